@@ -1,0 +1,111 @@
+import { z } from 'zod';
+import { CUES, SOURNESS } from '../culture/index.ts';
+import { kitchenChange } from './kitchen.ts';
+import { makePlan, plannedForecast } from './plan.ts';
+import { instant, longText, massKg, shortName, temperatureC, typedQuantity, ulid } from './quantities.ts';
+
+/** The version of the event shapes below; older ones are brought up by `upcastEvent`. */
+export const EVENT_VERSION = 1;
+
+export const STEP_IDS = ['pour', 'heat', 'hold', 'cool', 'inoculate', 'incubate', 'chill', 'weigh', 'taste', 'reserve'] as const;
+export const stepId = z.enum(STEP_IDS);
+export type StepId = z.infer<typeof stepId>;
+
+const stepOnly = z.strictObject({ step: stepId });
+
+/** What each kind of event carries: what happened, in the past tense, as typed and in core units. */
+export const EVENT_DATA = {
+  'make-started': z.strictObject({ plan: makePlan }),
+  planned: z.strictObject({ forecast: plannedForecast }),
+  'step-done': stepOnly,
+  'step-skipped': stepOnly,
+  'temperature-read': z.strictObject({
+    celsius: temperatureC,
+    instrument: shortName,
+    typed: typedQuantity,
+  }),
+  'ph-read': z.strictObject({
+    ph: z.number().min(2.5, 'is more acid than any yogurt (pH 2.5)').max(8.5, 'is not milk any more (pH 8.5)'),
+    instrument: z.enum(['meter', 'strip']),
+    /** One σ when the instrument states it. */
+    sigma: z.number().positive().max(1).nullable(),
+    typed: typedQuantity,
+  }),
+  'cue-seen': z.strictObject({ cue: z.enum(CUES), cleanSmell: z.boolean().nullable() }),
+  'starter-added': z.strictObject({
+    massKg: z.number().min(0).max(20).nullable(),
+    statedRatio: z.number().min(0).max(50).nullable(),
+    typed: typedQuantity.nullable(),
+  }),
+  weighed: z.strictObject({ massKg, typed: typedQuantity }),
+  tasted: z.strictObject({
+    sourness: z.enum(SOURNESS),
+    texture: z.enum(['thin', 'pourable', 'spoonable', 'firm']),
+    text: longText,
+  }),
+  noted: z.strictObject({ text: longText.min(1, 'needs a word') }),
+  reserved: z.strictObject({ massKg, typed: typedQuantity }),
+  'alarm-acknowledged': z.strictObject({ alarm: z.string().max(120) }),
+  corrected: z.strictObject({ target: ulid, at: instant.nullable(), data: z.record(z.string(), z.unknown()) }),
+  voided: z.strictObject({ target: ulid }),
+  finished: z.strictObject({ verdict: z.enum(['kept', 'discarded']), reason: longText }),
+  'kitchen-changed': kitchenChange,
+} as const;
+
+export type EventType = keyof typeof EVENT_DATA;
+export const EVENT_TYPES = Object.keys(EVENT_DATA) as EventType[];
+
+/** An event as a device sends it. */
+export type DraftEvent = {
+  [T in EventType]: {
+    /** Identity, made by the sender; never an order. */
+    readonly id: string;
+    /** The make, or the kitchen for `kitchen-changed`. */
+    readonly streamId: string;
+    /** When it happened. */
+    readonly at: string;
+    readonly cookId: string | null;
+    readonly deviceId: string;
+    readonly version: number;
+    readonly type: T;
+    readonly data: z.infer<(typeof EVENT_DATA)[T]>;
+  };
+}[EventType];
+
+/** An event as the log holds it. */
+export type StoredEvent = DraftEvent & { readonly seq: number; readonly receivedAt: string };
+export type EventOf<T extends EventType> = Extract<DraftEvent, { type: T }>;
+
+const envelope = <T extends EventType>(type: T) =>
+  z.strictObject({
+    id: ulid,
+    streamId: ulid,
+    at: instant,
+    cookId: ulid.nullable(),
+    deviceId: z.string().min(1).max(64),
+    version: z.literal(EVENT_VERSION),
+    type: z.literal(type),
+    data: EVENT_DATA[type],
+  });
+
+const envelopes = EVENT_TYPES.map((type) => envelope(type)) as unknown as readonly [
+  z.ZodObject<{ type: z.ZodLiteral<EventType> }>,
+  ...z.ZodObject<{ type: z.ZodLiteral<EventType> }>[],
+];
+export const draftEvent = z.discriminatedUnion('type', envelopes) as unknown as z.ZodType<DraftEvent>;
+
+const storedEnvelopes = EVENT_TYPES.map((type) =>
+  envelope(type).extend({ seq: z.number().int().positive(), receivedAt: instant }),
+) as unknown as typeof envelopes;
+export const storedEvent = z.discriminatedUnion('type', storedEnvelopes) as unknown as z.ZodType<StoredEvent>;
+
+/**
+ * Brings an event of an older version up to the present one. Version 1 is the first, so there is nothing to
+ * change yet; a newer version is refused.
+ * @throws RangeError for a version this program does not know
+ */
+export function upcastEvent(raw: unknown): unknown {
+  const version = typeof raw === 'object' && raw !== null && 'version' in raw ? raw.version : undefined;
+  if (version === EVENT_VERSION) return raw;
+  throw new RangeError(`event version ${String(version)} is not known; this program writes version ${EVENT_VERSION}`);
+}

@@ -1,0 +1,77 @@
+import { z } from 'zod';
+import { WARM_PLACE_KINDS } from '../heat/index.ts';
+import { shortName, temperatureC, timeOfDay, ulid } from './quantities.ts';
+
+export const unitsSection = z.strictObject({
+  temperature: z.enum(['C', 'F']),
+  measures: z.enum(['metric', 'us', 'imperial']),
+});
+
+export const siteSection = z.strictObject({
+  /** IANA zone name; clock times of this kitchen are in it. */
+  zone: z.string().refine(isZone, 'is not a time zone this computer knows, such as UTC'),
+  altitudeM: z.number().min(-400, 'is below any land').max(5500, 'is higher than any dairy (5500 m)'),
+  roomC: z.number().min(0, 'is freezing: room heat goes from 0 °C').max(45, 'is too hot for a room (45 °C)'),
+  shortcuts: z.boolean(),
+});
+
+export const pot = z.strictObject({
+  id: ulid,
+  name: shortName,
+  litres: z.number().min(0.1, 'is less than 0.1 L').max(100, 'is more than 100 L'),
+  lidded: z.boolean(),
+  /** Multiplies the book's heat loss of this pot. */
+  lossFactor: z.number().min(0.2).max(5),
+});
+
+export const burner = z.strictObject({
+  id: ulid,
+  name: shortName,
+  powerKw: z.number().min(0.1, 'is less than 0.1 kW').max(20, 'is more than 20 kW'),
+  efficiency: z.number().min(0.05).max(1),
+});
+
+export const warmPlace = z.strictObject({
+  id: ulid,
+  name: shortName,
+  kind: z.enum(WARM_PLACE_KINDS),
+  setPointC: temperatureC.optional(),
+  biasC: z.number().min(-20, 'is too far off').max(20, 'is too far off').optional(),
+  tauH: z.number().min(0.05, 'is too quick (0.05 h)').max(100, 'is too slow (100 h)'),
+});
+
+export const cook = z.strictObject({ id: ulid, name: shortName, sleepFrom: timeOfDay, sleepTo: timeOfDay });
+
+/** Everything a kitchen knows about itself. */
+export const kitchenSettings = z.strictObject({
+  units: unitsSection,
+  site: siteSection,
+  pots: z.array(pot).min(1, 'needs at least one pot').max(40),
+  burners: z.array(burner).min(1, 'needs at least one burner').max(20),
+  places: z.array(warmPlace).min(1, 'needs at least one warm place').max(40),
+  cooks: z.array(cook).min(1, 'needs at least one cook').max(20),
+});
+
+/** One section is changed at a time; the latest change of a section counts. */
+export const kitchenChange = z.discriminatedUnion('section', [
+  z.strictObject({ section: z.literal('units'), value: unitsSection }),
+  z.strictObject({ section: z.literal('site'), value: siteSection }),
+  z.strictObject({ section: z.literal('pots'), value: kitchenSettings.shape.pots }),
+  z.strictObject({ section: z.literal('burners'), value: kitchenSettings.shape.burners }),
+  z.strictObject({ section: z.literal('places'), value: kitchenSettings.shape.places }),
+  z.strictObject({ section: z.literal('cooks'), value: kitchenSettings.shape.cooks }),
+]);
+
+export type KitchenSettings = z.infer<typeof kitchenSettings>;
+export type KitchenChange = z.infer<typeof kitchenChange>;
+export type KitchenPlace = z.infer<typeof warmPlace>;
+export type KitchenPot = z.infer<typeof pot>;
+
+function isZone(name: string): boolean {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: name });
+    return true;
+  } catch {
+    return false;
+  }
+}

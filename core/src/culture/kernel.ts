@@ -1,0 +1,227 @@
+import { phOfScaledAcid, REFERENCE_SNF_PERCENT } from './acid-ph.ts';
+import type { CourseGrid } from './course.ts';
+import { GROUP_CONSTANTS, killRatePerH, lnReadiness, temperatureFactor, type Group } from './groups.ts';
+
+/** One group's start in one run. */
+export interface GroupStart {
+  readonly group: Group;
+  readonly log10CfuPerMl: number;
+  readonly lagH: number;
+}
+
+/** What makes one ensemble member differ from another. */
+export interface MemberParameters {
+  /** Multiplies growth and acid making: the culture's and the batch's own pace. */
+  rate: number;
+  log10Offset: number;
+  biasC: number;
+  lagFactor: number;
+  plasmaSnfPercent: number;
+}
+
+/** Integrates one member over a course; created once, run thousands of times without allocating. */
+export interface Kernel {
+  readonly steps: number;
+  readonly stepH: number;
+  /** Writes steps + 1 pH values into `ph` from `offset` on. */
+  run(member: MemberParameters, ph: Float32Array | Float64Array, offset: number): void;
+  /** Acid made by each started group up to each step of the latest run, mmol/kg plasma. */
+  readonly acidByGroup: readonly Float64Array[];
+}
+
+const KILL_SUBSTEPS = 10;
+
+/** e^x for |x| ≤ 0.5 by its series (relative error below 1e-10); a step never grows more than that. */
+function expSmall(x: number): number {
+  return (
+    1 +
+    x *
+      (1 +
+        x *
+          (1 / 2 +
+            x * (1 / 6 + x * (1 / 24 + x * (1 / 120 + x * (1 / 720 + x * (1 / 5040 + x * (1 / 40320)))))))
+    )
+  );
+}
+
+/** Readiness past e^18 is 1 to eight digits. */
+const READY_LN_Q = 18;
+
+/**
+ * The three-group model (docs/SCIENCE.md, culture and acid) by RK4 on ln N + ∫kill dt, with the readiness
+ * integrated ahead (it depends on temperature alone) and ∫kill tabulated only where it is hot enough to kill.
+ * Everything is laid out in flat typed arrays and nothing is allocated while running.
+ * @param starts the groups present; @param startAcidMmolPerKg what the starter brings along
+ */
+export function createKernel(
+  grid: CourseGrid,
+  starts: readonly GroupStart[],
+  startAcidMmolPerKg: number,
+): Kernel {
+  const { steps, stepH } = grid;
+  const halves = 2 * steps + 1;
+  const groups = starts.length;
+  const constants = starts.map((s) => GROUP_CONSTANTS[s.group]);
+  const acidByGroup = starts.map(() => new Float64Array(steps + 1));
+  const temperature = new Float64Array(halves);
+  /** Temperature factor × readiness, group after group. */
+  const warmth = new Float64Array(groups * halves);
+  /** e^(−∫kill dt), group after group; untouched (and unread) where nothing is killed. */
+  const survival = new Float64Array(groups * halves);
+  const gamma = new Float64Array(halves);
+  const kills = new Uint8Array(groups);
+  const unkilledN = new Float64Array(groups);
+  const stageN = new Float64Array(groups);
+  const slope = new Float64Array(groups);
+  const slopeSum = new Float64Array(groups);
+  const acidSlope = new Float64Array(groups);
+  const acidSum = new Float64Array(groups);
+  const acid = new Float64Array(groups);
+  const mu = Float64Array.from(constants, (c) => c.muPerH);
+  const perNMax = Float64Array.from(constants, (c) => 10 ** -c.log10NMax);
+  const phMin = Float64Array.from(constants, (c) => c.phMin);
+  const phOpt = Float64Array.from(constants, (c) => c.phOpt);
+  const phMax = Float64Array.from(constants, (c) => c.phMax);
+  const yieldBy = Float64Array.from(constants, (c) => c.growthYield / 1e9);
+  const keepBy = Float64Array.from(constants, (c) => c.maintenance / 1e9);
+
+  const tabulateSurvival = (g: number): void => {
+    const c = constants[g]!;
+    const widthH = stepH / 2 / KILL_SUBSTEPS;
+    let killed = 0;
+    survival[g * halves] = 1;
+    for (let i = 1; i < halves; i++) {
+      const from = temperature[i - 1]!;
+      const to = temperature[i]!;
+      if (from > c.tMaxC || to > c.tMaxC) {
+        for (let k = 0; k < KILL_SUBSTEPS; k++) {
+          const t0 = from + ((to - from) * k) / KILL_SUBSTEPS;
+          const t1 = from + ((to - from) * (k + 1)) / KILL_SUBSTEPS;
+          killed += (widthH / 6) * (killRatePerH(c, t0) + 4 * killRatePerH(c, (t0 + t1) / 2) + killRatePerH(c, t1));
+        }
+      }
+      survival[g * halves + i] = Math.exp(-killed);
+    }
+  };
+
+  const prepare = (member: MemberParameters): void => {
+    let hottest = Number.NEGATIVE_INFINITY;
+    for (let i = 0; i < halves; i++) {
+      const t = grid.halfStepC[i]! + member.biasC * grid.looseness[i]!;
+      temperature[i] = t;
+      if (t > hottest) hottest = t;
+    }
+    for (let g = 0; g < groups; g++) {
+      const c = constants[g]!;
+      const at = g * halves;
+      const third = (member.rate * c.muPerH * stepH) / 24;
+      for (let i = 0; i < halves; i++) gamma[i] = temperatureFactor(c, temperature[i]!);
+      let lnQ = lnReadiness(c, starts[g]!.lagH * member.lagFactor);
+      warmth[at] = gamma[0]! / (1 + Math.exp(-lnQ));
+      for (let i = 0; i < steps; i++) {
+        const a = gamma[2 * i]!;
+        const m = gamma[2 * i + 1]!;
+        const b = gamma[2 * i + 2]!;
+        if (lnQ > READY_LN_Q) {
+          warmth[at + 2 * i + 1] = m;
+          warmth[at + 2 * i + 2] = b;
+          continue;
+        }
+        warmth[at + 2 * i + 1] = m / (1 + Math.exp(-(lnQ + third * (5 * a + 8 * m - b))));
+        lnQ += third * 4 * (a + 4 * m + b);
+        warmth[at + 2 * i + 2] = b / (1 + Math.exp(-lnQ));
+      }
+      kills[g] = hottest > c.tMaxC ? 1 : 0;
+      if (kills[g]) tabulateSurvival(g);
+    }
+  };
+
+  /** Slopes of ln N (kill left out) and of acid at a half step, for a stage state. */
+  const slopes = (half: number, rate: number, ph: number): void => {
+    for (let g = 0; g < groups; g++) {
+      const warm = warmth[g * halves + half]!;
+      if (warm === 0) {
+        slope[g] = 0;
+        acidSlope[g] = 0;
+        continue;
+      }
+      const n = kills[g] ? stageN[g]! * survival[g * halves + half]! : stageN[g]!;
+      const aboveMin = ph - phMin[g]!;
+      let grow = 0;
+      let keep = 0;
+      if (aboveMin > 0) {
+        keep = aboveMin < 0.6 ? aboveMin / 0.6 : 1;
+        const room = 1 - n * perNMax[g]!;
+        if (room > 0 && ph < phMax[g]!) {
+          const product = aboveMin * (ph - phMax[g]!);
+          const away = ph - phOpt[g]!;
+          grow = ((rate * mu[g]! * warm * product) / (product - away * away)) * room;
+        }
+      }
+      slope[g] = grow;
+      acidSlope[g] = n * (yieldBy[g]! * grow + rate * keepBy[g]! * warm * keep);
+    }
+  };
+
+  const run = (member: MemberParameters, ph: Float32Array | Float64Array, offset: number): void => {
+    prepare(member);
+    const scale = REFERENCE_SNF_PERCENT / member.plasmaSnfPercent;
+    const { rate } = member;
+    let total = startAcidMmolPerKg;
+    for (let g = 0; g < groups; g++) {
+      unkilledN[g] = 10 ** (starts[g]!.log10CfuPerMl + member.log10Offset);
+      acid[g] = 0;
+      acidByGroup[g]![0] = 0;
+    }
+    ph[offset] = phOfScaledAcid(total * scale);
+    for (let i = 0; i < steps; i++) {
+      const start = 2 * i;
+      let stageAcid = total;
+      for (let g = 0; g < groups; g++) stageN[g] = unkilledN[g]!;
+      for (let k = 0; k < 4; k++) {
+        slopes(k === 0 ? start : k === 3 ? start + 2 : start + 1, rate, phOfScaledAcid(stageAcid * scale));
+        const weight = k === 0 || k === 3 ? 1 : 2;
+        const reach = k === 2 ? stepH : stepH / 2;
+        stageAcid = total;
+        for (let g = 0; g < groups; g++) {
+          slopeSum[g] = (k === 0 ? 0 : slopeSum[g]!) + weight * slope[g]!;
+          acidSum[g] = (k === 0 ? 0 : acidSum[g]!) + weight * acidSlope[g]!;
+          stageN[g] = unkilledN[g]! * expSmall(reach * slope[g]!);
+          stageAcid += reach * acidSlope[g]!;
+        }
+      }
+      total = startAcidMmolPerKg;
+      for (let g = 0; g < groups; g++) {
+        unkilledN[g] = unkilledN[g]! * expSmall((stepH / 6) * slopeSum[g]!);
+        acid[g] = acid[g]! + (stepH / 6) * acidSum[g]!;
+        acidByGroup[g]![i + 1] = acid[g]!;
+        total += acid[g]!;
+      }
+      ph[offset + i + 1] = phOfScaledAcid(total * scale);
+    }
+  };
+
+  return { steps, stepH, run, acidByGroup };
+}
+
+/** Hours at which a falling row of pH values passes `ph`; Infinity when it does not within the row. */
+export function crossingH(
+  row: ArrayLike<number>,
+  offset: number,
+  steps: number,
+  stepH: number,
+  ph: number,
+): number {
+  if (row[offset]! <= ph) return 0;
+  if (row[offset + steps]! > ph) return Number.POSITIVE_INFINITY;
+  let low = 0;
+  let high = steps;
+  while (high - low > 1) {
+    const middle = (low + high) >> 1;
+    if (row[offset + middle]! > ph) low = middle;
+    else high = middle;
+  }
+  const before = row[offset + low]!;
+  const after = row[offset + high]!;
+  return (low + (before - ph) / (before - after)) * stepH;
+}

@@ -1,0 +1,37 @@
+import { BURNER_EFFICIENCY, DEFAULT_BURNER_KW, PLACE_FACTS, WARM_PLACE_KINDS } from '../heat/index.ts';
+import type { KitchenChange, KitchenSettings } from '../contract/index.ts';
+
+/** Fixed identities of the things every new kitchen starts with. */
+const id = (n: number): string => `0000000000000000000000000${n}`;
+
+const PLACE_NAMES = {
+  appliance: 'Yogurt appliance',
+  'oven-lamp': 'Oven, lamp on',
+  'insulated-box': 'Insulated box',
+  towel: 'Pot in towels',
+  thermos: 'Thermos',
+  room: 'On the counter',
+} as const;
+
+/** A kitchen nobody has told anything yet: nothing must be filled in before the first make. */
+export function defaultKitchen(zone: string): KitchenSettings {
+  return {
+    units: { temperature: 'C', measures: 'metric' },
+    site: { zone, altitudeM: 100, roomC: 20, shortcuts: true },
+    pots: [{ id: id(1), name: 'Pot', litres: 5, lidded: true, lossFactor: 1 }],
+    burners: [{ id: id(2), name: 'Burner', powerKw: DEFAULT_BURNER_KW, efficiency: BURNER_EFFICIENCY }],
+    places: WARM_PLACE_KINDS.map((kind, i) => ({
+      id: id(3 + i),
+      name: PLACE_NAMES[kind],
+      kind,
+      ...(kind === 'appliance' ? { setPointC: 43, biasC: 0 } : {}),
+      tauH: PLACE_FACTS[kind].tauH,
+    })),
+    cooks: [{ id: `0000000000000000000000000A`, name: 'Cook', sleepFrom: '22:30', sleepTo: '05:30' }],
+  };
+}
+
+/** Folds the changes of a kitchen, oldest first: the latest change of each section counts. */
+export function foldKitchen(start: KitchenSettings, changes: readonly KitchenChange[]): KitchenSettings {
+  return changes.reduce<KitchenSettings>((settings, change) => ({ ...settings, [change.section]: change.value }), start);
+}

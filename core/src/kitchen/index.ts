@@ -1,0 +1,2 @@
+export * from './defaults.ts';
+export * from './zone.ts';

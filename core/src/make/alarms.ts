@@ -1,0 +1,118 @@
+import { formatMinutes } from '../units/index.ts';
+import type { BandForecast } from './forecast.ts';
+import type { SafetyState } from './safety.ts';
+import { shownAcidAtMs } from './safety.ts';
+import type { MakeState } from './state.ts';
+
+const MINUTE_MS = 60_000;
+
+/** Something to be told at a time. Lower rank spoils faster. */
+export interface Alarm {
+  /** Stable while the make does not change its mind about what this is. */
+  readonly id: string;
+  readonly dueAtMs: number;
+  readonly rank: number;
+  readonly mustAct: boolean;
+  readonly title: string;
+  readonly text: string;
+}
+
+type Rule = (state: MakeState, forecast: BandForecast, safety: SafetyState) => Alarm | null;
+
+const incubating = (state: MakeState): boolean => state.current?.step.id === 'incubate';
+const whey = (state: MakeState): boolean =>
+  state.acidity.some(({ reading }) => reading.kind === 'cue' && reading.cue === 'whey-shows');
+
+/** One entry an alarm. */
+const RULES: readonly Rule[] = [
+  (_state, _forecast, safety) =>
+    safety.verdict === 'over'
+      ? { id: 'safety-over', dueAtMs: 0, rank: 0, mustAct: true, title: 'Do not taste', text: safety.text }
+      : null,
+  (state, _forecast, safety) =>
+    safety.limitAtMs !== null && state.inoculatedAtMs !== null && safety.verdict !== 'acid'
+      ? {
+          id: 'safety-limit',
+          dueAtMs: safety.verdict === 'amber' ? 0 : safety.limitAtMs - 0.25 * (safety.limit.limitH ?? 0) * 60 * MINUTE_MS,
+          rank: 2,
+          mustAct: true,
+          title: 'Show that it is acid',
+          text: 'Look, or measure: nobody has shown yet that it is souring as it should.',
+        }
+      : null,
+  (state, forecast) => {
+    const current = state.current?.step.id;
+    if (current !== 'heat' && current !== 'cool' && current !== 'hold') return null;
+    const time = forecast.point.steps.find((s) => s.id === current);
+    if (!time || time.endless) return null;
+    const words = {
+      heat: ['Hot enough', 'The milk should be at its heat: measure, then go on.'],
+      hold: ['Held long enough', 'The hold is over.'],
+      cool: ['At inoculating heat', 'The milk should be cool enough: measure, then inoculate.'],
+    }[current] as [string, string];
+    return {
+      id: `step-${current}`,
+      dueAtMs: time.endMs,
+      rank: 1,
+      mustAct: state.current?.step.mustAct ?? true,
+      title: words[0],
+      text: words[1],
+    };
+  },
+  (state, forecast) =>
+    incubating(state) && forecast.set.p10 !== null && shownAcidAtMs(state) === null
+      ? { id: 'look-now', dueAtMs: forecast.set.p10, rank: 4, mustAct: false, title: 'Look now', text: 'It may be set: tilt the jar, do not stir.' }
+      : null,
+  (state, forecast) =>
+    incubating(state) && forecast.pickUp.p50 !== null
+      ? { id: 'set', dueAtMs: forecast.pickUp.p50, rank: 3, mustAct: false, title: 'Set', text: 'It should be as sour as you wanted: look, then chill it.' }
+      : null,
+  (state, forecast) =>
+    incubating(state) && forecast.tooSour.p10 !== null
+      ? {
+          id: 'too-sour',
+          dueAtMs: Math.max(forecast.tooSour.p10, forecast.pickUp.p50 ?? 0) + 1,
+          rank: whey(state) ? 2 : 3,
+          mustAct: true,
+          title: 'Too sour soon',
+          text: 'From here it gets sourer than you wanted: chill it now.',
+        }
+      : null,
+];
+
+/** The alarms of a make, unacknowledged, the most urgent first. Due times are compared with the clock by the page. */
+export function alarmsOf(state: MakeState, forecast: BandForecast, safety: SafetyState): Alarm[] {
+  if (state.finished) return [];
+  return RULES.flatMap((rule) => rule(state, forecast, safety) ?? [])
+    .filter((alarm) => !state.acknowledged.has(alarm.id))
+    .sort((a, b) => a.rank - b.rank || a.dueAtMs - b.dueAtMs);
+}
+
+/** The next moment hands are needed in a make. */
+export interface NextHands {
+  readonly stepTitle: string;
+  readonly atMs: number;
+  readonly mustAct: boolean;
+}
+
+/** When the present step wants hands; `null` when nothing is left. */
+export function nextHands(state: MakeState, forecast: BandForecast, nowMs: number): NextHands | null {
+  const { current } = state;
+  if (!current || state.finished) return null;
+  const time = forecast.point.steps.find((s) => s.id === current.step.id);
+  const waits = ['heat', 'hold', 'cool', 'incubate', 'chill'].includes(current.step.id);
+  const following = state.steps[state.steps.indexOf(current) + 1];
+  if (!waits || !time) return { stepTitle: current.step.title, atMs: Math.min(nowMs, current.startedAtMs ?? nowMs), mustAct: current.step.mustAct };
+  const atMs = current.step.id === 'incubate' ? (forecast.pickUp.p50 ?? time.endMs) : time.endMs;
+  return { stepTitle: following?.step.title ?? current.step.title, atMs, mustAct: current.step.mustAct };
+}
+
+/** Plain words for a contradiction between a reading and the model. */
+export function contradictionWords(forecast: BandForecast): string | null {
+  if (!forecast.contradiction) return null;
+  const { hour, direction } = forecast.contradiction;
+  const when = `The reading ${formatMinutes(hour * 60)} after inoculation does not fit:`;
+  return direction === 'slower'
+    ? `${when} it is much less sour than the model believes. Colder than it says, or a tired starter? Measure the milk with a probe.`
+    : `${when} it is much sourer than the model believes. Warmer than it says, or more starter? Check the meter in a buffer.`;
+}

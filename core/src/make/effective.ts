@@ -1,0 +1,64 @@
+import { EVENT_DATA, type DraftEvent, type EventOf } from '../contract/index.ts';
+
+/** An event as a device or the log has it; unsent ones have no `seq` yet. */
+export type LoggedEvent = DraftEvent & { readonly seq?: number | undefined };
+
+/** The order of the log; entries not yet sent come last, in the order of their making. */
+const order = (event: LoggedEvent): number => event.seq ?? Number.MAX_SAFE_INTEGER;
+const byLog = (a: LoggedEvent, b: LoggedEvent): number => order(a) - order(b) || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
+
+/** Ids that an un-voided `voided` points at; undo of undo restores. */
+export function voidedIds(events: readonly LoggedEvent[]): ReadonlySet<string> {
+  const undoing = new Map<string, string[]>();
+  for (const event of events) {
+    if (event.type !== 'voided') continue;
+    undoing.set(event.data.target, [...(undoing.get(event.data.target) ?? []), event.id]);
+  }
+  const known = new Map<string, boolean>();
+  const isVoid = (id: string, path: ReadonlySet<string>): boolean => {
+    const answer = known.get(id);
+    if (answer !== undefined) return answer;
+    // A ring of undos cannot be made by the page; it counts as not undone.
+    if (path.has(id)) return false;
+    const result = (undoing.get(id) ?? []).some((by) => !isVoid(by, new Set([...path, id])));
+    known.set(id, result);
+    return result;
+  };
+  return new Set(events.filter((event) => isVoid(event.id, new Set())).map((event) => event.id));
+}
+
+/**
+ * What counts of a make's events: voided ones dropped, the correction with the highest `seq` applied, doubles of
+ * the same id once, sorted by `at`, then `seq`.
+ */
+export function effectiveEvents(events: readonly LoggedEvent[]): LoggedEvent[] {
+  const unique = [...new Map([...events].sort(byLog).reverse().map((event) => [event.id, event])).values()].reverse();
+  const gone = voidedIds(unique);
+  const corrections = new Map<string, EventOf<'corrected'> & { seq?: number | undefined }>();
+  for (const event of unique.sort(byLog)) {
+    if (event.type === 'corrected' && !gone.has(event.id)) corrections.set(event.data.target, event);
+  }
+  return unique
+    .filter((event) => !gone.has(event.id) && event.type !== 'voided' && event.type !== 'corrected')
+    .map((event) => {
+      const correction = corrections.get(event.id);
+      if (!correction) return event;
+      const data = EVENT_DATA[event.type].safeParse(correction.data.data);
+      // A correction that does not fit its target's shape is refused at the door; one that got in changes nothing.
+      if (!data.success) return event;
+      return { ...event, at: correction.data.at ?? event.at, data: data.data } as LoggedEvent;
+    })
+    .sort((a, b) => Date.parse(a.at) - Date.parse(b.at) || byLog(a, b));
+}
+
+/** The latest un-voided entry of one device that undo takes back; `null` when there is none. */
+export function undoTarget(events: readonly LoggedEvent[], deviceId: string): LoggedEvent | null {
+  const gone = voidedIds(events);
+  const keep = new Set(['make-started', 'planned', 'alarm-acknowledged', 'voided']);
+  return (
+    [...events]
+      .sort(byLog)
+      .reverse()
+      .find((event) => event.deviceId === deviceId && !gone.has(event.id) && !keep.has(event.type)) ?? null
+  );
+}

@@ -1,0 +1,295 @@
+import type { InstantBand, MakePlan, StepId } from '../contract/index.ts';
+import {
+  assimilating,
+  contradictionOf,
+  createEnsembleRun,
+  createKernel,
+  crossingH,
+  drawMembers,
+  firmnessIndex,
+  gelPh,
+  phBand,
+  PICK_UP_PH,
+  quantilesOfCrossing,
+  SET_PH,
+  sournessOfPh,
+  SAFE_PH,
+  TOO_SOUR_PH,
+  crossings,
+  weightsOf,
+  type BandPoint,
+  type Contradiction,
+  type Sourness,
+} from '../culture/index.ts';
+import { createRandom, interpolateLinear } from '../numerics/index.ts';
+import { batchOf } from '../method/index.ts';
+import { incubationOf, type Incubation } from './incubation.ts';
+import { acidityReadings, foldMake, type MakeState } from './state.ts';
+import { walkThermal, type StepTime, type ThermalWalk } from './thermal.ts';
+
+const HOUR_MS = 3_600_000;
+const MINUTE_MS = 60_000;
+/** P10 and P90 of a normal, in σ. */
+const Z90 = 1.2816;
+/** Judge the yogurt after this long in the cold, h. */
+export const CHILL_H = 4;
+export const ENSEMBLE_MEMBERS = 1000;
+/** Names the equations and constants a stored forecast was made with. */
+export const MODEL_VERSION = 'three-group-1';
+
+/** The single middle line: cheap enough to redraw while a slider turns. */
+export interface PointForecast {
+  readonly steps: readonly StepTime[];
+  /** [ms, °C] from the first milk to the horizon. */
+  readonly temperature: readonly (readonly [number, number])[];
+  /** [ms, pH] from inoculation on. */
+  readonly ph: readonly (readonly [number, number])[];
+  readonly inoculationMs: number;
+  readonly gelMs: number | null;
+  readonly setMs: number | null;
+  readonly pickUpMs: number | null;
+  readonly tooSourMs: number | null;
+  readonly pickUpPh: number;
+  readonly sourness: Sourness;
+  readonly firmness: number;
+  readonly denatured: number;
+  readonly denaturedNow: number;
+  readonly pasteurisationMinutes: number;
+  readonly pasteurisationMinutesNow: number;
+  readonly ambientC: number;
+}
+
+/** The whole forecast with its bands. */
+export interface BandForecast {
+  readonly point: PointForecast;
+  readonly steps: readonly { readonly step: StepId; readonly end: InstantBand }[];
+  readonly gel: InstantBand;
+  readonly safe: InstantBand;
+  readonly set: InstantBand;
+  readonly pickUp: InstantBand;
+  readonly tooSour: InstantBand;
+  /** pH band, hours since inoculation. */
+  readonly band: readonly BandPoint[];
+  /** Share of members that never set within the horizon. */
+  readonly neverSets: number;
+  readonly contradiction: Contradiction | null;
+  readonly ambientC: number;
+  readonly ambientSigmaC: number;
+  readonly stats: { readonly members: number; readonly effectiveMembers: number; readonly rounds: number; readonly seed: number };
+}
+
+/** The state of a plan nobody has begun. */
+export function stateOfPlan(plan: MakePlan): MakeState {
+  const state = foldMake('00000000000000000000000000', [
+    {
+      id: '00000000000000000000000000',
+      streamId: '00000000000000000000000000',
+      at: plan.startAt,
+      cookId: null,
+      deviceId: 'forecast',
+      version: 1,
+      type: 'make-started',
+      data: { plan },
+    },
+  ]);
+  if (!state) throw new Error('a started make always folds');
+  return state;
+}
+
+/** Steps after incubation, in order, from the pick-up on. */
+function tailSteps(state: MakeState, pickUpMs: number, sigmaMin: number, nowMs: number): StepTime[] {
+  let atMs = pickUpMs;
+  const from = state.steps.findIndex((s) => s.step.id === 'incubate');
+  return state.steps.slice(from).map((s) => {
+    const startMs = s.startedAtMs ?? atMs;
+    const minutes = s.step.id === 'chill' ? CHILL_H * 60 : s.step.handsMin;
+    const modelled = s.step.id === 'incubate' ? pickUpMs : startMs + minutes * MINUTE_MS;
+    const endMs = s.endedAtMs ?? Math.max(modelled, s.status === 'current' ? nowMs : 0);
+    atMs = endMs;
+    return {
+      id: s.step.id,
+      status: s.status,
+      startMs,
+      endMs,
+      sigmaMin: s.endedAtMs === null ? sigmaMin : 0,
+      endless: false,
+    };
+  });
+}
+
+interface Prepared {
+  readonly walk: ThermalWalk;
+  readonly incubation: Incubation | null;
+  readonly point: PointForecast;
+}
+
+function prepare(state: MakeState, nowMs: number): Prepared {
+  const { plan } = state;
+  const walk = walkThermal(state, nowMs);
+  const incubation = incubationOf(state, walk);
+  const zero = walk.inoculation.atMs;
+  const toMs = (hour: number): number | null => (Number.isFinite(hour) ? zero + hour * HOUR_MS : null);
+  const pickUpPh = PICK_UP_PH[plan.wanted.sourness];
+  let row = new Float64Array(0);
+  let hours: (ph: number) => number = () => Number.POSITIVE_INFINITY;
+  if (incubation) {
+    const { spec, stepH } = incubation;
+    const kernel = createKernel(spec.grid, spec.starts, spec.startAcidMmolPerKg);
+    row = new Float64Array(kernel.steps + 1);
+    kernel.run({ rate: spec.rate, log10Offset: 0, biasC: 0, lagFactor: 1, plasmaSnfPercent: spec.plasmaSnfPercent }, row, 0);
+    hours = (ph) => crossingH(row, 0, kernel.steps, stepH, ph);
+  }
+  const gelH = hours(gelPh(walk.denatured));
+  const pickUpMs = toMs(hours(pickUpPh));
+  const tooSour = TOO_SOUR_PH[plan.wanted.sourness];
+  const batch = batchOf(plan);
+  const courseMs = (incubation?.course ?? []).map(([h, c]): readonly [number, number] => [zero + h * HOUR_MS, c]);
+  const gelC = Number.isFinite(gelH) && courseMs.length > 0
+    ? interpolateLinear(incubation!.course.map(([h]) => h), incubation!.course.map(([, c]) => c), gelH)
+    : plan.inoculateC;
+  // Picked up already: judge by the pH it had when it went into the cold.
+  const endMs = state.chilledAtMs ?? pickUpMs ?? nowMs;
+  const endH = (endMs - zero) / HOUR_MS;
+  const endPh =
+    row.length > 0 && incubation
+      ? interpolateLinear(Float64Array.from(row, (_, i) => i * incubation.stepH), row, endH)
+      : pickUpPh;
+  const tail = tailSteps(state, pickUpMs ?? zero + (incubation?.horizonH ?? 24) * HOUR_MS, walk.inoculation.sigmaMin, nowMs);
+  return {
+    walk,
+    incubation,
+    point: {
+      steps: [...walk.steps, ...tail],
+      temperature: [...walk.course.filter(([ms]) => ms <= zero), ...courseMs],
+      ph: [...row].map((ph, i): readonly [number, number] => [zero + i * (incubation?.stepH ?? 0.1) * HOUR_MS, ph]),
+      inoculationMs: zero,
+      gelMs: toMs(gelH),
+      setMs: toMs(hours(SET_PH)),
+      pickUpMs,
+      tooSourMs: tooSour === null ? null : toMs(hours(tooSour)),
+      pickUpPh: endPh,
+      sourness: sournessOfPh(endPh),
+      firmness: firmnessIndex({
+        proteinFraction: batch.composition.proteinFraction,
+        denatured: walk.denatured,
+        ph: endPh,
+        gelC,
+        bodyFactor: batch.bodyFactor,
+      }),
+      denatured: walk.denatured,
+      denaturedNow: walk.denaturedNow,
+      pasteurisationMinutes: walk.pasteurisationMinutes,
+      pasteurisationMinutesNow: walk.pasteurisationMinutesNow,
+      ambientC: incubation?.ambientC ?? plan.inoculateC,
+    },
+  };
+}
+
+/** The middle line of a make, planned or under way. @param nowMs the present, ms since 1970 */
+export function pointForecast(state: MakeState, nowMs: number): PointForecast {
+  return prepare(state, nowMs).point;
+}
+
+const NOWHERE: InstantBand = { p10: null, p50: null, p90: null };
+
+/** Widens a band by an uncertain start: half-widths add in quadrature. */
+function widen(band: InstantBand, sigmaMin: number): InstantBand {
+  const { p10, p50, p90 } = band;
+  const extra = Z90 * sigmaMin * MINUTE_MS;
+  if (p50 === null) return { p10: p10 === null ? null : p10 - extra, p50, p90 };
+  return {
+    p10: p10 === null ? null : p50 - Math.hypot(p50 - p10, extra),
+    p50,
+    p90: p90 === null ? null : p50 + Math.hypot(p90 - p50, extra),
+  };
+}
+
+/**
+ * The whole forecast of a make. A generator, so that a worker may stop between slices.
+ * @param seed the hash of the make's id: every tablet then draws the same members
+ */
+export function* forecasting(state: MakeState, nowMs: number, seed: number, members = ENSEMBLE_MEMBERS): Generator<number, BandForecast> {
+  const { walk, incubation, point } = prepare(state, nowMs);
+  const startBand = (s: StepTime): InstantBand =>
+    s.status === 'done' || s.status === 'skipped'
+      ? { p10: s.endMs, p50: s.endMs, p90: s.endMs }
+      : {
+          p10: Math.max(s.endMs - Z90 * s.sigmaMin * MINUTE_MS, s.status === 'current' ? Math.min(nowMs, s.endMs) : 0),
+          p50: s.endMs,
+          p90: s.endMs + Z90 * s.sigmaMin * MINUTE_MS,
+        };
+  const early = walk.steps.map((s) => ({ step: s.id, end: startBand(s) }));
+  if (!incubation) {
+    return {
+      point,
+      steps: early,
+      gel: NOWHERE,
+      safe: NOWHERE,
+      set: NOWHERE,
+      pickUp: NOWHERE,
+      tooSour: NOWHERE,
+      band: [],
+      neverSets: 1,
+      contradiction: null,
+      ambientC: point.ambientC,
+      ambientSigmaC: 0,
+      stats: { members: 0, effectiveMembers: 0, rounds: 0, seed },
+    };
+  }
+  const run = createEnsembleRun(incubation.spec, drawMembers(members, createRandom(seed)));
+  for (let done = 0; done < members; ) {
+    done = run.advance(100);
+    yield done / members;
+  }
+  const readings = acidityReadings(state);
+  const work = assimilating(incubation.spec, run.ensemble, readings, walk.denatured, seed);
+  let outcome = work.next();
+  while (outcome.done !== true) {
+    yield 1;
+    outcome = work.next();
+  }
+  const { ensemble, stats } = outcome.value;
+  const zero = point.inoculationMs;
+  const toMs = (hour: number): number | null => (Number.isFinite(hour) ? zero + hour * HOUR_MS : null);
+  const startSigmaMin = state.inoculatedAtMs === null ? walk.inoculation.sigmaMin : 0;
+  const bandOf = (ph: number): InstantBand => {
+    const [p10, p50, p90] = quantilesOfCrossing(ensemble, ph, [0.1, 0.5, 0.9]);
+    return widen({ p10: toMs(p10!), p50: toMs(p50!), p90: toMs(p90!) }, startSigmaMin);
+  };
+  const pickUp = bandOf(PICK_UP_PH[state.plan.wanted.sourness]);
+  const tooSourPh = TOO_SOUR_PH[state.plan.wanted.sourness];
+  const weights = weightsOf(ensemble);
+  const sets = crossings(ensemble, SET_PH);
+  const later = point.steps.slice(walk.steps.length).map((s) => {
+    if (s.status === 'done' || s.status === 'skipped') return { step: s.id, end: startBand(s) };
+    if (state.chilledAtMs !== null) return { step: s.id, end: startBand({ ...s, sigmaMin: 0 }) };
+    // Everything after the pick-up moves with it.
+    const shift = s.endMs - (point.pickUpMs ?? s.endMs);
+    const move = (ms: number | null): number | null => (ms === null ? null : Math.max(ms, nowMs) + shift);
+    return { step: s.id, end: { p10: move(pickUp.p10), p50: move(pickUp.p50), p90: move(pickUp.p90) } };
+  });
+  return {
+    point,
+    steps: [...early, ...later],
+    gel: bandOf(gelPh(walk.denatured)),
+    safe: bandOf(SAFE_PH),
+    set: bandOf(SET_PH),
+    pickUp,
+    tooSour: tooSourPh === null ? NOWHERE : bandOf(tooSourPh),
+    band: phBand(ensemble, 0.2),
+    neverSets: sets.reduce((sum, h, i) => sum + (Number.isFinite(h) ? 0 : weights[i]!), 0),
+    contradiction: contradictionOf(ensemble, readings, walk.denatured),
+    ambientC: incubation.ambientC,
+    ambientSigmaC: incubation.ambientSigmaC,
+    stats: { members, effectiveMembers: stats.effectiveMembers, rounds: stats.rounds, seed },
+  };
+}
+
+/** `forecasting` run to its end. */
+export function bandForecast(state: MakeState, nowMs: number, seed: number, members = ENSEMBLE_MEMBERS): BandForecast {
+  const work = forecasting(state, nowMs, seed, members);
+  for (;;) {
+    const step = work.next();
+    if (step.done === true) return step.value;
+  }
+}

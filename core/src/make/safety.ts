@@ -1,0 +1,82 @@
+import { SAFE_PH, safetyLimit, warmSpell, type SafetyLimit } from '../culture/index.ts';
+import { souringKindOf } from '../method/index.ts';
+import type { MakeState } from './state.ts';
+
+const HOUR_MS = 3_600_000;
+/** Share of the limit from which a look is asked for. */
+const AMBER_SHARE = 0.75;
+
+/** Where the make stands on the safety clock. */
+export interface SafetyState {
+  /** `acid`: shown to be acid enough in time; `amber`: look now; `over`: do not taste, discard. */
+  readonly verdict: 'running' | 'amber' | 'acid' | 'over';
+  readonly warmH: number;
+  readonly limit: SafetyLimit;
+  /** When the limit runs out if it stays as warm as now; `null` when stopped or unlimited. */
+  readonly limitAtMs: number | null;
+  readonly text: string;
+}
+
+/** When a reading or a cue first showed the milk to be acid enough; a forecast never does. */
+export function shownAcidAtMs(state: MakeState): number | null {
+  const entry = state.acidity.find(
+    ({ reading }) =>
+      (reading.kind === 'ph' && reading.ph <= SAFE_PH) ||
+      (reading.kind === 'cue' &&
+        (reading.cue === 'set' || reading.cue === 'whey-shows') &&
+        reading.cleanSmell !== false),
+  );
+  return entry?.atMs ?? null;
+}
+
+/**
+ * The safety clock of docs/SCIENCE.md: warm hours (5–60 °C) before pH 5.3 was shown, against a limit by mean
+ * temperature. Fresh starter, a warm bath or reheating never resets it.
+ * @param course [ms, °C] of the whole make so far and onward
+ * @param lookAtMs when the forecast's P90 says it should be acid; asks for a look, never stops the clock
+ */
+export function safetyOf(
+  state: MakeState,
+  course: readonly (readonly [number, number])[],
+  nowMs: number,
+  lookAtMs: number | null,
+): SafetyState {
+  const zero = state.startedAtMs;
+  const points = course.map(([ms, c]): readonly [number, number] => [(ms - zero) / HOUR_MS, c]);
+  const shownAt = shownAcidAtMs(state);
+  const untilMs = Math.min(nowMs, shownAt ?? Number.POSITIVE_INFINITY, state.finished?.atMs ?? Number.POSITIVE_INFINITY);
+  const spell = warmSpell(points, (untilMs - zero) / HOUR_MS);
+  const kind = souringKindOf(state.plan);
+  const limit = safetyLimit(kind, spell.warmH > 0 ? spell.meanC : state.plan.inoculateC);
+  const { warmH } = spell;
+  if (limit.limitH !== null && warmH >= limit.limitH) {
+    return {
+      verdict: 'over',
+      warmH,
+      limit,
+      limitAtMs: null,
+      text:
+        shownAt === null
+          ? 'Not fermenting as it should: do not taste it, discard it. Clean everything and take a new starter.'
+          : `It stood warm longer than ${limit.limitH} h before anybody could show that it was acid: do not taste it, discard it.`,
+    };
+  }
+  if (shownAt !== null) {
+    return { verdict: 'acid', warmH, limit, limitAtMs: null, text: 'Acid enough was shown in time. That is not a proof of safety: judge smell and looks.' };
+  }
+  if (limit.limitH === null) {
+    return { verdict: 'amber', warmH, limit, limitAtMs: null, text: limit.reason };
+  }
+  const limitAtMs = nowMs + (limit.limitH - warmH) * HOUR_MS;
+  const started = state.inoculatedAtMs !== null;
+  const amber = warmH >= AMBER_SHARE * limit.limitH || (started && lookAtMs !== null && nowMs >= lookAtMs);
+  return {
+    verdict: amber ? 'amber' : 'running',
+    warmH,
+    limit,
+    limitAtMs,
+    text: amber
+      ? 'Nobody has shown yet that it is acid: look at it or measure it now.'
+      : `Warm for ${warmH.toFixed(1)} h of ${limit.limitH} h. ${limit.reason}`,
+  };
+}

@@ -1,0 +1,162 @@
+import type { EventOf, MakePlan, PlannedForecast, StepId } from '../contract/index.ts';
+import { PH_SIGMA, type AcidityReading, type Cue, type Sourness } from '../culture/index.ts';
+import { methodSteps, type DoseGiven, type MethodStep } from '../method/index.ts';
+import { effectiveEvents, type LoggedEvent } from './effective.ts';
+
+export interface StepState {
+  readonly step: MethodStep;
+  readonly status: 'done' | 'skipped' | 'current' | 'coming';
+  readonly startedAtMs: number | null;
+  readonly endedAtMs: number | null;
+}
+
+export interface TemperatureReading {
+  readonly eventId: string;
+  readonly atMs: number;
+  readonly celsius: number;
+  readonly instrument: string;
+}
+
+export interface AcidityEntry {
+  readonly eventId: string;
+  readonly atMs: number;
+  readonly reading:
+    | { readonly kind: 'ph'; readonly ph: number; readonly sigma: number; readonly instrument: 'meter' | 'strip' }
+    | { readonly kind: 'cue'; readonly cue: Cue; readonly cleanSmell: boolean | null };
+}
+
+/** Everything a make's events say, folded. */
+export interface MakeState {
+  readonly id: string;
+  readonly plan: MakePlan;
+  readonly planned: PlannedForecast | null;
+  readonly startedAtMs: number;
+  readonly steps: readonly StepState[];
+  /** The step to do now; `null` when all are done. */
+  readonly current: StepState | null;
+  readonly temperatures: readonly TemperatureReading[];
+  readonly acidity: readonly AcidityEntry[];
+  /** The dose as it really went in; the plan's until then. */
+  readonly dose: DoseGiven;
+  readonly inoculatedAtMs: number | null;
+  /** When it left the warmth. */
+  readonly chilledAtMs: number | null;
+  readonly weighedKg: number | null;
+  readonly reservedKg: number | null;
+  readonly tasting: { readonly sourness: Sourness; readonly texture: string; readonly text: string } | null;
+  readonly notes: readonly { readonly atMs: number; readonly text: string }[];
+  readonly acknowledged: ReadonlySet<string>;
+  readonly finished: { readonly atMs: number; readonly verdict: 'kept' | 'discarded'; readonly reason: string } | null;
+  /** What counts, in order. */
+  readonly events: readonly LoggedEvent[];
+}
+
+function stepsOf(
+  plan: MakePlan,
+  startedAtMs: number,
+  ends: ReadonlyMap<StepId, { atMs: number; skipped: boolean }>,
+  finished: boolean,
+): StepState[] {
+  let openedAtMs = startedAtMs;
+  let currentSeen = finished;
+  return methodSteps(plan).map((step) => {
+    const end = ends.get(step.id);
+    if (end) {
+      const startedAt = Math.min(openedAtMs, end.atMs);
+      openedAtMs = Math.max(openedAtMs, end.atMs);
+      return { step, status: end.skipped ? 'skipped' : 'done', startedAtMs: startedAt, endedAtMs: end.atMs };
+    }
+    if (currentSeen) return { step, status: 'coming', startedAtMs: null, endedAtMs: null };
+    currentSeen = true;
+    return { step, status: 'current', startedAtMs: openedAtMs, endedAtMs: null };
+  });
+}
+
+const last = <T>(items: readonly T[]): T | null => items.at(-1) ?? null;
+
+/**
+ * Folds a make's events into its state.
+ * @param events any order; doubles, voids and corrections are resolved here
+ * @returns `null` when there is no `make-started` among them
+ */
+export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState | null {
+  const effective = effectiveEvents(events);
+  const of = <T extends LoggedEvent['type']>(type: T): EventOf<T>[] =>
+    effective.filter((event): event is Extract<LoggedEvent, { type: T }> => event.type === type) as unknown as EventOf<T>[];
+  const started = of('make-started')[0];
+  if (!started) return null;
+  const { plan } = started.data;
+  const startedAtMs = Math.max(Date.parse(plan.startAt), 0);
+  const ends = new Map<StepId, { atMs: number; skipped: boolean }>();
+  for (const event of effective) {
+    if (event.type !== 'step-done' && event.type !== 'step-skipped') continue;
+    ends.set(event.data.step, { atMs: Date.parse(event.at), skipped: event.type === 'step-skipped' });
+  }
+  // Adding the starter, weighing, tasting or keeping some is doing that step.
+  const implied: readonly [LoggedEvent['type'], StepId][] = [
+    ['starter-added', 'inoculate'],
+    ['weighed', 'weigh'],
+    ['tasted', 'taste'],
+    ['reserved', 'reserve'],
+  ];
+  for (const [type, step] of implied) {
+    const event = of(type)[0];
+    if (event && !ends.has(step)) ends.set(step, { atMs: Date.parse(event.at), skipped: false });
+  }
+  const finish = last(of('finished'));
+  const steps = stepsOf(plan, startedAtMs, ends, finish !== null);
+  const starter = last(of('starter-added'));
+  const inoculation = ends.get('inoculate');
+  const weighed = last(of('weighed'));
+  const reserved = last(of('reserved'));
+  const tasted = last(of('tasted'));
+  return {
+    id,
+    plan,
+    planned: last(of('planned'))?.data.forecast ?? null,
+    startedAtMs,
+    steps,
+    current: steps.find((s) => s.status === 'current') ?? null,
+    temperatures: of('temperature-read').map((e) => ({
+      eventId: e.id,
+      atMs: Date.parse(e.at),
+      celsius: e.data.celsius,
+      instrument: e.data.instrument,
+    })),
+    acidity: effective.flatMap((e): AcidityEntry[] => {
+      const atMs = Date.parse(e.at);
+      if (e.type === 'cue-seen') {
+        return [{ eventId: e.id, atMs, reading: { kind: 'cue', cue: e.data.cue, cleanSmell: e.data.cleanSmell } }];
+      }
+      if (e.type !== 'ph-read') return [];
+      const { ph, instrument, sigma } = e.data;
+      return [{ eventId: e.id, atMs, reading: { kind: 'ph', ph, instrument, sigma: sigma ?? PH_SIGMA[instrument] } }];
+    }),
+    dose: starter ? { massKg: starter.data.massKg, statedRatio: starter.data.statedRatio } : plan.starter,
+    inoculatedAtMs: starter ? Date.parse(starter.at) : inoculation && !inoculation.skipped ? inoculation.atMs : null,
+    chilledAtMs: ends.get('incubate')?.atMs ?? null,
+    weighedKg: weighed?.data.massKg ?? null,
+    reservedKg: reserved?.data.massKg ?? null,
+    tasting: tasted ? tasted.data : null,
+    notes: of('noted').map((e) => ({ atMs: Date.parse(e.at), text: e.data.text })),
+    acknowledged: new Set(of('alarm-acknowledged').map((e) => e.data.alarm)),
+    finished: finish
+      ? { atMs: Date.parse(finish.at), verdict: finish.data.verdict, reason: finish.data.reason }
+      : null,
+    events: effective,
+  };
+}
+
+/** Acidity readings as the ensemble wants them: hours since inoculation, only those after it. */
+export function acidityReadings(state: MakeState): AcidityReading[] {
+  const zero = state.inoculatedAtMs;
+  if (zero === null) return [];
+  return state.acidity
+    .filter((entry) => entry.atMs >= zero)
+    .map((entry) => {
+      const hour = (entry.atMs - zero) / 3_600_000;
+      return entry.reading.kind === 'ph'
+        ? { kind: 'ph', hour, ph: entry.reading.ph, sigma: entry.reading.sigma, instrument: entry.reading.instrument }
+        : { kind: 'cue', hour, cue: entry.reading.cue };
+    });
+}

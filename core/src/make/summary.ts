@@ -1,0 +1,72 @@
+import type { MakeSummary } from '../contract/index.ts';
+import { STARTER_FACTS } from '../culture/index.ts';
+import { batchOf } from '../method/index.ts';
+import { MILK_FACTS } from '../milk/index.ts';
+import type { MakeState } from './state.ts';
+
+const HOUR_MS = 3_600_000;
+
+/** Where the milk went, by mass. */
+export interface YieldBalance {
+  readonly milkKg: number;
+  readonly starterKg: number;
+  /** `null` until it is weighed. */
+  readonly outKg: number | null;
+  /** In minus out: evaporated, skin, left on the pot. */
+  readonly lostKg: number | null;
+  readonly yieldFraction: number | null;
+}
+
+/** The mass balance of a make. */
+export function yieldOf(state: MakeState): YieldBalance {
+  const milkKg = batchOf(state.plan).massKg;
+  const starterKg = state.dose.massKg ?? 0;
+  const outKg = state.weighedKg;
+  return {
+    milkKg,
+    starterKg,
+    outKg,
+    lostKg: outKg === null ? null : milkKg + starterKg - outKg,
+    yieldFraction: outKg === null ? null : outKg / (milkKg + starterKg),
+  };
+}
+
+/** When somebody first saw it set, hours since inoculation; from a cue or a pH of 4.6. */
+export function seenSetH(state: MakeState): number | null {
+  if (state.inoculatedAtMs === null) return null;
+  const seen = state.acidity.find(
+    ({ reading }) =>
+      (reading.kind === 'cue' && (reading.cue === 'set' || reading.cue === 'whey-shows')) ||
+      (reading.kind === 'ph' && reading.ph <= 4.6),
+  );
+  return seen ? (seen.atMs - state.inoculatedAtMs) / HOUR_MS : null;
+}
+
+/** Hours from the forecast inoculation to the forecast set. */
+export function plannedSetH(state: MakeState): [number | null, number | null, number | null] {
+  const { planned } = state;
+  const zero = planned?.steps.find((s) => s.step === 'inoculate')?.end.p50;
+  if (!planned || zero === null || zero === undefined) return [null, null, null];
+  const hours = (ms: number | null): number | null => (ms === null ? null : (ms - zero) / HOUR_MS);
+  return [hours(planned.set.p10), hours(planned.set.p50), hours(planned.set.p90)];
+}
+
+/** One line of the Daybook. */
+export function summaryOf(state: MakeState): MakeSummary {
+  return {
+    id: state.id,
+    name: state.plan.name,
+    startedAt: new Date(state.startedAtMs).toISOString(),
+    finishedAt: state.finished ? new Date(state.finished.atMs).toISOString() : null,
+    status: state.finished ? state.finished.verdict : 'under-way',
+    litres: state.plan.milk.litres,
+    milk: MILK_FACTS[state.plan.milk.kind].label,
+    starter: STARTER_FACTS[state.plan.starter.kind].label,
+    forecastSetH: plannedSetH(state),
+    seenSetH: seenSetH(state),
+    yieldKg: state.weighedKg,
+    sourness: state.tasting?.sourness ?? null,
+    texture: state.tasting?.texture ?? null,
+    note: state.notes.at(-1)?.text ?? (state.tasting?.text || null),
+  };
+}

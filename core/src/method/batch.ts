@@ -1,0 +1,60 @@
+import type { MakePlan } from '../contract/index.ts';
+import { inoculumOf, STARTER_FACTS, type Inoculum, type SouringKind } from '../culture/index.ts';
+import { massOfLitresKg, MILK_FACTS, plasmaSnfPercent, withFat, type Composition } from '../milk/index.ts';
+import { isHeated } from './steps.ts';
+
+/** What is in the pot. */
+export interface Batch {
+  readonly composition: Composition;
+  readonly litres: number;
+  readonly massKg: number;
+  readonly plasmaSnfPercent: number;
+  readonly bodyFactor: number;
+  /** P10–P90 of the fat when nobody knows it; both ends equal when known. */
+  readonly fatRange: readonly [number, number];
+}
+
+/** The milk of a plan, with its own fat or the kind's usual one. */
+export function batchOf(plan: MakePlan): Batch {
+  const { composition: usual, bodyFactor, fatSigmaFraction } = MILK_FACTS[plan.milk.kind];
+  const known = plan.milk.fatFraction;
+  const composition = known === null ? usual : withFat(usual, known);
+  const reach = known === null ? 1.28 * fatSigmaFraction : 0;
+  return {
+    composition,
+    litres: plan.milk.litres,
+    massKg: massOfLitresKg(plan.milk.litres, composition),
+    plasmaSnfPercent: plasmaSnfPercent(composition),
+    bodyFactor,
+    fatRange: [Math.max(0, composition.fatFraction - reach), composition.fatFraction + reach],
+  };
+}
+
+/** A dose as used or planned. */
+export interface DoseGiven {
+  readonly massKg: number | null;
+  readonly statedRatio: number | null;
+}
+
+/**
+ * What a dose brings into a batch, or `null` when the dose does not say enough.
+ * @param dose the real one, or the plan's
+ */
+export function inoculumFor(plan: MakePlan, dose: DoseGiven): Inoculum | null {
+  const { dosing } = STARTER_FACTS[plan.starter.kind];
+  const ageD = plan.starter.ageD ?? undefined;
+  if (dosing === 'none') return inoculumOf({ kind: plan.starter.kind });
+  if (dosing === 'stated') {
+    return dose.statedRatio !== null && dose.statedRatio > 0
+      ? inoculumOf({ kind: plan.starter.kind, ageD, statedRatio: dose.statedRatio })
+      : null;
+  }
+  if (dose.massKg === null || dose.massKg <= 0) return null;
+  return inoculumOf({ kind: plan.starter.kind, ageD, massRatio: dose.massKg / batchOf(plan).massKg });
+}
+
+/** How the safety clock must see a plan. */
+export function souringKindOf(plan: MakePlan): SouringKind {
+  if (plan.starter.kind !== 'none') return 'with-starter';
+  return plan.milk.treatment === 'raw' && !isHeated(plan) ? 'raw-alone' : 'treated-without-starter';
+}

@@ -1,0 +1,19 @@
+/** Cautions shown on the step they belong to; plain and short. */
+export const CAUTIONS = {
+  'raw-milk':
+    'Raw milk can carry germs whatever the farm. Not for pregnant people, small children, the old or the ill: heat it first. Souring does not make it safe. Follow your local rules and your licence.',
+  'treated-needs-starter': 'Heated, pasteurised or ultra-heated milk is never left to sour without a starter.',
+  'hot-milk': 'Hot milk and steam burn. Stir along the bottom: it scorches. Keep children away from the pot.',
+  'probe-not-surface': 'Stir and confirm with a probe: a surface thermometer reads skin and steam.',
+  'not-a-certificate':
+    'A guide, not a certificate: licensed pasteurisation needs approved, recording equipment. Follow your local rules and your licence.',
+  'glass-shock': 'Hot milk cracks cold glass: warm the jars first.',
+  'too-hot-kills': 'Above 47 °C the culture suffers, above 50 °C it dies: wait a little longer.',
+  'clean-smell-first': 'Taste only when it smells clean and has acidified.',
+  'cold-store': 'Keep at 5 °C (41 °F) or colder.',
+  allergen: 'Contains MILK. Culturing does not remove the allergen.',
+  'starter-raw': 'A starter kept from raw milk carries its germs on.',
+  discard:
+    'Coloured or fuzzy mould, pink or orange streaks, gas, a putrid or yeasty-foul smell: discard, do not taste, clean, take a new starter.',
+} as const;
+export type CautionId = keyof typeof CAUTIONS;

@@ -1,0 +1,56 @@
+import type { KitchenSettings, MakePlan } from '../contract/index.ts';
+import { STARTER_FACTS } from '../culture/index.ts';
+import { massOfLitresKg, MILK_FACTS } from '../milk/index.ts';
+
+/** Share of fresh yogurt a new plan starts with; 1–3 % is recommended. */
+const USUAL_DOSE = 0.02;
+
+/**
+ * The plan a new make begins with: everything filled in but what the maker wants to turn.
+ * @param startAt instant in UTC
+ */
+export function defaultPlan(kitchen: KitchenSettings, startAt: string, litres = 2): MakePlan {
+  const pot = kitchen.pots.find((p) => p.litres * 0.85 >= litres) ?? kitchen.pots[0]!;
+  const starterKg = Math.round(massOfLitresKg(litres, MILK_FACTS['shop-whole'].composition) * USUAL_DOSE * 1000) / 1000;
+  return {
+    product: 'yogurt',
+    name: 'Yogurt',
+    milk: {
+      litres,
+      typed: { value: litres, unit: 'L' },
+      kind: 'shop-whole',
+      treatment: 'pasteurised',
+      fatFraction: null,
+      startC: 5,
+    },
+    wanted: { sourness: 'classic', thickness: 'spoonable' },
+    starter: {
+      kind: 'fresh-yogurt',
+      ageD: null,
+      massKg: starterKg,
+      statedRatio: null,
+      typed: { value: starterKg * 1000, unit: 'g' },
+    },
+    heat: { kind: 'hold', targetC: 85, holdMin: 10 },
+    inoculateC: 44,
+    pot,
+    burner: kitchen.burners[0]!,
+    place: kitchen.places[0]!,
+    roomC: kitchen.site.roomC,
+    altitudeM: kitchen.site.altitudeM,
+    startAt,
+    repeatOf: null,
+  };
+}
+
+/** The dose fields a starter kind uses; the others are emptied so that no stale figure stays behind. */
+export function withStarterKind(plan: MakePlan, kind: MakePlan['starter']['kind']): MakePlan['starter'] {
+  const { dosing } = STARTER_FACTS[kind];
+  const { ageD } = plan.starter;
+  if (dosing === 'stated') return { kind, ageD, massKg: null, statedRatio: 1, typed: { value: 1, unit: 'packet' } };
+  if (dosing === 'none') return { kind, ageD: null, massKg: null, statedRatio: null, typed: null };
+  const massKg =
+    plan.starter.massKg ??
+    Math.round(massOfLitresKg(plan.milk.litres, MILK_FACTS[plan.milk.kind].composition) * USUAL_DOSE * 1000) / 1000;
+  return { kind, ageD, massKg, statedRatio: null, typed: { value: massKg * 1000, unit: 'g' } };
+}

@@ -1,0 +1,4 @@
+export * from './composition.ts';
+export * from './density.ts';
+export * from './specific-heat.ts';
+export * from './butter-balance.ts';

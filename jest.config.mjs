@@ -1,0 +1,30 @@
+/** One configuration for all parts; `npm test` names the parts it wants. */
+const common = {
+  extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  transform: {
+    '^.+\\.tsx?$': [
+      '@swc/jest',
+      {
+        jsc: {
+          target: 'es2022',
+          parser: { syntax: 'typescript', tsx: true },
+          transform: { react: { runtime: 'automatic' } },
+        },
+        module: { type: 'es6' },
+      },
+    ],
+  },
+  testEnvironment: 'node',
+};
+
+const project = (name) => ({
+  ...common,
+  displayName: name,
+  rootDir: new URL('.', import.meta.url).pathname,
+  testMatch: [`<rootDir>/${name}/src/**/*.test.ts`],
+});
+
+export default {
+  projects: ['core', 'server', 'web', 'e2e'].map(project),
+  testTimeout: 60_000,
+};
