@@ -10,12 +10,16 @@ import {
 } from './ensemble.ts';
 import {
   countedReadings,
+  CUE_SIGMA,
   cueCuts,
   CUES,
   lnLikelihoods,
   MODEL_PH_SIGMA,
   type AcidityReading,
 } from './readings.ts';
+
+// Bound once: a look-up of the global in the inner loops costs more than the function itself in some hosts.
+const { exp, log, max } = Math;
 
 /** Fewer effective members than this and new ones are drawn where the readings point. */
 export const ENOUGH_MEMBERS = 200;
@@ -66,7 +70,7 @@ function fitProposal(ensemble: Ensemble): Proposal {
     }),
   );
   const lower = cholesky(covariance, 1e-6);
-  return { mean, lower, lnDeterminant: lower.reduce((sum, row, i) => sum + Math.log(row[i]!), 0) };
+  return { mean, lower, lnDeterminant: lower.reduce((sum, row, i) => sum + log(row[i]!), 0) };
 }
 
 /** ln(prior ÷ proposal mixture) of each member. */
@@ -79,10 +83,10 @@ function lnImportance(z: Float64Array, proposal: Proposal): Float64Array {
     );
     const lnPrior = -0.5 * own.reduce((sum, value) => sum + value * value, 0);
     const lnFitted = -0.5 * away.reduce((sum, value) => sum + value * value, 0) - proposal.lnDeterminant;
-    const top = Math.max(lnPrior, lnFitted);
+    const top = max(lnPrior, lnFitted);
     const mixture =
       top +
-      Math.log(PRIOR_SHARE * Math.exp(lnPrior - top) + (1 - PRIOR_SHARE) * Math.exp(lnFitted - top));
+      log(PRIOR_SHARE * exp(lnPrior - top) + (1 - PRIOR_SHARE) * exp(lnFitted - top));
     return lnPrior - mixture;
   });
 }
@@ -150,35 +154,62 @@ export function assimilate(
   }
 }
 
-/** A reading that even the best members miss by three σ. */
+/** A reading that the model cannot believe. */
 export interface Contradiction {
   readonly hour: number;
   /** The milk is less acid than any believable member, or more. */
   readonly direction: 'slower' | 'faster';
 }
 
-/** Looks whether the latest readings contradict the model; `null` when they fit. */
+/** From how many σ on a reading counts as contradicting. */
+const CONTRADICTS_SIGMA = 3;
+
+function meanPh(ensemble: Ensemble, weights: Float64Array, hour: number): number {
+  let sum = 0;
+  for (let m = 0; m < ensemble.members; m++) sum += weights[m]! * memberPh(ensemble, m, hour);
+  return sum;
+}
+
+/** How far the readings pulled the members from what was believed before, in σ of the prior. */
+function leanOf(ensemble: Ensemble, weights: Float64Array): number {
+  const mean = new Float64Array(DIMENSIONS);
+  for (let m = 0; m < ensemble.members; m++) {
+    for (let d = 0; d < DIMENSIONS; d++) mean[d]! += weights[m]! * ensemble.z[m * DIMENSIONS + d]!;
+  }
+  return Math.hypot(...mean);
+}
+
+/** The pH a reading speaks for, and its scatter; a cue speaks for the nearest end of its interval. */
+function spokenPh(reading: AcidityReading, nearPh: number, denatured: number): { ph: number; sigma: number } {
+  if (reading.kind === 'ph') return { ph: reading.ph, sigma: Math.hypot(reading.sigma, MODEL_PH_SIGMA) };
+  const cuts = cueCuts(denatured);
+  const index = CUES.indexOf(reading.cue);
+  const upper = index === 0 ? Number.POSITIVE_INFINITY : cuts[index - 1]!;
+  const lower = index === CUES.length - 1 ? Number.NEGATIVE_INFINITY : cuts[index]!;
+  return { ph: Math.min(upper, max(lower, nearPh)), sigma: CUE_SIGMA };
+}
+
+/**
+ * Looks whether the latest reading contradicts the model: either even the members that fit best miss it by
+ * 3 σ, or they had to lean 3 σ away from everything believed before to meet it.
+ * @param prior the members before any reading; @param posterior after them
+ */
 export function contradictionOf(
-  ensemble: Ensemble,
+  prior: Ensemble,
+  posterior: Ensemble,
   readings: readonly AcidityReading[],
   denatured: number,
 ): Contradiction | null {
-  const weights = weightsOf(ensemble);
   const latest = countedReadings(readings).at(-1);
   if (!latest) return null;
-  let middle = 0;
-  for (let m = 0; m < ensemble.members; m++) middle += weights[m]! * memberPh(ensemble, m, latest.hour);
-  if (latest.kind === 'ph') {
-    const miss = (latest.ph - middle) / Math.hypot(latest.sigma, MODEL_PH_SIGMA);
-    if (Math.abs(miss) < 3) return null;
-    return { hour: latest.hour, direction: miss > 0 ? 'slower' : 'faster' };
-  }
-  const cuts = cueCuts(denatured);
-  const index = CUES.indexOf(latest.cue);
-  // A cue says an interval of pH; three cue σ outside of it is as odd as a pH three σ away.
-  const upper = index === 0 ? Number.POSITIVE_INFINITY : cuts[index - 1]!;
-  const lower = index === CUES.length - 1 ? Number.NEGATIVE_INFINITY : cuts[index]!;
-  if (middle < lower - 3 * 0.15) return { hour: latest.hour, direction: 'slower' };
-  if (middle > upper + 3 * 0.15) return { hour: latest.hour, direction: 'faster' };
-  return null;
+  const weights = weightsOf(posterior);
+  const believed = meanPh(posterior, weights, latest.hour);
+  const spoken = spokenPh(latest, believed, denatured);
+  const misses = Math.abs(spoken.ph - believed) / spoken.sigma >= CONTRADICTS_SIGMA;
+  if (!misses && leanOf(posterior, weights) < CONTRADICTS_SIGMA) return null;
+  const expected = meanPh(prior, weightsOf(prior), latest.hour);
+  return {
+    hour: latest.hour,
+    direction: spokenPh(latest, expected, denatured).ph > expected ? 'slower' : 'faster',
+  };
 }

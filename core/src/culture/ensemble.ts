@@ -2,6 +2,9 @@ import { createRandom, weightedQuantiles, type Random } from '../numerics/index.
 import type { CourseGrid } from './course.ts';
 import { createKernel, crossingH, type GroupStart, type MemberParameters } from './kernel.ts';
 
+// Bound once: a look-up of the global in the inner loops costs more than the function itself in some hosts.
+const { exp, max, min, floor, round } = Math;
+
 /** One standard deviation of each thing nobody knows exactly; all [F] until a kitchen's own makes are known. */
 export interface Spread {
   /** ln of the culture's and the batch's pace together. */
@@ -62,10 +65,10 @@ export function drawMembers(members: number, random: Random): Float64Array {
 /** A member's parameters from its standard-normal draws. */
 export function memberOf(spec: EnsembleSpec, z: Float64Array, index: number, out: MemberParameters): void {
   const at = index * DIMENSIONS;
-  out.rate = spec.rate * Math.exp(spec.spread.lnRate * z[at]!);
+  out.rate = spec.rate * exp(spec.spread.lnRate * z[at]!);
   out.log10Offset = spec.spread.log10Count * z[at + 1]!;
   out.biasC = spec.spread.biasC * z[at + 2]!;
-  out.lagFactor = Math.exp(spec.spread.lnLag * z[at + 3]!);
+  out.lagFactor = exp(spec.spread.lnLag * z[at + 3]!);
   out.plasmaSnfPercent = spec.plasmaSnfPercent * (1 + spec.spread.snf * z[at + 4]!);
 }
 
@@ -94,7 +97,7 @@ export function createEnsembleRun(spec: EnsembleSpec, z: Float64Array): Ensemble
   return {
     ensemble,
     advance(count) {
-      const until = Math.min(members, done + count);
+      const until = min(members, done + count);
       for (; done < until; done++) {
         memberOf(spec, z, done, member);
         kernel.run(member, ensemble.ph, done * width);
@@ -117,8 +120,8 @@ export function runEnsemble(spec: EnsembleSpec, members: number, seed: number): 
 /** Weights that add up to one. */
 export function weightsOf(ensemble: Ensemble): Float64Array {
   let top = Number.NEGATIVE_INFINITY;
-  for (const value of ensemble.lnWeight) top = Math.max(top, value);
-  const weights = ensemble.lnWeight.map((value) => Math.exp(value - top));
+  for (const value of ensemble.lnWeight) top = max(top, value);
+  const weights = ensemble.lnWeight.map((value) => exp(value - top));
   const total = weights.reduce((sum, value) => sum + value, 0);
   return weights.map((value) => value / total);
 }
@@ -138,8 +141,8 @@ export function quantilesOfCrossing(ensemble: Ensemble, ph: number, probabilitie
 
 /** A member's pH at an hour, linear between steps. */
 export function memberPh(ensemble: Ensemble, member: number, hour: number): number {
-  const x = Math.min(ensemble.steps, Math.max(0, hour / ensemble.stepH));
-  const i = Math.min(ensemble.steps - 1, Math.floor(x));
+  const x = min(ensemble.steps, max(0, hour / ensemble.stepH));
+  const i = min(ensemble.steps - 1, floor(x));
   const at = member * (ensemble.steps + 1) + i;
   return ensemble.ph[at]! + (x - i) * (ensemble.ph[at + 1]! - ensemble.ph[at]!);
 }
@@ -155,7 +158,7 @@ export interface BandPoint {
 /** The pH band at every `everyH` hours. */
 export function phBand(ensemble: Ensemble, everyH: number): BandPoint[] {
   const weights = weightsOf(ensemble);
-  const stride = Math.max(1, Math.round(everyH / ensemble.stepH));
+  const stride = max(1, round(everyH / ensemble.stepH));
   const width = ensemble.steps + 1;
   const column = new Float64Array(ensemble.members);
   const band: BandPoint[] = [];

@@ -1,6 +1,9 @@
 import { gelPh } from './judge.ts';
 import { memberPh, type Ensemble } from './ensemble.ts';
 
+// Bound once: a look-up of the global in the inner loops costs more than the function itself in some hosts.
+const { exp, abs, log, max } = Math;
+
 /** What a person sees when tilting the jar, in order. */
 export const CUES = ['liquid', 'trembles', 'set', 'whey-shows'] as const;
 export type Cue = (typeof CUES)[number];
@@ -22,7 +25,7 @@ export const PH_SIGMA = { meter: 0.1, strip: 0.3 } as const;
 /** The model's own error in pH, and the offset all readings of one meter share [F]. */
 export const MODEL_PH_SIGMA = 0.07;
 const METER_OFFSET_SIGMA = 0.07;
-const CUE_SIGMA = 0.15;
+export const CUE_SIGMA = 0.15;
 /** Share of cues that are simply wrong. */
 const CUE_MISREPORT = 0.03;
 /** One instrument's readings count once in this time, h. */
@@ -30,9 +33,9 @@ export const COUNT_ONCE_H = 0.25;
 
 /** Standard normal distribution function (Abramowitz & Stegun 7.1.26, error below 2e-7). */
 export function normalCdf(x: number): number {
-  const t = 1 / (1 + (0.3275911 * Math.abs(x)) / Math.SQRT2);
+  const t = 1 / (1 + (0.3275911 * abs(x)) / Math.SQRT2);
   const poly = t * (0.254829592 + t * (-0.284496736 + t * (1.421413741 + t * (-1.453152027 + t * 1.061405429))));
-  const tail = 0.5 * poly * Math.exp((-x * x) / 2);
+  const tail = 0.5 * poly * exp((-x * x) / 2);
   return x >= 0 ? 1 - tail : tail;
 }
 
@@ -56,7 +59,7 @@ export function cueProbability(cue: Cue, ph: number, denatured: number): number 
     set: above(third) - above(second),
     'whey-shows': 1 - above(third),
   }[cue];
-  return CUE_MISREPORT / CUES.length + (1 - CUE_MISREPORT) * Math.max(0, chance);
+  return CUE_MISREPORT / CUES.length + (1 - CUE_MISREPORT) * max(0, chance);
 }
 
 /** Thins pH readings so that one instrument counts once per quarter of an hour (the latest wins). */
@@ -102,7 +105,7 @@ export function lnLikelihoods(ensemble: Ensemble, readings: readonly AcidityRead
       sum -= 0.5 * (squares - (weighted * weighted) / (1 / METER_OFFSET_SIGMA ** 2 + precision));
     }
     for (const reading of cues) {
-      sum += Math.log(cueProbability(reading.cue, memberPh(ensemble, m, reading.hour), denatured));
+      sum += log(cueProbability(reading.cue, memberPh(ensemble, m, reading.hour), denatured));
     }
     result[m] = sum;
   }

@@ -41,7 +41,8 @@ export function warmSpell(points: readonly (readonly [number, number])[], untilH
   for (let i = 1; i < points.length; i++) {
     const [fromH, fromC] = points[i - 1]!;
     const toH = Math.min(untilH, points[i]![0]);
-    if (toH <= fromH) break;
+    if (fromH >= untilH) break;
+    if (toH <= fromH) continue;
     const slope = (points[i]![1] - fromC) / (points[i]![0] - fromH);
     const pieces = Math.max(1, Math.ceil((toH - fromH) / 0.1));
     const width = (toH - fromH) / pieces;

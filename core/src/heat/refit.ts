@@ -32,6 +32,7 @@ export function refitArrival(
   paceLogSigma = 0.25,
 ): ArrivalEstimate {
   if (readings.length < 2) throw new RangeError('a refit needs two readings');
+  if (curve.length < 2) throw new RangeError('a refit needs a curve');
   const zero = readings[0]!.minutes;
   const xs = curve.map(([s]) => s / 60);
   const ys = curve.map(([, c]) => c);
@@ -39,11 +40,21 @@ export function refitArrival(
   const towards = rising ? ys : ys.map((y) => -y);
   const modelMinutes = (temperatureC: number): number =>
     interpolateLinear(towards, xs, rising ? temperatureC : -temperatureC);
+  const lastX = xs.at(-1)!;
+  const headSlope = (ys[1]! - ys[0]!) / (xs[1]! - xs[0]!);
+  const tailSlope = (ys.at(-1)! - ys.at(-2)!) / (lastX - xs.at(-2)!);
+  // Beyond its ends the curve goes on straight: a held end would let the shift swallow the pace.
+  const along = (minutes: number): number =>
+    minutes < 0
+      ? ys[0]! + headSlope * minutes
+      : minutes > lastX
+        ? ys.at(-1)! + tailSlope * (minutes - lastX)
+        : interpolateLinear(xs, ys, minutes);
   const fit = leastSquares(
     ([lnPace = 0, shiftMinutes = 0]) =>
       readings.map((reading) => {
         const at = (reading.minutes - zero) * Math.exp(lnPace) + shiftMinutes;
-        return (interpolateLinear(xs, ys, at) - reading.temperatureC) / READING_SIGMA_C;
+        return (along(at) - reading.temperatureC) / READING_SIGMA_C;
       }),
     [0, 0.1],
     {

@@ -278,7 +278,7 @@ export function* forecasting(state: MakeState, nowMs: number, seed: number, memb
     tooSour: tooSourPh === null ? NOWHERE : bandOf(tooSourPh),
     band: phBand(ensemble, 0.2),
     neverSets: sets.reduce((sum, h, i) => sum + (Number.isFinite(h) ? 0 : weights[i]!), 0),
-    contradiction: contradictionOf(ensemble, readings, walk.denatured),
+    contradiction: contradictionOf(run.ensemble, ensemble, readings, walk.denatured),
     ambientC: incubation.ambientC,
     ambientSigmaC: incubation.ambientSigmaC,
     stats: { members, effectiveMembers: stats.effectiveMembers, rounds: stats.rounds, seed },

@@ -105,7 +105,8 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
   }
   const finish = last(of('finished'));
   const steps = stepsOf(plan, startedAtMs, ends, finish !== null);
-  const starter = last(of('starter-added'));
+  // A second helping of starter never moves the clock or the forecast's zero; a wrong entry is corrected instead.
+  const starter = of('starter-added')[0];
   const inoculation = ends.get('inoculate');
   const weighed = last(of('weighed'));
   const reserved = last(of('reserved'));

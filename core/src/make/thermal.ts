@@ -79,8 +79,12 @@ function legFrom(
   if (onward.outcome === 'never') {
     return { minutes: ENDLESS_MIN, sigmaMin: 0, endC: latest.temperatureC, endless: true, curve: head };
   }
+  const book = readings.length >= 2 ? run(readings[0]!.temperatureC) : null;
+  // The first reading may already be past the target (milk that was reheated): then only the latest counts.
   const refit =
-    readings.length >= 2 ? refitArrival(run(readings[0]!.temperatureC).secondsAndCelsius, readings, targetC, lnSigma) : null;
+    book?.outcome === 'reached' && book.secondsAndCelsius.length >= 2
+      ? refitArrival(book.secondsAndCelsius, readings, targetC, lnSigma)
+      : null;
   const minutes = Math.max(latest.minutes, refit ? refit.minutes : latest.minutes + onward.minutes);
   const stretch = (minutes - latest.minutes) / Math.max(onward.minutes, 1e-6);
   const tail = onward.secondsAndCelsius

@@ -1,3 +1,6 @@
+// Bound once: a look-up of the global in the inner loops costs more than the function itself in some hosts.
+const { imul, sqrt, log, cos, sin } = Math;
+
 /** A source of randomness that gives the same numbers for the same seed, everywhere. */
 export interface Random {
   /** Uniform in [0, 1). */
@@ -11,7 +14,7 @@ export function hashSeed(text: string): number {
   let hash = 0x811c9dc5;
   for (let i = 0; i < text.length; i++) {
     hash ^= text.charCodeAt(i);
-    hash = Math.imul(hash, 0x01000193);
+    hash = imul(hash, 0x01000193);
   }
   return hash >>> 0;
 }
@@ -25,8 +28,8 @@ export function createRandom(seed: number): Random {
   let spare: number | null = null;
   const uniform = (): number => {
     state = (state + 0x6d2b79f5) >>> 0;
-    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
-    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
+    let mixed = imul(state ^ (state >>> 15), 1 | state);
+    mixed = (mixed + imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
     return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296;
   };
   const normal = (): number => {
@@ -35,10 +38,10 @@ export function createRandom(seed: number): Random {
       spare = null;
       return value;
     }
-    const radius = Math.sqrt(-2 * Math.log(1 - uniform()));
+    const radius = sqrt(-2 * log(1 - uniform()));
     const angle = 2 * Math.PI * uniform();
-    spare = radius * Math.sin(angle);
-    return radius * Math.cos(angle);
+    spare = radius * sin(angle);
+    return radius * cos(angle);
   };
   return { uniform, normal };
 }

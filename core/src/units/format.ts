@@ -33,7 +33,7 @@ export function formatVolume(litres: number, system: MeasureSystem): string {
   if (system === 'metric') return litres < 1 ? `${Math.round(litres * 1000)} mL` : `${trim(litres, 2)} L`;
   if (system === 'us') {
     const quarts = fromLitres(litres, 'quart-us');
-    return quarts < 1 ? `${trim(fromLitres(litres, 'cup-us'), 1)} cups (US)` : `${trim(quarts, 2)} quarts (US)`;
+    return quarts < 1 ? `${trim(fromLitres(litres, 'cup-us'), 1)} cups (US)` : `${trim(quarts, 2)} qt (US)`;
   }
   const pints = fromLitres(litres, 'pint-imp');
   return pints < 1 ? `${trim(fromLitres(litres, 'floz-imp'), 1)} fl oz (imp.)` : `${trim(pints, 1)} pints (imp.)`;

@@ -1,0 +1,56 @@
+import { describe, expect, test } from '@jest/globals';
+import { execFile } from 'node:child_process';
+import { fileURLToPath } from 'node:url';
+import { promisify } from 'node:util';
+import { groupStarts, inoculumOf, quantilesOfCrossing, runEnsemble, sampleCourse, spreadOf, assimilate } from './index.ts';
+
+interface Coverage {
+  readonly before: number;
+  readonly meter: { readonly held: number; readonly width: number };
+  readonly strip: { readonly held: number; readonly width: number };
+  readonly strange: number;
+}
+
+const SCRIPT = fileURLToPath(new URL('./fixtures/coverage-run.ts', import.meta.url));
+
+async function coverageOf(scenario: string): Promise<Coverage> {
+  const { stdout } = await promisify(execFile)(process.execPath, ['--import', 'tsx', SCRIPT, scenario]);
+  return JSON.parse(stdout) as Coverage;
+}
+
+describe('400 truths each, fixed seeds', () => {
+  test.each(['appliance, 3 % fresh yogurt', 'coasting box, 4 % fresh yogurt', 'room, 6 % buttermilk'])(
+    '%s: the band is honest before and after readings, also when the truth follows another model',
+    async (scenario) => {
+      const { before, meter, strip, strange } = await coverageOf(scenario);
+      expect(before).toBeGreaterThanOrEqual(0.75);
+      expect(before).toBeLessThanOrEqual(0.85);
+      for (const { held } of [meter, strip]) {
+        expect(held).toBeGreaterThanOrEqual(0.72);
+        expect(held).toBeLessThanOrEqual(0.88);
+      }
+      expect(meter.width).toBeLessThanOrEqual(0.4);
+      expect(strip.width).toBeLessThanOrEqual(0.65);
+      expect(strange).toBeGreaterThanOrEqual(0.65);
+    },
+    400_000,
+  );
+});
+
+test('the same seed gives the same forecast on every tablet', () => {
+  const inoculum = inoculumOf({ kind: 'fresh-yogurt', massRatio: 0.03 });
+  const spec = {
+    grid: sampleCourse({ kind: 'constant', celsius: 43 }, 8, 0.1),
+    starts: groupStarts(inoculum),
+    startAcidMmolPerKg: inoculum.startAcidMmolPerKg,
+    plasmaSnfPercent: 9,
+    rate: 1,
+    spread: spreadOf({ wild: false, biasSigmaC: 1 }),
+  };
+  const answer = (): number[] => {
+    const prior = runEnsemble(spec, 300, 11);
+    const reading = { kind: 'ph', hour: 2, ph: 5.9, sigma: 0.1, instrument: 'one' } as const;
+    return quantilesOfCrossing(assimilate(spec, prior, [reading], 0.9, 11).ensemble, 4.6, [0.1, 0.5, 0.9]);
+  };
+  expect(answer()).toEqual(answer());
+});
