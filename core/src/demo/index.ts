@@ -1,0 +1,3 @@
+export * from './kitchen.ts';
+export * from './truth.ts';
+export * from './scenario.ts';

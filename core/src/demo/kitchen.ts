@@ -1,0 +1,32 @@
+import type { KitchenSettings } from '../contract/index.ts';
+
+const id = (n: number): string => `01GANTERNF0D0000000000${String(n).padStart(4, '0')}`;
+
+/** Lantern Fold: a made-up smallholding with two lean-milk cows, a few ewes and a stone dairy. */
+export const LANTERN_FOLD_NAME = 'Lantern Fold';
+
+export const LANTERN_FOLD: KitchenSettings = {
+  units: { temperature: 'C', measures: 'metric' },
+  site: { zone: 'UTC', altitudeM: 310, roomC: 17, shortcuts: true },
+  pots: [
+    { id: id(1), name: 'the speckled pot', litres: 6.5, lidded: true, lossFactor: 1 },
+    { id: id(2), name: 'the tall can', litres: 11, lidded: true, lossFactor: 1 },
+    { id: id(3), name: 'the little pan', litres: 2.8, lidded: false, lossFactor: 1 },
+  ],
+  burners: [
+    { id: id(4), name: 'Left ring', powerKw: 2.1, efficiency: 0.5 },
+    { id: id(5), name: 'Hot plate', powerKw: 1.4, efficiency: 0.5 },
+  ],
+  places: [
+    { id: id(6), name: 'Shelf warmer', kind: 'appliance', setPointC: 43, biasC: 0, tauH: 0.75 },
+    { id: id(7), name: 'Straw box', kind: 'insulated-box', tauH: 10 },
+    { id: id(8), name: 'Bread oven, lamp on', kind: 'oven-lamp', tauH: 3 },
+    { id: id(9), name: 'Wool wraps', kind: 'towel', tauH: 4 },
+    { id: id(10), name: 'Steel flask', kind: 'thermos', tauH: 25 },
+    { id: id(11), name: 'Dairy shelf', kind: 'room', tauH: 1.8 },
+  ],
+  cooks: [
+    { id: id(12), name: 'Tamsel', sleepFrom: '22:00', sleepTo: '05:00' },
+    { id: id(13), name: 'Orrick', sleepFrom: '23:00', sleepTo: '06:30' },
+  ],
+};

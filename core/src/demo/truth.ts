@@ -1,0 +1,180 @@
+import type { DraftEvent, EventOf, EventType, MakePlan } from '../contract/index.ts';
+import {
+  createKernel,
+  CUES,
+  cueProbability,
+  sournessOfPh,
+  firmnessWord,
+  PICK_UP_PH,
+  type Cue,
+} from '../culture/index.ts';
+import { runVessel } from '../heat/index.ts';
+import { bandForecast, incubationOf, plannedOf, pointForecast, stateOfPlan, walkThermal } from '../make/index.ts';
+import { batchOf } from '../method/index.ts';
+import { hashSeed, interpolateLinear, createRandom } from '../numerics/index.ts';
+
+const MINUTE_MS = 60_000;
+const HOUR_MS = 3_600_000;
+
+/** What really happens in a demo make, hidden from the forecast. */
+export interface HiddenTruth {
+  /** True pace of the culture. */
+  readonly rate: number;
+  /** How far the warm place is off, K. */
+  readonly placeOffC: number;
+  /** True burner and pot against the book. */
+  readonly burner: number;
+  readonly loss: number;
+  readonly lagFactor: number;
+  /** The starter as strong as it really is, log10. */
+  readonly countOff: number;
+}
+
+/** How a cook goes about it. */
+export interface Habits {
+  readonly deviceId: string;
+  readonly cookId: string;
+  /** Minutes late at each step, on average. */
+  readonly lateMin: number;
+  /** Hours after inoculation when somebody looks. */
+  readonly looksH: readonly number[];
+  readonly instrument: 'meter' | 'strip' | 'none';
+  /** A logger in the milk during incubation. */
+  readonly probe: boolean;
+  /** Takes it out at this hour whatever it looks like; left out, when a look says it is done. */
+  readonly pickUpH?: number;
+  readonly note: string;
+}
+
+/** A demo event without identity; the seeding server gives it one. */
+export type DemoEvent = Omit<DraftEvent, 'id' | 'streamId' | 'version' | 'type' | 'data'> & {
+  [T in EventType]: { readonly type: T; readonly data: EventOf<T>['data'] };
+}[EventType];
+
+/**
+ * Plays one make from its first milk until `untilMs`: the truth runs on the core with hidden factors, the cook reads
+ * it with an imperfect thermometer, tilts jars, comes late. Nothing of it is typed in.
+ */
+export function playMake(
+  makeId: string,
+  plan: MakePlan,
+  truth: HiddenTruth,
+  habits: Habits,
+  untilMs: number,
+): DemoEvent[] {
+  const random = createRandom(hashSeed(`truth ${makeId}`));
+  const events: DemoEvent[] = [];
+  const { deviceId, cookId } = habits;
+  const say = <T extends EventType>(atMs: number, type: T, data: EventOf<T>['data'], device = deviceId): void => {
+    if (atMs > untilMs) return;
+    events.push({ at: new Date(Math.round(atMs)).toISOString(), cookId: device === deviceId ? cookId : null, deviceId: device, type, data } as DemoEvent);
+  };
+  const late = (): number => habits.lateMin * MINUTE_MS * (0.3 + 1.4 * random.uniform());
+  const readTemperature = (atMs: number, trueC: number, instrument = 'hand'): void => {
+    const celsius = Math.round((trueC + (instrument === 'hand' ? 0.35 : 0.12) * random.normal()) * 10) / 10;
+    say(atMs, 'temperature-read', { celsius, instrument, typed: { value: celsius, unit: 'C' } }, instrument === 'hand' ? deviceId : `device:${instrument}`);
+  };
+
+  const startMs = Date.parse(plan.startAt);
+  const planned = stateOfPlan(plan);
+  say(startMs, 'make-started', { plan });
+  say(startMs, 'planned', { forecast: plannedOf(planned, bandForecast(planned, startMs, hashSeed(makeId))) });
+
+  // The truth: the same pot with hidden factors.
+  const { composition, litres, massKg } = batchOf(plan);
+  const vessel = { composition, litres, airC: plan.roomC, lossFactor: plan.pot.lossFactor * truth.loss };
+  let atMs = startMs + 4 * MINUTE_MS + late();
+  say(atMs, 'step-done', { step: 'pour' });
+  let celsius = plan.milk.startC;
+  const follow = (curve: readonly (readonly [number, number])[], everyMin: number): void => {
+    const seconds = curve.map(([s]) => s);
+    const temperatures = curve.map(([, c]) => c);
+    for (let s = everyMin * 60; s < seconds.at(-1)!; s += everyMin * 60) {
+      readTemperature(atMs + s * 1000, interpolateLinear(seconds, temperatures, s));
+    }
+    atMs += seconds.at(-1)! * 1000;
+    celsius = temperatures.at(-1)!;
+  };
+  const targetC = plan.heat.kind === 'none' ? plan.inoculateC : plan.heat.targetC;
+  const powerKw = plan.burner.powerKw * plan.burner.efficiency * truth.burner;
+  const heating = runVessel({ ...vessel, startC: celsius, powerKw, lidded: false }, targetC);
+  follow(heating.secondsAndCelsius, 7);
+  readTemperature(atMs, celsius);
+  say(atMs + 10_000, 'step-done', { step: 'heat' });
+  let evaporatedKg = heating.evaporatedKg;
+  if (plan.heat.kind === 'hold') {
+    atMs += plan.heat.holdMin * MINUTE_MS + late() / 2;
+    readTemperature(atMs - 2 * MINUTE_MS, celsius);
+    say(atMs, 'step-done', { step: 'hold' });
+  }
+  if (plan.heat.kind !== 'none') {
+    const cooling = runVessel({ ...vessel, startC: celsius, lidded: plan.pot.lidded }, plan.inoculateC - random.uniform());
+    follow(cooling.secondsAndCelsius, 18);
+    evaporatedKg += cooling.evaporatedKg;
+    readTemperature(atMs, celsius);
+    say(atMs + 20_000, 'step-done', { step: 'cool' });
+  }
+  atMs += 5 * MINUTE_MS + late();
+  say(atMs, 'starter-added', { massKg: plan.starter.massKg, statedRatio: plan.starter.statedRatio, typed: plan.starter.typed });
+  const zero = atMs;
+
+  const truePlace = { ...plan.place, ...(plan.place.kind === 'appliance' ? { biasC: (plan.place.biasC ?? 0) + truth.placeOffC } : {}) };
+  const trueRoomC = plan.place.kind === 'appliance' ? plan.roomC : plan.roomC + truth.placeOffC;
+  const trueState = stateOfPlan({ ...plan, place: truePlace, roomC: trueRoomC });
+  const walk = walkThermal(trueState, startMs);
+  const incubation = incubationOf(trueState, { ...walk, inoculation: { ...walk.inoculation, atMs: zero, celsius } });
+  if (!incubation) return events;
+  const kernel = createKernel(incubation.spec.grid, incubation.spec.starts, incubation.spec.startAcidMmolPerKg);
+  const row = new Float64Array(kernel.steps + 1);
+  kernel.run({ rate: truth.rate, log10Offset: truth.countOff, biasC: 0, lagFactor: truth.lagFactor, plasmaSnfPercent: incubation.spec.plasmaSnfPercent }, row, 0);
+  const hours = Float64Array.from(row, (_, i) => i * incubation.stepH);
+  const truePh = (h: number): number => interpolateLinear(hours, row, h);
+  const trueC = (h: number): number => interpolateLinear(incubation.course.map(([x]) => x), incubation.course.map(([, c]) => c), h);
+
+  const pickCue = (ph: number): Cue => {
+    let left = random.uniform();
+    return CUES.find((cue) => (left -= cueProbability(cue, ph, walk.denatured)) < 0) ?? 'whey-shows';
+  };
+  let doneH = habits.pickUpH ?? habits.looksH.at(-1) ?? 8;
+  for (const h of habits.looksH) {
+    if (h >= doneH + 1e-9) break;
+    const ph = truePh(h);
+    say(zero + h * HOUR_MS, 'cue-seen', { cue: pickCue(ph), cleanSmell: true });
+    if (habits.instrument !== 'none') {
+      const spread = habits.instrument === 'meter' ? 0.08 : 0.25;
+      const step = habits.instrument === 'meter' ? 100 : 5;
+      const value = Math.round((ph + spread * random.normal()) * step) / step;
+      say(zero + h * HOUR_MS + MINUTE_MS, 'ph-read', { ph: value, instrument: habits.instrument, sigma: null, typed: { value, unit: 'pH' } });
+    }
+    if (habits.pickUpH === undefined && ph <= PICK_UP_PH[plan.wanted.sourness] + 0.08) {
+      doneH = h + 0.1;
+      break;
+    }
+  }
+  const doneMs = zero + doneH * HOUR_MS;
+  if (habits.probe) {
+    for (let ms = zero + 2 * MINUTE_MS; ms < Math.min(doneMs, untilMs); ms += 6 * MINUTE_MS) {
+      readTemperature(ms, trueC((ms - zero) / HOUR_MS), 'Probe stand-in');
+    }
+  }
+  const endPh = truePh(doneH);
+  if (endPh > 5.3) {
+    // It never went: nobody tastes it.
+    say(doneMs, 'noted', { text: habits.note });
+    say(doneMs + MINUTE_MS, 'finished', { verdict: 'discarded', reason: 'Still liquid, not souring as it should.' });
+    return inOrder(events);
+  }
+  say(doneMs, 'step-done', { step: 'incubate' });
+  say(doneMs + 5 * HOUR_MS, 'step-done', { step: 'chill' });
+  const out = massKg + (plan.starter.massKg ?? 0) - evaporatedKg - 0.012 - 0.02 * random.uniform();
+  const outKg = Math.round(out * 1000) / 1000;
+  say(doneMs + 5.05 * HOUR_MS, 'weighed', { massKg: outKg, typed: { value: outKg, unit: 'kg' } });
+  const texture = firmnessWord(pointForecast(trueState, startMs).firmness + 5 * random.normal());
+  say(doneMs + 5.1 * HOUR_MS, 'tasted', { sourness: sournessOfPh(endPh + 0.03 * random.normal()), texture, text: habits.note });
+  const kept = Math.round(40 + 30 * random.uniform()) / 1000;
+  say(doneMs + 5.2 * HOUR_MS, 'reserved', { massKg: kept, typed: { value: kept * 1000, unit: 'g' } });
+  say(doneMs + 5.3 * HOUR_MS, 'finished', { verdict: 'kept', reason: '' });
+  return inOrder(events);
+}
+
+const inOrder = (events: DemoEvent[]): DemoEvent[] => events.sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0));

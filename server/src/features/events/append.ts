@@ -1,0 +1,80 @@
+import { EVENT_DATA, detailsOf, type DraftEvent, type StoredEvent } from '@morning-crock/core/contract';
+import type { DataSource } from 'typeorm';
+import { AppError } from '../../plugins/errors.ts';
+import { bodyHash, readEvents, storedFrom, withLog, type LogWriter } from './event-log.ts';
+
+/** A device's clock may run this far ahead before its entries are refused. */
+const AHEAD_MS = 2 * 60_000;
+/** What a finished make still takes at any time; anything else must be dated before its finish. */
+const AFTER_FINISH = new Set(['corrected', 'voided', 'weighed', 'tasted', 'noted', 'reserved', 'alarm-acknowledged']);
+
+const refuse = (code: ConstructorParameters<typeof AppError>[0], path: string, message: string): never => {
+  throw new AppError(code, [{ path, message }]);
+};
+
+/** Checks that need the rest of the make. */
+async function checkAgainstStream(log: LogWriter, kitchenId: string, draft: DraftEvent): Promise<void> {
+  if (draft.type === 'kitchen-changed') {
+    if (draft.streamId !== kitchenId) refuse('bad-input', 'streamId', 'a kitchen changes in its own stream');
+    return;
+  }
+  const others = await readEvents(log.manager, { kitchenId, streamId: draft.streamId });
+  const started = others.some((e) => e.type === 'make-started');
+  if (draft.type === 'make-started') {
+    if (started) refuse('already-started', 'streamId', 'this make was started before');
+    return;
+  }
+  if (!started) refuse('no-such-make', 'streamId', 'no make with this identity');
+  if (draft.type === 'voided' || draft.type === 'corrected') {
+    const { target } = draft.data;
+    const aim = others.find((e) => e.id === target);
+    if (!aim) return void refuse('bad-target', 'data.target', 'is not an entry of this make');
+    if (draft.type === 'corrected') {
+      const fit = EVENT_DATA[aim.type].safeParse(draft.data.data);
+      if (!fit.success) throw new AppError('bad-input', detailsOf(fit.error).map((d) => ({ ...d, path: `data.data.${d.path}` })));
+    }
+    return;
+  }
+  const undone = new Set(others.flatMap((e) => (e.type === 'voided' ? [e.data.target] : [])));
+  const finish = others.findLast((e) => e.type === 'finished' && !undone.has(e.id));
+  if (finish && !AFTER_FINISH.has(draft.type) && Date.parse(draft.at) > Date.parse(finish.at)) {
+    refuse('make-finished', 'at', 'is after the make was finished');
+  }
+}
+
+/**
+ * Appends events in one transaction: all are stored or none is. The same event again is a success; the same
+ * identity with other content is refused.
+ * @throws AppError with the code of what is wrong
+ */
+export async function appendEvents(
+  db: DataSource,
+  kitchenId: string,
+  drafts: readonly DraftEvent[],
+  nowMs: number,
+): Promise<{ events: StoredEvent[]; added: number }> {
+  for (const [index, draft] of drafts.entries()) {
+    if (Date.parse(draft.at) > nowMs + AHEAD_MS) {
+      refuse('ahead-of-clock', `events.${index}.at`, 'lies more than two minutes ahead of the kitchen’s clock');
+    }
+  }
+  return withLog(db, kitchenId, async (log) => {
+    const known = await log.find(drafts.map((d) => d.id));
+    const events: StoredEvent[] = [];
+    let added = 0;
+    for (const [index, draft] of drafts.entries()) {
+      const before = known.get(draft.id);
+      if (before) {
+        if (before.bodyHash !== bodyHash(draft)) {
+          refuse('same-id-other-body', `events.${index}.id`, 'was stored before with other content');
+        }
+        events.push(storedFrom(before));
+        continue;
+      }
+      await checkAgainstStream(log, kitchenId, draft);
+      events.push(await log.append(draft, new Date(nowMs)));
+      added++;
+    }
+    return { events, added };
+  });
+}

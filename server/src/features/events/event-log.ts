@@ -1,0 +1,96 @@
+import { createHash } from 'node:crypto';
+import { upcastEvent, type DraftEvent, type StoredEvent } from '@morning-crock/core/contract';
+import { MoreThan, type DataSource, type EntityManager } from 'typeorm';
+import { eventEntity, kitchenEntity, type EventRow } from '../../db/entities.ts';
+
+/** The same content gives the same text whatever the order of its keys. */
+function canonical(value: unknown): string {
+  if (Array.isArray(value)) return `[${value.map(canonical).join(',')}]`;
+  if (typeof value !== 'object' || value === null) return JSON.stringify(value) ?? 'null';
+  const entries = Object.entries(value).filter(([, v]) => v !== undefined).sort(([a], [b]) => (a < b ? -1 : 1));
+  return `{${entries.map(([key, v]) => `${JSON.stringify(key)}:${canonical(v)}`).join(',')}}`;
+}
+
+/** Fingerprint of an event as sent, to tell a repeat from a clash. */
+export function bodyHash(draft: DraftEvent): string {
+  const { id, streamId, at, cookId, deviceId, version, type, data } = draft;
+  return createHash('sha256').update(canonical({ id, streamId, at, cookId, deviceId, version, type, data })).digest('hex');
+}
+
+/** A row as the wire knows it. */
+export function storedFrom(row: EventRow): StoredEvent {
+  return upcastEvent({
+    id: row.id,
+    streamId: row.streamId,
+    at: row.at.toISOString(),
+    cookId: row.cookId,
+    deviceId: row.deviceId,
+    version: row.version,
+    type: row.type,
+    data: row.data,
+    seq: row.seq,
+    receivedAt: row.receivedAt.toISOString(),
+  }) as StoredEvent;
+}
+
+/** Events of a kitchen in the order of the log. */
+export async function readEvents(
+  db: DataSource | EntityManager,
+  query: { kitchenId: string; afterSeq?: number; streamId?: string; limit?: number },
+): Promise<StoredEvent[]> {
+  const rows = await db.getRepository(eventEntity).find({
+    where: {
+      kitchenId: query.kitchenId,
+      seq: MoreThan(query.afterSeq ?? 0),
+      ...(query.streamId === undefined ? {} : { streamId: query.streamId }),
+    },
+    order: { seq: 'ASC' },
+    ...(query.limit === undefined ? {} : { take: query.limit }),
+  });
+  return rows.map(storedFrom);
+}
+
+/** What a writer may do while it holds the kitchen's row. */
+export interface LogWriter {
+  readonly manager: EntityManager;
+  find(ids: readonly string[]): Promise<Map<string, EventRow>>;
+  append(draft: DraftEvent, receivedAt: Date): Promise<StoredEvent>;
+}
+
+/** Opens the log for writing: one writer of a kitchen at a time, so that `seq` is the order of commits. */
+export async function withLog<T>(db: DataSource, kitchenId: string, work: (log: LogWriter) => Promise<T>): Promise<T> {
+  return db.transaction('READ COMMITTED', async (manager) => {
+    const kitchens = manager.getRepository(kitchenEntity);
+    const kitchen = await kitchens.findOneOrFail({ where: { id: kitchenId }, lock: { mode: 'pessimistic_write' } });
+    const events = manager.getRepository(eventEntity);
+    let { lastSeq } = kitchen;
+    const result = await work({
+      manager,
+      find: async (ids) => {
+        const rows = await Promise.all([...new Set(ids)].map((id) => events.findOneBy({ kitchenId, id })));
+        return new Map(rows.flatMap((row) => (row ? [[row.id, row]] : [])));
+      },
+      append: async (draft, receivedAt) => {
+        lastSeq++;
+        const row: EventRow = {
+          kitchenId,
+          id: draft.id,
+          seq: lastSeq,
+          streamId: draft.streamId,
+          at: new Date(draft.at),
+          receivedAt,
+          cookId: draft.cookId,
+          deviceId: draft.deviceId,
+          version: draft.version,
+          type: draft.type,
+          data: draft.data,
+          bodyHash: bodyHash(draft),
+        };
+        await events.insert(row as Parameters<typeof events.insert>[0]);
+        return storedFrom(row);
+      },
+    });
+    await kitchens.update({ id: kitchenId }, { lastSeq });
+    return result;
+  });
+}

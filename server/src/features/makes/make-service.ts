@@ -1,0 +1,46 @@
+import { foldMake, summaryOf, type MakeState } from '@morning-crock/core';
+import type { MakeSummary, StoredEvent } from '@morning-crock/core/contract';
+import type { DataSource } from 'typeorm';
+import { eventEntity } from '../../db/entities.ts';
+import { readEvents } from '../events/event-log.ts';
+
+/** A make's events and what they say; `null` when there is no such make. */
+export async function readMake(
+  db: DataSource,
+  kitchenId: string,
+  makeId: string,
+): Promise<{ events: StoredEvent[]; state: MakeState } | null> {
+  const events = await readEvents(db, { kitchenId, streamId: makeId });
+  const state = foldMake(makeId, events);
+  return state ? { events, state } : null;
+}
+
+/** Summaries folded before, by make and last `seq`: a finished make is folded once. */
+const folded = new Map<string, { lastSeq: number; summary: MakeSummary }>();
+
+/** All makes of a kitchen as lines of the Daybook, latest first. */
+export async function listMakes(db: DataSource, kitchenId: string): Promise<MakeSummary[]> {
+  const streams = await db
+    .getRepository(eventEntity)
+    .createQueryBuilder('e')
+    .select('e.streamId', 'makeId')
+    .addSelect('MAX(e.seq)', 'lastSeq')
+    .where('e.kitchenId = :kitchenId AND e.streamId <> :kitchenId', { kitchenId })
+    .groupBy('e.streamId')
+    .getRawMany<{ makeId: string; lastSeq: number | string }>();
+  const summaries: MakeSummary[] = [];
+  for (const { makeId, lastSeq } of streams) {
+    const key = `${kitchenId}/${makeId}`;
+    const before = folded.get(key);
+    if (before?.lastSeq === Number(lastSeq)) {
+      summaries.push(before.summary);
+      continue;
+    }
+    const make = await readMake(db, kitchenId, makeId);
+    if (!make) continue;
+    const summary = summaryOf(make.state);
+    folded.set(key, { lastSeq: make.events.at(-1)!.seq, summary });
+    summaries.push(summary);
+  }
+  return summaries.sort((a, b) => (a.startedAt < b.startedAt ? 1 : -1));
+}

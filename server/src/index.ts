@@ -1,0 +1,3 @@
+export { buildApp, type AppOptions } from './app.ts';
+export { createDataSource, type DatabaseAddress } from './db/data-source.ts';
+export { prepareKitchen } from './prepare.ts';

@@ -1,0 +1,54 @@
+import { ERROR_CODES, errorOf, type ErrorCode, type ErrorDetail } from '@morning-crock/core/contract';
+import type { FastifyError } from 'fastify';
+import fp from 'fastify-plugin';
+import { hasZodFastifySchemaValidationErrors } from 'fastify-type-provider-zod';
+
+/** An error that crosses the border: a code of the table, with details beside fields. */
+export class AppError extends Error {
+  constructor(
+    readonly code: ErrorCode,
+    readonly details: readonly ErrorDetail[] = [],
+  ) {
+    super(ERROR_CODES[code].message);
+  }
+}
+
+const AWAY = new Set(['ECONNREFUSED', 'ECONNRESET', 'PROTOCOL_CONNECTION_LOST', 'ETIMEDOUT', 'ER_SERVER_SHUTDOWN', 'EPIPE']);
+
+function isAway(error: unknown): boolean {
+  const code = typeof error === 'object' && error !== null && 'code' in error ? String(error.code) : '';
+  return AWAY.has(code);
+}
+
+/** Turns every error into a body of the table. */
+export const errorsPlugin = fp(
+  (app, _options, done) => {
+    app.setErrorHandler((error: FastifyError | AppError, request, reply) => {
+      let code: ErrorCode = 'internal';
+      let details: readonly ErrorDetail[] = [];
+      if (error instanceof AppError) {
+        ({ code, details } = error);
+      } else if (hasZodFastifySchemaValidationErrors(error)) {
+        code = 'bad-input';
+        details = error.validation.map((issue) => ({
+          path: issue.instancePath.replace(/^\//, '').replaceAll('/', '.'),
+          message: issue.message ?? 'is not right',
+        }));
+      } else if (isAway(error)) {
+        code = 'database-away';
+      } else if ('statusCode' in error && error.statusCode === 413) {
+        code = 'too-large';
+      } else if ('statusCode' in error && error.statusCode !== undefined && error.statusCode < 500) {
+        code = 'bad-input';
+        details = [{ path: '', message: error.message }];
+      }
+      if (code === 'internal') request.log.error(error);
+      void reply.status(ERROR_CODES[code].status).send(errorOf(code, details));
+    });
+    app.setNotFoundHandler((_request, reply) => {
+      void reply.status(404).send(errorOf('not-found'));
+    });
+    done();
+  },
+  { name: 'errors' },
+);
