@@ -11,6 +11,8 @@ export const kitchenResponse = z.strictObject({
   name: z.string(),
   demo: z.boolean(),
   settings: kitchenSettings,
+  /** Where the log stands; a page follows it from here. */
+  lastSeq: z.number().int(),
   now: instant,
 });
 export type KitchenResponse = z.infer<typeof kitchenResponse>;

@@ -102,7 +102,7 @@ export function nextHands(state: MakeState, forecast: BandForecast, nowMs: numbe
   const time = forecast.point.steps.find((s) => s.id === current.step.id);
   const waits = ['heat', 'hold', 'cool', 'incubate', 'chill'].includes(current.step.id);
   const following = state.steps[state.steps.indexOf(current) + 1];
-  if (!waits || !time) return { stepTitle: current.step.title, atMs: Math.min(nowMs, current.startedAtMs ?? nowMs), mustAct: current.step.mustAct };
+  if (!waits || !time) return { stepTitle: current.step.title, atMs: Math.max(nowMs, current.startedAtMs ?? nowMs), mustAct: current.step.mustAct };
   const atMs = current.step.id === 'incubate' ? (forecast.pickUp.p50 ?? time.endMs) : time.endMs;
   return { stepTitle: following?.step.title ?? current.step.title, atMs, mustAct: current.step.mustAct };
 }

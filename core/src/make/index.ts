@@ -7,3 +7,4 @@ export * from './planned.ts';
 export * from './safety.ts';
 export * from './alarms.ts';
 export * from './summary.ts';
+export * from './sleep.ts';

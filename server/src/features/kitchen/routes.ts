@@ -6,7 +6,8 @@ import { readKitchen } from './kitchen-service.ts';
 export const kitchenRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
   app.get('/api/kitchen', { schema: { response: { 200: kitchenResponse } } }, async (request) => {
     const { row, settings } = await readKitchen(app.db, request.identity.kitchenId);
-    return { id: row.id, name: row.name, demo: row.demo, settings, now: new Date(app.now()).toISOString() };
+    const { id, name, demo, lastSeq } = row;
+    return { id, name, demo, settings, lastSeq, now: new Date(app.now()).toISOString() };
   });
   done();
 };

@@ -1,0 +1,38 @@
+import type { KitchenSettings, StepId } from '../contract/index.ts';
+import { sournessOfPh, type Sourness } from '../culture/index.ts';
+import { isAsleep } from '../kitchen/index.ts';
+import { interpolateLinear } from '../numerics/index.ts';
+import type { PointForecast } from './forecast.ts';
+
+const MINUTE_MS = 60_000;
+
+/** A moment that needs hands while everybody sleeps. */
+export interface SleepClash {
+  readonly step: StepId;
+  readonly atMs: number;
+  /** When somebody is up again. */
+  readonly wakeMs: number;
+  /** Incubation only: how it would taste if it waited till then. */
+  readonly sournessAtWake: Sourness | null;
+}
+
+/** Steps whose end may wait till tomorrow without harm. */
+const MAY_WAIT_OVERNIGHT: ReadonlySet<StepId> = new Set(['chill', 'weigh', 'taste', 'reserve']);
+
+/** Finds hands moments that fall into everybody's sleep, in order. */
+export function sleepClashes(point: PointForecast, kitchen: KitchenSettings): SleepClash[] {
+  const { zone } = kitchen.site;
+  const allAsleep = (ms: number): boolean => kitchen.cooks.every((cook) => isAsleep(zone, ms, cook));
+  return point.steps
+    .filter((s) => (s.status === 'coming' || s.status === 'current') && !MAY_WAIT_OVERNIGHT.has(s.id) && !s.endless)
+    .filter((s) => allAsleep(s.endMs))
+    .map((s) => {
+      let wakeMs = s.endMs;
+      while (allAsleep(wakeMs) && wakeMs < s.endMs + 24 * 60 * MINUTE_MS) wakeMs += 5 * MINUTE_MS;
+      const ph =
+        s.id === 'incubate' && point.ph.length > 0
+          ? interpolateLinear(point.ph.map(([ms]) => ms), point.ph.map(([, v]) => v), wakeMs)
+          : null;
+      return { step: s.id, atMs: s.endMs, wakeMs, sournessAtWake: ph === null ? null : sournessOfPh(ph) };
+    });
+}

@@ -1,0 +1,3 @@
+export default {
+  plugins: { 'postcss-preset-mantine': {}, 'postcss-simple-vars': {} },
+};

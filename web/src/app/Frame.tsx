@@ -1,0 +1,71 @@
+import { IconBook2, IconClipboardCheck, IconToolsKitchen2 } from '@tabler/icons-react';
+import { useEffect } from 'react';
+import { NavLink, Outlet, useLocation } from 'react-router';
+import { useKitchenQuery } from '../api/api.ts';
+import { followLog } from '../api/stream.ts';
+import { Alarms } from './Alarms.tsx';
+import { ClockLine } from './ClockLine.tsx';
+import { useNow } from './clock.ts';
+import { Kept } from './Kept.tsx';
+import { KeyHelp } from './KeyHelp.tsx';
+import { LiveMakes } from './LiveMakes.tsx';
+import { useAllLive } from './use-all-live.ts';
+
+const PLACES = [
+  { to: '/', label: 'Bench', Icon: IconClipboardCheck, end: true },
+  { to: '/daybook', label: 'Daybook', Icon: IconBook2, end: false },
+  { to: '/kitchen', label: 'Kitchen', Icon: IconToolsKitchen2, end: false },
+] as const;
+
+/** The frame of every place: rail on the left, clock line on top. */
+export function Frame() {
+  const nowMs = useNow();
+  const makes = useAllLive();
+  const { data: kitchen, isError, refetch } = useKitchenQuery();
+  const { pathname } = useLocation();
+  const lastSeq = kitchen?.lastSeq;
+  const known = lastSeq !== undefined;
+  useEffect(() => {
+    if (!known) return;
+    return followLog(lastSeq);
+    // Followed once from the first picture; the stream itself keeps its place after that.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [known]);
+  useEffect(() => {
+    if (!isError) return;
+    const timer = setTimeout(() => void refetch(), 2000);
+    return () => clearTimeout(timer);
+  }, [isError, refetch]);
+  useEffect(() => {
+    const place = PLACES.find((p) => p.to === pathname)?.label ?? 'Make';
+    document.title = `${place} · Morning Crock`;
+  }, [pathname]);
+  return (
+    <div className="frame">
+      <a className="skip" href="#place">
+        Skip to the place
+      </a>
+      <nav className="rail" aria-label="Places">
+        <div className="mark" aria-hidden="true">
+          <img src="/crock.svg" width="40" height="40" alt="" />
+        </div>
+        {PLACES.map(({ to, label, Icon, end }) => (
+          <NavLink key={to} to={to} end={end}>
+            <Icon size={28} stroke={1.6} aria-hidden="true" />
+            {label}
+          </NavLink>
+        ))}
+      </nav>
+      <div style={{ minWidth: 0, display: 'flex', flexDirection: 'column', minHeight: 0, gridRow: 'span 2' }}>
+        <ClockLine makes={makes} nowMs={nowMs} />
+        <Kept />
+        <Alarms makes={makes} nowMs={nowMs} />
+        <main id="place" className="place" tabIndex={-1} style={{ flex: 1 }}>
+          <Outlet />
+        </main>
+      </div>
+      <LiveMakes />
+      <KeyHelp />
+    </div>
+  );
+}

@@ -1,0 +1,13 @@
+import { Link } from 'react-router';
+
+/** An address that leads nowhere. */
+export function NotHere() {
+  return (
+    <div>
+      <h1>Nothing stands here</h1>
+      <p>
+        <Link to="/">Back to the Bench</Link>
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,29 @@
+import { useEffect, useState } from 'react';
+
+/** The page's one door to time: the browser's clock, set right by the server's. */
+let offsetMs = 0;
+
+/** Takes note of the server's time in an answer, half the round trip ago. */
+export function observeServerTime(serverIso: string, sentMs: number, receivedMs: number): void {
+  offsetMs = Date.parse(serverIso) + (receivedMs - sentMs) / 2 - receivedMs;
+}
+
+/** The kitchen's present, ms since 1970. */
+export function now(): number {
+  return Date.now() + offsetMs;
+}
+
+/** The present, renewed every `everyMs` and when the page comes back into view: never one long timer. */
+export function useNow(everyMs = 1000): number {
+  const [value, setValue] = useState(now);
+  useEffect(() => {
+    const renew = (): void => setValue(now());
+    const timer = setInterval(renew, everyMs);
+    document.addEventListener('visibilitychange', renew);
+    return () => {
+      clearInterval(timer);
+      document.removeEventListener('visibilitychange', renew);
+    };
+  }, [everyMs]);
+  return value;
+}

@@ -1,0 +1,25 @@
+import { createBrowserRouter } from 'react-router';
+import { Bench } from '../places/bench/Bench.tsx';
+import { Frame } from './Frame.tsx';
+
+const waiting = <p className="quiet">Opening …</p>;
+
+/** The places; all but the Bench come when they are opened. */
+export function createRouter() {
+  return createBrowserRouter([
+    {
+      path: '/',
+      element: <Frame />,
+      hydrateFallbackElement: waiting,
+      children: [
+        { index: true, element: <Bench /> },
+        { path: 'new', lazy: async () => ({ Component: (await import('../places/new-make/NewMake.tsx')).NewMake }) },
+        { path: 'makes/:id', lazy: async () => ({ Component: (await import('../places/make/MakePlace.tsx')).MakePlace }) },
+        { path: 'daybook', lazy: async () => ({ Component: (await import('../places/daybook/Daybook.tsx')).Daybook }) },
+        { path: 'daybook/:id', lazy: async () => ({ Component: (await import('../places/daybook/Record.tsx')).Record }) },
+        { path: 'kitchen', lazy: async () => ({ Component: (await import('../places/kitchen/KitchenPlace.tsx')).KitchenPlace }) },
+        { path: '*', lazy: async () => ({ Component: (await import('./NotHere.tsx')).NotHere }) },
+      ],
+    },
+  ]);
+}

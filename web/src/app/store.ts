@@ -1,0 +1,96 @@
+import { EVENT_VERSION, type DraftEvent, type EventOf, type EventType, type StoredEvent } from '@morning-crock/core/contract';
+import { configureStore } from '@reduxjs/toolkit';
+import { useDispatch, useSelector } from 'react-redux';
+import { ulid } from 'ulid';
+import { api } from '../api/api.ts';
+import { createSender, forgetDraft, keepDraft, keptDrafts, outboxSlice } from '../api/outbox.ts';
+import { now } from './clock.ts';
+import { chosenCook, deviceId } from './device.ts';
+import { liveSlice } from './live-slice.ts';
+
+export const store = configureStore({
+  reducer: { [api.reducerPath]: api.reducer, outbox: outboxSlice.reducer, live: liveSlice.reducer },
+  middleware: (get) =>
+    // Forecasts and logs are large and made by us: checking them on every action would cost more than they do.
+    get({ serializableCheck: false, immutableCheck: false }).concat(api.middleware),
+});
+
+type RootState = ReturnType<typeof store.getState>;
+export const useAppSelector = useSelector.withTypes<RootState>();
+export const useAppDispatch = useDispatch.withTypes<typeof store.dispatch>();
+
+/** Events that change a line of the Daybook; a probe's reading does not. */
+const CHANGES_NOTHING_LISTED = new Set<EventType>(['temperature-read', 'alarm-acknowledged', 'planned']);
+
+/** Puts an event of the log where the page keeps its make; the same event twice changes nothing. */
+export function receiveEvent(event: StoredEvent): void {
+  if (event.type === 'kitchen-changed') {
+    store.dispatch(api.util.invalidateTags(['kitchen']));
+  } else {
+    store.dispatch(
+      api.util.updateQueryData('make', event.streamId, (events) => {
+        if (events.some((known) => known.id === event.id)) return events;
+        return [...events, event].sort((a, b) => a.seq - b.seq);
+      }),
+    );
+    if (!CHANGES_NOTHING_LISTED.has(event.type)) store.dispatch(api.util.invalidateTags(['makes']));
+  }
+  store.dispatch(outboxSlice.actions.left(event.id));
+}
+
+const sender = createSender({
+  entries: () => store.getState().outbox.entries,
+  stored: receiveEvent,
+  refused: (id, error) => store.dispatch(outboxSlice.actions.refused({ id, error })),
+  reached: (ok) => {
+    if (store.getState().outbox.reachable !== ok) store.dispatch(outboxSlice.actions.reached(ok));
+  },
+});
+
+/** Two taps within this time on one control count once. */
+const DOUBLE_TAP_MS = 400;
+let latest = { key: '', atMs: 0 };
+
+/**
+ * Records that something happened: shown at once, kept on this device, then sent. Nothing typed is lost when the
+ * server is away.
+ * @returns the entry's identity
+ */
+export async function record<T extends EventType>(streamId: string, type: T, data: EventOf<T>['data'], atMs = now()): Promise<string> {
+  const key = `${streamId} ${type} ${JSON.stringify(data)}`;
+  const tappedMs = Date.now();
+  if (key === latest.key && tappedMs - latest.atMs < DOUBLE_TAP_MS) return '';
+  latest = { key, atMs: tappedMs };
+  const draft = {
+    id: ulid(),
+    streamId,
+    at: new Date(Math.round(atMs)).toISOString(),
+    cookId: chosenCook(),
+    deviceId: deviceId(),
+    version: EVENT_VERSION,
+    type,
+    data,
+  } as DraftEvent;
+  store.dispatch(outboxSlice.actions.kept(draft));
+  await keepDraft(draft);
+  sender.flush();
+  return draft.id;
+}
+
+/** Takes a refused entry away after the maker has seen why. */
+export async function dropRefused(id: string): Promise<void> {
+  await forgetDraft(id);
+  store.dispatch(outboxSlice.actions.left(id));
+}
+
+/** Brings back what a reload found kept here, and sends it. */
+export async function restoreOutbox(): Promise<void> {
+  const drafts = await keptDrafts();
+  if (drafts.length > 0) store.dispatch(outboxSlice.actions.restored(drafts));
+  sender.flush();
+}
+
+/** Tries again at once, when the server shows signs of life. */
+export function flushOutbox(): void {
+  sender.flush();
+}

@@ -1,0 +1,49 @@
+import { LineChart, ScatterChart } from 'echarts/charts';
+import { GridComponent, MarkLineComponent } from 'echarts/components';
+import { init, use, type EChartsType } from 'echarts/core';
+import { CanvasRenderer } from 'echarts/renderers';
+import { useComputedColorScheme } from '@mantine/core';
+import { useEffect, useRef } from 'react';
+import { curveOption, type CurveData, type CurveTheme } from './curve-option.ts';
+
+use([LineChart, ScatterChart, GridComponent, MarkLineComponent, CanvasRenderer]);
+
+function themeOf(element: HTMLElement): CurveTheme {
+  const style = getComputedStyle(element);
+  const read = (name: string): string => style.getPropertyValue(name).trim();
+  return {
+    ink: read('--ink'),
+    quiet: read('--quiet'),
+    faint: read('--faint'),
+    cobalt: read('--cobalt'),
+    brush: read('--brush'),
+    clay: read('--clay'),
+    fontFamily: style.fontFamily,
+  };
+}
+
+/** The curve of a make on a canvas; `label` says in words what it shows. */
+export default function Chart({ data, label }: { readonly data: CurveData; readonly label: string }) {
+  const box = useRef<HTMLDivElement>(null);
+  const chart = useRef<EChartsType | null>(null);
+  const scheme = useComputedColorScheme('light');
+  useEffect(() => {
+    const element = box.current;
+    if (!element) return;
+    const made = init(element);
+    chart.current = made;
+    const observer = new ResizeObserver(() => made.resize());
+    observer.observe(element);
+    return () => {
+      observer.disconnect();
+      made.dispose();
+      chart.current = null;
+    };
+  }, []);
+  useEffect(() => {
+    const element = box.current;
+    if (!element || !chart.current) return;
+    chart.current.setOption(curveOption(data, themeOf(element), element.clientWidth < 480), { notMerge: true });
+  }, [data, scheme]);
+  return <div ref={box} role="img" aria-label={label} style={{ width: '100%', height: '100%' }} />;
+}

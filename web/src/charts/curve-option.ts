@@ -1,0 +1,110 @@
+import { fromCelsius, type TemperatureUnit } from '@morning-crock/core';
+import type { EChartsOption } from 'echarts';
+
+/** A dot on the curve. */
+export interface Dot {
+  readonly atMs: number;
+  readonly value: number;
+}
+
+/** Everything the curve of a make draws; instants in ms, temperatures in °C. */
+export interface CurveData {
+  readonly temperature: readonly (readonly [number, number])[];
+  readonly ph: readonly (readonly [number, number])[];
+  readonly band: readonly { readonly atMs: number; readonly p10: number; readonly p90: number }[];
+  readonly temperatureDots: readonly Dot[];
+  readonly phDots: readonly Dot[];
+  readonly cueMarks: readonly { readonly atMs: number; readonly text: string }[];
+  readonly setPh: number;
+  readonly nowMs: number | null;
+  readonly fromMs: number;
+  readonly toMs: number;
+  readonly unit: TemperatureUnit;
+  readonly time: (ms: number) => string;
+}
+
+/** Colours and letters of the one theme, read from the page. */
+export interface CurveTheme {
+  readonly ink: string;
+  readonly quiet: string;
+  readonly faint: string;
+  readonly cobalt: string;
+  readonly brush: string;
+  readonly clay: string;
+  readonly fontFamily: string;
+}
+
+const thin = <T>(items: readonly T[], most: number): readonly T[] => {
+  const stride = Math.ceil(items.length / most);
+  return stride <= 1 ? items : items.filter((_, i) => i % stride === 0 || i === items.length - 1);
+};
+
+/** Pure data to a chart: temperature above in clay, pH below in cobalt, each named on its line. */
+export function curveOption(data: CurveData, theme: CurveTheme, narrow: boolean): EChartsOption {
+  const shown = (celsius: number): number => Math.round(fromCelsius(celsius, data.unit) * 10) / 10;
+  const within = (ms: number): boolean => ms >= data.fromMs - 60_000 && ms <= data.toMs + 60_000;
+  const degrees = `°${data.unit}`;
+  const temperature = thin(data.temperature.filter(([ms]) => within(ms)), 300).map(([ms, c]) => [ms, shown(c)]);
+  const ph = thin(data.ph.filter(([ms]) => within(ms)), 300).map(([ms, v]) => [ms, v]);
+  const band = data.band.filter((b) => within(b.atMs));
+  const axisLabel = { color: theme.quiet, fontSize: 16, fontFamily: theme.fontFamily };
+  const endLabel = (text: string, color: string) => ({
+    show: true,
+    formatter: text,
+    color,
+    fontSize: 17,
+    fontWeight: 600,
+    fontFamily: theme.fontFamily,
+  });
+  const left = narrow ? 44 : 52;
+  const right = narrow ? 40 : 56;
+  const timeAxis = (gridIndex: number, labels: boolean) => ({
+    type: 'time' as const,
+    gridIndex,
+    min: data.fromMs,
+    max: data.toMs,
+    axisLine: { lineStyle: { color: theme.faint } },
+    axisTick: { show: labels },
+    splitLine: { show: true, lineStyle: { color: theme.faint, opacity: 0.6 } },
+    axisLabel: { ...axisLabel, show: labels, hideOverlap: true, formatter: (ms: number) => data.time(ms) },
+    splitNumber: narrow ? 3 : 6,
+  });
+  return {
+    animation: false,
+    textStyle: { fontFamily: theme.fontFamily },
+    grid: [
+      { left, right, top: 34, height: '34%' },
+      { left, right, bottom: 34, height: '40%' },
+    ],
+    xAxis: [timeAxis(0, false), timeAxis(1, true)],
+    yAxis: [
+      { type: 'value', gridIndex: 0, name: degrees, nameTextStyle: { ...axisLabel, color: theme.clay }, min: 0, splitNumber: 3, axisLabel, splitLine: { show: false } },
+      { type: 'value', gridIndex: 1, name: 'pH', nameTextStyle: { ...axisLabel, color: theme.cobalt }, min: 3.8, max: 6.8, interval: 1, axisLabel: { ...axisLabel, showMinLabel: false, showMaxLabel: false }, splitLine: { show: false } },
+    ],
+    series: [
+      {
+        type: 'line', name: 'Temperature', data: temperature, showSymbol: false, lineStyle: { color: theme.clay, width: 3 }, itemStyle: { color: theme.clay },
+        endLabel: endLabel(degrees, theme.clay),
+        ...(data.nowMs === null
+          ? {}
+          : { markLine: { symbol: 'none', silent: true, label: { formatter: 'now', color: theme.ink, fontSize: 16, fontFamily: theme.fontFamily }, lineStyle: { color: theme.ink, width: 1.5, type: 'solid' as const }, data: [{ xAxis: data.nowMs }] } }),
+      },
+      { type: 'scatter', name: 'Measured', data: thin(data.temperatureDots, 200).map((d) => [d.atMs, shown(d.value)]), symbolSize: 8, itemStyle: { color: theme.clay, borderColor: theme.ink, borderWidth: 1 } },
+      { type: 'line', name: 'low', xAxisIndex: 1, yAxisIndex: 1, stack: 'band', data: band.map((b) => [b.atMs, b.p10]), showSymbol: false, lineStyle: { opacity: 0 }, silent: true },
+      { type: 'line', name: 'band', xAxisIndex: 1, yAxisIndex: 1, stack: 'band', data: band.map((b) => [b.atMs, b.p90 - b.p10]), showSymbol: false, lineStyle: { opacity: 0 }, areaStyle: { color: theme.brush, opacity: 0.28 }, silent: true },
+      {
+        type: 'line', name: 'pH', xAxisIndex: 1, yAxisIndex: 1, data: ph, showSymbol: false, lineStyle: { color: theme.cobalt, width: 3 }, itemStyle: { color: theme.cobalt },
+        endLabel: endLabel('pH', theme.cobalt),
+        markLine: {
+          symbol: 'none', silent: true,
+          data: [
+            { yAxis: data.setPh, label: { formatter: `set ${data.setPh.toFixed(1)}`, position: 'insideStartTop', color: theme.cobalt, fontSize: 16, fontFamily: theme.fontFamily }, lineStyle: { color: theme.cobalt, type: 'dashed' as const, width: 1.5 } },
+            ...(data.nowMs === null ? [] : [{ xAxis: data.nowMs, label: { show: false }, lineStyle: { color: theme.ink, width: 1.5, type: 'solid' as const } }]),
+            ...data.cueMarks.map((cue) => ({ xAxis: cue.atMs, label: { formatter: cue.text, position: 'insideEndTop' as const, color: theme.quiet, fontSize: 15, fontFamily: theme.fontFamily }, lineStyle: { color: theme.quiet, type: 'dotted' as const, width: 1.5 } })),
+          ],
+        },
+      },
+      { type: 'scatter', name: 'pH measured', xAxisIndex: 1, yAxisIndex: 1, data: data.phDots.map((d) => [d.atMs, d.value]), symbolSize: 11, itemStyle: { color: theme.cobalt, borderColor: theme.ink, borderWidth: 1.5 } },
+    ],
+  };
+}

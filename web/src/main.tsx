@@ -1,0 +1,26 @@
+import '@fontsource-variable/newsreader';
+import '@fontsource-variable/source-sans-3';
+import '@mantine/core/styles.css';
+import './app/styles.css';
+import { MantineProvider } from '@mantine/core';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { Provider } from 'react-redux';
+import { RouterProvider } from 'react-router';
+import { createRouter } from './app/router.tsx';
+import { restoreOutbox, store } from './app/store.ts';
+import { cssVariables, theme } from './app/theme.ts';
+
+void restoreOutbox();
+
+const root = document.getElementById('root');
+if (!root) throw new Error('the page has no root');
+createRoot(root).render(
+  <StrictMode>
+    <Provider store={store}>
+      <MantineProvider theme={theme} cssVariablesResolver={cssVariables} defaultColorScheme="auto">
+        <RouterProvider router={createRouter()} />
+      </MantineProvider>
+    </Provider>
+  </StrictMode>,
+);

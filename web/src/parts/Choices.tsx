@@ -1,0 +1,28 @@
+import { useId } from 'react';
+
+/** A few choices side by side, one of them taken. */
+export function Choices<T extends string>(props: {
+  readonly legend: string;
+  readonly value: T;
+  readonly options: readonly { readonly value: T; readonly label: string }[];
+  readonly onChange: (value: T) => void;
+}) {
+  const name = useId();
+  return (
+    <fieldset className="choices">
+      <legend style={{ padding: 0, marginBottom: 4 }}>{props.legend}</legend>
+      {props.options.map((option) => (
+        <label key={option.value}>
+          <input
+            type="radio"
+            name={name}
+            value={option.value}
+            checked={option.value === props.value}
+            onChange={() => props.onChange(option.value)}
+          />
+          <span>{option.label}</span>
+        </label>
+      ))}
+    </fieldset>
+  );
+}

@@ -1,0 +1,150 @@
+import type { MakeSummary } from '@morning-crock/core/contract';
+import { Button, FileButton, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { useImportDaybookMutation, useMakesQuery, type ApiError } from '../../api/api.ts';
+import { useUnits } from '../../app/use-units.ts';
+
+const hours = (h: number): string => `${h.toFixed(1)} h`;
+
+/** Predicted band and what was seen, on one small scale from 0 to 12 h. */
+function SetPicture({ make }: { readonly make: MakeSummary }) {
+  const [p10, p50, p90] = make.forecastSetH;
+  const x = (h: number): number => Math.min(1, h / 12) * 156 + 2;
+  const said = p10 === null || p90 === null ? 'no forecast' : `forecast ${hours(p10)} to ${hours(p90)}`;
+  const seen = make.seenSetH === null ? 'not seen set' : `seen set after ${hours(make.seenSetH)}`;
+  return (
+    <svg width="160" height="26" viewBox="0 0 160 26" role="img" aria-label={`${said}, ${seen}`}>
+      <line x1="2" x2="158" y1="18" y2="18" stroke="var(--faint)" strokeWidth="2" />
+      {p10 !== null && p90 !== null && <rect x={x(p10)} width={Math.max(3, x(p90) - x(p10))} y="12" height="12" fill="var(--brush)" opacity="0.45" />}
+      {p50 !== null && <line x1={x(p50)} x2={x(p50)} y1="10" y2="25" stroke="var(--cobalt)" strokeWidth="2.5" />}
+      {make.seenSetH !== null && <path d={`M${x(make.seenSetH)} 12 l-6 -10 h12 z`} fill="var(--butter)" stroke="var(--ink)" strokeWidth="1.5" />}
+    </svg>
+  );
+}
+
+const OUTCOME = {
+  'under-way': { word: 'under way', sign: '●', tone: '' },
+  kept: { word: 'kept', sign: '✓', tone: 'well' },
+  discarded: { word: 'discarded', sign: '✗', tone: 'danger' },
+} as const;
+
+function importFault(error: unknown): string {
+  const body = error as ApiError;
+  if (body.code === 'away') return 'The server does not answer. Nothing was changed; try again.';
+  const details = body.details.map((d) => `${d.path}: ${d.message}`).join('; ');
+  return `${body.message} ${body.next}${details ? ` (${details})` : ''}`;
+}
+
+function Exchange() {
+  const [load] = useImportDaybookMutation();
+  const [said, setSaid] = useState<{ text: string; bad: boolean } | null>(null);
+  const take = async (file: File | null): Promise<void> => {
+    if (!file) return;
+    let content: unknown;
+    try {
+      content = JSON.parse(await file.text());
+    } catch {
+      setSaid({ text: `“${file.name}” is not a readable JSON file. Nothing was changed.`, bad: true });
+      return;
+    }
+    try {
+      const { makes, added, already } = await load(content).unwrap();
+      setSaid({ text: `${makes} makes read: ${added} entries added, ${already} were here already.`, bad: false });
+    } catch (error) {
+      setSaid({ text: importFault(error), bad: true });
+    }
+  };
+  return (
+    <div>
+      <div style={{ display: 'flex', gap: 12 }}>
+        <Button component="a" href="/api/export" download="daybook.json" variant="default">
+          Export
+        </Button>
+        <FileButton accept="application/json,.json" onChange={(file) => void take(file)}>
+          {(props) => (
+            <Button {...props} variant="default">
+              Import
+            </Button>
+          )}
+        </FileButton>
+      </div>
+      {said && (
+        <p role={said.bad ? 'alert' : 'status'} className={said.bad ? 'field-error' : 'quiet'} style={{ marginTop: 8, maxWidth: '60ch' }}>
+          {said.text}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** Every make, latest first: what was forecast against what was seen. */
+export function Daybook() {
+  const { data, isError, isLoading, refetch } = useMakesQuery();
+  const units = useUnits();
+  const [search, setSearch] = useSearchParams();
+  const wanted = (search.get('q') ?? '').toLowerCase();
+  const makes = (data ?? []).filter((m) => `${m.name} ${m.milk} ${m.starter} ${m.note ?? ''} ${m.sourness ?? ''}`.toLowerCase().includes(wanted));
+  return (
+    <div>
+      <div style={{ display: 'flex', gap: 24, alignItems: 'flex-end', flexWrap: 'wrap', marginBottom: 16 }}>
+        <h1 style={{ flex: 1 }}>Daybook</h1>
+        <TextInput label="Find" value={search.get('q') ?? ''} maxLength={80} onChange={(e) => setSearch(e.currentTarget.value ? { q: e.currentTarget.value } : {}, { replace: true })} w={220} />
+        <Exchange />
+      </div>
+      {isError && !data && (
+        <p className="danger">
+          The record cannot be read now. What is stored is safe. <Button variant="default" onClick={() => void refetch()}>Try again</Button>
+        </p>
+      )}
+      {!isLoading && data?.length === 0 && (
+        <p>
+          No makes yet. <Link to="/new">Begin one</Link>
+        </p>
+      )}
+      {makes.length > 0 && (
+        <div className="table-box">
+          <table className="ledger">
+            <thead>
+              <tr>
+                <th>Day</th>
+                <th>Make</th>
+                <th className="num">Milk</th>
+                <th>Hours to set: forecast, middle, seen (0–12 h)</th>
+                <th className="num">Seen</th>
+                <th className="num">Came out</th>
+                <th>Turned out</th>
+              </tr>
+            </thead>
+            <tbody>
+              {makes.map((make) => {
+                const outcome = OUTCOME[make.status];
+                return (
+                  <tr key={make.id}>
+                    <td style={{ whiteSpace: 'nowrap' }}>{units.day(Date.parse(make.startedAt))}</td>
+                    <td>
+                      <Link to={make.status === 'under-way' ? `/makes/${make.id}` : `/daybook/${make.id}`}>{make.name}</Link>
+                    </td>
+                    <td className="num">{units.volume(make.litres)}</td>
+                    <td>
+                      <SetPicture make={make} />
+                    </td>
+                    <td className="num">{make.seenSetH === null ? '–' : hours(make.seenSetH)}</td>
+                    <td className="num">{make.yieldKg === null ? '–' : units.mass(make.yieldKg)}</td>
+                    <td>
+                      <span className={outcome.tone}>
+                        {outcome.sign} {outcome.word}
+                      </span>
+                      {make.sourness && `, ${make.sourness}, ${make.texture}`}
+                    </td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        </div>
+      )}
+      {data && data.length > 0 && makes.length === 0 && <p>Nothing found for “{search.get('q')}”.</p>}
+    </div>
+  );
+}

@@ -1,0 +1,126 @@
+import { pointForecast, yieldOf, type MakeState } from '@morning-crock/core';
+import { useMemo } from 'react';
+import { Link, useParams } from 'react-router';
+import { Button } from '@mantine/core';
+import { useMake } from '../../app/use-make.ts';
+import { useUnits, type Units } from '../../app/use-units.ts';
+import { LazyChart } from '../../charts/LazyChart.tsx';
+import { curveDataOf } from '../make/curve-data.ts';
+import { EntryLog } from '../make/EntryLog.tsx';
+
+/** Minutes early or late, in words. */
+function against(realMs: number | null, plannedMs: number | null): string {
+  if (realMs === null || plannedMs === null) return '–';
+  const minutes = Math.round((realMs - plannedMs) / 60_000);
+  if (Math.abs(minutes) < 2) return 'on time';
+  return minutes > 0 ? `${minutes} min later` : `${-minutes} min earlier`;
+}
+
+function StepsTable({ state, units }: { readonly state: MakeState; readonly units: Units }) {
+  return (
+    <div className="table-box">
+      <table className="ledger">
+        <thead>
+          <tr>
+            <th>Step</th>
+            <th className="num">Forecast then</th>
+            <th className="num">Real</th>
+            <th>Difference</th>
+          </tr>
+        </thead>
+        <tbody>
+          {state.steps
+            .filter((s) => !['weigh', 'taste', 'reserve'].includes(s.step.id))
+            .map((s) => {
+              const planned = state.planned?.steps.find((p) => p.step === s.step.id)?.end.p50 ?? null;
+              return (
+                <tr key={s.step.id}>
+                  <td>{s.step.title}</td>
+                  <td className="num">{planned === null ? '–' : units.time(planned, state.startedAtMs)}</td>
+                  <td className="num">{s.status === 'skipped' ? 'left out' : s.endedAtMs === null ? '–' : units.time(s.endedAtMs, state.startedAtMs)}</td>
+                  <td>{s.status === 'skipped' ? '' : against(s.endedAtMs, planned)}</td>
+                </tr>
+              );
+            })}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+function Finished({ state }: { readonly state: MakeState }) {
+  const units = useUnits();
+  const balance = yieldOf(state);
+  const curve = useMemo(() => {
+    const endMs = state.finished?.atMs ?? state.startedAtMs;
+    const point = pointForecast(state, endMs);
+    // The band is the one stored when the make began, laid from the real inoculation on.
+    const band = (state.planned?.phBand ?? []).map(([hour, p10, p50, p90]) => ({ hour, p10, p50, p90 }));
+    return curveDataOf(state, point, band, null, units);
+  }, [state, units]);
+  const facts: readonly (readonly [string, string])[] = [
+    ['Milk in', `${units.mass(balance.milkKg)} (${units.volume(state.plan.milk.litres)})`],
+    ['Starter in', units.mass(balance.starterKg)],
+    ['Came out', balance.outKg === null ? 'not weighed' : units.mass(balance.outKg)],
+    ['Lost', balance.lostKg === null ? '–' : `${units.mass(Math.abs(balance.lostKg))}${balance.lostKg < 0 ? ' more than went in: weigh again?' : ''}`],
+    ['Kept for next time', state.reservedKg === null ? 'nothing' : units.mass(state.reservedKg)],
+    ['Tasted', state.tasting ? `${state.tasting.sourness}, ${state.tasting.texture}` : 'not tasted'],
+  ];
+  return (
+    <>
+      <div className="make-head">
+        <h1>{state.plan.name}</h1>
+        <span className="quiet">
+          {units.day(state.startedAtMs)}, {state.plan.place.name}
+        </span>
+        <span className={state.finished?.verdict === 'discarded' ? 'danger' : 'well'}>
+          {state.finished ? (state.finished.verdict === 'kept' ? '✓ kept' : '✗ discarded') : '● under way'}
+        </span>
+        <Button component={Link} to={`/new?repeat=${state.id}`} variant="default" style={{ marginLeft: 'auto' }}>
+          Make it again
+        </Button>
+      </div>
+      <div className="record">
+        <div style={{ minWidth: 0 }}>
+          <div className="curve">
+            <LazyChart data={curve} label={`Temperature and pH of ${state.plan.name}, measured and modelled, with the band forecast when it began`} />
+          </div>
+          <p className="quiet" style={{ margin: '6px 0 18px' }}>
+            Band: as forecast when it began. Lines: the model through what was measured. Dots: measured.
+          </p>
+          <StepsTable state={state} units={units} />
+        </div>
+        <div>
+          <dl className="facts" style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', margin: '0 0 20px' }}>
+            {facts.map(([label, value]) => (
+              <div key={label} className="fact">
+                <dt className="label">{label}</dt>
+                <dd className="value" style={{ margin: 0 }}>{value}</dd>
+              </div>
+            ))}
+          </dl>
+          {(state.notes.length > 0 || state.tasting?.text || state.finished?.reason) && (
+            <section aria-label="Notes" style={{ marginBottom: 20 }}>
+              <h2 style={{ marginBottom: 6 }}>Notes</h2>
+              {[...state.notes.map((n) => n.text), state.tasting?.text, state.finished?.reason].filter(Boolean).map((text) => (
+                <p key={text}>{text}</p>
+              ))}
+            </section>
+          )}
+          <EntryLog state={state} />
+          <p className="quiet" style={{ marginTop: 16 }}>
+            A record, not a certificate. Selling milk products is regulated: follow your local rules and your licence.
+          </p>
+        </div>
+      </div>
+    </>
+  );
+}
+
+/** One make in the Daybook: predicted, as stored then, against real. */
+export function Record() {
+  const { id = '' } = useParams();
+  const { state, missing } = useMake(id);
+  if (missing) return <p>There is no such make. <Link to="/daybook">Back to the Daybook</Link></p>;
+  return state ? <Finished state={state} /> : <p className="quiet">Opening the record …</p>;
+}

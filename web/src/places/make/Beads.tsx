@@ -1,0 +1,37 @@
+import type { BandForecast, MakeState } from '@morning-crock/core';
+import { useUnits } from '../../app/use-units.ts';
+
+const STATUS_WORD = { done: 'done', skipped: 'left out', current: 'now', coming: 'to come' } as const;
+
+/** Steps as beads on a string: done, now, to come, with times that move as things change. */
+export function Beads({ state, forecast, nowMs }: { readonly state: MakeState; readonly forecast: BandForecast; readonly nowMs: number }) {
+  const units = useUnits();
+  return (
+    <ol className="beads" aria-label="Steps">
+      {state.steps.map(({ step, status, endedAtMs }) => {
+        const end = forecast.steps.find((s) => s.step === step.id)?.end;
+        const point = forecast.point.steps.find((s) => s.id === step.id);
+        const late = ['weigh', 'taste', 'reserve'].includes(step.id);
+        let when = '';
+        if (status === 'done' && endedAtMs !== null) when = units.time(endedAtMs, nowMs);
+        else if (point?.endless) when = 'not reached like this';
+        else if (status !== 'skipped' && end && !late) {
+          when = end.p10 !== null && end.p90 !== null && end.p90 - end.p10 > 10 * 60_000
+            ? units.span(end.p10, end.p90, nowMs)
+            : end.p50 === null ? '' : `about ${units.time(end.p50, nowMs)}`;
+        }
+        return (
+          <li key={step.id} className={`bead ${status}`} aria-current={status === 'current' ? 'step' : undefined}>
+            <span className="dot" aria-hidden="true" />
+            <span>
+              <span className="name">{step.title}</span>
+              <span className="visually-hidden">, {STATUS_WORD[status]}</span>
+              <br />
+              <span className="when">{status === 'skipped' ? 'left out' : when}</span>
+            </span>
+          </li>
+        );
+      })}
+    </ol>
+  );
+}

@@ -1,0 +1,255 @@
+import { CAUTIONS, contradictionWords, firmnessWord, formatMinutes, STARTER_FACTS, type MakeState } from '@morning-crock/core';
+import { Button, TextInput } from '@mantine/core';
+import { useMemo, useState } from 'react';
+import { Link, useParams, useSearchParams } from 'react-router';
+import { useNow } from '../../app/clock.ts';
+import { useKeys } from '../../app/KeyHelp.tsx';
+import { liveSlice } from '../../app/live-slice.ts';
+import { record, useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { useLive, useMake, type LiveMake } from '../../app/use-make.ts';
+import { useUnits } from '../../app/use-units.ts';
+import { useWakeLock } from '../../app/use-wake-lock.ts';
+import { LazyChart } from '../../charts/LazyChart.tsx';
+import { Beads } from './Beads.tsx';
+import { completeStep, skipStep } from './complete-step.ts';
+import { curveDataOf } from './curve-data.ts';
+import { DenatureMeter } from './DenatureMeter.tsx';
+import { EntryLog } from './EntryLog.tsx';
+import { Pad } from './Pad.tsx';
+import { TasteForm } from './TasteForm.tsx';
+import { UndoLine } from './UndoLine.tsx';
+
+/** What the present step aims at, in a few words. */
+function aimOf(live: LiveMake, units: ReturnType<typeof useUnits>, nowMs: number): string {
+  const { state, forecast } = live;
+  const step = state.current?.step.id;
+  const time = forecast.point.steps.find((s) => s.id === step);
+  const left = time ? (time.endMs - nowMs) / 60_000 : 0;
+  const soon = left > 1 ? `in about ${formatMinutes(left)}` : 'about now';
+  switch (step) {
+    case 'heat':
+      return `To ${units.temperature(state.plan.heat.kind === 'none' ? state.plan.inoculateC : state.plan.heat.targetC)}, ${soon}`;
+    case 'hold':
+      return `Hold ${state.plan.heat.holdMin} min, over ${soon}`;
+    case 'cool':
+      return `To ${units.temperature(state.plan.inoculateC)}, ${soon}`;
+    case 'inoculate': {
+      const { massKg, kind } = state.plan.starter;
+      return massKg === null ? STARTER_FACTS[kind].label : `${units.mass(massKg)} of starter`;
+    }
+    case 'incubate':
+      return `Ready ${units.span(forecast.pickUp.p10, forecast.pickUp.p90, nowMs)}`;
+    case 'chill':
+      return 'Four hours or more';
+    default:
+      return '';
+  }
+}
+
+function Finish({ state }: { readonly state: MakeState }) {
+  const [reason, setReason] = useState('');
+  const allDone = state.current === null;
+  return (
+    <div style={{ display: 'flex', flexDirection: 'column', gap: 12 }}>
+      {allDone && (
+        <Button className="great" h={72} onClick={() => void record(state.id, 'finished', { verdict: 'kept', reason: '' })}>
+          Finish this make
+        </Button>
+      )}
+      <details>
+        <summary style={{ minHeight: 48, cursor: 'pointer', alignContent: 'center' }}>Finish early or discard</summary>
+        <div className="field-row">
+          <TextInput label="Why" value={reason} maxLength={400} onChange={(e) => setReason(e.currentTarget.value)} style={{ flex: 1 }} />
+          <Button variant="default" onClick={() => void record(state.id, 'finished', { verdict: 'kept', reason: reason.trim() })}>Finish</Button>
+          <Button color="madder" onClick={() => void record(state.id, 'finished', { verdict: 'discarded', reason: reason.trim() })}>Discard</Button>
+        </div>
+      </details>
+    </div>
+  );
+}
+
+function Note({ state }: { readonly state: MakeState }) {
+  const [text, setText] = useState('');
+  return (
+    <form
+      className="field-row"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (text.trim() === '') return;
+        void record(state.id, 'noted', { text: text.trim() });
+        setText('');
+      }}
+    >
+      <TextInput label="Note" value={text} maxLength={2000} onChange={(e) => setText(e.currentTarget.value)} style={{ flex: 1 }} />
+      <Button type="submit" variant="default">Keep the note</Button>
+    </form>
+  );
+}
+
+/** Four large buttons for wet hands. */
+function WetHands({ live, onLeave }: { readonly live: LiveMake; readonly onLeave: () => void }) {
+  const { state } = live;
+  const incubating = state.inoculatedAtMs !== null && state.chilledAtMs === null;
+  return (
+    <div className="wet">
+      <button type="button" className="first" onClick={() => void completeStep(state)} disabled={!state.current}>
+        Done: {state.current?.step.title.toLowerCase() ?? 'all'}
+      </button>
+      <button type="button" disabled={!incubating} onClick={() => void record(state.id, 'cue-seen', { cue: 'set', cleanSmell: null })}>
+        It is set
+      </button>
+      <button type="button" disabled={!incubating} onClick={() => void record(state.id, 'cue-seen', { cue: 'liquid', cleanSmell: null })}>
+        Still liquid
+      </button>
+      <button type="button" onClick={onLeave}>
+        Dry hands
+      </button>
+    </div>
+  );
+}
+
+function UnderWay({ live, events }: { readonly live: LiveMake; readonly events: ReturnType<typeof useMake>['events'] }) {
+  const { state, forecast, safety } = live;
+  const units = useUnits();
+  const nowMs = useNow(5000);
+  const [search] = useSearchParams();
+  const wet = useAppSelector((s) => s.live.wetHands);
+  const working = useAppSelector((s) => s.live.working[state.id] === true);
+  const dispatch = useAppDispatch();
+  const wake = useWakeLock(!state.finished);
+  const minuteMs = Math.floor(nowMs / 60_000) * 60_000;
+  const curve = useMemo(
+    () => curveDataOf(state, forecast.point, forecast.band, minuteMs, units),
+    [state, forecast, minuteMs, units],
+  );
+  useKeys((key) => {
+    if (key === 'd') void completeStep(state);
+  });
+  const step = state.current?.step;
+  const words = contradictionWords(forecast);
+  const heating = step && ['pour', 'heat', 'hold', 'cool'].includes(step.id);
+  if (wet) return <WetHands live={live} onLeave={() => dispatch(liveSlice.actions.wetHandsTurned(false))} />;
+  const label = `Temperature and pH of ${state.plan.name}. Set ${units.span(forecast.set.p10, forecast.set.p90, nowMs)}, ready ${units.span(forecast.pickUp.p10, forecast.pickUp.p90, nowMs)}`;
+  return (
+    <>
+      <div className="make">
+        <Beads state={state} forecast={forecast} nowMs={nowMs} />
+        <div style={{ minWidth: 0 }}>
+          {safety.verdict === 'over' && (
+            <p className="caution stop" role="alert" style={{ fontSize: 20, marginBottom: 12 }}>
+              {safety.text}
+            </p>
+          )}
+          <div className="facts" style={{ marginBottom: 10 }}>
+            <div className="fact">
+              <div className="label">Set (about)</div>
+              <div className="value number">{units.span(forecast.set.p10, forecast.set.p90, nowMs)}</div>
+            </div>
+            <div className="fact">
+              <div className="label">Ready, {state.plan.wanted.sourness}</div>
+              <div className="value number">{units.span(forecast.pickUp.p10, forecast.pickUp.p90, nowMs)}</div>
+            </div>
+            <div className="fact">
+              <div className="label">Firmness</div>
+              <div className="value">about {firmnessWord(forecast.point.firmness)}</div>
+            </div>
+            <div className="fact">
+              <div className="label">{state.plan.place.name}</div>
+              <div className="value number">
+                {units.temperature(forecast.ambientC)} <span className="quiet">± {(forecast.ambientSigmaC * (units.temperatureUnit === 'F' ? 1.8 : 1)).toFixed(1)} °{units.temperatureUnit}</span>
+              </div>
+            </div>
+          </div>
+          <div className={`curve ${working ? 'fading' : ''}`}>
+            <LazyChart data={curve} label={label} />
+          </div>
+          {words && (
+            <p className="caution" role="status" style={{ marginTop: 10 }}>
+              {words}
+            </p>
+          )}
+          {forecast.neverSets > 0.1 && <p className="caution" style={{ marginTop: 10 }}>It may not set: about {Math.round(forecast.neverSets * 100)} in 100 such makes never do.</p>}
+          {heating && <div style={{ marginTop: 14 }}><DenatureMeter point={forecast.point} /></div>}
+        </div>
+        <div className="pad">
+          <div>
+            <h2>{step ? step.title : 'All done'}</h2>
+            <p className="number" style={{ fontSize: 22 }}>{aimOf(live, units, nowMs)}</p>
+          </div>
+          {step ? (
+            <Button className="great" h={72} onClick={() => void completeStep(state)} disabled={step.id === 'weigh' || step.id === 'taste' || step.id === 'reserve' ? false : safety.verdict === 'over'}>
+              Done: {step.title.toLowerCase()}
+            </Button>
+          ) : (
+            <Finish state={state} />
+          )}
+          {step?.id === 'taste' ? <TasteForm state={state} /> : <Pad state={state} focus={search.get('pad') === '1'} />}
+          <UndoLine makeId={state.id} events={events} />
+        </div>
+      </div>
+      <div className="below">
+        <section aria-label="Cautions" style={{ display: 'flex', flexDirection: 'column', gap: 10 }}>
+          {step && (
+            <p>
+              {step.doing} <span className="quiet">{step.why}</span>
+            </p>
+          )}
+          {step?.cautions.map((id) => (
+            <p key={id} className="caution">
+              {CAUTIONS[id]}
+            </p>
+          ))}
+          {safety.verdict !== 'over' && state.inoculatedAtMs !== null && <p className={`caution ${safety.verdict === 'acid' ? 'note' : ''}`}>{safety.text}</p>}
+          {wake === 'unsupported' && <p className="quiet">This browser does not keep the screen awake: set the tablet’s own screen time longer.</p>}
+          <div style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>
+            {step && (
+              <Button variant="default" onClick={() => void skipStep(state.id, step.id)}>
+                Leave out: {step.title.toLowerCase()}
+              </Button>
+            )}
+            <Button variant="default" onClick={() => dispatch(liveSlice.actions.wetHandsTurned(true))}>
+              Wet hands
+            </Button>
+          </div>
+          <Note state={state} />
+          {step && <Finish state={state} />}
+        </section>
+        <EntryLog state={state} />
+      </div>
+    </>
+  );
+}
+
+/** One make, live. */
+export function MakePlace() {
+  const { id = '' } = useParams();
+  const { events, state, missing, kept } = useMake(id);
+  const live = useLive(state);
+  const units = useUnits();
+  if (missing) return <p>There is no such make. <Link to="/">Back to the Bench</Link></p>;
+  if (!state) return <p className="quiet">Opening the make …</p>;
+  return (
+    <>
+      <div className="make-head">
+        <h1>{state.plan.name}</h1>
+        <span className="quiet">
+          {units.volume(state.plan.milk.litres)} in {state.plan.pot.name}, begun {units.day(state.startedAtMs)}
+        </span>
+        {kept.length > 0 && <span className="quiet" role="status">{kept.length} kept here</span>}
+        {state.finished && <Link to={`/daybook/${id}`}>See it in the Daybook</Link>}
+      </div>
+      {state.finished ? (
+        <div style={{ maxWidth: 700, display: 'flex', flexDirection: 'column', gap: 16 }}>
+          <p style={{ fontSize: 24 }} className="serif">{state.finished.verdict === 'kept' ? 'This make is finished.' : 'This make was discarded.'}</p>
+          <UndoLine makeId={id} events={events} />
+          <Note state={state} />
+          <EntryLog state={state} />
+        </div>
+      ) : live ? (
+        <UnderWay live={live} events={events} />
+      ) : (
+        <p className="quiet">Working out the times …</p>
+      )}
+    </>
+  );
+}

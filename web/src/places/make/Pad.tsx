@@ -1,0 +1,178 @@
+import { CUES, readTypedNumber, SYSTEM_UNITS, toCelsius, UNIT_LABEL, type Cue, type MakeState } from '@morning-crock/core';
+import type { TypedQuantity } from '@morning-crock/core/contract';
+import { Button, NativeSelect } from '@mantine/core';
+import { useEffect, useRef, useState } from 'react';
+import { useKeys } from '../../app/KeyHelp.tsx';
+import { record } from '../../app/store.ts';
+import { now } from '../../app/clock.ts';
+import { useKitchen, useUnits } from '../../app/use-units.ts';
+import { CUE_WORDS } from './curve-data.ts';
+import { padFault, padMassKg, type PadKind } from './pad-checks.ts';
+import { readTakenAt } from './taken-at.ts';
+
+const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '.', '0', '⌫'] as const;
+
+/** The kind of reading a step most likely wants. */
+function likelyKind(state: MakeState): PadKind {
+  const step = state.current?.step.id;
+  if (step === 'incubate') return 'ph';
+  return step === 'weigh' || step === 'reserve' || step === 'inoculate' ? 'mass' : 'temperature';
+}
+
+/** Big digits for °C, °F, pH or weight, and the cue chips. */
+export function Pad({ state, focus }: { readonly state: MakeState; readonly focus: boolean }) {
+  const units = useUnits();
+  const { site } = useKitchen();
+  const [takenAt, setTakenAt] = useState('');
+  const wanted = likelyKind(state);
+  const stepId = state.current?.step.id;
+  const [choice, setChoice] = useState<{ kind: PadKind; forStep: string | undefined } | null>(null);
+  const kind = choice && choice.forStep === stepId ? choice.kind : wanted;
+  const [instrument, setInstrument] = useState<'meter' | 'strip'>('meter');
+  const [text, setText] = useState('');
+  const [fault, setFault] = useState<string | null>(null);
+  const massUnits = SYSTEM_UNITS[units.system].mass;
+  const [massUnit, setMassUnit] = useState<string>(massUnits[0] ?? 'g');
+  const field = useRef<HTMLInputElement>(null);
+  const unit = kind === 'temperature' ? units.temperatureUnit : kind === 'ph' ? 'pH' : massUnit;
+  useEffect(() => {
+    if (focus) field.current?.focus();
+  }, [focus]);
+
+  const change = (next: string): void => {
+    setText(next);
+    setFault(null);
+  };
+  const press = (key: string): void => change(key === '⌫' ? text.slice(0, -1) : text + key);
+  useKeys((key, event) => {
+    if (/^[0-9.,]$/.test(key)) press(key);
+    else if (key === 'Backspace') press('⌫');
+    else if (key === 'Enter' && text !== '' && !(event.target instanceof HTMLButtonElement)) void submit();
+    else if (key === 'r') {
+      event.preventDefault();
+      field.current?.focus();
+    }
+  });
+
+  async function submit(): Promise<void> {
+    const read = readTypedNumber(text);
+    if (!read.ok) {
+      setFault(
+        read.reason === 'ambiguous'
+          ? `“${text}” may be ${read.readings[0]} or ${read.readings[1]}: type it without the comma.`
+          : read.reason === 'empty'
+            ? 'Type a number first.'
+            : `“${text}” is not a number.`,
+      );
+      return;
+    }
+    const problem = padFault(kind, read.value, unit);
+    if (problem) {
+      setFault(problem);
+      return;
+    }
+    const when = readTakenAt(takenAt, site.zone, now());
+    if (!when.ok) {
+      setFault(when.fault);
+      return;
+    }
+    const { atMs } = when;
+    const typed = { value: read.value, unit } as TypedQuantity;
+    if (kind === 'temperature') {
+      await record(state.id, 'temperature-read', { celsius: toCelsius(read.value, units.temperatureUnit), instrument: 'hand', typed }, atMs);
+    } else if (kind === 'ph') {
+      await record(state.id, 'ph-read', { ph: read.value, instrument, sigma: null, typed }, atMs);
+    } else {
+      const massKg = padMassKg(read.value, unit);
+      if (stepId === 'inoculate') await record(state.id, 'starter-added', { massKg, statedRatio: null, typed }, atMs);
+      else if (stepId === 'reserve') await record(state.id, 'reserved', { massKg, typed }, atMs);
+      else await record(state.id, 'weighed', { massKg, typed }, atMs);
+    }
+    setText('');
+    setTakenAt('');
+  }
+  const cue = (seen: Cue): void => void record(state.id, 'cue-seen', { cue: seen, cleanSmell: null });
+  const massMeans = stepId === 'inoculate' ? 'Starter added' : stepId === 'reserve' ? 'Kept for next time' : 'Weight of the yogurt';
+  return (
+    <section className="pad-face" aria-label="Pad">
+      <div className="kinds" role="group" aria-label="What to enter">
+        {(['temperature', 'ph', 'mass'] as const).map((k) => (
+          <button key={k} type="button" aria-pressed={k === kind} onClick={() => { setChoice({ kind: k, forStep: stepId }); setFault(null); }}>
+            {k === 'temperature' ? `°${units.temperatureUnit}` : k === 'ph' ? 'pH' : 'Weight'}
+          </button>
+        ))}
+      </div>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          void submit();
+        }}
+      >
+        <div className="pad-digits">
+          <input
+            ref={field}
+            className="pad-input"
+            inputMode="decimal"
+            autoComplete="off"
+            aria-label={kind === 'temperature' ? `Temperature, °${units.temperatureUnit}` : kind === 'ph' ? 'pH' : massMeans}
+            aria-invalid={fault !== null}
+            aria-describedby={fault ? 'pad-fault' : undefined}
+            placeholder="–"
+            maxLength={12}
+            value={text}
+            onChange={(event) => change(event.currentTarget.value)}
+          />
+          {kind === 'mass' ? (
+            <NativeSelect aria-label="Unit of weight" data={massUnits.map((u) => ({ value: u, label: UNIT_LABEL[u] }))} value={massUnit} onChange={(e) => setMassUnit(e.currentTarget.value)} w={84} />
+          ) : kind === 'ph' ? (
+            <NativeSelect aria-label="Instrument" data={[{ value: 'meter', label: 'meter' }, { value: 'strip', label: 'strip' }]} value={instrument} onChange={(e) => setInstrument(e.currentTarget.value as 'meter' | 'strip')} w={104} />
+          ) : (
+            <small>°{units.temperatureUnit}</small>
+          )}
+        </div>
+        {kind === 'mass' && <p className="quiet">{massMeans}</p>}
+        {fault && (
+          <p id="pad-fault" className="field-error" role="alert">
+            {fault}
+          </p>
+        )}
+        <div className="keys">
+          {KEYS.map((key) => (
+            <button key={key} type="button" onClick={() => press(key)} aria-label={key === '⌫' ? 'Delete last digit' : key}>
+              {key}
+            </button>
+          ))}
+        </div>
+        <div className="field-row" style={{ marginTop: 8, flexWrap: 'nowrap' }}>
+          <label className="quiet" style={{ whiteSpace: 'nowrap', alignSelf: 'center' }}>
+            at{' '}
+            <input
+              type="time"
+              className="time-field"
+              aria-label="Taken at; empty means now"
+              value={takenAt}
+              onChange={(event) => {
+                setTakenAt(event.currentTarget.value);
+                setFault(null);
+              }}
+            />
+          </label>
+          <Button type="submit" size="lg" variant="default" style={{ flex: 1 }}>
+            Record
+          </Button>
+        </div>
+      </form>
+      {state.inoculatedAtMs !== null && (
+        <div style={{ marginTop: 10 }}>
+          <div className="chips" role="group" aria-label="What you see">
+            {CUES.map((c) => (
+              <button key={c} type="button" className="chip" onClick={() => cue(c)}>
+                {CUE_WORDS[c]}
+              </button>
+            ))}
+          </div>
+        </div>
+      )}
+    </section>
+  );
+}

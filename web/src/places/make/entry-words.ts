@@ -1,0 +1,40 @@
+import type { LoggedEvent } from '@morning-crock/core';
+import type { Units } from '../../app/use-units.ts';
+import { CUE_WORDS } from './curve-data.ts';
+
+const STEP_WORDS = {
+  pour: 'pouring', heat: 'heating', hold: 'holding', cool: 'cooling', inoculate: 'inoculating',
+  incubate: 'incubating', chill: 'chilling', weigh: 'weighing', taste: 'tasting', reserve: 'keeping a spoonful',
+} as const;
+
+/** One entry in words; `null` for what needs no line of its own. */
+export function entryWords(event: LoggedEvent, units: Units): string | null {
+  switch (event.type) {
+    case 'make-started':
+      return 'started';
+    case 'step-done':
+      return `${STEP_WORDS[event.data.step]} done`;
+    case 'step-skipped':
+      return `${STEP_WORDS[event.data.step]} left out`;
+    case 'temperature-read':
+      return `${units.temperature(event.data.celsius)}${event.data.instrument === 'hand' ? '' : ` (${event.data.instrument})`}`;
+    case 'ph-read':
+      return `pH ${event.data.ph.toFixed(event.data.instrument === 'strip' ? 1 : 2)} (${event.data.instrument})`;
+    case 'cue-seen':
+      return CUE_WORDS[event.data.cue];
+    case 'starter-added':
+      return event.data.massKg === null ? 'starter added' : `starter added, ${units.mass(event.data.massKg)}`;
+    case 'weighed':
+      return `weighed ${units.mass(event.data.massKg)}`;
+    case 'tasted':
+      return `tasted: ${event.data.sourness}, ${event.data.texture}${event.data.text ? `. ${event.data.text}` : ''}`;
+    case 'noted':
+      return event.data.text;
+    case 'reserved':
+      return `kept ${units.mass(event.data.massKg)}`;
+    case 'finished':
+      return event.data.verdict === 'kept' ? 'finished' : `discarded. ${event.data.reason}`;
+    default:
+      return null;
+  }
+}

@@ -1,0 +1,72 @@
+import { firmnessWord, formatMinutes, type Sourness } from '@morning-crock/core';
+import { Button } from '@mantine/core';
+import { useUnits } from '../../app/use-units.ts';
+import { MiniCurve } from './MiniCurve.tsx';
+import type { Planning } from './use-plan.ts';
+
+const THICKNESS_RANK = { thin: 0, pourable: 1, spoonable: 2, firm: 3 } as const;
+
+/** Why it comes out as it does, in one or two sentences. */
+function whyOf({ plan, point }: Planning, sourness: Sourness): string {
+  const got = firmnessWord(point.firmness);
+  const unfolded = `about ${Math.round(point.denatured * 100)} % of the whey protein unfolds`;
+  const firm =
+    THICKNESS_RANK[got] < THICKNESS_RANK[plan.wanted.thickness]
+      ? `Softer than you want: ${unfolded}. Hold it hotter or longer, or take richer milk.`
+      : `${unfolded.charAt(0).toUpperCase()}${unfolded.slice(1)}, so it stands ${got}.`;
+  return `${firm} Taken out when ${sourness}, at about pH ${point.pickUpPh.toFixed(1)}.`;
+}
+
+/** What the plan will become: times, set, sourness, firmness, and what speaks against it. */
+export function Outlook({ planning, faulty, onStart, starting }: { readonly planning: Planning; readonly faulty: boolean; readonly onStart: () => void; readonly starting: boolean }) {
+  const { plan, point, band, stale, advice, clashes } = planning;
+  const units = useUnits();
+  const zeroMs = Date.parse(plan.startAt);
+  const stopped = advice.some((a) => a.severity === 'stop');
+  const incubateH = point.pickUpMs === null ? null : (point.pickUpMs - point.inoculationMs) / 3_600_000;
+  const hands = point.steps.filter((s) => ['heat', 'cool', 'inoculate', 'incubate'].includes(s.id));
+  const words = { heat: 'hot at', cool: 'cool at', inoculate: 'inoculated', incubate: 'into the cold' } as Record<string, string>;
+  return (
+    <aside className="outlook" aria-label="Forecast">
+      <div>
+        <div className="quiet">Ready, {plan.wanted.sourness}</div>
+        <div className={`band number ${stale ? 'fading' : ''}`}>
+          {point.pickUpMs === null ? 'not in sight' : band && !stale ? units.span(band.pickUp.p10, band.pickUp.p90, zeroMs) : `about ${units.time(point.pickUpMs, zeroMs)}`}
+        </div>
+        <div className="quiet">
+          {point.setMs === null ? 'It does not set within the time looked at' : `Set ${band && !stale ? units.span(band.set.p10, band.set.p90, zeroMs) : `about ${units.time(point.setMs, zeroMs)}`}`}
+          {incubateH !== null && `, ${formatMinutes(incubateH * 60)} in the warm`}
+        </div>
+      </div>
+      <Button className="great" h={72} onClick={onStart} disabled={stopped || faulty} loading={starting}>
+        Start this make
+      </Button>
+      {(stopped || faulty) && <p className="field-error">{faulty ? 'Mend the marked field first.' : 'It cannot start like this:'}</p>}
+      {advice.map((a) => (
+        <p key={a.text} className={`caution ${a.severity}`} role={a.severity === 'stop' ? 'alert' : undefined}>
+          {a.text}
+        </p>
+      ))}
+      {clashes.map((clash) => (
+        <p key={clash.step} className="caution">
+          {clash.step === 'incubate' ? 'Ready' : 'Hands needed'} about {units.time(clash.atMs, zeroMs)}, while you sleep.
+          {clash.sournessAtWake && ` Left until ${units.time(clash.wakeMs, zeroMs)} it is about ${clash.sournessAtWake}.`}
+        </p>
+      ))}
+      <MiniCurve point={point} band={band} stale={stale} />
+      <div className="facts">
+        {hands.map((s) => (
+          <div key={s.id} className="fact">
+            <div className="label">{words[s.id]}</div>
+            <div className="value number">{s.endless ? 'never' : units.time(s.endMs, zeroMs)}</div>
+          </div>
+        ))}
+        <div className="fact">
+          <div className="label">firmness</div>
+          <div className="value">about {firmnessWord(point.firmness)}</div>
+        </div>
+      </div>
+      <p className="quiet">{whyOf(planning, point.sourness)}</p>
+    </aside>
+  );
+}

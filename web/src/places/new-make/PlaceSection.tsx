@@ -1,0 +1,57 @@
+import { PLACE_FACTS } from '@morning-crock/core';
+import type { KitchenSettings, MakePlan } from '@morning-crock/core/contract';
+import { NativeSelect } from '@mantine/core';
+import { useUnits } from '../../app/use-units.ts';
+import { StepSlider } from '../../parts/StepSlider.tsx';
+
+const withOwn = <T extends { readonly id: string }>(items: readonly T[], own: T): readonly T[] =>
+  items.some((item) => item.id === own.id) ? items : [...items, own];
+
+/** Pot and warm place. */
+export function PlaceSection(props: { readonly plan: MakePlan; readonly kitchen: KitchenSettings; readonly change: (part: Partial<MakePlan>) => void }) {
+  const { plan, kitchen, change } = props;
+  const units = useUnits();
+  const pots = withOwn(kitchen.pots, plan.pot);
+  const places = withOwn(kitchen.places, plan.place);
+  const burners = withOwn(kitchen.burners, plan.burner);
+  return (
+    <section className="section" aria-labelledby="place-of-make">
+      <h2 id="place-of-make">Pot and warm place</h2>
+      <NativeSelect
+        label="Pot"
+        value={plan.pot.id}
+        data={pots.map((p) => ({ value: p.id, label: `${p.name}, ${units.volume(p.litres)}` }))}
+        onChange={(e) => change({ pot: pots.find((p) => p.id === e.currentTarget.value) ?? plan.pot })}
+      />
+      {burners.length > 1 && (
+        <NativeSelect
+          label="Burner"
+          value={plan.burner.id}
+          data={burners.map((b) => ({ value: b.id, label: `${b.name}, ${b.powerKw} kW` }))}
+          onChange={(e) => change({ burner: burners.find((b) => b.id === e.currentTarget.value) ?? plan.burner })}
+        />
+      )}
+      <NativeSelect
+        label="Keep it warm in"
+        value={plan.place.id}
+        data={places.map((p) => ({ value: p.id, label: p.name }))}
+        onChange={(e) => change({ place: places.find((p) => p.id === e.currentTarget.value) ?? plan.place })}
+      />
+      {plan.place.kind === 'appliance' ? (
+        <StepSlider
+          label="Its dial"
+          value={plan.place.setPointC ?? 43}
+          shown={units.temperature(plan.place.setPointC ?? 43)}
+          min={20}
+          max={80}
+          step={0.5}
+          onChange={(setPointC) => change({ place: { ...plan.place, setPointC } })}
+        />
+      ) : (
+        <p className="quiet">
+          {PLACE_FACTS[plan.place.kind].label}: drifts toward {units.temperature(plan.roomC + PLACE_FACTS[plan.place.kind].aboveRoomC)}.
+        </p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,94 @@
+import { batchOf, DEFAULT_STARTER_AGE_D, isMassUnit, isVolumeUnit, STARTER_FACTS, STARTER_KINDS, SYSTEM_UNITS, toKilograms, toLitres, UNIT_LABEL, WET_STARTER_KG_PER_L, withStarterKind, type MassUnit, type StarterKind, type VolumeUnit } from '@morning-crock/core';
+import type { MakePlan, TypedQuantity } from '@morning-crock/core/contract';
+import { NativeSelect } from '@mantine/core';
+import { useUnits } from '../../app/use-units.ts';
+import { QuantityField } from '../../parts/QuantityField.tsx';
+import { StepSlider } from '../../parts/StepSlider.tsx';
+
+type DoseUnit = MassUnit | VolumeUnit | '%';
+
+/** A dose by gram, spoon or share of the milk, as kilograms. */
+function doseKg(value: number, unit: DoseUnit, plan: MakePlan): number {
+  if (unit === '%') return (value / 100) * batchOf(plan).massKg;
+  if (isMassUnit(unit)) return toKilograms(value, unit);
+  return isVolumeUnit(unit) ? toLitres(value, unit) * WET_STARTER_KG_PER_L : Number.NaN;
+}
+
+/** What sours it: kind, age, dose by spoon, gram, packet or percent. */
+export function StarterSection(props: {
+  readonly plan: MakePlan;
+  readonly change: (part: Partial<MakePlan>) => void;
+  readonly onFault: (field: string, faulty: boolean) => void;
+}) {
+  const { plan, change, onFault } = props;
+  const units = useUnits();
+  const { starter } = plan;
+  const { dosing } = STARTER_FACTS[starter.kind];
+  const set = (part: Partial<MakePlan['starter']>): void => change({ starter: { ...starter, ...part } });
+  const spoonUnits = SYSTEM_UNITS[units.system];
+  const offered: readonly DoseUnit[] = ['g', ...spoonUnits.mass, ...spoonUnits.spoons, '%'];
+  const options = [...new Set(offered)].map((u) => ({ value: u, label: u === '%' ? '% of the milk' : UNIT_LABEL[u] }));
+  const typedUnit = (starter.typed?.unit ?? 'g') as DoseUnit;
+  const share = ((starter.massKg ?? 0) / batchOf(plan).massKg) * 100;
+  const ageD = starter.ageD ?? DEFAULT_STARTER_AGE_D;
+  return (
+    <section className="section" aria-labelledby="starter">
+      <h2 id="starter">Starter</h2>
+      <NativeSelect
+        label="Kind"
+        value={starter.kind}
+        data={STARTER_KINDS.map((k) => ({ value: k, label: STARTER_FACTS[k].label }))}
+        onChange={(e) => change({ starter: withStarterKind(plan, e.currentTarget.value as StarterKind) })}
+      />
+      {dosing === 'mass' && (
+        <>
+          <QuantityField
+            key={`${starter.kind} ${plan.milk.litres}`}
+            label="Dose"
+            value={starter.typed?.value ?? null}
+            unit={typedUnit}
+            units={options.some((o) => o.value === typedUnit) ? options : [...options, { value: typedUnit, label: typedUnit }]}
+            check={(value, unit) => {
+              if (!(value > 0)) return 'The dose must be above 0.';
+              return doseKg(value, unit, plan) > batchOf(plan).massKg ? 'That is more starter than milk. Another unit?' : null;
+            }}
+            onFault={(faulty) => onFault('dose', faulty)}
+            onChange={(value, unit) => set({ massKg: doseKg(value, unit, plan), typed: { value, unit } as TypedQuantity })}
+          />
+          <StepSlider
+            label="That is"
+            value={Math.round(share * 10) / 10}
+            shown={`${share.toFixed(1)} % of the milk, ${units.mass(starter.massKg ?? 0)}`}
+            min={0.2}
+            max={8}
+            step={0.1}
+            onChange={(percent) => {
+              const massKg = Math.round((percent / 100) * batchOf(plan).massKg * 1e4) / 1e4;
+              set({ massKg, typed: { value: Math.round(massKg * 1e4) / 10, unit: 'g' } });
+            }}
+          />
+          <StepSlider
+            label="Kept cold"
+            value={ageD}
+            shown={`${starter.ageD === null ? 'about ' : ''}${ageD} days`}
+            min={0}
+            max={30}
+            step={1}
+            onChange={(days) => set({ ageD: days })}
+          />
+        </>
+      )}
+      {dosing === 'stated' && (
+        <QuantityField
+          label="Share of the packet’s dose for this much milk"
+          value={starter.statedRatio}
+          unit="packet"
+          units={[{ value: 'packet', label: '× the stated dose' }]}
+          check={(value) => (value > 0 ? (value > 20 ? 'That is more than twenty times the stated dose.' : null) : 'The dose must be above 0.')}
+          onFault={(faulty) => onFault('dose', faulty)}
+          onChange={(value) => set({ statedRatio: value, typed: { value, unit: 'packet' } })}
+        />
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,70 @@
+import { adviseOn, defaultPlan, pointForecast, sleepClashes, stateOfPlan, type BandForecast, type PointForecast, type SleepClash, type Advice, type MakeState } from '@morning-crock/core';
+import type { KitchenSettings, MakePlan } from '@morning-crock/core/contract';
+import { useEffect, useMemo, useState } from 'react';
+import { now } from '../../app/clock.ts';
+import { cancelForecast, requestForecast } from '../../workers/forecast-client.ts';
+
+/** A plan in the making, with everything that follows from it. */
+export interface Planning {
+  readonly plan: MakePlan;
+  readonly change: (part: Partial<MakePlan>) => void;
+  readonly state: MakeState;
+  /** The middle line, there at once. */
+  readonly point: PointForecast;
+  /** The band; an older one stays, marked stale, while the new one is computed. */
+  readonly band: BandForecast | null;
+  readonly stale: boolean;
+  readonly advice: readonly Advice[];
+  readonly clashes: readonly SleepClash[];
+}
+
+/** The plan a new make starts from: an earlier make's with today's kitchen, or the kitchen's default. */
+export function startingPlan(kitchen: KitchenSettings, repeated: MakeState | null, startMs: number): MakePlan {
+  const startAt = new Date(startMs).toISOString();
+  const fresh = defaultPlan(kitchen, startAt);
+  if (!repeated) return fresh;
+  const { plan } = repeated;
+  return {
+    ...plan,
+    startAt,
+    repeatOf: repeated.id,
+    // The kitchen's own things may have changed since: what is still there is taken as it is now.
+    pot: kitchen.pots.find((p) => p.id === plan.pot.id) ?? plan.pot,
+    burner: kitchen.burners.find((b) => b.id === plan.burner.id) ?? plan.burner,
+    place: kitchen.places.find((p) => p.id === plan.place.id) ?? plan.place,
+    roomC: kitchen.site.roomC,
+    altitudeM: kitchen.site.altitudeM,
+  };
+}
+
+/** Holds a plan and forecasts it while its controls are turned. @param makeId the identity it will get */
+export function usePlanning(makeId: string, initial: MakePlan, kitchen: KitchenSettings): Planning {
+  const [plan, setPlan] = useState(initial);
+  const [band, setBand] = useState<{ plan: MakePlan; forecast: BandForecast } | null>(null);
+  const state = useMemo(() => stateOfPlan(plan), [plan]);
+  const point = useMemo(() => pointForecast(state, Date.parse(plan.startAt)), [state, plan.startAt]);
+  const advice = useMemo(() => adviseOn(plan, kitchen.units.temperature), [plan, kitchen.units.temperature]);
+  const clashes = useMemo(() => sleepClashes(point, kitchen), [point, kitchen]);
+  useEffect(() => {
+    let wanted = true;
+    const nowMs = Math.max(now(), Date.parse(plan.startAt));
+    void requestForecast('plan', { kind: 'plan', makeId, plan, nowMs }).then((forecast) => {
+      if (forecast && wanted) setBand({ plan, forecast });
+    });
+    return () => {
+      wanted = false;
+      cancelForecast('plan');
+    };
+  }, [makeId, plan]);
+  return {
+    plan,
+    change: (part) => setPlan((before) => ({ ...before, ...part })),
+    state,
+    point,
+    band: band?.forecast ?? null,
+    stale: band?.plan !== plan,
+    advice,
+    clashes,
+  };
+}
+

@@ -1,0 +1,40 @@
+import { foldMake, forecasting, hashSeed, stateOfPlan, type BandForecast, type LoggedEvent } from '@morning-crock/core';
+import type { MakePlan } from '@morning-crock/core/contract';
+import { expose } from 'comlink';
+
+/** A forecast asked for: of a make's events, or of a plan nobody has begun. */
+export type ForecastJob =
+  | { readonly kind: 'make'; readonly makeId: string; readonly events: readonly LoggedEvent[]; readonly nowMs: number }
+  | { readonly kind: 'plan'; readonly makeId: string; readonly plan: MakePlan; readonly nowMs: number };
+
+/** The newest job number of each key; older ones stop at their next breath. */
+const newest = new Map<string, number>();
+let count = 0;
+
+/** Lets messages in between two slices. */
+const breathe = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 0));
+
+const forecastWorker = {
+  /** Computes in slices; `null` when a newer job for the same key took its place or it was cancelled. */
+  async forecast(key: string, job: ForecastJob): Promise<BandForecast | null> {
+    const mine = ++count;
+    newest.set(key, mine);
+    await breathe();
+    if (newest.get(key) !== mine) return null;
+    const state = job.kind === 'plan' ? stateOfPlan(job.plan) : foldMake(job.makeId, job.events);
+    if (!state) return null;
+    const work = forecasting(state, job.nowMs, hashSeed(job.makeId));
+    for (;;) {
+      const step = work.next();
+      if (step.done === true) return step.value;
+      await breathe();
+      if (newest.get(key) !== mine) return null;
+    }
+  },
+  cancel(key: string): void {
+    newest.delete(key);
+  },
+};
+
+export type ForecastWorker = typeof forecastWorker;
+expose(forecastWorker);
