@@ -1,5 +1,6 @@
 import helmet from '@fastify/helmet';
 import fastifyStatic from '@fastify/static';
+import { errorOf } from '@morning-crock/core/contract';
 import Fastify, { type FastifyInstance } from 'fastify';
 import { serializerCompiler, validatorCompiler, type ZodTypeProvider } from 'fastify-type-provider-zod';
 import { sep } from 'node:path';
@@ -52,11 +53,12 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   await app.register(makeRoutes);
   await app.register(deviceRoutes);
   await app.register(exchangeRoutes);
-  if (options.pageRoot !== undefined) await servePage(app, options.pageRoot);
+  if (options.pageRoot === undefined) app.setNotFoundHandler((_request, reply) => reply.status(404).send(errorOf('not-found')));
+  else await servePage(app, options.pageRoot);
   return app;
 }
 
-/** The page: hashed assets are kept for ever, everything else is asked for again. */
+/** The page: hashed assets are kept for ever, everything else is asked for again; its own addresses lead to it. */
 async function servePage(app: FastifyInstance, root: string): Promise<void> {
   await app.register(fastifyStatic, {
     root,
@@ -65,10 +67,10 @@ async function servePage(app: FastifyInstance, root: string): Promise<void> {
       const kept = path.includes(`${sep}assets${sep}`);
       void response.header('cache-control', kept ? 'public, max-age=31536000, immutable' : 'no-cache');
     },
-    wildcard: false,
   });
-  app.get('/*', (request, reply) => {
-    if (request.url.startsWith('/api/')) return reply.callNotFound();
-    return reply.header('cache-control', 'no-cache').sendFile('index.html');
+  app.setNotFoundHandler((request, reply) => {
+    const ownAddress = request.method === 'GET' && !/^\/(api|assets)\//.test(request.url);
+    if (ownAddress) return reply.header('cache-control', 'no-cache').sendFile('index.html');
+    return reply.status(404).send(errorOf('not-found'));
   });
 }

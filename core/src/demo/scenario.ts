@@ -103,7 +103,7 @@ export function demoHistory(nowMs: number): DemoMake[] {
 
 /** Two makes that are under way at `nowMs`: one incubating in mid-course, one cooling. */
 export function demoUnderWay(nowMs: number): DemoMake[] {
-  const incubating: Sketch = { name: 'Stall yogurt', kind: 'cow-lean', litres: 5.2, fat: null, pot: 0, place: 0, dosePercent: 2.2, ageD: 4, heat: hold(86, 12), inoculateC: 44, sourness: 'classic', habits: { instrument: 'meter', probe: true, looksH: [2.1, 3.1, 3.9, 4.7, 5.5, 6.5, 8] } };
+  const incubating: Sketch = { name: 'Stall yogurt', kind: 'cow-lean', litres: 5.2, fat: null, pot: 0, place: 0, dosePercent: 2.2, ageD: 4, heat: hold(86, 12), inoculateC: 44, sourness: 'classic', habits: { instrument: 'meter', probe: true, looksH: [1.6, 2.2, 3.1, 3.9, 4.7, 5.5, 6.5, 8] } };
   const cooling: Sketch = { name: 'Ewe crocks', kind: 'ewe', litres: 2.4, fat: 0.069, pot: 2, place: 2, dosePercent: 2.9, ageD: 3, heat: hold(84, 10), inoculateC: 44, sourness: 'mild', habits: { lateMin: 2 } };
-  return [build(incubating, nowMs - 4.75 * HOUR_MS, 7), build(cooling, nowMs - 1.05 * HOUR_MS, 8)];
+  return [build(incubating, nowMs - 6.6 * HOUR_MS, 7), build(cooling, nowMs - 1.05 * HOUR_MS, 8)];
 }

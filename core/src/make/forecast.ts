@@ -260,6 +260,10 @@ export function* forecasting(state: MakeState, nowMs: number, seed: number, memb
   const tooSourPh = TOO_SOUR_PH[state.plan.wanted.sourness];
   const weights = weightsOf(ensemble);
   const sets = crossings(ensemble, SET_PH);
+  const band = phBand(ensemble, 0.2);
+  const gel = bandOf(gelPh(walk.denatured));
+  const set = bandOf(SET_PH);
+  const tooSour = tooSourPh === null ? NOWHERE : bandOf(tooSourPh);
   const later = point.steps.slice(walk.steps.length).map((s) => {
     if (s.status === 'done' || s.status === 'skipped') return { step: s.id, end: startBand(s) };
     if (state.chilledAtMs !== null) return { step: s.id, end: startBand({ ...s, sigmaMin: 0 }) };
@@ -268,15 +272,28 @@ export function* forecasting(state: MakeState, nowMs: number, seed: number, memb
     const move = (ms: number | null): number | null => (ms === null ? null : Math.max(ms, nowMs) + shift);
     return { step: s.id, end: { p10: move(pickUp.p10), p50: move(pickUp.p50), p90: move(pickUp.p90) } };
   });
+  // The middle line of the answer is the middle of the band: readings have moved it from the book's.
+  const ph = band.map((b): readonly [number, number] => [zero + b.hour * HOUR_MS, b.p50]);
   return {
-    point,
+    point: {
+      ...point,
+      ph,
+      gelMs: gel.p50,
+      setMs: set.p50,
+      pickUpMs: pickUp.p50,
+      tooSourMs: tooSour.p50,
+      steps: [
+        ...walk.steps,
+        ...tailSteps(state, pickUp.p50 ?? zero + incubation.horizonH * HOUR_MS, walk.inoculation.sigmaMin, nowMs),
+      ],
+    },
     steps: [...early, ...later],
-    gel: bandOf(gelPh(walk.denatured)),
+    gel,
     safe: bandOf(SAFE_PH),
-    set: bandOf(SET_PH),
+    set,
     pickUp,
-    tooSour: tooSourPh === null ? NOWHERE : bandOf(tooSourPh),
-    band: phBand(ensemble, 0.2),
+    tooSour,
+    band,
     neverSets: sets.reduce((sum, h, i) => sum + (Number.isFinite(h) ? 0 : weights[i]!), 0),
     contradiction: contradictionOf(run.ensemble, ensemble, readings, walk.denatured),
     ambientC: incubation.ambientC,

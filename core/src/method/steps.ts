@@ -7,6 +7,8 @@ export interface MethodStep {
   readonly title: string;
   /** What to do, in one sentence. */
   readonly doing: string;
+  /** What a cook says when it is done; the label of the one large button. */
+  readonly doneWords: string;
   /** Minutes that need the cook, at its end unless it is all hands. */
   readonly handsMin: number;
   /** How long its end may wait before the milk suffers, minutes. */
@@ -27,6 +29,7 @@ const STEP_TYPES: readonly StepType[] = [
   (plan) => ({
     id: 'pour',
     title: 'Pour the milk',
+    doneWords: 'The milk is in',
     doing: `Pour the milk into ${plan.pot.name}.`,
     handsMin: 4,
     slackMin: 120,
@@ -37,6 +40,7 @@ const STEP_TYPES: readonly StepType[] = [
   (plan) => ({
     id: 'heat',
     title: isHeated(plan) ? 'Heat' : 'Warm',
+    doneWords: isHeated(plan) ? 'It is hot enough' : 'It is warm enough',
     doing: isHeated(plan) ? 'Warm it up, stirring, to the heat below.' : 'Warm it gently to inoculating heat.',
     handsMin: 3,
     slackMin: 5,
@@ -51,6 +55,7 @@ const STEP_TYPES: readonly StepType[] = [
       ? {
           id: 'hold',
           title: 'Hold hot',
+          doneWords: 'Held long enough',
           doing: 'Keep it at this heat, stirring now and then.',
           handsMin: 2,
           slackMin: 10,
@@ -64,6 +69,7 @@ const STEP_TYPES: readonly StepType[] = [
       ? {
           id: 'cool',
           title: 'Cool',
+          doneWords: 'Cool enough',
           doing: 'Let it cool to inoculating heat; skim the skin.',
           handsMin: 2,
           slackMin: 20,
@@ -75,6 +81,7 @@ const STEP_TYPES: readonly StepType[] = [
   (plan) => ({
     id: 'inoculate',
     title: 'Inoculate',
+    doneWords: plan.starter.kind === 'none' ? 'Covered' : 'The starter is in',
     doing:
       plan.starter.kind === 'none'
         ? 'No starter: cover it and leave it to sour.'
@@ -88,6 +95,7 @@ const STEP_TYPES: readonly StepType[] = [
   () => ({
     id: 'incubate',
     title: 'Incubate',
+    doneWords: 'Into the cold',
     doing: 'Keep it warm and still. Look without stirring: tilt the jar.',
     handsMin: 3,
     slackMin: 60,
@@ -98,6 +106,7 @@ const STEP_TYPES: readonly StepType[] = [
   () => ({
     id: 'chill',
     title: 'Chill',
+    doneWords: 'Chilled through',
     doing: 'Into the cold at once; judge it after 4 to 24 hours.',
     handsMin: 4,
     slackMin: 30,
@@ -108,6 +117,7 @@ const STEP_TYPES: readonly StepType[] = [
   () => ({
     id: 'weigh',
     title: 'Weigh',
+    doneWords: 'Go on without weighing',
     doing: 'Weigh what came out.',
     handsMin: 2,
     slackMin: 2880,
@@ -118,6 +128,7 @@ const STEP_TYPES: readonly StepType[] = [
   () => ({
     id: 'taste',
     title: 'Taste',
+    doneWords: 'Go on without tasting',
     doing: 'Smell, look, then taste.',
     handsMin: 2,
     slackMin: 2880,
@@ -128,6 +139,7 @@ const STEP_TYPES: readonly StepType[] = [
   (plan) => ({
     id: 'reserve',
     title: 'Keep a spoonful',
+    doneWords: 'Keep none',
     doing: 'Put some aside for the next make before it is all eaten.',
     handsMin: 2,
     slackMin: 2880,

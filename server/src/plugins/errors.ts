@@ -45,9 +45,6 @@ export const errorsPlugin = fp(
       if (code === 'internal') request.log.error(error);
       void reply.status(ERROR_CODES[code].status).send(errorOf(code, details));
     });
-    app.setNotFoundHandler((_request, reply) => {
-      void reply.status(404).send(errorOf('not-found'));
-    });
     done();
   },
   { name: 'errors' },

@@ -43,10 +43,10 @@ export function Alarms({ makes, nowMs }: { readonly makes: readonly LiveMake[]; 
         </strong>
         <span>{alarm.text}</span>
         <span style={{ marginLeft: 'auto', display: 'flex', gap: 12 }}>
-          <Button component={Link} to={`/makes/${make.state.id}`} variant="default" size="md">
+          <Button component={Link} to={`/makes/${make.state.id}`} variant="default">
             Go there
           </Button>
-          <Button variant="default" size="md" onClick={() => acknowledge(make, alarm)}>
+          <Button variant="default" onClick={() => acknowledge(make, alarm)}>
             Heard
           </Button>
         </span>
@@ -60,7 +60,7 @@ export function Alarms({ makes, nowMs }: { readonly makes: readonly LiveMake[]; 
         <div className="banner" style={{ padding: '4px 24px' }}>
           <span className="quiet">Also due:</span>
           {due.slice(1, 4).map((other) => (
-            <Button key={`${other.make.state.id}${other.alarm.id}`} variant="subtle" size="md" onClick={() => acknowledge(other.make, other.alarm)}>
+            <Button key={`${other.make.state.id}${other.alarm.id}`} variant="subtle" onClick={() => acknowledge(other.make, other.alarm)}>
               {other.alarm.title}: {other.make.state.plan.name} · Heard
             </Button>
           ))}

@@ -23,7 +23,7 @@ export function Kept() {
           <span>
             {error?.message} {error?.details.map((d) => d.message).join('; ')}. {error?.next}
           </span>
-          <Button variant="default" size="md" onClick={() => void dropRefused(draft.id)}>
+          <Button variant="default" onClick={() => void dropRefused(draft.id)}>
             Take it away
           </Button>
         </div>

@@ -11,11 +11,18 @@ export const theme = createTheme({
   luminanceThreshold: 0.35,
   fontFamily: '"Source Sans 3 Variable", "Segoe UI", sans-serif',
   headings: { fontFamily: '"Newsreader Variable", Georgia, serif', fontWeight: '560' },
-  fontSizes: { xs: '16px', sm: '16px', md: '18px', lg: '20px', xl: '24px' },
+  fontSizes: { xs: '16px', sm: '16px', md: '18px', lg: '18px', xl: '24px' },
   spacing: { xs: '4px', sm: '8px', md: '16px', lg: '24px', xl: '40px' },
   defaultRadius: 4,
   focusRing: 'always',
   cursorType: 'pointer',
+  components: {
+    Button: { defaultProps: { size: 'lg' } },
+    TextInput: { defaultProps: { size: 'lg' } },
+    Textarea: { defaultProps: { size: 'lg' } },
+    NativeSelect: { defaultProps: { size: 'lg' } },
+    Checkbox: { defaultProps: { size: 'lg' } },
+  },
   shadows: { xs: 'none', sm: 'none', md: '0 2px 0 var(--line)', lg: 'none', xl: 'none' },
 });
 

@@ -1,4 +1,4 @@
-import { defaultKitchen, formatMass, formatTemperature, formatVolume, type MeasureSystem, type TemperatureUnit } from '@morning-crock/core';
+import { defaultKitchen, formatMass, formatTemperature, formatVolume, outwardBand, type MeasureSystem, type TemperatureUnit } from '@morning-crock/core';
 import type { KitchenSettings } from '@morning-crock/core/contract';
 import { useMemo } from 'react';
 import { useKitchenQuery } from '../api/api.ts';
@@ -19,7 +19,7 @@ export interface Units {
   volume(litres: number): string;
   /** "18:10", with the weekday when it is not today. */
   time(ms: number, nowMs: number): string;
-  /** "18:10–18:50". */
+  /** "18:10–18:50", rounded outward to five minutes. */
   span(fromMs: number | null, toMs: number | null, nowMs: number): string;
   /** "Mon 23 Nov". */
   day(ms: number): string;
@@ -43,10 +43,11 @@ export function useUnits(): Units {
       time,
       span: (fromMs, toMs, nowMs) => {
         if (fromMs === null) return 'not within the time looked at';
-        if (toMs === null) return `later than ${time(fromMs, nowMs)}`;
-        const from = time(fromMs, nowMs);
-        const sameDay = full.format(fromMs) === full.format(toMs);
-        return `${from}–${sameDay ? clock.format(toMs) : time(toMs, nowMs)}`;
+        const band = outwardBand(fromMs, toMs ?? fromMs);
+        const from = time(band.fromMs, nowMs);
+        if (toMs === null) return `later than ${from}`;
+        const sameDay = full.format(band.fromMs) === full.format(band.toMs);
+        return `${from}–${sameDay ? clock.format(band.toMs) : time(band.toMs, nowMs)}`;
       },
       day: (ms) => date.format(ms),
     };

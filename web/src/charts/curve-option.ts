@@ -73,8 +73,8 @@ export function curveOption(data: CurveData, theme: CurveTheme, narrow: boolean)
     animation: false,
     textStyle: { fontFamily: theme.fontFamily },
     grid: [
-      { left, right, top: 34, height: '34%' },
-      { left, right, bottom: 34, height: '40%' },
+      { left, right, top: 34, height: '31%' },
+      { left, right, bottom: 34, height: '39%' },
     ],
     xAxis: [timeAxis(0, false), timeAxis(1, true)],
     yAxis: [
@@ -100,7 +100,7 @@ export function curveOption(data: CurveData, theme: CurveTheme, narrow: boolean)
           data: [
             { yAxis: data.setPh, label: { formatter: `set ${data.setPh.toFixed(1)}`, position: 'insideStartTop', color: theme.cobalt, fontSize: 16, fontFamily: theme.fontFamily }, lineStyle: { color: theme.cobalt, type: 'dashed' as const, width: 1.5 } },
             ...(data.nowMs === null ? [] : [{ xAxis: data.nowMs, label: { show: false }, lineStyle: { color: theme.ink, width: 1.5, type: 'solid' as const } }]),
-            ...data.cueMarks.map((cue) => ({ xAxis: cue.atMs, label: { formatter: cue.text, position: 'insideEndTop' as const, color: theme.quiet, fontSize: 15, fontFamily: theme.fontFamily }, lineStyle: { color: theme.quiet, type: 'dotted' as const, width: 1.5 } })),
+            ...data.cueMarks.map((cue) => ({ xAxis: cue.atMs, label: { formatter: cue.text, position: 'insideStartTop' as const, color: theme.quiet, fontSize: 16, fontFamily: theme.fontFamily }, lineStyle: { color: theme.quiet, type: 'dotted' as const, width: 1.5 } })),
           ],
         },
       },

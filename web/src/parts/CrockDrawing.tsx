@@ -25,7 +25,7 @@ export function CrockDrawing({ fill, surface, label }: CrockLook) {
   const level = 168 - 104 * Math.min(1, Math.max(0.08, fill));
   const milk = `M64 ${level} ${SURFACE_PATH[surface]} L136 168 Q136 178 126 178 L74 178 Q64 178 64 168 Z`;
   return (
-    <svg viewBox="0 0 200 220" role="img" aria-label={label}>
+    <svg viewBox="0 0 200 202" role="img" aria-label={label}>
       <defs>
         <linearGradient id={`${id}g`} x1="0" x2="1">
           <stop offset="0" stopColor="var(--glaze-lo)" />

@@ -5,7 +5,7 @@ import type { LiveMake } from '../app/use-make.ts';
 const HOUR_MS = 3_600_000;
 const SPAN_H = 24;
 const WIDTH = 1000;
-const ROW = 34;
+const ROW = 40;
 
 interface Knot {
   readonly atMs: number;
@@ -19,7 +19,8 @@ function knotsOf({ state, forecast }: LiveMake, nowMs: number): Knot[] {
     if (s.status === 'done' || s.status === 'skipped') return [];
     const time = forecast.point.steps.find((t) => t.id === s.step.id);
     if (!time || time.endless || time.endMs < nowMs || time.endMs > nowMs + SPAN_H * HOUR_MS) return [];
-    if (s.step.id === 'weigh' || s.step.id === 'taste' || s.step.id === 'reserve') return [];
+    // Chilling, weighing, tasting wait for whenever somebody has a minute.
+    if (['chill', 'weigh', 'taste', 'reserve'].includes(s.step.id)) return [];
     return [{ atMs: time.endMs, title: s.step.title, mustAct: s.step.mustAct }];
   });
 }
@@ -29,27 +30,27 @@ export function Thread({ makes, nowMs }: { readonly makes: readonly LiveMake[]; 
   const kitchen = useKitchen();
   const units = useUnits();
   const x = (ms: number): number => ((ms - nowMs) / (SPAN_H * HOUR_MS)) * WIDTH;
-  const height = 30 + ROW * Math.max(1, makes.length) + 26;
+  const height = 30 + ROW * Math.max(1, makes.length) + 30;
   const nights = kitchen.cooks[0] ? sleepSpells(kitchen.site.zone, kitchen.cooks[0], nowMs, nowMs + SPAN_H * HOUR_MS) : [];
   const firstHour = Math.ceil(nowMs / (3 * HOUR_MS)) * 3 * HOUR_MS;
-  const hours = Array.from({ length: 8 }, (_, i) => firstHour + i * 3 * HOUR_MS).filter((ms) => x(ms) > 30 && x(ms) < WIDTH - 20);
+  const hours = Array.from({ length: 8 }, (_, i) => firstHour + i * 3 * HOUR_MS).filter((ms) => x(ms) > 90 && x(ms) < WIDTH - 20);
   const said = makes.flatMap((m) => knotsOf(m, nowMs).map((k) => `${m.state.plan.name}: ${k.title} ${units.time(k.atMs, nowMs)}`));
   return (
     <figure className="thread-box" style={{ margin: '28px 0 0' }}>
       <figcaption className="quiet">The next 24 hours: knots need hands, ringed ones at once, shaded is sleep</figcaption>
       <svg viewBox={`0 0 ${WIDTH} ${height}`} width="100%" role="img" aria-label={said.length > 0 ? said.join('; ') : 'No hands needed'}>
         {nights.map((night) => (
-          <rect key={night.fromMs} x={x(night.fromMs)} width={x(night.toMs) - x(night.fromMs)} y={4} height={height - 30} fill="var(--night)" />
+          <rect key={night.fromMs} x={x(night.fromMs)} width={x(night.toMs) - x(night.fromMs)} y={4} height={height - 34} fill="var(--night)" />
         ))}
         {hours.map((ms) => (
           <g key={ms}>
-            <line x1={x(ms)} x2={x(ms)} y1={4} y2={height - 26} stroke="var(--faint)" />
-            <text x={x(ms)} y={height - 6} textAnchor="middle" fontSize="17" fill="var(--quiet)">
+            <line x1={x(ms)} x2={x(ms)} y1={4} y2={height - 30} stroke="var(--faint)" />
+            <text x={x(ms)} y={height - 4} textAnchor="middle" fontSize="22" fill="var(--quiet)">
               {units.time(ms, ms)}
             </text>
           </g>
         ))}
-        <text x={2} y={height - 6} fontSize="17" fill="var(--quiet)">now</text>
+        <text x={2} y={height - 4} fontSize="22" fill="var(--quiet)">now</text>
         {makes.map((make, row) => {
           const knots = knotsOf(make, nowMs);
           const y = 26 + row * ROW;
@@ -57,7 +58,7 @@ export function Thread({ makes, nowMs }: { readonly makes: readonly LiveMake[]; 
           return (
             <g key={make.state.id}>
               <line x1={0} x2={end ? x(end.atMs) : 0} y1={y} y2={y} stroke="var(--brush)" strokeWidth="4" strokeLinecap="round" />
-              <text x={(end ? x(end.atMs) : 0) + 16} y={y + 6} fontSize="18" fill="var(--ink)">
+              <text x={(end ? x(end.atMs) : 0) + 16} y={y + 8} fontSize="23" fill="var(--ink)">
                 {make.state.plan.name}
               </text>
               {knots.map((knot) => (

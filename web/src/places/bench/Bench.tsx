@@ -31,8 +31,10 @@ function Crock({ make, nowMs }: { readonly make: LiveMake; readonly nowMs: numbe
   return (
     <Link to={`/makes/${make.state.id}`} className="crock-link">
       <CrockDrawing {...look} />
-      <div style={{ fontFamily: 'var(--serif)', fontSize: 21, lineHeight: 1.1, paddingTop: 8 }}>{make.state.plan.name}</div>
-      <div className={make.safety.verdict === 'over' ? 'danger' : 'quiet'}>{tagOf(make, units, nowMs)}</div>
+      <span className="tag">
+        <span className="tag-name">{make.state.plan.name}</span>
+        <span className={make.safety.verdict === 'over' ? 'danger' : 'quiet'}>{tagOf(make, units, nowMs)}</span>
+      </span>
     </Link>
   );
 }
@@ -72,7 +74,7 @@ function NowPanel({ makes, nowMs }: { readonly makes: readonly LiveMake[]; reado
       </p>
       {due ? (
         <Button className="great" h={72} onClick={() => void completeStep(state)}>
-          Done: {step.title.toLowerCase()}
+          {step.doneWords}
         </Button>
       ) : (
         <Button component={Link} to={`/makes/${state.id}`} className="great" h={72} variant="default">
@@ -80,12 +82,12 @@ function NowPanel({ makes, nowMs }: { readonly makes: readonly LiveMake[]; reado
         </Button>
       )}
       <div style={{ display: 'flex', gap: 12 }}>
-        <Button component={Link} to={`/makes/${state.id}?pad=1`} variant="default" size="lg" style={{ flex: 1 }}>
+        <Button component={Link} to={`/makes/${state.id}?pad=1`} variant="default" style={{ flex: 1 }}>
           Reading
         </Button>
         <Button
           variant="default"
-          size="lg"
+         
           style={{ flex: 1 }}
           disabled={ranked.length < 2}
           onClick={() => setLater(new Set([...later, `${state.id}${next.stepTitle}`]))}
@@ -130,13 +132,12 @@ export function Bench() {
           {ids.length > makes.length && <p className="quiet">Working out the times …</p>}
           {list.isError && <p className="danger">The record cannot be read now. What is stored is safe; it is tried again.</p>}
         </div>
-        <div className="board" />
         <div className="again">
-          <Button component={Link} to="/new" size="lg">
+          <Button component={Link} to="/new">
             New make
           </Button>
           {again.map(([name, id]) => (
-            <Button key={id} component={Link} to={`/new?repeat=${id}`} variant="default" size="lg">
+            <Button key={id} component={Link} to={`/new?repeat=${id}`} variant="default">
               Again: {name}
             </Button>
           ))}

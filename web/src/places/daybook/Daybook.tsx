@@ -11,12 +11,12 @@ const hours = (h: number): string => `${h.toFixed(1)} h`;
 function SetPicture({ make }: { readonly make: MakeSummary }) {
   const [p10, p50, p90] = make.forecastSetH;
   const x = (h: number): number => Math.min(1, h / 12) * 156 + 2;
-  const said = p10 === null || p90 === null ? 'no forecast' : `forecast ${hours(p10)} to ${hours(p90)}`;
+  const said = p10 === null ? 'no forecast' : `forecast ${hours(p10)} to ${p90 === null ? 'open' : hours(p90)}`;
   const seen = make.seenSetH === null ? 'not seen set' : `seen set after ${hours(make.seenSetH)}`;
   return (
     <svg width="160" height="26" viewBox="0 0 160 26" role="img" aria-label={`${said}, ${seen}`}>
       <line x1="2" x2="158" y1="18" y2="18" stroke="var(--faint)" strokeWidth="2" />
-      {p10 !== null && p90 !== null && <rect x={x(p10)} width={Math.max(3, x(p90) - x(p10))} y="12" height="12" fill="var(--brush)" opacity="0.45" />}
+      {p10 !== null && <rect x={x(p10)} width={Math.max(3, x(p90 ?? 12) - x(p10))} y="12" height="12" fill="var(--brush)" opacity="0.45" />}
       {p50 !== null && <line x1={x(p50)} x2={x(p50)} y1="10" y2="25" stroke="var(--cobalt)" strokeWidth="2.5" />}
       {make.seenSetH !== null && <path d={`M${x(make.seenSetH)} 12 l-6 -10 h12 z`} fill="var(--butter)" stroke="var(--ink)" strokeWidth="1.5" />}
     </svg>

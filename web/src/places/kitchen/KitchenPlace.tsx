@@ -60,9 +60,7 @@ function SectionForm<S extends Section>(props: {
         </p>
       )}
       <div style={{ display: 'flex', gap: 12, alignItems: 'center' }}>
-        <Button type="submit" variant="default" disabled={draft === null}>
-          Save {title.toLowerCase()}
-        </Button>
+        {draft !== null && !saved && <Button type="submit">Save {title.toLowerCase()}</Button>}
         <span className="quiet" role="status">{saved ? 'Saved' : ''}</span>
       </div>
     </form>
@@ -164,8 +162,8 @@ export function KitchenPlace() {
               {draft.map((cook, i) => (
                 <div key={cook.id} className="row">
                   <TextInput label="Name" value={cook.name} error={fault(`${i}.name`)} onChange={(e) => set(replaced(draft, i, { ...cook, name: e.currentTarget.value }))} w={140} />
-                  <TextInput type="time" label="Sleeps from" value={cook.sleepFrom} error={fault(`${i}.sleepFrom`)} onChange={(e) => set(replaced(draft, i, { ...cook, sleepFrom: e.currentTarget.value }))} w={130} />
-                  <TextInput type="time" label="to" value={cook.sleepTo} error={fault(`${i}.sleepTo`)} onChange={(e) => set(replaced(draft, i, { ...cook, sleepTo: e.currentTarget.value }))} w={130} />
+                  <TextInput type="time" label="Sleeps from" value={cook.sleepFrom} error={fault(`${i}.sleepFrom`)} onChange={(e) => set(replaced(draft, i, { ...cook, sleepFrom: e.currentTarget.value }))} w={168} />
+                  <TextInput type="time" label="to" value={cook.sleepTo} error={fault(`${i}.sleepTo`)} onChange={(e) => set(replaced(draft, i, { ...cook, sleepTo: e.currentTarget.value }))} w={168} />
                   {draft.length > 1 && <Button variant="subtle" onClick={() => set(without(draft, i))} aria-label={`Remove ${cook.name}`}>Remove</Button>}
                 </div>
               ))}

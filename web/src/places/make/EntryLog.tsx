@@ -64,7 +64,7 @@ function Correction({ state, event, onClose }: { readonly state: MakeState; read
         <TextInput label="Time" type="time" value={time} onChange={(e) => { setTime(e.currentTarget.value); setFault(null); }} />
         {fault && <p className="field-error" role="alert">{fault}</p>}
         <p className="quiet">What was first entered stays in the record.</p>
-        <Button type="submit" size="lg">Save the correction</Button>
+        <Button type="submit">Save the correction</Button>
       </form>
     </Modal>
   );
@@ -87,22 +87,22 @@ export function EntryLog({ state }: { readonly state: MakeState }) {
       <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>
         {shown.map((event) => (
           <li key={event.id} style={{ display: 'flex', gap: 12, alignItems: 'center', minHeight: 48 }}>
-            <span className="number" style={{ width: 92 }}>{units.time(Date.parse(event.at), now())}</span>
+            <span className="number" style={{ minWidth: 54 }}>{units.time(Date.parse(event.at), state.finished?.atMs ?? now())}</span>
             <span style={{ flex: 1, minWidth: 0, overflowWrap: 'anywhere' }}>
               {entryWords(event, units)}
               {pending.some((p) => p.draft.id === event.id) && <span className="quiet"> · kept here</span>}
             </span>
             {event.type !== 'make-started' && (
               <>
-                <Button variant="subtle" size="md" px={8} onClick={() => setCorrecting(event)} aria-label={`Correct: ${entryWords(event, units)}`}>Correct</Button>
-                <Button variant="subtle" size="md" px={8} onClick={() => void record(state.id, 'voided', { target: event.id })} aria-label={`Take back: ${entryWords(event, units)}`}>Take back</Button>
+                <Button variant="subtle" px={6} onClick={() => setCorrecting(event)} aria-label={`Correct: ${entryWords(event, units)}`}>Correct</Button>
+                <Button variant="subtle" px={6} onClick={() => void record(state.id, 'voided', { target: event.id })} aria-label={`Take back: ${entryWords(event, units)}`}>Take back</Button>
               </>
             )}
           </li>
         ))}
       </ul>
       {devices.length > 0 && <p className="quiet">and {devices.length} readings from {new Set(devices.map((e) => e.deviceId.slice(7))).size === 1 ? devices[0]!.deviceId.slice(7) : 'several devices'}</p>}
-      {own.length > SHOWN && !all && <Button variant="default" size="md" onClick={() => setAll(true)}>Show all {own.length}</Button>}
+      {own.length > SHOWN && !all && <Button variant="default" onClick={() => setAll(true)}>Show all {own.length}</Button>}
       {correcting && <Correction state={state} event={correcting} onClose={() => setCorrecting(null)} />}
     </section>
   );

@@ -93,7 +93,7 @@ function WetHands({ live, onLeave }: { readonly live: LiveMake; readonly onLeave
   return (
     <div className="wet">
       <button type="button" className="first" onClick={() => void completeStep(state)} disabled={!state.current}>
-        Done: {state.current?.step.title.toLowerCase() ?? 'all'}
+        {state.current?.step.doneWords ?? 'All done'}
       </button>
       <button type="button" disabled={!incubating} onClick={() => void record(state.id, 'cue-seen', { cue: 'set', cleanSmell: null })}>
         It is set
@@ -108,7 +108,7 @@ function WetHands({ live, onLeave }: { readonly live: LiveMake; readonly onLeave
   );
 }
 
-function UnderWay({ live, events }: { readonly live: LiveMake; readonly events: ReturnType<typeof useMake>['events'] }) {
+function UnderWay({ live }: { readonly live: LiveMake }) {
   const { state, forecast, safety } = live;
   const units = useUnits();
   const nowMs = useNow(5000);
@@ -146,10 +146,6 @@ function UnderWay({ live, events }: { readonly live: LiveMake; readonly events: 
               <div className="value number">{units.span(forecast.set.p10, forecast.set.p90, nowMs)}</div>
             </div>
             <div className="fact">
-              <div className="label">Ready, {state.plan.wanted.sourness}</div>
-              <div className="value number">{units.span(forecast.pickUp.p10, forecast.pickUp.p90, nowMs)}</div>
-            </div>
-            <div className="fact">
               <div className="label">Firmness</div>
               <div className="value">about {firmnessWord(forecast.point.firmness)}</div>
             </div>
@@ -169,7 +165,24 @@ function UnderWay({ live, events }: { readonly live: LiveMake; readonly events: 
             </p>
           )}
           {forecast.neverSets > 0.1 && <p className="caution" style={{ marginTop: 10 }}>It may not set: about {Math.round(forecast.neverSets * 100)} in 100 such makes never do.</p>}
-          {heating && <div style={{ marginTop: 14 }}><DenatureMeter point={forecast.point} /></div>}
+          {heating && (
+            <div style={{ marginTop: 12 }}>
+              <DenatureMeter point={forecast.point} />
+            </div>
+          )}
+          <div aria-label="For this step" role="group" className="for-step">
+            {step && (
+              <p>
+                {step.doing} <span className="quiet">{step.why}</span>
+              </p>
+            )}
+            {safety.verdict !== 'over' && state.inoculatedAtMs !== null && <p className={`caution ${safety.verdict === 'acid' ? 'note' : ''}`}>{safety.text}</p>}
+            {step?.cautions.map((id) => (
+              <p key={id} className="caution">
+                {CAUTIONS[id]}
+              </p>
+            ))}
+          </div>
         </div>
         <div className="pad">
           <div>
@@ -178,29 +191,18 @@ function UnderWay({ live, events }: { readonly live: LiveMake; readonly events: 
           </div>
           {step ? (
             <Button className="great" h={72} onClick={() => void completeStep(state)} disabled={step.id === 'weigh' || step.id === 'taste' || step.id === 'reserve' ? false : safety.verdict === 'over'}>
-              Done: {step.title.toLowerCase()}
+              {step.doneWords}
             </Button>
           ) : (
             <Finish state={state} />
           )}
           {step?.id === 'taste' ? <TasteForm state={state} /> : <Pad state={state} focus={search.get('pad') === '1'} />}
-          <UndoLine makeId={state.id} events={events} />
         </div>
       </div>
       <div className="below">
-        <section aria-label="Cautions" style={{ display: 'flex', flexDirection: 'column', gap: 10 }}>
-          {step && (
-            <p>
-              {step.doing} <span className="quiet">{step.why}</span>
-            </p>
-          )}
-          {step?.cautions.map((id) => (
-            <p key={id} className="caution">
-              {CAUTIONS[id]}
-            </p>
-          ))}
-          {safety.verdict !== 'over' && state.inoculatedAtMs !== null && <p className={`caution ${safety.verdict === 'acid' ? 'note' : ''}`}>{safety.text}</p>}
-          {wake === 'unsupported' && <p className="quiet">This browser does not keep the screen awake: set the tablet’s own screen time longer.</p>}
+        <EntryLog state={state} />
+        <section aria-label="More" style={{ display: 'flex', flexDirection: 'column', gap: 14 }}>
+          <Note state={state} />
           <div style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>
             {step && (
               <Button variant="default" onClick={() => void skipStep(state.id, step.id)}>
@@ -211,10 +213,9 @@ function UnderWay({ live, events }: { readonly live: LiveMake; readonly events: 
               Wet hands
             </Button>
           </div>
-          <Note state={state} />
           {step && <Finish state={state} />}
+          {wake === 'unsupported' && <p className="quiet">This browser does not keep the screen awake: set the tablet’s own screen time longer.</p>}
         </section>
-        <EntryLog state={state} />
       </div>
     </>
   );
@@ -236,17 +237,19 @@ export function MakePlace() {
           {units.volume(state.plan.milk.litres)} in {state.plan.pot.name}, begun {units.day(state.startedAtMs)}
         </span>
         {kept.length > 0 && <span className="quiet" role="status">{kept.length} kept here</span>}
+        <span style={{ marginLeft: 'auto' }}>
+          <UndoLine makeId={id} events={events} />
+        </span>
         {state.finished && <Link to={`/daybook/${id}`}>See it in the Daybook</Link>}
       </div>
       {state.finished ? (
         <div style={{ maxWidth: 700, display: 'flex', flexDirection: 'column', gap: 16 }}>
           <p style={{ fontSize: 24 }} className="serif">{state.finished.verdict === 'kept' ? 'This make is finished.' : 'This make was discarded.'}</p>
-          <UndoLine makeId={id} events={events} />
           <Note state={state} />
           <EntryLog state={state} />
         </div>
       ) : live ? (
-        <UnderWay live={live} events={events} />
+        <UnderWay live={live} />
       ) : (
         <p className="quiet">Working out the times …</p>
       )}

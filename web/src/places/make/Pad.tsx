@@ -125,7 +125,7 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
           {kind === 'mass' ? (
             <NativeSelect aria-label="Unit of weight" data={massUnits.map((u) => ({ value: u, label: UNIT_LABEL[u] }))} value={massUnit} onChange={(e) => setMassUnit(e.currentTarget.value)} w={84} />
           ) : kind === 'ph' ? (
-            <NativeSelect aria-label="Instrument" data={[{ value: 'meter', label: 'meter' }, { value: 'strip', label: 'strip' }]} value={instrument} onChange={(e) => setInstrument(e.currentTarget.value as 'meter' | 'strip')} w={104} />
+            <NativeSelect aria-label="Instrument" data={[{ value: 'meter', label: 'meter' }, { value: 'strip', label: 'strip' }]} value={instrument} onChange={(e) => setInstrument(e.currentTarget.value as 'meter' | 'strip')} w={120} />
           ) : (
             <small>°{units.temperatureUnit}</small>
           )}
@@ -157,7 +157,7 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
               }}
             />
           </label>
-          <Button type="submit" size="lg" variant="default" style={{ flex: 1 }}>
+          <Button type="submit" variant="default" style={{ flex: 1 }}>
             Record
           </Button>
         </div>

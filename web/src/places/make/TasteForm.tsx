@@ -24,7 +24,7 @@ export function TasteForm({ state }: { readonly state: MakeState }) {
       <Choices legend="How sour?" value={sourness} options={SOURNESS.map((s) => ({ value: s, label: s }))} onChange={setSourness} />
       <Choices legend="How thick?" value={texture} options={TEXTURES.map((t) => ({ value: t, label: t }))} onChange={setTexture} />
       <Textarea label="Anything to say" value={text} maxLength={2000} autosize minRows={2} onChange={(e) => setText(e.currentTarget.value)} />
-      <Button type="submit" size="lg" variant="default">
+      <Button type="submit" variant="default">
         Record the taste
       </Button>
     </form>

@@ -26,7 +26,7 @@ export function UndoLine({ makeId, events }: { readonly makeId: string; readonly
             {entryWords(target, units)}
             {pending.some((p) => p.draft.id === target.id) ? ' · kept here' : ' · stored'}
           </span>
-          <Button variant="subtle" size="md" onClick={undo}>
+          <Button variant="subtle" onClick={undo}>
             Undo
           </Button>
         </>

@@ -29,7 +29,7 @@ export function MiniCurve({ point, band, stale }: { readonly point: PointForecas
   return (
     <svg viewBox={`0 0 ${W} ${H}`} width="100%" role="img" aria-label={`Temperature and pH from ${units.time(fromMs, fromMs)} to ${units.time(toMs, fromMs)}`}>
       <line x1="0" x2={W - 36} y1={yP(4.6)} y2={yP(4.6)} stroke="var(--cobalt)" strokeDasharray="4 4" />
-      <text x="2" y={yP(4.6) - 4} fontSize="16" fill="var(--cobalt)">set</text>
+      <text x="44" y={yP(4.6) - 5} fontSize="16" fill="var(--cobalt)">set</text>
       <path d={shape} fill="var(--brush)" opacity={stale ? 0.15 : 0.3} />
       <path d={line(point.temperature, yT)} fill="none" stroke="var(--clay)" strokeWidth="2.5" />
       <path d={line(point.ph, yP)} fill="none" stroke="var(--cobalt)" strokeWidth="2.5" />
