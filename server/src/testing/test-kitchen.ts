@@ -10,6 +10,8 @@ export interface TestKitchen {
   readonly kitchenId: string;
   /** The server's clock, moved by the test. */
   readonly clock: { nowMs: number };
+  /** The same kitchen behind a new server, after `app` was closed. */
+  reopen(): Promise<TestKitchen>;
   close(): Promise<void>;
 }
 
@@ -30,21 +32,24 @@ export async function createTestKitchen(options: { startMs: number; pageRoot?: s
   await db.initialize();
   const { id } = await prepareKitchen(db, { name: 'Test kitchen', zone: 'UTC', demo: false });
   const clock = { nowMs: options.startMs };
-  const app = await buildApp({
-    dataSource: db,
-    clock: () => clock.nowMs,
-    ...(options.pageRoot === undefined ? {} : { pageRoot: options.pageRoot }),
-  });
-  return {
+  const build = (): Promise<FastifyInstance> =>
+    buildApp({
+      dataSource: db,
+      clock: () => clock.nowMs,
+      ...(options.pageRoot === undefined ? {} : { pageRoot: options.pageRoot }),
+    });
+  const around = (app: FastifyInstance): TestKitchen => ({
     app,
     db,
     kitchenId: id,
     clock,
+    reopen: async () => around(await build()),
     close: async () => {
       await app.close();
       await db.destroy();
       await admin.query(`DROP DATABASE ${database}`);
       await admin.destroy();
     },
-  };
+  });
+  return around(await build());
 }

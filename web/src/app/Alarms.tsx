@@ -35,37 +35,31 @@ export function Alarms({ makes, nowMs }: { readonly makes: readonly LiveMake[]; 
     void record(make.state.id, 'alarm-acknowledged', { alarm: alarm.id });
   };
   const { make, alarm } = first;
+  const others = due.slice(1);
   return (
-    <section aria-label="Alarms">
-      <div role="alert" className={`banner ringing ${alarm.rank === 0 ? 'bad' : ''}`}>
+    // Laid over the clock line: nothing on the page may move under a finger because something rings.
+    <section aria-label="Alarms" className={`alarms ${alarm.rank === 0 ? 'bad' : ''}`}>
+      <div role="alert" className="alarm">
         <strong>
           {alarm.title}: {make.state.plan.name}
         </strong>
-        <span>{alarm.text}</span>
-        <span style={{ marginLeft: 'auto', display: 'flex', gap: 12 }}>
-          <Button component={Link} to={`/makes/${make.state.id}`} variant="default">
-            Go there
-          </Button>
-          <Button variant="default" onClick={() => acknowledge(make, alarm)}>
-            Heard
-          </Button>
+        <span className="alarm-text">
+          {alarm.text}
+          {!unlocked && ' Sound is blocked until you touch this page once.'}
         </span>
       </div>
-      {!unlocked && (
-        <div className="banner">
-          <span>Sound is blocked until you touch this page once.</span>
-        </div>
+      {others[0] && (
+        <Button variant="default" onClick={() => acknowledge(others[0]!.make, others[0]!.alarm)} size="md">
+          Also: {others[0].alarm.title}, {others[0].make.state.plan.name}
+          {others.length > 1 ? ` and ${others.length - 1} more` : ''} · Heard
+        </Button>
       )}
-      {due.length > 1 && (
-        <div className="banner" style={{ padding: '4px 24px' }}>
-          <span className="quiet">Also due:</span>
-          {due.slice(1, 4).map((other) => (
-            <Button key={`${other.make.state.id}${other.alarm.id}`} variant="subtle" onClick={() => acknowledge(other.make, other.alarm)}>
-              {other.alarm.title}: {other.make.state.plan.name} · Heard
-            </Button>
-          ))}
-        </div>
-      )}
+      <Button component={Link} to={`/makes/${make.state.id}`} variant="default" size="md">
+        Go there
+      </Button>
+      <Button variant="default" size="md" onClick={() => acknowledge(make, alarm)}>
+        Heard
+      </Button>
     </section>
   );
 }

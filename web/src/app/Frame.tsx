@@ -58,12 +58,12 @@ export function Frame() {
       </nav>
       <div style={{ minWidth: 0, display: 'flex', flexDirection: 'column', minHeight: 0, gridRow: 'span 2' }}>
         <ClockLine makes={makes} nowMs={nowMs} />
-        <Kept />
         <Alarms makes={makes} nowMs={nowMs} />
         <main id="place" className="place" tabIndex={-1} style={{ flex: 1 }}>
           <Outlet />
         </main>
       </div>
+      <Kept />
       <LiveMakes />
       <KeyHelp />
     </div>

@@ -6,8 +6,9 @@ export function Kept() {
   const { entries, reachable } = useAppSelector((s) => s.outbox);
   const refused = entries.filter((e) => e.refused);
   const waiting = entries.length - refused.length;
+  if (reachable && refused.length === 0) return null;
   return (
-    <>
+    <div className="kept-strip">
       {!reachable && (
         <div className="banner" role="status">
           <strong>Kept here</strong>
@@ -28,6 +29,6 @@ export function Kept() {
           </Button>
         </div>
       ))}
-    </>
+    </div>
   );
 }

@@ -114,7 +114,7 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
             className="pad-input"
             inputMode="decimal"
             autoComplete="off"
-            aria-label={kind === 'temperature' ? `Temperature, °${units.temperatureUnit}` : kind === 'ph' ? 'pH' : massMeans}
+            aria-label={kind === 'temperature' ? `Temperature, °${units.temperatureUnit}` : kind === 'ph' ? 'pH reading' : massMeans}
             aria-invalid={fault !== null}
             aria-describedby={fault ? 'pad-fault' : undefined}
             placeholder="–"
@@ -123,9 +123,9 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
             onChange={(event) => change(event.currentTarget.value)}
           />
           {kind === 'mass' ? (
-            <NativeSelect aria-label="Unit of weight" data={massUnits.map((u) => ({ value: u, label: UNIT_LABEL[u] }))} value={massUnit} onChange={(e) => setMassUnit(e.currentTarget.value)} w={84} />
+            <NativeSelect aria-label="Unit of weight" data={massUnits.map((u) => ({ value: u, label: UNIT_LABEL[u] }))} value={massUnit} onChange={(e) => setMassUnit(e.currentTarget.value)} w={92} size="md" />
           ) : kind === 'ph' ? (
-            <NativeSelect aria-label="Instrument" data={[{ value: 'meter', label: 'meter' }, { value: 'strip', label: 'strip' }]} value={instrument} onChange={(e) => setInstrument(e.currentTarget.value as 'meter' | 'strip')} w={120} />
+            <NativeSelect aria-label="Instrument" data={[{ value: 'meter', label: 'meter' }, { value: 'strip', label: 'strip' }]} value={instrument} onChange={(e) => setInstrument(e.currentTarget.value as 'meter' | 'strip')} w={122} size="md" />
           ) : (
             <small>°{units.temperatureUnit}</small>
           )}

@@ -1,0 +1,94 @@
+import puppeteer, { type Browser, type BrowserContext, type Page } from 'puppeteer-core';
+
+const FLAGS = [
+  '--no-sandbox',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+
+/** Headless Chromium, as Debian ships it. */
+export function startBrowser(): Promise<Browser> {
+  return puppeteer.launch({ executablePath: '/usr/bin/chromium', args: FLAGS });
+}
+
+/** One tablet: its own storage, its own page, and a watch over what it asks for. */
+export interface Tablet {
+  readonly page: Page;
+  readonly context: BrowserContext;
+  /** Requests that left loopback; a journey fails when there is one. */
+  readonly strayRequests: readonly string[];
+  /** Errors the page threw. */
+  readonly faults: readonly string[];
+  close(): Promise<void>;
+}
+
+export async function openTablet(
+  browser: Browser,
+  address: string,
+  options: { width?: number; height?: number; dark?: boolean } = {},
+): Promise<Tablet> {
+  const context = await browser.createBrowserContext();
+  const page = await context.newPage();
+  const strayRequests: string[] = [];
+  const faults: string[] = [];
+  page.on('request', (request) => {
+    const url = new URL(request.url());
+    if (/^https?:$/.test(url.protocol) && url.hostname !== '127.0.0.1') strayRequests.push(request.url());
+  });
+  page.on('pageerror', (error) => faults.push(error instanceof Error ? error.message : String(error)));
+  await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: options.dark ? 'dark' : 'light' }]);
+  await page.setViewport({ width: options.width ?? 1280, height: options.height ?? 800 });
+  await page.goto(address);
+  return { page, context, strayRequests, faults, close: () => context.close() };
+}
+
+/** Waits until the page shows a text. */
+export async function see(page: Page, text: string | RegExp, timeoutMs = 8_000): Promise<void> {
+  const source = typeof text === 'string' ? text : text.source;
+  const plain = typeof text === 'string';
+  await page
+    .waitForFunction(
+      (wanted: string, exact: boolean) => {
+        const shown = document.body.innerText;
+        return exact ? shown.includes(wanted) : new RegExp(wanted).test(shown);
+      },
+      { timeout: timeoutMs, polling: 100 },
+      source,
+      plain,
+    )
+    .catch(async (error: unknown) => {
+      const shown = await page.evaluate(() => document.body.innerText);
+      throw new Error(`did not see ${String(text)}; the page shows:\n${shown}`, { cause: error });
+    });
+}
+
+/** Waits until a text is gone. */
+export async function seeNoMore(page: Page, text: string): Promise<void> {
+  await page.waitForFunction((gone: string) => !document.body.innerText.includes(gone), { timeout: 8_000, polling: 100 }, text);
+}
+
+/** Taps what a screen reader would call by this role and name, once it can be tapped. */
+export async function tap(page: Page, role: 'button' | 'link' | 'radio', name: string): Promise<void> {
+  const selector = `::-p-aria([name="${name}"][role="${role}"])`;
+  const found = await page.waitForSelector(selector, { timeout: 8_000 }).catch(() => null);
+  if (!found) {
+    const shown = await page.evaluate(() => document.body.innerText);
+    throw new Error(`nothing to tap called “${name}”; the page shows:\n${shown}`);
+  }
+  await page.locator(selector).setTimeout(8_000).click();
+}
+
+/** Replaces what stands in a field called by its label. */
+export async function fill(page: Page, label: string, text: string): Promise<void> {
+  const field = await page.waitForSelector(`::-p-aria(${label})`, { timeout: 8_000 });
+  if (!field) throw new Error(`no field ${label}`);
+  await field.focus();
+  await field.evaluate((element) => {
+    if (element instanceof HTMLInputElement || element instanceof HTMLTextAreaElement) element.select();
+  });
+  await page.keyboard.press('Backspace');
+  await page.keyboard.type(text);
+}

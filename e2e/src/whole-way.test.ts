@@ -1,0 +1,257 @@
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import type { StoredEvent } from '@morning-crock/core/contract';
+import { readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Browser, ElementHandle } from 'puppeteer-core';
+import { fill, openTablet, see, seeNoMore, startBrowser, tap, type Tablet } from './browser.ts';
+import { createWorld, type World } from './world.ts';
+
+const START = Date.parse('2026-03-02T06:00:00.000Z');
+let browser: Browser;
+let world: World;
+let tablet: Tablet;
+
+beforeAll(async () => {
+  browser = await startBrowser();
+  world = await createWorld(START);
+  tablet = await openTablet(browser, world.address);
+});
+afterAll(async () => {
+  expect(tablet.strayRequests).toEqual([]);
+  expect(tablet.faults).toEqual([]);
+  await browser.close();
+  await world.close();
+});
+
+interface Row {
+  readonly type: string;
+  readonly data: Record<string, unknown>;
+}
+const rows = (): Promise<Row[]> =>
+  world.kitchen.db.query<Row[]>("SELECT type, data FROM event WHERE type <> 'kitchen-changed' ORDER BY seq");
+const latest = async (type: string): Promise<Record<string, unknown>> => {
+  const all = (await rows()).filter((r) => r.type === type);
+  expect(all.length).toBeGreaterThan(0);
+  return all.at(-1)!.data;
+};
+/** Until the database holds so many entries of a type. */
+async function stored(type: string, count: number): Promise<void> {
+  for (let i = 0; i < 100; i++) {
+    if ((await rows()).filter((r) => r.type === type).length >= count) return;
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  }
+  throw new Error(`${type} did not reach the database`);
+}
+/** Time passes and the page notices by asking the server again. */
+async function later(minutes: number): Promise<void> {
+  world.advance(minutes);
+  await tablet.page.reload();
+}
+
+describe('the whole way of one pot', () => {
+  test('an empty kitchen leads to the first make', async () => {
+    await see(tablet.page, 'Nothing must be set up');
+    await see(tablet.page, 'Nothing on the shelf.');
+    await tap(tablet.page, 'link', 'New make');
+    await see(tablet.page, 'Start this make');
+  });
+
+  test('nothing but the litres is typed; the forecast follows', async () => {
+    const { page } = tablet;
+    await see(page, /Ready, classic\s+\d\d:\d\d–\d\d:\d\d/);
+    const before = await page.evaluate(() => document.querySelector('.outlook .facts')?.textContent);
+    await fill(page, 'How much', '3,4');
+    await page.waitForFunction((old) => document.querySelector('.outlook .facts')?.textContent !== old, {}, before);
+    await see(page, '70 g');
+    await tap(page, 'button', 'Start this make');
+    await see(page, 'The milk is in');
+    await stored('planned', 1);
+    const { plan } = (await latest('make-started')) as { plan: { milk: { litres: number; typed: unknown } } };
+    expect(plan.milk).toMatchObject({ litres: 3.4, typed: { value: 3.4, unit: 'L' } });
+    const { forecast } = (await latest('planned')) as { forecast: { set: { p10: number; p90: number }; members: number } };
+    expect(forecast.members).toBe(1000);
+    expect(forecast.set.p90).toBeGreaterThan(forecast.set.p10);
+  });
+
+  test('heating: readings fill the meter and move the time', async () => {
+    const { page } = tablet;
+    world.advance(4);
+    await tap(page, 'button', 'The milk is in');
+    await see(page, 'It is hot enough');
+    await stored('step-done', 1);
+    await later(12);
+    await fill(page, 'Temperature, °C', '48.5');
+    await page.keyboard.press('Enter');
+    await see(page, '48.5 °C · stored');
+    await later(10);
+    await fill(page, 'Temperature, °C', '85');
+    await page.keyboard.press('Enter');
+    await stored('temperature-read', 2);
+    await tap(page, 'button', 'It is hot enough');
+    await stored('step-done', 2);
+    await later(10);
+    await see(page, /Whey protein unfolded: about (8[5-9]|9\d) %/);
+    await tap(page, 'button', 'Held long enough');
+    await see(page, 'Cool enough');
+    await stored('step-done', 3);
+    expect(await latest('temperature-read')).toEqual({ celsius: 85, instrument: 'hand', typed: { value: 85, unit: 'C' } });
+  });
+
+  test('cooling is refitted from the second reading on', async () => {
+    const { page } = tablet;
+    const coolAt = async (): Promise<string> => {
+      await see(page, 'Cool enough');
+      await page.waitForFunction(() => /To 44\.0 °C, in about/.test(document.body.innerText), { timeout: 8_000 });
+      return page.$eval('.bead.current .when', (e) => e.textContent);
+    };
+    await later(1);
+    await coolAt();
+    await fill(page, 'Temperature, °C', '80');
+    await page.keyboard.press('Enter');
+    await stored('temperature-read', 3);
+    await later(20);
+    const before = await coolAt();
+    await fill(page, 'Temperature, °C', '66');
+    await page.keyboard.press('Enter');
+    await stored('temperature-read', 4);
+    await page.waitForFunction((old) => document.querySelector('.bead.current .when')?.textContent !== old, { timeout: 8_000 }, before);
+    await later(45);
+    await tap(page, 'button', 'Cool enough');
+    await stored('step-done', 4);
+  });
+
+  test('inoculating with the real dose', async () => {
+    const { page } = tablet;
+    await see(page, 'The starter is in');
+    await fill(page, 'Starter added', '82');
+    await page.keyboard.press('Enter');
+    await see(page, 'Into the cold');
+    await stored('starter-added', 1);
+    expect(await latest('starter-added')).toMatchObject({ massKg: 0.082, typed: { value: 82, unit: 'g' } });
+  });
+
+  const readySpan = async (): Promise<number> => {
+    const { page } = tablet;
+    await see(page, /Ready \d\d:\d\d–\d\d:\d\d/);
+    const text = await page.evaluate(() => /Ready (\d\d):(\d\d)–(\d\d):(\d\d)/.exec(document.body.innerText)?.slice(1).map(Number) ?? []);
+    return (text[2]! - text[0]!) * 60 + text[3]! - text[1]!;
+  };
+
+  test('a pH reading narrows the band, a cue is stored, a contradiction is said', async () => {
+    const { page } = tablet;
+    await later(150);
+    const before = await readySpan();
+    await fill(page, 'pH reading', '5.42');
+    await page.keyboard.press('Enter');
+    await stored('ph-read', 1);
+    await page.waitForFunction(
+      (wide) => {
+        const m = /Ready (\d\d):(\d\d)–(\d\d):(\d\d)/.exec(document.body.innerText)?.slice(1).map(Number);
+        return m && (m[2]! - m[0]!) * 60 + m[3]! - m[1]! < wide;
+      },
+      { timeout: 8_000 },
+      before,
+    );
+    await tap(page, 'button', 'trembles');
+    await stored('cue-seen', 1);
+    await fill(page, 'pH reading', '6.6');
+    await tap(page, 'button', 'Record');
+    await see(page, /tired starter/);
+    await tap(page, 'button', 'Undo');
+    await stored('voided', 1);
+    await page.waitForFunction(() => !document.body.innerText.includes('tired starter'), { timeout: 8_000 });
+  });
+
+  test('alarms ring when due and are silenced on every tablet', async () => {
+    const { page } = tablet;
+    await later(75);
+    await see(page, 'Look now: Yogurt');
+    const second = await openTablet(browser, world.address);
+    await see(second.page, 'Look now: Yogurt');
+    await tap(page, 'button', 'Heard');
+    await seeNoMore(page, 'Look now: Yogurt');
+    await seeNoMore(second.page, 'Look now: Yogurt');
+    await second.close();
+    expect(await latest('alarm-acknowledged')).toEqual({ alarm: 'look-now' });
+  });
+
+  test('set, chilled, weighed, tasted, some kept, finished', async () => {
+    const { page } = tablet;
+    await tap(page, 'button', 'set');
+    await see(page, 'Acid enough was shown in time');
+    await tap(page, 'button', 'Into the cold');
+    await stored('step-done', 5);
+    await later(300);
+    await tap(page, 'button', 'Chilled through');
+    await fill(page, 'Weight of the yogurt', '3420');
+    await page.keyboard.press('Enter');
+    await see(page, 'Record the taste');
+    await tap(page, 'radio', 'firm');
+    await fill(page, 'Anything to say', 'Clean, stands well.');
+    await tap(page, 'button', 'Record the taste');
+    await fill(page, 'Kept for next time', '60');
+    await page.keyboard.press('Enter');
+    await tap(page, 'button', 'Finish this make');
+    await see(page, 'This make is finished.');
+    await stored('finished', 1);
+    expect(await latest('weighed')).toMatchObject({ massKg: 3.42 });
+    expect(await latest('tasted')).toEqual({ sourness: 'classic', texture: 'firm', text: 'Clean, stands well.' });
+    expect(await latest('reserved')).toMatchObject({ massKg: 0.06 });
+  });
+
+  test('the Daybook shows forecast against real, mass in and out', async () => {
+    const { page } = tablet;
+    await tap(page, 'link', 'Daybook');
+    await see(page, '3.42 kg');
+    await see(page, /kept, classic, firm/);
+    await tap(page, 'link', 'Yogurt');
+    await see(page, 'Forecast then');
+    await see(page, /Came out\s+3\.42 kg/);
+    await see(page, /min (later|earlier)|on time/);
+    await see(page, 'Clean, stands well.');
+  });
+
+  test('a correction changes what is shown and keeps what was entered', async () => {
+    const { page } = tablet;
+    await tap(page, 'button', 'Correct: weighed 3.42 kg');
+    await fill(page, 'Value (g)', '3402');
+    await tap(page, 'button', 'Save the correction');
+    await see(page, /Came out\s+3\.40 kg/);
+    await stored('corrected', 1);
+    expect(await latest('weighed')).toMatchObject({ massKg: 3.42 });
+  });
+
+  test('exported and imported into an empty kitchen: the same daybook', async () => {
+    const file = join(tmpdir(), `daybook-${process.pid}.json`);
+    const answer = await fetch(`${world.address}/api/export`);
+    writeFileSync(file, await answer.text());
+    const other = await createWorld(world.kitchen.clock.nowMs);
+    const empty = await openTablet(browser, `${other.address}/daybook`);
+    try {
+      await see(empty.page, 'No makes yet');
+      const input = (await empty.page.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
+      await input.uploadFile(file);
+      await see(empty.page, /1 makes read: \d+ entries added/);
+      await see(empty.page, '3.40 kg');
+      const there = await other.kitchen.db.query<{ n: string }[]>("SELECT COUNT(*) AS n FROM event WHERE type <> 'kitchen-changed'");
+      expect(Number(there[0]!.n)).toBe((await rows()).length);
+      const { makes } = JSON.parse(readFileSync(file, 'utf8')) as { makes: { events: StoredEvent[] }[] };
+      expect(makes[0]!.events.length).toBe((await rows()).length);
+    } finally {
+      await empty.close();
+      await other.close();
+    }
+  });
+
+  test('making it again takes two taps from the Bench', async () => {
+    const { page } = tablet;
+    await tap(page, 'link', 'Bench');
+    await tap(page, 'link', 'Again: Yogurt');
+    await see(page, 'Again: Yogurt');
+    await tap(page, 'button', 'Start this make');
+    await see(page, 'The milk is in');
+    await stored('make-started', 2);
+    expect((await latest('make-started'))['plan']).toMatchObject({ milk: { litres: 3.4 } });
+  });
+});

@@ -1,0 +1,2 @@
+export * from './test-kitchen.ts';
+export * from './drafts.ts';
