@@ -112,14 +112,25 @@ export async function buildPage(say) {
   await whenChanged(
     {
       name: 'page',
-      sources: ['core/src', 'web/src', 'web/index.html', 'web/vite.config.ts', 'web/postcss.config.mjs', 'web/public'],
+      sources: [
+        'core/src',
+        'web/src',
+        'web/index.html',
+        'web/vite.config.ts',
+        'web/postcss.config.mjs',
+        'web/public',
+      ],
       output: 'web/dist/index.html',
       build: () => {
-        const result = spawnSync(process.execPath, [join(ROOT, 'node_modules', 'vite', 'bin', 'vite.js'), 'build', '--logLevel', 'warn'], {
-          cwd: join(ROOT, 'web'),
-          env: { ...cleanEnvironment(), NODE_ENV: 'production' },
-          stdio: ['ignore', 'inherit', 'inherit'],
-        });
+        const result = spawnSync(
+          process.execPath,
+          [join(ROOT, 'node_modules', 'vite', 'bin', 'vite.js'), 'build', '--logLevel', 'warn'],
+          {
+            cwd: join(ROOT, 'web'),
+            env: { ...cleanEnvironment(), NODE_ENV: 'production' },
+            stdio: ['ignore', 'inherit', 'inherit'],
+          },
+        );
         if (result.status !== 0) throw new Error('the page did not build');
       },
     },

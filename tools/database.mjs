@@ -75,13 +75,20 @@ export async function startDatabase({ dataDir, say, forTests = false }) {
     rmSync(files, { recursive: true, force: true });
     const made = spawnSync(
       'mariadb-install-db',
-      ['--no-defaults', ...asRoot, `--datadir=${files}`, '--auth-root-authentication-method=socket', '--skip-test-db'],
+      [
+        '--no-defaults',
+        ...asRoot,
+        `--datadir=${files}`,
+        '--auth-root-authentication-method=socket',
+        '--skip-test-db',
+      ],
       { env, encoding: 'utf8' },
     );
     if (made.status !== 0) throw new Error(`mariadb-install-db failed: ${made.stderr}`);
   }
   const passwordFile = join(dataDir, 'password');
-  if (!existsSync(passwordFile)) writeFileSync(passwordFile, randomBytes(18).toString('hex'), { mode: 0o600 });
+  if (!existsSync(passwordFile))
+    writeFileSync(passwordFile, randomBytes(18).toString('hex'), { mode: 0o600 });
   const password = readFileSync(passwordFile, 'utf8');
   const user = 'crock';
   const database = 'morning_crock';

@@ -64,7 +64,9 @@ export function ensurePrograms(wanted, say) {
  * @param {(line: string) => void} say
  */
 export function ensurePackages(say) {
-  const lock = createHash('sha256').update(readFileSync(join(ROOT, 'package-lock.json'))).digest('hex');
+  const lock = createHash('sha256')
+    .update(readFileSync(join(ROOT, 'package-lock.json')))
+    .digest('hex');
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === lock) return;
   say('installing packages (npm ci) …');
   run('npm', ['ci', '--include=dev', '--no-audit', '--no-fund'], say);

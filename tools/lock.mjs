@@ -9,7 +9,11 @@ const LOCK = join(ROOT, 'package-lock.json');
 const checkOnly = process.argv.includes('--check');
 
 if (!checkOnly) {
-  const made = spawnSync('npm', ['install', '--no-audit', '--no-fund'], { cwd: ROOT, env: cleanEnvironment(), stdio: 'inherit' });
+  const made = spawnSync('npm', ['install', '--no-audit', '--no-fund'], {
+    cwd: ROOT,
+    env: cleanEnvironment(),
+    stdio: 'inherit',
+  });
   if (made.status !== 0) process.exit(made.status ?? 1);
 }
 
@@ -25,7 +29,8 @@ for (const [path, entry] of Object.entries(lock.packages)) {
     if (checkOnly) process.stderr.write(`${path}: optional ${name} is not in the lock\n`);
     delete entry.optionalDependencies?.[name];
   }
-  if (entry.optionalDependencies && Object.keys(entry.optionalDependencies).length === 0) delete entry.optionalDependencies;
+  if (entry.optionalDependencies && Object.keys(entry.optionalDependencies).length === 0)
+    delete entry.optionalDependencies;
   if (entry.resolved?.startsWith('http')) {
     missing++;
     process.stderr.write(`${path}: the lock names a download address\n`);

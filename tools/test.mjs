@@ -5,7 +5,14 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { buildPage, buildServer, buildSums } from './build.mjs';
-import { BROWSER_PROGRAMS, cleanEnvironment, DATABASE_PROGRAMS, ensurePackages, ensurePrograms, ROOT } from './install.mjs';
+import {
+  BROWSER_PROGRAMS,
+  cleanEnvironment,
+  DATABASE_PROGRAMS,
+  ensurePackages,
+  ensurePrograms,
+  ROOT,
+} from './install.mjs';
 
 /** @param {string} line */
 const say = (line) => void process.stdout.write(`· ${line}\n`);
@@ -17,7 +24,11 @@ let failed = 0;
 /** @param {string} command @param {string[]} args @param {NodeJS.ProcessEnv} [env] @returns {Promise<number>} */
 const run = (command, args, env = {}) =>
   new Promise((resolve) => {
-    const child = spawn(command, args, { cwd: ROOT, env: { ...cleanEnvironment(), ...env }, stdio: ['ignore', 'inherit', 'inherit'] });
+    const child = spawn(command, args, {
+      cwd: ROOT,
+      env: { ...cleanEnvironment(), ...env },
+      stdio: ['ignore', 'inherit', 'inherit'],
+    });
     child.once('exit', (code) => resolve(code ?? 1));
   });
 
@@ -44,7 +55,15 @@ try {
   const { host, port, user, password } = database;
   const code = await run(
     process.execPath,
-    ['--experimental-vm-modules', '--no-warnings', 'node_modules/jest/bin/jest.js', '--maxWorkers=2', '--json', `--outputFile=${results}`, ...extra],
+    [
+      '--experimental-vm-modules',
+      '--no-warnings',
+      'node_modules/jest/bin/jest.js',
+      '--maxWorkers=2',
+      '--json',
+      `--outputFile=${results}`,
+      ...extra,
+    ],
     { TEST_DATABASE: JSON.stringify({ host, port, user, password }), NODE_ENV: 'test' },
   );
   try {

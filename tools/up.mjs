@@ -57,7 +57,9 @@ say('starting the database');
 const database = await startDatabase({ dataDir, say });
 const databaseFile = join(dataDir, 'database.json');
 const { host, port: dbPort, user, password, database: name } = database;
-writeFileSync(databaseFile, JSON.stringify({ host, port: dbPort, user, password, database: name }), { mode: 0o600 });
+writeFileSync(databaseFile, JSON.stringify({ host, port: dbPort, user, password, database: name }), {
+  mode: 0o600,
+});
 
 const port = await choosePort();
 const address = `http://127.0.0.1:${port}`;
@@ -73,10 +75,13 @@ async function stop(reason, code) {
   await Promise.all(
     children
       .filter((child) => child.exitCode === null && child.signalCode === null)
-      .map((child) => new Promise((resolve) => {
-        child.once('exit', resolve);
-        child.kill('SIGTERM');
-      })),
+      .map(
+        (child) =>
+          new Promise((resolve) => {
+            child.once('exit', resolve);
+            child.kill('SIGTERM');
+          }),
+      ),
   );
   await database.stop();
   rmSync(runFile, { force: true });
@@ -89,12 +94,16 @@ database.ended.then(() => void stop('the database ended; stopping', 1));
 /** @param {string} script @param {NodeJS.ProcessEnv} env */
 function start(script, env) {
   // Children end with us even when we are killed without a word.
-  const child = spawn('setpriv', ['--pdeathsig', 'SIGTERM', '--', process.execPath, '--enable-source-maps', script], {
-    cwd: ROOT,
-    env: { ...cleanEnvironment(), ...env },
-    stdio: ['ignore', 'inherit', 'inherit'],
-    detached: true,
-  });
+  const child = spawn(
+    'setpriv',
+    ['--pdeathsig', 'SIGTERM', '--', process.execPath, '--enable-source-maps', script],
+    {
+      cwd: ROOT,
+      env: { ...cleanEnvironment(), ...env },
+      stdio: ['ignore', 'inherit', 'inherit'],
+      detached: true,
+    },
+  );
   child.once('exit', (code) => void stop(`${script} ended (${code}); stopping`, 1));
   children.push(child);
 }
@@ -108,7 +117,8 @@ start('server/dist/main.mjs', {
   MC_DEMO: demo ? 'yes' : 'no',
   MC_PAGE: join(ROOT, 'web', 'dist'),
 });
-for (let i = 0; i < 600 && !stopping && !(await answers(address)); i++) await new Promise((resolve) => setTimeout(resolve, 100));
+for (let i = 0; i < 600 && !stopping && !(await answers(address)); i++)
+  await new Promise((resolve) => setTimeout(resolve, 100));
 if (!stopping) {
   writeFileSync(runFile, JSON.stringify({ pid: process.pid, address }));
   if (demo) {

@@ -67,7 +67,11 @@ export async function see(page: Page, text: string | RegExp, timeoutMs = 8_000):
 
 /** Waits until a text is gone. */
 export async function seeNoMore(page: Page, text: string): Promise<void> {
-  await page.waitForFunction((gone: string) => !document.body.innerText.includes(gone), { timeout: 8_000, polling: 100 }, text);
+  await page.waitForFunction(
+    (gone: string) => !document.body.innerText.includes(gone),
+    { timeout: 8_000, polling: 100 },
+    text,
+  );
 }
 
 /** Taps what a screen reader would call by this role and name, once it can be tapped. */

@@ -27,8 +27,11 @@ export interface AppOptions {
 
 /** Builds the server; it never listens by itself. */
 export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
-  const app = Fastify({ logger: options.logger ?? false, bodyLimit: 4 * 1024 * 1024, forceCloseConnections: true })
-    .withTypeProvider<ZodTypeProvider>();
+  const app = Fastify({
+    logger: options.logger ?? false,
+    bodyLimit: 4 * 1024 * 1024,
+    forceCloseConnections: true,
+  }).withTypeProvider<ZodTypeProvider>();
   app.setValidatorCompiler(validatorCompiler);
   app.setSerializerCompiler(serializerCompiler);
   await app.register(helmet, {
@@ -53,7 +56,8 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   await app.register(makeRoutes);
   await app.register(deviceRoutes);
   await app.register(exchangeRoutes);
-  if (options.pageRoot === undefined) app.setNotFoundHandler((_request, reply) => reply.status(404).send(errorOf('not-found')));
+  if (options.pageRoot === undefined)
+    app.setNotFoundHandler((_request, reply) => reply.status(404).send(errorOf('not-found')));
   else await servePage(app, options.pageRoot);
   return app;
 }

@@ -13,6 +13,20 @@ import { cssVariables, theme } from './app/theme.ts';
 
 void restoreOutbox();
 
+// Once the first view stands, fetch the rest of the page: it must go on when the server is away.
+setTimeout(() => {
+  for (const fetchPart of [
+    () => import('./places/make/MakePlace.tsx'),
+    () => import('./places/new-make/NewMake.tsx'),
+    () => import('./places/daybook/Daybook.tsx'),
+    () => import('./places/daybook/Record.tsx'),
+    () => import('./places/kitchen/KitchenPlace.tsx'),
+    () => import('./charts/Chart.tsx'),
+  ]) {
+    void fetchPart().catch(() => undefined);
+  }
+}, 1500);
+
 const root = document.getElementById('root');
 if (!root) throw new Error('the page has no root');
 createRoot(root).render(

@@ -1,6 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
 import { createLog, testPlan } from '../make/fixtures/events.ts';
-import { deviceReading, draftEvent, ERROR_CODES, errorBody, errorOf, kitchenSettings, makePlan, upcastEvent } from './index.ts';
+import {
+  deviceReading,
+  draftEvent,
+  ERROR_CODES,
+  errorBody,
+  errorOf,
+  kitchenSettings,
+  makePlan,
+  upcastEvent,
+} from './index.ts';
 
 const log = createLog();
 const draft = (): Record<string, unknown> => {
@@ -14,7 +23,9 @@ describe('events', () => {
     expect(draftEvent.safeParse({ ...draft(), more: 1 }).success).toBe(false);
     expect(draftEvent.safeParse({ ...draft(), type: 'sold' }).success).toBe(false);
     expect(draftEvent.safeParse({ ...draft(), at: 'yesterday' }).success).toBe(false);
-    expect(draftEvent.safeParse({ ...draft(), data: { cue: 'runny', cleanSmell: null } }).success).toBe(false);
+    expect(draftEvent.safeParse({ ...draft(), data: { cue: 'runny', cleanSmell: null } }).success).toBe(
+      false,
+    );
   });
 
   test('a version this program does not know is refused', () => {
@@ -39,7 +50,10 @@ test('a plan with absurd amounts is refused in words', () => {
 });
 
 test('a kitchen needs a zone the computer knows', () => {
-  expect(kitchenSettings.shape.site.safeParse({ zone: 'Nowhere/Land', altitudeM: 0, roomC: 20, shortcuts: true }).success).toBe(false);
+  expect(
+    kitchenSettings.shape.site.safeParse({ zone: 'Nowhere/Land', altitudeM: 0, roomC: 20, shortcuts: true })
+      .success,
+  ).toBe(false);
 });
 
 test('every error code makes a body that says what to do next', () => {

@@ -2,20 +2,68 @@ import { z } from 'zod';
 
 /** Every error that crosses a border: its status, what happened, and what to do next. */
 export const ERROR_CODES = {
-  'bad-input': { status: 400, message: 'Something in the entry is not right.', next: 'Mend the field that is named; nothing was changed.' },
+  'bad-input': {
+    status: 400,
+    message: 'Something in the entry is not right.',
+    next: 'Mend the field that is named; nothing was changed.',
+  },
   'not-found': { status: 404, message: 'That is not here.', next: 'Look it up in the Daybook.' },
-  'same-id-other-body': { status: 409, message: 'This entry was already stored with other content.', next: 'Reload the page and look; what was stored first stands.' },
-  'ahead-of-clock': { status: 422, message: 'The time lies in the future.', next: 'Check the clock of this device; the entry is kept here.' },
-  'make-finished': { status: 422, message: 'This make is finished.', next: 'Correct, weigh, taste or note; a later step needs a new make.' },
+  'same-id-other-body': {
+    status: 409,
+    message: 'This entry was already stored with other content.',
+    next: 'Reload the page and look; what was stored first stands.',
+  },
+  'ahead-of-clock': {
+    status: 422,
+    message: 'The time lies in the future.',
+    next: 'Check the clock of this device; the entry is kept here.',
+  },
+  'make-finished': {
+    status: 422,
+    message: 'This make is finished.',
+    next: 'Correct, weigh, taste or note; a later step needs a new make.',
+  },
   'no-such-make': { status: 422, message: 'There is no make to add this to.', next: 'Start the make first.' },
-  'already-started': { status: 422, message: 'This make was already started.', next: 'Open it from the Bench.' },
-  'bad-target': { status: 422, message: 'The entry to change is not in this make.', next: 'Reload the page and look again.' },
-  'wrong-file': { status: 422, message: 'This file is not a Morning Crock export.', next: 'Choose a file made with Export; nothing was changed.' },
-  'newer-file': { status: 422, message: 'This file comes from a newer Morning Crock.', next: 'Update this one first; nothing was changed.' },
-  'too-large': { status: 413, message: 'That is too much at once.', next: 'Send it in smaller pieces; nothing was changed.' },
-  'not-allowed-here': { status: 403, message: 'Only pages of this kitchen may do that.', next: 'Open Morning Crock at its own address.' },
-  'database-away': { status: 503, message: 'The record cannot be reached.', next: 'Wait a moment; entries are kept on this device and sent later.' },
-  internal: { status: 500, message: 'Something went wrong inside.', next: 'Try again; what was stored before is safe.' },
+  'already-started': {
+    status: 422,
+    message: 'This make was already started.',
+    next: 'Open it from the Bench.',
+  },
+  'bad-target': {
+    status: 422,
+    message: 'The entry to change is not in this make.',
+    next: 'Reload the page and look again.',
+  },
+  'wrong-file': {
+    status: 422,
+    message: 'This file is not a Morning Crock export.',
+    next: 'Choose a file made with Export; nothing was changed.',
+  },
+  'newer-file': {
+    status: 422,
+    message: 'This file comes from a newer Morning Crock.',
+    next: 'Update this one first; nothing was changed.',
+  },
+  'too-large': {
+    status: 413,
+    message: 'That is too much at once.',
+    next: 'Send it in smaller pieces; nothing was changed.',
+  },
+  'not-allowed-here': {
+    status: 403,
+    message: 'Only pages of this kitchen may do that.',
+    next: 'Open Morning Crock at its own address.',
+  },
+  'database-away': {
+    status: 503,
+    message: 'The record cannot be reached.',
+    next: 'Wait a moment; entries are kept on this device and sent later.',
+  },
+  internal: {
+    status: 500,
+    message: 'Something went wrong inside.',
+    next: 'Try again; what was stored before is safe.',
+  },
 } as const;
 
 export type ErrorCode = keyof typeof ERROR_CODES;
@@ -38,5 +86,7 @@ export function errorOf(code: ErrorCode, details: readonly ErrorDetail[] = []): 
 
 /** Turns a schema's issues into details with readable paths. */
 export function detailsOf(error: z.ZodError): ErrorDetail[] {
-  return error.issues.slice(0, 20).map((issue) => ({ path: issue.path.map(String).join('.'), message: issue.message }));
+  return error.issues
+    .slice(0, 20)
+    .map((issue) => ({ path: issue.path.map(String).join('.'), message: issue.message }));
 }

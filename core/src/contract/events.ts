@@ -7,7 +7,18 @@ import { instant, longText, massKg, shortName, temperatureC, typedQuantity, ulid
 /** The version of the event shapes below; older ones are brought up by `upcastEvent`. */
 export const EVENT_VERSION = 1;
 
-export const STEP_IDS = ['pour', 'heat', 'hold', 'cool', 'inoculate', 'incubate', 'chill', 'weigh', 'taste', 'reserve'] as const;
+export const STEP_IDS = [
+  'pour',
+  'heat',
+  'hold',
+  'cool',
+  'inoculate',
+  'incubate',
+  'chill',
+  'weigh',
+  'taste',
+  'reserve',
+] as const;
 export const stepId = z.enum(STEP_IDS);
 export type StepId = z.infer<typeof stepId>;
 
@@ -25,7 +36,10 @@ export const EVENT_DATA = {
     typed: typedQuantity,
   }),
   'ph-read': z.strictObject({
-    ph: z.number().min(2.5, 'is more acid than any yogurt (pH 2.5)').max(8.5, 'is not milk any more (pH 8.5)'),
+    ph: z
+      .number()
+      .min(2.5, 'is more acid than any yogurt (pH 2.5)')
+      .max(8.5, 'is not milk any more (pH 8.5)'),
     instrument: z.enum(['meter', 'strip']),
     /** One σ when the instrument states it. */
     sigma: z.number().positive().max(1).nullable(),
@@ -46,7 +60,11 @@ export const EVENT_DATA = {
   noted: z.strictObject({ text: longText.min(1, 'needs a word') }),
   reserved: z.strictObject({ massKg, typed: typedQuantity }),
   'alarm-acknowledged': z.strictObject({ alarm: z.string().max(120) }),
-  corrected: z.strictObject({ target: ulid, at: instant.nullable(), data: z.record(z.string(), z.unknown()) }),
+  corrected: z.strictObject({
+    target: ulid,
+    at: instant.nullable(),
+    data: z.record(z.string(), z.unknown()),
+  }),
   voided: z.strictObject({ target: ulid }),
   finished: z.strictObject({ verdict: z.enum(['kept', 'discarded']), reason: longText }),
   'kitchen-changed': kitchenChange,
@@ -107,5 +125,7 @@ export const storedEvent = z.discriminatedUnion('type', storedEnvelopes) as unkn
 export function upcastEvent(raw: unknown): unknown {
   const version = typeof raw === 'object' && raw !== null && 'version' in raw ? raw.version : undefined;
   if (version === EVENT_VERSION) return raw;
-  throw new RangeError(`event version ${String(version)} is not known; this program writes version ${EVENT_VERSION}`);
+  throw new RangeError(
+    `event version ${String(version)} is not known; this program writes version ${EVENT_VERSION}`,
+  );
 }

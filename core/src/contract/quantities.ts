@@ -4,7 +4,11 @@ import { KILOGRAMS_PER, MILLILITRES_PER } from '../units/index.ts';
 /** Identity of a make, an event or a thing of the kitchen: 26 characters, made by whoever makes the thing. */
 export const ulid = z.string().regex(/^[0-7][0-9A-HJKMNP-TV-Z]{25}$/, 'is not an identity (26 characters)');
 /** An instant in UTC with milliseconds. */
-export const instant = z.iso.datetime({ offset: false, precision: 3, error: 'is not an instant like 2026-01-31T06:30:00.000Z' });
+export const instant = z.iso.datetime({
+  offset: false,
+  precision: 3,
+  error: 'is not an instant like 2026-01-31T06:30:00.000Z',
+});
 
 const MEASURE_UNITS = [...Object.keys(MILLILITRES_PER), ...Object.keys(KILOGRAMS_PER)];
 /** What a person typed, as typed: never changed, only read. */

@@ -10,11 +10,14 @@ const curve = createPchip(ACID_MMOL, PH);
 /** The table the integrator reads: pH at every quarter mmol, linear in between (error below 1e-5 pH). */
 const CELLS_PER_MMOL = 4;
 const ACID_TOP = 280;
-const TABLE = Float64Array.from({ length: ACID_TOP * CELLS_PER_MMOL + 2 }, (_, i) => curve(i / CELLS_PER_MMOL));
+const TABLE = Float64Array.from({ length: ACID_TOP * CELLS_PER_MMOL + 2 }, (_, i) =>
+  curve(i / CELLS_PER_MMOL),
+);
 
 /** pH from acid already scaled to 9 % plasma SNF; clamped to 0–280. */
 export function phOfScaledAcid(scaledAcid: number): number {
-  const x = scaledAcid <= 0 ? 0 : scaledAcid >= ACID_TOP ? ACID_TOP * CELLS_PER_MMOL : scaledAcid * CELLS_PER_MMOL;
+  const x =
+    scaledAcid <= 0 ? 0 : scaledAcid >= ACID_TOP ? ACID_TOP * CELLS_PER_MMOL : scaledAcid * CELLS_PER_MMOL;
   const cell = x | 0;
   const low = TABLE[cell]!;
   return low + (x - cell) * (TABLE[cell + 1]! - low);

@@ -40,7 +40,11 @@ export interface Assimilation {
 }
 
 /** The same members with the readings' likelihood as their weight. */
-export function reweighted(ensemble: Ensemble, readings: readonly AcidityReading[], denatured: number): Ensemble {
+export function reweighted(
+  ensemble: Ensemble,
+  readings: readonly AcidityReading[],
+  denatured: number,
+): Ensemble {
   const likelihood = lnLikelihoods(ensemble, readings, denatured);
   return { ...ensemble, lnWeight: likelihood.map((value, i) => value + ensemble.lnWeight[i]!) };
 }
@@ -63,8 +67,7 @@ function fitProposal(ensemble: Ensemble): Proposal {
     mean.map((mj, j) => {
       let sum = 0;
       for (let m = 0; m < ensemble.members; m++) {
-        sum +=
-          weights[m]! * (ensemble.z[m * DIMENSIONS + i]! - mi) * (ensemble.z[m * DIMENSIONS + j]! - mj);
+        sum += weights[m]! * (ensemble.z[m * DIMENSIONS + i]! - mi) * (ensemble.z[m * DIMENSIONS + j]! - mj);
       }
       return WIDEN_COVARIANCE * sum;
     }),
@@ -84,9 +87,7 @@ function lnImportance(z: Float64Array, proposal: Proposal): Float64Array {
     const lnPrior = -0.5 * own.reduce((sum, value) => sum + value * value, 0);
     const lnFitted = -0.5 * away.reduce((sum, value) => sum + value * value, 0) - proposal.lnDeterminant;
     const top = max(lnPrior, lnFitted);
-    const mixture =
-      top +
-      log(PRIOR_SHARE * exp(lnPrior - top) + (1 - PRIOR_SHARE) * exp(lnFitted - top));
+    const mixture = top + log(PRIOR_SHARE * exp(lnPrior - top) + (1 - PRIOR_SHARE) * exp(lnFitted - top));
     return lnPrior - mixture;
   });
 }

@@ -44,7 +44,8 @@ export function sampleCourse(
   const steps = Math.max(1, Math.ceil(horizonH / stepH - 1e-9));
   const xs = course.kind === 'points' ? Float64Array.from(course.hoursAndCelsius, ([h]) => h) : null;
   const ys = course.kind === 'points' ? Float64Array.from(course.hoursAndCelsius, ([, c]) => c) : null;
-  const at = (hour: number): number => (xs && ys ? interpolateLinear(xs, ys, hour) : courseTemperatureC(course, hour));
+  const at = (hour: number): number =>
+    xs && ys ? interpolateLinear(xs, ys, hour) : courseTemperatureC(course, hour);
   const half = stepH / 2;
   return {
     stepH,

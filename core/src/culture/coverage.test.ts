@@ -2,7 +2,15 @@ import { describe, expect, test } from '@jest/globals';
 import { execFile } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
 import { promisify } from 'node:util';
-import { groupStarts, inoculumOf, quantilesOfCrossing, runEnsemble, sampleCourse, spreadOf, assimilate } from './index.ts';
+import {
+  groupStarts,
+  inoculumOf,
+  quantilesOfCrossing,
+  runEnsemble,
+  sampleCourse,
+  spreadOf,
+  assimilate,
+} from './index.ts';
 
 interface Coverage {
   readonly before: number;

@@ -135,7 +135,11 @@ export function crossings(ensemble: Ensemble, ph: number): Float64Array {
 }
 
 /** Hours to a pH at given probabilities; Infinity means "later than the horizon". */
-export function quantilesOfCrossing(ensemble: Ensemble, ph: number, probabilities: readonly number[]): number[] {
+export function quantilesOfCrossing(
+  ensemble: Ensemble,
+  ph: number,
+  probabilities: readonly number[],
+): number[] {
   return weightedQuantiles(crossings(ensemble, ph), weightsOf(ensemble), probabilities);
 }
 

@@ -24,9 +24,7 @@ export interface FermentationCourse {
 }
 
 /** The groups a fermentation starts with, in a fixed order. */
-export function groupStarts(
-  f: Pick<Fermentation, 'log10CfuPerMl' | 'lagH'>,
-): GroupStart[] {
+export function groupStarts(f: Pick<Fermentation, 'log10CfuPerMl' | 'lagH'>): GroupStart[] {
   return GROUPS.flatMap((group) => {
     const log10CfuPerMl = f.log10CfuPerMl[group];
     return log10CfuPerMl === undefined ? [] : [{ group, log10CfuPerMl, lagH: f.lagH[group] ?? 0 }];
@@ -73,6 +71,7 @@ export function acidAtHour(course: FermentationCourse, hour: number): number {
   const x = Math.min(course.steps, Math.max(0, hour / course.stepH));
   const i = Math.min(course.steps - 1, Math.floor(x));
   let acid = course.startAcidMmolPerKg;
-  for (const made of Object.values(course.acidByGroup)) acid += made[i]! + (x - i) * (made[i + 1]! - made[i]!);
+  for (const made of Object.values(course.acidByGroup))
+    acid += made[i]! + (x - i) * (made[i + 1]! - made[i]!);
   return acid;
 }

@@ -127,7 +127,8 @@ export interface Inoculum {
  */
 export function inoculumOf(dose: Dose): Inoculum {
   const starter = STARTER_FACTS[dose.kind];
-  const ratio = starter.dosing === 'mass' ? dose.massRatio : starter.dosing === 'stated' ? dose.statedRatio : 1;
+  const ratio =
+    starter.dosing === 'mass' ? dose.massRatio : starter.dosing === 'stated' ? dose.statedRatio : 1;
   if (ratio === undefined || !(ratio > 0)) throw new RangeError('the dose must be above 0');
   const ageD = dose.ageD ?? DEFAULT_STARTER_AGE_D;
   const log10CfuPerMl: Partial<Record<Group, number>> = {};

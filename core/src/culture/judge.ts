@@ -26,7 +26,12 @@ export function sournessOfPh(ph: number): Sourness {
 }
 
 /** pH at which each sourness is well reached: where to take the jar out. */
-export const PICK_UP_PH: Readonly<Record<Sourness, number>> = { mild: 4.55, classic: 4.35, tart: 4.15, sharp: 4.0 };
+export const PICK_UP_PH: Readonly<Record<Sourness, number>> = {
+  mild: 4.55,
+  classic: 4.35,
+  tart: 4.15,
+  sharp: 4.0,
+};
 /** pH at which the next sourness begins; `null` for the sourest. */
 export const TOO_SOUR_PH: Readonly<Record<Sourness, number | null>> = {
   mild: 4.46,

@@ -42,8 +42,7 @@ function expSmall(x: number): number {
       (1 +
         x *
           (1 / 2 +
-            x * (1 / 6 + x * (1 / 24 + x * (1 / 120 + x * (1 / 720 + x * (1 / 5040 + x * (1 / 40320)))))))
-    )
+            x * (1 / 6 + x * (1 / 24 + x * (1 / 120 + x * (1 / 720 + x * (1 / 5040 + x * (1 / 40320))))))))
   );
 }
 
@@ -100,7 +99,8 @@ export function createKernel(
         for (let k = 0; k < KILL_SUBSTEPS; k++) {
           const t0 = from + ((to - from) * k) / KILL_SUBSTEPS;
           const t1 = from + ((to - from) * (k + 1)) / KILL_SUBSTEPS;
-          killed += (widthH / 6) * (killRatePerH(c, t0) + 4 * killRatePerH(c, (t0 + t1) / 2) + killRatePerH(c, t1));
+          killed +=
+            (widthH / 6) * (killRatePerH(c, t0) + 4 * killRatePerH(c, (t0 + t1) / 2) + killRatePerH(c, t1));
         }
       }
       survival[g * halves + i] = exp(-killed);

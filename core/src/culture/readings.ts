@@ -34,7 +34,8 @@ export const COUNT_ONCE_H = 0.25;
 /** Standard normal distribution function (Abramowitz & Stegun 7.1.26, error below 2e-7). */
 export function normalCdf(x: number): number {
   const t = 1 / (1 + (0.3275911 * abs(x)) / Math.SQRT2);
-  const poly = t * (0.254829592 + t * (-0.284496736 + t * (1.421413741 + t * (-1.453152027 + t * 1.061405429))));
+  const poly =
+    t * (0.254829592 + t * (-0.284496736 + t * (1.421413741 + t * (-1.453152027 + t * 1.061405429))));
   const tail = 0.5 * poly * exp((-x * x) / 2);
   return x >= 0 ? 1 - tail : tail;
 }
@@ -80,7 +81,11 @@ export function countedReadings(readings: readonly AcidityReading[]): AcidityRea
  * ln likelihood of the readings for each member. Readings of one instrument share an offset, integrated out in
  * closed form (covariance σ²I + s²11ᵀ).
  */
-export function lnLikelihoods(ensemble: Ensemble, readings: readonly AcidityReading[], denatured: number): Float64Array {
+export function lnLikelihoods(
+  ensemble: Ensemble,
+  readings: readonly AcidityReading[],
+  denatured: number,
+): Float64Array {
   const counted = countedReadings(readings);
   const instruments = new Map<string, PhReading[]>();
   for (const reading of counted) {

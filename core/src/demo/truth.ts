@@ -9,7 +9,14 @@ import {
   type Cue,
 } from '../culture/index.ts';
 import { runVessel } from '../heat/index.ts';
-import { bandForecast, incubationOf, plannedOf, pointForecast, stateOfPlan, walkThermal } from '../make/index.ts';
+import {
+  bandForecast,
+  incubationOf,
+  plannedOf,
+  pointForecast,
+  stateOfPlan,
+  walkThermal,
+} from '../make/index.ts';
 import { batchOf } from '../method/index.ts';
 import { hashSeed, interpolateLinear, createRandom } from '../numerics/index.ts';
 
@@ -47,9 +54,10 @@ export interface Habits {
 }
 
 /** A demo event without identity; the seeding server gives it one. */
-export type DemoEvent = Omit<DraftEvent, 'id' | 'streamId' | 'version' | 'type' | 'data'> & {
-  [T in EventType]: { readonly type: T; readonly data: EventOf<T>['data'] };
-}[EventType];
+export type DemoEvent = Omit<DraftEvent, 'id' | 'streamId' | 'version' | 'type' | 'data'> &
+  {
+    [T in EventType]: { readonly type: T; readonly data: EventOf<T>['data'] };
+  }[EventType];
 
 /**
  * Plays one make from its first milk until `untilMs`: the truth runs on the core with hidden factors, the cook reads
@@ -65,14 +73,30 @@ export function playMake(
   const random = createRandom(hashSeed(`truth ${makeId}`));
   const events: DemoEvent[] = [];
   const { deviceId, cookId } = habits;
-  const say = <T extends EventType>(atMs: number, type: T, data: EventOf<T>['data'], device = deviceId): void => {
+  const say = <T extends EventType>(
+    atMs: number,
+    type: T,
+    data: EventOf<T>['data'],
+    device = deviceId,
+  ): void => {
     if (atMs > untilMs) return;
-    events.push({ at: new Date(Math.round(atMs)).toISOString(), cookId: device === deviceId ? cookId : null, deviceId: device, type, data } as DemoEvent);
+    events.push({
+      at: new Date(Math.round(atMs)).toISOString(),
+      cookId: device === deviceId ? cookId : null,
+      deviceId: device,
+      type,
+      data,
+    } as DemoEvent);
   };
   const late = (): number => habits.lateMin * MINUTE_MS * (0.3 + 1.4 * random.uniform());
   const readTemperature = (atMs: number, trueC: number, instrument = 'hand'): void => {
     const celsius = Math.round((trueC + (instrument === 'hand' ? 0.35 : 0.12) * random.normal()) * 10) / 10;
-    say(atMs, 'temperature-read', { celsius, instrument, typed: { value: celsius, unit: 'C' } }, instrument === 'hand' ? deviceId : `device:${instrument}`);
+    say(
+      atMs,
+      'temperature-read',
+      { celsius, instrument, typed: { value: celsius, unit: 'C' } },
+      instrument === 'hand' ? deviceId : `device:${instrument}`,
+    );
   };
 
   const startMs = Date.parse(plan.startAt);
@@ -108,28 +132,60 @@ export function playMake(
     say(atMs, 'step-done', { step: 'hold' });
   }
   if (plan.heat.kind !== 'none') {
-    const cooling = runVessel({ ...vessel, startC: celsius, lidded: plan.pot.lidded }, plan.inoculateC - random.uniform());
+    const cooling = runVessel(
+      { ...vessel, startC: celsius, lidded: plan.pot.lidded },
+      plan.inoculateC - random.uniform(),
+    );
     follow(cooling.secondsAndCelsius, 18);
     evaporatedKg += cooling.evaporatedKg;
     readTemperature(atMs, celsius);
     say(atMs + 20_000, 'step-done', { step: 'cool' });
   }
   atMs += 5 * MINUTE_MS + late();
-  say(atMs, 'starter-added', { massKg: plan.starter.massKg, statedRatio: plan.starter.statedRatio, typed: plan.starter.typed });
+  say(atMs, 'starter-added', {
+    massKg: plan.starter.massKg,
+    statedRatio: plan.starter.statedRatio,
+    typed: plan.starter.typed,
+  });
   const zero = atMs;
 
-  const truePlace = { ...plan.place, ...(plan.place.kind === 'appliance' ? { biasC: (plan.place.biasC ?? 0) + truth.placeOffC } : {}) };
+  const truePlace = {
+    ...plan.place,
+    ...(plan.place.kind === 'appliance' ? { biasC: (plan.place.biasC ?? 0) + truth.placeOffC } : {}),
+  };
   const trueRoomC = plan.place.kind === 'appliance' ? plan.roomC : plan.roomC + truth.placeOffC;
   const trueState = stateOfPlan({ ...plan, place: truePlace, roomC: trueRoomC });
   const walk = walkThermal(trueState, startMs);
-  const incubation = incubationOf(trueState, { ...walk, inoculation: { ...walk.inoculation, atMs: zero, celsius } });
+  const incubation = incubationOf(trueState, {
+    ...walk,
+    inoculation: { ...walk.inoculation, atMs: zero, celsius },
+  });
   if (!incubation) return events;
-  const kernel = createKernel(incubation.spec.grid, incubation.spec.starts, incubation.spec.startAcidMmolPerKg);
+  const kernel = createKernel(
+    incubation.spec.grid,
+    incubation.spec.starts,
+    incubation.spec.startAcidMmolPerKg,
+  );
   const row = new Float64Array(kernel.steps + 1);
-  kernel.run({ rate: truth.rate, log10Offset: truth.countOff, biasC: 0, lagFactor: truth.lagFactor, plasmaSnfPercent: incubation.spec.plasmaSnfPercent }, row, 0);
+  kernel.run(
+    {
+      rate: truth.rate,
+      log10Offset: truth.countOff,
+      biasC: 0,
+      lagFactor: truth.lagFactor,
+      plasmaSnfPercent: incubation.spec.plasmaSnfPercent,
+    },
+    row,
+    0,
+  );
   const hours = Float64Array.from(row, (_, i) => i * incubation.stepH);
   const truePh = (h: number): number => interpolateLinear(hours, row, h);
-  const trueC = (h: number): number => interpolateLinear(incubation.course.map(([x]) => x), incubation.course.map(([, c]) => c), h);
+  const trueC = (h: number): number =>
+    interpolateLinear(
+      incubation.course.map(([x]) => x),
+      incubation.course.map(([, c]) => c),
+      h,
+    );
 
   const pickCue = (ph: number): Cue => {
     let left = random.uniform();
@@ -144,7 +200,12 @@ export function playMake(
       const spread = habits.instrument === 'meter' ? 0.08 : 0.25;
       const step = habits.instrument === 'meter' ? 100 : 5;
       const value = Math.round((ph + spread * random.normal()) * step) / step;
-      say(zero + h * HOUR_MS + MINUTE_MS, 'ph-read', { ph: value, instrument: habits.instrument, sigma: null, typed: { value, unit: 'pH' } });
+      say(zero + h * HOUR_MS + MINUTE_MS, 'ph-read', {
+        ph: value,
+        instrument: habits.instrument,
+        sigma: null,
+        typed: { value, unit: 'pH' },
+      });
     }
     if (habits.pickUpH === undefined && ph <= PICK_UP_PH[plan.wanted.sourness] + 0.08) {
       doneH = h + 0.1;
@@ -161,7 +222,10 @@ export function playMake(
   if (endPh > 5.3) {
     // It never went: nobody tastes it.
     say(doneMs, 'noted', { text: habits.note });
-    say(doneMs + MINUTE_MS, 'finished', { verdict: 'discarded', reason: 'Still liquid, not souring as it should.' });
+    say(doneMs + MINUTE_MS, 'finished', {
+      verdict: 'discarded',
+      reason: 'Still liquid, not souring as it should.',
+    });
     return inOrder(events);
   }
   say(doneMs, 'step-done', { step: 'incubate' });
@@ -170,11 +234,16 @@ export function playMake(
   const outKg = Math.round(out * 1000) / 1000;
   say(doneMs + 5.05 * HOUR_MS, 'weighed', { massKg: outKg, typed: { value: outKg, unit: 'kg' } });
   const texture = firmnessWord(pointForecast(trueState, startMs).firmness + 5 * random.normal());
-  say(doneMs + 5.1 * HOUR_MS, 'tasted', { sourness: sournessOfPh(endPh + 0.03 * random.normal()), texture, text: habits.note });
+  say(doneMs + 5.1 * HOUR_MS, 'tasted', {
+    sourness: sournessOfPh(endPh + 0.03 * random.normal()),
+    texture,
+    text: habits.note,
+  });
   const kept = Math.round(40 + 30 * random.uniform()) / 1000;
   say(doneMs + 5.2 * HOUR_MS, 'reserved', { massKg: kept, typed: { value: kept * 1000, unit: 'g' } });
   say(doneMs + 5.3 * HOUR_MS, 'finished', { verdict: 'kept', reason: '' });
   return inOrder(events);
 }
 
-const inOrder = (events: DemoEvent[]): DemoEvent[] => events.sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0));
+const inOrder = (events: DemoEvent[]): DemoEvent[] =>
+  events.sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0));

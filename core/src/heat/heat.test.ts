@@ -60,41 +60,100 @@ describe('water', () => {
 
 describe('heat treatment', () => {
   test('published holds of 85 and 90 °C', () => {
-    expect(denaturedFraction([[0, 85], [600, 85]])).toBeGreaterThan(0.88);
-    expect(denaturedFraction([[0, 85], [600, 85]])).toBeLessThan(0.93);
-    expect(denaturedFraction([[0, 85], [1800, 85]])).toBeGreaterThan(0.97);
+    expect(
+      denaturedFraction([
+        [0, 85],
+        [600, 85],
+      ]),
+    ).toBeGreaterThan(0.88);
+    expect(
+      denaturedFraction([
+        [0, 85],
+        [600, 85],
+      ]),
+    ).toBeLessThan(0.93);
+    expect(
+      denaturedFraction([
+        [0, 85],
+        [1800, 85],
+      ]),
+    ).toBeGreaterThan(0.97);
   });
 
   test('nothing counts below 60 °C, more time never counts less', () => {
-    expect(denaturedFraction([[0, 59], [86_400, 59]])).toBe(0);
+    expect(
+      denaturedFraction([
+        [0, 59],
+        [86_400, 59],
+      ]),
+    ).toBe(0);
     fc.assert(
-      fc.property(fc.double({ min: 61, max: 99, noNaN: true }), fc.integer({ min: 1, max: 3000 }), (celsius, seconds) => {
-        const at = (s: number): number => denaturedFraction([[0, celsius], [s, celsius]]);
-        expect(at(seconds + 60)).toBeGreaterThan(at(seconds));
-        expect(at(seconds)).toBeLessThan(1);
-      }),
+      fc.property(
+        fc.double({ min: 61, max: 99, noNaN: true }),
+        fc.integer({ min: 1, max: 3000 }),
+        (celsius, seconds) => {
+          const at = (s: number): number =>
+            denaturedFraction([
+              [0, celsius],
+              [s, celsius],
+            ]);
+          expect(at(seconds + 60)).toBeGreaterThan(at(seconds));
+          expect(at(seconds)).toBeLessThan(1);
+        },
+      ),
     );
   });
 
   test('a profile cut into pieces gives the same as the whole', () => {
-    const whole = denaturedFraction([[0, 60], [1800, 95]]);
-    const cut = denaturedFraction(Array.from({ length: 31 }, (_, i) => [i * 60, 60 + (35 * i) / 30] as const));
+    const whole = denaturedFraction([
+      [0, 60],
+      [1800, 95],
+    ]);
+    const cut = denaturedFraction(
+      Array.from({ length: 31 }, (_, i) => [i * 60, 60 + (35 * i) / 30] as const),
+    );
     expect(cut).toBeCloseTo(whole, 6);
   });
 
   test('cream needs more: its minutes count from 65.6 °C at reference 66', () => {
-    expect(pasteurisationMinutes([[0, 65], [1800, 65]], true)).toBe(0);
-    expect(pasteurisationMinutes([[0, 66], [1800, 66]], true)).toBeCloseTo(30, 6);
-    expect(pasteurisationMinutes([[0, 62.5], [1800, 62.5]], false)).toBe(0);
+    expect(
+      pasteurisationMinutes(
+        [
+          [0, 65],
+          [1800, 65],
+        ],
+        true,
+      ),
+    ).toBe(0);
+    expect(
+      pasteurisationMinutes(
+        [
+          [0, 66],
+          [1800, 66],
+        ],
+        true,
+      ),
+    ).toBeCloseTo(30, 6);
+    expect(
+      pasteurisationMinutes(
+        [
+          [0, 62.5],
+          [1800, 62.5],
+        ],
+        false,
+      ),
+    ).toBe(0);
   });
 });
 
 describe('refits', () => {
   const book = runVessel({ ...pot, startC: 85 }, 40).secondsAndCelsius;
-  const at = (minutes: number): number => runVessel({ ...pot, startC: 85, lossFactor: 1.3 }, 40).secondsAndCelsius.reduce(
-    (best, [s, c]) => (Math.abs(s / 60 - minutes) < Math.abs(best[0] - minutes) ? [s / 60, c] as const : best),
-    [0, 85] as readonly [number, number],
-  )[1];
+  const at = (minutes: number): number =>
+    runVessel({ ...pot, startC: 85, lossFactor: 1.3 }, 40).secondsAndCelsius.reduce(
+      (best, [s, c]) =>
+        Math.abs(s / 60 - minutes) < Math.abs(best[0] - minutes) ? ([s / 60, c] as const) : best,
+      [0, 85] as readonly [number, number],
+    )[1];
 
   test('a pot that loses 30 % more arrives earlier, and the refit finds it', () => {
     const truth = runVessel({ ...pot, startC: 85, lossFactor: 1.3 }, 44).minutes;

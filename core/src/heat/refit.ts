@@ -127,7 +127,9 @@ export function fitNewton(readings: readonly CoolingReading[], ambientC?: number
     outcome: fit.outcome,
     minutesTo: (temperatureC) => {
       const share = (temperatureC - ambient) / (startC - ambient);
-      return share > 0 && share <= 1 ? first.minutes - tauMinutes * Math.log(share) : Number.POSITIVE_INFINITY;
+      return share > 0 && share <= 1
+        ? first.minutes - tauMinutes * Math.log(share)
+        : Number.POSITIVE_INFINITY;
     },
   };
 }

@@ -57,7 +57,9 @@ function createBalance(run: VesselRun): (temperatureC: number) => { rate: number
       ? 0
       : Math.max(
           0,
-          (TOP_W_PER_M2_K / PSYCHROMETER_PA_PER_K) * topM2 * (saturationPressurePa(temperatureC) - airVapourPa),
+          (TOP_W_PER_M2_K / PSYCHROMETER_PA_PER_K) *
+            topM2 *
+            (saturationPressurePa(temperatureC) - airVapourPa),
         ) * factor;
     const lossW = factor * lossWPerK * (temperatureC - run.airC) + evaporationW;
     const heatJPerK =

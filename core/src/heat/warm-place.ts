@@ -1,5 +1,12 @@
 /** Where milk incubates. Each relaxes the milk toward an ambient with its own time constant. */
-export const WARM_PLACE_KINDS = ['appliance', 'oven-lamp', 'insulated-box', 'towel', 'thermos', 'room'] as const;
+export const WARM_PLACE_KINDS = [
+  'appliance',
+  'oven-lamp',
+  'insulated-box',
+  'towel',
+  'thermos',
+  'room',
+] as const;
 export type WarmPlaceKind = (typeof WARM_PLACE_KINDS)[number];
 
 export interface WarmPlace {

@@ -33,5 +33,8 @@ export function defaultKitchen(zone: string): KitchenSettings {
 
 /** Folds the changes of a kitchen, oldest first: the latest change of each section counts. */
 export function foldKitchen(start: KitchenSettings, changes: readonly KitchenChange[]): KitchenSettings {
-  return changes.reduce<KitchenSettings>((settings, change) => ({ ...settings, [change.section]: change.value }), start);
+  return changes.reduce<KitchenSettings>(
+    (settings, change) => ({ ...settings, [change.section]: change.value }),
+    start,
+  );
 }

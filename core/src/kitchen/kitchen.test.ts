@@ -1,6 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
 import { kitchenSettings } from '../contract/index.ts';
-import { defaultKitchen, foldKitchen, instantOfLocal, isAsleep, localDate, minuteOfDay, sleepSpells } from './index.ts';
+import {
+  defaultKitchen,
+  foldKitchen,
+  instantOfLocal,
+  isAsleep,
+  localDate,
+  minuteOfDay,
+  sleepSpells,
+} from './index.ts';
 
 test('a kitchen nobody has told anything is complete', () => {
   expect(kitchenSettings.safeParse(defaultKitchen('UTC')).error).toBeUndefined();
@@ -29,14 +37,20 @@ describe('clock times of a zone', () => {
   });
 
   test('a time that does not exist moves forward, a doubled one takes the first', () => {
-    expect(new Date(instantOfLocal(zone, '2026-03-29', '02:30')).toISOString()).toBe('2026-03-29T01:30:00.000Z');
-    expect(new Date(instantOfLocal(zone, '2026-10-25', '02:30')).toISOString()).toBe('2026-10-25T00:30:00.000Z');
+    expect(new Date(instantOfLocal(zone, '2026-03-29', '02:30')).toISOString()).toBe(
+      '2026-03-29T01:30:00.000Z',
+    );
+    expect(new Date(instantOfLocal(zone, '2026-10-25', '02:30')).toISOString()).toBe(
+      '2026-10-25T00:30:00.000Z',
+    );
   });
 
   test('sleep runs over midnight', () => {
     const sleep = { sleepFrom: '22:30', sleepTo: '05:30' };
     const at = (time: string): number => instantOfLocal('UTC', '2026-05-05', time);
-    expect([at('23:00'), at('03:00'), at('05:30'), at('12:00')].map((ms) => isAsleep('UTC', ms, sleep))).toEqual([true, true, false, false]);
+    expect(
+      [at('23:00'), at('03:00'), at('05:30'), at('12:00')].map((ms) => isAsleep('UTC', ms, sleep)),
+    ).toEqual([true, true, false, false]);
     const spells = sleepSpells('UTC', sleep, at('12:00'), at('12:00') + 86_400_000);
     expect(spells).toHaveLength(1);
     expect(spells[0]!.toMs - spells[0]!.fromMs).toBe(7 * 3_600_000);

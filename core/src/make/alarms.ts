@@ -33,7 +33,10 @@ const RULES: readonly Rule[] = [
     safety.limitAtMs !== null && state.inoculatedAtMs !== null && safety.verdict !== 'acid'
       ? {
           id: 'safety-limit',
-          dueAtMs: safety.verdict === 'amber' ? 0 : safety.limitAtMs - 0.25 * (safety.limit.limitH ?? 0) * 60 * MINUTE_MS,
+          dueAtMs:
+            safety.verdict === 'amber'
+              ? 0
+              : safety.limitAtMs - 0.25 * (safety.limit.limitH ?? 0) * 60 * MINUTE_MS,
           rank: 2,
           mustAct: true,
           title: 'Show that it is acid',
@@ -61,11 +64,25 @@ const RULES: readonly Rule[] = [
   },
   (state, forecast) =>
     incubating(state) && forecast.set.p10 !== null && shownAcidAtMs(state) === null
-      ? { id: 'look-now', dueAtMs: forecast.set.p10, rank: 4, mustAct: false, title: 'Look now', text: 'It may be set: tilt the jar, do not stir.' }
+      ? {
+          id: 'look-now',
+          dueAtMs: forecast.set.p10,
+          rank: 4,
+          mustAct: false,
+          title: 'Look now',
+          text: 'It may be set: tilt the jar, do not stir.',
+        }
       : null,
   (state, forecast) =>
     incubating(state) && forecast.pickUp.p50 !== null
-      ? { id: 'set', dueAtMs: forecast.pickUp.p50, rank: 3, mustAct: false, title: 'Set', text: 'It should be as sour as you wanted: look, then chill it.' }
+      ? {
+          id: 'set',
+          dueAtMs: forecast.pickUp.p50,
+          rank: 3,
+          mustAct: false,
+          title: 'Set',
+          text: 'It should be as sour as you wanted: look, then chill it.',
+        }
       : null,
   (state, forecast) =>
     incubating(state) && forecast.tooSour.p10 !== null
@@ -102,7 +119,12 @@ export function nextHands(state: MakeState, forecast: BandForecast, nowMs: numbe
   const time = forecast.point.steps.find((s) => s.id === current.step.id);
   const waits = ['heat', 'hold', 'cool', 'incubate', 'chill'].includes(current.step.id);
   const following = state.steps[state.steps.indexOf(current) + 1];
-  if (!waits || !time) return { stepTitle: current.step.title, atMs: Math.max(nowMs, current.startedAtMs ?? nowMs), mustAct: current.step.mustAct };
+  if (!waits || !time)
+    return {
+      stepTitle: current.step.title,
+      atMs: Math.max(nowMs, current.startedAtMs ?? nowMs),
+      mustAct: current.step.mustAct,
+    };
   const atMs = current.step.id === 'incubate' ? (forecast.pickUp.p50 ?? time.endMs) : time.endMs;
   return { stepTitle: following?.step.title ?? current.step.title, atMs, mustAct: current.step.mustAct };
 }

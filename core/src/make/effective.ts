@@ -5,7 +5,8 @@ export type LoggedEvent = DraftEvent & { readonly seq?: number | undefined };
 
 /** The order of the log; entries not yet sent come last, in the order of their making. */
 const order = (event: LoggedEvent): number => event.seq ?? Number.MAX_SAFE_INTEGER;
-const byLog = (a: LoggedEvent, b: LoggedEvent): number => order(a) - order(b) || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
+const byLog = (a: LoggedEvent, b: LoggedEvent): number =>
+  order(a) - order(b) || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
 
 /** Ids that an un-voided `voided` points at; undo of undo restores. */
 export function voidedIds(events: readonly LoggedEvent[]): ReadonlySet<string> {
@@ -32,7 +33,14 @@ export function voidedIds(events: readonly LoggedEvent[]): ReadonlySet<string> {
  * the same id once, sorted by `at`, then `seq`.
  */
 export function effectiveEvents(events: readonly LoggedEvent[]): LoggedEvent[] {
-  const unique = [...new Map([...events].sort(byLog).reverse().map((event) => [event.id, event])).values()].reverse();
+  const unique = [
+    ...new Map(
+      [...events]
+        .sort(byLog)
+        .reverse()
+        .map((event) => [event.id, event]),
+    ).values(),
+  ].reverse();
   const gone = voidedIds(unique);
   const corrections = new Map<string, EventOf<'corrected'> & { seq?: number | undefined }>();
   for (const event of unique.sort(byLog)) {

@@ -75,7 +75,12 @@ export interface BandForecast {
   readonly contradiction: Contradiction | null;
   readonly ambientC: number;
   readonly ambientSigmaC: number;
-  readonly stats: { readonly members: number; readonly effectiveMembers: number; readonly rounds: number; readonly seed: number };
+  readonly stats: {
+    readonly members: number;
+    readonly effectiveMembers: number;
+    readonly rounds: number;
+    readonly seed: number;
+  };
 }
 
 /** The state of a plan nobody has begun. */
@@ -136,32 +141,56 @@ function prepare(state: MakeState, nowMs: number): Prepared {
     const { spec, stepH } = incubation;
     const kernel = createKernel(spec.grid, spec.starts, spec.startAcidMmolPerKg);
     row = new Float64Array(kernel.steps + 1);
-    kernel.run({ rate: spec.rate, log10Offset: 0, biasC: 0, lagFactor: 1, plasmaSnfPercent: spec.plasmaSnfPercent }, row, 0);
+    kernel.run(
+      { rate: spec.rate, log10Offset: 0, biasC: 0, lagFactor: 1, plasmaSnfPercent: spec.plasmaSnfPercent },
+      row,
+      0,
+    );
     hours = (ph) => crossingH(row, 0, kernel.steps, stepH, ph);
   }
   const gelH = hours(gelPh(walk.denatured));
   const pickUpMs = toMs(hours(pickUpPh));
   const tooSour = TOO_SOUR_PH[plan.wanted.sourness];
   const batch = batchOf(plan);
-  const courseMs = (incubation?.course ?? []).map(([h, c]): readonly [number, number] => [zero + h * HOUR_MS, c]);
-  const gelC = Number.isFinite(gelH) && courseMs.length > 0
-    ? interpolateLinear(incubation!.course.map(([h]) => h), incubation!.course.map(([, c]) => c), gelH)
-    : plan.inoculateC;
+  const courseMs = (incubation?.course ?? []).map(([h, c]): readonly [number, number] => [
+    zero + h * HOUR_MS,
+    c,
+  ]);
+  const gelC =
+    Number.isFinite(gelH) && courseMs.length > 0
+      ? interpolateLinear(
+          incubation!.course.map(([h]) => h),
+          incubation!.course.map(([, c]) => c),
+          gelH,
+        )
+      : plan.inoculateC;
   // Picked up already: judge by the pH it had when it went into the cold.
   const endMs = state.chilledAtMs ?? pickUpMs ?? nowMs;
   const endH = (endMs - zero) / HOUR_MS;
   const endPh =
     row.length > 0 && incubation
-      ? interpolateLinear(Float64Array.from(row, (_, i) => i * incubation.stepH), row, endH)
+      ? interpolateLinear(
+          Float64Array.from(row, (_, i) => i * incubation.stepH),
+          row,
+          endH,
+        )
       : pickUpPh;
-  const tail = tailSteps(state, pickUpMs ?? zero + (incubation?.horizonH ?? 24) * HOUR_MS, walk.inoculation.sigmaMin, nowMs);
+  const tail = tailSteps(
+    state,
+    pickUpMs ?? zero + (incubation?.horizonH ?? 24) * HOUR_MS,
+    walk.inoculation.sigmaMin,
+    nowMs,
+  );
   return {
     walk,
     incubation,
     point: {
       steps: [...walk.steps, ...tail],
       temperature: [...walk.course.filter(([ms]) => ms <= zero), ...courseMs],
-      ph: [...row].map((ph, i): readonly [number, number] => [zero + i * (incubation?.stepH ?? 0.1) * HOUR_MS, ph]),
+      ph: [...row].map((ph, i): readonly [number, number] => [
+        zero + i * (incubation?.stepH ?? 0.1) * HOUR_MS,
+        ph,
+      ]),
       inoculationMs: zero,
       gelMs: toMs(gelH),
       setMs: toMs(hours(SET_PH)),
@@ -208,13 +237,21 @@ function widen(band: InstantBand, sigmaMin: number): InstantBand {
  * The whole forecast of a make. A generator, so that a worker may stop between slices.
  * @param seed the hash of the make's id: every tablet then draws the same members
  */
-export function* forecasting(state: MakeState, nowMs: number, seed: number, members = ENSEMBLE_MEMBERS): Generator<number, BandForecast> {
+export function* forecasting(
+  state: MakeState,
+  nowMs: number,
+  seed: number,
+  members = ENSEMBLE_MEMBERS,
+): Generator<number, BandForecast> {
   const { walk, incubation, point } = prepare(state, nowMs);
   const startBand = (s: StepTime): InstantBand =>
     s.status === 'done' || s.status === 'skipped'
       ? { p10: s.endMs, p50: s.endMs, p90: s.endMs }
       : {
-          p10: Math.max(s.endMs - Z90 * s.sigmaMin * MINUTE_MS, s.status === 'current' ? Math.min(nowMs, s.endMs) : 0),
+          p10: Math.max(
+            s.endMs - Z90 * s.sigmaMin * MINUTE_MS,
+            s.status === 'current' ? Math.min(nowMs, s.endMs) : 0,
+          ),
           p50: s.endMs,
           p90: s.endMs + Z90 * s.sigmaMin * MINUTE_MS,
         };
@@ -237,7 +274,7 @@ export function* forecasting(state: MakeState, nowMs: number, seed: number, memb
     };
   }
   const run = createEnsembleRun(incubation.spec, drawMembers(members, createRandom(seed)));
-  for (let done = 0; done < members; ) {
+  for (let done = 0; done < members;) {
     done = run.advance(100);
     yield done / members;
   }
@@ -284,7 +321,12 @@ export function* forecasting(state: MakeState, nowMs: number, seed: number, memb
       tooSourMs: tooSour.p50,
       steps: [
         ...walk.steps,
-        ...tailSteps(state, pickUp.p50 ?? zero + incubation.horizonH * HOUR_MS, walk.inoculation.sigmaMin, nowMs),
+        ...tailSteps(
+          state,
+          pickUp.p50 ?? zero + incubation.horizonH * HOUR_MS,
+          walk.inoculation.sigmaMin,
+          nowMs,
+        ),
       ],
     },
     steps: [...early, ...later],
@@ -303,7 +345,12 @@ export function* forecasting(state: MakeState, nowMs: number, seed: number, memb
 }
 
 /** `forecasting` run to its end. */
-export function bandForecast(state: MakeState, nowMs: number, seed: number, members = ENSEMBLE_MEMBERS): BandForecast {
+export function bandForecast(
+  state: MakeState,
+  nowMs: number,
+  seed: number,
+  members = ENSEMBLE_MEMBERS,
+): BandForecast {
   const work = forecasting(state, nowMs, seed, members);
   for (;;) {
     const step = work.next();

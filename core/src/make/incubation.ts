@@ -51,7 +51,8 @@ export function incubationOf(state: MakeState, walk: ThermalWalk): Incubation | 
     (walk.inoculation.celsius * batch.massKg + STARTER_C * starterKg) / (batch.massKg + starterKg);
   const bookAmbientC = placeAmbientC(plan.place, plan.roomC);
   const tauH = placeTauH(plan.place, batch.litres);
-  const chillH = state.chilledAtMs === null ? Number.POSITIVE_INFINITY : (state.chilledAtMs - zeroMs) / HOUR_MS;
+  const chillH =
+    state.chilledAtMs === null ? Number.POSITIVE_INFINITY : (state.chilledAtMs - zeroMs) / HOUR_MS;
   const readings = state.temperatures
     .map((t) => ({ hour: (t.atMs - zeroMs) / HOUR_MS, celsius: t.celsius }))
     .filter((r) => r.hour >= 0 && r.hour <= chillH);
@@ -71,7 +72,8 @@ export function incubationOf(state: MakeState, walk: ThermalWalk): Incubation | 
   const ambientC = bookAmbientC + weighted / precision;
   const ambientSigmaC = Math.sqrt(1 / precision);
 
-  const known = readings.length > 0 && readings[0]!.hour < 0.1 ? readings : [{ hour: 0, celsius: startC }, ...readings];
+  const known =
+    readings.length > 0 && readings[0]!.hour < 0.1 ? readings : [{ hour: 0, celsius: startC }, ...readings];
   const lastKnown = known.at(-1)!;
   const horizonH = horizonFor(state);
   const course: (readonly [number, number])[] = known.map((r) => [r.hour, r.celsius]);
@@ -80,7 +82,8 @@ export function incubationOf(state: MakeState, walk: ThermalWalk): Incubation | 
     course.push([h, ambientC + (lastKnown.celsius - ambientC) * Math.exp(-(h - lastKnown.hour) / tauH)]);
   }
   if (chillH < horizonH) {
-    const warmC = ambientC + (lastKnown.celsius - ambientC) * Math.exp(-Math.max(0, chillH - lastKnown.hour) / tauH);
+    const warmC =
+      ambientC + (lastKnown.celsius - ambientC) * Math.exp(-Math.max(0, chillH - lastKnown.hour) / tauH);
     const coldTauH = FRIDGE_TAU_H * Math.cbrt(batch.litres / 2);
     for (let h = Math.max(chillH, lastKnown.hour + 1e-3); h < horizonH; h += 0.25) {
       course.push([h, FRIDGE_C + (warmC - FRIDGE_C) * Math.exp(-(h - chillH) / coldTauH)]);

@@ -51,9 +51,12 @@ describe('the log', () => {
     const events = inoculated();
     const wanted = JSON.stringify(stateOf(events).steps);
     fc.assert(
-      fc.property(fc.shuffledSubarray([...events, ...events], { minLength: events.length * 2 }), (shuffled) => {
-        expect(JSON.stringify(stateOf(shuffled).steps)).toBe(wanted);
-      }),
+      fc.property(
+        fc.shuffledSubarray([...events, ...events], { minLength: events.length * 2 }),
+        (shuffled) => {
+          expect(JSON.stringify(stateOf(shuffled).steps)).toBe(wanted);
+        },
+      ),
       { numRuns: 30 },
     );
   });
@@ -81,7 +84,11 @@ describe('the log', () => {
     events.push(
       reading,
       log(121, 'corrected', { target: reading.id, at: null, data: { ...fixed, celsius: 24 } }),
-      log(122, 'corrected', { target: reading.id, at: new Date(START + 125 * MIN).toISOString(), data: fixed }),
+      log(122, 'corrected', {
+        target: reading.id,
+        at: new Date(START + 125 * MIN).toISOString(),
+        data: fixed,
+      }),
       log(123, 'corrected', { target: events[1]!.id, at: null, data: { nonsense: true } }),
     );
     const kept = effectiveEvents(events).find((e) => e.id === reading.id)!;
@@ -122,7 +129,14 @@ describe('forecast', () => {
     const before = bandForecast(stateOf(events), now, 7);
     expect(before.set.p10!).toBeLessThan(before.set.p50!);
     expect(before.set.p50!).toBeLessThan(before.set.p90!);
-    events.push(log(90 + 150, 'ph-read', { ph: 5.4, instrument: 'meter', sigma: null, typed: { value: 5.4, unit: 'pH' } }));
+    events.push(
+      log(90 + 150, 'ph-read', {
+        ph: 5.4,
+        instrument: 'meter',
+        sigma: null,
+        typed: { value: 5.4, unit: 'pH' },
+      }),
+    );
     const after = bandForecast(stateOf(events), now + 150 * MIN, 7);
     expect(after.set.p90! - after.set.p10!).toBeLessThan(0.7 * (before.set.p90! - before.set.p10!));
     expect(contradictionWords(after)).toBeNull();
@@ -134,7 +148,14 @@ describe('forecast', () => {
   test('a reading far off is said in words, with likely causes', () => {
     const log = createLog();
     const events = inoculated(log);
-    events.push(log(90 + 300, 'ph-read', { ph: 6.5, instrument: 'meter', sigma: null, typed: { value: 6.5, unit: 'pH' } }));
+    events.push(
+      log(90 + 300, 'ph-read', {
+        ph: 6.5,
+        instrument: 'meter',
+        sigma: null,
+        typed: { value: 6.5, unit: 'pH' },
+      }),
+    );
     expect(contradictionWords(bandForecast(stateOf(events), now + 300 * MIN, 7))).toMatch(/tired starter/);
   });
 
@@ -143,7 +164,13 @@ describe('forecast', () => {
     const events = inoculated(log);
     const untold = bandForecast(stateOf(events), now, 7);
     for (let m = 0; m <= 180; m += 15) {
-      events.push(log(90 + m, 'temperature-read', { celsius: 44 - 6 * (1 - Math.exp(-m / 50)), instrument: 'probe', typed }));
+      events.push(
+        log(90 + m, 'temperature-read', {
+          celsius: 44 - 6 * (1 - Math.exp(-m / 50)),
+          instrument: 'probe',
+          typed,
+        }),
+      );
     }
     const told = bandForecast(stateOf(events), now + 180 * MIN, 7);
     expect(told.ambientC).toBeLessThan(41);
@@ -171,9 +198,21 @@ describe('forecast', () => {
   });
 
   test('an unheated raw make warms only to inoculating heat', () => {
-    const plan = testPlan({ heat: { kind: 'none', targetC: 20, holdMin: 0 }, starter: { ...testPlan().starter, kind: 'none', massKg: null } });
+    const plan = testPlan({
+      heat: { kind: 'none', targetC: 20, holdMin: 0 },
+      starter: { ...testPlan().starter, kind: 'none', massKg: null },
+    });
     const state = stateOfPlan(plan);
-    expect(state.steps.map((s) => s.step.id)).toEqual(['pour', 'heat', 'inoculate', 'incubate', 'chill', 'weigh', 'taste', 'reserve']);
+    expect(state.steps.map((s) => s.step.id)).toEqual([
+      'pour',
+      'heat',
+      'inoculate',
+      'incubate',
+      'chill',
+      'weigh',
+      'taste',
+      'reserve',
+    ]);
     const forecast = bandForecast(state, START, 3, 200);
     expect(forecast.point.denatured).toBe(0);
     expect(forecast.stats.members).toBe(200);
@@ -208,7 +247,15 @@ describe('safety and alarms', () => {
     expect(at(seen, 90 + 13 * 60).safety.verdict).toBe('acid');
     const foul = [...events, log(300, 'cue-seen', { cue: 'set', cleanSmell: false })];
     expect(at(foul, 90 + 13 * 60).safety.verdict).toBe('over');
-    const late = [...events, log(90 + 13 * 60, 'ph-read', { ph: 4.2, instrument: 'meter', sigma: null, typed: { value: 4.2, unit: 'pH' } })];
+    const late = [
+      ...events,
+      log(90 + 13 * 60, 'ph-read', {
+        ph: 4.2,
+        instrument: 'meter',
+        sigma: null,
+        typed: { value: 4.2, unit: 'pH' },
+      }),
+    ];
     expect(at(late, 90 + 14 * 60).safety.verdict).toBe('over');
   });
 
@@ -244,7 +291,10 @@ describe('safety and alarms', () => {
 describe('record', () => {
   test('mass in is mass out plus what was lost', () => {
     const log = createLog();
-    const events = [...inoculated(log), log(500, 'weighed', { massKg: 3.05, typed: { value: 3.05, unit: 'kg' } })];
+    const events = [
+      ...inoculated(log),
+      log(500, 'weighed', { massKg: 3.05, typed: { value: 3.05, unit: 'kg' } }),
+    ];
     const balance = yieldOf(stateOf(events));
     expect(balance.outKg! + balance.lostKg!).toBeCloseTo(balance.milkKg + balance.starterKg, 9);
     expect(yieldOf(stateOf(inoculated())).lostKg).toBeNull();
@@ -262,6 +312,12 @@ describe('record', () => {
     const state = stateOf(events);
     expect(seenSetH(state)).toBeCloseTo(4, 6);
     expect(acidityReadings(state)).toHaveLength(1);
-    expect(summaryOf(state)).toMatchObject({ status: 'kept', sourness: 'classic', texture: 'firm', note: 'good', seenSetH: 4 });
+    expect(summaryOf(state)).toMatchObject({
+      status: 'kept',
+      sourness: 'classic',
+      texture: 'firm',
+      note: 'good',
+      seenSetH: 4,
+    });
   });
 });

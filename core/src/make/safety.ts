@@ -44,7 +44,11 @@ export function safetyOf(
   const zero = state.startedAtMs;
   const points = course.map(([ms, c]): readonly [number, number] => [(ms - zero) / HOUR_MS, c]);
   const shownAt = shownAcidAtMs(state);
-  const untilMs = Math.min(nowMs, shownAt ?? Number.POSITIVE_INFINITY, state.finished?.atMs ?? Number.POSITIVE_INFINITY);
+  const untilMs = Math.min(
+    nowMs,
+    shownAt ?? Number.POSITIVE_INFINITY,
+    state.finished?.atMs ?? Number.POSITIVE_INFINITY,
+  );
   const spell = warmSpell(points, (untilMs - zero) / HOUR_MS);
   const kind = souringKindOf(state.plan);
   const limit = safetyLimit(kind, spell.warmH > 0 ? spell.meanC : state.plan.inoculateC);
@@ -62,7 +66,13 @@ export function safetyOf(
     };
   }
   if (shownAt !== null) {
-    return { verdict: 'acid', warmH, limit, limitAtMs: null, text: 'Acid enough was shown in time. That is not a proof of safety: judge smell and looks.' };
+    return {
+      verdict: 'acid',
+      warmH,
+      limit,
+      limitAtMs: null,
+      text: 'Acid enough was shown in time. That is not a proof of safety: judge smell and looks.',
+    };
   }
   if (limit.limitH === null) {
     return { verdict: 'amber', warmH, limit, limitAtMs: null, text: limit.reason };

@@ -24,14 +24,20 @@ export function sleepClashes(point: PointForecast, kitchen: KitchenSettings): Sl
   const { zone } = kitchen.site;
   const allAsleep = (ms: number): boolean => kitchen.cooks.every((cook) => isAsleep(zone, ms, cook));
   return point.steps
-    .filter((s) => (s.status === 'coming' || s.status === 'current') && !MAY_WAIT_OVERNIGHT.has(s.id) && !s.endless)
+    .filter(
+      (s) => (s.status === 'coming' || s.status === 'current') && !MAY_WAIT_OVERNIGHT.has(s.id) && !s.endless,
+    )
     .filter((s) => allAsleep(s.endMs))
     .map((s) => {
       let wakeMs = s.endMs;
       while (allAsleep(wakeMs) && wakeMs < s.endMs + 24 * 60 * MINUTE_MS) wakeMs += 5 * MINUTE_MS;
       const ph =
         s.id === 'incubate' && point.ph.length > 0
-          ? interpolateLinear(point.ph.map(([ms]) => ms), point.ph.map(([, v]) => v), wakeMs)
+          ? interpolateLinear(
+              point.ph.map(([ms]) => ms),
+              point.ph.map(([, v]) => v),
+              wakeMs,
+            )
           : null;
       return { step: s.id, atMs: s.endMs, wakeMs, sournessAtWake: ph === null ? null : sournessOfPh(ph) };
     });

@@ -21,7 +21,12 @@ export interface AcidityEntry {
   readonly eventId: string;
   readonly atMs: number;
   readonly reading:
-    | { readonly kind: 'ph'; readonly ph: number; readonly sigma: number; readonly instrument: 'meter' | 'strip' }
+    | {
+        readonly kind: 'ph';
+        readonly ph: number;
+        readonly sigma: number;
+        readonly instrument: 'meter' | 'strip';
+      }
     | { readonly kind: 'cue'; readonly cue: Cue; readonly cleanSmell: boolean | null };
 }
 
@@ -46,7 +51,11 @@ export interface MakeState {
   readonly tasting: { readonly sourness: Sourness; readonly texture: string; readonly text: string } | null;
   readonly notes: readonly { readonly atMs: number; readonly text: string }[];
   readonly acknowledged: ReadonlySet<string>;
-  readonly finished: { readonly atMs: number; readonly verdict: 'kept' | 'discarded'; readonly reason: string } | null;
+  readonly finished: {
+    readonly atMs: number;
+    readonly verdict: 'kept' | 'discarded';
+    readonly reason: string;
+  } | null;
   /** What counts, in order. */
   readonly events: readonly LoggedEvent[];
 }
@@ -82,7 +91,9 @@ const last = <T>(items: readonly T[]): T | null => items.at(-1) ?? null;
 export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState | null {
   const effective = effectiveEvents(events);
   const of = <T extends LoggedEvent['type']>(type: T): EventOf<T>[] =>
-    effective.filter((event): event is Extract<LoggedEvent, { type: T }> => event.type === type) as unknown as EventOf<T>[];
+    effective.filter(
+      (event): event is Extract<LoggedEvent, { type: T }> => event.type === type,
+    ) as unknown as EventOf<T>[];
   const started = of('make-started')[0];
   if (!started) return null;
   const { plan } = started.data;
@@ -127,14 +138,26 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
     acidity: effective.flatMap((e): AcidityEntry[] => {
       const atMs = Date.parse(e.at);
       if (e.type === 'cue-seen') {
-        return [{ eventId: e.id, atMs, reading: { kind: 'cue', cue: e.data.cue, cleanSmell: e.data.cleanSmell } }];
+        return [
+          { eventId: e.id, atMs, reading: { kind: 'cue', cue: e.data.cue, cleanSmell: e.data.cleanSmell } },
+        ];
       }
       if (e.type !== 'ph-read') return [];
       const { ph, instrument, sigma } = e.data;
-      return [{ eventId: e.id, atMs, reading: { kind: 'ph', ph, instrument, sigma: sigma ?? PH_SIGMA[instrument] } }];
+      return [
+        {
+          eventId: e.id,
+          atMs,
+          reading: { kind: 'ph', ph, instrument, sigma: sigma ?? PH_SIGMA[instrument] },
+        },
+      ];
     }),
     dose: starter ? { massKg: starter.data.massKg, statedRatio: starter.data.statedRatio } : plan.starter,
-    inoculatedAtMs: starter ? Date.parse(starter.at) : inoculation && !inoculation.skipped ? inoculation.atMs : null,
+    inoculatedAtMs: starter
+      ? Date.parse(starter.at)
+      : inoculation && !inoculation.skipped
+        ? inoculation.atMs
+        : null,
     chilledAtMs: ends.get('incubate')?.atMs ?? null,
     weighedKg: weighed?.data.massKg ?? null,
     reservedKg: reserved?.data.massKg ?? null,
@@ -157,7 +180,13 @@ export function acidityReadings(state: MakeState): AcidityReading[] {
     .map((entry) => {
       const hour = (entry.atMs - zero) / 3_600_000;
       return entry.reading.kind === 'ph'
-        ? { kind: 'ph', hour, ph: entry.reading.ph, sigma: entry.reading.sigma, instrument: entry.reading.instrument }
+        ? {
+            kind: 'ph',
+            hour,
+            ph: entry.reading.ph,
+            sigma: entry.reading.sigma,
+            instrument: entry.reading.instrument,
+          }
         : { kind: 'cue', hour, cue: entry.reading.cue };
     });
 }

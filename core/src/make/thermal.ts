@@ -1,4 +1,11 @@
-import { boilingPointC, denaturedFraction, pasteurisationMinutes, refitArrival, runVessel, type HeatProfile } from '../heat/index.ts';
+import {
+  boilingPointC,
+  denaturedFraction,
+  pasteurisationMinutes,
+  refitArrival,
+  runVessel,
+  type HeatProfile,
+} from '../heat/index.ts';
 import { interpolateLinear } from '../numerics/index.ts';
 import type { MakePlan, StepId } from '../contract/index.ts';
 import { batchOf, isHeated } from '../method/index.ts';
@@ -68,13 +75,20 @@ function legFrom(
     const endless = fromStart.outcome === 'never';
     const minutes = endless ? ENDLESS_MIN : fromStart.minutes;
     const curve = fromStart.secondsAndCelsius.map(([s, c]): readonly [number, number] => [s / 60, c]);
-    return { minutes, sigmaMin: lnSigma * minutes, endC: endless ? curve.at(-1)![1] : targetC, endless, curve };
+    return {
+      minutes,
+      sigmaMin: lnSigma * minutes,
+      endC: endless ? curve.at(-1)![1] : targetC,
+      endless,
+      curve,
+    };
   }
   const latest = readings.at(-1)!;
   const rising = targetC > startC;
   const arrived = rising ? latest.temperatureC >= targetC : latest.temperatureC <= targetC;
   const head: (readonly [number, number])[] = [[0, startC], ...measured.filter(([minutes]) => minutes > 0)];
-  if (arrived) return { minutes: latest.minutes, sigmaMin: 0, endC: latest.temperatureC, endless: false, curve: head };
+  if (arrived)
+    return { minutes: latest.minutes, sigmaMin: 0, endC: latest.temperatureC, endless: false, curve: head };
   const onward = run(latest.temperatureC);
   if (onward.outcome === 'never') {
     return { minutes: ENDLESS_MIN, sigmaMin: 0, endC: latest.temperatureC, endless: true, curve: head };
@@ -131,7 +145,13 @@ function legOf(state: MakeState, step: StepState, startC: number, startMs: numbe
     case 'heat': {
       const targetC = heatTargetC(plan);
       const powerKw = plan.burner.powerKw * plan.burner.efficiency;
-      return legFrom((fromC) => runVessel({ ...vessel, startC: fromC, powerKw, lidded: false }, targetC), startC, targetC, readings, HEAT_LN_SIGMA);
+      return legFrom(
+        (fromC) => runVessel({ ...vessel, startC: fromC, powerKw, lidded: false }, targetC),
+        startC,
+        targetC,
+        readings,
+        HEAT_LN_SIGMA,
+      );
     }
     case 'cool':
       return legFrom(
@@ -160,7 +180,11 @@ function closed(leg: Leg, tookMin: number, measured: boolean): Leg {
     return { ...leg, minutes: tookMin, endC, curve: [...curve, [tookMin, endC]] };
   }
   const stretch = leg.minutes > 0 ? tookMin / leg.minutes : 0;
-  return { ...leg, minutes: tookMin, curve: leg.curve.map(([m, c]): readonly [number, number] => [m * stretch, c]) };
+  return {
+    ...leg,
+    minutes: tookMin,
+    curve: leg.curve.map(([m, c]): readonly [number, number] => [m * stretch, c]),
+  };
 }
 
 /**
@@ -181,7 +205,14 @@ export function walkThermal(state: MakeState, nowMs: number): ThermalWalk {
     if (id === 'incubate') break;
     const startMs = step.startedAtMs ?? atMs;
     if (step.status === 'skipped') {
-      steps.push({ id, status: 'skipped', startMs, endMs: step.endedAtMs ?? startMs, sigmaMin: 0, endless: false });
+      steps.push({
+        id,
+        status: 'skipped',
+        startMs,
+        endMs: step.endedAtMs ?? startMs,
+        sigmaMin: 0,
+        endless: false,
+      });
       atMs = step.endedAtMs ?? startMs;
       continue;
     }
@@ -189,19 +220,31 @@ export function walkThermal(state: MakeState, nowMs: number): ThermalWalk {
     const measured = readingsWithin(state.temperatures, startMs, step.endedAtMs).length > 0;
     const leg =
       step.endedAtMs === null ? planned : closed(planned, (step.endedAtMs - startMs) / MINUTE_MS, measured);
-    const endMs = step.endedAtMs ?? Math.max(startMs + leg.minutes * MINUTE_MS, step.status === 'current' ? nowMs : 0);
+    const endMs =
+      step.endedAtMs ?? Math.max(startMs + leg.minutes * MINUTE_MS, step.status === 'current' ? nowMs : 0);
     if (step.endedAtMs === null) variance += leg.sigmaMin ** 2;
     for (const [minutes, c] of leg.curve) course.push([startMs + minutes * MINUTE_MS, c]);
     celsius = leg.endC;
     atMs = endMs;
     course.push([endMs, celsius]);
-    steps.push({ id, status: step.status, startMs, endMs, sigmaMin: Math.sqrt(variance), endless: leg.endless });
+    steps.push({
+      id,
+      status: step.status,
+      startMs,
+      endMs,
+      sigmaMin: Math.sqrt(variance),
+      endless: leg.endless,
+    });
     inoculation = { atMs: endMs, celsius, sigmaMin: Math.sqrt(variance) };
   }
   const ordered = course.filter(([ms], i) => i === 0 || ms >= course[i - 1]![0]);
   const profileUntil = (untilMs: number): HeatProfile => {
     const points = ordered.filter(([ms]) => ms <= untilMs);
-    const end = interpolateLinear(ordered.map(([ms]) => ms), ordered.map(([, c]) => c), untilMs);
+    const end = interpolateLinear(
+      ordered.map(([ms]) => ms),
+      ordered.map(([, c]) => c),
+      untilMs,
+    );
     return [...points, [untilMs, end] as const].map(([ms, c]) => [(ms - state.startedAtMs) / 1000, c]);
   };
   const lastMs = ordered.at(-1)![0];

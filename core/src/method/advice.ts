@@ -21,19 +21,39 @@ type Check = (plan: MakePlan, unit: TemperatureUnit) => Advice | null;
 const CHECKS: readonly Check[] = [
   (plan) =>
     plan.milk.litres > plan.pot.litres * 0.95
-      ? { severity: 'stop', field: 'pot', text: `${plan.pot.name} holds ${plan.pot.litres} L: ${plan.milk.litres} L is overfull and boils over. Take a larger pot or less milk.` }
+      ? {
+          severity: 'stop',
+          field: 'pot',
+          text: `${plan.pot.name} holds ${plan.pot.litres} L: ${plan.milk.litres} L is overfull and boils over. Take a larger pot or less milk.`,
+        }
       : plan.milk.litres > plan.pot.litres * 0.85 && isHeated(plan)
-        ? { severity: 'caution', field: 'pot', text: `${plan.pot.name} is nearly full: milk rises when it boils. Stay with it.` }
+        ? {
+            severity: 'caution',
+            field: 'pot',
+            text: `${plan.pot.name} is nearly full: milk rises when it boils. Stay with it.`,
+          }
         : null,
   (plan) =>
     souringKindOf(plan) === 'treated-without-starter'
-      ? { severity: 'stop', field: 'starter', text: 'Heated, pasteurised or ultra-heated milk is never left to sour without a starter: choose one.' }
+      ? {
+          severity: 'stop',
+          field: 'starter',
+          text: 'Heated, pasteurised or ultra-heated milk is never left to sour without a starter: choose one.',
+        }
       : null,
   (plan) =>
     souringKindOf(plan) === 'raw-alone'
-      ? { severity: 'caution', field: 'starter', text: 'Raw milk souring by itself is a wide guess and can carry germs: not for pregnant people, small children, the old or the ill. A starter is recommended. Follow your local rules and your licence.' }
+      ? {
+          severity: 'caution',
+          field: 'starter',
+          text: 'Raw milk souring by itself is a wide guess and can carry germs: not for pregnant people, small children, the old or the ill. A starter is recommended. Follow your local rules and your licence.',
+        }
       : plan.milk.treatment === 'raw' && !isHeated(plan)
-        ? { severity: 'caution', field: 'heat', text: 'Raw milk, unheated: it can carry germs whatever the farm, and souring does not make it safe. Heat it first. Follow your local rules and your licence.' }
+        ? {
+            severity: 'caution',
+            field: 'heat',
+            text: 'Raw milk, unheated: it can carry germs whatever the farm, and souring does not make it safe. Heat it first. Follow your local rules and your licence.',
+          }
         : null,
   (plan) =>
     STARTER_FACTS[plan.starter.kind].dosing !== 'none' && inoculumFor(plan, plan.starter) === null
@@ -41,27 +61,56 @@ const CHECKS: readonly Check[] = [
       : null,
   (plan) => {
     const ratio = (plan.starter.massKg ?? 0) / batchOf(plan).massKg;
-    if (ratio > 0.15) return { severity: 'caution', field: 'starter', text: `That is ${(ratio * 100).toFixed(0)} % of the milk: it starts sour and may turn grainy. 1–3 % is usual.` };
+    if (ratio > 0.15)
+      return {
+        severity: 'caution',
+        field: 'starter',
+        text: `That is ${(ratio * 100).toFixed(0)} % of the milk: it starts sour and may turn grainy. 1–3 % is usual.`,
+      };
     return plan.starter.massKg !== null && plan.starter.massKg > 0 && ratio < 0.004
-      ? { severity: 'note', field: 'starter', text: `That is ${(ratio * 100).toFixed(2)} % of the milk: slow. 1–3 % is usual.` }
+      ? {
+          severity: 'note',
+          field: 'starter',
+          text: `That is ${(ratio * 100).toFixed(2)} % of the milk: slow. 1–3 % is usual.`,
+        }
       : null;
   },
   (plan, unit) => {
     const boilC = boilingPointC(plan.altitudeM);
     return plan.heat.kind !== 'none' && plan.heat.kind !== 'boil' && plan.heat.targetC > boilC - 0.5
-      ? { severity: 'stop', field: 'heat', text: `At this altitude milk boils at about ${formatTemperature(boilC, unit)}: it cannot get to ${formatTemperature(plan.heat.targetC, unit)}.` }
+      ? {
+          severity: 'stop',
+          field: 'heat',
+          text: `At this altitude milk boils at about ${formatTemperature(boilC, unit)}: it cannot get to ${formatTemperature(plan.heat.targetC, unit)}.`,
+        }
       : null;
   },
   (plan, unit) =>
     isHeated(plan) && plan.heat.targetC < 72
-      ? { severity: 'caution', field: 'heat', text: `${formatTemperature(plan.heat.targetC, unit)} hardly unfolds the whey protein: a soft set. From 82 °C (180 °F) it counts.` }
+      ? {
+          severity: 'caution',
+          field: 'heat',
+          text: `${formatTemperature(plan.heat.targetC, unit)} hardly unfolds the whey protein: a soft set. From 82 °C (180 °F) it counts.`,
+        }
       : null,
   (plan, unit) => {
     const groups = groupsOf(plan);
     const endures = Math.min(...groups.map((g) => GROUP_CONSTANTS[g].tMaxC));
-    if (plan.inoculateC >= endures + 5) return { severity: 'stop', field: 'inoculate', text: `${formatTemperature(plan.inoculateC, unit)} kills this culture (it endures up to about ${formatTemperature(endures, unit)}): nothing would set. Let it cool further.` };
-    if (plan.inoculateC > Math.min(47, endures)) return { severity: 'caution', field: 'inoculate', text: `${formatTemperature(plan.inoculateC, unit)} is too hot for this culture: part of it dies and the set comes late.` };
-    return plan.inoculateC < 5 ? { severity: 'stop', field: 'inoculate', text: 'The milk is too cold for any culture to work.' } : null;
+    if (plan.inoculateC >= endures + 5)
+      return {
+        severity: 'stop',
+        field: 'inoculate',
+        text: `${formatTemperature(plan.inoculateC, unit)} kills this culture (it endures up to about ${formatTemperature(endures, unit)}): nothing would set. Let it cool further.`,
+      };
+    if (plan.inoculateC > Math.min(47, endures))
+      return {
+        severity: 'caution',
+        field: 'inoculate',
+        text: `${formatTemperature(plan.inoculateC, unit)} is too hot for this culture: part of it dies and the set comes late.`,
+      };
+    return plan.inoculateC < 5
+      ? { severity: 'stop', field: 'inoculate', text: 'The milk is too cold for any culture to work.' }
+      : null;
   },
   (plan, unit) => {
     const ambientC = placeAmbientC(plan.place, plan.roomC);
@@ -70,24 +119,50 @@ const CHECKS: readonly Check[] = [
     const wakes = Math.min(...constants.map((c) => c.tMinC));
     const warm = constants.some((c) => c.tOptC > 40);
     const heat = formatTemperature(ambientC, unit);
-    if (ambientC >= endures) return { severity: 'stop', field: 'place', text: `${heat} is no incubating heat: this culture dies above about ${formatTemperature(endures, unit)}.` };
-    if (plan.place.kind === 'appliance' && ambientC <= wakes + 1) return { severity: 'stop', field: 'place', text: `At ${heat} this culture hardly wakes: it would not set.` };
-    if (warm && plan.place.kind === 'appliance' && ambientC < 34) return { severity: 'caution', field: 'place', text: `${heat} is too cool for yogurt: it takes very long, if it sets at all. 38–44 °C (100–111 °F) is usual.` };
-    return ambientC > 47 ? { severity: 'caution', field: 'place', text: `${heat} is hot for this culture.` } : null;
+    if (ambientC >= endures)
+      return {
+        severity: 'stop',
+        field: 'place',
+        text: `${heat} is no incubating heat: this culture dies above about ${formatTemperature(endures, unit)}.`,
+      };
+    if (plan.place.kind === 'appliance' && ambientC <= wakes + 1)
+      return {
+        severity: 'stop',
+        field: 'place',
+        text: `At ${heat} this culture hardly wakes: it would not set.`,
+      };
+    if (warm && plan.place.kind === 'appliance' && ambientC < 34)
+      return {
+        severity: 'caution',
+        field: 'place',
+        text: `${heat} is too cool for yogurt: it takes very long, if it sets at all. 38–44 °C (100–111 °F) is usual.`,
+      };
+    return ambientC > 47
+      ? { severity: 'caution', field: 'place', text: `${heat} is hot for this culture.` }
+      : null;
   },
   (plan) =>
     plan.starter.ageD !== null && plan.starter.ageD > 14 && STARTER_FACTS[plan.starter.kind].dosing === 'mass'
-      ? { severity: 'note', field: 'starter', text: `A starter of ${Math.round(plan.starter.ageD)} days is tired; about a week is strong.` }
+      ? {
+          severity: 'note',
+          field: 'starter',
+          text: `A starter of ${Math.round(plan.starter.ageD)} days is tired; about a week is strong.`,
+        }
       : null,
   (plan) =>
     plan.starter.massKg !== null && plan.milk.litres + plan.starter.massKg > plan.pot.litres
-      ? { severity: 'stop', field: 'pot', text: `Milk and starter together do not fit into ${plan.pot.name} (${plan.pot.litres} L).` }
+      ? {
+          severity: 'stop',
+          field: 'pot',
+          text: `Milk and starter together do not fit into ${plan.pot.name} (${plan.pot.litres} L).`,
+        }
       : null,
 ];
 
 /** Everything to say about a plan, the gravest first. */
 export function adviseOn(plan: MakePlan, unit: TemperatureUnit = 'C'): Advice[] {
   const rank = { stop: 0, caution: 1, note: 2 } as const;
-  return CHECKS.flatMap((check) => check(plan, unit) ?? []).sort((a, b) => rank[a.severity] - rank[b.severity]);
+  return CHECKS.flatMap((check) => check(plan, unit) ?? []).sort(
+    (a, b) => rank[a.severity] - rank[b.severity],
+  );
 }
-

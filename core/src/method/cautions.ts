@@ -2,7 +2,8 @@
 export const CAUTIONS = {
   'raw-milk':
     'Raw milk can carry germs whatever the farm. Not for pregnant people, small children, the old or the ill: heat it first. Souring does not make it safe. Follow your local rules and your licence.',
-  'treated-needs-starter': 'Heated, pasteurised or ultra-heated milk is never left to sour without a starter.',
+  'treated-needs-starter':
+    'Heated, pasteurised or ultra-heated milk is never left to sour without a starter.',
   'hot-milk': 'Hot milk and steam burn. Stir along the bottom: it scorches. Keep children away from the pot.',
   'probe-not-surface': 'Stir and confirm with a probe: a surface thermometer reads skin and steam.',
   'not-a-certificate':

@@ -11,7 +11,8 @@ const USUAL_DOSE = 0.02;
  */
 export function defaultPlan(kitchen: KitchenSettings, startAt: string, litres = 2): MakePlan {
   const pot = kitchen.pots.find((p) => p.litres * 0.85 >= litres) ?? kitchen.pots[0]!;
-  const starterKg = Math.round(massOfLitresKg(litres, MILK_FACTS['shop-whole'].composition) * USUAL_DOSE * 1000) / 1000;
+  const starterKg =
+    Math.round(massOfLitresKg(litres, MILK_FACTS['shop-whole'].composition) * USUAL_DOSE * 1000) / 1000;
   return {
     product: 'yogurt',
     name: 'Yogurt',
@@ -47,10 +48,12 @@ export function defaultPlan(kitchen: KitchenSettings, startAt: string, litres = 
 export function withStarterKind(plan: MakePlan, kind: MakePlan['starter']['kind']): MakePlan['starter'] {
   const { dosing } = STARTER_FACTS[kind];
   const { ageD } = plan.starter;
-  if (dosing === 'stated') return { kind, ageD, massKg: null, statedRatio: 1, typed: { value: 1, unit: 'packet' } };
+  if (dosing === 'stated')
+    return { kind, ageD, massKg: null, statedRatio: 1, typed: { value: 1, unit: 'packet' } };
   if (dosing === 'none') return { kind, ageD: null, massKg: null, statedRatio: null, typed: null };
   const massKg =
     plan.starter.massKg ??
-    Math.round(massOfLitresKg(plan.milk.litres, MILK_FACTS[plan.milk.kind].composition) * USUAL_DOSE * 1000) / 1000;
+    Math.round(massOfLitresKg(plan.milk.litres, MILK_FACTS[plan.milk.kind].composition) * USUAL_DOSE * 1000) /
+      1000;
   return { kind, ageD, massKg, statedRatio: null, typed: { value: massKg * 1000, unit: 'g' } };
 }

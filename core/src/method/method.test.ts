@@ -2,10 +2,21 @@ import { describe, expect, test } from '@jest/globals';
 import { defaultKitchen } from '../kitchen/index.ts';
 import { makePlan, type MakePlan } from '../contract/index.ts';
 import { STARTER_KINDS } from '../culture/index.ts';
-import { adviseOn, batchOf, defaultPlan, inoculumFor, methodSteps, souringKindOf, withStarterKind } from './index.ts';
+import {
+  adviseOn,
+  batchOf,
+  defaultPlan,
+  inoculumFor,
+  methodSteps,
+  souringKindOf,
+  withStarterKind,
+} from './index.ts';
 
 const plan = defaultPlan(defaultKitchen('UTC'), '2026-03-02T06:00:00.000Z');
-const stops = (p: MakePlan): string[] => adviseOn(p).filter((a) => a.severity === 'stop').map((a) => a.field);
+const stops = (p: MakePlan): string[] =>
+  adviseOn(p)
+    .filter((a) => a.severity === 'stop')
+    .map((a) => a.field);
 
 test('a first make needs nothing but the litres: the default plan is valid and unopposed', () => {
   expect(makePlan.safeParse(plan).success).toBe(true);
@@ -30,8 +41,16 @@ describe('advice', () => {
     ['an overfull pot', { ...plan, milk: { ...plan.milk, litres: 6 } }, 'pot'],
     ['pasteurised milk without a starter', { ...plan, starter: withStarterKind(plan, 'none') }, 'starter'],
     ['no dose', { ...plan, starter: { ...plan.starter, massKg: null } }, 'starter'],
-    ['97 °C on a mountain', { ...plan, altitudeM: 2500, heat: { kind: 'hold', targetC: 97, holdMin: 5 } }, 'heat'],
-    ['a room culture at 43 °C', { ...place(43), starter: withStarterKind(plan, 'cultured-buttermilk') }, 'place'],
+    [
+      '97 °C on a mountain',
+      { ...plan, altitudeM: 2500, heat: { kind: 'hold', targetC: 97, holdMin: 5 } },
+      'heat',
+    ],
+    [
+      'a room culture at 43 °C',
+      { ...place(43), starter: withStarterKind(plan, 'cultured-buttermilk') },
+      'place',
+    ],
   ] as [string, MakePlan, string][])('%s is stopped with its reason', (_name, p, field) => {
     expect(stops(p)).toContain(field);
   });

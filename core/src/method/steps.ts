@@ -41,7 +41,9 @@ const STEP_TYPES: readonly StepType[] = [
     id: 'heat',
     title: isHeated(plan) ? 'Heat' : 'Warm',
     doneWords: isHeated(plan) ? 'It is hot enough' : 'It is warm enough',
-    doing: isHeated(plan) ? 'Warm it up, stirring, to the heat below.' : 'Warm it gently to inoculating heat.',
+    doing: isHeated(plan)
+      ? 'Warm it up, stirring, to the heat below.'
+      : 'Warm it gently to inoculating heat.',
     handsMin: 3,
     slackMin: 5,
     mustAct: true,

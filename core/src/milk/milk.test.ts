@@ -34,8 +34,12 @@ test('changing the fat leaves the plasma as it was', () => {
 });
 
 test('an impossible composition is said in words', () => {
-  expect(compositionFault({ fatFraction: 0.9, proteinFraction: 0.2, lactoseFraction: 0, ashFraction: 0 })).toMatch(/more than the whole/);
-  expect(compositionFault({ fatFraction: -0.1, proteinFraction: 0, lactoseFraction: 0, ashFraction: 0 })).toMatch(/between 0 and 1/);
+  expect(
+    compositionFault({ fatFraction: 0.9, proteinFraction: 0.2, lactoseFraction: 0, ashFraction: 0 }),
+  ).toMatch(/more than the whole/);
+  expect(
+    compositionFault({ fatFraction: -0.1, proteinFraction: 0, lactoseFraction: 0, ashFraction: 0 }),
+  ).toMatch(/between 0 and 1/);
 });
 
 test('pure water has the specific heat of water', () => {
@@ -46,12 +50,28 @@ test('pure water has the specific heat of water', () => {
 
 test('butter and buttermilk hold all the cream and all the fat', () => {
   fc.assert(
-    fc.property(fc.double({ min: 0.1, max: 20, noNaN: true }), fc.double({ min: 0.05, max: 0.6, noNaN: true }), (creamKg, fat) => {
-      const input = { creamKg, creamFatFraction: fat, buttermilkFatFraction: 0.005, butterFatFraction: 0.81 };
-      const { butterKg, buttermilkKg } = butterBalance(input);
-      expect(butterKg + buttermilkKg).toBeCloseTo(creamKg, 9);
-      expect(butterKg * 0.81 + buttermilkKg * 0.005).toBeCloseTo(creamKg * fat, 9);
-    }),
+    fc.property(
+      fc.double({ min: 0.1, max: 20, noNaN: true }),
+      fc.double({ min: 0.05, max: 0.6, noNaN: true }),
+      (creamKg, fat) => {
+        const input = {
+          creamKg,
+          creamFatFraction: fat,
+          buttermilkFatFraction: 0.005,
+          butterFatFraction: 0.81,
+        };
+        const { butterKg, buttermilkKg } = butterBalance(input);
+        expect(butterKg + buttermilkKg).toBeCloseTo(creamKg, 9);
+        expect(butterKg * 0.81 + buttermilkKg * 0.005).toBeCloseTo(creamKg * fat, 9);
+      },
+    ),
   );
-  expect(butterBalance({ creamKg: 1, creamFatFraction: 0.001, buttermilkFatFraction: 0.005, butterFatFraction: 0.8 }).butterKg).toBe(0);
+  expect(
+    butterBalance({
+      creamKg: 1,
+      creamFatFraction: 0.001,
+      buttermilkFatFraction: 0.005,
+      butterFatFraction: 0.8,
+    }).butterKg,
+  ).toBe(0);
 });

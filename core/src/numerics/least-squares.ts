@@ -51,13 +51,17 @@ export function leastSquares(
       moved[i] = moved[i]! + step;
       return all(moved).map((value, row) => (value - current[row]!) / step);
     });
-    normal = jacobian.map((a) => jacobian.map((b) => a.reduce((sum, value, row) => sum + value * b[row]!, 0)));
+    normal = jacobian.map((a) =>
+      jacobian.map((b) => a.reduce((sum, value, row) => sum + value * b[row]!, 0)),
+    );
     const gradient = jacobian.map((a) => a.reduce((sum, value, row) => sum + value * current[row]!, 0));
     let improved = false;
     for (let tries = 0; tries < 12 && !improved; tries++) {
       let inverse: number[][];
       try {
-        inverse = invertSymmetric(normal.map((row, i) => row.map((v, j) => (i === j ? v * (1 + damping) : v))));
+        inverse = invertSymmetric(
+          normal.map((row, i) => row.map((v, j) => (i === j ? v * (1 + damping) : v))),
+        );
       } catch {
         return result('singular', iterations);
       }

@@ -38,25 +38,30 @@ describe('interpolation', () => {
   test('linear holds its ends and meets its points', () => {
     const xs = [0, 2, 5];
     const ys = [1, 3, 0];
-    expect([-1, 0, 1, 2, 3.5, 5, 9].map((x) => interpolateLinear(xs, ys, x))).toEqual([1, 1, 2, 3, 1.5, 0, 0]);
+    expect([-1, 0, 1, 2, 3.5, 5, 9].map((x) => interpolateLinear(xs, ys, x))).toEqual([
+      1, 1, 2, 3, 1.5, 0, 0,
+    ]);
     expect(() => interpolateLinear([], [], 1)).toThrow(RangeError);
   });
 
   test('a monotone cubic never overshoots falling data', () => {
     fc.assert(
-      fc.property(fc.array(fc.double({ min: 0.01, max: 10, noNaN: true }), { minLength: 3, maxLength: 8 }), (drops) => {
-        const xs = drops.map((_, i) => i * 1.5);
-        let level = 100;
-        const ys = drops.map((drop) => (level -= drop));
-        const f = createPchip(xs, ys);
-        let before = Number.POSITIVE_INFINITY;
-        for (let x = 0; x <= xs.at(-1)!; x += 0.05) {
-          const y = f(x);
-          expect(y).toBeLessThanOrEqual(before + 1e-9);
-          before = y;
-        }
-        for (const [i, x] of xs.entries()) expect(f(x)).toBeCloseTo(ys[i]!, 9);
-      }),
+      fc.property(
+        fc.array(fc.double({ min: 0.01, max: 10, noNaN: true }), { minLength: 3, maxLength: 8 }),
+        (drops) => {
+          const xs = drops.map((_, i) => i * 1.5);
+          let level = 100;
+          const ys = drops.map((drop) => (level -= drop));
+          const f = createPchip(xs, ys);
+          let before = Number.POSITIVE_INFINITY;
+          for (let x = 0; x <= xs.at(-1)!; x += 0.05) {
+            const y = f(x);
+            expect(y).toBeLessThanOrEqual(before + 1e-9);
+            before = y;
+          }
+          for (const [i, x] of xs.entries()) expect(f(x)).toBeCloseTo(ys[i]!, 9);
+        },
+      ),
     );
   });
 });
@@ -80,7 +85,12 @@ describe('roots and matrices', () => {
         expect(sum).toBeCloseTo(i === j ? 1 : 0, 10);
       }
     }
-    expect(() => cholesky([[1, 2], [2, 1]])).toThrow(RangeError);
+    expect(() =>
+      cholesky([
+        [1, 2],
+        [2, 1],
+      ]),
+    ).toThrow(RangeError);
   });
 });
 
@@ -89,25 +99,33 @@ describe('least squares', () => {
 
   test('finds the parameters of exact data', () => {
     const xs = [0, 1, 2, 4, 8];
-    const fit = leastSquares(
-      ([a = 0, k = 0]) => xs.map((x) => a * Math.exp(-k * x) - observe(x)),
-      [1, 0.1],
-      { priors: [{ mean: 0, sigma: Infinity }, { mean: 0, sigma: Infinity }], steps: [1e-5, 1e-5] },
-    );
+    const fit = leastSquares(([a = 0, k = 0]) => xs.map((x) => a * Math.exp(-k * x) - observe(x)), [1, 0.1], {
+      priors: [
+        { mean: 0, sigma: Infinity },
+        { mean: 0, sigma: Infinity },
+      ],
+      steps: [1e-5, 1e-5],
+    });
     expect(fit.outcome).toBe('converged');
     expect(fit.parameters[0]).toBeCloseTo(3, 4);
     expect(fit.parameters[1]).toBeCloseTo(0.4, 4);
   });
 
   test('a prior alone gives itself back; one observation meets it half-way when as sure', () => {
-    const fit = leastSquares(([a = 0]) => [(a - 2) / 1], [0], { priors: [{ mean: 0, sigma: 1 }], steps: [1e-4] });
+    const fit = leastSquares(([a = 0]) => [(a - 2) / 1], [0], {
+      priors: [{ mean: 0, sigma: 1 }],
+      steps: [1e-4],
+    });
     expect(fit.parameters[0]).toBeCloseTo(1, 6);
     expect(fit.covariance[0]![0]).toBeCloseTo(0.5, 6);
   });
 
   test('says when the data cannot decide', () => {
     const free = { mean: 0, sigma: Infinity };
-    const fit = leastSquares(([a = 0, b = 0]) => [a + b - 1], [0, 0], { priors: [free, free], steps: [1e-4, 1e-4] });
+    const fit = leastSquares(([a = 0, b = 0]) => [a + b - 1], [0, 0], {
+      priors: [free, free],
+      steps: [1e-4, 1e-4],
+    });
     expect(fit.outcome).toBe('singular');
   });
 });

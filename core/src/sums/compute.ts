@@ -81,7 +81,8 @@ const COMPUTE: { readonly [N in SumName]: (input: SumInput<N>) => SumOutput<N> }
         }),
       ),
       effectiveMembers: round(stats.effectiveMembers),
-      contradiction: contradictionOf(prior, ensemble, input.readings, input.denaturedFraction)?.direction ?? null,
+      contradiction:
+        contradictionOf(prior, ensemble, input.readings, input.denaturedFraction)?.direction ?? null,
     };
   },
 };

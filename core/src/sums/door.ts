@@ -3,7 +3,8 @@ import { computeSum } from './compute.ts';
 import { SUM_INPUTS, SUM_OUTPUTS, type SumInput, type SumName } from './schemas.ts';
 
 /** What a call at the command-line door came to. */
-export type DoorAnswer = { readonly ok: true; readonly json: unknown } | { readonly ok: false; readonly message: string };
+export type DoorAnswer =
+  { readonly ok: true; readonly json: unknown } | { readonly ok: false; readonly message: string };
 
 const isSum = (name: string): name is SumName => Object.hasOwn(SUM_INPUTS, name);
 
@@ -22,7 +23,9 @@ function answerOne(name: SumName, raw: unknown, place: string): DoorAnswer {
   const parsed = SUM_INPUTS[name].safeParse(wrapped ? raw.in : raw);
   if (!parsed.success) {
     const issue = parsed.error.issues[0]!;
-    const path = [place, wrapped ? 'in' : '', ...issue.path.map(String)].filter((part) => part !== '').join('.');
+    const path = [place, wrapped ? 'in' : '', ...issue.path.map(String)]
+      .filter((part) => part !== '')
+      .join('.');
     return { ok: false, message: `${path || '(the whole input)'}: ${issue.message}` };
   }
   const out = computeSum(name, parsed.data as SumInput<SumName>);
@@ -34,12 +37,19 @@ function answerOne(name: SumName, raw: unknown, place: string): DoorAnswer {
  * @param text JSON as it came from standard input
  */
 export function answerSum(name: string, text: string): DoorAnswer {
-  if (!isSum(name)) return { ok: false, message: `there is no sum "${name}"; try: list, ${Object.keys(SUM_INPUTS).join(', ')}` };
+  if (!isSum(name))
+    return {
+      ok: false,
+      message: `there is no sum "${name}"; try: list, ${Object.keys(SUM_INPUTS).join(', ')}`,
+    };
   let raw: unknown;
   try {
     raw = JSON.parse(text);
   } catch (error) {
-    return { ok: false, message: `(the whole input): is not JSON: ${error instanceof Error ? error.message : ''}` };
+    return {
+      ok: false,
+      message: `(the whole input): is not JSON: ${error instanceof Error ? error.message : ''}`,
+    };
   }
   if (!Array.isArray(raw)) return answerOne(name, raw, '');
   const results: unknown[] = [];

@@ -23,16 +23,27 @@ const rising = (points: readonly (readonly [number, number])[]): boolean =>
 
 const temperature = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('constant'), celsius }),
-  z.strictObject({ kind: z.literal('newton'), startC: celsius, ambientC: celsius, tauH: z.number().positive() }),
+  z.strictObject({
+    kind: z.literal('newton'),
+    startC: celsius,
+    ambientC: celsius,
+    tauH: z.number().positive(),
+  }),
   z.strictObject({
     kind: z.literal('points'),
-    hoursAndCelsius: z.array(z.tuple([z.number().min(0), celsius])).min(1).refine(rising, 'hours must rise from point to point'),
+    hoursAndCelsius: z
+      .array(z.tuple([z.number().min(0), celsius]))
+      .min(1)
+      .refine(rising, 'hours must rise from point to point'),
   }),
 ]);
 
 const fermentFields = {
   temperature,
-  log10CfuPerMl: groups.refine((g) => Object.values(g).some((v) => v !== undefined), 'needs at least one group'),
+  log10CfuPerMl: groups.refine(
+    (g) => Object.values(g).some((v) => v !== undefined),
+    'needs at least one group',
+  ),
   lagH: groups,
   startAcidMmolPerKg: z.number().min(0).max(280),
   plasmaSnfPercent: z.number().min(1).max(40),
@@ -42,7 +53,10 @@ const fermentFields = {
 export const SUM_INPUTS = {
   ferment: z.strictObject(fermentFields),
   denature: z.strictObject({
-    secondsAndCelsius: z.array(z.tuple([z.number().min(0), celsius])).min(1).refine(rising, 'seconds must rise from point to point'),
+    secondsAndCelsius: z
+      .array(z.tuple([z.number().min(0), celsius]))
+      .min(1)
+      .refine(rising, 'seconds must rise from point to point'),
     cream: z.boolean(),
   }),
   cool: z.strictObject({

@@ -8,7 +8,10 @@ interface Case {
   readonly in: unknown;
   readonly out: Record<string, number | null | Record<string, number | null>>;
 }
-const cases = JSON.parse(readFileSync(new URL('./vectors.json', import.meta.url), 'utf8')) as Record<string, Case[]>;
+const cases = JSON.parse(readFileSync(new URL('./vectors.json', import.meta.url), 'utf8')) as Record<
+  string,
+  Case[]
+>;
 
 function compute(name: string, input: unknown): Record<string, unknown> {
   const answer = answerSum(name, JSON.stringify(input));
@@ -44,7 +47,9 @@ describe.each(Object.keys(cases))('%s', (name) => {
     const out = compute(name, c.in);
     for (const [key, wanted] of Object.entries(c.out)) {
       if (wanted === null || typeof wanted === 'number') compare(key, out[key], wanted);
-      else for (const [at, value] of Object.entries(wanted)) compare(key, (out[key] as Record<string, unknown>)[at], value);
+      else
+        for (const [at, value] of Object.entries(wanted))
+          compare(key, (out[key] as Record<string, unknown>)[at], value);
     }
   });
 });
@@ -60,7 +65,11 @@ describe('the door', () => {
     ['boil', '{"altitudeM":"high"}', /^altitudeM: /],
     ['boil', '[{"altitudeM":1},{}]', /^1\.altitudeM: /],
     ['cool', '{"litres":1}', /^composition: /],
-    ['butter', '{"creamKg":1,"creamFatFraction":0.3,"buttermilkFatFraction":0.9,"butterFatFraction":0.8}', /^butterFatFraction: /],
+    [
+      'butter',
+      '{"creamKg":1,"creamFatFraction":0.3,"buttermilkFatFraction":0.9,"butterFatFraction":0.8}',
+      /^butterFatFraction: /,
+    ],
     ['boil', '{"altitudeM":1', /is not JSON/],
     ['nothing', '{}', /there is no sum/],
     ['boil', '{"altitudeM":1,"more":2}', /more/],
@@ -77,12 +86,14 @@ describe('the door', () => {
   });
 
   test('a forecast narrows when a reading is given and says when it contradicts', () => {
-    const milk = (cases['ferment']![0]!.in as Record<string, unknown>);
+    const milk = cases['ferment']![0]!.in as Record<string, unknown>;
     const before = compute('forecast', milk)['hoursToPh'] as Record<string, { p10: number; p90: number }>;
     const after = compute('forecast', { ...milk, readings: [{ kind: 'ph', hour: 2.5, ph: 5.3 }] });
     const narrowed = after['hoursToPh'] as typeof before;
     expect(narrowed['4.6']!.p90 - narrowed['4.6']!.p10).toBeLessThan(before['4.6']!.p90 - before['4.6']!.p10);
     expect(after['contradiction']).toBeNull();
-    expect(compute('forecast', { ...milk, readings: [{ kind: 'ph', hour: 6, ph: 6.6 }] })['contradiction']).toBe('slower');
+    expect(
+      compute('forecast', { ...milk, readings: [{ kind: 'ph', hour: 6, ph: 6.6 }] })['contradiction'],
+    ).toBe('slower');
   });
 });

@@ -36,7 +36,9 @@ export function formatVolume(litres: number, system: MeasureSystem): string {
     return quarts < 1 ? `${trim(fromLitres(litres, 'cup-us'), 1)} cups (US)` : `${trim(quarts, 2)} qt (US)`;
   }
   const pints = fromLitres(litres, 'pint-imp');
-  return pints < 1 ? `${trim(fromLitres(litres, 'floz-imp'), 1)} fl oz (imp.)` : `${trim(pints, 1)} pints (imp.)`;
+  return pints < 1
+    ? `${trim(fromLitres(litres, 'floz-imp'), 1)} fl oz (imp.)`
+    : `${trim(pints, 1)} pints (imp.)`;
 }
 
 /** Minutes as "45 min" or "3 h 20 min". @example formatMinutes(200) // '3 h 20 min' */

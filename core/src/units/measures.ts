@@ -57,10 +57,17 @@ export const UNIT_LABEL: Readonly<Record<VolumeUnit | MassUnit, string>> = {
 
 /** Units offered first in each system, for milk, for a spoonful and for weights. */
 export const SYSTEM_UNITS: Readonly<
-  Record<MeasureSystem, { milk: readonly VolumeUnit[]; spoons: readonly VolumeUnit[]; mass: readonly MassUnit[] }>
+  Record<
+    MeasureSystem,
+    { milk: readonly VolumeUnit[]; spoons: readonly VolumeUnit[]; mass: readonly MassUnit[] }
+  >
 > = {
   metric: { milk: ['L', 'mL'], spoons: ['tbsp-metric', 'tsp-metric', 'tbsp-au'], mass: ['g', 'kg'] },
-  us: { milk: ['quart-us', 'cup-us', 'gal-us', 'pint-us'], spoons: ['tbsp-us', 'tsp-us'], mass: ['oz', 'lb'] },
+  us: {
+    milk: ['quart-us', 'cup-us', 'gal-us', 'pint-us'],
+    spoons: ['tbsp-us', 'tsp-us'],
+    mass: ['oz', 'lb'],
+  },
   imperial: {
     milk: ['pint-imp', 'gal-imp', 'floz-imp'],
     spoons: ['tbsp-metric', 'tsp-metric'],

@@ -30,7 +30,10 @@ export function readTypedNumber(text: string): TypedNumber {
   const last = marks.at(-1) ?? '.';
   const first = marks.charAt(0);
   const decimal = last === first ? null : last;
-  const shape = decimal === null ? `^[+-]?\\d{1,3}(\\${first}\\d{3})+$` : `^[+-]?\\d{1,3}(\\${first}\\d{3})+\\${decimal}\\d*$`;
+  const shape =
+    decimal === null
+      ? `^[+-]?\\d{1,3}(\\${first}\\d{3})+$`
+      : `^[+-]?\\d{1,3}(\\${first}\\d{3})+\\${decimal}\\d*$`;
   if (!new RegExp(shape).test(plain)) return { ok: false, reason: 'not-a-number' };
   const bare = plain.replaceAll(first, '');
   return { ok: true, value: Number(decimal === null ? bare : bare.replace(decimal, '.')) };

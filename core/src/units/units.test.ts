@@ -43,9 +43,13 @@ describe('measures', () => {
 
   test('there and back is the same', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0.01, max: 1e4, noNaN: true }), fc.constantFrom(...(Object.keys(MILLILITRES_PER) as VolumeUnit[])), (value, unit) => {
-        expect(fromLitres(toLitres(value, unit), unit)).toBeCloseTo(value, 8);
-      }),
+      fc.property(
+        fc.double({ min: 0.01, max: 1e4, noNaN: true }),
+        fc.constantFrom(...(Object.keys(MILLILITRES_PER) as VolumeUnit[])),
+        (value, unit) => {
+          expect(fromLitres(toLitres(value, unit), unit)).toBeCloseTo(value, 8);
+        },
+      ),
     );
   });
 });

@@ -12,7 +12,8 @@ const STALE_MS = 14 * HOUR_MS;
 async function store(db: DataSource, kitchenId: string, make: DemoMake, untilMs: number): Promise<void> {
   const makeId = ulid(Date.parse(make.plan.startAt));
   const drafts = playMake(makeId, make.plan, make.truth, make.habits, untilMs).map(
-    (event) => ({ ...event, id: ulid(Date.parse(event.at)), streamId: makeId, version: EVENT_VERSION }) as DraftEvent,
+    (event) =>
+      ({ ...event, id: ulid(Date.parse(event.at)), streamId: makeId, version: EVENT_VERSION }) as DraftEvent,
   );
   await appendEvents(db, kitchenId, drafts, untilMs);
 }
@@ -22,12 +23,23 @@ export async function seedDemo(db: DataSource, kitchenId: string, nowMs: number)
   const present = await listMakes(db, kitchenId);
   let made = 0;
   if (present.length === 0) {
-    const changes = Object.entries(LANTERN_FOLD).map(([section, value]) => ({ section, value }) as KitchenChange);
+    const changes = Object.entries(LANTERN_FOLD).map(
+      ([section, value]) => ({ section, value }) as KitchenChange,
+    );
     const at = new Date(nowMs).toISOString();
     await appendEvents(
       db,
       kitchenId,
-      changes.map((data) => ({ id: ulid(nowMs), streamId: kitchenId, at, cookId: null, deviceId: 'seed', version: EVENT_VERSION, type: 'kitchen-changed', data })),
+      changes.map((data) => ({
+        id: ulid(nowMs),
+        streamId: kitchenId,
+        at,
+        cookId: null,
+        deviceId: 'seed',
+        version: EVENT_VERSION,
+        type: 'kitchen-changed',
+        data,
+      })),
       nowMs,
     );
     for (const make of demoHistory(nowMs)) {

@@ -13,7 +13,14 @@ export class AppError extends Error {
   }
 }
 
-const AWAY = new Set(['ECONNREFUSED', 'ECONNRESET', 'PROTOCOL_CONNECTION_LOST', 'ETIMEDOUT', 'ER_SERVER_SHUTDOWN', 'EPIPE']);
+const AWAY = new Set([
+  'ECONNREFUSED',
+  'ECONNRESET',
+  'PROTOCOL_CONNECTION_LOST',
+  'ETIMEDOUT',
+  'ER_SERVER_SHUTDOWN',
+  'EPIPE',
+]);
 
 function isAway(error: unknown): boolean {
   const code = typeof error === 'object' && error !== null && 'code' in error ? String(error.code) : '';

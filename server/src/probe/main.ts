@@ -6,7 +6,9 @@ import { z } from 'zod';
  * A stand-in for a temperature logger: a process of its own that knows nothing but the documented HTTP API. What it
  * measures is the milk as the heat balance has it, a little off, with noise.
  */
-const env = z.object({ MC_ADDRESS: z.url(), MC_EVERY_S: z.coerce.number().min(1).default(15) }).parse(process.env);
+const env = z
+  .object({ MC_ADDRESS: z.url(), MC_EVERY_S: z.coerce.number().min(1).default(15) })
+  .parse(process.env);
 const DEVICE = 'Probe stand-in';
 const NOISE_C = 0.12;
 const WORTH_MEASURING = new Set(['heat', 'hold', 'cool', 'incubate']);
@@ -23,11 +25,18 @@ async function measure(): Promise<void> {
   for (const { id } of makes) {
     const { events, now } = await read(`/api/makes/${id}`, eventsResponse);
     // Its own earlier readings must not feed back into what it measures.
-    const state = foldMake(id, events.filter((e) => !(e.type === 'temperature-read' && e.data.instrument === DEVICE)));
+    const state = foldMake(
+      id,
+      events.filter((e) => !(e.type === 'temperature-read' && e.data.instrument === DEVICE)),
+    );
     if (!state?.current || !WORTH_MEASURING.has(state.current.step.id)) continue;
     const nowMs = Date.parse(now);
     const { temperature } = pointForecast(state, nowMs);
-    const trueC = interpolateLinear(temperature.map(([ms]) => ms), temperature.map(([, c]) => c), nowMs);
+    const trueC = interpolateLinear(
+      temperature.map(([ms]) => ms),
+      temperature.map(([, c]) => c),
+      nowMs,
+    );
     const off = createRandom(hashSeed(id)).normal() * 0.6;
     const celsius = Math.round((trueC + off + NOISE_C * random.normal()) * 10) / 10;
     await fetch(`${env.MC_ADDRESS}/api/makes/${id}/readings`, {

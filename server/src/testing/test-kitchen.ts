@@ -22,7 +22,10 @@ function databaseAddress(): { host: string; port: number; user: string; password
 }
 
 /** @param options.pageRoot serve the built page as well */
-export async function createTestKitchen(options: { startMs: number; pageRoot?: string }): Promise<TestKitchen> {
+export async function createTestKitchen(options: {
+  startMs: number;
+  pageRoot?: string;
+}): Promise<TestKitchen> {
   const address = databaseAddress();
   const database = `t_${ulid().toLowerCase()}`;
   const admin = createDataSource({ ...address, database: 'morning_crock' });

@@ -1,4 +1,10 @@
-import { appendResponse, errorBody, type DraftEvent, type ErrorBody, type StoredEvent } from '@morning-crock/core/contract';
+import {
+  appendResponse,
+  errorBody,
+  type DraftEvent,
+  type ErrorBody,
+  type StoredEvent,
+} from '@morning-crock/core/contract';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { openDB, type IDBPDatabase } from 'idb';
 
@@ -22,7 +28,9 @@ export const outboxSlice = createSlice({
   reducers: {
     restored: (state, { payload }: PayloadAction<readonly DraftEvent[]>) => {
       const known = new Set(state.entries.map((e) => e.draft.id));
-      const fresh = payload.filter((draft) => !known.has(draft.id)).map((draft) => ({ draft, refused: null }));
+      const fresh = payload
+        .filter((draft) => !known.has(draft.id))
+        .map((draft) => ({ draft, refused: null }));
       return { ...state, entries: [...fresh, ...state.entries] };
     },
     kept: (state, { payload }: PayloadAction<DraftEvent>) => ({

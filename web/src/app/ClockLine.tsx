@@ -15,8 +15,13 @@ export function ClockLine({ makes, nowMs }: { readonly makes: readonly LiveMake[
     <header className="clock-line">
       <span className="time number">{units.time(nowMs, nowMs)}</span>
       {soonest ? (
-        <Link to={`/makes/${soonest.make.state.id}`} className={soonest.hands.mustAct && left <= 0 ? 'must' : ''}>
-          <span className="due number">{left > 45_000 ? `in about ${formatMinutes(left / 60_000)}` : 'now'}</span>
+        <Link
+          to={`/makes/${soonest.make.state.id}`}
+          className={soonest.hands.mustAct && left <= 0 ? 'must' : ''}
+        >
+          <span className="due number">
+            {left > 45_000 ? `in about ${formatMinutes(left / 60_000)}` : 'now'}
+          </span>
           <span>
             {soonest.hands.stepTitle}, {soonest.make.state.plan.name}
           </span>
@@ -28,7 +33,8 @@ export function ClockLine({ makes, nowMs }: { readonly makes: readonly LiveMake[
       {next.slice(1, 3).map(({ make, hands }) => (
         <Link key={make.state.id} to={`/makes/${make.state.id}`} className="may-wait quiet">
           <span>
-            {hands.mustAct ? 'then' : 'may wait:'} {make.state.plan.name} about {units.time(hands.atMs, nowMs)}
+            {hands.mustAct ? 'then' : 'may wait:'} {make.state.plan.name} about{' '}
+            {units.time(hands.atMs, nowMs)}
           </span>
         </Link>
       ))}

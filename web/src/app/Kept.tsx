@@ -13,8 +13,8 @@ export function Kept() {
         <div className="banner" role="status">
           <strong>Kept here</strong>
           <span>
-            The kitchen’s server does not answer. {waiting} {waiting === 1 ? 'entry is' : 'entries are'} safe on this
-            device and will be sent by {waiting === 1 ? 'itself' : 'themselves'}. Go on working.
+            The kitchen’s server does not answer. {waiting} {waiting === 1 ? 'entry is' : 'entries are'} safe
+            on this device and will be sent by {waiting === 1 ? 'itself' : 'themselves'}. Go on working.
           </span>
         </div>
       )}

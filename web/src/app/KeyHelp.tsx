@@ -14,7 +14,8 @@ const KEYS = [
 ] as const;
 
 const inField = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));
+  target instanceof HTMLElement &&
+  (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));
 
 /** Calls back with single keys pressed outside of fields, unless the kitchen turned them off. */
 export function useKeys(onKey: (key: string, event: KeyboardEvent) => void): void {
@@ -43,7 +44,12 @@ export function KeyHelp() {
     }
   });
   return (
-    <Modal opened={open} onClose={() => setOpen(false)} title="Keys" closeButtonProps={{ 'aria-label': 'Close' }}>
+    <Modal
+      opened={open}
+      onClose={() => setOpen(false)}
+      title="Keys"
+      closeButtonProps={{ 'aria-label': 'Close' }}
+    >
       <dl style={{ display: 'grid', gridTemplateColumns: '64px 1fr', gap: 8, margin: 0 }}>
         {KEYS.map(([key, does]) => (
           <div key={key} style={{ display: 'contents' }}>

@@ -40,7 +40,9 @@ export function useUnderWayIds(): readonly string[] {
   const entries = useAppSelector((s) => s.outbox.entries);
   return useMemo(() => {
     const stored = (data ?? []).filter((m) => m.status === 'under-way').map((m) => m.id);
-    const begunHere = entries.filter((e) => e.draft.type === 'make-started' && !e.refused).map((e) => e.draft.streamId);
+    const begunHere = entries
+      .filter((e) => e.draft.type === 'make-started' && !e.refused)
+      .map((e) => e.draft.streamId);
     return [...new Set([...stored, ...begunHere])];
   }, [data, entries]);
 }

@@ -18,7 +18,10 @@ export const liveSlice = createSlice({
       ...state,
       working: { ...state.working, [payload]: true },
     }),
-    forecastMade: (state, { payload }: PayloadAction<{ makeId: string; forecast: BandForecast; atMs: number }>) => ({
+    forecastMade: (
+      state,
+      { payload }: PayloadAction<{ makeId: string; forecast: BandForecast; atMs: number }>,
+    ) => ({
       ...state,
       working: { ...state.working, [payload.makeId]: false },
       forecasts: { ...state.forecasts, [payload.makeId]: { forecast: payload.forecast, atMs: payload.atMs } },

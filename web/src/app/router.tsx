@@ -1,6 +1,7 @@
 import { createBrowserRouter } from 'react-router';
 import { Bench } from '../places/bench/Bench.tsx';
 import { Frame } from './Frame.tsx';
+import { PlaceMishap } from './Mishap.tsx';
 
 const waiting = <p className="quiet">Opening …</p>;
 
@@ -11,14 +12,37 @@ export function createRouter() {
       path: '/',
       element: <Frame />,
       hydrateFallbackElement: waiting,
+      errorElement: <PlaceMishap />,
       children: [
-        { index: true, element: <Bench /> },
-        { path: 'new', lazy: async () => ({ Component: (await import('../places/new-make/NewMake.tsx')).NewMake }) },
-        { path: 'makes/:id', lazy: async () => ({ Component: (await import('../places/make/MakePlace.tsx')).MakePlace }) },
-        { path: 'daybook', lazy: async () => ({ Component: (await import('../places/daybook/Daybook.tsx')).Daybook }) },
-        { path: 'daybook/:id', lazy: async () => ({ Component: (await import('../places/daybook/Record.tsx')).Record }) },
-        { path: 'kitchen', lazy: async () => ({ Component: (await import('../places/kitchen/KitchenPlace.tsx')).KitchenPlace }) },
-        { path: '*', lazy: async () => ({ Component: (await import('./NotHere.tsx')).NotHere }) },
+        {
+          errorElement: <PlaceMishap />,
+          children: [
+            { index: true, element: <Bench /> },
+            {
+              path: 'new',
+              lazy: async () => ({ Component: (await import('../places/new-make/NewMake.tsx')).NewMake }),
+            },
+            {
+              path: 'makes/:id',
+              lazy: async () => ({ Component: (await import('../places/make/MakePlace.tsx')).MakePlace }),
+            },
+            {
+              path: 'daybook',
+              lazy: async () => ({ Component: (await import('../places/daybook/Daybook.tsx')).Daybook }),
+            },
+            {
+              path: 'daybook/:id',
+              lazy: async () => ({ Component: (await import('../places/daybook/Record.tsx')).Record }),
+            },
+            {
+              path: 'kitchen',
+              lazy: async () => ({
+                Component: (await import('../places/kitchen/KitchenPlace.tsx')).KitchenPlace,
+              }),
+            },
+            { path: '*', lazy: async () => ({ Component: (await import('./NotHere.tsx')).NotHere }) },
+          ],
+        },
       ],
     },
   ]);

@@ -1,4 +1,10 @@
-import { EVENT_VERSION, type DraftEvent, type EventOf, type EventType, type StoredEvent } from '@morning-crock/core/contract';
+import {
+  EVENT_VERSION,
+  type DraftEvent,
+  type EventOf,
+  type EventType,
+  type StoredEvent,
+} from '@morning-crock/core/contract';
 import { configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
 import { ulid } from 'ulid';
@@ -56,7 +62,12 @@ let latest = { key: '', atMs: 0 };
  * server is away.
  * @returns the entry's identity
  */
-export async function record<T extends EventType>(streamId: string, type: T, data: EventOf<T>['data'], atMs = now()): Promise<string> {
+export async function record<T extends EventType>(
+  streamId: string,
+  type: T,
+  data: EventOf<T>['data'],
+  atMs = now(),
+): Promise<string> {
   const key = `${streamId} ${type} ${JSON.stringify(data)}`;
   const tappedMs = Date.now();
   if (key === latest.key && tappedMs - latest.atMs < DOUBLE_TAP_MS) return '';

@@ -1,7 +1,29 @@
 import { createTheme, type CSSVariablesResolver, type MantineColorsTuple } from '@mantine/core';
 
-const cobalt: MantineColorsTuple = ['#edf2fa', '#dbe4f3', '#b8cae6', '#a9c4ee', '#6c93cc', '#3e6aa8', '#2f588f', '#1f3f73', '#193560', '#12284a'];
-const madder: MantineColorsTuple = ['#fbeeeb', '#f5dad4', '#ecb9ae', '#ee9683', '#d4705d', '#b9503d', '#b04636', '#a8402f', '#8b3425', '#6d281c'];
+const cobalt: MantineColorsTuple = [
+  '#edf2fa',
+  '#dbe4f3',
+  '#b8cae6',
+  '#a9c4ee',
+  '#6c93cc',
+  '#3e6aa8',
+  '#2f588f',
+  '#1f3f73',
+  '#193560',
+  '#12284a',
+];
+const madder: MantineColorsTuple = [
+  '#fbeeeb',
+  '#f5dad4',
+  '#ecb9ae',
+  '#ee9683',
+  '#d4705d',
+  '#b9503d',
+  '#b04636',
+  '#a8402f',
+  '#8b3425',
+  '#6d281c',
+];
 
 export const theme = createTheme({
   colors: { cobalt, madder },

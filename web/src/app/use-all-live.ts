@@ -24,10 +24,11 @@ export function useAllLive(): readonly LiveMake[] {
     [ids, cache, entries],
   );
   return useMemo(
-    () => states.flatMap((state) => {
-      const live = forecasts[state.id];
-      return live ? [liveOf(state, live.forecast, nowMs)] : [];
-    }),
+    () =>
+      states.flatMap((state) => {
+        const live = forecasts[state.id];
+        return live ? [liveOf(state, live.forecast, nowMs)] : [];
+      }),
     [states, forecasts, nowMs],
   );
 }

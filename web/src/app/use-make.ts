@@ -1,4 +1,15 @@
-import { alarmsOf, foldMake, nextHands, safetyOf, type Alarm, type BandForecast, type LoggedEvent, type MakeState, type NextHands, type SafetyState } from '@morning-crock/core';
+import {
+  alarmsOf,
+  foldMake,
+  nextHands,
+  safetyOf,
+  type Alarm,
+  type BandForecast,
+  type LoggedEvent,
+  type MakeState,
+  type NextHands,
+  type SafetyState,
+} from '@morning-crock/core';
 import { useMemo } from 'react';
 import { useMakeQuery } from '../api/api.ts';
 import type { KeptEntry } from '../api/outbox.ts';
@@ -47,5 +58,11 @@ export function useLive(state: MakeState | null): LiveMake | null {
 /** The same, outside of a component. */
 export function liveOf(state: MakeState, forecast: BandForecast, nowMs: number): LiveMake {
   const safety = safetyOf(state, forecast.point.temperature, nowMs, forecast.safe.p90);
-  return { state, forecast, safety, alarms: alarmsOf(state, forecast, safety), next: nextHands(state, forecast, nowMs) };
+  return {
+    state,
+    forecast,
+    safety,
+    alarms: alarmsOf(state, forecast, safety),
+    next: nextHands(state, forecast, nowMs),
+  };
 }

@@ -1,4 +1,12 @@
-import { defaultKitchen, formatMass, formatTemperature, formatVolume, outwardBand, type MeasureSystem, type TemperatureUnit } from '@morning-crock/core';
+import {
+  defaultKitchen,
+  formatMass,
+  formatTemperature,
+  formatVolume,
+  outwardBand,
+  type MeasureSystem,
+  type TemperatureUnit,
+} from '@morning-crock/core';
 import type { KitchenSettings } from '@morning-crock/core/contract';
 import { useMemo } from 'react';
 import { useKitchenQuery } from '../api/api.ts';
@@ -28,9 +36,19 @@ export interface Units {
 export function useUnits(): Units {
   const { units, site } = useKitchen();
   return useMemo(() => {
-    const clock = new Intl.DateTimeFormat('en-GB', { timeZone: site.zone, hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
+    const clock = new Intl.DateTimeFormat('en-GB', {
+      timeZone: site.zone,
+      hour: '2-digit',
+      minute: '2-digit',
+      hourCycle: 'h23',
+    });
     const weekday = new Intl.DateTimeFormat('en-GB', { timeZone: site.zone, weekday: 'short' });
-    const date = new Intl.DateTimeFormat('en-GB', { timeZone: site.zone, weekday: 'short', day: 'numeric', month: 'short' });
+    const date = new Intl.DateTimeFormat('en-GB', {
+      timeZone: site.zone,
+      weekday: 'short',
+      day: 'numeric',
+      month: 'short',
+    });
     const full = new Intl.DateTimeFormat('en-GB', { timeZone: site.zone, dateStyle: 'short' });
     const time = (ms: number, nowMs: number): string =>
       full.format(ms) === full.format(nowMs) ? clock.format(ms) : `${weekday.format(ms)} ${clock.format(ms)}`;

@@ -43,7 +43,9 @@ export default function Chart({ data, label }: { readonly data: CurveData; reado
   useEffect(() => {
     const element = box.current;
     if (!element || !chart.current) return;
-    chart.current.setOption(curveOption(data, themeOf(element), element.clientWidth < 480), { notMerge: true });
+    chart.current.setOption(curveOption(data, themeOf(element), element.clientWidth < 480), {
+      notMerge: true,
+    });
   }, [data, scheme]);
   return <div ref={box} role="img" aria-label={label} style={{ width: '100%', height: '100%' }} />;
 }

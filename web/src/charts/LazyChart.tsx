@@ -1,13 +1,16 @@
 import { lazy, Suspense } from 'react';
+import { Contained } from '../app/Mishap.tsx';
 import type { CurveData } from './curve-option.ts';
 
 const Chart = lazy(() => import('./Chart.tsx'));
 
-/** The chart's code comes only where a chart is drawn. */
+/** The chart's code comes only where a chart is drawn; without it the numbers still stand. */
 export function LazyChart(props: { readonly data: CurveData; readonly label: string }) {
   return (
-    <Suspense fallback={<p className="quiet">Drawing the curve …</p>}>
-      <Chart {...props} />
-    </Suspense>
+    <Contained instead={<p className="quiet">The curve cannot be drawn now; the numbers beside it stand.</p>}>
+      <Suspense fallback={<p className="quiet">Drawing the curve …</p>}>
+        <Chart {...props} />
+      </Suspense>
+    </Contained>
   );
 }

@@ -44,8 +44,14 @@ export function curveOption(data: CurveData, theme: CurveTheme, narrow: boolean)
   const shown = (celsius: number): number => Math.round(fromCelsius(celsius, data.unit) * 10) / 10;
   const within = (ms: number): boolean => ms >= data.fromMs - 60_000 && ms <= data.toMs + 60_000;
   const degrees = `°${data.unit}`;
-  const temperature = thin(data.temperature.filter(([ms]) => within(ms)), 300).map(([ms, c]) => [ms, shown(c)]);
-  const ph = thin(data.ph.filter(([ms]) => within(ms)), 300).map(([ms, v]) => [ms, v]);
+  const temperature = thin(
+    data.temperature.filter(([ms]) => within(ms)),
+    300,
+  ).map(([ms, c]) => [ms, shown(c)]);
+  const ph = thin(
+    data.ph.filter(([ms]) => within(ms)),
+    300,
+  ).map(([ms, v]) => [ms, v]);
   const band = data.band.filter((b) => within(b.atMs));
   const axisLabel = { color: theme.quiet, fontSize: 16, fontFamily: theme.fontFamily };
   const endLabel = (text: string, color: string) => ({
@@ -78,33 +84,136 @@ export function curveOption(data: CurveData, theme: CurveTheme, narrow: boolean)
     ],
     xAxis: [timeAxis(0, false), timeAxis(1, true)],
     yAxis: [
-      { type: 'value', gridIndex: 0, name: degrees, nameTextStyle: { ...axisLabel, color: theme.clay }, min: 0, splitNumber: 3, axisLabel, splitLine: { show: false } },
-      { type: 'value', gridIndex: 1, name: 'pH', nameTextStyle: { ...axisLabel, color: theme.cobalt }, min: 3.8, max: 6.8, interval: 1, axisLabel: { ...axisLabel, showMinLabel: false, showMaxLabel: false }, splitLine: { show: false } },
+      {
+        type: 'value',
+        gridIndex: 0,
+        name: degrees,
+        nameTextStyle: { ...axisLabel, color: theme.clay },
+        min: 0,
+        splitNumber: 3,
+        axisLabel,
+        splitLine: { show: false },
+      },
+      {
+        type: 'value',
+        gridIndex: 1,
+        name: 'pH',
+        nameTextStyle: { ...axisLabel, color: theme.cobalt },
+        min: 3.8,
+        max: 6.8,
+        interval: 1,
+        axisLabel: { ...axisLabel, showMinLabel: false, showMaxLabel: false },
+        splitLine: { show: false },
+      },
     ],
     series: [
       {
-        type: 'line', name: 'Temperature', data: temperature, showSymbol: false, lineStyle: { color: theme.clay, width: 3 }, itemStyle: { color: theme.clay },
+        type: 'line',
+        name: 'Temperature',
+        data: temperature,
+        showSymbol: false,
+        lineStyle: { color: theme.clay, width: 3 },
+        itemStyle: { color: theme.clay },
         endLabel: endLabel(degrees, theme.clay),
         ...(data.nowMs === null
           ? {}
-          : { markLine: { symbol: 'none', silent: true, label: { formatter: 'now', color: theme.ink, fontSize: 16, fontFamily: theme.fontFamily }, lineStyle: { color: theme.ink, width: 1.5, type: 'solid' as const }, data: [{ xAxis: data.nowMs }] } }),
+          : {
+              markLine: {
+                symbol: 'none',
+                silent: true,
+                label: { formatter: 'now', color: theme.ink, fontSize: 16, fontFamily: theme.fontFamily },
+                lineStyle: { color: theme.ink, width: 1.5, type: 'solid' as const },
+                data: [{ xAxis: data.nowMs }],
+              },
+            }),
       },
-      { type: 'scatter', name: 'Measured', data: thin(data.temperatureDots, 200).map((d) => [d.atMs, shown(d.value)]), symbolSize: 8, itemStyle: { color: theme.clay, borderColor: theme.ink, borderWidth: 1 } },
-      { type: 'line', name: 'low', xAxisIndex: 1, yAxisIndex: 1, stack: 'band', data: band.map((b) => [b.atMs, b.p10]), showSymbol: false, lineStyle: { opacity: 0 }, silent: true },
-      { type: 'line', name: 'band', xAxisIndex: 1, yAxisIndex: 1, stack: 'band', data: band.map((b) => [b.atMs, b.p90 - b.p10]), showSymbol: false, lineStyle: { opacity: 0 }, areaStyle: { color: theme.brush, opacity: 0.28 }, silent: true },
       {
-        type: 'line', name: 'pH', xAxisIndex: 1, yAxisIndex: 1, data: ph, showSymbol: false, lineStyle: { color: theme.cobalt, width: 3 }, itemStyle: { color: theme.cobalt },
+        type: 'scatter',
+        name: 'Measured',
+        data: thin(data.temperatureDots, 200).map((d) => [d.atMs, shown(d.value)]),
+        symbolSize: 8,
+        itemStyle: { color: theme.clay, borderColor: theme.ink, borderWidth: 1 },
+      },
+      {
+        type: 'line',
+        name: 'low',
+        xAxisIndex: 1,
+        yAxisIndex: 1,
+        stack: 'band',
+        data: band.map((b) => [b.atMs, b.p10]),
+        showSymbol: false,
+        lineStyle: { opacity: 0 },
+        silent: true,
+      },
+      {
+        type: 'line',
+        name: 'band',
+        xAxisIndex: 1,
+        yAxisIndex: 1,
+        stack: 'band',
+        data: band.map((b) => [b.atMs, b.p90 - b.p10]),
+        showSymbol: false,
+        lineStyle: { opacity: 0 },
+        areaStyle: { color: theme.brush, opacity: 0.28 },
+        silent: true,
+      },
+      {
+        type: 'line',
+        name: 'pH',
+        xAxisIndex: 1,
+        yAxisIndex: 1,
+        data: ph,
+        showSymbol: false,
+        lineStyle: { color: theme.cobalt, width: 3 },
+        itemStyle: { color: theme.cobalt },
         endLabel: endLabel('pH', theme.cobalt),
         markLine: {
-          symbol: 'none', silent: true,
+          symbol: 'none',
+          silent: true,
           data: [
-            { yAxis: data.setPh, label: { formatter: `set ${data.setPh.toFixed(1)}`, position: 'insideStartTop', color: theme.cobalt, fontSize: 16, fontFamily: theme.fontFamily }, lineStyle: { color: theme.cobalt, type: 'dashed' as const, width: 1.5 } },
-            ...(data.nowMs === null ? [] : [{ xAxis: data.nowMs, label: { show: false }, lineStyle: { color: theme.ink, width: 1.5, type: 'solid' as const } }]),
-            ...data.cueMarks.map((cue) => ({ xAxis: cue.atMs, label: { formatter: cue.text, position: 'insideStartTop' as const, color: theme.quiet, fontSize: 16, fontFamily: theme.fontFamily }, lineStyle: { color: theme.quiet, type: 'dotted' as const, width: 1.5 } })),
+            {
+              yAxis: data.setPh,
+              label: {
+                formatter: `set ${data.setPh.toFixed(1)}`,
+                position: 'insideStartTop',
+                color: theme.cobalt,
+                fontSize: 16,
+                fontFamily: theme.fontFamily,
+              },
+              lineStyle: { color: theme.cobalt, type: 'dashed' as const, width: 1.5 },
+            },
+            ...(data.nowMs === null
+              ? []
+              : [
+                  {
+                    xAxis: data.nowMs,
+                    label: { show: false },
+                    lineStyle: { color: theme.ink, width: 1.5, type: 'solid' as const },
+                  },
+                ]),
+            ...data.cueMarks.map((cue) => ({
+              xAxis: cue.atMs,
+              label: {
+                formatter: cue.text,
+                position: 'insideStartTop' as const,
+                color: theme.quiet,
+                fontSize: 16,
+                fontFamily: theme.fontFamily,
+              },
+              lineStyle: { color: theme.quiet, type: 'dotted' as const, width: 1.5 },
+            })),
           ],
         },
       },
-      { type: 'scatter', name: 'pH measured', xAxisIndex: 1, yAxisIndex: 1, data: data.phDots.map((d) => [d.atMs, d.value]), symbolSize: 11, itemStyle: { color: theme.cobalt, borderColor: theme.ink, borderWidth: 1.5 } },
+      {
+        type: 'scatter',
+        name: 'pH measured',
+        xAxisIndex: 1,
+        yAxisIndex: 1,
+        data: data.phDots.map((d) => [d.atMs, d.value]),
+        symbolSize: 11,
+        itemStyle: { color: theme.cobalt, borderColor: theme.ink, borderWidth: 1.5 },
+      },
     ],
   };
 }

@@ -47,12 +47,40 @@ export function CrockDrawing({ fill, surface, label }: CrockLook) {
         strokeWidth="2.5"
         strokeLinejoin="round"
       />
-      <path d="M48 38h104v10H48z" fill={`url(#${id}g)`} stroke="var(--ink)" strokeWidth="2.5" strokeLinejoin="round" />
-      <path d="M28 92c-13 2-15 25 3 27M172 92c13 2 15 25-3 27" fill="none" stroke="var(--ink)" strokeWidth="5" strokeLinecap="round" />
-      <path d="M64 62 Q64 56 70 56 L130 56 Q136 56 136 62 L136 168 Q136 178 126 178 L74 178 Q64 178 64 168 Z" fill="var(--page)" opacity="0.55" />
-      <path d={milk} fill={surface === 'bad' ? 'var(--glaze-hi)' : 'var(--milk)'} stroke="var(--ink)" strokeWidth="1.6" />
-      {surface === 'whey' && <path d={`M66 ${level + 1} q34 -6 68 0 l0 6 q-34 -6 -68 0 z`} fill="var(--butter)" opacity="0.8" />}
-      <path d="M64 62 Q64 56 70 56 L130 56 Q136 56 136 62 L136 168 Q136 178 126 178 L74 178 Q64 178 64 168 Z" fill="none" stroke="var(--ink)" strokeWidth="2" />
+      <path
+        d="M48 38h104v10H48z"
+        fill={`url(#${id}g)`}
+        stroke="var(--ink)"
+        strokeWidth="2.5"
+        strokeLinejoin="round"
+      />
+      <path
+        d="M28 92c-13 2-15 25 3 27M172 92c13 2 15 25-3 27"
+        fill="none"
+        stroke="var(--ink)"
+        strokeWidth="5"
+        strokeLinecap="round"
+      />
+      <path
+        d="M64 62 Q64 56 70 56 L130 56 Q136 56 136 62 L136 168 Q136 178 126 178 L74 178 Q64 178 64 168 Z"
+        fill="var(--page)"
+        opacity="0.55"
+      />
+      <path
+        d={milk}
+        fill={surface === 'bad' ? 'var(--glaze-hi)' : 'var(--milk)'}
+        stroke="var(--ink)"
+        strokeWidth="1.6"
+      />
+      {surface === 'whey' && (
+        <path d={`M66 ${level + 1} q34 -6 68 0 l0 6 q-34 -6 -68 0 z`} fill="var(--butter)" opacity="0.8" />
+      )}
+      <path
+        d="M64 62 Q64 56 70 56 L130 56 Q136 56 136 62 L136 168 Q136 178 126 178 L74 178 Q64 178 64 168 Z"
+        fill="none"
+        stroke="var(--ink)"
+        strokeWidth="2"
+      />
       <g fill="none" stroke="var(--brush)" strokeWidth="5" strokeLinecap="round">
         <path d="M31 132c6-6 11 6 17 0s9-4 12-2" />
         <path d="M140 130c5-4 9 5 14 1s9-3 13 1" />
@@ -64,7 +92,9 @@ export function CrockDrawing({ fill, surface, label }: CrockLook) {
           <path d="M44 70l10 6M44 76l10-6M49 67v12M146 72l10 6M146 78l10-6M151 69v12" />
         </g>
       )}
-      {surface === 'bad' && <path d="M84 96l32 32M116 96l-32 32" stroke="var(--madder)" strokeWidth="7" strokeLinecap="round" />}
+      {surface === 'bad' && (
+        <path d="M84 96l32 32M116 96l-32 32" stroke="var(--madder)" strokeWidth="7" strokeLinecap="round" />
+      )}
     </svg>
   );
 }

@@ -21,7 +21,13 @@ export function QuantityField<U extends string>(props: {
   const read = readTypedNumber(shown);
   let error: string | null = null;
   if (text !== null || chosen !== unit) {
-    if (!read.ok) error = read.reason === 'not-a-number' ? `“${shown}” is not a number.` : read.reason === 'empty' ? 'Needs a number.' : null;
+    if (!read.ok)
+      error =
+        read.reason === 'not-a-number'
+          ? `“${shown}” is not a number.`
+          : read.reason === 'empty'
+            ? 'Needs a number.'
+            : null;
     else error = check(read.value, chosen);
   }
   const take = (nextText: string, nextUnit: U): void => {

@@ -19,7 +19,12 @@ export function StepSlider(props: {
         {label}: <span className="number">{shown}</span>
       </label>
       <div className="step-slider">
-        <button type="button" aria-label={`${label}: less`} onClick={() => to(value - step)} disabled={value <= min}>
+        <button
+          type="button"
+          aria-label={`${label}: less`}
+          onClick={() => to(value - step)}
+          disabled={value <= min}
+        >
           −
         </button>
         <input
@@ -32,7 +37,12 @@ export function StepSlider(props: {
           aria-valuetext={shown}
           onChange={(event) => to(Number(event.currentTarget.value))}
         />
-        <button type="button" aria-label={`${label}: more`} onClick={() => to(value + step)} disabled={value >= max}>
+        <button
+          type="button"
+          aria-label={`${label}: more`}
+          onClick={() => to(value + step)}
+          disabled={value >= max}
+        >
           +
         </button>
       </div>

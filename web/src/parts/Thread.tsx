@@ -31,16 +31,36 @@ export function Thread({ makes, nowMs }: { readonly makes: readonly LiveMake[]; 
   const units = useUnits();
   const x = (ms: number): number => ((ms - nowMs) / (SPAN_H * HOUR_MS)) * WIDTH;
   const height = 30 + ROW * Math.max(1, makes.length) + 30;
-  const nights = kitchen.cooks[0] ? sleepSpells(kitchen.site.zone, kitchen.cooks[0], nowMs, nowMs + SPAN_H * HOUR_MS) : [];
+  const nights = kitchen.cooks[0]
+    ? sleepSpells(kitchen.site.zone, kitchen.cooks[0], nowMs, nowMs + SPAN_H * HOUR_MS)
+    : [];
   const firstHour = Math.ceil(nowMs / (3 * HOUR_MS)) * 3 * HOUR_MS;
-  const hours = Array.from({ length: 8 }, (_, i) => firstHour + i * 3 * HOUR_MS).filter((ms) => x(ms) > 90 && x(ms) < WIDTH - 20);
-  const said = makes.flatMap((m) => knotsOf(m, nowMs).map((k) => `${m.state.plan.name}: ${k.title} ${units.time(k.atMs, nowMs)}`));
+  const hours = Array.from({ length: 8 }, (_, i) => firstHour + i * 3 * HOUR_MS).filter(
+    (ms) => x(ms) > 90 && x(ms) < WIDTH - 20,
+  );
+  const said = makes.flatMap((m) =>
+    knotsOf(m, nowMs).map((k) => `${m.state.plan.name}: ${k.title} ${units.time(k.atMs, nowMs)}`),
+  );
   return (
     <figure className="thread-box" style={{ margin: '28px 0 0' }}>
-      <figcaption className="quiet">The next 24 hours: knots need hands, ringed ones at once, shaded is sleep</figcaption>
-      <svg viewBox={`0 0 ${WIDTH} ${height}`} width="100%" role="img" aria-label={said.length > 0 ? said.join('; ') : 'No hands needed'}>
+      <figcaption className="quiet">
+        The next 24 hours: knots need hands, ringed ones at once, shaded is sleep
+      </figcaption>
+      <svg
+        viewBox={`0 0 ${WIDTH} ${height}`}
+        width="100%"
+        role="img"
+        aria-label={said.length > 0 ? said.join('; ') : 'No hands needed'}
+      >
         {nights.map((night) => (
-          <rect key={night.fromMs} x={x(night.fromMs)} width={x(night.toMs) - x(night.fromMs)} y={4} height={height - 34} fill="var(--night)" />
+          <rect
+            key={night.fromMs}
+            x={x(night.fromMs)}
+            width={x(night.toMs) - x(night.fromMs)}
+            y={4}
+            height={height - 34}
+            fill="var(--night)"
+          />
         ))}
         {hours.map((ms) => (
           <g key={ms}>
@@ -50,21 +70,40 @@ export function Thread({ makes, nowMs }: { readonly makes: readonly LiveMake[]; 
             </text>
           </g>
         ))}
-        <text x={2} y={height - 4} fontSize="22" fill="var(--quiet)">now</text>
+        <text x={2} y={height - 4} fontSize="22" fill="var(--quiet)">
+          now
+        </text>
         {makes.map((make, row) => {
           const knots = knotsOf(make, nowMs);
           const y = 26 + row * ROW;
           const end = knots.at(-1);
           return (
             <g key={make.state.id}>
-              <line x1={0} x2={end ? x(end.atMs) : 0} y1={y} y2={y} stroke="var(--brush)" strokeWidth="4" strokeLinecap="round" />
+              <line
+                x1={0}
+                x2={end ? x(end.atMs) : 0}
+                y1={y}
+                y2={y}
+                stroke="var(--brush)"
+                strokeWidth="4"
+                strokeLinecap="round"
+              />
               <text x={(end ? x(end.atMs) : 0) + 16} y={y + 8} fontSize="23" fill="var(--ink)">
                 {make.state.plan.name}
               </text>
               {knots.map((knot) => (
                 <g key={knot.title}>
-                  {knot.mustAct && <circle cx={x(knot.atMs)} cy={y} r={11} fill="none" stroke="var(--ink)" strokeWidth="2" />}
-                  <circle cx={x(knot.atMs)} cy={y} r={7} fill="var(--butter)" stroke="var(--ink)" strokeWidth="2" />
+                  {knot.mustAct && (
+                    <circle cx={x(knot.atMs)} cy={y} r={11} fill="none" stroke="var(--ink)" strokeWidth="2" />
+                  )}
+                  <circle
+                    cx={x(knot.atMs)}
+                    cy={y}
+                    r={7}
+                    fill="var(--butter)"
+                    stroke="var(--ink)"
+                    strokeWidth="2"
+                  />
                 </g>
               ))}
             </g>

@@ -2,7 +2,12 @@ import { interpolateLinear, type MakeState, type PointForecast, type SafetyState
 import type { CrockLook } from './CrockDrawing.tsx';
 
 /** How a make's crock looks now, from its step and what the model and the cues say. */
-export function crockLook(state: MakeState, point: PointForecast | null, safety: SafetyState | null, nowMs: number): CrockLook {
+export function crockLook(
+  state: MakeState,
+  point: PointForecast | null,
+  safety: SafetyState | null,
+  nowMs: number,
+): CrockLook {
   const fill = state.plan.milk.litres / state.plan.pot.litres;
   const { name } = state.plan;
   if (safety?.verdict === 'over') return { fill, surface: 'bad', label: `${name}: do not taste` };
@@ -22,9 +27,14 @@ export function crockLook(state: MakeState, point: PointForecast | null, safety:
       return { fill, surface: 'cold', label: `${name}: in the cold` };
   }
   const seen = state.acidity.findLast((entry) => entry.reading.kind === 'cue')?.reading;
-  if (seen?.kind === 'cue' && seen.cue === 'whey-shows') return { fill, surface: 'whey', label: `${name}: set, whey shows` };
+  if (seen?.kind === 'cue' && seen.cue === 'whey-shows')
+    return { fill, surface: 'whey', label: `${name}: set, whey shows` };
   if (!point || point.ph.length === 0) return { fill, surface: 'liquid', label: `${name}: incubating` };
-  const ph = interpolateLinear(point.ph.map(([ms]) => ms), point.ph.map(([, v]) => v), nowMs);
+  const ph = interpolateLinear(
+    point.ph.map(([ms]) => ms),
+    point.ph.map(([, v]) => v),
+    nowMs,
+  );
   if (ph <= 4.6) return { fill, surface: 'set', label: `${name}: about set` };
   if (ph <= 5.2) return { fill, surface: 'trembles', label: `${name}: about to set` };
   return { fill, surface: 'liquid', label: `${name}: still liquid` };

@@ -5,7 +5,9 @@ import type { ForecastJob, ForecastWorker } from './forecast.worker.ts';
 let worker: Remote<ForecastWorker> | null = null;
 
 function remote(): Remote<ForecastWorker> {
-  worker ??= wrap<ForecastWorker>(new Worker(new URL('./forecast.worker.ts', import.meta.url), { type: 'module' }));
+  worker ??= wrap<ForecastWorker>(
+    new Worker(new URL('./forecast.worker.ts', import.meta.url), { type: 'module' }),
+  );
   return worker;
 }
 

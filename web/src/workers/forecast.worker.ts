@@ -1,10 +1,22 @@
-import { foldMake, forecasting, hashSeed, stateOfPlan, type BandForecast, type LoggedEvent } from '@morning-crock/core';
+import {
+  foldMake,
+  forecasting,
+  hashSeed,
+  stateOfPlan,
+  type BandForecast,
+  type LoggedEvent,
+} from '@morning-crock/core';
 import type { MakePlan } from '@morning-crock/core/contract';
 import { expose } from 'comlink';
 
 /** A forecast asked for: of a make's events, or of a plan nobody has begun. */
 export type ForecastJob =
-  | { readonly kind: 'make'; readonly makeId: string; readonly events: readonly LoggedEvent[]; readonly nowMs: number }
+  | {
+      readonly kind: 'make';
+      readonly makeId: string;
+      readonly events: readonly LoggedEvent[];
+      readonly nowMs: number;
+    }
   | { readonly kind: 'plan'; readonly makeId: string; readonly plan: MakePlan; readonly nowMs: number };
 
 /** The newest job number of each key; older ones stop at their next breath. */

@@ -14,7 +14,13 @@ const STORE_EVERY_MS = 10_000;
 export const deviceRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
   app.post(
     '/api/makes/:id/readings',
-    { schema: { params: z.object({ id: ulid }), body: deviceReading, response: { 200: deviceReadingResponse } } },
+    {
+      schema: {
+        params: z.object({ id: ulid }),
+        body: deviceReading,
+        response: { 200: deviceReadingResponse },
+      },
+    },
     async (request) => {
       const { device, at, celsius, fahrenheit } = request.body;
       const { kitchenId, cookId } = request.identity;
@@ -24,8 +30,10 @@ export const deviceRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
       const near = make.state.temperatures.some(
         (t) => t.instrument === device && Math.abs(t.atMs - Date.parse(instant)) < STORE_EVERY_MS,
       );
-      if (near) return { stored: false, reason: 'a reading of this device within ten seconds is already stored' };
-      const typed = celsius === undefined ? { value: fahrenheit ?? 0, unit: 'F' } : { value: celsius, unit: 'C' };
+      if (near)
+        return { stored: false, reason: 'a reading of this device within ten seconds is already stored' };
+      const typed =
+        celsius === undefined ? { value: fahrenheit ?? 0, unit: 'F' } : { value: celsius, unit: 'C' };
       await appendEvents(
         app.db,
         kitchenId,

@@ -6,7 +6,15 @@ import { bodyHash, readEvents, storedFrom, withLog, type LogWriter } from './eve
 /** A device's clock may run this far ahead before its entries are refused. */
 const AHEAD_MS = 2 * 60_000;
 /** What a finished make still takes at any time; anything else must be dated before its finish. */
-const AFTER_FINISH = new Set(['corrected', 'voided', 'weighed', 'tasted', 'noted', 'reserved', 'alarm-acknowledged']);
+const AFTER_FINISH = new Set([
+  'corrected',
+  'voided',
+  'weighed',
+  'tasted',
+  'noted',
+  'reserved',
+  'alarm-acknowledged',
+]);
 
 const refuse = (code: ConstructorParameters<typeof AppError>[0], path: string, message: string): never => {
   throw new AppError(code, [{ path, message }]);
@@ -31,7 +39,11 @@ async function checkAgainstStream(log: LogWriter, kitchenId: string, draft: Draf
     if (!aim) return void refuse('bad-target', 'data.target', 'is not an entry of this make');
     if (draft.type === 'corrected') {
       const fit = EVENT_DATA[aim.type].safeParse(draft.data.data);
-      if (!fit.success) throw new AppError('bad-input', detailsOf(fit.error).map((d) => ({ ...d, path: `data.data.${d.path}` })));
+      if (!fit.success)
+        throw new AppError(
+          'bad-input',
+          detailsOf(fit.error).map((d) => ({ ...d, path: `data.data.${d.path}` })),
+        );
     }
     return;
   }
@@ -55,7 +67,11 @@ export async function appendEvents(
 ): Promise<{ events: StoredEvent[]; added: number }> {
   for (const [index, draft] of drafts.entries()) {
     if (Date.parse(draft.at) > nowMs + AHEAD_MS) {
-      refuse('ahead-of-clock', `events.${index}.at`, 'lies more than two minutes ahead of the kitchen’s clock');
+      refuse(
+        'ahead-of-clock',
+        `events.${index}.at`,
+        'lies more than two minutes ahead of the kitchen’s clock',
+      );
     }
   }
   return withLog(db, kitchenId, async (log) => {

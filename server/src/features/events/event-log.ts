@@ -7,14 +7,18 @@ import { eventEntity, kitchenEntity, type EventRow } from '../../db/entities.ts'
 function canonical(value: unknown): string {
   if (Array.isArray(value)) return `[${value.map(canonical).join(',')}]`;
   if (typeof value !== 'object' || value === null) return JSON.stringify(value) ?? 'null';
-  const entries = Object.entries(value).filter(([, v]) => v !== undefined).sort(([a], [b]) => (a < b ? -1 : 1));
+  const entries = Object.entries(value)
+    .filter(([, v]) => v !== undefined)
+    .sort(([a], [b]) => (a < b ? -1 : 1));
   return `{${entries.map(([key, v]) => `${JSON.stringify(key)}:${canonical(v)}`).join(',')}}`;
 }
 
 /** Fingerprint of an event as sent, to tell a repeat from a clash. */
 export function bodyHash(draft: DraftEvent): string {
   const { id, streamId, at, cookId, deviceId, version, type, data } = draft;
-  return createHash('sha256').update(canonical({ id, streamId, at, cookId, deviceId, version, type, data })).digest('hex');
+  return createHash('sha256')
+    .update(canonical({ id, streamId, at, cookId, deviceId, version, type, data }))
+    .digest('hex');
 }
 
 /** A row as the wire knows it. */
@@ -58,10 +62,17 @@ export interface LogWriter {
 }
 
 /** Opens the log for writing: one writer of a kitchen at a time, so that `seq` is the order of commits. */
-export async function withLog<T>(db: DataSource, kitchenId: string, work: (log: LogWriter) => Promise<T>): Promise<T> {
+export async function withLog<T>(
+  db: DataSource,
+  kitchenId: string,
+  work: (log: LogWriter) => Promise<T>,
+): Promise<T> {
   return db.transaction('READ COMMITTED', async (manager) => {
     const kitchens = manager.getRepository(kitchenEntity);
-    const kitchen = await kitchens.findOneOrFail({ where: { id: kitchenId }, lock: { mode: 'pessimistic_write' } });
+    const kitchen = await kitchens.findOneOrFail({
+      where: { id: kitchenId },
+      lock: { mode: 'pessimistic_write' },
+    });
     const events = manager.getRepository(eventEntity);
     let { lastSeq } = kitchen;
     const result = await work({

@@ -12,7 +12,12 @@ export const eventRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
     '/api/events',
     { schema: { body: appendRequest, response: { 200: appendResponse } } },
     async (request) => {
-      const { events } = await appendEvents(app.db, request.identity.kitchenId, request.body.events, app.now());
+      const { events } = await appendEvents(
+        app.db,
+        request.identity.kitchenId,
+        request.body.events,
+        app.now(),
+      );
       app.hub.notify();
       return { events };
     },
@@ -33,7 +38,12 @@ export const eventRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
     async (request) => {
       const { after, stream, limit } = request.query;
       const { kitchenId } = request.identity;
-      const events = await readEvents(app.db, { kitchenId, afterSeq: after, limit, ...(stream ? { streamId: stream } : {}) });
+      const events = await readEvents(app.db, {
+        kitchenId,
+        afterSeq: after,
+        limit,
+        ...(stream ? { streamId: stream } : {}),
+      });
       return { events, now: new Date(app.now()).toISOString() };
     },
   );
@@ -61,7 +71,8 @@ export const eventRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
       tellTime();
       const timer = setInterval(tellTime, TIME_EVERY_MS);
       const stop = app.hub.follow(request.identity.kitchenId, Number.isFinite(last) ? last : 0, (events) => {
-        for (const event of events) raw.write(`id: ${event.seq}\ndata: ${JSON.stringify({ kind: 'event', event })}\n\n`);
+        for (const event of events)
+          raw.write(`id: ${event.seq}\ndata: ${JSON.stringify({ kind: 'event', event })}\n\n`);
       });
       const end = (): void => {
         clearInterval(timer);

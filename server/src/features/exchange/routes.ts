@@ -20,9 +20,12 @@ const MAX_FILE_BYTES = 64 * 1024 * 1024;
 
 function checkedFile(body: unknown): ExportFile {
   const head = z.looseObject({ format: z.literal(EXPORT_FORMAT), version: z.number() }).safeParse(body);
-  if (!head.success) throw new AppError('wrong-file', [{ path: 'format', message: `is not "${EXPORT_FORMAT}"` }]);
+  if (!head.success)
+    throw new AppError('wrong-file', [{ path: 'format', message: `is not "${EXPORT_FORMAT}"` }]);
   if (head.data.version > EXPORT_VERSION) {
-    throw new AppError('newer-file', [{ path: 'version', message: `${head.data.version}; this program reads up to ${EXPORT_VERSION}` }]);
+    throw new AppError('newer-file', [
+      { path: 'version', message: `${head.data.version}; this program reads up to ${EXPORT_VERSION}` },
+    ]);
   }
   const file = exportFile.safeParse(body);
   if (!file.success) throw new AppError('bad-input', detailsOf(file.error));
@@ -62,12 +65,16 @@ export const exchangeRoutes: FastifyPluginCallbackZod = (app, _options, done) =>
       for (const [m, make] of file.makes.entries()) {
         for (const [e, event] of make.events.entries()) {
           if (event.streamId !== make.id) {
-            throw new AppError('bad-input', [{ path: `makes.${m}.events.${e}.streamId`, message: 'belongs to another make' }]);
+            throw new AppError('bad-input', [
+              { path: `makes.${m}.events.${e}.streamId`, message: 'belongs to another make' },
+            ]);
           }
         }
       }
       // One transaction for the whole file: a clash in the last make leaves nothing of the first behind.
-      const drafts = file.makes.flatMap((make) => [...make.events].sort((a, b) => a.seq - b.seq).map(draftOf));
+      const drafts = file.makes.flatMap((make) =>
+        [...make.events].sort((a, b) => a.seq - b.seq).map(draftOf),
+      );
       const { added } = await appendEvents(app.db, kitchenId, drafts, app.now());
       app.hub.notify();
       return { makes: file.makes.length, added, already: drafts.length - added };

@@ -5,7 +5,10 @@ import { kitchenEntity, type KitchenRow } from '../../db/entities.ts';
 import { readEvents } from '../events/event-log.ts';
 
 /** A kitchen with its settings folded from its own events. */
-export async function readKitchen(db: DataSource, kitchenId: string): Promise<{ row: KitchenRow; settings: KitchenSettings }> {
+export async function readKitchen(
+  db: DataSource,
+  kitchenId: string,
+): Promise<{ row: KitchenRow; settings: KitchenSettings }> {
   const row = await db.getRepository(kitchenEntity).findOneByOrFail({ id: kitchenId });
   const events = await readEvents(db, { kitchenId, streamId: kitchenId });
   const gone = voidedIds(events);

@@ -26,7 +26,10 @@ export const makeRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
     async (request) => {
       const makes = await listMakes(app.db, request.identity.kitchenId);
       const { status } = request.query;
-      return { makes: makes.filter((m) => !status || m.status === status), now: new Date(app.now()).toISOString() };
+      return {
+        makes: makes.filter((m) => !status || m.status === status),
+        now: new Date(app.now()).toISOString(),
+      };
     },
   );
 

@@ -33,7 +33,9 @@ function Crock({ make, nowMs }: { readonly make: LiveMake; readonly nowMs: numbe
       <CrockDrawing {...look} />
       <span className="tag">
         <span className="tag-name">{make.state.plan.name}</span>
-        <span className={make.safety.verdict === 'over' ? 'danger' : 'quiet'}>{tagOf(make, units, nowMs)}</span>
+        <span className={make.safety.verdict === 'over' ? 'danger' : 'quiet'}>
+          {tagOf(make, units, nowMs)}
+        </span>
       </span>
     </Link>
   );
@@ -87,7 +89,7 @@ function NowPanel({ makes, nowMs }: { readonly makes: readonly LiveMake[]; reado
         </Button>
         <Button
           variant="default"
-         
+
           style={{ flex: 1 }}
           disabled={ranked.length < 2}
           onClick={() => setLater(new Set([...later, `${state.id}${next.stepTitle}`]))}
@@ -111,7 +113,8 @@ export function Bench() {
   const list = useMakesQuery();
   const again = useMemo(() => {
     const seen = new Map<string, string>();
-    for (const make of list.data ?? []) if (make.status === 'kept' && !seen.has(make.name)) seen.set(make.name, make.id);
+    for (const make of list.data ?? [])
+      if (make.status === 'kept' && !seen.has(make.name)) seen.set(make.name, make.id);
     return [...seen].slice(0, 3);
   }, [list.data]);
   const empty = ids.length === 0 && list.isSuccess;
@@ -121,8 +124,8 @@ export function Bench() {
         <h1 style={{ marginBottom: 12 }}>{kitchen?.name ?? 'Bench'}</h1>
         {empty && list.data.length === 0 && (
           <p style={{ maxWidth: '46ch', marginBottom: 16 }}>
-            Welcome. Nothing must be set up: say how much milk there is, and the first make begins with times, warnings
-            and a forecast of its set.
+            Welcome. Nothing must be set up: say how much milk there is, and the first make begins with times,
+            warnings and a forecast of its set.
           </p>
         )}
         <div className="shelf">
@@ -130,7 +133,11 @@ export function Bench() {
             <Crock key={make.state.id} make={make} nowMs={nowMs} />
           ))}
           {ids.length > makes.length && <p className="quiet">Working out the times …</p>}
-          {list.isError && <p className="danger">The record cannot be read now. What is stored is safe; it is tried again.</p>}
+          {list.isError && (
+            <p className="danger">
+              The record cannot be read now. What is stored is safe; it is tried again.
+            </p>
+          )}
         </div>
         <div className="again">
           <Button component={Link} to="/new">

@@ -11,14 +11,33 @@ const hours = (h: number): string => `${h.toFixed(1)} h`;
 function SetPicture({ make }: { readonly make: MakeSummary }) {
   const [p10, p50, p90] = make.forecastSetH;
   const x = (h: number): number => Math.min(1, h / 12) * 156 + 2;
-  const said = p10 === null ? 'no forecast' : `forecast ${hours(p10)} to ${p90 === null ? 'open' : hours(p90)}`;
+  const said =
+    p10 === null ? 'no forecast' : `forecast ${hours(p10)} to ${p90 === null ? 'open' : hours(p90)}`;
   const seen = make.seenSetH === null ? 'not seen set' : `seen set after ${hours(make.seenSetH)}`;
   return (
     <svg width="160" height="26" viewBox="0 0 160 26" role="img" aria-label={`${said}, ${seen}`}>
       <line x1="2" x2="158" y1="18" y2="18" stroke="var(--faint)" strokeWidth="2" />
-      {p10 !== null && <rect x={x(p10)} width={Math.max(3, x(p90 ?? 12) - x(p10))} y="12" height="12" fill="var(--brush)" opacity="0.45" />}
-      {p50 !== null && <line x1={x(p50)} x2={x(p50)} y1="10" y2="25" stroke="var(--cobalt)" strokeWidth="2.5" />}
-      {make.seenSetH !== null && <path d={`M${x(make.seenSetH)} 12 l-6 -10 h12 z`} fill="var(--butter)" stroke="var(--ink)" strokeWidth="1.5" />}
+      {p10 !== null && (
+        <rect
+          x={x(p10)}
+          width={Math.max(3, x(p90 ?? 12) - x(p10))}
+          y="12"
+          height="12"
+          fill="var(--brush)"
+          opacity="0.45"
+        />
+      )}
+      {p50 !== null && (
+        <line x1={x(p50)} x2={x(p50)} y1="10" y2="25" stroke="var(--cobalt)" strokeWidth="2.5" />
+      )}
+      {make.seenSetH !== null && (
+        <path
+          d={`M${x(make.seenSetH)} 12 l-6 -10 h12 z`}
+          fill="var(--butter)"
+          stroke="var(--ink)"
+          strokeWidth="1.5"
+        />
+      )}
     </svg>
   );
 }
@@ -50,7 +69,10 @@ function Exchange() {
     }
     try {
       const { makes, added, already } = await load(content).unwrap();
-      setSaid({ text: `${makes} makes read: ${added} entries added, ${already} were here already.`, bad: false });
+      setSaid({
+        text: `${makes} makes read: ${added} entries added, ${already} were here already.`,
+        bad: false,
+      });
     } catch (error) {
       setSaid({ text: importFault(error), bad: true });
     }
@@ -70,7 +92,11 @@ function Exchange() {
         </FileButton>
       </div>
       {said && (
-        <p role={said.bad ? 'alert' : 'status'} className={said.bad ? 'field-error' : 'quiet'} style={{ marginTop: 8, maxWidth: '60ch' }}>
+        <p
+          role={said.bad ? 'alert' : 'status'}
+          className={said.bad ? 'field-error' : 'quiet'}
+          style={{ marginTop: 8, maxWidth: '60ch' }}
+        >
           {said.text}
         </p>
       )}
@@ -84,17 +110,30 @@ export function Daybook() {
   const units = useUnits();
   const [search, setSearch] = useSearchParams();
   const wanted = (search.get('q') ?? '').toLowerCase();
-  const makes = (data ?? []).filter((m) => `${m.name} ${m.milk} ${m.starter} ${m.note ?? ''} ${m.sourness ?? ''}`.toLowerCase().includes(wanted));
+  const makes = (data ?? []).filter((m) =>
+    `${m.name} ${m.milk} ${m.starter} ${m.note ?? ''} ${m.sourness ?? ''}`.toLowerCase().includes(wanted),
+  );
   return (
     <div>
       <div style={{ display: 'flex', gap: 24, alignItems: 'flex-end', flexWrap: 'wrap', marginBottom: 16 }}>
         <h1 style={{ flex: 1 }}>Daybook</h1>
-        <TextInput label="Find" value={search.get('q') ?? ''} maxLength={80} onChange={(e) => setSearch(e.currentTarget.value ? { q: e.currentTarget.value } : {}, { replace: true })} w={220} />
+        <TextInput
+          label="Find"
+          value={search.get('q') ?? ''}
+          maxLength={80}
+          onChange={(e) =>
+            setSearch(e.currentTarget.value ? { q: e.currentTarget.value } : {}, { replace: true })
+          }
+          w={220}
+        />
         <Exchange />
       </div>
       {isError && !data && (
         <p className="danger">
-          The record cannot be read now. What is stored is safe. <Button variant="default" onClick={() => void refetch()}>Try again</Button>
+          The record cannot be read now. What is stored is safe.{' '}
+          <Button variant="default" onClick={() => void refetch()}>
+            Try again
+          </Button>
         </p>
       )}
       {!isLoading && data?.length === 0 && (
@@ -103,7 +142,7 @@ export function Daybook() {
         </p>
       )}
       {makes.length > 0 && (
-        <div className="table-box">
+        <div className="table-box" role="region" aria-label="Makes" tabIndex={0}>
           <table className="ledger">
             <thead>
               <tr>
@@ -123,7 +162,9 @@ export function Daybook() {
                   <tr key={make.id}>
                     <td style={{ whiteSpace: 'nowrap' }}>{units.day(Date.parse(make.startedAt))}</td>
                     <td>
-                      <Link to={make.status === 'under-way' ? `/makes/${make.id}` : `/daybook/${make.id}`}>{make.name}</Link>
+                      <Link to={make.status === 'under-way' ? `/makes/${make.id}` : `/daybook/${make.id}`}>
+                        {make.name}
+                      </Link>
                     </td>
                     <td className="num">{units.volume(make.litres)}</td>
                     <td>

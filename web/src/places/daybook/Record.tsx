@@ -18,7 +18,7 @@ function against(realMs: number | null, plannedMs: number | null): string {
 
 function StepsTable({ state, units }: { readonly state: MakeState; readonly units: Units }) {
   return (
-    <div className="table-box">
+    <div className="table-box" role="region" aria-label="Steps, forecast against real" tabIndex={0}>
       <table className="ledger">
         <thead>
           <tr>
@@ -37,7 +37,13 @@ function StepsTable({ state, units }: { readonly state: MakeState; readonly unit
                 <tr key={s.step.id}>
                   <td>{s.step.title}</td>
                   <td className="num">{planned === null ? '–' : units.time(planned, state.startedAtMs)}</td>
-                  <td className="num">{s.status === 'skipped' ? 'left out' : s.endedAtMs === null ? '–' : units.time(s.endedAtMs, state.startedAtMs)}</td>
+                  <td className="num">
+                    {s.status === 'skipped'
+                      ? 'left out'
+                      : s.endedAtMs === null
+                        ? '–'
+                        : units.time(s.endedAtMs, state.startedAtMs)}
+                  </td>
                   <td>{s.status === 'skipped' ? '' : against(s.endedAtMs, planned)}</td>
                 </tr>
               );
@@ -62,7 +68,12 @@ function Finished({ state }: { readonly state: MakeState }) {
     ['Milk in', `${units.mass(balance.milkKg)} (${units.volume(state.plan.milk.litres)})`],
     ['Starter in', units.mass(balance.starterKg)],
     ['Came out', balance.outKg === null ? 'not weighed' : units.mass(balance.outKg)],
-    ['Lost', balance.lostKg === null ? '–' : `${units.mass(Math.abs(balance.lostKg))}${balance.lostKg < 0 ? ' more than went in: weigh again?' : ''}`],
+    [
+      'Lost',
+      balance.lostKg === null
+        ? '–'
+        : `${units.mass(Math.abs(balance.lostKg))}${balance.lostKg < 0 ? ' more than went in: weigh again?' : ''}`,
+    ],
     ['Kept for next time', state.reservedKg === null ? 'nothing' : units.mass(state.reservedKg)],
     ['Tasted', state.tasting ? `${state.tasting.sourness}, ${state.tasting.texture}` : 'not tasted'],
   ];
@@ -76,14 +87,22 @@ function Finished({ state }: { readonly state: MakeState }) {
         <span className={state.finished?.verdict === 'discarded' ? 'danger' : 'well'}>
           {state.finished ? (state.finished.verdict === 'kept' ? '✓ kept' : '✗ discarded') : '● under way'}
         </span>
-        <Button component={Link} to={`/new?repeat=${state.id}`} variant="default" style={{ marginLeft: 'auto' }}>
+        <Button
+          component={Link}
+          to={`/new?repeat=${state.id}`}
+          variant="default"
+          style={{ marginLeft: 'auto' }}
+        >
           Make it again
         </Button>
       </div>
       <div className="record">
         <div style={{ minWidth: 0 }}>
           <div className="curve">
-            <LazyChart data={curve} label={`Temperature and pH of ${state.plan.name}, measured and modelled, with the band forecast when it began`} />
+            <LazyChart
+              data={curve}
+              label={`Temperature and pH of ${state.plan.name}, measured and modelled, with the band forecast when it began`}
+            />
           </div>
           <p className="quiet" style={{ margin: '6px 0 18px' }}>
             Band: as forecast when it began. Lines: the model through what was measured. Dots: measured.
@@ -91,25 +110,33 @@ function Finished({ state }: { readonly state: MakeState }) {
           <StepsTable state={state} units={units} />
         </div>
         <div>
-          <dl className="facts" style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', margin: '0 0 20px' }}>
+          <dl
+            className="facts"
+            style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', margin: '0 0 20px' }}
+          >
             {facts.map(([label, value]) => (
               <div key={label} className="fact">
                 <dt className="label">{label}</dt>
-                <dd className="value" style={{ margin: 0 }}>{value}</dd>
+                <dd className="value" style={{ margin: 0 }}>
+                  {value}
+                </dd>
               </div>
             ))}
           </dl>
           {(state.notes.length > 0 || state.tasting?.text || state.finished?.reason) && (
             <section aria-label="Notes" style={{ marginBottom: 20 }}>
               <h2 style={{ marginBottom: 6 }}>Notes</h2>
-              {[...state.notes.map((n) => n.text), state.tasting?.text, state.finished?.reason].filter(Boolean).map((text) => (
-                <p key={text}>{text}</p>
-              ))}
+              {[...state.notes.map((n) => n.text), state.tasting?.text, state.finished?.reason]
+                .filter(Boolean)
+                .map((text) => (
+                  <p key={text}>{text}</p>
+                ))}
             </section>
           )}
           <EntryLog state={state} />
           <p className="quiet" style={{ marginTop: 16 }}>
-            A record, not a certificate. Selling milk products is regulated: follow your local rules and your licence.
+            A record, not a certificate. Selling milk products is regulated: follow your local rules and your
+            licence.
           </p>
         </div>
       </div>
@@ -121,6 +148,11 @@ function Finished({ state }: { readonly state: MakeState }) {
 export function Record() {
   const { id = '' } = useParams();
   const { state, missing } = useMake(id);
-  if (missing) return <p>There is no such make. <Link to="/daybook">Back to the Daybook</Link></p>;
+  if (missing)
+    return (
+      <p>
+        There is no such make. <Link to="/daybook">Back to the Daybook</Link>
+      </p>
+    );
   return state ? <Finished state={state} /> : <p className="quiet">Opening the record …</p>;
 }

@@ -4,7 +4,15 @@ import { useUnits } from '../../app/use-units.ts';
 const STATUS_WORD = { done: 'done', skipped: 'left out', current: 'now', coming: 'to come' } as const;
 
 /** Steps as beads on a string: done, now, to come, with times that move as things change. */
-export function Beads({ state, forecast, nowMs }: { readonly state: MakeState; readonly forecast: BandForecast; readonly nowMs: number }) {
+export function Beads({
+  state,
+  forecast,
+  nowMs,
+}: {
+  readonly state: MakeState;
+  readonly forecast: BandForecast;
+  readonly nowMs: number;
+}) {
   const units = useUnits();
   return (
     <ol className="beads" aria-label="Steps">
@@ -16,12 +24,19 @@ export function Beads({ state, forecast, nowMs }: { readonly state: MakeState; r
         if (status === 'done' && endedAtMs !== null) when = units.time(endedAtMs, nowMs);
         else if (point?.endless) when = 'not reached like this';
         else if (status !== 'skipped' && end && !late) {
-          when = end.p10 !== null && end.p90 !== null && end.p90 - end.p10 > 10 * 60_000
-            ? units.span(end.p10, end.p90, nowMs)
-            : end.p50 === null ? '' : `about ${units.time(end.p50, nowMs)}`;
+          when =
+            end.p10 !== null && end.p90 !== null && end.p90 - end.p10 > 10 * 60_000
+              ? units.span(end.p10, end.p90, nowMs)
+              : end.p50 === null
+                ? ''
+                : `about ${units.time(end.p50, nowMs)}`;
         }
         return (
-          <li key={step.id} className={`bead ${status}`} aria-current={status === 'current' ? 'step' : undefined}>
+          <li
+            key={step.id}
+            className={`bead ${status}`}
+            aria-current={status === 'current' ? 'step' : undefined}
+          >
             <span className="dot" aria-hidden="true" />
             <span>
               <span className="name">{step.title}</span>

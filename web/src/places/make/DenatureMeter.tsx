@@ -10,14 +10,23 @@ export function DenatureMeter({ point }: { readonly point: PointForecast }) {
         Whey protein unfolded: <span className="number">about {now.toFixed(0)} %</span>
         <span className="quiet"> · firmest from 80 to 98 %</span>
       </div>
-      <svg viewBox="0 0 400 36" preserveAspectRatio="none" role="img" aria-label={`About ${now.toFixed(0)} % unfolded`}>
+      <svg
+        viewBox="0 0 400 36"
+        preserveAspectRatio="none"
+        role="img"
+        aria-label={`About ${now.toFixed(0)} % unfolded`}
+      >
         <rect x="1" y="6" width="398" height="24" fill="var(--page)" stroke="var(--line)" />
         <rect x="320" y="6" width="72" height="24" fill="var(--clover)" opacity="0.3" />
         <rect x="1" y="6" width={(398 * now) / 100} height="24" fill="var(--clay)" />
         <line x1="320" x2="320" y1="0" y2="36" stroke="var(--ink)" strokeWidth="2" />
       </svg>
       <div className="quiet">
-        Pasteurisation guide: {minutes >= VAT_MINUTES_NEEDED ? 'more than enough by the curve' : `${minutes.toFixed(1)} of ${VAT_MINUTES_NEEDED} min at 63 °C (145 °F)`}. Not a certificate.
+        Pasteurisation guide:{' '}
+        {minutes >= VAT_MINUTES_NEEDED
+          ? 'more than enough by the curve'
+          : `${minutes.toFixed(1)} of ${VAT_MINUTES_NEEDED} min at 63 °C (145 °F)`}
+        . Not a certificate.
       </div>
     </div>
   );

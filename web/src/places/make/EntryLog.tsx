@@ -1,4 +1,12 @@
-import { instantOfLocal, localDate, readTypedNumber, toCelsius, toKilograms, type LoggedEvent, type MakeState } from '@morning-crock/core';
+import {
+  instantOfLocal,
+  localDate,
+  readTypedNumber,
+  toCelsius,
+  toKilograms,
+  type LoggedEvent,
+  type MakeState,
+} from '@morning-crock/core';
 import type { TypedQuantity } from '@morning-crock/core/contract';
 import { Button, Modal, TextInput } from '@mantine/core';
 import { useState } from 'react';
@@ -13,7 +21,8 @@ function valueOf(event: LoggedEvent): { kind: PadKind; typed: TypedQuantity } | 
   if (event.type === 'temperature-read') return { kind: 'temperature', typed: event.data.typed };
   if (event.type === 'ph-read') return { kind: 'ph', typed: event.data.typed };
   if (event.type === 'weighed' || event.type === 'reserved') return { kind: 'mass', typed: event.data.typed };
-  if (event.type === 'starter-added' && event.data.massKg !== null && event.data.typed) return { kind: 'mass', typed: event.data.typed };
+  if (event.type === 'starter-added' && event.data.massKg !== null && event.data.typed)
+    return { kind: 'mass', typed: event.data.typed };
   return null;
 }
 
@@ -22,15 +31,29 @@ function withValue(event: LoggedEvent, value: number): Record<string, unknown> {
   const old = valueOf(event);
   if (!old) return { ...event.data };
   const typed = { ...old.typed, value };
-  if (old.kind === 'temperature') return { ...event.data, celsius: toCelsius(value, typed.unit as 'C' | 'F'), typed };
+  if (old.kind === 'temperature')
+    return { ...event.data, celsius: toCelsius(value, typed.unit as 'C' | 'F'), typed };
   if (old.kind === 'ph') return { ...event.data, ph: value, typed };
   return { ...event.data, massKg: toKilograms(value, typed.unit as 'g'), typed };
 }
 
-function Correction({ state, event, onClose }: { readonly state: MakeState; readonly event: LoggedEvent; readonly onClose: () => void }) {
+function Correction({
+  state,
+  event,
+  onClose,
+}: {
+  readonly state: MakeState;
+  readonly event: LoggedEvent;
+  readonly onClose: () => void;
+}) {
   const { site } = useKitchen();
   const atMs = Date.parse(event.at);
-  const clock = new Intl.DateTimeFormat('en-GB', { timeZone: site.zone, hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }).format(atMs);
+  const clock = new Intl.DateTimeFormat('en-GB', {
+    timeZone: site.zone,
+    hour: '2-digit',
+    minute: '2-digit',
+    hourCycle: 'h23',
+  }).format(atMs);
   const old = valueOf(event);
   const [time, setTime] = useState(clock);
   const [text, setText] = useState(old ? String(old.typed.value) : '');
@@ -46,7 +69,11 @@ function Correction({ state, event, onClose }: { readonly state: MakeState; read
     }
     const newMs = time === clock ? null : instantOfLocal(site.zone, localDate(site.zone, atMs), time);
     if (newMs !== null && newMs > now() + 60_000) return setFault(`${time} lies in the future.`);
-    void record(state.id, 'corrected', { target: event.id, at: newMs === null ? null : new Date(newMs).toISOString(), data });
+    void record(state.id, 'corrected', {
+      target: event.id,
+      at: newMs === null ? null : new Date(newMs).toISOString(),
+      data,
+    });
     onClose();
   };
   return (
@@ -59,10 +86,30 @@ function Correction({ state, event, onClose }: { readonly state: MakeState; read
         }}
       >
         {old && (
-          <TextInput label={`Value (${old.typed.unit === 'C' || old.typed.unit === 'F' ? `°${old.typed.unit}` : old.typed.unit})`} inputMode="decimal" value={text} onChange={(e) => { setText(e.currentTarget.value); setFault(null); }} />
+          <TextInput
+            label={`Value (${old.typed.unit === 'C' || old.typed.unit === 'F' ? `°${old.typed.unit}` : old.typed.unit})`}
+            inputMode="decimal"
+            value={text}
+            onChange={(e) => {
+              setText(e.currentTarget.value);
+              setFault(null);
+            }}
+          />
         )}
-        <TextInput label="Time" type="time" value={time} onChange={(e) => { setTime(e.currentTarget.value); setFault(null); }} />
-        {fault && <p className="field-error" role="alert">{fault}</p>}
+        <TextInput
+          label="Time"
+          type="time"
+          value={time}
+          onChange={(e) => {
+            setTime(e.currentTarget.value);
+            setFault(null);
+          }}
+        />
+        {fault && (
+          <p className="field-error" role="alert">
+            {fault}
+          </p>
+        )}
         <p className="quiet">What was first entered stays in the record.</p>
         <Button type="submit">Save the correction</Button>
       </form>
@@ -87,22 +134,49 @@ export function EntryLog({ state }: { readonly state: MakeState }) {
       <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>
         {shown.map((event) => (
           <li key={event.id} style={{ display: 'flex', gap: 12, alignItems: 'center', minHeight: 48 }}>
-            <span className="number" style={{ minWidth: 54 }}>{units.time(Date.parse(event.at), state.finished?.atMs ?? now())}</span>
+            <span className="number" style={{ minWidth: 54 }}>
+              {units.time(Date.parse(event.at), state.finished?.atMs ?? now())}
+            </span>
             <span style={{ flex: 1, minWidth: 0, overflowWrap: 'anywhere' }}>
               {entryWords(event, units)}
               {pending.some((p) => p.draft.id === event.id) && <span className="quiet"> · kept here</span>}
             </span>
             {event.type !== 'make-started' && (
               <>
-                <Button variant="subtle" px={6} onClick={() => setCorrecting(event)} aria-label={`Correct: ${entryWords(event, units)}`}>Correct</Button>
-                <Button variant="subtle" px={6} onClick={() => void record(state.id, 'voided', { target: event.id })} aria-label={`Take back: ${entryWords(event, units)}`}>Take back</Button>
+                <Button
+                  variant="subtle"
+                  px={6}
+                  onClick={() => setCorrecting(event)}
+                  aria-label={`Correct: ${entryWords(event, units)}`}
+                >
+                  Correct
+                </Button>
+                <Button
+                  variant="subtle"
+                  px={6}
+                  onClick={() => void record(state.id, 'voided', { target: event.id })}
+                  aria-label={`Take back: ${entryWords(event, units)}`}
+                >
+                  Take back
+                </Button>
               </>
             )}
           </li>
         ))}
       </ul>
-      {devices.length > 0 && <p className="quiet">and {devices.length} readings from {new Set(devices.map((e) => e.deviceId.slice(7))).size === 1 ? devices[0]!.deviceId.slice(7) : 'several devices'}</p>}
-      {own.length > SHOWN && !all && <Button variant="default" onClick={() => setAll(true)}>Show all {own.length}</Button>}
+      {devices.length > 0 && (
+        <p className="quiet">
+          and {devices.length} readings from{' '}
+          {new Set(devices.map((e) => e.deviceId.slice(7))).size === 1
+            ? devices[0]!.deviceId.slice(7)
+            : 'several devices'}
+        </p>
+      )}
+      {own.length > SHOWN && !all && (
+        <Button variant="default" onClick={() => setAll(true)}>
+          Show all {own.length}
+        </Button>
+      )}
       {correcting && <Correction state={state} event={correcting} onClose={() => setCorrecting(null)} />}
     </section>
   );

@@ -1,4 +1,11 @@
-import { CAUTIONS, contradictionWords, firmnessWord, formatMinutes, STARTER_FACTS, type MakeState } from '@morning-crock/core';
+import {
+  CAUTIONS,
+  contradictionWords,
+  firmnessWord,
+  formatMinutes,
+  STARTER_FACTS,
+  type MakeState,
+} from '@morning-crock/core';
 import { Button, TextInput } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
@@ -52,16 +59,38 @@ function Finish({ state }: { readonly state: MakeState }) {
   return (
     <div style={{ display: 'flex', flexDirection: 'column', gap: 12 }}>
       {allDone && (
-        <Button className="great" h={72} onClick={() => void record(state.id, 'finished', { verdict: 'kept', reason: '' })}>
+        <Button
+          className="great"
+          h={72}
+          onClick={() => void record(state.id, 'finished', { verdict: 'kept', reason: '' })}
+        >
           Finish this make
         </Button>
       )}
       <details>
-        <summary style={{ minHeight: 48, cursor: 'pointer', alignContent: 'center' }}>Finish early or discard</summary>
+        <summary style={{ minHeight: 48, cursor: 'pointer', alignContent: 'center' }}>
+          Finish early or discard
+        </summary>
         <div className="field-row">
-          <TextInput label="Why" value={reason} maxLength={400} onChange={(e) => setReason(e.currentTarget.value)} style={{ flex: 1 }} />
-          <Button variant="default" onClick={() => void record(state.id, 'finished', { verdict: 'kept', reason: reason.trim() })}>Finish</Button>
-          <Button color="madder" onClick={() => void record(state.id, 'finished', { verdict: 'discarded', reason: reason.trim() })}>Discard</Button>
+          <TextInput
+            label="Why"
+            value={reason}
+            maxLength={400}
+            onChange={(e) => setReason(e.currentTarget.value)}
+            style={{ flex: 1 }}
+          />
+          <Button
+            variant="default"
+            onClick={() => void record(state.id, 'finished', { verdict: 'kept', reason: reason.trim() })}
+          >
+            Finish
+          </Button>
+          <Button
+            color="madder"
+            onClick={() => void record(state.id, 'finished', { verdict: 'discarded', reason: reason.trim() })}
+          >
+            Discard
+          </Button>
         </div>
       </details>
     </div>
@@ -80,8 +109,16 @@ function Note({ state }: { readonly state: MakeState }) {
         setText('');
       }}
     >
-      <TextInput label="Note" value={text} maxLength={2000} onChange={(e) => setText(e.currentTarget.value)} style={{ flex: 1 }} />
-      <Button type="submit" variant="default">Keep the note</Button>
+      <TextInput
+        label="Note"
+        value={text}
+        maxLength={2000}
+        onChange={(e) => setText(e.currentTarget.value)}
+        style={{ flex: 1 }}
+      />
+      <Button type="submit" variant="default">
+        Keep the note
+      </Button>
     </form>
   );
 }
@@ -92,13 +129,26 @@ function WetHands({ live, onLeave }: { readonly live: LiveMake; readonly onLeave
   const incubating = state.inoculatedAtMs !== null && state.chilledAtMs === null;
   return (
     <div className="wet">
-      <button type="button" className="first" onClick={() => void completeStep(state)} disabled={!state.current}>
+      <button
+        type="button"
+        className="first"
+        onClick={() => void completeStep(state)}
+        disabled={!state.current}
+      >
         {state.current?.step.doneWords ?? 'All done'}
       </button>
-      <button type="button" disabled={!incubating} onClick={() => void record(state.id, 'cue-seen', { cue: 'set', cleanSmell: null })}>
+      <button
+        type="button"
+        disabled={!incubating}
+        onClick={() => void record(state.id, 'cue-seen', { cue: 'set', cleanSmell: null })}
+      >
         It is set
       </button>
-      <button type="button" disabled={!incubating} onClick={() => void record(state.id, 'cue-seen', { cue: 'liquid', cleanSmell: null })}>
+      <button
+        type="button"
+        disabled={!incubating}
+        onClick={() => void record(state.id, 'cue-seen', { cue: 'liquid', cleanSmell: null })}
+      >
         Still liquid
       </button>
       <button type="button" onClick={onLeave}>
@@ -152,7 +202,11 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
             <div className="fact">
               <div className="label">{state.plan.place.name}</div>
               <div className="value number">
-                {units.temperature(forecast.ambientC)} <span className="quiet">± {(forecast.ambientSigmaC * (units.temperatureUnit === 'F' ? 1.8 : 1)).toFixed(1)} °{units.temperatureUnit}</span>
+                {units.temperature(forecast.ambientC)}{' '}
+                <span className="quiet">
+                  ± {(forecast.ambientSigmaC * (units.temperatureUnit === 'F' ? 1.8 : 1)).toFixed(1)} °
+                  {units.temperatureUnit}
+                </span>
               </div>
             </div>
           </div>
@@ -164,7 +218,11 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
               {words}
             </p>
           )}
-          {forecast.neverSets > 0.1 && <p className="caution" style={{ marginTop: 10 }}>It may not set: about {Math.round(forecast.neverSets * 100)} in 100 such makes never do.</p>}
+          {forecast.neverSets > 0.1 && (
+            <p className="caution" style={{ marginTop: 10 }}>
+              It may not set: about {Math.round(forecast.neverSets * 100)} in 100 such makes never do.
+            </p>
+          )}
           {heating && (
             <div style={{ marginTop: 12 }}>
               <DenatureMeter point={forecast.point} />
@@ -176,7 +234,9 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
                 {step.doing} <span className="quiet">{step.why}</span>
               </p>
             )}
-            {safety.verdict !== 'over' && state.inoculatedAtMs !== null && <p className={`caution ${safety.verdict === 'acid' ? 'note' : ''}`}>{safety.text}</p>}
+            {safety.verdict !== 'over' && state.inoculatedAtMs !== null && (
+              <p className={`caution ${safety.verdict === 'acid' ? 'note' : ''}`}>{safety.text}</p>
+            )}
             {step?.cautions.map((id) => (
               <p key={id} className="caution">
                 {CAUTIONS[id]}
@@ -187,16 +247,31 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
         <div className="pad">
           <div>
             <h2>{step ? step.title : 'All done'}</h2>
-            <p className="number" style={{ fontSize: 22 }}>{aimOf(live, units, nowMs)}</p>
+            <p className="number" style={{ fontSize: 22 }}>
+              {aimOf(live, units, nowMs)}
+            </p>
           </div>
           {step ? (
-            <Button className="great" h={72} onClick={() => void completeStep(state)} disabled={step.id === 'weigh' || step.id === 'taste' || step.id === 'reserve' ? false : safety.verdict === 'over'}>
+            <Button
+              className="great"
+              h={72}
+              onClick={() => void completeStep(state)}
+              disabled={
+                step.id === 'weigh' || step.id === 'taste' || step.id === 'reserve'
+                  ? false
+                  : safety.verdict === 'over'
+              }
+            >
               {step.doneWords}
             </Button>
           ) : (
             <Finish state={state} />
           )}
-          {step?.id === 'taste' ? <TasteForm state={state} /> : <Pad state={state} focus={search.get('pad') === '1'} />}
+          {step?.id === 'taste' ? (
+            <TasteForm state={state} />
+          ) : (
+            <Pad state={state} focus={search.get('pad') === '1'} />
+          )}
         </div>
       </div>
       <div className="below">
@@ -214,7 +289,11 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
             </Button>
           </div>
           {step && <Finish state={state} />}
-          {wake === 'unsupported' && <p className="quiet">This browser does not keep the screen awake: set the tablet’s own screen time longer.</p>}
+          {wake === 'unsupported' && (
+            <p className="quiet">
+              This browser does not keep the screen awake: set the tablet’s own screen time longer.
+            </p>
+          )}
         </section>
       </div>
     </>
@@ -227,16 +306,26 @@ export function MakePlace() {
   const { events, state, missing, kept } = useMake(id);
   const live = useLive(state);
   const units = useUnits();
-  if (missing) return <p>There is no such make. <Link to="/">Back to the Bench</Link></p>;
+  if (missing)
+    return (
+      <p>
+        There is no such make. <Link to="/">Back to the Bench</Link>
+      </p>
+    );
   if (!state) return <p className="quiet">Opening the make …</p>;
   return (
     <>
       <div className="make-head">
         <h1>{state.plan.name}</h1>
         <span className="quiet">
-          {units.volume(state.plan.milk.litres)} in {state.plan.pot.name}, begun {units.day(state.startedAtMs)}
+          {units.volume(state.plan.milk.litres)} in {state.plan.pot.name}, begun{' '}
+          {units.day(state.startedAtMs)}
         </span>
-        {kept.length > 0 && <span className="quiet" role="status">{kept.length} kept here</span>}
+        {kept.length > 0 && (
+          <span className="quiet" role="status">
+            {kept.length} kept here
+          </span>
+        )}
         <span style={{ marginLeft: 'auto' }}>
           <UndoLine makeId={id} events={events} />
         </span>
@@ -244,7 +333,9 @@ export function MakePlace() {
       </div>
       {state.finished ? (
         <div style={{ maxWidth: 700, display: 'flex', flexDirection: 'column', gap: 16 }}>
-          <p style={{ fontSize: 24 }} className="serif">{state.finished.verdict === 'kept' ? 'This make is finished.' : 'This make was discarded.'}</p>
+          <p style={{ fontSize: 24 }} className="serif">
+            {state.finished.verdict === 'kept' ? 'This make is finished.' : 'This make was discarded.'}
+          </p>
           <Note state={state} />
           <EntryLog state={state} />
         </div>

@@ -1,4 +1,12 @@
-import { CUES, readTypedNumber, SYSTEM_UNITS, toCelsius, UNIT_LABEL, type Cue, type MakeState } from '@morning-crock/core';
+import {
+  CUES,
+  readTypedNumber,
+  SYSTEM_UNITS,
+  toCelsius,
+  UNIT_LABEL,
+  type Cue,
+  type MakeState,
+} from '@morning-crock/core';
 import type { TypedQuantity } from '@morning-crock/core/contract';
 import { Button, NativeSelect } from '@mantine/core';
 import { useEffect, useRef, useState } from 'react';
@@ -79,12 +87,18 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
     const { atMs } = when;
     const typed = { value: read.value, unit } as TypedQuantity;
     if (kind === 'temperature') {
-      await record(state.id, 'temperature-read', { celsius: toCelsius(read.value, units.temperatureUnit), instrument: 'hand', typed }, atMs);
+      await record(
+        state.id,
+        'temperature-read',
+        { celsius: toCelsius(read.value, units.temperatureUnit), instrument: 'hand', typed },
+        atMs,
+      );
     } else if (kind === 'ph') {
       await record(state.id, 'ph-read', { ph: read.value, instrument, sigma: null, typed }, atMs);
     } else {
       const massKg = padMassKg(read.value, unit);
-      if (stepId === 'inoculate') await record(state.id, 'starter-added', { massKg, statedRatio: null, typed }, atMs);
+      if (stepId === 'inoculate')
+        await record(state.id, 'starter-added', { massKg, statedRatio: null, typed }, atMs);
       else if (stepId === 'reserve') await record(state.id, 'reserved', { massKg, typed }, atMs);
       else await record(state.id, 'weighed', { massKg, typed }, atMs);
     }
@@ -92,12 +106,25 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
     setTakenAt('');
   }
   const cue = (seen: Cue): void => void record(state.id, 'cue-seen', { cue: seen, cleanSmell: null });
-  const massMeans = stepId === 'inoculate' ? 'Starter added' : stepId === 'reserve' ? 'Kept for next time' : 'Weight of the yogurt';
+  const massMeans =
+    stepId === 'inoculate'
+      ? 'Starter added'
+      : stepId === 'reserve'
+        ? 'Kept for next time'
+        : 'Weight of the yogurt';
   return (
     <section className="pad-face" aria-label="Pad">
       <div className="kinds" role="group" aria-label="What to enter">
         {(['temperature', 'ph', 'mass'] as const).map((k) => (
-          <button key={k} type="button" aria-pressed={k === kind} onClick={() => { setChoice({ kind: k, forStep: stepId }); setFault(null); }}>
+          <button
+            key={k}
+            type="button"
+            aria-pressed={k === kind}
+            onClick={() => {
+              setChoice({ kind: k, forStep: stepId });
+              setFault(null);
+            }}
+          >
             {k === 'temperature' ? `°${units.temperatureUnit}` : k === 'ph' ? 'pH' : 'Weight'}
           </button>
         ))}
@@ -114,7 +141,13 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
             className="pad-input"
             inputMode="decimal"
             autoComplete="off"
-            aria-label={kind === 'temperature' ? `Temperature, °${units.temperatureUnit}` : kind === 'ph' ? 'pH reading' : massMeans}
+            aria-label={
+              kind === 'temperature'
+                ? `Temperature, °${units.temperatureUnit}`
+                : kind === 'ph'
+                  ? 'pH reading'
+                  : massMeans
+            }
             aria-invalid={fault !== null}
             aria-describedby={fault ? 'pad-fault' : undefined}
             placeholder="–"
@@ -123,9 +156,26 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
             onChange={(event) => change(event.currentTarget.value)}
           />
           {kind === 'mass' ? (
-            <NativeSelect aria-label="Unit of weight" data={massUnits.map((u) => ({ value: u, label: UNIT_LABEL[u] }))} value={massUnit} onChange={(e) => setMassUnit(e.currentTarget.value)} w={92} size="md" />
+            <NativeSelect
+              aria-label="Unit of weight"
+              data={massUnits.map((u) => ({ value: u, label: UNIT_LABEL[u] }))}
+              value={massUnit}
+              onChange={(e) => setMassUnit(e.currentTarget.value)}
+              w={92}
+              size="md"
+            />
           ) : kind === 'ph' ? (
-            <NativeSelect aria-label="Instrument" data={[{ value: 'meter', label: 'meter' }, { value: 'strip', label: 'strip' }]} value={instrument} onChange={(e) => setInstrument(e.currentTarget.value as 'meter' | 'strip')} w={122} size="md" />
+            <NativeSelect
+              aria-label="Instrument"
+              data={[
+                { value: 'meter', label: 'meter' },
+                { value: 'strip', label: 'strip' },
+              ]}
+              value={instrument}
+              onChange={(e) => setInstrument(e.currentTarget.value as 'meter' | 'strip')}
+              w={122}
+              size="md"
+            />
           ) : (
             <small>°{units.temperatureUnit}</small>
           )}
@@ -138,7 +188,12 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
         )}
         <div className="keys">
           {KEYS.map((key) => (
-            <button key={key} type="button" onClick={() => press(key)} aria-label={key === '⌫' ? 'Delete last digit' : key}>
+            <button
+              key={key}
+              type="button"
+              onClick={() => press(key)}
+              aria-label={key === '⌫' ? 'Delete last digit' : key}
+            >
               {key}
             </button>
           ))}

@@ -21,9 +21,26 @@ export function TasteForm({ state }: { readonly state: MakeState }) {
         void record(state.id, 'tasted', { sourness, texture, text: text.trim() });
       }}
     >
-      <Choices legend="How sour?" value={sourness} options={SOURNESS.map((s) => ({ value: s, label: s }))} onChange={setSourness} />
-      <Choices legend="How thick?" value={texture} options={TEXTURES.map((t) => ({ value: t, label: t }))} onChange={setTexture} />
-      <Textarea label="Anything to say" value={text} maxLength={2000} autosize minRows={2} onChange={(e) => setText(e.currentTarget.value)} />
+      <Choices
+        legend="How sour?"
+        value={sourness}
+        options={SOURNESS.map((s) => ({ value: s, label: s }))}
+        onChange={setSourness}
+      />
+      <Choices
+        legend="How thick?"
+        value={texture}
+        options={TEXTURES.map((t) => ({ value: t, label: t }))}
+        onChange={setTexture}
+      />
+      <Textarea
+        label="Anything to say"
+        value={text}
+        maxLength={2000}
+        autosize
+        minRows={2}
+        onChange={(e) => setText(e.currentTarget.value)}
+      />
       <Button type="submit" variant="default">
         Record the taste
       </Button>

@@ -8,7 +8,13 @@ import { useUnits } from '../../app/use-units.ts';
 import { entryWords } from './entry-words.ts';
 
 /** This tablet's latest entry with its undo, until the next one. */
-export function UndoLine({ makeId, events }: { readonly makeId: string; readonly events: readonly LoggedEvent[] }) {
+export function UndoLine({
+  makeId,
+  events,
+}: {
+  readonly makeId: string;
+  readonly events: readonly LoggedEvent[];
+}) {
   const units = useUnits();
   const pending = useAppSelector((s) => s.outbox.entries);
   const target = undoTarget(events, deviceId());

@@ -3,7 +3,12 @@ import type { CurveData } from '../../charts/curve-option.ts';
 import type { Units } from '../../app/use-units.ts';
 
 const HOUR_MS = 3_600_000;
-export const CUE_WORDS = { liquid: 'liquid', trembles: 'trembles', set: 'set', 'whey-shows': 'whey shows' } as const;
+export const CUE_WORDS = {
+  liquid: 'liquid',
+  trembles: 'trembles',
+  set: 'set',
+  'whey-shows': 'whey shows',
+} as const;
 
 /** What the curve of a make draws, from its state and forecast. `nowMs` is `null` for a record. */
 export function curveDataOf(
@@ -13,7 +18,9 @@ export function curveDataOf(
   nowMs: number | null,
   units: Units,
 ): CurveData {
-  const ends = [point.pickUpMs, state.chilledAtMs, state.acidity.at(-1)?.atMs ?? null, nowMs].filter((ms) => ms !== null);
+  const ends = [point.pickUpMs, state.chilledAtMs, state.acidity.at(-1)?.atMs ?? null, nowMs].filter(
+    (ms) => ms !== null,
+  );
   const lastBand = band.find((b) => b.p90 <= SET_PH - 0.2);
   const bandEndMs = lastBand ? point.inoculationMs + lastBand.hour * HOUR_MS : 0;
   const toMs = Math.max(state.startedAtMs + HOUR_MS, bandEndMs, ...ends) + 0.5 * HOUR_MS;
@@ -22,8 +29,12 @@ export function curveDataOf(
     ph: point.ph,
     band: band.map((b) => ({ atMs: point.inoculationMs + b.hour * HOUR_MS, p10: b.p10, p90: b.p90 })),
     temperatureDots: state.temperatures.map((t) => ({ atMs: t.atMs, value: t.celsius })),
-    phDots: state.acidity.flatMap((a) => (a.reading.kind === 'ph' ? [{ atMs: a.atMs, value: a.reading.ph }] : [])),
-    cueMarks: state.acidity.flatMap((a) => (a.reading.kind === 'cue' ? [{ atMs: a.atMs, text: CUE_WORDS[a.reading.cue] }] : [])),
+    phDots: state.acidity.flatMap((a) =>
+      a.reading.kind === 'ph' ? [{ atMs: a.atMs, value: a.reading.ph }] : [],
+    ),
+    cueMarks: state.acidity.flatMap((a) =>
+      a.reading.kind === 'cue' ? [{ atMs: a.atMs, text: CUE_WORDS[a.reading.cue] }] : [],
+    ),
     setPh: SET_PH,
     nowMs,
     fromMs: state.startedAtMs,

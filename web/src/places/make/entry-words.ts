@@ -3,8 +3,16 @@ import type { Units } from '../../app/use-units.ts';
 import { CUE_WORDS } from './curve-data.ts';
 
 const STEP_WORDS = {
-  pour: 'pouring', heat: 'heating', hold: 'holding', cool: 'cooling', inoculate: 'inoculating',
-  incubate: 'incubating', chill: 'chilling', weigh: 'weighing', taste: 'tasting', reserve: 'keeping a spoonful',
+  pour: 'pouring',
+  heat: 'heating',
+  hold: 'holding',
+  cool: 'cooling',
+  inoculate: 'inoculating',
+  incubate: 'incubating',
+  chill: 'chilling',
+  weigh: 'weighing',
+  taste: 'tasting',
+  reserve: 'keeping a spoonful',
 } as const;
 
 /** One entry in words; `null` for what needs no line of its own. */

@@ -1,4 +1,13 @@
-import { formatTemperature, isMassUnit, otherUnitFits, THERMOMETER_RANGE_C, toCelsius, toKilograms, type MassUnit, type TemperatureUnit } from '@morning-crock/core';
+import {
+  formatTemperature,
+  isMassUnit,
+  otherUnitFits,
+  THERMOMETER_RANGE_C,
+  toCelsius,
+  toKilograms,
+  type MassUnit,
+  type TemperatureUnit,
+} from '@morning-crock/core';
 
 /** What the pad can take. */
 export type PadKind = 'temperature' | 'ph' | 'mass';
@@ -9,7 +18,8 @@ const MILK_RANGE_C = { min: -2, max: 110 };
 /** What is wrong with a typed value, in words with what to do; `null` when it is fine. */
 export function padFault(kind: PadKind, value: number, unit: string): string | null {
   if (kind === 'ph') {
-    if (value < 3 || value > 8) return `pH ${value} cannot be milk: it goes from about 3.5 to 6.8. Read the meter again.`;
+    if (value < 3 || value > 8)
+      return `pH ${value} cannot be milk: it goes from about 3.5 to 6.8. Read the meter again.`;
     return null;
   }
   if (kind === 'mass') {

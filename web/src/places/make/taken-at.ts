@@ -18,6 +18,7 @@ export function readTakenAt(
   if (text === '') return { ok: true, atMs: nowMs };
   const today = instantOfLocal(zone, localDate(zone, nowMs), text);
   if (today <= nowMs + NOW_MS) return { ok: true, atMs: Math.min(today, nowMs) };
-  if (today - nowMs > YESTERDAY_FROM_MS) return { ok: true, atMs: instantOfLocal(zone, localDate(zone, nowMs - DAY_MS), text) };
+  if (today - nowMs > YESTERDAY_FROM_MS)
+    return { ok: true, atMs: instantOfLocal(zone, localDate(zone, nowMs - DAY_MS), text) };
   return { ok: false, fault: `${text} lies in the future: nothing can have been read then.` };
 }

@@ -12,12 +12,23 @@ const KINDS = [
 ] as const;
 
 /** Heat treatment and the heat to inoculate at. */
-export function HeatSection({ plan, change }: { readonly plan: MakePlan; readonly change: (part: Partial<MakePlan>) => void }) {
+export function HeatSection({
+  plan,
+  change,
+}: {
+  readonly plan: MakePlan;
+  readonly change: (part: Partial<MakePlan>) => void;
+}) {
   const units = useUnits();
   const { heat } = plan;
   const set = (part: Partial<MakePlan['heat']>): void => change({ heat: { ...heat, ...part } });
   const turnTo = (kind: MakePlan['heat']['kind']): void => {
-    const usual = { hold: { targetC: 85, holdMin: 10 }, touch: { targetC: 82, holdMin: 0 }, boil: { targetC: boilingPointC(plan.altitudeM) - 0.3, holdMin: 0 }, none: { targetC: plan.inoculateC, holdMin: 0 } }[kind];
+    const usual = {
+      hold: { targetC: 85, holdMin: 10 },
+      touch: { targetC: 82, holdMin: 0 },
+      boil: { targetC: boilingPointC(plan.altitudeM) - 0.3, holdMin: 0 },
+      none: { targetC: plan.inoculateC, holdMin: 0 },
+    }[kind];
     change({ heat: { kind, ...usual } });
   };
   return (
@@ -25,12 +36,36 @@ export function HeatSection({ plan, change }: { readonly plan: MakePlan; readonl
       <h2 id="heat">Heat</h2>
       <Choices legend="Before culturing" value={heat.kind} options={KINDS} onChange={turnTo} />
       {(heat.kind === 'hold' || heat.kind === 'touch') && (
-        <StepSlider label="To" value={Math.round(heat.targetC)} shown={units.temperature(heat.targetC)} min={60} max={98} step={1} onChange={(targetC) => set({ targetC })} />
+        <StepSlider
+          label="To"
+          value={Math.round(heat.targetC)}
+          shown={units.temperature(heat.targetC)}
+          min={60}
+          max={98}
+          step={1}
+          onChange={(targetC) => set({ targetC })}
+        />
       )}
       {(heat.kind === 'hold' || heat.kind === 'boil') && (
-        <StepSlider label="Hold" value={heat.holdMin} shown={`${heat.holdMin} min`} min={0} max={60} step={1} onChange={(holdMin) => set({ holdMin })} />
+        <StepSlider
+          label="Hold"
+          value={heat.holdMin}
+          shown={`${heat.holdMin} min`}
+          min={0}
+          max={60}
+          step={1}
+          onChange={(holdMin) => set({ holdMin })}
+        />
       )}
-      <StepSlider label="Inoculate at" value={plan.inoculateC} shown={units.temperature(plan.inoculateC)} min={15} max={60} step={0.5} onChange={(inoculateC) => change({ inoculateC })} />
+      <StepSlider
+        label="Inoculate at"
+        value={plan.inoculateC}
+        shown={units.temperature(plan.inoculateC)}
+        min={15}
+        max={60}
+        step={0.5}
+        onChange={(inoculateC) => change({ inoculateC })}
+      />
     </section>
   );
 }

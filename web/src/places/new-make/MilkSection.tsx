@@ -1,4 +1,18 @@
-import { batchOf, isMassUnit, isVolumeUnit, litresOfMass, MILK_FACTS, MILK_KINDS, SYSTEM_UNITS, toKilograms, toLitres, UNIT_LABEL, type MassUnit, type MilkKind, type VolumeUnit } from '@morning-crock/core';
+import {
+  batchOf,
+  isMassUnit,
+  isVolumeUnit,
+  litresOfMass,
+  MILK_FACTS,
+  MILK_KINDS,
+  SYSTEM_UNITS,
+  toKilograms,
+  toLitres,
+  UNIT_LABEL,
+  type MassUnit,
+  type MilkKind,
+  type VolumeUnit,
+} from '@morning-crock/core';
 import { TREATMENTS, type MakePlan } from '@morning-crock/core/contract';
 import { NativeSelect } from '@mantine/core';
 import { useUnits } from '../../app/use-units.ts';
@@ -35,22 +49,34 @@ export function MilkSection(props: {
         label="How much"
         value={plan.milk.typed.value}
         unit={typedUnit}
-        units={options.some((o) => o.value === typedUnit) ? options : [...options, { value: typedUnit, label: UNIT_LABEL[typedUnit] }]}
+        units={
+          options.some((o) => o.value === typedUnit)
+            ? options
+            : [...options, { value: typedUnit, label: UNIT_LABEL[typedUnit] }]
+        }
         check={(value, unit) => {
           const litres = litresOf(value, unit, plan);
           if (!(value > 0)) return 'The amount must be above 0.';
-          if (litres < 0.05) return `That is only ${(litres * 1000).toFixed(0)} mL. ${unit === 'mL' ? 'Litres instead?' : 'A larger unit?'}`;
-          if (litres > MOST_LITRES) return `That is ${litres.toFixed(0)} L, more than this tool is made for (${MOST_LITRES} L).${unit === 'L' ? ' Millilitres instead?' : ''}`;
+          if (litres < 0.05)
+            return `That is only ${(litres * 1000).toFixed(0)} mL. ${unit === 'mL' ? 'Litres instead?' : 'A larger unit?'}`;
+          if (litres > MOST_LITRES)
+            return `That is ${litres.toFixed(0)} L, more than this tool is made for (${MOST_LITRES} L).${unit === 'L' ? ' Millilitres instead?' : ''}`;
           return null;
         }}
         onFault={(faulty) => onFault('milk', faulty)}
         onChange={(value, unit) => {
           const litres = litresOf(value, unit, plan);
           // The dose stays the same share of the milk unless it was set by a packet.
-          const massKg = plan.starter.massKg === null ? null : Math.round((plan.starter.massKg * litres * 1000) / plan.milk.litres) / 1000;
+          const massKg =
+            plan.starter.massKg === null
+              ? null
+              : Math.round((plan.starter.massKg * litres * 1000) / plan.milk.litres) / 1000;
           change({
             milk: { ...plan.milk, litres, typed: { value, unit } },
-            starter: massKg === null ? plan.starter : { ...plan.starter, massKg, typed: { value: massKg * 1000, unit: 'g' } },
+            starter:
+              massKg === null
+                ? plan.starter
+                : { ...plan.starter, massKg, typed: { value: massKg * 1000, unit: 'g' } },
           });
         }}
       />
@@ -60,7 +86,14 @@ export function MilkSection(props: {
         data={MILK_KINDS.map((k) => ({ value: k, label: MILK_FACTS[k].label }))}
         onChange={(e) => {
           const kind = e.currentTarget.value as MilkKind;
-          change({ milk: { ...plan.milk, kind, fatFraction: null, treatment: kind.startsWith('shop') ? 'pasteurised' : plan.milk.treatment } });
+          change({
+            milk: {
+              ...plan.milk,
+              kind,
+              fatFraction: null,
+              treatment: kind.startsWith('shop') ? 'pasteurised' : plan.milk.treatment,
+            },
+          });
         }}
       />
       <Choices
@@ -76,7 +109,14 @@ export function MilkSection(props: {
           { value: 'unknown', label: `unknown: about ${usual}` },
           { value: 'known', label: 'known' },
         ]}
-        onChange={(v) => change({ milk: { ...plan.milk, fatFraction: v === 'known' ? MILK_FACTS[plan.milk.kind].composition.fatFraction : null } })}
+        onChange={(v) =>
+          change({
+            milk: {
+              ...plan.milk,
+              fatFraction: v === 'known' ? MILK_FACTS[plan.milk.kind].composition.fatFraction : null,
+            },
+          })
+        }
       />
       {fatKnown && (
         <QuantityField
@@ -84,7 +124,9 @@ export function MilkSection(props: {
           value={Math.round((plan.milk.fatFraction ?? 0) * 1000) / 10}
           unit="%"
           units={[{ value: '%', label: '%' }]}
-          check={(value) => (value < 0 ? 'Fat cannot be negative.' : value > 20 ? `${value} % is cream, not milk.` : null)}
+          check={(value) =>
+            value < 0 ? 'Fat cannot be negative.' : value > 20 ? `${value} % is cream, not milk.` : null
+          }
           onFault={(faulty) => onFault('fat', faulty)}
           onChange={(value) => change({ milk: { ...plan.milk, fatFraction: value / 100 } })}
         />

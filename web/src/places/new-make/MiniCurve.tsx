@@ -6,7 +6,15 @@ const H = 150;
 const HOUR_MS = 3_600_000;
 
 /** A small picture of the whole: temperature in clay, pH in cobalt with its band. Redrawn on every turn of a control. */
-export function MiniCurve({ point, band, stale }: { readonly point: PointForecast; readonly band: BandForecast | null; readonly stale: boolean }) {
+export function MiniCurve({
+  point,
+  band,
+  stale,
+}: {
+  readonly point: PointForecast;
+  readonly band: BandForecast | null;
+  readonly stale: boolean;
+}) {
   const units = useUnits();
   const fromMs = point.temperature[0]?.[0] ?? 0;
   const toMs = (point.pickUpMs ?? point.inoculationMs + 12 * HOUR_MS) + 0.7 * HOUR_MS;
@@ -22,21 +30,50 @@ export function MiniCurve({ point, band, stale }: { readonly point: PointForecas
   const within = (band?.band ?? []).filter((b) => bandStart + b.hour * HOUR_MS <= toMs);
   const shape =
     within.length > 1
-      ? `M${within.map((b) => `${x(bandStart + b.hour * HOUR_MS).toFixed(1)} ${yP(b.p90).toFixed(1)}`).join('L')}L${[...within].reverse().map((b) => `${x(bandStart + b.hour * HOUR_MS).toFixed(1)} ${yP(b.p10).toFixed(1)}`).join('L')}Z`
+      ? `M${within.map((b) => `${x(bandStart + b.hour * HOUR_MS).toFixed(1)} ${yP(b.p90).toFixed(1)}`).join('L')}L${[
+          ...within,
+        ]
+          .reverse()
+          .map((b) => `${x(bandStart + b.hour * HOUR_MS).toFixed(1)} ${yP(b.p10).toFixed(1)}`)
+          .join('L')}Z`
       : '';
   const lastPh = point.ph.filter(([ms]) => ms <= toMs).at(-1);
   const lastT = point.temperature.filter(([ms]) => ms <= toMs).at(-1);
   return (
-    <svg viewBox={`0 0 ${W} ${H}`} width="100%" role="img" aria-label={`Temperature and pH from ${units.time(fromMs, fromMs)} to ${units.time(toMs, fromMs)}`}>
+    <svg
+      viewBox={`0 0 ${W} ${H}`}
+      width="100%"
+      role="img"
+      aria-label={`Temperature and pH from ${units.time(fromMs, fromMs)} to ${units.time(toMs, fromMs)}`}
+    >
       <line x1="0" x2={W - 36} y1={yP(4.6)} y2={yP(4.6)} stroke="var(--cobalt)" strokeDasharray="4 4" />
-      <text x="44" y={yP(4.6) - 5} fontSize="16" fill="var(--cobalt)">set</text>
+      <text x="44" y={yP(4.6) - 5} fontSize="16" fill="var(--cobalt)">
+        set
+      </text>
       <path d={shape} fill="var(--brush)" opacity={stale ? 0.15 : 0.3} />
       <path d={line(point.temperature, yT)} fill="none" stroke="var(--clay)" strokeWidth="2.5" />
       <path d={line(point.ph, yP)} fill="none" stroke="var(--cobalt)" strokeWidth="2.5" />
-      {lastT && <text x={W - 32} y={yT(lastT[1]) + 5} fontSize="16" fill="var(--clay)">°{units.temperatureUnit}</text>}
-      {lastPh && <text x={W - 32} y={yP(lastPh[1]) + (lastT && Math.abs(yT(lastT[1]) - yP(lastPh[1])) < 16 ? 20 : 5)} fontSize="16" fill="var(--cobalt)">pH</text>}
-      <text x="0" y={H - 2} fontSize="16" fill="var(--quiet)">{units.time(fromMs, fromMs)}</text>
-      <text x={W - 36} y={H - 2} fontSize="16" fill="var(--quiet)" textAnchor="end">{units.time(toMs, fromMs)}</text>
+      {lastT && (
+        <text x={W - 32} y={yT(lastT[1]) + 5} fontSize="16" fill="var(--clay)">
+          °{units.temperatureUnit}
+        </text>
+      )}
+      {lastPh && (
+        <text
+          x={W - 32}
+          y={yP(lastPh[1]) + (lastT && Math.abs(yT(lastT[1]) - yP(lastPh[1])) < 16 ? 20 : 5)}
+          fontSize="16"
+          fill="var(--cobalt)"
+        >
+          pH
+        </text>
+      )}
+      <text x="0" y={H - 2} fontSize="16" fill="var(--quiet)">
+        {units.time(fromMs, fromMs)}
+      </text>
+      <text x={W - 36} y={H - 2} fontSize="16" fill="var(--quiet)" textAnchor="end">
+        {units.time(toMs, fromMs)}
+      </text>
     </svg>
   );
 }

@@ -1,4 +1,13 @@
-import { bandForecast, hashSeed, instantOfLocal, localDate, plannedOf, SOURNESS, stateOfPlan, type MakeState } from '@morning-crock/core';
+import {
+  bandForecast,
+  hashSeed,
+  instantOfLocal,
+  localDate,
+  plannedOf,
+  SOURNESS,
+  stateOfPlan,
+  type MakeState,
+} from '@morning-crock/core';
 import { THICKNESS, type KitchenSettings, type MakePlan } from '@morning-crock/core/contract';
 import { TextInput } from '@mantine/core';
 import { useState } from 'react';
@@ -25,7 +34,13 @@ function nextAt(zone: string, time: string, nowMs: number): number {
   return today >= nowMs - 60_000 ? today : instantOfLocal(zone, localDate(zone, nowMs + DAY_MS), time);
 }
 
-function Form({ kitchen, repeated }: { readonly kitchen: KitchenSettings; readonly repeated: MakeState | null }) {
+function Form({
+  kitchen,
+  repeated,
+}: {
+  readonly kitchen: KitchenSettings;
+  readonly repeated: MakeState | null;
+}) {
   const [makeId] = useState(() => ulid());
   const [initial] = useState(() => startingPlan(kitchen, repeated, Math.round(now())));
   const planning = usePlanning(makeId, initial, kitchen);
@@ -41,7 +56,11 @@ function Form({ kitchen, repeated }: { readonly kitchen: KitchenSettings; readon
     setStarting(true);
     const nowMs = Math.round(now());
     const startMs = startTime === '' ? nowMs : nextAt(kitchen.site.zone, startTime, nowMs);
-    const final: MakePlan = { ...plan, name: plan.name.trim() || 'Yogurt', startAt: new Date(startMs).toISOString() };
+    const final: MakePlan = {
+      ...plan,
+      name: plan.name.trim() || 'Yogurt',
+      startAt: new Date(startMs).toISOString(),
+    };
     await record(makeId, 'make-started', { plan: final }, nowMs);
     // What was forecast is stored: the Daybook compares with it for ever.
     const forecast =
@@ -60,13 +79,29 @@ function Form({ kitchen, repeated }: { readonly kitchen: KitchenSettings; readon
         <PlaceSection plan={plan} kitchen={kitchen} change={change} />
         <section className="section" aria-labelledby="wanted">
           <h2 id="wanted">Wanted</h2>
-          <Choices legend="How sour" value={plan.wanted.sourness} options={SOURNESS.map((s) => ({ value: s, label: s }))} onChange={(sourness) => change({ wanted: { ...plan.wanted, sourness } })} />
-          <Choices legend="How thick" value={plan.wanted.thickness} options={THICKNESS.map((t) => ({ value: t, label: t }))} onChange={(thickness) => change({ wanted: { ...plan.wanted, thickness } })} />
+          <Choices
+            legend="How sour"
+            value={plan.wanted.sourness}
+            options={SOURNESS.map((s) => ({ value: s, label: s }))}
+            onChange={(sourness) => change({ wanted: { ...plan.wanted, sourness } })}
+          />
+          <Choices
+            legend="How thick"
+            value={plan.wanted.thickness}
+            options={THICKNESS.map((t) => ({ value: t, label: t }))}
+            onChange={(thickness) => change({ wanted: { ...plan.wanted, thickness } })}
+          />
         </section>
         <section className="section" aria-labelledby="start">
           <h2 id="start">Start</h2>
           <div className="field-row">
-            <TextInput label="Name" value={plan.name} maxLength={80} onChange={(e) => change({ name: e.currentTarget.value })} style={{ flex: 1 }} />
+            <TextInput
+              label="Name"
+              value={plan.name}
+              maxLength={80}
+              onChange={(e) => change({ name: e.currentTarget.value })}
+              style={{ flex: 1 }}
+            />
             <TextInput
               label="At (empty: now)"
               type="time"
@@ -82,7 +117,12 @@ function Form({ kitchen, repeated }: { readonly kitchen: KitchenSettings; readon
           </div>
         </section>
       </div>
-      <Outlook planning={planning} faulty={faults.size > 0} starting={starting} onStart={() => void start()} />
+      <Outlook
+        planning={planning}
+        faulty={faults.size > 0}
+        starting={starting}
+        onStart={() => void start()}
+      />
     </div>
   );
 }
@@ -90,7 +130,11 @@ function Form({ kitchen, repeated }: { readonly kitchen: KitchenSettings; readon
 function Repeat({ kitchen, id }: { readonly kitchen: KitchenSettings; readonly id: string }) {
   const { state, missing } = useMake(id);
   if (missing) return <Form kitchen={kitchen} repeated={null} />;
-  return state ? <Form key={id} kitchen={kitchen} repeated={state} /> : <p className="quiet">Looking it up …</p>;
+  return state ? (
+    <Form key={id} kitchen={kitchen} repeated={state} />
+  ) : (
+    <p className="quiet">Looking it up …</p>
+  );
 }
 
 /** A make in the choosing: everything that can be turned, and the whole forecast beside it. */
@@ -99,5 +143,9 @@ export function NewMake() {
   const [search] = useSearchParams();
   const repeat = search.get('repeat');
   if (!data) return <p className="quiet">Opening …</p>;
-  return repeat ? <Repeat kitchen={data.settings} id={repeat} /> : <Form kitchen={data.settings} repeated={null} />;
+  return repeat ? (
+    <Repeat kitchen={data.settings} id={repeat} />
+  ) : (
+    <Form kitchen={data.settings} repeated={null} />
+  );
 }

@@ -18,39 +18,70 @@ function whyOf({ plan, point }: Planning, sourness: Sourness): string {
 }
 
 /** What the plan will become: times, set, sourness, firmness, and what speaks against it. */
-export function Outlook({ planning, faulty, onStart, starting }: { readonly planning: Planning; readonly faulty: boolean; readonly onStart: () => void; readonly starting: boolean }) {
+export function Outlook({
+  planning,
+  faulty,
+  onStart,
+  starting,
+}: {
+  readonly planning: Planning;
+  readonly faulty: boolean;
+  readonly onStart: () => void;
+  readonly starting: boolean;
+}) {
   const { plan, point, band, stale, advice, clashes } = planning;
   const units = useUnits();
   const zeroMs = Date.parse(plan.startAt);
   const stopped = advice.some((a) => a.severity === 'stop');
   const incubateH = point.pickUpMs === null ? null : (point.pickUpMs - point.inoculationMs) / 3_600_000;
   const hands = point.steps.filter((s) => ['heat', 'cool', 'inoculate', 'incubate'].includes(s.id));
-  const words = { heat: 'hot at', cool: 'cool at', inoculate: 'inoculated', incubate: 'into the cold' } as Record<string, string>;
+  const words = {
+    heat: 'hot at',
+    cool: 'cool at',
+    inoculate: 'inoculated',
+    incubate: 'into the cold',
+  } as Record<string, string>;
   return (
     <aside className="outlook" aria-label="Forecast">
       <div>
         <div className="quiet">Ready, {plan.wanted.sourness}</div>
         <div className={`band number ${stale ? 'fading' : ''}`}>
-          {point.pickUpMs === null ? 'not in sight' : band && !stale ? units.span(band.pickUp.p10, band.pickUp.p90, zeroMs) : `about ${units.time(point.pickUpMs, zeroMs)}`}
+          {point.pickUpMs === null
+            ? 'not in sight'
+            : band && !stale
+              ? units.span(band.pickUp.p10, band.pickUp.p90, zeroMs)
+              : `about ${units.time(point.pickUpMs, zeroMs)}`}
         </div>
         <div className="quiet">
-          {point.setMs === null ? 'It does not set within the time looked at' : `Set ${band && !stale ? units.span(band.set.p10, band.set.p90, zeroMs) : `about ${units.time(point.setMs, zeroMs)}`}`}
+          {point.setMs === null
+            ? 'It does not set within the time looked at'
+            : `Set ${band && !stale ? units.span(band.set.p10, band.set.p90, zeroMs) : `about ${units.time(point.setMs, zeroMs)}`}`}
           {incubateH !== null && `, ${formatMinutes(incubateH * 60)} in the warm`}
         </div>
       </div>
       <Button className="great" h={72} onClick={onStart} disabled={stopped || faulty} loading={starting}>
         Start this make
       </Button>
-      {(stopped || faulty) && <p className="field-error">{faulty ? 'Mend the marked field first.' : 'It cannot start like this:'}</p>}
+      {(stopped || faulty) && (
+        <p className="field-error">
+          {faulty ? 'Mend the marked field first.' : 'It cannot start like this:'}
+        </p>
+      )}
       {advice.map((a) => (
-        <p key={a.text} className={`caution ${a.severity}`} role={a.severity === 'stop' ? 'alert' : undefined}>
+        <p
+          key={a.text}
+          className={`caution ${a.severity}`}
+          role={a.severity === 'stop' ? 'alert' : undefined}
+        >
           {a.text}
         </p>
       ))}
       {clashes.map((clash) => (
         <p key={clash.step} className="caution">
-          {clash.step === 'incubate' ? 'Ready' : 'Hands needed'} about {units.time(clash.atMs, zeroMs)}, while you sleep.
-          {clash.sournessAtWake && ` Left until ${units.time(clash.wakeMs, zeroMs)} it is about ${clash.sournessAtWake}.`}
+          {clash.step === 'incubate' ? 'Ready' : 'Hands needed'} about {units.time(clash.atMs, zeroMs)}, while
+          you sleep.
+          {clash.sournessAtWake &&
+            ` Left until ${units.time(clash.wakeMs, zeroMs)} it is about ${clash.sournessAtWake}.`}
         </p>
       ))}
       <MiniCurve point={point} band={band} stale={stale} />

@@ -8,7 +8,11 @@ const withOwn = <T extends { readonly id: string }>(items: readonly T[], own: T)
   items.some((item) => item.id === own.id) ? items : [...items, own];
 
 /** Pot and warm place. */
-export function PlaceSection(props: { readonly plan: MakePlan; readonly kitchen: KitchenSettings; readonly change: (part: Partial<MakePlan>) => void }) {
+export function PlaceSection(props: {
+  readonly plan: MakePlan;
+  readonly kitchen: KitchenSettings;
+  readonly change: (part: Partial<MakePlan>) => void;
+}) {
   const { plan, kitchen, change } = props;
   const units = useUnits();
   const pots = withOwn(kitchen.pots, plan.pot);
@@ -28,7 +32,9 @@ export function PlaceSection(props: { readonly plan: MakePlan; readonly kitchen:
           label="Burner"
           value={plan.burner.id}
           data={burners.map((b) => ({ value: b.id, label: `${b.name}, ${b.powerKw} kW` }))}
-          onChange={(e) => change({ burner: burners.find((b) => b.id === e.currentTarget.value) ?? plan.burner })}
+          onChange={(e) =>
+            change({ burner: burners.find((b) => b.id === e.currentTarget.value) ?? plan.burner })
+          }
         />
       )}
       <NativeSelect
@@ -49,7 +55,8 @@ export function PlaceSection(props: { readonly plan: MakePlan; readonly kitchen:
         />
       ) : (
         <p className="quiet">
-          {PLACE_FACTS[plan.place.kind].label}: drifts toward {units.temperature(plan.roomC + PLACE_FACTS[plan.place.kind].aboveRoomC)}.
+          {PLACE_FACTS[plan.place.kind].label}: drifts toward{' '}
+          {units.temperature(plan.roomC + PLACE_FACTS[plan.place.kind].aboveRoomC)}.
         </p>
       )}
     </section>

@@ -1,4 +1,20 @@
-import { batchOf, DEFAULT_STARTER_AGE_D, isMassUnit, isVolumeUnit, STARTER_FACTS, STARTER_KINDS, SYSTEM_UNITS, toKilograms, toLitres, UNIT_LABEL, WET_STARTER_KG_PER_L, withStarterKind, type MassUnit, type StarterKind, type VolumeUnit } from '@morning-crock/core';
+import {
+  batchOf,
+  DEFAULT_STARTER_AGE_D,
+  isMassUnit,
+  isVolumeUnit,
+  STARTER_FACTS,
+  STARTER_KINDS,
+  SYSTEM_UNITS,
+  toKilograms,
+  toLitres,
+  UNIT_LABEL,
+  WET_STARTER_KG_PER_L,
+  withStarterKind,
+  type MassUnit,
+  type StarterKind,
+  type VolumeUnit,
+} from '@morning-crock/core';
 import type { MakePlan, TypedQuantity } from '@morning-crock/core/contract';
 import { NativeSelect } from '@mantine/core';
 import { useUnits } from '../../app/use-units.ts';
@@ -27,7 +43,10 @@ export function StarterSection(props: {
   const set = (part: Partial<MakePlan['starter']>): void => change({ starter: { ...starter, ...part } });
   const spoonUnits = SYSTEM_UNITS[units.system];
   const offered: readonly DoseUnit[] = ['g', ...spoonUnits.mass, ...spoonUnits.spoons, '%'];
-  const options = [...new Set(offered)].map((u) => ({ value: u, label: u === '%' ? '% of the milk' : UNIT_LABEL[u] }));
+  const options = [...new Set(offered)].map((u) => ({
+    value: u,
+    label: u === '%' ? '% of the milk' : UNIT_LABEL[u],
+  }));
   const typedUnit = (starter.typed?.unit ?? 'g') as DoseUnit;
   const share = ((starter.massKg ?? 0) / batchOf(plan).massKg) * 100;
   const ageD = starter.ageD ?? DEFAULT_STARTER_AGE_D;
@@ -47,13 +66,21 @@ export function StarterSection(props: {
             label="Dose"
             value={starter.typed?.value ?? null}
             unit={typedUnit}
-            units={options.some((o) => o.value === typedUnit) ? options : [...options, { value: typedUnit, label: typedUnit }]}
+            units={
+              options.some((o) => o.value === typedUnit)
+                ? options
+                : [...options, { value: typedUnit, label: typedUnit }]
+            }
             check={(value, unit) => {
               if (!(value > 0)) return 'The dose must be above 0.';
-              return doseKg(value, unit, plan) > batchOf(plan).massKg ? 'That is more starter than milk. Another unit?' : null;
+              return doseKg(value, unit, plan) > batchOf(plan).massKg
+                ? 'That is more starter than milk. Another unit?'
+                : null;
             }}
             onFault={(faulty) => onFault('dose', faulty)}
-            onChange={(value, unit) => set({ massKg: doseKg(value, unit, plan), typed: { value, unit } as TypedQuantity })}
+            onChange={(value, unit) =>
+              set({ massKg: doseKg(value, unit, plan), typed: { value, unit } as TypedQuantity })
+            }
           />
           <StepSlider
             label="That is"
@@ -84,7 +111,13 @@ export function StarterSection(props: {
           value={starter.statedRatio}
           unit="packet"
           units={[{ value: 'packet', label: '× the stated dose' }]}
-          check={(value) => (value > 0 ? (value > 20 ? 'That is more than twenty times the stated dose.' : null) : 'The dose must be above 0.')}
+          check={(value) =>
+            value > 0
+              ? value > 20
+                ? 'That is more than twenty times the stated dose.'
+                : null
+              : 'The dose must be above 0.'
+          }
           onFault={(faulty) => onFault('dose', faulty)}
           onChange={(value) => set({ statedRatio: value, typed: { value, unit: 'packet' } })}
         />

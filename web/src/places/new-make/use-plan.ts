@@ -1,4 +1,15 @@
-import { adviseOn, defaultPlan, pointForecast, sleepClashes, stateOfPlan, type BandForecast, type PointForecast, type SleepClash, type Advice, type MakeState } from '@morning-crock/core';
+import {
+  adviseOn,
+  defaultPlan,
+  pointForecast,
+  sleepClashes,
+  stateOfPlan,
+  type BandForecast,
+  type PointForecast,
+  type SleepClash,
+  type Advice,
+  type MakeState,
+} from '@morning-crock/core';
 import type { KitchenSettings, MakePlan } from '@morning-crock/core/contract';
 import { useEffect, useMemo, useState } from 'react';
 import { now } from '../../app/clock.ts';
@@ -19,7 +30,11 @@ export interface Planning {
 }
 
 /** The plan a new make starts from: an earlier make's with today's kitchen, or the kitchen's default. */
-export function startingPlan(kitchen: KitchenSettings, repeated: MakeState | null, startMs: number): MakePlan {
+export function startingPlan(
+  kitchen: KitchenSettings,
+  repeated: MakeState | null,
+  startMs: number,
+): MakePlan {
   const startAt = new Date(startMs).toISOString();
   const fresh = defaultPlan(kitchen, startAt);
   if (!repeated) return fresh;
@@ -67,4 +82,3 @@ export function usePlanning(makeId: string, initial: MakePlan, kitchen: KitchenS
     clashes,
   };
 }
-

@@ -1,0 +1,158 @@
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { draft, startDraft } from '@morning-crock/server/testing';
+import type { Browser, Page } from 'puppeteer-core';
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { ulid } from 'ulid';
+import { openTablet, see, startBrowser } from './browser.ts';
+import { createWorld, type World } from './world.ts';
+
+const START = Date.parse('2026-03-02T06:00:00.000Z');
+const MIN = 60_000;
+const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+let browser: Browser;
+let world: World;
+const running = ulid();
+const finished = ulid();
+
+beforeAll(async () => {
+  browser = await startBrowser();
+  world = await createWorld(START + 200 * MIN);
+  for (const id of [finished, running]) {
+    const events = [
+      startDraft(id, START),
+      ...(['pour', 'heat', 'hold', 'cool'] as const).map((step, i) =>
+        draft(id, START + (i + 1) * 20 * MIN, 'step-done', { step }),
+      ),
+      draft(id, START + 90 * MIN, 'starter-added', {
+        massKg: 0.05,
+        statedRatio: null,
+        typed: { value: 50, unit: 'g' },
+      }),
+      draft(id, START + 180 * MIN, 'ph-read', {
+        ph: 5.9,
+        instrument: 'strip',
+        sigma: null,
+        typed: { value: 5.9, unit: 'pH' },
+      }),
+      ...(id === finished
+        ? [draft(id, START + 190 * MIN, 'finished', { verdict: 'kept', reason: 'test' })]
+        : []),
+    ];
+    await world.kitchen.app.inject({ method: 'POST', url: '/api/events', payload: { events } });
+  }
+});
+afterAll(async () => {
+  await browser.close();
+  await world.close();
+});
+
+/** Every place, with words that show that it has come up. */
+const PLACES: readonly (readonly [string, () => string, string])[] = [
+  ['Bench', () => '/', 'The next 24 hours'],
+  ['a make', () => `/makes/${running}`, 'Into the cold'],
+  ['a new make', () => '/new', 'Start this make'],
+  ['Daybook', () => '/daybook', 'Came out'],
+  ['a record', () => `/daybook/${finished}`, 'Forecast then'],
+  ['Kitchen', () => '/kitchen', 'Warm places'],
+];
+
+async function violations(page: Page): Promise<string[]> {
+  await page.evaluate(AXE);
+  return page.evaluate(async () => {
+    const { axe } = globalThis as unknown as {
+      axe: {
+        run(): Promise<{ violations: { id: string; nodes: { html: string; failureSummary?: string }[] }[] }>;
+      };
+    };
+    const result = await axe.run();
+    return result.violations.map(
+      (v) =>
+        `${v.id}: ${v.nodes
+          .slice(0, 3)
+          .map((n) => `${n.html.slice(0, 160)} ${n.failureSummary ?? ''}`)
+          .join(' | ')}`,
+    );
+  });
+}
+
+describe.each([
+  ['day', false, 1280, 800],
+  ['before dawn', true, 1280, 800],
+  ['a phone', false, 390, 844],
+])('%s', (_name, dark, width, height) => {
+  test.each(PLACES)(
+    '%s has no axe violation and nothing wider than the screen',
+    async (_place, path, words) => {
+      const tablet = await openTablet(browser, `${world.address}${path()}`, { dark, width, height });
+      try {
+        await see(tablet.page, words);
+        await new Promise((resolve) => setTimeout(resolve, 600));
+        expect(await violations(tablet.page)).toEqual([]);
+        expect(await tablet.page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(
+          width,
+        );
+        expect(tablet.strayRequests).toEqual([]);
+        expect(tablet.faults).toEqual([]);
+      } finally {
+        await tablet.close();
+      }
+    },
+  );
+});
+
+describe('keyboard only', () => {
+  test('from the Bench to a new make, a reading and its undo', async () => {
+    const tablet = await openTablet(browser, world.address);
+    const { page } = tablet;
+    const press = (key: Parameters<Page['keyboard']['press']>[0]) => page.keyboard.press(key);
+    const focused = () =>
+      page.evaluate(() =>
+        (
+          document.activeElement?.getAttribute('aria-label') ??
+          document.activeElement?.textContent ??
+          ''
+        ).trim(),
+      );
+    const tabTo = async (name: string): Promise<void> => {
+      for (let i = 0; i < 90; i++) {
+        if ((await focused()) === name) return;
+        await press('Tab');
+      }
+      throw new Error(`could not reach ${name} by keyboard, stopped at ${await focused()}`);
+    };
+    const events = async (type: string): Promise<number> =>
+      Number(
+        (
+          await world.kitchen.db.query<{ n: string }[]>('SELECT COUNT(*) AS n FROM event WHERE type = ?', [
+            type,
+          ])
+        )[0]!.n,
+      );
+    try {
+      await see(page, 'The next 24 hours');
+      await press('?');
+      await see(page, 'show these keys');
+      await press('Escape');
+      await page.waitForFunction(() => !document.body.innerText.includes('show these keys'));
+      await press('n');
+      await see(page, 'Start this make');
+      await tabTo('Start this make');
+      const started = await events('make-started');
+      await press('Enter');
+      await see(page, 'The milk is in');
+      expect(await events('make-started')).toBe(started + 1);
+      await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+      await press('d');
+      await see(page, 'It is hot enough');
+      await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+      for (const key of ['4', '1'] as const) await press(key);
+      await press('Enter');
+      await see(page, '41.0 °C · stored');
+      await press('u');
+      await see(page, 'pouring done · stored');
+    } finally {
+      await tablet.close();
+    }
+  });
+});

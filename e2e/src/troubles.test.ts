@@ -1,0 +1,263 @@
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
+import { draft, startDraft } from '@morning-crock/server/testing';
+import type { DraftEvent } from '@morning-crock/core/contract';
+import type { Browser, ElementHandle } from 'puppeteer-core';
+import { writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { ulid } from 'ulid';
+import { fill, openTablet, see, seeNoMore, startBrowser, tap, type Tablet } from './browser.ts';
+import { createWorld, type World } from './world.ts';
+
+const START = Date.parse('2026-03-02T06:00:00.000Z');
+const MIN = 60_000;
+let browser: Browser;
+let world: World;
+let tablet: Tablet;
+let makeId: string;
+
+async function send(...events: DraftEvent[]): Promise<void> {
+  const answer = await world.kitchen.app.inject({ method: 'POST', url: '/api/events', payload: { events } });
+  expect(answer.statusCode).toBe(200);
+}
+const count = async (type: string): Promise<number> =>
+  Number(
+    (
+      await world.kitchen.db.query<{ n: string }[]>('SELECT COUNT(*) AS n FROM event WHERE type = ?', [type])
+    )[0]!.n,
+  );
+async function until(type: string, wanted: number): Promise<void> {
+  for (let i = 0; i < 120 && (await count(type)) < wanted; i++)
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  expect(await count(type)).toBe(wanted);
+}
+
+beforeAll(async () => {
+  browser = await startBrowser();
+});
+afterAll(async () => browser.close());
+
+/** A make that is incubating since two hours, on one tablet. */
+beforeEach(async () => {
+  world = await createWorld(START);
+  makeId = ulid();
+  world.kitchen.clock.nowMs = START + 4 * 60 * MIN;
+  await send(
+    startDraft(makeId, START),
+    ...(['pour', 'heat', 'hold', 'cool'] as const).map((step, i) =>
+      draft(makeId, START + (i + 1) * 25 * MIN, 'step-done', { step }),
+    ),
+    draft(makeId, START + 120 * MIN, 'starter-added', {
+      massKg: 0.05,
+      statedRatio: null,
+      typed: { value: 50, unit: 'g' },
+    }),
+  );
+  tablet = await openTablet(browser, `${world.address}/makes/${makeId}`);
+  await see(tablet.page, 'Into the cold');
+});
+afterEach(async () => {
+  expect(tablet.strayRequests).toEqual([]);
+  await tablet.close();
+  await world.close();
+});
+
+describe('more than one tablet', () => {
+  test('a second browser shows an event within a second', async () => {
+    const other = await openTablet(browser, `${world.address}/makes/${makeId}`);
+    await see(other.page, 'Into the cold');
+    await tap(tablet.page, 'button', 'trembles');
+    await until('cue-seen', 1);
+    const sentMs = Date.now();
+    await see(other.page, /trembles\s+Correct/, 3000);
+    expect(Date.now() - sentMs).toBeLessThan(1000);
+    await see(other.page, 'Nothing to undo on this tablet');
+    await other.close();
+  });
+
+  test('what was missed while the server was away comes without gaps', async () => {
+    await world.goAway();
+    await world.comeBack();
+    await send(draft(makeId, world.kitchen.clock.nowMs, 'noted', { text: 'first while away' }));
+    await send(draft(makeId, world.kitchen.clock.nowMs, 'noted', { text: 'second while away' }));
+    await see(tablet.page, 'second while away', 12_000);
+    await see(tablet.page, 'first while away');
+  });
+});
+
+describe('interruptions', () => {
+  test('a reload in mid-step loses nothing', async () => {
+    await fill(tablet.page, 'pH reading', '5.6');
+    await tablet.page.keyboard.press('Enter');
+    await see(tablet.page, 'pH 5.60 (meter) · stored');
+    await tablet.page.reload();
+    await see(tablet.page, 'pH 5.60 (meter) · stored');
+    await see(tablet.page, 'Into the cold');
+  });
+
+  test('server away: entries show as kept here, survive a reload of the page, and go out in order once', async () => {
+    const { page } = tablet;
+    await page.waitForSelector('.curve canvas');
+    await world.goAway();
+    await fill(page, 'pH reading', '5.7');
+    await page.keyboard.press('Enter');
+    await tap(page, 'button', 'liquid');
+    await see(page, 'Kept here');
+    await see(page, 'liquid · kept here');
+    await see(page, '2 entries are safe');
+    expect(await count('ph-read')).toBe(0);
+    await world.comeBack();
+    await page.reload();
+    await until('ph-read', 1);
+    await until('cue-seen', 1);
+    await see(page, 'liquid · stored');
+    await seeNoMore(page, 'Kept here');
+    const order = await world.kitchen.db.query<{ type: string }[]>(
+      "SELECT type FROM event WHERE type IN ('ph-read', 'cue-seen') ORDER BY seq",
+    );
+    expect(order.map((r) => r.type)).toEqual(['ph-read', 'cue-seen']);
+  });
+
+  test('two quick taps on one control count once', async () => {
+    await tablet.page.$$eval('.chip', (chips) => {
+      const chip = chips[0] as HTMLElement;
+      chip.click();
+      chip.click();
+    });
+    await until('cue-seen', 1);
+  });
+});
+
+describe('wrong input', () => {
+  const refused = async (
+    kind: string,
+    field: string,
+    text: string,
+    words: string | RegExp,
+  ): Promise<void> => {
+    const { page } = tablet;
+    const before = (await count('temperature-read')) + (await count('ph-read')) + (await count('weighed'));
+    await tap(page, 'button', kind);
+    await fill(page, field, text);
+    await page.keyboard.press('Enter');
+    await see(page, words);
+    // What was typed is still there, and nothing was stored.
+    expect(await page.$eval('.pad-input', (input) => (input as HTMLInputElement).value)).toBe(text);
+    expect((await count('temperature-read')) + (await count('ph-read')) + (await count('weighed'))).toBe(
+      before,
+    );
+  };
+
+  test('unit slips, absurd and unreadable numbers are told beside the field and kept', async () => {
+    await refused('°C', 'Temperature, °C', '180', '180 °F is 82 °C');
+    await refused('°C', 'Temperature, °C', '-20', 'frozen milk');
+    await refused('°C', 'Temperature, °C', 'warm', 'is not a number');
+    await refused('pH', 'pH reading', '45', 'cannot be milk');
+    await refused('pH', 'pH reading', '1,000', 'may be 1 or 1000');
+    await refused('Weight', 'Weight of the yogurt', '0', 'above 0');
+  });
+
+  test('a time in the future is refused, an earlier one is accepted and placed', async () => {
+    const { page } = tablet;
+    await fill(page, 'pH reading', '5.9');
+    await page.$eval('.time-field', (input) => {
+      const setter = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set;
+      setter?.call(input, '11:30');
+      input.dispatchEvent(new Event('input', { bubbles: true }));
+    });
+    await tap(page, 'button', 'Record');
+    await see(page, 'lies in the future');
+    expect(await count('ph-read')).toBe(0);
+    await page.$eval('.time-field', (input) => {
+      const setter = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set;
+      setter?.call(input, '09:15');
+      input.dispatchEvent(new Event('input', { bubbles: true }));
+    });
+    await tap(page, 'button', 'Record');
+    await until('ph-read', 1);
+    const rows = await world.kitchen.db.query<{ at: Date }[]>("SELECT at FROM event WHERE type = 'ph-read'");
+    expect(rows[0]!.at.toISOString()).toBe('2026-03-02T09:15:00.000Z');
+  });
+
+  test('a new make explains what cannot be and does not start', async () => {
+    const { page } = tablet;
+    await page.goto(`${world.address}/new`);
+    await see(page, 'Start this make');
+    await fill(page, 'How much', '-3');
+    await see(page, 'The amount must be above 0');
+    await fill(page, 'How much', '2000');
+    await see(page, 'Millilitres instead?');
+    await see(page, 'Mend the marked field first.');
+    expect(await page.$eval('.great', (b) => (b as HTMLButtonElement).disabled)).toBe(true);
+    await fill(page, 'How much', '5.4');
+    await see(page, 'overfull and boils over');
+    await fill(page, 'How much', '2');
+    await seeNoMore(page, 'overfull');
+    const turn = async (value: string): Promise<void> => {
+      // The dial of the warm place is the last slider of the page.
+      const slider = (await page.$$('input[type=range]')).at(-1)!;
+      await slider.evaluate((input, to) => {
+        const setter = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set;
+        setter?.call(input, to);
+        input.dispatchEvent(new Event('input', { bubbles: true }));
+      }, value);
+    };
+    await turn('80');
+    await see(page, '80 °C is no incubating heat');
+    await turn('27');
+    await see(page, '27.0 °C is too cool for yogurt');
+    expect(await count('make-started')).toBe(1);
+  });
+
+  test.each([
+    ['another program’s file', '{"batches":[]}', 'not a Morning Crock export'],
+    ['a newer version', '{"format":"morning-crock-daybook","version":7}', 'newer Morning Crock'],
+    ['broken JSON', '{"format":', 'not a readable JSON file'],
+  ])('importing %s says so and changes nothing', async (_name, content, words) => {
+    const { page } = tablet;
+    await page.goto(`${world.address}/daybook`);
+    const before = await world.kitchen.db.query<{ n: string }[]>('SELECT COUNT(*) AS n FROM event');
+    const file = join(tmpdir(), `wrong-${ulid()}.json`);
+    writeFileSync(file, content);
+    const input = (await page.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
+    await input.uploadFile(file);
+    await see(page, words);
+    expect(await world.kitchen.db.query('SELECT COUNT(*) AS n FROM event')).toEqual(before);
+  });
+
+  test('a kitchen’s absurd room heat is refused beside the field', async () => {
+    const { page } = tablet;
+    await page.goto(`${world.address}/kitchen`);
+    await fill(page, 'Room heat (°C)', '70');
+    await see(page, 'That looks like °F');
+    await tap(page, 'button', 'Save room');
+    await see(page, 'Not saved');
+    expect(await count('kitchen-changed')).toBe(0);
+    await fill(page, 'Room heat (°C)', '21');
+    await tap(page, 'button', 'Save room');
+    await until('kitchen-changed', 1);
+  });
+});
+
+describe('units', () => {
+  test('the whole make switches to °F', async () => {
+    const { page } = tablet;
+    await page.goto(`${world.address}/kitchen`);
+    await tap(page, 'radio', '°F');
+    await tap(page, 'radio', 'US');
+    await tap(page, 'button', 'Save units');
+    await until('kitchen-changed', 1);
+    await page.goto(`${world.address}/makes/${makeId}`);
+    await see(page, '109 °F');
+    await see(page, '2.11 qt (US)');
+    await tap(page, 'button', '°F');
+    await fill(page, 'Temperature, °F', '108');
+    await page.keyboard.press('Enter');
+    await until('temperature-read', 1);
+    const rows = await world.kitchen.db.query<{ data: { celsius: number; typed: unknown } }[]>(
+      "SELECT data FROM event WHERE type = 'temperature-read'",
+    );
+    expect(rows[0]!.data.celsius).toBeCloseTo(42.22, 2);
+    expect(rows[0]!.data.typed).toEqual({ value: 108, unit: 'F' });
+  });
+});

@@ -1,0 +1,50 @@
+import { Button } from '@mantine/core';
+import { Component, type ReactNode } from 'react';
+import { useRouteError } from 'react-router';
+
+/** Says what happened, what is safe and what to do; never a blank page. */
+export function Mishap({ what }: { readonly what: string }) {
+  return (
+    <section
+      role="alert"
+      style={{ display: 'flex', flexDirection: 'column', gap: 12, maxWidth: '52ch', padding: 16 }}
+    >
+      <h2>{what}</h2>
+      <p>What was entered is safe: it is stored, or kept on this device until it can be sent.</p>
+      <Button variant="default" onClick={() => window.location.reload()}>
+        Try again
+      </Button>
+    </section>
+  );
+}
+
+/** A place that could not be opened. */
+export function PlaceMishap() {
+  const error = useRouteError();
+  const fetching = error instanceof TypeError && error.message.includes('import');
+  return (
+    <Mishap
+      what={
+        fetching
+          ? 'This place cannot be fetched: the server does not answer.'
+          : 'Something in this place went wrong.'
+      }
+    />
+  );
+}
+
+/** Keeps a part that fails (a picture whose code could not be fetched) from taking the page with it. */
+export class Contained extends Component<
+  { readonly children: ReactNode; readonly instead: ReactNode },
+  { failed: boolean }
+> {
+  override state = { failed: false };
+
+  static getDerivedStateFromError(): { failed: boolean } {
+    return { failed: true };
+  }
+
+  override render(): ReactNode {
+    return this.state.failed ? this.props.instead : this.props.children;
+  }
+}
