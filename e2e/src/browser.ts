@@ -1,4 +1,4 @@
-import puppeteer, { type Browser, type BrowserContext, type Page } from 'puppeteer-core';
+import puppeteer, { type Browser, type BrowserContext, type ElementHandle, type Page } from 'puppeteer-core';
 
 const FLAGS = [
   '--no-sandbox',
@@ -46,7 +46,7 @@ export async function openTablet(
 }
 
 /** Waits until the page shows a text. */
-export async function see(page: Page, text: string | RegExp, timeoutMs = 8_000): Promise<void> {
+export async function see(page: Page, text: string | RegExp, timeoutMs = 20_000): Promise<void> {
   const source = typeof text === 'string' ? text : text.source;
   const plain = typeof text === 'string';
   await page
@@ -69,7 +69,7 @@ export async function see(page: Page, text: string | RegExp, timeoutMs = 8_000):
 export async function seeNoMore(page: Page, text: string): Promise<void> {
   await page.waitForFunction(
     (gone: string) => !document.body.innerText.includes(gone),
-    { timeout: 8_000, polling: 100 },
+    { timeout: 20_000, polling: 100 },
     text,
   );
 }
@@ -77,17 +77,17 @@ export async function seeNoMore(page: Page, text: string): Promise<void> {
 /** Taps what a screen reader would call by this role and name, once it can be tapped. */
 export async function tap(page: Page, role: 'button' | 'link' | 'radio', name: string): Promise<void> {
   const selector = `::-p-aria([name="${name}"][role="${role}"])`;
-  const found = await page.waitForSelector(selector, { timeout: 8_000 }).catch(() => null);
+  const found = await page.waitForSelector(selector, { timeout: 20_000 }).catch(() => null);
   if (!found) {
     const shown = await page.evaluate(() => document.body.innerText);
     throw new Error(`nothing to tap called “${name}”; the page shows:\n${shown}`);
   }
-  await page.locator(selector).setTimeout(8_000).click();
+  await page.locator(selector).setTimeout(20_000).click();
 }
 
 /** Replaces what stands in a field called by its label. */
 export async function fill(page: Page, label: string, text: string): Promise<void> {
-  const field = await page.waitForSelector(`::-p-aria(${label})`, { timeout: 8_000 });
+  const field = await page.waitForSelector(`::-p-aria(${label})`, { timeout: 20_000 });
   if (!field) throw new Error(`no field ${label}`);
   await field.focus();
   await field.evaluate((element) => {
@@ -95,4 +95,14 @@ export async function fill(page: Page, label: string, text: string): Promise<voi
   });
   await page.keyboard.press('Backspace');
   await page.keyboard.type(text);
+}
+
+/** Sets a slider or a clock field at once, as a finger or its picker would. */
+export async function turnTo(field: ElementHandle, value: string): Promise<void> {
+  await field.evaluate((element, to) => {
+    if (!(element instanceof HTMLInputElement)) throw new Error('not a field');
+    // React watches the property: only the prototype's own setter lets it notice.
+    Reflect.set(HTMLInputElement.prototype, 'value', to, element);
+    element.dispatchEvent(new Event('input', { bubbles: true }));
+  }, value);
 }

@@ -6,7 +6,7 @@ import { writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ulid } from 'ulid';
-import { fill, openTablet, see, seeNoMore, startBrowser, tap, type Tablet } from './browser.ts';
+import { fill, openTablet, see, seeNoMore, startBrowser, tap, turnTo, type Tablet } from './browser.ts';
 import { createWorld, type World } from './world.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
@@ -160,19 +160,11 @@ describe('wrong input', () => {
   test('a time in the future is refused, an earlier one is accepted and placed', async () => {
     const { page } = tablet;
     await fill(page, 'pH reading', '5.9');
-    await page.$eval('.time-field', (input) => {
-      const setter = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set;
-      setter?.call(input, '11:30');
-      input.dispatchEvent(new Event('input', { bubbles: true }));
-    });
+    await turnTo((await page.$('.time-field'))!, '11:30');
     await tap(page, 'button', 'Record');
     await see(page, 'lies in the future');
     expect(await count('ph-read')).toBe(0);
-    await page.$eval('.time-field', (input) => {
-      const setter = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set;
-      setter?.call(input, '09:15');
-      input.dispatchEvent(new Event('input', { bubbles: true }));
-    });
+    await turnTo((await page.$('.time-field'))!, '09:15');
     await tap(page, 'button', 'Record');
     await until('ph-read', 1);
     const rows = await world.kitchen.db.query<{ at: Date }[]>("SELECT at FROM event WHERE type = 'ph-read'");
@@ -196,11 +188,7 @@ describe('wrong input', () => {
     const turn = async (value: string): Promise<void> => {
       // The dial of the warm place is the last slider of the page.
       const slider = (await page.$$('input[type=range]')).at(-1)!;
-      await slider.evaluate((input, to) => {
-        const setter = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set;
-        setter?.call(input, to);
-        input.dispatchEvent(new Event('input', { bubbles: true }));
-      }, value);
+      await turnTo(slider, value);
     };
     await turn('80');
     await see(page, '80 °C is no incubating heat');

@@ -113,7 +113,7 @@ describe('the whole way of one pot', () => {
     const coolAt = async (): Promise<string> => {
       await see(page, 'Cool enough');
       await page.waitForFunction(() => /To 44\.0 °C, in about/.test(document.body.innerText), {
-        timeout: 8_000,
+        timeout: 20_000,
       });
       return page.$eval('.bead.current .when', (e) => e.textContent);
     };
@@ -129,7 +129,7 @@ describe('the whole way of one pot', () => {
     await stored('temperature-read', 4);
     await page.waitForFunction(
       (old) => document.querySelector('.bead.current .when')?.textContent !== old,
-      { timeout: 8_000 },
+      { timeout: 20_000 },
       before,
     );
     await later(45);
@@ -168,7 +168,7 @@ describe('the whole way of one pot', () => {
         const m = /Ready (\d\d):(\d\d)–(\d\d):(\d\d)/.exec(document.body.innerText)?.slice(1).map(Number);
         return m && (m[2]! - m[0]!) * 60 + m[3]! - m[1]! < wide;
       },
-      { timeout: 8_000 },
+      { timeout: 20_000 },
       before,
     );
     await tap(page, 'button', 'trembles');

@@ -13,7 +13,7 @@ export const instant = z.iso.datetime({
 const MEASURE_UNITS = [...Object.keys(MILLILITRES_PER), ...Object.keys(KILOGRAMS_PER)];
 /** What a person typed, as typed: never changed, only read. */
 export const typedQuantity = z.strictObject({
-  value: z.number().finite(),
+  value: z.number(),
   unit: z.enum(['C', 'F', 'pH', '%', 'packet', ...MEASURE_UNITS]),
 });
 export type TypedQuantity = z.infer<typeof typedQuantity>;

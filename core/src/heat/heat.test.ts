@@ -149,10 +149,12 @@ describe('heat treatment', () => {
 describe('refits', () => {
   const book = runVessel({ ...pot, startC: 85 }, 40).secondsAndCelsius;
   const at = (minutes: number): number =>
-    runVessel({ ...pot, startC: 85, lossFactor: 1.3 }, 40).secondsAndCelsius.reduce(
+    runVessel({ ...pot, startC: 85, lossFactor: 1.3 }, 40).secondsAndCelsius.reduce<
+      readonly [number, number]
+    >(
       (best, [s, c]) =>
         Math.abs(s / 60 - minutes) < Math.abs(best[0] - minutes) ? ([s / 60, c] as const) : best,
-      [0, 85] as readonly [number, number],
+      [0, 85],
     )[1];
 
   test('a pot that loses 30 % more arrives earlier, and the refit finds it', () => {

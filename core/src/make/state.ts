@@ -91,9 +91,7 @@ const last = <T>(items: readonly T[]): T | null => items.at(-1) ?? null;
 export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState | null {
   const effective = effectiveEvents(events);
   const of = <T extends LoggedEvent['type']>(type: T): EventOf<T>[] =>
-    effective.filter(
-      (event): event is Extract<LoggedEvent, { type: T }> => event.type === type,
-    ) as unknown as EventOf<T>[];
+    effective.filter((event): event is Extract<LoggedEvent, { type: T }> => event.type === type);
   const started = of('make-started')[0];
   if (!started) return null;
   const { plan } = started.data;

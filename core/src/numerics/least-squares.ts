@@ -37,7 +37,7 @@ export function leastSquares(
   let damping = 1e-3;
   let normal: number[][] = [];
   const result = (outcome: LeastSquaresResult['outcome'], iterations: number): LeastSquaresResult => {
-    let covariance: number[][] = [];
+    let covariance: number[][];
     try {
       covariance = invertSymmetric(normal);
     } catch {

@@ -1,5 +1,5 @@
 import { demoHistory, demoUnderWay, LANTERN_FOLD, playMake, type DemoMake } from '@morning-crock/core/demo';
-import { EVENT_VERSION, type DraftEvent, type KitchenChange } from '@morning-crock/core/contract';
+import { EVENT_VERSION, type KitchenChange } from '@morning-crock/core/contract';
 import type { DataSource } from 'typeorm';
 import { ulid } from 'ulid';
 import { appendEvents } from '../features/events/append.ts';
@@ -11,10 +11,12 @@ const STALE_MS = 14 * HOUR_MS;
 
 async function store(db: DataSource, kitchenId: string, make: DemoMake, untilMs: number): Promise<void> {
   const makeId = ulid(Date.parse(make.plan.startAt));
-  const drafts = playMake(makeId, make.plan, make.truth, make.habits, untilMs).map(
-    (event) =>
-      ({ ...event, id: ulid(Date.parse(event.at)), streamId: makeId, version: EVENT_VERSION }) as DraftEvent,
-  );
+  const drafts = playMake(makeId, make.plan, make.truth, make.habits, untilMs).map((event) => ({
+    ...event,
+    id: ulid(Date.parse(event.at)),
+    streamId: makeId,
+    version: EVENT_VERSION,
+  }));
   await appendEvents(db, kitchenId, drafts, untilMs);
 }
 

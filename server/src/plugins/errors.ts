@@ -27,28 +27,33 @@ function isAway(error: unknown): boolean {
   return AWAY.has(code);
 }
 
+interface Told {
+  readonly code: ErrorCode;
+  readonly details: readonly ErrorDetail[];
+}
+
+function toldOf(error: FastifyError | AppError): Told {
+  if (error instanceof AppError) return error;
+  if (hasZodFastifySchemaValidationErrors(error)) {
+    const details = error.validation.map((issue) => ({
+      path: issue.instancePath.replace(/^\//, '').replaceAll('/', '.'),
+      message: issue.message ?? 'is not right',
+    }));
+    return { code: 'bad-input', details };
+  }
+  if (isAway(error)) return { code: 'database-away', details: [] };
+  if (error.statusCode === 413) return { code: 'too-large', details: [] };
+  if (error.statusCode !== undefined && error.statusCode < 500) {
+    return { code: 'bad-input', details: [{ path: '', message: error.message }] };
+  }
+  return { code: 'internal', details: [] };
+}
+
 /** Turns every error into a body of the table. */
 export const errorsPlugin = fp(
   (app, _options, done) => {
     app.setErrorHandler((error: FastifyError | AppError, request, reply) => {
-      let code: ErrorCode = 'internal';
-      let details: readonly ErrorDetail[] = [];
-      if (error instanceof AppError) {
-        ({ code, details } = error);
-      } else if (hasZodFastifySchemaValidationErrors(error)) {
-        code = 'bad-input';
-        details = error.validation.map((issue) => ({
-          path: issue.instancePath.replace(/^\//, '').replaceAll('/', '.'),
-          message: issue.message ?? 'is not right',
-        }));
-      } else if (isAway(error)) {
-        code = 'database-away';
-      } else if ('statusCode' in error && error.statusCode === 413) {
-        code = 'too-large';
-      } else if ('statusCode' in error && error.statusCode !== undefined && error.statusCode < 500) {
-        code = 'bad-input';
-        details = [{ path: '', message: error.message }];
-      }
+      const { code, details } = toldOf(error);
       if (code === 'internal') request.log.error(error);
       void reply.status(ERROR_CODES[code].status).send(errorOf(code, details));
     });

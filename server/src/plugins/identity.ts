@@ -3,7 +3,7 @@ import { kitchenEntity } from '../db/entities.ts';
 import { AppError } from './errors.ts';
 
 /** Whose request this is. Sign-in and several kitchens will change this file and nothing else. */
-export interface Identity {
+interface Identity {
   readonly kitchenId: string;
   readonly cookId: string | null;
 }
@@ -22,13 +22,13 @@ export const identityPlugin = fp(
     if (!kitchen) throw new Error('the database has no kitchen yet');
     const kitchenId = kitchen.id;
     app.decorateRequest('identity');
-    app.addHook('onRequest', async (request) => {
+    app.addHook('onRequest', (request, _reply, next) => {
       const { origin, host } = request.headers;
       const cook = request.headers['x-cook-id'];
       request.identity = { kitchenId, cookId: typeof cook === 'string' && cook !== '' ? cook : null };
       if (origin !== undefined && URL.canParse(origin) && new URL(origin).host !== host) {
-        throw new AppError('not-allowed-here');
-      }
+        next(new AppError('not-allowed-here'));
+      } else next();
     });
   },
   { name: 'identity', dependencies: ['database'] },

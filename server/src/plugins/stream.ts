@@ -5,7 +5,7 @@ import { readEvents } from '../features/events/event-log.ts';
 type Listener = (events: readonly StoredEvent[]) => void;
 
 /** Passes stored events on to every open page, in the order of the log and without gaps. */
-export interface EventHub {
+interface EventHub {
   /** Calls back with every event after `afterSeq`, old ones first; returns how to stop. */
   follow(kitchenId: string, afterSeq: number, listener: Listener): () => void;
   /** Says that something was stored. */

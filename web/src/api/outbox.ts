@@ -15,7 +15,7 @@ export interface KeptEntry {
   readonly refused: ErrorBody | null;
 }
 
-export interface OutboxState {
+interface OutboxState {
   readonly entries: readonly KeptEntry[];
   readonly reachable: boolean;
 }
@@ -104,19 +104,23 @@ const RETRY_MS = 2000;
 
 /** Sends what is kept, one after another in order; waits and tries again while the server is away. */
 export function createSender(host: SenderHost): { flush(): void } {
-  let busy = false;
-  let again = false;
+  const turn = { busy: false, again: false };
+  /** Whether somebody asked for another round meanwhile; asks once. */
+  const askedAgain = (): boolean => {
+    const asked = turn.again;
+    turn.again = false;
+    return asked;
+  };
   let timer: ReturnType<typeof setTimeout> | undefined;
   const flush = async (): Promise<void> => {
-    if (busy) {
-      again = true;
+    if (turn.busy) {
+      turn.again = true;
       return;
     }
-    busy = true;
+    turn.busy = true;
     clearTimeout(timer);
     try {
       do {
-        again = false;
         for (const { draft, refused } of host.entries()) {
           if (refused) continue;
           const sent = await send(draft);
@@ -133,9 +137,9 @@ export function createSender(host: SenderHost): { flush(): void } {
             host.refused(draft.id, sent.error);
           }
         }
-      } while (again);
+      } while (askedAgain());
     } finally {
-      busy = false;
+      turn.busy = false;
     }
   };
   return { flush: () => void flush() };

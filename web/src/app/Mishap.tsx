@@ -3,7 +3,7 @@ import { Component, type ReactNode } from 'react';
 import { useRouteError } from 'react-router';
 
 /** Says what happened, what is safe and what to do; never a blank page. */
-export function Mishap({ what }: { readonly what: string }) {
+function Mishap({ what }: { readonly what: string }) {
   return (
     <section
       role="alert"

@@ -2,10 +2,16 @@ import { useEffect, useState } from 'react';
 
 /** The page's one door to time: the browser's clock, set right by the server's. */
 let offsetMs = 0;
+const watchers = new Set<() => void>();
+/** A correction smaller than this waits for the next tick. */
+const NOTICEABLE_MS = 1000;
 
 /** Takes note of the server's time in an answer, half the round trip ago. */
 export function observeServerTime(serverIso: string, sentMs: number, receivedMs: number): void {
+  const before = offsetMs;
   offsetMs = Date.parse(serverIso) + (receivedMs - sentMs) / 2 - receivedMs;
+  if (Math.abs(offsetMs - before) < NOTICEABLE_MS) return;
+  for (const renew of watchers) renew();
 }
 
 /** The kitchen's present, ms since 1970. */
@@ -18,9 +24,12 @@ export function useNow(everyMs = 1000): number {
   const [value, setValue] = useState(now);
   useEffect(() => {
     const renew = (): void => setValue(now());
+    renew();
+    watchers.add(renew);
     const timer = setInterval(renew, everyMs);
     document.addEventListener('visibilitychange', renew);
     return () => {
+      watchers.delete(renew);
       clearInterval(timer);
       document.removeEventListener('visibilitychange', renew);
     };

@@ -2,7 +2,7 @@ import type { BandForecast } from '@morning-crock/core';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 
 /** Forecasts of the makes under way, by make; the old one stays while the new one is computed. */
-export interface LiveState {
+interface LiveState {
   readonly forecasts: Readonly<Record<string, { readonly forecast: BandForecast; readonly atMs: number }>>;
   readonly working: Readonly<Record<string, boolean>>;
   readonly wetHands: boolean;

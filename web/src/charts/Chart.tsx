@@ -1,12 +1,12 @@
 import { LineChart, ScatterChart } from 'echarts/charts';
 import { GridComponent, MarkLineComponent } from 'echarts/components';
-import { init, use, type EChartsType } from 'echarts/core';
+import { init, use as withParts, type EChartsType } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
 import { useComputedColorScheme } from '@mantine/core';
 import { useEffect, useRef } from 'react';
 import { curveOption, type CurveData, type CurveTheme } from './curve-option.ts';
 
-use([LineChart, ScatterChart, GridComponent, MarkLineComponent, CanvasRenderer]);
+withParts([LineChart, ScatterChart, GridComponent, MarkLineComponent, CanvasRenderer]);
 
 function themeOf(element: HTMLElement): CurveTheme {
   const style = getComputedStyle(element);

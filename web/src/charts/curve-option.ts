@@ -2,7 +2,7 @@ import { fromCelsius, type TemperatureUnit } from '@morning-crock/core';
 import type { EChartsOption } from 'echarts';
 
 /** A dot on the curve. */
-export interface Dot {
+interface Dot {
   readonly atMs: number;
   readonly value: number;
 }

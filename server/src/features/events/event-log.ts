@@ -6,7 +6,7 @@ import { eventEntity, kitchenEntity, type EventRow } from '../../db/entities.ts'
 /** The same content gives the same text whatever the order of its keys. */
 function canonical(value: unknown): string {
   if (Array.isArray(value)) return `[${value.map(canonical).join(',')}]`;
-  if (typeof value !== 'object' || value === null) return JSON.stringify(value) ?? 'null';
+  if (typeof value !== 'object' || value === null) return JSON.stringify(value);
   const entries = Object.entries(value)
     .filter(([, v]) => v !== undefined)
     .sort(([a], [b]) => (a < b ? -1 : 1));

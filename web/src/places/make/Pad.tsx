@@ -7,7 +7,6 @@ import {
   type Cue,
   type MakeState,
 } from '@morning-crock/core';
-import type { TypedQuantity } from '@morning-crock/core/contract';
 import { Button, NativeSelect } from '@mantine/core';
 import { useEffect, useRef, useState } from 'react';
 import { useKeys } from '../../app/KeyHelp.tsx';
@@ -85,7 +84,7 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
       return;
     }
     const { atMs } = when;
-    const typed = { value: read.value, unit } as TypedQuantity;
+    const typed = { value: read.value, unit };
     if (kind === 'temperature') {
       await record(
         state.id,

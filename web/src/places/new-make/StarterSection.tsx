@@ -15,7 +15,7 @@ import {
   type StarterKind,
   type VolumeUnit,
 } from '@morning-crock/core';
-import type { MakePlan, TypedQuantity } from '@morning-crock/core/contract';
+import type { MakePlan } from '@morning-crock/core/contract';
 import { NativeSelect } from '@mantine/core';
 import { useUnits } from '../../app/use-units.ts';
 import { QuantityField } from '../../parts/QuantityField.tsx';
@@ -78,9 +78,7 @@ export function StarterSection(props: {
                 : null;
             }}
             onFault={(faulty) => onFault('dose', faulty)}
-            onChange={(value, unit) =>
-              set({ massKg: doseKg(value, unit, plan), typed: { value, unit } as TypedQuantity })
-            }
+            onChange={(value, unit) => set({ massKg: doseKg(value, unit, plan), typed: { value, unit } })}
           />
           <StepSlider
             label="That is"

@@ -1,0 +1,65 @@
+/** Imports go one way. */
+const MODELS = '^core/src/(units|numerics|milk|heat|culture)/';
+
+module.exports = {
+  forbidden: [
+    {
+      name: 'no-circles',
+      severity: 'error',
+      from: {},
+      to: { circular: true, dependencyTypesNot: ['type-only'] },
+    },
+    {
+      name: 'core-stands-alone',
+      severity: 'error',
+      from: { path: '^core/src' },
+      to: { path: '^(server|web|e2e|tools)/' },
+    },
+    {
+      name: 'models-know-no-wire',
+      severity: 'error',
+      from: { path: MODELS, pathNot: '\\.test\\.ts$' },
+      to: { path: '^core/src/(contract|make|method|kitchen|sums|demo)/' },
+    },
+    {
+      name: 'web-and-server-never-meet',
+      severity: 'error',
+      from: { path: '^web/' },
+      to: { path: '^(server|e2e|tools)/' },
+    },
+    {
+      name: 'server-and-web-never-meet',
+      severity: 'error',
+      from: { path: '^server/' },
+      to: { path: '^(web|e2e|tools)/' },
+    },
+    {
+      name: 'siblings-meet-through-their-index',
+      severity: 'error',
+      from: { path: '^core/src/([^/]+)/', pathNot: '\\.test\\.ts$|/fixtures/' },
+      to: { path: '^core/src/([^/]+)/', pathNot: ['^core/src/$1/', '^core/src/[^/]+/index\\.ts$'] },
+    },
+    {
+      name: 'core-uses-little',
+      severity: 'error',
+      from: { path: '^core/src', pathNot: '\\.test\\.ts$|/fixtures/' },
+      to: { dependencyTypes: ['npm', 'npm-dev', 'core'], pathNot: 'node_modules/zod' },
+    },
+    {
+      name: 'no-unresolved',
+      severity: 'error',
+      from: {},
+      to: { couldNotResolve: true, pathNot: '\\.css$|^@fontsource|^typeorm$' },
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.base.json' },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'default'],
+      extensions: ['.ts', '.tsx', '.mjs', '.js', '.css'],
+    },
+  },
+};

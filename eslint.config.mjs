@@ -1,0 +1,44 @@
+import js from '@eslint/js';
+import hooks from 'eslint-plugin-react-hooks';
+import tseslint from 'typescript-eslint';
+
+export default tseslint.config(
+  { ignores: ['**/dist/**', '**/node_modules/**', '.data/**', '.cache/**'] },
+  js.configs.recommended,
+  { rules: { 'no-undef': 'off' } },
+  {
+    files: ['**/*.ts', '**/*.tsx'],
+    extends: [...tseslint.configs.strictTypeChecked],
+    languageOptions: {
+      parserOptions: {
+        project: [
+          'core/tsconfig.json',
+          'core/tsconfig.test.json',
+          'server/tsconfig.json',
+          'web/tsconfig.json',
+          'e2e/tsconfig.json',
+        ],
+        tsconfigRootDir: import.meta.dirname,
+      },
+    },
+    rules: {
+      '@typescript-eslint/no-explicit-any': 'error',
+      '@typescript-eslint/consistent-type-imports': 'error',
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      // Numbers in a text are what most texts here are about.
+      '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
+      // Queries without an argument take `void`, and entity schemas are plain objects by design of their library.
+      '@typescript-eslint/no-invalid-void-type': 'off',
+      '@typescript-eslint/no-unsafe-class-instance-assignment': 'off',
+      // Indexes into arrays of known length are asserted where the length was just checked.
+      '@typescript-eslint/no-non-null-assertion': 'off',
+      // `void` marks a promise that is deliberately not awaited; and setters return nothing anyway.
+      '@typescript-eslint/no-confusing-void-expression': 'off',
+    },
+  },
+  {
+    files: ['web/**/*.ts', 'web/**/*.tsx'],
+    plugins: { 'react-hooks': hooks },
+    rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
+  },
+);

@@ -1,0 +1,73 @@
+// `npm run bench`: how fast and how exact the heavy parts are on this machine. Timing belongs here, never in a test.
+import { Worker } from 'node:worker_threads';
+import { buildBench } from './build.mjs';
+import { ensurePackages } from './install.mjs';
+
+/** @param {string} line */
+const say = (line) => void process.stderr.write(`· ${line}\n`);
+ensurePackages(say);
+await buildBench(say);
+const bundle = new URL('../core/dist/core.mjs', import.meta.url).href;
+
+/** What runs in the worker, as a browser's page would have it. */
+const source = `
+import { parentPort } from 'node:worker_threads';
+import { cpus } from 'node:os';
+const core = await import(${JSON.stringify(bundle)});
+const median = (values) => [...values].sort((a, b) => a - b)[values.length >> 1];
+const times = (count, work) => Array.from({ length: count }, (_, i) => { const at = performance.now(); work(i); return performance.now() - at; });
+
+const inoculum = core.inoculumOf({ kind: 'fresh-yogurt', massRatio: 0.02 });
+const course = { kind: 'points', hoursAndCelsius: Array.from({ length: 97 }, (_, i) => [i / 2, 40 + 3 * Math.sin(i / 7)]) };
+const spec = (stepH, course_ = course) => ({
+  grid: core.sampleCourse(course_, 48, stepH),
+  starts: core.groupStarts(inoculum),
+  startAcidMmolPerKg: inoculum.startAcidMmolPerKg,
+  plasmaSnfPercent: 9,
+  rate: 1,
+  spread: core.spreadOf({ wild: false, biasSigmaC: 1 }),
+});
+const ensembleMs = median(times(7, (i) => core.runEnsemble(spec(0.1), 1000, i)));
+const prior = core.runEnsemble(spec(0.1), 1000, 1);
+const reading = { kind: 'ph', hour: 3, ph: 5.3, sigma: 0.1, instrument: 'meter' };
+const reweightMs = median(times(21, () => core.reweighted(prior, [reading], 0.9)));
+const sharp = [1, 2, 3, 4].map((hour) => ({ kind: 'ph', hour, ph: core.memberPh(prior, 3, hour), sigma: 0.02, instrument: 'meter' }));
+let rounds = 0;
+const redrawMs = median(times(5, (i) => { rounds = core.assimilate(spec(0.1), prior, sharp, 0.9, i).stats.rounds; }));
+
+// The error of the step: the same members at a tenth of it, a hot start included.
+let worst = 0;
+const hot = { kind: 'points', hoursAndCelsius: [[0, 53], [0.7, 52], [1.5, 44], [48, 38]] };
+for (const c of [course, hot]) {
+  const coarse = core.runEnsemble(spec(0.1, c), 50, 5);
+  const fine = core.runEnsemble(spec(0.01, c), 50, 5);
+  for (let m = 0; m < 50; m++) for (let h = 0; h <= 48; h += 0.5) worst = Math.max(worst, Math.abs(core.memberPh(coarse, m, h) - core.memberPh(fine, m, h)));
+}
+
+const plan = core.defaultPlan(core.defaultKitchen('UTC'), '2026-03-02T06:00:00.000Z', 4);
+const startMs = Date.parse(plan.startAt);
+const pointMs = median(times(101, (i) => core.pointForecast(core.stateOfPlan({ ...plan, inoculateC: 42 + (i % 5) / 2 }), startMs)));
+const bandMs = median(times(5, (i) => core.bandForecast(core.stateOfPlan(plan), startMs, i)));
+parentPort.postMessage({
+  machine: cpus().length + ' × ' + (cpus()[0]?.model ?? 'unknown'),
+  rows: [
+    ['1,000 members over 48 h, time-varying temperature', ensembleMs.toFixed(0) + ' ms', '≤ 1000 (aim 300)'],
+    ['members per second', Math.round(1e6 / ensembleMs).toLocaleString('en'), ''],
+    ['worst pH error against a 10× finer step', worst.toFixed(5), '≤ 0.005'],
+    ['reweighting 1,000 members by a reading', reweightMs.toFixed(1) + ' ms', '≤ 20'],
+    ['drawing anew after four sharp readings (' + rounds + ' rounds)', redrawMs.toFixed(0) + ' ms', '≤ 1000'],
+    ['middle line of a plan while a control is turned', pointMs.toFixed(1) + ' ms', '≤ 32'],
+    ['whole band of a plan', bandMs.toFixed(0) + ' ms', '≤ 1000'],
+  ],
+});
+`;
+const worker = new Worker(new URL(`data:text/javascript,${encodeURIComponent(source)}`));
+worker.once('error', (error) => {
+  process.stderr.write(`${error.stack}\n`);
+  process.exitCode = 1;
+});
+worker.once('message', ({ machine, rows }) => {
+  process.stdout.write(`Measured in a worker, Node ${process.version}, ${machine}; medians.\n`);
+  for (const [what, value, goal] of rows)
+    process.stdout.write(`${what.padEnd(58)} ${value.padStart(12)}   ${goal}\n`);
+});
