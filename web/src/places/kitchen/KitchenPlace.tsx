@@ -1,10 +1,10 @@
-import { kitchenSettings, type KitchenChange, type KitchenSettings } from '@morning-crock/core/contract';
 import {
+  BURNER_EFFICIENCY,
+  DEFAULT_BURNER_KW,
   fromCelsius,
   fromLitres,
   otherUnitFits,
   PLACE_FACTS,
-  readTypedNumber,
   SYSTEM_UNITS,
   toCelsius,
   toLitres,
@@ -12,120 +12,32 @@ import {
   WARM_PLACE_KINDS,
   type WarmPlaceKind,
 } from '@morning-crock/core';
-import { Button, Checkbox, NativeSelect, TextInput, useMantineColorScheme } from '@mantine/core';
-import { useState, type ReactNode } from 'react';
-import { ulid } from 'ulid';
+import type { KitchenPlace as KitchenPlaceFacts } from '@morning-crock/core/contract';
+import { Checkbox, NativeSelect, TextInput, useMantineColorScheme } from '@mantine/core';
+import { useState } from 'react';
 import { useKitchenQuery } from '../../api/api.ts';
 import { chooseCook, chosenCook } from '../../app/device.ts';
-import { record } from '../../app/store.ts';
 import { Choices } from '../../parts/Choices.tsx';
+import { NumberField } from './NumberField.tsx';
+import { Rows } from './Rows.tsx';
+import { SectionForm } from './SectionForm.tsx';
 
-type Section = KitchenChange['section'];
-
-/** One section: edited as typed, checked by the contract, stored as one event when asked to. */
-function SectionForm<S extends Section>(props: {
-  readonly kitchenId: string;
-  readonly section: S;
-  readonly title: string;
-  readonly value: KitchenSettings[S];
-  readonly hint?: string;
-  readonly children: (
-    draft: KitchenSettings[S],
-    set: (value: KitchenSettings[S]) => void,
-    fault: (path: string) => string | null,
-  ) => ReactNode;
-}) {
-  const { kitchenId, section, title, value, hint, children } = props;
-  const [draft, setDraft] = useState<KitchenSettings[S] | null>(null);
-  const [faults, setFaults] = useState<readonly { path: string; message: string }[]>([]);
-  const [saved, setSaved] = useState(false);
-  const shown = draft ?? value;
-  const save = (): void => {
-    const parsed = kitchenSettings.shape[section].safeParse(shown);
-    if (!parsed.success) {
-      setFaults(parsed.error.issues.map((i) => ({ path: i.path.map(String).join('.'), message: i.message })));
-      return;
-    }
-    setFaults([]);
-    void record(kitchenId, 'kitchen-changed', { section, value: parsed.data } as KitchenChange).then(() => {
-      setSaved(true);
-    });
-  };
-  return (
-    <form
-      className="section"
-      aria-label={title}
-      onSubmit={(event) => {
-        event.preventDefault();
-        save();
-      }}
-    >
-      <h2>{title}</h2>
-      {hint && <p className="quiet">{hint}</p>}
-      {children(
-        shown,
-        (next) => {
-          setDraft(next);
-          setSaved(false);
-        },
-        (path) => faults.find((f) => f.path === path)?.message ?? null,
-      )}
-      {faults.length > 0 && (
-        <p className="field-error" role="alert">
-          Not saved: {faults.map((f) => f.message).join('; ')}. Nothing was changed.
-        </p>
-      )}
-      <div style={{ display: 'flex', gap: 12, alignItems: 'center' }}>
-        {draft !== null && !saved && <Button type="submit">Save {title.toLowerCase()}</Button>}
-        <span className="quiet" role="status">
-          {saved ? 'Saved' : ''}
-        </span>
-      </div>
-    </form>
-  );
-}
-
-/** A number that is kept as typed while it is typed. */
-function NumberField(props: {
-  readonly label: string;
-  readonly value: number;
-  readonly unit: string;
+function NameField(props: {
+  readonly name: string;
   readonly fault: string | null;
-  readonly onValue: (value: number) => void;
+  readonly onName: (name: string) => void;
   readonly width?: number;
 }) {
-  const [text, setText] = useState<string | null>(null);
-  const shown = text ?? String(Math.round(props.value * 100) / 100);
-  const read = readTypedNumber(shown);
-  const own = read.ok
-    ? null
-    : read.reason === 'ambiguous'
-      ? `${read.readings.join(' or ')}? Type it without the comma.`
-      : 'is not a number';
   return (
     <TextInput
-      label={`${props.label} (${props.unit})`}
-      value={shown}
-      inputMode="decimal"
-      autoComplete="off"
-      error={own ?? props.fault}
-      w={props.width ?? 150}
-      onChange={(event) => {
-        setText(event.currentTarget.value);
-        const next = readTypedNumber(event.currentTarget.value);
-        // What is not a number reaches the check as one that no section takes, so that it cannot be saved.
-        props.onValue(next.ok ? next.value : Number.NaN);
-      }}
-      onBlur={() => {
-        if (read.ok) setText(null);
-      }}
+      label="Name"
+      value={props.name}
+      error={props.fault}
+      onChange={(e) => props.onName(e.currentTarget.value)}
+      w={props.width ?? 180}
     />
   );
 }
-
-const without = <T,>(items: readonly T[], index: number): T[] => items.filter((_, i) => i !== index);
-const replaced = <T,>(items: readonly T[], index: number, item: T): T[] =>
-  items.map((old, i) => (i === index ? item : old));
 
 /** The kitchen's own facts. Everything has a default: nothing must be filled in before the first make. */
 export function KitchenPlace() {
@@ -243,22 +155,25 @@ export function KitchenPlace() {
           hint="No step that needs hands should fall into everybody’s sleep."
         >
           {(draft, set, fault) => (
-            <div className="rows">
-              {draft.map((cook, i) => (
-                <div key={cook.id} className="row">
-                  <TextInput
-                    label="Name"
-                    value={cook.name}
-                    error={fault(`${i}.name`)}
-                    onChange={(e) => set(replaced(draft, i, { ...cook, name: e.currentTarget.value }))}
-                    w={140}
+            <Rows
+              items={draft}
+              set={set}
+              addLabel="Add a cook"
+              create={(newId) => ({ id: newId, name: 'Cook', sleepFrom: '22:30', sleepTo: '05:30' })}
+              fields={(cook, i, change) => (
+                <>
+                  <NameField
+                    name={cook.name}
+                    fault={fault(`${i}.name`)}
+                    onName={(name) => change({ name })}
+                    width={140}
                   />
                   <TextInput
                     type="time"
                     label="Sleeps from"
                     value={cook.sleepFrom}
                     error={fault(`${i}.sleepFrom`)}
-                    onChange={(e) => set(replaced(draft, i, { ...cook, sleepFrom: e.currentTarget.value }))}
+                    onChange={(e) => change({ sleepFrom: e.currentTarget.value })}
                     w={168}
                   />
                   <TextInput
@@ -266,77 +181,41 @@ export function KitchenPlace() {
                     label="to"
                     value={cook.sleepTo}
                     error={fault(`${i}.sleepTo`)}
-                    onChange={(e) => set(replaced(draft, i, { ...cook, sleepTo: e.currentTarget.value }))}
+                    onChange={(e) => change({ sleepTo: e.currentTarget.value })}
                     w={168}
                   />
-                  {draft.length > 1 && (
-                    <Button
-                      variant="subtle"
-                      onClick={() => set(without(draft, i))}
-                      aria-label={`Remove ${cook.name}`}
-                    >
-                      Remove
-                    </Button>
-                  )}
-                </div>
-              ))}
-              <Button
-                variant="default"
-                onClick={() =>
-                  set([...draft, { id: ulid(), name: 'Cook', sleepFrom: '22:30', sleepTo: '05:30' }])
-                }
-              >
-                Add a cook
-              </Button>
-            </div>
+                </>
+              )}
+            />
           )}
         </SectionForm>
         <SectionForm kitchenId={id} section="pots" title="Pots" value={settings.pots}>
           {(draft, set, fault) => (
-            <div className="rows">
-              {draft.map((pot, i) => (
-                <div key={pot.id} className="row">
-                  <TextInput
-                    label="Name"
-                    value={pot.name}
-                    error={fault(`${i}.name`)}
-                    onChange={(e) => set(replaced(draft, i, { ...pot, name: e.currentTarget.value }))}
-                    w={180}
-                  />
+            <Rows
+              items={draft}
+              set={set}
+              addLabel="Add a pot"
+              create={(newId) => ({ id: newId, name: 'Pot', litres: 4, lidded: true, lossFactor: 1 })}
+              fields={(pot, i, change) => (
+                <>
+                  <NameField name={pot.name} fault={fault(`${i}.name`)} onName={(name) => change({ name })} />
                   <NumberField
                     label="Holds"
                     unit={UNIT_LABEL[volumeUnit]}
                     value={fromLitres(pot.litres, volumeUnit)}
                     fault={fault(`${i}.litres`)}
-                    onValue={(v) => set(replaced(draft, i, { ...pot, litres: toLitres(v, volumeUnit) }))}
+                    onValue={(v) => change({ litres: toLitres(v, volumeUnit) })}
                     width={140}
                   />
                   <Checkbox
                     label="lid on while cooling"
                     checked={pot.lidded}
-                    onChange={(e) => set(replaced(draft, i, { ...pot, lidded: e.currentTarget.checked }))}
+                    onChange={(e) => change({ lidded: e.currentTarget.checked })}
                     mb={12}
                   />
-                  {draft.length > 1 && (
-                    <Button
-                      variant="subtle"
-                      onClick={() => set(without(draft, i))}
-                      aria-label={`Remove ${pot.name}`}
-                    >
-                      Remove
-                    </Button>
-                  )}
-                </div>
-              ))}
-              <Button
-                variant="default"
-                onClick={() =>
-                  set([...draft, { id: ulid(), name: 'Pot', litres: 4, lidded: true, lossFactor: 1 }])
-                }
-              >
-                Add a pot
-              </Button>
-            </div>
+                </>
+              )}
+            />
           )}
         </SectionForm>
         <SectionForm
@@ -347,22 +226,29 @@ export function KitchenPlace() {
           hint="About half of a burner’s power reaches the milk, until your own readings say better."
         >
           {(draft, set, fault) => (
-            <div className="rows">
-              {draft.map((burner, i) => (
-                <div key={burner.id} className="row">
-                  <TextInput
-                    label="Name"
-                    value={burner.name}
-                    error={fault(`${i}.name`)}
-                    onChange={(e) => set(replaced(draft, i, { ...burner, name: e.currentTarget.value }))}
-                    w={180}
+            <Rows
+              items={draft}
+              set={set}
+              addLabel="Add a burner"
+              create={(newId) => ({
+                id: newId,
+                name: 'Burner',
+                powerKw: DEFAULT_BURNER_KW,
+                efficiency: BURNER_EFFICIENCY,
+              })}
+              fields={(burner, i, change) => (
+                <>
+                  <NameField
+                    name={burner.name}
+                    fault={fault(`${i}.name`)}
+                    onName={(name) => change({ name })}
                   />
                   <NumberField
                     label="Power"
                     unit="kW"
                     value={burner.powerKw}
                     fault={fault(`${i}.powerKw`)}
-                    onValue={(powerKw) => set(replaced(draft, i, { ...burner, powerKw }))}
+                    onValue={(powerKw) => change({ powerKw })}
                     width={120}
                   />
                   <NumberField
@@ -370,27 +256,12 @@ export function KitchenPlace() {
                     unit="%"
                     value={burner.efficiency * 100}
                     fault={fault(`${i}.efficiency`)}
-                    onValue={(v) => set(replaced(draft, i, { ...burner, efficiency: v / 100 }))}
+                    onValue={(v) => change({ efficiency: v / 100 })}
                     width={170}
                   />
-                  {draft.length > 1 && (
-                    <Button
-                      variant="subtle"
-                      onClick={() => set(without(draft, i))}
-                      aria-label={`Remove ${burner.name}`}
-                    >
-                      Remove
-                    </Button>
-                  )}
-                </div>
-              ))}
-              <Button
-                variant="default"
-                onClick={() => set([...draft, { id: ulid(), name: 'Burner', powerKw: 1.8, efficiency: 0.5 }])}
-              >
-                Add a burner
-              </Button>
-            </div>
+                </>
+              )}
+            />
           )}
         </SectionForm>
         <SectionForm
@@ -401,15 +272,22 @@ export function KitchenPlace() {
           hint="Time constant: the hours in which two litres go about two thirds of the way to the place’s own heat."
         >
           {(draft, set, fault) => (
-            <div className="rows">
-              {draft.map((place, i) => (
-                <div key={place.id} className="row">
-                  <TextInput
-                    label="Name"
-                    value={place.name}
-                    error={fault(`${i}.name`)}
-                    onChange={(e) => set(replaced(draft, i, { ...place, name: e.currentTarget.value }))}
-                    w={180}
+            <Rows
+              items={draft}
+              set={set}
+              addLabel="Add a warm place"
+              create={(newId): KitchenPlaceFacts => ({
+                id: newId,
+                name: 'Warm place',
+                kind: 'insulated-box',
+                tauH: PLACE_FACTS['insulated-box'].tauH,
+              })}
+              fields={(place, i, change) => (
+                <>
+                  <NameField
+                    name={place.name}
+                    fault={fault(`${i}.name`)}
+                    onName={(name) => change({ name })}
                   />
                   <NativeSelect
                     label="Kind"
@@ -418,16 +296,11 @@ export function KitchenPlace() {
                     w={230}
                     onChange={(e) => {
                       const kind = e.currentTarget.value as WarmPlaceKind;
-                      const { id: placeId, name } = place;
-                      set(
-                        replaced(draft, i, {
-                          id: placeId,
-                          name,
-                          kind,
-                          tauH: PLACE_FACTS[kind].tauH,
-                          ...(kind === 'appliance' ? { setPointC: 43, biasC: 0 } : {}),
-                        }),
-                      );
+                      const dial =
+                        kind === 'appliance'
+                          ? { setPointC: 43, biasC: 0 }
+                          : { setPointC: undefined, biasC: undefined };
+                      change({ kind, tauH: PLACE_FACTS[kind].tauH, ...dial });
                     }}
                   />
                   {place.kind === 'appliance' && (
@@ -437,7 +310,7 @@ export function KitchenPlace() {
                         unit={degrees}
                         value={fromCelsius(place.setPointC ?? 43, unit)}
                         fault={fault(`${i}.setPointC`)}
-                        onValue={(v) => set(replaced(draft, i, { ...place, setPointC: toCelsius(v, unit) }))}
+                        onValue={(v) => change({ setPointC: toCelsius(v, unit) })}
                         width={110}
                       />
                       <NumberField
@@ -445,9 +318,7 @@ export function KitchenPlace() {
                         unit={degrees}
                         value={(place.biasC ?? 0) * (unit === 'F' ? 1.8 : 1)}
                         fault={fault(`${i}.biasC`)}
-                        onValue={(v) =>
-                          set(replaced(draft, i, { ...place, biasC: unit === 'F' ? v / 1.8 : v }))
-                        }
+                        onValue={(v) => change({ biasC: unit === 'F' ? v / 1.8 : v })}
                         width={120}
                       />
                     </>
@@ -457,29 +328,12 @@ export function KitchenPlace() {
                     unit="h"
                     value={place.tauH}
                     fault={fault(`${i}.tauH`)}
-                    onValue={(tauH) => set(replaced(draft, i, { ...place, tauH }))}
+                    onValue={(tauH) => change({ tauH })}
                     width={160}
                   />
-                  {draft.length > 1 && (
-                    <Button
-                      variant="subtle"
-                      onClick={() => set(without(draft, i))}
-                      aria-label={`Remove ${place.name}`}
-                    >
-                      Remove
-                    </Button>
-                  )}
-                </div>
-              ))}
-              <Button
-                variant="default"
-                onClick={() =>
-                  set([...draft, { id: ulid(), name: 'Warm place', kind: 'insulated-box', tauH: 10 }])
-                }
-              >
-                Add a warm place
-              </Button>
-            </div>
+                </>
+              )}
+            />
           )}
         </SectionForm>
       </div>

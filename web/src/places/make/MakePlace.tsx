@@ -21,6 +21,7 @@ import { Beads } from './Beads.tsx';
 import { completeStep, skipStep } from './complete-step.ts';
 import { curveDataOf } from './curve-data.ts';
 import { DenatureMeter } from './DenatureMeter.tsx';
+import { LastReading } from './LastReading.tsx';
 import { EntryLog } from './EntryLog.tsx';
 import { Pad } from './Pad.tsx';
 import { TasteForm } from './TasteForm.tsx';
@@ -228,6 +229,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
               <DenatureMeter point={forecast.point} />
             </div>
           )}
+          <LastReading state={state} nowMs={nowMs} />
           <div aria-label="For this step" role="group" className="for-step">
             {step && (
               <p>

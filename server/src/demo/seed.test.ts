@@ -1,0 +1,52 @@
+import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import { kitchenSettings } from '@morning-crock/core/contract';
+import { readKitchen } from '../features/kitchen/kitchen-service.ts';
+import { listMakes, readMake } from '../features/makes/make-service.ts';
+import { draft } from '../testing/drafts.ts';
+import { createTestKitchen, type TestKitchen } from '../testing/test-kitchen.ts';
+import { seedDemo } from './seed.ts';
+
+const NOW = Date.parse('2026-05-20T09:00:00.000Z');
+const HOUR = 3_600_000;
+let kitchen: TestKitchen;
+
+beforeAll(async () => {
+  kitchen = await createTestKitchen({ startMs: NOW });
+  await seedDemo(kitchen.db, kitchen.kitchenId, NOW);
+});
+afterAll(async () => kitchen.close());
+
+test('one make incubates in mid-course, one cools, and the months before differ in how they turned out', async () => {
+  const makes = await listMakes(kitchen.db, kitchen.kitchenId);
+  const running = await Promise.all(
+    makes
+      .filter((m) => m.status === 'under-way')
+      .map(async (m) => (await readMake(kitchen.db, kitchen.kitchenId, m.id))!.state),
+  );
+  expect(running.map((s) => s.current?.step.id).sort()).toEqual(['cool', 'incubate']);
+  const finished = makes.filter((m) => m.status !== 'under-way');
+  expect(finished.length).toBeGreaterThanOrEqual(8);
+  expect(finished.some((m) => m.status === 'discarded')).toBe(true);
+  expect(new Set(finished.map((m) => m.sourness)).size).toBeGreaterThanOrEqual(3);
+  expect(finished.every((m) => m.forecastSetH[1] !== null)).toBe(true);
+  expect(kitchenSettings.safeParse((await readKitchen(kitchen.db, kitchen.kitchenId)).settings).success).toBe(
+    true,
+  );
+});
+
+test('a second start adds nothing; when nothing is under way any more, new makes begin beside what was entered', async () => {
+  expect(await seedDemo(kitchen.db, kitchen.kitchenId, NOW + HOUR)).toEqual({ made: 0 });
+  const before = await listMakes(kitchen.db, kitchen.kitchenId);
+  const own = before.find((m) => m.status === 'under-way')!;
+  kitchen.clock.nowMs = NOW + 20 * HOUR;
+  await kitchen.app.inject({
+    method: 'POST',
+    url: '/api/events',
+    payload: { events: [draft(own.id, NOW + 2 * HOUR, 'noted', { text: 'mine' })] },
+  });
+  expect(await seedDemo(kitchen.db, kitchen.kitchenId, NOW + 20 * HOUR)).toEqual({ made: 2 });
+  expect(await listMakes(kitchen.db, kitchen.kitchenId)).toHaveLength(before.length + 2);
+  expect((await readMake(kitchen.db, kitchen.kitchenId, own.id))!.state.notes.map((n) => n.text)).toEqual([
+    'mine',
+  ]);
+});

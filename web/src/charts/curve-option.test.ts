@@ -1,0 +1,51 @@
+import { expect, test } from '@jest/globals';
+import { curveOption, type CurveData } from './curve-option.ts';
+
+const theme = {
+  ink: '#000',
+  quiet: '#555',
+  faint: '#ccc',
+  cobalt: '#00f',
+  brush: '#06f',
+  clay: '#850',
+  fontFamily: 'x',
+};
+const data: CurveData = {
+  temperature: Array.from({ length: 2000 }, (_, i) => [i * 60_000, 43] as const),
+  ph: [
+    [0, 6.6],
+    [3_600_000, 5.5],
+  ],
+  band: [{ atMs: 0, p10: 6.5, p90: 6.7 }],
+  temperatureDots: [{ atMs: 60_000, value: 100 }],
+  phDots: [],
+  cueMarks: [{ atMs: 120_000, text: 'set' }],
+  setPh: 4.6,
+  nowMs: 600_000,
+  fromMs: 0,
+  toMs: 7_200_000,
+  unit: 'F',
+  time: (ms) => String(ms),
+};
+
+interface Drawn {
+  readonly name: string;
+  readonly data: readonly (readonly [number, number])[];
+}
+
+test('draws in the kitchen’s own degrees, only what is in view, and no more points than a screen can show', () => {
+  const series = curveOption(data, theme, false).series as unknown as readonly Drawn[];
+  const named = (name: string): Drawn => series.find((s) => s.name === name)!;
+  expect(named('Measured').data).toEqual([[60_000, 212]]);
+  expect(named('Temperature').data.length).toBeLessThanOrEqual(301);
+  expect(named('Temperature').data.every(([ms]) => ms <= data.toMs + 60_000)).toBe(true);
+  expect(named('band').data[0]![1]).toBeCloseTo(0.2, 9);
+});
+
+test('a record has no line for now', () => {
+  const series = curveOption({ ...data, nowMs: null }, theme, true).series as unknown as readonly Record<
+    string,
+    unknown
+  >[];
+  expect(series[0]!['markLine']).toBeUndefined();
+});

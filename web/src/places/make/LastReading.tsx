@@ -1,0 +1,27 @@
+import type { MakeState } from '@morning-crock/core';
+import { formatMinutes } from '@morning-crock/core';
+import { useUnits } from '../../app/use-units.ts';
+
+const OLD_MS = 15 * 60_000;
+const SILENT_MS = 5 * 60_000;
+
+/** The latest temperature with its age once it is old, and a word when a probe fell silent. */
+export function LastReading({ state, nowMs }: { readonly state: MakeState; readonly nowMs: number }) {
+  const units = useUnits();
+  const latest = state.temperatures.at(-1);
+  if (!latest || state.chilledAtMs !== null) return null;
+  const ageMs = nowMs - latest.atMs;
+  const probe = state.temperatures.findLast((t) => t.instrument !== 'hand');
+  const silent = probe && nowMs - probe.atMs > SILENT_MS ? probe : null;
+  return (
+    <p className="quiet">
+      Last measured {units.temperature(latest.celsius)}
+      {ageMs > OLD_MS
+        ? `, ${formatMinutes(ageMs / 60_000)} ago: measure again when you can`
+        : ` at ${units.time(latest.atMs, nowMs)}`}
+      .
+      {silent &&
+        ` ${silent.instrument} has been silent for ${formatMinutes((nowMs - silent.atMs) / 60_000)}.`}
+    </p>
+  );
+}
