@@ -26,6 +26,8 @@ export const makeSummary = z.strictObject({
   startedAt: instant,
   finishedAt: instant.nullable(),
   status: z.enum(['under-way', 'kept', 'discarded']),
+  /** It passed the safety clock's limit: whatever the maker did with it, it is no food. */
+  doNotEat: z.boolean(),
   litres: z.number(),
   milk: z.string(),
   starter: z.string(),

@@ -300,6 +300,19 @@ describe('record', () => {
     expect(yieldOf(stateOf(inoculated())).lostKg).toBeNull();
   });
 
+  test('what passed the safety limit is no food, whatever was done with it', () => {
+    const log = createLog();
+    const events = [...inoculated(log), log(90 + 14 * 60, 'finished', { verdict: 'kept', reason: '' })];
+    expect(summaryOf(stateOf(events)).doNotEat).toBe(true);
+    const early = createLog();
+    const proven = [
+      ...inoculated(early),
+      early(330, 'cue-seen', { cue: 'set', cleanSmell: true }),
+      early(90 + 14 * 60, 'finished', { verdict: 'kept', reason: '' }),
+    ];
+    expect(summaryOf(stateOf(proven)).doNotEat).toBe(false);
+  });
+
   test('the line of the Daybook says what was seen', () => {
     const log = createLog();
     const events = [

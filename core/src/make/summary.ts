@@ -2,6 +2,8 @@ import type { MakeSummary } from '../contract/index.ts';
 import { STARTER_FACTS } from '../culture/index.ts';
 import { batchOf } from '../method/index.ts';
 import { MILK_FACTS } from '../milk/index.ts';
+import { pointForecast } from './forecast.ts';
+import { safetyOf } from './safety.ts';
 import type { MakeState } from './state.ts';
 
 const HOUR_MS = 3_600_000;
@@ -51,6 +53,13 @@ export function plannedSetH(state: MakeState): [number | null, number | null, nu
   return [hours(planned.set.p10), hours(planned.set.p50), hours(planned.set.p90)];
 }
 
+/** Whether a finished make had passed the safety clock's limit. */
+export function doNotEat(state: MakeState): boolean {
+  if (!state.finished) return false;
+  const endMs = state.finished.atMs;
+  return safetyOf(state, pointForecast(state, endMs).temperature, endMs, null).verdict === 'over';
+}
+
 /** One line of the Daybook. */
 export function summaryOf(state: MakeState): MakeSummary {
   return {
@@ -59,6 +68,7 @@ export function summaryOf(state: MakeState): MakeSummary {
     startedAt: new Date(state.startedAtMs).toISOString(),
     finishedAt: state.finished ? new Date(state.finished.atMs).toISOString() : null,
     status: state.finished ? state.finished.verdict : 'under-way',
+    doNotEat: doNotEat(state),
     litres: state.plan.milk.litres,
     milk: MILK_FACTS[state.plan.milk.kind].label,
     starter: STARTER_FACTS[state.plan.starter.kind].label,

@@ -44,9 +44,11 @@ function SetPicture({ make }: { readonly make: MakeSummary }) {
 
 const OUTCOME = {
   'under-way': { word: 'under way', sign: '●', tone: '' },
-  kept: { word: 'kept', sign: '✓', tone: 'well' },
+  kept: { word: 'kept', sign: '✓', tone: '' },
   discarded: { word: 'discarded', sign: '✗', tone: 'danger' },
 } as const;
+
+const NO_FOOD = { word: 'do not eat', sign: '✗', tone: 'danger' } as const;
 
 function importFault(error: unknown): string {
   const body = error as ApiError;
@@ -157,7 +159,7 @@ export function Daybook() {
             </thead>
             <tbody>
               {makes.map((make) => {
-                const outcome = OUTCOME[make.status];
+                const outcome = make.doNotEat ? NO_FOOD : OUTCOME[make.status];
                 return (
                   <tr key={make.id}>
                     <td style={{ whiteSpace: 'nowrap' }}>{units.day(Date.parse(make.startedAt))}</td>

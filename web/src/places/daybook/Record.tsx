@@ -1,4 +1,4 @@
-import { pointForecast, yieldOf, type MakeState } from '@morning-crock/core';
+import { doNotEat, pointForecast, yieldOf, type MakeState } from '@morning-crock/core';
 import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import { Button } from '@mantine/core';
@@ -54,9 +54,12 @@ function StepsTable({ state, units }: { readonly state: MakeState; readonly unit
   );
 }
 
+const VERDICT = { kept: '✓ kept', discarded: '✗ discarded', 'under-way': '● under way' } as const;
+
 function Finished({ state }: { readonly state: MakeState }) {
   const units = useUnits();
   const balance = yieldOf(state);
+  const noFood = useMemo(() => doNotEat(state), [state]);
   const curve = useMemo(() => {
     const endMs = state.finished?.atMs ?? state.startedAtMs;
     const point = pointForecast(state, endMs);
@@ -84,8 +87,8 @@ function Finished({ state }: { readonly state: MakeState }) {
         <span className="quiet">
           {units.day(state.startedAtMs)}, {state.plan.place.name}
         </span>
-        <span className={state.finished?.verdict === 'discarded' ? 'danger' : 'well'}>
-          {state.finished ? (state.finished.verdict === 'kept' ? '✓ kept' : '✗ discarded') : '● under way'}
+        <span className={noFood || state.finished?.verdict === 'discarded' ? 'danger' : ''}>
+          {noFood ? '✗ do not eat' : VERDICT[state.finished?.verdict ?? 'under-way']}
         </span>
         <Button
           component={Link}

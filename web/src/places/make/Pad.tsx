@@ -160,6 +160,7 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
               data={massUnits.map((u) => ({ value: u, label: UNIT_LABEL[u] }))}
               value={massUnit}
               onChange={(e) => setMassUnit(e.currentTarget.value)}
+              style={{ flex: 'none' }}
               w={92}
               size="md"
             />
@@ -172,6 +173,7 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
               ]}
               value={instrument}
               onChange={(e) => setInstrument(e.currentTarget.value as 'meter' | 'strip')}
+              style={{ flex: 'none' }}
               w={122}
               size="md"
             />

@@ -22,7 +22,9 @@ export function curveDataOf(
     (ms) => ms !== null,
   );
   const lastBand = band.find((b) => b.p90 <= SET_PH - 0.2);
-  const bandEndMs = lastBand ? point.inoculationMs + lastBand.hour * HOUR_MS : 0;
+  // Before inoculation the heat is what matters: the long tail of the band would squeeze it into a corner.
+  const bandEndMs =
+    lastBand && state.inoculatedAtMs !== null ? point.inoculationMs + lastBand.hour * HOUR_MS : 0;
   const toMs = Math.max(state.startedAtMs + HOUR_MS, bandEndMs, ...ends) + 0.5 * HOUR_MS;
   return {
     temperature: point.temperature,
