@@ -135,6 +135,16 @@ describe('the log', () => {
     ]);
   });
 
+  test('the start of a make cannot be taken back out of the record', async () => {
+    const make = ulid();
+    const [begun] = await stored([startDraft(make, START)]);
+    const answer = await post([draft(make, START, 'voided', { target: begun!.id })]);
+    expect(answer.json<ErrorBody>()).toMatchObject({
+      code: 'bad-target',
+      details: [{ path: 'data.target' }],
+    });
+  });
+
   test('a finished make takes weighings, notes and late entries, and nothing new', async () => {
     const make = await startMake();
     await stored([draft(make, START, 'finished', { verdict: 'kept', reason: '' })]);

@@ -46,17 +46,21 @@ export function effectiveEvents(events: readonly LoggedEvent[]): LoggedEvent[] {
   for (const event of unique.sort(byLog)) {
     if (event.type === 'corrected' && !gone.has(event.id)) corrections.set(event.data.target, event);
   }
-  return unique
-    .filter((event) => !gone.has(event.id) && event.type !== 'voided' && event.type !== 'corrected')
-    .map((event) => {
-      const correction = corrections.get(event.id);
-      if (!correction) return event;
-      const data = EVENT_DATA[event.type].safeParse(correction.data.data);
-      // A correction that does not fit its target's shape is refused at the door; one that got in changes nothing.
-      if (!data.success) return event;
-      return { ...event, at: correction.data.at ?? event.at, data: data.data } as LoggedEvent;
-    })
-    .sort((a, b) => Date.parse(a.at) - Date.parse(b.at) || byLog(a, b));
+  return (
+    unique
+      // A make cannot be undone out of the record: it is discarded instead.
+      .filter((event) => event.type === 'make-started' || !gone.has(event.id))
+      .filter((event) => event.type !== 'voided' && event.type !== 'corrected')
+      .map((event) => {
+        const correction = corrections.get(event.id);
+        if (!correction) return event;
+        const data = EVENT_DATA[event.type].safeParse(correction.data.data);
+        // A correction that does not fit its target's shape is refused at the door; one that got in changes nothing.
+        if (!data.success) return event;
+        return { ...event, at: correction.data.at ?? event.at, data: data.data } as LoggedEvent;
+      })
+      .sort((a, b) => Date.parse(a.at) - Date.parse(b.at) || byLog(a, b))
+  );
 }
 
 /** The latest un-voided entry of one device that undo takes back; `null` when there is none. */

@@ -5,6 +5,8 @@ import { interpolateLinear } from '../numerics/index.ts';
 import type { PointForecast } from './forecast.ts';
 
 const MINUTE_MS = 60_000;
+/** Sleeping hours are looked at on this grid. */
+const LOOK_MS = 5 * MINUTE_MS;
 
 /** A moment that needs hands while everybody sleeps. */
 export interface SleepClash {
@@ -29,8 +31,8 @@ export function sleepClashes(point: PointForecast, kitchen: KitchenSettings): Sl
     )
     .filter((s) => allAsleep(s.endMs))
     .map((s) => {
-      let wakeMs = s.endMs;
-      while (allAsleep(wakeMs) && wakeMs < s.endMs + 24 * 60 * MINUTE_MS) wakeMs += 5 * MINUTE_MS;
+      let wakeMs = Math.ceil(s.endMs / LOOK_MS) * LOOK_MS;
+      while (allAsleep(wakeMs) && wakeMs < s.endMs + 24 * 60 * MINUTE_MS) wakeMs += LOOK_MS;
       const ph =
         s.id === 'incubate' && point.ph.length > 0
           ? interpolateLinear(

@@ -37,6 +37,9 @@ async function checkAgainstStream(log: LogWriter, kitchenId: string, draft: Draf
     const { target } = draft.data;
     const aim = others.find((e) => e.id === target);
     if (!aim) return void refuse('bad-target', 'data.target', 'is not an entry of this make');
+    if (draft.type === 'voided' && aim.type === 'make-started') {
+      refuse('bad-target', 'data.target', 'is the start of the make: discard the make instead');
+    }
     if (draft.type === 'corrected') {
       const fit = EVENT_DATA[aim.type].safeParse(draft.data.data);
       if (!fit.success)
