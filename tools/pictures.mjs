@@ -71,10 +71,14 @@ try {
     await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: dark ? 'dark' : 'light' }]);
     await page.setViewport({ width, height });
     await page.goto(address + path);
-    await page.waitForFunction(() => !/Working out|Opening|Drawing/.test(document.body.innerText), {
-      timeout: 20_000,
-    });
-    await new Promise((resolve) => setTimeout(resolve, 1500));
+    await page.waitForFunction(
+      () =>
+        !/Working out|Opening|Drawing/.test(document.body.innerText) && !document.querySelector('.fading'),
+      {
+        timeout: 20_000,
+      },
+    );
+    await new Promise((resolve) => setTimeout(resolve, 2500));
     await page.screenshot({ path: join(ROOT, 'docs/screenshots', `${name}.png`) });
     say(name);
     await page.close();

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useMakesQuery } from '../api/api.ts';
 import { requestForecast } from '../workers/forecast-client.ts';
 import { now } from './clock.ts';
@@ -19,10 +19,13 @@ function Keeper({ makeId }: { readonly makeId: string }) {
     return () => clearInterval(timer);
   }, []);
   const known = state !== null;
+  const drawnFrom = useRef<unknown>(null);
   useEffect(() => {
     if (!known) return;
     let wanted = true;
-    dispatch(liveSlice.actions.workStarted(makeId));
+    // Only news makes the old picture fade; the minute's renewal passes unseen.
+    if (drawnFrom.current !== events) dispatch(liveSlice.actions.workStarted(makeId));
+    drawnFrom.current = events;
     const nowMs = now();
     void requestForecast(makeId, { kind: 'make', makeId, events, nowMs }).then((forecast) => {
       if (forecast && wanted) dispatch(liveSlice.actions.forecastMade({ makeId, forecast, atMs: nowMs }));

@@ -166,7 +166,7 @@ export function KitchenPlace() {
                     name={cook.name}
                     fault={fault(`${i}.name`)}
                     onName={(name) => change({ name })}
-                    width={140}
+                    width={130}
                   />
                   <TextInput
                     type="time"
@@ -174,7 +174,7 @@ export function KitchenPlace() {
                     value={cook.sleepFrom}
                     error={fault(`${i}.sleepFrom`)}
                     onChange={(e) => change({ sleepFrom: e.currentTarget.value })}
-                    w={168}
+                    w={146}
                   />
                   <TextInput
                     type="time"
@@ -182,7 +182,7 @@ export function KitchenPlace() {
                     value={cook.sleepTo}
                     error={fault(`${i}.sleepTo`)}
                     onChange={(e) => change({ sleepTo: e.currentTarget.value })}
-                    w={168}
+                    w={146}
                   />
                 </>
               )}

@@ -20,6 +20,7 @@ export function Rows<T extends { readonly id: string; readonly name: string }>(p
           {items.length > 1 && (
             <Button
               variant="subtle"
+              px={8}
               onClick={() => set(items.filter((_, k) => k !== i))}
               aria-label={`Remove ${item.name}`}
             >

@@ -162,7 +162,7 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
               onChange={(e) => setMassUnit(e.currentTarget.value)}
               style={{ flex: 'none' }}
               w={92}
-              size="md"
+              styles={{ input: { minHeight: 48, paddingInlineStart: 10, paddingInlineEnd: 30 } }}
             />
           ) : kind === 'ph' ? (
             <NativeSelect
@@ -175,7 +175,7 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
               onChange={(e) => setInstrument(e.currentTarget.value as 'meter' | 'strip')}
               style={{ flex: 'none' }}
               w={122}
-              size="md"
+              styles={{ input: { minHeight: 48, paddingInlineStart: 10, paddingInlineEnd: 30 } }}
             />
           ) : (
             <small>°{units.temperatureUnit}</small>
