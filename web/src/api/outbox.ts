@@ -132,7 +132,7 @@ export function createSender(host: SenderHost): { flush(): void } {
           host.reached(true);
           if (sent.outcome === 'stored') {
             host.stored(sent.event);
-            await forgetDraft(draft.id);
+            await forgetDraft(draft.id).catch(() => undefined);
           } else {
             host.refused(draft.id, sent.error);
           }

@@ -1,5 +1,5 @@
 import { IconBook2, IconClipboardCheck, IconToolsKitchen2 } from '@tabler/icons-react';
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 import { NavLink, Outlet, useLocation } from 'react-router';
 import { useKitchenQuery } from '../api/api.ts';
 import { followLog } from '../api/stream.ts';
@@ -25,11 +25,12 @@ export function Frame() {
   const { pathname } = useLocation();
   const lastSeq = kitchen?.lastSeq;
   const known = lastSeq !== undefined;
+  // Followed once from the first picture; the stream keeps its own place after that.
+  const firstSeq = useRef(lastSeq);
+  firstSeq.current ??= lastSeq;
   useEffect(() => {
     if (!known) return;
-    return followLog(lastSeq);
-    // Followed once from the first picture; the stream itself keeps its place after that.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    return followLog(firstSeq.current ?? 0);
   }, [known]);
   useEffect(() => {
     if (!isError) return;

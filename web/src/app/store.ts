@@ -83,20 +83,21 @@ export async function record<T extends EventType>(
     data,
   } as DraftEvent;
   store.dispatch(outboxSlice.actions.kept(draft));
-  await keepDraft(draft);
+  // A browser that keeps nothing (a private window) still sends.
+  await keepDraft(draft).catch(() => undefined);
   sender.flush();
   return draft.id;
 }
 
 /** Takes a refused entry away after the maker has seen why. */
 export async function dropRefused(id: string): Promise<void> {
-  await forgetDraft(id);
+  await forgetDraft(id).catch(() => undefined);
   store.dispatch(outboxSlice.actions.left(id));
 }
 
 /** Brings back what a reload found kept here, and sends it. */
 export async function restoreOutbox(): Promise<void> {
-  const drafts = await keptDrafts();
+  const drafts = await keptDrafts().catch(() => []);
   if (drafts.length > 0) store.dispatch(outboxSlice.actions.restored(drafts));
   sender.flush();
 }

@@ -1,7 +1,7 @@
 import { EVENT_DATA, detailsOf, type DraftEvent, type StoredEvent } from '@morning-crock/core/contract';
 import type { DataSource } from 'typeorm';
 import { AppError } from '../../plugins/errors.ts';
-import { bodyHash, readEvents, storedFrom, withLog, type LogWriter } from './event-log.ts';
+import { bodyHash, readEvents, storedFrom, withLog } from './event-log.ts';
 
 /** A device's clock may run this far ahead before its entries are refused. */
 const AHEAD_MS = 2 * 60_000;
@@ -20,13 +20,12 @@ const refuse = (code: ConstructorParameters<typeof AppError>[0], path: string, m
   throw new AppError(code, [{ path, message }]);
 };
 
-/** Checks that need the rest of the make. */
-async function checkAgainstStream(log: LogWriter, kitchenId: string, draft: DraftEvent): Promise<void> {
+/** Checks that need the rest of the make. @param others what the make's log holds so far */
+function checkAgainstStream(others: readonly StoredEvent[], kitchenId: string, draft: DraftEvent): void {
   if (draft.type === 'kitchen-changed') {
     if (draft.streamId !== kitchenId) refuse('bad-input', 'streamId', 'a kitchen changes in its own stream');
     return;
   }
-  const others = await readEvents(log.manager, { kitchenId, streamId: draft.streamId });
   const started = others.some((e) => e.type === 'make-started');
   if (draft.type === 'make-started') {
     if (started) refuse('already-started', 'streamId', 'this make was started before');
@@ -80,6 +79,13 @@ export async function appendEvents(
   return withLog(db, kitchenId, async (log) => {
     const known = await log.find(drafts.map((d) => d.id));
     const events: StoredEvent[] = [];
+    // Each make's log is read once and grows with what is appended here.
+    const streams = new Map<string, StoredEvent[]>();
+    const streamOf = async (streamId: string): Promise<StoredEvent[]> => {
+      const held = streams.get(streamId) ?? (await readEvents(log.manager, { kitchenId, streamId }));
+      streams.set(streamId, held);
+      return held;
+    };
     let added = 0;
     for (const [index, draft] of drafts.entries()) {
       const before = known.get(draft.id);
@@ -90,8 +96,11 @@ export async function appendEvents(
         events.push(storedFrom(before));
         continue;
       }
-      await checkAgainstStream(log, kitchenId, draft);
-      events.push(await log.append(draft, new Date(nowMs)));
+      const stream = await streamOf(draft.streamId);
+      checkAgainstStream(stream, kitchenId, draft);
+      const event = await log.append(draft, new Date(nowMs));
+      stream.push(event);
+      events.push(event);
       added++;
     }
     return { events, added };
