@@ -95,7 +95,8 @@ describe('any plan', () => {
   test('gets advice in words with a place on the screen', () => {
     fc.assert(
       fc.property(anyPlan, (plan) => {
-        for (const advice of adviseOn(plan, 'F')) expect(advice.text.length).toBeGreaterThan(15);
+        for (const advice of adviseOn(plan, { temperature: 'F', measures: 'imperial' }))
+          expect(advice.text.length).toBeGreaterThan(15);
         const overfull = plan.milk.litres > plan.pot.litres * 0.95;
         expect(adviseOn(plan).some((a) => a.severity === 'stop' && a.field === 'pot')).toBe(overfull);
       }),

@@ -1,7 +1,7 @@
 import type { MakePlan } from '../contract/index.ts';
 import { GROUP_CONSTANTS, STARTER_FACTS, type Group } from '../culture/index.ts';
 import { boilingPointC, placeAmbientC } from '../heat/index.ts';
-import { formatTemperature, type TemperatureUnit } from '../units/index.ts';
+import { formatTemperature, formatVolume, type MeasureSystem, type TemperatureUnit } from '../units/index.ts';
 import { batchOf, inoculumFor, souringKindOf } from './batch.ts';
 import { isHeated } from './steps.ts';
 
@@ -15,16 +15,22 @@ export interface Advice {
 
 const groupsOf = (plan: MakePlan): Group[] => Object.keys(STARTER_FACTS[plan.starter.kind].log10) as Group[];
 
-type Check = (plan: MakePlan, unit: TemperatureUnit) => Advice | null;
+/** The units advice is worded in. */
+interface AdviceUnits {
+  readonly temperature: TemperatureUnit;
+  readonly measures: MeasureSystem;
+}
+
+type Check = (plan: MakePlan, units: AdviceUnits) => Advice | null;
 
 /** One entry a thing that can be wrong. Order is the order on the screen. */
 const CHECKS: readonly Check[] = [
-  (plan) =>
+  (plan, units) =>
     plan.milk.litres > plan.pot.litres * 0.95
       ? {
           severity: 'stop',
           field: 'pot',
-          text: `${plan.pot.name} holds ${plan.pot.litres} L: ${plan.milk.litres} L is overfull and boils over. Take a larger pot or less milk.`,
+          text: `${plan.pot.name} holds ${formatVolume(plan.pot.litres, units.measures)}: ${formatVolume(plan.milk.litres, units.measures)} is overfull and boils over. Take a larger pot or less milk.`,
         }
       : plan.milk.litres > plan.pot.litres * 0.85 && isHeated(plan)
         ? {
@@ -75,55 +81,55 @@ const CHECKS: readonly Check[] = [
         }
       : null;
   },
-  (plan, unit) => {
+  (plan, units) => {
     const boilC = boilingPointC(plan.altitudeM);
     return plan.heat.kind !== 'none' && plan.heat.kind !== 'boil' && plan.heat.targetC > boilC - 0.5
       ? {
           severity: 'stop',
           field: 'heat',
-          text: `At this altitude milk boils at about ${formatTemperature(boilC, unit)}: it cannot get to ${formatTemperature(plan.heat.targetC, unit)}.`,
+          text: `At this altitude milk boils at about ${formatTemperature(boilC, units.temperature)}: it cannot get to ${formatTemperature(plan.heat.targetC, units.temperature)}.`,
         }
       : null;
   },
-  (plan, unit) =>
+  (plan, units) =>
     isHeated(plan) && plan.heat.targetC < 72
       ? {
           severity: 'caution',
           field: 'heat',
-          text: `${formatTemperature(plan.heat.targetC, unit)} hardly unfolds the whey protein: a soft set. From 82 °C (180 °F) it counts.`,
+          text: `${formatTemperature(plan.heat.targetC, units.temperature)} hardly unfolds the whey protein: a soft set. From 82 °C (180 °F) it counts.`,
         }
       : null,
-  (plan, unit) => {
+  (plan, units) => {
     const groups = groupsOf(plan);
     const endures = Math.min(...groups.map((g) => GROUP_CONSTANTS[g].tMaxC));
     if (plan.inoculateC >= endures + 5)
       return {
         severity: 'stop',
         field: 'inoculate',
-        text: `${formatTemperature(plan.inoculateC, unit)} kills this culture (it endures up to about ${formatTemperature(endures, unit)}): nothing would set. Let it cool further.`,
+        text: `${formatTemperature(plan.inoculateC, units.temperature)} kills this culture (it endures up to about ${formatTemperature(endures, units.temperature)}): nothing would set. Let it cool further.`,
       };
     if (plan.inoculateC > Math.min(47, endures))
       return {
         severity: 'caution',
         field: 'inoculate',
-        text: `${formatTemperature(plan.inoculateC, unit)} is too hot for this culture: part of it dies and the set comes late.`,
+        text: `${formatTemperature(plan.inoculateC, units.temperature)} is too hot for this culture: part of it dies and the set comes late.`,
       };
     return plan.inoculateC < 5
       ? { severity: 'stop', field: 'inoculate', text: 'The milk is too cold for any culture to work.' }
       : null;
   },
-  (plan, unit) => {
+  (plan, units) => {
     const ambientC = placeAmbientC(plan.place, plan.roomC);
     const constants = groupsOf(plan).map((g) => GROUP_CONSTANTS[g]);
     const endures = Math.min(...constants.map((c) => c.tMaxC));
     const wakes = Math.min(...constants.map((c) => c.tMinC));
     const warm = constants.some((c) => c.tOptC > 40);
-    const heat = formatTemperature(ambientC, unit);
+    const heat = formatTemperature(ambientC, units.temperature);
     if (ambientC >= endures)
       return {
         severity: 'stop',
         field: 'place',
-        text: `${heat} is no incubating heat: this culture dies above about ${formatTemperature(endures, unit)}.`,
+        text: `${heat} is no incubating heat: this culture dies above about ${formatTemperature(endures, units.temperature)}.`,
       };
     if (plan.place.kind === 'appliance' && ambientC <= wakes + 1)
       return {
@@ -149,20 +155,23 @@ const CHECKS: readonly Check[] = [
           text: `A starter of ${Math.round(plan.starter.ageD)} days is tired; about a week is strong.`,
         }
       : null,
-  (plan) =>
+  (plan, units) =>
     plan.starter.massKg !== null && plan.milk.litres + plan.starter.massKg > plan.pot.litres
       ? {
           severity: 'stop',
           field: 'pot',
-          text: `Milk and starter together do not fit into ${plan.pot.name} (${plan.pot.litres} L).`,
+          text: `Milk and starter together do not fit into ${plan.pot.name} (${formatVolume(plan.pot.litres, units.measures)}).`,
         }
       : null,
 ];
 
 /** Everything to say about a plan, the gravest first. */
-export function adviseOn(plan: MakePlan, unit: TemperatureUnit = 'C'): Advice[] {
+export function adviseOn(
+  plan: MakePlan,
+  units: AdviceUnits = { temperature: 'C', measures: 'metric' },
+): Advice[] {
   const rank = { stop: 0, caution: 1, note: 2 } as const;
-  return CHECKS.flatMap((check) => check(plan, unit) ?? []).sort(
+  return CHECKS.flatMap((check) => check(plan, units) ?? []).sort(
     (a, b) => rank[a.severity] - rank[b.severity],
   );
 }

@@ -56,7 +56,9 @@ describe('advice', () => {
   });
 
   test('27 °C is explained as too cool, in the maker’s own unit', () => {
-    const advice = adviseOn(place(27), 'F').find((a) => a.field === 'place')!;
+    const advice = adviseOn(place(27), { temperature: 'F', measures: 'us' }).find(
+      (a) => a.field === 'place',
+    )!;
     expect(advice.severity).toBe('caution');
     expect(advice.text).toMatch(/81 °F/);
   });

@@ -58,7 +58,7 @@ export function usePlanning(makeId: string, initial: MakePlan, kitchen: KitchenS
   const [band, setBand] = useState<{ plan: MakePlan; forecast: BandForecast } | null>(null);
   const state = useMemo(() => stateOfPlan(plan), [plan]);
   const point = useMemo(() => pointForecast(state, Date.parse(plan.startAt)), [state, plan.startAt]);
-  const advice = useMemo(() => adviseOn(plan, kitchen.units.temperature), [plan, kitchen.units.temperature]);
+  const advice = useMemo(() => adviseOn(plan, kitchen.units), [plan, kitchen.units]);
   const clashes = useMemo(() => sleepClashes(point, kitchen), [point, kitchen]);
   useEffect(() => {
     let wanted = true;
