@@ -14,8 +14,8 @@ const STARTER_C = 5;
 const PLACE_READING_SIGMA_C = 0.5;
 /** Readings of one quarter of an hour count once when judging a place. */
 const COUNT_ONCE_H = 0.25;
-/** A measured stretch is trusted this far between two readings, h. */
-const MEASURED_GAP_H = 1;
+/** A first stretch without a reading, up to this long, counts as measured, h. */
+const UNREAD_START_H = 1;
 
 export interface Incubation {
   readonly spec: EnsembleSpec;
@@ -95,7 +95,7 @@ export function incubationOf(state: MakeState, walk: ThermalWalk): Incubation | 
   const looseness = (hour: number): number => {
     if (readings.length === 0) return 1;
     // The first stretch before any reading stays a guess only when it is long.
-    if (hour <= probedUntilH) return hour >= probedFromH || probedFromH <= MEASURED_GAP_H ? 0 : 1;
+    if (hour <= probedUntilH) return hour >= probedFromH || probedFromH <= UNREAD_START_H ? 0 : 1;
     return 1 - Math.exp(-(hour - probedUntilH) / tauH);
   };
   const wild = plan.starter.kind === 'none';
