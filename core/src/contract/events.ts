@@ -1,7 +1,9 @@
 import { z } from 'zod';
 import { CUES, SOURNESS } from '../culture/index.ts';
 import { kitchenChange } from './kitchen.ts';
-import { makePlan, plannedForecast } from './plan.ts';
+import { FACTOR_KINDS } from './learning.ts';
+import { makePlan, planChange, plannedForecast } from './plan.ts';
+import { traceFacts } from './trace.ts';
 import { instant, longText, massKg, shortName, temperatureC, typedQuantity, ulid } from './quantities.ts';
 
 /** The version of the event shapes below; older ones are brought up by `upcastEvent`. */
@@ -34,6 +36,9 @@ export const EVENT_DATA = {
     celsius: temperatureC,
     instrument: shortName,
     typed: typedQuantity,
+    /** As the instrument said it, when a checked thermometer was set right; `celsius` is the corrected value. */
+    rawC: temperatureC.optional(),
+    thermometerId: ulid.optional(),
   }),
   'ph-read': z.strictObject({
     ph: z
@@ -45,13 +50,26 @@ export const EVENT_DATA = {
     sigma: z.number().positive().max(1).nullable(),
     typed: typedQuantity,
   }),
+  /** Titratable acidity: mL of 0.1 N NaOH on a weighed sample, % lactic acid. */
+  titrated: z.strictObject({
+    naohMl: z.number().positive('must be above 0').max(100, 'is more than a burette holds'),
+    sampleG: z.number().min(0.5, 'is too little to weigh').max(200, 'is more than 200 g'),
+    percent: z.number().min(0.02, 'is less than any milk').max(4, 'is more than any yogurt (4 %)'),
+    typed: typedQuantity,
+  }),
+  /** A logger's file, stored whole elsewhere; a thinned sample of it is folded. */
+  'trace-imported': traceFacts,
+  /** What is left was planned anew. */
+  replanned: planChange,
+  /** One jar of several went into the cold. */
+  'jar-chilled': z.strictObject({ jar: ulid }),
   'cue-seen': z.strictObject({ cue: z.enum(CUES), cleanSmell: z.boolean().nullable() }),
   'starter-added': z.strictObject({
     massKg: z.number().min(0).max(20).nullable(),
     statedRatio: z.number().min(0).max(50).nullable(),
     typed: typedQuantity.nullable(),
   }),
-  weighed: z.strictObject({ massKg, typed: typedQuantity }),
+  weighed: z.strictObject({ massKg, typed: typedQuantity, jar: ulid.optional() }),
   tasted: z.strictObject({
     sourness: z.enum(SOURNESS),
     texture: z.enum(['thin', 'pourable', 'spoonable', 'firm']),
@@ -68,6 +86,8 @@ export const EVENT_DATA = {
   voided: z.strictObject({ target: ulid }),
   finished: z.strictObject({ verdict: z.enum(['kept', 'discarded']), reason: longText }),
   'kitchen-changed': kitchenChange,
+  /** What was learned about one thing is forgotten from here on. */
+  'learning-reset': z.strictObject({ kind: z.enum(FACTOR_KINDS), thing: z.string().min(1).max(40) }),
 } as const;
 
 export type EventType = keyof typeof EVENT_DATA;
@@ -78,7 +98,7 @@ export type DraftEvent = {
   [T in EventType]: {
     /** Identity, made by the sender; never an order. */
     readonly id: string;
-    /** The make, or the kitchen for `kitchen-changed`. */
+    /** The make, or the kitchen for `kitchen-changed` and `learning-reset`. */
     readonly streamId: string;
     /** When it happened. */
     readonly at: string;

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { WARM_PLACE_KINDS } from '../heat/index.ts';
-import { shortName, temperatureC, timeOfDay, ulid } from './quantities.ts';
+import { thermometerFault, WARM_PLACE_KINDS } from '../heat/index.ts';
+import { instant, shortName, temperatureC, timeOfDay, ulid } from './quantities.ts';
 
 export const unitsSection = z.strictObject({
   temperature: z.enum(['C', 'F']),
@@ -13,6 +13,16 @@ export const siteSection = z.strictObject({
   altitudeM: z.number().min(-400, 'is below any land').max(5500, 'is higher than any dairy (5500 m)'),
   roomC: z.number().min(0, 'is freezing: room heat goes from 0 °C').max(45, 'is too hot for a room (45 °C)'),
   shortcuts: z.boolean(),
+  /** How the room warms and cools over a day: local times with their heat; left out, it stays at `roomC`. */
+  dayCurve: z
+    .array(
+      z.strictObject({
+        at: timeOfDay,
+        celsius: z.number().min(0, 'is freezing').max(45, 'is too hot for a room'),
+      }),
+    )
+    .max(24)
+    .optional(),
 });
 
 export const pot = z.strictObject({
@@ -42,6 +52,46 @@ export const warmPlace = z.strictObject({
 
 export const cook = z.strictObject({ id: ulid, name: shortName, sleepFrom: timeOfDay, sleepTo: timeOfDay });
 
+/** A kind of jar the kitchen has, and how many. */
+export const jarKind = z.strictObject({
+  id: ulid,
+  name: shortName,
+  litres: z.number().min(0.03, 'is less than 30 mL').max(20, 'is more than 20 L'),
+  count: z.number().int('is not a whole number').min(1, 'needs at least one').max(200, 'is more than 200'),
+});
+
+/** A thermometer and its last check in ice slush and boiling water. */
+export const thermometer = z
+  .strictObject({
+    id: ulid,
+    name: shortName,
+    iceC: temperatureC.nullable(),
+    boilingC: temperatureC.nullable(),
+    /** Where the check was made: it decides where water boils. */
+    altitudeM: z.number().min(-400).max(5500),
+    checkedAt: instant.nullable(),
+  })
+  .superRefine((t, context) => {
+    if (t.iceC === null && t.boilingC === null) return;
+    const fault = thermometerFault(t);
+    if (fault !== null)
+      context.addIssue({
+        code: 'custom',
+        message: fault,
+        path: [t.iceC !== null && Math.abs(t.iceC) > 8 ? 'iceC' : 'boilingC'],
+      });
+  });
+
+/** Hours of some weekdays (0 is Sunday) when a cook is not there. */
+export const absence = z.strictObject({
+  id: ulid,
+  cookId: ulid,
+  name: shortName,
+  days: z.array(z.number().int().min(0).max(6)).min(1, 'needs at least one day').max(7),
+  from: timeOfDay,
+  to: timeOfDay,
+});
+
 /** Everything a kitchen knows about itself. */
 export const kitchenSettings = z.strictObject({
   units: unitsSection,
@@ -50,6 +100,9 @@ export const kitchenSettings = z.strictObject({
   burners: z.array(burner).min(1, 'needs at least one burner').max(20),
   places: z.array(warmPlace).min(1, 'needs at least one warm place').max(40),
   cooks: z.array(cook).min(1, 'needs at least one cook').max(20),
+  jars: z.array(jarKind).max(40),
+  thermometers: z.array(thermometer).max(40),
+  absences: z.array(absence).max(60),
 });
 
 /** One section is changed at a time; the latest change of a section counts. */
@@ -60,12 +113,16 @@ export const kitchenChange = z.discriminatedUnion('section', [
   z.strictObject({ section: z.literal('burners'), value: kitchenSettings.shape.burners }),
   z.strictObject({ section: z.literal('places'), value: kitchenSettings.shape.places }),
   z.strictObject({ section: z.literal('cooks'), value: kitchenSettings.shape.cooks }),
+  z.strictObject({ section: z.literal('jars'), value: kitchenSettings.shape.jars }),
+  z.strictObject({ section: z.literal('thermometers'), value: kitchenSettings.shape.thermometers }),
+  z.strictObject({ section: z.literal('absences'), value: kitchenSettings.shape.absences }),
 ]);
 
 export type KitchenSettings = z.infer<typeof kitchenSettings>;
 export type KitchenChange = z.infer<typeof kitchenChange>;
 export type KitchenPlace = z.infer<typeof warmPlace>;
 export type KitchenPot = z.infer<typeof pot>;
+export type KitchenThermometer = z.infer<typeof thermometer>;
 
 function isZone(name: string): boolean {
   try {

@@ -1,12 +1,38 @@
 import { z } from 'zod';
 import { SOURNESS, STARTER_KINDS } from '../culture/index.ts';
-import { MILK_KINDS } from '../milk/index.ts';
+import { MILK_KINDS, POWDER_KINDS } from '../milk/index.ts';
 import { burner, pot, warmPlace } from './kitchen.ts';
-import { fraction, instant, litres, shortName, temperatureC, typedQuantity, ulid } from './quantities.ts';
+import {
+  fraction,
+  instant,
+  litres,
+  longText,
+  massKg,
+  shortName,
+  temperatureC,
+  typedQuantity,
+  ulid,
+} from './quantities.ts';
 
 export const TREATMENTS = ['raw', 'pasteurised', 'ultra-heated'] as const;
 export const HEAT_KINDS = ['none', 'touch', 'hold', 'boil'] as const;
+export const COOLING_KINDS = ['counter', 'bath', 'iced-bath'] as const;
 export const THICKNESS = ['pourable', 'spoonable', 'firm'] as const;
+
+/** A second milk poured in with the first. */
+export const secondMilk = z.strictObject({
+  litres,
+  typed: typedQuantity,
+  kind: z.enum(MILK_KINDS),
+  fatFraction: fraction.max(0.2, 'is cream, not milk (20 %)').nullable(),
+});
+
+/** Milk powder stirred in. */
+export const powderDose = z.strictObject({
+  kind: z.enum(POWDER_KINDS),
+  massKg: massKg.max(10, 'is more than 10 kg of powder'),
+  typed: typedQuantity,
+});
 
 export const milkPour = z.strictObject({
   litres,
@@ -16,6 +42,8 @@ export const milkPour = z.strictObject({
   /** `null` when nobody knows: the kind's usual range is taken. */
   fatFraction: fraction.max(0.2, 'is cream, not milk (20 %)').nullable(),
   startC: temperatureC.max(60, 'is hot already'),
+  second: secondMilk.optional(),
+  powder: powderDose.optional(),
 });
 
 export const starterPlan = z.strictObject({
@@ -33,6 +61,40 @@ export const heatPlan = z.strictObject({
   kind: z.enum(HEAT_KINDS),
   targetC: temperatureC,
   holdMin: z.number().min(0, 'cannot be negative').max(240, 'is more than four hours'),
+});
+
+/** How the milk comes down to inoculating heat: left to stand, or stood in cold or iced water. */
+export const coolingPlan = z.strictObject({
+  kind: z.enum(COOLING_KINDS),
+  waterLitres: z.number().min(0.2, 'is hardly any water').max(200, 'is more than 200 L'),
+  waterC: z.number().min(0, 'is ice: say how much ice instead').max(40, 'is warm: it will not cool the milk'),
+  iceKg: z.number().min(0, 'cannot be negative').max(50, 'is more than 50 kg'),
+  stirred: z.boolean(),
+});
+
+/** Bottles of hot water that go into the warm place with the milk. */
+export const hotBottles = z.strictObject({
+  litres: z.number().min(0.1, 'is hardly any water').max(60, 'is more than 60 L'),
+  celsius: z.number().min(30, 'is too cool to warm anything').max(100, 'is steam'),
+});
+
+/** One jar of a make. */
+export const jar = z.strictObject({ id: ulid, name: shortName, litres: z.number().min(0.03).max(20) });
+
+const factorUsed = z.strictObject({
+  /** ln of the factor, or K for the heat of a place; against what was typed. */
+  value: z.number(),
+  sigma: z.number().min(0),
+  makes: z.number().int().min(0),
+});
+
+/** What this kitchen's own makes had taught when the plan was made; the typed facts beside it stay as typed. */
+export const factorsUsed = z.strictObject({
+  rate: factorUsed.optional(),
+  placeHeat: factorUsed.optional(),
+  placeTau: factorUsed.optional(),
+  cooling: factorUsed.optional(),
+  burner: factorUsed.optional(),
 });
 
 /**
@@ -54,7 +116,35 @@ export const makePlan = z.strictObject({
   altitudeM: z.number().min(-400).max(5500),
   startAt: instant,
   repeatOf: ulid.nullable(),
+  cooling: coolingPlan.optional(),
+  bottles: hotBottles.optional(),
+  jars: z.array(jar).max(200).optional(),
+  /** Share of each jar left empty. */
+  headspace: z.number().min(0).max(0.5).optional(),
+  /** Room heat at each hour of the day in UTC, when the room follows a day curve. */
+  roomByUtcHour: z.array(z.number().min(0).max(45)).length(24).optional(),
+  factors: factorsUsed.optional(),
 });
+
+/** The parts of a plan that may still be changed while the make is under way; `null` takes one away again. */
+export const planChange = z.strictObject({
+  cooling: coolingPlan.optional(),
+  bottles: hotBottles.nullable().optional(),
+  place: warmPlace.optional(),
+  factors: factorsUsed.optional(),
+  heat: heatPlan.optional(),
+  inoculateC: temperatureC.optional(),
+  starter: starterPlan.optional(),
+  powder: powderDose.nullable().optional(),
+  wanted: makePlan.shape.wanted.optional(),
+  jars: z.array(jar).max(200).optional(),
+  headspace: z.number().min(0).max(0.5).optional(),
+  why: longText,
+});
+export type PlanChange = z.infer<typeof planChange>;
+export type CoolingPlan = z.infer<typeof coolingPlan>;
+export type Jar = z.infer<typeof jar>;
+export type FactorsUsed = z.infer<typeof factorsUsed>;
 
 export type MakePlan = z.infer<typeof makePlan>;
 export type Thickness = (typeof THICKNESS)[number];

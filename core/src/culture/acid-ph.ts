@@ -44,3 +44,25 @@ export function acidOfPh(ph: number, plasmaSnfPercent: number): number {
 export function plasmaTitratableAcidityPercent(acidMmolPerKg: number, plasmaSnfPercent: number): number {
   return (0.15 * plasmaSnfPercent) / REFERENCE_SNF_PERCENT + 0.009008 * acidMmolPerKg;
 }
+
+/** Molar mass of lactic acid, g/mol; 0.1 N sodium hydroxide neutralises 0.1 mmol a mL. */
+const LACTIC_G_PER_MOL = 90.08;
+
+/**
+ * Titratable acidity of a weighed sample, % lactic acid, from mL of 0.1 N NaOH. Source: stoichiometry.
+ * @example titratedPercent(9, 9) // 0.90
+ */
+export function titratedPercent(naohMl: number, sampleG: number): number {
+  return ((naohMl * 0.1 * LACTIC_G_PER_MOL) / 1000 / sampleG) * 100;
+}
+
+/**
+ * The pH that a titratable acidity of a product stands for, by the buffering of its plasma.
+ * @param percent % lactic acid of the product as sampled @param fatFraction of the product: fat holds no acid
+ * @example phOfTitratable(0.9, 0.037, 9) // about 4.5
+ */
+export function phOfTitratable(percent: number, fatFraction: number, plasmaSnfPercent: number): number {
+  const plasma = percent / (1 - fatFraction);
+  const acid = (plasma - (0.15 * plasmaSnfPercent) / REFERENCE_SNF_PERCENT) / 0.009008;
+  return phOfAcid(Math.max(0, acid), plasmaSnfPercent);
+}

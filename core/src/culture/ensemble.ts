@@ -18,13 +18,20 @@ export interface Spread {
   readonly snf: number;
 }
 
-const KITCHEN_LN_RATE = 0.15;
+export const KITCHEN_LN_RATE = 0.15;
 const BATCH_LN_RATE = 0.1;
 
-/** The spread of an ordinary make, and the wide one of raw milk left to itself. */
-export function spreadOf(input: { readonly wild: boolean; readonly biasSigmaC: number }): Spread {
+/**
+ * The spread of an ordinary make, and the wide one of raw milk left to itself.
+ * @param input.kitchenLnRate σ of ln of this kitchen's own pace: the book's until its makes have taught it
+ */
+export function spreadOf(input: {
+  readonly wild: boolean;
+  readonly biasSigmaC: number;
+  readonly kitchenLnRate?: number | undefined;
+}): Spread {
   return {
-    lnRate: input.wild ? 0.3 : Math.hypot(KITCHEN_LN_RATE, BATCH_LN_RATE),
+    lnRate: input.wild ? 0.3 : Math.hypot(input.kitchenLnRate ?? KITCHEN_LN_RATE, BATCH_LN_RATE),
     log10Count: input.wild ? 1.0 : 0.3,
     biasC: input.biasSigmaC,
     lnLag: 0.34,

@@ -20,6 +20,8 @@ interface PhReading {
 /** An observation of the milk's acidity, hours since inoculation. */
 export type AcidityReading = PhReading | { readonly kind: 'cue'; readonly hour: number; readonly cue: Cue };
 
+/** One σ of a kitchen titration, % lactic acid [F]. */
+export const TITRATION_SIGMA_PERCENT = 0.05;
 /** One σ of each instrument unless stated [F]. */
 export const PH_SIGMA = { meter: 0.1, strip: 0.3 } as const;
 /** The model's own error in pH, and the offset all readings of one meter share [F]. */

@@ -29,4 +29,13 @@ export const LANTERN_FOLD: KitchenSettings = {
     { id: id(12), name: 'Tamsel', sleepFrom: '22:00', sleepTo: '05:00' },
     { id: id(13), name: 'Orrick', sleepFrom: '23:00', sleepTo: '06:30' },
   ],
+  jars: [
+    { id: id(14), name: 'Tall glass', litres: 0.72, count: 9 },
+    { id: id(15), name: 'Squat crock', litres: 0.37, count: 12 },
+  ],
+  thermometers: [
+    { id: id(16), name: 'Brass stem', iceC: 0.9, boilingC: 99.6, altitudeM: 310, checkedAt: null },
+    { id: id(17), name: 'Shelf logger', iceC: -0.3, boilingC: null, altitudeM: 310, checkedAt: null },
+  ],
+  absences: [{ id: id(18), cookId: id(12), name: 'Stall', days: [4], from: '07:30', to: '13:00' }],
 };

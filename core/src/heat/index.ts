@@ -4,3 +4,6 @@ export * from './warm-place.ts';
 export * from './denature.ts';
 export * from './pasteurise.ts';
 export * from './refit.ts';
+export * from './thermometer.ts';
+export * from './bath.ts';
+export * from './warm-box.ts';

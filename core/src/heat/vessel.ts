@@ -1,4 +1,5 @@
-import { densityKgPerM3, specificHeatKjPerKgK, type Composition } from '../milk/index.ts';
+import type { Composition } from '../milk/index.ts';
+import { potOfMilk } from './pot.ts';
 import { saturationPressurePa } from './water.ts';
 
 /** Heat loss of a still vessel, W/(m²·K) [F]. */
@@ -8,8 +9,6 @@ const TOP_W_PER_M2_K = 8;
 const PSYCHROMETER_PA_PER_K = 66;
 const ROOM_HUMIDITY = 0.5;
 const EVAPORATION_KJ_PER_KG = 2257;
-/** Melting of milk fat spread evenly below this temperature, for cream: kJ per K and kg of fat [F]. */
-const FAT_MELTING = { belowC: 35, kjPerKgK: 2.7, fromFatFraction: 0.1 } as const;
 /** Share of a burner's power that reaches the milk until the kitchen's own is known [F]. */
 export const BURNER_EFFICIENCY = 0.5;
 /** A common burner, kW [F]. */
@@ -41,17 +40,11 @@ export interface VesselResult {
  * @returns dT/dt in K/s and evaporation in kg/s at a temperature
  */
 function createBalance(run: VesselRun): (temperatureC: number) => { rate: number; evaporation: number } {
-  const litres = run.litres;
-  const diameterM = Math.cbrt((8 * litres) / 1000 / Math.PI);
-  const topM2 = (Math.PI * diameterM ** 2) / 4;
-  const sideM2 = Math.PI * diameterM * (diameterM / 2) + topM2;
-  const massKg = (litres * densityKgPerM3(run.composition)) / 1000;
+  const { sideM2, topM2, heatJPerK } = potOfMilk(run.composition, run.litres);
   const airVapourPa = ROOM_HUMIDITY * saturationPressurePa(run.airC);
   const lossWPerK = SIDE_W_PER_M2_K * sideM2 + TOP_W_PER_M2_K * topM2;
   const factor = run.lossFactor ?? 1;
   const powerW = 1000 * (run.powerKw ?? 0);
-  const isCream = run.composition.fatFraction >= FAT_MELTING.fromFatFraction;
-  const meltingJPerK = isCream ? 1000 * FAT_MELTING.kjPerKgK * run.composition.fatFraction * massKg : 0;
   return (temperatureC) => {
     const evaporationW = run.lidded
       ? 0
@@ -62,10 +55,10 @@ function createBalance(run: VesselRun): (temperatureC: number) => { rate: number
             (saturationPressurePa(temperatureC) - airVapourPa),
         ) * factor;
     const lossW = factor * lossWPerK * (temperatureC - run.airC) + evaporationW;
-    const heatJPerK =
-      massKg * specificHeatKjPerKgK(run.composition, temperatureC) * 1000 +
-      (temperatureC < FAT_MELTING.belowC ? meltingJPerK : 0);
-    return { rate: (powerW - lossW) / heatJPerK, evaporation: evaporationW / 1000 / EVAPORATION_KJ_PER_KG };
+    return {
+      rate: (powerW - lossW) / heatJPerK(temperatureC),
+      evaporation: evaporationW / 1000 / EVAPORATION_KJ_PER_KG,
+    };
   };
 }
 

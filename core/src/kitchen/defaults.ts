@@ -28,6 +28,9 @@ export function defaultKitchen(zone: string): KitchenSettings {
       tauH: PLACE_FACTS[kind].tauH,
     })),
     cooks: [{ id: `0000000000000000000000000A`, name: 'Cook', sleepFrom: '22:30', sleepTo: '05:30' }],
+    jars: [],
+    thermometers: [],
+    absences: [],
   };
 }
 

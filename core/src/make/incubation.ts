@@ -1,6 +1,8 @@
 import { groupStarts, sampleCourse, spreadOf, type EnsembleSpec } from '../culture/index.ts';
-import { PLACE_FACTS, placeAmbientC, placeTauH } from '../heat/index.ts';
-import { batchOf, inoculumFor } from '../method/index.ts';
+import type { MakePlan } from '../contract/index.ts';
+import { boxCourse, PLACE_FACTS, placeAmbientC, placeTauH, type WarmBox } from '../heat/index.ts';
+import { batchOf, inoculumFor, roomAtC, type Batch } from '../method/index.ts';
+import { interpolateLinear } from '../numerics/index.ts';
 import type { MakeState } from './state.ts';
 import type { ThermalWalk } from './thermal.ts';
 
@@ -14,6 +16,8 @@ const STARTER_C = 5;
 const PLACE_READING_SIGMA_C = 0.5;
 /** Readings of one quarter of an hour count once when judging a place. */
 const COUNT_ONCE_H = 0.25;
+/** Step along a room that warms and cools, h. */
+const DRIFT_STEP_H = 0.25;
 /** A first stretch without a reading, up to this long, counts as measured, h. */
 const UNREAD_START_H = 1;
 
@@ -34,6 +38,63 @@ function horizonFor(state: MakeState): number {
   return ['fresh-yogurt', 'dried-yogurt', 'yogurt-whey'].includes(state.plan.starter.kind) ? 24 : 72;
 }
 
+/** How far a place may be off before anybody reads it here: the book's σ, or what is left after its makes taught it. */
+function placeSigmaC(plan: MakePlan): number {
+  const book = PLACE_FACTS[plan.place.kind].biasSigmaC;
+  const learned = plan.factors?.placeHeat?.sigma;
+  return learned === undefined ? book : Math.min(book, Math.hypot(learned, PLACE_READING_SIGMA_C));
+}
+
+interface Unread {
+  readonly startC: number;
+  readonly tauH: number;
+  /** What the place is known to be warmer than it says, K. */
+  readonly shiftC: number;
+  readonly horizonH: number;
+  readonly zeroMs: number;
+}
+
+/**
+ * The milk's course in its place when nobody reads it: toward a dial's heat or the room as it warms and cools over the
+ * day, helped by bottles of hot water when there are some.
+ */
+export function unreadCourse(
+  plan: MakePlan,
+  batch: Batch,
+  unread: Unread,
+): { readonly at: (hour: number) => number; readonly ambientC: number } {
+  const { startC, tauH, shiftC, horizonH, zeroMs } = unread;
+  const roomC = (hour: number): number => roomAtC(plan, zeroMs + hour * HOUR_MS);
+  const ambient = (hour: number): number => placeAmbientC(plan.place, roomC(hour)) + shiftC;
+  if (plan.bottles && plan.place.kind !== 'appliance') {
+    const box: WarmBox = {
+      composition: batch.composition,
+      litres: batch.litres,
+      startC,
+      roomC: ambient(0),
+      tauH: plan.place.tauH * Math.exp(plan.factors?.placeTau?.value ?? 0),
+      bottlesC: plan.bottles.celsius,
+    };
+    const { milk } = boxCourse(box, plan.bottles.litres, horizonH);
+    const hours = milk.map(([h]) => h);
+    const celsius = milk.map(([, c]) => c);
+    return { at: (hour) => interpolateLinear(hours, celsius, hour), ambientC: ambient(0) };
+  }
+  if (!plan.roomByUtcHour || plan.place.kind === 'appliance') {
+    const ambientC = ambient(0);
+    return { at: (hour) => ambientC + (startC - ambientC) * Math.exp(-hour / tauH), ambientC };
+  }
+  const hours = [0];
+  const celsius = [startC];
+  for (let h = DRIFT_STEP_H; h <= horizonH + DRIFT_STEP_H; h += DRIFT_STEP_H) {
+    // Exact for the step when the ambient is taken at its middle.
+    const toward = ambient(h - DRIFT_STEP_H / 2);
+    hours.push(h);
+    celsius.push(toward + (celsius.at(-1)! - toward) * Math.exp(-DRIFT_STEP_H / tauH));
+  }
+  return { at: (hour) => interpolateLinear(hours, celsius, hour), ambientC: ambient(0) };
+}
+
 /**
  * Builds what the ensemble needs: the culture as dosed, and the temperature since inoculation: readings as the
  * past, Newton toward the place's ambient as the future. Readings also judge the place: a normal prior on its
@@ -49,15 +110,19 @@ export function incubationOf(state: MakeState, walk: ThermalWalk): Incubation | 
   const zeroMs = walk.inoculation.atMs;
   const startC =
     (walk.inoculation.celsius * batch.massKg + STARTER_C * starterKg) / (batch.massKg + starterKg);
-  const bookAmbientC = placeAmbientC(plan.place, plan.roomC);
-  const tauH = placeTauH(plan.place, batch.litres);
+  const factors = plan.factors ?? {};
+  const ambientShiftC = factors.placeHeat?.value ?? 0;
+  const tauH = placeTauH(plan.place, batch.litres) * Math.exp(factors.placeTau?.value ?? 0);
   const chillH =
     state.chilledAtMs === null ? Number.POSITIVE_INFINITY : (state.chilledAtMs - zeroMs) / HOUR_MS;
   const readings = state.temperatures
     .map((t) => ({ hour: (t.atMs - zeroMs) / HOUR_MS, celsius: t.celsius }))
     .filter((r) => r.hour >= 0 && r.hour <= chillH);
+  const horizonH = horizonFor(state);
+  const expected = unreadCourse(plan, batch, { startC, tauH, shiftC: ambientShiftC, horizonH, zeroMs });
+  const bookAmbientC = expected.ambientC;
 
-  const biasSigmaC = PLACE_FACTS[plan.place.kind].biasSigmaC;
+  const biasSigmaC = placeSigmaC(plan);
   let precision = 1 / biasSigmaC ** 2;
   let weighted = 0;
   let countedH = Number.NEGATIVE_INFINITY;
@@ -65,25 +130,26 @@ export function incubationOf(state: MakeState, walk: ThermalWalk): Incubation | 
     if (hour - countedH < COUNT_ONCE_H) continue;
     countedH = hour;
     const reach = 1 - Math.exp(-hour / tauH);
-    const expected = bookAmbientC + (startC - bookAmbientC) * Math.exp(-hour / tauH);
     precision += reach ** 2 / PLACE_READING_SIGMA_C ** 2;
-    weighted += (reach * (celsius - expected)) / PLACE_READING_SIGMA_C ** 2;
+    weighted += (reach * (celsius - expected.at(hour))) / PLACE_READING_SIGMA_C ** 2;
   }
-  const ambientC = bookAmbientC + weighted / precision;
+  const offC = weighted / precision;
+  const ambientC = bookAmbientC + offC;
   const ambientSigmaC = Math.sqrt(1 / precision);
 
   const known =
     readings.length > 0 && readings[0]!.hour < 0.1 ? readings : [{ hour: 0, celsius: startC }, ...readings];
   const lastKnown = known.at(-1)!;
-  const horizonH = horizonFor(state);
+  // Onward the milk follows the expected course, moved by what the readings said of the place; what they differ by
+  // now fades with the place's own slowness.
+  const likely = (hour: number): number => expected.at(hour) + offC * (1 - Math.exp(-hour / tauH));
+  const gapC = lastKnown.celsius - likely(lastKnown.hour);
+  const onward = (hour: number): number => likely(hour) + gapC * Math.exp(-(hour - lastKnown.hour) / tauH);
   const course: (readonly [number, number])[] = known.map((r) => [r.hour, r.celsius]);
   const drawn = Math.min(horizonH, chillH);
-  for (let h = lastKnown.hour + 0.25; h < drawn; h += 0.25) {
-    course.push([h, ambientC + (lastKnown.celsius - ambientC) * Math.exp(-(h - lastKnown.hour) / tauH)]);
-  }
+  for (let h = lastKnown.hour + 0.25; h < drawn; h += 0.25) course.push([h, onward(h)]);
   if (chillH < horizonH) {
-    const warmC =
-      ambientC + (lastKnown.celsius - ambientC) * Math.exp(-Math.max(0, chillH - lastKnown.hour) / tauH);
+    const warmC = onward(Math.max(chillH, lastKnown.hour));
     const coldTauH = FRIDGE_TAU_H * Math.cbrt(batch.litres / 2);
     for (let h = Math.max(chillH, lastKnown.hour + 1e-3); h < horizonH; h += 0.25) {
       course.push([h, FRIDGE_C + (warmC - FRIDGE_C) * Math.exp(-(h - chillH) / coldTauH)]);
@@ -111,8 +177,8 @@ export function incubationOf(state: MakeState, walk: ThermalWalk): Incubation | 
       starts: groupStarts(inoculum),
       startAcidMmolPerKg: inoculum.startAcidMmolPerKg,
       plasmaSnfPercent: batch.plasmaSnfPercent,
-      rate: 1,
-      spread: spreadOf({ wild, biasSigmaC: ambientSigmaC }),
+      rate: Math.exp(factors.rate?.value ?? 0),
+      spread: spreadOf({ wild, biasSigmaC: ambientSigmaC, kitchenLnRate: factors.rate?.sigma }),
     },
   };
 }

@@ -1,5 +1,6 @@
 import type { PlannedForecast } from '../contract/index.ts';
 import { placeAmbientC, placeTauH } from '../heat/index.ts';
+import { batchOf } from '../method/index.ts';
 import { MODEL_VERSION, type BandForecast } from './forecast.ts';
 import type { MakeState } from './state.ts';
 
@@ -11,11 +12,11 @@ export function plannedOf(state: MakeState, forecast: BandForecast): PlannedFore
     seed: forecast.stats.seed,
     members: forecast.stats.members,
     factors: {
-      rate: 1,
-      burnerKw: plan.burner.powerKw * plan.burner.efficiency,
-      lossFactor: plan.pot.lossFactor,
-      ambientC: placeAmbientC(plan.place, plan.roomC),
-      tauH: placeTauH(plan.place, plan.milk.litres),
+      rate: Math.exp(plan.factors?.rate?.value ?? 0),
+      burnerKw: plan.burner.powerKw * plan.burner.efficiency * Math.exp(plan.factors?.burner?.value ?? 0),
+      lossFactor: plan.pot.lossFactor * Math.exp(plan.factors?.cooling?.value ?? 0),
+      ambientC: placeAmbientC(plan.place, plan.roomC) + (plan.factors?.placeHeat?.value ?? 0),
+      tauH: placeTauH(plan.place, batchOf(plan).litres) * Math.exp(plan.factors?.placeTau?.value ?? 0),
     },
     steps: forecast.steps.map(({ step, end }) => ({ step, end })),
     set: forecast.set,

@@ -1,6 +1,20 @@
-import type { EventOf, MakePlan, PlannedForecast, StepId } from '../contract/index.ts';
-import { PH_SIGMA, type AcidityReading, type Cue, type Sourness } from '../culture/index.ts';
-import { methodSteps, type DoseGiven, type MethodStep } from '../method/index.ts';
+import type {
+  EventOf,
+  MakePlan,
+  PlanChange,
+  PlannedForecast,
+  StepId,
+  TraceFacts,
+} from '../contract/index.ts';
+import {
+  phOfTitratable,
+  PH_SIGMA,
+  TITRATION_SIGMA_PERCENT,
+  type AcidityReading,
+  type Cue,
+  type Sourness,
+} from '../culture/index.ts';
+import { batchOf, methodSteps, type DoseGiven, type MethodStep } from '../method/index.ts';
 import { effectiveEvents, type LoggedEvent } from './effective.ts';
 
 export interface StepState {
@@ -15,6 +29,8 @@ export interface TemperatureReading {
   readonly atMs: number;
   readonly celsius: number;
   readonly instrument: string;
+  /** As the instrument said it, before its check set it right. */
+  readonly rawC?: number | undefined;
 }
 
 export interface AcidityEntry {
@@ -25,7 +41,9 @@ export interface AcidityEntry {
         readonly kind: 'ph';
         readonly ph: number;
         readonly sigma: number;
-        readonly instrument: 'meter' | 'strip';
+        readonly instrument: 'meter' | 'strip' | 'titration' | 'logger';
+        /** Titratable acidity as measured, % lactic acid. */
+        readonly percent?: number;
       }
     | { readonly kind: 'cue'; readonly cue: Cue; readonly cleanSmell: boolean | null };
 }
@@ -46,6 +64,12 @@ export interface MakeState {
   readonly inoculatedAtMs: number | null;
   /** When it left the warmth. */
   readonly chilledAtMs: number | null;
+  /** Since when the milk is cooled as the plan now says; `null` when it never changed. */
+  readonly coolingSinceMs: number | null;
+  /** Jars already in the cold, and since when. */
+  readonly chilledJars: ReadonlyMap<string, number>;
+  readonly jarWeightsKg: ReadonlyMap<string, number>;
+  readonly traces: readonly TraceFacts[];
   readonly weighedKg: number | null;
   readonly reservedKg: number | null;
   readonly tasting: { readonly sourness: Sourness; readonly texture: string; readonly text: string } | null;
@@ -81,6 +105,69 @@ function stepsOf(
   });
 }
 
+/** A plan with some of its parts changed; `null` takes an optional part away. */
+export function changedPlan(plan: MakePlan, change: PlanChange): MakePlan {
+  const { why: _why, bottles, powder, ...rest } = change;
+  const set = Object.fromEntries(Object.entries(rest).filter(([, value]) => value !== undefined));
+  const next: MakePlan = { ...plan, ...(set as Partial<MakePlan>) };
+  if (bottles === null) delete next.bottles;
+  else if (bottles !== undefined) next.bottles = bottles;
+  if (powder !== undefined) {
+    const { powder: _before, ...milk } = next.milk;
+    next.milk = powder === null ? milk : { ...milk, powder };
+  }
+  return next;
+}
+
+/** The thinned points of a trace of one quantity. */
+function sampled(
+  event: EventOf<'trace-imported'>,
+  quantity: TraceFacts['quantity'],
+): { eventId: string; atMs: number; value: number; instrument: string }[] {
+  if (event.data.quantity !== quantity) return [];
+  const { instrument } = event.data;
+  return event.data.sample.map(([atMs, value]) => ({ eventId: event.id, atMs, value, instrument }));
+}
+
+/** A titration as the pH it stands for, its scatter carried over by the local slope. */
+function titrated(percent: number, plan: MakePlan): { ph: number; sigma: number } {
+  const { composition, plasmaSnfPercent } = batchOf(plan);
+  const at = (p: number): number => phOfTitratable(p, composition.fatFraction, plasmaSnfPercent);
+  const sigma = (at(percent - TITRATION_SIGMA_PERCENT) - at(percent + TITRATION_SIGMA_PERCENT)) / 2;
+  return { ph: at(percent), sigma: Math.max(0.03, sigma) };
+}
+
+/** Every observation of acidity, in order of time. */
+function acidityOf(effective: readonly LoggedEvent[], plan: MakePlan): AcidityEntry[] {
+  return effective
+    .flatMap((e): AcidityEntry[] => {
+      const own = { eventId: e.id, atMs: Date.parse(e.at) };
+      switch (e.type) {
+        case 'cue-seen':
+          return [{ ...own, reading: { kind: 'cue', cue: e.data.cue, cleanSmell: e.data.cleanSmell } }];
+        case 'ph-read': {
+          const { ph, instrument, sigma } = e.data;
+          return [{ ...own, reading: { kind: 'ph', ph, instrument, sigma: sigma ?? PH_SIGMA[instrument] } }];
+        }
+        case 'titrated': {
+          const { percent } = e.data;
+          return [
+            { ...own, reading: { kind: 'ph', ...titrated(percent, plan), instrument: 'titration', percent } },
+          ];
+        }
+        case 'trace-imported':
+          return sampled(e, 'ph').map(({ eventId, atMs, value }) => ({
+            eventId,
+            atMs,
+            reading: { kind: 'ph', ph: value, instrument: 'logger', sigma: PH_SIGMA.meter },
+          }));
+        default:
+          return [];
+      }
+    })
+    .sort((a, b) => a.atMs - b.atMs);
+}
+
 const last = <T>(items: readonly T[]): T | null => items.at(-1) ?? null;
 
 /**
@@ -94,7 +181,8 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
     effective.filter((event): event is Extract<LoggedEvent, { type: T }> => event.type === type);
   const started = of('make-started')[0];
   if (!started) return null;
-  const { plan } = started.data;
+  const changes = of('replanned');
+  const plan = changes.reduce((before, { data }) => changedPlan(before, data), started.data.plan);
   const startedAtMs = Math.max(Date.parse(plan.startAt), 0);
   const ends = new Map<StepId, { atMs: number; skipped: boolean }>();
   for (const event of effective) {
@@ -112,12 +200,25 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
     const event = of(type)[0];
     if (event && !ends.has(step)) ends.set(step, { atMs: Date.parse(event.at), skipped: false });
   }
+  const chilledJars = new Map(
+    of('jar-chilled').map((e): readonly [string, number] => [e.data.jar, Date.parse(e.at)]),
+  );
+  // The last of several jars ends the incubation.
+  const jars = plan.jars ?? [];
+  if (jars.length > 0 && !ends.has('incubate') && jars.every((jar) => chilledJars.has(jar.id))) {
+    ends.set('incubate', { atMs: Math.max(...jars.map((jar) => chilledJars.get(jar.id)!)), skipped: false });
+  }
   const finish = last(of('finished'));
   const steps = stepsOf(plan, startedAtMs, ends, finish !== null);
   // A second helping of starter never moves the clock or the forecast's zero; a wrong entry is corrected instead.
   const starter = of('starter-added')[0];
   const inoculation = ends.get('inoculate');
-  const weighed = last(of('weighed'));
+  const weighed = last(of('weighed').filter((e) => e.data.jar === undefined));
+  const jarWeightsKg = new Map(
+    of('weighed').flatMap((e) => (e.data.jar === undefined ? [] : [[e.data.jar, e.data.massKg] as const])),
+  );
+  const cooled = changes.findLast((e) => e.data.cooling !== undefined);
+  const traces = of('trace-imported').map((e) => e.data);
   const reserved = last(of('reserved'));
   const tasted = last(of('tasted'));
   return {
@@ -127,29 +228,19 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
     startedAtMs,
     steps,
     current: steps.find((s) => s.status === 'current') ?? null,
-    temperatures: of('temperature-read').map((e) => ({
-      eventId: e.id,
-      atMs: Date.parse(e.at),
-      celsius: e.data.celsius,
-      instrument: e.data.instrument,
-    })),
-    acidity: effective.flatMap((e): AcidityEntry[] => {
-      const atMs = Date.parse(e.at);
-      if (e.type === 'cue-seen') {
-        return [
-          { eventId: e.id, atMs, reading: { kind: 'cue', cue: e.data.cue, cleanSmell: e.data.cleanSmell } },
-        ];
-      }
-      if (e.type !== 'ph-read') return [];
-      const { ph, instrument, sigma } = e.data;
-      return [
-        {
-          eventId: e.id,
-          atMs,
-          reading: { kind: 'ph', ph, instrument, sigma: sigma ?? PH_SIGMA[instrument] },
-        },
-      ];
-    }),
+    temperatures: [
+      ...of('temperature-read').map((e) => ({
+        eventId: e.id,
+        atMs: Date.parse(e.at),
+        celsius: e.data.celsius,
+        instrument: e.data.instrument,
+        rawC: e.data.rawC,
+      })),
+      ...of('trace-imported').flatMap((e) =>
+        sampled(e, 'temperature').map((s) => ({ ...s, celsius: s.value })),
+      ),
+    ].sort((a, b) => a.atMs - b.atMs),
+    acidity: acidityOf(effective, plan),
     dose: starter ? { massKg: starter.data.massKg, statedRatio: starter.data.statedRatio } : plan.starter,
     inoculatedAtMs: starter
       ? Date.parse(starter.at)
@@ -157,7 +248,13 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
         ? inoculation.atMs
         : null,
     chilledAtMs: ends.get('incubate')?.atMs ?? null,
-    weighedKg: weighed?.data.massKg ?? null,
+    coolingSinceMs: cooled ? Date.parse(cooled.at) : null,
+    chilledJars,
+    jarWeightsKg,
+    traces,
+    weighedKg:
+      weighed?.data.massKg ??
+      (jarWeightsKg.size > 0 ? [...jarWeightsKg.values()].reduce((sum, kg) => sum + kg, 0) : null),
     reservedKg: reserved?.data.massKg ?? null,
     tasting: tasted ? tasted.data : null,
     notes: of('noted').map((e) => ({ atMs: Date.parse(e.at), text: e.data.text })),

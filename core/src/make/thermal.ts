@@ -1,5 +1,6 @@
 import {
   boilingPointC,
+  coolInBath,
   denaturedFraction,
   pasteurisationMinutes,
   refitArrival,
@@ -8,7 +9,8 @@ import {
 } from '../heat/index.ts';
 import { interpolateLinear } from '../numerics/index.ts';
 import type { MakePlan, StepId } from '../contract/index.ts';
-import { batchOf, isHeated } from '../method/index.ts';
+import { batchOf, isHeated, roomAtC } from '../method/index.ts';
+import type { Composition } from '../milk/index.ts';
 import type { MakeState, StepState, TemperatureReading } from './state.ts';
 
 const MINUTE_MS = 60_000;
@@ -61,9 +63,46 @@ interface Leg {
   readonly curve: readonly (readonly [number, number])[];
 }
 
+/** What a heating or cooling came to; the shape both the pot and the bath give. */
+interface HeatRun {
+  readonly outcome: string;
+  readonly minutes: number;
+  readonly secondsAndCelsius: readonly (readonly [number, number])[];
+}
+
+/** How the plan cools: on the counter, or in water that warms meanwhile. */
+function coolingRun(
+  plan: MakePlan,
+  vessel: { composition: Composition; litres: number; airC: number; lossFactor: number },
+): (fromC: number) => HeatRun {
+  const { cooling } = plan;
+  if (!cooling || cooling.kind === 'counter') {
+    return (fromC) => runVessel({ ...vessel, startC: fromC, lidded: plan.pot.lidded }, plan.inoculateC);
+  }
+  const { composition, litres, airC } = vessel;
+  const iceKg = cooling.kind === 'iced-bath' ? cooling.iceKg : 0;
+  return (fromC) => {
+    const result = coolInBath({
+      ...cooling,
+      iceKg,
+      composition,
+      litres,
+      airC,
+      startC: fromC,
+      targetC: plan.inoculateC,
+    });
+    return { ...result, outcome: result.outcome === 'reached' ? 'reached' : 'never' };
+  };
+}
+
+/** Scatter from make to make that learning never takes away, σ of ln [F]. */
+const MAKE_LN_SIGMA = 0.1;
+const learnedSigma = (book: number, sigma: number | undefined): number =>
+  sigma === undefined ? book : Math.min(book, Math.hypot(sigma, MAKE_LN_SIGMA));
+
 /** A model curve joined to what was measured on the way. */
 function legFrom(
-  run: (fromC: number) => ReturnType<typeof runVessel>,
+  run: (fromC: number) => HeatRun,
   startC: number,
   targetC: number,
   readings: readonly { minutes: number; temperatureC: number }[],
@@ -140,27 +179,49 @@ function legOf(state: MakeState, step: StepState, startC: number, startMs: numbe
   const batch = batchOf(plan);
   const { composition, litres } = batch;
   const readings = readingsWithin(state.temperatures, startMs, step.endedAtMs);
-  const vessel = { composition, litres, airC: plan.roomC, lossFactor: plan.pot.lossFactor };
+  const { cooling, burner } = plan.factors ?? {};
+  const vessel = {
+    composition,
+    litres,
+    airC: roomAtC(plan, startMs),
+    lossFactor: plan.pot.lossFactor * Math.exp(cooling?.value ?? 0),
+  };
+  const coolSigma = learnedSigma(COOL_LN_SIGMA, cooling?.sigma);
   switch (step.step.id) {
     case 'heat': {
       const targetC = heatTargetC(plan);
-      const powerKw = plan.burner.powerKw * plan.burner.efficiency;
+      const powerKw = plan.burner.powerKw * plan.burner.efficiency * Math.exp(burner?.value ?? 0);
       return legFrom(
         (fromC) => runVessel({ ...vessel, startC: fromC, powerKw, lidded: false }, targetC),
         startC,
         targetC,
         readings,
-        HEAT_LN_SIGMA,
+        learnedSigma(HEAT_LN_SIGMA, burner?.sigma),
       );
     }
-    case 'cool':
-      return legFrom(
-        (fromC) => runVessel({ ...vessel, startC: fromC, lidded: plan.pot.lidded }, plan.inoculateC),
-        startC,
-        plan.inoculateC,
-        readings,
-        COOL_LN_SIGMA,
+    case 'cool': {
+      const run = coolingRun(plan, vessel);
+      const changedMin = ((state.coolingSinceMs ?? startMs) - startMs) / MINUTE_MS;
+      if (changedMin <= 0) return legFrom(run, startC, plan.inoculateC, readings, coolSigma);
+      // It stood on the counter until somebody changed the way it is cooled.
+      const before = readings.filter((r) => r.minutes <= changedMin);
+      const counter = (fromC: number): HeatRun =>
+        runVessel({ ...vessel, startC: fromC, lidded: plan.pot.lidded }, Math.min(plan.inoculateC, fromC));
+      const stood = closed(
+        legFrom(counter, startC, plan.inoculateC, before, coolSigma),
+        changedMin,
+        before.length > 0,
       );
+      const after = readings
+        .filter((r) => r.minutes > changedMin)
+        .map((r) => ({ ...r, minutes: r.minutes - changedMin }));
+      const now = legFrom(run, stood.endC, plan.inoculateC, after, coolSigma);
+      return {
+        ...now,
+        minutes: changedMin + now.minutes,
+        curve: [...stood.curve, ...now.curve.map(([m, c]): readonly [number, number] => [m + changedMin, c])],
+      };
+    }
     case 'hold': {
       const held = readings.map((r): readonly [number, number] => [r.minutes, r.temperatureC]);
       const endC = held.at(-1)?.[1] ?? startC;

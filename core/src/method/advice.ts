@@ -3,6 +3,7 @@ import { GROUP_CONSTANTS, STARTER_FACTS, type Group } from '../culture/index.ts'
 import { boilingPointC, placeAmbientC } from '../heat/index.ts';
 import { formatTemperature, formatVolume, type MeasureSystem, type TemperatureUnit } from '../units/index.ts';
 import { batchOf, inoculumFor, souringKindOf } from './batch.ts';
+import { fillJars } from './jars.ts';
 import { isHeated } from './steps.ts';
 
 /** Something to say about a plan, beside the field it is about. */
@@ -26,13 +27,13 @@ type Check = (plan: MakePlan, units: AdviceUnits) => Advice | null;
 /** One entry a thing that can be wrong. Order is the order on the screen. */
 const CHECKS: readonly Check[] = [
   (plan, units) =>
-    plan.milk.litres > plan.pot.litres * 0.95
+    batchOf(plan).litres > plan.pot.litres * 0.95
       ? {
           severity: 'stop',
           field: 'pot',
-          text: `${plan.pot.name} holds ${formatVolume(plan.pot.litres, units.measures)}: ${formatVolume(plan.milk.litres, units.measures)} is overfull and boils over. Take a larger pot or less milk.`,
+          text: `${plan.pot.name} holds ${formatVolume(plan.pot.litres, units.measures)}: ${formatVolume(batchOf(plan).litres, units.measures)} is overfull and boils over. Take a larger pot or less milk.`,
         }
-      : plan.milk.litres > plan.pot.litres * 0.85 && isHeated(plan)
+      : batchOf(plan).litres > plan.pot.litres * 0.85 && isHeated(plan)
         ? {
             severity: 'caution',
             field: 'pot',
@@ -156,11 +157,40 @@ const CHECKS: readonly Check[] = [
         }
       : null,
   (plan, units) =>
-    plan.starter.massKg !== null && plan.milk.litres + plan.starter.massKg > plan.pot.litres
+    plan.starter.massKg !== null && batchOf(plan).litres + plan.starter.massKg > plan.pot.litres
       ? {
           severity: 'stop',
           field: 'pot',
           text: `Milk and starter together do not fit into ${plan.pot.name} (${formatVolume(plan.pot.litres, units.measures)}).`,
+        }
+      : null,
+  (plan, units) => {
+    if (!plan.jars || plan.jars.length === 0) return null;
+    const { leftOverLitres } = fillJars(plan);
+    return leftOverLitres > 0.02
+      ? {
+          severity: 'caution',
+          field: 'pot',
+          text: `The jars take all but ${formatVolume(leftOverLitres, units.measures)}: one more jar, or less headspace.`,
+        }
+      : null;
+  },
+  (plan) => {
+    const share = (plan.milk.powder?.massKg ?? 0) / batchOf(plan).massKg;
+    return share > 0.08
+      ? {
+          severity: 'caution',
+          field: 'milk',
+          text: `${(share * 100).toFixed(0)} % milk powder: it tastes of it and may set chalky. 2–5 % is usual.`,
+        }
+      : null;
+  },
+  (plan, units) =>
+    plan.bottles && plan.bottles.celsius > 60 && plan.place.kind !== 'appliance'
+      ? {
+          severity: 'note',
+          field: 'place',
+          text: `Bottles of ${formatTemperature(plan.bottles.celsius, units.temperature)} water: wrap them so that no jar touches one.`,
         }
       : null,
 ];

@@ -1,6 +1,15 @@
 import type { MakePlan } from '../contract/index.ts';
 import { inoculumOf, STARTER_FACTS, type Inoculum, type SouringKind } from '../culture/index.ts';
-import { massOfLitresKg, MILK_FACTS, plasmaSnfPercent, withFat, type Composition } from '../milk/index.ts';
+import {
+  massOfLitresKg,
+  MILK_FACTS,
+  mixMilks,
+  plasmaSnfPercent,
+  POWDER_FACTS,
+  withFat,
+  type Composition,
+  type MilkKind,
+} from '../milk/index.ts';
 import { isHeated } from './steps.ts';
 
 /** What is in the pot. */
@@ -14,18 +23,35 @@ export interface Batch {
   readonly fatRange: readonly [number, number];
 }
 
-/** The milk of a plan, with its own fat or the kind's usual one. */
+const milkOf = (kind: MilkKind, fatFraction: number | null): Composition => {
+  const usual = MILK_FACTS[kind].composition;
+  return fatFraction === null ? usual : withFat(usual, fatFraction);
+};
+
+/** The milk of a plan, with its own fat or the kind's usual one, a second milk and powder mixed in by mass balance. */
 export function batchOf(plan: MakePlan): Batch {
-  const { composition: usual, bodyFactor, fatSigmaFraction } = MILK_FACTS[plan.milk.kind];
-  const known = plan.milk.fatFraction;
-  const composition = known === null ? usual : withFat(usual, known);
-  const reach = known === null ? 1.28 * fatSigmaFraction : 0;
+  const { kind, litres, fatFraction, second, powder } = plan.milk;
+  const { bodyFactor, fatSigmaFraction } = MILK_FACTS[kind];
+  const first = milkOf(kind, fatFraction);
+  const parts = [{ composition: first, massKg: massOfLitresKg(litres, first) }];
+  if (second) {
+    const other = milkOf(second.kind, second.fatFraction);
+    parts.push({ composition: other, massKg: massOfLitresKg(second.litres, other) });
+  }
+  if (powder) parts.push({ composition: POWDER_FACTS[powder.kind].composition, massKg: powder.massKg });
+  const mix = mixMilks(parts);
+  const firstShare = parts[0]!.massKg / mix.massKg;
+  const reach = fatFraction === null ? 1.28 * fatSigmaFraction * firstShare : 0;
+  const { composition } = mix;
   return {
     composition,
-    litres: plan.milk.litres,
-    massKg: massOfLitresKg(plan.milk.litres, composition),
+    litres: mix.litres,
+    massKg: mix.massKg,
     plasmaSnfPercent: plasmaSnfPercent(composition),
-    bodyFactor,
+    // Of two milks each gives its share of body, by mass.
+    bodyFactor: second
+      ? bodyFactor * firstShare + MILK_FACTS[second.kind].bodyFactor * (1 - firstShare)
+      : bodyFactor,
     fatRange: [Math.max(0, composition.fatFraction - reach), composition.fatFraction + reach],
   };
 }

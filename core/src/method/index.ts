@@ -3,3 +3,5 @@ export * from './steps.ts';
 export * from './batch.ts';
 export * from './advice.ts';
 export * from './default-plan.ts';
+export * from './room.ts';
+export * from './jars.ts';

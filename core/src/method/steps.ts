@@ -24,13 +24,25 @@ type StepType = (plan: MakePlan) => MethodStep | null;
 /** Whether milk gets a heat treatment that counts as one. */
 export const isHeated = (plan: MakePlan): boolean => plan.heat.kind !== 'none';
 
+const inWater = (plan: MakePlan): boolean => plan.cooling !== undefined && plan.cooling.kind !== 'counter';
+const bathCautions = (plan: MakePlan): readonly CautionId[] => (inWater(plan) ? ['hot-milk'] : []);
+
+function coolingWords(plan: MakePlan): string {
+  if (!inWater(plan)) return 'Let it cool to inoculating heat; skim the skin.';
+  return plan.cooling?.kind === 'iced-bath'
+    ? 'Stand the pot in the iced water and stir; take it out at inoculating heat, it falls fast.'
+    : 'Stand the pot in the cold water; take it out at inoculating heat.';
+}
+
 /** One entry a step type: it looks at the plan and answers with the step, or `null` when the plan has none. */
 const STEP_TYPES: readonly StepType[] = [
   (plan) => ({
     id: 'pour',
     title: 'Pour the milk',
     doneWords: 'The milk is in',
-    doing: `Pour the milk into ${plan.pot.name}.`,
+    doing: plan.milk.powder
+      ? `Pour the milk into ${plan.pot.name} and whisk the powder in while it is cold.`
+      : `Pour the milk into ${plan.pot.name}.`,
     handsMin: 4,
     slackMin: 120,
     mustAct: false,
@@ -72,11 +84,11 @@ const STEP_TYPES: readonly StepType[] = [
           id: 'cool',
           title: 'Cool',
           doneWords: 'Cool enough',
-          doing: 'Let it cool to inoculating heat; skim the skin.',
-          handsMin: 2,
+          doing: coolingWords(plan),
+          handsMin: plan.cooling && plan.cooling.kind !== 'counter' ? 6 : 2,
           slackMin: 20,
           mustAct: true,
-          cautions: ['probe-not-surface', 'glass-shock'],
+          cautions: ['probe-not-surface', 'glass-shock', ...bathCautions(plan)],
           why: 'Too hot kills the culture; too cool is slow.',
         }
       : null,

@@ -2,3 +2,4 @@ export * from './composition.ts';
 export * from './density.ts';
 export * from './specific-heat.ts';
 export * from './butter-balance.ts';
+export * from './mix.ts';

@@ -1,0 +1,34 @@
+import { z } from 'zod';
+import { instant, ulid } from './quantities.ts';
+
+/** What a kitchen's makes teach: the culture's pace, a place's heat and slowness, a pot's cooling, a burner's power. */
+export const FACTOR_KINDS = ['rate', 'place-heat', 'place-tau', 'cooling', 'burner'] as const;
+export type FactorKind = (typeof FACTOR_KINDS)[number];
+
+/** One make's say on a factor and where the belief stood after it. Values against what is typed now. */
+export const factorStep = z.strictObject({
+  makeId: ulid,
+  name: z.string(),
+  at: instant,
+  observed: z.number(),
+  sigma: z.number(),
+  mean: z.number(),
+  meanSigma: z.number(),
+});
+
+/**
+ * One learned factor. `mean` and `sigma` are in ln (in K for the heat of a place), relative to the value as typed,
+ * which is never changed.
+ */
+export const factor = z.strictObject({
+  kind: z.enum(FACTOR_KINDS),
+  /** Starter kind, or the identity of the place, pot or burner. */
+  thing: z.string(),
+  name: z.string(),
+  mean: z.number(),
+  sigma: z.number(),
+  makes: z.number().int(),
+  history: z.array(factorStep),
+});
+export type Factor = z.infer<typeof factor>;
+export const factorsResponse = z.strictObject({ factors: z.array(factor), now: instant });

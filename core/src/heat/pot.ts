@@ -1,0 +1,37 @@
+import { densityKgPerM3, specificHeatKjPerKgK, type Composition } from '../milk/index.ts';
+
+/** Melting of milk fat spread evenly below this temperature, for cream: kJ per K and kg of fat [F]. */
+const FAT_MELTING = { belowC: 35, kjPerKgK: 2.7, fromFatFraction: 0.1 } as const;
+
+/** Milk as it stands in a pot: a cylinder of its own volume, height half the diameter. */
+export interface PotOfMilk {
+  /** Wall and bottom, m². */
+  readonly sideM2: number;
+  readonly topM2: number;
+  readonly massKg: number;
+  /** Heat that one kelvin takes, J/K, with the melting of fat in cream. */
+  readonly heatJPerK: (temperatureC: number) => number;
+}
+
+/**
+ * The shape and heat of some milk. Source: docs/SCIENCE.md, heating and cooling; the vessel's own heat is ignored.
+ * @throws RangeError for a volume that is not positive
+ * @example potOfMilk(composition, 2).massKg // about 2.06
+ */
+export function potOfMilk(composition: Composition, litres: number): PotOfMilk {
+  if (!(litres > 0)) throw new RangeError('litres must be above 0');
+  const diameterM = Math.cbrt((8 * litres) / 1000 / Math.PI);
+  const topM2 = (Math.PI * diameterM ** 2) / 4;
+  const massKg = (litres * densityKgPerM3(composition)) / 1000;
+  const { fatFraction } = composition;
+  const meltingJPerK =
+    fatFraction >= FAT_MELTING.fromFatFraction ? 1000 * FAT_MELTING.kjPerKgK * fatFraction * massKg : 0;
+  return {
+    sideM2: Math.PI * diameterM * (diameterM / 2) + topM2,
+    topM2,
+    massKg,
+    heatJPerK: (temperatureC) =>
+      massKg * specificHeatKjPerKgK(composition, temperatureC) * 1000 +
+      (temperatureC < FAT_MELTING.belowC ? meltingJPerK : 0),
+  };
+}
