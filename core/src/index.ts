@@ -6,3 +6,6 @@ export * from './culture/index.ts';
 export * from './kitchen/index.ts';
 export * from './method/index.ts';
 export * from './make/index.ts';
+export * from './learn/index.ts';
+export * from './planning/index.ts';
+export * from './trace/index.ts';

@@ -142,3 +142,8 @@ export function inoculumOf(dose: Dose): Inoculum {
     startAcidMmolPerKg: starter.dosing === 'mass' ? ratio * starter.acidMmolPerKg : 0,
   };
 }
+
+/** Whether a starter works at yogurt heat rather than at room heat. */
+export function warmCulture(kind: StarterKind): boolean {
+  return 'st' in STARTER_FACTS[kind].log10 || 'lb' in STARTER_FACTS[kind].log10;
+}

@@ -5,7 +5,7 @@ import { demoHistory, demoUnderWay, LANTERN_FOLD, playMake, type DemoEvent, type
 const NOW = Date.parse('2026-06-10T09:00:00.000Z');
 const MAKE = '01JXXXXXXXXXXXXXXXXXXXXXXX';
 const play = ({ plan, truth, habits }: DemoMake, untilMs = NOW): DemoEvent[] =>
-  playMake(MAKE, plan, truth, habits, untilMs);
+  playMake(MAKE, plan, truth, habits, untilMs).events;
 
 test('the demo kitchen is one that the contract takes', () => {
   expect(kitchenSettings.safeParse(LANTERN_FOLD).error).toBeUndefined();

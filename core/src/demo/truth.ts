@@ -1,16 +1,19 @@
 import type { DraftEvent, EventOf, EventType, MakePlan } from '../contract/index.ts';
 import {
   createKernel,
+  crossingH,
   CUES,
   cueProbability,
   sournessOfPh,
   firmnessWord,
   PICK_UP_PH,
+  SET_PH,
   type Cue,
 } from '../culture/index.ts';
 import { runVessel } from '../heat/index.ts';
 import {
   bandForecast,
+  ENSEMBLE_MEMBERS,
   incubationOf,
   plannedOf,
   pointForecast,
@@ -59,6 +62,12 @@ export type DemoEvent = Omit<DraftEvent, 'id' | 'streamId' | 'version' | 'type' 
     [T in EventType]: { readonly type: T; readonly data: EventOf<T>['data'] };
   }[EventType];
 
+/** What was recorded of a played make, and when it was truly set, which nobody in it knows. */
+export interface PlayedMake {
+  readonly events: DemoEvent[];
+  readonly setAtMs: number | null;
+}
+
 /**
  * Plays one make from its first milk until `untilMs`: the truth runs on the core with hidden factors, the cook reads
  * it with an imperfect thermometer, tilts jars, comes late. Nothing of it is typed in.
@@ -69,7 +78,8 @@ export function playMake(
   truth: HiddenTruth,
   habits: Habits,
   untilMs: number,
-): DemoEvent[] {
+  members = ENSEMBLE_MEMBERS,
+): PlayedMake {
   const random = createRandom(hashSeed(`truth ${makeId}`));
   const events: DemoEvent[] = [];
   const { deviceId, cookId } = habits;
@@ -102,7 +112,7 @@ export function playMake(
   const startMs = Date.parse(plan.startAt);
   const planned = stateOfPlan(plan);
   say(startMs, 'make-started', { plan });
-  say(startMs, 'planned', { forecast: plannedOf(planned, bandForecast(planned, startMs, hashSeed(makeId))) });
+  say(startMs, 'planned', { forecast: plannedOf(planned, bandForecast(planned, startMs, hashSeed(makeId), members)) });
 
   // The truth: the same pot with hidden factors.
   const { composition, litres, massKg } = batchOf(plan);
@@ -160,7 +170,7 @@ export function playMake(
     ...walk,
     inoculation: { ...walk.inoculation, atMs: zero, celsius },
   });
-  if (!incubation) return events;
+  if (!incubation) return { events, setAtMs: null };
   const kernel = createKernel(
     incubation.spec.grid,
     incubation.spec.starts,
@@ -178,6 +188,8 @@ export function playMake(
     row,
     0,
   );
+  const setH = crossingH(row, 0, kernel.steps, incubation.stepH, SET_PH);
+  const setAtMs = Number.isFinite(setH) ? zero + setH * HOUR_MS : null;
   const hours = Float64Array.from(row, (_, i) => i * incubation.stepH);
   const truePh = (h: number): number => interpolateLinear(hours, row, h);
   const trueC = (h: number): number =>
@@ -226,7 +238,7 @@ export function playMake(
       verdict: 'discarded',
       reason: 'Still liquid, not souring as it should.',
     });
-    return inOrder(events);
+    return { events: inOrder(events), setAtMs };
   }
   say(doneMs, 'step-done', { step: 'incubate' });
   say(doneMs + 5 * HOUR_MS, 'step-done', { step: 'chill' });
@@ -242,7 +254,7 @@ export function playMake(
   const kept = Math.round(40 + 30 * random.uniform()) / 1000;
   say(doneMs + 5.2 * HOUR_MS, 'reserved', { massKg: kept, typed: { value: kept * 1000, unit: 'g' } });
   say(doneMs + 5.3 * HOUR_MS, 'finished', { verdict: 'kept', reason: '' });
-  return inOrder(events);
+  return { events: inOrder(events), setAtMs };
 }
 
 const inOrder = (events: DemoEvent[]): DemoEvent[] =>

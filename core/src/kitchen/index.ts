@@ -1,2 +1,3 @@
 export * from './defaults.ts';
 export * from './zone.ts';
+export * from './away.ts';

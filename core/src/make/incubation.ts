@@ -1,4 +1,4 @@
-import { groupStarts, sampleCourse, spreadOf, type EnsembleSpec } from '../culture/index.ts';
+import { groupStarts, sampleCourse, spreadOf, warmCulture, type EnsembleSpec } from '../culture/index.ts';
 import type { MakePlan } from '../contract/index.ts';
 import { boxCourse, PLACE_FACTS, placeAmbientC, placeTauH, type WarmBox } from '../heat/index.ts';
 import { batchOf, inoculumFor, roomAtC, type Batch } from '../method/index.ts';
@@ -35,7 +35,7 @@ export interface Incubation {
 /** Horizon by culture: warm cultures are through in a day, room ones take days. */
 function horizonFor(state: MakeState): number {
   if (state.plan.starter.kind === 'none') return 120;
-  return ['fresh-yogurt', 'dried-yogurt', 'yogurt-whey'].includes(state.plan.starter.kind) ? 24 : 72;
+  return warmCulture(state.plan.starter.kind) ? 24 : 72;
 }
 
 /** How far a place may be off before anybody reads it here: the book's σ, or what is left after its makes taught it. */

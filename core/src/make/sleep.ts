@@ -1,6 +1,6 @@
 import type { KitchenSettings, StepId } from '../contract/index.ts';
 import { sournessOfPh, type Sourness } from '../culture/index.ts';
-import { isAsleep } from '../kitchen/index.ts';
+import { nobodyThere } from '../kitchen/index.ts';
 import { interpolateLinear } from '../numerics/index.ts';
 import type { PointForecast } from './forecast.ts';
 
@@ -8,7 +8,7 @@ const MINUTE_MS = 60_000;
 /** Sleeping hours are looked at on this grid. */
 const LOOK_MS = 5 * MINUTE_MS;
 
-/** A moment that needs hands while everybody sleeps. */
+/** A moment that needs hands while everybody sleeps or is away. */
 export interface SleepClash {
   readonly step: StepId;
   readonly atMs: number;
@@ -21,10 +21,9 @@ export interface SleepClash {
 /** Steps whose end may wait till tomorrow without harm. */
 const MAY_WAIT_OVERNIGHT: ReadonlySet<StepId> = new Set(['chill', 'weigh', 'taste', 'reserve']);
 
-/** Finds hands moments that fall into everybody's sleep, in order. */
+/** Finds hands moments that fall into everybody's sleep or absence, in order. */
 export function sleepClashes(point: PointForecast, kitchen: KitchenSettings): SleepClash[] {
-  const { zone } = kitchen.site;
-  const allAsleep = (ms: number): boolean => kitchen.cooks.every((cook) => isAsleep(zone, ms, cook));
+  const allAsleep = (ms: number): boolean => nobodyThere(kitchen, ms);
   return point.steps
     .filter(
       (s) => (s.status === 'coming' || s.status === 'current') && !MAY_WAIT_OVERNIGHT.has(s.id) && !s.endless,

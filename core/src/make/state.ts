@@ -285,3 +285,18 @@ export function acidityReadings(state: MakeState): AcidityReading[] {
         : { kind: 'cue', hour, cue: entry.reading.cue };
     });
 }
+
+/** A make as it would be with a change of plan made at an instant; nothing is recorded. */
+export function replannedState(state: MakeState, change: PlanChange, atMs: number): MakeState {
+  const event: LoggedEvent = {
+    id: '7ZZZZZZZZZZZZZZZZZZZZZZZZZ',
+    streamId: state.id,
+    at: new Date(atMs).toISOString(),
+    cookId: null,
+    deviceId: 'planning',
+    version: 1,
+    type: 'replanned',
+    data: change,
+  };
+  return foldMake(state.id, [...state.events, event]) ?? state;
+}

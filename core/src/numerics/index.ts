@@ -4,3 +4,4 @@ export * from './roots.ts';
 export * from './linear-algebra.ts';
 export * from './least-squares.ts';
 export * from './quantile.ts';
+export * from './thin.ts';

@@ -1,4 +1,7 @@
 import { z } from 'zod';
+import { kitchenSettings, makePlan, factor, storedEvent, ulid } from '../contract/index.ts';
+import { thermometerFault } from '../heat/index.ts';
+import { POWDER_KINDS } from '../milk/index.ts';
 
 const fraction = z.number().min(0).max(1);
 const celsius = z.number().min(-30).max(150);
@@ -13,6 +16,8 @@ const composition = z
     error: 'the parts add up to more than the whole',
     path: ['fatFraction'],
   });
+const litres = z.number().min(0.05).max(200);
+const pot = { composition, litres, airC: celsius };
 const groups = z.strictObject({
   st: z.number().optional(),
   lb: z.number().optional(),
@@ -107,6 +112,79 @@ export const SUM_INPUTS = {
       )
       .default([]),
   }),
+  /** Milks (and creams) poured together, by mass. */
+  mix: z.strictObject({
+    parts: z
+      .array(z.strictObject({ composition, massKg: z.number().positive(), costPerKg: z.number().min(0).optional() }))
+      .min(1)
+      .max(20),
+  }),
+  /** Milk powder to a protein content, or what some powder does. */
+  powder: z
+    .strictObject({
+      composition,
+      massKg: z.number().positive(),
+      powder: z.enum(POWDER_KINDS),
+      proteinFraction: fraction.optional(),
+      powderKg: z.number().min(0).optional(),
+    })
+    .refine((p) => (p.proteinFraction === undefined) !== (p.powderKg === undefined), {
+      error: 'give either proteinFraction or powderKg',
+      path: ['proteinFraction'],
+    }),
+  bath: z.strictObject({
+    ...pot,
+    startC: celsius,
+    targetC: celsius,
+    waterLitres: litres,
+    waterC: z.number().min(0).max(60),
+    iceKg: z.number().min(0).max(100).default(0),
+    stirred: z.boolean().default(true),
+  }),
+  box: z.strictObject({
+    composition,
+    litres,
+    startC: celsius,
+    roomC: celsius,
+    tauH: z.number().positive().max(200),
+    bottlesC: z.number().min(30).max(100),
+    floorC: celsius.default(40),
+    hours: z.number().positive().max(48),
+  }),
+  thermometer: z
+    .strictObject({
+      iceC: celsius.nullable().default(null),
+      boilingC: celsius.nullable().default(null),
+      altitudeM: z.number().min(-400).max(6000),
+      readingsC: z.array(celsius).max(1000).default([]),
+    })
+    .superRefine((check, context) => {
+      const fault = thermometerFault(check);
+      if (fault !== null) context.addIssue({ code: 'custom', message: fault, path: ['iceC'] });
+    }),
+  /** Planning backwards from when it is wanted. */
+  plan: z.strictObject({
+    plan: makePlan,
+    kitchen: kitchenSettings,
+    factors: z.array(factor).default([]),
+    goal: z.enum(['eat', 'set']),
+    by: z.iso.datetime(),
+    now: z.iso.datetime(),
+    allowed: z
+      .strictObject({
+        dose: z.boolean(),
+        place: z.boolean(),
+        heat: z.boolean(),
+        bath: z.boolean(),
+        sourer: z.boolean(),
+      })
+      .default({ dose: true, place: true, heat: true, bath: true, sourer: true }),
+  }),
+  /** Finished makes in (their events, as the daybook exports them), factors out. */
+  learn: z.strictObject({
+    kitchen: kitchenSettings,
+    makes: z.array(z.object({ id: ulid, events: z.array(storedEvent).min(1) })).max(2000),
+  }),
 } as const;
 
 export type SumName = keyof typeof SUM_INPUTS;
@@ -135,6 +213,58 @@ export const SUM_OUTPUTS = {
     hoursToPh: z.record(z.string(), quantiles),
     effectiveMembers: z.number(),
     contradiction: z.enum(['slower', 'faster']).nullable(),
+  }),
+  mix: z.strictObject({
+    composition,
+    massKg: z.number(),
+    litres: z.number(),
+    plasmaSnfPercent: z.number(),
+    cost: z.number().nullable(),
+  }),
+  powder: z.strictObject({
+    /** `null` when this powder cannot reach the goal. */
+    powderKg: z.number().nullable(),
+    composition: composition.nullable(),
+    litres: z.number().nullable(),
+    plasmaSnfPercent: z.number().nullable(),
+  }),
+  bath: z.strictObject({
+    minutes: hours,
+    bathEndC: z.number(),
+    iceLeftKg: z.number(),
+    /** Ice to have ready for this much water. */
+    iceNeededKg: z.number(),
+  }),
+  box: z.strictObject({
+    outcome: z.enum(['no-bottles', 'bottles', 'cannot']),
+    bottleLitres: z.number(),
+    coolestC: z.number(),
+    warmestC: z.number(),
+    tooWarm: z.boolean(),
+  }),
+  thermometer: z.strictObject({ offsetC: z.number(), slope: z.number(), correctedC: z.array(z.number()) }),
+  plan: z.strictObject({
+    outcome: z.enum(['found', 'none']),
+    reason: z.string().nullable(),
+    earliest: z.string().nullable(),
+    offers: z.array(
+      z.strictObject({
+        start: z.string(),
+        setP10P50P90: z.array(z.string().nullable()),
+        pickUpP10P50P90: z.array(z.string().nullable()),
+        takenOut: z.string(),
+        ready: z.string(),
+        overnight: z.boolean(),
+        sourness: z.string(),
+        sure: z.boolean(),
+        prices: z.array(z.looseObject({ kind: z.string() })),
+      }),
+    ),
+  }),
+  learn: z.strictObject({
+    factors: z.array(factor.extend({ words: z.string() })),
+    /** Makes that were finished and so could teach. */
+    makes: z.number(),
   }),
 } as const;
 export type SumOutput<N extends SumName> = z.infer<(typeof SUM_OUTPUTS)[N]>;

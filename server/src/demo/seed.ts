@@ -11,7 +11,7 @@ const STALE_MS = 14 * HOUR_MS;
 
 async function store(db: DataSource, kitchenId: string, make: DemoMake, untilMs: number): Promise<void> {
   const makeId = ulid(Date.parse(make.plan.startAt));
-  const drafts = playMake(makeId, make.plan, make.truth, make.habits, untilMs).map((event) => ({
+  const drafts = playMake(makeId, make.plan, make.truth, make.habits, untilMs).events.map((event) => ({
     ...event,
     id: ulid(Date.parse(event.at)),
     streamId: makeId,

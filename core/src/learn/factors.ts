@@ -1,0 +1,144 @@
+import type { Factor, FactorKind, FactorsUsed, KitchenSettings, MakePlan } from '../contract/index.ts';
+import { STARTER_FACTS, type StarterKind } from '../culture/index.ts';
+import type { MakeState } from '../make/index.ts';
+import { FACTOR_SPREAD, observeRate, observeThings, type Observation } from './observe.ts';
+
+/** A make that says something this many σ from what was believed counts less the further off it is [F: Huber]. */
+const ODD_FROM_SIGMA = 2.5;
+
+/** A factor forgotten from an instant on. */
+export interface Reset {
+  readonly kind: FactorKind;
+  readonly thing: string;
+  readonly atMs: number;
+}
+
+interface Belief {
+  readonly mean: number;
+  readonly sigma: number;
+}
+
+/**
+ * Normal–normal update of a belief by one make; odd makes (a plug half out) are held at arm's length.
+ * @example update({ mean: 0, sigma: 0.15 }, 0.2, 0.12)
+ */
+export function update(belief: Belief, observed: number, sigma: number): Belief {
+  const away = Math.abs(observed - belief.mean) / Math.hypot(sigma, belief.sigma);
+  const counted = sigma * Math.max(1, away / ODD_FROM_SIGMA) ** 2;
+  const precision = 1 / belief.sigma ** 2 + 1 / counted ** 2;
+  return {
+    mean: (belief.mean / belief.sigma ** 2 + observed / counted ** 2) / precision,
+    sigma: Math.sqrt(1 / precision),
+  };
+}
+
+/** What a kind of thing is called, and its value as typed now. */
+function named(kind: FactorKind, thing: string, kitchen: KitchenSettings): { name: string; typed: number } | null {
+  if (kind === 'rate')
+    return thing in STARTER_FACTS ? { name: STARTER_FACTS[thing as StarterKind].label, typed: 0 } : null;
+  if (kind === 'burner') {
+    const burner = kitchen.burners.find((b) => b.id === thing);
+    return burner ? { name: burner.name, typed: Math.log(burner.powerKw * burner.efficiency) } : null;
+  }
+  if (kind === 'cooling') {
+    const pot = kitchen.pots.find((p) => p.id === thing);
+    return pot ? { name: pot.name, typed: Math.log(pot.lossFactor) } : null;
+  }
+  const place = kitchen.places.find((p) => p.id === thing);
+  if (!place) return null;
+  if (kind === 'place-tau') return { name: place.name, typed: Math.log(place.tauH) };
+  return { name: place.name, typed: place.kind === 'appliance' ? (place.biasC ?? 0) : 0 };
+}
+
+/** Folds observations, oldest first, into factors against the values as typed now. */
+function fold(observations: readonly Observation[], kitchen: KitchenSettings, resets: readonly Reset[]): Factor[] {
+  const groups = new Map<string, Observation[]>();
+  for (const o of [...observations].sort((a, b) => a.atMs - b.atMs)) {
+    if (resets.some((r) => r.kind === o.kind && r.thing === o.thing && r.atMs >= o.atMs)) continue;
+    const key = `${o.kind} ${o.thing}`;
+    groups.set(key, [...(groups.get(key) ?? []), o]);
+  }
+  return [...groups.values()].flatMap((group): Factor[] => {
+    const { kind, thing } = group[0]!;
+    const about = named(kind, thing, kitchen);
+    if (!about) return [];
+    let belief: Belief = { mean: 0, sigma: FACTOR_SPREAD[kind].prior };
+    const history = group.map((o) => {
+      const observed = o.value - about.typed;
+      belief = update(belief, observed, o.sigma);
+      return {
+        makeId: o.makeId,
+        name: o.makeName,
+        at: new Date(o.atMs).toISOString(),
+        observed,
+        sigma: o.sigma,
+        mean: belief.mean,
+        meanSigma: belief.sigma,
+      };
+    });
+    return [{ kind, thing, name: about.name, mean: belief.mean, sigma: belief.sigma, makes: group.length, history }];
+  });
+}
+
+/** What the makes of a kitchen taught, and when; kept apart so that a server may remember it a make. */
+export interface Lesson {
+  readonly state: MakeState;
+  readonly things: readonly Observation[];
+}
+
+/** Reads the thermal lessons of one finished make. */
+export function lessonOf(state: MakeState): Lesson {
+  return { state, things: state.finished ? observeThings(state) : [] };
+}
+
+/**
+ * Learns a kitchen's factors from its finished makes: first its things, then, with those known, the pace of its
+ * cultures. Normal–normal with shrinkage to what is typed. Source: docs/SCIENCE.md, learning a kitchen.
+ * @param resets what was to be forgotten, and when
+ */
+export function learnFactors(
+  lessons: readonly Lesson[],
+  kitchen: KitchenSettings,
+  resets: readonly Reset[] = [],
+): Factor[] {
+  const things = fold(
+    lessons.flatMap((lesson) => lesson.things),
+    kitchen,
+    resets,
+  );
+  const rates = lessons.flatMap(({ state }) =>
+    state.finished ? observeRate(state, factorsFor(state.plan, things)) : [],
+  );
+  return [...fold(rates, kitchen, resets), ...things];
+}
+
+const USED_AS = {
+  rate: 'rate',
+  'place-heat': 'placeHeat',
+  'place-tau': 'placeTau',
+  cooling: 'cooling',
+  burner: 'burner',
+} as const satisfies Record<FactorKind, keyof FactorsUsed>;
+
+/** The factors that apply to a plan's own burner, pot, place and starter, against the plan's typed values. */
+export function factorsFor(plan: MakePlan, factors: readonly Factor[]): FactorsUsed {
+  const things: Readonly<Record<FactorKind, string>> = {
+    rate: plan.starter.kind,
+    'place-heat': plan.place.id,
+    'place-tau': plan.place.id,
+    cooling: plan.pot.id,
+    burner: plan.burner.id,
+  };
+  const used: FactorsUsed = {};
+  for (const factor of factors) {
+    if (things[factor.kind] !== factor.thing) continue;
+    used[USED_AS[factor.kind]] = { value: factor.mean, sigma: factor.sigma, makes: factor.makes };
+  }
+  return used;
+}
+
+/** A plan with what this kitchen has learned about the things it uses. */
+export function withFactors(plan: MakePlan, factors: readonly Factor[]): MakePlan {
+  return { ...plan, factors: factorsFor(plan, factors) };
+}
+

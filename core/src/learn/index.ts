@@ -1,0 +1,3 @@
+export { lessonOf, learnFactors, factorsFor, withFactors, update, type Lesson, type Reset } from './factors.ts';
+export { FACTOR_SPREAD, type Observation } from './observe.ts';
+export * from './words.ts';

@@ -1,0 +1,256 @@
+import { createEnsembleRun, DIMENSIONS, lnLikelihoods, type EnsembleSpec } from '../culture/index.ts';
+import type { FactorKind, FactorsUsed, MakePlan } from '../contract/index.ts';
+import { placeTauH, runVessel } from '../heat/index.ts';
+import { acidityReadings, incubationOf, unreadCourse, walkThermal, type MakeState } from '../make/index.ts';
+import { batchOf, roomAtC } from '../method/index.ts';
+import { leastSquares } from '../numerics/index.ts';
+
+const MINUTE_MS = 60_000;
+const HOUR_MS = 3_600_000;
+const READING_SIGMA_C = 0.5;
+/** A heating or cooling must span this much to say anything about its pace, K. */
+const SPAN_C = 12;
+/** One instrument's readings count once in this time when judging a place, h. */
+const COUNT_ONCE_H = 0.25;
+/** How wide ln of a culture's pace is looked for. */
+const RATE_REACH = 1;
+const RATE_CELLS = 101;
+/** How much ln of the pace one kelvin nobody measured is worth, 1/K [F: slope of the model near 43 °C]. */
+const RATE_PER_C = 0.07;
+
+/** Prior σ and the scatter of one make's say, ln (K for the heat of a place). Source: docs/SCIENCE.md, learning. */
+export const FACTOR_SPREAD: Readonly<Record<FactorKind, { readonly prior: number; readonly make: number }>> = {
+  rate: { prior: 0.15, make: 0.12 },
+  'place-heat': { prior: 1.5, make: 0.5 },
+  'place-tau': { prior: 0.3, make: 0.15 },
+  cooling: { prior: 0.25, make: 0.1 },
+  burner: { prior: 0.3, make: 0.1 },
+};
+
+/** What one make says about one thing; `value` is absolute: ln of kW, of hours, of the loss; K above the dial or room. */
+export interface Observation {
+  readonly kind: FactorKind;
+  readonly thing: string;
+  readonly makeId: string;
+  readonly makeName: string;
+  readonly atMs: number;
+  readonly value: number;
+  readonly sigma: number;
+}
+
+/** The value of a thing as typed in a plan, on the same scale as an observation. */
+function typedValue(kind: FactorKind, plan: MakePlan): number {
+  switch (kind) {
+    case 'burner':
+      return Math.log(plan.burner.powerKw * plan.burner.efficiency);
+    case 'cooling':
+      return Math.log(plan.pot.lossFactor);
+    case 'place-heat':
+      return plan.place.kind === 'appliance' ? (plan.place.biasC ?? 0) : 0;
+    case 'place-tau':
+      return Math.log(plan.place.tauH);
+    case 'rate':
+      return 0;
+  }
+}
+
+/** Which thing a factor of a plan belongs to. */
+function thingOf(kind: FactorKind, plan: MakePlan): string {
+  if (kind === 'burner') return plan.burner.id;
+  if (kind === 'cooling') return plan.pot.id;
+  return kind === 'rate' ? plan.starter.kind : plan.place.id;
+}
+
+interface Fit {
+  readonly value: number;
+  readonly sigma: number;
+}
+
+/** The pace of a heating or cooling, ln against what was typed, from two or more readings that span enough. */
+function fitVessel(state: MakeState, stepId: 'heat' | 'cool'): Fit | null {
+  const step = state.steps.find((s) => s.step.id === stepId);
+  if (step?.status !== 'done' || step.startedAtMs === null || step.endedAtMs === null) return null;
+  if (stepId === 'cool' && state.plan.cooling && state.plan.cooling.kind !== 'counter') return null;
+  const readings = state.temperatures.filter(
+    (t) => t.atMs >= step.startedAtMs! && t.atMs <= step.endedAtMs!,
+  );
+  const first = readings[0];
+  const last = readings.at(-1);
+  if (!first || !last || Math.abs(last.celsius - first.celsius) < SPAN_C) return null;
+  const { plan } = state;
+  const { composition, litres } = batchOf(plan);
+  const airC = roomAtC(plan, step.startedAtMs);
+  const rising = last.celsius > first.celsius;
+  if (rising !== (stepId === 'heat')) return null;
+  const curveFor = (lnFactor: number, fromC: number) =>
+    runVessel(
+      {
+        composition,
+        litres,
+        airC,
+        startC: fromC,
+        lidded: stepId === 'cool' && plan.pot.lidded,
+        lossFactor: plan.pot.lossFactor * (stepId === 'cool' ? Math.exp(lnFactor) : 1),
+        powerKw:
+          stepId === 'heat' ? plan.burner.powerKw * plan.burner.efficiency * Math.exp(lnFactor) : 0,
+      },
+      last.celsius + (rising ? 3 : -3),
+    ).secondsAndCelsius;
+  const prior = FACTOR_SPREAD[stepId === 'heat' ? 'burner' : 'cooling'].prior;
+  const fit = leastSquares(
+    ([lnFactor = 0, offC = 0]) => {
+      const curve = curveFor(lnFactor, first.celsius + offC);
+      return readings.map((r) => (at(curve, (r.atMs - first.atMs) / 1000) - r.celsius) / READING_SIGMA_C);
+    },
+    [0, 0],
+    {
+      priors: [
+        { mean: 0, sigma: 4 * prior },
+        { mean: 0, sigma: READING_SIGMA_C },
+      ],
+      steps: [1e-3, 1e-2],
+    },
+  );
+  return fitted(fit.parameters[0], fit.covariance[0]?.[0], prior);
+}
+
+/** A curve at some seconds; beyond its end it goes on straight. */
+function at(curve: readonly (readonly [number, number])[], seconds: number): number {
+  let low = 0;
+  let high = curve.length - 1;
+  if (high < 1) return curve[0]?.[1] ?? 0;
+  while (high - low > 1) {
+    const middle = (low + high) >> 1;
+    if (curve[middle]![0] <= seconds) low = middle;
+    else high = middle;
+  }
+  const [s0, c0] = curve[low]!;
+  const [s1, c1] = curve[high]!;
+  return c0 + ((seconds - s0) / (s1 - s0)) * (c1 - c0);
+}
+
+/** A fit that says less than the prior already knew is no observation. */
+function fitted(value: number | undefined, variance: number | undefined, prior: number): Fit | null {
+  if (value === undefined || variance === undefined || !(variance > 0)) return null;
+  const sigma = Math.sqrt(variance);
+  return sigma < prior ? { value, sigma } : null;
+}
+
+/** Heat and slowness of the warm place, against what was typed, from readings during incubation. */
+function fitPlace(state: MakeState): { heat: Fit | null; tau: Fit | null } | null {
+  const { plan, inoculatedAtMs: zeroMs } = state;
+  if (zeroMs === null || plan.bottles) return null;
+  const endMs = state.chilledAtMs ?? state.finished?.atMs ?? Number.POSITIVE_INFINITY;
+  const readings: { hour: number; celsius: number }[] = [];
+  let countedH = Number.NEGATIVE_INFINITY;
+  for (const t of state.temperatures) {
+    if (t.atMs < zeroMs || t.atMs > endMs) continue;
+    const hour = (t.atMs - zeroMs) / HOUR_MS;
+    if (hour - countedH < COUNT_ONCE_H) continue;
+    countedH = hour;
+    readings.push({ hour, celsius: t.celsius });
+  }
+  if (readings.length === 0) return null;
+  const bare: MakePlan = { ...plan, factors: {} };
+  const batch = batchOf(plan);
+  const startC = walkThermal({ ...state, plan: bare }, endMs).inoculation.celsius;
+  const bookTauH = placeTauH(plan.place, batch.litres);
+  const horizonH = readings.at(-1)!.hour;
+  const heatPrior = FACTOR_SPREAD['place-heat'].prior;
+  const tauPrior = FACTOR_SPREAD['place-tau'].prior;
+  const fit = leastSquares(
+    ([biasC = 0, lnTau = 0, offC = 0]) => {
+      const course = unreadCourse(bare, batch, {
+        startC: startC + offC,
+        tauH: bookTauH * Math.exp(lnTau),
+        shiftC: biasC,
+        horizonH,
+        zeroMs,
+      });
+      return readings.map((r) => (course.at(r.hour) - r.celsius) / READING_SIGMA_C);
+    },
+    [0, 0, 0],
+    {
+      priors: [
+        { mean: 0, sigma: 4 * heatPrior },
+        { mean: 0, sigma: 3 * tauPrior },
+        { mean: 0, sigma: 1 },
+      ],
+      steps: [1e-2, 1e-3, 1e-2],
+    },
+  );
+  return {
+    heat: fitted(fit.parameters[0], fit.covariance[0]?.[0], heatPrior),
+    tau: fitted(fit.parameters[1], fit.covariance[1]?.[1], tauPrior),
+  };
+}
+
+/**
+ * The pace of the culture from what was seen and measured of its acidity: the likelihood of all readings along ln of
+ * the rate, everything else at its middle. What a place nobody measured may be off widens it.
+ */
+function fitRate(state: MakeState, factors: FactorsUsed): Fit | null {
+  if (state.finished?.verdict === 'discarded' || state.plan.starter.kind === 'none') return null;
+  const readings = acidityReadings(state);
+  if (readings.length === 0) return null;
+  const { rate: _rate, ...thermal } = factors;
+  const known: MakeState = { ...state, plan: { ...state.plan, factors: thermal } };
+  const walk = walkThermal(known, state.finished?.atMs ?? Number.POSITIVE_INFINITY);
+  const incubation = incubationOf(known, walk);
+  if (!incubation) return null;
+  const spec: EnsembleSpec = {
+    ...incubation.spec,
+    rate: 1,
+    spread: { lnRate: RATE_REACH, log10Count: 0, biasC: 0, lnLag: 0, snf: 0 },
+  };
+  const z = new Float64Array(RATE_CELLS * DIMENSIONS);
+  for (let i = 0; i < RATE_CELLS; i++) z[i * DIMENSIONS] = (2 * i) / (RATE_CELLS - 1) - 1;
+  const run = createEnsembleRun(spec, z);
+  run.advance(RATE_CELLS);
+  const lnLikelihood = lnLikelihoods(run.ensemble, readings, walk.denatured);
+  const top = Math.max(...lnLikelihood);
+  const weights = lnLikelihood.map((value) => Math.exp(value - top));
+  const total = weights.reduce((sum, w) => sum + w, 0);
+  const moment = (of: (lnRate: number) => number): number =>
+    weights.reduce((sum, w, i) => sum + w * of(RATE_REACH * z[i * DIMENSIONS]!), 0) / total;
+  const value = moment((x) => x);
+  const unmeasured = state.temperatures.some((t) => t.atMs >= (state.inoculatedAtMs ?? 0))
+    ? 0
+    : RATE_PER_C * incubation.ambientSigmaC;
+  const sigma = Math.hypot(Math.sqrt(moment((x) => (x - value) ** 2)), unmeasured);
+  return sigma < 0.5 ? { value, sigma } : null;
+}
+
+/**
+ * What a finished make says about the kitchen's things.
+ * @param factors what is known of them otherwise; only the culture's pace needs it
+ */
+export function observeThings(state: MakeState): Observation[] {
+  const place = fitPlace(state);
+  return [
+    observation(state, 'burner', fitVessel(state, 'heat')),
+    observation(state, 'cooling', fitVessel(state, 'cool')),
+    observation(state, 'place-heat', place?.heat ?? null),
+    observation(state, 'place-tau', place?.tau ?? null),
+  ].flat();
+}
+
+/** What a finished make says about its culture's pace, once the kitchen's things are known as well as they are. */
+export function observeRate(state: MakeState, factors: FactorsUsed): Observation[] {
+  return observation(state, 'rate', fitRate(state, factors));
+}
+
+function observation(state: MakeState, kind: FactorKind, fit: Fit | null): Observation[] {
+  if (!fit) return [];
+  return [
+    {
+      kind,
+      thing: thingOf(kind, state.plan),
+      makeId: state.id,
+      makeName: state.plan.name,
+      atMs: state.inoculatedAtMs ?? state.startedAtMs + 60 * MINUTE_MS,
+      value: typedValue(kind, state.plan) + fit.value,
+      sigma: Math.hypot(fit.sigma, FACTOR_SPREAD[kind].make),
+    },
+  ];
+}

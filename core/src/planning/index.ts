@@ -1,0 +1,2 @@
+export * from './backwards.ts';
+export { coldBath, type Allowed, type Price } from './variants.ts';
