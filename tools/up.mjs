@@ -9,6 +9,8 @@ import { cleanEnvironment, DATABASE_PROGRAMS, ensurePackages, ensurePrograms, RO
 
 const [mode = 'demo', ...flags] = process.argv.slice(2);
 const demo = mode === 'demo';
+/** `--lan`: devices of the local network may join with a code. */
+const lan = flags.includes('--lan');
 const dataDir = join(process.env.MC_DATA ?? join(ROOT, '.data'), demo ? 'demo' : 'own');
 const runFile = join(dataDir, 'run.json');
 /** What a browser keeps belongs to an address, so it should stay the same. */
@@ -22,7 +24,7 @@ function choosePort() {
   return new Promise((resolve) => {
     const probe = createServer();
     probe.once('error', () => resolve(freePort()));
-    probe.listen(PREFERRED_PORT, '127.0.0.1', () => probe.close(() => resolve(PREFERRED_PORT)));
+    probe.listen(PREFERRED_PORT, lan ? '0.0.0.0' : '127.0.0.1', () => probe.close(() => resolve(PREFERRED_PORT)));
   });
 }
 
@@ -38,7 +40,7 @@ async function answers(address) {
 if (existsSync(runFile)) {
   const running = JSON.parse(readFileSync(runFile, 'utf8'));
   if (alive(running.pid) && (await answers(running.address))) {
-    say('already running');
+    say(lan ? 'already running; stop it first to let tablets in' : 'already running');
     process.stdout.write(`\n  Morning Crock: ${running.address}\n\n`);
     process.exit(0);
   }
@@ -116,6 +118,7 @@ start('server/dist/main.mjs', {
   MC_ZONE: demo ? 'UTC' : Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC',
   MC_DEMO: demo ? 'yes' : 'no',
   MC_PAGE: join(ROOT, 'web', 'dist'),
+  MC_LAN: lan ? 'yes' : 'no',
 });
 for (let i = 0; i < 600 && !stopping && !(await answers(address)); i++)
   await new Promise((resolve) => setTimeout(resolve, 100));

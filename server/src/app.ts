@@ -1,15 +1,26 @@
 import helmet from '@fastify/helmet';
 import fastifyStatic from '@fastify/static';
+import swagger from '@fastify/swagger';
 import { errorOf } from '@morning-crock/core/contract';
 import Fastify, { type FastifyInstance } from 'fastify';
-import { serializerCompiler, validatorCompiler, type ZodTypeProvider } from 'fastify-type-provider-zod';
+import {
+  jsonSchemaTransform,
+  serializerCompiler,
+  validatorCompiler,
+  type ZodTypeProvider,
+} from 'fastify-type-provider-zod';
 import { sep } from 'node:path';
 import type { DataSource } from 'typeorm';
+import { accessPlugin, type LocalNetwork } from './features/access/access-plugin.ts';
+import { accessRoutes } from './features/access/routes.ts';
+import { backupRoutes } from './features/backup/routes.ts';
 import { deviceRoutes } from './features/devices/routes.ts';
 import { eventRoutes } from './features/events/routes.ts';
 import { exchangeRoutes } from './features/exchange/routes.ts';
 import { kitchenRoutes } from './features/kitchen/routes.ts';
+import { learningRoutes } from './features/learning/routes.ts';
 import { makeRoutes } from './features/makes/routes.ts';
+import { traceRoutes } from './features/traces/routes.ts';
 import { databasePlugin } from './plugins/database.ts';
 import { errorsPlugin } from './plugins/errors.ts';
 import { identityPlugin } from './plugins/identity.ts';
@@ -23,6 +34,8 @@ export interface AppOptions {
   /** Folder of the built page; left out, only the API is served. */
   readonly pageRoot?: string;
   readonly logger?: boolean;
+  /** Left out, only this computer is let in. */
+  readonly localNetwork?: LocalNetwork;
 }
 
 /** Builds the server; it never listens by itself. */
@@ -49,6 +62,18 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   });
   await app.register(errorsPlugin);
   await app.register(databasePlugin, { dataSource: options.dataSource, clock: options.clock });
+  await app.register(swagger, {
+    openapi: {
+      info: {
+        title: 'Morning Crock',
+        version: '1',
+        description:
+          'The HTTP interface of one kitchen. Loggers post to /api/makes/{id}/readings; everything else is what the page itself uses.',
+      },
+    },
+    transform: jsonSchemaTransform,
+  });
+  await app.register(accessPlugin, { localNetwork: options.localNetwork ?? null });
   await app.register(identityPlugin);
   await app.register(streamPlugin);
   await app.register(eventRoutes);
@@ -56,6 +81,11 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   await app.register(makeRoutes);
   await app.register(deviceRoutes);
   await app.register(exchangeRoutes);
+  await app.register(traceRoutes);
+  await app.register(learningRoutes);
+  await app.register(backupRoutes);
+  await app.register(accessRoutes);
+  app.get('/api/openapi.json', { schema: { hide: true } }, () => app.swagger());
   if (options.pageRoot === undefined)
     app.setNotFoundHandler((_request, reply) => reply.status(404).send(errorOf('not-found')));
   else await servePage(app, options.pageRoot);

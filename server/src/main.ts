@@ -1,8 +1,11 @@
 import { readFileSync } from 'node:fs';
+import { toString as drawQr } from 'qrcode';
 import { z } from 'zod';
 import { buildApp } from './app.ts';
 import { createDataSource } from './db/data-source.ts';
 import { seedDemo } from './demo/seed.ts';
+import { newKitchenCode } from './features/access/kitchen-code.ts';
+import { findLocalNetwork } from './local-network.ts';
 import { prepareKitchen } from './prepare.ts';
 
 /** The only place that reads the environment, listens, and looks at the real clock. */
@@ -13,6 +16,8 @@ const environment = z.object({
   MC_ZONE: z.string(),
   MC_DEMO: z.enum(['yes', 'no']),
   MC_PAGE: z.string(),
+  /** `yes` lets devices of the local network in, with the kitchen code. */
+  MC_LAN: z.enum(['yes', 'no']).default('no'),
 });
 const address = z.object({
   host: z.string(),
@@ -30,7 +35,13 @@ await dataSource.initialize();
 const demo = env.MC_DEMO === 'yes';
 const kitchen = await prepareKitchen(dataSource, { name: env.MC_KITCHEN, zone: env.MC_ZONE, demo });
 if (demo) await seedDemo(dataSource, kitchen.id, clock());
-const app = await buildApp({ dataSource, clock, pageRoot: env.MC_PAGE });
+const localNetwork = env.MC_LAN === 'yes' ? findLocalNetwork(env.MC_PORT) : null;
+const app = await buildApp({
+  dataSource,
+  clock,
+  pageRoot: env.MC_PAGE,
+  ...(localNetwork ? { localNetwork } : {}),
+});
 
 async function stop(): Promise<void> {
   await app.close();
@@ -40,4 +51,21 @@ async function stop(): Promise<void> {
 process.once('SIGTERM', () => void stop());
 process.once('SIGINT', () => void stop());
 
-await app.listen({ host: '127.0.0.1', port: env.MC_PORT });
+await app.listen({ host: localNetwork ? '0.0.0.0' : '127.0.0.1', port: env.MC_PORT });
+
+if (localNetwork) {
+  const code = await newKitchenCode(dataSource, kitchen.id, clock());
+  // The code stands behind the #: a browser keeps that part to itself.
+  const link = `${localNetwork.address}/join#${code}`;
+  const lines = [
+    '',
+    `  On tablets of this network: ${localNetwork.address}`,
+    `  Kitchen code: ${code}   (asked once a tablet; a new one at each start)`,
+    '',
+    await drawQr(link, { type: 'terminal', small: true }),
+    '  Anybody on this network who has the code can read and write this kitchen.',
+  ];
+  process.stdout.write(`${lines.join('\n')}\n`);
+} else if (env.MC_LAN === 'yes') {
+  process.stdout.write('  This computer is on no local network: only it can open the page.\n');
+}

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { draftEvent, storedEvent } from './events.ts';
+import { draftEvent, EVENT_DATA, storedEvent } from './events.ts';
 import { kitchenSettings } from './kitchen.ts';
 import { instant, shortName, temperatureC, ulid } from './quantities.ts';
 
@@ -42,19 +42,29 @@ export const makeSummary = z.strictObject({
 export type MakeSummary = z.infer<typeof makeSummary>;
 export const makesResponse = z.strictObject({ makes: z.array(makeSummary), now: instant });
 
-/** A device's temperature reading: one of celsius and fahrenheit. */
+/** A device's reading: one of celsius, fahrenheit and ph. */
 export const deviceReading = z
   .strictObject({
     device: shortName,
     at: instant.optional(),
     celsius: temperatureC.optional(),
     fahrenheit: z.number().min(-22).max(392).optional(),
+    ph: EVENT_DATA['ph-read'].shape.ph.optional(),
   })
-  .refine((r) => (r.celsius === undefined) !== (r.fahrenheit === undefined), {
-    error: 'give either celsius or fahrenheit',
+  .refine((r) => [r.celsius, r.fahrenheit, r.ph].filter((v) => v !== undefined).length === 1, {
+    error: 'give exactly one of celsius, fahrenheit and ph',
     path: ['celsius'],
   });
 export const deviceReadingResponse = z.strictObject({ stored: z.boolean(), reason: z.string() });
+
+/** A stored trace, whole: instants (ms since 1970) and values as written in its file, side by side. */
+const traceRows = z
+  .strictObject({ traceId: ulid, at: z.array(z.number().int()).min(1), values: z.array(z.number()).min(1) })
+  .refine((t) => t.at.length === t.values.length, {
+    error: 'has not as many values as instants',
+    path: ['values'],
+  });
+export type TraceRows = z.infer<typeof traceRows>;
 
 /** The open file format of a daybook. */
 export const EXPORT_FORMAT = 'morning-crock-daybook';
@@ -66,9 +76,41 @@ export const exportFile = z.strictObject({
   kitchen: z.string(),
   notice: z.string(),
   makes: z.array(z.strictObject({ id: ulid, events: z.array(storedEvent).min(1) })),
+  /** Loggers' rows of those makes, whole. */
+  traces: z.array(traceRows).optional(),
 });
 export type ExportFile = z.infer<typeof exportFile>;
 export const importResponse = z.strictObject({ makes: z.number(), added: z.number(), already: z.number() });
+
+/** The open file format of a whole kitchen: what it knows of itself, every make, every row of a logger. */
+export const BACKUP_FORMAT = 'morning-crock-kitchen';
+export const BACKUP_VERSION = 1;
+export const backupFile = z.strictObject({
+  format: z.literal(BACKUP_FORMAT),
+  version: z.literal(BACKUP_VERSION),
+  savedAt: instant,
+  kitchen: z.strictObject({ id: ulid, name: shortName, zone: z.string() }),
+  notice: z.string(),
+  /** In the order of the log. */
+  events: z.array(storedEvent),
+  traces: z.array(traceRows),
+});
+export type BackupFile = z.infer<typeof backupFile>;
+export const restoreResponse = z.strictObject({ makes: z.number(), events: z.number(), rows: z.number() });
+
+export const joinRequest = z.strictObject({
+  code: z.string().trim().min(1, 'needs the code').max(40),
+  name: shortName,
+});
+export const joinResponse = z.strictObject({ joined: z.literal(true) });
+export const tablet = z.strictObject({ id: ulid, name: z.string(), joinedAt: instant, lastSeenAt: instant });
+export type Tablet = z.infer<typeof tablet>;
+export const tabletsResponse = z.strictObject({
+  /** Whether other devices of the local network can reach this kitchen, and where. */
+  address: z.string().nullable(),
+  tablets: z.array(tablet),
+});
+export const newCodeResponse = z.strictObject({ code: z.string(), address: z.string() });
 
 export const streamMessage = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('event'), event: storedEvent }),

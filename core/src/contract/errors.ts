@@ -54,6 +54,26 @@ export const ERROR_CODES = {
     message: 'Only pages of this kitchen may do that.',
     next: 'Open Morning Crock at its own address.',
   },
+  'code-needed': {
+    status: 401,
+    message: 'This tablet has not joined the kitchen yet.',
+    next: 'Type the kitchen code shown where Morning Crock was started.',
+  },
+  'wrong-code': {
+    status: 403,
+    message: 'That is not the kitchen code.',
+    next: 'Look at the code again; a new one is made at each start.',
+  },
+  'too-many-tries': {
+    status: 429,
+    message: 'Too many wrong codes.',
+    next: 'Wait ten minutes, then try again.',
+  },
+  'not-empty': {
+    status: 422,
+    message: 'This kitchen has makes already.',
+    next: 'Restore into a new, empty kitchen; nothing was changed.',
+  },
   'database-away': {
     status: 503,
     message: 'The record cannot be reached.',

@@ -217,7 +217,12 @@ const HISTORY: readonly (Sketch & { readonly daysAgo: number; readonly hour: num
     heat: hold(87, 14),
     inoculateC: 44,
     sourness: 'classic',
-    habits: { instrument: 'meter', probe: true, note: 'Best of the season.' },
+    habits: {
+      instrument: 'meter',
+      logger: { name: 'Shelf logger', offC: -0.3 },
+      titrates: true,
+      note: 'Best of the season.',
+    },
   },
   {
     daysAgo: 17,
@@ -233,7 +238,7 @@ const HISTORY: readonly (Sketch & { readonly daysAgo: number; readonly hour: num
     heat: hold(84, 10),
     inoculateC: 44,
     sourness: 'classic',
-    habits: { instrument: 'meter', note: 'Firm and sweetish.' },
+    habits: { instrument: 'meter', titrates: true, note: 'Firm and sweetish.' },
   },
   {
     daysAgo: 10,
@@ -307,5 +312,14 @@ export function demoUnderWay(nowMs: number): DemoMake[] {
     sourness: 'mild',
     habits: { lateMin: 2 },
   };
-  return [build(incubating, nowMs - 6.6 * HOUR_MS, 7), build(cooling, nowMs - 1.05 * HOUR_MS, 8)];
+  const jars = [
+    ...Array.from({ length: 5 }, (_, i) => ({ kind: LANTERN_FOLD.jars[0]!, n: i + 1 })),
+    ...Array.from({ length: 7 }, (_, i) => ({ kind: LANTERN_FOLD.jars[1]!, n: i + 1 })),
+  ].map(({ kind, n }, i) => ({
+    id: `01GANTERNF0D0000000001${String(i).padStart(4, '0')}`,
+    name: `${kind.name} ${n}`,
+    litres: kind.litres,
+  }));
+  const first = build(incubating, nowMs - 6.6 * HOUR_MS, 7);
+  return [{ ...first, plan: { ...first.plan, jars } }, build(cooling, nowMs - 1.05 * HOUR_MS, 8)];
 }

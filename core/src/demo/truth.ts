@@ -1,11 +1,14 @@
 import type { DraftEvent, EventOf, EventType, MakePlan } from '../contract/index.ts';
 import {
+  acidOfPh,
   createKernel,
   crossingH,
   CUES,
   cueProbability,
   sournessOfPh,
   firmnessWord,
+  plasmaTitratableAcidityPercent,
+  titratedPercent,
   PICK_UP_PH,
   SET_PH,
   type Cue,
@@ -25,6 +28,10 @@ import { hashSeed, interpolateLinear, createRandom } from '../numerics/index.ts'
 
 const MINUTE_MS = 60_000;
 const HOUR_MS = 3_600_000;
+/** How often the demo's logger writes a row. */
+const LOG_EVERY_MS = 20_000;
+/** What the demo's cook weighs off for a titration, g. */
+const SAMPLE_G = 9;
 
 /** What really happens in a demo make, hidden from the forecast. */
 export interface HiddenTruth {
@@ -51,6 +58,10 @@ export interface Habits {
   readonly instrument: 'meter' | 'strip' | 'none';
   /** A logger in the milk during incubation. */
   readonly probe: boolean;
+  /** A logger of its own that writes a file: what it is called and how much it reads too high, K. */
+  readonly logger?: { readonly name: string; readonly offC: number };
+  /** A titration at the pick-up. */
+  readonly titrates?: boolean;
   /** Takes it out at this hour whatever it looks like; left out, when a look says it is done. */
   readonly pickUpH?: number;
   readonly note: string;
@@ -66,6 +77,8 @@ export type DemoEvent = Omit<DraftEvent, 'id' | 'streamId' | 'version' | 'type' 
 export interface PlayedMake {
   readonly events: DemoEvent[];
   readonly setAtMs: number | null;
+  /** Rows of the logger's file, as it wrote them; `null` without one. */
+  readonly log: { readonly name: string; readonly at: number[]; readonly values: number[] } | null;
 }
 
 /**
@@ -112,7 +125,9 @@ export function playMake(
   const startMs = Date.parse(plan.startAt);
   const planned = stateOfPlan(plan);
   say(startMs, 'make-started', { plan });
-  say(startMs, 'planned', { forecast: plannedOf(planned, bandForecast(planned, startMs, hashSeed(makeId), members)) });
+  say(startMs, 'planned', {
+    forecast: plannedOf(planned, bandForecast(planned, startMs, hashSeed(makeId), members)),
+  });
 
   // The truth: the same pot with hidden factors.
   const { composition, litres, massKg } = batchOf(plan);
@@ -170,7 +185,7 @@ export function playMake(
     ...walk,
     inoculation: { ...walk.inoculation, atMs: zero, celsius },
   });
-  if (!incubation) return { events, setAtMs: null };
+  if (!incubation) return { events, setAtMs: null, log: null };
   const kernel = createKernel(
     incubation.spec.grid,
     incubation.spec.starts,
@@ -231,6 +246,27 @@ export function playMake(
     }
   }
   const endPh = truePh(doneH);
+  let log: PlayedMake['log'] = null;
+  if (habits.logger) {
+    const { name, offC } = habits.logger;
+    log = { name, at: [], values: [] };
+    for (let ms = zero + 30_000; ms < Math.min(doneMs, untilMs); ms += LOG_EVERY_MS) {
+      log.at.push(Math.round(ms));
+      log.values.push(Math.round((trueC((ms - zero) / HOUR_MS) + offC + 0.08 * random.normal()) * 100) / 100);
+    }
+  }
+  if (habits.titrates && endPh < 5) {
+    const { composition, plasmaSnfPercent } = batchOf(plan);
+    const acid = acidOfPh(endPh, plasmaSnfPercent);
+    const percent = plasmaTitratableAcidityPercent(acid, plasmaSnfPercent) * (1 - composition.fatFraction);
+    const naohMl = Math.round((percent / titratedPercent(1, SAMPLE_G) + 0.1 * random.normal()) * 10) / 10;
+    say(doneMs - 2 * MINUTE_MS, 'titrated', {
+      naohMl,
+      sampleG: SAMPLE_G,
+      percent: titratedPercent(naohMl, SAMPLE_G),
+      typed: { value: naohMl, unit: 'mL' },
+    });
+  }
   if (endPh > 5.3) {
     // It never went: nobody tastes it.
     say(doneMs, 'noted', { text: habits.note });
@@ -238,7 +274,7 @@ export function playMake(
       verdict: 'discarded',
       reason: 'Still liquid, not souring as it should.',
     });
-    return { events: inOrder(events), setAtMs };
+    return { events: inOrder(events), setAtMs, log };
   }
   say(doneMs, 'step-done', { step: 'incubate' });
   say(doneMs + 5 * HOUR_MS, 'step-done', { step: 'chill' });
@@ -254,7 +290,7 @@ export function playMake(
   const kept = Math.round(40 + 30 * random.uniform()) / 1000;
   say(doneMs + 5.2 * HOUR_MS, 'reserved', { massKg: kept, typed: { value: kept * 1000, unit: 'g' } });
   say(doneMs + 5.3 * HOUR_MS, 'finished', { verdict: 'kept', reason: '' });
-  return { events: inOrder(events), setAtMs };
+  return { events: inOrder(events), setAtMs, log };
 }
 
 const inOrder = (events: DemoEvent[]): DemoEvent[] =>

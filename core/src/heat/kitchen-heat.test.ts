@@ -25,7 +25,10 @@ describe('a thermometer’s check', () => {
   });
 
   test('one point moves, two bend; on a hill water boils cooler', () => {
-    expect(thermometerCorrection({ iceC: 0.5, boilingC: null, altitudeM: 0 })).toEqual({ offsetC: -0.5, slope: 1 });
+    expect(thermometerCorrection({ iceC: 0.5, boilingC: null, altitudeM: 0 })).toEqual({
+      offsetC: -0.5,
+      slope: 1,
+    });
     const hill = thermometerCorrection({ iceC: null, boilingC: 94, altitudeM: 1800 });
     expect(hill.offsetC).toBeCloseTo(0, 1);
     expect(hill.slope).toBe(1);
@@ -85,7 +88,10 @@ describe('a cold bath', () => {
   });
 
   test('too little water never gets there, and says so', () => {
-    expect(coolInBath({ ...run, waterLitres: 1, waterC: 20 })).toMatchObject({ outcome: 'too-warm', minutes: Infinity });
+    expect(coolInBath({ ...run, waterLitres: 1, waterC: 20 })).toMatchObject({
+      outcome: 'too-warm',
+      minutes: Infinity,
+    });
     expect(() => coolInBath({ ...run, waterLitres: 0 })).toThrow(RangeError);
   });
 

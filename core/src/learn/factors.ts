@@ -1,7 +1,14 @@
 import type { Factor, FactorKind, FactorsUsed, KitchenSettings, MakePlan } from '../contract/index.ts';
 import { STARTER_FACTS, type StarterKind } from '../culture/index.ts';
 import type { MakeState } from '../make/index.ts';
-import { FACTOR_SPREAD, observeRate, observeThings, type Observation } from './observe.ts';
+import {
+  FACTOR_SPREAD,
+  observeRate,
+  observeThings,
+  thingOf,
+  typedValue,
+  type Observation,
+} from './observe.ts';
 
 /** A make that says something this many σ from what was believed counts less the further off it is [F: Huber]. */
 const ODD_FROM_SIGMA = 2.5;
@@ -33,7 +40,11 @@ export function update(belief: Belief, observed: number, sigma: number): Belief 
 }
 
 /** What a kind of thing is called, and its value as typed now. */
-function named(kind: FactorKind, thing: string, kitchen: KitchenSettings): { name: string; typed: number } | null {
+function named(
+  kind: FactorKind,
+  thing: string,
+  kitchen: KitchenSettings,
+): { name: string; typed: number } | null {
   if (kind === 'rate')
     return thing in STARTER_FACTS ? { name: STARTER_FACTS[thing as StarterKind].label, typed: 0 } : null;
   if (kind === 'burner') {
@@ -50,11 +61,18 @@ function named(kind: FactorKind, thing: string, kitchen: KitchenSettings): { nam
   return { name: place.name, typed: place.kind === 'appliance' ? (place.biasC ?? 0) : 0 };
 }
 
+const forgotten = (o: Observation, resets: readonly Reset[]): boolean =>
+  resets.some((r) => r.kind === o.kind && r.thing === o.thing && r.atMs >= o.atMs);
+
 /** Folds observations, oldest first, into factors against the values as typed now. */
-function fold(observations: readonly Observation[], kitchen: KitchenSettings, resets: readonly Reset[]): Factor[] {
+function fold(
+  observations: readonly Observation[],
+  kitchen: KitchenSettings,
+  resets: readonly Reset[],
+): Factor[] {
   const groups = new Map<string, Observation[]>();
   for (const o of [...observations].sort((a, b) => a.atMs - b.atMs)) {
-    if (resets.some((r) => r.kind === o.kind && r.thing === o.thing && r.atMs >= o.atMs)) continue;
+    if (forgotten(o, resets)) continue;
     const key = `${o.kind} ${o.thing}`;
     groups.set(key, [...(groups.get(key) ?? []), o]);
   }
@@ -76,7 +94,9 @@ function fold(observations: readonly Observation[], kitchen: KitchenSettings, re
         meanSigma: belief.sigma,
       };
     });
-    return [{ kind, thing, name: about.name, mean: belief.mean, sigma: belief.sigma, makes: group.length, history }];
+    return [
+      { kind, thing, name: about.name, mean: belief.mean, sigma: belief.sigma, makes: group.length, history },
+    ];
   });
 }
 
@@ -91,27 +111,6 @@ export function lessonOf(state: MakeState): Lesson {
   return { state, things: state.finished ? observeThings(state) : [] };
 }
 
-/**
- * Learns a kitchen's factors from its finished makes: first its things, then, with those known, the pace of its
- * cultures. Normal–normal with shrinkage to what is typed. Source: docs/SCIENCE.md, learning a kitchen.
- * @param resets what was to be forgotten, and when
- */
-export function learnFactors(
-  lessons: readonly Lesson[],
-  kitchen: KitchenSettings,
-  resets: readonly Reset[] = [],
-): Factor[] {
-  const things = fold(
-    lessons.flatMap((lesson) => lesson.things),
-    kitchen,
-    resets,
-  );
-  const rates = lessons.flatMap(({ state }) =>
-    state.finished ? observeRate(state, factorsFor(state.plan, things)) : [],
-  );
-  return [...fold(rates, kitchen, resets), ...things];
-}
-
 const USED_AS = {
   rate: 'rate',
   'place-heat': 'placeHeat',
@@ -120,18 +119,59 @@ const USED_AS = {
   burner: 'burner',
 } as const satisfies Record<FactorKind, keyof FactorsUsed>;
 
+/** Rates found before, by make and by what was known of its things: a server need not find them again. */
+export type RateMemory = Map<string, Observation[]>;
+
+/** What was known of a make's burner, pot and place once it was over: its own readings and those of earlier makes. */
+function knownThings(state: MakeState, observations: readonly Observation[]): FactorsUsed {
+  const used: FactorsUsed = {};
+  for (const kind of ['burner', 'cooling', 'place-heat', 'place-tau'] as const) {
+    const thing = thingOf(kind, state.plan);
+    const typed = typedValue(kind, state.plan);
+    let belief: Belief = { mean: 0, sigma: FACTOR_SPREAD[kind].prior };
+    let makes = 0;
+    for (const o of observations) {
+      if (o.kind !== kind || o.thing !== thing) continue;
+      belief = update(belief, o.value - typed, o.sigma);
+      makes++;
+    }
+    if (makes > 0) used[USED_AS[kind]] = { value: belief.mean, sigma: belief.sigma, makes };
+  }
+  return used;
+}
+
+/**
+ * Learns a kitchen's factors from its finished makes: its things from what was measured, and, make by make with those
+ * known as far as they were, the pace of its cultures. Normal–normal with shrinkage to what is typed. Source: docs/SCIENCE.md, learning a kitchen.
+ * @param resets what was to be forgotten, and when @param memory filled and used when given
+ */
+export function learnFactors(
+  lessons: readonly Lesson[],
+  kitchen: KitchenSettings,
+  resets: readonly Reset[] = [],
+  memory: RateMemory = new Map(),
+): Factor[] {
+  const finished = lessons
+    .filter(({ state }) => state.finished)
+    .sort((x, y) => x.state.startedAtMs - y.state.startedAtMs);
+  const things: Observation[] = [];
+  const rates: Observation[] = [];
+  for (const lesson of finished) {
+    things.push(...lesson.things.filter((o) => !forgotten(o, resets)));
+    const known = knownThings(lesson.state, things);
+    const key = `${lesson.state.id} ${lesson.state.events.length} ${JSON.stringify(known)}`;
+    const found = memory.get(key) ?? observeRate(lesson.state, known);
+    memory.set(key, found);
+    rates.push(...found);
+  }
+  return [...fold(rates, kitchen, resets), ...fold(things, kitchen, resets)];
+}
+
 /** The factors that apply to a plan's own burner, pot, place and starter, against the plan's typed values. */
 export function factorsFor(plan: MakePlan, factors: readonly Factor[]): FactorsUsed {
-  const things: Readonly<Record<FactorKind, string>> = {
-    rate: plan.starter.kind,
-    'place-heat': plan.place.id,
-    'place-tau': plan.place.id,
-    cooling: plan.pot.id,
-    burner: plan.burner.id,
-  };
   const used: FactorsUsed = {};
   for (const factor of factors) {
-    if (things[factor.kind] !== factor.thing) continue;
+    if (thingOf(factor.kind, plan) !== factor.thing) continue;
     used[USED_AS[factor.kind]] = { value: factor.mean, sigma: factor.sigma, makes: factor.makes };
   }
   return used;
@@ -141,4 +181,3 @@ export function factorsFor(plan: MakePlan, factors: readonly Factor[]): FactorsU
 export function withFactors(plan: MakePlan, factors: readonly Factor[]): MakePlan {
   return { ...plan, factors: factorsFor(plan, factors) };
 }
-

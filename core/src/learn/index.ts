@@ -1,3 +1,12 @@
-export { lessonOf, learnFactors, factorsFor, withFactors, update, type Lesson, type Reset } from './factors.ts';
+export {
+  lessonOf,
+  learnFactors,
+  factorsFor,
+  withFactors,
+  update,
+  type Lesson,
+  type RateMemory,
+  type Reset,
+} from './factors.ts';
 export { FACTOR_SPREAD, type Observation } from './observe.ts';
 export * from './words.ts';

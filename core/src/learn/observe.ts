@@ -19,13 +19,14 @@ const RATE_CELLS = 101;
 const RATE_PER_C = 0.07;
 
 /** Prior σ and the scatter of one make's say, ln (K for the heat of a place). Source: docs/SCIENCE.md, learning. */
-export const FACTOR_SPREAD: Readonly<Record<FactorKind, { readonly prior: number; readonly make: number }>> = {
-  rate: { prior: 0.15, make: 0.12 },
-  'place-heat': { prior: 1.5, make: 0.5 },
-  'place-tau': { prior: 0.3, make: 0.15 },
-  cooling: { prior: 0.25, make: 0.1 },
-  burner: { prior: 0.3, make: 0.1 },
-};
+export const FACTOR_SPREAD: Readonly<Record<FactorKind, { readonly prior: number; readonly make: number }>> =
+  {
+    rate: { prior: 0.15, make: 0.12 },
+    'place-heat': { prior: 1.5, make: 0.5 },
+    'place-tau': { prior: 0.3, make: 0.15 },
+    cooling: { prior: 0.25, make: 0.1 },
+    burner: { prior: 0.3, make: 0.1 },
+  };
 
 /** What one make says about one thing; `value` is absolute: ln of kW, of hours, of the loss; K above the dial or room. */
 export interface Observation {
@@ -39,7 +40,7 @@ export interface Observation {
 }
 
 /** The value of a thing as typed in a plan, on the same scale as an observation. */
-function typedValue(kind: FactorKind, plan: MakePlan): number {
+export function typedValue(kind: FactorKind, plan: MakePlan): number {
   switch (kind) {
     case 'burner':
       return Math.log(plan.burner.powerKw * plan.burner.efficiency);
@@ -55,7 +56,7 @@ function typedValue(kind: FactorKind, plan: MakePlan): number {
 }
 
 /** Which thing a factor of a plan belongs to. */
-function thingOf(kind: FactorKind, plan: MakePlan): string {
+export function thingOf(kind: FactorKind, plan: MakePlan): string {
   if (kind === 'burner') return plan.burner.id;
   if (kind === 'cooling') return plan.pot.id;
   return kind === 'rate' ? plan.starter.kind : plan.place.id;
@@ -71,9 +72,7 @@ function fitVessel(state: MakeState, stepId: 'heat' | 'cool'): Fit | null {
   const step = state.steps.find((s) => s.step.id === stepId);
   if (step?.status !== 'done' || step.startedAtMs === null || step.endedAtMs === null) return null;
   if (stepId === 'cool' && state.plan.cooling && state.plan.cooling.kind !== 'counter') return null;
-  const readings = state.temperatures.filter(
-    (t) => t.atMs >= step.startedAtMs! && t.atMs <= step.endedAtMs!,
-  );
+  const readings = state.temperatures.filter((t) => t.atMs >= step.startedAtMs! && t.atMs <= step.endedAtMs!);
   const first = readings[0];
   const last = readings.at(-1);
   if (!first || !last || Math.abs(last.celsius - first.celsius) < SPAN_C) return null;
@@ -91,8 +90,7 @@ function fitVessel(state: MakeState, stepId: 'heat' | 'cool'): Fit | null {
         startC: fromC,
         lidded: stepId === 'cool' && plan.pot.lidded,
         lossFactor: plan.pot.lossFactor * (stepId === 'cool' ? Math.exp(lnFactor) : 1),
-        powerKw:
-          stepId === 'heat' ? plan.burner.powerKw * plan.burner.efficiency * Math.exp(lnFactor) : 0,
+        powerKw: stepId === 'heat' ? plan.burner.powerKw * plan.burner.efficiency * Math.exp(lnFactor) : 0,
       },
       last.celsius + (rising ? 3 : -3),
     ).secondsAndCelsius;

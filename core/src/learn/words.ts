@@ -4,12 +4,17 @@ import type { TemperatureUnit } from '../units/index.ts';
 const percent = (ln: number): number => Math.round(Math.abs(Math.exp(ln) - 1) * 100);
 const makes = (n: number): string => `from ${n} ${n === 1 ? 'make' : 'makes'}`;
 
-const MORE_LESS: Readonly<Record<Exclude<Factor['kind'], 'place-heat'>, readonly [string, string, string]>> = {
-  rate: ['faster than the book', 'slower than the book', 'as fast as the book'],
-  'place-tau': ['slower to follow than typed', 'quicker to follow than typed', 'as quick to follow as typed'],
-  cooling: ['faster cooling than typed', 'slower cooling than typed', 'cooling as typed'],
-  burner: ['stronger than typed', 'weaker than typed', 'as strong as typed'],
-};
+const MORE_LESS: Readonly<Record<Exclude<Factor['kind'], 'place-heat'>, readonly [string, string, string]>> =
+  {
+    rate: ['faster than the book', 'slower than the book', 'as fast as the book'],
+    'place-tau': [
+      'slower to follow than typed',
+      'quicker to follow than typed',
+      'as quick to follow as typed',
+    ],
+    cooling: ['faster cooling than typed', 'slower cooling than typed', 'cooling as typed'],
+    burner: ['stronger than typed', 'weaker than typed', 'as strong as typed'],
+  };
 
 /**
  * A factor in words.
@@ -21,7 +26,9 @@ export function factorWords(factor: Factor, unit: TemperatureUnit): string {
     const off = Math.abs(factor.mean * scale);
     const sigma = `± ${(factor.sigma * scale).toFixed(1)} °${unit}`;
     const how =
-      off < 0.05 ? 'as warm as typed' : `${off.toFixed(1)} °${unit} ${factor.mean > 0 ? 'warmer' : 'cooler'} than typed`;
+      off < 0.05
+        ? 'as warm as typed'
+        : `${off.toFixed(1)} °${unit} ${factor.mean > 0 ? 'warmer' : 'cooler'} than typed`;
     return `${how}, ${makes(factor.makes)}, ${sigma}`;
   }
   const [more, less, same] = MORE_LESS[factor.kind];

@@ -1,15 +1,28 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { plasmaSnfPercent } from './composition.ts';
-import { MILK_FACTS, mixMilks, POWDER_FACTS, powderForProteinKg, standardise, type Composition } from './index.ts';
+import {
+  MILK_FACTS,
+  mixMilks,
+  POWDER_FACTS,
+  powderForProteinKg,
+  standardise,
+  type Composition,
+} from './index.ts';
 
 const ewe = MILK_FACTS.ewe.composition;
 const skimmed = MILK_FACTS['shop-skimmed'].composition;
 const PARTS = ['fatFraction', 'proteinFraction', 'lactoseFraction', 'ashFraction'] as const;
-const masses = fc.array(fc.tuple(fc.constantFrom(ewe, skimmed, POWDER_FACTS.skim.composition), fc.double({ min: 0.01, max: 20, noNaN: true })), {
-  minLength: 1,
-  maxLength: 6,
-});
+const masses = fc.array(
+  fc.tuple(
+    fc.constantFrom(ewe, skimmed, POWDER_FACTS.skim.composition),
+    fc.double({ min: 0.01, max: 20, noNaN: true }),
+  ),
+  {
+    minLength: 1,
+    maxLength: 6,
+  },
+);
 
 describe('mixing', () => {
   test('every component is conserved', () => {
@@ -32,7 +45,8 @@ describe('mixing', () => {
   test('dissolved powder adds 0.6–0.7 mL a gram, as published', () => {
     const milk = { composition: skimmed, massKg: 2 };
     const gain = (kind: 'skim' | 'whole'): number =>
-      (mixMilks([milk, { composition: POWDER_FACTS[kind].composition, massKg: 0.08 }]).litres - mixMilks([milk]).litres) /
+      (mixMilks([milk, { composition: POWDER_FACTS[kind].composition, massKg: 0.08 }]).litres -
+        mixMilks([milk]).litres) /
       0.08;
     expect(gain('skim')).toBeGreaterThan(0.6);
     expect(gain('skim')).toBeLessThan(0.7);
@@ -48,9 +62,12 @@ describe('mixing', () => {
     expect(plasmaSnfPercent(mixed.composition)).toBeGreaterThan(plasmaSnfPercent(skimmed) + 2);
   });
 
-  test.each([[[]], [[{ composition: ewe, massKg: 0 }]], [[{ composition: ewe, massKg: -1 }]]])('%j cannot be mixed', (parts) => {
-    expect(() => mixMilks(parts)).toThrow(RangeError);
-  });
+  test.each([[[]], [[{ composition: ewe, massKg: 0 }]], [[{ composition: ewe, massKg: -1 }]]])(
+    '%j cannot be mixed',
+    (parts) => {
+      expect(() => mixMilks(parts)).toThrow(RangeError);
+    },
+  );
 
   test('powder for a protein goal comes out at the goal', () => {
     const milk = { composition: skimmed, massKg: 3 };

@@ -87,7 +87,8 @@ interface Attempt {
   readonly burden: number;
 }
 
-type Tried = { readonly ok: true; readonly attempt: Attempt } | { readonly ok: false; readonly reason: NoPlanReason };
+type Tried =
+  { readonly ok: true; readonly attempt: Attempt } | { readonly ok: false; readonly reason: NoPlanReason };
 
 /** How far P10 and P90 of the pick-up lie from its middle, as shares of the time in the warmth. */
 interface Width {
@@ -128,7 +129,8 @@ function attemptOf(
   const takenOutMs = awake ? pickUpMs + shiftMs : there.nextAt(lateMs);
   if (takenOutMs === null) return { ok: false, reason: 'nobody-there' };
   const readyMs = wish.goal === 'eat' ? readyAt(wish, takenOutMs) : setMs + shiftMs;
-  if (wish.goal === 'eat' && readyMs > wish.byMs) return { ok: false, reason: awake ? 'too-late' : 'nobody-there' };
+  if (wish.goal === 'eat' && readyMs > wish.byMs)
+    return { ok: false, reason: awake ? 'too-late' : 'nobody-there' };
   const wanted = variant.plan.wanted.sourness;
   const sourness = awake
     ? wanted
@@ -142,7 +144,9 @@ function attemptOf(
   const sourer = Math.max(0, SOURNESS.indexOf(sourness) - SOURNESS.indexOf(wanted));
   if (sourer > 0 && !allowed.sourer) return { ok: false, reason: 'too-sour' };
   const earlyH = wish.goal === 'eat' ? Math.max(0, wish.byMs - readyMs) / HOUR_MS : 0;
-  const startPrice: Price[] = begun ? [] : [{ kind: 'start', atMs: Date.parse(variant.plan.startAt) + shiftMs }];
+  const startPrice: Price[] = begun
+    ? []
+    : [{ kind: 'start', atMs: Date.parse(variant.plan.startAt) + shiftMs }];
   return {
     ok: true,
     attempt: {
@@ -152,7 +156,11 @@ function attemptOf(
       readyMs,
       overnight: !awake,
       sourness,
-      prices: [...startPrice, ...variant.prices, ...(sourer > 0 ? [{ kind: 'sourer', sourness } as const] : [])],
+      prices: [
+        ...startPrice,
+        ...variant.prices,
+        ...(sourer > 0 ? [{ kind: 'sourer', sourness } as const] : []),
+      ],
       burden: variant.burden + SOURER_BURDEN * sourer + EARLY_BURDEN_PER_H * earlyH + (awake ? 0 : 0.5),
     },
   };
@@ -173,7 +181,12 @@ const signature = (attempt: Attempt): string =>
  */
 export function* planningBackwards(input: BackwardsInput): Generator<number, BackwardsAnswer> {
   const { state, begun, kitchen, factors, wish, nowMs } = input;
-  const none = (reason: NoPlanReason, earliestMs: number | null, variants = 0, tried = 0): BackwardsAnswer => ({
+  const none = (
+    reason: NoPlanReason,
+    earliestMs: number | null,
+    variants = 0,
+    tried = 0,
+  ): BackwardsAnswer => ({
     outcome: 'none',
     offers: [],
     reason,
@@ -183,7 +196,9 @@ export function* planningBackwards(input: BackwardsInput): Generator<number, Bac
   if (wish.byMs <= nowMs || wish.byMs > nowMs + FURTHEST_MS) return none('past', null);
   const there = attendance(kitchen, nowMs - HOUR_MS, wish.byMs + 24 * HOUR_MS);
   const fresh = (plan: MakePlan): MakePlan =>
-    begun ? plan : { ...plan, startAt: new Date(Math.ceil(nowMs / (5 * MINUTE_MS)) * 5 * MINUTE_MS).toISOString() };
+    begun
+      ? plan
+      : { ...plan, startAt: new Date(Math.ceil(nowMs / (5 * MINUTE_MS)) * 5 * MINUTE_MS).toISOString() };
   const variants = variantsOf(
     { ...state, plan: withFactors(fresh(state.plan), factors) },
     begun,
@@ -226,7 +241,12 @@ export function* planningBackwards(input: BackwardsInput): Generator<number, Bac
   const chosen = [...best.values()].sort((a, b) => a.burden - b.burden).slice(0, MOST_PLANS);
   if (chosen.length === 0) {
     const order: readonly NoPlanReason[] = ['too-sour', 'nobody-there', 'unsafe', 'too-late', 'never-sets'];
-    return none(order.find((reason) => failures.has(reason)) ?? 'too-late', earliestMs, variants.length, tried);
+    return none(
+      order.find((reason) => failures.has(reason)) ?? 'too-late',
+      earliestMs,
+      variants.length,
+      tried,
+    );
   }
   const offers: Offer[] = [];
   for (const attempt of chosen) {
@@ -236,7 +256,8 @@ export function* planningBackwards(input: BackwardsInput): Generator<number, Bac
   return { outcome: 'found', offers, reason: null, earliestMs, stats: { variants: variants.length, tried } };
 }
 
-const learnedOf = (plan: MakePlan): Pick<PlanChange, 'factors'> => (plan.factors ? { factors: plan.factors } : {});
+const learnedOf = (plan: MakePlan): Pick<PlanChange, 'factors'> =>
+  plan.factors ? { factors: plan.factors } : {};
 
 function widthOf(band: { readonly point: PointForecast; readonly pickUp: InstantBand }): Width {
   const { p10, p50, p90 } = band.pickUp;
@@ -256,10 +277,19 @@ function offerOf(
   const { variant, shiftMs, takenOutMs, overnight, readyMs, sourness, prices } = attempt;
   const startMs = Date.parse(variant.plan.startAt) + shiftMs;
   const plan = input.begun ? variant.plan : { ...variant.plan, startAt: new Date(startMs).toISOString() };
-  const band = bandForecast(stateFor({ plan, change: variant.change }), Math.max(input.nowMs, input.begun ? 0 : startMs), seed, OFFER_MEMBERS);
+  const band = bandForecast(
+    stateFor({ plan, change: variant.change }),
+    Math.max(input.nowMs, input.begun ? 0 : startMs),
+    seed,
+    OFFER_MEMBERS,
+  );
   const lateMs = input.wish.goal === 'set' ? band.set.p90 : band.pickUp.p90;
   const lateReadyMs =
-    lateMs === null ? null : input.wish.goal === 'set' ? lateMs : readyAt(input.wish, Math.max(lateMs, overnight ? takenOutMs : 0));
+    lateMs === null
+      ? null
+      : input.wish.goal === 'set'
+        ? lateMs
+        : readyAt(input.wish, Math.max(lateMs, overnight ? takenOutMs : 0));
   return {
     plan,
     change: { ...variant.change, ...learnedOf(plan) },

@@ -28,7 +28,9 @@ function wish(part: Partial<BackwardsInput> & Pick<BackwardsInput, 'wish'>): Bac
 /** Whatever is offered must hold when it is computed again from scratch. */
 function holds(offer: Offer, input: BackwardsInput): void {
   const point = pointForecast(stateOfPlan(offer.plan), offer.startMs);
-  for (const step of point.steps.filter((s) => ['pour', 'heat', 'hold', 'cool', 'inoculate'].includes(s.id))) {
+  for (const step of point.steps.filter((s) =>
+    ['pour', 'heat', 'hold', 'cool', 'inoculate'].includes(s.id),
+  )) {
     expect(nobodyThere(input.kitchen, step.endMs)).toBe(false);
   }
   expect(nobodyThere(input.kitchen, offer.startMs)).toBe(false);
@@ -79,10 +81,19 @@ describe('planning backwards', () => {
     const kitchen: KitchenSettings = {
       ...KITCHEN,
       absences: [
-        { id: '0000000000000000000000000B', cookId: KITCHEN.cooks[0]!.id, name: 'Away', days: [0, 1, 2, 3, 4, 5, 6], from: '05:30', to: '22:30' },
+        {
+          id: '0000000000000000000000000B',
+          cookId: KITCHEN.cooks[0]!.id,
+          name: 'Away',
+          days: [0, 1, 2, 3, 4, 5, 6],
+          from: '05:30',
+          to: '22:30',
+        },
       ],
     };
-    expect(planBackwards(wish({ kitchen, wish: { goal: 'eat', byMs: at(1, 7) } })).reason).toBe('nobody-there');
+    expect(planBackwards(wish({ kitchen, wish: { goal: 'eat', byMs: at(1, 7) } })).reason).toBe(
+      'nobody-there',
+    );
   });
 
   test('a wish in the past is no wish', () => {
@@ -93,8 +104,23 @@ describe('planning backwards', () => {
     const start = at(0, 14);
     const plan = defaultPlan(KITCHEN, new Date(start).toISOString(), 4);
     const make = '0000000000000000000000000M';
-    const event = <T extends EventType>(n: number, ms: number, type: T, data: EventOf<T>['data']): LoggedEvent =>
-      ({ id: `${make.slice(0, 24)}${String(n).padStart(2, '0')}`, streamId: make, at: new Date(ms).toISOString(), cookId: null, deviceId: 't', version: 1, type, data, seq: n }) as LoggedEvent;
+    const event = <T extends EventType>(
+      n: number,
+      ms: number,
+      type: T,
+      data: EventOf<T>['data'],
+    ): LoggedEvent =>
+      ({
+        id: `${make.slice(0, 24)}${String(n).padStart(2, '0')}`,
+        streamId: make,
+        at: new Date(ms).toISOString(),
+        cookId: null,
+        deviceId: 't',
+        version: 1,
+        type,
+        data,
+        seq: n,
+      }) as LoggedEvent;
     const state = foldMake(make, [
       event(1, start, 'make-started', { plan }),
       event(2, start + 0.2 * HOUR, 'step-done', { step: 'pour' }),

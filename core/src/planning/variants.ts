@@ -116,7 +116,9 @@ export function variantsOf(
           return massKg > 0 && share >= DOSE_RANGE.low && share <= DOSE_RANGE.high;
         })
         .map(({ factor, massKg }) => ({
-          change: { starter: { ...base.starter, massKg, typed: { value: Math.round(massKg * 1000), unit: 'g' } } },
+          change: {
+            starter: { ...base.starter, massKg, typed: { value: Math.round(massKg * 1000), unit: 'g' } },
+          },
           price: { kind: 'dose', massKg, deltaKg: massKg - own },
           burden: 1.2 * Math.abs(Math.log(factor)),
         })),

@@ -116,7 +116,8 @@ const COMPUTE: { readonly [N in SumName]: (input: SumInput<N>) => SumOutput<N> }
   },
   powder: ({ composition, massKg, powder, proteinFraction, powderKg: given }) => {
     const powderKg =
-      given ?? powderForProteinKg({ composition, massKg }, powder, proteinFraction ?? composition.proteinFraction);
+      given ??
+      powderForProteinKg({ composition, massKg }, powder, proteinFraction ?? composition.proteinFraction);
     if (powderKg === null) return { powderKg, composition: null, litres: null, plasmaSnfPercent: null };
     const { massKg: _whole, ...mixture } = mixtureOut(
       mixMilks([
@@ -188,7 +189,10 @@ const COMPUTE: { readonly [N in SumName]: (input: SumInput<N>) => SumOutput<N> }
     });
     return {
       makes: lessons.length,
-      factors: learnFactors(lessons, kitchen).map((f) => ({ ...f, words: factorWords(f, kitchen.units.temperature) })),
+      factors: learnFactors(lessons, kitchen).map((f) => ({
+        ...f,
+        words: factorWords(f, kitchen.units.temperature),
+      })),
     };
   },
 };

@@ -115,7 +115,13 @@ export const SUM_INPUTS = {
   /** Milks (and creams) poured together, by mass. */
   mix: z.strictObject({
     parts: z
-      .array(z.strictObject({ composition, massKg: z.number().positive(), costPerKg: z.number().min(0).optional() }))
+      .array(
+        z.strictObject({
+          composition,
+          massKg: z.number().positive(),
+          costPerKg: z.number().min(0).optional(),
+        }),
+      )
       .min(1)
       .max(20),
   }),

@@ -125,7 +125,8 @@ export function detectTable(lines: readonly string[]): Detection | null {
     if (shape === 'parted') {
       const order = partedOrder(columns[at]!.cells);
       timeFormat = order ?? 'day-month-year';
-      if (order === null) doubts.push('Day and month could be either way round: look at the first and last time below.');
+      if (order === null)
+        doubts.push('Day and month could be either way round: look at the first and last time below.');
     }
   }
   if (timeColumns.length === 0 && clock >= 0) {
@@ -134,18 +135,22 @@ export function detectTable(lines: readonly string[]): Detection | null {
     doubts.push('The file has no date: the day the make began on is taken.');
   }
   if (timeColumns.length === 0) {
-    const named = columns.findIndex((c) => c.numeric > 0.7 && /time|elapsed|min|sec|hour|stamp/i.test(c.name));
+    const named = columns.findIndex(
+      (c) => c.numeric > 0.7 && /time|elapsed|min|sec|hour|stamp/i.test(c.name),
+    );
     const at = named >= 0 ? named : columns.findIndex((c) => c.numeric > 0.7);
     if (at < 0) return null;
     timeColumns = [at];
     timeFormat = numberTime(columns[at]!);
-    if (timeFormat.startsWith('elapsed')) doubts.push('Times count from the moment the make began: look whether that fits.');
+    if (timeFormat.startsWith('elapsed'))
+      doubts.push('Times count from the moment the make began: look whether that fits.');
   }
   const candidates = columns
     .map((column, i) => ({ column, i }))
     .filter(({ column, i }) => !timeColumns.includes(i) && column.numeric > 0.6);
   const value =
-    candidates.find(({ column }) => /°|temp|celsius|fahrenheit|\bph\b/i.test(column.name)) ?? candidates.at(-1);
+    candidates.find(({ column }) => /°|temp|celsius|fahrenheit|\bph\b/i.test(column.name)) ??
+    candidates.at(-1);
   if (!value) return null;
   const { cells, name } = value.column;
   const decimal = delimiter !== ',' && share(cells, (cell) => cell.includes(',')) > 0.3 ? ',' : '.';

@@ -24,7 +24,10 @@ export function createRowReader(
   const { valueColumn, decimal, quantity, unit, timeColumns } = format;
   const range = RANGE[quantity];
   return (cells) => {
-    const stamp = timeColumns.map((i) => (cells[i] ?? '').trim()).join(' ').trim();
+    const stamp = timeColumns
+      .map((i) => (cells[i] ?? '').trim())
+      .join(' ')
+      .trim();
     const text = (cells[valueColumn] ?? '').trim();
     if (stamp === '') return { ok: false, why: 'has no time' };
     if (text === '') return { ok: false, why: 'has no value' };

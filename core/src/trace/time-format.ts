@@ -26,7 +26,8 @@ export const TIME_FORMAT_LABEL: Readonly<Record<TimeFormat, string>> = {
   'elapsed-h': 'hours since the make began',
 };
 
-const ISO = /^(\d{4})[-/.](\d{1,2})[-/.](\d{1,2})(?:[T ]+(\d{1,2}):(\d{2})(?::(\d{2})(?:[.,](\d{1,3}))?)?\s*([AaPp][Mm])?)?\s*(Z|[+-]\d{2}:?\d{2})?$/;
+const ISO =
+  /^(\d{4})[-/.](\d{1,2})[-/.](\d{1,2})(?:[T ]+(\d{1,2}):(\d{2})(?::(\d{2})(?:[.,](\d{1,3}))?)?\s*([AaPp][Mm])?)?\s*(Z|[+-]\d{2}:?\d{2})?$/;
 const PARTED =
   /^(\d{1,2})[-/. ](\d{1,2})[-/. ](\d{2}|\d{4})(?:[T ,]+(\d{1,2}):(\d{2})(?::(\d{2})(?:[.,](\d{1,3}))?)?\s*([AaPp][Mm])?)?$/;
 const CLOCK = /^(\d{1,2}):(\d{2})(?::(\d{2})(?:[.,](\d{1,3}))?)?\s*([AaPp][Mm])?$/;
@@ -60,7 +61,13 @@ interface Parts {
   readonly ms: number;
 }
 
-function clockMs(hour: string | undefined, minute: string | undefined, second: string | undefined, fraction: string | undefined, half: string | undefined): number | null {
+function clockMs(
+  hour: string | undefined,
+  minute: string | undefined,
+  second: string | undefined,
+  fraction: string | undefined,
+  half: string | undefined,
+): number | null {
   let h = Number(hour ?? 0);
   if (half) h = (h % 12) + (/p/i.test(half) ? 12 : 0);
   const m = Number(minute ?? 0);
@@ -97,8 +104,7 @@ export function createTimeReader(
     }
     return naive + offset;
   };
-  const number = (text: string): number | null =>
-    NUMBER.test(text) ? Number(text.replace(',', '.')) : null;
+  const number = (text: string): number | null => (NUMBER.test(text) ? Number(text.replace(',', '.')) : null);
   const scaled = (factor: number, from: number) => (text: string) => {
     const value = number(text.trim());
     return value === null ? null : Math.round(from + value * factor);
@@ -139,11 +145,17 @@ export function createTimeReader(
         if (!found) return null;
         const ms = clockMs(found[1], found[2], found[3], found[4], found[5]);
         if (ms === null) return null;
-        if (Number.isNaN(dayMs)) dayMs = Date.UTC(local.getUTCFullYear(), local.getUTCMonth(), local.getUTCDate());
+        if (Number.isNaN(dayMs))
+          dayMs = Date.UTC(local.getUTCFullYear(), local.getUTCMonth(), local.getUTCDate());
         if (ms < before - HOUR_MS) dayMs += DAY_MS;
         before = ms;
         const date = new Date(dayMs);
-        return localMs({ year: date.getUTCFullYear(), month: date.getUTCMonth() + 1, day: date.getUTCDate(), ms });
+        return localMs({
+          year: date.getUTCFullYear(),
+          month: date.getUTCMonth() + 1,
+          day: date.getUTCDate(),
+          ms,
+        });
       };
     }
     case 'unix-s':

@@ -14,17 +14,59 @@ function first(lines: string[], context = UTC) {
 
 describe('finding out how a logger writes', () => {
   test.each([
-    ['comma, point, ISO', ['time,Temp (°C)', '2026-03-14T06:10:00Z,43.1', '2026-03-14T06:11:00Z,43.0'], '2026-03-14T06:10:00Z', 43.1, 'C'],
-    ['semicolon, decimal comma, day first', ['Zeit;Temperatur °C', '14.03.2026 06:10;43,1', '14.03.2026 06:11;43,0'], '2026-03-14T06:10:00Z', 43.1, 'C'],
-    ['tab, month first, half days, °F', ['Date/Time\tTemperature (°F)', '03/14/2026 6:10 PM\t109.6', '03/14/2026 6:11 PM\t109.4'], '2026-03-14T18:10:00Z', 109.6, 'F'],
-    ['date and clock apart', ['date,time,probe °C', '2026-03-14,06:10:30,43.1', '2026-03-14,06:11:30,43'], '2026-03-14T06:10:30Z', 43.1, 'C'],
-    ['seconds since 1970', ['stamp,celsius', '1773468600,43.1', '1773468660,43'], '2026-03-14T06:10:00Z', 43.1, 'C'],
+    [
+      'comma, point, ISO',
+      ['time,Temp (°C)', '2026-03-14T06:10:00Z,43.1', '2026-03-14T06:11:00Z,43.0'],
+      '2026-03-14T06:10:00Z',
+      43.1,
+      'C',
+    ],
+    [
+      'semicolon, decimal comma, day first',
+      ['Zeit;Temperatur °C', '14.03.2026 06:10;43,1', '14.03.2026 06:11;43,0'],
+      '2026-03-14T06:10:00Z',
+      43.1,
+      'C',
+    ],
+    [
+      'tab, month first, half days, °F',
+      ['Date/Time\tTemperature (°F)', '03/14/2026 6:10 PM\t109.6', '03/14/2026 6:11 PM\t109.4'],
+      '2026-03-14T18:10:00Z',
+      109.6,
+      'F',
+    ],
+    [
+      'date and clock apart',
+      ['date,time,probe °C', '2026-03-14,06:10:30,43.1', '2026-03-14,06:11:30,43'],
+      '2026-03-14T06:10:30Z',
+      43.1,
+      'C',
+    ],
+    [
+      'seconds since 1970',
+      ['stamp,celsius', '1773468600,43.1', '1773468660,43'],
+      '2026-03-14T06:10:00Z',
+      43.1,
+      'C',
+    ],
     ['minutes since the start', ['minutes;°C', '10;43,1', '11;43,0'], '2026-03-14T06:10:00Z', 43.1, 'C'],
     ['only the clock', ['time,temp C', '06:10,43.1', '06:11,43.0'], '2026-03-14T06:10:00Z', 43.1, 'C'],
     ['pH', ['time;pH', '14.03.2026 06:10;6,41', '14.03.2026 06:20;6,40'], '2026-03-14T06:10:00Z', 6.41, 'pH'],
-    ['lines above the head', ['Logger 4', 'serial 77', 'time,Temp (°C)', '2026-03-14 06:10,43.1', '2026-03-14 06:11,43.0'], '2026-03-14T06:10:00Z', 43.1, 'C'],
+    [
+      'lines above the head',
+      ['Logger 4', 'serial 77', 'time,Temp (°C)', '2026-03-14 06:10,43.1', '2026-03-14 06:11,43.0'],
+      '2026-03-14T06:10:00Z',
+      43.1,
+      'C',
+    ],
     ['no head at all', ['2026-03-14 06:10;43,1', '2026-03-14 06:11;43,0'], '2026-03-14T06:10:00Z', 43.1, 'C'],
-    ['°F nobody says', ['t,v', '2026-03-14 06:10,109.6', '2026-03-14 06:11,109.3'], '2026-03-14T06:10:00Z', 109.6, 'F'],
+    [
+      '°F nobody says',
+      ['t,v', '2026-03-14 06:10,109.6', '2026-03-14 06:11,109.3'],
+      '2026-03-14T06:10:00Z',
+      109.6,
+      'F',
+    ],
   ])('%s', (_name, lines, iso, value, unit) => {
     const found = first(lines);
     expect(found.row).toEqual({ ok: true, atMs: Date.parse(iso), value });
@@ -32,13 +74,18 @@ describe('finding out how a logger writes', () => {
   });
 
   test('what it cannot know it says', () => {
-    expect(first(['time,Temp (°C)', '03/04/2026 06:10,43.1', '03/04/2026 06:11,43']).doubts.join()).toContain('either way round');
+    expect(first(['time,Temp (°C)', '03/04/2026 06:10,43.1', '03/04/2026 06:11,43']).doubts.join()).toContain(
+      'either way round',
+    );
     expect(first(['t,v', '2026-03-14 06:10,43', '2026-03-14 06:11,43']).doubts.join()).toContain('°C or °F');
   });
 
-  test.each([[['just words here', 'and more words']], [['a,b', 'c,d']], [['']]])('%j is no table of readings', (lines) => {
-    expect(detectTable(lines)).toBeNull();
-  });
+  test.each([[['just words here', 'and more words']], [['a,b', 'c,d']], [['']]])(
+    '%j is no table of readings',
+    (lines) => {
+      expect(detectTable(lines)).toBeNull();
+    },
+  );
 
   test('local times are the kitchen’s, in summer as in winter', () => {
     const lines = ['time,°C', '2026-07-14 06:10,43.1', '2026-07-14 06:11,43.1'];
@@ -83,7 +130,12 @@ describe('what of an upload is taken', () => {
   test('rows of the make’s time, each instant once, in order; the sample keeps ends and peaks', () => {
     const upload = rows(5000, START - 60_000);
     upload.values[3000] = 55;
-    const built = buildTrace({ ...upload, at: upload.at.toReversed(), values: upload.values.toReversed() }, make, new Set(), null);
+    const built = buildTrace(
+      { ...upload, at: upload.at.toReversed(), values: upload.values.toReversed() },
+      make,
+      new Set(),
+      null,
+    );
     expect(built.outside).toBe(60);
     expect(built.at).toHaveLength(4940);
     expect(built.at.every((ms, i) => i === 0 || ms > built.at[i - 1]!)).toBe(true);
@@ -100,26 +152,36 @@ describe('what of an upload is taken', () => {
   });
 
   test('readings of a checked thermometer are set right in the sample, kept raw in the rows', () => {
-    const built = buildTrace({ unit: 'F', at: [START], values: [110] }, make, new Set(), { offsetC: -1, slope: 1 });
+    const built = buildTrace({ unit: 'F', at: [START], values: [110] }, make, new Set(), {
+      offsetC: -1,
+      slope: 1,
+    });
     expect(built.values).toEqual([110]);
     expect(built.sample[0]![1]).toBeCloseTo(42.333, 3);
   });
 
   test('thinning never invents, reorders or drops an end', () => {
     fc.assert(
-      fc.property(fc.array(fc.double({ min: 0, max: 100, noNaN: true }), { minLength: 3, maxLength: 400 }), (ys) => {
-        const xs = ys.map((_, i) => i);
-        const kept = thinIndices(xs, ys, 40);
-        expect(kept.length).toBe(Math.min(40, ys.length));
-        expect(kept.every((v, i) => i === 0 || v > kept[i - 1]!)).toBe(true);
-        expect([kept[0], kept.at(-1)]).toEqual([0, ys.length - 1]);
-      }),
+      fc.property(
+        fc.array(fc.double({ min: 0, max: 100, noNaN: true }), { minLength: 3, maxLength: 400 }),
+        (ys) => {
+          const xs = ys.map((_, i) => i);
+          const kept = thinIndices(xs, ys, 40);
+          expect(kept.length).toBe(Math.min(40, ys.length));
+          expect(kept.every((v, i) => i === 0 || v > kept[i - 1]!)).toBe(true);
+          expect([kept[0], kept.at(-1)]).toEqual([0, ys.length - 1]);
+        },
+      ),
     );
   });
 });
 
 test('a quoted cell keeps its delimiter', () => {
   expect(splitLine('"a,b",2', ',')).toEqual(['a,b', '2']);
-  const format: TableFormat = detectTable(['"time","temp, °C"', '"2026-03-14 06:10","43.1"', '"2026-03-14 06:11","43.1"'])!.format;
+  const format: TableFormat = detectTable([
+    '"time","temp, °C"',
+    '"2026-03-14 06:10","43.1"',
+    '"2026-03-14 06:11","43.1"',
+  ])!.format;
   expect(format.valueColumn).toBe(1);
 });

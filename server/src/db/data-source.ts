@@ -1,5 +1,5 @@
 import { DataSource } from 'typeorm';
-import { eventEntity, kitchenEntity } from './entities.ts';
+import { eventEntity, kitchenCodeEntity, kitchenEntity, tabletEntity, traceChunkEntity } from './entities.ts';
 import { MIGRATIONS } from './migrations.ts';
 
 export interface DatabaseAddress {
@@ -19,7 +19,7 @@ export function createDataSource(address: DatabaseAddress): DataSource {
     username: address.user,
     password: address.password,
     database: address.database,
-    entities: [kitchenEntity, eventEntity],
+    entities: [kitchenEntity, eventEntity, traceChunkEntity, kitchenCodeEntity, tabletEntity],
     migrations: MIGRATIONS,
     migrationsTransactionMode: 'each',
     synchronize: false,

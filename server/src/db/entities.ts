@@ -22,6 +22,84 @@ export const kitchenEntity = new EntitySchema<KitchenRow>({
   },
 });
 
+/** A piece of a logger's trace: instants and raw values side by side, as JSON. */
+export interface TraceChunkRow {
+  kitchenId: string;
+  traceId: string;
+  chunk: number;
+  rows: number;
+  fromAt: Date;
+  toAt: Date;
+  /** { at: number[], values: number[] } */
+  data: string;
+}
+
+export const traceChunkEntity = new EntitySchema<TraceChunkRow>({
+  name: 'trace_chunk',
+  columns: {
+    kitchenId: { type: 'char', length: 26, primary: true },
+    traceId: { type: 'char', length: 26, primary: true },
+    chunk: { type: 'int', unsigned: true, primary: true },
+    rows: { type: 'int', unsigned: true },
+    fromAt: { type: 'datetime', precision: 3 },
+    toAt: { type: 'datetime', precision: 3 },
+    data: { type: 'mediumtext' },
+  },
+  foreignKeys: [
+    {
+      name: 'trace_chunk_kitchen',
+      target: 'kitchen',
+      columnNames: ['kitchenId'],
+      referencedColumnNames: ['id'],
+      onDelete: 'NO ACTION',
+      onUpdate: 'NO ACTION',
+    },
+  ],
+});
+
+/** The code that lets a device of the local network join; only its hash is kept. */
+export interface KitchenCodeRow {
+  kitchenId: string;
+  salt: string;
+  hash: string;
+  createdAt: Date;
+}
+
+export const kitchenCodeEntity = new EntitySchema<KitchenCodeRow>({
+  name: 'kitchen_code',
+  columns: {
+    kitchenId: { type: 'char', length: 26, primary: true },
+    salt: { type: 'char', length: 32 },
+    hash: { type: 'char', length: 64 },
+    createdAt: { type: 'datetime', precision: 3 },
+  },
+});
+
+/** A device that joined with the code; it holds the token, we its hash. */
+export interface TabletRow {
+  kitchenId: string;
+  id: string;
+  tokenHash: string;
+  name: string;
+  joinedAt: Date;
+  lastSeenAt: Date;
+  revokedAt: Date | null;
+}
+
+export const tabletEntity = new EntitySchema<TabletRow>({
+  name: 'tablet',
+  columns: {
+    kitchenId: { type: 'char', length: 26, primary: true },
+    id: { type: 'char', length: 26, primary: true },
+    tokenHash: { type: 'char', length: 64 },
+    name: { type: 'varchar', length: 80 },
+    joinedAt: { type: 'datetime', precision: 3 },
+    lastSeenAt: { type: 'datetime', precision: 3 },
+    revokedAt: { type: 'datetime', precision: 3, nullable: true },
+  },
+  indices: [{ name: 'tablet_by_token', columns: ['tokenHash'], unique: true }],
+});
+
 /** One event of the log; rows are only ever added. */
 export interface EventRow {
   kitchenId: string;

@@ -30,4 +30,38 @@ class Log1767225600000 implements MigrationInterface {
   }
 }
 
-export const MIGRATIONS = [Log1767225600000];
+/** Loggers' rows, and the devices that joined from the local network. */
+class TracesAndTablets1767312000000 implements MigrationInterface {
+  readonly name = 'TracesAndTablets1767312000000';
+
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query(
+      'CREATE TABLE `trace_chunk` (`kitchenId` char(26) NOT NULL, `traceId` char(26) NOT NULL, ' +
+        '`chunk` int UNSIGNED NOT NULL, `rows` int UNSIGNED NOT NULL, `fromAt` datetime(3) NOT NULL, ' +
+        '`toAt` datetime(3) NOT NULL, `data` mediumtext NOT NULL, ' +
+        'PRIMARY KEY (`kitchenId`, `traceId`, `chunk`)) ENGINE=InnoDB',
+    );
+    await runner.query(
+      'ALTER TABLE `trace_chunk` ADD CONSTRAINT `trace_chunk_kitchen` FOREIGN KEY (`kitchenId`) ' +
+        'REFERENCES `kitchen`(`id`) ON DELETE NO ACTION ON UPDATE NO ACTION',
+    );
+    await runner.query(
+      'CREATE TABLE `kitchen_code` (`kitchenId` char(26) NOT NULL, `salt` char(32) NOT NULL, ' +
+        '`hash` char(64) NOT NULL, `createdAt` datetime(3) NOT NULL, PRIMARY KEY (`kitchenId`)) ENGINE=InnoDB',
+    );
+    await runner.query(
+      'CREATE TABLE `tablet` (`kitchenId` char(26) NOT NULL, `id` char(26) NOT NULL, `tokenHash` char(64) NOT NULL, ' +
+        '`name` varchar(80) NOT NULL, `joinedAt` datetime(3) NOT NULL, `lastSeenAt` datetime(3) NOT NULL, ' +
+        '`revokedAt` datetime(3) NULL, UNIQUE INDEX `tablet_by_token` (`tokenHash`), ' +
+        'PRIMARY KEY (`kitchenId`, `id`)) ENGINE=InnoDB',
+    );
+  }
+
+  async down(runner: QueryRunner): Promise<void> {
+    await runner.query('DROP TABLE `tablet`');
+    await runner.query('DROP TABLE `kitchen_code`');
+    await runner.query('DROP TABLE `trace_chunk`');
+  }
+}
+
+export const MIGRATIONS = [Log1767225600000, TracesAndTablets1767312000000];

@@ -1,7 +1,7 @@
 import type { FastifyInstance } from 'fastify';
 import type { DataSource } from 'typeorm';
 import { ulid } from 'ulid';
-import { buildApp, createDataSource, prepareKitchen } from '../index.ts';
+import { buildApp, createDataSource, prepareKitchen, type AppOptions } from '../index.ts';
 
 /** A kitchen of its own for one test file, in a database of its own on the tests' MariaDB. */
 export interface TestKitchen {
@@ -25,6 +25,8 @@ function databaseAddress(): { host: string; port: number; user: string; password
 export async function createTestKitchen(options: {
   startMs: number;
   pageRoot?: string;
+  /** Lets other devices in, at these names. */
+  localNetwork?: AppOptions['localNetwork'];
 }): Promise<TestKitchen> {
   const address = databaseAddress();
   const database = `t_${ulid().toLowerCase()}`;
@@ -40,6 +42,7 @@ export async function createTestKitchen(options: {
       dataSource: db,
       clock: () => clock.nowMs,
       ...(options.pageRoot === undefined ? {} : { pageRoot: options.pageRoot }),
+      ...(options.localNetwork === undefined ? {} : { localNetwork: options.localNetwork }),
     });
   const around = (app: FastifyInstance): TestKitchen => ({
     app,

@@ -1,7 +1,7 @@
 import { EVENT_DATA, detailsOf, type DraftEvent, type StoredEvent } from '@morning-crock/core/contract';
 import type { DataSource } from 'typeorm';
 import { AppError } from '../../plugins/errors.ts';
-import { bodyHash, readEvents, storedFrom, withLog } from './event-log.ts';
+import { bodyHash, readEvents, storedFrom, withLog, type LogWriter } from './event-log.ts';
 
 /** A device's clock may run this far ahead before its entries are refused. */
 const AHEAD_MS = 2 * 60_000;
@@ -14,6 +14,7 @@ const AFTER_FINISH = new Set([
   'noted',
   'reserved',
   'alarm-acknowledged',
+  'titrated',
 ]);
 
 const refuse = (code: ConstructorParameters<typeof AppError>[0], path: string, message: string): never => {
@@ -22,7 +23,7 @@ const refuse = (code: ConstructorParameters<typeof AppError>[0], path: string, m
 
 /** Checks that need the rest of the make. @param others what the make's log holds so far */
 function checkAgainstStream(others: readonly StoredEvent[], kitchenId: string, draft: DraftEvent): void {
-  if (draft.type === 'kitchen-changed') {
+  if (draft.type === 'kitchen-changed' || draft.type === 'learning-reset') {
     if (draft.streamId !== kitchenId) refuse('bad-input', 'streamId', 'a kitchen changes in its own stream');
     return;
   }
@@ -56,6 +57,19 @@ function checkAgainstStream(others: readonly StoredEvent[], kitchenId: string, d
   }
 }
 
+/** Refuses entries dated ahead of the kitchen's clock. */
+export function checkClock(drafts: readonly DraftEvent[], nowMs: number): void {
+  for (const [index, draft] of drafts.entries()) {
+    if (Date.parse(draft.at) > nowMs + AHEAD_MS) {
+      refuse(
+        'ahead-of-clock',
+        `events.${index}.at`,
+        'lies more than two minutes ahead of the kitchen’s clock',
+      );
+    }
+  }
+}
+
 /**
  * Appends events in one transaction: all are stored or none is. The same event again is a success; the same
  * identity with other content is refused.
@@ -67,42 +81,42 @@ export async function appendEvents(
   drafts: readonly DraftEvent[],
   nowMs: number,
 ): Promise<{ events: StoredEvent[]; added: number }> {
+  checkClock(drafts, nowMs);
+  return withLog(db, kitchenId, (log) => appendWithin(log, kitchenId, drafts, nowMs));
+}
+
+/** The same inside of a writer that has more to store in the same transaction. */
+export async function appendWithin(
+  log: LogWriter,
+  kitchenId: string,
+  drafts: readonly DraftEvent[],
+  nowMs: number,
+): Promise<{ events: StoredEvent[]; added: number }> {
+  const known = await log.find(drafts.map((d) => d.id));
+  const events: StoredEvent[] = [];
+  // Each make's log is read once and grows with what is appended here.
+  const streams = new Map<string, StoredEvent[]>();
+  const streamOf = async (streamId: string): Promise<StoredEvent[]> => {
+    const held = streams.get(streamId) ?? (await readEvents(log.manager, { kitchenId, streamId }));
+    streams.set(streamId, held);
+    return held;
+  };
+  let added = 0;
   for (const [index, draft] of drafts.entries()) {
-    if (Date.parse(draft.at) > nowMs + AHEAD_MS) {
-      refuse(
-        'ahead-of-clock',
-        `events.${index}.at`,
-        'lies more than two minutes ahead of the kitchen’s clock',
-      );
-    }
-  }
-  return withLog(db, kitchenId, async (log) => {
-    const known = await log.find(drafts.map((d) => d.id));
-    const events: StoredEvent[] = [];
-    // Each make's log is read once and grows with what is appended here.
-    const streams = new Map<string, StoredEvent[]>();
-    const streamOf = async (streamId: string): Promise<StoredEvent[]> => {
-      const held = streams.get(streamId) ?? (await readEvents(log.manager, { kitchenId, streamId }));
-      streams.set(streamId, held);
-      return held;
-    };
-    let added = 0;
-    for (const [index, draft] of drafts.entries()) {
-      const before = known.get(draft.id);
-      if (before) {
-        if (before.bodyHash !== bodyHash(draft)) {
-          refuse('same-id-other-body', `events.${index}.id`, 'was stored before with other content');
-        }
-        events.push(storedFrom(before));
-        continue;
+    const before = known.get(draft.id);
+    if (before) {
+      if (before.bodyHash !== bodyHash(draft)) {
+        refuse('same-id-other-body', `events.${index}.id`, 'was stored before with other content');
       }
-      const stream = await streamOf(draft.streamId);
-      checkAgainstStream(stream, kitchenId, draft);
-      const event = await log.append(draft, new Date(nowMs));
-      stream.push(event);
-      events.push(event);
-      added++;
+      events.push(storedFrom(before));
+      continue;
     }
-    return { events, added };
-  });
+    const stream = await streamOf(draft.streamId);
+    checkAgainstStream(stream, kitchenId, draft);
+    const event = await log.append(draft, new Date(nowMs));
+    stream.push(event);
+    events.push(event);
+    added++;
+  }
+  return { events, added };
 }

@@ -21,6 +21,26 @@ export function bodyHash(draft: DraftEvent): string {
     .digest('hex');
 }
 
+/** Rows of one statement when many are written. */
+const BULK = 400;
+
+function rowOf(draft: DraftEvent, kitchenId: string, seq: number, receivedAt: Date): EventRow {
+  return {
+    kitchenId,
+    id: draft.id,
+    seq,
+    streamId: draft.streamId,
+    at: new Date(draft.at),
+    receivedAt,
+    cookId: draft.cookId,
+    deviceId: draft.deviceId,
+    version: draft.version,
+    type: draft.type,
+    data: draft.data,
+    bodyHash: bodyHash(draft),
+  };
+}
+
 /** A row as the wire knows it. */
 export function storedFrom(row: EventRow): StoredEvent {
   return upcastEvent({
@@ -59,6 +79,8 @@ export interface LogWriter {
   readonly manager: EntityManager;
   find(ids: readonly string[]): Promise<Map<string, EventRow>>;
   append(draft: DraftEvent, receivedAt: Date): Promise<StoredEvent>;
+  /** Many at once, checked before: as a restored file brings them, each with its own time of arrival. */
+  appendMany(drafts: readonly (DraftEvent & { readonly receivedAt: string })[]): Promise<void>;
 }
 
 /** Opens the log for writing: one writer of a kitchen at a time, so that `seq` is the order of commits. */
@@ -81,22 +103,14 @@ export async function withLog<T>(
         const rows = await Promise.all([...new Set(ids)].map((id) => events.findOneBy({ kitchenId, id })));
         return new Map(rows.flatMap((row) => (row ? [[row.id, row]] : [])));
       },
+      appendMany: async (drafts) => {
+        const rows = drafts.map((draft) => rowOf(draft, kitchenId, ++lastSeq, new Date(draft.receivedAt)));
+        for (let i = 0; i < rows.length; i += BULK) {
+          await events.insert(rows.slice(i, i + BULK) as Parameters<typeof events.insert>[0]);
+        }
+      },
       append: async (draft, receivedAt) => {
-        lastSeq++;
-        const row: EventRow = {
-          kitchenId,
-          id: draft.id,
-          seq: lastSeq,
-          streamId: draft.streamId,
-          at: new Date(draft.at),
-          receivedAt,
-          cookId: draft.cookId,
-          deviceId: draft.deviceId,
-          version: draft.version,
-          type: draft.type,
-          data: draft.data,
-          bodyHash: bodyHash(draft),
-        };
+        const row: EventRow = rowOf(draft, kitchenId, ++lastSeq, receivedAt);
         await events.insert(row as Parameters<typeof events.insert>[0]);
         return storedFrom(row);
       },

@@ -1,6 +1,7 @@
 import { appendRequest, appendResponse, eventsResponse, ulid } from '@morning-crock/core/contract';
 import type { FastifyPluginCallbackZod } from 'fastify-type-provider-zod';
 import { z } from 'zod';
+import { AppError } from '../../plugins/errors.ts';
 import { appendEvents } from './append.ts';
 import { readEvents } from './event-log.ts';
 
@@ -12,6 +13,15 @@ export const eventRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
     '/api/events',
     { schema: { body: appendRequest, response: { 200: appendResponse } } },
     async (request) => {
+      const trace = request.body.events.findIndex((e) => e.type === 'trace-imported');
+      if (trace >= 0) {
+        throw new AppError('bad-input', [
+          {
+            path: `events.${trace}.type`,
+            message: 'a trace comes in with its rows, at /api/makes/:id/traces',
+          },
+        ]);
+      }
       const { events } = await appendEvents(
         app.db,
         request.identity.kitchenId,

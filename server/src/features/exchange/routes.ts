@@ -10,9 +10,10 @@ import {
 import type { FastifyPluginCallbackZod } from 'fastify-type-provider-zod';
 import { z } from 'zod';
 import { AppError } from '../../plugins/errors.ts';
-import { appendEvents } from '../events/append.ts';
-import { readEvents } from '../events/event-log.ts';
+import { appendWithin, checkClock } from '../events/append.ts';
+import { readEvents, withLog } from '../events/event-log.ts';
 import { readKitchen } from '../kitchen/kitchen-service.ts';
+import { readTrace, storeTrace } from '../traces/trace-store.ts';
 
 const NOTICE =
   'Estimates are estimates. Nothing here certifies pasteurisation or safety: follow your local rules and your licence.';
@@ -51,6 +52,13 @@ export const exchangeRoutes: FastifyPluginCallbackZod = (app, _options, done) =>
       kitchen: row.name,
       notice: NOTICE,
       makes: [...makes].map(([id, events]) => ({ id, events })),
+      traces: await Promise.all(
+        [...makes.values()]
+          .flat()
+          .flatMap((e) =>
+            e.type === 'trace-imported' ? [readTrace(app.db, kitchenId, e.data.traceId)] : [],
+          ),
+      ),
     };
     void reply.header('content-disposition', 'attachment; filename="daybook.json"');
     return file;
@@ -75,7 +83,23 @@ export const exchangeRoutes: FastifyPluginCallbackZod = (app, _options, done) =>
       const drafts = file.makes.flatMap((make) =>
         [...make.events].sort((a, b) => a.seq - b.seq).map(draftOf),
       );
-      const { added } = await appendEvents(app.db, kitchenId, drafts, app.now());
+      checkClock(drafts, app.now());
+      const have = new Map((file.traces ?? []).map((t) => [t.traceId, t]));
+      const added = await withLog(app.db, kitchenId, async (log) => {
+        const wanted = drafts.filter((d) => d.type === 'trace-imported');
+        const known = await log.find(wanted.map((d) => d.id));
+        const result = await appendWithin(log, kitchenId, drafts, app.now());
+        for (const trace of wanted) {
+          if (known.has(trace.id)) continue;
+          const rows = have.get(trace.data.traceId);
+          if (!rows)
+            throw new AppError('bad-input', [
+              { path: 'traces', message: `has no rows of ${trace.data.fileName}` },
+            ]);
+          await storeTrace(log.manager, kitchenId, rows);
+        }
+        return result.added;
+      });
       app.hub.notify();
       return { makes: file.makes.length, added, already: drafts.length - added };
     },

@@ -18,8 +18,11 @@ export async function readMake(
 /** Summaries folded before, by make and last `seq`: a finished make is folded once. */
 const folded = new Map<string, { lastSeq: number; summary: MakeSummary }>();
 
-/** All makes of a kitchen as lines of the Daybook, latest first. */
-export async function listMakes(db: DataSource, kitchenId: string): Promise<MakeSummary[]> {
+/** Where the log of each make stands. */
+export async function lastSeqOfMakes(
+  db: DataSource,
+  kitchenId: string,
+): Promise<{ makeId: string; lastSeq: number }[]> {
   const streams = await db
     .getRepository(eventEntity)
     .createQueryBuilder('e')
@@ -28,18 +31,23 @@ export async function listMakes(db: DataSource, kitchenId: string): Promise<Make
     .where('e.kitchenId = :kitchenId AND e.streamId <> :kitchenId', { kitchenId })
     .groupBy('e.streamId')
     .getRawMany<{ makeId: string; lastSeq: number | string }>();
+  return streams.map(({ makeId, lastSeq }) => ({ makeId, lastSeq: Number(lastSeq) }));
+}
+
+/** All makes of a kitchen as lines of the Daybook, latest first. */
+export async function listMakes(db: DataSource, kitchenId: string): Promise<MakeSummary[]> {
   const summaries: MakeSummary[] = [];
-  for (const { makeId, lastSeq } of streams) {
+  for (const { makeId, lastSeq } of await lastSeqOfMakes(db, kitchenId)) {
     const key = `${kitchenId}/${makeId}`;
     const before = folded.get(key);
-    if (before?.lastSeq === Number(lastSeq)) {
+    if (before?.lastSeq === lastSeq) {
       summaries.push(before.summary);
       continue;
     }
     const make = await readMake(db, kitchenId, makeId);
     if (!make) continue;
     const summary = summaryOf(make.state);
-    folded.set(key, { lastSeq: make.events.at(-1)!.seq, summary });
+    folded.set(key, { lastSeq, summary });
     summaries.push(summary);
   }
   return summaries.sort((a, b) => (a.startedAt < b.startedAt ? 1 : -1));

@@ -1,0 +1,66 @@
+import cookie from '@fastify/cookie';
+import type { FastifyRequest } from 'fastify';
+import fp from 'fastify-plugin';
+import { IsNull } from 'typeorm';
+import { tabletEntity } from '../../db/entities.ts';
+import { AppError } from '../../plugins/errors.ts';
+import { tokenHash } from './kitchen-code.ts';
+
+/** How other devices of the local network reach this kitchen; `null` when only this computer does. */
+export interface LocalNetwork {
+  /** Addresses it answers to, without port. */
+  readonly hosts: readonly string[];
+  /** What is shown to people. */
+  readonly address: string;
+}
+
+declare module 'fastify' {
+  interface FastifyInstance {
+    readonly localNetwork: LocalNetwork | null;
+  }
+}
+
+export const TABLET_COOKIE = 'mc_tablet';
+const LOOPBACK = new Set(['127.0.0.1', '::1', '::ffff:127.0.0.1']);
+const OWN_HOSTS = ['127.0.0.1', 'localhost', '[::1]'];
+/** "Last seen" is written at most this often. */
+const SEEN_EVERY_MS = 60_000;
+/** What a device that has not joined may ask for: the page itself, and to join. */
+const isOpen = (url: string): boolean => !url.startsWith('/api/') || url.startsWith('/api/join');
+
+/** Whether a request comes from the computer that runs the kitchen. */
+export const fromThisComputer = (request: FastifyRequest): boolean => LOOPBACK.has(request.ip);
+
+const hostName = (host: string): string => host.replace(/:\d+$/, '').toLowerCase();
+
+/**
+ * Lets in this computer, and devices that joined with the kitchen code. The Host must be one of ours (a name that
+ * somebody points at us is refused), the Origin our own page.
+ */
+export const accessPlugin = fp<{ localNetwork: LocalNetwork | null }>(
+  async (app, { localNetwork }) => {
+    await app.register(cookie);
+    app.decorate('localNetwork', localNetwork);
+    const hosts = new Set([...OWN_HOSTS, ...(localNetwork?.hosts ?? [])]);
+    const tablets = app.db.getRepository(tabletEntity);
+    app.addHook('onRequest', async (request) => {
+      const { origin, host } = request.headers;
+      if (!hosts.has(hostName(host ?? ''))) throw new AppError('not-allowed-here');
+      if (origin !== undefined && (!URL.canParse(origin) || new URL(origin).host !== host)) {
+        throw new AppError('not-allowed-here');
+      }
+      if (fromThisComputer(request) || isOpen(request.url)) return;
+      const token = localNetwork ? request.cookies[TABLET_COOKIE] : undefined;
+      if (token === undefined) throw new AppError('code-needed');
+      const tablet = await tablets.findOneBy({ tokenHash: tokenHash(token), revokedAt: IsNull() });
+      if (!tablet) throw new AppError('code-needed');
+      if (app.now() - tablet.lastSeenAt.getTime() > SEEN_EVERY_MS) {
+        await tablets.update(
+          { kitchenId: tablet.kitchenId, id: tablet.id },
+          { lastSeenAt: new Date(app.now()) },
+        );
+      }
+    });
+  },
+  { name: 'access', dependencies: ['database'] },
+);

@@ -1,0 +1,105 @@
+import { buildTrace, thermometerCorrection, type MakeState } from '@morning-crock/core';
+import {
+  EVENT_VERSION,
+  type KitchenSettings,
+  type TraceFacts,
+  type TraceStored,
+  type TraceUpload,
+} from '@morning-crock/core/contract';
+import { createHash } from 'node:crypto';
+import type { DataSource } from 'typeorm';
+import { AppError } from '../../plugins/errors.ts';
+import { appendWithin } from '../events/append.ts';
+import { withLog } from '../events/event-log.ts';
+import { readTrace, storeTrace } from './trace-store.ts';
+
+const CROCKFORD = '0123456789ABCDEFGHJKMNPQRSTVWXYZ';
+
+/** An identity that the same file for the same make always gets: sent twice, it is stored once. */
+export function traceIdOf(makeId: string, fileHash: string, quantity: string): string {
+  const bytes = createHash('sha256').update(`${makeId} ${fileHash} ${quantity}`).digest();
+  const letters = Array.from({ length: 26 }, (_, i) => CROCKFORD[bytes[i]! % (i === 0 ? 8 : 32)]);
+  return letters.join('');
+}
+
+/** What sets a thermometer right, when it was checked. */
+export function correctionOf(
+  kitchen: KitchenSettings,
+  thermometerId: string | null,
+): TraceFacts['correction'] {
+  const thermometer = kitchen.thermometers.find((t) => t.id === thermometerId);
+  if (!thermometer || (thermometer.iceC === null && thermometer.boilingC === null)) return null;
+  return { thermometerId: thermometer.id, ...thermometerCorrection(thermometer) };
+}
+
+/**
+ * Stores what is new of a logger's file: its rows whole, and one event with a thinned sample. All or nothing.
+ * @throws AppError when the make knows no such row or the file is not what it says
+ */
+export async function importTrace(
+  db: DataSource,
+  kitchenId: string,
+  kitchen: KitchenSettings,
+  state: MakeState,
+  upload: TraceUpload,
+  context: { readonly nowMs: number; readonly cookId: string | null },
+): Promise<TraceStored> {
+  if (upload.at.length !== upload.values.length) {
+    throw new AppError('bad-input', [
+      { path: 'values', message: 'has not as many values as there are instants' },
+    ]);
+  }
+  if ((upload.quantity === 'ph') !== (upload.unit === 'pH')) {
+    throw new AppError('bad-input', [{ path: 'unit', message: 'does not fit what is measured' }]);
+  }
+  const traceId = traceIdOf(state.id, upload.fileHash, upload.quantity);
+  return withLog(db, kitchenId, async (log) => {
+    if ((await log.find([traceId])).size > 0) return { added: 0, already: upload.at.length, outside: 0 };
+    const known = new Set<number>();
+    for (const trace of state.traces) {
+      if (trace.instrument !== upload.instrument || trace.quantity !== upload.quantity) continue;
+      for (const ms of (await readTrace(log.manager, kitchenId, trace.traceId)).at) known.add(ms);
+    }
+    const correction = upload.quantity === 'ph' ? null : correctionOf(kitchen, upload.thermometerId);
+    const built = buildTrace(
+      upload,
+      { fromMs: state.startedAtMs, toMs: state.finished?.atMs ?? context.nowMs },
+      known,
+      correction,
+    );
+    const { already, outside } = built;
+    if (built.at.length === 0) return { added: 0, already, outside };
+    const facts: TraceFacts = {
+      traceId,
+      quantity: upload.quantity,
+      instrument: upload.instrument,
+      fileName: upload.fileName,
+      fileHash: upload.fileHash,
+      rows: built.at.length,
+      from: new Date(built.at[0]!).toISOString(),
+      to: new Date(built.at.at(-1)!).toISOString(),
+      unit: upload.unit,
+      correction,
+      sample: built.sample,
+    };
+    await appendWithin(
+      log,
+      kitchenId,
+      [
+        {
+          id: traceId,
+          streamId: state.id,
+          at: facts.to,
+          cookId: context.cookId,
+          deviceId: upload.deviceId,
+          version: EVENT_VERSION,
+          type: 'trace-imported',
+          data: facts,
+        },
+      ],
+      context.nowMs,
+    );
+    await storeTrace(log.manager, kitchenId, { traceId, at: [...built.at], values: [...built.values] });
+    return { added: built.at.length, already, outside };
+  });
+}
