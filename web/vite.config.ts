@@ -1,8 +1,39 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
+import { VitePWA } from 'vite-plugin-pwa';
 
 export default defineConfig({
-  plugins: [react()],
+  plugins: [
+    react(),
+    // Keeps the page itself on the device: it opens without the server. What it shows then is kept by the page.
+    VitePWA({
+      registerType: 'autoUpdate',
+      injectRegister: false,
+      workbox: {
+        globPatterns: ['**/*.{js,css,html,svg,woff2,png}'],
+        globIgnores: ['**/*cyrillic*', '**/*vietnamese*', '**/*greek*'],
+        navigateFallback: '/index.html',
+        navigateFallbackDenylist: [/^\/api\//],
+        maximumFileSizeToCacheInBytes: 4 * 1024 * 1024,
+        cleanupOutdatedCaches: true,
+        sourcemap: false,
+      },
+      manifest: {
+        name: 'Morning Crock',
+        short_name: 'Morning Crock',
+        description: 'A working companion for people who make yogurt by hand',
+        start_url: '/',
+        display: 'standalone',
+        background_color: '#EAE9E4',
+        theme_color: '#1F3F73',
+        icons: [
+          { src: '/crock-192.png', sizes: '192x192', type: 'image/png' },
+          { src: '/crock-512.png', sizes: '512x512', type: 'image/png' },
+          { src: '/crock.svg', sizes: 'any', type: 'image/svg+xml' },
+        ],
+      },
+    }),
+  ],
   worker: { format: 'es' },
   build: { target: 'es2022', chunkSizeWarningLimit: 900 },
   server: { proxy: { '/api': process.env['MC_API'] ?? 'http://127.0.0.1:4610' } },

@@ -12,6 +12,10 @@ import { restoreOutbox, store } from './app/store.ts';
 import { cssVariables, theme } from './app/theme.ts';
 
 void restoreOutbox();
+// Only a page from this computer or a secure address may be kept by the browser; elsewhere it goes without.
+if ('serviceWorker' in navigator && import.meta.env.PROD) {
+  void navigator.serviceWorker.register('/sw.js').catch(() => undefined);
+}
 
 // Once the first view stands, fetch the rest of the page: it must go on when the server is away.
 setTimeout(() => {
@@ -21,6 +25,8 @@ setTimeout(() => {
     () => import('./places/daybook/Daybook.tsx'),
     () => import('./places/daybook/Record.tsx'),
     () => import('./places/kitchen/KitchenPlace.tsx'),
+    () => import('./places/sums/SumsPlace.tsx'),
+    () => import('./places/file/FilePlace.tsx'),
     () => import('./charts/Chart.tsx'),
   ]) {
     void fetchPart().catch(() => undefined);

@@ -20,8 +20,8 @@ export const traceFacts = z.strictObject({
   quantity: z.enum(TRACE_QUANTITIES),
   instrument: shortName,
   fileName: z.string().max(200),
-  /** SHA-256 of the file, hexadecimal: the same file again changes nothing. */
-  fileHash: z.string().regex(/^[0-9a-f]{64}$/),
+  /** SHA-256 of the rows as sent, hexadecimal: the same file again changes nothing. */
+  contentHash: z.string().regex(/^[0-9a-f]{64}$/),
   rows: z.number().int().positive(),
   from: instant,
   to: instant,
@@ -41,7 +41,6 @@ export const traceUpload = z.strictObject({
   quantity: z.enum(TRACE_QUANTITIES),
   instrument: shortName,
   fileName: z.string().max(200),
-  fileHash: z.string().regex(/^[0-9a-f]{64}$/, 'is not a SHA-256 in hexadecimal'),
   unit: z.enum(['C', 'F', 'pH']),
   thermometerId: ulid.nullable(),
   deviceId: z.string().min(1).max(64),

@@ -14,7 +14,7 @@ import {
   type Cue,
   type Sourness,
 } from '../culture/index.ts';
-import { batchOf, methodSteps, type DoseGiven, type MethodStep } from '../method/index.ts';
+import { batchOf, fillJars, methodSteps, type DoseGiven, type MethodStep } from '../method/index.ts';
 import { effectiveEvents, type LoggedEvent } from './effective.ts';
 
 export interface StepState {
@@ -168,6 +168,9 @@ function acidityOf(effective: readonly LoggedEvent[], plan: MakePlan): AcidityEn
     .sort((a, b) => a.atMs - b.atMs);
 }
 
+/** A jar with less than this got nothing. */
+const NO_MILK_LITRES = 0.005;
+
 const last = <T>(items: readonly T[]): T | null => items.at(-1) ?? null;
 
 /**
@@ -204,7 +207,7 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
     of('jar-chilled').map((e): readonly [string, number] => [e.data.jar, Date.parse(e.at)]),
   );
   // The last of several jars ends the incubation.
-  const jars = plan.jars ?? [];
+  const jars = fillJars(plan).jars.filter((jar) => jar.filledLitres > NO_MILK_LITRES);
   if (jars.length > 0 && !ends.has('incubate') && jars.every((jar) => chilledJars.has(jar.id))) {
     ends.set('incubate', { atMs: Math.max(...jars.map((jar) => chilledJars.get(jar.id)!)), skipped: false });
   }

@@ -1,5 +1,6 @@
 import type { KitchenSettings, MakePlan } from '../contract/index.ts';
 import { STARTER_FACTS } from '../culture/index.ts';
+import { roomOf } from './room.ts';
 import { massOfLitresKg, MILK_FACTS } from '../milk/index.ts';
 
 /** Share of fresh yogurt a new plan starts with; 1–3 % is recommended. */
@@ -37,7 +38,7 @@ export function defaultPlan(kitchen: KitchenSettings, startAt: string, litres = 
     pot,
     burner: kitchen.burners[0]!,
     place: kitchen.places[0]!,
-    roomC: kitchen.site.roomC,
+    ...roomOf(kitchen.site, Date.parse(startAt)),
     altitudeM: kitchen.site.altitudeM,
     startAt,
     repeatOf: null,

@@ -1,7 +1,6 @@
 import { demoHistory, demoUnderWay, LANTERN_FOLD, playMake, type DemoMake } from '@morning-crock/core/demo';
 import { EVENT_VERSION, type KitchenChange } from '@morning-crock/core/contract';
 import { withFactors } from '@morning-crock/core';
-import { createHash } from 'node:crypto';
 import type { DataSource } from 'typeorm';
 import { ulid } from 'ulid';
 import { appendEvents } from '../features/events/append.ts';
@@ -36,7 +35,6 @@ async function store(db: DataSource, kitchenId: string, make: DemoMake, untilMs:
       quantity: 'temperature',
       instrument: log.name,
       fileName: 'shelf-logger.csv',
-      fileHash: createHash('sha256').update(JSON.stringify(log)).digest('hex'),
       unit: 'C',
       thermometerId: settings.thermometers.find((t) => t.name === log.name)?.id ?? null,
       deviceId: make.habits.deviceId,

@@ -1,16 +1,26 @@
 import {
   eventsResponse,
+  factorsResponse,
   importResponse,
   kitchenResponse,
   makesResponse,
+  newCodeResponse,
+  restoreResponse,
+  tabletsResponse,
+  tracePart,
+  traceStored,
   type ErrorBody,
+  type Factor,
   type KitchenResponse,
   type MakeSummary,
   type StoredEvent,
+  type TraceStored,
+  type TraceUpload,
 } from '@morning-crock/core/contract';
 import { createApi, fetchBaseQuery, type BaseQueryFn } from '@reduxjs/toolkit/query/react';
 import type { z } from 'zod';
 import { observeServerTime } from '../app/clock.ts';
+import { keepAnswer, lastAnswer } from './last-known.ts';
 
 /** What a failed request leaves: the server's own words, or that it did not answer. */
 export type ApiError = ErrorBody | { readonly code: 'away' };
@@ -20,12 +30,20 @@ const raw = fetchBaseQuery({ baseUrl: '/' });
 const baseQuery: BaseQueryFn<Parameters<typeof raw>[0], unknown, ApiError> = async (request, api, extra) => {
   const sentMs = Date.now();
   const result = await raw(request, api, extra);
+  const path = typeof request === 'string' ? request : request.url;
+  const isRead = typeof request === 'string';
+  if (isRead && result.data !== undefined) keepAnswer(path, result.data);
   const { data } = result;
   if (typeof data === 'object' && data !== null && 'now' in data && typeof data.now === 'string') {
     observeServerTime(data.now, sentMs, Date.now());
   }
   if (!result.error) return { data };
   const body = result.error.data;
+  if (isRead && typeof result.error.status !== 'number') {
+    // Nobody answered: what was last known is better than an empty page. Its clock is old and is not believed.
+    const last = await lastAnswer(path);
+    if (last !== undefined) return { data: last };
+  }
   const spoken = typeof body === 'object' && body !== null && 'code' in body ? (body as ErrorBody) : null;
   return { error: spoken ?? { code: 'away' } };
 };
@@ -39,7 +57,7 @@ const checked =
 export const api = createApi({
   reducerPath: 'api',
   baseQuery,
-  tagTypes: ['kitchen', 'makes'],
+  tagTypes: ['kitchen', 'makes', 'make', 'factors', 'tablets'],
   keepUnusedDataFor: 3600,
   endpoints: (build) => ({
     kitchen: build.query<KitchenResponse, void>({
@@ -55,13 +73,69 @@ export const api = createApi({
     make: build.query<StoredEvent[], string>({
       query: (id) => `api/makes/${id}`,
       transformResponse: checked(eventsResponse, (body) => body.events),
+      providesTags: ['make'],
+    }),
+    factors: build.query<Factor[], void>({
+      query: () => 'api/factors',
+      transformResponse: checked(factorsResponse, (body) => body.factors),
+      providesTags: ['factors'],
+    }),
+    tracePart: build.query<
+      z.infer<typeof tracePart>,
+      { makeId: string; traceId: string; fromMs: number; toMs: number }
+    >({
+      query: ({ makeId, traceId, fromMs, toMs }) =>
+        `api/makes/${makeId}/traces/${traceId}?points=400&from=${fromMs}&to=${toMs}`,
+      transformResponse: checked(tracePart, (body) => body),
+    }),
+    storeTrace: build.mutation<TraceStored, { makeId: string; trace: TraceUpload }>({
+      query: ({ makeId, trace }) => ({ url: `api/makes/${makeId}/traces`, method: 'POST', body: trace }),
+      transformResponse: checked(traceStored, (body) => body),
+    }),
+    tablets: build.query<z.infer<typeof tabletsResponse>, void>({
+      query: () => 'api/tablets',
+      transformResponse: checked(tabletsResponse, (body) => body),
+      providesTags: ['tablets'],
+    }),
+    revokeTablet: build.mutation<unknown, string>({
+      query: (id) => ({ url: `api/tablets/${id}/revoke`, method: 'POST' }),
+      invalidatesTags: ['tablets'],
+    }),
+    newCode: build.mutation<z.infer<typeof newCodeResponse>, void>({
+      query: () => ({ url: 'api/code', method: 'POST' }),
+      transformResponse: checked(newCodeResponse, (body) => body),
+    }),
+    restoreKitchen: build.mutation<z.infer<typeof restoreResponse>, unknown>({
+      query: (file) => ({ url: 'api/restore', method: 'POST', body: file }),
+      transformResponse: checked(restoreResponse, (body) => body),
+      invalidatesTags: ['makes', 'kitchen', 'factors'],
     }),
     importDaybook: build.mutation<z.infer<typeof importResponse>, unknown>({
       query: (file) => ({ url: 'api/import', method: 'POST', body: file }),
       transformResponse: checked(importResponse, (body) => body),
-      invalidatesTags: ['makes'],
+      invalidatesTags: ['makes', 'factors'],
     }),
   }),
 });
 
-export const { useKitchenQuery, useMakesQuery, useMakeQuery, useImportDaybookMutation } = api;
+export const {
+  useKitchenQuery,
+  useMakesQuery,
+  useMakeQuery,
+  useFactorsQuery,
+  useTabletsQuery,
+  useTracePartQuery,
+  useImportDaybookMutation,
+  useStoreTraceMutation,
+  useRevokeTabletMutation,
+  useNewCodeMutation,
+  useRestoreKitchenMutation,
+} = api;
+
+/** What an error of the server says, in one line. */
+export function errorWords(error: unknown): string {
+  const body = error as ApiError;
+  if (body.code === 'away') return 'The server does not answer. Nothing was changed; try again.';
+  const details = body.details.map((d) => (d.path ? `${d.path}: ${d.message}` : d.message)).join('; ');
+  return `${body.message} ${body.next}${details ? ` (${details})` : ''}`;
+}

@@ -6,7 +6,7 @@ import {
   type StoredEvent,
 } from '@morning-crock/core/contract';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import { openDB, type IDBPDatabase } from 'idb';
+import { ENTRIES, openDeviceDatabase } from './database.ts';
 
 /** An entry made here that the server has not acknowledged. */
 export interface KeptEntry {
@@ -49,24 +49,15 @@ export const outboxSlice = createSlice({
   },
 });
 
-const STORE = 'entries';
-let database: Promise<IDBPDatabase> | null = null;
-function open(): Promise<IDBPDatabase> {
-  database ??= openDB('morning-crock', 1, {
-    upgrade: (db) => void db.createObjectStore(STORE, { keyPath: 'id' }),
-  });
-  return database;
-}
-
 /** Entries kept on this device through reloads, in the order of their making. */
 export async function keptDrafts(): Promise<DraftEvent[]> {
-  return (await (await open()).getAll(STORE)) as DraftEvent[];
+  return (await (await openDeviceDatabase()).getAll(ENTRIES)) as DraftEvent[];
 }
 export async function keepDraft(draft: DraftEvent): Promise<void> {
-  await (await open()).put(STORE, draft);
+  await (await openDeviceDatabase()).put(ENTRIES, draft);
 }
 export async function forgetDraft(id: string): Promise<void> {
-  await (await open()).delete(STORE, id);
+  await (await openDeviceDatabase()).delete(ENTRIES, id);
 }
 
 /** What sending one entry came to. */

@@ -1,6 +1,6 @@
 import { streamMessage } from '@morning-crock/core/contract';
 import { observeServerTime } from '../app/clock.ts';
-import { flushOutbox, receiveEvent } from '../app/store.ts';
+import { flushOutbox, receiveEvent, renewOld } from '../app/store.ts';
 
 /** After this long the browser has given up and a new connection is made by hand. */
 const RECONNECT_MS = 2000;
@@ -17,7 +17,10 @@ export function followLog(afterSeq: number): () => void {
   let timer: ReturnType<typeof setTimeout> | undefined;
   const connect = (): void => {
     source = new EventSource(`/api/stream?after=${position}`);
-    source.onopen = () => flushOutbox();
+    source.onopen = () => {
+      flushOutbox();
+      renewOld();
+    };
     source.onmessage = ({ data }) => {
       const message = streamMessage.parse(JSON.parse(String(data)));
       if (message.kind === 'time') {

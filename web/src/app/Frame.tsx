@@ -1,4 +1,4 @@
-import { IconBook2, IconClipboardCheck, IconToolsKitchen2 } from '@tabler/icons-react';
+import { IconBook2, IconCalculator, IconClipboardCheck, IconToolsKitchen2 } from '@tabler/icons-react';
 import { useEffect, useRef } from 'react';
 import { NavLink, Outlet, useLocation } from 'react-router';
 import { useKitchenQuery } from '../api/api.ts';
@@ -6,6 +6,7 @@ import { followLog } from '../api/stream.ts';
 import { Alarms } from './Alarms.tsx';
 import { ClockLine } from './ClockLine.tsx';
 import { useNow } from './clock.ts';
+import { Join } from './Join.tsx';
 import { Kept } from './Kept.tsx';
 import { KeyHelp } from './KeyHelp.tsx';
 import { LiveMakes } from './LiveMakes.tsx';
@@ -14,6 +15,7 @@ import { useAllLive } from './use-all-live.ts';
 const PLACES = [
   { to: '/', label: 'Bench', Icon: IconClipboardCheck, end: true },
   { to: '/daybook', label: 'Daybook', Icon: IconBook2, end: false },
+  { to: '/sums', label: 'Sums', Icon: IconCalculator, end: false },
   { to: '/kitchen', label: 'Kitchen', Icon: IconToolsKitchen2, end: false },
 ] as const;
 
@@ -21,7 +23,8 @@ const PLACES = [
 export function Frame() {
   const nowMs = useNow();
   const makes = useAllLive();
-  const { data: kitchen, isError, refetch } = useKitchenQuery();
+  const { data: kitchen, isError, error, refetch } = useKitchenQuery();
+  const stranger = error !== undefined && 'code' in error && error.code === 'code-needed';
   const { pathname } = useLocation();
   const lastSeq = kitchen?.lastSeq;
   const known = lastSeq !== undefined;
@@ -33,14 +36,16 @@ export function Frame() {
     return followLog(firstSeq.current ?? 0);
   }, [known]);
   useEffect(() => {
-    if (!isError) return;
+    if (!isError || stranger) return;
     const timer = setTimeout(() => void refetch(), 2000);
     return () => clearTimeout(timer);
-  }, [isError, refetch]);
+  }, [isError, stranger, refetch]);
   useEffect(() => {
-    const place = PLACES.find((p) => p.to === pathname)?.label ?? 'Make';
+    const place =
+      PLACES.find((p) => p.to === pathname || (!p.end && pathname.startsWith(p.to)))?.label ?? 'Make';
     document.title = `${place} · Morning Crock`;
   }, [pathname]);
+  if (stranger) return <Join />;
   return (
     <div className="frame">
       <a className="skip" href="#place">

@@ -12,6 +12,17 @@ export function deviceId(): string {
   return made;
 }
 
+const THERMOMETER = 'mc-thermometer';
+
+/** The thermometer last used at this tablet. */
+export function chosenThermometer(): string {
+  return localStorage.getItem(THERMOMETER) ?? '';
+}
+
+export function chooseThermometer(id: string): void {
+  localStorage.setItem(THERMOMETER, id);
+}
+
 /** Who is at this tablet, when somebody said so. */
 export function chosenCook(): string | null {
   return localStorage.getItem(COOK);

@@ -1,4 +1,4 @@
-import { createBrowserRouter } from 'react-router';
+import { createBrowserRouter, Navigate } from 'react-router';
 import { Bench } from '../places/bench/Bench.tsx';
 import { Frame } from './Frame.tsx';
 import { PlaceMishap } from './Mishap.tsx';
@@ -34,6 +34,15 @@ export function createRouter() {
               path: 'daybook/:id',
               lazy: async () => ({ Component: (await import('../places/daybook/Record.tsx')).Record }),
             },
+            {
+              path: 'makes/:id/file',
+              lazy: async () => ({ Component: (await import('../places/file/FilePlace.tsx')).FilePlace }),
+            },
+            {
+              path: 'sums/:name?',
+              lazy: async () => ({ Component: (await import('../places/sums/SumsPlace.tsx')).SumsPlace }),
+            },
+            { path: 'join', element: <Navigate to="/" replace /> },
             {
               path: 'kitchen',
               lazy: async () => ({

@@ -9,6 +9,7 @@ import { configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
 import { ulid } from 'ulid';
 import { api } from '../api/api.ts';
+import { keepAnswer, takeShownOld } from '../api/last-known.ts';
 import { createSender, forgetDraft, keepDraft, keptDrafts, outboxSlice } from '../api/outbox.ts';
 import { now } from './clock.ts';
 import { chosenCook, deviceId } from './device.ts';
@@ -25,13 +26,25 @@ type RootState = ReturnType<typeof store.getState>;
 export const useAppSelector = useSelector.withTypes<RootState>();
 export const useAppDispatch = useDispatch.withTypes<typeof store.dispatch>();
 
+/** Events that may change what the kitchen has learned. */
+const TEACHES = new Set<EventType>(['finished', 'corrected', 'voided', 'trace-imported']);
+
+/** A make's log as the page has it now, kept for when the server is away: what came live is in no answer. */
+function keepMake(makeId: string): void {
+  const { data } = api.endpoints.make.select(makeId)(store.getState());
+  if (data) keepAnswer(`api/makes/${makeId}`, { events: data, now: new Date(now()).toISOString() });
+}
+
 /** Events that change a line of the Daybook; a probe's reading does not. */
 const CHANGES_NOTHING_LISTED = new Set<EventType>(['temperature-read', 'alarm-acknowledged', 'planned']);
 
 /** Puts an event of the log where the page keeps its make; the same event twice changes nothing. */
 export function receiveEvent(event: StoredEvent): void {
-  if (event.type === 'kitchen-changed') {
-    store.dispatch(api.util.invalidateTags(['kitchen']));
+  if (event.type === 'learning-reset') {
+    store.dispatch(api.util.invalidateTags(['factors']));
+  } else if (event.type === 'kitchen-changed') {
+    // What is learned is told against what is typed.
+    store.dispatch(api.util.invalidateTags(['kitchen', 'factors']));
   } else {
     store.dispatch(
       api.util.updateQueryData('make', event.streamId, (events) => {
@@ -40,6 +53,8 @@ export function receiveEvent(event: StoredEvent): void {
       }),
     );
     if (!CHANGES_NOTHING_LISTED.has(event.type)) store.dispatch(api.util.invalidateTags(['makes']));
+    if (TEACHES.has(event.type)) store.dispatch(api.util.invalidateTags(['factors']));
+    keepMake(event.streamId);
   }
   store.dispatch(outboxSlice.actions.left(event.id));
 }
@@ -100,6 +115,11 @@ export async function restoreOutbox(): Promise<void> {
   const drafts = await keptDrafts().catch(() => []);
   if (drafts.length > 0) store.dispatch(outboxSlice.actions.restored(drafts));
   sender.flush();
+}
+
+/** Asks for everything again when the page had to show what it last knew. */
+export function renewOld(): void {
+  if (takeShownOld()) store.dispatch(api.util.invalidateTags(['kitchen', 'makes', 'make', 'factors']));
 }
 
 /** Tries again at once, when the server shows signs of life. */

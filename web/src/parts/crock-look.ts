@@ -1,4 +1,4 @@
-import { interpolateLinear, type MakeState, type PointForecast, type SafetyState } from '@morning-crock/core';
+import { batchOf, interpolateLinear, type MakeState, type PointForecast, type SafetyState } from '@morning-crock/core';
 import type { CrockLook } from './CrockDrawing.tsx';
 
 /** How a make's crock looks now, from its step and what the model and the cues say. */
@@ -8,7 +8,7 @@ export function crockLook(
   safety: SafetyState | null,
   nowMs: number,
 ): CrockLook {
-  const fill = state.plan.milk.litres / state.plan.pot.litres;
+  const fill = batchOf(state.plan).litres / state.plan.pot.litres;
   const { name } = state.plan;
   if (safety?.verdict === 'over') return { fill, surface: 'bad', label: `${name}: do not taste` };
   switch (state.current?.step.id) {

@@ -1,5 +1,5 @@
-import type { BandForecast } from '@morning-crock/core';
-import { wrap, type Remote } from 'comlink';
+import type { BackwardsAnswer, BackwardsInput, BandForecast } from '@morning-crock/core';
+import { proxy, wrap, type Remote } from 'comlink';
 import type { ForecastJob, ForecastWorker } from './forecast.worker.ts';
 
 let worker: Remote<ForecastWorker> | null = null;
@@ -16,6 +16,15 @@ function remote(): Remote<ForecastWorker> {
  */
 export function requestForecast(key: string, job: ForecastJob): Promise<BandForecast | null> {
   return remote().forecast(key, job);
+}
+
+/** Plans backwards in the worker; `null` when it was cancelled. @param tell is told how far it is, 0..1 */
+export function requestPlan(
+  key: string,
+  input: BackwardsInput,
+  tell: (share: number) => void,
+): Promise<BackwardsAnswer | null> {
+  return remote().planBack(key, input, proxy(tell));
 }
 
 /** Stops the request of a key. */

@@ -2,7 +2,10 @@ import {
   foldMake,
   forecasting,
   hashSeed,
+  planningBackwards,
   stateOfPlan,
+  type BackwardsAnswer,
+  type BackwardsInput,
   type BandForecast,
   type LoggedEvent,
 } from '@morning-crock/core';
@@ -39,6 +42,26 @@ const forecastWorker = {
     for (;;) {
       const step = work.next();
       if (step.done === true) return step.value;
+      await breathe();
+      if (newest.get(key) !== mine) return null;
+    }
+  },
+  /** Plans backwards in slices, telling how far it is; `null` when it was cancelled. */
+  async planBack(
+    key: string,
+    input: BackwardsInput,
+    tell: (share: number) => void,
+  ): Promise<BackwardsAnswer | null> {
+    const mine = ++count;
+    newest.set(key, mine);
+    const work = planningBackwards(input);
+    let breathedMs = 0;
+    for (;;) {
+      const step = work.next();
+      if (step.done === true) return step.value;
+      if (performance.now() - breathedMs < 60) continue;
+      breathedMs = performance.now();
+      tell(step.value);
       await breathe();
       if (newest.get(key) !== mine) return null;
     }

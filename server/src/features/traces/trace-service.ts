@@ -15,9 +15,9 @@ import { readTrace, storeTrace } from './trace-store.ts';
 
 const CROCKFORD = '0123456789ABCDEFGHJKMNPQRSTVWXYZ';
 
-/** An identity that the same file for the same make always gets: sent twice, it is stored once. */
-export function traceIdOf(makeId: string, fileHash: string, quantity: string): string {
-  const bytes = createHash('sha256').update(`${makeId} ${fileHash} ${quantity}`).digest();
+/** An identity that the same rows for the same make always get: sent twice, they are stored once. */
+function traceIdOf(makeId: string, contentHash: string, undone: number): string {
+  const bytes = createHash('sha256').update(`${makeId} ${contentHash} ${undone}`).digest();
   const letters = Array.from({ length: 26 }, (_, i) => CROCKFORD[bytes[i]! % (i === 0 ? 8 : 32)]);
   return letters.join('');
 }
@@ -52,9 +52,19 @@ export async function importTrace(
   if ((upload.quantity === 'ph') !== (upload.unit === 'pH')) {
     throw new AppError('bad-input', [{ path: 'unit', message: 'does not fit what is measured' }]);
   }
-  const traceId = traceIdOf(state.id, upload.fileHash, upload.quantity);
+  const contentHash = createHash('sha256')
+    .update(JSON.stringify([upload.quantity, upload.instrument, upload.unit, upload.at, upload.values]))
+    .digest('hex');
   return withLog(db, kitchenId, async (log) => {
-    if ((await log.find([traceId])).size > 0) return { added: 0, already: upload.at.length, outside: 0 };
+    // Rows that were taken back may come in again: under the next identity.
+    let undone = 0;
+    let traceId = traceIdOf(state.id, contentHash, undone);
+    while ((await log.find([traceId])).size > 0) {
+      if (state.traces.some((t) => t.traceId === traceId)) {
+        return { added: 0, already: upload.at.length, outside: 0 };
+      }
+      traceId = traceIdOf(state.id, contentHash, ++undone);
+    }
     const known = new Set<number>();
     for (const trace of state.traces) {
       if (trace.instrument !== upload.instrument || trace.quantity !== upload.quantity) continue;
@@ -74,7 +84,7 @@ export async function importTrace(
       quantity: upload.quantity,
       instrument: upload.instrument,
       fileName: upload.fileName,
-      fileHash: upload.fileHash,
+      contentHash,
       rows: built.at.length,
       from: new Date(built.at[0]!).toISOString(),
       to: new Date(built.at.at(-1)!).toISOString(),

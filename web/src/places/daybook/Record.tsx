@@ -1,4 +1,4 @@
-import { doNotEat, pointForecast, yieldOf, type MakeState } from '@morning-crock/core';
+import { batchOf, doNotEat, pointForecast, yieldOf, type MakeState } from '@morning-crock/core';
 import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import { Button } from '@mantine/core';
@@ -7,6 +7,8 @@ import { useUnits, type Units } from '../../app/use-units.ts';
 import { LazyChart } from '../../charts/LazyChart.tsx';
 import { curveDataOf } from '../make/curve-data.ts';
 import { EntryLog } from '../make/EntryLog.tsx';
+import { JarTable } from './JarTable.tsx';
+import { TraceView } from './TraceView.tsx';
 
 /** Minutes early or late, in words. */
 function against(realMs: number | null, plannedMs: number | null): string {
@@ -68,7 +70,7 @@ function Finished({ state }: { readonly state: MakeState }) {
     return curveDataOf(state, point, band, null, units);
   }, [state, units]);
   const facts: readonly (readonly [string, string])[] = [
-    ['Milk in', `${units.mass(balance.milkKg)} (${units.volume(state.plan.milk.litres)})`],
+    ['Milk in', `${units.mass(balance.milkKg)} (${units.volume(batchOf(state.plan).litres)})`],
     ['Starter in', units.mass(balance.starterKg)],
     ['Came out', balance.outKg === null ? 'not weighed' : units.mass(balance.outKg)],
     [
@@ -111,6 +113,10 @@ function Finished({ state }: { readonly state: MakeState }) {
             Band: as forecast when it began. Lines: the model through what was measured. Dots: measured.
           </p>
           <StepsTable state={state} units={units} />
+          {state.traces.map((trace) => (
+            <TraceView key={trace.traceId} makeId={state.id} trace={trace} />
+          ))}
+          <JarTable state={state} units={units} />
         </div>
         <div>
           <dl
@@ -137,6 +143,12 @@ function Finished({ state }: { readonly state: MakeState }) {
             </section>
           )}
           <EntryLog state={state} />
+          <p className="links">
+            <a href={`/api/makes/${state.id}/readings.csv`} download="readings.csv">
+              Readings as CSV
+            </a>{' '}
+            <Link to={`/makes/${state.id}/file`}>Readings from a file</Link>
+          </p>
           <p className="quiet" style={{ marginTop: 16 }}>
             A record, not a certificate. Selling milk products is regulated: follow your local rules and your
             licence.

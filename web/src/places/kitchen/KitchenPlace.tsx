@@ -18,26 +18,14 @@ import { useState } from 'react';
 import { useKitchenQuery } from '../../api/api.ts';
 import { chooseCook, chosenCook } from '../../app/device.ts';
 import { Choices } from '../../parts/Choices.tsx';
+import { Backup } from './Backup.tsx';
+import { Learned } from './Learned.tsx';
+import { AbsencesSection, DayCurve, JarsSection, ThermometersSection } from './MoreSections.tsx';
+import { NameField } from './NameField.tsx';
 import { NumberField } from './NumberField.tsx';
+import { Tablets } from './Tablets.tsx';
 import { Rows } from './Rows.tsx';
 import { SectionForm } from './SectionForm.tsx';
-
-function NameField(props: {
-  readonly name: string;
-  readonly fault: string | null;
-  readonly onName: (name: string) => void;
-  readonly width?: number;
-}) {
-  return (
-    <TextInput
-      label="Name"
-      value={props.name}
-      error={props.fault}
-      onChange={(e) => props.onName(e.currentTarget.value)}
-      w={props.width ?? 180}
-    />
-  );
-}
 
 /** The kitchen's own facts. Everything has a default: nothing must be filled in before the first make. */
 export function KitchenPlace() {
@@ -116,35 +104,43 @@ export function KitchenPlace() {
           hint="Room heat and altitude decide how pots cool and where milk boils."
         >
           {(draft, set, fault) => (
-            <div className="field-row">
-              <NumberField
-                label="Room heat"
-                unit={degrees}
-                value={fromCelsius(draft.roomC, unit)}
-                fault={roomFault(draft.roomC) ?? fault('roomC')}
-                onValue={(v) => set({ ...draft, roomC: toCelsius(v, unit) })}
+            <>
+              <div className="field-row">
+                <NumberField
+                  label="Room heat"
+                  unit={degrees}
+                  value={fromCelsius(draft.roomC, unit)}
+                  fault={roomFault(draft.roomC) ?? fault('roomC')}
+                  onValue={(v) => set({ ...draft, roomC: toCelsius(v, unit) })}
+                />
+                <NumberField
+                  label="Altitude"
+                  unit="m"
+                  value={draft.altitudeM}
+                  fault={fault('altitudeM')}
+                  onValue={(altitudeM) => set({ ...draft, altitudeM })}
+                />
+                <TextInput
+                  label="Time zone"
+                  value={draft.zone}
+                  error={fault('zone')}
+                  onChange={(e) => set({ ...draft, zone: e.currentTarget.value })}
+                  w={190}
+                />
+                <Checkbox
+                  label="Single-key shortcuts"
+                  checked={draft.shortcuts}
+                  onChange={(e) => set({ ...draft, shortcuts: e.currentTarget.checked })}
+                  mt={8}
+                />
+              </div>
+              <DayCurve
+                curve={draft.dayCurve ?? []}
+                unit={unit}
+                fault={fault}
+                set={(dayCurve) => set({ ...draft, dayCurve })}
               />
-              <NumberField
-                label="Altitude"
-                unit="m"
-                value={draft.altitudeM}
-                fault={fault('altitudeM')}
-                onValue={(altitudeM) => set({ ...draft, altitudeM })}
-              />
-              <TextInput
-                label="Time zone"
-                value={draft.zone}
-                error={fault('zone')}
-                onChange={(e) => set({ ...draft, zone: e.currentTarget.value })}
-                w={190}
-              />
-              <Checkbox
-                label="Single-key shortcuts"
-                checked={draft.shortcuts}
-                onChange={(e) => set({ ...draft, shortcuts: e.currentTarget.checked })}
-                mt={8}
-              />
-            </div>
+            </>
           )}
         </SectionForm>
         <SectionForm
@@ -189,6 +185,7 @@ export function KitchenPlace() {
             />
           )}
         </SectionForm>
+        <AbsencesSection kitchenId={id} settings={settings} />
         <SectionForm kitchenId={id} section="pots" title="Pots" value={settings.pots}>
           {(draft, set, fault) => (
             <Rows
@@ -336,6 +333,11 @@ export function KitchenPlace() {
             />
           )}
         </SectionForm>
+        <JarsSection kitchenId={id} settings={settings} />
+        <ThermometersSection kitchenId={id} settings={settings} />
+        <Learned kitchenId={id} />
+        <Tablets />
+        <Backup />
       </div>
     </div>
   );

@@ -6,18 +6,20 @@ import { ulid } from 'ulid';
 export function Rows<T extends { readonly id: string; readonly name: string }>(props: {
   readonly items: readonly T[];
   readonly set: (items: T[]) => void;
+  /** There may be none at all. */
+  readonly none?: boolean;
   readonly addLabel: string;
   /** A new one as it starts out. */
   readonly create: (id: string) => T;
   readonly fields: (item: T, index: number, change: (part: Partial<T>) => void) => ReactNode;
 }) {
-  const { items, set, addLabel, create, fields } = props;
+  const { items, set, none = false, addLabel, create, fields } = props;
   return (
     <div className="rows">
       {items.map((item, i) => (
         <div key={item.id} className="row">
           {fields(item, i, (part) => set(items.map((old, k) => (k === i ? { ...old, ...part } : old))))}
-          {items.length > 1 && (
+          {(none || items.length > 1) && (
             <Button
               variant="subtle"
               px={8}

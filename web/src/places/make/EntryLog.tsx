@@ -2,18 +2,20 @@ import {
   instantOfLocal,
   localDate,
   readTypedNumber,
+  titratedPercent,
   toCelsius,
   toKilograms,
   type LoggedEvent,
   type MakeState,
 } from '@morning-crock/core';
-import type { TypedQuantity } from '@morning-crock/core/contract';
+import type { KitchenThermometer, TypedQuantity } from '@morning-crock/core/contract';
 import { Button, Modal, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { now } from '../../app/clock.ts';
 import { record, useAppSelector } from '../../app/store.ts';
 import { useKitchen, useUnits } from '../../app/use-units.ts';
 import { entryWords } from './entry-words.ts';
+import { handReading } from './Pad.tsx';
 import { padFault, type PadKind } from './pad-checks.ts';
 
 /** The number of an entry that can be corrected, with its unit; `null` when it has none. */
@@ -23,16 +25,26 @@ function valueOf(event: LoggedEvent): { kind: PadKind; typed: TypedQuantity } | 
   if (event.type === 'weighed' || event.type === 'reserved') return { kind: 'mass', typed: event.data.typed };
   if (event.type === 'starter-added' && event.data.massKg !== null && event.data.typed)
     return { kind: 'mass', typed: event.data.typed };
+  if (event.type === 'titrated') return { kind: 'acid', typed: event.data.typed };
   return null;
 }
 
 /** An entry's data with another number in it. */
-function withValue(event: LoggedEvent, value: number): Record<string, unknown> {
+function withValue(
+  event: LoggedEvent,
+  value: number,
+  thermometers: readonly KitchenThermometer[],
+): Record<string, unknown> {
   const old = valueOf(event);
   if (!old) return { ...event.data };
   const typed = { ...old.typed, value };
-  if (old.kind === 'temperature')
-    return { ...event.data, celsius: toCelsius(value, typed.unit as 'C' | 'F'), typed };
+  if (event.type === 'temperature-read') {
+    const rawC = toCelsius(value, typed.unit as 'C' | 'F');
+    const own = thermometers.find((t) => t.id === event.data.thermometerId);
+    return { ...handReading(rawC, typed, own), instrument: event.data.instrument };
+  }
+  if (event.type === 'titrated')
+    return { ...event.data, naohMl: value, percent: titratedPercent(value, event.data.sampleG), typed };
   if (old.kind === 'ph') return { ...event.data, ph: value, typed };
   return { ...event.data, massKg: toKilograms(value, typed.unit as 'g'), typed };
 }
@@ -46,7 +58,7 @@ function Correction({
   readonly event: LoggedEvent;
   readonly onClose: () => void;
 }) {
-  const { site } = useKitchen();
+  const { site, thermometers } = useKitchen();
   const atMs = Date.parse(event.at);
   const clock = new Intl.DateTimeFormat('en-GB', {
     timeZone: site.zone,
@@ -65,7 +77,7 @@ function Correction({
       if (!read.ok) return setFault(`“${text}” is not a number.`);
       const problem = padFault(old.kind, read.value, old.typed.unit);
       if (problem) return setFault(problem);
-      data = withValue(event, read.value);
+      data = withValue(event, read.value, thermometers);
     }
     const newMs = time === clock ? null : instantOfLocal(site.zone, localDate(site.zone, atMs), time);
     if (newMs !== null && newMs > now() + 60_000) return setFault(`${time} lies in the future.`);
@@ -143,14 +155,16 @@ export function EntryLog({ state }: { readonly state: MakeState }) {
             </span>
             {event.type !== 'make-started' && (
               <>
-                <Button
-                  variant="subtle"
-                  px={6}
-                  onClick={() => setCorrecting(event)}
-                  aria-label={`Correct: ${entryWords(event, units)}`}
-                >
-                  Correct
-                </Button>
+                {!['trace-imported', 'replanned'].includes(event.type) && (
+                  <Button
+                    variant="subtle"
+                    px={6}
+                    onClick={() => setCorrecting(event)}
+                    aria-label={`Correct: ${entryWords(event, units)}`}
+                  >
+                    Correct
+                  </Button>
+                )}
                 <Button
                   variant="subtle"
                   px={6}

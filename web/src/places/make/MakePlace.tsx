@@ -1,4 +1,5 @@
 import {
+  batchOf,
   CAUTIONS,
   contradictionWords,
   firmnessWord,
@@ -6,18 +7,24 @@ import {
   STARTER_FACTS,
   type MakeState,
 } from '@morning-crock/core';
+import type { Factor } from '@morning-crock/core/contract';
 import { Button, TextInput } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
+import { useFactorsQuery } from '../../api/api.ts';
 import { useNow } from '../../app/clock.ts';
 import { useKeys } from '../../app/KeyHelp.tsx';
 import { liveSlice } from '../../app/live-slice.ts';
 import { record, useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { useLive, useMake, type LiveMake } from '../../app/use-make.ts';
-import { useUnits } from '../../app/use-units.ts';
+import { useKitchen, useUnits } from '../../app/use-units.ts';
 import { useWakeLock } from '../../app/use-wake-lock.ts';
 import { LazyChart } from '../../charts/LazyChart.tsx';
+import { WorkBack } from '../planning/WorkBack.tsx';
+import { offerWords } from '../planning/offer-words.ts';
 import { Beads } from './Beads.tsx';
+import { CoolingWays } from './CoolingWays.tsx';
+import { Jars } from './Jars.tsx';
 import { completeStep, skipStep } from './complete-step.ts';
 import { curveDataOf } from './curve-data.ts';
 import { DenatureMeter } from './DenatureMeter.tsx';
@@ -121,6 +128,47 @@ function Note({ state }: { readonly state: MakeState }) {
         Keep the note
       </Button>
     </form>
+  );
+}
+
+const NOTHING_LEARNED: readonly Factor[] = [];
+
+/** Planning what is left, sums for this make, readings in and out. */
+function MoreOf({ state }: { readonly state: MakeState }) {
+  const [planning, setPlanning] = useState(false);
+  const kitchen = useKitchen();
+  const units = useUnits();
+  const { data: factors = NOTHING_LEARNED } = useFactorsQuery();
+  return (
+    <>
+      <div style={{ display: 'flex', gap: 12, flexWrap: 'wrap', alignItems: 'center' }}>
+        <Button variant="default" aria-expanded={planning} onClick={() => setPlanning(!planning)}>
+          Plan what is left
+        </Button>
+        <Button component={Link} to={`/makes/${state.id}/file`} variant="default">
+          Readings from a file
+        </Button>
+        <a href={`/api/makes/${state.id}/readings.csv`} download="readings.csv">
+          Readings as CSV
+        </a>
+        <Link to={`/sums/cool-down?for=${state.id}`}>Sums for this make</Link>
+      </div>
+      {planning && (
+        <WorkBack
+          state={state}
+          begun
+          kitchen={kitchen}
+          factors={factors}
+          onTake={(offer) => {
+            void record(state.id, 'replanned', {
+              ...offer.change,
+              why: offerWords(offer, units, offer.startMs),
+            });
+            setPlanning(false);
+          }}
+        />
+      )}
+    </>
   );
 }
 
@@ -229,6 +277,8 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
               <DenatureMeter point={forecast.point} />
             </div>
           )}
+          <CoolingWays state={state} nowMs={minuteMs} />
+          <Jars state={state} forecast={forecast} nowMs={nowMs} />
           <LastReading state={state} nowMs={nowMs} />
           <div aria-label="For this step" role="group" className="for-step">
             {step && (
@@ -280,6 +330,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
         <EntryLog state={state} />
         <section aria-label="More" style={{ display: 'flex', flexDirection: 'column', gap: 14 }}>
           <Note state={state} />
+          <MoreOf state={state} />
           <div style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>
             {step && (
               <Button variant="default" onClick={() => void skipStep(state.id, step.id)}>
@@ -320,7 +371,7 @@ export function MakePlace() {
       <div className="make-head">
         <h1>{state.plan.name}</h1>
         <span className="quiet">
-          {units.volume(state.plan.milk.litres)} in {state.plan.pot.name}, begun{' '}
+          {units.volume(batchOf(state.plan).litres)} in {state.plan.pot.name}, begun{' '}
           {units.day(state.startedAtMs)}
         </span>
         {kept.length > 0 && (

@@ -1,20 +1,25 @@
 import {
   CUES,
+  correctedC,
   readTypedNumber,
   SYSTEM_UNITS,
+  thermometerCorrection,
+  titratedPercent,
   toCelsius,
   UNIT_LABEL,
   type Cue,
   type MakeState,
 } from '@morning-crock/core';
-import { Button, NativeSelect } from '@mantine/core';
+import type { EventOf, KitchenThermometer, TypedQuantity } from '@morning-crock/core/contract';
+import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { useEffect, useRef, useState } from 'react';
 import { useKeys } from '../../app/KeyHelp.tsx';
+import { chosenThermometer, chooseThermometer } from '../../app/device.ts';
 import { record } from '../../app/store.ts';
 import { now } from '../../app/clock.ts';
 import { useKitchen, useUnits } from '../../app/use-units.ts';
 import { CUE_WORDS } from './curve-data.ts';
-import { padFault, padMassKg, type PadKind } from './pad-checks.ts';
+import { padFault, padMassKg, sampleFault, type PadKind } from './pad-checks.ts';
 import { readTakenAt } from './taken-at.ts';
 
 const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '.', '0', '⌫'] as const;
@@ -26,10 +31,29 @@ function likelyKind(state: MakeState): PadKind {
   return step === 'weigh' || step === 'reserve' || step === 'inoculate' ? 'mass' : 'temperature';
 }
 
+const DRY_KINDS: readonly PadKind[] = ['temperature', 'ph', 'mass'];
+const WET_KINDS: readonly PadKind[] = ['temperature', 'ph', 'acid', 'mass'];
+const KIND_WORDS = { ph: 'pH', acid: 'Acid', mass: 'Weight' } as const;
+
+/** A reading by hand, set right when it was taken with a checked thermometer; what it said is kept beside. */
+export function handReading(
+  rawC: number,
+  typed: TypedQuantity,
+  thermometer: KitchenThermometer | undefined,
+): EventOf<'temperature-read'>['data'] {
+  if (!thermometer || (thermometer.iceC === null && thermometer.boilingC === null))
+    return { celsius: rawC, instrument: thermometer?.name ?? 'hand', typed };
+  const celsius = Math.round(correctedC(rawC, thermometerCorrection(thermometer)) * 100) / 100;
+  return { celsius, instrument: thermometer.name, typed, rawC, thermometerId: thermometer.id };
+}
+
 /** Big digits for °C, °F, pH or weight, and the cue chips. */
 export function Pad({ state, focus }: { readonly state: MakeState; readonly focus: boolean }) {
   const units = useUnits();
-  const { site } = useKitchen();
+  const { site, thermometers } = useKitchen();
+  const [thermometerId, setThermometerId] = useState(() => chosenThermometer());
+  const thermometer = thermometers.find((t) => t.id === thermometerId);
+  const [sample, setSample] = useState('9');
   const [takenAt, setTakenAt] = useState('');
   const wanted = likelyKind(state);
   const stepId = state.current?.step.id;
@@ -41,7 +65,8 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
   const massUnits = SYSTEM_UNITS[units.system].mass;
   const [massUnit, setMassUnit] = useState<string>(massUnits[0] ?? 'g');
   const field = useRef<HTMLInputElement>(null);
-  const unit = kind === 'temperature' ? units.temperatureUnit : kind === 'ph' ? 'pH' : massUnit;
+  const unit =
+    kind === 'temperature' ? units.temperatureUnit : kind === 'ph' ? 'pH' : kind === 'acid' ? 'mL' : massUnit;
   useEffect(() => {
     if (focus) field.current?.focus();
   }, [focus]);
@@ -89,11 +114,21 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
       await record(
         state.id,
         'temperature-read',
-        { celsius: toCelsius(read.value, units.temperatureUnit), instrument: 'hand', typed },
+        handReading(toCelsius(read.value, units.temperatureUnit), typed, thermometer),
         atMs,
       );
     } else if (kind === 'ph') {
       await record(state.id, 'ph-read', { ph: read.value, instrument, sigma: null, typed }, atMs);
+    } else if (kind === 'acid') {
+      const sampleG = readTypedNumber(sample);
+      const grams = sampleG.ok ? sampleG.value : Number.NaN;
+      const percent = titratedPercent(read.value, grams);
+      const wrong = sampleFault(grams, percent);
+      if (wrong) {
+        setFault(wrong);
+        return;
+      }
+      await record(state.id, 'titrated', { naohMl: read.value, sampleG: grams, percent, typed }, atMs);
     } else {
       const massKg = padMassKg(read.value, unit);
       if (stepId === 'inoculate')
@@ -114,7 +149,7 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
   return (
     <section className="pad-face" aria-label="Pad">
       <div className="kinds" role="group" aria-label="What to enter">
-        {(['temperature', 'ph', 'mass'] as const).map((k) => (
+        {(state.inoculatedAtMs === null ? DRY_KINDS : WET_KINDS).map((k) => (
           <button
             key={k}
             type="button"
@@ -124,7 +159,7 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
               setFault(null);
             }}
           >
-            {k === 'temperature' ? `°${units.temperatureUnit}` : k === 'ph' ? 'pH' : 'Weight'}
+            {k === 'temperature' ? `°${units.temperatureUnit}` : KIND_WORDS[k]}
           </button>
         ))}
       </div>
@@ -145,7 +180,9 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
                 ? `Temperature, °${units.temperatureUnit}`
                 : kind === 'ph'
                   ? 'pH reading'
-                  : massMeans
+                  : kind === 'acid'
+                    ? 'Lye used, mL of 0.1 N'
+                    : massMeans
             }
             aria-invalid={fault !== null}
             aria-describedby={fault ? 'pad-fault' : undefined}
@@ -177,11 +214,40 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
               w={122}
               styles={{ input: { minHeight: 48, paddingInlineStart: 10, paddingInlineEnd: 30 } }}
             />
+          ) : kind === 'acid' ? (
+            <small>mL</small>
+          ) : thermometers.length > 0 ? (
+            <NativeSelect
+              aria-label="Thermometer"
+              data={[
+                { value: '', label: `°${units.temperatureUnit}` },
+                ...thermometers.map((t) => ({ value: t.id, label: `°${units.temperatureUnit} ${t.name}` })),
+              ]}
+              value={thermometer ? thermometerId : ''}
+              onChange={(e) => {
+                setThermometerId(e.currentTarget.value);
+                chooseThermometer(e.currentTarget.value);
+              }}
+              style={{ flex: 'none' }}
+              w={122}
+              styles={{ input: { minHeight: 48, paddingInlineStart: 10, paddingInlineEnd: 30 } }}
+            />
           ) : (
             <small>°{units.temperatureUnit}</small>
           )}
         </div>
         {kind === 'mass' && <p className="quiet">{massMeans}</p>}
+        {kind === 'acid' && (
+          <TextInput
+            label="0.1 N lye on a sample of (g)"
+            value={sample}
+            inputMode="decimal"
+            onChange={(e) => {
+              setSample(e.currentTarget.value);
+              setFault(null);
+            }}
+          />
+        )}
         {fault && (
           <p id="pad-fault" className="field-error" role="alert">
             {fault}

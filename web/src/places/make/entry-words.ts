@@ -25,9 +25,17 @@ export function entryWords(event: LoggedEvent, units: Units): string | null {
     case 'step-skipped':
       return `${STEP_WORDS[event.data.step]} left out`;
     case 'temperature-read':
-      return `${units.temperature(event.data.celsius)}${event.data.instrument === 'hand' ? '' : ` (${event.data.instrument})`}`;
+      return `${units.temperature(event.data.celsius)}${event.data.instrument === 'hand' ? '' : ` (${event.data.instrument}${event.data.rawC === undefined ? '' : `, it said ${units.temperature(event.data.rawC)}`})`}`;
     case 'ph-read':
       return `pH ${event.data.ph.toFixed(event.data.instrument === 'strip' ? 1 : 2)} (${event.data.instrument})`;
+    case 'titrated':
+      return `${event.data.percent.toFixed(2)} % acid (${event.data.naohMl} mL on ${event.data.sampleG} g)`;
+    case 'trace-imported':
+      return `${event.data.rows} readings from ${event.data.instrument} (${event.data.fileName})`;
+    case 'replanned':
+      return `planned anew${event.data.why ? `: ${event.data.why}` : ''}`;
+    case 'jar-chilled':
+      return 'a jar into the cold';
     case 'cue-seen':
       return CUE_WORDS[event.data.cue];
     case 'starter-added':

@@ -1,5 +1,6 @@
 import { boilingPointC } from '@morning-crock/core';
 import type { MakePlan } from '@morning-crock/core/contract';
+import { Link } from 'react-router';
 import { useUnits } from '../../app/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';
@@ -66,6 +67,7 @@ export function HeatSection({
         step={0.5}
         onChange={(inoculateC) => change({ inoculateC })}
       />
+      <Link to="/sums/pasteurise?for=new">Is that hold enough?</Link>
     </section>
   );
 }

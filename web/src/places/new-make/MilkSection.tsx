@@ -15,6 +15,7 @@ import {
 } from '@morning-crock/core';
 import { TREATMENTS, type MakePlan } from '@morning-crock/core/contract';
 import { NativeSelect } from '@mantine/core';
+import { Link } from 'react-router';
 import { useUnits } from '../../app/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { QuantityField } from '../../parts/QuantityField.tsx';
@@ -130,6 +131,19 @@ export function MilkSection(props: {
           onFault={(faulty) => onFault('fat', faulty)}
           onChange={(value) => change({ milk: { ...plan.milk, fatFraction: value / 100 } })}
         />
+      )}
+      <Link to="/sums/powder?for=new">A second milk, or milk powder</Link>
+      {(plan.milk.second || plan.milk.powder) && (
+        <p role="status">
+          {[
+            plan.milk.second &&
+              `with ${units.volume(plan.milk.second.litres)} of ${MILK_FACTS[plan.milk.second.kind].label.toLowerCase()}`,
+            plan.milk.powder && `with ${units.mass(plan.milk.powder.massKg)} of milk powder`,
+          ]
+            .filter(Boolean)
+            .join(', ')}
+          : {units.volume(batchOf(plan).litres)} in all.
+        </p>
       )}
     </section>
   );

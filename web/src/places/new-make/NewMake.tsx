@@ -4,21 +4,25 @@ import {
   instantOfLocal,
   localDate,
   plannedOf,
+  roomOf,
   SOURNESS,
   stateOfPlan,
   type MakeState,
 } from '@morning-crock/core';
-import { THICKNESS, type KitchenSettings, type MakePlan } from '@morning-crock/core/contract';
-import { TextInput } from '@mantine/core';
+import { THICKNESS, type Factor, type KitchenSettings, type MakePlan } from '@morning-crock/core/contract';
+import { Button, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { ulid } from 'ulid';
-import { useKitchenQuery } from '../../api/api.ts';
+import { useFactorsQuery, useKitchenQuery } from '../../api/api.ts';
 import { now } from '../../app/clock.ts';
-import { record } from '../../app/store.ts';
+import { record, useAppSelector } from '../../app/store.ts';
 import { useMake } from '../../app/use-make.ts';
+import { useUnits } from '../../app/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { requestForecast } from '../../workers/forecast-client.ts';
+import { WorkBack } from '../planning/WorkBack.tsx';
+import { ExtrasSection } from './ExtrasSection.tsx';
 import { HeatSection } from './HeatSection.tsx';
 import { MilkSection } from './MilkSection.tsx';
 import { Outlook } from './Outlook.tsx';
@@ -27,6 +31,7 @@ import { StarterSection } from './StarterSection.tsx';
 import { startingPlan, usePlanning } from './use-plan.ts';
 
 const DAY_MS = 86_400_000;
+const NOTHING_LEARNED: readonly Factor[] = [];
 
 /** "HH:MM" as the next such moment. */
 function nextAt(zone: string, time: string, nowMs: number): number {
@@ -42,30 +47,45 @@ function Form({
   readonly repeated: MakeState | null;
 }) {
   const [makeId] = useState(() => ulid());
-  const [initial] = useState(() => startingPlan(kitchen, repeated, Math.round(now())));
-  const planning = usePlanning(makeId, initial, kitchen);
+  const [search] = useSearchParams();
+  const draft = useAppSelector((s) => s.live.draft);
+  const [initial] = useState(() =>
+    search.get('draft') === '1' && draft ? draft : startingPlan(kitchen, repeated, Math.round(now())),
+  );
+  const { data: factors = NOTHING_LEARNED } = useFactorsQuery();
+  const planning = usePlanning(makeId, initial, kitchen, factors);
+  const [way, setWay] = useState<'forward' | 'back'>('forward');
   const { plan, change } = planning;
   const [faults, setFaults] = useState<ReadonlySet<string>>(new Set());
   const [startTime, setStartTime] = useState('');
+  /** A start further away than today, as an offer had it. */
+  const [startMs, setStartMs] = useState<number | null>(null);
   const [starting, setStarting] = useState(false);
   const navigate = useNavigate();
+  const units = useUnits();
   const onFault = (field: string, faulty: boolean): void =>
     setFaults((before) => new Set(faulty ? [...before, field] : [...before].filter((f) => f !== field)));
 
   async function start(): Promise<void> {
     setStarting(true);
     const nowMs = Math.round(now());
-    const startMs = startTime === '' ? nowMs : nextAt(kitchen.site.zone, startTime, nowMs);
+    const beginMs =
+      startTime !== ''
+        ? nextAt(kitchen.site.zone, startTime, nowMs)
+        : startMs !== null && startMs > nowMs
+          ? startMs
+          : nowMs;
     const final: MakePlan = {
       ...plan,
       name: plan.name.trim() || 'Yogurt',
-      startAt: new Date(startMs).toISOString(),
+      startAt: new Date(beginMs).toISOString(),
+      ...roomOf(kitchen.site, beginMs),
     };
     await record(makeId, 'make-started', { plan: final }, nowMs);
     // What was forecast is stored: the Daybook compares with it for ever.
     const forecast =
-      (await requestForecast('planned', { kind: 'plan', makeId, plan: final, nowMs: startMs })) ??
-      bandForecast(stateOfPlan(final), startMs, hashSeed(makeId));
+      (await requestForecast('planned', { kind: 'plan', makeId, plan: final, nowMs: beginMs })) ??
+      bandForecast(stateOfPlan(final), beginMs, hashSeed(makeId));
     await record(makeId, 'planned', { forecast: plannedOf(stateOfPlan(final), forecast) }, nowMs);
     void navigate(`/makes/${makeId}`);
   }
@@ -73,6 +93,31 @@ function Form({
     <div className="new-make">
       <div className="sections">
         <h1 style={{ gridColumn: '1 / -1' }}>{repeated ? `Again: ${repeated.plan.name}` : 'New make'}</h1>
+        <div style={{ gridColumn: '1 / -1' }}>
+          <Choices
+            legend="Plan"
+            value={way}
+            options={[
+              { value: 'forward', label: 'from when I start' },
+              { value: 'back', label: 'back from when I want it' },
+            ]}
+            onChange={setWay}
+          />
+        </div>
+        {way === 'back' && (
+          <WorkBack
+            state={planning.state}
+            begun={false}
+            kitchen={kitchen}
+            factors={factors}
+            onTake={(offer) => {
+              planning.replace(offer.plan);
+              setStartTime('');
+              setStartMs(offer.startMs);
+              setWay('forward');
+            }}
+          />
+        )}
         <MilkSection plan={plan} change={change} onFault={onFault} />
         <StarterSection plan={plan} change={change} onFault={onFault} />
         <HeatSection plan={plan} change={change} />
@@ -92,6 +137,7 @@ function Form({
             onChange={(thickness) => change({ wanted: { ...plan.wanted, thickness } })}
           />
         </section>
+        <ExtrasSection plan={plan} kitchen={kitchen} replace={planning.replace} />
         <section className="section" aria-labelledby="start">
           <h2 id="start">Start</h2>
           <div className="field-row">
@@ -110,11 +156,20 @@ function Form({
               onChange={(e) => {
                 const time = e.currentTarget.value;
                 setStartTime(time);
-                const startMs = time === '' ? now() : nextAt(kitchen.site.zone, time, now());
-                change({ startAt: new Date(Math.round(startMs)).toISOString() });
+                setStartMs(null);
+                const beginMs = time === '' ? now() : nextAt(kitchen.site.zone, time, now());
+                change({ startAt: new Date(Math.round(beginMs)).toISOString() });
               }}
             />
           </div>
+          {startMs !== null && startTime === '' && (
+            <p role="status">
+              Starts {units.time(startMs, now())}, as offered.{' '}
+              <Button variant="default" onClick={() => setStartMs(null)}>
+                Start now instead
+              </Button>
+            </p>
+          )}
         </section>
       </div>
       <Outlook

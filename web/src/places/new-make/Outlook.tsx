@@ -1,5 +1,7 @@
-import { firmnessWord, formatMinutes, type Sourness } from '@morning-crock/core';
+import { factorsFor, factorWords, firmnessWord, formatMinutes, type Sourness } from '@morning-crock/core';
+import type { MakePlan } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
+import { useFactorsQuery } from '../../api/api.ts';
 import { useUnits } from '../../app/use-units.ts';
 import { MiniCurve } from './MiniCurve.tsx';
 import type { Planning } from './use-plan.ts';
@@ -15,6 +17,26 @@ function whyOf({ plan, point }: Planning, sourness: Sourness): string {
       ? `Softer than you want: ${unfolded}. Hold it hotter or longer, or take richer milk.`
       : `${unfolded.charAt(0).toUpperCase()}${unfolded.slice(1)}, so it stands ${got}.`;
   return `${firm} Taken out when ${sourness}, at about pH ${point.pickUpPh.toFixed(1)}.`;
+}
+
+/** What this kitchen's makes taught of the things this plan uses; nothing when they taught nothing yet. */
+function LearnedLine({ plan }: { readonly plan: MakePlan }) {
+  const units = useUnits();
+  const { data = [] } = useFactorsQuery();
+  const used = data.filter((f) => Object.keys(factorsFor(plan, [f])).length > 0);
+  if (used.length === 0) return null;
+  return (
+    <details className="learned-line">
+      <summary>Reckoned with what your makes taught</summary>
+      <ul>
+        {used.map((f) => (
+          <li key={`${f.kind} ${f.thing}`}>
+            {f.name}: {factorWords(f, units.temperatureUnit)}
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
 }
 
 /** What the plan will become: times, set, sourness, firmness, and what speaks against it. */
@@ -78,8 +100,8 @@ export function Outlook({
       ))}
       {clashes.map((clash) => (
         <p key={clash.step} className="caution">
-          {clash.step === 'incubate' ? 'Ready' : 'Hands needed'} about {units.time(clash.atMs, zeroMs)}, while
-          you sleep.
+          {clash.step === 'incubate' ? 'Ready' : 'Hands needed'} about {units.time(clash.atMs, zeroMs)}, when
+          nobody is there.
           {clash.sournessAtWake &&
             ` Left until ${units.time(clash.wakeMs, zeroMs)} it is about ${clash.sournessAtWake}.`}
         </p>
@@ -98,6 +120,7 @@ export function Outlook({
         </div>
       </div>
       <p className="quiet">{whyOf(planning, point.sourness)}</p>
+      <LearnedLine plan={plan} />
     </aside>
   );
 }

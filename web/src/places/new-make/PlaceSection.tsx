@@ -1,6 +1,7 @@
 import { PLACE_FACTS } from '@morning-crock/core';
 import type { KitchenSettings, MakePlan } from '@morning-crock/core/contract';
 import { NativeSelect } from '@mantine/core';
+import { Link } from 'react-router';
 import { useUnits } from '../../app/use-units.ts';
 import { StepSlider } from '../../parts/StepSlider.tsx';
 
@@ -59,6 +60,7 @@ export function PlaceSection(props: {
           {units.temperature(plan.roomC + PLACE_FACTS[plan.place.kind].aboveRoomC)}.
         </p>
       )}
+      <Link to="/sums/warm-box?for=new">Hot bottles for a box</Link>
     </section>
   );
 }

@@ -17,6 +17,7 @@ import {
 } from '@morning-crock/core';
 import type { MakePlan } from '@morning-crock/core/contract';
 import { NativeSelect } from '@mantine/core';
+import { Link } from 'react-router';
 import { useUnits } from '../../app/use-units.ts';
 import { QuantityField } from '../../parts/QuantityField.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';
@@ -120,6 +121,7 @@ export function StarterSection(props: {
           onChange={(value) => set({ statedRatio: value, typed: { value, unit: 'packet' } })}
         />
       )}
+      <Link to="/sums/dose?for=new">How much for a wanted time?</Link>
     </section>
   );
 }

@@ -2,23 +2,28 @@ import {
   adviseOn,
   defaultPlan,
   pointForecast,
+  roomOf,
   sleepClashes,
   stateOfPlan,
   type BandForecast,
   type PointForecast,
   type SleepClash,
   type Advice,
+  withFactors,
   type MakeState,
 } from '@morning-crock/core';
-import type { KitchenSettings, MakePlan } from '@morning-crock/core/contract';
+import type { Factor, KitchenSettings, MakePlan } from '@morning-crock/core/contract';
 import { useEffect, useMemo, useState } from 'react';
 import { now } from '../../app/clock.ts';
+import { liveSlice } from '../../app/live-slice.ts';
+import { useAppDispatch } from '../../app/store.ts';
 import { cancelForecast, requestForecast } from '../../workers/forecast-client.ts';
 
 /** A plan in the making, with everything that follows from it. */
 export interface Planning {
   readonly plan: MakePlan;
   readonly change: (part: Partial<MakePlan>) => void;
+  readonly replace: (plan: MakePlan) => void;
   readonly state: MakeState;
   /** The middle line, there at once. */
   readonly point: PointForecast;
@@ -38,7 +43,7 @@ export function startingPlan(
   const startAt = new Date(startMs).toISOString();
   const fresh = defaultPlan(kitchen, startAt);
   if (!repeated) return fresh;
-  const { plan } = repeated;
+  const { roomByUtcHour: _room, factors: _factors, ...plan } = repeated.plan;
   return {
     ...plan,
     startAt,
@@ -47,14 +52,28 @@ export function startingPlan(
     pot: kitchen.pots.find((p) => p.id === plan.pot.id) ?? plan.pot,
     burner: kitchen.burners.find((b) => b.id === plan.burner.id) ?? plan.burner,
     place: kitchen.places.find((p) => p.id === plan.place.id) ?? plan.place,
-    roomC: kitchen.site.roomC,
+    ...roomOf(kitchen.site, startMs),
     altitudeM: kitchen.site.altitudeM,
   };
 }
 
-/** Holds a plan and forecasts it while its controls are turned. @param makeId the identity it will get */
-export function usePlanning(makeId: string, initial: MakePlan, kitchen: KitchenSettings): Planning {
-  const [plan, setPlan] = useState(initial);
+/**
+ * Holds a plan and forecasts it, with what this kitchen has learned, while its controls are turned.
+ * @param makeId the identity it will get
+ */
+export function usePlanning(
+  makeId: string,
+  initial: MakePlan,
+  kitchen: KitchenSettings,
+  factors: readonly Factor[],
+): Planning {
+  const [typed, setPlan] = useState(initial);
+  const plan = useMemo(() => withFactors(typed, factors), [typed, factors]);
+  const dispatch = useAppDispatch();
+  useEffect(() => {
+    // Kept, so that a sum can be asked for it and its answer come back.
+    dispatch(liveSlice.actions.draftKept(plan));
+  }, [dispatch, plan]);
   const [band, setBand] = useState<{ plan: MakePlan; forecast: BandForecast } | null>(null);
   const state = useMemo(() => stateOfPlan(plan), [plan]);
   const point = useMemo(() => pointForecast(state, Date.parse(plan.startAt)), [state, plan.startAt]);
@@ -73,6 +92,7 @@ export function usePlanning(makeId: string, initial: MakePlan, kitchen: KitchenS
   }, [makeId, plan]);
   return {
     plan,
+    replace: setPlan,
     change: (part) => setPlan((before) => ({ ...before, ...part })),
     state,
     point,

@@ -1,0 +1,18 @@
+import { openDB, type IDBPDatabase } from 'idb';
+
+/** What this device keeps: entries not yet sent, and the last answers of the server. */
+export const ENTRIES = 'entries';
+export const ANSWERS = 'answers';
+
+let database: Promise<IDBPDatabase> | null = null;
+
+/** The device's own small database. */
+export function openDeviceDatabase(): Promise<IDBPDatabase> {
+  database ??= openDB('morning-crock', 2, {
+    upgrade: (db, from) => {
+      if (from < 1) db.createObjectStore(ENTRIES, { keyPath: 'id' });
+      if (from < 2) db.createObjectStore(ANSWERS);
+    },
+  });
+  return database;
+}

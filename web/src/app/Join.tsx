@@ -1,0 +1,80 @@
+import { Button, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import type { ErrorBody } from '@morning-crock/core/contract';
+
+/** Asks a tablet of the local network, once, for the kitchen code. */
+export function Join() {
+  // A scanned code stands behind the #, where no server sees it.
+  const [code, setCode] = useState(() => decodeURIComponent(window.location.hash.slice(1)));
+  const [name, setName] = useState('Tablet');
+  const [fault, setFault] = useState<string | null>(null);
+  const [asking, setAsking] = useState(false);
+  const ask = async (): Promise<void> => {
+    setAsking(true);
+    try {
+      const answer = await fetch('/api/join', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ code, name }),
+      });
+      if (answer.ok) {
+        window.location.replace('/');
+        return;
+      }
+      const { message, next } = (await answer.json()) as ErrorBody;
+      setFault(`${message} ${next}`);
+    } catch {
+      setFault('The kitchen does not answer. Try again.');
+    } finally {
+      setAsking(false);
+    }
+  };
+  return (
+    <main className="join">
+      <img src="/crock.svg" width="72" height="72" alt="" />
+      <h1>Join this kitchen</h1>
+      <p>
+        Type the kitchen code. It is shown where Morning Crock was started, and in its Kitchen, under Tablets.
+      </p>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          void ask();
+        }}
+      >
+        <TextInput
+          label="Kitchen code"
+          value={code}
+          maxLength={40}
+          autoComplete="off"
+          autoCapitalize="characters"
+          error={fault !== null}
+          onChange={(e) => {
+            setCode(e.currentTarget.value);
+            setFault(null);
+          }}
+        />
+        {fault && (
+          <p className="field-error" role="alert">
+            {fault}
+          </p>
+        )}
+        <TextInput
+          label="Name of this tablet"
+          value={name}
+          maxLength={80}
+          onChange={(e) => setName(e.currentTarget.value)}
+        />
+        <Button
+          type="submit"
+          className="great"
+          h={72}
+          loading={asking}
+          disabled={code.trim() === '' || name.trim() === ''}
+        >
+          Join
+        </Button>
+      </form>
+    </main>
+  );
+}

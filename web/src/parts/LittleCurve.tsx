@@ -1,0 +1,97 @@
+const W = 460;
+const H = 190;
+const PAD = { left: 52, right: 86, top: 16, bottom: 30 } as const;
+
+export interface LittleLine {
+  readonly name: string;
+  readonly points: readonly (readonly [number, number])[];
+  readonly colour: 'clay' | 'cobalt' | 'brush' | 'quiet';
+  readonly dashed?: boolean;
+}
+
+/** A small picture of one or a few lines, each named at its end. x in minutes or hours, y already in shown units. */
+export function LittleCurve(props: {
+  readonly label: string;
+  readonly lines: readonly LittleLine[];
+  readonly xUnit: 'min' | 'h';
+  readonly yUnit: string;
+  /** A line across at a value, with its word. */
+  readonly across?: { readonly at: number; readonly word: string };
+}) {
+  const { label, lines, xUnit, yUnit, across } = props;
+  const all = lines.flatMap((line) => line.points);
+  if (all.length === 0) return null;
+  const xs = all.map(([x]) => x);
+  const ys = [...all.map(([, y]) => y), ...(across ? [across.at] : [])];
+  const [x0, x1] = [Math.min(...xs), Math.max(...xs)];
+  const [y0, y1] = [Math.min(...ys), Math.max(...ys)];
+  const X = (x: number): number =>
+    PAD.left + ((x - x0) / Math.max(1e-9, x1 - x0)) * (W - PAD.left - PAD.right);
+  const Y = (y: number): number =>
+    H - PAD.bottom - ((y - y0) / Math.max(1e-9, y1 - y0)) * (H - PAD.top - PAD.bottom);
+  // Names of lines that end close together stand apart.
+  const ends = lines
+    .map((line, i) => ({ i, y: Y(line.points.at(-1)?.[1] ?? 0) }))
+    .sort((a, b) => a.y - b.y)
+    .reduce<{ i: number; y: number }[]>((placed, end) => {
+      const above = placed.at(-1);
+      return [...placed, { i: end.i, y: above ? Math.max(end.y, above.y + 18) : end.y }];
+    }, []);
+  const round = (v: number): string => String(Math.round(v * 10) / 10);
+  return (
+    <svg viewBox={`0 0 ${W} ${H}`} width="100%" role="img" aria-label={label} className="little-curve">
+      <line x1={PAD.left} x2={W - PAD.right} y1={H - PAD.bottom} y2={H - PAD.bottom} stroke="var(--line)" />
+      {across && (
+        <>
+          <line
+            x1={PAD.left}
+            x2={W - PAD.right}
+            y1={Y(across.at)}
+            y2={Y(across.at)}
+            stroke="var(--quiet)"
+            strokeDasharray="3 5"
+          />
+          <text x={PAD.left + 4} y={Y(across.at) - 5} fontSize="15" fill="var(--quiet)">
+            {across.word}
+          </text>
+        </>
+      )}
+      {lines.map((line) => (
+        <path
+          key={line.name}
+          d={`M${line.points.map(([x, y]) => `${X(x).toFixed(1)} ${Y(y).toFixed(1)}`).join('L')}`}
+          fill="none"
+          stroke={`var(--${line.colour})`}
+          strokeWidth="2.5"
+          strokeDasharray={line.dashed ? '7 5' : undefined}
+        />
+      ))}
+      {ends.map(({ i, y }) => (
+        <text
+          key={lines[i]!.name}
+          x={X(lines[i]!.points.at(-1)![0]) + 6}
+          y={y + 5}
+          fontSize="15"
+          fill={`var(--${lines[i]!.colour})`}
+        >
+          {lines[i]!.name}
+        </text>
+      ))}
+      <text x={PAD.left - 6} y={PAD.top + 8} fontSize="15" fill="var(--quiet)" textAnchor="end">
+        {round(y1)}
+      </text>
+      <text x={PAD.left - 6} y={H - PAD.bottom} fontSize="15" fill="var(--quiet)" textAnchor="end">
+        {round(y0)}
+      </text>
+      <text x="0" y={H - 6} fontSize="15" fill="var(--quiet)">
+        {yUnit}
+      </text>
+      <text x={PAD.left} y={H - 8} fontSize="15" fill="var(--quiet)">
+        {round(x0)}
+      </text>
+      <text x={W - PAD.right} y={H - 8} fontSize="15" fill="var(--quiet)" textAnchor="end">
+        {round(x1)} {xUnit}
+      </text>
+    </svg>
+  );
+}

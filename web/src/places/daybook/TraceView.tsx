@@ -1,0 +1,73 @@
+import { fromCelsius } from '@morning-crock/core';
+import type { TraceFacts } from '@morning-crock/core/contract';
+import { useState } from 'react';
+import { useTracePartQuery } from '../../api/api.ts';
+import { useUnits } from '../../app/use-units.ts';
+import { Choices } from '../../parts/Choices.tsx';
+import { LittleCurve } from '../../parts/LittleCurve.tsx';
+import { StepSlider } from '../../parts/StepSlider.tsx';
+
+const HOUR_MS = 3_600_000;
+const SPANS = [
+  { value: 'all', label: 'all', hours: Number.POSITIVE_INFINITY },
+  { value: '2', label: '2 h', hours: 2 },
+  { value: '0.5', label: '30 min', hours: 0.5 },
+] as const;
+
+/** A logger's trace, stored whole: drawn thinned, looked at closer as far as one row. */
+export function TraceView({ makeId, trace }: { readonly makeId: string; readonly trace: TraceFacts }) {
+  const units = useUnits();
+  const [span, setSpan] = useState<(typeof SPANS)[number]['value']>('all');
+  const [fromH, setFromH] = useState(0);
+  const startMs = Date.parse(trace.from);
+  const wholeH = (Date.parse(trace.to) - startMs) / HOUR_MS;
+  const spanH = Math.min(wholeH, SPANS.find((s) => s.value === span)!.hours);
+  const fromMs = Math.round(startMs + Math.min(fromH, wholeH - spanH) * HOUR_MS);
+  const toMs = Math.round(fromMs + spanH * HOUR_MS);
+  const { data, isError } = useTracePartQuery({ makeId, traceId: trace.traceId, fromMs, toMs });
+  const shown = (v: number): number => (trace.unit === 'pH' ? v : fromCelsius(v, units.temperatureUnit));
+  const unit = trace.unit === 'pH' ? 'pH' : `°${units.temperatureUnit}`;
+  return (
+    <section aria-label={`Trace of ${trace.instrument}`} style={{ marginTop: 24 }}>
+      <h2>{trace.instrument}</h2>
+      <p className="quiet">
+        {trace.rows} readings from {trace.fileName}
+        {trace.correction && ', set right by its check; the file’s own values are kept'}.
+      </p>
+      {isError && (
+        <p className="quiet">The rows cannot be fetched now; the thinned line above has their shape.</p>
+      )}
+      {data && (
+        <LittleCurve
+          label={`${trace.instrument}, ${units.time(fromMs, fromMs)} to ${units.time(toMs, fromMs)}`}
+          xUnit="h"
+          yUnit={unit}
+          lines={[
+            {
+              name: `${data.rows} rows`,
+              colour: trace.unit === 'pH' ? 'cobalt' : 'clay',
+              points: data.points.map(([ms, v]) => [(ms - startMs) / HOUR_MS, shown(v)]),
+            },
+          ]}
+        />
+      )}
+      <Choices
+        legend="Look at"
+        value={span}
+        options={SPANS.filter((s) => s.value === 'all' || s.hours < wholeH)}
+        onChange={setSpan}
+      />
+      {span !== 'all' && (
+        <StepSlider
+          label="From"
+          value={Math.min(fromH, wholeH - spanH)}
+          shown={units.time(fromMs, fromMs)}
+          min={0}
+          max={Math.max(0, Math.floor((wholeH - spanH) * 4) / 4)}
+          step={0.25}
+          onChange={setFromH}
+        />
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,317 @@
+import {
+  formatPh,
+  formatTemperature,
+  toCelsius,
+  type Detection,
+  type MakeState,
+  type TableFormat,
+} from '@morning-crock/core';
+import type { TraceStored } from '@morning-crock/core/contract';
+import { Button, FileButton, NativeSelect, Progress, TextInput } from '@mantine/core';
+import { useEffect, useRef, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { errorWords, useStoreTraceMutation } from '../../api/api.ts';
+import { deviceId } from '../../app/device.ts';
+import { useMake } from '../../app/use-make.ts';
+import { useKitchen, useUnits } from '../../app/use-units.ts';
+import { openFile, readRows, stopReading, type RowsRead } from '../../workers/csv-client.ts';
+import { FormatFields } from './FormatFields.tsx';
+
+interface OpenFile {
+  readonly name: string;
+  readonly detection: Detection;
+  readonly lines: number;
+  readonly encoding: string;
+}
+
+/** A few rows as they will be understood. */
+function Preview({ rows, format }: { readonly rows: RowsRead; readonly format: TableFormat }) {
+  const units = useUnits();
+  const ends = rows.at.map((_, i) => i).filter((i) => i < 3 || i === rows.at.length - 1);
+  const value = (v: number): string =>
+    format.unit === 'pH'
+      ? formatPh(v)
+      : formatTemperature(format.unit === 'F' ? toCelsius(v, 'F') : v, units.temperatureUnit);
+  return (
+    <div className="table-box" role="region" aria-label="As it is understood" tabIndex={0}>
+      <table className="ledger">
+        <thead>
+          <tr>
+            <th>Day</th>
+            <th>Time</th>
+            <th className="num">Value</th>
+          </tr>
+        </thead>
+        <tbody>
+          {ends.map((i) => (
+            <tr key={i}>
+              <td>{units.day(rows.at[i]!)}</td>
+              <td className="number">{units.time(rows.at[i]!, rows.at[i]!)}</td>
+              <td className="num">{value(rows.values[i]!)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+/** Rows that cannot be taken, each with its line and why. */
+function BadRows({ rows, outside }: { readonly rows: RowsRead; readonly outside: string | null }) {
+  if (rows.badCount === 0 && outside === null) return null;
+  return (
+    <section aria-label="Rows left out">
+      <h2>Left out</h2>
+      {outside && <p>{outside}</p>}
+      {rows.badCount > 0 && (
+        <details open={rows.badCount < 20}>
+          <summary style={{ minHeight: 48, alignContent: 'center', cursor: 'pointer' }}>
+            {rows.badCount} {rows.badCount === 1 ? 'row' : 'rows'} cannot be read
+            {rows.badCount > rows.bad.length && `; the first ${rows.bad.length} are listed`}
+          </summary>
+          <ul className="bad-rows">
+            {rows.bad.map((row) => (
+              <li key={row.line}>
+                Line {row.line}: {row.why}. <span className="quiet">{row.text}</span>
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+    </section>
+  );
+}
+
+function Importer({ state }: { readonly state: MakeState }) {
+  const kitchen = useKitchen();
+  const units = useUnits();
+  const [file, setFile] = useState<OpenFile | null>(null);
+  const [format, setFormat] = useState<TableFormat | null>(null);
+  const [rows, setRows] = useState<RowsRead | null>(null);
+  const [share, setShare] = useState<number | null>(null);
+  const [fault, setFault] = useState<string | null>(null);
+  const [instrument, setInstrument] = useState('Logger');
+  const [thermometerId, setThermometerId] = useState('');
+  const [storing, setStoring] = useState(false);
+  const [done, setDone] = useState<TraceStored | null>(null);
+  const [store] = useStoreTraceMutation();
+  const upload = useRef<{ abort(): void } | null>(null);
+  useEffect(() => () => stopReading(), []);
+
+  async function read(next: TableFormat): Promise<void> {
+    setFormat(next);
+    setRows(null);
+    setShare(0);
+    const result = await readRows(next, { zone: kitchen.site.zone, startMs: state.startedAtMs }, setShare);
+    if (!result) return;
+    setShare(null);
+    setRows(result);
+  }
+  async function open(chosen: File | null): Promise<void> {
+    if (!chosen) return;
+    setDone(null);
+    setRows(null);
+    setFile(null);
+    setFault(null);
+    const opened = await openFile(chosen).catch(() => ({
+      ok: false as const,
+      fault: 'The file cannot be read.',
+    }));
+    if (!opened.ok) {
+      setFault(`“${chosen.name}”: ${opened.fault} Nothing was changed.`);
+      return;
+    }
+    setFile({
+      name: chosen.name,
+      detection: opened.detection,
+      lines: opened.lines,
+      encoding: opened.encoding,
+    });
+    await read(opened.detection.format);
+  }
+  async function keep(): Promise<void> {
+    if (!rows || !format || !file) return;
+    setStoring(true);
+    setFault(null);
+    const call = store({
+      makeId: state.id,
+      trace: {
+        quantity: format.quantity,
+        instrument: instrument.trim() || 'Logger',
+        fileName: file.name.slice(0, 200),
+        unit: format.unit,
+        thermometerId: format.unit === 'pH' || thermometerId === '' ? null : thermometerId,
+        deviceId: deviceId(),
+        at: [...rows.at],
+        values: [...rows.values],
+      },
+    });
+    upload.current = call;
+    try {
+      setDone(await call.unwrap());
+      setRows(null);
+      setFile(null);
+    } catch (error) {
+      const stopped =
+        typeof error === 'object' && error !== null && 'name' in error && error.name === 'AbortError';
+      setFault(stopped ? 'Stopped. Nothing was stored.' : errorWords(error));
+    } finally {
+      setStoring(false);
+    }
+  }
+  const endMs = state.finished?.atMs ?? Number.POSITIVE_INFINITY;
+  const early = rows?.at.filter((ms) => ms < state.startedAtMs).length ?? 0;
+  const late = rows?.at.filter((ms) => ms > endMs).length ?? 0;
+  const inside = (rows?.at.length ?? 0) - early - late;
+  const outside =
+    early + late === 0
+      ? null
+      : [
+          early > 0 &&
+            `${early} rows lie before the make began (${units.day(state.startedAtMs)}, ${units.time(state.startedAtMs, state.startedAtMs)})`,
+          late > 0 && `${late} lie after it was finished`,
+        ]
+          .filter(Boolean)
+          .join('; ') + '.';
+  return (
+    <div className="file-place">
+      <div className="field-row">
+        <FileButton accept=".csv,.txt,.tsv,text/csv,text/plain" onChange={(f) => void open(f)}>
+          {(p) => (
+            <Button
+              {...p}
+              className={file ? '' : 'great'}
+              h={file ? undefined : 72}
+              variant={file ? 'default' : 'filled'}
+            >
+              {file ? 'Another file' : 'Choose a logger’s file'}
+            </Button>
+          )}
+        </FileButton>
+        {file && (
+          <span className="quiet">
+            {file.name}: {file.lines} lines, {file.encoding}
+          </span>
+        )}
+      </div>
+      {fault && (
+        <p className="field-error" role="alert">
+          {fault}
+        </p>
+      )}
+      {done && (
+        <p role="status" className="serif" style={{ fontSize: 24 }}>
+          {done.added === 0
+            ? 'Nothing new: all these readings are here already.'
+            : `${done.added} readings stored${done.already > 0 ? `, ${done.already} were here already` : ''}${done.outside > 0 ? `, ${done.outside} outside of the make left out` : ''}.`}{' '}
+          <Link to={state.finished ? `/daybook/${state.id}` : `/makes/${state.id}`}>See them</Link>
+        </p>
+      )}
+      {file && format && (
+        <div className="file-columns">
+          <div>
+            <h2>Is this right?</h2>
+            {file.detection.doubts.map((doubt) => (
+              <p key={doubt} className="caution">
+                {doubt}
+              </p>
+            ))}
+            <FormatFields
+              detection={file.detection}
+              format={format}
+              change={(part) => void read({ ...format, ...part })}
+            />
+            <div className="field-row">
+              <TextInput
+                label="Called"
+                value={instrument}
+                maxLength={80}
+                onChange={(e) => setInstrument(e.currentTarget.value)}
+                w={200}
+              />
+              {format.unit !== 'pH' && kitchen.thermometers.length > 0 && (
+                <NativeSelect
+                  label="Set right by the check of"
+                  value={thermometerId}
+                  data={[
+                    { value: '', label: 'none' },
+                    ...kitchen.thermometers.map((t) => ({ value: t.id, label: t.name })),
+                  ]}
+                  onChange={(e) => {
+                    setThermometerId(e.currentTarget.value);
+                    const own = kitchen.thermometers.find((t) => t.id === e.currentTarget.value);
+                    if (own) setInstrument(own.name);
+                  }}
+                  w={220}
+                />
+              )}
+            </div>
+          </div>
+          <div>
+            {share !== null && (
+              <div className="field-row" role="status">
+                <Progress value={share * 100} w={220} aria-label="How far it is read" />
+                <span>Reading …</span>
+                <Button
+                  variant="default"
+                  onClick={() => {
+                    stopReading();
+                    setShare(null);
+                    setFile(null);
+                  }}
+                >
+                  Stop
+                </Button>
+              </div>
+            )}
+            {rows && (
+              <>
+                <h2>As it is understood</h2>
+                <Preview rows={rows} format={format} />
+                {storing ? (
+                  <div className="field-row" role="status">
+                    <Progress value={100} animated w={220} aria-label="Storing" />
+                    <span>Storing …</span>
+                    <Button variant="default" onClick={() => upload.current?.abort()}>
+                      Stop
+                    </Button>
+                  </div>
+                ) : (
+                  <Button className="great" h={72} disabled={inside === 0} onClick={() => void keep()}>
+                    {inside === 0 ? 'No reading of this make in it' : `Store ${inside} readings`}
+                  </Button>
+                )}
+                <BadRows rows={rows} outside={outside} />
+              </>
+            )}
+          </div>
+        </div>
+      )}
+    </div>
+  );
+}
+
+/** A logger's file for one make: read, shown, and only then stored. */
+export function FilePlace() {
+  const { id = '' } = useParams();
+  const { state, missing } = useMake(id);
+  if (missing)
+    return (
+      <p>
+        There is no such make. <Link to="/daybook">Back to the Daybook</Link>
+      </p>
+    );
+  if (!state) return <p className="quiet">Opening the make …</p>;
+  return (
+    <>
+      <div className="make-head">
+        <h1>Readings from a file</h1>
+        <span className="quiet">for {state.plan.name}</span>
+        <Link to={state.finished ? `/daybook/${id}` : `/makes/${id}`} style={{ marginLeft: 'auto' }}>
+          Back
+        </Link>
+      </div>
+      <Importer state={state} />
+    </>
+  );
+}

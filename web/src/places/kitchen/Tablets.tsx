@@ -1,0 +1,100 @@
+import { Button } from '@mantine/core';
+import { toDataURL } from 'qrcode';
+import { useState } from 'react';
+import { errorWords, useNewCodeMutation, useRevokeTabletMutation, useTabletsQuery } from '../../api/api.ts';
+import { useUnits } from '../../app/use-units.ts';
+
+/** Devices of the local network: who has joined, a new code, sending one away. */
+export function Tablets() {
+  const units = useUnits();
+  const { data } = useTabletsQuery();
+  const [revoke] = useRevokeTabletMutation();
+  const [makeCode] = useNewCodeMutation();
+  const [shown, setShown] = useState<{ code: string; address: string; picture: string } | null>(null);
+  const [fault, setFault] = useState<string | null>(null);
+  if (!data) return null;
+  const here = ['127.0.0.1', 'localhost'].includes(window.location.hostname);
+  const renew = async (): Promise<void> => {
+    setFault(null);
+    try {
+      const { code, address } = await makeCode().unwrap();
+      setShown({
+        code,
+        address,
+        picture: await toDataURL(`${address}/join#${code}`, { margin: 1, width: 220 }),
+      });
+    } catch (error) {
+      setFault(errorWords(error));
+    }
+  };
+  const away = async (id: string): Promise<void> => {
+    setFault(null);
+    try {
+      await revoke(id).unwrap();
+    } catch (error) {
+      setFault(errorWords(error));
+    }
+  };
+  return (
+    <section className="section" aria-labelledby="tablets">
+      <h2 id="tablets">Tablets</h2>
+      {data.address === null ? (
+        <p className="quiet">
+          Only this computer opens the page. Started with <code>npm start -- --lan</code>, tablets of the same
+          network can join with a code.
+        </p>
+      ) : (
+        <>
+          <p>
+            Address: <strong>{data.address}</strong>
+          </p>
+          {here && (
+            <Button variant="default" onClick={() => void renew()}>
+              Show a new kitchen code
+            </Button>
+          )}
+          {shown && (
+            <div role="status">
+              <p className="number" style={{ fontSize: 36 }}>
+                {shown.code}
+              </p>
+              <img
+                src={shown.picture}
+                width="220"
+                height="220"
+                alt={`Code to scan: ${shown.address} with the kitchen code`}
+              />
+              <p className="quiet">The code before no longer lets anybody in; who has joined stays.</p>
+            </div>
+          )}
+          {data.tablets.length === 0 && <p className="quiet">No tablet has joined yet.</p>}
+        </>
+      )}
+      <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>
+        {data.tablets.map((tablet) => (
+          <li key={tablet.id} style={{ display: 'flex', gap: 12, alignItems: 'center', minHeight: 56 }}>
+            <span style={{ flex: 1 }}>
+              {tablet.name}
+              <br />
+              <span className="quiet">last seen {units.day(Date.parse(tablet.lastSeenAt))}</span>
+            </span>
+            {here && (
+              <Button
+                variant="default"
+                aria-label={`Send ${tablet.name} away`}
+                onClick={() => void away(tablet.id)}
+              >
+                Send away
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+      {fault && (
+        <p className="field-error" role="alert">
+          {fault}
+        </p>
+      )}
+    </section>
+  );
+}

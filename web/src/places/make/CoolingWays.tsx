@@ -1,0 +1,81 @@
+import {
+  coldBath,
+  formatMinutes,
+  batchOf,
+  iceNeededKg,
+  pointForecast,
+  replannedState,
+  type MakeState,
+} from '@morning-crock/core';
+import type { CoolingPlan } from '@morning-crock/core/contract';
+import { Button } from '@mantine/core';
+import { useMemo } from 'react';
+import { Link } from 'react-router';
+import { record } from '../../app/store.ts';
+import { useUnits } from '../../app/use-units.ts';
+
+const WORDS = { counter: 'left to stand', bath: 'in cold water', 'iced-bath': 'in iced water' } as const;
+
+/** The ways to cool it from here on, each with its minutes and what to have ready; shown while it is hot. */
+export function CoolingWays({ state, nowMs }: { readonly state: MakeState; readonly nowMs: number }) {
+  const units = useUnits();
+  const current = state.current?.step.id;
+  const open = current === 'hold' || current === 'cool';
+  const ways = useMemo(() => {
+    if (!open) return [];
+    const batch = batchOf(state.plan);
+    const bath = coldBath(batch.litres);
+    const water = bath.waterLitres / 2;
+    const needed = iceNeededKg({
+      composition: batch.composition,
+      litres: batch.litres,
+      startC: state.temperatures.at(-1)?.celsius ?? 85,
+      targetC: state.plan.inoculateC,
+      airC: state.plan.roomC,
+      waterLitres: water,
+      waterC: bath.waterC,
+    });
+    const iced: CoolingPlan = {
+      ...bath,
+      kind: 'iced-bath',
+      waterLitres: water,
+      iceKg: Math.max(0.5, Math.ceil(needed * 10) / 10),
+    };
+    const plans: readonly CoolingPlan[] = [{ ...bath, kind: 'counter' }, bath, iced];
+    return plans.map((cooling) => {
+      const own = replannedState(state, { cooling, why: '' }, nowMs);
+      const step = pointForecast(own, nowMs).steps.find((s) => s.id === 'cool');
+      const from = Math.max(nowMs, step?.startMs ?? nowMs);
+      return { cooling, minutes: step && !step.endless ? (step.endMs - from) / 60_000 : null };
+    });
+  }, [open, state, nowMs]);
+  if (ways.length === 0) return null;
+  const now = state.plan.cooling?.kind ?? 'counter';
+  return (
+    <section className="ways" aria-label="Ways to cool it">
+      {ways.map(({ cooling, minutes }) => {
+        const ready =
+          cooling.kind === 'counter'
+            ? ''
+            : `${units.volume(cooling.waterLitres)} of water${cooling.kind === 'iced-bath' ? `, ${units.mass(cooling.iceKg)} of ice` : ''}`;
+        return (
+          <Button
+            key={cooling.kind}
+            variant={cooling.kind === now ? 'filled' : 'default'}
+            aria-pressed={cooling.kind === now}
+            h="auto"
+            py={8}
+            onClick={() => void record(state.id, 'replanned', { cooling, why: WORDS[cooling.kind] })}
+          >
+            <span className="way">
+              <span>{WORDS[cooling.kind]}</span>
+              <span className="number">{minutes === null ? 'never' : `about ${formatMinutes(minutes)}`}</span>
+              <small>{ready || 'nothing to do'}</small>
+            </span>
+          </Button>
+        );
+      })}
+      <Link to={`/sums/ice-bath?for=${state.id}`}>Other water</Link>
+    </section>
+  );
+}

@@ -1,0 +1,152 @@
+import { batchOf, coldBath, fillJars, isHeated, USUAL_HEADSPACE } from '@morning-crock/core';
+import type { Jar, KitchenSettings, MakePlan } from '@morning-crock/core/contract';
+import { Button } from '@mantine/core';
+import { Link } from 'react-router';
+import { ulid } from 'ulid';
+import { useUnits } from '../../app/use-units.ts';
+import { Choices } from '../../parts/Choices.tsx';
+import { StepSlider } from '../../parts/StepSlider.tsx';
+
+type Way = 'counter' | 'bath' | 'iced-bath';
+
+/** How many jars of a kind a plan has, by the name they were taken from. */
+function countOf(jars: readonly Jar[], kind: KitchenSettings['jars'][number]): number {
+  return jars.filter((j) => j.litres === kind.litres && j.name.startsWith(kind.name)).length;
+}
+
+/** As many jars of one kind as asked for; the others stay. */
+function withCount(jars: readonly Jar[], kind: KitchenSettings['jars'][number], count: number): Jar[] {
+  const others = jars.filter((j) => !(j.litres === kind.litres && j.name.startsWith(kind.name)));
+  const own = jars.filter((j) => j.litres === kind.litres && j.name.startsWith(kind.name)).slice(0, count);
+  while (own.length < count)
+    own.push({ id: ulid(), name: `${kind.name} ${own.length + 1}`, litres: kind.litres });
+  return [...others, ...own];
+}
+
+/** Jars enough for the batch, larger kinds first, as far as the kitchen has them. */
+function jarsFor(plan: MakePlan, kinds: KitchenSettings['jars']): Jar[] {
+  let jars: Jar[] = [];
+  for (const kind of [...kinds].sort((a, b) => b.litres - a.litres)) {
+    for (let n = 1; n <= kind.count; n++) {
+      if (fillJars({ ...plan, jars }).leftOverLitres < 0.02) return jars;
+      jars = withCount(jars, kind, n);
+    }
+  }
+  return jars;
+}
+
+/** Cooling, hot bottles and jars. */
+export function ExtrasSection(props: {
+  readonly plan: MakePlan;
+  readonly kitchen: KitchenSettings;
+  readonly replace: (plan: MakePlan) => void;
+}) {
+  const { plan, kitchen, replace } = props;
+  const units = useUnits();
+  const way: Way = plan.cooling?.kind ?? 'counter';
+  const turnTo = (kind: Way): void => {
+    const { cooling: before, ...rest } = plan;
+    if (kind === 'counter') return replace(rest);
+    const water = before && before.kind !== 'counter' ? before : coldBath(batchOf(plan).litres);
+    replace({
+      ...rest,
+      cooling: { ...water, kind, iceKg: kind === 'iced-bath' ? Math.max(1, water.iceKg) : 0 },
+    });
+  };
+  const jars = plan.jars ?? [];
+  const headspace = plan.headspace ?? USUAL_HEADSPACE;
+  const fill = fillJars(plan);
+  const setJars = (next: Jar[]): void => {
+    const { jars: _before, ...rest } = plan;
+    replace(next.length > 0 ? { ...rest, jars: next } : rest);
+  };
+  return (
+    <section className="section" aria-labelledby="extras">
+      <h2 id="extras">Cooling and jars</h2>
+      {isHeated(plan) && (
+        <>
+          <Choices
+            legend="Cool it"
+            value={way}
+            options={[
+              { value: 'counter', label: 'left to stand' },
+              { value: 'bath', label: 'in cold water' },
+              { value: 'iced-bath', label: 'in iced water' },
+            ]}
+            onChange={turnTo}
+          />
+          {plan.cooling && plan.cooling.kind !== 'counter' && (
+            <p role="status">
+              {units.volume(plan.cooling.waterLitres)} of water at {units.temperature(plan.cooling.waterC)}
+              {plan.cooling.kind === 'iced-bath' && `, ${units.mass(plan.cooling.iceKg)} of ice`}.
+            </p>
+          )}
+          <Link to="/sums/ice-bath?for=new">Minutes and ice</Link>
+        </>
+      )}
+      {plan.bottles && (
+        <p role="status">
+          With {units.volume(plan.bottles.litres)} of water at {units.temperature(plan.bottles.celsius)} in
+          bottles.{' '}
+          <Button
+            variant="default"
+            onClick={() => {
+              const { bottles: _bottles, ...rest } = plan;
+              replace(rest);
+            }}
+          >
+            Without bottles
+          </Button>
+        </p>
+      )}
+      {kitchen.jars.length === 0 ? (
+        <p className="quiet">
+          Several jars? <Link to="/kitchen">Tell the Kitchen which you have.</Link>
+        </p>
+      ) : (
+        <>
+          <div className="field-row">
+            <Button variant="default" onClick={() => setJars(jarsFor(plan, kitchen.jars))}>
+              Fill my jars
+            </Button>
+            {jars.length > 0 && (
+              <Button variant="default" onClick={() => setJars([])}>
+                Leave it in the pot
+              </Button>
+            )}
+          </div>
+          {jars.length > 0 && (
+            <>
+              {kitchen.jars.map((kind) => (
+                <StepSlider
+                  key={kind.id}
+                  label={`${kind.name}, ${units.volume(kind.litres)}`}
+                  value={countOf(jars, kind)}
+                  shown={`${countOf(jars, kind)} of ${kind.count}`}
+                  min={0}
+                  max={kind.count}
+                  step={1}
+                  onChange={(count) => setJars(withCount(jars, kind, count))}
+                />
+              ))}
+              <StepSlider
+                label="Headspace"
+                value={Math.round(headspace * 100)}
+                shown={`${Math.round(headspace * 100)} %`}
+                min={0}
+                max={30}
+                step={1}
+                onChange={(percent) => replace({ ...plan, headspace: percent / 100 })}
+              />
+              <p role="status">
+                {fill.leftOverLitres > 0.02
+                  ? `${units.volume(fill.leftOverLitres)} finds no jar.`
+                  : `All of it fits; room for ${units.volume(Math.max(0, fill.freeLitres))} more.`}
+              </p>
+            </>
+          )}
+        </>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,132 @@
+import {
+  batchOf,
+  coldBath,
+  coolInBath,
+  formatMinutes,
+  fromCelsius,
+  heatTargetC,
+  iceNeededKg,
+} from '@morning-crock/core';
+import { useState } from 'react';
+import { useUnits } from '../../app/use-units.ts';
+import { Choices } from '../../parts/Choices.tsx';
+import { LittleCurve } from '../../parts/LittleCurve.tsx';
+import { StepSlider } from '../../parts/StepSlider.tsx';
+import { HeatSlider, VolumeSlider } from './HeatSliders.tsx';
+import { SumFace } from './SumFace.tsx';
+import { stillOpen, type SumDesk } from './use-sum.ts';
+
+/** Cold or iced water round the pot: minutes, and the ice to have ready. */
+export function IceBath({ desk }: { readonly desk: SumDesk }) {
+  const { plan } = desk;
+  const units = useUnits();
+  const batch = batchOf(plan);
+  const planned = plan.cooling && plan.cooling.kind !== 'counter' ? plan.cooling : coldBath(batch.litres);
+  const [litres, setLitres] = useState(batch.litres);
+  const [startC, setStartC] = useState(
+    Math.round(desk.state?.temperatures.at(-1)?.celsius ?? heatTargetC(plan)),
+  );
+  const [targetC, setTargetC] = useState(plan.inoculateC);
+  const [waterLitres, setWaterLitres] = useState(Math.max(0.5, planned.waterLitres / 2));
+  const [waterC, setWaterC] = useState(planned.waterC);
+  const [stirred, setStirred] = useState(planned.stirred);
+  const own = {
+    composition: batch.composition,
+    litres,
+    startC,
+    targetC,
+    airC: plan.roomC,
+    waterLitres,
+    waterC,
+  };
+  const needed = iceNeededKg(own);
+  const [iceChoice, setIceChoice] = useState<number | null>(null);
+  const iceKg = iceChoice ?? Math.ceil(needed * 10) / 10;
+  const bath = coolInBath({ ...own, iceKg, stirred });
+  const points = bath.secondsAndCelsius;
+  return (
+    <SumFace
+      desk={desk}
+      controls={
+        <>
+          <VolumeSlider label="Milk" litres={litres} onLitres={setLitres} />
+          <HeatSlider label="From" celsius={startC} min={30} max={100} step={1} onCelsius={setStartC} />
+          <HeatSlider label="Down to" celsius={targetC} min={5} max={60} onCelsius={setTargetC} />
+          <VolumeSlider label="Water" litres={waterLitres} max={60} step={0.5} onLitres={setWaterLitres} />
+          <HeatSlider
+            label="Water comes at"
+            celsius={waterC}
+            min={0}
+            max={30}
+            step={1}
+            onCelsius={setWaterC}
+          />
+          <StepSlider
+            label="Ice"
+            value={iceKg}
+            shown={units.mass(iceKg)}
+            min={0}
+            max={20}
+            step={0.1}
+            onChange={(kg) => setIceChoice(Math.round(kg * 10) / 10)}
+          />
+          <Choices
+            legend="The milk is"
+            value={stirred ? 'stirred' : 'still'}
+            options={[
+              { value: 'stirred', label: 'stirred' },
+              { value: 'still', label: 'left still' },
+            ]}
+            onChange={(v) => setStirred(v === 'stirred')}
+          />
+        </>
+      }
+      answer={bath.outcome === 'reached' ? `about ${formatMinutes(bath.minutes)}` : 'too little cold'}
+      answerNote={
+        bath.outcome === 'reached'
+          ? `The water ends at ${units.temperature(bath.bathEndC)}${bath.iceLeftKg > 0.01 ? ` with ${units.mass(bath.iceLeftKg)} of ice left` : ''}.`
+          : 'More water, colder water, or more ice.'
+      }
+      picture={
+        <LittleCurve
+          label="Milk in the bath"
+          xUnit="min"
+          yUnit={`°${units.temperatureUnit}`}
+          across={{ at: fromCelsius(targetC, units.temperatureUnit), word: 'take it out' }}
+          lines={[
+            {
+              name: 'milk',
+              colour: 'clay',
+              points: points
+                .filter((_, i) => i % Math.ceil(points.length / 120) === 0 || i === points.length - 1)
+                .map(([s, c]) => [s / 60, fromCelsius(c, units.temperatureUnit)]),
+            },
+          ]}
+        />
+      }
+      facts={[
+        ['ice to have ready', needed > 0.01 ? units.mass(needed) : 'none'],
+        ['ice taken', units.mass(iceKg)],
+      ]}
+      cautions={[
+        'Hot milk cracks cold glass: cool it in the metal pot. It falls fast at the end, stay with it.',
+      ]}
+      back={{
+        label: `Cool ${desk.forWhom} like this`,
+        onGive:
+          stillOpen(desk.state, 'cool') && bath.outcome === 'reached'
+            ? () =>
+                void desk.give(
+                  {
+                    cooling: { kind: iceKg > 0 ? 'iced-bath' : 'bath', waterLitres, waterC, iceKg, stirred },
+                    inoculateC: targetC,
+                    why: '',
+                  },
+                  'water bath',
+                )
+            : null,
+        whyNot: bath.outcome === 'reached' ? 'It is cool already.' : 'This bath does not get it there.',
+      }}
+    />
+  );
+}

@@ -1,0 +1,277 @@
+import {
+  batchOf,
+  denaturedFraction,
+  firmnessIndex,
+  firmnessWord,
+  formatMinutes,
+  hoursToPh,
+  isHeated,
+  MILK_FACTS,
+  MILK_KINDS,
+  POWDER_KINDS,
+  SET_PH,
+  type MilkKind,
+  type PowderKind,
+} from '@morning-crock/core';
+import type { MakePlan } from '@morning-crock/core/contract';
+import { NativeSelect, TextInput } from '@mantine/core';
+import { useMemo, useState } from 'react';
+import { useUnits } from '../../app/use-units.ts';
+import { Choices } from '../../parts/Choices.tsx';
+import { StepSlider } from '../../parts/StepSlider.tsx';
+import { VolumeSlider } from './HeatSliders.tsx';
+import { evenCourse } from './SetTime.tsx';
+import { SumFace } from './SumFace.tsx';
+import { stillOpen, type SumDesk } from './use-sum.ts';
+
+type Milk = MakePlan['milk'];
+
+function withParts(
+  plan: MakePlan,
+  litres: number,
+  second: { litres: number; kind: MilkKind } | null,
+  powder: { kind: PowderKind; massKg: number } | null,
+): MakePlan {
+  const { second: _second, powder: _powder, ...first } = plan.milk;
+  const milk: Milk = { ...first, litres, typed: { value: litres, unit: 'L' } };
+  if (second && second.litres >= 0.05)
+    milk.second = { ...second, typed: { value: second.litres, unit: 'L' }, fatFraction: null };
+  if (powder && powder.massKg > 0)
+    milk.powder = { ...powder, typed: { value: Math.round(powder.massKg * 1000), unit: 'g' } };
+  return { ...plan, milk };
+}
+
+/** How firm it would stand, about: the plan's own heat treatment, at classic sourness. */
+function firmnessOf(plan: MakePlan): number {
+  const { composition, bodyFactor } = batchOf(plan);
+  const hold: readonly [number, number][] = [
+    [0, plan.heat.targetC],
+    [Math.max(1, plan.heat.holdMin) * 60, plan.heat.targetC],
+  ];
+  return firmnessIndex({
+    proteinFraction: composition.proteinFraction,
+    denatured: isHeated(plan) ? denaturedFraction(hold) : 0.05,
+    ph: 4.35,
+    gelC: plan.place.setPointC ?? plan.inoculateC,
+    bodyFactor,
+  });
+}
+
+/** Two milks and milk powder: thickness, buffering, volume and cost. */
+export function PowderMix({ desk }: { readonly desk: SumDesk }) {
+  const { plan } = desk;
+  const units = useUnits();
+  const [litres, setLitres] = useState(plan.milk.litres);
+  const [hasSecond, setHasSecond] = useState(plan.milk.second !== undefined);
+  const [second, setSecond] = useState<{ litres: number; kind: MilkKind }>({
+    litres: plan.milk.second?.litres ?? 1,
+    kind: plan.milk.second?.kind ?? 'shop-skimmed',
+  });
+  const [powderKind, setPowderKind] = useState<PowderKind>(plan.milk.powder?.kind ?? 'skim');
+  const [powderKg, setPowderKg] = useState(plan.milk.powder?.massKg ?? 0.06);
+  const [milkPrice, setMilkPrice] = useState('');
+  const [powderPrice, setPowderPrice] = useState('');
+  const mixed = useMemo(
+    () => withParts(plan, litres, hasSecond ? second : null, { kind: powderKind, massKg: powderKg }),
+    [plan, litres, hasSecond, second, powderKind, powderKg],
+  );
+  const plain = useMemo(() => withParts(plan, litres, null, null), [plan, litres]);
+  const batch = batchOf(mixed);
+  const before = batchOf(plain);
+  const heat = plan.place.setPointC ?? plan.inoculateC;
+  const setH = useMemo(() => {
+    const hours = (p: MakePlan): number => {
+      const course = evenCourse(p, heat);
+      return course ? hoursToPh(course, SET_PH) : Number.POSITIVE_INFINITY;
+    };
+    return { mixed: hours(mixed), plain: hours(plain) };
+  }, [mixed, plain, heat]);
+  const later = (setH.mixed - setH.plain) * 60;
+  const price = (text: string): number | null => {
+    const value = Number(text.replace(',', '.'));
+    return text.trim() !== '' && Number.isFinite(value) && value >= 0 ? value : null;
+  };
+  const perLitre = price(milkPrice);
+  const perKg = price(powderPrice);
+  const cost =
+    perLitre === null
+      ? null
+      : perLitre * (litres + (hasSecond ? second.litres : 0)) + (powderKg > 0 ? (perKg ?? 0) * powderKg : 0);
+  const percent = (v: number): string => `${(v * 100).toFixed(1)} %`;
+  const priceFault = (text: string): string | null =>
+    text.trim() !== '' && price(text) === null ? 'is not a price' : null;
+  return (
+    <SumFace
+      desk={desk}
+      controls={
+        <>
+          <VolumeSlider
+            label={MILK_FACTS[plan.milk.kind].label}
+            litres={litres}
+            min={0.1}
+            onLitres={setLitres}
+          />
+          <Choices
+            legend="A second milk"
+            value={hasSecond ? 'yes' : 'no'}
+            options={[
+              { value: 'no', label: 'none' },
+              { value: 'yes', label: 'mixed in' },
+            ]}
+            onChange={(v) => setHasSecond(v === 'yes')}
+          />
+          {hasSecond && (
+            <>
+              <NativeSelect
+                label="Second milk"
+                value={second.kind}
+                data={MILK_KINDS.map((k) => ({ value: k, label: MILK_FACTS[k].label }))}
+                onChange={(e) => setSecond({ ...second, kind: e.currentTarget.value as MilkKind })}
+              />
+              <VolumeSlider
+                label="Of it"
+                litres={second.litres}
+                min={0.1}
+                onLitres={(l) => setSecond({ ...second, litres: l })}
+              />
+            </>
+          )}
+          <Choices
+            legend="Milk powder"
+            value={powderKind}
+            options={POWDER_KINDS.map((k) => ({ value: k, label: k === 'skim' ? 'skimmed' : 'whole' }))}
+            onChange={setPowderKind}
+          />
+          <StepSlider
+            label="Powder"
+            value={Math.round(powderKg * 1000)}
+            shown={units.mass(powderKg)}
+            min={0}
+            max={600}
+            step={5}
+            onChange={(g) => setPowderKg(g / 1000)}
+          />
+          <div className="field-row">
+            <TextInput
+              label="Milk, price a litre"
+              value={milkPrice}
+              inputMode="decimal"
+              error={priceFault(milkPrice)}
+              onChange={(e) => setMilkPrice(e.currentTarget.value)}
+              w={170}
+            />
+            <TextInput
+              label="Powder, price a kg"
+              value={powderPrice}
+              inputMode="decimal"
+              error={priceFault(powderPrice)}
+              onChange={(e) => setPowderPrice(e.currentTarget.value)}
+              w={170}
+            />
+          </div>
+        </>
+      }
+      answer={`stands about ${firmnessWord(firmnessOf(mixed))}`}
+      answerNote={`${percent(batch.composition.proteinFraction)} protein instead of ${percent(before.composition.proteinFraction)}; an estimate, at the heat treatment of the make.`}
+      picture={
+        <svg
+          viewBox="0 0 460 120"
+          width="100%"
+          role="img"
+          aria-label="What the milk holds, before and after"
+          className="little-curve"
+        >
+          {(
+            [
+              ['as it was', before],
+              ['mixed', batch],
+            ] as const
+          ).map(([name, b], row) => {
+            const parts = [
+              ['fat', b.composition.fatFraction, 'butter'],
+              ['protein', b.composition.proteinFraction, 'cobalt'],
+              ['milk sugar', b.composition.lactoseFraction, 'brush'],
+            ] as const;
+            let x = 96;
+            return (
+              <g key={name}>
+                <text x="0" y={34 + row * 56} fontSize="16" fill="var(--ink)">
+                  {name}
+                </text>
+                {parts.map(([part, value, colour]) => {
+                  const width = value * 2200;
+                  const left = x;
+                  x += width;
+                  return (
+                    <g key={part}>
+                      <rect
+                        x={left}
+                        y={12 + row * 56}
+                        width={Math.max(0, width - 2)}
+                        height="32"
+                        fill={`var(--${colour})`}
+                        opacity={colour === 'butter' ? 1 : 0.45}
+                      />
+                      <text
+                        x={left + width / 2}
+                        y={34 + row * 56}
+                        fontSize="15"
+                        textAnchor="middle"
+                        fill={colour === 'butter' ? '#24221E' : 'var(--ink)'}
+                      >
+                        {(value * 100).toFixed(1)}
+                      </text>
+                      {row === 1 && (
+                        <text
+                          x={left + width / 2}
+                          y="116"
+                          fontSize="15"
+                          textAnchor="middle"
+                          fill="var(--quiet)"
+                        >
+                          {part}
+                        </text>
+                      )}
+                    </g>
+                  );
+                })}
+              </g>
+            );
+          })}
+        </svg>
+      }
+      facts={[
+        ['in the pot', units.volume(batch.litres)],
+        ['fat', percent(batch.composition.fatFraction)],
+        [
+          'sets',
+          Math.abs(later) < 2
+            ? 'as before'
+            : `${formatMinutes(Math.abs(later))} ${later > 0 ? 'later' : 'sooner'}`,
+        ],
+        ...(cost === null
+          ? []
+          : ([
+              ['cost', cost.toFixed(2)],
+              ['a litre', (cost / batch.litres).toFixed(2)],
+            ] as const)),
+      ]}
+      cautions={[
+        powderKg / batch.massKg > 0.08
+          ? 'So much powder tastes of it and may set chalky. 2–5 % is usual.'
+          : null,
+      ]}
+      back={{
+        label:
+          desk.askedBy === 'make' ? `Add this powder to ${desk.forWhom}` : `Use this milk in ${desk.forWhom}`,
+        onGive:
+          desk.askedBy === 'make'
+            ? stillOpen(desk.state, 'heat')
+              ? () => void desk.give({ powder: mixed.milk.powder ?? null, why: '' }, 'milk powder')
+              : null
+            : () => void desk.give((old) => ({ ...old, milk: mixed.milk }), 'milk'),
+        whyNot: 'Powder goes in before the milk is hot.',
+      }}
+    />
+  );
+}

@@ -1,0 +1,175 @@
+import {
+  boilingPointC,
+  correctedC,
+  formatTemperature,
+  fromCelsius,
+  readTypedNumber,
+  thermometerCorrection,
+  thermometerFault,
+  toCelsius,
+} from '@morning-crock/core';
+import { Button, NativeSelect, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { ulid } from 'ulid';
+import { useKitchenQuery } from '../../api/api.ts';
+import { now } from '../../app/clock.ts';
+import { record } from '../../app/store.ts';
+import { useUnits } from '../../app/use-units.ts';
+import { SumFace } from './SumFace.tsx';
+import type { SumDesk } from './use-sum.ts';
+
+const NEW = 'new';
+
+/** Ice slush and boiling water: how far a thermometer is off, kept with it. */
+export function ThermometerSum({ desk }: { readonly desk: SumDesk }) {
+  const { kitchen } = desk;
+  const { data } = useKitchenQuery();
+  const units = useUnits();
+  const unit = units.temperatureUnit;
+  const [chosen, setChosen] = useState(kitchen.thermometers[0]?.id ?? NEW);
+  const own = kitchen.thermometers.find((t) => t.id === chosen);
+  const [name, setName] = useState('');
+  const written = (c: number | null | undefined): string =>
+    c === null || c === undefined ? '' : String(Math.round(fromCelsius(c, unit) * 10) / 10);
+  const [typed, setTyped] = useState<{ ice: string; boiling: string } | null>(null);
+  const [saved, setSaved] = useState(false);
+  const ice = typed?.ice ?? written(own?.iceC);
+  const boiling = typed?.boiling ?? written(own?.boilingC);
+  const read = (text: string): number | null | 'fault' => {
+    if (text.trim() === '') return null;
+    const value = readTypedNumber(text);
+    return value.ok ? toCelsius(value.value, unit) : 'fault';
+  };
+  const iceC = read(ice);
+  const boilingC = read(boiling);
+  const { altitudeM } = kitchen.site;
+  const numbersFault = iceC === 'fault' || boilingC === 'fault' ? 'is not a number' : null;
+  const check = {
+    iceC: iceC === 'fault' ? null : iceC,
+    boilingC: boilingC === 'fault' ? null : boilingC,
+    altitudeM,
+  };
+  const nothing = check.iceC === null && check.boilingC === null;
+  const fault = numbersFault ?? (nothing ? null : thermometerFault(check));
+  const correction = fault === null && !nothing ? thermometerCorrection(check) : null;
+  const turn = (part: Partial<{ ice: string; boiling: string }>): void => {
+    setTyped({ ice, boiling, ...part });
+    setSaved(false);
+  };
+  const keep = async (): Promise<void> => {
+    if (!data) return;
+    const entry = {
+      id: own?.id ?? ulid(),
+      name: own?.name ?? name.trim(),
+      iceC: check.iceC,
+      boilingC: check.boilingC,
+      altitudeM,
+      checkedAt: new Date(Math.round(now())).toISOString(),
+    };
+    const value = own
+      ? kitchen.thermometers.map((t) => (t.id === own.id ? entry : t))
+      : [...kitchen.thermometers, entry];
+    await record(data.id, 'kitchen-changed', { section: 'thermometers', value });
+    setChosen(entry.id);
+    setSaved(true);
+  };
+  const at = (c: number): string => formatTemperature(correctedC(c, correction), unit);
+  const examples = [43, 85];
+  const signed = (v: number): string => `${v > 0 ? '+' : v < 0 ? '−' : ''}${Math.abs(v).toFixed(1)}`;
+  const off = correction ? (correctedC(43, correction) - 43) * (unit === 'F' ? 1.8 : 1) : 0;
+  return (
+    <SumFace
+      desk={desk}
+      controls={
+        <>
+          <NativeSelect
+            label="Thermometer"
+            value={chosen}
+            data={[
+              ...kitchen.thermometers.map((t) => ({ value: t.id, label: t.name })),
+              { value: NEW, label: 'another one' },
+            ]}
+            onChange={(e) => {
+              setChosen(e.currentTarget.value);
+              setTyped(null);
+              setSaved(false);
+            }}
+          />
+          {!own && (
+            <TextInput
+              label="Its name"
+              value={name}
+              maxLength={80}
+              onChange={(e) => setName(e.currentTarget.value)}
+            />
+          )}
+          <p>
+            <strong>1.</strong> Crushed ice with a little water, stirred, tip in the middle: wait till it
+            stands still.
+          </p>
+          <TextInput
+            label={`In ice slush (°${unit})`}
+            value={ice}
+            inputMode="decimal"
+            error={iceC === 'fault'}
+            onChange={(e) => turn({ ice: e.currentTarget.value })}
+            w={200}
+          />
+          <p>
+            <strong>2.</strong> Water at a full boil, tip clear of the bottom. At {Math.round(altitudeM)} m it
+            boils at {formatTemperature(boilingPointC(altitudeM), unit)}.
+          </p>
+          <TextInput
+            label={`In boiling water (°${unit})`}
+            value={boiling}
+            inputMode="decimal"
+            error={boilingC === 'fault'}
+            onChange={(e) => turn({ boiling: e.currentTarget.value })}
+            w={200}
+          />
+          {fault && (
+            <p className="field-error" role="alert">
+              {fault}
+            </p>
+          )}
+        </>
+      }
+      answer={
+        correction
+          ? Math.abs(off) < 0.05
+            ? 'it is right'
+            : `${signed(off)} °${unit} at incubating heat`
+          : 'not checked yet'
+      }
+      answerNote={
+        correction
+          ? 'Readings with this thermometer are set right everywhere; what it said is kept beside.'
+          : 'One of the two readings is enough for a start.'
+      }
+      facts={
+        correction
+          ? examples.map((c): readonly [string, string] => [
+              `it says ${formatTemperature(c, unit)}`,
+              `it is ${at(c)}`,
+            ])
+          : []
+      }
+      cautions={[
+        'Steam and boiling water scald. Surface thermometers read skin and steam: stir and confirm with a probe.',
+      ]}
+      picture={
+        <div style={{ display: 'flex', gap: 12, alignItems: 'center', minHeight: 72 }}>
+          <Button
+            className="great"
+            h={72}
+            disabled={!correction || !data || (!own && name.trim() === '')}
+            onClick={() => void keep()}
+          >
+            Keep this check
+          </Button>
+          <span role="status">{saved ? 'Kept' : ''}</span>
+        </div>
+      }
+    />
+  );
+}

@@ -1,0 +1,89 @@
+import { defaultPlan, foldMake, replannedState, type MakeState } from '@morning-crock/core';
+import type { KitchenSettings, MakePlan, PlanChange } from '@morning-crock/core/contract';
+import { useMemo, useState } from 'react';
+import { useNavigate, useSearchParams } from 'react-router';
+import { now } from '../../app/clock.ts';
+import { liveSlice } from '../../app/live-slice.ts';
+import { record, useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { useMake } from '../../app/use-make.ts';
+import { useKitchen } from '../../app/use-units.ts';
+
+/** What a sum is given and where its answer may go. */
+export interface SumDesk {
+  readonly kitchen: KitchenSettings;
+  /** The plan it is filled in from: the make's that asked, the new one's, or the kitchen's usual one. */
+  readonly plan: MakePlan;
+  readonly state: MakeState | null;
+  readonly askedBy: 'nobody' | 'new' | 'make';
+  /** What the one who asked is called. */
+  readonly forWhom: string;
+  /** Takes an answer back to who asked. */
+  readonly give: (change: PlanChange | ((plan: MakePlan) => MakePlan), why: string) => Promise<void>;
+  readonly given: boolean;
+}
+
+/** Whether a make can still take a change of this part. */
+export function stillOpen(
+  state: MakeState | null,
+  step: 'pour' | 'heat' | 'cool' | 'inoculate' | 'incubate',
+): boolean {
+  if (!state) return true;
+  const status = state.steps.find((s) => s.step.id === step)?.status;
+  return !state.finished && (status === 'current' || status === 'coming');
+}
+
+const NO_MAKE = '00000000000000000000000000';
+
+/** Fills a sum in from whoever asked, and takes its answer back there. */
+export function useSumDesk(): SumDesk {
+  const kitchen = useKitchen();
+  const [search] = useSearchParams();
+  const asked = search.get('for');
+  const draft = useAppSelector((s) => s.live.draft);
+  const isMake = asked !== null && asked !== 'new';
+  const { state } = useMake(isMake ? asked : NO_MAKE);
+  const make = isMake ? state : null;
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const [given, setGiven] = useState(false);
+  const [openedMs] = useState(() => Math.round(now()));
+  const usual = useMemo(() => defaultPlan(kitchen, new Date(openedMs).toISOString()), [kitchen, openedMs]);
+  const askedBy = make ? 'make' : asked === 'new' && draft ? 'new' : 'nobody';
+  const plan = make?.plan ?? (askedBy === 'new' ? draft! : usual);
+  return {
+    kitchen,
+    plan,
+    state: make,
+    askedBy,
+    forWhom: askedBy === 'nobody' ? '' : plan.name,
+    given,
+    give: async (change, why) => {
+      if (askedBy === 'new') {
+        const next = typeof change === 'function' ? change(plan) : changed(plan, change);
+        dispatch(liveSlice.actions.draftKept(next));
+        void navigate('/new?draft=1');
+      } else if (make && typeof change !== 'function') {
+        await record(make.id, 'replanned', { ...change, why });
+        setGiven(true);
+        void navigate(`/makes/${make.id}`);
+      }
+    },
+  };
+}
+
+/** The same rule a make's log follows, for a plan nobody has begun. */
+function changed(plan: MakePlan, change: PlanChange): MakePlan {
+  const state = foldMake(NO_MAKE, [
+    {
+      id: NO_MAKE,
+      streamId: NO_MAKE,
+      at: plan.startAt,
+      cookId: null,
+      deviceId: 'sum',
+      version: 1,
+      type: 'make-started',
+      data: { plan },
+    },
+  ]);
+  return state ? replannedState(state, change, Date.parse(plan.startAt)).plan : plan;
+}
