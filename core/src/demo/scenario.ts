@@ -314,7 +314,7 @@ export function demoUnderWay(nowMs: number): DemoMake[] {
   };
   const jars = [
     ...Array.from({ length: 5 }, (_, i) => ({ kind: LANTERN_FOLD.jars[0]!, n: i + 1 })),
-    ...Array.from({ length: 7 }, (_, i) => ({ kind: LANTERN_FOLD.jars[1]!, n: i + 1 })),
+    ...Array.from({ length: 6 }, (_, i) => ({ kind: LANTERN_FOLD.jars[1]!, n: i + 1 })),
   ].map(({ kind, n }, i) => ({
     id: `01GANTERNF0D0000000001${String(i).padStart(4, '0')}`,
     name: `${kind.name} ${n}`,

@@ -34,6 +34,7 @@ export interface CurveTheme {
   readonly fontFamily: string;
 }
 
+const MANY_DOTS = 80;
 const thin = <T>(items: readonly T[], most: number): readonly T[] => {
   const stride = Math.ceil(items.length / most);
   return stride <= 1 ? items : items.filter((_, i) => i % stride === 0 || i === items.length - 1);
@@ -131,8 +132,13 @@ export function curveOption(data: CurveData, theme: CurveTheme, narrow: boolean)
         type: 'scatter',
         name: 'Measured',
         data: thin(data.temperatureDots, 200).map((d) => [d.atMs, shown(d.value)]),
-        symbolSize: 8,
-        itemStyle: { color: theme.clay, borderColor: theme.ink, borderWidth: 1 },
+        // A logger's many dots are a line of their own: small, without rims.
+        symbolSize: data.temperatureDots.length > MANY_DOTS ? 3 : 8,
+        itemStyle: {
+          color: theme.clay,
+          borderColor: theme.ink,
+          borderWidth: data.temperatureDots.length > MANY_DOTS ? 0 : 1,
+        },
       },
       {
         type: 'line',

@@ -1,4 +1,10 @@
-import { batchOf, interpolateLinear, type MakeState, type PointForecast, type SafetyState } from '@morning-crock/core';
+import {
+  batchOf,
+  interpolateLinear,
+  type MakeState,
+  type PointForecast,
+  type SafetyState,
+} from '@morning-crock/core';
 import type { CrockLook } from './CrockDrawing.tsx';
 
 /** How a make's crock looks now, from its step and what the model and the cues say. */

@@ -27,6 +27,12 @@ interface OpenFile {
 /** A few rows as they will be understood. */
 function Preview({ rows, format }: { readonly rows: RowsRead; readonly format: TableFormat }) {
   const units = useUnits();
+  const { site } = useKitchen();
+  const clock = new Intl.DateTimeFormat('en-GB', {
+    timeZone: site.zone,
+    timeStyle: 'medium',
+    hourCycle: 'h23',
+  });
   const ends = rows.at.map((_, i) => i).filter((i) => i < 3 || i === rows.at.length - 1);
   const value = (v: number): string =>
     format.unit === 'pH'
@@ -46,7 +52,7 @@ function Preview({ rows, format }: { readonly rows: RowsRead; readonly format: T
           {ends.map((i) => (
             <tr key={i}>
               <td>{units.day(rows.at[i]!)}</td>
-              <td className="number">{units.time(rows.at[i]!, rows.at[i]!)}</td>
+              <td>{clock.format(rows.at[i]!)}</td>
               <td className="num">{value(rows.values[i]!)}</td>
             </tr>
           ))}

@@ -96,6 +96,7 @@ export function KitchenPlace() {
             </>
           )}
         </SectionForm>
+        <Learned kitchenId={id} />
         <SectionForm
           kitchenId={id}
           section="site"
@@ -335,7 +336,6 @@ export function KitchenPlace() {
         </SectionForm>
         <JarsSection kitchenId={id} settings={settings} />
         <ThermometersSection kitchenId={id} settings={settings} />
-        <Learned kitchenId={id} />
         <Tablets />
         <Backup />
       </div>

@@ -9,8 +9,8 @@ const KIND_WORDS: Readonly<Record<Factor['kind'], string>> = {
   rate: 'culture',
   'place-heat': 'its heat',
   'place-tau': 'its slowness',
-  cooling: 'cooling',
-  burner: 'power',
+  cooling: '',
+  burner: '',
 };
 const W = 190;
 const H = 52;
@@ -82,7 +82,7 @@ export function Learned({ kitchenId }: { readonly kitchenId: string }) {
               <History factor={factor} />
               <Button
                 variant="default"
-                aria-label={`Forget ${factor.name}, ${KIND_WORDS[factor.kind]}`}
+                aria-label={`Forget ${factor.name}${KIND_WORDS[factor.kind] && `, ${KIND_WORDS[factor.kind]}`}`}
                 onClick={() =>
                   void record(kitchenId, 'learning-reset', { kind: factor.kind, thing: factor.thing })
                 }
@@ -95,7 +95,8 @@ export function Learned({ kitchenId }: { readonly kitchenId: string }) {
       )}
       <p className="quiet">
         Used by the next forecast; what you typed is not changed. Forget begins anew from the next make on.
-        Dots: what one make said. Line and band: what is believed after it, ± one σ.
+        Dots: what one make said. Line and band: what is believed after it, give or take one standard
+        deviation.
       </p>
     </section>
   );

@@ -177,7 +177,7 @@ export function AbsencesSection({ kitchenId, settings }: Part) {
                 onChange={(e) => change({ to: e.currentTarget.value })}
                 w={140}
               />
-              <fieldset className="choices" style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>
+              <fieldset className="allowances">
                 <legend style={{ padding: 0 }}>On</legend>
                 {WEEK.map((day) => (
                   <Checkbox

@@ -272,13 +272,12 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
               It may not set: about {Math.round(forecast.neverSets * 100)} in 100 such makes never do.
             </p>
           )}
+          <CoolingWays state={state} nowMs={minuteMs} />
           {heating && (
             <div style={{ marginTop: 12 }}>
               <DenatureMeter point={forecast.point} />
             </div>
           )}
-          <CoolingWays state={state} nowMs={minuteMs} />
-          <Jars state={state} forecast={forecast} nowMs={nowMs} />
           <LastReading state={state} nowMs={nowMs} />
           <div aria-label="For this step" role="group" className="for-step">
             {step && (
@@ -295,6 +294,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
               </p>
             ))}
           </div>
+          <Jars state={state} forecast={forecast} nowMs={nowMs} />
         </div>
         <div className="pad">
           <div>

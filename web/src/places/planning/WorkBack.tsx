@@ -96,7 +96,7 @@ export function WorkBack(props: {
           w={150}
         />
       </div>
-      <fieldset className="choices allowances">
+      <fieldset className="allowances">
         <legend style={{ padding: 0, marginBottom: 4 }}>It may ask of me</legend>
         {ALLOWANCES.map(([key, label]) => (
           <Checkbox
@@ -108,7 +108,7 @@ export function WorkBack(props: {
         ))}
       </fieldset>
       {share === null ? (
-        <Button className="great" h={60} onClick={() => void work()}>
+        <Button onClick={() => void work()} style={{ alignSelf: 'flex-start' }}>
           Find a way
         </Button>
       ) : (
