@@ -18,7 +18,7 @@ import { useAppSelector } from './store.ts';
 
 const NO_EVENTS: readonly LoggedEvent[] = [];
 
-/** A make's events, the ones kept here among them, and the state they fold to. */
+/** A make's events (none for an empty identity), the ones kept here among them, and the state they fold to. */
 export function useMake(makeId: string): {
   readonly events: readonly LoggedEvent[];
   readonly state: MakeState | null;
@@ -29,7 +29,9 @@ export function useMake(makeId: string): {
   const entries = useAppSelector((s) => s.outbox.entries);
   const kept = useMemo(() => entries.filter((e) => e.draft.streamId === makeId), [entries, makeId]);
   const begunHere = kept.some((e) => e.draft.type === 'make-started');
-  const query = useMakeQuery(makeId, { skip: begunHere && kept.every((e) => !e.refused) });
+  const query = useMakeQuery(makeId, {
+    skip: makeId === '' || (begunHere && kept.every((e) => !e.refused)),
+  });
   const stored = query.data ?? NO_EVENTS;
   const events = useMemo(
     () => [...stored, ...kept.filter((e) => !e.refused).map((e) => e.draft)],

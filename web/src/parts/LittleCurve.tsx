@@ -51,7 +51,7 @@ export function LittleCurve(props: {
             stroke="var(--quiet)"
             strokeDasharray="3 5"
           />
-          <text x={PAD.left + 4} y={Y(across.at) - 5} fontSize="15" fill="var(--quiet)">
+          <text x={PAD.left + 4} y={Y(across.at) - 5} fontSize="15" fill="var(--quiet)" className="on-line">
             {across.word}
           </text>
         </>

@@ -52,7 +52,7 @@ function Preview({ rows, format }: { readonly rows: RowsRead; readonly format: T
           {ends.map((i) => (
             <tr key={i}>
               <td>{units.day(rows.at[i]!)}</td>
-              <td>{clock.format(rows.at[i]!)}</td>
+              <td>{clock.format(rows.at[i])}</td>
               <td className="num">{value(rows.values[i]!)}</td>
             </tr>
           ))}

@@ -108,7 +108,7 @@ export function BoxSum({ desk }: { readonly desk: SumDesk }) {
       back={{
         label: `Warm ${desk.forWhom} like this`,
         onGive:
-          place && answer.outcome !== 'cannot' && stillOpen(desk.state, 'incubate')
+          place && answer.outcome !== 'cannot' && !answer.tooWarm && stillOpen(desk.state, 'incubate')
             ? () =>
                 void desk.give(
                   {
@@ -126,7 +126,9 @@ export function BoxSum({ desk }: { readonly desk: SumDesk }) {
                 )
             : null,
         whyNot: place
-          ? 'It is past that, or such bottles cannot do it.'
+          ? answer.tooWarm
+            ? 'So much heat would harm the culture.'
+            : 'It is past that, or such bottles cannot do it.'
           : 'Add an insulated box in the Kitchen first.',
       }}
     />

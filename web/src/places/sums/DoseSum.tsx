@@ -39,6 +39,7 @@ export function DoseSum({ desk }: { readonly desk: SumDesk }) {
       points: grid.map((p): readonly [number, number] => [p, setH(p)]),
     };
   }, [plan, celsius, wantedH, ageD]);
+  const tallestH = Math.max(4, ...points.map(([, h]) => (h < 30 ? h : 0)));
   const quickest = points.at(-1)![1];
   const massKg = percent === null ? null : (percent / 100) * batchOf(plan).massKg;
   return (
@@ -88,7 +89,7 @@ export function DoseSum({ desk }: { readonly desk: SumDesk }) {
         >
           {points.map(([p, h], i) => {
             const x = 40 + i * 41;
-            const height = Math.min(140, (h / 14) * 140);
+            const height = Math.min(130, (h / tallestH) * 130);
             return (
               <g key={p}>
                 <rect x={x} y={160 - height} width="24" height={height} fill="var(--brush)" opacity={0.35} />

@@ -75,7 +75,6 @@ export function ThermometerSum({ desk }: { readonly desk: SumDesk }) {
   };
   const at = (c: number): string => formatTemperature(correctedC(c, correction), unit);
   const examples = [43, 85];
-  const signed = (v: number): string => `${v > 0 ? '+' : v < 0 ? '−' : ''}${Math.abs(v).toFixed(1)}`;
   const off = correction ? (correctedC(43, correction) - 43) * (unit === 'F' ? 1.8 : 1) : 0;
   return (
     <SumFace
@@ -138,12 +137,12 @@ export function ThermometerSum({ desk }: { readonly desk: SumDesk }) {
         correction
           ? Math.abs(off) < 0.05
             ? 'it is right'
-            : `${signed(off)} °${unit} at incubating heat`
+            : `reads ${Math.abs(off).toFixed(1)} °${unit} too ${off < 0 ? 'high' : 'low'}`
           : 'not checked yet'
       }
       answerNote={
         correction
-          ? 'Readings with this thermometer are set right everywhere; what it said is kept beside.'
+          ? 'At incubating heat. Readings with it are set right everywhere; what it said is kept beside.'
           : 'One of the two readings is enough for a start.'
       }
       facts={

@@ -41,7 +41,7 @@ export function useSumDesk(): SumDesk {
   const asked = search.get('for');
   const draft = useAppSelector((s) => s.live.draft);
   const isMake = asked !== null && asked !== 'new';
-  const { state } = useMake(isMake ? asked : NO_MAKE);
+  const { state } = useMake(isMake ? asked : '');
   const make = isMake ? state : null;
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
