@@ -24,7 +24,9 @@ function choosePort() {
   return new Promise((resolve) => {
     const probe = createServer();
     probe.once('error', () => resolve(freePort()));
-    probe.listen(PREFERRED_PORT, lan ? '0.0.0.0' : '127.0.0.1', () => probe.close(() => resolve(PREFERRED_PORT)));
+    probe.listen(PREFERRED_PORT, lan ? '0.0.0.0' : '127.0.0.1', () =>
+      probe.close(() => resolve(PREFERRED_PORT)),
+    );
   });
 }
 

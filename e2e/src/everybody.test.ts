@@ -55,6 +55,14 @@ const PLACES: readonly (readonly [string, () => string, string])[] = [
   ['Daybook', () => '/daybook', 'Came out'],
   ['a record', () => `/daybook/${finished}`, 'Forecast then'],
   ['Kitchen', () => '/kitchen', 'Warm places'],
+  ['readings from a file', () => `/makes/${running}/file`, 'Choose a logger’s file'],
+  ...['cool-down', 'ice-bath', 'set-time', 'dose', 'powder', 'warm-box', 'thermometer', 'pasteurise'].map(
+    (name): readonly [string, () => string, string] => [
+      `the sum ${name}`,
+      () => `/sums/${name}?for=${running}`,
+      'Back to Yogurt',
+    ],
+  ),
 ];
 
 async function violations(page: Page): Promise<string[]> {

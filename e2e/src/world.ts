@@ -16,8 +16,11 @@ export interface World {
   close(): Promise<void>;
 }
 
-export async function createWorld(startMs: number): Promise<World> {
-  let kitchen = await createTestKitchen({ startMs, pageRoot: PAGE_ROOT });
+export async function createWorld(
+  startMs: number,
+  options: Pick<Parameters<typeof createTestKitchen>[0], 'localNetwork'> = {},
+): Promise<World> {
+  let kitchen = await createTestKitchen({ startMs, pageRoot: PAGE_ROOT, ...options });
   await kitchen.app.listen({ host: '127.0.0.1', port: 0 });
   const { port } = kitchen.app.server.address() as AddressInfo;
   return {

@@ -159,9 +159,10 @@ export function detectTable(lines: readonly string[]): Detection | null {
     .filter((n) => Number.isFinite(n))
     .sort((a, b) => a - b);
   const middle = numbers[Math.floor(numbers.length / 2)] ?? 0;
-  const isPh = /\bph\b/i.test(name) || (!/°|temp|c\b|f\b/i.test(name) && middle > 3 && middle < 7.5);
-  const saysF = /°\s*f|fahrenheit|\bf\b/i.test(name);
-  const saysC = /°\s*c|celsius|\bc\b/i.test(name);
+  const isPh = /\bph\b/i.test(name) || (!/°|temp/i.test(name) && middle > 3 && middle < 7.5);
+  // A letter alone: \b would take the F of "Fühler" for one.
+  const saysC = /°\s*c|celsius|(?<!\p{L})c(?!\p{L})/iu.test(name);
+  const saysF = !saysC && /°\s*f|fahrenheit|(?<!\p{L})f(?!\p{L})/iu.test(name);
   const unit = isPh ? 'pH' : saysF || (!saysC && middle > 95) ? 'F' : 'C';
   if (!isPh && !saysF && !saysC) doubts.push('The file does not say °C or °F: look at the values below.');
   return {

@@ -1,2 +1,4 @@
 export * from './test-kitchen.ts';
 export * from './drafts.ts';
+export { seedDemo } from '../demo/seed.ts';
+export { newKitchenCode } from '../features/access/kitchen-code.ts';

@@ -1,7 +1,9 @@
 import { useEffect, useState } from 'react';
 
 /** The page's one door to time: the browser's clock, set right by the server's. */
-let offsetMs = 0;
+const OFFSET = 'mc-clock-offset';
+/** Kept, so that a device whose own clock is wrong is right from its first moment without the server. */
+let offsetMs = Number(localStorage.getItem(OFFSET)) || 0;
 const watchers = new Set<() => void>();
 /** A correction smaller than this waits for the next tick. */
 const NOTICEABLE_MS = 1000;
@@ -11,6 +13,7 @@ export function observeServerTime(serverIso: string, sentMs: number, receivedMs:
   const before = offsetMs;
   offsetMs = Date.parse(serverIso) + (receivedMs - sentMs) / 2 - receivedMs;
   if (Math.abs(offsetMs - before) < NOTICEABLE_MS) return;
+  localStorage.setItem(OFFSET, String(Math.round(offsetMs)));
   for (const renew of watchers) renew();
 }
 

@@ -1,6 +1,6 @@
 import type { MakeSummary } from '@morning-crock/core/contract';
 import { Button, FileButton, TextInput } from '@mantine/core';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useImportDaybookMutation, useMakesQuery, type ApiError } from '../../api/api.ts';
 import { useUnits } from '../../app/use-units.ts';
@@ -59,6 +59,8 @@ function importFault(error: unknown): string {
 
 function Exchange() {
   const [load] = useImportDaybookMutation();
+  /** The same file may be chosen again: the browser must forget that it was. */
+  const reset = useRef<() => void>(null);
   const [said, setSaid] = useState<{ text: string; bad: boolean } | null>(null);
   const take = async (file: File | null): Promise<void> => {
     if (!file) return;
@@ -85,7 +87,14 @@ function Exchange() {
         <Button component="a" href="/api/export" download="daybook.json" variant="default">
           Export
         </Button>
-        <FileButton accept="application/json,.json" onChange={(file) => void take(file)}>
+        <FileButton
+          resetRef={reset}
+          accept="application/json,.json"
+          onChange={(file) => {
+            reset.current?.();
+            void take(file);
+          }}
+        >
           {(props) => (
             <Button {...props} variant="default">
               Import

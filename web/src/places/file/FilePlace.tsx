@@ -91,6 +91,8 @@ function BadRows({ rows, outside }: { readonly rows: RowsRead; readonly outside:
 function Importer({ state }: { readonly state: MakeState }) {
   const kitchen = useKitchen();
   const units = useUnits();
+  /** The same file may be chosen again: the browser must forget that it was. */
+  const reset = useRef<() => void>(null);
   const [file, setFile] = useState<OpenFile | null>(null);
   const [format, setFormat] = useState<TableFormat | null>(null);
   const [rows, setRows] = useState<RowsRead | null>(null);
@@ -182,7 +184,14 @@ function Importer({ state }: { readonly state: MakeState }) {
   return (
     <div className="file-place">
       <div className="field-row">
-        <FileButton accept=".csv,.txt,.tsv,text/csv,text/plain" onChange={(f) => void open(f)}>
+        <FileButton
+          resetRef={reset}
+          accept=".csv,.txt,.tsv,text/csv,text/plain"
+          onChange={(f) => {
+            reset.current?.();
+            void open(f);
+          }}
+        >
           {(p) => (
             <Button
               {...p}

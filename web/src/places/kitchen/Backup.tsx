@@ -1,10 +1,12 @@
 import { Button, FileButton } from '@mantine/core';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { errorWords, useRestoreKitchenMutation } from '../../api/api.ts';
 
 /** The whole kitchen as one file, and back into an empty one. */
 export function Backup() {
   const [restore, { isLoading }] = useRestoreKitchenMutation();
+  /** The same file may be chosen again: the browser must forget that it was. */
+  const reset = useRef<() => void>(null);
   const [said, setSaid] = useState<{ text: string; bad: boolean } | null>(null);
   const take = async (file: File | null): Promise<void> => {
     if (!file) return;
@@ -32,7 +34,14 @@ export function Backup() {
         <Button component="a" href="/api/backup" download="kitchen.json" variant="default">
           Save the kitchen
         </Button>
-        <FileButton accept="application/json,.json" onChange={(file) => void take(file)}>
+        <FileButton
+          resetRef={reset}
+          accept="application/json,.json"
+          onChange={(file) => {
+            reset.current?.();
+            void take(file);
+          }}
+        >
           {(props) => (
             <Button {...props} variant="default" loading={isLoading}>
               Restore

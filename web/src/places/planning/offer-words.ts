@@ -2,7 +2,7 @@ import { formatMinutes, type NoPlanReason, type Offer, type Price } from '@morni
 import type { Units } from '../../app/use-units.ts';
 
 /** What one price asks of the maker. */
-export function priceWords(price: Price, units: Units, nowMs: number): string {
+function priceWords(price: Price, units: Units, nowMs: number): string {
   switch (price.kind) {
     case 'start':
       return `start ${units.time(price.atMs, nowMs)}`;

@@ -22,7 +22,7 @@ export function withShare(plan: MakePlan, percent: number): MakePlan['starter'] 
   return { ...plan.starter, massKg, typed: { value: Math.round(massKg * 1e4) / 10, unit: 'g' } };
 }
 
-export const shareOf = (plan: MakePlan): number =>
+const shareOf = (plan: MakePlan): number =>
   Math.round(((plan.starter.massKg ?? 0.02 * batchOf(plan).massKg) / batchOf(plan).massKg) * 1000) / 10;
 
 /** The souring at one even heat. */

@@ -1,0 +1,356 @@
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
+import type { DraftEvent } from '@morning-crock/core/contract';
+import { draft, startDraft } from '@morning-crock/server/testing';
+import { truncateSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Browser, ElementHandle } from 'puppeteer-core';
+import { ulid } from 'ulid';
+import { fill, openTablet, see, seeNoMore, startBrowser, tap, turnTo, type Tablet } from './browser.ts';
+import { createWorld, type World } from './world.ts';
+
+const START = Date.parse('2026-03-02T06:00:00.000Z');
+const MIN = 60_000;
+let browser: Browser;
+let world: World;
+let tablet: Tablet;
+let makeId: string;
+
+async function send(...events: DraftEvent[]): Promise<void> {
+  const answer = await world.kitchen.app.inject({ method: 'POST', url: '/api/events', payload: { events } });
+  expect(answer.statusCode).toBe(200);
+}
+const dataOf = async (type: string): Promise<Record<string, unknown>[]> =>
+  (
+    await world.kitchen.db.query<{ data: Record<string, unknown> }[]>(
+      'SELECT data FROM event WHERE type = ? ORDER BY seq',
+      [type],
+    )
+  ).map((r) => r.data);
+/** Until the database holds so many entries of a type; gives them. */
+async function stored(type: string, count: number): Promise<Record<string, unknown>[]> {
+  for (let i = 0; i < 160 && (await dataOf(type)).length < count; i++)
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  const all = await dataOf(type);
+  expect(all).toHaveLength(count);
+  return all;
+}
+const total = async (): Promise<unknown> =>
+  world.kitchen.db.query('SELECT (SELECT COUNT(*) FROM event) AS e, (SELECT COUNT(*) FROM trace_chunk) AS t');
+
+beforeAll(async () => {
+  browser = await startBrowser();
+});
+afterAll(async () => browser.close());
+
+/** A make that has been held hot and is about to cool. */
+beforeEach(async () => {
+  world = await createWorld(START);
+  makeId = ulid();
+  world.kitchen.clock.nowMs = START + 80 * MIN;
+  await send(
+    startDraft(makeId, START),
+    ...(['pour', 'heat', 'hold'] as const).map((step, i) =>
+      draft(makeId, START + (i + 1) * 20 * MIN, 'step-done', { step }),
+    ),
+  );
+});
+afterEach(async () => {
+  expect(tablet.strayRequests).toEqual([]);
+  expect(tablet.faults).toEqual([]);
+  await tablet.close();
+  await world.close();
+});
+const inoculate = (): Promise<void> => {
+  world.kitchen.clock.nowMs = START + 300 * MIN;
+  return send(
+    draft(makeId, START + 100 * MIN, 'step-done', { step: 'cool' }),
+    draft(makeId, START + 105 * MIN, 'starter-added', {
+      massKg: 0.05,
+      statedRatio: null,
+      typed: { value: 50, unit: 'g' },
+    }),
+  );
+};
+
+describe('instruments', () => {
+  test('a checked thermometer: its readings are set right, what it said is kept', async () => {
+    tablet = await openTablet(browser, `${world.address}/sums/thermometer`);
+    const { page } = tablet;
+    await fill(page, 'Its name', 'Stem');
+    await fill(page, 'In ice slush (°C)', '30');
+    await see(page, 'from melting ice');
+    await fill(page, 'In ice slush (°C)', '0,8');
+    await see(page, 'reads 0.8 °C too high');
+    await tap(page, 'button', 'Keep this check');
+    const [change] = await stored('kitchen-changed', 1);
+    expect(change).toMatchObject({
+      section: 'thermometers',
+      value: [{ name: 'Stem', iceC: 0.8, boilingC: null }],
+    });
+    await page.goto(`${world.address}/makes/${makeId}`);
+    await see(page, 'Cool enough');
+    const select = (await page.waitForSelector('::-p-aria(Thermometer)'))!;
+    await select.select(((change as { value: { id: string }[] }).value[0] as { id: string }).id);
+    await fill(page, 'Temperature, °C', '61');
+    await page.keyboard.press('Enter');
+    await see(page, /60 °C \(Stem, it said 61 °C\) · stored/);
+    const [reading] = await stored('temperature-read', 1);
+    expect(reading).toMatchObject({
+      celsius: 60.2,
+      rawC: 61,
+      instrument: 'Stem',
+      typed: { value: 61, unit: 'C' },
+    });
+  });
+
+  test('a titration counts as acidity', async () => {
+    await inoculate();
+    tablet = await openTablet(browser, `${world.address}/makes/${makeId}`);
+    const { page } = tablet;
+    await see(page, 'Into the cold');
+    await tap(page, 'button', 'Acid');
+    await fill(page, 'Lye used, mL of 0.1 N', '90');
+    await tap(page, 'button', 'Record');
+    await see(page, 'more than a burette holds');
+    expect(await dataOf('titrated')).toEqual([]);
+    await fill(page, 'Lye used, mL of 0.1 N', '8,1');
+    await fill(page, '0.1 N lye on a sample of (g)', '9');
+    await tap(page, 'button', 'Record');
+    await see(page, '0.81 % acid (8.1 mL on 9 g) · stored');
+    const [entry] = await stored('titrated', 1);
+    expect(entry).toMatchObject({ naohMl: 8.1, sampleG: 9 });
+    await see(page, 'Acid enough was shown in time');
+  });
+});
+
+describe('a logger’s file', () => {
+  const rowsFrom = (fromMs: number, count: number): string[] =>
+    Array.from({ length: count }, (_, i) => {
+      const at = new Date(fromMs + i * 10_000).toISOString();
+      return `${at.slice(8, 10)}.${at.slice(5, 7)}.${at.slice(0, 4)} ${at.slice(11, 19)};${(43 + (i % 7) / 10).toFixed(1).replace('.', ',')}`;
+    });
+  const write = (content: string | Buffer): string => {
+    const file = join(tmpdir(), `log-${ulid()}.csv`);
+    writeFileSync(file, content);
+    return file;
+  };
+  async function choose(file: string): Promise<void> {
+    const input = (await tablet.page.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
+    await input.uploadFile(file);
+  }
+  beforeEach(async () => {
+    await inoculate();
+    tablet = await openTablet(browser, `${world.address}/makes/${makeId}/file`);
+    await see(tablet.page, 'Choose a logger’s file');
+  });
+
+  test('is understood, shown with its bad rows, and stored only when confirmed; again it changes nothing', async () => {
+    const { page } = tablet;
+    const lines = ['Zeit;Fühler °C', ...rowsFrom(START - 5 * 10_000, 605)];
+    lines[10] = '02.03.2026 06:00:40;ERR';
+    lines[20] = 'no time here;43,0';
+    // As an older logger writes it: Western European, not UTF-8.
+    const file = write(Buffer.from(lines.join('\r\n'), 'latin1'));
+    const before = await total();
+    await choose(file);
+    await see(page, 'Western European');
+    await see(page, 'Line 11: “ERR” is not a number');
+    await see(page, 'Line 21: “no time here” is not a time');
+    await see(page, '5 rows lie before the make began');
+    await see(page, 'Store 598 readings');
+    expect(await total()).toEqual(before);
+    await fill(page, 'Called', 'Box logger');
+    await tap(page, 'button', 'Store 598 readings');
+    await see(page, '598 readings stored, 5 outside of the make left out');
+    const [trace] = await stored('trace-imported', 1);
+    expect(trace).toMatchObject({ rows: 598, unit: 'C', instrument: 'Box logger', quantity: 'temperature' });
+    const after = await total();
+    await choose(file);
+    await fill(page, 'Called', 'Box logger');
+    await tap(page, 'button', 'Store 598 readings');
+    await see(page, 'Nothing new: all these readings are here already.');
+    expect(await total()).toEqual(after);
+    await tap(page, 'link', 'See them');
+    await see(page, '598 readings from Box logger');
+  });
+
+  test('a wrong guess is put right before anything is stored', async () => {
+    const { page } = tablet;
+    await choose(
+      write(
+        ['t,v', ...rowsFrom(START + 10 * MIN, 50).map((r) => r.replace(',', '.').replace(';', ','))].join(
+          '\n',
+        ),
+      ),
+    );
+    await see(page, 'does not say °C or °F');
+    await tap(page, 'radio', '°F');
+    await see(page, '6.1 °C');
+    await tap(page, 'radio', '°C');
+    await see(page, '43.0 °C');
+    await tap(page, 'button', 'Store 50 readings');
+    const [trace] = await stored('trace-imported', 1);
+    expect(trace).toMatchObject({ unit: 'C', rows: 50 });
+  });
+
+  test.each([
+    ['an empty file', (): string => write(''), 'The file is empty'],
+    ['a picture', (): string => write(Buffer.from([0x89, 0x50, 0x4e, 0x47, 0, 0, 1, 2])), 'not a text file'],
+    ['a letter', (): string => write('Dear friends,\nthe yogurt is good.\n'), 'No column of times'],
+    [
+      'a huge one',
+      (): string => {
+        const file = write('time,°C\n');
+        truncateSync(file, 65 * 1024 * 1024);
+        return file;
+      },
+      'more than the 64 MB',
+    ],
+  ])('%s is refused with what to do, and nothing is stored', async (_name, file, words) => {
+    const before = await total();
+    await choose(file());
+    await see(tablet.page, words);
+    await see(tablet.page, 'Nothing was changed');
+    expect(await total()).toEqual(before);
+  });
+
+  test('a file of another day has no reading of this make', async () => {
+    await choose(write(['time;°C', ...rowsFrom(START - 9 * 24 * 60 * MIN, 30)].join('\n')));
+    await see(tablet.page, 'No reading of this make in it');
+    expect(await dataOf('trace-imported')).toEqual([]);
+  });
+});
+
+describe('more of the pot', () => {
+  test('in a hurry: a cold bath on the cooling step, and its time follows', async () => {
+    tablet = await openTablet(browser, `${world.address}/makes/${makeId}`);
+    const { page } = tablet;
+    await see(page, /left to stand\s+about \d+ h|left to stand\s+about \d+ min/);
+    const buttons = await page.$$('.ways button');
+    await buttons[1]!.click();
+    const [change] = await stored('replanned', 1);
+    expect(change).toMatchObject({ cooling: { kind: 'bath' }, why: 'in cold water' });
+    await see(page, 'Stand the pot in the cold water');
+    await see(page, /To 44\.0 °C, in about \d+ min|To 44\.0 °C, about now/);
+    await tap(page, 'link', 'Other water');
+    await see(page, 'Back to Yogurt');
+    await see(page, 'ice to have ready');
+    await tap(page, 'button', 'Ice: more');
+    await tap(page, 'button', 'Cool Yogurt like this');
+    const changes = await stored('replanned', 2);
+    expect(changes[1]).toMatchObject({ cooling: { kind: 'iced-bath' } });
+    await see(page, 'iced water');
+  });
+
+  test('jars of the kitchen are filled, and finish apart', async () => {
+    const jars = [
+      { id: ulid(), name: 'Tall', litres: 1, count: 2 },
+      { id: ulid(), name: 'Small', litres: 0.3, count: 3 },
+    ];
+    await send(draft(world.kitchen.kitchenId, START, 'kitchen-changed', { section: 'jars', value: jars }));
+    tablet = await openTablet(browser, `${world.address}/new`);
+    const { page } = tablet;
+    await see(page, 'Start this make');
+    await tap(page, 'button', 'Fill my jars');
+    await see(page, 'All of it fits');
+    await tap(page, 'button', 'Start this make');
+    await see(page, 'The milk is in');
+    const [, started] = await stored('make-started', 2);
+    const planned = (started as { plan: { jars: { id: string; name: string }[] } }).plan.jars;
+    expect(planned.map((j) => j.name)).toEqual(['Tall 1', 'Tall 2', 'Small 1']);
+    const own = (
+      await world.kitchen.db.query<{ streamId: string }[]>(
+        "SELECT streamId FROM event WHERE type = 'make-started' ORDER BY seq DESC LIMIT 1",
+      )
+    )[0]!.streamId;
+    const at = world.kitchen.clock.nowMs;
+    await send(
+      ...(['pour', 'heat', 'hold', 'cool'] as const).map((step, i) =>
+        draft(own, at + i * 1000, 'step-done', { step }),
+      ),
+      draft(own, at + 5000, 'starter-added', {
+        massKg: 0.05,
+        statedRatio: null,
+        typed: { value: 50, unit: 'g' },
+      }),
+    );
+    world.advance(300);
+    await page.goto(`${world.address}/makes/${own}`);
+    await tap(page, 'button', 'Small 1 into the cold');
+    await see(page, /cold since/);
+    expect(await stored('jar-chilled', 1)).toEqual([{ jar: planned[2]!.id }]);
+    await see(page, 'Into the cold');
+    await tap(page, 'button', 'Tall 1 into the cold');
+    await tap(page, 'button', 'Tall 2 into the cold');
+    await stored('jar-chilled', 3);
+    await see(page, 'Chilled through');
+  });
+
+  test('powder from the sums goes into the new make that asked', async () => {
+    tablet = await openTablet(browser, `${world.address}/new`);
+    const { page } = tablet;
+    await see(page, 'Start this make');
+    await fill(page, 'How much', '3');
+    await tap(page, 'link', 'A second milk, or milk powder');
+    await see(page, /stands about/);
+    await turnTo((await page.$$('input[type=range]'))[1]!, '90');
+    await see(page, '90 g');
+    await tap(page, 'button', 'Use this milk in Yogurt');
+    await see(page, 'with 90 g of milk powder: 3.06 L in all');
+    await tap(page, 'button', 'Start this make');
+    await see(page, 'whisk the powder in while it is cold');
+    const all = await stored('make-started', 2);
+    expect(all[1]).toMatchObject({ plan: { milk: { litres: 3, powder: { kind: 'skim', massKg: 0.09 } } } });
+  });
+});
+
+describe('planning backwards', () => {
+  test('ready to eat tomorrow at seven: a way is taken and starts when it says', async () => {
+    tablet = await openTablet(browser, `${world.address}/new`);
+    const { page } = tablet;
+    await see(page, 'Start this make');
+    await tap(page, 'radio', 'back from when I want it');
+    await tap(page, 'button', 'Find a way');
+    await see(page, /Start \d\d:\d\d/);
+    await see(page, 'as you planned it');
+    const offered = await page.$eval('.offer-time', (e) => e.textContent.replace('Start ', ''));
+    await tap(page, 'button', 'Take this');
+    await see(page, `Starts ${offered}, as offered.`);
+    await tap(page, 'button', 'Start this make');
+    const all = await stored('make-started', 2);
+    const { startAt } = (all[1] as { plan: { startAt: string } }).plan;
+    expect(startAt.slice(11, 16)).toBe(offered);
+    const [planned] = await stored('planned', 1);
+    const pickUp = (planned as { forecast: { pickUp: { p90: number } } }).forecast.pickUp.p90;
+    expect(pickUp + 4 * 60 * MIN).toBeLessThanOrEqual(Date.parse('2026-03-03T07:00:00.000Z'));
+  });
+
+  test('too soon: none, with the reason and the earliest', async () => {
+    tablet = await openTablet(browser, `${world.address}/new`);
+    const { page } = tablet;
+    await see(page, 'Start this make');
+    await tap(page, 'radio', 'back from when I want it');
+    const day = (await page.waitForSelector('::-p-aria(Day)'))!;
+    await day.select('0');
+    await turnTo((await page.waitForSelector('::-p-aria(By)'))!, '10:00');
+    await tap(page, 'button', 'Find a way');
+    await see(page, /cannot be ready by then with what may be changed\. The earliest is about \d\d:\d\d/);
+    expect(await dataOf('make-started')).toHaveLength(1);
+  });
+
+  test('a late make: what is left is planned anew', async () => {
+    tablet = await openTablet(browser, `${world.address}/makes/${makeId}`);
+    const { page } = tablet;
+    await see(page, 'Cool enough');
+    await tap(page, 'button', 'Plan what is left');
+    await turnTo((await page.waitForSelector('::-p-aria(By)'))!, '13:30');
+    await tap(page, 'button', 'Find a way');
+    await see(page, 'Take this');
+    await tap(page, 'button', 'Take this');
+    const [change] = await stored('replanned', 1);
+    expect(String((change as { why: string }).why).length).toBeGreaterThan(3);
+    await seeNoMore(page, 'Take this');
+    await see(page, /planned anew/);
+  });
+});

@@ -1,0 +1,226 @@
+import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/globals';
+import type { BackupFile, DraftEvent, Factor } from '@morning-crock/core/contract';
+import { draft, newKitchenCode, seedDemo, startDraft } from '@morning-crock/server/testing';
+import { writeFileSync } from 'node:fs';
+import { connect, createServer, type AddressInfo, type Server, type Socket } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Browser, ElementHandle } from 'puppeteer-core';
+import { ulid } from 'ulid';
+import { fill, openTablet, see, seeNoMore, startBrowser, tap, type Tablet } from './browser.ts';
+import { createWorld, type World } from './world.ts';
+
+const START = Date.parse('2026-03-02T06:00:00.000Z');
+const MIN = 60_000;
+let browser: Browser;
+let world: World;
+let tablet: Tablet;
+
+beforeAll(async () => {
+  browser = await startBrowser();
+});
+afterAll(async () => browser.close());
+afterEach(async () => {
+  expect(tablet.strayRequests).toEqual([]);
+  await tablet.close();
+  await world.close();
+});
+
+async function send(...events: DraftEvent[]): Promise<void> {
+  const answer = await world.kitchen.app.inject({ method: 'POST', url: '/api/events', payload: { events } });
+  expect(answer.statusCode).toBe(200);
+}
+const count = async (type: string): Promise<number> =>
+  Number(
+    (
+      await world.kitchen.db.query<{ n: string }[]>('SELECT COUNT(*) AS n FROM event WHERE type = ?', [type])
+    )[0]!.n,
+  );
+async function until(type: string, wanted: number): Promise<void> {
+  for (let i = 0; i < 160 && (await count(type)) < wanted; i++)
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  expect(await count(type)).toBe(wanted);
+}
+const incubating = async (): Promise<string> => {
+  const id = ulid();
+  world.kitchen.clock.nowMs = START + 240 * MIN;
+  await send(
+    startDraft(id, START),
+    ...(['pour', 'heat', 'hold', 'cool'] as const).map((step, i) =>
+      draft(id, START + (i + 1) * 25 * MIN, 'step-done', { step }),
+    ),
+    draft(id, START + 120 * MIN, 'starter-added', {
+      massKg: 0.05,
+      statedRatio: null,
+      typed: { value: 50, unit: 'g' },
+    }),
+  );
+  return id;
+};
+async function choose(file: object | string): Promise<void> {
+  const path = join(tmpdir(), `kitchen-${ulid()}.json`);
+  writeFileSync(path, typeof file === 'string' ? file : JSON.stringify(file));
+  const input = (await tablet.page.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
+  await input.uploadFile(path);
+}
+
+describe('what a kitchen’s makes taught', () => {
+  test('is told in words, used by the next plan, and can be forgotten', async () => {
+    world = await createWorld(START);
+    await seedDemo(world.kitchen.db, world.kitchen.kitchenId, START);
+    tablet = await openTablet(browser, `${world.address}/kitchen`);
+    const { page } = tablet;
+    await see(page, /\d+ % faster than the book, from \d+ makes, ± \d+ %/, 30_000);
+    await see(page, /\d\.\d °C cooler than typed, from \d makes, ± \d\.\d °C/);
+    const factors = (await world.kitchen.app.inject({ url: '/api/factors' })).json<{ factors: Factor[] }>()
+      .factors;
+    const rate = factors.find((f) => f.kind === 'rate')!;
+
+    await page.goto(`${world.address}/new`);
+    await tap(page, 'button', 'Start this make');
+    await see(page, 'The milk is in');
+    const rows = await world.kitchen.db.query<{ data: { plan: { factors: { rate: { value: number } } } } }[]>(
+      "SELECT data FROM event WHERE type = 'make-started' ORDER BY seq DESC LIMIT 1",
+    );
+    expect(rows[0]!.data.plan.factors.rate.value).toBeCloseTo(rate.mean, 9);
+    await page.goto(`${world.address}/kitchen`);
+    await tap(page, 'button', 'Forget Shelf warmer, its heat');
+    await until('learning-reset', 1);
+    await seeNoMore(page, 'cooler than typed');
+    await see(page, 'faster than the book');
+  });
+});
+
+describe('a whole kitchen in one file', () => {
+  test('is saved, restored into an empty one through the screen, and refused where it does not fit', async () => {
+    world = await createWorld(START);
+    await incubating();
+    const file = (await world.kitchen.app.inject({ url: '/api/backup' })).json<BackupFile>();
+    await world.close();
+    world = await createWorld(START + 240 * MIN);
+    tablet = await openTablet(browser, `${world.address}/kitchen`);
+    const { page } = tablet;
+    await see(page, 'Save the kitchen');
+    await choose('{"format":');
+    await see(page, 'is not a readable kitchen file. Nothing was changed.');
+    await choose({ ...file, version: 4 });
+    await see(page, 'newer Morning Crock');
+    await choose({ ...file, events: file.events.slice(1) });
+    await see(page, 'belongs to a make the file does not begin');
+    expect(await count('step-done')).toBe(0);
+    await choose(file);
+    await see(page, `Restored: 1 makes, ${file.events.length} entries`);
+    expect(await count('step-done')).toBe(4);
+    await tap(page, 'link', 'Bench');
+    await see(page, 'Yogurt');
+    await page.goto(`${world.address}/kitchen`);
+    await see(page, 'Save the kitchen');
+    await choose(file);
+    await see(page, 'This kitchen has makes already');
+  });
+});
+
+describe('a page that opens without its server', () => {
+  test('shows what it last had, keeps entries, and sends them later', async () => {
+    world = await createWorld(START);
+    const id = await incubating();
+    tablet = await openTablet(browser, `${world.address}/makes/${id}`);
+    const { page } = tablet;
+    await see(page, 'Into the cold');
+    await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+    // What came live is kept too, not only what was fetched.
+    await send(draft(id, world.kitchen.clock.nowMs, 'noted', { text: 'came over the stream' }));
+    await see(page, 'came over the stream');
+    await new Promise((resolve) => setTimeout(resolve, 1500));
+    await world.goAway();
+    await page.reload();
+    await see(page, 'Into the cold', 30_000);
+    await see(page, 'came over the stream');
+    await fill(page, 'pH reading', '5.4');
+    await page.keyboard.press('Enter');
+    await see(page, 'kept here');
+    await see(page, 'Kept here');
+    expect(await count('ph-read')).toBe(0);
+    await world.comeBack();
+    await until('ph-read', 1);
+    await see(page, 'pH 5.40 (meter) · stored');
+  });
+
+  test('it can be installed', async () => {
+    world = await createWorld(START);
+    tablet = await openTablet(browser, world.address);
+    const manifest = await tablet.page.evaluate(async () => {
+      const link = document.querySelector<HTMLLinkElement>('link[rel=manifest]');
+      return (await (await fetch(link!.href)).json()) as { name: string; icons: { src: string }[] };
+    });
+    expect(manifest.name).toBe('Morning Crock');
+    for (const { src } of manifest.icons) {
+      const icon = await world.kitchen.app.inject({ url: src });
+      expect(icon.statusCode).toBe(200);
+    }
+  });
+});
+
+describe('a tablet of the local network', () => {
+  let door: Server;
+  const sockets = new Set<Socket>();
+  /** A door through which this computer looks like another device: it speaks from another address. */
+  async function openDoor(): Promise<string> {
+    const { port } = new URL(world.address);
+    door = createServer((socket) => {
+      const onward = connect({ host: '127.0.0.1', port: Number(port), localAddress: '127.0.0.2' });
+      sockets.add(socket).add(onward);
+      socket.pipe(onward).pipe(socket);
+      socket.on('error', () => onward.destroy());
+      onward.on('error', () => socket.destroy());
+    });
+    await new Promise<void>((resolve) => door.listen(0, '127.0.0.1', resolve));
+    return `http://127.0.0.1:${(door.address() as AddressInfo).port}`;
+  }
+  afterEach(async () => {
+    for (const socket of sockets) socket.destroy();
+    await new Promise<void>((resolve) => door.close(() => resolve()));
+  });
+
+  test('is asked once for the code, told when it is wrong, joins, and is sent away', async () => {
+    world = await createWorld(START, {
+      localNetwork: { hosts: ['192.168.7.5'], address: 'http://192.168.7.5:4620' },
+    });
+    const code = await newKitchenCode(world.kitchen.db, world.kitchen.kitchenId, START);
+    const address = await openDoor();
+    tablet = await openTablet(browser, address);
+    const { page } = tablet;
+    await see(page, 'Join this kitchen');
+    await fill(page, 'Kitchen code', 'AAAA-BBBB');
+    await tap(page, 'button', 'Join');
+    await see(page, 'That is not the kitchen code.');
+    await fill(page, 'Name of this tablet', 'Dairy shelf');
+    await fill(page, 'Kitchen code', code.toLowerCase());
+    await tap(page, 'button', 'Join');
+    await see(page, 'Nothing on the shelf.');
+    await page.reload();
+    await see(page, 'Nothing on the shelf.');
+
+    const here = await openTablet(browser, `${world.address}/kitchen`);
+    await see(here.page, 'Dairy shelf');
+    await tap(here.page, 'button', 'Show a new kitchen code');
+    await here.page.waitForSelector('img[alt^="Code to scan"]');
+    await tap(here.page, 'button', 'Send Dairy shelf away');
+    await seeNoMore(here.page, 'Dairy shelf');
+    await here.close();
+    await page.reload();
+    await see(page, 'Join this kitchen');
+    for (let i = 0; i < 8; i++) {
+      await page.evaluate(() =>
+        fetch('/api/join', {
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body: JSON.stringify({ code: 'AAAA-BBBB', name: 'x' }),
+        }).then(() => undefined),
+      );
+    }
+    await fill(page, 'Kitchen code', 'AAAA-BBBB');
+    await tap(page, 'button', 'Join');
+    await see(page, 'Too many wrong codes. Wait ten minutes');
+  });
+});
