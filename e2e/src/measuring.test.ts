@@ -349,7 +349,7 @@ describe('planning backwards', () => {
     await see(page, 'Take this');
     await tap(page, 'button', 'Take this');
     const [change] = await stored('replanned', 1);
-    expect(String((change as { why: string }).why).length).toBeGreaterThan(3);
+    expect((change as { why: string }).why.length).toBeGreaterThan(3);
     await seeNoMore(page, 'Take this');
     await see(page, /planned anew/);
   });

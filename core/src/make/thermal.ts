@@ -203,15 +203,11 @@ function legOf(state: MakeState, step: StepState, startC: number, startMs: numbe
       const run = coolingRun(plan, vessel);
       const changedMin = ((state.coolingSinceMs ?? startMs) - startMs) / MINUTE_MS;
       if (changedMin <= 0) return legFrom(run, startC, plan.inoculateC, readings, coolSigma);
-      // It stood on the counter until somebody changed the way it is cooled.
+      // It stood on the counter until somebody changed the way it is cooled: its curve is cut there, not stretched.
       const before = readings.filter((r) => r.minutes <= changedMin);
       const counter = (fromC: number): HeatRun =>
         runVessel({ ...vessel, startC: fromC, lidded: plan.pot.lidded }, Math.min(plan.inoculateC, fromC));
-      const stood = closed(
-        legFrom(counter, startC, plan.inoculateC, before, coolSigma),
-        changedMin,
-        before.length > 0,
-      );
+      const stood = closed(legFrom(counter, startC, plan.inoculateC, before, coolSigma), changedMin, true);
       const after = readings
         .filter((r) => r.minutes > changedMin)
         .map((r) => ({ ...r, minutes: r.minutes - changedMin }));

@@ -28,7 +28,8 @@ import { MilkSection } from './MilkSection.tsx';
 import { Outlook } from './Outlook.tsx';
 import { PlaceSection } from './PlaceSection.tsx';
 import { StarterSection } from './StarterSection.tsx';
-import { startingPlan, usePlanning } from './use-plan.ts';
+import { startingPlan } from './starting-plan.ts';
+import { usePlanning } from './use-plan.ts';
 
 const DAY_MS = 86_400_000;
 const NOTHING_LEARNED: readonly Factor[] = [];

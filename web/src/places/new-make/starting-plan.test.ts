@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { defaultKitchen, stateOfPlan } from '@morning-crock/core';
-import { startingPlan } from './use-plan.ts';
+import { startingPlan } from './starting-plan.ts';
 
 const NOW = Date.parse('2026-03-02T06:00:00.000Z');
 const kitchen = defaultKitchen('UTC');

@@ -1,0 +1,145 @@
+import { describe, expect, test } from '@jest/globals';
+import { LANTERN_FOLD } from '../demo/index.ts';
+import { defaultKitchen } from '../kitchen/index.ts';
+import { playedEvents } from '../learn/fixtures/synthetic-kitchen.ts';
+import { defaultPlan } from '../method/index.ts';
+import { MILK_FACTS } from '../milk/index.ts';
+import { createRandom } from '../numerics/index.ts';
+import { answerSum, listSums } from './index.ts';
+
+const milk = MILK_FACTS['cow-lean'].composition;
+const skimmed = MILK_FACTS['shop-skimmed'].composition;
+
+function ask<T>(name: string, input: unknown): T {
+  const answer = answerSum(name, JSON.stringify(input));
+  if (!answer.ok) throw new Error(answer.message);
+  return answer.json as T;
+}
+const fault = (name: string, input: unknown): string => {
+  const answer = answerSum(name, JSON.stringify(input));
+  return answer.ok ? '' : answer.message;
+};
+
+test('every sum is listed with what it takes and gives', () => {
+  const names = (listSums() as { name: string; in: object; out: object }[]).map((s) => s.name);
+  expect(names).toEqual(
+    expect.arrayContaining(['mix', 'powder', 'bath', 'box', 'thermometer', 'plan', 'learn']),
+  );
+});
+
+describe('mix and powder', () => {
+  test('two milks: half-way fat, added masses, added cost', () => {
+    const out = ask<{ composition: { fatFraction: number }; massKg: number; cost: number }>('mix', {
+      parts: [
+        { composition: milk, massKg: 2, costPerKg: 1 },
+        { composition: skimmed, massKg: 2, costPerKg: 0.5 },
+      ],
+    });
+    expect(out.composition.fatFraction).toBeCloseTo((0.037 + 0.001) / 2, 9);
+    expect(out).toMatchObject({ massKg: 4, cost: 3 });
+  });
+
+  test('powder to a goal, powder given, and a goal this powder cannot reach', () => {
+    const goal = ask<{ powderKg: number; composition: { proteinFraction: number } }>('powder', {
+      composition: milk,
+      massKg: 2,
+      powder: 'skim',
+      proteinFraction: 0.045,
+    });
+    expect(goal.composition.proteinFraction).toBeCloseTo(0.045, 9);
+    const given = ask<{ composition: { proteinFraction: number } }>('powder', {
+      composition: milk,
+      massKg: 2,
+      powder: 'skim',
+      powderKg: goal.powderKg,
+    });
+    expect(given.composition.proteinFraction).toBeCloseTo(0.045, 9);
+    expect(
+      ask('powder', { composition: milk, massKg: 2, powder: 'whole', proteinFraction: 0.3 }),
+    ).toMatchObject({ powderKg: null });
+    expect(fault('powder', { composition: milk, massKg: 2, powder: 'skim' })).toContain(
+      'either proteinFraction or powderKg',
+    );
+  });
+});
+
+describe('heat', () => {
+  const pot = { composition: milk, litres: 4, startC: 85, targetC: 44, airC: 20 };
+  test('a bath with the ice it asks for gets there', () => {
+    const dry = ask<{ iceNeededKg: number }>('bath', { ...pot, waterLitres: 3, waterC: 18 });
+    const iced = ask<{ minutes: number; bathEndC: number }>('bath', {
+      ...pot,
+      waterLitres: 3,
+      waterC: 18,
+      iceKg: dry.iceNeededKg,
+    });
+    expect(iced.minutes).toBeGreaterThan(3);
+    expect(iced.bathEndC).toBeLessThan(40);
+    expect(ask('bath', { ...pot, waterLitres: 1, waterC: 30 })).toMatchObject({ minutes: null });
+  });
+
+  test('a box asks for bottles and stays warm with them', () => {
+    const out = ask<{ outcome: string; coolestC: number }>('box', {
+      composition: milk,
+      litres: 3,
+      startC: 44,
+      roomC: 18,
+      tauH: 10,
+      bottlesC: 60,
+      hours: 8,
+    });
+    expect(out.outcome).toBe('bottles');
+    expect(out.coolestC).toBeCloseTo(40, 1);
+  });
+
+  test('a thermometer’s check sets readings right', () => {
+    expect(ask('thermometer', { iceC: 1, altitudeM: 0, readingsC: [44] })).toEqual({
+      offsetC: -1,
+      slope: 1,
+      correctedC: [43],
+    });
+    expect(fault('thermometer', { altitudeM: 0 })).toContain('at least one');
+    expect(fault('thermometer', { iceC: 20, altitudeM: 0 })).toContain('melting ice');
+  });
+});
+
+describe('plan and learn', () => {
+  test('backwards from tomorrow morning: offers with prices, or the reason', () => {
+    const kitchen = defaultKitchen('UTC');
+    const now = '2026-03-02T06:00:00.000Z';
+    const input = { plan: defaultPlan(kitchen, now), kitchen, goal: 'eat', now };
+    const out = ask<{
+      outcome: string;
+      offers: { start: string; ready: string; prices: { kind: string }[] }[];
+    }>('plan', {
+      ...input,
+      by: '2026-03-03T07:00:00.000Z',
+    });
+    expect(out.outcome).toBe('found');
+    for (const offer of out.offers) {
+      expect(offer.ready <= '2026-03-03T07:00:00.000Z').toBe(true);
+      expect(offer.prices[0]!.kind).toBe('start');
+    }
+    expect(ask('plan', { ...input, by: '2026-03-02T09:00:00.000Z' })).toMatchObject({
+      outcome: 'none',
+      reason: 'too-late',
+      offers: [],
+    });
+  });
+
+  test('makes in, factors out, in words', () => {
+    const hidden = { lnRate: 0.2, placeOffC: -1.5, lnBurner: -0.2, lnLoss: 0.1, batchSigma: 0.02 };
+    const makes = playedEvents(hidden, 3, createRandom(4));
+    const out = ask<{ makes: number; factors: { kind: string; mean: number; words: string }[] }>('learn', {
+      kitchen: LANTERN_FOLD,
+      makes,
+    });
+    expect(out.makes).toBe(3);
+    const rate = out.factors.find((f) => f.kind === 'rate')!;
+    expect(rate.mean).toBeGreaterThan(0.03);
+    expect(rate.words).toContain('faster than the book, from 3 makes');
+    expect(fault('learn', { kitchen: LANTERN_FOLD, makes: [{ id: makes[0]!.id, events: [] }] })).toContain(
+      'makes.0.events',
+    );
+  });
+});

@@ -1,0 +1,25 @@
+import { defaultPlan, roomOf, type MakeState } from '@morning-crock/core';
+import type { KitchenSettings, MakePlan } from '@morning-crock/core/contract';
+
+/** The plan a new make starts from: an earlier make's with today's kitchen, or the kitchen's default. */
+export function startingPlan(
+  kitchen: KitchenSettings,
+  repeated: MakeState | null,
+  startMs: number,
+): MakePlan {
+  const startAt = new Date(startMs).toISOString();
+  const fresh = defaultPlan(kitchen, startAt);
+  if (!repeated) return fresh;
+  const { roomByUtcHour: _room, factors: _factors, ...plan } = repeated.plan;
+  return {
+    ...plan,
+    startAt,
+    repeatOf: repeated.id,
+    // The kitchen's own things may have changed since: what is still there is taken as it is now.
+    pot: kitchen.pots.find((p) => p.id === plan.pot.id) ?? plan.pot,
+    burner: kitchen.burners.find((b) => b.id === plan.burner.id) ?? plan.burner,
+    place: kitchen.places.find((p) => p.id === plan.place.id) ?? plan.place,
+    ...roomOf(kitchen.site, startMs),
+    altitudeM: kitchen.site.altitudeM,
+  };
+}
