@@ -81,7 +81,7 @@ describe('the door', () => {
 
   test('every sum is listed with a schema', () => {
     const listed = listSums() as { name: string; in: { type?: string } }[];
-    expect(listed.map((s) => s.name)).toEqual([...Object.keys(cases), 'forecast']);
+    expect(listed.map((s) => s.name)).toEqual(expect.arrayContaining([...Object.keys(cases), 'forecast']));
     expect(listed.every((s) => s.in.type === 'object')).toBe(true);
   });
 
