@@ -1,10 +1,12 @@
 // `npm run bench`: how fast and how exact the heavy parts are on this machine. Timing belongs here, never in a test.
 import { Worker } from 'node:worker_threads';
+import { benchPage } from './bench-page.mjs';
 import { buildBench } from './build.mjs';
-import { ensurePackages } from './install.mjs';
+import { BROWSER_PROGRAMS, DATABASE_PROGRAMS, ensurePackages, ensurePrograms } from './install.mjs';
 
 /** @param {string} line */
 const say = (line) => void process.stderr.write(`· ${line}\n`);
+ensurePrograms([...DATABASE_PROGRAMS, ...BROWSER_PROGRAMS], say);
 ensurePackages(say);
 await buildBench(say);
 const bundle = new URL('../core/dist/core.mjs', import.meta.url).href;
@@ -66,8 +68,17 @@ worker.once('error', (error) => {
   process.stderr.write(`${error.stack}\n`);
   process.exitCode = 1;
 });
+/** @param {string[][]} rows */
+const print = (rows) => {
+  for (const [what = '', value = '', goal = ''] of rows)
+    process.stdout.write(`${what.padEnd(58)} ${value.padStart(12)}   ${goal}\n`);
+};
 worker.once('message', ({ machine, rows }) => {
   process.stdout.write(`Measured in a worker, Node ${process.version}, ${machine}; medians.\n`);
-  for (const [what, value, goal] of rows)
-    process.stdout.write(`${what.padEnd(58)} ${value.padStart(12)}   ${goal}\n`);
+  print(rows);
+  void (async () => {
+    const page = await benchPage(await import(bundle), say);
+    process.stdout.write('Measured in Chromium on a kitchen of its own.\n');
+    print(page);
+  })();
 });

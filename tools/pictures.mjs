@@ -1,6 +1,6 @@
 // `npm run pictures`: one current picture of each main view, from a fresh demo in a directory of its own.
 import { spawn } from 'node:child_process';
-import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import {
@@ -11,6 +11,23 @@ import {
   ensurePrograms,
   ROOT,
 } from './install.mjs';
+
+/**
+ * @typedef {{ name: string, path: string, dark?: boolean, width?: number, height?: number, upload?: string, press?: string[] }} View
+ */
+
+/**
+ * A logger's file as it might come: day first, decimal commas, a row or two that went wrong.
+ * @param {number} fromMs
+ */
+function logger(fromMs) {
+  const rows = Array.from({ length: 900 }, (_, i) => {
+    const at = new Date(fromMs + (i - 4) * 20_000).toISOString();
+    const time = `${at.slice(8, 10)}.${at.slice(5, 7)}.${at.slice(0, 4)} ${at.slice(11, 19)}`;
+    return `${time};${i === 40 ? 'ERR' : (42.6 + 0.4 * Math.sin(i / 60)).toFixed(1).replace('.', ',')}`;
+  });
+  return ['time;box °C', ...rows].join('\n');
+}
 
 /** @param {string} line */
 const say = (line) => void process.stdout.write(`· ${line}\n`);
@@ -41,6 +58,11 @@ try {
   const incubating = running.at(-1).id;
   const cooling = running[0].id;
   const record = makes.find((/** @type {{ status: string }} */ m) => m.status === 'kept').id;
+  const traced = makes.filter((/** @type {{ status: string }} */ m) => m.status === 'kept').at(2).id;
+  const begun = Date.parse(makes.find((/** @type {{ id: string }} */ m) => m.id === traced).startedAt);
+  const log = join(dataDir, 'box-logger.csv');
+  writeFileSync(log, logger(begun));
+  /** @type {View[]} */
   const views = [
     { name: 'bench', path: '/' },
     { name: 'make', path: `/makes/${incubating}` },
@@ -49,6 +71,10 @@ try {
     { name: 'daybook', path: '/daybook' },
     { name: 'record', path: `/daybook/${record}` },
     { name: 'kitchen', path: '/kitchen' },
+    { name: 'sums', path: `/sums/powder` },
+    { name: 'sums-dark', path: `/sums/ice-bath?for=${cooling}`, dark: true },
+    { name: 'file', path: `/makes/${traced}/file`, upload: log },
+    { name: 'work-back', path: '/new', press: ['back from when I want it', 'Find a way'] },
     { name: 'bench-before-dawn', path: '/', dark: true },
     { name: 'bench-phone', path: '/', width: 390, height: 844 },
     { name: 'make-phone', path: `/makes/${incubating}`, width: 390, height: 844 },
@@ -66,11 +92,21 @@ try {
     ],
   });
   mkdirSync(join(ROOT, 'docs/screenshots'), { recursive: true });
-  for (const { name, path, dark = false, width = 1280, height = 800 } of views) {
+  for (const { name, path, dark = false, width = 1280, height = 800, upload, press = [] } of views) {
     const page = await browser.newPage();
     await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: dark ? 'dark' : 'light' }]);
     await page.setViewport({ width, height });
     await page.goto(address + path);
+    if (upload) {
+      const input = await page.waitForSelector('input[type=file]');
+      await /** @type {import('puppeteer-core').ElementHandle<HTMLInputElement>} */ (input)?.uploadFile(
+        upload,
+      );
+    }
+    for (const words of press) {
+      await page.locator(`::-p-text(${words})`).click();
+      if (words === 'Find a way') await page.waitForSelector('.offers', { timeout: 30_000 });
+    }
     await page.waitForFunction(
       () =>
         !/Working out|Opening|Drawing/.test(document.body.innerText) && !document.querySelector('.fading'),
