@@ -107,6 +107,15 @@ describe('a tablet of the local network', () => {
   });
 });
 
+test.each(['/%61pi/kitchen', '/api/../api/kitchen', '//api/kitchen', '/API/kitchen', '/api/kitchen/'])(
+  'another way of writing an address (%s) opens nothing',
+  async (url) => {
+    const answer = await from(AWAY, url);
+    expect(answer.body).not.toContain('settings');
+    expect([401, 404]).toContain(answer.statusCode);
+  },
+);
+
 test('without a local network no code lets anybody in', async () => {
   const alone = await createTestKitchen({ startMs: START });
   const own = await newKitchenCode(alone.db, alone.kitchenId, START);

@@ -69,7 +69,7 @@ export const EVENT_DATA = {
     statedRatio: z.number().min(0).max(50).nullable(),
     typed: typedQuantity.nullable(),
   }),
-  weighed: z.strictObject({ massKg, typed: typedQuantity, jar: ulid.optional() }),
+  weighed: z.strictObject({ massKg, typed: typedQuantity }),
   tasted: z.strictObject({
     sourness: z.enum(SOURNESS),
     texture: z.enum(['thin', 'pourable', 'spoonable', 'firm']),

@@ -1,3 +1,4 @@
+import { fromCelsius } from '../units/index.ts';
 import { boilingPointC } from './water.ts';
 
 /** A thermometer held in ice slush and in boiling water; either may be missing. */
@@ -16,14 +17,18 @@ export interface ThermometerCorrection {
 /** Beyond this the instrument, or the way it was held, is at fault, K [F: judgement]. */
 const WORST_OFFSET_C = 8;
 
+/** A difference in both degrees: whoever reads it thinks in one of them. */
+const apart = (kelvin: number): string =>
+  `${Math.abs(kelvin).toFixed(0)} °C (${Math.abs(kelvin * 1.8).toFixed(0)} °F)`;
+
 /** What speaks against a check, in words; `null` when it can be used. */
 export function thermometerFault(check: ThermometerCheck): string | null {
   const boilsAtC = boilingPointC(check.altitudeM);
   if (check.iceC === null && check.boilingC === null) return 'needs at least one of the two readings';
   if (check.iceC !== null && Math.abs(check.iceC) > WORST_OFFSET_C)
-    return `is ${Math.abs(check.iceC).toFixed(0)} °C from melting ice: more ice than water, stirred, tip in the middle?`;
+    return `is ${apart(check.iceC)} from melting ice: more ice than water, stirred, tip in the middle?`;
   if (check.boilingC !== null && Math.abs(check.boilingC - boilsAtC) > WORST_OFFSET_C)
-    return `is ${Math.abs(check.boilingC - boilsAtC).toFixed(0)} °C from the ${boilsAtC.toFixed(1)} °C water boils at here: a full boil, tip clear of the bottom?`;
+    return `is ${apart(check.boilingC - boilsAtC)} from where water boils here, ${boilsAtC.toFixed(1)} °C (${fromCelsius(boilsAtC, 'F').toFixed(0)} °F): a full boil, tip clear of the bottom?`;
   return null;
 }
 

@@ -29,6 +29,8 @@ export interface TemperatureReading {
   readonly atMs: number;
   readonly celsius: number;
   readonly instrument: string;
+  /** A device sends them as they come; a silence of it means something. */
+  readonly live: boolean;
   /** As the instrument said it, before its check set it right. */
   readonly rawC?: number | undefined;
 }
@@ -68,7 +70,6 @@ export interface MakeState {
   readonly coolingSinceMs: number | null;
   /** Jars already in the cold, and since when. */
   readonly chilledJars: ReadonlyMap<string, number>;
-  readonly jarWeightsKg: ReadonlyMap<string, number>;
   readonly traces: readonly TraceFacts[];
   readonly weighedKg: number | null;
   readonly reservedKg: number | null;
@@ -216,10 +217,7 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
   // A second helping of starter never moves the clock or the forecast's zero; a wrong entry is corrected instead.
   const starter = of('starter-added')[0];
   const inoculation = ends.get('inoculate');
-  const weighed = last(of('weighed').filter((e) => e.data.jar === undefined));
-  const jarWeightsKg = new Map(
-    of('weighed').flatMap((e) => (e.data.jar === undefined ? [] : [[e.data.jar, e.data.massKg] as const])),
-  );
+  const weighed = last(of('weighed'));
   const cooled = changes.findLast((e) => e.data.cooling !== undefined);
   const traces = of('trace-imported').map((e) => e.data);
   const reserved = last(of('reserved'));
@@ -238,9 +236,10 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
         celsius: e.data.celsius,
         instrument: e.data.instrument,
         rawC: e.data.rawC,
+        live: e.deviceId.startsWith('device:'),
       })),
       ...of('trace-imported').flatMap((e) =>
-        sampled(e, 'temperature').map((s) => ({ ...s, celsius: s.value })),
+        sampled(e, 'temperature').map((s) => ({ ...s, celsius: s.value, live: false })),
       ),
     ].sort((a, b) => a.atMs - b.atMs),
     acidity: acidityOf(effective, plan),
@@ -253,11 +252,8 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
     chilledAtMs: ends.get('incubate')?.atMs ?? null,
     coolingSinceMs: cooled ? Date.parse(cooled.at) : null,
     chilledJars,
-    jarWeightsKg,
     traces,
-    weighedKg:
-      weighed?.data.massKg ??
-      (jarWeightsKg.size > 0 ? [...jarWeightsKg.values()].reduce((sum, kg) => sum + kg, 0) : null),
+    weighedKg: weighed?.data.massKg ?? null,
     reservedKg: reserved?.data.massKg ?? null,
     tasting: tasted ? tasted.data : null,
     notes: of('noted').map((e) => ({ atMs: Date.parse(e.at), text: e.data.text })),

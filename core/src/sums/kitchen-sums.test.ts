@@ -10,10 +10,27 @@ import { answerSum, listSums } from './index.ts';
 const milk = MILK_FACTS['cow-lean'].composition;
 const skimmed = MILK_FACTS['shop-skimmed'].composition;
 
-function ask<T>(name: string, input: unknown): T {
+/** Every field an answer of these sums may have. */
+interface Answer {
+  readonly composition: { readonly fatFraction: number; readonly proteinFraction: number };
+  readonly powderKg: number;
+  readonly minutes: number;
+  readonly bathEndC: number;
+  readonly iceNeededKg: number;
+  readonly outcome: string;
+  readonly coolestC: number;
+  readonly makes: number;
+  readonly offers: readonly {
+    readonly ready: string;
+    readonly prices: readonly { readonly kind: string }[];
+  }[];
+  readonly factors: readonly { readonly kind: string; readonly mean: number; readonly words: string }[];
+}
+
+function ask(name: string, input: unknown): Answer {
   const answer = answerSum(name, JSON.stringify(input));
   if (!answer.ok) throw new Error(answer.message);
-  return answer.json as T;
+  return answer.json as Answer;
 }
 const fault = (name: string, input: unknown): string => {
   const answer = answerSum(name, JSON.stringify(input));
@@ -29,7 +46,7 @@ test('every sum is listed with what it takes and gives', () => {
 
 describe('mix and powder', () => {
   test('two milks: half-way fat, added masses, added cost', () => {
-    const out = ask<{ composition: { fatFraction: number }; massKg: number; cost: number }>('mix', {
+    const out = ask('mix', {
       parts: [
         { composition: milk, massKg: 2, costPerKg: 1 },
         { composition: skimmed, massKg: 2, costPerKg: 0.5 },
@@ -40,14 +57,14 @@ describe('mix and powder', () => {
   });
 
   test('powder to a goal, powder given, and a goal this powder cannot reach', () => {
-    const goal = ask<{ powderKg: number; composition: { proteinFraction: number } }>('powder', {
+    const goal = ask('powder', {
       composition: milk,
       massKg: 2,
       powder: 'skim',
       proteinFraction: 0.045,
     });
     expect(goal.composition.proteinFraction).toBeCloseTo(0.045, 9);
-    const given = ask<{ composition: { proteinFraction: number } }>('powder', {
+    const given = ask('powder', {
       composition: milk,
       massKg: 2,
       powder: 'skim',
@@ -66,8 +83,8 @@ describe('mix and powder', () => {
 describe('heat', () => {
   const pot = { composition: milk, litres: 4, startC: 85, targetC: 44, airC: 20 };
   test('a bath with the ice it asks for gets there', () => {
-    const dry = ask<{ iceNeededKg: number }>('bath', { ...pot, waterLitres: 3, waterC: 18 });
-    const iced = ask<{ minutes: number; bathEndC: number }>('bath', {
+    const dry = ask('bath', { ...pot, waterLitres: 3, waterC: 18 });
+    const iced = ask('bath', {
       ...pot,
       waterLitres: 3,
       waterC: 18,
@@ -79,7 +96,7 @@ describe('heat', () => {
   });
 
   test('a box asks for bottles and stays warm with them', () => {
-    const out = ask<{ outcome: string; coolestC: number }>('box', {
+    const out = ask('box', {
       composition: milk,
       litres: 3,
       startC: 44,
@@ -108,10 +125,7 @@ describe('plan and learn', () => {
     const kitchen = defaultKitchen('UTC');
     const now = '2026-03-02T06:00:00.000Z';
     const input = { plan: defaultPlan(kitchen, now), kitchen, goal: 'eat', now };
-    const out = ask<{
-      outcome: string;
-      offers: { start: string; ready: string; prices: { kind: string }[] }[];
-    }>('plan', {
+    const out = ask('plan', {
       ...input,
       by: '2026-03-03T07:00:00.000Z',
     });
@@ -130,7 +144,7 @@ describe('plan and learn', () => {
   test('makes in, factors out, in words', () => {
     const hidden = { lnRate: 0.2, placeOffC: -1.5, lnBurner: -0.2, lnLoss: 0.1, batchSigma: 0.02 };
     const makes = playedEvents(hidden, 3, createRandom(4));
-    const out = ask<{ makes: number; factors: { kind: string; mean: number; words: string }[] }>('learn', {
+    const out = ask('learn', {
       kitchen: LANTERN_FOLD,
       makes,
     });

@@ -25,8 +25,12 @@ const LOOPBACK = new Set(['127.0.0.1', '::1', '::ffff:127.0.0.1']);
 const OWN_HOSTS = ['127.0.0.1', 'localhost', '[::1]'];
 /** "Last seen" is written at most this often. */
 const SEEN_EVERY_MS = 60_000;
-/** What a device that has not joined may ask for: the page itself, and to join. */
-const isOpen = (url: string): boolean => !url.startsWith('/api/') || url.startsWith('/api/join');
+/**
+ * What a device that has not joined may ask for: the page itself, and to join. Judged by the route that was found, never
+ * by the address as written: that can be written in many ways.
+ */
+const isOpen = (route: string | undefined): boolean =>
+  route === undefined || !route.startsWith('/api') || route === '/api/join';
 
 /** Whether a request comes from the computer that runs the kitchen. */
 export const fromThisComputer = (request: FastifyRequest): boolean => LOOPBACK.has(request.ip);
@@ -49,7 +53,7 @@ export const accessPlugin = fp<{ localNetwork: LocalNetwork | null }>(
       if (origin !== undefined && (!URL.canParse(origin) || new URL(origin).host !== host)) {
         throw new AppError('not-allowed-here');
       }
-      if (fromThisComputer(request) || isOpen(request.url)) return;
+      if (fromThisComputer(request) || isOpen(request.routeOptions.url)) return;
       const token = localNetwork ? request.cookies[TABLET_COOKIE] : undefined;
       if (token === undefined) throw new AppError('code-needed');
       const tablet = await tablets.findOneBy({ tokenHash: tokenHash(token), revokedAt: IsNull() });

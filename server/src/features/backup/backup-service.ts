@@ -90,7 +90,14 @@ export async function restore(
       .getCount();
     if (present > 0) throw new AppError('not-empty');
     const inHere = (id: string): string => (id === file.kitchen.id ? kitchenId : id);
-    await log.appendMany(file.events.map((event) => ({ ...event, streamId: inHere(event.streamId) })));
+    // A kitchen saved before its first make may come back into itself: what it has of its settings stays once.
+    const own = file.events.filter((event) => event.streamId === file.kitchen.id);
+    const here = await log.find(own.map((event) => event.id));
+    await log.appendMany(
+      file.events
+        .filter((event) => !here.has(event.id))
+        .map((event) => ({ ...event, streamId: inHere(event.streamId) })),
+    );
     for (const trace of file.traces) await storeTrace(log.manager, kitchenId, trace);
     const { name, zone } = file.kitchen;
     await log.manager.getRepository(kitchenEntity).update({ id: kitchenId }, { name, zone });

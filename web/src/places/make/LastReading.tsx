@@ -11,7 +11,7 @@ export function LastReading({ state, nowMs }: { readonly state: MakeState; reado
   const latest = state.temperatures.at(-1);
   if (!latest || state.chilledAtMs !== null) return null;
   const ageMs = nowMs - latest.atMs;
-  const probe = state.temperatures.findLast((t) => t.instrument !== 'hand');
+  const probe = state.temperatures.findLast((t) => t.live);
   const silent = probe && nowMs - probe.atMs > SILENT_MS ? probe : null;
   return (
     <p className="quiet">

@@ -142,9 +142,11 @@ function MoreOf({ state }: { readonly state: MakeState }) {
   return (
     <>
       <div style={{ display: 'flex', gap: 12, flexWrap: 'wrap', alignItems: 'center' }}>
-        <Button variant="default" aria-expanded={planning} onClick={() => setPlanning(!planning)}>
-          Plan what is left
-        </Button>
+        {state.chilledAtMs === null && (
+          <Button variant="default" aria-expanded={planning} onClick={() => setPlanning(!planning)}>
+            Plan what is left
+          </Button>
+        )}
         <Button component={Link} to={`/makes/${state.id}/file`} variant="default">
           Readings from a file
         </Button>
@@ -153,7 +155,7 @@ function MoreOf({ state }: { readonly state: MakeState }) {
         </a>
         <Link to={`/sums/cool-down?for=${state.id}`}>Sums for this make</Link>
       </div>
-      {planning && (
+      {planning && state.chilledAtMs === null && (
         <WorkBack
           state={state}
           begun

@@ -59,9 +59,9 @@ export function MilkSection(props: {
           const litres = litresOf(value, unit, plan);
           if (!(value > 0)) return 'The amount must be above 0.';
           if (litres < 0.05)
-            return `That is only ${(litres * 1000).toFixed(0)} mL. ${unit === 'mL' ? 'Litres instead?' : 'A larger unit?'}`;
+            return `That is only ${units.volume(litres)}. ${unit === 'mL' ? 'Litres instead?' : 'A larger unit?'}`;
           if (litres > MOST_LITRES)
-            return `That is ${litres.toFixed(0)} L, more than this tool is made for (${MOST_LITRES} L).${unit === 'L' ? ' Millilitres instead?' : ''}`;
+            return `That is ${units.volume(litres)}, more than this tool is made for (${units.volume(MOST_LITRES)}).${unit === 'L' ? ' Millilitres instead?' : ''}`;
           return null;
         }}
         onFault={(faulty) => onFault('milk', faulty)}

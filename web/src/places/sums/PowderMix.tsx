@@ -10,6 +10,10 @@ import {
   MILK_KINDS,
   POWDER_KINDS,
   SET_PH,
+  SYSTEM_UNITS,
+  toKilograms,
+  toLitres,
+  UNIT_LABEL,
   type MilkKind,
   type PowderKind,
 } from '@morning-crock/core';
@@ -91,12 +95,16 @@ export function PowderMix({ desk }: { readonly desk: SumDesk }) {
     const value = Number(text.replace(',', '.'));
     return text.trim() !== '' && Number.isFinite(value) && value >= 0 ? value : null;
   };
+  // Prices are told by the measure the milk is bought in.
+  const milkUnit = SYSTEM_UNITS[units.system].milk[0]!;
+  const massUnit = units.system === 'metric' ? 'kg' : 'lb';
   const perLitre = price(milkPrice);
   const perKg = price(powderPrice);
   const cost =
     perLitre === null
       ? null
-      : perLitre * (litres + (hasSecond ? second.litres : 0)) + (powderKg > 0 ? (perKg ?? 0) * powderKg : 0);
+      : (perLitre / toLitres(1, milkUnit)) * (litres + (hasSecond ? second.litres : 0)) +
+        (powderKg > 0 ? ((perKg ?? 0) / toKilograms(1, massUnit)) * powderKg : 0);
   const percent = (v: number): string => `${(v * 100).toFixed(1)} %`;
   const priceFault = (text: string): string | null =>
     text.trim() !== '' && price(text) === null ? 'is not a price' : null;
@@ -153,7 +161,7 @@ export function PowderMix({ desk }: { readonly desk: SumDesk }) {
           />
           <div className="field-row">
             <TextInput
-              label="Milk, price a litre"
+              label={`Milk, price a ${UNIT_LABEL[milkUnit]}`}
               value={milkPrice}
               inputMode="decimal"
               error={priceFault(milkPrice)}
@@ -161,7 +169,7 @@ export function PowderMix({ desk }: { readonly desk: SumDesk }) {
               w={170}
             />
             <TextInput
-              label="Powder, price a kg"
+              label={`Powder, price a ${UNIT_LABEL[massUnit]}`}
               value={powderPrice}
               inputMode="decimal"
               error={priceFault(powderPrice)}
@@ -253,7 +261,7 @@ export function PowderMix({ desk }: { readonly desk: SumDesk }) {
           ? []
           : ([
               ['cost', cost.toFixed(2)],
-              ['a litre', (cost / batch.litres).toFixed(2)],
+              [`a ${UNIT_LABEL[milkUnit]}`, ((cost / batch.litres) * toLitres(1, milkUnit)).toFixed(2)],
             ] as const)),
       ]}
       cautions={[
