@@ -1,0 +1,180 @@
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
+import { draft, startDraft } from '@morning-crock/server/testing';
+import type { Browser, Page } from 'puppeteer-core';
+import { ulid } from 'ulid';
+import { openTablet, see, startBrowser, tap, turnTo, type Tablet } from './browser.ts';
+import { createWorld, type World } from './world.ts';
+
+const START = Date.parse('2026-03-02T06:00:00.000Z');
+const MIN = 60_000;
+let browser: Browser;
+let world: World;
+let tablet: Tablet;
+let makeId: string;
+
+beforeAll(async () => {
+  browser = await startBrowser();
+});
+afterAll(async () => browser.close());
+
+/** A make that has just begun: everything about it is still open. */
+beforeEach(async () => {
+  world = await createWorld(START);
+  makeId = ulid();
+  await world.kitchen.app.inject({
+    method: 'POST',
+    url: '/api/events',
+    payload: { events: [startDraft(makeId, START)] },
+  });
+});
+afterEach(async () => {
+  expect(tablet.strayRequests).toEqual([]);
+  expect(tablet.faults).toEqual([]);
+  await tablet.close();
+  await world.close();
+});
+
+async function replanned(): Promise<Record<string, unknown>> {
+  for (let i = 0; i < 160; i++) {
+    const rows = await world.kitchen.db.query<{ data: Record<string, unknown> }[]>(
+      "SELECT data FROM event WHERE type = 'replanned'",
+    );
+    if (rows[0]) return rows[0].data;
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  }
+  throw new Error('no change of plan reached the database');
+}
+const slide = async (page: Page, index: number, value: string): Promise<void> =>
+  turnTo((await page.$$('input[type=range]'))[index]!, value);
+
+describe('a sum filled in from a make, and its answer taken back there', () => {
+  test.each<[string, (page: Page) => Promise<void>, string, Record<string, unknown>]>([
+    [
+      'cool-down',
+      (page) => tap(page, 'radio', 'in cold water'),
+      'Cool Yogurt in cold water',
+      { cooling: { kind: 'bath' }, inoculateC: 44 },
+    ],
+    [
+      'ice-bath',
+      (page) => tap(page, 'button', 'Ice: more'),
+      'Cool Yogurt like this',
+      { cooling: { kind: 'iced-bath' } },
+    ],
+    [
+      'set-time',
+      (page) => slide(page, 1, '3'),
+      'Use this heat and dose in Yogurt',
+      { starter: { massKg: 0.0618 }, place: { setPointC: 43 } },
+    ],
+    ['dose', (page) => slide(page, 0, '4'), 'Use this dose in Yogurt', { starter: { kind: 'fresh-yogurt' } }],
+    [
+      'powder',
+      (page) => slide(page, 1, '80'),
+      'Add this powder to Yogurt',
+      { powder: { kind: 'skim', massKg: 0.08, typed: { value: 80, unit: 'g' } } },
+    ],
+    [
+      'warm-box',
+      (page) => slide(page, 2, '4'),
+      'Warm Yogurt like this',
+      { place: { kind: 'insulated-box' }, bottles: { celsius: 60 } },
+    ],
+    [
+      'pasteurise',
+      (page) => slide(page, 1, '20'),
+      'Heat Yogurt like this',
+      { heat: { kind: 'hold', targetC: 85, holdMin: 20 } },
+    ],
+  ])('%s', async (name, turn, button, expected) => {
+    tablet = await openTablet(browser, `${world.address}/sums/${name}?for=${makeId}`);
+    const { page } = tablet;
+    await see(page, 'Back to Yogurt');
+    await turn(page);
+    await tap(page, 'button', button);
+    expect(await replanned()).toMatchObject(expected);
+    // It leads back to the make, which now says so.
+    await see(page, 'The milk is in');
+    await see(page, /planned anew/);
+  });
+
+  test('what is past is not offered any more', async () => {
+    await world.kitchen.app.inject({
+      method: 'POST',
+      url: '/api/events',
+      payload: {
+        events: (['pour', 'heat', 'hold', 'cool'] as const).map((step, i) =>
+          draft(makeId, START + i * 1000, 'step-done', { step }),
+        ),
+      },
+    });
+    tablet = await openTablet(browser, `${world.address}/sums/ice-bath?for=${makeId}`);
+    await see(tablet.page, 'It is cool already.');
+    await tap(tablet.page, 'link', 'Heat treatment');
+    await see(tablet.page, 'It is past heating.');
+    expect(await tablet.page.$eval('.great', (b) => (b as HTMLButtonElement).disabled)).toBe(true);
+  });
+});
+
+describe('sums in other measures', () => {
+  test.each(['us', 'imperial'] as const)(
+    '%s: °F and that region’s measures, nowhere °C or litres',
+    async (measures) => {
+      await world.kitchen.app.inject({
+        method: 'POST',
+        url: '/api/events',
+        payload: {
+          events: [
+            draft(world.kitchen.kitchenId, START, 'kitchen-changed', {
+              section: 'units',
+              value: { temperature: 'F', measures },
+            }),
+          ],
+        },
+      });
+      tablet = await openTablet(browser, `${world.address}/sums/cool-down`);
+      const { page } = tablet;
+      const names = [
+        'cool-down',
+        'ice-bath',
+        'set-time',
+        'dose',
+        'powder',
+        'warm-box',
+        'thermometer',
+        'pasteurise',
+      ];
+      for (const name of names) {
+        await page.goto(`${world.address}/sums/${name}`);
+        await page.waitForSelector('.sum-big');
+        await page
+          .waitForFunction(() => document.querySelector('.sum')?.textContent.includes('°F') ?? false, {
+            timeout: 5000,
+          })
+          .catch(() => undefined);
+        const text = await page.$eval('.sum', (e) => e.textContent);
+        // A caution may name both degrees; a figure of the sum must not be in the other one.
+        const figures = text.replaceAll(/\d+ °C \(\d+ °F\)/g, '');
+        expect(figures).not.toMatch(/\d °C|\d L\b|\d mL\b|\d k?g\b/);
+        if (!['dose', 'powder'].includes(name)) expect(text).toMatch(/°F/);
+      }
+    },
+  );
+});
+
+test('the thermometer sum says what boils where', async () => {
+  await world.kitchen.app.inject({
+    method: 'POST',
+    url: '/api/events',
+    payload: {
+      events: [
+        draft(world.kitchen.kitchenId, START + MIN, 'kitchen-changed', {
+          section: 'site',
+          value: { zone: 'UTC', altitudeM: 1800, roomC: 18, shortcuts: true },
+        }),
+      ],
+    },
+  });
+  tablet = await openTablet(browser, `${world.address}/sums/thermometer`);
+  await see(tablet.page, 'At 1800 m it boils at 94 °C');
+});
