@@ -1,6 +1,7 @@
 import { Button, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import type { ErrorBody } from '@morning-crock/core/contract';
+import './join.css';
 
 /** Asks a tablet of the local network, once, for the kitchen code. */
 export function Join() {

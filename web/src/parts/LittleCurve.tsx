@@ -1,3 +1,5 @@
+import './little-curve.css';
+
 const W = 460;
 const H = 190;
 const PAD = { left: 52, right: 86, top: 16, bottom: 30 } as const;

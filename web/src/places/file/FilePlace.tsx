@@ -16,6 +16,7 @@ import { useMake } from '../../app/use-make.ts';
 import { useKitchen, useUnits } from '../../app/use-units.ts';
 import { openFile, readRows, stopReading, type RowsRead } from '../../workers/csv-client.ts';
 import { FormatFields } from './FormatFields.tsx';
+import './file.css';
 
 interface OpenFile {
   readonly name: string;

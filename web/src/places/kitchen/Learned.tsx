@@ -4,6 +4,7 @@ import { Button } from '@mantine/core';
 import { useFactorsQuery } from '../../api/api.ts';
 import { record } from '../../app/store.ts';
 import { useUnits } from '../../app/use-units.ts';
+import './learned.css';
 
 const KIND_WORDS: Readonly<Record<Factor['kind'], string>> = {
   rate: 'culture',

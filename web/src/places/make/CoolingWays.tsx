@@ -13,6 +13,7 @@ import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { record } from '../../app/store.ts';
 import { useUnits } from '../../app/use-units.ts';
+import './ways.css';
 
 const WORDS = { counter: 'left to stand', bath: 'in cold water', 'iced-bath': 'in iced water' } as const;
 

@@ -5,6 +5,7 @@ import { useFactorsQuery } from '../../api/api.ts';
 import { useUnits } from '../../app/use-units.ts';
 import { MiniCurve } from './MiniCurve.tsx';
 import type { Planning } from './use-plan.ts';
+import './learned-line.css';
 
 const THICKNESS_RANK = { thin: 0, pourable: 1, spoonable: 2, firm: 3 } as const;
 

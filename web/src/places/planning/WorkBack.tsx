@@ -15,6 +15,7 @@ import { useUnits } from '../../app/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { cancelForecast, requestPlan } from '../../workers/forecast-client.ts';
 import { noWayWords, offerWords } from './offer-words.ts';
+import './work-back.css';
 
 const DAY_MS = 86_400_000;
 const KEY = 'work-back';

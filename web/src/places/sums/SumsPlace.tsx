@@ -10,6 +10,7 @@ import { PowderMix } from './PowderMix.tsx';
 import { SetTime } from './SetTime.tsx';
 import { ThermometerSum } from './ThermometerSum.tsx';
 import { useSumDesk, type SumDesk } from './use-sum.ts';
+import './sums.css';
 
 interface Sum {
   readonly name: string;
