@@ -138,7 +138,6 @@ function Form({
             onChange={(thickness) => change({ wanted: { ...plan.wanted, thickness } })}
           />
         </section>
-        <ExtrasSection plan={plan} kitchen={kitchen} replace={planning.replace} />
         <section className="section" aria-labelledby="start">
           <h2 id="start">Start</h2>
           <div className="field-row">
@@ -172,6 +171,7 @@ function Form({
             </p>
           )}
         </section>
+        <ExtrasSection plan={plan} kitchen={kitchen} replace={planning.replace} />
       </div>
       <Outlook
         planning={planning}
