@@ -1,10 +1,12 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { draft, startDraft } from '@morning-crock/server/testing';
-import type { Browser, Page } from 'puppeteer-core';
-import { readFileSync } from 'node:fs';
+import type { Browser, ElementHandle, Page } from 'puppeteer-core';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { ulid } from 'ulid';
-import { openTablet, see, startBrowser } from './browser.ts';
+import { openTablet, see, startBrowser, tap } from './browser.ts';
 import { createWorld, type World } from './world.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
@@ -107,6 +109,41 @@ describe.each([
       }
     },
   );
+});
+
+describe.each([
+  ['day', false],
+  ['before dawn', true],
+])('opened further, %s', (_name, dark) => {
+  test('planning back with its offers has no axe violation', async () => {
+    const tablet = await openTablet(browser, `${world.address}/new`, { dark });
+    try {
+      await see(tablet.page, 'Start this make');
+      await tap(tablet.page, 'radio', 'back from when I want it');
+      await tap(tablet.page, 'button', 'Find a way');
+      await see(tablet.page, 'Take this');
+      expect(await violations(tablet.page)).toEqual([]);
+    } finally {
+      await tablet.close();
+    }
+  });
+
+  test('a file as it is understood, with rows left out, has no axe violation', async () => {
+    const tablet = await openTablet(browser, `${world.address}/makes/${running}/file`, { dark });
+    try {
+      await see(tablet.page, 'Choose a logger’s file');
+      const file = join(tmpdir(), `axe-${running}.csv`);
+      writeFileSync(file, 'time;°C\n2026-03-02 07:00;43,1\n2026-03-02 07:01;ERR\n2026-03-02 07:02;43,0\n');
+      const input = (await tablet.page.waitForSelector(
+        'input[type=file]',
+      )) as ElementHandle<HTMLInputElement>;
+      await input.uploadFile(file);
+      await see(tablet.page, 'Line 3: “ERR” is not a number');
+      expect(await violations(tablet.page)).toEqual([]);
+    } finally {
+      await tablet.close();
+    }
+  });
 });
 
 describe('keyboard only', () => {
