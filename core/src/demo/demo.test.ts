@@ -3,7 +3,7 @@ import { draftEvent, kitchenSettings, makePlan } from '../contract/index.ts';
 import { demoHistory, demoUnderWay, LANTERN_FOLD, playMake, type DemoEvent, type DemoMake } from './index.ts';
 
 const NOW = Date.parse('2026-06-10T09:00:00.000Z');
-const MAKE = '01JXXXXXXXXXXXXXXXXXXXXXXX';
+const MAKE = '01JDEM0MAKE000000000000000';
 const play = ({ plan, truth, habits }: DemoMake, untilMs = NOW): DemoEvent[] =>
   playMake(MAKE, plan, truth, habits, untilMs).events;
 

@@ -1,7 +1,7 @@
 import { interpolateLinear, leastSquares } from '../numerics/index.ts';
 
 /** Scatter of a kitchen thermometer read by hand, σ in K [F]. */
-const READING_SIGMA_C = 0.5;
+export const READING_SIGMA_C = 0.5;
 
 export interface CoolingReading {
   readonly minutes: number;

@@ -1,17 +1,20 @@
-import { createEnsembleRun, DIMENSIONS, lnLikelihoods, type EnsembleSpec } from '../culture/index.ts';
+import {
+  COUNT_ONCE_H,
+  createEnsembleRun,
+  DIMENSIONS,
+  lnLikelihoods,
+  type EnsembleSpec,
+} from '../culture/index.ts';
 import type { FactorKind, FactorsUsed, MakePlan } from '../contract/index.ts';
-import { placeTauH, runVessel } from '../heat/index.ts';
+import { placeTauH, READING_SIGMA_C, runVessel } from '../heat/index.ts';
 import { acidityReadings, incubationOf, unreadCourse, walkThermal, type MakeState } from '../make/index.ts';
 import { batchOf, roomAtC } from '../method/index.ts';
 import { leastSquares } from '../numerics/index.ts';
 
 const MINUTE_MS = 60_000;
 const HOUR_MS = 3_600_000;
-const READING_SIGMA_C = 0.5;
 /** A heating or cooling must span this much to say anything about its pace, K. */
 const SPAN_C = 12;
-/** One instrument's readings count once in this time when judging a place, h. */
-const COUNT_ONCE_H = 0.25;
 /** How wide ln of a culture's pace is looked for. */
 const RATE_REACH = 1;
 const RATE_CELLS = 101;

@@ -1,4 +1,11 @@
-import { groupStarts, sampleCourse, spreadOf, warmCulture, type EnsembleSpec } from '../culture/index.ts';
+import {
+  COUNT_ONCE_H,
+  groupStarts,
+  sampleCourse,
+  spreadOf,
+  warmCulture,
+  type EnsembleSpec,
+} from '../culture/index.ts';
 import type { MakePlan } from '../contract/index.ts';
 import { boxCourse, PLACE_FACTS, placeAmbientC, placeTauH, type WarmBox } from '../heat/index.ts';
 import { batchOf, inoculumFor, roomAtC, type Batch } from '../method/index.ts';
@@ -14,8 +21,6 @@ const FRIDGE_TAU_H = 2;
 const STARTER_C = 5;
 /** Scatter of one reading of a place's heat, K (docs/SCIENCE.md, learning). */
 const PLACE_READING_SIGMA_C = 0.5;
-/** Readings of one quarter of an hour count once when judging a place. */
-const COUNT_ONCE_H = 0.25;
 /** Step along a room that warms and cools, h. */
 const DRIFT_STEP_H = 0.25;
 /** A first stretch without a reading, up to this long, counts as measured, h. */

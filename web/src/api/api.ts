@@ -23,7 +23,7 @@ import { observeServerTime } from '../app/clock.ts';
 import { keepAnswer, lastAnswer } from './last-known.ts';
 
 /** What a failed request leaves: the server's own words, or that it did not answer. */
-export type ApiError = ErrorBody | { readonly code: 'away' };
+type ApiError = ErrorBody | { readonly code: 'away' };
 
 const raw = fetchBaseQuery({ baseUrl: '/' });
 

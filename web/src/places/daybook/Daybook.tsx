@@ -1,9 +1,9 @@
 import type { MakeSummary } from '@morning-crock/core/contract';
-import { Button, FileButton, TextInput } from '@mantine/core';
-import { useRef, useState } from 'react';
+import { Button, TextInput } from '@mantine/core';
 import { Link, useSearchParams } from 'react-router';
-import { useImportDaybookMutation, useMakesQuery, type ApiError } from '../../api/api.ts';
+import { useImportDaybookMutation, useMakesQuery } from '../../api/api.ts';
 import { useUnits } from '../../app/use-units.ts';
+import { JsonFile } from '../../parts/JsonFile.tsx';
 
 const hours = (h: number): string => `${h.toFixed(1)} h`;
 
@@ -50,68 +50,23 @@ const OUTCOME = {
 
 const NO_FOOD = { word: 'do not eat', sign: '✗', tone: 'danger' } as const;
 
-function importFault(error: unknown): string {
-  const body = error as ApiError;
-  if (body.code === 'away') return 'The server does not answer. Nothing was changed; try again.';
-  const details = body.details.map((d) => `${d.path}: ${d.message}`).join('; ');
-  return `${body.message} ${body.next}${details ? ` (${details})` : ''}`;
-}
-
 function Exchange() {
-  const [load] = useImportDaybookMutation();
-  /** The same file may be chosen again: the browser must forget that it was. */
-  const reset = useRef<() => void>(null);
-  const [said, setSaid] = useState<{ text: string; bad: boolean } | null>(null);
-  const take = async (file: File | null): Promise<void> => {
-    if (!file) return;
-    let content: unknown;
-    try {
-      content = JSON.parse(await file.text());
-    } catch {
-      setSaid({ text: `“${file.name}” is not a readable JSON file. Nothing was changed.`, bad: true });
-      return;
-    }
-    try {
-      const { makes, added, already } = await load(content).unwrap();
-      setSaid({
-        text: `${makes} makes read: ${added} entries added, ${already} were here already.`,
-        bad: false,
-      });
-    } catch (error) {
-      setSaid({ text: importFault(error), bad: true });
-    }
-  };
+  const [load, { isLoading }] = useImportDaybookMutation();
   return (
-    <div>
-      <div style={{ display: 'flex', gap: 12 }}>
+    <JsonFile
+      label="Import"
+      what="JSON file"
+      loading={isLoading}
+      take={async (content) => {
+        const { makes, added, already } = await load(content).unwrap();
+        return `${makes} makes read: ${added} entries added, ${already} were here already.`;
+      }}
+      beside={
         <Button component="a" href="/api/export" download="daybook.json" variant="default">
           Export
         </Button>
-        <FileButton
-          resetRef={reset}
-          accept="application/json,.json"
-          onChange={(file) => {
-            reset.current?.();
-            void take(file);
-          }}
-        >
-          {(props) => (
-            <Button {...props} variant="default">
-              Import
-            </Button>
-          )}
-        </FileButton>
-      </div>
-      {said && (
-        <p
-          role={said.bad ? 'alert' : 'status'}
-          className={said.bad ? 'field-error' : 'quiet'}
-          style={{ marginTop: 8, maxWidth: '60ch' }}
-        >
-          {said.text}
-        </p>
-      )}
-    </div>
+      }
+    />
   );
 }
 

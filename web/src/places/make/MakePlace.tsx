@@ -7,21 +7,17 @@ import {
   STARTER_FACTS,
   type MakeState,
 } from '@morning-crock/core';
-import type { Factor } from '@morning-crock/core/contract';
 import { Button, TextInput } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { useFactorsQuery } from '../../api/api.ts';
 import { useNow } from '../../app/clock.ts';
 import { useKeys } from '../../app/KeyHelp.tsx';
 import { liveSlice } from '../../app/live-slice.ts';
 import { record, useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { useLive, useMake, type LiveMake } from '../../app/use-make.ts';
-import { useKitchen, useUnits } from '../../app/use-units.ts';
+import { useUnits } from '../../app/use-units.ts';
 import { useWakeLock } from '../../app/use-wake-lock.ts';
 import { LazyChart } from '../../charts/LazyChart.tsx';
-import { WorkBack } from '../planning/WorkBack.tsx';
-import { offerWords } from '../planning/offer-words.ts';
 import { Beads } from './Beads.tsx';
 import { CoolingWays } from './CoolingWays.tsx';
 import { Jars } from './Jars.tsx';
@@ -30,6 +26,7 @@ import { curveDataOf } from './curve-data.ts';
 import { DenatureMeter } from './DenatureMeter.tsx';
 import { LastReading } from './LastReading.tsx';
 import { EntryLog } from './EntryLog.tsx';
+import { MoreOf } from './MoreOf.tsx';
 import { Pad } from './Pad.tsx';
 import { TasteForm } from './TasteForm.tsx';
 import { UndoLine } from './UndoLine.tsx';
@@ -128,49 +125,6 @@ function Note({ state }: { readonly state: MakeState }) {
         Keep the note
       </Button>
     </form>
-  );
-}
-
-const NOTHING_LEARNED: readonly Factor[] = [];
-
-/** Planning what is left, sums for this make, readings in and out. */
-function MoreOf({ state }: { readonly state: MakeState }) {
-  const [planning, setPlanning] = useState(false);
-  const kitchen = useKitchen();
-  const units = useUnits();
-  const { data: factors = NOTHING_LEARNED } = useFactorsQuery();
-  return (
-    <>
-      <div style={{ display: 'flex', gap: 12, flexWrap: 'wrap', alignItems: 'center' }}>
-        {state.chilledAtMs === null && (
-          <Button variant="default" aria-expanded={planning} onClick={() => setPlanning(!planning)}>
-            Plan what is left
-          </Button>
-        )}
-        <Button component={Link} to={`/makes/${state.id}/file`} variant="default">
-          Readings from a file
-        </Button>
-        <a href={`/api/makes/${state.id}/readings.csv`} download="readings.csv">
-          Readings as CSV
-        </a>
-        <Link to={`/sums/cool-down?for=${state.id}`}>Sums for this make</Link>
-      </div>
-      {planning && state.chilledAtMs === null && (
-        <WorkBack
-          state={state}
-          begun
-          kitchen={kitchen}
-          factors={factors}
-          onTake={(offer) => {
-            void record(state.id, 'replanned', {
-              ...offer.change,
-              why: offerWords(offer, units, offer.startMs),
-            });
-            setPlanning(false);
-          }}
-        />
-      )}
-    </>
   );
 }
 

@@ -1,4 +1,4 @@
-import { defaultPlan, foldMake, replannedState, type MakeState } from '@morning-crock/core';
+import { changedPlan, defaultPlan, type MakeState } from '@morning-crock/core';
 import type { KitchenSettings, MakePlan, PlanChange } from '@morning-crock/core/contract';
 import { useMemo, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
@@ -19,7 +19,6 @@ export interface SumDesk {
   readonly forWhom: string;
   /** Takes an answer back to who asked. */
   readonly give: (change: PlanChange | ((plan: MakePlan) => MakePlan), why: string) => Promise<void>;
-  readonly given: boolean;
 }
 
 /** Whether a make can still take a change of this part. */
@@ -32,8 +31,6 @@ export function stillOpen(
   return !state.finished && (status === 'current' || status === 'coming');
 }
 
-const NO_MAKE = '00000000000000000000000000';
-
 /** Fills a sum in from whoever asked, and takes its answer back there. */
 export function useSumDesk(): SumDesk {
   const kitchen = useKitchen();
@@ -45,7 +42,6 @@ export function useSumDesk(): SumDesk {
   const make = isMake ? state : null;
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
-  const [given, setGiven] = useState(false);
   const [openedMs] = useState(() => Math.round(now()));
   const usual = useMemo(() => defaultPlan(kitchen, new Date(openedMs).toISOString()), [kitchen, openedMs]);
   const askedBy = make ? 'make' : asked === 'new' && draft ? 'new' : 'nobody';
@@ -56,34 +52,15 @@ export function useSumDesk(): SumDesk {
     state: make,
     askedBy,
     forWhom: askedBy === 'nobody' ? '' : plan.name,
-    given,
     give: async (change, why) => {
       if (askedBy === 'new') {
-        const next = typeof change === 'function' ? change(plan) : changed(plan, change);
+        const next = typeof change === 'function' ? change(plan) : changedPlan(plan, change);
         dispatch(liveSlice.actions.draftKept(next));
         void navigate('/new?draft=1');
       } else if (make && typeof change !== 'function') {
         await record(make.id, 'replanned', { ...change, why });
-        setGiven(true);
         void navigate(`/makes/${make.id}`);
       }
     },
   };
-}
-
-/** The same rule a make's log follows, for a plan nobody has begun. */
-function changed(plan: MakePlan, change: PlanChange): MakePlan {
-  const state = foldMake(NO_MAKE, [
-    {
-      id: NO_MAKE,
-      streamId: NO_MAKE,
-      at: plan.startAt,
-      cookId: null,
-      deviceId: 'sum',
-      version: 1,
-      type: 'make-started',
-      data: { plan },
-    },
-  ]);
-  return state ? replannedState(state, change, Date.parse(plan.startAt)).plan : plan;
 }

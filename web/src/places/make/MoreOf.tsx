@@ -1,0 +1,53 @@
+import type { MakeState } from '@morning-crock/core';
+import type { Factor } from '@morning-crock/core/contract';
+import { Button } from '@mantine/core';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { useFactorsQuery } from '../../api/api.ts';
+import { record } from '../../app/store.ts';
+import { useKitchen, useUnits } from '../../app/use-units.ts';
+import { WorkBack } from '../planning/WorkBack.tsx';
+import { offerWords } from '../planning/offer-words.ts';
+
+const NOTHING_LEARNED: readonly Factor[] = [];
+
+/** Planning what is left, sums for this make, readings in and out. */
+export function MoreOf({ state }: { readonly state: MakeState }) {
+  const [planning, setPlanning] = useState(false);
+  const kitchen = useKitchen();
+  const units = useUnits();
+  const { data: factors = NOTHING_LEARNED } = useFactorsQuery();
+  return (
+    <>
+      <div style={{ display: 'flex', gap: 12, flexWrap: 'wrap', alignItems: 'center' }}>
+        {state.chilledAtMs === null && (
+          <Button variant="default" aria-expanded={planning} onClick={() => setPlanning(!planning)}>
+            Plan what is left
+          </Button>
+        )}
+        <Button component={Link} to={`/makes/${state.id}/file`} variant="default">
+          Readings from a file
+        </Button>
+        <a href={`/api/makes/${state.id}/readings.csv`} download="readings.csv">
+          Readings as CSV
+        </a>
+        <Link to={`/sums/cool-down?for=${state.id}`}>Sums for this make</Link>
+      </div>
+      {planning && state.chilledAtMs === null && (
+        <WorkBack
+          state={state}
+          begun
+          kitchen={kitchen}
+          factors={factors}
+          onTake={(offer) => {
+            void record(state.id, 'replanned', {
+              ...offer.change,
+              why: offerWords(offer, units, offer.startMs),
+            });
+            setPlanning(false);
+          }}
+        />
+      )}
+    </>
+  );
+}
