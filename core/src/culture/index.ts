@@ -9,3 +9,4 @@ export * from './ensemble.ts';
 export * from './readings.ts';
 export * from './assimilate.ts';
 export * from './safety-clock.ts';
+export * from './vigour.ts';

@@ -112,6 +112,8 @@ export interface Dose {
   readonly massRatio?: number;
   /** Share of the stated dose for this volume: 1 = exactly as the packet says. */
   readonly statedRatio?: number;
+  /** log10 of the count besides what its age in the cold costs: freezing, drying. */
+  readonly log10Off?: number | undefined;
 }
 
 export interface Inoculum {
@@ -134,7 +136,7 @@ export function inoculumOf(dose: Dose): Inoculum {
   const log10CfuPerMl: Partial<Record<Group, number>> = {};
   for (const [group, day0] of Object.entries(starter.log10) as [Group, number][]) {
     const loss = (starter.lossPerDay[group] ?? 0) * ageD;
-    log10CfuPerMl[group] = day0 - loss + Math.log10(ratio);
+    log10CfuPerMl[group] = day0 - loss + (dose.log10Off ?? 0) + Math.log10(ratio);
   }
   return {
     log10CfuPerMl,

@@ -7,3 +7,4 @@ export * from './refit.ts';
 export * from './thermometer.ts';
 export * from './bath.ts';
 export * from './warm-box.ts';
+export * from './thaw.ts';

@@ -5,3 +5,4 @@ export * from './linear-algebra.ts';
 export * from './least-squares.ts';
 export * from './quantile.ts';
 export * from './thin.ts';
+export * from './belief.ts';
