@@ -74,6 +74,16 @@ export const ERROR_CODES = {
     message: 'This kitchen has makes already.',
     next: 'Restore into a new, empty kitchen; nothing was changed.',
   },
+  'not-enough': {
+    status: 422,
+    message: 'There is not so much milk.',
+    next: 'Take less or another lot; the plan is as you typed it.',
+  },
+  'in-use': {
+    status: 422,
+    message: 'What came of this entry has been used since.',
+    next: 'Recount the lot, or enter what really happened.',
+  },
   'database-away': {
     status: 503,
     message: 'The record cannot be reached.',

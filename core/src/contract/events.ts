@@ -1,7 +1,9 @@
 import { z } from 'zod';
 import { CUES, SOURNESS } from '../culture/index.ts';
+import { CULTURE_PLACES, cultureChange, wakingDone, wakingPlan } from './cultures.ts';
 import { kitchenChange } from './kitchen.ts';
 import { FACTOR_KINDS } from './learning.ts';
+import { milkMovement, milkPoured } from './milk-room.ts';
 import { makePlan, planChange, plannedForecast } from './plan.ts';
 import { traceFacts } from './trace.ts';
 import { instant, longText, massKg, shortName, temperatureC, typedQuantity, ulid } from './quantities.ts';
@@ -76,7 +78,13 @@ export const EVENT_DATA = {
     text: longText,
   }),
   noted: z.strictObject({ text: longText.min(1, 'needs a word') }),
-  reserved: z.strictObject({ massKg, typed: typedQuantity }),
+  /** Kept for the next time: a turn of its culture begins. */
+  reserved: z.strictObject({
+    massKg,
+    typed: typedQuantity,
+    name: shortName.optional(),
+    place: z.enum(CULTURE_PLACES).optional(),
+  }),
   'alarm-acknowledged': z.strictObject({ alarm: z.string().max(120) }),
   corrected: z.strictObject({
     target: ulid,
@@ -85,6 +93,15 @@ export const EVENT_DATA = {
   }),
   voided: z.strictObject({ target: ulid }),
   finished: z.strictObject({ verdict: z.enum(['kept', 'discarded']), reason: longText }),
+  /** What was poured into a make, and from which lots. */
+  'milk-poured': milkPoured,
+  /** Something happened to a culture. */
+  'culture-changed': cultureChange,
+  /** A dried culture is woken over several days. */
+  'waking-started': z.strictObject({ plan: wakingPlan }),
+  'waking-done': wakingDone,
+  /** Something happened to a lot of milk or cream. */
+  'milk-moved': milkMovement,
   'kitchen-changed': kitchenChange,
   /** What was learned about one thing is forgotten from here on. */
   'learning-reset': z.strictObject({ kind: z.enum(FACTOR_KINDS), thing: z.string().min(1).max(40) }),
@@ -98,7 +115,7 @@ export type DraftEvent = {
   [T in EventType]: {
     /** Identity, made by the sender; never an order. */
     readonly id: string;
-    /** The make, or the kitchen for `kitchen-changed` and `learning-reset`. */
+    /** The make; the lot for `milk-moved`; the culture for `culture-changed`; the kitchen for `kitchen-changed` and `learning-reset`. */
     readonly streamId: string;
     /** When it happened. */
     readonly at: string;

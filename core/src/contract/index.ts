@@ -1,5 +1,7 @@
 export * from './quantities.ts';
 export * from './kitchen.ts';
+export * from './milk-room.ts';
+export * from './cultures.ts';
 export * from './plan.ts';
 export * from './events.ts';
 export * from './errors.ts';

@@ -1,10 +1,13 @@
 import { z } from 'zod';
 import { thermometerFault, WARM_PLACE_KINDS } from '../heat/index.ts';
+import { MILK_KINDS } from '../milk/index.ts';
 import { instant, shortName, temperatureC, timeOfDay, ulid } from './quantities.ts';
 
 export const unitsSection = z.strictObject({
   temperature: z.enum(['C', 'F']),
   measures: z.enum(['metric', 'us', 'imperial']),
+  /** What money is called here; left out, costs are shown without a name. */
+  money: z.string().trim().min(1, 'needs a name').max(12, 'is longer than 12 characters').optional(),
 });
 
 export const siteSection = z.strictObject({
@@ -92,6 +95,22 @@ export const absence = z.strictObject({
   to: timeOfDay,
 });
 
+/** An animal or herd that gives milk. */
+export const herdMember = z.strictObject({
+  id: ulid,
+  name: shortName,
+  kind: z.enum(MILK_KINDS),
+  /** When it last came into milk; `null` when nobody knows. */
+  freshSince: instant.nullable(),
+});
+
+/** A churn and how much it holds; it is filled to half. */
+export const churn = z.strictObject({
+  id: ulid,
+  name: shortName,
+  litres: z.number().min(0.2, 'is less than 0.2 L').max(100, 'is more than 100 L'),
+});
+
 /** Everything a kitchen knows about itself. */
 export const kitchenSettings = z.strictObject({
   units: unitsSection,
@@ -103,6 +122,8 @@ export const kitchenSettings = z.strictObject({
   jars: z.array(jarKind).max(40),
   thermometers: z.array(thermometer).max(40),
   absences: z.array(absence).max(60),
+  herd: z.array(herdMember).max(60),
+  churns: z.array(churn).max(20),
 });
 
 /** One section is changed at a time; the latest change of a section counts. */
@@ -116,6 +137,8 @@ export const kitchenChange = z.discriminatedUnion('section', [
   z.strictObject({ section: z.literal('jars'), value: kitchenSettings.shape.jars }),
   z.strictObject({ section: z.literal('thermometers'), value: kitchenSettings.shape.thermometers }),
   z.strictObject({ section: z.literal('absences'), value: kitchenSettings.shape.absences }),
+  z.strictObject({ section: z.literal('herd'), value: kitchenSettings.shape.herd }),
+  z.strictObject({ section: z.literal('churns'), value: kitchenSettings.shape.churns }),
 ]);
 
 export type KitchenSettings = z.infer<typeof kitchenSettings>;

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { SOURNESS, STARTER_KINDS } from '../culture/index.ts';
-import { MILK_KINDS, POWDER_KINDS } from '../milk/index.ts';
+import { MILK_KINDS, POWDER_KINDS, TREATMENTS } from '../milk/index.ts';
 import { burner, pot, warmPlace } from './kitchen.ts';
+import { lotPour } from './milk-room.ts';
 import {
   fraction,
   instant,
@@ -14,7 +15,6 @@ import {
   ulid,
 } from './quantities.ts';
 
-export const TREATMENTS = ['raw', 'pasteurised', 'ultra-heated'] as const;
 export const HEAT_KINDS = ['none', 'touch', 'hold', 'boil'] as const;
 export const COOLING_KINDS = ['counter', 'bath', 'iced-bath'] as const;
 export const THICKNESS = ['pourable', 'spoonable', 'firm'] as const;
@@ -44,6 +44,16 @@ export const milkPour = z.strictObject({
   startC: temperatureC.max(60, 'is hot already'),
   second: secondMilk.optional(),
   powder: powderDose.optional(),
+  /** Taken from these lots of the milk room, with what they are made of; left out, the kind's usual counts. */
+  lots: z.array(lotPour).min(1).max(8).optional(),
+  composition: z
+    .strictObject({
+      fatFraction: fraction,
+      proteinFraction: fraction,
+      lactoseFraction: fraction,
+      ashFraction: fraction,
+    })
+    .optional(),
 });
 
 export const starterPlan = z.strictObject({
@@ -55,6 +65,11 @@ export const starterPlan = z.strictObject({
   /** For dried ones: share of the packet's stated dose for this volume. */
   statedRatio: z.number().min(0).max(50).nullable(),
   typed: typedQuantity.nullable(),
+  /** A culture of the register, the line it belongs to, its turn, and log10 of its count besides its age. */
+  cultureId: ulid.optional(),
+  lineId: ulid.optional(),
+  turn: z.number().int().min(0).max(10_000).optional(),
+  log10Off: z.number().min(-6).max(1).optional(),
 });
 
 export const heatPlan = z.strictObject({

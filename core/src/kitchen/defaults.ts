@@ -31,6 +31,8 @@ export function defaultKitchen(zone: string): KitchenSettings {
     jars: [],
     thermometers: [],
     absences: [],
+    herd: [],
+    churns: [],
   };
 }
 

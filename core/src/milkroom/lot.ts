@@ -1,0 +1,143 @@
+import type { Amount, Lot, LotFacts } from '../contract/index.ts';
+import {
+  creamingOf,
+  keepBy,
+  KEPT_BY_MOVING,
+  lifeUsed,
+  litresOfMass,
+  MILK_FACTS,
+  withFat,
+  type Composition,
+  type Keeping,
+  type KeepBy,
+} from '../milk/index.ts';
+import { compositionOf, NOTHING, plus } from './amount.ts';
+
+const HOUR_MS = 3_600_000;
+/** Heat of a place nobody measured, °C. */
+const USUAL_PLACE_C = { cold: 4, counter: 19, freezer: -18 } as const;
+/** Fat taken for bought cream nobody knows more about. */
+const USUAL_CREAM_FAT = 0.3;
+/** Less than this is an empty jar, kg. */
+export const EMPTY_KG = 0.005;
+
+export const placeC = (place: Lot['place'], measuredC: number | null): number =>
+  measuredC ?? USUAL_PLACE_C[place];
+
+/** Composition of a lot as it comes in. */
+export function compositionOfFacts(facts: LotFacts): Composition {
+  const usual = MILK_FACTS[facts.kind].composition;
+  const fat = facts.fatFraction ?? (facts.what === 'cream' ? USUAL_CREAM_FAT : null);
+  return fat === null ? usual : withFat(usual, fat);
+}
+
+/** A lot as an intake makes it. */
+export function lotOf(id: string, facts: LotFacts, has: Amount, of: Composition, atMs: number): Lot {
+  const settles = facts.what === 'milk' && facts.place !== 'freezer';
+  return {
+    id,
+    name: facts.name,
+    source: facts.source,
+    role: facts.what,
+    kind: facts.kind,
+    treatment: facts.treatment,
+    homogenised: facts.homogenised,
+    feed: facts.feed,
+    fatKnown: facts.fatFraction !== null,
+    takenInMs: atMs,
+    oldestMs: atMs,
+    place: facts.place,
+    container: facts.container,
+    soured: facts.soured ?? false,
+    mixedSourSweet: false,
+    thawed: false,
+    spells: [{ fromMs: atMs, celsius: placeC(facts.place, facts.placeC) }],
+    stillSinceMs: settles ? atMs : null,
+    settledH: 0,
+    creamFactor: null,
+    has,
+    of,
+    costPerKg: facts.costPerLitre === null ? null : facts.costPerLitre * litresOfMass(1, of),
+    recount: false,
+    parents: [],
+    portions: [],
+    readyAtMs: null,
+    spokenForKg: 0,
+  };
+}
+
+/** A lot that comes of another. */
+export function lotFrom(
+  parent: Lot,
+  own: Pick<Lot, 'id' | 'name' | 'role'> & Partial<Lot>,
+  has: Amount,
+  atMs: number,
+): Lot {
+  return {
+    ...parent,
+    stillSinceMs: null,
+    settledH: 0,
+    creamFactor: null,
+    recount: false,
+    fatKnown: false,
+    takenInMs: atMs,
+    parents: [parent.id],
+    portions: [],
+    readyAtMs: null,
+    spokenForKg: 0,
+    has,
+    of: has.massKg > EMPTY_KG ? compositionOf(has) : parent.of,
+    ...own,
+  };
+}
+
+/** A lot with something added or taken; its composition follows while there is enough to have one. */
+export function withAmount(lot: Lot, change: Amount, sign: 1 | -1): Lot {
+  const has = plus(lot.has, change, sign);
+  return { ...lot, has, of: sign === 1 && has.massKg > EMPTY_KG ? compositionOf(has) : lot.of };
+}
+
+/** An emptied lot. */
+export const emptied = (lot: Lot): Lot => ({ ...lot, has: NOTHING, stillSinceMs: null });
+
+/** Hours a lot has settled: what a carrying left of the hours before, and those since. */
+export function settledHours(lot: Lot, nowMs: number): number {
+  return lot.settledH + (lot.stillSinceMs === null ? 0 : Math.max(0, (nowMs - lot.stillSinceMs) / HOUR_MS));
+}
+
+/** A lot set down somewhere else: part of what had risen goes back. */
+export function carried(lot: Lot, place: Lot['place'], celsius: number, atMs: number): Lot {
+  const hours = settledHours(lot, atMs);
+  const settles = lot.role === 'milk' && place !== 'freezer';
+  return {
+    ...lot,
+    place,
+    spells: [...lot.spells, { fromMs: atMs, celsius }],
+    settledH: KEPT_BY_MOVING * hours,
+    stillSinceMs: settles ? atMs : null,
+  };
+}
+
+/** How a lot creams. */
+export const lotCreaming = (lot: Lot) => creamingOf(lot.kind, lot.treatment, lot.homogenised);
+
+/** Whether a cream line may show. */
+export const settles = (lot: Lot): boolean =>
+  lot.role === 'milk' && lot.stillSinceMs !== null && lotCreaming(lot).mostRisen > 0;
+
+const keepingOf = (lot: Lot): Keeping => lot;
+
+/** Until when a lot keeps, as a range with its reason. */
+export function keepOf(lot: Lot, nowMs: number): KeepBy {
+  return keepBy(keepingOf(lot), nowMs);
+}
+
+/** Of two lots the one nearer its end. */
+export function older(a: Lot, b: Lot, atMs: number): Lot {
+  return lifeUsed(keepingOf(a), atMs)[0] >= lifeUsed(keepingOf(b), atMs)[0] ? a : b;
+}
+
+export const isEmpty = (lot: Lot): boolean => Math.abs(lot.has.massKg) < EMPTY_KG;
+export const litresIn = (lot: Lot): number => litresOfMass(lot.has.massKg, lot.of);
+/** What a plan may still ask for, kg. */
+export const freeKg = (lot: Lot): number => Math.max(0, lot.has.massKg - lot.spokenForKg);

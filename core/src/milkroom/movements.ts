@@ -1,0 +1,365 @@
+import type { LedgerLine, Lot, LotPour, MovementKind, MovementOf } from '../contract/index.ts';
+import { factorOfHeight, litresOfMass, massOfLitresKg } from '../milk/index.ts';
+import { amountOf, dryKg, partByFat, plus } from './amount.ts';
+import {
+  carried,
+  compositionOfFacts,
+  emptied,
+  EMPTY_KG,
+  isEmpty,
+  lotCreaming,
+  lotFrom,
+  lotOf,
+  older,
+  placeC,
+  settledHours,
+  withAmount,
+} from './lot.ts';
+
+/** What a weighed churning said of its cream. */
+interface Churning {
+  readonly source: string;
+  readonly atMs: number;
+  readonly creamKg: number;
+  readonly estimatedFat: number;
+  readonly butterKg: number;
+  readonly buttermilkKg: number;
+}
+
+/** One day's milk that came in, as far as the months need it. */
+export interface Milking {
+  readonly atMs: number;
+  readonly source: string;
+  readonly kind: Lot['kind'];
+  readonly litres: number;
+  readonly forRecord: boolean;
+  readonly fatFraction: number | null;
+  readonly note: string;
+  readonly eventId: string;
+}
+
+/** What a fold of the ledger works on; grows from movement to movement. */
+export interface RoomDraft {
+  readonly lots: Map<string, Lot>;
+  readonly lines: LedgerLine[];
+  readonly milkings: Milking[];
+  readonly churnings: Churning[];
+  /** What makes asked for and have not poured, by make. */
+  readonly asked: Map<string, readonly LotPour[]>;
+  readonly poured: Set<string>;
+  /** What was taken to be eaten, in makes or as it is. */
+  readonly pours: { readonly atMs: number; readonly litres: number }[];
+}
+
+/** When and by which entry something happened. */
+export interface Moment {
+  readonly eventId: string;
+  readonly seq: number;
+  readonly atMs: number;
+}
+
+type Handler<K extends MovementKind> = (
+  room: RoomDraft,
+  lotId: string,
+  data: MovementOf<K>,
+  moment: Moment,
+) => void;
+
+function put(
+  room: RoomDraft,
+  moment: Moment,
+  lot: Lot,
+  kind: LedgerLine['kind'],
+  massKg: number,
+  otherId: string | null = null,
+  note = '',
+): void {
+  room.lots.set(lot.id, lot);
+  room.lines.push({
+    ...moment,
+    lotId: lot.id,
+    lotName: lot.name,
+    kind,
+    massKg,
+    litres: litresOfMass(massKg, lot.of),
+    leavesKg: lot.has.massKg,
+    otherId,
+    note,
+  });
+}
+
+/** Portions of a pot less what was taken: the oldest goes first. */
+function portionsLess(portions: Lot['portions'], massKg: number): Lot['portions'] {
+  let left = massKg;
+  return [...portions]
+    .sort((a, b) => a.oldestMs - b.oldestMs)
+    .flatMap((portion) => {
+      const taken = Math.min(left, portion.massKg);
+      left -= taken;
+      return portion.massKg - taken > EMPTY_KG ? [{ ...portion, massKg: portion.massKg - taken }] : [];
+    });
+}
+
+/**
+ * Takes some of a lot. What happened is stored: more than there is leaves the balance below nothing and asks for a
+ * recount.
+ */
+export function takeFrom(
+  room: RoomDraft,
+  moment: Moment,
+  lotId: string,
+  massKg: number,
+  kind: LedgerLine['kind'],
+  otherId: string | null = null,
+  note = '',
+): { readonly lot: Lot; readonly amount: ReturnType<typeof amountOf> } | null {
+  const lot = room.lots.get(lotId);
+  if (!lot) return null;
+  const whole = Math.abs(massKg - lot.has.massKg) < EMPTY_KG;
+  const amount = whole ? lot.has : amountOf(massKg, lot.of);
+  const less = withAmount(lot, amount, -1);
+  const over = less.has.massKg < -EMPTY_KG;
+  put(
+    room,
+    moment,
+    { ...less, recount: lot.recount || over, portions: portionsLess(lot.portions, massKg) },
+    kind,
+    -amount.massKg,
+    otherId,
+    note,
+  );
+  return { lot, amount };
+}
+
+/** One entry a kind of movement. A movement of a lot that is not there changes nothing. */
+const HANDLERS: { readonly [K in MovementKind]: Handler<K> } = {
+  intake: (room, lotId, { lot: facts, litres, forRecord, note = '' }, moment) => {
+    const of = compositionOfFacts(facts);
+    const massKg = massOfLitresKg(litres, of);
+    const lot = lotOf(lotId, facts, amountOf(forRecord ? 0 : massKg, of), of, moment.atMs);
+    put(
+      room,
+      moment,
+      lot,
+      'intake',
+      massKg,
+      null,
+      [forRecord ? 'for the record' : '', note].filter(Boolean).join(': '),
+    );
+    // What is only on record is in no jar.
+    if (forRecord) room.lots.delete(lotId);
+    if (facts.what === 'milk')
+      room.milkings.push({
+        atMs: moment.atMs,
+        eventId: moment.eventId,
+        source: facts.source,
+        kind: facts.kind,
+        litres,
+        forRecord,
+        fatFraction: facts.fatFraction,
+        note,
+      });
+  },
+  skim: (room, lotId, { cream, rest, creamKg, fatFraction, weighed }, moment) => {
+    const lot = room.lots.get(lotId);
+    if (!lot || lot.has.massKg < EMPTY_KG) return;
+    const [creamAmount, restAmount] = partByFat(lot.has, creamKg, fatFraction);
+    // What it cost is shared out by what is dry in it.
+    const perDryKg =
+      lot.costPerKg === null ? null : (lot.costPerKg * lot.has.massKg) / Math.max(1e-9, dryKg(lot.has));
+    const costPerKg = (amount: typeof creamAmount): number | null =>
+      perDryKg === null || amount.massKg < EMPTY_KG ? null : (perDryKg * dryKg(amount)) / amount.massKg;
+    put(
+      room,
+      moment,
+      { ...lot, has: plus(lot.has, creamAmount, -1) },
+      'skimmed-off',
+      -creamAmount.massKg,
+      cream.lotId,
+    );
+    put(room, moment, emptied(lot), 'left-under', -restAmount.massKg, rest.lotId);
+    const creamLot = lotFrom(
+      lot,
+      { id: cream.lotId, name: cream.name, role: 'cream', costPerKg: costPerKg(creamAmount) },
+      creamAmount,
+      moment.atMs,
+    );
+    put(
+      room,
+      moment,
+      creamLot,
+      'skimmed-from',
+      creamAmount.massKg,
+      lotId,
+      weighed ? 'weighed' : 'as computed',
+    );
+    const restLot = lotFrom(
+      lot,
+      { id: rest.lotId, name: rest.name, role: 'skimmed', costPerKg: costPerKg(restAmount) },
+      restAmount,
+      moment.atMs,
+    );
+    put(room, moment, restLot, 'skimmed-from', restAmount.massKg, lotId);
+  },
+  pool: (room, lotId, { into, massKg, soured }, moment) => {
+    const from = takeFrom(room, moment, lotId, massKg, 'pooled-out', into.lotId);
+    if (!from) return;
+    const { lot, amount } = from;
+    const portion = {
+      eventId: moment.eventId,
+      name: lot.name,
+      atMs: moment.atMs,
+      oldestMs: lot.oldestMs,
+      massKg,
+      fatFraction: lot.of.fatFraction,
+      soured,
+    };
+    const before = room.lots.get(into.lotId);
+    if (!before || isEmpty(before)) {
+      const celsius = placeC(into.place, null);
+      const begun = lotFrom(
+        lot,
+        {
+          id: into.lotId,
+          name: into.name,
+          role: 'pot',
+          costPerKg: lot.costPerKg,
+          soured,
+          mixedSourSweet: false,
+        },
+        amount,
+        moment.atMs,
+      );
+      const spells =
+        lot.place === into.place ? lot.spells : [...lot.spells, { fromMs: moment.atMs, celsius }];
+      put(
+        room,
+        moment,
+        { ...begun, place: into.place, spells, portions: [portion], parents: [lot.id] },
+        'pooled-in',
+        amount.massKg,
+        lotId,
+      );
+      return;
+    }
+    const more = withAmount(before, amount, 1);
+    const age = older(before, lot, moment.atMs);
+    const spells =
+      age === before || lot.place === before.place
+        ? age.spells
+        : [...lot.spells, { fromMs: moment.atMs, celsius: placeC(before.place, null) }];
+    const costPerKg =
+      before.costPerKg === null || lot.costPerKg === null || more.has.massKg < EMPTY_KG
+        ? null
+        : (before.costPerKg * before.has.massKg + lot.costPerKg * amount.massKg) / more.has.massKg;
+    put(
+      room,
+      moment,
+      {
+        ...more,
+        costPerKg,
+        source: before.source === lot.source ? before.source : 'several sources',
+        oldestMs: Math.min(before.oldestMs, lot.oldestMs),
+        spells,
+        thawed: before.thawed || lot.thawed,
+        // Raw and heated together keep, and are cautioned about, as raw.
+        treatment: before.treatment === 'raw' || lot.treatment === 'raw' ? 'raw' : before.treatment,
+        soured: before.soured && soured,
+        mixedSourSweet: before.mixedSourSweet || before.soured !== soured,
+        parents: [...new Set([...before.parents, lot.id])],
+        portions: [...before.portions, portion],
+      },
+      'pooled-in',
+      amount.massKg,
+      lotId,
+    );
+  },
+  move: (room, lotId, { place, placeC: measuredC, container, soured = false }, moment) => {
+    const lot = room.lots.get(lotId);
+    if (!lot) return;
+    const moved = carried(lot, place, placeC(place, measuredC), moment.atMs);
+    put(
+      room,
+      moment,
+      { ...moved, container: container ?? lot.container, soured: lot.soured || soured },
+      'move',
+      0,
+      null,
+      soured ? 'soured' : '',
+    );
+  },
+  freeze: (room, lotId, _data, moment) => {
+    const lot = room.lots.get(lotId);
+    if (lot) put(room, moment, carried(lot, 'freezer', placeC('freezer', null), moment.atMs), 'freeze', 0);
+  },
+  thaw: (room, lotId, { into, massKg, readyAt }, moment) => {
+    const from = takeFrom(room, moment, lotId, massKg, 'thawed-out', into.lotId);
+    if (!from) return;
+    const { lot, amount } = from;
+    const thawed = lotFrom(
+      lot,
+      { id: into.lotId, name: into.name, role: lot.role === 'pot' ? 'cream' : lot.role },
+      amount,
+      moment.atMs,
+    );
+    put(
+      room,
+      moment,
+      {
+        ...thawed,
+        thawed: true,
+        place: 'cold',
+        spells: [{ fromMs: moment.atMs, celsius: placeC('cold', null) }],
+        readyAtMs: readyAt === null ? null : Date.parse(readyAt),
+      },
+      'thawed-in',
+      amount.massKg,
+      lotId,
+    );
+  },
+  give: (room, lotId, { to, massKg, note }, moment) => {
+    const from = takeFrom(room, moment, lotId, massKg, to, null, note);
+    if (from && (to === 'used' || to === 'away') && from.lot.role !== 'cream' && from.lot.role !== 'pot')
+      room.pours.push({ atMs: moment.atMs, litres: litresOfMass(massKg, from.lot.of) });
+  },
+  recount: (room, lotId, { massKg }, moment) => {
+    const lot = room.lots.get(lotId);
+    if (!lot) return;
+    const change = amountOf(massKg - lot.has.massKg, lot.of);
+    put(room, moment, { ...lot, has: amountOf(massKg, lot.of), recount: false }, 'recount', change.massKg);
+  },
+  measure: (room, lotId, { creamHeight }, moment) => {
+    const lot = room.lots.get(lotId);
+    if (!lot) return;
+    const jar = {
+      composition: lot.of,
+      massKg: Math.max(EMPTY_KG, lot.has.massKg),
+      creaming: lotCreaming(lot),
+      hours: settledHours(lot, moment.atMs),
+    };
+    put(room, moment, { ...lot, creamFactor: factorOfHeight(jar, creamHeight) }, 'measure', 0);
+  },
+  churn: (room, lotId, { massKg, butterKg, buttermilkKg }, moment) => {
+    const from = takeFrom(room, moment, lotId, massKg, 'churn');
+    if (!from) return;
+    room.churnings.push({
+      source: from.lot.source,
+      atMs: moment.atMs,
+      creamKg: massKg,
+      estimatedFat: from.lot.of.fatFraction,
+      butterKg,
+      buttermilkKg,
+    });
+  },
+};
+
+/** Carries one movement out. */
+export function moveMilk<K extends MovementKind>(
+  room: RoomDraft,
+  lotId: string,
+  data: MovementOf<K>,
+  moment: Moment,
+): void {
+  const handler = HANDLERS[data.kind] as Handler<K>;
+  handler(room, lotId, data, moment);
+}

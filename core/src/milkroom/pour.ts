@@ -1,0 +1,67 @@
+import type { Lot, LotPour, MakePlan } from '../contract/index.ts';
+import { mixMilks } from '../milk/index.ts';
+
+type Milk = MakePlan['milk'];
+const HIGHEST_MILK_FAT = 0.2;
+
+/**
+ * A plan's milk as it comes out of these lots, poured together: amount, fat and everything else by mass balance.
+ * @returns `null` when none of the lots is there, or when together they are cream
+ */
+export function milkFromLots(
+  before: Milk,
+  lots: readonly Lot[],
+  from: readonly Pick<LotPour, 'lotId' | 'massKg'>[],
+): Milk | null {
+  const parts = from.flatMap(({ lotId, massKg }) => {
+    const lot = lots.find((l) => l.id === lotId);
+    return lot && massKg > 0 ? [{ lot, massKg }] : [];
+  });
+  const [main] = [...parts].sort((a, b) => b.massKg - a.massKg);
+  if (!main) return null;
+  const mix = mixMilks(parts.map(({ lot, massKg }) => ({ composition: lot.of, massKg })));
+  if (mix.composition.fatFraction > HIGHEST_MILK_FAT) return null;
+  const litres = Math.round(mix.litres * 1000) / 1000;
+  return {
+    ...before,
+    litres,
+    typed: { value: Math.round(litres * 100) / 100, unit: 'L' },
+    kind: main.lot.kind,
+    // One raw milk among them makes all of it raw.
+    treatment: parts.some(({ lot }) => lot.treatment === 'raw') ? 'raw' : main.lot.treatment,
+    fatFraction: mix.composition.fatFraction,
+    startC: Math.min(60, Math.max(0, main.lot.spells.at(-1)?.celsius ?? before.startC)),
+    composition: mix.composition,
+    lots: parts.map(({ lot, massKg }) => ({
+      lotId: lot.id,
+      name: lot.name,
+      massKg,
+      costPerKg: lot.costPerKg,
+    })),
+  };
+}
+
+/** A plan's milk without its lots: poured from anywhere. */
+export function withoutLots({ lots: _lots, composition: _composition, ...milk }: Milk): Milk {
+  return milk;
+}
+
+/** More or less of the same milk; its lots give in the same shares. */
+export function withLitres(milk: Milk, litres: number, typed: Milk['typed']): Milk {
+  const scale = litres / milk.litres;
+  return {
+    ...milk,
+    litres,
+    typed,
+    ...(milk.lots ? { lots: milk.lots.map((lot) => ({ ...lot, massKg: lot.massKg * scale })) } : {}),
+  };
+}
+
+/** What the milk of a plan cost; `null` when some of it has no price. */
+export function milkCost({ lots }: Milk): number | null {
+  if (!lots) return null;
+  return lots.reduce<number | null>(
+    (sum, lot) => (sum === null || lot.costPerKg === null ? null : sum + lot.massKg * lot.costPerKg),
+    0,
+  );
+}

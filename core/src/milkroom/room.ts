@@ -1,0 +1,198 @@
+import type { EventType, LedgerLine, Lot, LotPour, MilkRoomResponse } from '../contract/index.ts';
+import { effectiveEvents, type LoggedEvent } from '../make/index.ts';
+import { updateBelief } from '../numerics/index.ts';
+import { litresOfMass } from '../milk/index.ts';
+import { formatVolume, type MeasureSystem } from '../units/index.ts';
+import { isEmpty } from './lot.ts';
+import { moveMilk, takeFrom, type Milking, type Moment, type RoomDraft } from './movements.ts';
+
+/** The events a milk room is folded from; those of makes tell what was asked for and poured. */
+export const MILK_EVENTS: readonly EventType[] = [
+  'milk-moved',
+  'milk-poured',
+  'make-started',
+  'step-done',
+  'step-skipped',
+  'finished',
+  'voided',
+  'corrected',
+];
+
+/** Fat left in hand-worked butter and its buttermilk, for what a weighed churning says of its cream. */
+const BUTTER_FAT = 0.81;
+const BUTTERMILK_FAT = 0.006;
+/** Prior σ of a source's cream fat and the scatter of one churning, ln. Source: docs/SCIENCE.md, learning. */
+const CREAM_FAT_SPREAD = { prior: 0.15, churning: 0.05 };
+
+/** Everything the ledger says. */
+export type MilkRoom = Readonly<{
+  [K in keyof RoomDraft]: RoomDraft[K] extends Map<string, infer V>
+    ? ReadonlyMap<string, V>
+    : RoomDraft[K] extends Set<string>
+      ? ReadonlySet<string>
+      : Readonly<RoomDraft[K]>;
+}>;
+
+/** A room nothing has come into yet, or one that goes on from the lots of a picture. */
+export function openRoom(lots: readonly Lot[] = []): RoomDraft {
+  return {
+    lots: new Map(lots.map((lot) => [lot.id, lot])),
+    lines: [],
+    milkings: [],
+    churnings: [],
+    asked: new Map(),
+    poured: new Set(),
+    pours: [],
+  };
+}
+
+function pour(
+  room: RoomDraft,
+  makeId: string,
+  from: readonly Pick<LotPour, 'lotId' | 'massKg'>[],
+  moment: Moment,
+) {
+  if (room.poured.has(makeId)) return;
+  room.poured.add(makeId);
+  room.asked.delete(makeId);
+  for (const { lotId, massKg } of from) takeFrom(room, moment, lotId, massKg, 'pour', makeId);
+}
+
+/** Carries one effective event out; others than those of `MILK_EVENTS` change nothing. */
+export function applyToRoom(room: RoomDraft, event: LoggedEvent): void {
+  const moment: Moment = {
+    eventId: event.id,
+    seq: event.seq ?? Number.MAX_SAFE_INTEGER,
+    atMs: Date.parse(event.at),
+  };
+  switch (event.type) {
+    case 'milk-moved':
+      moveMilk(room, event.streamId, event.data, moment);
+      return;
+    case 'make-started': {
+      const { milk, startAt } = event.data.plan;
+      if (milk.lots) room.asked.set(event.streamId, milk.lots);
+      room.pours.push({ atMs: Date.parse(startAt), litres: milk.litres });
+      return;
+    }
+    case 'milk-poured':
+      pour(room, event.streamId, event.data.from, moment);
+      return;
+    case 'step-done': {
+      // Whoever says it is poured and nothing else poured what was planned.
+      const asked = room.asked.get(event.streamId);
+      if (event.data.step === 'pour' && asked) pour(room, event.streamId, asked, moment);
+      return;
+    }
+    case 'step-skipped':
+      if (event.data.step === 'pour') room.asked.delete(event.streamId);
+      return;
+    case 'finished':
+      room.asked.delete(event.streamId);
+      return;
+    default:
+  }
+}
+
+/**
+ * Folds a kitchen's milk: every lot with what is in it, every line of the ledger. Balances are sums, never edited.
+ * @param events any order, of any stream; what is no event of the milk room is passed over
+ */
+export function foldMilkRoom(events: readonly LoggedEvent[]): RoomDraft {
+  const room = openRoom();
+  for (const event of effectiveEvents(events)) applyToRoom(room, event);
+  return room;
+}
+
+/** A copy that may be carried on without touching the first. */
+export function copyRoom(room: RoomDraft): RoomDraft {
+  return {
+    lots: new Map(room.lots),
+    lines: [...room.lines],
+    milkings: [...room.milkings],
+    churnings: [...room.churnings],
+    asked: new Map(room.asked),
+    poured: new Set(room.poured),
+    pours: [...room.pours],
+  };
+}
+
+/** How much of each lot is spoken for, kg. */
+export function spokenFor(room: MilkRoom): Map<string, number> {
+  const sums = new Map<string, number>();
+  for (const pours of room.asked.values())
+    for (const { lotId, massKg } of pours) sums.set(lotId, (sums.get(lotId) ?? 0) + massKg);
+  return sums;
+}
+
+/** The lots there is something in, or that want a recount; a room opened from a picture keeps what that says is spoken for. */
+export function openLots(room: MilkRoom): Lot[] {
+  const spoken = spokenFor(room);
+  return [...room.lots.values()]
+    .filter((lot) => !isEmpty(lot) || lot.recount)
+    .map((lot) => ({ ...lot, spokenForKg: lot.spokenForKg + (spoken.get(lot.id) ?? 0) }));
+}
+
+/** What the weighed churnings taught of each source's cream: ln of its fat against the estimate. */
+export function creamFactors(room: MilkRoom): MilkRoomResponse['creamFactors'] {
+  const sources = [...new Set(room.churnings.map((c) => c.source))];
+  return sources.map((source) => {
+    const own = room.churnings.filter((c) => c.source === source).sort((a, b) => a.atMs - b.atMs);
+    const belief = own.reduce(
+      (before, c) =>
+        updateBelief(
+          before,
+          Math.log((c.butterKg * BUTTER_FAT + c.buttermilkKg * BUTTERMILK_FAT) / c.creamKg / c.estimatedFat),
+          CREAM_FAT_SPREAD.churning,
+        ),
+      { mean: 0, sigma: CREAM_FAT_SPREAD.prior },
+    );
+    return { source, ...belief, churnings: own.length };
+  });
+}
+
+/** A lot of a plan that cannot give what is asked of it, in the kitchen's measures; `null` when all can. */
+export function shortage(
+  room: MilkRoom,
+  makeId: string,
+  asked: readonly LotPour[],
+  system: MeasureSystem = 'metric',
+): { readonly index: number; readonly message: string } | null {
+  const spoken = spokenFor(room);
+  for (const own of room.asked.get(makeId) ?? [])
+    spoken.set(own.lotId, (spoken.get(own.lotId) ?? 0) - own.massKg);
+  for (const [index, { lotId, massKg, name }] of asked.entries()) {
+    const lot = room.lots.get(lotId);
+    if (!lot) return { index, message: `${name}: is not in the milk room` };
+    const taken = spoken.get(lotId) ?? 0;
+    const free = lot.has.massKg - taken;
+    if (massKg > free + SCALE_KG) {
+      const litres = (kg: number): string => formatVolume(Math.max(0, litresOfMass(kg, lot.of)), system);
+      const others = taken > SCALE_KG ? `, ${litres(taken)} of it spoken for by other makes` : '';
+      return {
+        index,
+        message: `${lot.name}: ${litres(massKg)} asked, ${litres(lot.has.massKg)} there${others}`,
+      };
+    }
+    spoken.set(lotId, taken + massKg);
+  }
+  return null;
+}
+/** Nobody pours to less than this, kg. */
+const SCALE_KG = 0.005;
+
+/** The ledger, the latest first. */
+export function ledgerPage(
+  lines: readonly LedgerLine[],
+  {
+    offset,
+    limit,
+    lotId,
+  }: { readonly offset: number; readonly limit: number; readonly lotId?: string | undefined },
+): { lines: LedgerLine[]; more: boolean } {
+  const wanted = lotId === undefined ? lines : lines.filter((line) => line.lotId === lotId);
+  const end = Math.max(0, wanted.length - offset);
+  return { lines: wanted.slice(Math.max(0, end - limit), end).reverse(), more: end > limit };
+}
+
+export type { Milking, RoomDraft };
