@@ -7,5 +7,7 @@ export * from './kitchen/index.ts';
 export * from './method/index.ts';
 export * from './make/index.ts';
 export * from './learn/index.ts';
+export * from './milkroom/index.ts';
+export * from './cultures/index.ts';
 export * from './planning/index.ts';
 export * from './trace/index.ts';

@@ -1,3 +1,5 @@
 export * from './kitchen.ts';
 export * from './truth.ts';
 export * from './scenario.ts';
+export * from './milk.ts';
+export * from './cultures.ts';

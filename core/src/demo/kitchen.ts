@@ -6,7 +6,7 @@ const id = (n: number): string => `01GANTERNF0D0000000000${String(n).padStart(4,
 export const LANTERN_FOLD_NAME = 'Lantern Fold';
 
 export const LANTERN_FOLD: KitchenSettings = {
-  units: { temperature: 'C', measures: 'metric' },
+  units: { temperature: 'C', measures: 'metric', money: 'groats' },
   site: { zone: 'UTC', altitudeM: 310, roomC: 17, shortcuts: true },
   pots: [
     { id: id(1), name: 'the speckled pot', litres: 6.5, lidded: true, lossFactor: 1 },
@@ -36,6 +36,16 @@ export const LANTERN_FOLD: KitchenSettings = {
   thermometers: [
     { id: id(16), name: 'Brass stem', iceC: 0.9, boilingC: 99.6, altitudeM: 310, checkedAt: null },
     { id: id(17), name: 'Shelf logger', iceC: -0.3, boilingC: null, altitudeM: 310, checkedAt: null },
+  ],
+  // Days in milk are set when the demo begins.
+  herd: [
+    { id: id(20), name: 'Marrow', kind: 'cow-lean', freshSince: null },
+    { id: id(21), name: 'Quillet', kind: 'cow-lean', freshSince: null },
+    { id: id(22), name: 'The ewes', kind: 'ewe', freshSince: null },
+  ],
+  churns: [
+    { id: id(23), name: 'the barrel churn', litres: 5.2 },
+    { id: id(24), name: 'the glass jar', litres: 1.9 },
   ],
   absences: [{ id: id(18), cookId: id(12), name: 'Stall', days: [4], from: '07:30', to: '13:00' }],
 };

@@ -1,6 +1,7 @@
 import type { Factor, FactorKind, FactorsUsed, KitchenSettings, MakePlan } from '../contract/index.ts';
 import { STARTER_FACTS, type StarterKind } from '../culture/index.ts';
 import type { MakeState } from '../make/index.ts';
+import { updateBelief, type Belief } from '../numerics/index.ts';
 import {
   FACTOR_SPREAD,
   observeRate,
@@ -10,9 +11,6 @@ import {
   type Observation,
 } from './observe.ts';
 
-/** A make that says something this many σ from what was believed counts less the further off it is [F: Huber]. */
-const ODD_FROM_SIGMA = 2.5;
-
 /** A factor forgotten from an instant on. */
 export interface Reset {
   readonly kind: FactorKind;
@@ -20,33 +18,20 @@ export interface Reset {
   readonly atMs: number;
 }
 
-interface Belief {
-  readonly mean: number;
-  readonly sigma: number;
-}
-
-/**
- * Normal–normal update of a belief by one make; odd makes (a plug half out) are held at arm's length.
- * @example update({ mean: 0, sigma: 0.15 }, 0.2, 0.12)
- */
-export function update(belief: Belief, observed: number, sigma: number): Belief {
-  const away = Math.abs(observed - belief.mean) / Math.hypot(sigma, belief.sigma);
-  const counted = sigma * Math.max(1, away / ODD_FROM_SIGMA) ** 2;
-  const precision = 1 / belief.sigma ** 2 + 1 / counted ** 2;
-  return {
-    mean: (belief.mean / belief.sigma ** 2 + observed / counted ** 2) / precision,
-    sigma: Math.sqrt(1 / precision),
-  };
-}
+/** Names of culture lines, by identity. */
+export type LineNames = ReadonlyMap<string, string>;
 
 /** What a kind of thing is called, and its value as typed now. */
 function named(
   kind: FactorKind,
   thing: string,
   kitchen: KitchenSettings,
+  lines: LineNames,
 ): { name: string; typed: number } | null {
-  if (kind === 'rate')
-    return thing in STARTER_FACTS ? { name: STARTER_FACTS[thing as StarterKind].label, typed: 0 } : null;
+  if (kind === 'rate') {
+    const name = thing in STARTER_FACTS ? STARTER_FACTS[thing as StarterKind].label : lines.get(thing);
+    return name === undefined ? null : { name, typed: 0 };
+  }
   if (kind === 'burner') {
     const burner = kitchen.burners.find((b) => b.id === thing);
     return burner ? { name: burner.name, typed: Math.log(burner.powerKw * burner.efficiency) } : null;
@@ -69,6 +54,7 @@ function fold(
   observations: readonly Observation[],
   kitchen: KitchenSettings,
   resets: readonly Reset[],
+  lines: LineNames,
 ): Factor[] {
   const groups = new Map<string, Observation[]>();
   for (const o of [...observations].sort((a, b) => a.atMs - b.atMs)) {
@@ -78,12 +64,12 @@ function fold(
   }
   return [...groups.values()].flatMap((group): Factor[] => {
     const { kind, thing } = group[0]!;
-    const about = named(kind, thing, kitchen);
+    const about = named(kind, thing, kitchen, lines);
     if (!about) return [];
     let belief: Belief = { mean: 0, sigma: FACTOR_SPREAD[kind].prior };
     const history = group.map((o) => {
       const observed = o.value - about.typed;
-      belief = update(belief, observed, o.sigma);
+      belief = updateBelief(belief, observed, o.sigma);
       return {
         makeId: o.makeId,
         name: o.makeName,
@@ -132,7 +118,7 @@ function knownThings(state: MakeState, observations: readonly Observation[]): Fa
     let makes = 0;
     for (const o of observations) {
       if (o.kind !== kind || o.thing !== thing) continue;
-      belief = update(belief, o.value - typed, o.sigma);
+      belief = updateBelief(belief, o.value - typed, o.sigma);
       makes++;
     }
     if (makes > 0) used[USED_AS[kind]] = { value: belief.mean, sigma: belief.sigma, makes };
@@ -144,12 +130,14 @@ function knownThings(state: MakeState, observations: readonly Observation[]): Fa
  * Learns a kitchen's factors from its finished makes: its things from what was measured, and, make by make with those
  * known as far as they were, the pace of its cultures. Normal–normal with shrinkage to what is typed. Source: docs/SCIENCE.md, learning a kitchen.
  * @param resets what was to be forgotten, and when @param memory filled and used when given
+ * @param lines what the lines of the register are called; a line that is not there is left out
  */
 export function learnFactors(
   lessons: readonly Lesson[],
   kitchen: KitchenSettings,
   resets: readonly Reset[] = [],
   memory: RateMemory = new Map(),
+  lines: LineNames = new Map(),
 ): Factor[] {
   const finished = lessons
     .filter(({ state }) => state.finished)
@@ -164,12 +152,15 @@ export function learnFactors(
     memory.set(key, found);
     rates.push(...found);
   }
-  return [...fold(rates, kitchen, resets), ...fold(things, kitchen, resets)];
+  return [...fold(rates, kitchen, resets, lines), ...fold(things, kitchen, resets, lines)];
 }
 
 /** The factors that apply to a plan's own burner, pot, place and starter, against the plan's typed values. */
 export function factorsFor(plan: MakePlan, factors: readonly Factor[]): FactorsUsed {
   const used: FactorsUsed = {};
+  // A line nobody has made anything of yet goes at the pace of its kind in this kitchen.
+  const kindRate = factors.find((f) => f.kind === 'rate' && f.thing === plan.starter.kind);
+  if (kindRate) used.rate = { value: kindRate.mean, sigma: kindRate.sigma, makes: kindRate.makes };
   for (const factor of factors) {
     if (thingOf(factor.kind, plan) !== factor.thing) continue;
     used[USED_AS[factor.kind]] = { value: factor.mean, sigma: factor.sigma, makes: factor.makes };

@@ -3,7 +3,6 @@ export {
   learnFactors,
   factorsFor,
   withFactors,
-  update,
   type Lesson,
   type RateMemory,
   type Reset,

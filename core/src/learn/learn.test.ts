@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { LANTERN_FOLD } from '../demo/index.ts';
-import { createRandom } from '../numerics/index.ts';
+import { createRandom, updateBelief } from '../numerics/index.ts';
 import { afterMakes, playedLessons } from './fixtures/synthetic-kitchen.ts';
-import { factorsFor, factorWords, learnFactors, update, withFactors, type Lesson } from './index.ts';
+import { factorsFor, factorWords, learnFactors, withFactors, type Lesson } from './index.ts';
 
 const median = (values: readonly number[]): number =>
   [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
@@ -10,18 +10,18 @@ const BOOK = { lnRate: 0, placeOffC: 0, lnBurner: 0, lnLoss: 0, batchSigma: 0 };
 
 describe('one belief', () => {
   test('a make moves it by the normal–normal rule', () => {
-    const { mean, sigma } = update({ mean: 0, sigma: 0.15 }, 0.2, 0.12);
+    const { mean, sigma } = updateBelief({ mean: 0, sigma: 0.15 }, 0.2, 0.12);
     const weight = 0.15 ** 2 / (0.15 ** 2 + 0.12 ** 2);
     expect(mean).toBeCloseTo(weight * 0.2, 10);
     expect(sigma).toBeCloseTo(Math.sqrt(1 / (1 / 0.15 ** 2 + 1 / 0.12 ** 2)), 10);
   });
 
   test('a make far off counts less the further off it is', () => {
-    const near = update({ mean: 0, sigma: 1.5 }, -3, 0.5).mean;
-    const far = update({ mean: 0, sigma: 1.5 }, -19, 0.5).mean;
+    const near = updateBelief({ mean: 0, sigma: 1.5 }, -3, 0.5).mean;
+    const far = updateBelief({ mean: 0, sigma: 1.5 }, -19, 0.5).mean;
     expect(near).toBeLessThan(-2.5);
     expect(far).toBeGreaterThan(-10);
-    expect(update({ mean: 0, sigma: 0.3 }, -19, 0.5).mean).toBeGreaterThan(-0.3);
+    expect(updateBelief({ mean: 0, sigma: 0.3 }, -19, 0.5).mean).toBeGreaterThan(-0.3);
   });
 });
 

@@ -62,7 +62,8 @@ export function typedValue(kind: FactorKind, plan: MakePlan): number {
 export function thingOf(kind: FactorKind, plan: MakePlan): string {
   if (kind === 'burner') return plan.burner.id;
   if (kind === 'cooling') return plan.pot.id;
-  return kind === 'rate' ? plan.starter.kind : plan.place.id;
+  // A culture of the register has a pace of its own, learned over all turns of its line.
+  return kind === 'rate' ? (plan.starter.lineId ?? plan.starter.kind) : plan.place.id;
 }
 
 interface Fit {

@@ -120,6 +120,26 @@ export function changedPlan(plan: MakePlan, change: PlanChange): MakePlan {
   return next;
 }
 
+/** A plan with its lots as they really went in: the mass is what was poured, the kind of milk what was planned. */
+function withPour(plan: MakePlan, from: EventOf<'milk-poured'>['data']['from']): MakePlan {
+  const { lots } = plan.milk;
+  if (!lots) return plan;
+  const massKg = from.reduce((sum, part) => sum + part.massKg, 0);
+  const plannedKg = lots.reduce((sum, lot) => sum + lot.massKg, 0);
+  const litres = (plan.milk.litres * massKg) / plannedKg;
+  return {
+    ...plan,
+    milk: {
+      ...plan.milk,
+      litres,
+      lots: from.map(({ lotId, massKg: kg }) => {
+        const asked = lots.find((lot) => lot.lotId === lotId);
+        return { lotId, name: asked?.name ?? 'another lot', massKg: kg, costPerKg: asked?.costPerKg ?? null };
+      }),
+    },
+  };
+}
+
 /** The thinned points of a trace of one quantity. */
 function sampled(
   event: EventOf<'trace-imported'>,
@@ -186,7 +206,9 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
   const started = of('make-started')[0];
   if (!started) return null;
   const changes = of('replanned');
-  const plan = changes.reduce((before, { data }) => changedPlan(before, data), started.data.plan);
+  const planned = changes.reduce((before, { data }) => changedPlan(before, data), started.data.plan);
+  const poured = last(of('milk-poured'));
+  const plan = poured ? withPour(planned, poured.data.from) : planned;
   const startedAtMs = Math.max(Date.parse(plan.startAt), 0);
   const ends = new Map<StepId, { atMs: number; skipped: boolean }>();
   for (const event of effective) {
@@ -195,6 +217,7 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
   }
   // Adding the starter, weighing, tasting or keeping some is doing that step.
   const implied: readonly [LoggedEvent['type'], StepId][] = [
+    ['milk-poured', 'pour'],
     ['starter-added', 'inoculate'],
     ['weighed', 'weigh'],
     ['tasted', 'taste'],

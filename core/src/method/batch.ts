@@ -32,7 +32,7 @@ const milkOf = (kind: MilkKind, fatFraction: number | null): Composition => {
 export function batchOf(plan: MakePlan): Batch {
   const { kind, litres, fatFraction, second, powder } = plan.milk;
   const { bodyFactor, fatSigmaFraction } = MILK_FACTS[kind];
-  const first = milkOf(kind, fatFraction);
+  const first = plan.milk.composition ?? milkOf(kind, fatFraction);
   const parts = [{ composition: first, massKg: massOfLitresKg(litres, first) }];
   if (second) {
     const other = milkOf(second.kind, second.fatFraction);
@@ -69,14 +69,20 @@ export interface DoseGiven {
 export function inoculumFor(plan: MakePlan, dose: DoseGiven): Inoculum | null {
   const { dosing } = STARTER_FACTS[plan.starter.kind];
   const ageD = plan.starter.ageD ?? undefined;
+  const { log10Off } = plan.starter;
   if (dosing === 'none') return inoculumOf({ kind: plan.starter.kind });
   if (dosing === 'stated') {
     return dose.statedRatio !== null && dose.statedRatio > 0
-      ? inoculumOf({ kind: plan.starter.kind, ageD, statedRatio: dose.statedRatio })
+      ? inoculumOf({ kind: plan.starter.kind, ageD, log10Off, statedRatio: dose.statedRatio })
       : null;
   }
   if (dose.massKg === null || dose.massKg <= 0) return null;
-  return inoculumOf({ kind: plan.starter.kind, ageD, massRatio: dose.massKg / batchOf(plan).massKg });
+  return inoculumOf({
+    kind: plan.starter.kind,
+    ageD,
+    log10Off,
+    massRatio: dose.massKg / batchOf(plan).massKg,
+  });
 }
 
 /** How the safety clock must see a plan. */

@@ -1,10 +1,13 @@
 import {
   acidAtHour,
+  agedBy,
   assimilate,
   contradictionOf,
+  doseLikeFresh,
   ferment,
   groupStarts,
   hoursToPh,
+  livingShare,
   phAtHour,
   quantilesOfCrossing,
   runEnsemble,
@@ -22,18 +25,27 @@ import {
   iceNeededKg,
   pasteurisationMinutes,
   runVessel,
+  THAW_SPREAD,
+  thawHours,
   thermometerCorrection,
 } from '../heat/index.ts';
 import { factorWords, learnFactors, lessonOf } from '../learn/index.ts';
 import { foldMake, stateOfPlan } from '../make/index.ts';
 import {
   butterBalance,
+  CREAM_SPREAD,
+  creamingOf,
   densityKgPerM3,
+  expectedLitres,
+  fitLactation,
+  ladle,
   mixMilks,
   plasmaSnfPercent,
   POWDER_FACTS,
   powderForProteinKg,
+  settle,
   specificHeatKjPerKgK,
+  standardise,
   type Mixture,
 } from '../milk/index.ts';
 import { planBackwards } from '../planning/index.ts';
@@ -180,6 +192,56 @@ const COMPUTE: { readonly [N in SumName]: (input: SumInput<N>) => SumOutput<N> }
         sure: o.sure,
         prices: o.prices.map((price) => ({ ...price })),
       })),
+    };
+  },
+  skim: ({ composition, massKg, kind, treatment, homogenised, hours, depth }) => {
+    const creaming = creamingOf(kind, treatment, homogenised);
+    const layers = settle({ composition, massKg, creaming, hours });
+    const lifted = ladle(layers, depth);
+    const restKg = massKg - lifted.massKg;
+    return {
+      creamKg: round(lifted.massKg),
+      creamFatFraction: round(lifted.fatFraction),
+      restKg: round(restKg),
+      restFatFraction: round(
+        restKg > 0 ? (massKg * composition.fatFraction - lifted.massKg * lifted.fatFraction) / restKg : 0,
+      ),
+      creamHeight: round(layers.creamHeight),
+      spread: CREAM_SPREAD,
+    };
+  },
+  standardise: ({ a, b, fatFraction, massKg }) => {
+    const shares = standardise(a, b, fatFraction);
+    if (!shares) return { aKg: null, bKg: null, composition: null };
+    const aKg = massKg * shares.shareA;
+    const bKg = massKg * shares.shareB;
+    return {
+      aKg: round(aKg),
+      bKg: round(bKg),
+      composition: mixMilks([
+        { composition: a, massKg: aKg },
+        { composition: b, massKg: bKg },
+      ]).composition,
+    };
+  },
+  thaw: (input) => ({ hours: round(thawHours(input)), spread: THAW_SPREAD }),
+  dose: ({ kind, coldD, roomD, frozenD, freezings, opened, ...question }) => {
+    const aged = agedBy(kind, { coldD, roomD, frozenD, freezings }, opened);
+    const { freshH, ratio } = doseLikeFresh({ kind, aged, ...question });
+    return { living: round(livingShare(kind, aged)), freshH: round(freshH), ratio: ratio && round(ratio) };
+  },
+  lactation: ({ kind, daysAndLitres, askDays }) => {
+    // The schema asks for five days: a curve there is.
+    const curve = fitLactation(daysAndLitres, kind)!;
+    const { a, b, c, peakDay, peakLitres, dayLnSigma } = curve;
+    return {
+      a: round(a),
+      b: round(b),
+      c: round(c),
+      peakDay: round(peakDay),
+      peakLitres: round(peakLitres),
+      dayLnSigma: round(dayLnSigma),
+      expected: askDays.map((day) => ({ day, ...expectedLitres(curve, day) })),
     };
   },
   learn: ({ kitchen, makes }) => {

@@ -157,3 +157,70 @@ describe('plan and learn', () => {
     );
   });
 });
+
+describe('what goes in', () => {
+  const raw = (name: string, input: unknown): Record<string, unknown> => {
+    const answer = answerSum(name, JSON.stringify(input));
+    if (!answer.ok) throw new Error(answer.message);
+    return answer.json as Record<string, unknown>;
+  };
+
+  test('skimming: what is lifted and what is left are the whole', () => {
+    const out = raw('skim', { composition: milk, massKg: 8, kind: 'cow-lean', treatment: 'raw', hours: 14 });
+    const creamKg = out['creamKg'] as number;
+    const restKg = out['restKg'] as number;
+    expect(creamKg + restKg).toBeCloseTo(8, 6);
+    expect(
+      creamKg * (out['creamFatFraction'] as number) + restKg * (out['restFatFraction'] as number),
+    ).toBeCloseTo(8 * milk.fatFraction, 6);
+    expect(
+      raw('skim', {
+        composition: milk,
+        massKg: 8,
+        kind: 'cow-lean',
+        treatment: 'raw',
+        homogenised: true,
+        hours: 14,
+      })['creamKg'],
+    ).toBe(0);
+    expect(
+      fault('skim', { composition: milk, massKg: -1, kind: 'cow-lean', treatment: 'raw', hours: 1 }),
+    ).toContain('massKg');
+  });
+
+  test('standardising meets the fat; what lies outside of both is null', () => {
+    const out = raw('standardise', { a: milk, b: skimmed, fatFraction: 0.02, massKg: 5 });
+    expect((out['aKg'] as number) + (out['bKg'] as number)).toBeCloseTo(5, 6);
+    expect((out['composition'] as { fatFraction: number }).fatFraction).toBeCloseTo(0.02, 9);
+    expect(raw('standardise', { a: milk, b: skimmed, fatFraction: 0.2, massKg: 5 })['aKg']).toBeNull();
+  });
+
+  test('a kept culture wants more; thawing takes longer when it is larger', () => {
+    const question = {
+      kind: 'fresh-yogurt',
+      freshRatio: 0.02,
+      temperature: { kind: 'constant', celsius: 43 },
+      plasmaSnfPercent: 9,
+    };
+    expect(raw('dose', question)['ratio']).toBeCloseTo(0.02, 4);
+    const old = raw('dose', { ...question, coldD: 10 });
+    expect(old['ratio']).toBeGreaterThan(0.02);
+    expect(old['living']).toBeLessThan(0.5);
+    const hours = (pieceKg: number): number =>
+      raw('thaw', { composition: milk, pieceKg, airC: 4 })['hours'] as number;
+    expect(hours(1)).toBeGreaterThan(hours(0.5));
+    expect(fault('thaw', { composition: milk, pieceKg: 1, airC: -2 })).toContain('airC');
+  });
+
+  test('days of milk in, a curve out', () => {
+    const days = Array.from({ length: 40 }, (_, i) => [
+      20 + i,
+      9 * (20 + i) ** 0.2 * Math.exp(-0.0035 * (20 + i)),
+    ]);
+    const out = raw('lactation', { kind: 'cow-lean', daysAndLitres: days, askDays: [80] });
+    const [then] = out['expected'] as { p10: number; p50: number; p90: number }[];
+    expect(then!.p50).toBeCloseTo(9 * 80 ** 0.2 * Math.exp(-0.0035 * 80), 0);
+    expect(then!.p10).toBeLessThan(then!.p50);
+    expect(fault('lactation', { kind: 'cow-lean', daysAndLitres: [[1, 2]] })).toContain('daysAndLitres');
+  });
+});

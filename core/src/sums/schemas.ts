@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { kitchenSettings, makePlan, factor, storedEvent, ulid } from '../contract/index.ts';
+import { CULTURE_KINDS, kitchenSettings, makePlan, factor, storedEvent, ulid } from '../contract/index.ts';
 import { thermometerFault } from '../heat/index.ts';
-import { POWDER_KINDS } from '../milk/index.ts';
+import { MILK_KINDS, POWDER_KINDS, TREATMENTS } from '../milk/index.ts';
 
 const fraction = z.number().min(0).max(1);
 const celsius = z.number().min(-30).max(150);
@@ -186,6 +186,53 @@ export const SUM_INPUTS = {
       })
       .default({ dose: true, place: true, heat: true, bath: true, sourer: true }),
   }),
+  /** What skimming gives after some still, cold hours. */
+  skim: z.strictObject({
+    composition,
+    massKg: z.number().positive().max(500),
+    kind: z.enum(MILK_KINDS),
+    treatment: z.enum(TREATMENTS),
+    homogenised: z.boolean().default(false),
+    hours: z.number().min(0).max(240),
+    /** 1 takes the layer; less leaves some, more takes milk along. */
+    depth: z.number().min(0.1).max(2).default(1),
+  }),
+  /** Two milks to a fat target, by mass. */
+  standardise: z.strictObject({
+    a: composition,
+    b: composition,
+    fatFraction: fraction,
+    massKg: z.number().positive().max(1000),
+  }),
+  /** When something frozen is liquid. */
+  thaw: z.strictObject({
+    composition,
+    pieceKg: z.number().positive().max(50),
+    freezerC: z.number().min(-40).max(0).default(-18),
+    airC: z.number().min(0.6).max(45),
+    where: z.enum(['fridge', 'room']).default('fridge'),
+  }),
+  /** The dose of a kept culture that sets when a fresh one would. */
+  dose: z.strictObject({
+    kind: z.enum(CULTURE_KINDS),
+    coldD: z.number().min(0).max(2000).default(0),
+    roomD: z.number().min(0).max(400).default(0),
+    frozenD: z.number().min(0).max(2000).default(0),
+    freezings: z.number().int().min(0).max(20).default(0),
+    opened: z.boolean().default(false),
+    rate: z.number().min(0.2).max(3).default(1),
+    /** Of a fresh one: share of the milk's mass, or of a packet's stated dose. */
+    freshRatio: z.number().positive().max(6),
+    temperature,
+    plasmaSnfPercent: z.number().min(1).max(40),
+    ph: z.number().min(3.6).max(6).default(4.6),
+  }),
+  /** Days of milk in, a lactation curve out. */
+  lactation: z.strictObject({
+    kind: z.enum(MILK_KINDS),
+    daysAndLitres: z.array(z.tuple([z.number().positive().max(1000), z.number().positive().max(500)])).min(5),
+    askDays: z.array(z.number().positive().max(1000)).max(400).default([]),
+  }),
   /** Finished makes in (their events, as the daybook exports them), factors out. */
   learn: z.strictObject({
     kitchen: kitchenSettings,
@@ -266,6 +313,39 @@ export const SUM_OUTPUTS = {
         prices: z.array(z.looseObject({ kind: z.string() })),
       }),
     ),
+  }),
+  skim: z.strictObject({
+    creamKg: z.number(),
+    creamFatFraction: z.number(),
+    restKg: z.number(),
+    restFatFraction: z.number(),
+    /** Cream line over the height of all. */
+    creamHeight: z.number(),
+    /** ± this share of the cream, one σ of an estimate. */
+    spread: z.number(),
+  }),
+  standardise: z.strictObject({
+    /** `null` when the target lies outside of both. */
+    aKg: z.number().nullable(),
+    bKg: z.number().nullable(),
+    composition: composition.nullable(),
+  }),
+  thaw: z.strictObject({ hours: z.number(), spread: z.number() }),
+  dose: z.strictObject({
+    /** Living share of a fresh one, an estimate. */
+    living: z.number(),
+    freshH: z.number(),
+    /** `null` when no reasonable dose does it. */
+    ratio: z.number().nullable(),
+  }),
+  lactation: z.strictObject({
+    a: z.number(),
+    b: z.number(),
+    c: z.number(),
+    peakDay: z.number(),
+    peakLitres: z.number(),
+    dayLnSigma: z.number(),
+    expected: z.array(z.strictObject({ day: z.number(), p10: z.number(), p50: z.number(), p90: z.number() })),
   }),
   learn: z.strictObject({
     factors: z.array(factor.extend({ words: z.string() })),

@@ -6,6 +6,13 @@ export {
   type Detection,
   type TableFormat,
 } from './detect.ts';
-export { TIME_FORMATS, TIME_FORMAT_LABEL, type TimeFormat } from './time-format.ts';
+export {
+  createTimeReader,
+  partedOrder,
+  TIME_FORMATS,
+  TIME_FORMAT_LABEL,
+  timeShape,
+  type TimeFormat,
+} from './time-format.ts';
 export { createRowReader, type BadRow, type RowRead } from './read-rows.ts';
 export { buildTrace, canonicalValue, type BuiltTrace } from './build.ts';
