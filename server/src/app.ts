@@ -19,6 +19,8 @@ import { eventRoutes } from './features/events/routes.ts';
 import { exchangeRoutes } from './features/exchange/routes.ts';
 import { kitchenRoutes } from './features/kitchen/routes.ts';
 import { learningRoutes } from './features/learning/routes.ts';
+import { cultureRoutes } from './features/cultures/routes.ts';
+import { milkRoutes } from './features/milk/routes.ts';
 import { makeRoutes } from './features/makes/routes.ts';
 import { traceRoutes } from './features/traces/routes.ts';
 import { databasePlugin } from './plugins/database.ts';
@@ -82,6 +84,8 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   await app.register(deviceRoutes);
   await app.register(exchangeRoutes);
   await app.register(traceRoutes);
+  await app.register(milkRoutes);
+  await app.register(cultureRoutes);
   await app.register(learningRoutes);
   await app.register(backupRoutes);
   await app.register(accessRoutes);

@@ -1,8 +1,26 @@
-import { demoHistory, demoUnderWay, LANTERN_FOLD, playMake, type DemoMake } from '@morning-crock/core/demo';
-import { EVENT_VERSION, type KitchenChange } from '@morning-crock/core/contract';
+import {
+  demoCultures,
+  demoHerd,
+  demoHistory,
+  demoMilk,
+  demoUnderWay,
+  LANTERN_FOLD,
+  playMake,
+  type DemoMake,
+} from '@morning-crock/core/demo';
+import {
+  EVENT_VERSION,
+  type Culture,
+  type CultureChange,
+  type DraftEvent,
+  type EventOf,
+  type EventType,
+  type KitchenChange,
+} from '@morning-crock/core/contract';
 import { withFactors } from '@morning-crock/core';
 import type { DataSource } from 'typeorm';
 import { ulid } from 'ulid';
+import { cultureRegister } from '../features/cultures/culture-service.ts';
 import { appendEvents } from '../features/events/append.ts';
 import { readKitchen } from '../features/kitchen/kitchen-service.ts';
 import { readFactors } from '../features/learning/routes.ts';
@@ -10,10 +28,41 @@ import { listMakes, readMake } from '../features/makes/make-service.ts';
 import { importTrace } from '../features/traces/trace-service.ts';
 
 const HOUR_MS = 3_600_000;
+const DAY_MS = 24 * HOUR_MS;
 /** A demo make begun longer ago than this is no longer worth calling under way. */
 const STALE_MS = 14 * HOUR_MS;
+const DEVICE = 'dairy-tablet';
+/** The culture is fed up to this before a make takes of it. */
+const FED_UP_KG = 0.28;
 
-async function store(db: DataSource, kitchenId: string, make: DemoMake, untilMs: number): Promise<void> {
+/** An entry of the demo as the log takes it. */
+function entry<T extends EventType>(
+  streamId: string,
+  atMs: number,
+  type: T,
+  data: EventOf<T>['data'],
+  deviceId = DEVICE,
+): DraftEvent {
+  const ms = Math.round(atMs);
+  return {
+    id: ulid(ms),
+    streamId,
+    at: new Date(ms).toISOString(),
+    cookId: null,
+    deviceId,
+    version: EVENT_VERSION,
+    type,
+    data,
+  } as DraftEvent;
+}
+
+/** Plays one make and stores it; gives what it kept, the next turn of its culture. */
+async function store(
+  db: DataSource,
+  kitchenId: string,
+  make: DemoMake,
+  untilMs: number,
+): Promise<DraftEvent | undefined> {
   const makeId = ulid(Date.parse(make.plan.startAt));
   const { events, log } = playMake(makeId, make.plan, make.truth, make.habits, untilMs);
   const drafts = events.map((event) => ({
@@ -23,8 +72,9 @@ async function store(db: DataSource, kitchenId: string, make: DemoMake, untilMs:
     version: EVENT_VERSION,
   }));
   await appendEvents(db, kitchenId, drafts, untilMs);
+  const kept = drafts.find((d) => d.type === 'reserved');
   const stored = log && (await readMake(db, kitchenId, makeId));
-  if (!stored) return;
+  if (!stored) return kept;
   const { settings } = await readKitchen(db, kitchenId);
   await importTrace(
     db,
@@ -43,42 +93,136 @@ async function store(db: DataSource, kitchenId: string, make: DemoMake, untilMs:
     },
     { nowMs: untilMs, cookId: make.habits.cookId },
   );
+  return kept;
+}
+
+/** The branches of the fold's heirloom: one for the cows' milk, one for the ewes'. */
+interface Branches {
+  readonly lineId: string;
+  house: string;
+  ewe: string;
+}
+
+const branchOf = (make: DemoMake): 'house' | 'ewe' => (make.plan.milk.kind === 'ewe' ? 'ewe' : 'house');
+
+/** Plays a make from the youngest turn of its branch, fed some days before; what it keeps is the next turn. */
+async function nextTurn(
+  db: DataSource,
+  kitchenId: string,
+  make: DemoMake,
+  branches: Branches,
+  nowMs: number,
+): Promise<void> {
+  const startMs = Date.parse(make.plan.startAt);
+  const branch = branchOf(make);
+  const cultureId = branches[branch];
+  const culture = await cultureOf(db, kitchenId, cultureId);
+  if (!culture) throw new Error('the demo has lost its culture');
+  const change = (atMs: number, data: CultureChange): Promise<unknown> =>
+    appendEvents(db, kitchenId, [entry(cultureId, atMs, 'culture-changed', data)], nowMs);
+  const fedMs = Math.max(culture.bornMs + HOUR_MS, startMs - (make.plan.starter.ageD ?? 3) * DAY_MS);
+  await change(fedMs, {
+    kind: 'feed',
+    milkKg: FED_UP_KG,
+    massKg: FED_UP_KG,
+    typed: { value: FED_UP_KG * 1000, unit: 'g' },
+  });
+  const starter = { ...make.plan.starter, cultureId, lineId: branches.lineId, turn: culture.turn };
+  const kept = await store(db, kitchenId, { ...make, plan: { ...make.plan, starter } }, nowMs);
+  if (!kept) return;
+  branches[branch] = kept.id;
+  await change(Date.parse(kept.at) + DAY_MS / 2, { kind: 'discard', reason: 'eaten', note: '' });
+}
+
+async function cultureOf(db: DataSource, kitchenId: string, id: string): Promise<Culture | undefined> {
+  return (await cultureRegister.read(db, kitchenId)).state.cultures.get(id);
+}
+
+/** Everything the fold has done before today. */
+async function storePast(db: DataSource, kitchenId: string, nowMs: number): Promise<number> {
+  const newId = (atMs: number): string => ulid(Math.round(atMs));
+  const changes = Object.entries({ ...LANTERN_FOLD, herd: demoHerd(nowMs) }).map(
+    ([section, value]) => ({ section, value }) as KitchenChange,
+  );
+  const milk = demoMilk(nowMs, newId);
+  const { entries, rootId } = demoCultures(nowMs, newId);
+  await appendEvents(
+    db,
+    kitchenId,
+    [
+      ...changes.map((data) => entry(kitchenId, nowMs, 'kitchen-changed', data, 'seed')),
+      ...milk.map(({ lot, atMs, data }) => entry(lot, atMs, 'milk-moved', data)),
+      ...entries.map(({ culture, atMs, data }) => entry(culture, atMs, 'culture-changed', data)),
+    ],
+    nowMs,
+  );
+  const branches: Branches = { lineId: rootId, house: rootId, ewe: '' };
+  let made = 0;
+  for (const make of demoHistory(nowMs)) {
+    const startMs = Date.parse(make.plan.startAt);
+    if (branchOf(make) === 'ewe' && branches.ewe === '') {
+      branches.ewe = ulid(startMs);
+      await appendEvents(
+        db,
+        kitchenId,
+        [
+          entry(branches.house, startMs - 3 * DAY_MS, 'culture-changed', {
+            kind: 'split',
+            into: { cultureId: branches.ewe, name: 'Hearthside for the ewes', place: 'cold' },
+            massKg: 0.02,
+            backUp: false,
+          }),
+        ],
+        nowMs,
+      );
+    }
+    await nextTurn(db, kitchenId, make, branches, nowMs);
+    made++;
+    const turn = await cultureOf(db, kitchenId, branches.house);
+    if (branchOf(make) === 'house' && turn?.turn === 5) {
+      await appendEvents(
+        db,
+        kitchenId,
+        [
+          entry(turn.id, turn.bornMs + HOUR_MS, 'culture-changed', {
+            kind: 'split',
+            into: { cultureId: newId(turn.bornMs), name: 'Hearthside, back-up', place: 'freezer' },
+            massKg: 0.02,
+            backUp: true,
+          }),
+        ],
+        nowMs,
+      );
+    }
+  }
+  return made;
+}
+
+/** The youngest living turn of each branch, when the demo goes on. */
+async function youngestBranches(db: DataSource, kitchenId: string): Promise<Branches | null> {
+  const { cultures } = (await cultureRegister.read(db, kitchenId)).state;
+  const live = [...cultures.values()]
+    .filter((c) => c.gone === null && !c.backUp && c.kind === 'fresh-yogurt' && c.lineId !== c.id)
+    .sort((a, b) => b.bornMs - a.bornMs);
+  const house = live.find((c) => !c.name.includes('ewes'));
+  const ewe = live.find((c) => c.name.includes('ewes')) ?? house;
+  return house && ewe ? { lineId: house.lineId, house: house.id, ewe: ewe.id } : null;
 }
 
 /** Fills a new demo kitchen, or begins new makes beside what is there when none is under way any more. */
 export async function seedDemo(db: DataSource, kitchenId: string, nowMs: number): Promise<{ made: number }> {
   const present = await listMakes(db, kitchenId);
-  let made = 0;
-  if (present.length === 0) {
-    const changes = Object.entries(LANTERN_FOLD).map(
-      ([section, value]) => ({ section, value }) as KitchenChange,
-    );
-    const at = new Date(nowMs).toISOString();
-    await appendEvents(
-      db,
-      kitchenId,
-      changes.map((data) => ({
-        id: ulid(nowMs),
-        streamId: kitchenId,
-        at,
-        cookId: null,
-        deviceId: 'seed',
-        version: EVENT_VERSION,
-        type: 'kitchen-changed',
-        data,
-      })),
-      nowMs,
-    );
-    for (const make of demoHistory(nowMs)) {
-      await store(db, kitchenId, make, nowMs);
-      made++;
-    }
-  }
+  let made = present.length === 0 ? await storePast(db, kitchenId, nowMs) : 0;
   const running = present.some((m) => m.status === 'under-way' && nowMs - Date.parse(m.startedAt) < STALE_MS);
   if (!running) {
+    const branches = await youngestBranches(db, kitchenId);
     const factors = await readFactors(db, kitchenId);
     for (const make of demoUnderWay(nowMs)) {
-      await store(db, kitchenId, { ...make, plan: withFactors(make.plan, factors) }, nowMs);
+      if (branches) {
+        const lineId = { ...make.plan.starter, lineId: branches.lineId };
+        const plan = withFactors({ ...make.plan, starter: lineId }, factors);
+        await nextTurn(db, kitchenId, { ...make, plan }, branches, nowMs);
+      } else await store(db, kitchenId, { ...make, plan: withFactors(make.plan, factors) }, nowMs);
       made++;
     }
   }

@@ -1,5 +1,11 @@
 import { defaultKitchen, defaultPlan } from '@morning-crock/core';
-import { EVENT_VERSION, type DraftEvent, type EventOf, type EventType } from '@morning-crock/core/contract';
+import {
+  EVENT_VERSION,
+  type DraftEvent,
+  type EventOf,
+  type EventType,
+  type LotFacts,
+} from '@morning-crock/core/contract';
 import { ulid } from 'ulid';
 
 /** An event as a page would send it. */
@@ -26,4 +32,36 @@ export function draft<T extends EventType>(
 export function startDraft(makeId: string, atMs: number): DraftEvent {
   const at = new Date(atMs).toISOString();
   return draft(makeId, atMs, 'make-started', { plan: defaultPlan(defaultKitchen('UTC'), at) });
+}
+
+/** A milking as it comes in, for tests that need one. */
+export const TEST_MILKING: LotFacts = {
+  name: 'Evening milk',
+  source: 'Fern',
+  what: 'milk',
+  kind: 'cow-lean',
+  treatment: 'raw',
+  homogenised: false,
+  fatFraction: 0.04,
+  feed: 'hay',
+  costPerLitre: 0.5,
+  place: 'cold',
+  placeC: null,
+  container: null,
+};
+
+/** A milking taken into stock. */
+export function intakeDraft(
+  lotId: string,
+  litres: number,
+  atMs: number,
+  facts: Partial<LotFacts> = {},
+): DraftEvent {
+  return draft(lotId, atMs, 'milk-moved', {
+    kind: 'intake',
+    lot: { ...TEST_MILKING, ...facts },
+    litres,
+    typed: { value: litres, unit: 'L' },
+    forRecord: false,
+  });
 }

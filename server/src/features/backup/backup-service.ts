@@ -49,6 +49,9 @@ function checked(body: unknown): BackupFile {
   return file.data;
 }
 
+/** What may begin a stream. */
+const BEGINS = new Set<string>(['make-started', 'waking-started', 'milk-moved', 'culture-changed']);
+
 /** What must hold between the parts of a file, each said with where it is broken. */
 function checkWhole(file: BackupFile): void {
   const broken = (path: string, message: string): never => {
@@ -63,7 +66,7 @@ function checkWhole(file: BackupFile): void {
     seq = event.seq;
     if (seen.has(event.id)) broken(`events.${i}.id`, 'is in the file twice');
     seen.add(event.id);
-    if (event.type === 'make-started') begun.add(event.streamId);
+    if (BEGINS.has(event.type)) begun.add(event.streamId);
     if (!begun.has(event.streamId))
       broken(`events.${i}.streamId`, 'belongs to a make the file does not begin');
     if (event.type === 'trace-imported' && !have.has(event.data.traceId))

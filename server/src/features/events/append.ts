@@ -1,6 +1,20 @@
-import { EVENT_DATA, detailsOf, type DraftEvent, type StoredEvent } from '@morning-crock/core/contract';
+import {
+  EVENT_DATA,
+  detailsOf,
+  type DraftEvent,
+  type EventType,
+  type StoredEvent,
+} from '@morning-crock/core/contract';
 import type { DataSource } from 'typeorm';
 import { AppError } from '../../plugins/errors.ts';
+import {
+  checkCultures,
+  checkCultureUndo,
+  cultureRegister,
+  touchesCultures,
+} from '../cultures/culture-service.ts';
+import { readKitchen } from '../kitchen/kitchen-service.ts';
+import { checkMilk, checkMilkUndo, milkRegister } from '../milk/milk-service.ts';
 import { bodyHash, readEvents, storedFrom, withLog, type LogWriter } from './event-log.ts';
 
 /** A device's clock may run this far ahead before its entries are refused. */
@@ -17,6 +31,20 @@ const AFTER_FINISH = new Set([
   'titrated',
 ]);
 
+/** Events of the registers: their streams are lots, not makes. */
+const OF_A_REGISTER = new Set<EventType>(['milk-moved', 'culture-changed']);
+/** What begins a make, and what a waking takes. */
+const BEGINS = new Set<EventType>(['make-started', 'waking-started']);
+const OF_A_WAKING = new Set<EventType>([
+  'waking-done',
+  'noted',
+  'reserved',
+  'alarm-acknowledged',
+  'voided',
+  'corrected',
+  'finished',
+]);
+
 const refuse = (code: ConstructorParameters<typeof AppError>[0], path: string, message: string): never => {
   throw new AppError(code, [{ path, message }]);
 };
@@ -27,17 +55,28 @@ function checkAgainstStream(others: readonly StoredEvent[], kitchenId: string, d
     if (draft.streamId !== kitchenId) refuse('bad-input', 'streamId', 'a kitchen changes in its own stream');
     return;
   }
-  const started = others.some((e) => e.type === 'make-started');
-  if (draft.type === 'make-started') {
-    if (started) refuse('already-started', 'streamId', 'this make was started before');
+  const started = others.some((e) => BEGINS.has(e.type));
+  const registered = others.some((e) => OF_A_REGISTER.has(e.type));
+  if (OF_A_REGISTER.has(draft.type)) {
+    if (started) refuse('bad-input', 'streamId', 'is a make');
     return;
   }
-  if (!started) refuse('no-such-make', 'streamId', 'no make with this identity');
+  if (BEGINS.has(draft.type)) {
+    if (started) refuse('already-started', 'streamId', 'this make was started before');
+    if (registered) refuse('bad-input', 'streamId', 'is no make');
+    return;
+  }
+  const changesEntry = draft.type === 'voided' || draft.type === 'corrected';
+  if (!started && !(registered && changesEntry))
+    refuse('no-such-make', 'streamId', 'no make with this identity');
+  const waking = others.some((e) => e.type === 'waking-started');
+  if (waking && !OF_A_WAKING.has(draft.type)) refuse('bad-input', 'type', 'is nothing a waking takes');
+  if (!waking && draft.type === 'waking-done') refuse('bad-input', 'type', 'is for a waking only');
   if (draft.type === 'voided' || draft.type === 'corrected') {
     const { target } = draft.data;
     const aim = others.find((e) => e.id === target);
     if (!aim) return void refuse('bad-target', 'data.target', 'is not an entry of this make');
-    if (draft.type === 'voided' && aim.type === 'make-started') {
+    if (draft.type === 'voided' && BEGINS.has(aim.type)) {
       refuse('bad-target', 'data.target', 'is the start of the make: discard the make instead');
     }
     if (draft.type === 'corrected') {
@@ -85,13 +124,44 @@ export async function appendEvents(
   return withLog(db, kitchenId, (log) => appendWithin(log, kitchenId, drafts, nowMs));
 }
 
-/** The same inside of a writer that has more to store in the same transaction. */
+/** Checks that need more than the event's own stream: what is in the milk room, which cultures there are. */
+function createRegisterChecks(log: LogWriter, kitchenId: string) {
+  const milk = milkRegister.within(log, kitchenId);
+  const cultures = cultureRegister.within(log, kitchenId);
+  const system = async () => (await readKitchen(log.manager, kitchenId)).settings.units.measures;
+  return {
+    appended(event: StoredEvent): void {
+      milk.appended(event);
+      cultures.appended(event);
+    },
+    async check(draft: DraftEvent, others: readonly StoredEvent[]): Promise<void> {
+      const touchesMilk =
+        draft.type === 'milk-moved' ||
+        draft.type === 'milk-poured' ||
+        (draft.type === 'make-started' && draft.data.plan.milk.lots !== undefined);
+      if (touchesMilk) checkMilk(await milk.get(), draft, await system());
+      if (touchesCultures(draft)) checkCultures(await cultures.get(), draft);
+      if (draft.type !== 'voided') return;
+      const aim = others.find((e) => e.id === draft.data.target);
+      if (aim?.type === 'milk-moved') checkMilkUndo(await milk.get(), aim);
+      if (aim?.type === 'culture-changed' || aim?.type === 'reserved')
+        checkCultureUndo(await cultures.get(), aim);
+    },
+  };
+}
+
+/**
+ * The same inside of a writer that has more to store in the same transaction.
+ * @param history it happened in another kitchen: what is in this one's milk room says nothing about it
+ */
 export async function appendWithin(
   log: LogWriter,
   kitchenId: string,
   drafts: readonly DraftEvent[],
   nowMs: number,
+  { history = false } = {},
 ): Promise<{ events: StoredEvent[]; added: number }> {
+  const registers = createRegisterChecks(log, kitchenId);
   const known = await log.find(drafts.map((d) => d.id));
   const events: StoredEvent[] = [];
   // Each make's log is read once and grows with what is appended here.
@@ -113,8 +183,10 @@ export async function appendWithin(
     }
     const stream = await streamOf(draft.streamId);
     checkAgainstStream(stream, kitchenId, draft);
+    if (!history) await registers.check(draft, stream);
     const event = await log.append(draft, new Date(nowMs));
     stream.push(event);
+    registers.appended(event);
     events.push(event);
     added++;
   }

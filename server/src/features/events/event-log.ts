@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { upcastEvent, type DraftEvent, type StoredEvent } from '@morning-crock/core/contract';
-import { MoreThan, type DataSource, type EntityManager } from 'typeorm';
+import { In, MoreThan, type DataSource, type EntityManager } from 'typeorm';
 import { eventEntity, kitchenEntity, type EventRow } from '../../db/entities.ts';
 
 /** The same content gives the same text whatever the order of its keys. */
@@ -77,6 +77,8 @@ export async function readEvents(
 /** What a writer may do while it holds the kitchen's row. */
 export interface LogWriter {
   readonly manager: EntityManager;
+  /** Where the log stood when it was opened. */
+  readonly startSeq: number;
   find(ids: readonly string[]): Promise<Map<string, EventRow>>;
   append(draft: DraftEvent, receivedAt: Date): Promise<StoredEvent>;
   /** Many at once, checked before: as a restored file brings them, each with its own time of arrival. */
@@ -99,9 +101,10 @@ export async function withLog<T>(
     let { lastSeq } = kitchen;
     const result = await work({
       manager,
+      startSeq: kitchen.lastSeq,
       find: async (ids) => {
-        const rows = await Promise.all([...new Set(ids)].map((id) => events.findOneBy({ kitchenId, id })));
-        return new Map(rows.flatMap((row) => (row ? [[row.id, row]] : [])));
+        const rows = ids.length === 0 ? [] : await events.findBy({ kitchenId, id: In([...new Set(ids)]) });
+        return new Map(rows.map((row) => [row.id, row]));
       },
       appendMany: async (drafts) => {
         const rows = drafts.map((draft) => rowOf(draft, kitchenId, ++lastSeq, new Date(draft.receivedAt)));

@@ -13,6 +13,7 @@ import { AppError } from '../../plugins/errors.ts';
 import { appendWithin, checkClock } from '../events/append.ts';
 import { readEvents, withLog } from '../events/event-log.ts';
 import { readKitchen } from '../kitchen/kitchen-service.ts';
+import { lastSeqOfMakes } from '../makes/make-service.ts';
 import { readTrace, storeTrace } from '../traces/trace-store.ts';
 
 const NOTICE =
@@ -41,8 +42,9 @@ export const exchangeRoutes: FastifyPluginCallbackZod = (app, _options, done) =>
     const { kitchenId } = request.identity;
     const { row } = await readKitchen(app.db, kitchenId);
     const makes = new Map<string, StoredEvent[]>();
+    const own = new Set((await lastSeqOfMakes(app.db, kitchenId)).map(({ makeId }) => makeId));
     for (const event of await readEvents(app.db, { kitchenId })) {
-      if (event.streamId === kitchenId) continue;
+      if (!own.has(event.streamId)) continue;
       makes.set(event.streamId, [...(makes.get(event.streamId) ?? []), event]);
     }
     const file: ExportFile = {
@@ -88,7 +90,7 @@ export const exchangeRoutes: FastifyPluginCallbackZod = (app, _options, done) =>
       const added = await withLog(app.db, kitchenId, async (log) => {
         const wanted = drafts.filter((d) => d.type === 'trace-imported');
         const known = await log.find(wanted.map((d) => d.id));
-        const result = await appendWithin(log, kitchenId, drafts, app.now());
+        const result = await appendWithin(log, kitchenId, drafts, app.now(), { history: true });
         for (const trace of wanted) {
           if (known.has(trace.id)) continue;
           const rows = have.get(trace.data.traceId);

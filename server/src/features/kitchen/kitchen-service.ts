@@ -1,12 +1,12 @@
 import { defaultKitchen, foldKitchen, voidedIds } from '@morning-crock/core';
 import type { KitchenSettings } from '@morning-crock/core/contract';
-import type { DataSource } from 'typeorm';
+import type { DataSource, EntityManager } from 'typeorm';
 import { kitchenEntity, type KitchenRow } from '../../db/entities.ts';
 import { readEvents } from '../events/event-log.ts';
 
 /** A kitchen with its settings folded from its own events. */
 export async function readKitchen(
-  db: DataSource,
+  db: DataSource | EntityManager,
   kitchenId: string,
 ): Promise<{ row: KitchenRow; settings: KitchenSettings }> {
   const row = await db.getRepository(kitchenEntity).findOneByOrFail({ id: kitchenId });

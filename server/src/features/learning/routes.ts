@@ -2,6 +2,7 @@ import { learnFactors, lessonOf, voidedIds, type Lesson, type RateMemory } from 
 import { factorsResponse, type Factor } from '@morning-crock/core/contract';
 import type { FastifyPluginCallbackZod } from 'fastify-type-provider-zod';
 import type { DataSource } from 'typeorm';
+import { cultureRegister } from '../cultures/culture-service.ts';
 import { readEvents } from '../events/event-log.ts';
 import { readKitchen } from '../kitchen/kitchen-service.ts';
 import { lastSeqOfMakes, readMake } from '../makes/make-service.ts';
@@ -32,7 +33,11 @@ export async function readFactors(db: DataSource, kitchenId: string): Promise<Fa
   const resets = own.flatMap((e) =>
     e.type === 'learning-reset' && !gone.has(e.id) ? [{ ...e.data, atMs: Date.parse(e.at) }] : [],
   );
-  return learnFactors(known, settings, resets, rates);
+  const { cultures } = (await cultureRegister.read(db, kitchenId)).state;
+  const lines = new Map(
+    [...cultures.values()].map((c) => [c.lineId, cultures.get(c.lineId)?.name ?? c.name]),
+  );
+  return learnFactors(known, settings, resets, rates, lines);
 }
 
 /** What was learned, with how it came about. */

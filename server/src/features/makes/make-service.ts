@@ -1,4 +1,4 @@
-import { foldMake, summaryOf, type MakeState } from '@morning-crock/core';
+import { foldMake, foldWaking, summaryOf, wakingSummary, type MakeState } from '@morning-crock/core';
 import type { MakeSummary, StoredEvent } from '@morning-crock/core/contract';
 import type { DataSource } from 'typeorm';
 import { eventEntity } from '../../db/entities.ts';
@@ -28,7 +28,12 @@ export async function lastSeqOfMakes(
     .createQueryBuilder('e')
     .select('e.streamId', 'makeId')
     .addSelect('MAX(e.seq)', 'lastSeq')
-    .where('e.kitchenId = :kitchenId AND e.streamId <> :kitchenId', { kitchenId })
+    .innerJoin(
+      'event',
+      's',
+      "s.kitchenId = e.kitchenId AND s.streamId = e.streamId AND s.type IN ('make-started', 'waking-started')",
+    )
+    .where('e.kitchenId = :kitchenId', { kitchenId })
     .groupBy('e.streamId')
     .getRawMany<{ makeId: string; lastSeq: number | string }>();
   return streams.map(({ makeId, lastSeq }) => ({ makeId, lastSeq: Number(lastSeq) }));
@@ -44,9 +49,11 @@ export async function listMakes(db: DataSource, kitchenId: string): Promise<Make
       summaries.push(before.summary);
       continue;
     }
-    const make = await readMake(db, kitchenId, makeId);
-    if (!make) continue;
-    const summary = summaryOf(make.state);
+    const events = await readEvents(db, { kitchenId, streamId: makeId });
+    const state = foldMake(makeId, events);
+    const waking = state ? null : foldWaking(makeId, events);
+    if (!state && !waking) continue;
+    const summary = state ? summaryOf(state) : wakingSummary(waking!);
     folded.set(key, { lastSeq, summary });
     summaries.push(summary);
   }

@@ -3,6 +3,7 @@ import { eventsResponse, makesResponse, ulid } from '@morning-crock/core/contrac
 import type { FastifyPluginCallbackZod } from 'fastify-type-provider-zod';
 import { z } from 'zod';
 import { AppError } from '../../plugins/errors.ts';
+import { readEvents } from '../events/event-log.ts';
 import { listMakes, readMake } from './make-service.ts';
 
 const params = z.object({ id: ulid });
@@ -34,7 +35,11 @@ export const makeRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
   );
 
   app.get('/api/makes/:id', { schema: { params, response: { 200: eventsResponse } } }, async (request) => {
-    const { events } = await found(request.identity.kitchenId, request.params.id);
+    const { kitchenId } = request.identity;
+    // A waking is a make as well, though of another shape.
+    const events = await readEvents(app.db, { kitchenId, streamId: request.params.id });
+    if (!events.some((e) => e.type === 'make-started' || e.type === 'waking-started'))
+      throw new AppError('not-found');
     return { events, now: new Date(app.now()).toISOString() };
   });
 

@@ -1,0 +1,154 @@
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { defaultKitchen, defaultPlan } from '@morning-crock/core';
+import type {
+  CultureChange,
+  CultureFacts,
+  CulturesResponse,
+  MakePlan,
+  WakingPlan,
+} from '@morning-crock/core/contract';
+import { ulid } from 'ulid';
+import { createTestKitchen, draft, type TestKitchen } from './testing/index.ts';
+
+const START = Date.parse('2026-03-02T06:00:00.000Z');
+const HOUR_MS = 3_600_000;
+let kitchen: TestKitchen;
+beforeAll(async () => {
+  kitchen = await createTestKitchen({ startMs: START });
+});
+afterAll(() => kitchen.close());
+
+const send = (...events: unknown[]) =>
+  kitchen.app.inject({ method: 'POST', url: '/api/events', payload: { events } });
+const change = (id: string, atMs: number, data: CultureChange) => draft(id, atMs, 'culture-changed', data);
+const taken = (over: Partial<CultureFacts> = {}): CultureChange => ({
+  kind: 'taken-in',
+  culture: {
+    name: 'Old line',
+    kind: 'fresh-yogurt',
+    heirloom: true,
+    source: null,
+    place: 'cold',
+    massKg: 0.3,
+    packet: null,
+    rawMilk: false,
+    ...over,
+  },
+});
+const cultureOf = async (id: string) =>
+  (await kitchen.app.inject('/api/cultures')).json<CulturesResponse>().cultures.find((c) => c.id === id);
+function plan(cultureId: string): MakePlan {
+  const usual = defaultPlan(defaultKitchen('UTC'), new Date(START).toISOString());
+  return { ...usual, starter: { ...usual.starter, cultureId, lineId: cultureId, turn: 0 } };
+}
+
+describe('cultures', () => {
+  test('a make takes of its culture and keeps the next turn; undo takes the turn back until it is used', async () => {
+    const [old, make, next] = [ulid(), ulid(), ulid()];
+    expect((await send(change(old, START - 48 * HOUR_MS, taken()))).statusCode).toBe(200);
+    await send(
+      draft(make, START - 20 * HOUR_MS, 'make-started', { plan: plan(old) }),
+      draft(make, START - 19 * HOUR_MS, 'starter-added', { massKg: 0.1, statedRatio: null, typed: null }),
+    );
+    const kept = draft(make, START - 2 * HOUR_MS, 'reserved', {
+      massKg: 0.06,
+      typed: { value: 60, unit: 'g' },
+      name: 'Old line, next',
+    });
+    await send(kept);
+    expect((await cultureOf(old))?.massKg).toBeCloseTo(0.2, 9);
+    expect(await cultureOf(kept.id)).toMatchObject({
+      turn: 1,
+      parents: [old],
+      lineId: old,
+      name: 'Old line, next',
+    });
+    await send(draft(next, START, 'make-started', { plan: plan(kept.id) }));
+    await send(draft(next, START, 'starter-added', { massKg: 0.05, statedRatio: null, typed: null }));
+    const undo = await send(draft(make, START, 'voided', { target: kept.id }));
+    expect(undo.json()).toMatchObject({ code: 'in-use' });
+  });
+
+  test('a make cannot begin with a culture that is gone, unknown, or shows a sign', async () => {
+    const [gone, pink] = [ulid(), ulid()];
+    await send(
+      change(gone, START, taken()),
+      change(gone, START, { kind: 'discard', reason: 'eaten', note: '' }),
+      change(pink, START, taken()),
+      change(pink, START, { kind: 'sign', sign: 'pink', note: 'a streak' }),
+    );
+    for (const [id, words] of [
+      [gone, /was discarded/],
+      [pink, /sign of contamination/],
+      [ulid(), /no such culture/],
+    ] as const) {
+      const refused = await send(draft(ulid(), START, 'make-started', { plan: plan(id) }));
+      expect(refused.statusCode).toBe(400);
+      expect(refused.json<{ details: { path: string; message: string }[] }>().details[0]).toMatchObject({
+        path: 'data.plan.starter.cultureId',
+        message: expect.stringMatching(words) as unknown,
+      });
+    }
+    const twice = await send(change(gone, START, { kind: 'freeze' }));
+    expect(twice.json()).toMatchObject({ code: 'bad-input' });
+    const unknownUnit = await send({
+      ...change(pink, START, { kind: 'weigh', massKg: 0.1, typed: { value: 100, unit: 'g' } }),
+      data: { kind: 'weigh', massKg: 0.1, typed: { value: 1, unit: 'thimble' } },
+    });
+    expect(unknownUnit.statusCode).toBe(400);
+  });
+
+  test('a waking is a make: listed, followed, finished; it takes nothing of another kind of make', async () => {
+    const [packet, waking] = [ulid(), ulid()];
+    await send(
+      change(
+        packet,
+        START,
+        taken({
+          name: 'Grey packet',
+          kind: 'dried-mesophilic',
+          massKg: null,
+          packet: { lot: '7', useBy: null, statedLitres: 1, packets: 2, openedLeft: 0 },
+        }),
+      ),
+    );
+    const wake: WakingPlan = {
+      name: 'Waking the grey line',
+      cultureId: packet,
+      kind: 'dried-mesophilic',
+      treatment: 'pasteurised',
+      cartonLitres: 1,
+      firstFeedKg: 0.06,
+      growth: 3,
+      feeds: 3,
+      celsius: 22,
+      restBetween: 'cold',
+      startAt: new Date(START).toISOString(),
+    };
+    expect((await send(draft(waking, START, 'waking-started', { plan: wake }))).statusCode).toBe(200);
+    expect((await cultureOf(packet))?.packet?.packetsLeft).toBe(1);
+    const fed = draft(waking, START, 'waking-done', {
+      feed: 1,
+      did: 'fed',
+      massKg: 0.06,
+      typed: { value: 60, unit: 'g' },
+    });
+    expect((await send(fed)).statusCode).toBe(200);
+    const { makes } = (await kitchen.app.inject('/api/makes?status=under-way')).json<{
+      makes: { id: string; name: string }[];
+    }>();
+    expect(makes.find((m) => m.id === waking)?.name).toBe('Waking the grey line');
+    expect((await kitchen.app.inject(`/api/makes/${waking}`)).json()).toMatchObject({
+      events: [{ type: 'waking-started' }, { type: 'waking-done' }],
+    });
+    const wrong = await send(draft(waking, START, 'step-done', { step: 'pour' }));
+    expect(wrong.json()).toMatchObject({ code: 'bad-input' });
+    const kept = draft(waking, START, 'reserved', { massKg: 0.2, typed: { value: 200, unit: 'g' } });
+    await send(kept, draft(waking, START, 'finished', { verdict: 'kept', reason: '' }));
+    expect(await cultureOf(kept.id)).toMatchObject({
+      kind: 'cultured-buttermilk',
+      heirloom: true,
+      parents: [packet],
+    });
+  });
+});

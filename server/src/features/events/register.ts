@@ -1,0 +1,104 @@
+import type { EventType, StoredEvent } from '@morning-crock/core/contract';
+import { In, MoreThan, type DataSource, type EntityManager } from 'typeorm';
+import { eventEntity } from '../../db/entities.ts';
+import { storedFrom, type LogWriter } from './event-log.ts';
+
+/** Something folded from events of many streams. */
+export interface RegisterFold<S> {
+  readonly types: readonly EventType[];
+  fold(events: readonly StoredEvent[]): S;
+  /** Carries one event more out, in place. */
+  apply(state: S, event: StoredEvent): void;
+  /** A copy that may be carried on without touching the first. */
+  copy(state: S): S;
+}
+
+interface Held<S> {
+  lastSeq: number;
+  readonly events: StoredEvent[];
+  state: S | null;
+  lastAtMs: number;
+}
+
+/** Whether an event may be carried out after all others: it changes none of them and none came after it. */
+const goesOn = (event: StoredEvent, lastAtMs: number): boolean =>
+  event.type !== 'voided' && event.type !== 'corrected' && Date.parse(event.at) >= lastAtMs;
+
+/** A register as the writer of a transaction sees it: with what was appended in it. */
+export interface RegisterWithin<S> {
+  get(): Promise<S>;
+  /** Tells of an event appended in this transaction. */
+  appended(event: StoredEvent): void;
+}
+
+/**
+ * Keeps what is folded from a kitchen's events, and goes on from there when the log has grown. A correction, an undo
+ * or a late entry folds it anew.
+ */
+export function createRegister<S>(spec: RegisterFold<S>) {
+  const kitchens = new Map<string, Held<S>>();
+  const wanted = new Set<string>(spec.types);
+
+  async function catchUp(
+    db: DataSource | EntityManager,
+    kitchenId: string,
+    untilSeq: number,
+  ): Promise<Held<S>> {
+    const held: Held<S> = kitchens.get(kitchenId) ?? {
+      lastSeq: 0,
+      events: [],
+      state: null,
+      lastAtMs: Number.NEGATIVE_INFINITY,
+    };
+    kitchens.set(kitchenId, held);
+    if (held.lastSeq >= untilSeq) return held;
+    const rows = await db.getRepository(eventEntity).find({
+      where: { kitchenId, type: In([...spec.types]), seq: MoreThan(held.lastSeq) },
+      order: { seq: 'ASC' },
+    });
+    for (const row of rows) {
+      // Two readers at once may both have asked.
+      if (row.seq <= held.lastSeq || row.seq > untilSeq) continue;
+      const event = storedFrom(row);
+      held.events.push(event);
+      held.lastSeq = event.seq;
+      if (held.state !== null && goesOn(event, held.lastAtMs)) spec.apply(held.state, event);
+      else held.state = null;
+      held.lastAtMs = Math.max(held.lastAtMs, Date.parse(event.at));
+    }
+    return held;
+  }
+
+  const stateOf = (held: Held<S>): S => (held.state ??= spec.fold(held.events));
+
+  return {
+    /** What the log says now, and its latest entry. The state belongs to the register: read it, do not change it. */
+    async read(db: DataSource, kitchenId: string): Promise<{ readonly state: S; readonly lastSeq: number }> {
+      const held = await catchUp(db, kitchenId, Number.MAX_SAFE_INTEGER);
+      return { state: stateOf(held), lastSeq: held.lastSeq };
+    },
+
+    /** The same for a writer that holds the kitchen's row: what it appends itself is known to it alone until it is committed. */
+    within(log: LogWriter, kitchenId: string): RegisterWithin<S> {
+      const own: StoredEvent[] = [];
+      let state: S | null = null;
+      let lastAtMs = Number.NEGATIVE_INFINITY;
+      return {
+        async get() {
+          if (state) return state;
+          const held = await catchUp(log.manager, kitchenId, log.startSeq);
+          state = spec.copy(own.length === 0 ? stateOf(held) : spec.fold([...held.events, ...own]));
+          lastAtMs = own.reduce((ms, e) => Math.max(ms, Date.parse(e.at)), held.lastAtMs);
+          return state;
+        },
+        appended(event) {
+          if (!wanted.has(event.type)) return;
+          own.push(event);
+          if (state !== null && goesOn(event, lastAtMs)) spec.apply(state, event);
+          else state = null;
+          lastAtMs = Math.max(lastAtMs, Date.parse(event.at));
+        },
+      };
+    },
+  };
+}
