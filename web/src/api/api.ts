@@ -1,18 +1,28 @@
 import {
+  culturesResponse,
   eventsResponse,
   factorsResponse,
   importResponse,
   kitchenResponse,
+  ledgerResponse,
   makesResponse,
+  milkDaysResponse,
+  milkingsStored,
+  milkRoomResponse,
   newCodeResponse,
   restoreResponse,
   tabletsResponse,
   tracePart,
   traceStored,
+  type CulturesResponse,
   type ErrorBody,
   type Factor,
   type KitchenResponse,
+  type LedgerLine,
   type MakeSummary,
+  type MilkDays,
+  type MilkingRow,
+  type MilkRoomResponse,
   type StoredEvent,
   type TraceStored,
   type TraceUpload,
@@ -54,10 +64,13 @@ const checked =
   (body: unknown): R =>
     pick(schema.parse(body));
 
+/** Lines of the ledger asked for at once. */
+const LEDGER_PAGE = 400;
+
 export const api = createApi({
   reducerPath: 'api',
   baseQuery,
-  tagTypes: ['kitchen', 'makes', 'make', 'factors', 'tablets'],
+  tagTypes: ['kitchen', 'makes', 'make', 'factors', 'tablets', 'milk', 'milk-lines', 'cultures'],
   keepUnusedDataFor: 3600,
   endpoints: (build) => ({
     kitchen: build.query<KitchenResponse, void>({
@@ -92,6 +105,40 @@ export const api = createApi({
       query: ({ makeId, trace }) => ({ url: `api/makes/${makeId}/traces`, method: 'POST', body: trace }),
       transformResponse: checked(traceStored, (body) => body),
     }),
+    milkRoom: build.query<MilkRoomResponse, void>({
+      query: () => 'api/milk',
+      transformResponse: checked(milkRoomResponse, (body) => body),
+      providesTags: ['milk'],
+    }),
+    cultures: build.query<CulturesResponse, void>({
+      query: () => 'api/cultures',
+      transformResponse: checked(culturesResponse, (body) => body),
+      providesTags: ['cultures'],
+    }),
+    /** The ledger, the latest first, a page after another as it is scrolled. */
+    ledger: build.infiniteQuery<{ lines: LedgerLine[]; more: boolean }, string | null, number>({
+      infiniteQueryOptions: {
+        initialPageParam: 0,
+        getNextPageParam: (last, _pages, offset) => (last.more ? offset + LEDGER_PAGE : undefined),
+      },
+      query: ({ queryArg, pageParam }) =>
+        `api/milk/ledger?limit=${LEDGER_PAGE}&offset=${pageParam}${queryArg === null ? '' : `&lot=${queryArg}`}`,
+      transformResponse: checked(ledgerResponse, ({ lines, more }) => ({ lines, more })),
+      providesTags: ['milk-lines'],
+    }),
+    milkDays: build.query<MilkDays, void>({
+      query: () => 'api/milk/days',
+      transformResponse: checked(milkDaysResponse, (body) => body),
+      providesTags: ['milk-lines'],
+    }),
+    storeMilkings: build.mutation<
+      z.infer<typeof milkingsStored>,
+      { rows: readonly MilkingRow[]; deviceId: string }
+    >({
+      query: (body) => ({ url: 'api/milk/milkings', method: 'POST', body }),
+      transformResponse: checked(milkingsStored, (body) => body),
+      invalidatesTags: ['milk', 'milk-lines'],
+    }),
     tablets: build.query<z.infer<typeof tabletsResponse>, void>({
       query: () => 'api/tablets',
       transformResponse: checked(tabletsResponse, (body) => body),
@@ -108,7 +155,7 @@ export const api = createApi({
     restoreKitchen: build.mutation<z.infer<typeof restoreResponse>, unknown>({
       query: (file) => ({ url: 'api/restore', method: 'POST', body: file }),
       transformResponse: checked(restoreResponse, (body) => body),
-      invalidatesTags: ['makes', 'kitchen', 'factors'],
+      invalidatesTags: ['makes', 'kitchen', 'factors', 'milk', 'milk-lines', 'cultures'],
     }),
     importDaybook: build.mutation<z.infer<typeof importResponse>, unknown>({
       query: (file) => ({ url: 'api/import', method: 'POST', body: file }),
@@ -122,6 +169,11 @@ export const {
   useKitchenQuery,
   useMakesQuery,
   useMakeQuery,
+  useMilkRoomQuery,
+  useCulturesQuery,
+  useLedgerInfiniteQuery,
+  useMilkDaysQuery,
+  useStoreMilkingsMutation,
   useFactorsQuery,
   useTabletsQuery,
   useTracePartQuery,

@@ -4,18 +4,18 @@ import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { ring, soundUnlocked, unlockSound } from './sound.ts';
 import { record } from './store.ts';
-import type { LiveMake } from './use-make.ts';
+import type { Attended } from './attended.ts';
 
 const RING_EVERY_MS = 4000;
 
 /** Alarms that are due, across all makes: the one that spoils fastest is shown, the others stay listed. */
-export function Alarms({ makes, nowMs }: { readonly makes: readonly LiveMake[]; readonly nowMs: number }) {
+export function Alarms({ makes, nowMs }: { readonly makes: readonly Attended[]; readonly nowMs: number }) {
   const due = makes
     .flatMap((make) => make.alarms.filter((a) => a.dueAtMs <= nowMs).map((alarm) => ({ make, alarm })))
     .sort((a, b) => a.alarm.rank - b.alarm.rank);
   const [unlocked, setUnlocked] = useState(soundUnlocked);
   const first = due[0];
-  const key = first ? `${first.make.state.id} ${first.alarm.id}` : null;
+  const key = first ? `${first.make.id} ${first.alarm.id}` : null;
   const mustAct = first?.alarm.mustAct ?? false;
 
   useEffect(() => {
@@ -31,8 +31,8 @@ export function Alarms({ makes, nowMs }: { readonly makes: readonly LiveMake[]; 
   }, [key, mustAct]);
 
   if (!first) return null;
-  const acknowledge = (make: LiveMake, alarm: Alarm): void => {
-    void record(make.state.id, 'alarm-acknowledged', { alarm: alarm.id });
+  const acknowledge = (make: Attended, alarm: Alarm): void => {
+    void record(make.id, 'alarm-acknowledged', { alarm: alarm.id });
   };
   const { make, alarm } = first;
   const others = due.slice(1);
@@ -41,7 +41,7 @@ export function Alarms({ makes, nowMs }: { readonly makes: readonly LiveMake[]; 
     <section aria-label="Alarms" className={`alarms ${alarm.rank === 0 ? 'bad' : ''}`}>
       <div role="alert" className="alarm">
         <strong>
-          {alarm.title}: {make.state.plan.name}
+          {alarm.title}: {make.name}
         </strong>
         <span className="alarm-text">
           {alarm.text}
@@ -50,11 +50,11 @@ export function Alarms({ makes, nowMs }: { readonly makes: readonly LiveMake[]; 
       </div>
       {others[0] && (
         <Button variant="default" onClick={() => acknowledge(others[0]!.make, others[0]!.alarm)} size="md">
-          Also: {others[0].alarm.title}, {others[0].make.state.plan.name}
+          Also: {others[0].alarm.title}, {others[0].make.name}
           {others.length > 1 ? ` and ${others.length - 1} more` : ''} · Heard
         </Button>
       )}
-      <Button component={Link} to={`/makes/${make.state.id}`} variant="default" size="md">
+      <Button component={Link} to={`/makes/${make.id}`} variant="default" size="md">
         Go there
       </Button>
       <Button variant="default" size="md" onClick={() => acknowledge(make, alarm)}>

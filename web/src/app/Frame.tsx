@@ -1,28 +1,49 @@
-import { IconBook2, IconCalculator, IconClipboardCheck, IconToolsKitchen2 } from '@tabler/icons-react';
+import {
+  IconBook2,
+  IconCalculator,
+  IconClipboardCheck,
+  IconDots,
+  IconMilk,
+  IconPlant2,
+  IconToolsKitchen2,
+} from '@tabler/icons-react';
+import { Menu } from '@mantine/core';
 import { useEffect, useRef } from 'react';
-import { NavLink, Outlet, useLocation } from 'react-router';
+import { Link, NavLink, Outlet, useLocation } from 'react-router';
 import { useKitchenQuery } from '../api/api.ts';
 import { followLog } from '../api/stream.ts';
 import { Alarms } from './Alarms.tsx';
+import { attendedMake, attendedWaking, useLiveWakings } from './attended.ts';
 import { ClockLine } from './ClockLine.tsx';
 import { useNow } from './clock.ts';
 import { Join } from './Join.tsx';
 import { Kept } from './Kept.tsx';
 import { KeyHelp } from './KeyHelp.tsx';
-import { LiveMakes } from './LiveMakes.tsx';
+import { LiveMakes, useUnderWayIds } from './LiveMakes.tsx';
 import { useAllLive } from './use-all-live.ts';
 
 const PLACES = [
   { to: '/', label: 'Bench', Icon: IconClipboardCheck, end: true },
+  { to: '/milk', label: 'Milk room', Icon: IconMilk, end: false },
+  { to: '/cultures', label: 'Cultures', Icon: IconPlant2, end: false },
   { to: '/daybook', label: 'Daybook', Icon: IconBook2, end: false },
   { to: '/sums', label: 'Sums', Icon: IconCalculator, end: false },
   { to: '/kitchen', label: 'Kitchen', Icon: IconToolsKitchen2, end: false },
 ] as const;
 
+/** Places that stand in the bar of a phone; the others are under “More”. */
+const ON_PHONE = 4;
+
 /** The frame of every place: rail on the left, clock line on top. */
 export function Frame() {
   const nowMs = useNow();
-  const makes = useAllLive();
+  const live = useAllLive();
+  const wakings = useLiveWakings();
+  const underWay = useUnderWayIds();
+  const makes = [
+    ...live.map((make) => attendedMake(make, nowMs)),
+    ...wakings.map((waking) => attendedWaking(waking, nowMs)),
+  ];
   const { data: kitchen, isError, error, refetch } = useKitchenQuery();
   const stranger = error !== undefined && 'code' in error && error.code === 'code-needed';
   const { pathname } = useLocation();
@@ -55,15 +76,35 @@ export function Frame() {
         <div className="mark" aria-hidden="true">
           <img src="/crock.svg" width="40" height="40" alt="" />
         </div>
-        {PLACES.map(({ to, label, Icon, end }) => (
-          <NavLink key={to} to={to} end={end}>
+        {PLACES.map(({ to, label, Icon, end }, i) => (
+          <NavLink key={to} to={to} end={end} className={i < ON_PHONE ? '' : 'rail-rest'}>
             <Icon size={28} stroke={1.6} aria-hidden="true" />
             {label}
           </NavLink>
         ))}
+        <Menu position="top-end" width={220}>
+          <Menu.Target>
+            <button type="button" className="rail-more">
+              <IconDots size={28} stroke={1.6} aria-hidden="true" />
+              More
+            </button>
+          </Menu.Target>
+          <Menu.Dropdown>
+            {PLACES.slice(ON_PHONE).map(({ to, label, Icon }) => (
+              <Menu.Item
+                key={to}
+                component={Link}
+                to={to}
+                leftSection={<Icon size={24} stroke={1.6} aria-hidden="true" />}
+              >
+                {label}
+              </Menu.Item>
+            ))}
+          </Menu.Dropdown>
+        </Menu>
       </nav>
       <div style={{ minWidth: 0, display: 'flex', flexDirection: 'column', minHeight: 0, gridRow: 'span 2' }}>
-        <ClockLine makes={makes} nowMs={nowMs} />
+        <ClockLine makes={makes} nowMs={nowMs} working={underWay.length > makes.length} />
         <Alarms makes={makes} nowMs={nowMs} />
         <main id="place" className="place" tabIndex={-1} style={{ flex: 1 }}>
           <Outlet />

@@ -44,7 +44,7 @@ export function useUnderWayIds(): readonly string[] {
   return useMemo(() => {
     const stored = (data ?? []).filter((m) => m.status === 'under-way').map((m) => m.id);
     const begunHere = entries
-      .filter((e) => e.draft.type === 'make-started' && !e.refused)
+      .filter((e) => (e.draft.type === 'make-started' || e.draft.type === 'waking-started') && !e.refused)
       .map((e) => e.draft.streamId);
     return [...new Set([...stored, ...begunHere])];
   }, [data, entries]);

@@ -1,6 +1,16 @@
 import type { BandForecast } from '@morning-crock/core';
-import type { MakePlan } from '@morning-crock/core/contract';
+import type { CultureChange, MakePlan, MovementKind } from '@morning-crock/core/contract';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+
+/** The registers of the kitchen that are kept by entries. */
+type Register = 'milk' | 'cultures';
+
+/** An entry as its undo needs it. */
+export interface RegisterEntry {
+  readonly id: string;
+  readonly streamId: string;
+  readonly kind: MovementKind | CultureChange['kind'];
+}
 
 /** Forecasts of the makes under way, by make; the old one stays while the new one is computed. */
 interface LiveState {
@@ -9,9 +19,17 @@ interface LiveState {
   readonly wetHands: boolean;
   /** The plan of a new make in the making, so that a sum can be asked for it and its answer come back. */
   readonly draft: MakePlan | null;
+  /** This device's latest entry in each register, for its undo. */
+  readonly entered: Readonly<Record<Register, RegisterEntry | null>>;
 }
 
-const initialState: LiveState = { forecasts: {}, working: {}, wetHands: false, draft: null };
+const initialState: LiveState = {
+  forecasts: {},
+  working: {},
+  wetHands: false,
+  draft: null,
+  entered: { milk: null, cultures: null },
+};
 
 export const liveSlice = createSlice({
   name: 'live',
@@ -30,6 +48,18 @@ export const liveSlice = createSlice({
       forecasts: { ...state.forecasts, [payload.makeId]: { forecast: payload.forecast, atMs: payload.atMs } },
     }),
     draftKept: (state, { payload }: PayloadAction<MakePlan | null>) => ({ ...state, draft: payload }),
+    entered: (state, { payload }: PayloadAction<{ register: Register; entry: RegisterEntry }>) => ({
+      ...state,
+      entered: { ...state.entered, [payload.register]: payload.entry },
+    }),
+    /** An entry was taken back. */
+    taken: (state, { payload: id }: PayloadAction<string>) => ({
+      ...state,
+      entered: {
+        milk: state.entered.milk?.id === id ? null : state.entered.milk,
+        cultures: state.entered.cultures?.id === id ? null : state.entered.cultures,
+      },
+    }),
     wetHandsTurned: (state, { payload }: PayloadAction<boolean>) => ({ ...state, wetHands: payload }),
   },
 });

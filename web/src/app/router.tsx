@@ -39,6 +39,18 @@ export function createRouter() {
               lazy: async () => ({ Component: (await import('../places/file/FilePlace.tsx')).FilePlace }),
             },
             {
+              path: 'milk/:part?',
+              lazy: async () => ({
+                Component: (await import('../places/milk-room/MilkRoom.tsx')).MilkRoom,
+              }),
+            },
+            {
+              path: 'cultures/:part?',
+              lazy: async () => ({
+                Component: (await import('../places/cultures/CulturesPlace.tsx')).CulturesPlace,
+              }),
+            },
+            {
               path: 'sums/:name?',
               lazy: async () => ({ Component: (await import('../places/sums/SumsPlace.tsx')).SumsPlace }),
             },

@@ -1,10 +1,12 @@
 import {
   EVENT_VERSION,
   type DraftEvent,
+  type ErrorBody,
   type EventOf,
   type EventType,
   type StoredEvent,
 } from '@morning-crock/core/contract';
+import { CULTURE_EVENTS, MILK_EVENTS } from '@morning-crock/core';
 import { configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
 import { ulid } from 'ulid';
@@ -14,6 +16,7 @@ import { createSender, forgetDraft, keepDraft, keptDrafts, outboxSlice } from '.
 import { now } from './clock.ts';
 import { chosenCook, deviceId } from './device.ts';
 import { liveSlice } from './live-slice.ts';
+import { carriedOut, culturesAfter } from './register-pictures.ts';
 
 export const store = configureStore({
   reducer: { [api.reducerPath]: api.reducer, outbox: outboxSlice.reducer, live: liveSlice.reducer },
@@ -38,14 +41,67 @@ function keepMake(makeId: string): void {
 /** Events that change a line of the Daybook; a probe's reading does not. */
 const CHANGES_NOTHING_LISTED = new Set<EventType>(['temperature-read', 'alarm-acknowledged', 'planned']);
 
+type RegisterTag = 'milk' | 'milk-lines' | 'cultures' | 'factors';
+const staleSoon = new Set<RegisterTag>();
+let staleTimer: ReturnType<typeof setTimeout> | undefined;
+/** A file of milkings is thousands of entries at once: what they change is asked for again together. */
+const STALE_AFTER_MS = 120;
+
+function invalidateSoon(tags: readonly RegisterTag[]): void {
+  for (const tag of tags) staleSoon.add(tag);
+  staleTimer ??= setTimeout(() => {
+    staleTimer = undefined;
+    const stale = [...staleSoon];
+    staleSoon.clear();
+    store.dispatch(api.util.invalidateTags(stale));
+  }, STALE_AFTER_MS);
+}
+
+/**
+ * Carries an entry of the ledger out on the page's picture at once, then asks for the whole again: a late entry, a
+ * correction or an undo may have changed more.
+ */
+function receiveMilk(event: StoredEvent): void {
+  store.dispatch(
+    api.util.updateQueryData('milkRoom', undefined, (picture) => {
+      if (event.seq <= picture.lastSeq) return picture;
+      return { ...picture, lots: carriedOut(picture.lots, [event]), lastSeq: event.seq };
+    }),
+  );
+  invalidateSoon(['milk', 'milk-lines']);
+}
+
+/** The same for an entry about a culture. */
+function receiveCulture(event: StoredEvent): void {
+  store.dispatch(
+    api.util.updateQueryData('cultures', undefined, (picture) => {
+      if (event.seq <= picture.lastSeq) return picture;
+      return { ...picture, cultures: culturesAfter(picture.cultures, [event]), lastSeq: event.seq };
+    }),
+  );
+  // The names of lines are told with what they taught.
+  invalidateSoon(['cultures', 'factors']);
+}
+
 /** Puts an event of the log where the page keeps its make; the same event twice changes nothing. */
 export function receiveEvent(event: StoredEvent): void {
+  // A file of milkings comes as thousands of these, none of them from this page's outbox and none of them in a jar.
+  if (event.type === 'milk-moved' && event.data.kind === 'intake' && event.data.forRecord) {
+    invalidateSoon(['milk', 'milk-lines']);
+    return;
+  }
   if (event.type === 'learning-reset') {
     store.dispatch(api.util.invalidateTags(['factors']));
   } else if (event.type === 'kitchen-changed') {
     // What is learned is told against what is typed.
     store.dispatch(api.util.invalidateTags(['kitchen', 'factors']));
+  } else if (event.type === 'milk-moved') {
+    receiveMilk(event);
+  } else if (event.type === 'culture-changed') {
+    receiveCulture(event);
   } else {
+    if (MILK_EVENTS.includes(event.type)) receiveMilk(event);
+    if (CULTURE_EVENTS.includes(event.type)) invalidateSoon(['cultures']);
     store.dispatch(
       api.util.updateQueryData('make', event.streamId, (events) => {
         if (events.some((known) => known.id === event.id)) return events;
@@ -98,10 +154,38 @@ export async function record<T extends EventType>(
     data,
   } as DraftEvent;
   store.dispatch(outboxSlice.actions.kept(draft));
+  if (draft.type === 'milk-moved' || draft.type === 'culture-changed')
+    store.dispatch(
+      liveSlice.actions.entered({
+        register: draft.type === 'milk-moved' ? 'milk' : 'cultures',
+        entry: { id: draft.id, streamId: draft.streamId, kind: draft.data.kind },
+      }),
+    );
+  else if (draft.type === 'voided') store.dispatch(liveSlice.actions.taken(draft.data.target));
   // A browser that keeps nothing (a private window) still sends.
   await keepDraft(draft).catch(() => undefined);
   sender.flush();
   return draft.id;
+}
+
+/**
+ * Waits until an entry is stored, refused or known to be kept here.
+ * @returns the server's reason when it was refused
+ */
+export function whenSettled(id: string): Promise<ErrorBody | null> {
+  return new Promise((resolve) => {
+    const look = (): boolean => {
+      const { entries, reachable } = store.getState().outbox;
+      const entry = entries.find((e) => e.draft.id === id);
+      if (entry && !entry.refused && reachable) return false;
+      resolve(entry?.refused ?? null);
+      return true;
+    };
+    if (look()) return;
+    const stop = store.subscribe(() => {
+      if (look()) stop();
+    });
+  });
 }
 
 /** Takes a refused entry away after the maker has seen why. */
@@ -119,7 +203,10 @@ export async function restoreOutbox(): Promise<void> {
 
 /** Asks for everything again when the page had to show what it last knew. */
 export function renewOld(): void {
-  if (takeShownOld()) store.dispatch(api.util.invalidateTags(['kitchen', 'makes', 'make', 'factors']));
+  if (takeShownOld())
+    store.dispatch(
+      api.util.invalidateTags(['kitchen', 'makes', 'make', 'factors', 'milk', 'milk-lines', 'cultures']),
+    );
 }
 
 /** Tries again at once, when the server shows signs of life. */

@@ -1,6 +1,7 @@
 import {
   alarmsOf,
   foldMake,
+  foldWaking,
   nextHands,
   safetyOf,
   type Alarm,
@@ -9,6 +10,7 @@ import {
   type MakeState,
   type NextHands,
   type SafetyState,
+  type WakingState,
 } from '@morning-crock/core';
 import { useMemo } from 'react';
 import { useMakeQuery } from '../api/api.ts';
@@ -22,13 +24,15 @@ const NO_EVENTS: readonly LoggedEvent[] = [];
 export function useMake(makeId: string): {
   readonly events: readonly LoggedEvent[];
   readonly state: MakeState | null;
+  /** Set instead when it is a waking. */
+  readonly waking: WakingState | null;
   readonly kept: readonly KeptEntry[];
   readonly loading: boolean;
   readonly missing: boolean;
 } {
   const entries = useAppSelector((s) => s.outbox.entries);
   const kept = useMemo(() => entries.filter((e) => e.draft.streamId === makeId), [entries, makeId]);
-  const begunHere = kept.some((e) => e.draft.type === 'make-started');
+  const begunHere = kept.some((e) => e.draft.type === 'make-started' || e.draft.type === 'waking-started');
   const query = useMakeQuery(makeId, {
     skip: makeId === '' || (begunHere && kept.every((e) => !e.refused)),
   });
@@ -38,7 +42,15 @@ export function useMake(makeId: string): {
     [stored, kept],
   );
   const state = useMemo(() => foldMake(makeId, events), [makeId, events]);
-  return { events, state, kept, loading: query.isLoading, missing: query.isError && !state };
+  const waking = useMemo(() => (state ? null : foldWaking(makeId, events)), [state, makeId, events]);
+  return {
+    events,
+    state,
+    waking,
+    kept,
+    loading: query.isLoading,
+    missing: query.isError && !state && !waking,
+  };
 }
 
 /** Everything about a make under way that moves with the clock. */

@@ -25,12 +25,29 @@ export interface Units {
   temperature(celsius: number): string;
   mass(massKg: number): string;
   volume(litres: number): string;
+  /** "530–590 g": an estimate, rounded outward to ten grams or a hundredth of a kilogram. */
+  massRange(fromKg: number, toKg: number): string;
+  /** "10.2–14.1 L": an estimate, rounded outward to a tenth. */
+  volumeRange(fromLitres: number, toLitres: number): string;
+  /** "150 L": an estimate of a volume, no finer than it is known. */
+  aboutVolume(litres: number): string;
+  /** What money is called here; empty when nobody said. */
+  readonly money: string;
+  /** "0.62 crowns". */
+  cost(amount: number): string;
   /** "18:10", with the weekday when it is not today. */
   time(ms: number, nowMs: number): string;
   /** "18:10–18:50", rounded outward to five minutes. */
   span(fromMs: number | null, toMs: number | null, nowMs: number): string;
   /** "Mon 23 Nov". */
   day(ms: number): string;
+}
+
+/** Two amounts as a range: the unit once when both have the same. */
+function range(from: string, to: string): string {
+  const [fromNumber, ...fromUnit] = from.split(' ');
+  const [, ...toUnit] = to.split(' ');
+  return fromUnit.join(' ') === toUnit.join(' ') ? `${fromNumber}–${to}` : `${from}–${to}`;
 }
 
 export function useUnits(): Units {
@@ -57,6 +74,20 @@ export function useUnits(): Units {
       system: units.measures,
       temperature: (celsius) => formatTemperature(celsius, units.temperature),
       mass: (massKg) => formatMass(massKg, units.measures),
+      massRange: (fromKg, toKg) =>
+        range(
+          formatMass(Math.floor(fromKg * 100) / 100, units.measures),
+          formatMass(Math.ceil(toKg * 100) / 100, units.measures),
+        ),
+      volumeRange: (from, to) =>
+        range(
+          formatVolume(Math.floor(from * 10) / 10, units.measures),
+          formatVolume(Math.ceil(to * 10) / 10, units.measures),
+        ),
+      aboutVolume: (litres) =>
+        formatVolume(litres >= 10 ? Math.round(litres) : Math.round(litres * 10) / 10, units.measures),
+      money: units.money ?? '',
+      cost: (amount) => `${amount.toFixed(2)}${units.money ? ` ${units.money}` : ''}`,
       volume: (litres) => formatVolume(litres, units.measures),
       time,
       span: (fromMs, toMs, nowMs) => {

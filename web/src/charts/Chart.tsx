@@ -1,12 +1,13 @@
-import { LineChart, ScatterChart } from 'echarts/charts';
+import { BarChart, LineChart, ScatterChart } from 'echarts/charts';
 import { GridComponent, MarkLineComponent } from 'echarts/components';
 import { init, use as withParts, type EChartsType } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
 import { useComputedColorScheme } from '@mantine/core';
 import { useEffect, useRef } from 'react';
-import { curveOption, type CurveData, type CurveTheme } from './curve-option.ts';
+import type { EChartsOption } from 'echarts';
+import type { CurveTheme } from './curve-option.ts';
 
-withParts([LineChart, ScatterChart, GridComponent, MarkLineComponent, CanvasRenderer]);
+withParts([BarChart, LineChart, ScatterChart, GridComponent, MarkLineComponent, CanvasRenderer]);
 
 function themeOf(element: HTMLElement): CurveTheme {
   const style = getComputedStyle(element);
@@ -22,8 +23,11 @@ function themeOf(element: HTMLElement): CurveTheme {
   };
 }
 
-/** The curve of a make on a canvas; `label` says in words what it shows. */
-export default function Chart({ data, label }: { readonly data: CurveData; readonly label: string }) {
+/** Builds what a canvas shows. Pure: the same data in the same theme gives the same picture. */
+export type ChartBuilder = (theme: CurveTheme, narrow: boolean) => EChartsOption;
+
+/** A chart on a canvas; `label` says in words what it shows. @param build kept the same while its data are */
+export default function Chart({ build, label }: { readonly build: ChartBuilder; readonly label: string }) {
   const box = useRef<HTMLDivElement>(null);
   const chart = useRef<EChartsType | null>(null);
   const scheme = useComputedColorScheme('light');
@@ -43,9 +47,9 @@ export default function Chart({ data, label }: { readonly data: CurveData; reado
   useEffect(() => {
     const element = box.current;
     if (!element || !chart.current) return;
-    chart.current.setOption(curveOption(data, themeOf(element), element.clientWidth < 480), {
+    chart.current.setOption(build(themeOf(element), element.clientWidth < 480), {
       notMerge: true,
     });
-  }, [data, scheme]);
+  }, [build, scheme]);
   return <div ref={box} role="img" aria-label={label} style={{ width: '100%', height: '100%' }} />;
 }

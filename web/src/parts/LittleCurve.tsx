@@ -15,7 +15,7 @@ export interface LittleLine {
 export function LittleCurve(props: {
   readonly label: string;
   readonly lines: readonly LittleLine[];
-  readonly xUnit: 'min' | 'h';
+  readonly xUnit: string;
   readonly yUnit: string;
   /** A line across at a value, with its word. */
   readonly across?: { readonly at: number; readonly word: string };

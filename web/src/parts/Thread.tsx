@@ -1,32 +1,14 @@
 import { sleepSpells } from '@morning-crock/core';
 import { useKitchen, useUnits } from '../app/use-units.ts';
-import type { LiveMake } from '../app/use-make.ts';
+import { THREAD_H, type Attended } from '../app/attended.ts';
 
 const HOUR_MS = 3_600_000;
-const SPAN_H = 24;
+const SPAN_H = THREAD_H;
 const WIDTH = 1000;
 const ROW = 40;
 
-interface Knot {
-  readonly atMs: number;
-  readonly title: string;
-  readonly mustAct: boolean;
-}
-
-/** Hands moments of a make from now on. */
-function knotsOf({ state, forecast }: LiveMake, nowMs: number): Knot[] {
-  return state.steps.flatMap((s) => {
-    if (s.status === 'done' || s.status === 'skipped') return [];
-    const time = forecast.point.steps.find((t) => t.id === s.step.id);
-    if (!time || time.endless || time.endMs < nowMs || time.endMs > nowMs + SPAN_H * HOUR_MS) return [];
-    // Chilling, weighing, tasting wait for whenever somebody has a minute.
-    if (['chill', 'weigh', 'taste', 'reserve'].includes(s.step.id)) return [];
-    return [{ atMs: time.endMs, title: s.step.title, mustAct: s.step.mustAct }];
-  });
-}
-
 /** The next day as threads: knots are hands, plain thread is waiting, night is shaded, must-act knots are ringed. */
-export function Thread({ makes, nowMs }: { readonly makes: readonly LiveMake[]; readonly nowMs: number }) {
+export function Thread({ makes, nowMs }: { readonly makes: readonly Attended[]; readonly nowMs: number }) {
   const kitchen = useKitchen();
   const units = useUnits();
   const x = (ms: number): number => ((ms - nowMs) / (SPAN_H * HOUR_MS)) * WIDTH;
@@ -38,9 +20,7 @@ export function Thread({ makes, nowMs }: { readonly makes: readonly LiveMake[]; 
   const hours = Array.from({ length: 8 }, (_, i) => firstHour + i * 3 * HOUR_MS).filter(
     (ms) => x(ms) > 90 && x(ms) < WIDTH - 20,
   );
-  const said = makes.flatMap((m) =>
-    knotsOf(m, nowMs).map((k) => `${m.state.plan.name}: ${k.title} ${units.time(k.atMs, nowMs)}`),
-  );
+  const said = makes.flatMap((m) => m.knots.map((k) => `${m.name}: ${k.title} ${units.time(k.atMs, nowMs)}`));
   return (
     <figure className="thread-box" style={{ margin: '28px 0 0' }}>
       <figcaption className="quiet">
@@ -74,11 +54,11 @@ export function Thread({ makes, nowMs }: { readonly makes: readonly LiveMake[]; 
           now
         </text>
         {makes.map((make, row) => {
-          const knots = knotsOf(make, nowMs);
+          const knots = [...make.knots].sort((a, b) => a.atMs - b.atMs);
           const y = 26 + row * ROW;
           const end = knots.at(-1);
           return (
-            <g key={make.state.id}>
+            <g key={make.id}>
               <line
                 x1={0}
                 x2={end ? x(end.atMs) : 0}
@@ -89,7 +69,7 @@ export function Thread({ makes, nowMs }: { readonly makes: readonly LiveMake[]; 
                 strokeLinecap="round"
               />
               <text x={(end ? x(end.atMs) : 0) + 16} y={y + 8} fontSize="23" fill="var(--ink)">
-                {make.state.plan.name}
+                {make.name}
               </text>
               {knots.map((knot) => (
                 <g key={knot.title}>

@@ -1,4 +1,4 @@
-import type { TableFormat } from '@morning-crock/core';
+import type { MilkingsContext, MilkingsRead, TableFormat } from '@morning-crock/core';
 import { proxy, wrap, type Remote } from 'comlink';
 import type { CsvWorker, Opened, RowsRead } from './csv.worker.ts';
 
@@ -21,6 +21,14 @@ export function readRows(
   tell: (share: number) => void,
 ): Promise<RowsRead | null> {
   return remote().read(format, context, proxy(tell));
+}
+
+/** Reads a file of milkings; nothing is stored. */
+export function readMilkingsFile(
+  file: File,
+  context: MilkingsContext,
+): Promise<MilkingsRead | { readonly fault: string }> {
+  return remote().milkings(file, context);
 }
 
 /** Stops reading. */

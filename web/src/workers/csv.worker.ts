@@ -1,8 +1,12 @@
 import {
   createRowReader,
+  DELIMITERS,
   detectTable,
+  readMilkings,
   type BadRow,
   type Detection,
+  type MilkingsContext,
+  type MilkingsRead,
   type TableFormat,
 } from '@morning-crock/core';
 import { TRACE_MOST_ROWS } from '@morning-crock/core/contract';
@@ -55,18 +59,35 @@ function decode(bytes: Uint8Array): { text: string; encoding: string } | { fault
   }
 }
 
+/** A file as text, or why it cannot be read. */
+async function textOf(file: File): Promise<{ text: string; encoding: string } | { fault: string }> {
+  if (file.size > MOST_BYTES) {
+    return {
+      fault: `The file is ${Math.round(file.size / 1e6)} MB, more than the 64 MB that are read at once: split it.`,
+    };
+  }
+  return decode(new Uint8Array(await file.arrayBuffer()));
+}
+
 const csvWorker = {
+  /** Reads a file of milkings whole; nothing is stored. */
+  async milkings(file: File, context: MilkingsContext): Promise<MilkingsRead | { readonly fault: string }> {
+    const decoded = await textOf(file);
+    if ('fault' in decoded) return decoded;
+    const text = decoded.text.replace(/^\uFEFF/, '');
+    const { data } = Papa.parse<string[]>(text, { delimitersToGuess: [...DELIMITERS] });
+    const table = data.map((cells, i) => ({ line: i + 1, cells }));
+    return readMilkings(
+      table.filter(({ cells }) => cells.some((cell) => cell.trim() !== '')),
+      context,
+    );
+  },
+
   /** Takes a file in and finds out how it is written. Nothing is stored. */
   async open(file: File): Promise<Opened> {
     newest++;
     lines = [];
-    if (file.size > MOST_BYTES) {
-      return {
-        ok: false,
-        fault: `The file is ${Math.round(file.size / 1e6)} MB, more than the 64 MB that are read at once: split it.`,
-      };
-    }
-    const decoded = decode(new Uint8Array(await file.arrayBuffer()));
+    const decoded = await textOf(file);
     if ('fault' in decoded) return { ok: false, fault: decoded.fault };
     lines = decoded.text.split(/\r\n|\r|\n/);
     const filled = lines.filter((line) => line.trim() !== '');

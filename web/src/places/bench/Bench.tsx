@@ -4,6 +4,13 @@ import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useKitchenQuery, useMakesQuery } from '../../api/api.ts';
 import { useNow } from '../../app/clock.ts';
+import {
+  attendedMake,
+  attendedWaking,
+  useLiveWakings,
+  type Attended,
+  type LiveWaking,
+} from '../../app/attended.ts';
 import { useUnderWayIds } from '../../app/LiveMakes.tsx';
 import { useAllLive } from '../../app/use-all-live.ts';
 import type { LiveMake } from '../../app/use-make.ts';
@@ -41,14 +48,83 @@ function Crock({ make, nowMs }: { readonly make: LiveMake; readonly nowMs: numbe
   );
 }
 
+/** A waking on the shelf: a small jar that fills from feed to feed. */
+function WakingCrock({ live, nowMs }: { readonly live: LiveWaking; readonly nowMs: number }) {
+  const units = useUnits();
+  const { state, waking } = live;
+  const done = waking.feeds.filter((f) => f.status === 'done').length;
+  const { next } = attendedWaking(live, nowMs);
+  return (
+    <Link to={`/makes/${state.id}`} className="crock-link">
+      <CrockDrawing
+        fill={(done + 0.4) / waking.feeds.length}
+        surface={waking.overLimit ? 'bad' : 'still'}
+        label={`${state.plan.name}: ${done} of ${waking.feeds.length} feeds set`}
+      />
+      <span className="tag">
+        <span className="tag-name">{state.plan.name}</span>
+        <span className={waking.overLimit ? 'danger' : 'quiet'}>
+          {waking.overLimit
+            ? 'Do not use'
+            : !next || next.atMs <= nowMs
+              ? `${next?.stepTitle ?? 'all done'}: now`
+              : `${next.stepTitle} about ${units.time(next.atMs, nowMs)}`}
+        </span>
+      </span>
+    </Link>
+  );
+}
+
+/** What a waking wants now or next. */
+function WakingNow(props: {
+  readonly waking: Attended;
+  readonly next: NonNullable<Attended['next']>;
+  readonly nowMs: number;
+  readonly onLater: () => void;
+  readonly only: boolean;
+}) {
+  const { waking, next, nowMs, onLater, only } = props;
+  const units = useUnits();
+  const due = next.atMs <= nowMs + 45_000;
+  return (
+    <section className="now-panel" aria-labelledby="now">
+      <h2 id="now">{due ? 'Now' : `Next, in about ${formatMinutes((next.atMs - nowMs) / 60_000)}`}</h2>
+      <p className="big">{next.stepTitle}</p>
+      <p>
+        <strong>{waking.name}.</strong> {due ? 'Since' : 'At about'} {units.time(next.atMs, nowMs)}
+      </p>
+      <Button component={Link} to={`/makes/${waking.id}`} className="great" h={72}>
+        Open {waking.name}
+      </Button>
+      <Button variant="default" disabled={only} onClick={onLater}>
+        Later
+      </Button>
+    </section>
+  );
+}
+
 /** The one thing to do now, or the next one to come. */
-function NowPanel({ makes, nowMs }: { readonly makes: readonly LiveMake[]; readonly nowMs: number }) {
+function NowPanel(props: {
+  readonly makes: readonly LiveMake[];
+  readonly wakings: readonly LiveWaking[];
+  readonly nowMs: number;
+}) {
+  const { makes, wakings, nowMs } = props;
   const units = useUnits();
   const [later, setLater] = useState<ReadonlySet<string>>(new Set());
-  const ranked = makes
-    .flatMap((make) => (make.next ? [{ make, next: make.next }] : []))
-    .sort((a, b) => a.next.atMs - b.next.atMs);
-  const chosen = ranked.find((r) => !later.has(`${r.make.state.id}${r.next.stepTitle}`)) ?? ranked[0];
+  const ranked = [
+    ...makes.flatMap((make) =>
+      make.next ? [{ id: make.state.id, make, waking: null, next: make.next }] : [],
+    ),
+    ...wakings.flatMap((live) => {
+      const waking = attendedWaking(live, nowMs);
+      return waking.next ? [{ id: waking.id, make: null, waking, next: waking.next }] : [];
+    }),
+  ].sort((a, b) => a.next.atMs - b.next.atMs);
+  const chosen = ranked.find((r) => !later.has(`${r.id}${r.next.stepTitle}`)) ?? ranked[0];
+  const putOff = (): void => {
+    if (chosen) setLater(new Set([...later, `${chosen.id}${chosen.next.stepTitle}`]));
+  };
   if (!chosen) {
     return (
       <section className="now-panel" aria-labelledby="now">
@@ -62,6 +138,10 @@ function NowPanel({ makes, nowMs }: { readonly makes: readonly LiveMake[]; reado
     );
   }
   const { make, next } = chosen;
+  if (!make)
+    return (
+      <WakingNow waking={chosen.waking} next={next} nowMs={nowMs} onLater={putOff} only={ranked.length < 2} />
+    );
   const { state } = make;
   const due = next.atMs <= nowMs + 45_000;
   const step = state.current!.step;
@@ -92,7 +172,7 @@ function NowPanel({ makes, nowMs }: { readonly makes: readonly LiveMake[]; reado
 
           style={{ flex: 1 }}
           disabled={ranked.length < 2}
-          onClick={() => setLater(new Set([...later, `${state.id}${next.stepTitle}`]))}
+          onClick={putOff}
         >
           Later
         </Button>
@@ -108,6 +188,11 @@ function NowPanel({ makes, nowMs }: { readonly makes: readonly LiveMake[]; reado
 export function Bench() {
   const nowMs = useNow();
   const makes = useAllLive();
+  const wakings = useLiveWakings();
+  const attended = [
+    ...makes.map((make) => attendedMake(make, nowMs)),
+    ...wakings.map((waking) => attendedWaking(waking, nowMs)),
+  ];
   const ids = useUnderWayIds();
   const { data: kitchen } = useKitchenQuery();
   const list = useMakesQuery();
@@ -132,7 +217,10 @@ export function Bench() {
           {makes.map((make) => (
             <Crock key={make.state.id} make={make} nowMs={nowMs} />
           ))}
-          {ids.length > makes.length && <p className="quiet">Working out the times …</p>}
+          {wakings.map((waking) => (
+            <WakingCrock key={waking.state.id} live={waking} nowMs={nowMs} />
+          ))}
+          {ids.length > makes.length + wakings.length && <p className="quiet">Working out the times …</p>}
           {list.isError && (
             <p className="danger">
               The record cannot be read now. What is stored is safe; it is tried again.
@@ -149,9 +237,9 @@ export function Bench() {
             </Button>
           ))}
         </div>
-        {makes.length > 0 && <Thread makes={makes} nowMs={nowMs} />}
+        {attended.length > 0 && <Thread makes={attended} nowMs={nowMs} />}
       </div>
-      <NowPanel makes={makes} nowMs={nowMs} />
+      <NowPanel makes={makes} wakings={wakings} nowMs={nowMs} />
     </div>
   );
 }

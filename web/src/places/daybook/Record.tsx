@@ -1,10 +1,11 @@
-import { batchOf, doNotEat, pointForecast, yieldOf, type MakeState } from '@morning-crock/core';
+import { batchOf, doNotEat, milkCost, pointForecast, type MakeState, yieldOf } from '@morning-crock/core';
 import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import { Button } from '@mantine/core';
 import { useMake } from '../../app/use-make.ts';
 import { useUnits, type Units } from '../../app/use-units.ts';
-import { LazyChart } from '../../charts/LazyChart.tsx';
+import { WakingPlace } from '../waking/WakingPlace.tsx';
+import { MakeCurve } from '../../charts/MakeCurve.tsx';
 import { curveDataOf } from '../make/curve-data.ts';
 import { EntryLog } from '../make/EntryLog.tsx';
 import { JarTable } from './JarTable.tsx';
@@ -61,6 +62,7 @@ const VERDICT = { kept: '✓ kept', discarded: '✗ discarded', 'under-way': '�
 function Finished({ state }: { readonly state: MakeState }) {
   const units = useUnits();
   const balance = yieldOf(state);
+  const cost = milkCost(state.plan.milk);
   const noFood = useMemo(() => doNotEat(state), [state]);
   const curve = useMemo(() => {
     const endMs = state.finished?.atMs ?? state.startedAtMs;
@@ -71,6 +73,7 @@ function Finished({ state }: { readonly state: MakeState }) {
   }, [state, units]);
   const facts: readonly (readonly [string, string])[] = [
     ['Milk in', `${units.mass(balance.milkKg)} (${units.volume(batchOf(state.plan).litres)})`],
+    ...(cost === null ? [] : [['Milk cost', units.cost(cost)] as const]),
     ['Starter in', units.mass(balance.starterKg)],
     ['Came out', balance.outKg === null ? 'not weighed' : units.mass(balance.outKg)],
     [
@@ -104,7 +107,7 @@ function Finished({ state }: { readonly state: MakeState }) {
       <div className="record">
         <div style={{ minWidth: 0 }}>
           <div className="curve">
-            <LazyChart
+            <MakeCurve
               data={curve}
               label={`Temperature and pH of ${state.plan.name}, measured and modelled, with the band forecast when it began`}
             />
@@ -142,6 +145,11 @@ function Finished({ state }: { readonly state: MakeState }) {
                 ))}
             </section>
           )}
+          {state.plan.milk.lots && (
+            <p className="quiet" style={{ marginBottom: 16 }}>
+              Poured from {state.plan.milk.lots.map((l) => `${l.name} (${units.mass(l.massKg)})`).join(', ')}.
+            </p>
+          )}
           <EntryLog state={state} />
           <p className="links">
             <a href={`/api/makes/${state.id}/readings.csv`} download="readings.csv">
@@ -162,12 +170,13 @@ function Finished({ state }: { readonly state: MakeState }) {
 /** One make in the Daybook: predicted, as stored then, against real. */
 export function Record() {
   const { id = '' } = useParams();
-  const { state, missing } = useMake(id);
+  const { state, waking, missing } = useMake(id);
   if (missing)
     return (
       <p>
         There is no such make. <Link to="/daybook">Back to the Daybook</Link>
       </p>
     );
+  if (waking) return <WakingPlace state={waking} />;
   return state ? <Finished state={state} /> : <p className="quiet">Opening the record …</p>;
 }

@@ -20,7 +20,14 @@ import { chooseCook, chosenCook } from '../../app/device.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { Backup } from './Backup.tsx';
 import { Learned } from './Learned.tsx';
-import { AbsencesSection, DayCurve, JarsSection, ThermometersSection } from './MoreSections.tsx';
+import {
+  AbsencesSection,
+  ChurnsSection,
+  DayCurve,
+  HerdSection,
+  JarsSection,
+  ThermometersSection,
+} from './MoreSections.tsx';
 import { NameField } from './NameField.tsx';
 import { NumberField } from './NumberField.tsx';
 import { Tablets } from './Tablets.tsx';
@@ -92,6 +99,17 @@ export function KitchenPlace() {
                   { value: 'imperial', label: 'imperial' },
                 ]}
                 onChange={(measures) => set({ ...draft, measures })}
+              />
+              <TextInput
+                label="Money is called (may stay empty)"
+                value={draft.money ?? ''}
+                maxLength={12}
+                w={260}
+                onChange={(e) => {
+                  const { money: _before, ...rest } = draft;
+                  const money = e.currentTarget.value;
+                  set(money.trim() === '' ? rest : { ...rest, money });
+                }}
               />
             </>
           )}
@@ -187,6 +205,8 @@ export function KitchenPlace() {
           )}
         </SectionForm>
         <AbsencesSection kitchenId={id} settings={settings} />
+        <HerdSection kitchenId={id} settings={settings} />
+        <ChurnsSection kitchenId={id} settings={settings} />
         <SectionForm kitchenId={id} section="pots" title="Pots" value={settings.pots}>
           {(draft, set, fault) => (
             <Rows

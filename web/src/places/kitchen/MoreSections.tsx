@@ -2,16 +2,21 @@ import {
   formatTemperature,
   fromCelsius,
   fromLitres,
+  localDate,
+  MILK_FACTS,
+  MILK_KINDS,
   SYSTEM_UNITS,
   thermometerCorrection,
   toCelsius,
   toLitres,
   UNIT_LABEL,
+  type MilkKind,
 } from '@morning-crock/core';
 import type { KitchenSettings } from '@morning-crock/core/contract';
 import { Checkbox, NativeSelect, TextInput } from '@mantine/core';
 import { Link } from 'react-router';
 import { useUnits } from '../../app/use-units.ts';
+import { instantOfFields } from '../milk-room/clock-of.ts';
 import { NameField } from './NameField.tsx';
 import { NumberField } from './NumberField.tsx';
 import { Rows } from './Rows.tsx';
@@ -194,6 +199,92 @@ export function AbsencesSection({ kitchenId, settings }: Part) {
                   />
                 ))}
               </fieldset>
+            </>
+          )}
+        />
+      )}
+    </SectionForm>
+  );
+}
+
+export function HerdSection({ kitchenId, settings }: Part) {
+  const { zone } = settings.site;
+  return (
+    <SectionForm
+      kitchenId={kitchenId}
+      section="herd"
+      title="Animals"
+      value={settings.herd}
+      hint="With the day they came into milk, the months ahead are more than a guess."
+    >
+      {(draft, set, fault) => (
+        <Rows
+          items={draft}
+          set={set}
+          none
+          addLabel="Add an animal or a herd"
+          create={(id) => ({ id, name: 'Cow', kind: 'cow-lean' as const, freshSince: null })}
+          fields={(animal, i, change) => (
+            <>
+              <NameField name={animal.name} fault={fault(`${i}.name`)} onName={(name) => change({ name })} />
+              <NativeSelect
+                label="Milk of"
+                value={animal.kind}
+                data={MILK_KINDS.filter((k) => !k.startsWith('shop')).map((k) => ({
+                  value: k,
+                  label: MILK_FACTS[k].label,
+                }))}
+                onChange={(e) => change({ kind: e.currentTarget.value as MilkKind })}
+                w={220}
+              />
+              <TextInput
+                type="date"
+                label="In milk since"
+                value={animal.freshSince === null ? '' : localDate(zone, Date.parse(animal.freshSince))}
+                error={fault(`${i}.freshSince`)}
+                onChange={(e) => {
+                  const ms = instantOfFields(zone, e.currentTarget.value, '12:00');
+                  change({
+                    freshSince: Number.isNaN(ms) ? null : new Date(ms).toISOString(),
+                  });
+                }}
+                w={190}
+              />
+            </>
+          )}
+        />
+      )}
+    </SectionForm>
+  );
+}
+
+export function ChurnsSection({ kitchenId, settings }: Part) {
+  const volumeUnit = SYSTEM_UNITS[settings.units.measures].milk[0]!;
+  return (
+    <SectionForm
+      kitchenId={kitchenId}
+      section="churns"
+      title="Churns"
+      value={settings.churns}
+      hint="A churn is filled to half; the cream pot says when there is enough."
+    >
+      {(draft, set, fault) => (
+        <Rows
+          items={draft}
+          set={set}
+          none
+          addLabel="Add a churn"
+          create={(id) => ({ id, name: 'Churn', litres: 4 })}
+          fields={(churn, i, change) => (
+            <>
+              <NameField name={churn.name} fault={fault(`${i}.name`)} onName={(name) => change({ name })} />
+              <NumberField
+                label="Holds"
+                unit={UNIT_LABEL[volumeUnit]}
+                value={fromLitres(churn.litres, volumeUnit)}
+                fault={fault(`${i}.litres`)}
+                onValue={(v) => change({ litres: toLitres(v, volumeUnit) })}
+              />
             </>
           )}
         />

@@ -17,7 +17,8 @@ import { record, useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { useLive, useMake, type LiveMake } from '../../app/use-make.ts';
 import { useUnits } from '../../app/use-units.ts';
 import { useWakeLock } from '../../app/use-wake-lock.ts';
-import { LazyChart } from '../../charts/LazyChart.tsx';
+import { WakingPlace } from '../waking/WakingPlace.tsx';
+import { MakeCurve } from '../../charts/MakeCurve.tsx';
 import { Beads } from './Beads.tsx';
 import { CoolingWays } from './CoolingWays.tsx';
 import { Jars } from './Jars.tsx';
@@ -61,8 +62,20 @@ function aimOf(live: LiveMake, units: ReturnType<typeof useUnits>, nowMs: number
 function Finish({ state }: { readonly state: MakeState }) {
   const [reason, setReason] = useState('');
   const allDone = state.current === null;
+  const { current } = state;
+  /** Near the end, and nothing put by for the next turn. */
+  const keepFirst =
+    state.reservedKg === null &&
+    state.plan.starter.kind !== 'none' &&
+    state.inoculatedAtMs !== null &&
+    (current === null || current.step.id === 'weigh' || current.step.id === 'taste');
   return (
     <div style={{ display: 'flex', flexDirection: 'column', gap: 12 }}>
+      {keepFirst && (
+        <p className="caution note">
+          Nothing is kept for the next turn yet: put some by before it is all eaten.
+        </p>
+      )}
       {allDone && (
         <Button
           className="great"
@@ -216,7 +229,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
             </div>
           </div>
           <div className={`curve ${working ? 'fading' : ''}`}>
-            <LazyChart data={curve} label={label} />
+            <MakeCurve data={curve} label={label} />
           </div>
           {words && (
             <p className="caution" role="status" style={{ marginTop: 10 }}>
@@ -312,7 +325,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
 /** One make, live. */
 export function MakePlace() {
   const { id = '' } = useParams();
-  const { events, state, missing, kept } = useMake(id);
+  const { events, state, waking, missing, kept } = useMake(id);
   const live = useLive(state);
   const units = useUnits();
   if (missing)
@@ -321,6 +334,7 @@ export function MakePlace() {
         There is no such make. <Link to="/">Back to the Bench</Link>
       </p>
     );
+  if (waking) return <WakingPlace state={waking} />;
   if (!state) return <p className="quiet">Opening the make …</p>;
   return (
     <>

@@ -38,6 +38,8 @@ export function entryWords(event: LoggedEvent, units: Units): string | null {
       return 'a jar into the cold';
     case 'cue-seen':
       return CUE_WORDS[event.data.cue];
+    case 'milk-poured':
+      return `poured ${units.mass(event.data.from.reduce((sum, part) => sum + part.massKg, 0))} from the milk room`;
     case 'starter-added':
       return event.data.massKg === null ? 'starter added' : `starter added, ${units.mass(event.data.massKg)}`;
     case 'weighed':

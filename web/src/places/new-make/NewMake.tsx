@@ -16,11 +16,13 @@ import { useNavigate, useSearchParams } from 'react-router';
 import { ulid } from 'ulid';
 import { useFactorsQuery, useKitchenQuery } from '../../api/api.ts';
 import { now } from '../../app/clock.ts';
-import { record, useAppSelector } from '../../app/store.ts';
+import { dropRefused, record, useAppSelector, whenSettled } from '../../app/store.ts';
 import { useMake } from '../../app/use-make.ts';
 import { useUnits } from '../../app/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { requestForecast } from '../../workers/forecast-client.ts';
+import { useCultures } from '../cultures/use-cultures.ts';
+import { useMilkRoom } from '../milk-room/use-milk.ts';
 import { WorkBack } from '../planning/WorkBack.tsx';
 import { ExtrasSection } from './ExtrasSection.tsx';
 import { HeatSection } from './HeatSection.tsx';
@@ -30,6 +32,8 @@ import { PlaceSection } from './PlaceSection.tsx';
 import { StarterSection } from './StarterSection.tsx';
 import { startingPlan } from './starting-plan.ts';
 import { usePlanning } from './use-plan.ts';
+import { useCultureFrom, type WantedCulture } from './use-culture-from.ts';
+import { usePourFrom } from './use-pour-from.ts';
 
 const DAY_MS = 86_400_000;
 const NOTHING_LEARNED: readonly Factor[] = [];
@@ -38,6 +42,16 @@ const NOTHING_LEARNED: readonly Factor[] = [];
 function nextAt(zone: string, time: string, nowMs: number): number {
   const today = instantOfLocal(zone, localDate(zone, nowMs), time);
   return today >= nowMs - 60_000 ? today : instantOfLocal(zone, localDate(zone, nowMs + DAY_MS), time);
+}
+
+/** The culture an address asks for, or the one that follows from what is repeated. */
+function wantedCulture(search: URLSearchParams, repeated: MakeState | null): WantedCulture {
+  const id = search.get('culture');
+  if (id !== null) return { kind: 'named', id };
+  if (search.get('draft') === '1') return { kind: 'none' };
+  if (!repeated) return { kind: 'any' };
+  const { lineId } = repeated.plan.starter;
+  return lineId === undefined ? { kind: 'none' } : { kind: 'line', id: lineId };
 }
 
 function Form({
@@ -57,11 +71,17 @@ function Form({
   const planning = usePlanning(makeId, initial, kitchen, factors);
   const [way, setWay] = useState<'forward' | 'back'>('forward');
   const { plan, change } = planning;
+  const room = useMilkRoom();
+  usePourFrom(search.get('from'), room, planning);
+  const cultures = useCultures(Date.parse(plan.startAt));
+  const [wanted] = useState(() => wantedCulture(search, repeated));
+  useCultureFrom(wanted, cultures, planning);
   const [faults, setFaults] = useState<ReadonlySet<string>>(new Set());
   const [startTime, setStartTime] = useState('');
   /** A start further away than today, as an offer had it. */
   const [startMs, setStartMs] = useState<number | null>(null);
   const [starting, setStarting] = useState(false);
+  const [refusal, setRefusal] = useState<string | null>(null);
   const navigate = useNavigate();
   const units = useUnits();
   const onFault = (field: string, faulty: boolean): void =>
@@ -82,7 +102,17 @@ function Form({
       startAt: new Date(beginMs).toISOString(),
       ...roomOf(kitchen.site, beginMs),
     };
-    await record(makeId, 'make-started', { plan: final }, nowMs);
+    const started = await record(makeId, 'make-started', { plan: final }, nowMs);
+    if (final.milk.lots) {
+      // Another tablet may have planned the same milk a moment ago.
+      const refused = await whenSettled(started);
+      if (refused) {
+        await dropRefused(started);
+        setRefusal(`${refused.message} ${refused.details.map((d) => d.message).join('; ')}. ${refused.next}`);
+        setStarting(false);
+        return;
+      }
+    }
     // What was forecast is stored: the Daybook compares with it for ever.
     const forecast =
       (await requestForecast('planned', { kind: 'plan', makeId, plan: final, nowMs: beginMs })) ??
@@ -119,8 +149,16 @@ function Form({
             }}
           />
         )}
-        <MilkSection plan={plan} change={change} onFault={onFault} />
-        <StarterSection plan={plan} change={change} onFault={onFault} />
+        <MilkSection
+          plan={plan}
+          lots={room.lots}
+          change={(part) => {
+            setRefusal(null);
+            change(part);
+          }}
+          onFault={onFault}
+        />
+        <StarterSection plan={plan} cultures={cultures.cultures} change={change} onFault={onFault} />
         <HeatSection plan={plan} change={change} />
         <PlaceSection plan={plan} kitchen={kitchen} change={change} />
         <section className="section" aria-labelledby="wanted">
@@ -177,6 +215,7 @@ function Form({
         planning={planning}
         faulty={faults.size > 0}
         starting={starting}
+        refusal={refusal}
         onStart={() => void start()}
       />
     </div>

@@ -46,11 +46,14 @@ export function Outlook({
   faulty,
   onStart,
   starting,
+  refusal,
 }: {
   readonly planning: Planning;
   readonly faulty: boolean;
   readonly onStart: () => void;
   readonly starting: boolean;
+  /** Why the server did not take the start. */
+  readonly refusal: string | null;
 }) {
   const { plan, point, band, stale, advice, clashes } = planning;
   const units = useUnits();
@@ -85,6 +88,11 @@ export function Outlook({
       <Button className="great" h={72} onClick={onStart} disabled={stopped || faulty} loading={starting}>
         Start this make
       </Button>
+      {refusal && (
+        <p className="caution stop" role="alert">
+          Not started. {refusal}
+        </p>
+      )}
       {(stopped || faulty) && (
         <p className="field-error">
           {faulty ? 'Mend the marked field first.' : 'It cannot start like this:'}

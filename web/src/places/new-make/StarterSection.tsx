@@ -3,6 +3,9 @@ import {
   DEFAULT_STARTER_AGE_D,
   isMassUnit,
   isVolumeUnit,
+  placeOf,
+  starterFromCulture,
+  startersFor,
   STARTER_FACTS,
   STARTER_KINDS,
   SYSTEM_UNITS,
@@ -15,12 +18,16 @@ import {
   type StarterKind,
   type VolumeUnit,
 } from '@morning-crock/core';
-import type { MakePlan } from '@morning-crock/core/contract';
+import type { Culture, Factor, MakePlan } from '@morning-crock/core/contract';
 import { NativeSelect } from '@mantine/core';
 import { Link } from 'react-router';
+import { useFactorsQuery } from '../../api/api.ts';
 import { useUnits } from '../../app/use-units.ts';
 import { QuantityField } from '../../parts/QuantityField.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';
+import { CultureDose } from './CultureDose.tsx';
+
+const NOTHING: readonly Factor[] = [];
 
 type DoseUnit = MassUnit | VolumeUnit | '%';
 
@@ -34,10 +41,15 @@ function doseKg(value: number, unit: DoseUnit, plan: MakePlan): number {
 /** What sours it: kind, age, dose by spoon, gram, packet or percent. */
 export function StarterSection(props: {
   readonly plan: MakePlan;
+  readonly cultures: readonly Culture[];
   readonly change: (part: Partial<MakePlan>) => void;
   readonly onFault: (field: string, faulty: boolean) => void;
 }) {
-  const { plan, change, onFault } = props;
+  const { plan, cultures, change, onFault } = props;
+  const { data: factors = NOTHING } = useFactorsQuery();
+  const startMs = Date.parse(plan.startAt);
+  const own = startersFor(cultures).filter((c) => c.signs.length === 0);
+  const culture = own.find((c) => c.id === plan.starter.cultureId);
   const units = useUnits();
   const { starter } = plan;
   const { dosing } = STARTER_FACTS[starter.kind];
@@ -56,10 +68,36 @@ export function StarterSection(props: {
       <h2 id="starter">Starter</h2>
       <NativeSelect
         label="Kind"
-        value={starter.kind}
-        data={STARTER_KINDS.map((k) => ({ value: k, label: STARTER_FACTS[k].label }))}
-        onChange={(e) => change({ starter: withStarterKind(plan, e.currentTarget.value as StarterKind) })}
+        value={starter.cultureId ?? starter.kind}
+        data={[
+          ...(own.length > 0
+            ? [
+                {
+                  group: 'My cultures',
+                  items: own.map((c) => ({
+                    value: c.id,
+                    label: `${c.name}${c.packet ? '' : `, turn ${c.turn}`}${placeOf(c) === 'freezer' ? ', frozen' : ''}`,
+                  })),
+                },
+              ]
+            : []),
+          {
+            group: own.length > 0 ? 'Another' : 'Starters',
+            items: STARTER_KINDS.map((k) => ({ value: k, label: STARTER_FACTS[k].label })),
+          },
+        ]}
+        onChange={(e) => {
+          const chosen = own.find((c) => c.id === e.currentTarget.value);
+          change({
+            starter: chosen
+              ? starterFromCulture(plan, chosen, startMs)
+              : withStarterKind(plan, e.currentTarget.value as StarterKind),
+          });
+        }}
       />
+      {culture && (
+        <CultureDose plan={plan} culture={culture} factors={factors} onDose={(dose) => set(dose)} />
+      )}
       {dosing === 'mass' && (
         <>
           <QuantityField
@@ -122,6 +160,7 @@ export function StarterSection(props: {
         />
       )}
       <Link to="/sums/dose?for=new">How much for a wanted time?</Link>
+      <Link to="/sums/vigour?for=new">How much of an old one?</Link>
     </section>
   );
 }

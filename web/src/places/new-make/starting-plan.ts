@@ -1,4 +1,4 @@
-import { defaultPlan, roomOf, type MakeState } from '@morning-crock/core';
+import { defaultPlan, roomOf, withoutCulture, withoutLots, type MakeState } from '@morning-crock/core';
 import type { KitchenSettings, MakePlan } from '@morning-crock/core/contract';
 
 /** The plan a new make starts from: an earlier make's with today's kitchen, or the kitchen's default. */
@@ -10,9 +10,11 @@ export function startingPlan(
   const startAt = new Date(startMs).toISOString();
   const fresh = defaultPlan(kitchen, startAt);
   if (!repeated) return fresh;
-  const { roomByUtcHour: _room, factors: _factors, ...plan } = repeated.plan;
+  const { roomByUtcHour: _room, factors: _factors, ...plan } = withoutCulture(repeated.plan);
   return {
     ...plan,
+    // Milk and culture of then are gone: they are chosen anew.
+    milk: withoutLots(plan.milk),
     startAt,
     repeatOf: repeated.id,
     // The kitchen's own things may have changed since: what is still there is taken as it is now.

@@ -14,6 +14,7 @@ import {
   toKilograms,
   toLitres,
   UNIT_LABEL,
+  withLitres,
   type MilkKind,
   type PowderKind,
 } from '@morning-crock/core';
@@ -37,7 +38,7 @@ function withParts(
   powder: { kind: PowderKind; massKg: number } | null,
 ): MakePlan {
   const { second: _second, powder: _powder, ...first } = plan.milk;
-  const milk: Milk = { ...first, litres, typed: { value: litres, unit: 'L' } };
+  const milk: Milk = withLitres(first, litres, { value: litres, unit: 'L' });
   if (second && second.litres >= 0.05)
     milk.second = { ...second, typed: { value: second.litres, unit: 'L' }, fatFraction: null };
   if (powder && powder.massKg > 0)

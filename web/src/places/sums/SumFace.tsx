@@ -1,5 +1,6 @@
 import { Button } from '@mantine/core';
 import type { ReactNode } from 'react';
+import { Link } from 'react-router';
 import type { SumDesk } from './use-sum.ts';
 
 /** One instrument: what is turned on the left, the answer and its picture on the right. */
@@ -11,10 +12,12 @@ export function SumFace(props: {
   readonly picture?: ReactNode;
   readonly facts?: readonly (readonly [string, ReactNode])[];
   readonly cautions?: readonly (string | null)[];
+  /** Where the sum was asked from, when that is no make. */
+  readonly backTo?: { readonly label: string; readonly to: string };
   /** How the answer goes back; `null` says why it cannot. */
   readonly back?: { readonly label: string; readonly onGive: (() => void) | null; readonly whyNot?: string };
 }) {
-  const { desk, controls, answer, answerNote, picture, facts, cautions, back } = props;
+  const { desk, controls, answer, answerNote, picture, facts, cautions, back, backTo } = props;
   return (
     <div className="sum">
       <div className="sum-controls">{controls}</div>
@@ -39,6 +42,11 @@ export function SumFace(props: {
               {text}
             </p>
           ))}
+        {backTo && (
+          <Button component={Link} to={backTo.to} className="great" h={72}>
+            {backTo.label}
+          </Button>
+        )}
         {back && desk.askedBy !== 'nobody' && (
           <div>
             <Button className="great" h={72} disabled={back.onGive === null} onClick={() => back.onGive?.()}>

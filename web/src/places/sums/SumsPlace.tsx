@@ -8,6 +8,11 @@ import { IceBath } from './IceBath.tsx';
 import { PasteuriseSum } from './PasteuriseSum.tsx';
 import { PowderMix } from './PowderMix.tsx';
 import { SetTime } from './SetTime.tsx';
+import { LactationSum } from './LactationSum.tsx';
+import { SkimSum } from './SkimSum.tsx';
+import { StandardiseSum } from './StandardiseSum.tsx';
+import { ThawSum } from './ThawSum.tsx';
+import { VigourSum } from './VigourSum.tsx';
 import { ThermometerSum } from './ThermometerSum.tsx';
 import { useSumDesk, type SumDesk } from './use-sum.ts';
 import './sums.css';
@@ -27,6 +32,16 @@ const SUMS: readonly Sum[] = [
   { name: 'dose', title: 'Dose', asks: 'How much starter for a wanted time?', Face: DoseSum },
   { name: 'powder', title: 'Powder and mix', asks: 'Two milks, and powder: how thick?', Face: PowderMix },
   { name: 'warm-box', title: 'Warm box', asks: 'How many hot bottles?', Face: BoxSum },
+  { name: 'skim', title: 'Skim', asks: 'How much cream after some hours?', Face: SkimSum },
+  {
+    name: 'standardise',
+    title: 'Standardise',
+    asks: 'Two milks to a fat: how much of each?',
+    Face: StandardiseSum,
+  },
+  { name: 'vigour', title: 'Dose like fresh', asks: 'How much of an old culture?', Face: VigourSum },
+  { name: 'thaw', title: 'Thaw', asks: 'When is it liquid?', Face: ThawSum },
+  { name: 'lactation', title: 'Lactation', asks: 'How much milk in some weeks?', Face: LactationSum },
   { name: 'thermometer', title: 'Thermometer', asks: 'Is it telling the truth?', Face: ThermometerSum },
   { name: 'pasteurise', title: 'Heat treatment', asks: 'Is that hold enough?', Face: PasteuriseSum },
 ];

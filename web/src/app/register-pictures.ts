@@ -1,0 +1,23 @@
+import {
+  applyToCultures,
+  applyToRoom,
+  openCultures,
+  openLots,
+  openRoom,
+  type LoggedEvent,
+} from '@morning-crock/core';
+import type { Culture, Lot } from '@morning-crock/core/contract';
+
+/** The lots of a picture after some more entries, as the ledger itself would carry them out. */
+export function carriedOut(lots: readonly Lot[], events: readonly LoggedEvent[]): Lot[] {
+  const room = openRoom(lots);
+  for (const event of events) applyToRoom(room, event);
+  return openLots(room);
+}
+
+/** The cultures of a picture after some more entries about them. */
+export function culturesAfter(cultures: readonly Culture[], events: readonly LoggedEvent[]): Culture[] {
+  const register = openCultures(cultures);
+  for (const event of events) applyToCultures(register, event);
+  return [...register.cultures.values()];
+}

@@ -1,0 +1,48 @@
+import { Button } from '@mantine/core';
+import { useCallback } from 'react';
+import { useKeys } from '../app/KeyHelp.tsx';
+import type { RegisterEntry } from '../app/live-slice.ts';
+import { record, useAppSelector } from '../app/store.ts';
+
+const WORD: Readonly<Record<RegisterEntry['kind'], string>> = {
+  intake: 'Milk in',
+  skim: 'Skimmed',
+  pool: 'Pooled',
+  move: 'Moved',
+  freeze: 'Frozen',
+  thaw: 'Out to thaw',
+  give: 'Taken out',
+  recount: 'Recounted',
+  measure: 'Cream line measured',
+  churn: 'Churned',
+  'taken-in': 'Culture in',
+  split: 'Split',
+  merge: 'Merged',
+  revive: 'Revived',
+  put: 'Put elsewhere',
+  feed: 'Fed',
+  weigh: 'Weighed',
+  sign: 'Sign noted',
+  discard: 'Discarded',
+  rename: 'Renamed',
+};
+
+/** This tablet's latest entry in a register with its undo, until the next one. */
+export function RegisterUndo({ register }: { readonly register: 'milk' | 'cultures' }) {
+  const latest = useAppSelector((s) => s.live.entered[register]);
+  const undo = useCallback((): void => {
+    if (latest) void record(latest.streamId, 'voided', { target: latest.id });
+  }, [latest]);
+  useKeys((key) => {
+    if (key === 'u') undo();
+  });
+  if (!latest) return null;
+  return (
+    <div className="undo-line" role="status">
+      <span>{WORD[latest.kind]}</span>
+      <Button variant="subtle" onClick={undo}>
+        Undo
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,251 @@
+import { isLive, MILK_FACTS, SIGN_FACTS } from '@morning-crock/core';
+import { BAD_SIGNS, DISCARD_REASONS, type Culture, type CultureChange } from '@morning-crock/core/contract';
+import { Button, NativeSelect, TextInput } from '@mantine/core';
+import { useState, type ReactNode } from 'react';
+import { ulid } from 'ulid';
+import { record } from '../../app/store.ts';
+import { Choices } from '../../parts/Choices.tsx';
+import { AmountField, type TypedAmount } from '../milk-room/AmountField.tsx';
+
+type Form = { readonly culture: Culture; readonly onDone: () => void };
+const MILK = MILK_FACTS['shop-whole'].composition;
+const REASON_WORD = {
+  mould: 'mould',
+  pink: 'pink or orange streaks',
+  gas: 'gas',
+  foul: 'foul smell',
+  yeasty: 'yeasty smell',
+  'too-old': 'too old',
+  eaten: 'eaten up',
+  weak: 'too weak',
+  other: 'something else',
+} as const;
+type Place = 'cold' | 'freezer' | 'room';
+
+function CultureForm(props: {
+  readonly label: string;
+  readonly culture: Culture;
+  readonly button: string;
+  readonly data: () => CultureChange | null;
+  readonly onDone: () => void;
+  readonly children: ReactNode;
+}) {
+  const { label, culture, button, data, onDone, children } = props;
+  return (
+    <form
+      className="lot-form"
+      aria-label={label}
+      onSubmit={(event) => {
+        event.preventDefault();
+        const entry = data();
+        if (entry) void record(culture.id, 'culture-changed', entry).then(onDone);
+      }}
+    >
+      {children}
+      <Button type="submit" h={56}>
+        {button}
+      </Button>
+    </form>
+  );
+}
+
+/** Where a culture is kept. */
+export function PlaceChoice({
+  legend = 'It goes',
+  place,
+  setPlace,
+}: {
+  readonly legend?: string;
+  readonly place: Place;
+  readonly setPlace: (place: Place) => void;
+}) {
+  return (
+    <Choices
+      legend={legend}
+      value={place}
+      options={[
+        { value: 'cold', label: 'in the cold' },
+        { value: 'freezer', label: 'in the freezer' },
+        { value: 'room', label: 'at room heat' },
+      ]}
+      onChange={setPlace}
+    />
+  );
+}
+
+export function SplitForm({ culture, onDone }: Form) {
+  const [name, setName] = useState(`${culture.name}, fork`);
+  const [place, setPlace] = useState<Place>('cold');
+  const [amount, setAmount] = useState<TypedAmount | null>(null);
+  return (
+    <CultureForm
+      label="Split"
+      culture={culture}
+      button="Split off"
+      onDone={onDone}
+      data={() =>
+        name.trim() === ''
+          ? null
+          : {
+              kind: 'split',
+              into: { cultureId: ulid(), name: name.trim(), place },
+              massKg: amount?.massKg ?? null,
+              backUp: place === 'freezer',
+            }
+      }
+    >
+      <TextInput
+        label="Name"
+        value={name}
+        maxLength={80}
+        error={name.trim() === '' ? 'Needs a name.' : null}
+        onChange={(e) => setName(e.currentTarget.value)}
+      />
+      <AmountField label="How much" of={MILK} by="weight" amount={amount} onAmount={setAmount} />
+      <PlaceChoice place={place} setPlace={setPlace} />
+    </CultureForm>
+  );
+}
+
+export function MergeForm({ culture, all, onDone }: Form & { readonly all: readonly Culture[] }) {
+  const others = all.filter((c) => c.id !== culture.id && c.kind === culture.kind && isLive(c));
+  const [other, setOther] = useState(others[0]?.id ?? '');
+  const [name, setName] = useState(`${culture.name} and another`);
+  return (
+    <CultureForm
+      label="Merge"
+      culture={culture}
+      button="Stirred together"
+      onDone={onDone}
+      data={() =>
+        other === '' || name.trim() === ''
+          ? null
+          : {
+              kind: 'merge',
+              into: { cultureId: ulid(), name: name.trim(), place: 'cold' },
+              with: [other],
+              massKg: null,
+            }
+      }
+    >
+      <NativeSelect
+        label="With"
+        value={other}
+        data={others.map((c) => ({ value: c.id, label: `${c.name}, turn ${c.turn}` }))}
+        onChange={(e) => setOther(e.currentTarget.value)}
+      />
+      <TextInput label="Name" value={name} maxLength={80} onChange={(e) => setName(e.currentTarget.value)} />
+      <p className="quiet">
+        A mixture begins a line of its own: what was learned of one need not hold for both.
+      </p>
+    </CultureForm>
+  );
+}
+
+export function FeedForm({ culture, onDone }: Form) {
+  const [milk, setMilk] = useState<TypedAmount | null>(null);
+  const [grains, setGrains] = useState<TypedAmount | null>(null);
+  const weighs = culture.kind === 'kefir-grains';
+  return (
+    <CultureForm
+      label="Feed"
+      culture={culture}
+      button="It is fed"
+      onDone={onDone}
+      data={() =>
+        milk && { kind: 'feed', milkKg: milk.massKg, massKg: grains?.massKg ?? null, typed: milk.typed }
+      }
+    >
+      <AmountField label="Fresh milk" of={MILK} by="volume" amount={milk} onAmount={setMilk} />
+      {weighs && (
+        <>
+          <AmountField label="The grains weigh" of={MILK} by="weight" amount={grains} onAmount={setGrains} />
+          <p className="quiet">The weight may stay empty; with it, their growth is told.</p>
+        </>
+      )}
+    </CultureForm>
+  );
+}
+
+export function WeighForm({ culture, onDone }: Form) {
+  const [amount, setAmount] = useState<TypedAmount | null>(null);
+  return (
+    <CultureForm
+      label="Weigh"
+      culture={culture}
+      button="That is there"
+      onDone={onDone}
+      data={() => amount && { kind: 'weigh', ...amount }}
+    >
+      <AmountField label="It weighs" of={MILK} by="weight" amount={amount} onAmount={setAmount} />
+    </CultureForm>
+  );
+}
+
+export function SignForm({ culture, onDone }: Form) {
+  const [sign, setSign] = useState<(typeof BAD_SIGNS)[number]>('mould');
+  const [note, setNote] = useState('');
+  return (
+    <CultureForm
+      label="A bad sign"
+      culture={culture}
+      button="I see it"
+      onDone={onDone}
+      data={() => ({ kind: 'sign', sign, note: note.trim() })}
+    >
+      <Choices
+        legend="What"
+        value={sign}
+        options={BAD_SIGNS.map((value) => ({ value, label: SIGN_FACTS[value].label }))}
+        onChange={setSign}
+      />
+      <p className="caution stop">{SIGN_FACTS[sign].act} Do not taste it.</p>
+      <TextInput label="Note" value={note} maxLength={400} onChange={(e) => setNote(e.currentTarget.value)} />
+    </CultureForm>
+  );
+}
+
+export function DiscardForm({ culture, onDone }: Form) {
+  const [reason, setReason] = useState<(typeof DISCARD_REASONS)[number]>(
+    culture.signs.at(-1)?.sign ?? 'eaten',
+  );
+  const [note, setNote] = useState('');
+  return (
+    <CultureForm
+      label="Discard"
+      culture={culture}
+      button="It is gone"
+      onDone={onDone}
+      data={() => ({ kind: 'discard', reason, note: note.trim() })}
+    >
+      <NativeSelect
+        label="Why"
+        value={reason}
+        data={DISCARD_REASONS.map((value) => ({ value, label: REASON_WORD[value] }))}
+        onChange={(e) => setReason(e.currentTarget.value as typeof reason)}
+      />
+      <TextInput label="Note" value={note} maxLength={400} onChange={(e) => setNote(e.currentTarget.value)} />
+    </CultureForm>
+  );
+}
+
+export function NameForm({ culture, onDone }: Form) {
+  const [name, setName] = useState(culture.name);
+  return (
+    <CultureForm
+      label="Rename"
+      culture={culture}
+      button="Rename"
+      onDone={onDone}
+      data={() => (name.trim() === '' ? null : { kind: 'rename', name: name.trim() })}
+    >
+      <TextInput
+        label="Name"
+        value={name}
+        maxLength={80}
+        error={name.trim() === '' ? 'Needs a name.' : null}
+        onChange={(e) => setName(e.currentTarget.value)}
+      />
+    </CultureForm>
+  );
+}

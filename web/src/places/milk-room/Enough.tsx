@@ -1,0 +1,130 @@
+import { allocate, litresOfMass, massOfLitresKg, type Want } from '@morning-crock/core';
+import { Button, NativeSelect, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { ulid } from 'ulid';
+import { useMakesQuery } from '../../api/api.ts';
+import { useUnits } from '../../app/use-units.ts';
+import { AmountField, useAsTyped } from './AmountField.tsx';
+import { ROLE_WORD, type MilkRoomNow } from './use-milk.ts';
+
+const SORTS: readonly { value: Want['sort']; label: string }[] = [
+  { value: 'milk', label: 'whole milk' },
+  { value: 'skimmed', label: 'skimmed milk' },
+  { value: 'cream', label: 'cream' },
+];
+const FIRST_MAKES = 2;
+/** Milk between skimmed and whole, for reading amounts by weight. */
+const SOME_MILK = { fatFraction: 0.037, proteinFraction: 0.032, lactoseFraction: 0.047, ashFraction: 0.0072 };
+
+/** Given what is here: is it enough for these makes, what is short, what is left, what does it cost? */
+export function Enough({ room, nowMs }: { readonly room: MilkRoomNow; readonly nowMs: number }) {
+  const units = useUnits();
+  const asTyped = useAsTyped('volume');
+  const { data: makes = [] } = useMakesQuery();
+  const [own, setOwn] = useState<readonly Want[] | null>(null);
+  const usual = [...new Map(makes.map((m) => [m.name, m])).values()]
+    .slice(0, FIRST_MAKES)
+    .map((m): Want => ({ id: m.id, name: m.name, sort: 'milk', litres: m.litres }));
+  const wants = own ?? usual;
+  const set = (id: string, part: Partial<Want>): void =>
+    setOwn(wants.map((w) => (w.id === id ? { ...w, ...part } : w)));
+  const result = allocate(room.lots, wants, nowMs);
+  const short = result.wants.filter((w) => w.shortKg > 0.005);
+  return (
+    <div className="enough">
+      <p className="months-word" role="status">
+        {wants.length === 0
+          ? 'Which makes?'
+          : result.enough
+            ? 'There is enough.'
+            : `Short of ${short.map((s) => `${units.volume(litresOfMass(s.shortKg, SOME_MILK))} for ${s.want.name}`).join(', ')}.`}
+      </p>
+      <ul className="wants">
+        {result.wants.map(({ want, from, shortKg, cost }) => (
+          <li key={want.id} className="want">
+            <div className="field-row">
+              <TextInput
+                label="Make"
+                value={want.name}
+                maxLength={80}
+                onChange={(e) => set(want.id, { name: e.currentTarget.value })}
+                w={180}
+              />
+              <NativeSelect
+                label="Takes"
+                value={want.sort}
+                data={[...SORTS]}
+                onChange={(e) => set(want.id, { sort: e.currentTarget.value as Want['sort'] })}
+                w={160}
+              />
+              <AmountField
+                label="How much"
+                of={SOME_MILK}
+                by="volume"
+                amount={asTyped(massOfLitresKg(want.litres, SOME_MILK), SOME_MILK)}
+                onAmount={(amount) => {
+                  if (amount) set(want.id, { litres: litresOfMass(amount.massKg, SOME_MILK) });
+                }}
+              />
+              <Button
+                variant="subtle"
+                aria-label={`Remove ${want.name}`}
+                onClick={() => setOwn(wants.filter((w) => w.id !== want.id))}
+              >
+                Remove
+              </Button>
+            </div>
+            <p>
+              {from.length === 0
+                ? 'Nothing here for it'
+                : from.map((f) => `${units.mass(f.massKg)} of ${f.name}`).join(', ')}
+              {shortKg > 0.005 && <strong className="danger"> ✗ {units.mass(shortKg)} short</strong>}
+              {cost !== null && from.length > 0 && `, ${units.cost(cost)}`}{' '}
+              {want.sort !== 'cream' && shortKg <= 0.005 && from.length > 0 && (
+                <Link to={`/new?from=${from.map((f) => `${f.lotId}:${f.massKg.toFixed(3)}`).join(',')}`}>
+                  Begin it
+                </Link>
+              )}
+              {want.sort !== 'milk' &&
+                shortKg > 0.005 &&
+                room.lots.some((l) => l.role === 'milk' && l.place === 'cold') &&
+                ' Skimming what stands in the cold would give some.'}
+            </p>
+          </li>
+        ))}
+      </ul>
+      <Button
+        variant="default"
+        onClick={() => setOwn([...wants, { id: ulid(), name: 'Make', sort: 'milk', litres: 2 }])}
+      >
+        One more make
+      </Button>
+      <h2 style={{ margin: '20px 0 8px' }}>Left afterwards</h2>
+      <div className="table-box" role="region" aria-label="Left afterwards" tabIndex={0}>
+        <table className="ledger">
+          <thead>
+            <tr>
+              <th>Lot</th>
+              <th>Sort</th>
+              <th className="num">Free now</th>
+              <th className="num">Left</th>
+            </tr>
+          </thead>
+          <tbody>
+            {result.left.map(({ lot, leftKg }) => (
+              <tr key={lot.id}>
+                <td>
+                  <Link to={`/milk?lot=${lot.id}`}>{lot.name}</Link>
+                </td>
+                <td className="quiet">{ROLE_WORD[lot.role]}</td>
+                <td className="num">{units.mass(Math.max(0, lot.has.massKg - lot.spokenForKg))}</td>
+                <td className="num">{units.mass(leftKg)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </div>
+  );
+}

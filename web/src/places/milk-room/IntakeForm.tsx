@@ -1,0 +1,288 @@
+import {
+  compositionOfFacts,
+  litresOfMass,
+  localDate,
+  MILK_FACTS,
+  MILK_KINDS,
+  SYSTEM_UNITS,
+  toLitres,
+  TREATMENTS,
+  UNIT_LABEL,
+  type MilkKind,
+  type VolumeUnit,
+} from '@morning-crock/core';
+import { FEEDS, lotFacts, type Lot, type LotFacts } from '@morning-crock/core/contract';
+import { Autocomplete, Button, Checkbox, NativeSelect, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { ulid } from 'ulid';
+import { now } from '../../app/clock.ts';
+import { record } from '../../app/store.ts';
+import { useKitchen, useUnits } from '../../app/use-units.ts';
+import { Choices } from '../../parts/Choices.tsx';
+import { QuantityField } from '../../parts/QuantityField.tsx';
+import { AmountField, type TypedAmount } from './AmountField.tsx';
+import { clockOf, instantOfFields } from './clock-of.ts';
+
+/** What came in last from somewhere, so that the same animal is typed once. */
+const asLast = (lots: readonly Lot[], source: string): Lot | undefined =>
+  [...lots]
+    .sort((a, b) => b.takenInMs - a.takenInMs)
+    .find((lot) => lot.source === source && lot.role === 'milk');
+
+/** A milking or a purchase comes in. */
+export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
+  const kitchen = useKitchen();
+  const units = useUnits();
+  const navigate = useNavigate();
+  const { site, herd } = kitchen;
+  const [openedMs] = useState(now);
+  const [source, setSource] = useState(herd[0]?.name ?? '');
+  const [kind, setKind] = useState<MilkKind>(herd[0]?.kind ?? 'cow-lean');
+  const [what, setWhat] = useState<LotFacts['what']>('milk');
+  const [treatment, setTreatment] = useState<LotFacts['treatment']>(herd.length > 0 ? 'raw' : 'pasteurised');
+  const [homogenised, setHomogenised] = useState(false);
+  const [fatFraction, setFat] = useState<number | null>(null);
+  const [fatKnown, setFatKnown] = useState(false);
+  const [soured, setSoured] = useState(false);
+  const [feed, setFeed] = useState<LotFacts['feed']>(null);
+  const [place, setPlace] = useState<LotFacts['place']>('cold');
+  const [container, setContainer] = useState('');
+  const [cost, setCost] = useState<{ value: number; per: VolumeUnit } | null>(null);
+  const [amount, setAmount] = useState<TypedAmount | null>(null);
+  const [date, setDate] = useState(() => localDate(site.zone, openedMs));
+  const [time, setTime] = useState(() => clockOf(site.zone, openedMs));
+  const [name, setName] = useState('');
+  const [faults, setFaults] = useState<Readonly<Record<string, string>>>({});
+  const bought = kind.startsWith('shop');
+  const atMs = instantOfFields(site.zone, date, time);
+  const usualName = Number.isNaN(atMs)
+    ? ''
+    : `${source || MILK_FACTS[kind].label}, ${units.day(atMs).slice(0, 3)} ${Number(time.slice(0, 2)) < 12 ? 'morning' : 'evening'}`;
+  const facts: LotFacts = {
+    name: name.trim() || usualName,
+    source: source.trim(),
+    what,
+    kind,
+    treatment,
+    homogenised: homogenised || treatment === 'ultra-heated',
+    fatFraction: fatKnown ? fatFraction : null,
+    feed: bought ? null : feed,
+    costPerLitre: cost && cost.value / toLitres(1, cost.per),
+    ...(what === 'cream' && soured ? { soured } : {}),
+    place,
+    placeC: place === 'counter' ? site.roomC : null,
+    container: container.trim() || null,
+  };
+  const of = compositionOfFacts(facts);
+  const take = async (): Promise<void> => {
+    const found: Record<string, string> = {};
+    const parsed = lotFacts.safeParse(facts);
+    if (!parsed.success)
+      for (const issue of parsed.error.issues) found[String(issue.path[0] ?? 'name')] = issue.message;
+    if (!amount) found['amount'] = 'Needs an amount.';
+    if (Number.isNaN(atMs)) found['time'] = 'Needs a day and a time.';
+    else if (atMs > now() + 60_000) found['time'] = 'Has not been yet.';
+    if (fatKnown && fatFraction === null) found['fatFraction'] = 'Needs a number, or choose unknown.';
+    setFaults(found);
+    if (Object.keys(found).length > 0 || !parsed.success || !amount) return;
+    const lotId = ulid();
+    await record(
+      lotId,
+      'milk-moved',
+      {
+        kind: 'intake',
+        lot: parsed.data,
+        litres: litresOfMass(amount.massKg, of),
+        typed: amount.typed,
+        forRecord: false,
+      },
+      atMs,
+    );
+    void navigate(`/milk?lot=${lotId}`);
+  };
+  const fault = (path: string) =>
+    faults[path] && (
+      <p className="field-error" role="alert">
+        {faults[path]}
+      </p>
+    );
+  return (
+    <form
+      className="intake"
+      aria-label="Milk in"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void take();
+      }}
+    >
+      <div className="sections">
+        <section className="section" aria-labelledby="in-what">
+          <h2 id="in-what">What</h2>
+          <Autocomplete
+            label="Animal, herd or shop"
+            value={source}
+            data={[...new Set([...herd.map((h) => h.name), ...lots.map((l) => l.source)])]}
+            maxLength={80}
+            size="lg"
+            error={faults['source']}
+            onChange={(next) => {
+              setSource(next);
+              const known = herd.find((h) => h.name === next);
+              const last = asLast(lots, next);
+              if (known) {
+                setKind(known.kind);
+                setTreatment('raw');
+              } else if (last) {
+                setKind(last.kind);
+                setTreatment(last.treatment);
+                setHomogenised(last.homogenised);
+              }
+            }}
+          />
+          <AmountField label="How much" of={of} by="volume" amount={amount} onAmount={setAmount} />
+          {fault('amount')}
+          <Choices
+            legend="It is"
+            value={what}
+            options={[
+              { value: 'milk', label: 'milk' },
+              { value: 'cream', label: 'cream' },
+            ]}
+            onChange={setWhat}
+          />
+          {what === 'cream' && (
+            <Checkbox label="Soured" checked={soured} onChange={(e) => setSoured(e.currentTarget.checked)} />
+          )}
+          <NativeSelect
+            label="Of"
+            value={kind}
+            data={MILK_KINDS.map((k) => ({ value: k, label: MILK_FACTS[k].label }))}
+            onChange={(e) => {
+              const next = e.currentTarget.value as MilkKind;
+              setKind(next);
+              if (next.startsWith('shop')) setTreatment('pasteurised');
+            }}
+          />
+          <Choices
+            legend="Treated"
+            value={treatment}
+            options={TREATMENTS.map((t) => ({ value: t, label: t }))}
+            onChange={setTreatment}
+          />
+          <Checkbox
+            label="Homogenised (no cream rises)"
+            checked={homogenised || treatment === 'ultra-heated'}
+            disabled={treatment === 'ultra-heated'}
+            onChange={(e) => setHomogenised(e.currentTarget.checked)}
+          />
+        </section>
+        <section className="section" aria-labelledby="in-when">
+          <h2 id="in-when">When and where</h2>
+          <div className="field-row">
+            <TextInput
+              type="date"
+              label="Day"
+              value={date}
+              onChange={(e) => setDate(e.currentTarget.value)}
+              w={190}
+            />
+            <TextInput
+              type="time"
+              label="Time"
+              value={time}
+              onChange={(e) => setTime(e.currentTarget.value)}
+              w={140}
+            />
+          </div>
+          {fault('time')}
+          <NativeSelect
+            label="Stands"
+            value={place}
+            data={[
+              { value: 'cold', label: 'in the cold' },
+              { value: 'counter', label: `on the counter, ${units.temperature(site.roomC)}` },
+              { value: 'freezer', label: 'in the freezer' },
+            ]}
+            onChange={(e) => setPlace(e.currentTarget.value as LotFacts['place'])}
+          />
+          <Button type="submit" h={72}>
+            It is in
+          </Button>
+          <details className="more-about">
+            <summary>More about it: fat, feed, cost, name</summary>
+            <div className="lot-form">
+              <TextInput
+                label="In what (may stay empty)"
+                value={container}
+                maxLength={80}
+                onChange={(e) => setContainer(e.currentTarget.value)}
+              />
+              <Choices
+                legend="Fat"
+                value={fatKnown ? 'known' : 'unknown'}
+                options={[
+                  { value: 'unknown', label: `unknown: about ${(of.fatFraction * 100).toFixed(1)} %` },
+                  { value: 'known', label: 'known' },
+                ]}
+                onChange={(v) => {
+                  setFatKnown(v === 'known');
+                  setFat(v === 'known' ? of.fatFraction : null);
+                }}
+              />
+              {fatKnown && (
+                <QuantityField
+                  label="Fat"
+                  value={fatFraction === null ? null : Math.round(fatFraction * 1000) / 10}
+                  unit="%"
+                  units={[{ value: '%', label: '%' }]}
+                  check={(v) =>
+                    v < 0 ? 'Fat cannot be negative.' : v > 60 ? `${v} % is no cream any more.` : null
+                  }
+                  onFault={(faulty) => {
+                    if (faulty) setFat(null);
+                  }}
+                  onChange={(v) => setFat(v / 100)}
+                />
+              )}
+              {fault('fatFraction')}
+              {!bought && (
+                <Choices
+                  legend="Fed on"
+                  value={feed ?? 'unknown'}
+                  options={[
+                    ...FEEDS.map((f) => ({ value: f, label: f === 'mixed' ? 'both' : f })),
+                    { value: 'unknown' as const, label: 'not said' },
+                  ]}
+                  onChange={(v) => setFeed(v === 'unknown' ? null : v)}
+                />
+              )}
+              <QuantityField
+                label={`Cost${units.money ? `, ${units.money}` : ''}`}
+                value={cost?.value ?? null}
+                unit={cost?.per ?? SYSTEM_UNITS[units.system].milk[0]!}
+                units={SYSTEM_UNITS[units.system].milk.map((u) => ({
+                  value: u,
+                  label: `a ${UNIT_LABEL[u]}`,
+                }))}
+                check={(v) => (v < 0 ? 'A cost cannot be negative.' : v > 1000 ? 'That is very dear.' : null)}
+                onFault={(faulty) => {
+                  if (faulty) setCost(null);
+                }}
+                onChange={(value, per) => setCost({ value, per })}
+              />
+              <TextInput
+                label="Name"
+                value={name}
+                placeholder={usualName}
+                maxLength={80}
+                error={faults['name']}
+                onChange={(e) => setName(e.currentTarget.value)}
+              />
+            </div>
+          </details>
+        </section>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,74 @@
+import { keepOf, litresIn, settles, skimOffer } from '@morning-crock/core';
+import type { Lot } from '@morning-crock/core/contract';
+import { Link } from 'react-router';
+import { useUnits } from '../../app/use-units.ts';
+import { CrockDrawing } from '../../parts/CrockDrawing.tsx';
+import { JarDrawing } from './JarDrawing.tsx';
+import { keepWords, lotAmount, percent, PLACE_WORD, ROLE_WORD, type MilkRoomNow } from './use-milk.ts';
+
+/** A jar is drawn against the fullest one, but never against less than this. */
+const LEAST_FULL_LITRES = 3;
+
+/** Cream line of a lot now, as a share of its height. */
+function creamNow(lot: Lot, room: MilkRoomNow, nowMs: number): number {
+  return settles(lot) ? skimOffer(lot, nowMs, { learned: room.learned(lot.source) }).layers.creamHeight : 0;
+}
+
+/** Lots side by side as jars, what must be used first in front; the chosen one is marked. */
+export function JarShelf(props: {
+  readonly room: MilkRoomNow;
+  readonly lots: readonly Lot[];
+  readonly chosen: string | null;
+  readonly nowMs: number;
+}) {
+  const { room, lots, chosen, nowMs } = props;
+  const units = useUnits();
+  const fullest = Math.max(LEAST_FULL_LITRES, ...lots.map(litresIn));
+  return (
+    <ul className="jars" aria-label="Jars">
+      {lots.map((lot) => {
+        const cream = creamNow(lot, room, nowMs);
+        const keep = keepWords(lot, nowMs, units);
+        const look =
+          lot.place === 'freezer'
+            ? 'frozen'
+            : lot.role === 'pot' || lot.role === 'cream'
+              ? 'cream'
+              : lot.role;
+        return (
+          <li key={lot.id}>
+            <Link
+              to={`/milk?lot=${lot.id}`}
+              replace
+              aria-current={lot.id === chosen ? 'true' : undefined}
+              className="jar-link"
+            >
+              {lot.role === 'pot' && lot.place !== 'freezer' ? (
+                <CrockDrawing fill={litresIn(lot) / fullest} surface="still" label="cream pot" />
+              ) : (
+                <JarDrawing
+                  fill={litresIn(lot) / fullest}
+                  cream={cream}
+                  look={look}
+                  asksRecount={lot.recount}
+                  label={
+                    cream > 0
+                      ? `cream line at ${percent(cream, 0)} of the height from the top`
+                      : ROLE_WORD[lot.role]
+                  }
+                />
+              )}
+              <span className="tag">
+                <span className="tag-name">{lot.name}</span>
+                <span className="number">{lotAmount(lot, units)}</span>
+                <span className={keepOf(lot, nowMs).toMs <= nowMs ? 'danger' : 'quiet'}>
+                  {lot.recount ? 'recount it' : lot.place === 'cold' ? keep.text : PLACE_WORD[lot.place]}
+                </span>
+              </span>
+            </Link>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}

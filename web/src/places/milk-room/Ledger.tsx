@@ -1,0 +1,107 @@
+import type { LedgerLine } from '@morning-crock/core/contract';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useEffect, useMemo, useRef } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { useLedgerInfiniteQuery } from '../../api/api.ts';
+import { useUnits } from '../../app/use-units.ts';
+
+const ROW_PX = 50;
+
+const WORD: Readonly<Record<LedgerLine['kind'], string>> = {
+  intake: 'came in',
+  'skimmed-off': 'cream skimmed off',
+  'left-under': 'milk left under it',
+  'skimmed-from': 'from skimming',
+  'pooled-out': 'poured together',
+  'pooled-in': 'poured in',
+  move: 'moved',
+  freeze: 'into the freezer',
+  'thawed-out': 'out to thaw',
+  'thawed-in': 'thawing',
+  used: 'used',
+  away: 'given away',
+  animals: 'to the animals',
+  spoiled: 'spoiled',
+  recount: 'counted again',
+  measure: 'cream line measured',
+  churn: 'churned',
+  pour: 'poured into a make',
+};
+
+/** Every litre that moved, the latest first. Only the lines in view are drawn; more are fetched as it is scrolled. */
+export function Ledger() {
+  const [search] = useSearchParams();
+  const lotId = search.get('lot');
+  const { data, isError, hasNextPage, isFetchingNextPage, fetchNextPage } = useLedgerInfiniteQuery(lotId);
+  const units = useUnits();
+  const lines = useMemo(() => (data?.pages ?? []).flatMap((page) => page.lines), [data]);
+  const box = useRef<HTMLDivElement>(null);
+  const rows = useVirtualizer({
+    count: lines.length,
+    getScrollElement: () => box.current,
+    estimateSize: () => ROW_PX,
+    overscan: 12,
+  });
+  const items = rows.getVirtualItems();
+  const lastShown = items.at(-1)?.index ?? 0;
+  useEffect(() => {
+    if (hasNextPage && !isFetchingNextPage && lastShown > lines.length - 60) void fetchNextPage();
+  }, [hasNextPage, isFetchingNextPage, lastShown, lines.length, fetchNextPage]);
+  if (!data) return <p className="quiet">{isError ? 'The ledger cannot be read now.' : 'Opening …'}</p>;
+  const signed = (massKg: number): string =>
+    massKg === 0 ? '' : `${massKg > 0 ? '+' : '−'}${units.mass(Math.abs(massKg))}`;
+  return (
+    <div>
+      {lotId !== null && (
+        <p style={{ marginBottom: 8 }}>
+          Only {lines[0]?.lotName ?? 'this lot'}. <Link to="/milk/ledger">All of it</Link>
+        </p>
+      )}
+      {lines.length === 0 && <p>Nothing has moved yet.</p>}
+      <div
+        ref={box}
+        className="ledger-box"
+        role="table"
+        aria-label="Ledger of milk and cream"
+        aria-rowcount={lines.length}
+        tabIndex={0}
+      >
+        <div role="rowgroup" style={{ height: rows.getTotalSize(), position: 'relative' }}>
+          {items.map((item) => {
+            const line = lines[item.index]!;
+            return (
+              <div
+                key={item.key}
+                role="row"
+                aria-rowindex={item.index + 1}
+                className="ledger-row"
+                style={{ transform: `translateY(${item.start}px)`, height: ROW_PX }}
+              >
+                <span role="cell" className="number">
+                  {units.day(line.atMs)}
+                </span>
+                <span role="cell" className="lot-name">
+                  {line.kind === 'pour' && line.otherId ? (
+                    <Link to={`/daybook/${line.otherId}`}>{line.lotName}</Link>
+                  ) : (
+                    line.lotName
+                  )}
+                </span>
+                <span role="cell" className="quiet">
+                  {WORD[line.kind]}
+                  {line.note && `, ${line.note}`}
+                </span>
+                <span role="cell" className="number num">
+                  {signed(line.massKg)}
+                </span>
+                <span role="cell" className="quiet num">
+                  {line.kind === 'intake' && line.leavesKg === 0 ? '' : `leaves ${units.mass(line.leavesKg)}`}
+                </span>
+              </div>
+            );
+          })}
+        </div>
+      </div>
+    </div>
+  );
+}

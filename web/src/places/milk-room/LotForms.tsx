@@ -1,0 +1,218 @@
+import { GIVEN_TO, type Lot } from '@morning-crock/core/contract';
+import { placeC } from '@morning-crock/core';
+import { Button, Checkbox, NativeSelect, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { record } from '../../app/store.ts';
+import { useKitchen, useUnits } from '../../app/use-units.ts';
+import { Choices } from '../../parts/Choices.tsx';
+import { QuantityField } from '../../parts/QuantityField.tsx';
+import { AmountField, useAsTyped, type TypedAmount } from './AmountField.tsx';
+import { PLACE_WORD } from './use-milk.ts';
+
+type Form = { readonly lot: Lot; readonly onDone: () => void };
+const GIVEN_WORD = {
+  used: 'used',
+  away: 'given away',
+  animals: 'to the animals',
+  spoiled: 'spoiled',
+} as const;
+const byOf = (lot: Lot): 'volume' | 'weight' =>
+  lot.role === 'cream' || lot.role === 'pot' ? 'weight' : 'volume';
+
+/** Some of it leaves the milk room. */
+export function GiveForm({ lot, onDone }: Form) {
+  const units = useUnits();
+  const asTyped = useAsTyped(byOf(lot));
+  const [to, setTo] = useState<(typeof GIVEN_TO)[number]>('used');
+  const [amount, setAmount] = useState<TypedAmount | null>(() => asTyped(lot.has.massKg, lot.of));
+  const [note, setNote] = useState('');
+  const over = amount !== null && amount.massKg > lot.has.massKg + 0.01;
+  return (
+    <form
+      className="lot-form"
+      aria-label="Take out"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (!amount) return;
+        // All of it means all of it, however the jug's figure was rounded.
+        const whole = Math.abs(amount.massKg / lot.has.massKg - 1) < 0.005;
+        void record(lot.id, 'milk-moved', {
+          kind: 'give',
+          to,
+          ...amount,
+          massKg: whole ? lot.has.massKg : amount.massKg,
+          note: note.trim(),
+        }).then(onDone);
+      }}
+    >
+      <AmountField label="How much" of={lot.of} by={byOf(lot)} amount={amount} onAmount={setAmount} />
+      {over && (
+        <p className="caution note" role="status">
+          By the sums there are only {units.mass(Math.max(0, lot.has.massKg))}. It is stored as you say, and
+          the jar asks to be recounted.
+        </p>
+      )}
+      <Choices
+        legend="Was"
+        value={to}
+        options={GIVEN_TO.map((value) => ({ value, label: GIVEN_WORD[value] }))}
+        onChange={setTo}
+      />
+      <TextInput label="Note" value={note} maxLength={200} onChange={(e) => setNote(e.currentTarget.value)} />
+      <Button type="submit" h={56} disabled={!amount}>
+        Taken out
+      </Button>
+    </form>
+  );
+}
+
+/** What is really there. */
+export function RecountForm({ lot, onDone }: Form) {
+  const asTyped = useAsTyped(byOf(lot));
+  const [amount, setAmount] = useState<TypedAmount | null>(() =>
+    asTyped(Math.max(0, lot.has.massKg), lot.of),
+  );
+  return (
+    <form
+      className="lot-form"
+      aria-label="Recount"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (amount) void record(lot.id, 'milk-moved', { kind: 'recount', ...amount }).then(onDone);
+      }}
+    >
+      <AmountField
+        label="Really there"
+        of={lot.of}
+        by={byOf(lot)}
+        amount={amount}
+        onAmount={setAmount}
+        none
+      />
+      <Button type="submit" h={56} disabled={!amount}>
+        That is there
+      </Button>
+    </form>
+  );
+}
+
+/** Carried somewhere else: part of the cream that has risen goes back. */
+export function MoveForm({ lot, onDone }: Form) {
+  const units = useUnits();
+  const { site } = useKitchen();
+  const [place, setPlace] = useState<Lot['place']>(lot.place === 'cold' ? 'counter' : 'cold');
+  const [container, setContainer] = useState(lot.container ?? '');
+  const [soured, setSoured] = useState(lot.soured);
+  const celsius = place === 'counter' ? site.roomC : null;
+  return (
+    <form
+      className="lot-form"
+      aria-label="Move"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void record(lot.id, 'milk-moved', {
+          kind: 'move',
+          place,
+          placeC: celsius,
+          container: container.trim() || null,
+          ...(soured && !lot.soured ? { soured } : {}),
+        }).then(onDone);
+      }}
+    >
+      <NativeSelect
+        label="It stands now"
+        value={place}
+        data={(['cold', 'counter', 'freezer'] as const)
+          // What was thawed is not frozen again.
+          .filter((p) => p !== 'freezer' || !lot.thawed)
+          .map((p) => ({
+            value: p,
+            label: `${PLACE_WORD[p]}, about ${units.temperature(p === 'counter' ? site.roomC : placeC(p, null))}`,
+          }))}
+        onChange={(e) => setPlace(e.currentTarget.value as Lot['place'])}
+      />
+      <TextInput
+        label="In what (may stay empty)"
+        value={container}
+        maxLength={80}
+        onChange={(e) => setContainer(e.currentTarget.value)}
+      />
+      {!lot.soured && (
+        <Checkbox
+          label="It has soured by now"
+          checked={soured}
+          onChange={(e) => setSoured(e.currentTarget.checked)}
+        />
+      )}
+      {soured && lot.treatment !== 'raw' && (
+        <p className="caution">
+          Heated milk or cream that soured without a starter is spoiled, not cultured: discard it.
+        </p>
+      )}
+      {lot.role === 'milk' && (
+        <p className="quiet">Half of what has risen goes back down when a jar is carried.</p>
+      )}
+      <Button type="submit" h={56}>
+        It is moved
+      </Button>
+    </form>
+  );
+}
+
+/** The cream line as a ruler says it. */
+export function MeasureForm({ lot, onDone }: Form) {
+  const { system } = useUnits();
+  const unit = system === 'metric' ? 'cm' : 'in';
+  const [cream, setCream] = useState<number | null>(null);
+  const [whole, setWhole] = useState<number | null>(null);
+  const share = cream !== null && whole !== null && whole > 0 ? cream / whole : null;
+  const fault =
+    share === null
+      ? null
+      : share > 0.6
+        ? 'More than half cream? Measure the cream layer first, then all of the milk.'
+        : null;
+  return (
+    <form
+      className="lot-form"
+      aria-label="Measure the cream line"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (share === null || fault) return;
+        void record(lot.id, 'milk-moved', {
+          kind: 'measure',
+          creamHeight: share,
+          typed: { value: Math.round(share * 1000) / 10, unit: '%' },
+        }).then(onDone);
+      }}
+    >
+      {(
+        [
+          ['Height of the cream', setCream, cream],
+          ['Height of all, cream included', setWhole, whole],
+        ] as const
+      ).map(([label, set, value]) => (
+        <QuantityField
+          key={label}
+          label={label}
+          value={value}
+          unit={unit}
+          units={[{ value: unit, label: unit }]}
+          check={(v) => (v > 0 ? null : 'The height must be above 0.')}
+          onFault={(faulty) => {
+            if (faulty) set(null);
+          }}
+          onChange={(v) => set(v)}
+        />
+      ))}
+      {fault && (
+        <p className="field-error" role="alert">
+          {fault}
+        </p>
+      )}
+      <Button type="submit" h={56} disabled={share === null || fault !== null}>
+        That is the line
+      </Button>
+    </form>
+  );
+}

@@ -1,0 +1,250 @@
+import { keepOf, MILK_FACTS, settles, skimOffer } from '@morning-crock/core';
+import type { Lot } from '@morning-crock/core/contract';
+import { Button } from '@mantine/core';
+import { useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { record } from '../../app/store.ts';
+import { useUnits } from '../../app/use-units.ts';
+import { StepSlider } from '../../parts/StepSlider.tsx';
+import { GiveForm, MeasureForm, MoveForm, RecountForm } from './LotForms.tsx';
+import { PotPart } from './PotPart.tsx';
+import { SkimForm } from './SkimForm.tsx';
+import {
+  costWords,
+  keepWords,
+  lotAmount,
+  massRange,
+  percent,
+  PLACE_WORD,
+  ROLE_WORD,
+  type MilkRoomNow,
+} from './use-milk.ts';
+
+const HOUR_MS = 3_600_000;
+const WAIT_H = 6;
+
+type Doing = 'nothing' | 'skim' | 'give' | 'recount' | 'move' | 'measure';
+
+/** What skimming gives now and after some hours, side by side. */
+function SkimTable(props: {
+  readonly lot: Lot;
+  readonly room: MilkRoomNow;
+  readonly depth: number;
+  readonly nowMs: number;
+}) {
+  const { lot, room, depth, nowMs } = props;
+  const units = useUnits();
+  const learned = room.learned(lot.source);
+  const offers = [0, WAIT_H].map((h) => skimOffer(lot, nowMs + h * HOUR_MS, { depth, learned }));
+  const rows = [
+    ['cream', offers.map((o) => massRange(o.creamKg, o.spread, units))],
+    ['its fat', offers.map((o) => `about ${percent(o.creamFatFraction, 0)}`)],
+    ['milk left', offers.map((o) => units.mass(o.restKg))],
+    ['its fat', offers.map((o) => `about ${percent(o.restFatFraction)}`)],
+  ] as const;
+  return (
+    <table className="skim-table">
+      <thead>
+        <tr>
+          <td />
+          <th scope="col">Skim now</th>
+          <th scope="col">Wait {WAIT_H} h more</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map(([label, cells], i) => (
+          <tr key={`${label}${i}`}>
+            <th scope="row">{label}</th>
+            {cells.map((cell, k) => (
+              <td key={k} className={i === 0 ? 'first number' : 'number'}>
+                {cell}
+              </td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function Settling(props: {
+  readonly lot: Lot;
+  readonly room: MilkRoomNow;
+  readonly nowMs: number;
+  readonly skimming: boolean;
+  readonly onSkim: () => void;
+  readonly onDone: (restId: string | null) => void;
+}) {
+  const { lot, room, nowMs, skimming, onSkim, onDone } = props;
+  const [search] = useSearchParams();
+  const asked = Number(search.get('depth'));
+  const [depth, setDepth] = useState(asked >= 40 && asked <= 160 ? asked : 100);
+  const learned = room.learned(lot.source);
+  const offer = skimOffer(lot, nowMs, { depth: depth / 100, learned });
+  const keep = keepOf(lot, nowMs);
+  return (
+    <>
+      <SkimTable lot={lot} room={room} depth={depth / 100} nowMs={nowMs} />
+      <p className="quiet">
+        Still for about {offer.hours.toFixed(0)} h.{' '}
+        {learned
+          ? `Its cream is reckoned as ${learned.mean >= 0 ? 'richer' : 'thinner'} than the book by ${Math.round(Math.abs(Math.exp(learned.mean) - 1) * 100)} %, from weighed churnings.`
+          : lot.creamFactor !== null
+            ? 'Reckoned with the cream line you measured.'
+            : 'An estimate from the book: measure the line or weigh a churning to make it yours.'}
+        {keep.fromMs < nowMs + WAIT_H * HOUR_MS && ' It may not keep that long.'}{' '}
+        <Link to={`/sums/skim?lot=${lot.id}`}>Other hours</Link>
+      </p>
+      <StepSlider
+        label="Ladle"
+        value={depth}
+        shown={
+          depth === 100
+            ? 'the layer'
+            : depth < 100
+              ? `leave ${100 - depth} % of it`
+              : `${depth - 100} % deeper`
+        }
+        min={40}
+        max={160}
+        step={10}
+        onChange={setDepth}
+      />
+      {skimming ? (
+        <SkimForm
+          lot={lot}
+          offer={offer}
+          pots={room.lots.filter((l) => l.role === 'pot' && l.place === 'cold')}
+          onDone={onDone}
+        />
+      ) : (
+        <Button h={72} onClick={onSkim} disabled={offer.creamKg < 0.005}>
+          {offer.creamKg < 0.005 ? 'No cream yet' : 'Skim it'}
+        </Button>
+      )}
+    </>
+  );
+}
+
+const CAN_POUR = new Set(['milk', 'skimmed']);
+
+/** One lot: what it is, what it can become, and everything that may happen to it. */
+export function LotPanel(props: {
+  readonly lot: Lot;
+  readonly room: MilkRoomNow;
+  readonly nowMs: number;
+  readonly onGo: (lotId: string | null) => void;
+}) {
+  const { lot, room, nowMs, onGo } = props;
+  const units = useUnits();
+  const [doing, setDoing] = useState<Doing>('nothing');
+  const keep = keepWords(lot, nowMs, units);
+  const cost = costWords(lot, units);
+  const details = keepOf(lot, nowMs);
+  const done = (): void => setDoing('nothing');
+  const settling = settles(lot);
+  const facts = [
+    lot.source,
+    MILK_FACTS[lot.kind].label.toLowerCase(),
+    lot.treatment,
+    lot.soured ? 'soured' : '',
+    lot.homogenised ? 'homogenised' : '',
+    lot.feed ? (lot.feed === 'mixed' ? 'grass and hay' : lot.feed) : '',
+    `${lot.fatKnown ? '' : 'about '}${percent(lot.of.fatFraction)} fat`,
+  ].filter(Boolean);
+  const buttons: readonly (readonly [Doing, string, boolean])[] = [
+    ['measure', 'Measure the line', settling],
+    ['move', 'Move', true],
+    ['give', 'Take out', true],
+    ['recount', 'Recount', true],
+  ];
+  return (
+    <aside className="lot-panel" aria-label={lot.name}>
+      <div>
+        <div className="quiet">
+          {lot.role === 'milk' ? '' : `${ROLE_WORD[lot.role]}, `}
+          {PLACE_WORD[lot.place]}
+          {lot.container && `, ${lot.container}`}
+        </div>
+        <h2>{lot.name}</h2>
+        <p>
+          <span className="number">{lotAmount(lot, units)}</span>, {facts.join(', ')}
+          {cost && `, ${cost}`}
+        </p>
+        <p className={keep.late ? 'danger' : 'quiet'}>
+          {keep.text}
+          {!keep.text.includes(details.reason) && ` (${details.reason})`}
+        </p>
+        {lot.spokenForKg > 0 && (
+          <p className="quiet">{units.mass(lot.spokenForKg)} of it is planned for makes.</p>
+        )}
+      </div>
+      {lot.recount && (
+        <p className="caution" role="status">
+          More was taken than there was by the sums. Look how much is really there.
+        </p>
+      )}
+      {details.stoodWarm && (
+        <p className="caution">
+          Stood warmer than 5 °C for about {details.warmH.toFixed(0)} h: use it first, heated.
+        </p>
+      )}
+      {lot.treatment === 'raw' && !lot.soured && (
+        <p className="caution note">
+          Raw: can carry germs whatever the farm; not for pregnant people, small children, the old or the ill.
+          Heat it first, and follow your local rules.
+        </p>
+      )}
+      {settling && (doing === 'nothing' || doing === 'skim') && (
+        <Settling
+          lot={lot}
+          room={room}
+          nowMs={nowMs}
+          skimming={doing === 'skim'}
+          onSkim={() => setDoing('skim')}
+          onDone={(restId) => {
+            done();
+            onGo(restId);
+          }}
+        />
+      )}
+      {(lot.role === 'pot' || lot.role === 'cream') && doing === 'nothing' && (
+        <PotPart lot={lot} room={room} nowMs={nowMs} onGo={onGo} />
+      )}
+      {doing === 'give' && <GiveForm lot={lot} onDone={done} />}
+      {doing === 'recount' && <RecountForm lot={lot} onDone={done} />}
+      {doing === 'move' && <MoveForm lot={lot} onDone={done} />}
+      {doing === 'measure' && <MeasureForm lot={lot} onDone={done} />}
+      <div className="lot-actions">
+        {doing === 'nothing' ? (
+          <>
+            {CAN_POUR.has(lot.role) && lot.place !== 'freezer' && (
+              <Button component={Link} to={`/new?from=${lot.id}`} variant={settling ? 'default' : 'filled'}>
+                Pour into a make
+              </Button>
+            )}
+            {buttons
+              .filter(([, , shown]) => shown)
+              .map(([what, label]) => (
+                <Button key={what} variant="default" onClick={() => setDoing(what)}>
+                  {label}
+                </Button>
+              ))}
+            {lot.place !== 'freezer' && !lot.thawed && (
+              <Button variant="default" onClick={() => void record(lot.id, 'milk-moved', { kind: 'freeze' })}>
+                Freeze
+              </Button>
+            )}
+            <Button component={Link} to={`/milk/ledger?lot=${lot.id}`} variant="subtle">
+              Its ledger
+            </Button>
+          </>
+        ) : (
+          <Button variant="default" onClick={done}>
+            Back
+          </Button>
+        )}
+      </div>
+    </aside>
+  );
+}

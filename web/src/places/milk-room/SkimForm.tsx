@@ -1,0 +1,150 @@
+import { isEmpty, type SkimOffer } from '@morning-crock/core';
+import type { Lot } from '@morning-crock/core/contract';
+import { Button, NativeSelect, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { ulid } from 'ulid';
+import { now } from '../../app/clock.ts';
+import { record } from '../../app/store.ts';
+import { useUnits } from '../../app/use-units.ts';
+import { Choices } from '../../parts/Choices.tsx';
+import { AmountField, useAsTyped, type TypedAmount } from './AmountField.tsx';
+import { massRange, percent } from './use-milk.ts';
+
+const APART = 'apart';
+const NEW_POT = 'new';
+
+/** Lifts the layer: weighed or as computed, into a pot or kept apart. */
+export function SkimForm(props: {
+  readonly lot: Lot;
+  readonly offer: SkimOffer;
+  readonly pots: readonly Lot[];
+  readonly onDone: (restId: string | null) => void;
+}) {
+  const { lot, offer, pots, onDone } = props;
+  const units = useUnits();
+  const asTyped = useAsTyped('weight');
+  const [way, setWay] = useState<'computed' | 'weighed'>('computed');
+  const creamOf = { ...lot.of, fatFraction: offer.creamFatFraction };
+  const [weighed, setWeighed] = useState<TypedAmount | null>(() => asTyped(offer.creamKg, creamOf));
+  const [into, setInto] = useState(pots[0]?.id ?? NEW_POT);
+  const [name, setName] = useState(`Cream of ${lot.name}`);
+  const [restName, setRestName] = useState(`Skimmed ${lot.name}`);
+  const amount = way === 'weighed' ? weighed : asTyped(offer.creamKg, creamOf);
+  // More weighed than computed with the same fat risen is thinner; less is richer, as far as cream goes.
+  const fat =
+    amount === null
+      ? offer.creamFatFraction
+      : Math.min(
+          0.6,
+          Math.max(
+            lot.of.fatFraction,
+            way === 'weighed' && amount.massKg > offer.creamKg
+              ? (offer.creamKg * offer.creamFatFraction +
+                  (amount.massKg - offer.creamKg) * offer.restFatFraction) /
+                  amount.massKg
+              : offer.creamFatFraction,
+          ),
+        );
+  const named = name.trim() !== '' && restName.trim() !== '';
+  const lift = async (): Promise<void> => {
+    if (!amount) return;
+    const cream = { lotId: ulid(), name: name.trim() };
+    const rest = { lotId: ulid(), name: restName.trim() };
+    const atMs = now();
+    await record(
+      lot.id,
+      'milk-moved',
+      {
+        kind: 'skim',
+        cream,
+        rest,
+        creamKg: amount.massKg,
+        fatFraction: Math.max(0.02, fat),
+        weighed: way === 'weighed',
+        typed: way === 'weighed' ? amount.typed : null,
+      },
+      atMs,
+    );
+    if (into !== APART) {
+      const pot = pots.find((p) => p.id === into);
+      await record(
+        cream.lotId,
+        'milk-moved',
+        {
+          kind: 'pool',
+          into: pot
+            ? { lotId: pot.id, name: pot.name, place: pot.place }
+            : { lotId: ulid(), name: 'Cream pot', place: 'cold' },
+          massKg: amount.massKg,
+          soured: lot.soured,
+          typed: null,
+        },
+        atMs + 1,
+      );
+    }
+    onDone(isEmpty(lot) ? null : rest.lotId);
+  };
+  return (
+    <form
+      className="lot-form"
+      aria-label="Skim"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (named) void lift();
+      }}
+    >
+      <Choices
+        legend="Cream lifted"
+        value={way}
+        options={[
+          { value: 'computed', label: `about ${massRange(offer.creamKg, offer.spread, units)}` },
+          { value: 'weighed', label: 'weighed' },
+        ]}
+        onChange={setWay}
+      />
+      {way === 'weighed' && (
+        <AmountField
+          label="Cream"
+          of={creamOf}
+          by="weight"
+          amount={weighed}
+          check={(massKg) =>
+            massKg > lot.has.massKg
+              ? `There are only ${units.mass(lot.has.massKg)} in this jar. Recount it first if there is more.`
+              : null
+          }
+          onAmount={setWeighed}
+        />
+      )}
+      <p className="quiet">
+        About {percent(fat)} fat. Wet the ladle; go round the edge, stop when it runs thin.
+      </p>
+      <NativeSelect
+        label="The cream goes"
+        value={into}
+        data={[
+          ...pots.map((p) => ({ value: p.id, label: `into ${p.name}` })),
+          { value: NEW_POT, label: 'into a new cream pot' },
+          { value: APART, label: 'into a jar of its own' },
+        ]}
+        onChange={(e) => setInto(e.currentTarget.value)}
+      />
+      <TextInput
+        label="Name of the cream"
+        value={name}
+        maxLength={80}
+        onChange={(e) => setName(e.currentTarget.value)}
+      />
+      <TextInput
+        label="Name of the skimmed milk"
+        value={restName}
+        maxLength={80}
+        onChange={(e) => setRestName(e.currentTarget.value)}
+        error={named ? null : 'Both need a name.'}
+      />
+      <Button type="submit" h={72} disabled={!amount || !named}>
+        It is skimmed
+      </Button>
+    </form>
+  );
+}

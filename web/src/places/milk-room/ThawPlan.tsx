@@ -1,0 +1,127 @@
+import { localDate, THAW_SPREAD, thawHours } from '@morning-crock/core';
+import type { Lot } from '@morning-crock/core/contract';
+import { Button, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { ulid } from 'ulid';
+import { record } from '../../app/store.ts';
+import { useKitchen, useUnits } from '../../app/use-units.ts';
+import { clockOf, instantOfFields } from './clock-of.ts';
+import { AmountField, useAsTyped, type TypedAmount } from './AmountField.tsx';
+
+const HOUR_MS = 3_600_000;
+const FRIDGE_C = 4;
+const FREEZER_C = -18;
+
+/** The pieces an amount is taken in: whole portions, the oldest first; the largest decides how long it takes. */
+function largestPieceKg(lot: Lot, massKg: number): number {
+  let left = massKg;
+  let largest = 0;
+  for (const portion of [...lot.portions].sort((a, b) => a.oldestMs - b.oldestMs)) {
+    if (left <= 0) break;
+    largest = Math.max(largest, portion.massKg);
+    left -= portion.massKg;
+  }
+  return largest > 0 ? largest : massKg;
+}
+
+/** When what is frozen must go into the fridge to be liquid at a time. */
+export function ThawPlan(props: {
+  readonly lot: Lot;
+  readonly nowMs: number;
+  readonly onThawed: (lotId: string) => void;
+}) {
+  const { lot, nowMs, onThawed } = props;
+  const units = useUnits();
+  const { site } = useKitchen();
+  const asTyped = useAsTyped('weight');
+  const [amount, setAmount] = useState<TypedAmount | null>(() => asTyped(lot.has.massKg, lot.of));
+  const [search] = useSearchParams();
+  const asked = Number(search.get('ready'));
+  const [date, setDate] = useState(() => localDate(site.zone, asked > nowMs ? asked : nowMs + 24 * HOUR_MS));
+  const [time, setTime] = useState(() => (asked > nowMs ? clockOf(site.zone, asked) : '09:00'));
+  const readyMs = instantOfFields(site.zone, date, time);
+  const pieceKg = amount ? largestPieceKg(lot, amount.massKg) : 0;
+  const hours =
+    pieceKg > 0
+      ? thawHours({ composition: lot.of, pieceKg, freezerC: FREEZER_C, airC: FRIDGE_C, where: 'fridge' })
+      : 0;
+  const outMs = readyMs - hours * (1 + THAW_SPREAD) * HOUR_MS;
+  const past = !(readyMs > nowMs);
+  const soonMs = nowMs + hours * HOUR_MS;
+  return (
+    <form
+      className="lot-form"
+      aria-label="Thaw plan"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (!amount) return;
+        const lotId = ulid();
+        void record(lot.id, 'milk-moved', {
+          kind: 'thaw',
+          into: { lotId, name: `${lot.name}, thawed` },
+          massKg: Math.min(amount.massKg, lot.has.massKg),
+          readyAt: new Date(Math.round(nowMs + hours * HOUR_MS)).toISOString(),
+          typed: amount.typed,
+        }).then(() => onThawed(lotId));
+      }}
+    >
+      <h3>Thaw plan</h3>
+      <AmountField
+        label="Wanted"
+        of={lot.of}
+        by="weight"
+        amount={amount}
+        check={(massKg) =>
+          massKg > lot.has.massKg * 1.005 ? `There are ${units.mass(lot.has.massKg)} in the freezer.` : null
+        }
+        onAmount={setAmount}
+      />
+      <div className="field-row">
+        <TextInput
+          type="date"
+          label="Liquid by"
+          value={date}
+          onChange={(e) => setDate(e.currentTarget.value)}
+          w={190}
+        />
+        <TextInput
+          type="time"
+          label="at"
+          value={time}
+          onChange={(e) => setTime(e.currentTarget.value)}
+          w={140}
+        />
+      </div>
+      {amount && !past && (
+        <p role="status">
+          {outMs > nowMs ? (
+            <>
+              <strong className="number">Into the fridge by {units.time(outMs, nowMs)}</strong> for{' '}
+              {units.time(readyMs, nowMs)}.
+            </>
+          ) : (
+            <>
+              Too late for {units.time(readyMs, nowMs)} in the fridge: taken out now it is liquid about{' '}
+              <strong className="number">{units.time(soonMs, nowMs)}</strong>.
+            </>
+          )}{' '}
+          <span className="quiet">
+            About {Math.round(hours)} h, give or take {Math.round(hours * THAW_SPREAD)} h, in the fridge; the
+            largest piece is {units.mass(pieceKg)}.
+          </span>
+        </p>
+      )}
+      {past && (
+        <p className="field-error" role="alert">
+          {Number.isNaN(readyMs) ? 'Needs a day and a time.' : 'That time is over: choose one still to come.'}
+        </p>
+      )}
+      <Link to={`/sums/thaw?lot=${lot.id}`}>Other pieces, other places</Link>
+      <p className="quiet">Thawed cream is used within a day or two and never frozen again.</p>
+      <Button type="submit" h={56} disabled={!amount}>
+        It is in the fridge now
+      </Button>
+    </form>
+  );
+}

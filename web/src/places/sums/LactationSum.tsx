@@ -1,0 +1,103 @@
+import {
+  expectedLitres,
+  fromLitres,
+  litresOnDay,
+  localDate,
+  SYSTEM_UNITS,
+  UNIT_LABEL,
+  weeksOfMilk,
+} from '@morning-crock/core';
+import { NativeSelect } from '@mantine/core';
+import { useMemo, useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { useMilkDaysQuery } from '../../api/api.ts';
+import { now } from '../../app/clock.ts';
+import { useKitchen, useUnits } from '../../app/use-units.ts';
+import { LittleCurve } from '../../parts/LittleCurve.tsx';
+import { StepSlider } from '../../parts/StepSlider.tsx';
+import { SumFace } from './SumFace.tsx';
+import type { SumDesk } from './use-sum.ts';
+
+const LAST_DAY = 305;
+
+/** What an animal gives on a day to come, from the milkings on record. */
+export function LactationSum({ desk }: { readonly desk: SumDesk }) {
+  const units = useUnits();
+  const { site, herd } = useKitchen();
+  const [search] = useSearchParams();
+  const { data } = useMilkDaysQuery();
+  const [openedMs] = useState(now);
+  const sources = useMemo(
+    () => (data ? weeksOfMilk(data, herd, localDate(site.zone, openedMs)).sources : []),
+    [data, herd, site.zone, openedMs],
+  );
+  const fitted = sources.filter((s) => s.curve);
+  const [name, setName] = useState(search.get('source') ?? '');
+  const [ahead, setAhead] = useState(28);
+  const chosen = fitted.find((s) => s.source === name) ?? fitted[0];
+  if (!data) return <p className="quiet">Opening …</p>;
+  if (!chosen?.curve)
+    return (
+      <p>
+        A curve needs five days of milk on record. <Link to="/milk/in">Take milk in</Link>, or{' '}
+        <Link to="/milk/file">bring a file of milkings</Link>.
+      </p>
+    );
+  const { curve, dayInMilk } = chosen;
+  const unit = SYSTEM_UNITS[units.system].milk[0]!;
+  const then = expectedLitres(curve, dayInMilk + ahead);
+  const points = Array.from({ length: 60 }, (_, i) => 3 + (i * (LAST_DAY - 3)) / 59);
+  return (
+    <SumFace
+      desk={desk}
+      controls={
+        <>
+          <NativeSelect
+            label="Animal or herd"
+            value={chosen.source}
+            data={fitted.map((s) => s.source)}
+            onChange={(e) => setName(e.currentTarget.value)}
+          />
+          <StepSlider
+            label="In"
+            value={ahead}
+            shown={`${ahead} days`}
+            min={1}
+            max={120}
+            step={1}
+            onChange={setAhead}
+          />
+          <p className="quiet">
+            Day {dayInMilk} in milk{chosen.guessed && ' at a guess: tell the Kitchen when she came into milk'}
+            .
+          </p>
+        </>
+      }
+      answer={units.volumeRange(then.p10, then.p90)}
+      answerNote={`a day on day ${dayInMilk + ahead}, eight days in ten; from ${curve.days} days of milk`}
+      picture={
+        <LittleCurve
+          label={`Lactation curve of ${chosen.source}`}
+          lines={[
+            {
+              name: 'curve',
+              points: points.map((t): readonly [number, number] => [
+                t,
+                fromLitres(litresOnDay(curve, t), unit),
+              ]),
+              colour: 'cobalt',
+            },
+          ]}
+          xUnit="days"
+          yUnit={UNIT_LABEL[unit]}
+        />
+      }
+      facts={[
+        ['peak', `day ${Math.round(curve.peakDay)}`],
+        ['at the peak', units.aboutVolume(curve.peakLitres)],
+        ['a day’s scatter', `± ${Math.round(Math.expm1(curve.dayLnSigma) * 100)} %`],
+      ]}
+      backTo={{ label: 'The months ahead', to: '/milk/months' }}
+    />
+  );
+}

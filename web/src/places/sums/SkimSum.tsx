@@ -1,0 +1,142 @@
+import {
+  creamingOf,
+  CREAM_SPREAD,
+  ladle,
+  massOfLitresKg,
+  litresIn,
+  MILK_FACTS,
+  MILK_KINDS,
+  settle,
+  settledHours,
+  TREATMENTS,
+  type MilkKind,
+  type Treatment,
+} from '@morning-crock/core';
+import type { Lot } from '@morning-crock/core/contract';
+import { NativeSelect } from '@mantine/core';
+import { useState } from 'react';
+import { now } from '../../app/clock.ts';
+import { useUnits } from '../../app/use-units.ts';
+import { Choices } from '../../parts/Choices.tsx';
+import { LittleCurve } from '../../parts/LittleCurve.tsx';
+import { StepSlider } from '../../parts/StepSlider.tsx';
+import { JarDrawing } from '../milk-room/JarDrawing.tsx';
+import { massRange, percent } from '../milk-room/use-milk.ts';
+import { VolumeSlider } from './HeatSliders.tsx';
+import { SumFace } from './SumFace.tsx';
+import { useLotAsked } from './use-lot-asked.ts';
+import type { SumDesk } from './use-sum.ts';
+
+const HOURS = [0, 3, 6, 9, 12, 16, 20, 24, 30, 36];
+
+function Face({ desk, lot }: { readonly desk: SumDesk; readonly lot: Lot | null }) {
+  const units = useUnits();
+  const [kind, setKind] = useState<MilkKind>(lot?.kind ?? 'cow-lean');
+  const [treatment, setTreatment] = useState<Treatment>(lot?.treatment ?? 'raw');
+  const [litres, setLitres] = useState(lot ? Math.round(litresIn(lot) * 10) / 10 : 8);
+  const [hours, setHours] = useState(lot ? Math.round(settledHours(lot, now())) : 14);
+  const [depth, setDepth] = useState(100);
+  const composition = lot?.kind === kind ? lot.of : MILK_FACTS[kind].composition;
+  const massKg = massOfLitresKg(litres, composition);
+  const jar = {
+    composition,
+    massKg,
+    creaming: creamingOf(kind, treatment, lot?.homogenised ?? false),
+    factor: lot?.creamFactor ?? 1,
+  };
+  const layers = settle({ ...jar, hours });
+  const lifted = ladle(layers, depth / 100);
+  const restKg = massKg - lifted.massKg;
+  const restFat =
+    restKg > 0 ? (massKg * composition.fatFraction - lifted.massKg * lifted.fatFraction) / restKg : 0;
+  const grams = HOURS.map((h): readonly [number, number] => [h, settle({ ...jar, hours: h }).creamKg * 1000]);
+  return (
+    <SumFace
+      desk={desk}
+      controls={
+        <>
+          <VolumeSlider label="Milk" litres={litres} min={0.5} max={40} step={0.5} onLitres={setLitres} />
+          <NativeSelect
+            label="Of"
+            value={kind}
+            data={MILK_KINDS.filter((k) => !k.startsWith('shop') || k === 'shop-whole').map((k) => ({
+              value: k,
+              label: MILK_FACTS[k].label,
+            }))}
+            onChange={(e) => setKind(e.currentTarget.value as MilkKind)}
+          />
+          <Choices
+            legend="Treated"
+            value={treatment}
+            options={TREATMENTS.map((t) => ({ value: t, label: t }))}
+            onChange={setTreatment}
+          />
+          <StepSlider
+            label="Still and cold"
+            value={hours}
+            shown={`${hours} h`}
+            min={0}
+            max={48}
+            step={1}
+            onChange={setHours}
+          />
+          <StepSlider
+            label="Ladle"
+            value={depth}
+            shown={
+              depth === 100
+                ? 'the layer'
+                : depth < 100
+                  ? `leave ${100 - depth} % of it`
+                  : `${depth - 100} % deeper`
+            }
+            min={40}
+            max={160}
+            step={10}
+            onChange={setDepth}
+          />
+        </>
+      }
+      answer={lifted.massKg < 0.005 ? 'no cream' : massRange(lifted.massKg, CREAM_SPREAD, units)}
+      answerNote={
+        jar.creaming.mostRisen === 0
+          ? 'Homogenised and ultra-heated milk gives none.'
+          : `of cream, about ${percent(lifted.fatFraction, 0)} fat`
+      }
+      picture={
+        <div className="skim-picture">
+          <JarDrawing
+            fill={0.9}
+            cream={layers.creamHeight}
+            look="milk"
+            asksRecount={false}
+            label={`Cream line at ${percent(layers.creamHeight)} of the height`}
+          />
+          <LittleCurve
+            label="Cream against the hours it stands"
+            lines={[{ name: 'cream, g', points: grams, colour: 'cobalt' }]}
+            xUnit="h"
+            yUnit="g"
+          />
+        </div>
+      }
+      facts={[
+        ['milk left', units.mass(restKg)],
+        ['its fat', `about ${percent(restFat)}`],
+        ['line from the top', percent(layers.creamHeight)],
+      ]}
+      cautions={[
+        lifted.fatFraction < 0.18 && lifted.massKg > 0
+          ? 'Under 18 % fat it may not break when it is churned.'
+          : null,
+      ]}
+      {...(lot ? { backTo: { label: `Back to ${lot.name}`, to: `/milk?lot=${lot.id}&depth=${depth}` } } : {})}
+    />
+  );
+}
+
+/** What skimming gives after some hours. */
+export function SkimSum({ desk }: { readonly desk: SumDesk }) {
+  const { lot, waiting } = useLotAsked();
+  return waiting ? <p className="quiet">Opening …</p> : <Face desk={desk} lot={lot} />;
+}

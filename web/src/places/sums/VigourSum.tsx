@@ -1,0 +1,150 @@
+import {
+  agedBy,
+  batchOf,
+  doseLikeFresh,
+  formatMinutes,
+  livingShare,
+  SET_PH,
+  STARTER_FACTS,
+} from '@morning-crock/core';
+import { CULTURE_KINDS, type CultureKind } from '@morning-crock/core/contract';
+import { NativeSelect } from '@mantine/core';
+import { useMemo, useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { useUnits } from '../../app/use-units.ts';
+import { StepSlider } from '../../parts/StepSlider.tsx';
+import { HeatSlider } from './HeatSliders.tsx';
+import { withShare } from './SetTime.tsx';
+import { SumFace } from './SumFace.tsx';
+import { stillOpen, type SumDesk } from './use-sum.ts';
+
+/** The dose of an old, frozen or slow culture that sets when a fresh one would. */
+export function VigourSum({ desk }: { readonly desk: SumDesk }) {
+  const { plan } = desk;
+  const units = useUnits();
+  const [search] = useSearchParams();
+  const asked = CULTURE_KINDS.find((k) => k === (search.get('kind') ?? plan.starter.kind));
+  const [kind, setKind] = useState<CultureKind>(asked ?? 'fresh-yogurt');
+  const [coldD, setCold] = useState(Math.round(Number(search.get('age') ?? plan.starter.ageD ?? 7)));
+  const [frozenD, setFrozen] = useState(0);
+  const [pace, setPace] = useState(Math.round(Math.exp(plan.factors?.rate?.value ?? 0) * 100));
+  const [celsius, setCelsius] = useState(plan.place.setPointC ?? plan.inoculateC);
+  const dried = STARTER_FACTS[kind].dosing === 'stated';
+  const [fresh, setFresh] = useState(dried ? 1 : 2);
+  const batch = useMemo(() => batchOf(plan), [plan]);
+  const aged = useMemo(() => {
+    const own = agedBy(kind, { coldD, roomD: 0, frozenD, freezings: frozenD > 0 ? 1 : 0 });
+    // A culture of the register brings what its own past has cost, besides what is turned here.
+    const brought = frozenD > 0 ? 0 : Number(search.get('off') ?? 0);
+    return { ageD: own.ageD, log10Off: own.log10Off + brought };
+  }, [kind, coldD, frozenD, search]);
+  const { freshH, ratio } = useMemo(
+    () =>
+      doseLikeFresh({
+        kind,
+        aged,
+        rate: pace / 100,
+        freshRatio: dried ? fresh : fresh / 100,
+        temperature: { kind: 'constant', celsius },
+        plasmaSnfPercent: batch.plasmaSnfPercent,
+        ph: SET_PH,
+      }),
+    [kind, aged, pace, dried, fresh, celsius, batch.plasmaSnfPercent],
+  );
+  const living = livingShare(kind, aged);
+  return (
+    <SumFace
+      desk={desk}
+      controls={
+        <>
+          <NativeSelect
+            label="Culture"
+            value={kind}
+            data={CULTURE_KINDS.map((k) => ({ value: k, label: STARTER_FACTS[k].label }))}
+            onChange={(e) => {
+              const next = e.currentTarget.value as CultureKind;
+              setKind(next);
+              setFresh(STARTER_FACTS[next].dosing === 'stated' ? 1 : 2);
+            }}
+          />
+          <StepSlider
+            label="Kept cold"
+            value={coldD}
+            shown={`${coldD} days`}
+            min={0}
+            max={60}
+            step={1}
+            onChange={setCold}
+          />
+          <StepSlider
+            label="Frozen before"
+            value={frozenD}
+            shown={frozenD === 0 ? 'no' : `${frozenD} days`}
+            min={0}
+            max={240}
+            step={5}
+            onChange={setFrozen}
+          />
+          <StepSlider
+            label="Its pace"
+            value={pace}
+            shown={`${pace} % of the book`}
+            min={50}
+            max={150}
+            step={1}
+            onChange={setPace}
+          />
+          <StepSlider
+            label="A fresh one would get"
+            value={fresh}
+            shown={dried ? `${fresh} × the stated dose` : `${fresh} % of the milk`}
+            min={dried ? 0.25 : 0.5}
+            max={dried ? 3 : 6}
+            step={dried ? 0.25 : 0.5}
+            onChange={setFresh}
+          />
+          <HeatSlider label="Kept at" celsius={celsius} min={15} max={48} onCelsius={setCelsius} />
+        </>
+      }
+      answer={
+        ratio === null
+          ? 'no dose does it'
+          : dried
+            ? `${ratio.toFixed(2)} × the stated dose`
+            : `about ${units.mass(ratio * batch.massKg)}`
+      }
+      answerNote={
+        ratio === null
+          ? 'Too few are alive, or too slow: take a fresh one.'
+          : `${dried ? '' : `${(ratio * 100).toFixed(1)} % of ${units.volume(batch.litres)}, `}so that it sets as a fresh one does, in about ${formatMinutes(freshH * 60)}`
+      }
+      facts={[
+        ['alive of a fresh one', `about ${Math.round(living * 100)} %`],
+        ['a fresh one sets in', formatMinutes(freshH * 60)],
+      ]}
+      cautions={['An estimate by age, kind and cold: its own makes say more.']}
+      back={{
+        label: `Use this dose in ${desk.forWhom}`,
+        onGive:
+          ratio !== null && stillOpen(desk.state, 'inoculate') && kind === plan.starter.kind
+            ? () =>
+                void desk.give(
+                  {
+                    starter: dried
+                      ? {
+                          ...plan.starter,
+                          statedRatio: Math.round(ratio * 100) / 100,
+                          typed: { value: Math.round(ratio * 100) / 100, unit: 'packet' },
+                        }
+                      : withShare(plan, ratio * 100),
+                    why: '',
+                  },
+                  'a dose like fresh',
+                )
+            : null,
+        whyNot:
+          kind === plan.starter.kind ? 'The starter is in already.' : 'The make has another kind of starter.',
+      }}
+    />
+  );
+}
