@@ -7,6 +7,7 @@ import { join } from 'node:path';
 import { cleanEnvironment, ROOT } from './install.mjs';
 
 const ROWS = 100_000;
+const MILKINGS = 10_000;
 
 /** @param {string} kind @param {number} n an identity that no two things of the bench share */
 const idOf = (kind, n) => `01BENCHBENCH${kind.padEnd(10, '0')}${String(n).padStart(4, '0')}`;
@@ -112,6 +113,7 @@ export async function benchPage(core, say) {
       await page.waitForSelector('.curve canvas');
       opened.push(performance.now() - from);
     }
+    const milk = await benchMilk(page, address, shows);
     await browser.close();
     const median = [...opened].sort((a, b) => a - b)[2] ?? 0;
     return [
@@ -119,10 +121,93 @@ export async function benchPage(core, say) {
       ['the same: confirmed until stored', `${Math.round(stored - read)} ms`, ''],
       ['together', `${Math.round(stored - chosen)} ms`, '≤ 5000'],
       ['its record, from the Daybook, with curve and trace', `${Math.round(median)} ms`, '≤ 1000'],
+      ...milk,
     ];
   } finally {
     up.kill('SIGTERM');
     await new Promise((resolve) => up.once('exit', resolve));
     rmSync(dataDir, { recursive: true, force: true });
   }
+}
+
+/**
+ * Ten thousand milkings: the places opened from another one, and the ledger scrolled to its end.
+ * @param {import('puppeteer-core').Page} page
+ * @param {string} address
+ * @param {(words: string) => Promise<unknown>} shows
+ * @returns {Promise<[string, string, string][]>}
+ */
+async function benchMilk(page, address, shows) {
+  const zero = Date.now() - (MILKINGS / 4) * 86_400_000;
+  const rows = Array.from({ length: MILKINGS }, (_, i) => ({
+    line: i + 2,
+    at: new Date(zero + i * 21_600_000).toISOString(),
+    source: i % 2 === 0 ? 'One cow' : 'Other cow',
+    kind: 'cow-lean',
+    litres: 6 + Math.sin(i / 90),
+    fatFraction: null,
+    note: '',
+  }));
+  const began = performance.now();
+  const answer = await fetch(`${address}/api/milk/milkings`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ rows, deviceId: 'bench' }),
+  });
+  if (!answer.ok) throw new Error(await answer.text());
+  const storedMs = performance.now() - began;
+  await fetch(`${address}/api/milk`);
+  /** @param {string} path */
+  const follow = (path) =>
+    page.evaluate(
+      (/** @type {string} */ p) =>
+        document
+          .querySelector(/** @type {string} */ (`a[href="${p}"]`))
+          ?.dispatchEvent(new MouseEvent('click', { bubbles: true, cancelable: true })),
+      path,
+    );
+  /** @param {string} before @param {string} there @param {string} path @param {string} words */
+  const opening = async (before, there, path, words) => {
+    /** @type {number[]} */
+    const times = [];
+    for (let i = 0; i < 5; i++) {
+      await follow(before);
+      await shows(there);
+      const from = performance.now();
+      await follow(path);
+      await shows(words);
+      times.push(Math.round(performance.now() - from));
+    }
+    return [...times].sort((x, y) => x - y)[2] ?? 0;
+  };
+  await page.reload();
+  const roomMs = await opening('/daybook', 'Came out', '/milk', 'No milk in the room.');
+  const ledgerMs = await opening('/milk', 'No milk in the room.', '/milk/ledger', 'came in');
+  const monthsMs = await opening('/milk', 'No milk in the room.', '/milk/months', 'In four weeks');
+  await follow('/milk/ledger');
+  await shows('came in');
+  const frames = await page.evaluate(async () => {
+    const box = document.querySelector('.ledger-box');
+    if (!box) throw new Error('no ledger');
+    /** @type {number[]} */
+    const gaps = [];
+    let last = performance.now();
+    for (let i = 0; i < 240; i++) {
+      box.scrollTop += 900;
+      await new Promise((resolve) => requestAnimationFrame(() => resolve(undefined)));
+      const at = performance.now();
+      gaps.push(at - last);
+      last = at;
+    }
+    return gaps.sort((a, b) => a - b);
+  });
+  const at = (/** @type {number} */ share) =>
+    Math.round(frames[Math.floor(share * (frames.length - 1))] ?? 0);
+  return [
+    [`${MILKINGS} milkings stored`, `${Math.round(storedMs)} ms`, ''],
+    ['with them, the milk room from the Daybook', `${roomMs} ms`, '≤ 1000'],
+    ['its ledger', `${ledgerMs} ms`, '≤ 1000'],
+    ['its months', `${monthsMs} ms`, '≤ 1000'],
+    ['a frame while the ledger is scrolled: median, 95 in 100', `${at(0.5)}, ${at(0.95)} ms`, '≤ 16, 50'],
+  ];
 }
