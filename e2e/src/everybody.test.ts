@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { draft, startDraft } from '@morning-crock/server/testing';
+import { draft, intakeDraft, startDraft } from '@morning-crock/server/testing';
 import type { Browser, ElementHandle, Page } from 'puppeteer-core';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
@@ -16,6 +16,7 @@ let browser: Browser;
 let world: World;
 const running = ulid();
 const finished = ulid();
+const waking = ulid();
 
 beforeAll(async () => {
   browser = await startBrowser();
@@ -44,6 +45,41 @@ beforeAll(async () => {
     await world.kitchen.app.inject({ method: 'POST', url: '/api/events', payload: { events } });
   }
 });
+beforeAll(async () => {
+  const atMs = START + 60 * MIN;
+  const events = [
+    intakeDraft(ulid(), 6, atMs - 600 * MIN),
+    draft(ulid(), atMs, 'culture-changed', {
+      kind: 'taken-in',
+      culture: {
+        name: 'Old line',
+        kind: 'fresh-yogurt',
+        heirloom: true,
+        source: null,
+        place: 'cold',
+        massKg: 0.2,
+        packet: null,
+        rawMilk: false,
+      },
+    }),
+    draft(waking, atMs, 'waking-started', {
+      plan: {
+        name: 'Waking',
+        cultureId: null,
+        kind: 'dried-mesophilic',
+        treatment: 'pasteurised',
+        cartonLitres: 1,
+        firstFeedKg: 0.06,
+        growth: 3,
+        feeds: 3,
+        celsius: 22,
+        restBetween: 'cold',
+        startAt: new Date(atMs).toISOString(),
+      },
+    }),
+  ];
+  await world.kitchen.app.inject({ method: 'POST', url: '/api/events', payload: { events } });
+});
 afterAll(async () => {
   await browser.close();
   await world.close();
@@ -58,6 +94,23 @@ const PLACES: readonly (readonly [string, () => string, string])[] = [
   ['a record', () => `/daybook/${finished}`, 'Forecast then'],
   ['Kitchen', () => '/kitchen', 'Warm places'],
   ['readings from a file', () => `/makes/${running}/file`, 'Choose a logger’s file'],
+  ['the milk room', () => '/milk', 'Skim now'],
+  ['milk in', () => '/milk/in', 'It is in'],
+  ['enough', () => '/milk/enough', 'Left afterwards'],
+  ['the months', () => '/milk/months', 'Bring a file of milkings'],
+  ['the ledger', () => '/milk/ledger', 'came in'],
+  ['milkings from a file', () => '/milk/file', 'Choose a file'],
+  ['the cultures', () => '/cultures', 'Begin a make with it'],
+  ['a culture in', () => '/cultures/in', 'It is in'],
+  ['a waking in the planning', () => '/cultures/wake', 'Begin the waking'],
+  ['a waking', () => `/makes/${waking}`, 'It is fed'],
+  ...['skim', 'standardise', 'vigour', 'thaw', 'lactation'].map(
+    (name): readonly [string, () => string, string] => [
+      `the sum ${name}`,
+      () => `/sums/${name}`,
+      name === 'lactation' ? 'five days of milk' : 'Cool-down',
+    ],
+  ),
   ...['cool-down', 'ice-bath', 'set-time', 'dose', 'powder', 'warm-box', 'thermometer', 'pasteurise'].map(
     (name): readonly [string, () => string, string] => [
       `the sum ${name}`,

@@ -1,0 +1,361 @@
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
+import type {
+  Culture,
+  CulturesResponse,
+  DraftEvent,
+  Lot,
+  LotFacts,
+  MilkRoomResponse,
+} from '@morning-crock/core/contract';
+import { draft, intakeDraft } from '@morning-crock/server/testing';
+import { writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Browser, ElementHandle } from 'puppeteer-core';
+import { ulid } from 'ulid';
+import { fill, openTablet, see, seeNoMore, startBrowser, tap, type Tablet } from './browser.ts';
+import { createWorld, type World } from './world.ts';
+
+const START = Date.parse('2026-03-02T06:00:00.000Z');
+const MIN = 60_000;
+const HOUR = 60 * MIN;
+let browser: Browser;
+let world: World;
+let tablet: Tablet;
+
+beforeAll(async () => {
+  browser = await startBrowser();
+});
+afterAll(async () => browser.close());
+beforeEach(async () => {
+  world = await createWorld(START);
+});
+afterEach(async () => {
+  expect(tablet.strayRequests).toEqual([]);
+  expect(tablet.faults).toEqual([]);
+  await tablet.close();
+  await world.close();
+});
+
+async function send(...events: DraftEvent[]): Promise<void> {
+  const answer = await world.kitchen.app.inject({ method: 'POST', url: '/api/events', payload: { events } });
+  expect(answer.statusCode).toBe(200);
+}
+/** Everything a stored entry of these journeys may carry. */
+interface Data {
+  readonly kind: string;
+  readonly massKg: number;
+  readonly litres: number;
+  readonly typed: unknown;
+  readonly lot: LotFacts;
+  readonly from: readonly { readonly lotId: string; readonly massKg: number }[];
+  readonly plan: { readonly starter: { readonly cultureId: string; readonly turn: number } };
+}
+interface Row {
+  readonly data: Data;
+  readonly streamId: string;
+}
+const rowsOf = (type: string): Promise<Row[]> =>
+  world.kitchen.db.query<Row[]>('SELECT data, streamId FROM event WHERE type = ? ORDER BY seq', [type]);
+async function stored(type: string, wanted: number): Promise<Row[]> {
+  for (let i = 0; i < 200; i++) {
+    const rows = await rowsOf(type);
+    if (rows.length >= wanted) return rows;
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  }
+  throw new Error(`${wanted} × ${type} did not reach the database`);
+}
+const lots = async (): Promise<Lot[]> =>
+  (await world.kitchen.app.inject('/api/milk')).json<MilkRoomResponse>().lots;
+const cultures = async (): Promise<Culture[]> =>
+  (await world.kitchen.app.inject('/api/cultures')).json<CulturesResponse>().cultures;
+/** The page at an address, at the kitchen's present time. */
+const go = (path: string) => tablet.page.goto(`${world.address}${path}`);
+
+const intake = (id: string, litres: number, facts: Partial<LotFacts> = {}, atMs = START - 14 * HOUR) =>
+  intakeDraft(id, litres, atMs, facts);
+
+describe('from the milking to the next turn', () => {
+  test('intake, settle, skim, pool, pour into a make, reserve, next turn', async () => {
+    tablet = await openTablet(browser, `${world.address}/milk`);
+    const { page } = tablet;
+    await see(page, 'No milk in the room.');
+    await tap(page, 'link', 'Milk in');
+    await fill(page, 'Animal, herd or shop', 'Fern');
+    await fill(page, 'How much', '8,4');
+    await tap(page, 'radio', 'raw');
+    await tap(page, 'button', 'It is in');
+    await see(page, 'Skim now');
+    const [came] = await stored('milk-moved', 1);
+    expect(came!.data).toMatchObject({ typed: { value: 8.4, unit: 'L' }, lot: { treatment: 'raw' } });
+    expect(came!.data.litres).toBeCloseTo(8.4, 6);
+
+    world.advance(14 * 60);
+    await go('/milk');
+    await see(page, 'Still for about 14 h.');
+    await see(page, 'Wait 6 h more');
+    await tap(page, 'button', 'Skim it');
+    await tap(page, 'button', 'It is skimmed');
+    await see(page, 'Cream pot');
+    await stored('milk-moved', 3);
+    const room = await lots();
+    const pot = room.find((l) => l.role === 'pot')!;
+    const rest = room.find((l) => l.role === 'skimmed')!;
+    expect(pot.portions).toHaveLength(1);
+    expect(pot.has.massKg + rest.has.massKg).toBeCloseTo(8.4 * 1.0302, 1);
+    expect((pot.has.fatKg + rest.has.fatKg) / (pot.has.massKg + rest.has.massKg)).toBeCloseTo(0.037, 6);
+    await go(`/milk?lot=${pot.id}`);
+    await see(page, 'Tell the Kitchen which churns you have');
+
+    await go(`/milk?lot=${rest.id}`);
+    await tap(page, 'link', 'Pour into a make');
+    await see(page, 'raw, 1.');
+    await tap(page, 'button', 'Start this make');
+    await see(page, 'The milk is in');
+    expect((await lots()).find((l) => l.id === rest.id)?.spokenForKg).toBeGreaterThan(2);
+    await tap(page, 'button', 'The milk is in');
+    const [poured] = await stored('milk-poured', 1);
+    expect(poured!.data.from[0]!.lotId).toBe(rest.id);
+    await see(page, 'It is hot enough');
+    const after = (await lots()).find((l) => l.id === rest.id)!;
+    expect(after.has.massKg).toBeCloseTo(rest.has.massKg - poured!.data.from[0]!.massKg, 6);
+    expect(after.spokenForKg).toBe(0);
+
+    const make = poured!.streamId;
+    world.advance(10 * 60);
+    const nowMs = world.kitchen.clock.nowMs;
+    await send(
+      ...(['heat', 'hold', 'cool'] as const).map((step, i) =>
+        draft(make, nowMs - (9 - i) * HOUR, 'step-done', { step }),
+      ),
+      draft(make, nowMs - 6 * HOUR, 'starter-added', { massKg: 0.04, statedRatio: null, typed: null }),
+      draft(make, nowMs - HOUR, 'cue-seen', { cue: 'set', cleanSmell: true }),
+      draft(make, nowMs - 30 * MIN, 'step-done', { step: 'incubate' }),
+      draft(make, nowMs - 10 * MIN, 'step-done', { step: 'chill' }),
+      draft(make, nowMs - 5 * MIN, 'weighed', { massKg: 1.9, typed: { value: 1.9, unit: 'kg' } }),
+    );
+    await go('/cultures');
+    await see(page, 'Keep some for the next turn before it is all eaten.');
+    await tap(page, 'link', 'Yogurt');
+    await see(page, 'Nothing is kept for the next turn yet');
+    await send(draft(make, nowMs, 'tasted', { sourness: 'classic', texture: 'spoonable', text: '' }));
+    await fill(page, 'Kept for next time', '60');
+    await page.keyboard.press('Enter');
+    await stored('reserved', 1);
+    const [turn] = await cultures();
+    expect(turn).toMatchObject({ turn: 1, massKg: 0.06, bornOf: make });
+
+    await go('/cultures');
+    await see(page, 'turn 1, from today, in the cold');
+    await seeNoMore(page, 'Keep some for the next turn');
+    await tap(page, 'link', 'Begin a make with it');
+    await see(page, 'Turn 1.');
+    await see(page, 'As a fresh one (2 %):');
+    await tap(page, 'button', 'Start this make');
+    await see(page, 'The milk is in');
+    const started = await stored('make-started', 2);
+    expect(started[1]!.data.plan.starter).toMatchObject({ cultureId: turn!.id, lineId: turn!.id, turn: 1 });
+  });
+
+  test('two tablets plan the last litre at once: one gets it, the other is told and keeps its plan', async () => {
+    const lot = ulid();
+    await send(intake(lot, 4));
+    tablet = await openTablet(browser, `${world.address}/new?from=${lot}:3`);
+    const other = await openTablet(browser, `${world.address}/new?from=${lot}:3`);
+    try {
+      await Promise.all([tablet, other].map((t) => see(t.page, 'raw, 4.0 % fat')));
+      await Promise.all([tablet, other].map((t) => tap(t.page, 'button', 'Start this make')));
+      await stored('planned', 1);
+      const texts = async (): Promise<string[]> =>
+        Promise.all([tablet, other].map((t) => t.page.evaluate(() => document.body.innerText)));
+      for (let i = 0; i < 100; i++) {
+        const [a, b] = await texts();
+        if (/Not started/.test(a! + b!) && /The milk is in/.test(a! + b!)) break;
+        await new Promise((resolve) => setTimeout(resolve, 100));
+      }
+      const [told] = (await texts()).filter((t) => t.includes('Not started'));
+      expect(told).toMatch(/Evening milk: 2\.92 L asked, 4 L there, 2\.92 L of it spoken for by other makes/);
+      expect((await texts()).filter((t) => t.includes('The milk is in'))).toHaveLength(1);
+      expect(await rowsOf('make-started')).toHaveLength(1);
+      expect((await lots())[0]).toMatchObject({ spokenForKg: 3 });
+    } finally {
+      await other.close();
+    }
+  });
+
+  test('what cannot be is told beside its field, keeps what was typed, and changes nothing', async () => {
+    const lot = ulid();
+    await send(intake(lot, 4));
+    tablet = await openTablet(browser, `${world.address}/milk?lot=${lot}`);
+    const { page } = tablet;
+    await see(page, 'Skim now');
+    await tap(page, 'button', 'Skim it');
+    await tap(page, 'radio', 'weighed');
+    await fill(page, 'Cream', '5000');
+    await see(page, 'There are only 4.11 kg in this jar. Recount it first if there is more.');
+    await fill(page, 'Cream', '-2');
+    await see(page, 'An amount cannot be negative.');
+    await fill(page, 'Cream', 'much');
+    await see(page, '“much” is not a number.');
+    expect(await page.$eval('button[type=submit]', (button) => button.disabled)).toBe(true);
+    await go('/milk/in');
+    await fill(page, 'Animal, herd or shop', 'Fern');
+    await tap(page, 'button', 'It is in');
+    await see(page, 'Needs an amount.');
+    await fill(page, 'Day', '03032027');
+    await fill(page, 'How much', '3');
+    await tap(page, 'button', 'It is in');
+    await see(page, 'Has not been yet.');
+    expect(await rowsOf('milk-moved')).toHaveLength(1);
+  });
+});
+
+describe('cream', () => {
+  test('a thaw plan: into the fridge by a time, and thawing from then on', async () => {
+    const [portion, pot] = [ulid(), ulid()];
+    await send(
+      intake(portion, 0.6, { what: 'cream', fatFraction: 0.3, name: 'Saved cream' }, START - 240 * HOUR),
+      draft(portion, START - 239 * HOUR, 'milk-moved', {
+        kind: 'pool',
+        into: { lotId: pot, name: 'Frozen cream', place: 'freezer' },
+        massKg: 0.5,
+        soured: false,
+        typed: null,
+      }),
+    );
+    tablet = await openTablet(browser, `${world.address}/milk?lot=${pot}`);
+    const { page } = tablet;
+    await see(page, 'Portions, the oldest governs');
+    await see(
+      page,
+      /Too late for Tue 09:00 in the fridge: taken out now it is liquid about \w\w\w \d\d:\d\d/,
+    );
+    await fill(page, 'Liquid by', '03052026');
+    await see(page, /Into the fridge by \w\w\w \d\d:\d\d for Thu 09:00/);
+    await fill(page, 'Wanted', '200');
+    await tap(page, 'button', 'It is in the fridge now');
+    await see(page, /Thawing: liquid about/);
+    const rows = await stored('milk-moved', 3);
+    expect(rows[2]!.data).toMatchObject({ kind: 'thaw', massKg: 0.2 });
+    const now = await lots();
+    expect(now.find((l) => l.id === pot)?.has.massKg).toBeCloseTo(0.3, 6);
+    expect(now.find((l) => l.thawed)?.has.massKg).toBeCloseTo(0.2, 6);
+    await tap(page, 'button', 'Undo');
+    await seeNoMore(page, 'Thawing: liquid about');
+    expect((await lots()).some((l) => l.thawed)).toBe(false);
+  });
+
+  test('a sum is filled in from the jar and taken back to it', async () => {
+    const lot = ulid();
+    await send(intake(lot, 6));
+    tablet = await openTablet(browser, `${world.address}/milk?lot=${lot}`);
+    const { page } = tablet;
+    await tap(page, 'link', 'Other hours');
+    await see(page, 'Still and cold: 14 h');
+    await see(page, 'Milk: 6 L');
+    await tap(page, 'button', 'Ladle: more');
+    await tap(page, 'link', 'Back to Evening milk');
+    await see(page, 'Ladle: 10 % deeper');
+  });
+});
+
+describe('milkings', () => {
+  test('come in from a file with its bad rows told, once, and go out again', async () => {
+    tablet = await openTablet(browser, `${world.address}/milk/file`);
+    const { page } = tablet;
+    const path = join(tmpdir(), `milkings-${ulid()}.csv`);
+    writeFileSync(
+      path,
+      'date;time;animal;amount;unit\n2026-02-20;06:30;Fern;8,4;L\n2026-02-21;06:40;Fern;8,1;L\n2026-02-22;;Fern;-3;L\n2026-02-23;06:10;Fern;7;bucket\n2026-02-24;06:20;Fern;7,9;L\n',
+    );
+    const choose = async (): Promise<void> => {
+      const input = (await page.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
+      await input.uploadFile(path);
+    };
+    await choose();
+    await see(page, '3 milkings, 24.4 L in all');
+    await see(page, 'line 4: -3 is not an amount of milk');
+    await see(page, 'line 5: “bucket” is not a unit known here');
+    expect(await rowsOf('milk-moved')).toHaveLength(0);
+    await tap(page, 'button', 'Store these 3 milkings');
+    await see(page, '3 added, 0 were here already.');
+    await choose();
+    await see(page, '3 milkings, 24.4 L in all');
+    await tap(page, 'button', 'Store these 3 milkings');
+    await see(page, '0 added, 3 were here already.');
+    expect(await rowsOf('milk-moved')).toHaveLength(3);
+    const csv = (await world.kitchen.app.inject('/api/milk/milkings.csv')).body.split('\n');
+    expect(csv[1]).toBe('2026-02-20,06:30,Fern,cow-lean,8.4,L,,');
+    expect(await lots()).toEqual([]);
+    await go('/milk/months');
+    await see(page, 'needs five days of milk');
+  });
+});
+
+describe('a waking', () => {
+  test('feeds fitted to the day, a late one moves the rest, and what wakes is a culture', async () => {
+    const packet = ulid();
+    await send(
+      draft(packet, START - HOUR, 'culture-changed', {
+        kind: 'taken-in',
+        culture: {
+          name: 'Grey line, dried',
+          kind: 'dried-mesophilic',
+          heirloom: true,
+          source: null,
+          place: 'cold',
+          massKg: null,
+          packet: { lot: '7', useBy: null, statedLitres: 1, packets: 1, openedLeft: 0 },
+          rawMilk: false,
+        },
+      }),
+    );
+    tablet = await openTablet(browser, `${world.address}/cultures/wake`);
+    const { page } = tablet;
+    await see(page, 'Awake');
+    await see(page, 'One carton is not enough: 3 are needed.');
+    for (let i = 0; i < 2; i++) await tap(page, 'button', 'Feeds: less');
+    await see(page, '240 g of milk in all');
+    await tap(page, 'button', 'Begin the waking');
+    await see(page, 'Scald the milk, about');
+    await stored('waking-started', 1);
+    const cell = (row: number, column: number): Promise<string> =>
+      page.$eval(`.wake-table tbody tr:nth-child(${row}) td:nth-child(${column})`, (td) => td.textContent);
+    const before = await cell(2, 3);
+    // The first feed is given nine hours late.
+    world.advance(9 * 60);
+    await page.reload();
+    await see(page, 'Feed 1');
+    await tap(page, 'button', 'It is fed');
+    await stored('waking-done', 1);
+    await see(page, 'Look, about');
+    expect(await cell(2, 3)).not.toBe(before);
+    await go('/');
+    await see(page, 'Look at feed 1');
+    world.advance(17 * 60);
+    await page.reload();
+    await see(page, 'Look at feed 1: Waking Grey line, dried');
+    await tap(page, 'link', 'Go there');
+    await tap(page, 'button', 'It is set');
+    await stored('waking-done', 2);
+    await see(page, 'Feed 2: 180 g of milk');
+    await tap(page, 'button', 'It is fed');
+    await stored('waking-done', 3);
+    world.advance(10 * 60);
+    await page.reload();
+    await tap(page, 'button', 'It is set');
+    await see(page, 'Awake. Keep some as the culture it has become');
+    await tap(page, 'button', 'Keep it and finish');
+    await see(page, '✓ Awake');
+    await stored('finished', 1);
+    const all = await cultures();
+    expect(all.find((c) => c.id === packet)?.packet?.packetsLeft).toBe(0);
+    expect(all.find((c) => c.parents.includes(packet))).toMatchObject({
+      kind: 'cultured-buttermilk',
+      heirloom: true,
+      massKg: 0.1,
+    });
+    await go('/daybook');
+    await see(page, 'Waking Grey line, dried');
+  });
+});
