@@ -66,7 +66,26 @@ describe('cultures', () => {
     await send(draft(next, START, 'make-started', { plan: plan(kept.id) }));
     await send(draft(next, START, 'starter-added', { massKg: 0.05, statedRatio: null, typed: null }));
     const undo = await send(draft(make, START, 'voided', { target: kept.id }));
-    expect(undo.json()).toMatchObject({ code: 'in-use' });
+    expect(undo.json()).toMatchObject({
+      code: 'in-use',
+      details: [
+        {
+          path: 'data.target',
+          message: expect.stringMatching(/could not have been: .*, begun, 2026-03-02 06:00/) as unknown,
+        },
+      ],
+    });
+    // A feeding is corrected; a taking-in that others came of stays where it is.
+    const first = await kitchen.app.inject(`/api/events?stream=${old}`);
+    const [began] = first.json<{ events: { id: string; data: object }[] }>().events;
+    const late = await send(
+      draft(old, START, 'corrected', {
+        target: began!.id,
+        at: new Date(START - 19.5 * HOUR_MS).toISOString(),
+        data: { ...began!.data },
+      }),
+    );
+    expect(late.json()).toMatchObject({ code: 'in-use' });
   });
 
   test('a make cannot begin with a culture that is gone, unknown, or shows a sign', async () => {

@@ -62,6 +62,89 @@ describe('lots and their ledger', () => {
     expect(await lotIn(pot)).toBeUndefined();
   });
 
+  test('an entry of a lot is corrected as far as the later ones bear it, and stays what it is', async () => {
+    const [lot, cream, rest] = [ulid(), ulid(), ulid()];
+    const milking = { ...intake(lot, 2), at: new Date(START - 12 * HOUR_MS).toISOString() };
+    await send(milking);
+    const skim = move(lot, START - HOUR_MS, {
+      kind: 'skim',
+      cream: { lotId: cream, name: 'Cream' },
+      rest: { lotId: rest, name: 'Skimmed' },
+      creamKg: 1.5,
+      fatFraction: 0.1,
+      weighed: true,
+      typed: { value: 1500, unit: 'g' },
+    });
+    await send(skim);
+    const correct = (target: { id: string; streamId: string }, data: object, at: number | null = null) =>
+      send(
+        draft(target.streamId, START, 'corrected', {
+          target: target.id,
+          at: at === null ? null : new Date(at).toISOString(),
+          data: data as Record<string, unknown>,
+        }),
+      );
+    const litres = (value: number) => ({ ...milking.data, litres: value, typed: { value, unit: 'L' } });
+    // Twenty litres, not two: what is left under the cream grows with it.
+    const before = (await lotIn(rest))!.has.massKg;
+    expect((await correct(milking, litres(20))).statusCode).toBe(200);
+    expect((await lotIn(rest))!.has.massKg - before).toBeCloseTo(18 * 1.03, 0);
+    const stored = (await room()).lines;
+    for (const [answer, code, path, message] of [
+      [await correct(milking, litres(1)), 'in-use', 'data.target', /Skimmed, 2026-03-02 .*more than the/],
+      [await correct(milking, litres(2), START), 'in-use', 'data.target', /no such lot/],
+      [await correct(milking, litres(2), START + HOUR_MS), 'ahead-of-clock', 'events.0.data.at', /ahead/],
+      [await correct(milking, litres(-1)), 'bad-input', 'data.data.litres', /less than/],
+      [await correct(milking, { kind: 'freeze' }), 'bad-input', 'data.data.kind', /another kind/],
+      [
+        await correct(skim, { ...skim.data, rest: { lotId: ulid(), name: 'Skimmed' } }),
+        'bad-input',
+        'data.data',
+        /other lots/,
+      ],
+      [await correct(skim, { ...skim.data, creamKg: 30 }), 'bad-input', 'data.data.creamKg', /more than the/],
+      [await correct(skim, skim.data, START - 13 * HOUR_MS), 'bad-input', 'data.at', /no such lot/],
+    ] as const) {
+      expect(answer.json()).toMatchObject({
+        code,
+        details: [{ path, message: expect.stringMatching(message) as unknown }],
+      });
+    }
+    expect((await room()).lines).toBe(stored);
+  });
+
+  test('a skimming entered late counts at its own time; what was given away late is stored as it was', async () => {
+    const [lot, cream, rest] = [ulid(), ulid(), ulid()];
+    await send(intake(lot, 3));
+    const early = START - HOUR_MS;
+    const used = (massKg: number): MilkMovement => ({
+      kind: 'give',
+      to: 'used',
+      massKg,
+      typed: { value: massKg, unit: 'kg' },
+      note: '',
+    });
+    await send(move(lot, START, used((await lotIn(lot))!.has.massKg)));
+    expect(await lotIn(lot)).toBeUndefined();
+    const skim = (id: string) =>
+      move(lot, early, {
+        kind: 'skim',
+        cream: { lotId: id, name: 'Cream' },
+        rest: { lotId: id === cream ? rest : ulid(), name: 'Skimmed' },
+        creamKg: 0.3,
+        fatFraction: 0.25,
+        weighed: true,
+        typed: null,
+      });
+    expect((await send(skim(cream))).statusCode).toBe(200);
+    expect((await lotIn(cream))?.has.massKg).toBeCloseTo(0.3, 9);
+    // Given away after all was skimmed off it: more than there was, so somebody should look.
+    expect(await lotIn(lot)).toMatchObject({ recount: true });
+    const again = await send({ ...skim(ulid()), at: new Date(early - HOUR_MS).toISOString() });
+    expect(again.json()).toMatchObject({ code: 'in-use', details: [{ path: 'at' }] });
+    expect((await send(move(lot, early - HOUR_MS, used(2.9)))).statusCode).toBe(200);
+  });
+
   test('what cannot have happened is refused beside its field, and nothing is changed', async () => {
     const lot = ulid();
     await send(intake(lot, 4));

@@ -81,8 +81,8 @@ export const ERROR_CODES = {
   },
   'in-use': {
     status: 422,
-    message: 'What came of this entry has been used since.',
-    next: 'Recount the lot, or enter what really happened.',
+    message: 'Later entries are built on this one.',
+    next: 'Take those back or correct them first, or recount the lot; nothing was changed.',
   },
   'database-away': {
     status: 503,

@@ -1,11 +1,6 @@
 import type { CultureChange } from '../contract/index.ts';
-import type { Cultures } from './register.ts';
-
-/** What is wrong with an entry about a culture, and where. */
-export interface CultureFault {
-  readonly path: string;
-  readonly message: string;
-}
+import type { EntryFault, LoggedEvent, Replayed } from '../make/index.ts';
+import { applyToCultures, openCultures, type CultureDraft, type Cultures } from './register.ts';
 
 /** Whether an entry makes sense with what the register holds; `null` when it does. */
 export function cultureFault(
@@ -13,7 +8,7 @@ export function cultureFault(
   cultureId: string,
   data: CultureChange,
   atMs: number,
-): CultureFault | null {
+): EntryFault | null {
   const own = all.cultures.get(cultureId);
   if (data.kind === 'taken-in')
     return own ? { path: 'streamId', message: 'this culture was taken in before' } : null;
@@ -42,19 +37,29 @@ export function cultureFault(
   }
 }
 
-/** Cultures that began with an entry. */
-export function culturesBegunBy(cultureId: string, data: CultureChange): string[] {
-  if (data.kind === 'taken-in') return [cultureId];
-  return data.kind === 'split' || data.kind === 'merge' ? [data.into.cultureId] : [];
+/** The culture a make or a waking is begun with, and where the entry says so. */
+export function begunWith(event: LoggedEvent): { readonly id: string; readonly path: string } | null {
+  if (event.type === 'make-started') {
+    const id = event.data.plan.starter.cultureId;
+    return id === undefined ? null : { id, path: 'data.plan.starter.cultureId' };
+  }
+  if (event.type === 'waking-started') {
+    const id = event.data.plan.cultureId;
+    return id === null ? null : { id, path: 'data.plan.cultureId' };
+  }
+  return null;
 }
 
-/** Whether anything came of a culture, or happened to it, since. */
-export function isUsed(all: Cultures, cultureId: string): boolean {
-  const own = all.cultures.get(cultureId);
-  if (!own) return false;
-  return (
-    own.makes.length > 0 ||
-    own.gone !== null ||
-    [...all.cultures.values()].some((c) => c.parents.includes(cultureId))
-  );
-}
+/** The register as a log is gone through, for what a late entry, a correction or an undo would make impossible. */
+export const cultureReplay: Replayed<CultureDraft> = {
+  open: () => openCultures(),
+  apply: applyToCultures,
+  fault: (all, event) => {
+    if (event.type === 'culture-changed')
+      return cultureFault(all, event.streamId, event.data, Date.parse(event.at));
+    const begun = begunWith(event);
+    return begun && !all.cultures.has(begun.id)
+      ? { path: begun.path, message: 'there is no such culture' }
+      : null;
+  },
+};

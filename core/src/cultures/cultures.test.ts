@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import type { CultureChange, CultureFacts, MakePlan } from '../contract/index.ts';
 import { agedBy, doseLikeFresh, ferment, hoursToPh, inoculumOf, livingShare } from '../culture/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
+import { brokenBy, faultsOf, type LoggedEvent } from '../make/index.ts';
 import { createLedger, lotId, ZERO_MS } from '../milkroom/fixtures/ledger.ts';
 import { defaultPlan } from '../method/index.ts';
 import {
@@ -11,12 +12,11 @@ import {
   withoutCulture,
   type Cultures,
   cultureFault,
-  culturesBegunBy,
+  cultureReplay,
   dueOf,
   foldCultures,
   growthPerDay,
   isLive,
-  isUsed,
   paceOverTurns,
   storageOf,
   vigourOf,
@@ -318,7 +318,7 @@ describe('vigour', () => {
   });
 });
 
-test('what cannot have happened is refused; what was used is known', () => {
+test('what cannot have happened is refused', () => {
   const r = register();
   r.change(PACKET, 10, { kind: 'taken-in', culture: facts() });
   r.turn('1', PACKET, 12);
@@ -330,8 +330,28 @@ test('what cannot have happened is refused; what was used is known', () => {
   expect(fault(PACKET, { kind: 'freeze' }, 1)).toMatch(/before Old line was there/);
   expect(fault(PACKET, { kind: 'freeze' })).toMatch(/was discarded/);
   expect(fault(PACKET, { kind: 'taken-in', culture: facts() })).toMatch(/taken in before/);
-  expect(isUsed(all, PACKET)).toBe(true);
-  expect(culturesBegunBy(PACKET, { kind: 'freeze' })).toEqual([]);
+});
+
+test('a turn that was used cannot be taken back, nor can it have been kept after its own make began', () => {
+  const r = register();
+  r.change(PACKET, 0, { kind: 'taken-in', culture: facts() });
+  const first = r.turn('1', PACKET, 5);
+  const second = r.turn('2', first, 60);
+  expect(faultsOf(cultureReplay, r.events).size).toBe(0);
+  const change = (type: 'voided' | 'corrected', target: string, hour: number | null = null) => {
+    const [aim] = r.events.filter((e) => e.id === target);
+    const at = hour === null ? null : new Date(ZERO_MS + hour * 3_600_000).toISOString();
+    const data = type === 'voided' ? { target } : { target, at, data: { ...aim!.data } };
+    const more = { ...aim!, id: lotId('CHANGE'), type, data, seq: undefined } as LoggedEvent;
+    return brokenBy(cultureReplay, r.events, more);
+  };
+  expect(change('voided', second)).toBeNull();
+  expect(change('voided', first)).toMatchObject({
+    event: { type: 'make-started', streamId: lotId('MAKE2') },
+    fault: { path: 'data.plan.starter.cultureId', message: 'there is no such culture' },
+  });
+  expect(change('corrected', first, 30)).toBeNull();
+  expect(change('corrected', first, 61)?.event.streamId).toBe(lotId('MAKE2'));
 });
 
 test('the picture of a family: turns in columns, forks on rows of their own', () => {

@@ -7,3 +7,4 @@ export * from './tree.ts';
 export * from './starter.ts';
 export * from './waking.ts';
 export * from './waking-state.ts';
+export * from './words.ts';

@@ -1,13 +1,11 @@
 import type { MilkMovement } from '../contract/index.ts';
+import type { EntryFault, LoggedEvent, Replayed } from '../make/index.ts';
 import { formatMass, type MeasureSystem } from '../units/index.ts';
 import { isEmpty } from './lot.ts';
-import type { MilkRoom } from './room.ts';
+import type { RoomDraft } from './movements.ts';
+import { applyToRoom, openRoom, type MilkRoom } from './room.ts';
 
-/** What is wrong with a movement, and where. */
-export interface MovementFault {
-  readonly path: string;
-  readonly message: string;
-}
+const NO_LOT = 'there is no such lot in the milk room';
 
 /**
  * Whether a movement makes sense with what the ledger holds. Taking more than there is does: it happened, and the lot
@@ -19,11 +17,11 @@ export function movementFault(
   data: MilkMovement,
   atMs: number,
   system: MeasureSystem = 'metric',
-): MovementFault | null {
+): EntryFault | null {
   const lot = room.lots.get(lotId);
   if (data.kind === 'intake')
     return lot ? { path: 'streamId', message: 'this lot was taken in before' } : null;
-  if (!lot) return { path: 'streamId', message: 'there is no such lot in the milk room' };
+  if (!lot) return { path: 'streamId', message: NO_LOT };
   if (atMs < lot.takenInMs) return { path: 'at', message: `is before ${lot.name} came in` };
   switch (data.kind) {
     case 'skim':
@@ -61,21 +59,32 @@ export function movementFault(
   }
 }
 
-/** Lots that began with an entry, for what must not be undone once they were used. */
-export function begunBy(room: MilkRoom, lotId: string, data: MilkMovement, eventId: string): string[] {
-  switch (data.kind) {
-    case 'pool': {
-      // The portion that a pot began with: without it the later ones would have no pot.
-      const first = room.lines.find((line) => line.lotId === data.into.lotId);
-      return first?.eventId === eventId ? [data.into.lotId] : [];
-    }
-    case 'intake':
-      return [lotId];
-    case 'skim':
-      return [data.cream.lotId, data.rest.lotId];
-    case 'thaw':
-      return [data.into.lotId];
-    default:
-      return [];
-  }
+/** The milk room as a log is gone through, for what a late entry, a correction or an undo would make impossible. */
+export function milkReplay(system: MeasureSystem = 'metric'): Replayed<RoomDraft> {
+  const missing = (room: RoomDraft, from: readonly { readonly lotId: string }[], at: string) => {
+    const index = from.findIndex(({ lotId }) => !room.lots.has(lotId));
+    return index < 0 ? null : { path: `${at}.${index}.lotId`, message: NO_LOT };
+  };
+  return {
+    open: () => openRoom(),
+    apply: applyToRoom,
+    fault: (room, event) => {
+      switch (event.type) {
+        case 'milk-moved':
+          return movementFault(room, event.streamId, event.data, Date.parse(event.at), system);
+        case 'milk-poured':
+          return missing(room, event.data.from, 'data.from');
+        case 'make-started':
+          return missing(room, event.data.plan.milk.lots ?? [], 'data.plan.milk.lots');
+        default:
+          return null;
+      }
+    },
+  };
 }
+
+const TAKES_OUT = new Set<MilkMovement['kind']>(['give', 'churn', 'recount']);
+
+/** Whether an entry says what happened and is stored whatever later entries then look like: the lot asks for a recount. */
+export const takesOut = (event: LoggedEvent): boolean =>
+  event.type === 'milk-poured' || (event.type === 'milk-moved' && TAKES_OUT.has(event.data.kind));

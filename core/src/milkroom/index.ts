@@ -18,3 +18,4 @@ export * from './skimming.ts';
 export * from './milkings-file.ts';
 export * from './outlook.ts';
 export * from './pour.ts';
+export * from './words.ts';

@@ -1,31 +1,11 @@
+import { CHANGE_WORD, MOVEMENT_WORD } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { useCallback } from 'react';
 import { useKeys } from '../app/KeyHelp.tsx';
 import type { RegisterEntry } from '../app/live-slice.ts';
 import { record, useAppSelector } from '../app/store.ts';
 
-const WORD: Readonly<Record<RegisterEntry['kind'], string>> = {
-  intake: 'Milk in',
-  skim: 'Skimmed',
-  pool: 'Pooled',
-  move: 'Moved',
-  freeze: 'Frozen',
-  thaw: 'Out to thaw',
-  give: 'Taken out',
-  recount: 'Recounted',
-  measure: 'Cream line measured',
-  churn: 'Churned',
-  'taken-in': 'Culture in',
-  split: 'Split',
-  merge: 'Merged',
-  revive: 'Revived',
-  put: 'Put elsewhere',
-  feed: 'Fed',
-  weigh: 'Weighed',
-  sign: 'Sign noted',
-  discard: 'Discarded',
-  rename: 'Renamed',
-};
+const WORD: Readonly<Record<RegisterEntry['kind'], string>> = { ...MOVEMENT_WORD, ...CHANGE_WORD };
 
 /** This tablet's latest entry in a register with its undo, until the next one. */
 export function RegisterUndo({ register }: { readonly register: 'milk' | 'cultures' }) {

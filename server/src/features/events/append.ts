@@ -7,15 +7,8 @@ import {
 } from '@morning-crock/core/contract';
 import type { DataSource } from 'typeorm';
 import { AppError } from '../../plugins/errors.ts';
-import {
-  checkCultures,
-  checkCultureUndo,
-  cultureRegister,
-  touchesCultures,
-} from '../cultures/culture-service.ts';
-import { readKitchen } from '../kitchen/kitchen-service.ts';
-import { checkMilk, checkMilkUndo, milkRegister } from '../milk/milk-service.ts';
 import { bodyHash, readEvents, storedFrom, withLog, type LogWriter } from './event-log.ts';
+import { createRegisterChecks } from './register-checks.ts';
 
 /** A device's clock may run this far ahead before its entries are refused. */
 const AHEAD_MS = 2 * 60_000;
@@ -96,16 +89,21 @@ function checkAgainstStream(others: readonly StoredEvent[], kitchenId: string, d
   }
 }
 
-/** Refuses entries dated ahead of the kitchen's clock. */
+/** Refuses entries dated, or corrected to be dated, ahead of the kitchen's clock. */
 export function checkClock(drafts: readonly DraftEvent[], nowMs: number): void {
+  const ahead = (at: string | null): boolean => at !== null && Date.parse(at) > nowMs + AHEAD_MS;
   for (const [index, draft] of drafts.entries()) {
-    if (Date.parse(draft.at) > nowMs + AHEAD_MS) {
+    const path = ahead(draft.at)
+      ? 'at'
+      : draft.type === 'corrected' && ahead(draft.data.at)
+        ? 'data.at'
+        : null;
+    if (path !== null)
       refuse(
         'ahead-of-clock',
-        `events.${index}.at`,
+        `events.${index}.${path}`,
         'lies more than two minutes ahead of the kitchen’s clock',
       );
-    }
   }
 }
 
@@ -122,32 +120,6 @@ export async function appendEvents(
 ): Promise<{ events: StoredEvent[]; added: number }> {
   checkClock(drafts, nowMs);
   return withLog(db, kitchenId, (log) => appendWithin(log, kitchenId, drafts, nowMs));
-}
-
-/** Checks that need more than the event's own stream: what is in the milk room, which cultures there are. */
-function createRegisterChecks(log: LogWriter, kitchenId: string) {
-  const milk = milkRegister.within(log, kitchenId);
-  const cultures = cultureRegister.within(log, kitchenId);
-  const system = async () => (await readKitchen(log.manager, kitchenId)).settings.units.measures;
-  return {
-    appended(event: StoredEvent): void {
-      milk.appended(event);
-      cultures.appended(event);
-    },
-    async check(draft: DraftEvent, others: readonly StoredEvent[]): Promise<void> {
-      const touchesMilk =
-        draft.type === 'milk-moved' ||
-        draft.type === 'milk-poured' ||
-        (draft.type === 'make-started' && draft.data.plan.milk.lots !== undefined);
-      if (touchesMilk) checkMilk(await milk.get(), draft, await system());
-      if (touchesCultures(draft)) checkCultures(await cultures.get(), draft);
-      if (draft.type !== 'voided') return;
-      const aim = others.find((e) => e.id === draft.data.target);
-      if (aim?.type === 'milk-moved') checkMilkUndo(await milk.get(), aim);
-      if (aim?.type === 'culture-changed' || aim?.type === 'reserved')
-        checkCultureUndo(await cultures.get(), aim);
-    },
-  };
 }
 
 /**

@@ -1,4 +1,5 @@
-import type { EventType, StoredEvent } from '@morning-crock/core/contract';
+import { brokenBy, faultsOf, type Broken, type Replayed } from '@morning-crock/core';
+import type { DraftEvent, EventType, StoredEvent } from '@morning-crock/core/contract';
 import { In, MoreThan, type DataSource, type EntityManager } from 'typeorm';
 import { eventEntity } from '../../db/entities.ts';
 import { storedFrom, type LogWriter } from './event-log.ts';
@@ -13,6 +14,13 @@ export interface RegisterFold<S> {
   copy(state: S): S;
 }
 
+/** What a register has to say of an entry. */
+export interface RegisterRules<S> {
+  readonly replay: Replayed<S>;
+  /** Whether an entry is stored whatever it makes of later ones. */
+  readonly stands?: (event: DraftEvent) => boolean;
+}
+
 interface Held<S> {
   lastSeq: number;
   readonly events: StoredEvent[];
@@ -20,13 +28,16 @@ interface Held<S> {
   lastAtMs: number;
 }
 
+const CHANGES = new Set<EventType>(['voided', 'corrected']);
 /** Whether an event may be carried out after all others: it changes none of them and none came after it. */
-const goesOn = (event: StoredEvent, lastAtMs: number): boolean =>
-  event.type !== 'voided' && event.type !== 'corrected' && Date.parse(event.at) >= lastAtMs;
+const goesOn = (event: DraftEvent, lastAtMs: number): boolean =>
+  !CHANGES.has(event.type) && Date.parse(event.at) >= lastAtMs;
 
 /** A register as the writer of a transaction sees it: with what was appended in it. */
 export interface RegisterWithin<S> {
   get(): Promise<S>;
+  /** What an entry, or the change of one, would make impossible: itself or another; `null` when the log stands. */
+  broken(draft: DraftEvent, rules: RegisterRules<S>): Promise<Broken | null>;
   /** Tells of an event appended in this transaction. */
   appended(event: StoredEvent): void;
 }
@@ -83,13 +94,29 @@ export function createRegister<S>(spec: RegisterFold<S>) {
       const own: StoredEvent[] = [];
       let state: S | null = null;
       let lastAtMs = Number.NEGATIVE_INFINITY;
+      const get = async (): Promise<S> => {
+        if (state) return state;
+        const held = await catchUp(log.manager, kitchenId, log.startSeq);
+        state = spec.copy(own.length === 0 ? stateOf(held) : spec.fold([...held.events, ...own]));
+        lastAtMs = own.reduce((ms, e) => Math.max(ms, Date.parse(e.at)), held.lastAtMs);
+        return state;
+      };
       return {
-        async get() {
-          if (state) return state;
-          const held = await catchUp(log.manager, kitchenId, log.startSeq);
-          state = spec.copy(own.length === 0 ? stateOf(held) : spec.fold([...held.events, ...own]));
-          lastAtMs = own.reduce((ms, e) => Math.max(ms, Date.parse(e.at)), held.lastAtMs);
-          return state;
+        get,
+        async broken(draft, { replay, stands }) {
+          const now = await get();
+          if (goesOn(draft, lastAtMs)) {
+            const fault = replay.fault(now, draft);
+            return fault && { event: draft, fault };
+          }
+          const all = [...(await catchUp(log.manager, kitchenId, log.startSeq)).events, ...own];
+          const broken = stands?.(draft)
+            ? faultsOf(replay, [...all, draft]).get(draft.id)
+            : brokenBy(replay, all, draft);
+          if (!broken) return null;
+          // What is known of today says more than "not there yet".
+          const words = broken.event.id === draft.id ? replay.fault(now, draft) : null;
+          return { ...broken, fault: words ?? broken.fault };
         },
         appended(event) {
           if (!wanted.has(event.type)) return;

@@ -1,0 +1,52 @@
+import { effectiveEvents, type LoggedEvent } from './effective.ts';
+
+/** What cannot have been as an entry says it, and where in the entry. */
+export interface EntryFault {
+  readonly path: string;
+  readonly message: string;
+}
+
+/** A state that is carried from entry to entry, and that can say of the next one whether it can have been. */
+export interface Replayed<S> {
+  open(): S;
+  /** What speaks against an entry; `null` when nothing does, or when it is nothing to this state. */
+  fault(state: S, event: LoggedEvent): EntryFault | null;
+  /** Carries one entry out, in place. */
+  apply(state: S, event: LoggedEvent): void;
+}
+
+/** An entry that cannot have been, with what speaks against it. */
+export interface Broken {
+  readonly event: LoggedEvent;
+  readonly fault: EntryFault;
+}
+
+/**
+ * Goes through a log from its beginning and finds what cannot have been, each entry held against those before it.
+ * An entry with a fault is carried out all the same: it is in the log.
+ */
+export function faultsOf<S>(register: Replayed<S>, events: readonly LoggedEvent[]): Map<string, Broken> {
+  const state = register.open();
+  const found = new Map<string, Broken>();
+  for (const event of effectiveEvents(events)) {
+    const fault = register.fault(state, event);
+    if (fault) found.set(event.id, { event, fault });
+    register.apply(state, event);
+  }
+  return found;
+}
+
+/**
+ * What one entry more (a late one, a correction, an undo) would make impossible: the first entry in the order of
+ * time that has a fault with it and none without; `null` when the log stands.
+ * @example brokenBy(register, log, undoOfTheIntake)?.event // the skimming of that milk
+ */
+export function brokenBy<S>(
+  register: Replayed<S>,
+  events: readonly LoggedEvent[],
+  more: LoggedEvent,
+): Broken | null {
+  const before = faultsOf(register, events);
+  for (const [id, broken] of faultsOf(register, [...events, more])) if (!before.has(id)) return broken;
+  return null;
+}

@@ -1,0 +1,120 @@
+import {
+  CHANGE_WORD,
+  cultureReplay,
+  localDate,
+  milkReplay,
+  minuteOfDay,
+  MOVEMENT_WORD,
+  takesOut,
+  type Broken,
+} from '@morning-crock/core';
+import type { DraftEvent, EventType, KitchenSettings, StoredEvent } from '@morning-crock/core/contract';
+import { AppError } from '../../plugins/errors.ts';
+import { checkCultureOf, cultureRegister } from '../cultures/culture-service.ts';
+import { readKitchen } from '../kitchen/kitchen-service.ts';
+import { checkPlannedMilk, milkRegister } from '../milk/milk-service.ts';
+import type { LogWriter } from './event-log.ts';
+
+/** Entries that the milk room, and the register of cultures, may have something to say of. */
+const OF_MILK = new Set<EventType>(['milk-moved', 'milk-poured', 'make-started']);
+const OF_CULTURES = new Set<EventType>(['culture-changed', 'make-started', 'waking-started', 'reserved']);
+
+/** What a change is about in the end: an undo of an undo is about what was first undone. */
+function aimOf(draft: DraftEvent, others: readonly StoredEvent[]): StoredEvent | null {
+  let at: DraftEvent | undefined = draft;
+  for (
+    let steps = 0;
+    at && (at.type === 'voided' || at.type === 'corrected') && steps <= others.length;
+    steps++
+  ) {
+    const { target }: { readonly target: string } = at.data;
+    at = others.find((e) => e.id === target);
+  }
+  return at && at !== draft && 'seq' in at ? (at as StoredEvent) : null;
+}
+
+const isRecord = (value: unknown): value is Readonly<Record<string, unknown>> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/** The lots and cultures that an entry names, and what kind of entry it is: a correction leaves them alone. */
+function identitiesOf(data: unknown): string {
+  if (!isRecord(data)) return '';
+  const named = Object.entries(data).flatMap(([key, value]) => {
+    if (key === 'lotId' || key === 'cultureId' || key === 'with') return [`${key}=${JSON.stringify(value)}`];
+    const inside = isRecord(value) ? identitiesOf(value) : '';
+    return inside === '' ? [] : [`${key}(${inside})`];
+  });
+  return named.sort().join();
+}
+
+/** @throws AppError when a correction makes another entry of it */
+function checkSameEntry(draft: DraftEvent, aim: StoredEvent): void {
+  if (draft.type !== 'corrected' || (aim.type !== 'milk-moved' && aim.type !== 'culture-changed')) return;
+  const { data } = draft.data;
+  if (data['kind'] !== aim.data.kind)
+    throw new AppError('bad-input', [
+      { path: 'data.data.kind', message: 'cannot become another kind of entry' },
+    ]);
+  if (identitiesOf(data) !== identitiesOf(aim.data))
+    throw new AppError('bad-input', [
+      { path: 'data.data', message: 'is about other lots or cultures than the entry it corrects' },
+    ]);
+}
+
+/** "Skimmed", or what a make begun with it is called. */
+function wordsOf(event: DraftEvent): string {
+  if (event.type === 'milk-moved') return MOVEMENT_WORD[event.data.kind];
+  if (event.type === 'culture-changed') return CHANGE_WORD[event.data.kind];
+  if (event.type === 'make-started' || event.type === 'waking-started')
+    return `${event.data.plan.name}, begun`;
+  return 'Poured into a make';
+}
+
+function refusal(draft: DraftEvent, { event, fault }: Broken, settings: KitchenSettings): AppError {
+  if (event.id === draft.id) return new AppError('bad-input', [fault]);
+  if (draft.type === 'corrected' && event.id === draft.data.target)
+    return new AppError('bad-input', [
+      { ...fault, path: fault.path.startsWith('data') ? `data.${fault.path}` : 'data.at' },
+    ]);
+  const { zone } = settings.site;
+  const atMs = Date.parse(event.at);
+  const minute = minuteOfDay(zone, atMs);
+  const clock = [Math.floor(minute / 60), minute % 60].map((n) => String(n).padStart(2, '0')).join(':');
+  return new AppError('in-use', [
+    {
+      path: draft.type === 'voided' || draft.type === 'corrected' ? 'data.target' : 'at',
+      message: `then this could not have been: ${wordsOf(event)}, ${localDate(zone, atMs)} ${clock} (${fault.message})`,
+    },
+  ]);
+}
+
+/** Checks that need more than the event's own stream: what is in the milk room, which cultures there are. */
+export function createRegisterChecks(log: LogWriter, kitchenId: string) {
+  const milk = milkRegister.within(log, kitchenId);
+  const cultures = cultureRegister.within(log, kitchenId);
+  return {
+    appended(event: StoredEvent): void {
+      milk.appended(event);
+      cultures.appended(event);
+    },
+    /**
+     * Refuses what cannot have happened, and the change of an entry that others were built on.
+     * @param others what the entry's own stream holds so far
+     * @throws AppError
+     */
+    async check(draft: DraftEvent, others: readonly StoredEvent[]): Promise<void> {
+      const aim = aimOf(draft, others);
+      if (aim) checkSameEntry(draft, aim);
+      const { type } = aim ?? draft;
+      if (!OF_MILK.has(type) && !OF_CULTURES.has(type)) return;
+      const { settings } = await readKitchen(log.manager, kitchenId);
+      const system = settings.units.measures;
+      const broken =
+        (OF_MILK.has(type) && (await milk.broken(draft, { replay: milkReplay(system), stands: takesOut }))) ||
+        (OF_CULTURES.has(type) && (await cultures.broken(draft, { replay: cultureReplay })));
+      if (broken) throw refusal(draft, broken, settings);
+      if (draft.type === 'make-started') checkPlannedMilk(await milk.get(), draft, system);
+      checkCultureOf(await cultures.get(), draft);
+    },
+  };
+}
