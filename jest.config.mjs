@@ -3,7 +3,7 @@ const common = {
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   transform: {
     '^.+\\.tsx?$': [
-      '@swc/jest',
+      new URL('tools/jest-transform.mjs', import.meta.url).pathname,
       {
         jsc: {
           target: 'es2022',
@@ -26,5 +26,5 @@ const project = (name) => ({
 
 export default {
   projects: ['core', 'server', 'web', 'e2e'].map(project),
-  testTimeout: 60_000,
+  testTimeout: 120_000,
 };

@@ -6,7 +6,7 @@ import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ulid } from 'ulid';
-import { openTablet, see, startBrowser, tap } from './browser.ts';
+import { openTablet, see, startBrowser, tap, type Tablet } from './browser.ts';
 import { createWorld, type World } from './world.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
@@ -144,22 +144,24 @@ describe.each([
   ['before dawn', true, 1280, 800],
   ['a phone', false, 390, 844],
 ])('%s', (_name, dark, width, height) => {
+  // One tablet goes from place to place: the page is loaded anew each time, its program only once.
+  let tablet: Tablet;
+  beforeAll(async () => {
+    tablet = await openTablet(browser, world.address, { dark, width, height });
+  });
+  afterAll(() => tablet.close());
+
   test.each(PLACES)(
     '%s has no axe violation and nothing wider than the screen',
     async (_place, path, words) => {
-      const tablet = await openTablet(browser, `${world.address}${path()}`, { dark, width, height });
-      try {
-        await see(tablet.page, words);
-        await new Promise((resolve) => setTimeout(resolve, 600));
-        expect(await violations(tablet.page)).toEqual([]);
-        expect(await tablet.page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(
-          width,
-        );
-        expect(tablet.strayRequests).toEqual([]);
-        expect(tablet.faults).toEqual([]);
-      } finally {
-        await tablet.close();
-      }
+      const { page } = tablet;
+      await page.goto(`${world.address}${path()}`);
+      await see(page, words);
+      await new Promise((resolve) => setTimeout(resolve, 600));
+      expect(await violations(page)).toEqual([]);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width);
+      expect(tablet.strayRequests).toEqual([]);
+      expect(tablet.faults).toEqual([]);
     },
   );
 });

@@ -13,6 +13,8 @@ import {
 
 /** Where milk and cream stand. */
 export const LOT_PLACES = ['cold', 'counter', 'freezer'] as const;
+/** What a lot is in the milk room. */
+const LOT_ROLES = ['milk', 'cream', 'skimmed', 'pot'] as const;
 export const FEEDS = ['grass', 'hay', 'mixed'] as const;
 /** Where what leaves the milk room goes, other than into a make. */
 export const GIVEN_TO = ['used', 'away', 'animals', 'spoiled'] as const;
@@ -183,7 +185,7 @@ export const lot = z.strictObject({
   id: ulid,
   name: z.string(),
   source: z.string(),
-  role: z.enum(['milk', 'cream', 'skimmed', 'pot']),
+  role: z.enum(LOT_ROLES),
   kind: z.enum(MILK_KINDS),
   treatment: z.enum(TREATMENTS),
   homogenised: z.boolean(),
@@ -236,6 +238,8 @@ export type Lot = z.infer<typeof lot>;
 /** One line of the ledger. */
 export const ledgerLine = z.strictObject({
   eventId: ulid,
+  /** The lot, or the make, whose entry it is. */
+  streamId: ulid,
   seq: z.number().int(),
   atMs: z.number(),
   lotId: ulid,
@@ -260,11 +264,14 @@ export const ledgerLine = z.strictObject({
     'pour',
     'left-under',
   ]),
-  /** Into or out of the lot, kg. */
+  /** What the lot is: milk is told by volume, cream by weight. */
+  role: z.enum(LOT_ROLES),
+  /** Into or out of the lot. */
   massKg: z.number(),
   litres: z.number(),
   /** What it leaves. */
   leavesKg: z.number(),
+  leavesLitres: z.number(),
   /** The make it went into, or the lot at the other end. */
   otherId: ulid.nullable(),
   note: z.string(),

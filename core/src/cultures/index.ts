@@ -8,3 +8,4 @@ export * from './starter.ts';
 export * from './waking.ts';
 export * from './waking-state.ts';
 export * from './words.ts';
+export * from './correction.ts';

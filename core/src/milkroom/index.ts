@@ -19,3 +19,4 @@ export * from './milkings-file.ts';
 export * from './outlook.ts';
 export * from './pour.ts';
 export * from './words.ts';
+export * from './correction.ts';

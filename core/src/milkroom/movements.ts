@@ -54,6 +54,8 @@ export interface RoomDraft {
 /** When and by which entry something happened. */
 export interface Moment {
   readonly eventId: string;
+  /** The lot or the make whose entry it is. */
+  readonly streamId: string;
   readonly seq: number;
   readonly atMs: number;
 }
@@ -80,9 +82,11 @@ function put(
     lotId: lot.id,
     lotName: lot.name,
     kind,
+    role: lot.role,
     massKg,
     litres: litresOfMass(massKg, lot.of),
     leavesKg: lot.has.massKg,
+    leavesLitres: litresOfMass(lot.has.massKg, lot.of),
     otherId,
     note,
   });

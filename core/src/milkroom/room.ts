@@ -62,6 +62,7 @@ function pour(
 export function applyToRoom(room: RoomDraft, event: LoggedEvent): void {
   const moment: Moment = {
     eventId: event.id,
+    streamId: event.streamId,
     seq: event.seq ?? Number.MAX_SAFE_INTEGER,
     atMs: Date.parse(event.at),
   };

@@ -126,6 +126,12 @@ export const api = createApi({
       transformResponse: checked(ledgerResponse, ({ lines, more }) => ({ lines, more })),
       providesTags: ['milk-lines'],
     }),
+    /** Everything written down of one lot or culture. */
+    entries: build.query<StoredEvent[], string>({
+      query: (streamId) => `api/events?stream=${streamId}&limit=5000`,
+      transformResponse: checked(eventsResponse, (body) => body.events),
+      providesTags: ['milk-lines', 'cultures'],
+    }),
     milkDays: build.query<MilkDays, void>({
       query: () => 'api/milk/days',
       transformResponse: checked(milkDaysResponse, (body) => body),
@@ -171,6 +177,7 @@ export const {
   useMakeQuery,
   useMilkRoomQuery,
   useCulturesQuery,
+  useEntriesQuery,
   useLedgerInfiniteQuery,
   useMilkDaysQuery,
   useStoreMilkingsMutation,

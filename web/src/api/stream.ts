@@ -38,8 +38,19 @@ export function followLog(afterSeq: number): () => void {
     };
   };
   connect();
-  return () => {
+  // A page the browser keeps for its way back would hold on to its connection, and there are only six of them.
+  const leave = (): void => {
     clearTimeout(timer);
     source.close();
+  };
+  const comeBack = (event: PageTransitionEvent): void => {
+    if (event.persisted) connect();
+  };
+  globalThis.addEventListener('pagehide', leave);
+  globalThis.addEventListener('pageshow', comeBack);
+  return () => {
+    globalThis.removeEventListener('pagehide', leave);
+    globalThis.removeEventListener('pageshow', comeBack);
+    leave();
   };
 }

@@ -44,12 +44,7 @@ export function KeyHelp() {
     }
   });
   return (
-    <Modal
-      opened={open}
-      onClose={() => setOpen(false)}
-      title="Keys"
-      closeButtonProps={{ 'aria-label': 'Close' }}
-    >
+    <Modal opened={open} onClose={() => setOpen(false)} title="Keys">
       <dl style={{ display: 'grid', gridTemplateColumns: '64px 1fr', gap: 8, margin: 0 }}>
         {KEYS.map(([key, does]) => (
           <div key={key} style={{ display: 'contents' }}>

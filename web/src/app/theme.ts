@@ -43,6 +43,7 @@ export const theme = createTheme({
     TextInput: { defaultProps: { size: 'lg' } },
     Textarea: { defaultProps: { size: 'lg' } },
     NativeSelect: { defaultProps: { size: 'lg' } },
+    Modal: { defaultProps: { closeButtonProps: { 'aria-label': 'Close', size: 48 } } },
     Checkbox: { defaultProps: { size: 'lg' } },
   },
   shadows: { xs: 'none', sm: 'none', md: '0 2px 0 var(--line)', lg: 'none', xl: 'none' },

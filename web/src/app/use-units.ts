@@ -39,6 +39,8 @@ export interface Units {
   time(ms: number, nowMs: number): string;
   /** "18:10–18:50", rounded outward to five minutes. */
   span(fromMs: number | null, toMs: number | null, nowMs: number): string;
+  /** "18:10", whatever the day. */
+  clock(ms: number): string;
   /** "Mon 23 Nov". */
   day(ms: number): string;
 }
@@ -98,6 +100,7 @@ export function useUnits(): Units {
         const sameDay = full.format(band.fromMs) === full.format(band.toMs);
         return `${from}–${sameDay ? clock.format(band.toMs) : time(band.toMs, nowMs)}`;
       },
+      clock: (ms) => clock.format(ms),
       day: (ms) => date.format(ms),
     };
   }, [units, site.zone]);

@@ -15,7 +15,7 @@ export interface RegisterFold<S> {
 }
 
 /** What a register has to say of an entry. */
-export interface RegisterRules<S> {
+interface RegisterRules<S> {
   readonly replay: Replayed<S>;
   /** Whether an entry is stored whatever it makes of later ones. */
   readonly stands?: (event: DraftEvent) => boolean;

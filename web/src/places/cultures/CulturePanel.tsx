@@ -17,6 +17,7 @@ import { ulid } from 'ulid';
 import { useFactorsQuery } from '../../api/api.ts';
 import { record } from '../../app/store.ts';
 import { useUnits } from '../../app/use-units.ts';
+import { CultureEntries } from './CultureEntries.tsx';
 import { LittleCurve } from '../../parts/LittleCurve.tsx';
 import {
   DiscardForm,
@@ -245,6 +246,7 @@ export function CulturePanel(props: {
           )
         )}
       </div>
+      {doing === 'nothing' && <CultureEntries culture={culture} />}
       {culture.bornOf && (
         <p className="quiet">
           <Link to={`/daybook/${culture.bornOf}`}>The make that kept it</Link>

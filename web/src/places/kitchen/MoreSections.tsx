@@ -16,7 +16,7 @@ import type { KitchenSettings } from '@morning-crock/core/contract';
 import { Checkbox, NativeSelect, TextInput } from '@mantine/core';
 import { Link } from 'react-router';
 import { useUnits } from '../../app/use-units.ts';
-import { instantOfFields } from '../milk-room/clock-of.ts';
+import { instantOfFields } from '../../parts/clock-of.ts';
 import { NameField } from './NameField.tsx';
 import { NumberField } from './NumberField.tsx';
 import { Rows } from './Rows.tsx';

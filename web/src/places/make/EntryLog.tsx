@@ -1,6 +1,4 @@
 import {
-  instantOfLocal,
-  localDate,
   readTypedNumber,
   titratedPercent,
   toCelsius,
@@ -9,11 +7,12 @@ import {
   type MakeState,
 } from '@morning-crock/core';
 import type { KitchenThermometer, TypedQuantity } from '@morning-crock/core/contract';
-import { Button, Modal, TextInput } from '@mantine/core';
+import { Button, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { now } from '../../app/clock.ts';
 import { record, useAppSelector } from '../../app/store.ts';
 import { useKitchen, useUnits } from '../../app/use-units.ts';
+import { CorrectEntry, type Corrected } from '../../parts/CorrectEntry.tsx';
 import { entryWords } from './entry-words.ts';
 import { handReading } from './Pad.tsx';
 import { padFault, type PadKind } from './pad-checks.ts';
@@ -49,83 +48,28 @@ function withValue(
   return { ...event.data, massKg: toKilograms(value, typed.unit as 'g'), typed };
 }
 
-function Correction({
-  state,
-  event,
-  onClose,
-}: {
-  readonly state: MakeState;
-  readonly event: LoggedEvent;
-  readonly onClose: () => void;
-}) {
-  const { site, thermometers } = useKitchen();
-  const atMs = Date.parse(event.at);
-  const clock = new Intl.DateTimeFormat('en-GB', {
-    timeZone: site.zone,
-    hour: '2-digit',
-    minute: '2-digit',
-    hourCycle: 'h23',
-  }).format(atMs);
+function Correction({ event, onClose }: { readonly event: LoggedEvent; readonly onClose: () => void }) {
+  const { thermometers } = useKitchen();
   const old = valueOf(event);
-  const [time, setTime] = useState(clock);
   const [text, setText] = useState(old ? String(old.typed.value) : '');
-  const [fault, setFault] = useState<string | null>(null);
-  const save = (): void => {
-    let data: Record<string, unknown> = { ...event.data };
-    if (old) {
-      const read = readTypedNumber(text);
-      if (!read.ok) return setFault(`“${text}” is not a number.`);
-      const problem = padFault(old.kind, read.value, old.typed.unit);
-      if (problem) return setFault(problem);
-      data = withValue(event, read.value, thermometers);
-    }
-    const newMs = time === clock ? null : instantOfLocal(site.zone, localDate(site.zone, atMs), time);
-    if (newMs !== null && newMs > now() + 60_000) return setFault(`${time} lies in the future.`);
-    void record(state.id, 'corrected', {
-      target: event.id,
-      at: newMs === null ? null : new Date(newMs).toISOString(),
-      data,
-    });
-    onClose();
+  const corrected = (): Corrected => {
+    if (!old) return { data: { ...event.data } };
+    const read = readTypedNumber(text);
+    if (!read.ok) return { fault: `“${text}” is not a number.` };
+    const fault = padFault(old.kind, read.value, old.typed.unit);
+    return fault ? { fault } : { data: withValue(event, read.value, thermometers) };
   };
   return (
-    <Modal opened onClose={onClose} title="Correct this entry" closeButtonProps={{ 'aria-label': 'Close' }}>
-      <form
-        style={{ display: 'flex', flexDirection: 'column', gap: 16 }}
-        onSubmit={(e) => {
-          e.preventDefault();
-          save();
-        }}
-      >
-        {old && (
-          <TextInput
-            label={`Value (${old.typed.unit === 'C' || old.typed.unit === 'F' ? `°${old.typed.unit}` : old.typed.unit})`}
-            inputMode="decimal"
-            value={text}
-            onChange={(e) => {
-              setText(e.currentTarget.value);
-              setFault(null);
-            }}
-          />
-        )}
+    <CorrectEntry event={event} corrected={corrected} onClose={onClose}>
+      {old && (
         <TextInput
-          label="Time"
-          type="time"
-          value={time}
-          onChange={(e) => {
-            setTime(e.currentTarget.value);
-            setFault(null);
-          }}
+          label={`Value (${old.typed.unit === 'C' || old.typed.unit === 'F' ? `°${old.typed.unit}` : old.typed.unit})`}
+          inputMode="decimal"
+          value={text}
+          onChange={(e) => setText(e.currentTarget.value)}
         />
-        {fault && (
-          <p className="field-error" role="alert">
-            {fault}
-          </p>
-        )}
-        <p className="quiet">What was first entered stays in the record.</p>
-        <Button type="submit">Save the correction</Button>
-      </form>
-    </Modal>
+      )}
+    </CorrectEntry>
   );
 }
 
@@ -191,7 +135,7 @@ export function EntryLog({ state }: { readonly state: MakeState }) {
           Show all {own.length}
         </Button>
       )}
-      {correcting && <Correction state={state} event={correcting} onClose={() => setCorrecting(null)} />}
+      {correcting && <Correction event={correcting} onClose={() => setCorrecting(null)} />}
     </section>
   );
 }

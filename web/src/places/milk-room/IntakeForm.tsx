@@ -1,7 +1,6 @@
 import {
   compositionOfFacts,
   litresOfMass,
-  localDate,
   MILK_FACTS,
   MILK_KINDS,
   SYSTEM_UNITS,
@@ -22,7 +21,8 @@ import { useKitchen, useUnits } from '../../app/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { QuantityField } from '../../parts/QuantityField.tsx';
 import { AmountField, type TypedAmount } from './AmountField.tsx';
-import { clockOf, instantOfFields } from './clock-of.ts';
+import { FatField, UNKNOWN_FAT, type Fat } from './FatField.tsx';
+import { DayTimeFields, useDayTime } from '../../parts/DayTime.tsx';
 
 /** What came in last from somewhere, so that the same animal is typed once. */
 const asLast = (lots: readonly Lot[], source: string): Lot | undefined =>
@@ -42,23 +42,21 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
   const [what, setWhat] = useState<LotFacts['what']>('milk');
   const [treatment, setTreatment] = useState<LotFacts['treatment']>(herd.length > 0 ? 'raw' : 'pasteurised');
   const [homogenised, setHomogenised] = useState(false);
-  const [fatFraction, setFat] = useState<number | null>(null);
-  const [fatKnown, setFatKnown] = useState(false);
+  const [fat, setFat] = useState<Fat>(UNKNOWN_FAT);
   const [soured, setSoured] = useState(false);
   const [feed, setFeed] = useState<LotFacts['feed']>(null);
   const [place, setPlace] = useState<LotFacts['place']>('cold');
   const [container, setContainer] = useState('');
   const [cost, setCost] = useState<{ value: number; per: VolumeUnit } | null>(null);
   const [amount, setAmount] = useState<TypedAmount | null>(null);
-  const [date, setDate] = useState(() => localDate(site.zone, openedMs));
-  const [time, setTime] = useState(() => clockOf(site.zone, openedMs));
+  const came = useDayTime(openedMs);
   const [name, setName] = useState('');
   const [faults, setFaults] = useState<Readonly<Record<string, string>>>({});
   const bought = kind.startsWith('shop');
-  const atMs = instantOfFields(site.zone, date, time);
+  const { atMs } = came;
   const usualName = Number.isNaN(atMs)
     ? ''
-    : `${source || MILK_FACTS[kind].label}, ${units.day(atMs).slice(0, 3)} ${Number(time.slice(0, 2)) < 12 ? 'morning' : 'evening'}`;
+    : `${source || MILK_FACTS[kind].label}, ${units.day(atMs).slice(0, 3)} ${Number(came.time.slice(0, 2)) < 12 ? 'morning' : 'evening'}`;
   const facts: LotFacts = {
     name: name.trim() || usualName,
     source: source.trim(),
@@ -66,7 +64,7 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
     kind,
     treatment,
     homogenised: homogenised || treatment === 'ultra-heated',
-    fatFraction: fatKnown ? fatFraction : null,
+    fatFraction: fat.known ? fat.fraction : null,
     feed: bought ? null : feed,
     costPerLitre: cost && cost.value / toLitres(1, cost.per),
     ...(what === 'cream' && soured ? { soured } : {}),
@@ -83,7 +81,7 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
     if (!amount) found['amount'] = 'Needs an amount.';
     if (Number.isNaN(atMs)) found['time'] = 'Needs a day and a time.';
     else if (atMs > now() + 60_000) found['time'] = 'Has not been yet.';
-    if (fatKnown && fatFraction === null) found['fatFraction'] = 'Needs a number, or choose unknown.';
+    if (fat.known && fat.fraction === null) found['fatFraction'] = 'Needs a number, or choose unknown.';
     setFaults(found);
     if (Object.keys(found).length > 0 || !parsed.success || !amount) return;
     const lotId = ulid();
@@ -179,22 +177,7 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
         </section>
         <section className="section" aria-labelledby="in-when">
           <h2 id="in-when">When and where</h2>
-          <div className="field-row">
-            <TextInput
-              type="date"
-              label="Day"
-              value={date}
-              onChange={(e) => setDate(e.currentTarget.value)}
-              w={190}
-            />
-            <TextInput
-              type="time"
-              label="Time"
-              value={time}
-              onChange={(e) => setTime(e.currentTarget.value)}
-              w={140}
-            />
-          </div>
+          <DayTimeFields at={came} />
           {fault('time')}
           <NativeSelect
             label="Stands"
@@ -218,33 +201,11 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
                 maxLength={80}
                 onChange={(e) => setContainer(e.currentTarget.value)}
               />
-              <Choices
-                legend="Fat"
-                value={fatKnown ? 'known' : 'unknown'}
-                options={[
-                  { value: 'unknown', label: `unknown: about ${(of.fatFraction * 100).toFixed(1)} %` },
-                  { value: 'known', label: 'known' },
-                ]}
-                onChange={(v) => {
-                  setFatKnown(v === 'known');
-                  setFat(v === 'known' ? of.fatFraction : null);
-                }}
+              <FatField
+                fat={fat}
+                usual={compositionOfFacts({ ...facts, fatFraction: null }).fatFraction}
+                onFat={setFat}
               />
-              {fatKnown && (
-                <QuantityField
-                  label="Fat"
-                  value={fatFraction === null ? null : Math.round(fatFraction * 1000) / 10}
-                  unit="%"
-                  units={[{ value: '%', label: '%' }]}
-                  check={(v) =>
-                    v < 0 ? 'Fat cannot be negative.' : v > 60 ? `${v} % is no cream any more.` : null
-                  }
-                  onFault={(faulty) => {
-                    if (faulty) setFat(null);
-                  }}
-                  onChange={(v) => setFat(v / 100)}
-                />
-              )}
               {fault('fatFraction')}
               {!bought && (
                 <Choices

@@ -1,11 +1,14 @@
 import type { LedgerLine } from '@morning-crock/core/contract';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useMemo, useRef } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useLedgerInfiniteQuery } from '../../api/api.ts';
 import { useUnits } from '../../app/use-units.ts';
+import { CorrectMovement } from './CorrectMovement.tsx';
 
 const ROW_PX = 50;
+/** Less than a scale shows. */
+const EMPTY_KG = 0.001;
 
 const WORD: Readonly<Record<LedgerLine['kind'], string>> = {
   intake: 'came in',
@@ -34,6 +37,7 @@ export function Ledger() {
   const lotId = search.get('lot');
   const { data, isError, hasNextPage, isFetchingNextPage, fetchNextPage } = useLedgerInfiniteQuery(lotId);
   const units = useUnits();
+  const [opened, setOpened] = useState<LedgerLine | null>(null);
   const lines = useMemo(() => (data?.pages ?? []).flatMap((page) => page.lines), [data]);
   const box = useRef<HTMLDivElement>(null);
   const rows = useVirtualizer({
@@ -48,8 +52,15 @@ export function Ledger() {
     if (hasNextPage && !isFetchingNextPage && lastShown > lines.length - 60) void fetchNextPage();
   }, [hasNextPage, isFetchingNextPage, lastShown, lines.length, fetchNextPage]);
   if (!data) return <p className="quiet">{isError ? 'The ledger cannot be read now.' : 'Opening …'}</p>;
-  const signed = (massKg: number): string =>
-    massKg === 0 ? '' : `${massKg > 0 ? '+' : '−'}${units.mass(Math.abs(massKg))}`;
+  // As in the jars: milk by volume, cream by weight.
+  const amount = ({ role }: LedgerLine, massKg: number, litres: number): string =>
+    role === 'cream' || role === 'pot' ? units.mass(massKg) : units.volume(litres);
+  const signed = (line: LedgerLine): string =>
+    line.massKg === 0
+      ? ''
+      : `${line.massKg > 0 ? '+' : '−'}${amount(line, Math.abs(line.massKg), Math.abs(line.litres))}`;
+  const leaves = (line: LedgerLine): string =>
+    line.leavesKg < EMPTY_KG ? 'leaves it empty' : `leaves ${amount(line, line.leavesKg, line.leavesLitres)}`;
   return (
     <div>
       {lotId !== null && (
@@ -57,7 +68,13 @@ export function Ledger() {
           Only {lines[0]?.lotName ?? 'this lot'}. <Link to="/milk/ledger">All of it</Link>
         </p>
       )}
-      {lines.length === 0 && <p>Nothing has moved yet.</p>}
+      {lines.length === 0 ? (
+        <p>Nothing has moved yet.</p>
+      ) : (
+        <p className="quiet" style={{ marginBottom: 8 }}>
+          A name opens its entry, to be corrected or taken back; what was poured opens its make.
+        </p>
+      )}
       <div
         ref={box}
         className="ledger-box"
@@ -78,13 +95,24 @@ export function Ledger() {
                 style={{ transform: `translateY(${item.start}px)`, height: ROW_PX }}
               >
                 <span role="cell" className="number">
-                  {units.day(line.atMs)}
+                  {units.day(line.atMs)} <span className="quiet line-time">{units.clock(line.atMs)}</span>
                 </span>
                 <span role="cell" className="lot-name">
                   {line.kind === 'pour' && line.otherId ? (
-                    <Link to={`/daybook/${line.otherId}`}>{line.lotName}</Link>
-                  ) : (
+                    <Link className="line-entry" to={`/daybook/${line.otherId}`}>
+                      {line.lotName}
+                    </Link>
+                  ) : line.kind === 'pour' ? (
                     line.lotName
+                  ) : (
+                    <button
+                      type="button"
+                      className="line-entry"
+                      aria-label={`Correct: ${line.lotName}, ${WORD[line.kind]}, ${units.day(line.atMs)} ${units.clock(line.atMs)}`}
+                      onClick={() => setOpened(line)}
+                    >
+                      {line.lotName}
+                    </button>
                   )}
                 </span>
                 <span role="cell" className="quiet">
@@ -92,16 +120,17 @@ export function Ledger() {
                   {line.note && `, ${line.note}`}
                 </span>
                 <span role="cell" className="number num">
-                  {signed(line.massKg)}
+                  {signed(line)}
                 </span>
                 <span role="cell" className="quiet num">
-                  {line.kind === 'intake' && line.leavesKg === 0 ? '' : `leaves ${units.mass(line.leavesKg)}`}
+                  {line.kind === 'intake' && line.leavesKg === 0 ? '' : leaves(line)}
                 </span>
               </div>
             );
           })}
         </div>
       </div>
+      {opened && <CorrectMovement line={opened} onClose={() => setOpened(null)} />}
     </div>
   );
 }

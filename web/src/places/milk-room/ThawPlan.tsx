@@ -1,12 +1,12 @@
-import { localDate, THAW_SPREAD, thawHours } from '@morning-crock/core';
+import { THAW_SPREAD, thawHours } from '@morning-crock/core';
 import type { Lot } from '@morning-crock/core/contract';
-import { Button, TextInput } from '@mantine/core';
+import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { ulid } from 'ulid';
 import { record } from '../../app/store.ts';
-import { useKitchen, useUnits } from '../../app/use-units.ts';
-import { clockOf, instantOfFields } from './clock-of.ts';
+import { useUnits } from '../../app/use-units.ts';
+import { DayTimeFields, useDayTime } from '../../parts/DayTime.tsx';
 import { AmountField, useAsTyped, type TypedAmount } from './AmountField.tsx';
 
 const HOUR_MS = 3_600_000;
@@ -33,14 +33,12 @@ export function ThawPlan(props: {
 }) {
   const { lot, nowMs, onThawed } = props;
   const units = useUnits();
-  const { site } = useKitchen();
   const asTyped = useAsTyped('weight');
   const [amount, setAmount] = useState<TypedAmount | null>(() => asTyped(lot.has.massKg, lot.of));
   const [search] = useSearchParams();
   const asked = Number(search.get('ready'));
-  const [date, setDate] = useState(() => localDate(site.zone, asked > nowMs ? asked : nowMs + 24 * HOUR_MS));
-  const [time, setTime] = useState(() => (asked > nowMs ? clockOf(site.zone, asked) : '09:00'));
-  const readyMs = instantOfFields(site.zone, date, time);
+  const ready = useDayTime(asked > nowMs ? asked : nowMs + 24 * HOUR_MS, asked > nowMs ? undefined : '09:00');
+  const readyMs = ready.atMs;
   const pieceKg = amount ? largestPieceKg(lot, amount.massKg) : 0;
   const hours =
     pieceKg > 0
@@ -77,22 +75,7 @@ export function ThawPlan(props: {
         }
         onAmount={setAmount}
       />
-      <div className="field-row">
-        <TextInput
-          type="date"
-          label="Liquid by"
-          value={date}
-          onChange={(e) => setDate(e.currentTarget.value)}
-          w={190}
-        />
-        <TextInput
-          type="time"
-          label="at"
-          value={time}
-          onChange={(e) => setTime(e.currentTarget.value)}
-          w={140}
-        />
-      </div>
+      <DayTimeFields at={ready} dayLabel="Liquid by" timeLabel="at" />
       {amount && !past && (
         <p role="status">
           {outMs > nowMs ? (

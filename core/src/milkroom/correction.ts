@@ -1,0 +1,39 @@
+import type { MilkMovement, TypedQuantity } from '../contract/index.ts';
+import { litresOfMass, massOfLitresKg } from '../milk/index.ts';
+import { compositionOfFacts } from './lot.ts';
+
+/** The amount an entry of the ledger is about, kg; `null` when it is about none. */
+export function weightOf(data: MilkMovement): number | null {
+  switch (data.kind) {
+    case 'intake':
+      return massOfLitresKg(data.litres, compositionOfFacts(data.lot));
+    case 'skim':
+      return data.creamKg;
+    case 'pool':
+    case 'thaw':
+    case 'give':
+    case 'recount':
+    case 'churn':
+      return data.massKg;
+    default:
+      return null;
+  }
+}
+
+/** The same entry about another amount, as somebody now says it; an entry about none is unchanged. */
+export function withWeight(data: MilkMovement, massKg: number, typed: TypedQuantity): MilkMovement {
+  switch (data.kind) {
+    case 'intake':
+      return { ...data, litres: litresOfMass(massKg, compositionOfFacts(data.lot)), typed };
+    case 'skim':
+      return { ...data, creamKg: massKg, weighed: true, typed };
+    case 'pool':
+    case 'thaw':
+    case 'give':
+    case 'recount':
+    case 'churn':
+      return { ...data, massKg, typed };
+    default:
+      return data;
+  }
+}

@@ -1,0 +1,88 @@
+import type { LoggedEvent } from '@morning-crock/core';
+import { Button, Modal } from '@mantine/core';
+import { useState, type ReactNode } from 'react';
+import { now } from '../app/clock.ts';
+import { dropRefused, record, whenSettled } from '../app/store.ts';
+import { DayTimeFields, useDayTime } from './DayTime.tsx';
+
+/** What an entry says after its correction, or what is wrong with a field. */
+export type Corrected = { readonly data: Readonly<Record<string, unknown>> } | { readonly fault: string };
+
+/**
+ * Corrects an entry, or takes it back: its time, and what the fields inside say. What the server has against it is
+ * said here, and what was typed stays.
+ */
+export function CorrectEntry(props: {
+  readonly event: LoggedEvent;
+  /** What the entry is. */
+  readonly about?: ReactNode;
+  readonly corrected: () => Corrected;
+  readonly takeBack?: boolean;
+  readonly onClose: () => void;
+  readonly children?: ReactNode;
+}) {
+  const { event, about, corrected, takeBack = false, onClose, children } = props;
+  const at = useDayTime(Date.parse(event.at));
+  const [fault, setFault] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const settle = async (entryId: string): Promise<void> => {
+    setBusy(true);
+    const refused = await whenSettled(entryId);
+    setBusy(false);
+    if (!refused) return onClose();
+    await dropRefused(entryId);
+    const details = refused.details.map((d) => d.message).join('; ');
+    setFault(`${refused.message} ${details === '' ? '' : `${details}. `}${refused.next}`);
+  };
+  const save = async (): Promise<void> => {
+    const next = corrected();
+    if ('fault' in next) return setFault(next.fault);
+    if (Number.isNaN(at.atMs)) return setFault('Needs a day and a time.');
+    if (at.changed && at.atMs > now() + 60_000) return setFault('That time has not been yet.');
+    setFault(null);
+    const id = await record(event.streamId, 'corrected', {
+      target: event.id,
+      at: at.changed ? new Date(at.atMs).toISOString() : null,
+      data: { ...next.data },
+    });
+    if (id !== '') await settle(id);
+  };
+  return (
+    <Modal opened onClose={onClose} title="Correct this entry">
+      <form
+        className="lot-form"
+        onSubmit={(e) => {
+          e.preventDefault();
+          void save();
+        }}
+      >
+        {about}
+        {children}
+        <DayTimeFields at={at} />
+        {fault && (
+          <p className="field-error" role="alert">
+            {fault}
+          </p>
+        )}
+        <p className="quiet">What was first entered stays in the record.</p>
+        <Button type="submit" h={56} disabled={busy}>
+          Save the correction
+        </Button>
+        {takeBack && (
+          <Button
+            variant="default"
+            disabled={busy}
+            onClick={() => {
+              setFault(null);
+              void record(event.streamId, 'voided', { target: event.id }).then((id) =>
+                id === '' ? undefined : settle(id),
+              );
+            }}
+          >
+            Take it back
+          </Button>
+        )}
+      </form>
+    </Modal>
+  );
+}

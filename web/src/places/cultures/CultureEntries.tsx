@@ -1,0 +1,112 @@
+import {
+  CHANGE_WORD,
+  effectiveEvents,
+  MILK_FACTS,
+  weightOfChange,
+  withWeightOfChange,
+} from '@morning-crock/core';
+import type { Culture, EventOf } from '@morning-crock/core/contract';
+import { Button, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { useEntriesQuery } from '../../api/api.ts';
+import { useUnits } from '../../app/use-units.ts';
+import { CorrectEntry, type Corrected } from '../../parts/CorrectEntry.tsx';
+import { AmountField, useAsTyped } from '../milk-room/AmountField.tsx';
+
+const MILK = MILK_FACTS['shop-whole'].composition;
+
+/** The note of an entry that has one. */
+function noteOf(data: EventOf<'culture-changed'>['data']): string | null {
+  return data.kind === 'sign' || data.kind === 'discard' ? data.note : null;
+}
+
+function Correction({
+  event,
+  onClose,
+}: {
+  readonly event: EventOf<'culture-changed'>;
+  readonly onClose: () => void;
+}) {
+  const { data } = event;
+  const units = useUnits();
+  const asTyped = useAsTyped('weight');
+  const massKg = weightOfChange(data);
+  const [first] = useState(() =>
+    massKg === null ? null : 'typed' in data ? { massKg, typed: data.typed } : asTyped(massKg, MILK),
+  );
+  const [amount, setAmount] = useState(first);
+  const [name, setName] = useState(data.kind === 'taken-in' ? data.culture.name : null);
+  const [note, setNote] = useState(noteOf(data));
+  const corrected = (): Corrected => {
+    if (first && !amount) return { fault: 'Needs an amount.' };
+    if (name?.trim() === '') return { fault: 'Needs a name.' };
+    let next = amount && amount !== first ? withWeightOfChange(data, amount.massKg, amount.typed) : data;
+    if (next.kind === 'taken-in' && name !== null)
+      next = { ...next, culture: { ...next.culture, name: name.trim() } };
+    return { data: note === null ? next : { ...next, note: note.trim() } };
+  };
+  return (
+    <CorrectEntry
+      event={event}
+      corrected={corrected}
+      takeBack
+      onClose={onClose}
+      about={
+        <p>
+          <strong>{CHANGE_WORD[data.kind]}</strong>, {units.day(Date.parse(event.at))}{' '}
+          {units.clock(Date.parse(event.at))}
+        </p>
+      }
+    >
+      {name !== null && (
+        <TextInput
+          label="Name"
+          value={name}
+          maxLength={80}
+          onChange={(e) => setName(e.currentTarget.value)}
+        />
+      )}
+      {first && <AmountField label="How much" of={MILK} by="weight" amount={amount} onAmount={setAmount} />}
+      {note !== null && (
+        <TextInput
+          label="Note"
+          value={note}
+          maxLength={400}
+          onChange={(e) => setNote(e.currentTarget.value)}
+        />
+      )}
+    </CorrectEntry>
+  );
+}
+
+/** What was written down of a culture, the latest first; each can be corrected or taken back. */
+export function CultureEntries({ culture }: { readonly culture: Culture }) {
+  const { data = [] } = useEntriesQuery(culture.id);
+  const units = useUnits();
+  const [chosen, setChosen] = useState<string | null>(null);
+  const entries = effectiveEvents(data).filter((e) => e.type === 'culture-changed');
+  const correcting = entries.find((e) => e.id === chosen);
+  if (entries.length === 0) return null;
+  return (
+    <details className="more-about">
+      <summary>What was written down ({entries.length})</summary>
+      <ul className="entries">
+        {entries.reverse().map((entry) => (
+          <li key={entry.id}>
+            <span className="number">{units.day(Date.parse(entry.at))}</span>
+            <span>{CHANGE_WORD[entry.data.kind]}</span>
+            <Button
+              variant="subtle"
+              px={6}
+              onClick={() => setChosen(entry.id)}
+              aria-label={`Correct: ${CHANGE_WORD[entry.data.kind]}, ${units.day(Date.parse(entry.at))}`}
+            >
+              Correct
+            </Button>
+          </li>
+        ))}
+      </ul>
+      {correcting && <Correction event={correcting} onClose={() => setChosen(null)} />}
+    </details>
+  );
+}
