@@ -292,6 +292,126 @@ describe('milkings', () => {
   });
 });
 
+describe('an entry that was wrong', () => {
+  const count = async (type: string): Promise<number> => (await rowsOf(type)).length;
+  /** Opens the first entry whose button says so. */
+  const open = async (words: string): Promise<void> => {
+    const { page } = tablet;
+    await page.waitForFunction(
+      (wanted: string) =>
+        [...document.querySelectorAll('button')].some((b) =>
+          b.getAttribute('aria-label')?.startsWith(wanted),
+        ),
+      { timeout: 20_000 },
+      words,
+    );
+    await page.evaluate((wanted: string) => {
+      [...document.querySelectorAll('button')]
+        .find((b) => b.getAttribute('aria-label')?.startsWith(wanted))
+        ?.click();
+    }, words);
+    await see(page, 'Correct this entry');
+  };
+
+  test('twenty litres, not two: corrected in the ledger, as far as what was skimmed off it since allows', async () => {
+    const [lot, cream, rest] = [ulid(), ulid(), ulid()];
+    await send(
+      intake(lot, 2),
+      draft(lot, START - HOUR, 'milk-moved', {
+        kind: 'skim',
+        cream: { lotId: cream, name: 'Cream of Fern' },
+        rest: { lotId: rest, name: 'Skimmed of Fern' },
+        creamKg: 0.25,
+        fatFraction: 0.2,
+        weighed: true,
+        typed: { value: 250, unit: 'g' },
+      }),
+    );
+    tablet = await openTablet(browser, `${world.address}/milk/ledger`);
+    const { page } = tablet;
+    await see(page, '+2 L');
+    await open('Correct: Evening milk, came in');
+    await fill(page, 'Animal, herd or shop', 'Fern and Dot');
+    await fill(page, 'How much', '20');
+    await tap(page, 'button', 'Save the correction');
+    const [corrected] = await stored('corrected', 1);
+    expect(corrected!.data).toMatchObject({
+      data: { litres: 20, typed: { value: 20, unit: 'L' }, lot: { source: 'Fern and Dot' } },
+    });
+    await seeNoMore(page, 'Correct this entry');
+    await see(page, '+20 L');
+    expect((await lots()).find((l) => l.id === rest)?.has.massKg).toBeCloseTo(20 * 1.03 - 0.25, 1);
+
+    await open('Correct: Evening milk, came in');
+    await tap(page, 'button', 'Take it back');
+    await see(page, 'Later entries are built on this one.');
+    await see(page, /then this could not have been: Skimmed, 2026-03-0\d/);
+    await fill(page, 'How much', '0.1');
+    await tap(page, 'button', 'Save the correction');
+    await see(page, 'is more than the');
+    const typed = await page.waitForSelector('::-p-aria(How much)');
+    expect(await typed!.evaluate((field) => (field as HTMLInputElement).value)).toBe('0.1');
+    expect([await count('corrected'), await count('voided')]).toEqual([1, 0]);
+    await page.keyboard.press('Escape');
+    await seeNoMore(page, 'Correct this entry');
+    await see(page, '+20 L');
+
+    // The skimming itself is the latest entry: it can be taken back.
+    await open('Correct: Evening milk, cream skimmed off');
+    await tap(page, 'button', 'Take it back');
+    await stored('voided', 1);
+    await seeNoMore(page, 'cream skimmed off');
+    expect((await lots()).map((l) => l.id)).toEqual([lot]);
+  });
+
+  test('what was written down of a culture is corrected and taken back where it stands', async () => {
+    const id = ulid();
+    await send(
+      draft(id, START - 40 * HOUR, 'culture-changed', {
+        kind: 'taken-in',
+        culture: {
+          name: 'Old lien',
+          kind: 'fresh-yogurt',
+          heirloom: true,
+          source: null,
+          place: 'cold',
+          massKg: 0.2,
+          packet: null,
+          rawMilk: false,
+        },
+      }),
+      draft(id, START - 20 * HOUR, 'culture-changed', {
+        kind: 'weigh',
+        massKg: 1.5,
+        typed: { value: 1500, unit: 'g' },
+      }),
+      draft(id, START - HOUR, 'culture-changed', { kind: 'sign', sign: 'gas', note: 'the wrong jar' }),
+    );
+    tablet = await openTablet(browser, `${world.address}/cultures`);
+    const { page } = tablet;
+    await see(page, 'What was written down (3)');
+    await page.locator('details.more-about summary').click();
+    await open('Correct: Sign noted');
+    await tap(page, 'button', 'Take it back');
+    await stored('voided', 1);
+    await seeNoMore(page, 'the wrong jar');
+    await open('Correct: Weighed');
+    await fill(page, 'How much', '150');
+    await tap(page, 'button', 'Save the correction');
+    await stored('corrected', 1);
+    await open('Correct: Culture in');
+    await fill(page, 'Name', '');
+    await tap(page, 'button', 'Save the correction');
+    await see(page, 'Needs a name.');
+    await fill(page, 'Name', 'Old line');
+    await tap(page, 'button', 'Save the correction');
+    await stored('corrected', 2);
+    await see(page, 'Old line');
+    await see(page, '150 g left');
+    expect(await cultures()).toMatchObject([{ name: 'Old line', massKg: 0.15, signs: [] }]);
+  });
+});
+
 describe('a waking', () => {
   test('feeds fitted to the day, a late one moves the rest, and what wakes is a culture', async () => {
     const packet = ulid();

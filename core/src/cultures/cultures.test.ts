@@ -343,7 +343,7 @@ test('a turn that was used cannot be taken back, nor can it have been kept after
     const at = hour === null ? null : new Date(ZERO_MS + hour * 3_600_000).toISOString();
     const data = type === 'voided' ? { target } : { target, at, data: { ...aim!.data } };
     const more = { ...aim!, id: lotId('CHANGE'), type, data, seq: undefined } as LoggedEvent;
-    return brokenBy(cultureReplay, r.events, more);
+    return brokenBy(cultureReplay, r.events, more)[0] ?? null;
   };
   expect(change('voided', second)).toBeNull();
   expect(change('voided', first)).toMatchObject({

@@ -37,16 +37,17 @@ export function faultsOf<S>(register: Replayed<S>, events: readonly LoggedEvent[
 }
 
 /**
- * What one entry more (a late one, a correction, an undo) would make impossible: the first entry in the order of
- * time that has a fault with it and none without; `null` when the log stands.
- * @example brokenBy(register, log, undoOfTheIntake)?.event // the skimming of that milk
+ * What one entry more (a late one, a correction, an undo) would make impossible: the entries that have a fault with it
+ * and none without, in the order of time; empty when the log stands.
+ * @example brokenBy(register, log, undoOfTheIntake)[0]?.event // the skimming of that milk
  */
 export function brokenBy<S>(
   register: Replayed<S>,
   events: readonly LoggedEvent[],
   more: LoggedEvent,
-): Broken | null {
+): Broken[] {
   const before = faultsOf(register, events);
-  for (const [id, broken] of faultsOf(register, [...events, more])) if (!before.has(id)) return broken;
-  return null;
+  return [...faultsOf(register, [...events, more])].flatMap(([id, broken]) =>
+    before.has(id) ? [] : [broken],
+  );
 }

@@ -83,8 +83,19 @@ function receiveCulture(event: StoredEvent): void {
   invalidateSoon(['cultures', 'factors']);
 }
 
+/** Clocks of tablets differ by no more than this. */
+const CLOCKS_DIFFER_MS = 60_000;
+let seenMs = Number.NEGATIVE_INFINITY;
+
+/** The moment of an entry made now: after all that this device has seen happen, though another's clock is ahead of its own. */
+function entryMs(): number {
+  const nowMs = now();
+  return Math.max(nowMs, Math.min(seenMs, nowMs + CLOCKS_DIFFER_MS));
+}
+
 /** Puts an event of the log where the page keeps its make; the same event twice changes nothing. */
 export function receiveEvent(event: StoredEvent): void {
+  seenMs = Math.max(seenMs, Date.parse(event.at));
   // A file of milkings comes as thousands of these, none of them from this page's outbox and none of them in a jar.
   if (event.type === 'milk-moved' && event.data.kind === 'intake' && event.data.forRecord) {
     invalidateSoon(['milk', 'milk-lines']);
@@ -137,7 +148,7 @@ export async function record<T extends EventType>(
   streamId: string,
   type: T,
   data: EventOf<T>['data'],
-  atMs = now(),
+  atMs = entryMs(),
 ): Promise<string> {
   const key = `${streamId} ${type} ${JSON.stringify(data)}`;
   const tappedMs = Date.now();

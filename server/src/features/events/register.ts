@@ -1,4 +1,4 @@
-import { brokenBy, faultsOf, type Broken, type Replayed } from '@morning-crock/core';
+import { brokenBy, type Broken, type Replayed } from '@morning-crock/core';
 import type { DraftEvent, EventType, StoredEvent } from '@morning-crock/core/contract';
 import { In, MoreThan, type DataSource, type EntityManager } from 'typeorm';
 import { eventEntity } from '../../db/entities.ts';
@@ -110,13 +110,12 @@ export function createRegister<S>(spec: RegisterFold<S>) {
             return fault && { event: draft, fault };
           }
           const all = [...(await catchUp(log.manager, kitchenId, log.startSeq)).events, ...own];
-          const broken = stands?.(draft)
-            ? faultsOf(replay, [...all, draft]).get(draft.id)
-            : brokenBy(replay, all, draft);
-          if (!broken) return null;
-          // What is known of today says more than "not there yet".
-          const words = broken.event.id === draft.id ? replay.fault(now, draft) : null;
-          return { ...broken, fault: words ?? broken.fault };
+          const broken = brokenBy(replay, all, draft);
+          if (CHANGES.has(draft.type)) return broken[0] ?? null;
+          // Clocks differ by seconds: of a late entry itself only what holds at its time and today counts.
+          const itself = broken.some(({ event }) => event.id === draft.id) ? replay.fault(now, draft) : null;
+          if (itself) return { event: draft, fault: itself };
+          return stands?.(draft) ? null : (broken.find(({ event }) => event.id !== draft.id) ?? null);
         },
         appended(event) {
           if (!wanted.has(event.type)) return;
