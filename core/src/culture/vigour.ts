@@ -1,6 +1,6 @@
 import { bisect } from '../numerics/index.ts';
 import type { TemperatureCourse } from './course.ts';
-import { ferment, hoursToPh } from './ferment.ts';
+import { ferment, hoursToPh, type FermentationCourse } from './ferment.ts';
 import type { Group } from './groups.ts';
 import { inoculumOf, STARTER_FACTS, type StarterKind } from './inocula.ts';
 
@@ -77,28 +77,37 @@ const HORIZON_H = 48;
 const MOST = { mass: 0.15, stated: 6, none: 1 } as const;
 const LEAST = { mass: 2e-4, stated: 0.02, none: 1 } as const;
 
+/** How milk sours with some of the culture: as it is now, or as a fresh one of the book would. */
+export function courseOfDose(q: DoseQuestion, ratio: number, as: 'fresh' | 'aged'): FermentationCourse {
+  const { ageD, log10Off } = as === 'fresh' ? { ageD: 0, log10Off: 0 } : q.aged;
+  const inoculum = inoculumOf({
+    kind: q.kind,
+    ageD,
+    log10Off,
+    ...(STARTER_FACTS[q.kind].dosing === 'mass' ? { massRatio: ratio } : { statedRatio: ratio }),
+  });
+  return ferment(
+    {
+      ...inoculum,
+      temperature: q.temperature,
+      plasmaSnfPercent: q.plasmaSnfPercent,
+      rate: as === 'fresh' ? 1 : q.rate,
+    },
+    HORIZON_H,
+  );
+}
+
 /**
  * The dose that sets in the time a fresh starter's would: the middle line, computed by the model.
  * @returns the ratio, or `null` when no reasonable dose does it
  */
 export function doseLikeFresh(q: DoseQuestion): { readonly freshH: number; readonly ratio: number | null } {
   const { dosing } = STARTER_FACTS[q.kind];
-  const hours = (ratio: number, aged: Aged, rate: number): number => {
-    const inoculum = inoculumOf({
-      kind: q.kind,
-      ageD: aged.ageD,
-      log10Off: aged.log10Off,
-      ...(dosing === 'mass' ? { massRatio: ratio } : { statedRatio: ratio }),
-    });
-    const course = ferment(
-      { ...inoculum, temperature: q.temperature, plasmaSnfPercent: q.plasmaSnfPercent, rate },
-      HORIZON_H,
-    );
-    return Math.min(HORIZON_H, hoursToPh(course, q.ph));
-  };
-  const freshH = hours(q.freshRatio, { ageD: 0, log10Off: 0 }, 1);
+  const hours = (ratio: number, as: 'fresh' | 'aged'): number =>
+    Math.min(HORIZON_H, hoursToPh(courseOfDose(q, ratio, as), q.ph));
+  const freshH = hours(q.freshRatio, 'fresh');
   const found = bisect(
-    (ln) => hours(Math.exp(ln), q.aged, q.rate) - freshH,
+    (ln) => hours(Math.exp(ln), 'aged') - freshH,
     Math.log(LEAST[dosing]),
     Math.log(MOST[dosing]),
     1e-4,

@@ -9,6 +9,7 @@ import {
   layTree,
   makesUnderWay,
   starterFromCulture,
+  starterMovedTo,
   withoutCulture,
   type Cultures,
   cultureFault,
@@ -400,4 +401,11 @@ test('a plan takes a culture as strong as its keeping leaves it, and lets go of 
   });
   expect(starter.log10Off).toBeCloseTo(-(0.4 + 20 * 0.003), 3);
   expect(withoutCulture({ ...plan, starter }).starter).not.toHaveProperty('cultureId');
+
+  // Begun two days later it is two days older, with the dose as it was; an age set by hand stays.
+  const later = starterMovedTo(starter, culture, ZERO_MS + 26 * DAY_MS, ZERO_MS + 28 * DAY_MS);
+  expect(later).toEqual({ ...starter, ageD: 8, log10Off: later.log10Off });
+  expect(later.log10Off).toBeCloseTo(starter.log10Off!, 9);
+  const byHand = { ...starter, ageD: 2 };
+  expect(starterMovedTo(byHand, culture, ZERO_MS + 26 * DAY_MS, ZERO_MS + 28 * DAY_MS)).toBe(byHand);
 });

@@ -6,16 +6,43 @@ import { agedNow } from './culture.ts';
 /** A plan's starter taken from a culture of the register, as strong as its keeping leaves it at an instant. */
 export function starterFromCulture(plan: MakePlan, culture: Culture, atMs: number): MakePlan['starter'] {
   const starter = withStarterKind(withoutCulture(plan), culture.kind);
-  const { ageD, log10Off } = agedNow(culture, atMs);
-  const dried = STARTER_FACTS[culture.kind].dosing === 'stated';
   return {
     ...starter,
-    ageD: dried ? starter.ageD : Math.round(ageD * 10) / 10,
+    ...strengthAt(starter, culture, atMs),
     cultureId: culture.id,
     lineId: culture.lineId,
     turn: culture.turn,
+  };
+}
+
+/** How old and how strong a culture is at an instant, as a plan says it. */
+function strengthAt(
+  starter: MakePlan['starter'],
+  culture: Culture,
+  atMs: number,
+): Pick<MakePlan['starter'], 'ageD'> & { readonly log10Off: number } {
+  const { ageD, log10Off } = agedNow(culture, atMs);
+  const dried = STARTER_FACTS[culture.kind].dosing === 'stated';
+  return {
+    ageD: dried ? starter.ageD : Math.round(ageD * 10) / 10,
     log10Off: Math.max(-6, Math.round(log10Off * 1000) / 1000),
   };
+}
+
+/**
+ * The starter of a plan whose start was moved: the culture goes on ageing until then. An age that somebody set by hand
+ * stays as it is.
+ * @param beforeMs when the plan was to start until now
+ */
+export function starterMovedTo(
+  starter: MakePlan['starter'],
+  culture: Culture,
+  beforeMs: number,
+  startMs: number,
+): MakePlan['starter'] {
+  const before = strengthAt(starter, culture, beforeMs);
+  const untouched = starter.ageD === before.ageD && starter.log10Off === before.log10Off;
+  return untouched ? { ...starter, ...strengthAt(starter, culture, startMs) } : starter;
 }
 
 /** A plan whose starter is of no culture of the register. */

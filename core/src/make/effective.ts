@@ -3,6 +3,8 @@ import { EVENT_DATA, type DraftEvent, type EventOf } from '../contract/index.ts'
 /** An event as a device or the log has it; unsent ones have no `seq` yet. */
 export type LoggedEvent = DraftEvent & { readonly seq?: number | undefined };
 
+const BEGINNINGS: ReadonlySet<string> = new Set(['make-started', 'waking-started']);
+
 /** The order of the log; entries not yet sent come last, in the order of their making. */
 const order = (event: LoggedEvent): number => event.seq ?? Number.MAX_SAFE_INTEGER;
 const byLog = (a: LoggedEvent, b: LoggedEvent): number =>
@@ -49,7 +51,7 @@ export function effectiveEvents(events: readonly LoggedEvent[]): LoggedEvent[] {
   return (
     unique
       // A make cannot be undone out of the record: it is discarded instead.
-      .filter((event) => event.type === 'make-started' || !gone.has(event.id))
+      .filter((event) => BEGINNINGS.has(event.type) || !gone.has(event.id))
       .filter((event) => event.type !== 'voided' && event.type !== 'corrected')
       .map((event) => {
         const correction = corrections.get(event.id);
@@ -66,7 +68,7 @@ export function effectiveEvents(events: readonly LoggedEvent[]): LoggedEvent[] {
 /** The latest un-voided entry of one device that undo takes back; `null` when there is none. */
 export function undoTarget(events: readonly LoggedEvent[], deviceId: string): LoggedEvent | null {
   const gone = voidedIds(events);
-  const keep = new Set(['make-started', 'planned', 'alarm-acknowledged', 'voided']);
+  const keep = new Set([...BEGINNINGS, 'planned', 'alarm-acknowledged', 'voided']);
   return (
     [...events]
       .sort(byLog)

@@ -19,8 +19,10 @@ export function LittleCurve(props: {
   readonly yUnit: string;
   /** A line across at a value, with its word. */
   readonly across?: { readonly at: number; readonly word: string };
+  /** Where the answer lies. */
+  readonly dot?: readonly [number, number];
 }) {
-  const { label, lines, xUnit, yUnit, across } = props;
+  const { label, lines, xUnit, yUnit, across, dot } = props;
   const all = lines.flatMap((line) => line.points);
   if (all.length === 0) return null;
   const xs = all.map(([x]) => x);
@@ -68,6 +70,16 @@ export function LittleCurve(props: {
           strokeDasharray={line.dashed ? '7 5' : undefined}
         />
       ))}
+      {dot && (
+        <circle
+          cx={X(Math.min(x1, Math.max(x0, dot[0])))}
+          cy={Y(Math.min(y1, Math.max(y0, dot[1])))}
+          r="6"
+          fill="var(--butter)"
+          stroke="var(--ink)"
+          strokeWidth="2"
+        />
+      )}
       {ends.map(({ i, y }) => (
         <text
           key={lines[i]!.name}

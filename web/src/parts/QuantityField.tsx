@@ -52,6 +52,7 @@ export function QuantityField<U extends string>(props: {
             if (read.ok && error === null) setText(null);
           }}
           w={width}
+          styles={{ label: { whiteSpace: 'nowrap' } }}
         />
         {units.length > 1 ? (
           <NativeSelect

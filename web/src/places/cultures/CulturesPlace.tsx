@@ -78,7 +78,7 @@ function Families({ now, nowMs }: { readonly now: CulturesNow; readonly nowMs: n
       <div style={{ minWidth: 0 }}>
         <DueList due={now.due} nowMs={nowMs} />
         <FamilyTree cultures={shown} chosen={chosen.id} nowMs={nowMs} />
-        <div className="field-row" style={{ marginTop: 8 }}>
+        <div className="field-row" style={{ marginTop: 8, alignItems: 'center' }}>
           <Button variant="subtle" aria-pressed={!gone} onClick={() => setGone(!gone)}>
             {gone ? 'Only what is alive' : 'All of them'}
           </Button>

@@ -9,8 +9,6 @@ const ROW_PX = 84;
 const NODE_PX = 56;
 const LEFT_PX = 8;
 const NAME_PX = 26;
-/** From this share on the figure stands on the fill. */
-const FIGURE_ON_FILL = 0.55;
 
 const xOf = (node: TreeNode): number => LEFT_PX + node.column * COLUMN_PX + NODE_PX / 2;
 const yOf = (node: TreeNode): number => NAME_PX + node.row * ROW_PX + NODE_PX / 2;
@@ -23,6 +21,19 @@ function Mark({ culture, nowMs }: { readonly culture: Culture; readonly nowMs: n
   const r = 24;
   const level = 28 + r - 2 * r * share;
   const clip = `m${culture.id}`;
+  const figure = (fill: string, within: string) => (
+    <text
+      x="28"
+      y="35"
+      fontSize="21"
+      textAnchor="middle"
+      fill={fill}
+      className="number"
+      clipPath={`url(#${within})`}
+    >
+      {culture.turn}
+    </text>
+  );
   return (
     <svg viewBox="0 0 56 56" width={NODE_PX} height={NODE_PX} aria-hidden="true">
       <clipPath id={clip}>
@@ -58,16 +69,17 @@ function Mark({ culture, nowMs }: { readonly culture: Culture; readonly nowMs: n
         <path d="M18 18 38 38M38 18 18 38" stroke="var(--madder)" strokeWidth="3" />
       ) : (
         !culture.packet && (
-          <text
-            x="28"
-            y="35"
-            fontSize="21"
-            textAnchor="middle"
-            fill={!live ? 'var(--quiet)' : share > FIGURE_ON_FILL ? 'var(--on-cream)' : 'var(--ink)'}
-            className="number"
-          >
-            {culture.turn}
-          </text>
+          // The figure has one colour above the fill and another on it.
+          <>
+            <clipPath id={`${clip}a`}>
+              <rect x="0" y="0" width="56" height={level} />
+            </clipPath>
+            <clipPath id={`${clip}b`}>
+              <rect x="0" y={level} width="56" height="56" />
+            </clipPath>
+            {figure(live ? 'var(--ink)' : 'var(--quiet)', `${clip}a`)}
+            {figure('var(--on-cream)', `${clip}b`)}
+          </>
         )
       )}
       {frozen && live && <path d="M28 4v10M23 6l10 6M33 6l-10 6" stroke="var(--cobalt)" strokeWidth="2" />}

@@ -150,7 +150,7 @@ function Finished({ state }: { readonly state: MakeState }) {
               Poured from {state.plan.milk.lots.map((l) => `${l.name} (${units.mass(l.massKg)})`).join(', ')}.
             </p>
           )}
-          <EntryLog state={state} />
+          <EntryLog streamId={state.id} events={state.events} endedMs={state.finished?.atMs} />
           <p className="links">
             <a href={`/api/makes/${state.id}/readings.csv`} download="readings.csv">
               Readings as CSV

@@ -4,7 +4,6 @@ import {
   toCelsius,
   toKilograms,
   type LoggedEvent,
-  type MakeState,
 } from '@morning-crock/core';
 import type { KitchenThermometer, TypedQuantity } from '@morning-crock/core/contract';
 import { Button, TextInput } from '@mantine/core';
@@ -22,6 +21,7 @@ function valueOf(event: LoggedEvent): { kind: PadKind; typed: TypedQuantity } | 
   if (event.type === 'temperature-read') return { kind: 'temperature', typed: event.data.typed };
   if (event.type === 'ph-read') return { kind: 'ph', typed: event.data.typed };
   if (event.type === 'weighed' || event.type === 'reserved') return { kind: 'mass', typed: event.data.typed };
+  if (event.type === 'waking-done') return event.data.typed && { kind: 'mass', typed: event.data.typed };
   if (event.type === 'starter-added' && event.data.massKg !== null && event.data.typed)
     return { kind: 'mass', typed: event.data.typed };
   if (event.type === 'titrated') return { kind: 'acid', typed: event.data.typed };
@@ -76,13 +76,19 @@ function Correction({ event, onClose }: { readonly event: LoggedEvent; readonly 
 const SHOWN = 8;
 
 /** What was entered, latest first; each can be corrected or taken back. A probe's readings are counted, not listed. */
-export function EntryLog({ state }: { readonly state: MakeState }) {
+export function EntryLog(props: {
+  readonly streamId: string;
+  readonly events: readonly LoggedEvent[];
+  /** The day whose clock times need no weekday; now while it is under way. */
+  readonly endedMs?: number | undefined;
+}) {
+  const { streamId, events, endedMs } = props;
   const units = useUnits();
   const pending = useAppSelector((s) => s.outbox.entries);
   const [all, setAll] = useState(false);
   const [correcting, setCorrecting] = useState<LoggedEvent | null>(null);
-  const own = state.events.filter((e) => !e.deviceId.startsWith('device:') && entryWords(e, units) !== null);
-  const devices = state.events.filter((e) => e.deviceId.startsWith('device:'));
+  const own = events.filter((e) => !e.deviceId.startsWith('device:') && entryWords(e, units) !== null);
+  const devices = events.filter((e) => e.deviceId.startsWith('device:'));
   const shown = [...own].reverse().slice(0, all ? undefined : SHOWN);
   return (
     <section aria-label="Entries">
@@ -91,13 +97,13 @@ export function EntryLog({ state }: { readonly state: MakeState }) {
         {shown.map((event) => (
           <li key={event.id} style={{ display: 'flex', gap: 12, alignItems: 'center', minHeight: 48 }}>
             <span className="number" style={{ minWidth: 54 }}>
-              {units.time(Date.parse(event.at), state.finished?.atMs ?? now())}
+              {units.time(Date.parse(event.at), endedMs ?? now())}
             </span>
             <span style={{ flex: 1, minWidth: 0, overflowWrap: 'anywhere' }}>
               {entryWords(event, units)}
               {pending.some((p) => p.draft.id === event.id) && <span className="quiet"> · kept here</span>}
             </span>
-            {event.type !== 'make-started' && (
+            {event.type !== 'make-started' && event.type !== 'waking-started' && (
               <>
                 {!['trace-imported', 'replanned'].includes(event.type) && (
                   <Button
@@ -112,7 +118,7 @@ export function EntryLog({ state }: { readonly state: MakeState }) {
                 <Button
                   variant="subtle"
                   px={6}
-                  onClick={() => void record(state.id, 'voided', { target: event.id })}
+                  onClick={() => void record(streamId, 'voided', { target: event.id })}
                   aria-label={`Take back: ${entryWords(event, units)}`}
                 >
                   Take back

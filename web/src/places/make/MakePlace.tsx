@@ -296,7 +296,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
         </div>
       </div>
       <div className="below">
-        <EntryLog state={state} />
+        <EntryLog streamId={state.id} events={state.events} endedMs={state.finished?.atMs} />
         <section aria-label="More" style={{ display: 'flex', flexDirection: 'column', gap: 14 }}>
           <Note state={state} />
           <MoreOf state={state} />
@@ -360,7 +360,7 @@ export function MakePlace() {
             {state.finished.verdict === 'kept' ? 'This make is finished.' : 'This make was discarded.'}
           </p>
           <Note state={state} />
-          <EntryLog state={state} />
+          <EntryLog streamId={state.id} events={state.events} endedMs={state.finished?.atMs} />
         </div>
       ) : live ? (
         <UnderWay live={live} />

@@ -15,10 +15,13 @@ const STEP_WORDS = {
   reserve: 'keeping a spoonful',
 } as const;
 
+const FEED_WORDS = { fed: 'given', set: 'set', 'not-yet': 'not set yet', rested: 'rested' } as const;
+
 /** One entry in words; `null` for what needs no line of its own. */
 export function entryWords(event: LoggedEvent, units: Units): string | null {
   switch (event.type) {
     case 'make-started':
+    case 'waking-started':
       return 'started';
     case 'step-done':
       return `${STEP_WORDS[event.data.step]} done`;
@@ -50,6 +53,8 @@ export function entryWords(event: LoggedEvent, units: Units): string | null {
       return event.data.text;
     case 'reserved':
       return `kept ${units.mass(event.data.massKg)}`;
+    case 'waking-done':
+      return `feed ${event.data.feed} ${FEED_WORDS[event.data.did]}${event.data.massKg === null ? '' : `, ${units.mass(event.data.massKg)}`}`;
     case 'finished':
       return event.data.verdict === 'kept' ? 'finished' : `discarded. ${event.data.reason}`;
     default:

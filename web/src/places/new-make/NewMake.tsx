@@ -32,7 +32,7 @@ import { PlaceSection } from './PlaceSection.tsx';
 import { StarterSection } from './StarterSection.tsx';
 import { startingPlan } from './starting-plan.ts';
 import { usePlanning } from './use-plan.ts';
-import { useCultureFrom, type WantedCulture } from './use-culture-from.ts';
+import { useAgeAtStart, useCultureFrom, type WantedCulture } from './use-culture-from.ts';
 import { usePourFrom } from './use-pour-from.ts';
 
 const DAY_MS = 86_400_000;
@@ -76,6 +76,7 @@ function Form({
   const cultures = useCultures(Date.parse(plan.startAt));
   const [wanted] = useState(() => wantedCulture(search, repeated));
   useCultureFrom(wanted, cultures, planning);
+  useAgeAtStart(cultures, planning);
   const [faults, setFaults] = useState<ReadonlySet<string>>(new Set());
   const [startTime, setStartTime] = useState('');
   /** A start further away than today, as an offer had it. */

@@ -1,4 +1,4 @@
-import { placeOf, starterFromCulture, startersFor } from '@morning-crock/core';
+import { placeOf, starterFromCulture, starterMovedTo, startersFor } from '@morning-crock/core';
 import { useEffect, useRef } from 'react';
 import type { CulturesNow } from '../cultures/use-cultures.ts';
 import type { Planning } from './use-plan.ts';
@@ -12,6 +12,19 @@ export type WantedCulture =
   | { readonly kind: 'any' }
   /** The plan has its starter already. */
   | { readonly kind: 'none' };
+
+/** Lets the chosen culture go on ageing when the start of the plan is moved. */
+export function useAgeAtStart({ cultures }: CulturesNow, { plan, change }: Planning): void {
+  const before = useRef(plan.startAt);
+  useEffect(() => {
+    const from = before.current;
+    before.current = plan.startAt;
+    const culture = cultures.find((c) => c.id === plan.starter.cultureId);
+    if (!culture || from === plan.startAt) return;
+    const starter = starterMovedTo(plan.starter, culture, Date.parse(from), Date.parse(plan.startAt));
+    if (starter !== plan.starter) change({ starter });
+  }, [cultures, plan, change]);
+}
 
 /** Fills a new plan's starter once from the register, when there is such a culture. */
 export function useCultureFrom(

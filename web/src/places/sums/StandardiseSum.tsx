@@ -17,6 +17,7 @@ import { useState } from 'react';
 import { useUnits } from '../../app/use-units.ts';
 import { StepSlider } from '../../parts/StepSlider.tsx';
 import { percent, useMilkRoom } from '../milk-room/use-milk.ts';
+import { MixDrawing } from './MixDrawing.tsx';
 import { VolumeSlider } from './HeatSliders.tsx';
 import { SumFace } from './SumFace.tsx';
 import type { SumDesk } from './use-sum.ts';
@@ -24,6 +25,7 @@ import type { SumDesk } from './use-sum.ts';
 /** A milk to mix with: a lot of the milk room, or any milk of a kind. */
 interface Source {
   readonly value: string;
+  readonly name: string;
   readonly label: string;
   readonly of: Composition;
   readonly lot: Lot | null;
@@ -35,12 +37,14 @@ function sourcesOf(lots: readonly Lot[]): Source[] {
       .filter((lot) => lot.place !== 'freezer')
       .map((lot) => ({
         value: lot.id,
+        name: lot.name,
         label: `${lot.name}, ${percent(lot.of.fatFraction)}`,
         of: lot.of,
         lot,
       })),
     ...MILK_KINDS.map((kind) => ({
       value: kind,
+      name: MILK_FACTS[kind].label,
       label: `${MILK_FACTS[kind].label}, ${percent(MILK_FACTS[kind].composition.fatFraction)}`,
       of: MILK_FACTS[kind].composition,
       lot: null,
@@ -146,9 +150,19 @@ export function StandardiseSum({ desk }: { readonly desk: SumDesk }) {
         </>
       }
       answer={shares ? `${pour(a, aKg)} and ${pour(b, bKg)}` : 'cannot be'}
+      picture={
+        shares && (
+          <MixDrawing
+            parts={[
+              { name: a.name, amount: pour(a, aKg), share: shares.shareA },
+              { name: b.name, amount: pour(b, bKg), share: shares.shareB },
+            ]}
+          />
+        )
+      }
       answerNote={
         shares
-          ? `of ${a.label} and ${b.label}`
+          ? 'poured together'
           : `Between them lies ${percent(low)} to ${percent(high)}: choose a fat in there, or another milk.`
       }
       facts={

@@ -1,4 +1,12 @@
-import { MILK_FACTS, THAW_SPREAD, thawHours, withFat } from '@morning-crock/core';
+import {
+  fromKilograms,
+  MILK_FACTS,
+  SYSTEM_UNITS,
+  THAW_SPREAD,
+  thawHours,
+  UNIT_LABEL,
+  withFat,
+} from '@morning-crock/core';
 import type { Lot } from '@morning-crock/core/contract';
 import { useState } from 'react';
 import { now } from '../../app/clock.ts';
@@ -28,6 +36,7 @@ function Face({ desk, lot }: { readonly desk: SumDesk; readonly lot: Lot | null 
   const hoursOf = (pieceKg: number): number =>
     thawHours({ composition: of, pieceKg, freezerC: -18, airC: Math.max(1, airC), where });
   const hours = hoursOf(grams / 1000);
+  const unit = SYSTEM_UNITS[units.system].mass[0]!;
   const readyMs = now() + hours * HOUR_MS;
   return (
     <SumFace
@@ -76,12 +85,16 @@ function Face({ desk, lot }: { readonly desk: SumDesk; readonly lot: Lot | null 
           lines={[
             {
               name: 'hours',
-              points: PIECES_KG.map((kg): readonly [number, number] => [kg * 1000, hoursOf(kg)]),
+              points: PIECES_KG.map((kg): readonly [number, number] => [
+                fromKilograms(kg, unit),
+                hoursOf(kg),
+              ]),
               colour: 'cobalt',
             },
           ]}
-          xUnit="g"
+          xUnit={UNIT_LABEL[unit]}
           yUnit="h"
+          dot={[fromKilograms(grams / 1000, unit), hours]}
         />
       }
       cautions={[

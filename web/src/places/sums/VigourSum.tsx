@@ -1,22 +1,29 @@
 import {
   agedBy,
   batchOf,
+  courseOfDose,
   doseLikeFresh,
   formatMinutes,
+  hoursToPh,
   livingShare,
   SET_PH,
   STARTER_FACTS,
+  type DoseQuestion,
 } from '@morning-crock/core';
 import { CULTURE_KINDS, type CultureKind } from '@morning-crock/core/contract';
 import { NativeSelect } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { useUnits } from '../../app/use-units.ts';
+import { LittleCurve, type LittleLine } from '../../parts/LittleCurve.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';
 import { HeatSlider } from './HeatSliders.tsx';
 import { withShare } from './SetTime.tsx';
 import { SumFace } from './SumFace.tsx';
 import { stillOpen, type SumDesk } from './use-sum.ts';
+
+/** Hours drawn, over those a fresh one takes. */
+const SHOWN = 1.5;
 
 /** The dose of an old, frozen or slow culture that sets when a fresh one would. */
 export function VigourSum({ desk }: { readonly desk: SumDesk }) {
@@ -38,19 +45,35 @@ export function VigourSum({ desk }: { readonly desk: SumDesk }) {
     const brought = frozenD > 0 ? 0 : Number(search.get('off') ?? 0);
     return { ageD: own.ageD, log10Off: own.log10Off + brought };
   }, [kind, coldD, frozenD, search]);
-  const { freshH, ratio } = useMemo(
-    () =>
-      doseLikeFresh({
-        kind,
-        aged,
-        rate: pace / 100,
-        freshRatio: dried ? fresh : fresh / 100,
-        temperature: { kind: 'constant', celsius },
-        plasmaSnfPercent: batch.plasmaSnfPercent,
-        ph: SET_PH,
-      }),
-    [kind, aged, pace, dried, fresh, celsius, batch.plasmaSnfPercent],
-  );
+  const { freshH, sameH, ratio, lines } = useMemo(() => {
+    const question: DoseQuestion = {
+      kind,
+      aged,
+      rate: pace / 100,
+      freshRatio: dried ? fresh : fresh / 100,
+      temperature: { kind: 'constant', celsius },
+      plasmaSnfPercent: batch.plasmaSnfPercent,
+      ph: SET_PH,
+    };
+    const answer = doseLikeFresh(question);
+    const same = courseOfDose(question, question.freshRatio, 'aged');
+    const line = (name: string, course: typeof same, colour: LittleLine['colour']): LittleLine => {
+      const { ph, stepH } = course;
+      const untilH = Math.min(48, answer.freshH * SHOWN);
+      const points = [...ph].flatMap((value, i): (readonly [number, number])[] =>
+        i * stepH <= untilH ? [[i * stepH, value]] : [],
+      );
+      return { name, points, colour, dashed: course !== same };
+    };
+    return {
+      ...answer,
+      sameH: hoursToPh(same, SET_PH),
+      lines: [
+        line('fresh', courseOfDose(question, question.freshRatio, 'fresh'), 'quiet'),
+        line('this one', same, 'cobalt'),
+      ],
+    };
+  }, [kind, aged, pace, dried, fresh, celsius, batch.plasmaSnfPercent]);
   const living = livingShare(kind, aged);
   return (
     <SumFace
@@ -118,9 +141,19 @@ export function VigourSum({ desk }: { readonly desk: SumDesk }) {
           ? 'Too few are alive, or too slow: take a fresh one.'
           : `${dried ? '' : `${(ratio * 100).toFixed(1)} % of ${units.volume(batch.litres)}, `}so that it sets as a fresh one does, in about ${formatMinutes(freshH * 60)}`
       }
+      picture={
+        <LittleCurve
+          label="pH of a fresh one and of this one at the same dose"
+          xUnit="h"
+          yUnit="pH"
+          across={{ at: SET_PH, word: 'set' }}
+          lines={lines}
+        />
+      }
       facts={[
         ['alive of a fresh one', `about ${Math.round(living * 100)} %`],
         ['a fresh one sets in', formatMinutes(freshH * 60)],
+        ['this one, same dose', Number.isFinite(sameH) ? formatMinutes(sameH * 60) : 'not within 48 h'],
       ]}
       cautions={['An estimate by age, kind and cold: its own makes say more.']}
       back={{

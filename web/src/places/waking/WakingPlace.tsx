@@ -6,9 +6,12 @@ import { useNow } from '../../app/clock.ts';
 import { record } from '../../app/store.ts';
 import { useKitchen, useUnits } from '../../app/use-units.ts';
 import { AmountField, useAsTyped, type TypedAmount } from '../milk-room/AmountField.tsx';
+import { EntryLog } from '../make/EntryLog.tsx';
+import { UndoLine } from '../make/UndoLine.tsx';
 import { FeedTable } from './FeedTable.tsx';
 import '../milk-room/milk-room.css';
 
+const HOUR_MS = 3_600_000;
 const MILK = MILK_FACTS['shop-whole'].composition;
 
 /** Keeps what was woken as a living culture. */
@@ -43,6 +46,8 @@ export function WakingPlace({ state }: { readonly state: WakingState }) {
   const waking = wakingNow(state, kitchen, nowMs);
   const step = wakingStep(waking);
   const limit = safetyLimit('with-starter', state.plan.celsius);
+  /** A feed just given wants nothing before it can be set at the earliest. */
+  const early = step?.wants === 'look' && nowMs < (step.feed.fedMs ?? nowMs) + step.feed.set.p10 * HOUR_MS;
   const done = (did: 'fed' | 'set' | 'not-yet'): void => {
     if (!step) return;
     const { n, massKg } = step.feed;
@@ -71,6 +76,9 @@ export function WakingPlace({ state }: { readonly state: WakingState }) {
             {limit.reason} If a feed has not set by then, smells foul or shows colour or mould: do not taste
             it, discard it, clean, and begin again.
           </p>
+          <div style={{ marginTop: 16 }}>
+            <EntryLog streamId={state.id} events={state.events} endedMs={state.finished?.atMs} />
+          </div>
         </div>
         <aside className="lot-panel" aria-label="Now">
           {state.finished ? (
@@ -121,7 +129,8 @@ export function WakingPlace({ state }: { readonly state: WakingState }) {
               </p>
               {step.wants === 'look' ? (
                 <>
-                  <Button h={72} onClick={() => done('set')}>
+                  {early && <p className="quiet">Nothing to do until then.</p>}
+                  <Button h={72} variant={early ? 'default' : 'filled'} onClick={() => done('set')}>
                     It is set
                   </Button>
                   <Button variant="default" h={56} onClick={() => done('not-yet')}>
@@ -137,6 +146,7 @@ export function WakingPlace({ state }: { readonly state: WakingState }) {
           ) : (
             <Keep state={state} />
           )}
+          {!state.finished && <UndoLine makeId={state.id} events={state.events} />}
           {!state.finished && !waking.overLimit && (
             <Button
               variant="subtle"
