@@ -360,7 +360,7 @@ export function MakePlace() {
             {state.finished.verdict === 'kept' ? 'This make is finished.' : 'This make was discarded.'}
           </p>
           <Note state={state} />
-          <EntryLog streamId={state.id} events={state.events} endedMs={state.finished?.atMs} />
+          <EntryLog streamId={state.id} events={state.events} endedMs={state.finished.atMs} />
         </div>
       ) : live ? (
         <UnderWay live={live} />

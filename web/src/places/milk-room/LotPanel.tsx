@@ -1,11 +1,11 @@
 import { keepOf, MILK_FACTS, settles, skimOffer } from '@morning-crock/core';
 import type { Lot } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
+import { LadleSlider, LADLE } from './LadleSlider.tsx';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { record } from '../../app/store.ts';
 import { useUnits } from '../../app/use-units.ts';
-import { StepSlider } from '../../parts/StepSlider.tsx';
 import { GiveForm, MeasureForm, MoveForm, RecountForm } from './LotForms.tsx';
 import { PotPart } from './PotPart.tsx';
 import { SkimForm } from './SkimForm.tsx';
@@ -78,7 +78,7 @@ function Settling(props: {
   const { lot, room, nowMs, skimming, onSkim, onDone } = props;
   const [search] = useSearchParams();
   const asked = Number(search.get('depth'));
-  const [depth, setDepth] = useState(asked >= 40 && asked <= 160 ? asked : 100);
+  const [depth, setDepth] = useState<number>(asked >= LADLE.min && asked <= LADLE.max ? asked : LADLE.layer);
   const learned = room.learned(lot.source);
   const offer = skimOffer(lot, nowMs, { depth: depth / 100, learned });
   const keep = keepOf(lot, nowMs);
@@ -95,21 +95,7 @@ function Settling(props: {
         {keep.fromMs < nowMs + WAIT_H * HOUR_MS && ' It may not keep that long.'}{' '}
         <Link to={`/sums/skim?lot=${lot.id}`}>Other hours</Link>
       </p>
-      <StepSlider
-        label="Ladle"
-        value={depth}
-        shown={
-          depth === 100
-            ? 'the layer'
-            : depth < 100
-              ? `leave ${100 - depth} % of it`
-              : `${depth - 100} % deeper`
-        }
-        min={40}
-        max={160}
-        step={10}
-        onChange={setDepth}
-      />
+      <LadleSlider depth={depth} onDepth={setDepth} />
       {skimming ? (
         <SkimForm
           lot={lot}

@@ -14,6 +14,7 @@ import {
 } from '@morning-crock/core';
 import type { Lot } from '@morning-crock/core/contract';
 import { NativeSelect } from '@mantine/core';
+import { LadleSlider, LADLE } from '../milk-room/LadleSlider.tsx';
 import { useState } from 'react';
 import { now } from '../../app/clock.ts';
 import { useUnits } from '../../app/use-units.ts';
@@ -35,7 +36,7 @@ function Face({ desk, lot }: { readonly desk: SumDesk; readonly lot: Lot | null 
   const [treatment, setTreatment] = useState<Treatment>(lot?.treatment ?? 'raw');
   const [litres, setLitres] = useState(lot ? Math.round(litresIn(lot) * 10) / 10 : 8);
   const [hours, setHours] = useState(lot ? Math.round(settledHours(lot, now())) : 14);
-  const [depth, setDepth] = useState(100);
+  const [depth, setDepth] = useState<number>(LADLE.layer);
   const composition = lot?.kind === kind ? lot.of : MILK_FACTS[kind].composition;
   const massKg = massOfLitresKg(litres, composition);
   const jar = {
@@ -80,21 +81,7 @@ function Face({ desk, lot }: { readonly desk: SumDesk; readonly lot: Lot | null 
             step={1}
             onChange={setHours}
           />
-          <StepSlider
-            label="Ladle"
-            value={depth}
-            shown={
-              depth === 100
-                ? 'the layer'
-                : depth < 100
-                  ? `leave ${100 - depth} % of it`
-                  : `${depth - 100} % deeper`
-            }
-            min={40}
-            max={160}
-            step={10}
-            onChange={setDepth}
-          />
+          <LadleSlider depth={depth} onDepth={setDepth} />
         </>
       }
       answer={lifted.massKg < 0.005 ? 'no cream' : massRange(lifted.massKg, CREAM_SPREAD, units)}

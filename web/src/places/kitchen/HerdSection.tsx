@@ -1,0 +1,45 @@
+import { localDate, MILK_FACTS, MILK_KINDS, type MilkKind } from '@morning-crock/core';
+import { NativeSelect, TextInput } from '@mantine/core';
+import { instantOfFields } from '../../parts/clock-of.ts';
+import { RowsSection, type SectionProps } from './RowsSection.tsx';
+
+/** The animals, and since when they give milk. */
+export function HerdSection(props: SectionProps) {
+  const { zone } = props.settings.site;
+  return (
+    <RowsSection
+      {...props}
+      section="herd"
+      title="Animals"
+      hint="With the day they came into milk, the months ahead are more than a guess."
+      none
+      addLabel="Add an animal or a herd"
+      create={(id) => ({ id, name: 'Cow', kind: 'cow-lean' as const, freshSince: null })}
+      fields={({ item, change, fault }) => (
+        <>
+          <NativeSelect
+            label="Milk of"
+            value={item.kind}
+            data={MILK_KINDS.filter((k) => !k.startsWith('shop')).map((k) => ({
+              value: k,
+              label: MILK_FACTS[k].label,
+            }))}
+            onChange={(e) => change({ kind: e.currentTarget.value as MilkKind })}
+            w={220}
+          />
+          <TextInput
+            type="date"
+            label="In milk since"
+            value={item.freshSince === null ? '' : localDate(zone, Date.parse(item.freshSince))}
+            error={fault('freshSince')}
+            onChange={(e) => {
+              const ms = instantOfFields(zone, e.currentTarget.value, '12:00');
+              change({ freshSince: Number.isNaN(ms) ? null : new Date(ms).toISOString() });
+            }}
+            w={190}
+          />
+        </>
+      )}
+    />
+  );
+}

@@ -1,0 +1,176 @@
+import {
+  BURNER_EFFICIENCY,
+  DEFAULT_BURNER_KW,
+  formatTemperature,
+  SYSTEM_UNITS,
+  thermometerCorrection,
+} from '@morning-crock/core';
+import type { KitchenSettings } from '@morning-crock/core/contract';
+import { Checkbox } from '@mantine/core';
+import { Link } from 'react-router';
+import { useUnits } from '../../app/use-units.ts';
+import { NumberField } from './NumberField.tsx';
+import { HoldsField, RowsSection, type SectionProps } from './RowsSection.tsx';
+
+/** The measure of a pot or a churn. */
+const bigUnit = ({ units }: KitchenSettings) => SYSTEM_UNITS[units.measures].milk[0]!;
+/** The measure of a jar. */
+const smallUnit = ({ units: { measures } }: KitchenSettings) =>
+  measures === 'metric' ? 'mL' : SYSTEM_UNITS[measures].milk[measures === 'us' ? 1 : 0]!;
+
+export function PotsSection(props: SectionProps) {
+  return (
+    <RowsSection
+      {...props}
+      section="pots"
+      title="Pots"
+      addLabel="Add a pot"
+      create={(id) => ({ id, name: 'Pot', litres: 4, lidded: true, lossFactor: 1 })}
+      fields={({ item, change, fault }) => (
+        <>
+          <HoldsField
+            litres={item.litres}
+            unit={bigUnit(props.settings)}
+            fault={fault('litres')}
+            onLitres={(litres) => change({ litres })}
+          />
+          <Checkbox
+            label="lid on while cooling"
+            checked={item.lidded}
+            onChange={(e) => change({ lidded: e.currentTarget.checked })}
+            mb={12}
+          />
+        </>
+      )}
+    />
+  );
+}
+
+export function BurnersSection(props: SectionProps) {
+  return (
+    <RowsSection
+      {...props}
+      section="burners"
+      title="Burners"
+      hint="About half of a burner’s power reaches the milk, until your own readings say better."
+      addLabel="Add a burner"
+      create={(id) => ({ id, name: 'Burner', powerKw: DEFAULT_BURNER_KW, efficiency: BURNER_EFFICIENCY })}
+      fields={({ item, change, fault }) => (
+        <>
+          <NumberField
+            label="Power"
+            unit="kW"
+            value={item.powerKw}
+            fault={fault('powerKw')}
+            onValue={(powerKw) => change({ powerKw })}
+            width={120}
+          />
+          <NumberField
+            label="Reaches the milk"
+            unit="%"
+            value={item.efficiency * 100}
+            fault={fault('efficiency')}
+            onValue={(v) => change({ efficiency: v / 100 })}
+            width={170}
+          />
+        </>
+      )}
+    />
+  );
+}
+
+export function JarsSection(props: SectionProps) {
+  return (
+    <RowsSection
+      {...props}
+      section="jars"
+      title="Jars"
+      hint="A make can be shared out; each jar goes into the cold when you like."
+      none
+      addLabel="Add a kind of jar"
+      create={(id) => ({ id, name: 'Jar', litres: 0.5, count: 6 })}
+      fields={({ item, change, fault }) => (
+        <>
+          <HoldsField
+            litres={item.litres}
+            unit={smallUnit(props.settings)}
+            fault={fault('litres')}
+            onLitres={(litres) => change({ litres })}
+          />
+          <NumberField
+            label="I have"
+            unit="jars"
+            value={item.count}
+            fault={fault('count')}
+            onValue={(count) => change({ count })}
+            width={120}
+          />
+        </>
+      )}
+    />
+  );
+}
+
+export function ChurnsSection(props: SectionProps) {
+  return (
+    <RowsSection
+      {...props}
+      section="churns"
+      title="Churns"
+      hint="A churn is filled to half; the cream pot says when there is enough."
+      none
+      addLabel="Add a churn"
+      create={(id) => ({ id, name: 'Churn', litres: 4 })}
+      fields={({ item, change, fault }) => (
+        <HoldsField
+          litres={item.litres}
+          unit={bigUnit(props.settings)}
+          fault={fault('litres')}
+          onLitres={(litres) => change({ litres })}
+        />
+      )}
+    />
+  );
+}
+
+/** What a check says of a thermometer at incubating heat. */
+function checkWords(t: KitchenSettings['thermometers'][number], unit: 'C' | 'F'): string {
+  if (t.iceC === null && t.boilingC === null) return 'not checked';
+  try {
+    const { offsetC, slope } = thermometerCorrection(t);
+    return `says ${formatTemperature(43, unit)} at ${formatTemperature(offsetC + slope * 43, unit)}`;
+  } catch {
+    return 'the check cannot be right';
+  }
+}
+
+export function ThermometersSection(props: SectionProps) {
+  const units = useUnits();
+  const { settings } = props;
+  return (
+    <RowsSection
+      {...props}
+      section="thermometers"
+      title="Thermometers"
+      hint="Checked in ice slush and boiling water, their readings are set right; what they said is kept."
+      none
+      addLabel="Add a thermometer"
+      create={(id) => ({
+        id,
+        name: 'Thermometer',
+        iceC: null,
+        boilingC: null,
+        altitudeM: settings.site.altitudeM,
+        checkedAt: null,
+      })}
+      fields={({ item, fault }) => (
+        <span className="quiet" style={{ alignSelf: 'center' }}>
+          {fault('iceC') ?? fault('boilingC') ?? checkWords(item, settings.units.temperature)}
+          {item.checkedAt && `, checked ${units.day(Date.parse(item.checkedAt))}`}
+        </span>
+      )}
+    >
+      <Link to="/sums/thermometer">Check a thermometer</Link>
+    </RowsSection>
+  );
+}

@@ -1,0 +1,77 @@
+import {
+  fromCelsius,
+  PLACE_FACTS,
+  toCelsius,
+  WARM_PLACE_KINDS,
+  type WarmPlaceKind,
+} from '@morning-crock/core';
+import { NativeSelect } from '@mantine/core';
+import { NumberField } from './NumberField.tsx';
+import { RowsSection, type SectionProps } from './RowsSection.tsx';
+
+/** Where milk is kept warm. */
+export function WarmPlacesSection(props: SectionProps) {
+  const unit = props.settings.units.temperature;
+  const degrees = `°${unit}`;
+  return (
+    <RowsSection
+      {...props}
+      section="places"
+      title="Warm places"
+      hint="Time constant: the hours in which two litres go about two thirds of the way to the place’s own heat."
+      addLabel="Add a warm place"
+      create={(id) => ({
+        id,
+        name: 'Warm place',
+        kind: 'insulated-box' as const,
+        tauH: PLACE_FACTS['insulated-box'].tauH,
+      })}
+      fields={({ item, change, fault }) => (
+        <>
+          <NativeSelect
+            label="Kind"
+            value={item.kind}
+            data={WARM_PLACE_KINDS.map((k) => ({ value: k, label: PLACE_FACTS[k].label }))}
+            w={230}
+            onChange={(e) => {
+              const kind = e.currentTarget.value as WarmPlaceKind;
+              const dial =
+                kind === 'appliance'
+                  ? { setPointC: 43, biasC: 0 }
+                  : { setPointC: undefined, biasC: undefined };
+              change({ kind, tauH: PLACE_FACTS[kind].tauH, ...dial });
+            }}
+          />
+          {item.kind === 'appliance' && (
+            <>
+              <NumberField
+                label="Dial"
+                unit={degrees}
+                value={fromCelsius(item.setPointC ?? 43, unit)}
+                fault={fault('setPointC')}
+                onValue={(v) => change({ setPointC: toCelsius(v, unit) })}
+                width={110}
+              />
+              <NumberField
+                label="Off by"
+                unit={degrees}
+                value={(item.biasC ?? 0) * (unit === 'F' ? 1.8 : 1)}
+                fault={fault('biasC')}
+                onValue={(v) => change({ biasC: unit === 'F' ? v / 1.8 : v })}
+                width={120}
+              />
+            </>
+          )}
+          <NumberField
+            label="Time constant"
+            unit="h"
+            value={item.tauH}
+            fault={fault('tauH')}
+            onValue={(tauH) => change({ tauH })}
+            width={160}
+          />
+        </>
+      )}
+    />
+  );
+}
