@@ -1,17 +1,18 @@
 // The checks that need no running program: types, lint, import directions, unused code, formatting, the lock.
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
 import { ROOT } from './install.mjs';
 
 const bin = (/** @type {string} */ path) => `node_modules/${path}`;
 
 /** @type {{ name: string, args: string[] }[]} */
-export const CHECKS = [
+const CHECKS = [
+  // The longest first.
+  { name: 'lint', args: [bin('eslint/bin/eslint.js'), '--max-warnings=0', '.'] },
   ...['core', 'core/tsconfig.test.json', 'server', 'web', 'e2e', 'tools'].map((part) => ({
     name: `types of ${part}`,
     args: [bin('typescript/bin/tsc'), '-p', part],
   })),
-  { name: 'lint', args: [bin('eslint/bin/eslint.js'), '--max-warnings=0', '.'] },
   {
     name: 'import directions',
     args: [
@@ -29,10 +30,45 @@ export const CHECKS = [
   { name: 'the lock', args: ['tools/lock.mjs', '--check'] },
 ];
 
+/** Two at once: more would not fit a small machine's memory. */
+const AT_ONCE = 2;
+
+/**
+ * @param {{ name: string, args: string[] }} check
+ * @returns {Promise<{ ok: boolean, output: string }>}
+ */
+const runOne = (check) =>
+  new Promise((resolve) => {
+    const child = spawn(process.execPath, check.args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] });
+    let output = '';
+    for (const stream of [child.stdout, child.stderr])
+      stream.setEncoding('utf8').on('data', (/** @type {string} */ text) => {
+        output += text;
+      });
+    child.once('close', (code) => resolve({ ok: code === 0, output }));
+  });
+
+/**
+ * Runs every check, two at once, and says of each how it ended; what a failed one had to say follows it.
+ * @param {(line: string) => void} say
+ * @returns {Promise<{ passed: number, failed: number }>}
+ */
+export async function runChecks(say) {
+  const waiting = [...CHECKS];
+  let passed = 0;
+  const work = async () => {
+    for (let check = waiting.shift(); check; check = waiting.shift()) {
+      const { ok, output } = await runOne(check);
+      if (ok) passed++;
+      say(`${ok ? 'checked' : 'FAILED:'} ${check.name}`);
+      if (!ok) process.stdout.write(output);
+    }
+  };
+  await Promise.all(Array.from({ length: AT_ONCE }, work));
+  return { passed, failed: CHECKS.length - passed };
+}
+
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
-  for (const check of CHECKS) {
-    const { status } = spawnSync(process.execPath, check.args, { cwd: ROOT, stdio: 'inherit' });
-    process.stdout.write(`${status === 0 ? 'ok  ' : 'FAIL'} ${check.name}\n`);
-    if (status !== 0) process.exitCode = 1;
-  }
+  const { failed } = await runChecks((line) => void process.stdout.write(`${line}\n`));
+  if (failed > 0) process.exitCode = 1;
 }

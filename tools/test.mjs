@@ -35,12 +35,9 @@ const run = (command, args, env = {}) =>
 ensurePrograms([...DATABASE_PROGRAMS, ...BROWSER_PROGRAMS], say);
 ensurePackages(say);
 if (extra.length === 0) {
-  const { CHECKS } = await import('./check.mjs');
-  for (const check of CHECKS) {
-    say(`checking ${check.name}`);
-    if ((await run(process.execPath, check.args)) === 0) passed++;
-    else failed++;
-  }
+  const { runChecks } = await import('./check.mjs');
+  say('checking types, lint, import directions, unused code, formatting and the lock');
+  ({ passed, failed } = await runChecks(say));
 }
 await buildServer(say);
 await buildSums(say);

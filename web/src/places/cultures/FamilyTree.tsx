@@ -21,19 +21,6 @@ function Mark({ culture, nowMs }: { readonly culture: Culture; readonly nowMs: n
   const r = 24;
   const level = 28 + r - 2 * r * share;
   const clip = `m${culture.id}`;
-  const figure = (fill: string, within: string) => (
-    <text
-      x="28"
-      y="35"
-      fontSize="21"
-      textAnchor="middle"
-      fill={fill}
-      className="number"
-      clipPath={`url(#${within})`}
-    >
-      {culture.turn}
-    </text>
-  );
   return (
     <svg viewBox="0 0 56 56" width={NODE_PX} height={NODE_PX} aria-hidden="true">
       <clipPath id={clip}>
@@ -43,6 +30,18 @@ function Mark({ culture, nowMs }: { readonly culture: Culture; readonly nowMs: n
           <circle cx="28" cy="28" r={r} />
         )}
       </clipPath>
+      {/* The figure has one colour above the fill and another on it. */}
+      <linearGradient
+        id={`${clip}f`}
+        gradientUnits="userSpaceOnUse"
+        x1="0"
+        y1={level - 0.5}
+        x2="0"
+        y2={level + 0.5}
+      >
+        <stop offset="0" stopColor={live ? 'var(--ink)' : 'var(--quiet)'} />
+        <stop offset="1" stopColor="var(--on-cream)" />
+      </linearGradient>
       <rect x="0" y="0" width="56" height="56" fill="var(--slip)" clipPath={`url(#${clip})`} />
       <rect
         x="0"
@@ -69,17 +68,9 @@ function Mark({ culture, nowMs }: { readonly culture: Culture; readonly nowMs: n
         <path d="M18 18 38 38M38 18 18 38" stroke="var(--madder)" strokeWidth="3" />
       ) : (
         !culture.packet && (
-          // The figure has one colour above the fill and another on it.
-          <>
-            <clipPath id={`${clip}a`}>
-              <rect x="0" y="0" width="56" height={level} />
-            </clipPath>
-            <clipPath id={`${clip}b`}>
-              <rect x="0" y={level} width="56" height="56" />
-            </clipPath>
-            {figure(live ? 'var(--ink)' : 'var(--quiet)', `${clip}a`)}
-            {figure('var(--on-cream)', `${clip}b`)}
-          </>
+          <text x="28" y="35" fontSize="21" textAnchor="middle" fill={`url(#${clip}f)`} className="number">
+            {culture.turn}
+          </text>
         )
       )}
       {frozen && live && <path d="M28 4v10M23 6l10 6M33 6l-10 6" stroke="var(--cobalt)" strokeWidth="2" />}
