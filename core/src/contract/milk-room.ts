@@ -19,6 +19,9 @@ export const FEEDS = ['grass', 'hay', 'mixed'] as const;
 /** Where what leaves the milk room goes, other than into a make. */
 export const GIVEN_TO = ['used', 'away', 'animals', 'spoiled'] as const;
 
+/** No animal gives richer milk. */
+const MOST_MILK_FAT = 0.2;
+const MILK_IS_CREAM = 'is cream, not milk (20 %)';
 const lotLitres = z
   .number('is not an amount')
   .min(0.05, 'is less than 50 mL')
@@ -51,6 +54,10 @@ export const lotFacts = z
   })
   .refine((lot) => lot.what === 'milk' || lot.fatFraction === null || lot.fatFraction >= 0.1, {
     error: 'is milk, not cream: cream has 10 % at least',
+    path: ['fatFraction'],
+  })
+  .refine((lot) => lot.what === 'cream' || lot.fatFraction === null || lot.fatFraction <= MOST_MILK_FAT, {
+    error: MILK_IS_CREAM,
     path: ['fatFraction'],
   });
 export type LotFacts = z.infer<typeof lotFacts>;
@@ -158,7 +165,7 @@ export const milkingRow = z.strictObject({
   source: shortName,
   kind: z.enum(MILK_KINDS),
   litres: lotLitres,
-  fatFraction: fraction.max(0.2, 'is cream, not milk (20 %)').nullable(),
+  fatFraction: fraction.max(MOST_MILK_FAT, MILK_IS_CREAM).nullable(),
   note: longText,
 });
 export type MilkingRow = z.infer<typeof milkingRow>;

@@ -5,6 +5,8 @@ import { isEmpty } from './lot.ts';
 import type { RoomDraft } from './movements.ts';
 import { applyToRoom, openRoom, type MilkRoom } from './room.ts';
 
+/** A page's sums and ours may differ in the last digits. */
+const FAT_SLACK = 1e-4;
 const NO_LOT = 'there is no such lot in the milk room';
 
 /**
@@ -31,6 +33,11 @@ export function movementFault(
         return {
           path: 'data.creamKg',
           message: `is more than the ${formatMass(lot.has.massKg, system)} in ${lot.name}; recount it first if there is more`,
+        };
+      if (data.fatFraction < lot.of.fatFraction - FAT_SLACK)
+        return {
+          path: 'data.fatFraction',
+          message: `is leaner than ${lot.name}, which has ${(lot.of.fatFraction * 100).toFixed(1)} %`,
         };
       if (room.lots.has(data.cream.lotId) || room.lots.has(data.rest.lotId))
         return { path: 'data.cream.lotId', message: 'is a lot already' };

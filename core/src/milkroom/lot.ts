@@ -6,12 +6,13 @@ import {
   lifeUsed,
   litresOfMass,
   MILK_FACTS,
+  mixMilks,
   withFat,
   type Composition,
   type Keeping,
   type KeepBy,
 } from '../milk/index.ts';
-import { compositionOf, NOTHING, plus } from './amount.ts';
+import { NOTHING, plus } from './amount.ts';
 
 const HOUR_MS = 3_600_000;
 /** Heat of a place nobody measured, °C. */
@@ -74,6 +75,7 @@ export function lotFrom(
   atMs: number,
 ): Lot {
   return {
+    // What comes of a lot is of its composition, unless it was parted by fat.
     ...parent,
     stillSinceMs: null,
     settledH: 0,
@@ -86,15 +88,31 @@ export function lotFrom(
     readyAtMs: null,
     spokenForKg: 0,
     has,
-    of: has.massKg > EMPTY_KG ? compositionOf(has) : parent.of,
     ...own,
   };
 }
 
-/** A lot with something added or taken; its composition follows while there is enough to have one. */
-export function withAmount(lot: Lot, change: Amount, sign: 1 | -1): Lot {
-  const has = plus(lot.has, change, sign);
-  return { ...lot, has, of: sign === 1 && has.massKg > EMPTY_KG ? compositionOf(has) : lot.of };
+/** A lot with something taken out; what is left is what it was. */
+export const withTaken = (lot: Lot, amount: Amount): Lot => ({ ...lot, has: plus(lot.has, amount, -1) });
+
+/**
+ * A lot with another poured in. The balance is a sum; composition and cost are those of what can be in the jar: one that
+ * was overdrawn holds what is poured in now, however far below nothing its balance was.
+ */
+export function withPoured(lot: Lot, amount: Amount, from: Pick<Lot, 'of' | 'costPerKg'>): Lot {
+  const thereKg = Math.max(0, lot.has.massKg);
+  const whole = thereKg + amount.massKg;
+  const cost = (part: number | null, massKg: number): number | null => (part === null ? null : part * massKg);
+  const [own, poured] = [cost(lot.costPerKg, thereKg), cost(from.costPerKg, amount.massKg)];
+  return {
+    ...lot,
+    has: plus(lot.has, amount),
+    of: mixMilks([
+      { composition: lot.of, massKg: thereKg },
+      { composition: from.of, massKg: amount.massKg },
+    ]).composition,
+    costPerKg: own === null || poured === null ? null : (own + poured) / whole,
+  };
 }
 
 /** An emptied lot. */

@@ -1,6 +1,6 @@
 import type { LedgerLine, Lot, LotPour, MovementKind, MovementOf } from '../contract/index.ts';
 import { factorOfHeight, litresOfMass, massOfLitresKg } from '../milk/index.ts';
-import { amountOf, dryKg, partByFat, plus } from './amount.ts';
+import { amountOf, compositionOf, dryKg, partByFat, plus } from './amount.ts';
 import {
   carried,
   compositionOfFacts,
@@ -13,7 +13,8 @@ import {
   older,
   placeC,
   settledHours,
-  withAmount,
+  withPoured,
+  withTaken,
 } from './lot.ts';
 
 /** What a weighed churning said of its cream. */
@@ -121,7 +122,7 @@ export function takeFrom(
   if (!lot) return null;
   const whole = Math.abs(massKg - lot.has.massKg) < EMPTY_KG;
   const amount = whole ? lot.has : amountOf(massKg, lot.of);
-  const less = withAmount(lot, amount, -1);
+  const less = withTaken(lot, amount);
   const over = less.has.massKg < -EMPTY_KG;
   put(
     room,
@@ -171,8 +172,13 @@ const HANDLERS: { readonly [K in MovementKind]: Handler<K> } = {
     // What it cost is shared out by what is dry in it.
     const perDryKg =
       lot.costPerKg === null ? null : (lot.costPerKg * lot.has.massKg) / Math.max(1e-9, dryKg(lot.has));
-    const costPerKg = (amount: typeof creamAmount): number | null =>
-      perDryKg === null || amount.massKg < EMPTY_KG ? null : (perDryKg * dryKg(amount)) / amount.massKg;
+    const parted = (amount: typeof creamAmount): Pick<Lot, 'of' | 'costPerKg'> =>
+      amount.massKg < EMPTY_KG
+        ? { of: lot.of, costPerKg: null }
+        : {
+            of: compositionOf(amount),
+            costPerKg: perDryKg === null ? null : (perDryKg * dryKg(amount)) / amount.massKg,
+          };
     put(
       room,
       moment,
@@ -184,7 +190,7 @@ const HANDLERS: { readonly [K in MovementKind]: Handler<K> } = {
     put(room, moment, emptied(lot), 'left-under', -restAmount.massKg, rest.lotId);
     const creamLot = lotFrom(
       lot,
-      { id: cream.lotId, name: cream.name, role: 'cream', costPerKg: costPerKg(creamAmount) },
+      { id: cream.lotId, name: cream.name, role: 'cream', ...parted(creamAmount) },
       creamAmount,
       moment.atMs,
     );
@@ -199,7 +205,7 @@ const HANDLERS: { readonly [K in MovementKind]: Handler<K> } = {
     );
     const restLot = lotFrom(
       lot,
-      { id: rest.lotId, name: rest.name, role: 'skimmed', costPerKg: costPerKg(restAmount) },
+      { id: rest.lotId, name: rest.name, role: 'skimmed', ...parted(restAmount) },
       restAmount,
       moment.atMs,
     );
@@ -246,22 +252,17 @@ const HANDLERS: { readonly [K in MovementKind]: Handler<K> } = {
       );
       return;
     }
-    const more = withAmount(before, amount, 1);
+    const more = withPoured(before, amount, lot);
     const age = older(before, lot, moment.atMs);
     const spells =
       age === before || lot.place === before.place
         ? age.spells
         : [...lot.spells, { fromMs: moment.atMs, celsius: placeC(before.place, null) }];
-    const costPerKg =
-      before.costPerKg === null || lot.costPerKg === null || more.has.massKg < EMPTY_KG
-        ? null
-        : (before.costPerKg * before.has.massKg + lot.costPerKg * amount.massKg) / more.has.massKg;
     put(
       room,
       moment,
       {
         ...more,
-        costPerKg,
         source: before.source === lot.source ? before.source : 'several sources',
         oldestMs: Math.min(before.oldestMs, lot.oldestMs),
         spells,
