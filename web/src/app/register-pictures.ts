@@ -1,6 +1,7 @@
 import {
   applyToCultures,
   applyToRoom,
+  effectiveEvents,
   openCultures,
   openLots,
   openRoom,
@@ -11,13 +12,13 @@ import type { Culture, Lot } from '@morning-crock/core/contract';
 /** The lots of a picture after some more entries, as the ledger itself would carry them out. */
 export function carriedOut(lots: readonly Lot[], events: readonly LoggedEvent[]): Lot[] {
   const room = openRoom(lots);
-  for (const event of events) applyToRoom(room, event);
+  for (const event of effectiveEvents(events)) applyToRoom(room, event);
   return openLots(room);
 }
 
 /** The cultures of a picture after some more entries about them. */
 export function culturesAfter(cultures: readonly Culture[], events: readonly LoggedEvent[]): Culture[] {
   const register = openCultures(cultures);
-  for (const event of events) applyToCultures(register, event);
+  for (const event of effectiveEvents(events)) applyToCultures(register, event);
   return [...register.cultures.values()];
 }

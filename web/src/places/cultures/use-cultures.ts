@@ -5,6 +5,8 @@ import { useCulturesQuery } from '../../api/api.ts';
 import { culturesAfter } from '../../app/register-pictures.ts';
 import { useAppSelector } from '../../app/store.ts';
 
+/** Entries not yet stored that change the picture; what makes do to a culture comes with their makes. */
+const CULTURE_ENTRIES = new Set(['culture-changed', 'voided', 'corrected']);
 const NO_CULTURES: readonly Culture[] = [];
 
 /** The cultures as they are now, with what is kept on this device carried out, and what is due. */
@@ -21,7 +23,7 @@ export function useCultures(nowMs: number): CulturesNow {
   const entries = useAppSelector((s) => s.outbox.entries);
   const stored = data?.cultures ?? NO_CULTURES;
   const cultures = useMemo(() => {
-    const kept = entries.filter((e) => !e.refused && e.draft.type === 'culture-changed').map((e) => e.draft);
+    const kept = entries.filter((e) => !e.refused && CULTURE_ENTRIES.has(e.draft.type)).map((e) => e.draft);
     return kept.length === 0 ? stored : culturesAfter(stored, kept);
   }, [stored, entries]);
   const due = useMemo(() => dueOf(cultures, data?.underWay ?? [], nowMs), [cultures, data, nowMs]);

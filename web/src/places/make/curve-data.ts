@@ -1,6 +1,6 @@
 import { SET_PH, type BandForecast, type MakeState, type PointForecast } from '@morning-crock/core';
 import type { CurveData } from '../../charts/curve-option.ts';
-import type { Units } from '../../app/use-units.ts';
+import type { Units } from '../../app/units-of.ts';
 
 const HOUR_MS = 3_600_000;
 export const CUE_WORDS = {

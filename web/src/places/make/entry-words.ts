@@ -1,5 +1,5 @@
 import type { LoggedEvent } from '@morning-crock/core';
-import type { Units } from '../../app/use-units.ts';
+import type { Units } from '../../app/units-of.ts';
 import { CUE_WORDS } from './curve-data.ts';
 
 const STEP_WORDS = {

@@ -13,7 +13,7 @@ import { useMemo } from 'react';
 import { useMilkRoomQuery } from '../../api/api.ts';
 import { carriedOut } from '../../app/register-pictures.ts';
 import { useAppSelector } from '../../app/store.ts';
-import type { Units } from '../../app/use-units.ts';
+import type { Units } from '../../app/units-of.ts';
 
 const NO_LOTS: readonly Lot[] = [];
 

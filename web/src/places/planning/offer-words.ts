@@ -1,5 +1,5 @@
 import { formatMinutes, type NoPlanReason, type Offer, type Price } from '@morning-crock/core';
-import type { Units } from '../../app/use-units.ts';
+import type { Units } from '../../app/units-of.ts';
 
 /** What one price asks of the maker. */
 function priceWords(price: Price, units: Units, nowMs: number): string {

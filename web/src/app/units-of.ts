@@ -1,0 +1,95 @@
+import {
+  formatMass,
+  formatTemperature,
+  formatVolume,
+  outwardBand,
+  type MeasureSystem,
+  type TemperatureUnit,
+} from '@morning-crock/core';
+import type { KitchenSettings } from '@morning-crock/core/contract';
+
+/** Words for quantities and times as this kitchen wants them. */
+export interface Units {
+  readonly temperatureUnit: TemperatureUnit;
+  readonly system: MeasureSystem;
+  temperature(celsius: number): string;
+  mass(massKg: number): string;
+  volume(litres: number): string;
+  /** "530–590 g": an estimate, rounded outward to ten grams or a hundredth of a kilogram. */
+  massRange(fromKg: number, toKg: number): string;
+  /** "10.2–14.1 L": an estimate, rounded outward to a tenth. */
+  volumeRange(fromLitres: number, toLitres: number): string;
+  /** "150 L": an estimate of a volume, no finer than it is known. */
+  aboutVolume(litres: number): string;
+  /** What money is called here; empty when nobody said. */
+  readonly money: string;
+  /** "0.62 crowns". */
+  cost(amount: number): string;
+  /** "18:10", with the weekday when it is not today. */
+  time(ms: number, nowMs: number): string;
+  /** "18:10–18:50", rounded outward to five minutes. */
+  span(fromMs: number | null, toMs: number | null, nowMs: number): string;
+  /** "18:10", whatever the day. */
+  clock(ms: number): string;
+  /** "Mon 23 Nov". */
+  day(ms: number): string;
+}
+
+/** Two amounts as a range: the unit once when both have the same. */
+function range(from: string, to: string): string {
+  const [fromNumber, ...fromUnit] = from.split(' ');
+  const [, ...toUnit] = to.split(' ');
+  return fromUnit.join(' ') === toUnit.join(' ') ? `${fromNumber}–${to}` : `${from}–${to}`;
+}
+
+/** Words as a kitchen's settings want them. */
+export function unitsOf({ units, site }: Pick<KitchenSettings, 'units' | 'site'>): Units {
+  const clock = new Intl.DateTimeFormat('en-GB', {
+    timeZone: site.zone,
+    hour: '2-digit',
+    minute: '2-digit',
+    hourCycle: 'h23',
+  });
+  const weekday = new Intl.DateTimeFormat('en-GB', { timeZone: site.zone, weekday: 'short' });
+  const date = new Intl.DateTimeFormat('en-GB', {
+    timeZone: site.zone,
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+  });
+  const full = new Intl.DateTimeFormat('en-GB', { timeZone: site.zone, dateStyle: 'short' });
+  const time = (ms: number, nowMs: number): string =>
+    full.format(ms) === full.format(nowMs) ? clock.format(ms) : `${weekday.format(ms)} ${clock.format(ms)}`;
+  return {
+    temperatureUnit: units.temperature,
+    system: units.measures,
+    temperature: (celsius) => formatTemperature(celsius, units.temperature),
+    mass: (massKg) => formatMass(massKg, units.measures),
+    massRange: (fromKg, toKg) =>
+      range(
+        formatMass(Math.floor(fromKg * 100) / 100, units.measures),
+        formatMass(Math.ceil(toKg * 100) / 100, units.measures),
+      ),
+    volumeRange: (from, to) =>
+      range(
+        formatVolume(Math.floor(from * 10) / 10, units.measures),
+        formatVolume(Math.ceil(to * 10) / 10, units.measures),
+      ),
+    aboutVolume: (litres) =>
+      formatVolume(litres >= 10 ? Math.round(litres) : Math.round(litres * 10) / 10, units.measures),
+    money: units.money ?? '',
+    cost: (amount) => `${amount.toFixed(2)}${units.money ? ` ${units.money}` : ''}`,
+    volume: (litres) => formatVolume(litres, units.measures),
+    time,
+    span: (fromMs, toMs, nowMs) => {
+      if (fromMs === null) return 'not within the time looked at';
+      const band = outwardBand(fromMs, toMs ?? fromMs);
+      const from = time(band.fromMs, nowMs);
+      if (toMs === null) return `later than ${from}`;
+      const sameDay = full.format(band.fromMs) === full.format(band.toMs);
+      return `${from}–${sameDay ? clock.format(band.toMs) : time(band.toMs, nowMs)}`;
+    },
+    clock: (ms) => clock.format(ms),
+    day: (ms) => date.format(ms),
+  };
+}
