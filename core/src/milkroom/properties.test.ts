@@ -96,9 +96,9 @@ const picture = (room: MilkRoom) => ({ lots: [...room.lots.values()], lines: roo
 describe('any history of a milk room', () => {
   test('gives the same room in whatever order its entries arrive', () => {
     fc.assert(
-      fc.property(history, fc.infiniteStream(fc.nat()), (events, seeds) => {
+      fc.property(history, fc.array(fc.nat(), { minLength: 20, maxLength: 20 }), (events, keys) => {
         const shuffled = events
-          .map((event) => ({ event, at: seeds.next().value }))
+          .map((event, i) => ({ event, at: keys[i % keys.length]! }))
           .sort((a, b) => a.at - b.at)
           .map(({ event }) => event);
         const sorted = (room: MilkRoom) => picture(room).lots.sort((a, b) => (a.id < b.id ? -1 : 1));

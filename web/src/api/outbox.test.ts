@@ -28,7 +28,7 @@ function createScene(
     state = outboxSlice.reducer(state, action);
   };
   globalThis.fetch = (_url, init) => {
-    const { events } = JSON.parse(String(init?.body)) as { events: [DraftEvent] };
+    const { events } = JSON.parse(init?.body as string) as { events: [DraftEvent] };
     sent.push(events[0].id);
     const told = answer(events[0], sent.length);
     if (told === 'away') return Promise.reject(new TypeError('failed to fetch'));
