@@ -13,7 +13,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser, ElementHandle } from 'puppeteer-core';
 import { ulid } from 'ulid';
-import { fill, openTablet, see, seeNoMore, startBrowser, tap, type Tablet } from './browser.ts';
+import { fill, openTablet, see, seeNoMore, startBrowser, tap, turnTo, type Tablet } from './browser.ts';
 import { createWorld, type World } from './world.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
@@ -342,6 +342,21 @@ describe('an entry that was wrong', () => {
     await see(page, '+20 L');
     expect((await lots()).find((l) => l.id === rest)?.has.massKg).toBeCloseTo(20 * 1.03 - 0.25, 1);
 
+    // The time is corrected, then the amount again: both stay.
+    await open('Correct: Evening milk, came in');
+    await turnTo((await page.waitForSelector('input[type=time]'))!, '15:10');
+    await tap(page, 'button', 'Save the correction');
+    await stored('corrected', 2);
+    await seeNoMore(page, 'Correct this entry');
+    await see(page, '15:10');
+    await open('Correct: Evening milk, came in');
+    await fill(page, 'How much', '21');
+    await tap(page, 'button', 'Save the correction');
+    await stored('corrected', 3);
+    await seeNoMore(page, 'Correct this entry');
+    await see(page, '+21 L');
+    await see(page, '15:10');
+
     await open('Correct: Evening milk, came in');
     await tap(page, 'button', 'Take it back');
     await see(page, 'Later entries are built on this one.');
@@ -351,10 +366,10 @@ describe('an entry that was wrong', () => {
     await see(page, 'is more than the');
     const typed = await page.waitForSelector('::-p-aria(How much)');
     expect(await typed!.evaluate((field) => (field as HTMLInputElement).value)).toBe('0.1');
-    expect([await count('corrected'), await count('voided')]).toEqual([1, 0]);
+    expect([await count('corrected'), await count('voided')]).toEqual([3, 0]);
     await page.keyboard.press('Escape');
     await seeNoMore(page, 'Correct this entry');
-    await see(page, '+20 L');
+    await see(page, '+21 L');
 
     // The skimming itself is the latest entry: it can be taken back.
     await open('Correct: Evening milk, cream skimmed off');

@@ -42,7 +42,8 @@ export function CorrectEntry(props: {
     setFault(null);
     const id = await record(event.streamId, 'corrected', {
       target: event.id,
-      at: at.changed ? new Date(at.atMs).toISOString() : null,
+      // Said again even when it is unchanged: only the latest correction counts, and an earlier one may have moved it.
+      at: at.changed ? new Date(at.atMs).toISOString() : event.at,
       data: { ...next.data },
     });
     if (id !== '') await settle(id);

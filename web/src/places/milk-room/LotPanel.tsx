@@ -1,4 +1,4 @@
-import { keepOf, MILK_FACTS, settles, skimOffer } from '@morning-crock/core';
+import { keepOf, litresOfMass, MILK_FACTS, settles, skimOffer, withFat } from '@morning-crock/core';
 import type { Lot } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
 import { LadleSlider, LADLE } from './LadleSlider.tsx';
@@ -39,7 +39,10 @@ function SkimTable(props: {
   const rows = [
     ['cream', offers.map((o) => massRange(o.creamKg, o.spread, units))],
     ['its fat', offers.map((o) => `about ${percent(o.creamFatFraction, 0)}`)],
-    ['milk left', offers.map((o) => units.mass(o.restKg))],
+    [
+      'milk left',
+      offers.map((o) => units.volume(litresOfMass(o.restKg, withFat(lot.of, o.restFatFraction)))),
+    ],
     ['its fat', offers.map((o) => `about ${percent(o.restFatFraction)}`)],
   ] as const;
   return (

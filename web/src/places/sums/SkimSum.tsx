@@ -1,14 +1,19 @@
 import {
   creamingOf,
   CREAM_SPREAD,
+  fromKilograms,
   ladle,
+  litresOfMass,
   massOfLitresKg,
   litresIn,
   MILK_FACTS,
   MILK_KINDS,
   settle,
   settledHours,
+  SYSTEM_UNITS,
   TREATMENTS,
+  UNIT_LABEL,
+  withFat,
   type MilkKind,
   type Treatment,
 } from '@morning-crock/core';
@@ -50,7 +55,11 @@ function Face({ desk, lot }: { readonly desk: SumDesk; readonly lot: Lot | null 
   const restKg = massKg - lifted.massKg;
   const restFat =
     restKg > 0 ? (massKg * composition.fatFraction - lifted.massKg * lifted.fatFraction) / restKg : 0;
-  const grams = HOURS.map((h): readonly [number, number] => [h, settle({ ...jar, hours: h }).creamKg * 1000]);
+  const unit = SYSTEM_UNITS[units.system].mass[0]!;
+  const cream = HOURS.map((h): readonly [number, number] => [
+    h,
+    fromKilograms(settle({ ...jar, hours: h }).creamKg, unit),
+  ]);
   return (
     <SumFace
       desk={desk}
@@ -101,14 +110,15 @@ function Face({ desk, lot }: { readonly desk: SumDesk; readonly lot: Lot | null 
           />
           <LittleCurve
             label="Cream against the hours it stands"
-            lines={[{ name: 'cream, g', points: grams, colour: 'cobalt' }]}
+            lines={[{ name: 'the layer', points: cream, colour: 'cobalt' }]}
+            dot={[hours, fromKilograms(layers.creamKg, unit)]}
             xUnit="h"
-            yUnit="g"
+            yUnit={UNIT_LABEL[unit]}
           />
         </div>
       }
       facts={[
-        ['milk left', units.mass(restKg)],
+        ['milk left', units.volume(litresOfMass(restKg, withFat(composition, Math.max(0, restFat))))],
         ['its fat', `about ${percent(restFat)}`],
         ['line from the top', percent(layers.creamHeight)],
       ]}
