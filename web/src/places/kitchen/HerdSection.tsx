@@ -25,7 +25,7 @@ export function HerdSection(props: SectionProps) {
               label: MILK_FACTS[k].label,
             }))}
             onChange={(e) => change({ kind: e.currentTarget.value as MilkKind })}
-            w={220}
+            w={260}
           />
           <TextInput
             type="date"

@@ -15,7 +15,7 @@ export function CooksSection(props: SectionProps) {
       hint="No step that needs hands should fall into everybody’s sleep."
       addLabel="Add a cook"
       create={(id) => ({ id, name: 'Cook', sleepFrom: '22:30', sleepTo: '05:30' })}
-      nameWidth={130}
+      nameWidth={120}
       fields={({ item, change, fault }) => (
         <>
           <TimeField
@@ -55,7 +55,7 @@ export function AbsencesSection(props: SectionProps) {
         from: '08:00',
         to: '09:00',
       })}
-      nameWidth={130}
+      nameWidth={120}
       fields={({ item, change, fault }) => (
         <>
           <NativeSelect
@@ -63,7 +63,7 @@ export function AbsencesSection(props: SectionProps) {
             value={item.cookId}
             data={cooks.map((c) => ({ value: c.id, label: c.name }))}
             onChange={(e) => change({ cookId: e.currentTarget.value })}
-            w={150}
+            w={120}
           />
           <TimeField
             label="from"

@@ -93,7 +93,7 @@ export function TimeField(props: {
       value={props.time}
       error={props.fault}
       onChange={(e) => props.onTime(e.currentTarget.value)}
-      w={146}
+      w={138}
     />
   );
 }
