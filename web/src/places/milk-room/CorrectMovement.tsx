@@ -1,6 +1,7 @@
 import {
   compositionOfFacts,
   effectiveEvents,
+  isMassUnit,
   MILK_FACTS,
   MOVEMENT_WORD,
   weightOf,
@@ -85,7 +86,11 @@ function Fields(props: {
         };
       next = { ...next, lot: facts.data };
     }
-    return { data: amount && amount !== first ? withWeight(next, amount.massKg, amount.typed) : next };
+    // What was weighed stays so heavy when only its fat is corrected.
+    const weighedIn = next.kind === 'intake' && amount !== null && isMassUnit(amount.typed.unit);
+    return {
+      data: amount && (amount !== first || weighedIn) ? withWeight(next, amount.massKg, amount.typed) : next,
+    };
   };
 
   return (
