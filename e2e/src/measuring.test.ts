@@ -1,5 +1,5 @@
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
-import type { DraftEvent } from '@morning-crock/core/contract';
+import type { DraftEvent, EventType } from '@morning-crock/core/contract';
 import { draft, startDraft } from '@morning-crock/server/testing';
 import { truncateSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -20,20 +20,12 @@ async function send(...events: DraftEvent[]): Promise<void> {
   const answer = await world.kitchen.app.inject({ method: 'POST', url: '/api/events', payload: { events } });
   expect(answer.statusCode).toBe(200);
 }
-const dataOf = async (type: string): Promise<Record<string, unknown>[]> =>
-  (
-    await world.kitchen.db.query<{ data: Record<string, unknown> }[]>(
-      'SELECT data FROM event WHERE type = ? ORDER BY seq',
-      [type],
-    )
-  ).map((r) => r.data);
-/** Until the database holds so many entries of a type; gives them. */
-async function stored(type: string, count: number): Promise<Record<string, unknown>[]> {
-  for (let i = 0; i < 160 && (await dataOf(type)).length < count; i++)
-    await new Promise((resolve) => setTimeout(resolve, 50));
-  const all = await dataOf(type);
+const dataOf = async (type: EventType) => (await world.entries(type)).map((entry) => entry.data);
+/** What so many entries of a type hold, once they are in the database. */
+async function stored(type: EventType, count: number): Promise<Record<string, unknown>[]> {
+  const all = await world.stored(type, count);
   expect(all).toHaveLength(count);
-  return all;
+  return all.map((entry) => entry.data);
 }
 const total = async (): Promise<unknown> =>
   world.kitchen.db.query('SELECT (SELECT COUNT(*) FROM event) AS e, (SELECT COUNT(*) FROM trace_chunk) AS t');

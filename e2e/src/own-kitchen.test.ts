@@ -1,5 +1,5 @@
 import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/globals';
-import type { BackupFile, DraftEvent, Factor } from '@morning-crock/core/contract';
+import type { BackupFile, DraftEvent, EventType, Factor } from '@morning-crock/core/contract';
 import { draft, newKitchenCode, seedDemo, startDraft } from '@morning-crock/server/testing';
 import { writeFileSync } from 'node:fs';
 import { connect, createServer, type AddressInfo, type Server, type Socket } from 'node:net';
@@ -30,17 +30,7 @@ async function send(...events: DraftEvent[]): Promise<void> {
   const answer = await world.kitchen.app.inject({ method: 'POST', url: '/api/events', payload: { events } });
   expect(answer.statusCode).toBe(200);
 }
-const count = async (type: string): Promise<number> =>
-  Number(
-    (
-      await world.kitchen.db.query<{ n: string }[]>('SELECT COUNT(*) AS n FROM event WHERE type = ?', [type])
-    )[0]!.n,
-  );
-async function until(type: string, wanted: number): Promise<void> {
-  for (let i = 0; i < 160 && (await count(type)) < wanted; i++)
-    await new Promise((resolve) => setTimeout(resolve, 50));
-  expect(await count(type)).toBe(wanted);
-}
+const count = async (type: EventType): Promise<number> => (await world.entries(type)).length;
 const incubating = async (): Promise<string> => {
   const id = ulid();
   world.kitchen.clock.nowMs = START + 240 * MIN;
@@ -85,7 +75,7 @@ describe('what a kitchen’s makes taught', () => {
     expect(rows[0]!.data.plan.factors.rate.value).toBeCloseTo(rate.mean, 9);
     await page.goto(`${world.address}/kitchen`);
     await tap(page, 'button', 'Forget Shelf warmer, its heat');
-    await until('learning-reset', 1);
+    await world.stored('learning-reset', 1);
     await seeNoMore(page, 'cooler than typed');
     await see(page, 'faster than the book');
   });
@@ -142,7 +132,7 @@ describe('a page that opens without its server', () => {
     await see(page, 'Kept here');
     expect(await count('ph-read')).toBe(0);
     await world.comeBack();
-    await until('ph-read', 1);
+    await world.stored('ph-read', 1);
     await see(page, 'pH 5.40 (meter) · stored');
   });
 

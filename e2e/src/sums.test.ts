@@ -34,16 +34,7 @@ afterEach(async () => {
   await world.close();
 });
 
-async function replanned(): Promise<Record<string, unknown>> {
-  for (let i = 0; i < 160; i++) {
-    const rows = await world.kitchen.db.query<{ data: Record<string, unknown> }[]>(
-      "SELECT data FROM event WHERE type = 'replanned'",
-    );
-    if (rows[0]) return rows[0].data;
-    await new Promise((resolve) => setTimeout(resolve, 50));
-  }
-  throw new Error('no change of plan reached the database');
-}
+const replanned = async () => (await world.stored('replanned', 1))[0]!.data;
 const slide = async (page: Page, index: number, value: string): Promise<void> =>
   turnTo((await page.$$('input[type=range]'))[index]!, value);
 

@@ -3,6 +3,7 @@ import type {
   Culture,
   CulturesResponse,
   DraftEvent,
+  EventType,
   Lot,
   LotFacts,
   MilkRoomResponse,
@@ -51,20 +52,7 @@ interface Data {
   readonly from: readonly { readonly lotId: string; readonly massKg: number }[];
   readonly plan: { readonly starter: { readonly cultureId: string; readonly turn: number } };
 }
-interface Row {
-  readonly data: Data;
-  readonly streamId: string;
-}
-const rowsOf = (type: string): Promise<Row[]> =>
-  world.kitchen.db.query<Row[]>('SELECT data, streamId FROM event WHERE type = ? ORDER BY seq', [type]);
-async function stored(type: string, wanted: number): Promise<Row[]> {
-  for (let i = 0; i < 200; i++) {
-    const rows = await rowsOf(type);
-    if (rows.length >= wanted) return rows;
-    await new Promise((resolve) => setTimeout(resolve, 50));
-  }
-  throw new Error(`${wanted} × ${type} did not reach the database`);
-}
+const stored = (type: EventType, wanted: number) => world.stored<Data>(type, wanted);
 const lots = async (): Promise<Lot[]> =>
   (await world.kitchen.app.inject('/api/milk')).json<MilkRoomResponse>().lots;
 const cultures = async (): Promise<Culture[]> =>
@@ -176,7 +164,7 @@ describe('from the milking to the next turn', () => {
       const [told] = (await texts()).filter((t) => t.includes('Not started'));
       expect(told).toMatch(/Evening milk: 2\.92 L asked, 4 L there, 2\.92 L of it spoken for by other makes/);
       expect((await texts()).filter((t) => t.includes('The milk is in'))).toHaveLength(1);
-      expect(await rowsOf('make-started')).toHaveLength(1);
+      expect(await world.entries('make-started')).toHaveLength(1);
       expect((await lots())[0]).toMatchObject({ spokenForKg: 3 });
     } finally {
       await other.close();
@@ -206,7 +194,7 @@ describe('from the milking to the next turn', () => {
     await fill(page, 'How much', '3');
     await tap(page, 'button', 'It is in');
     await see(page, 'Has not been yet.');
-    expect(await rowsOf('milk-moved')).toHaveLength(1);
+    expect(await world.entries('milk-moved')).toHaveLength(1);
   });
 });
 
@@ -276,14 +264,14 @@ describe('milkings', () => {
     await see(page, '3 milkings, 24.4 L in all');
     await see(page, 'line 4: -3 is not an amount of milk');
     await see(page, 'line 5: “bucket” is not a unit known here');
-    expect(await rowsOf('milk-moved')).toHaveLength(0);
+    expect(await world.entries('milk-moved')).toHaveLength(0);
     await tap(page, 'button', 'Store these 3 milkings');
     await see(page, '3 added, 0 were here already.');
     await choose();
     await see(page, '3 milkings, 24.4 L in all');
     await tap(page, 'button', 'Store these 3 milkings');
     await see(page, '0 added, 3 were here already.');
-    expect(await rowsOf('milk-moved')).toHaveLength(3);
+    expect(await world.entries('milk-moved')).toHaveLength(3);
     const csv = (await world.kitchen.app.inject('/api/milk/milkings.csv')).body.split('\n');
     expect(csv[1]).toBe('2026-02-20,06:30,Fern,cow-lean,8.4,L,,');
     expect(await lots()).toEqual([]);
@@ -293,7 +281,7 @@ describe('milkings', () => {
 });
 
 describe('an entry that was wrong', () => {
-  const count = async (type: string): Promise<number> => (await rowsOf(type)).length;
+  const count = async (type: EventType): Promise<number> => (await world.entries(type)).length;
   /** Opens the first entry whose button says so. */
   const open = async (words: string): Promise<void> => {
     const { page } = tablet;

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import type { StoredEvent } from '@morning-crock/core/contract';
+import type { EventType, StoredEvent } from '@morning-crock/core/contract';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -30,19 +30,11 @@ interface Row {
 }
 const rows = (): Promise<Row[]> =>
   world.kitchen.db.query<Row[]>("SELECT type, data FROM event WHERE type <> 'kitchen-changed' ORDER BY seq");
-const latest = async (type: string): Promise<Record<string, unknown>> => {
-  const all = (await rows()).filter((r) => r.type === type);
+const latest = async (type: EventType): Promise<Record<string, unknown>> => {
+  const all = await world.entries(type);
   expect(all.length).toBeGreaterThan(0);
   return all.at(-1)!.data;
 };
-/** Until the database holds so many entries of a type. */
-async function stored(type: string, count: number): Promise<void> {
-  for (let i = 0; i < 100; i++) {
-    if ((await rows()).filter((r) => r.type === type).length >= count) return;
-    await new Promise((resolve) => setTimeout(resolve, 50));
-  }
-  throw new Error(`${type} did not reach the database`);
-}
 /** Time passes and the page notices by asking the server again. */
 async function later(minutes: number): Promise<void> {
   world.advance(minutes);
@@ -70,7 +62,7 @@ describe('the whole way of one pot', () => {
     await see(page, '70 g');
     await tap(page, 'button', 'Start this make');
     await see(page, 'The milk is in');
-    await stored('planned', 1);
+    await world.stored('planned', 1);
     const { plan } = (await latest('make-started')) as { plan: { milk: { litres: number; typed: unknown } } };
     expect(plan.milk).toMatchObject({ litres: 3.4, typed: { value: 3.4, unit: 'L' } });
     const { forecast } = (await latest('planned')) as {
@@ -85,7 +77,7 @@ describe('the whole way of one pot', () => {
     world.advance(4);
     await tap(page, 'button', 'The milk is in');
     await see(page, 'It is hot enough');
-    await stored('step-done', 1);
+    await world.stored('step-done', 1);
     await later(12);
     await fill(page, 'Temperature, °C', '48.5');
     await page.keyboard.press('Enter');
@@ -93,14 +85,14 @@ describe('the whole way of one pot', () => {
     await later(10);
     await fill(page, 'Temperature, °C', '85');
     await page.keyboard.press('Enter');
-    await stored('temperature-read', 2);
+    await world.stored('temperature-read', 2);
     await tap(page, 'button', 'It is hot enough');
-    await stored('step-done', 2);
+    await world.stored('step-done', 2);
     await later(10);
     await see(page, /Whey protein unfolded: about (8[5-9]|9\d) %/);
     await tap(page, 'button', 'Held long enough');
     await see(page, 'Cool enough');
-    await stored('step-done', 3);
+    await world.stored('step-done', 3);
     expect(await latest('temperature-read')).toEqual({
       celsius: 85,
       instrument: 'hand',
@@ -121,12 +113,12 @@ describe('the whole way of one pot', () => {
     await coolAt();
     await fill(page, 'Temperature, °C', '80');
     await page.keyboard.press('Enter');
-    await stored('temperature-read', 3);
+    await world.stored('temperature-read', 3);
     await later(20);
     const before = await coolAt();
     await fill(page, 'Temperature, °C', '66');
     await page.keyboard.press('Enter');
-    await stored('temperature-read', 4);
+    await world.stored('temperature-read', 4);
     await page.waitForFunction(
       (old) => document.querySelector('.bead.current .when')?.textContent !== old,
       { timeout: 20_000 },
@@ -134,7 +126,7 @@ describe('the whole way of one pot', () => {
     );
     await later(45);
     await tap(page, 'button', 'Cool enough');
-    await stored('step-done', 4);
+    await world.stored('step-done', 4);
   });
 
   test('inoculating with the real dose', async () => {
@@ -143,7 +135,7 @@ describe('the whole way of one pot', () => {
     await fill(page, 'Starter added', '82');
     await page.keyboard.press('Enter');
     await see(page, 'Into the cold');
-    await stored('starter-added', 1);
+    await world.stored('starter-added', 1);
     expect(await latest('starter-added')).toMatchObject({ massKg: 0.082, typed: { value: 82, unit: 'g' } });
   });
 
@@ -162,7 +154,7 @@ describe('the whole way of one pot', () => {
     const before = await readySpan();
     await fill(page, 'pH reading', '5.42');
     await page.keyboard.press('Enter');
-    await stored('ph-read', 1);
+    await world.stored('ph-read', 1);
     await page.waitForFunction(
       (wide) => {
         const m = /Ready (\d\d):(\d\d)–(\d\d):(\d\d)/.exec(document.body.innerText)?.slice(1).map(Number);
@@ -172,7 +164,7 @@ describe('the whole way of one pot', () => {
       before,
     );
     await tap(page, 'button', 'trembles');
-    await stored('cue-seen', 1);
+    await world.stored('cue-seen', 1);
   });
 
   test('alarms ring when due and are silenced on every tablet', async () => {
@@ -197,7 +189,7 @@ describe('the whole way of one pot', () => {
     await tap(page, 'button', 'Record');
     await see(page, /tired starter/);
     await tap(page, 'button', 'Undo');
-    await stored('voided', 1);
+    await world.stored('voided', 1);
     await seeNoMore(page, 'tired starter');
   });
 
@@ -206,7 +198,7 @@ describe('the whole way of one pot', () => {
     await tap(page, 'button', 'set');
     await see(page, 'Acid enough was shown in time');
     await tap(page, 'button', 'Into the cold');
-    await stored('step-done', 5);
+    await world.stored('step-done', 5);
     await later(300);
     await tap(page, 'button', 'Chilled through');
     await fill(page, 'Weight of the yogurt', '3420');
@@ -219,7 +211,7 @@ describe('the whole way of one pot', () => {
     await page.keyboard.press('Enter');
     await tap(page, 'button', 'Finish this make');
     await see(page, 'This make is finished.');
-    await stored('finished', 1);
+    await world.stored('finished', 1);
     expect(await latest('weighed')).toMatchObject({ massKg: 3.42 });
     expect(await latest('tasted')).toEqual({
       sourness: 'classic',
@@ -247,7 +239,7 @@ describe('the whole way of one pot', () => {
     await fill(page, 'Value (g)', '3402');
     await tap(page, 'button', 'Save the correction');
     await see(page, /Came out\s+3\.40 kg/);
-    await stored('corrected', 1);
+    await world.stored('corrected', 1);
     expect(await latest('weighed')).toMatchObject({ massKg: 3.42 });
   });
 
@@ -282,7 +274,7 @@ describe('the whole way of one pot', () => {
     await see(page, 'Again: Yogurt');
     await tap(page, 'button', 'Start this make');
     await see(page, 'The milk is in');
-    await stored('make-started', 2);
+    await world.stored('make-started', 2);
     expect((await latest('make-started'))['plan']).toMatchObject({ milk: { litres: 3.4 } });
   });
 });

@@ -1,3 +1,4 @@
+import type { EventType } from '@morning-crock/core/contract';
 import { createTestKitchen, type TestKitchen } from '@morning-crock/server/testing';
 import { createConnection, type AddressInfo } from 'node:net';
 import { fileURLToPath } from 'node:url';
@@ -13,8 +14,20 @@ export interface World {
   /** Stops listening, as if the server went away, and comes back at the same address. */
   goAway(): Promise<void>;
   comeBack(): Promise<void>;
+  /** What the entries of a type hold in the database, oldest first. */
+  entries<T = Record<string, unknown>>(type: EventType): Promise<Entry<T>[]>;
+  /** The same, once there are so many of them at least. */
+  stored<T = Record<string, unknown>>(type: EventType, wanted: number): Promise<Entry<T>[]>;
   close(): Promise<void>;
 }
+
+/** An entry as the database holds it. */
+export interface Entry<T> {
+  readonly data: T;
+  readonly streamId: string;
+}
+
+const PATIENCE_MS = 10_000;
 
 export async function createWorld(
   startMs: number,
@@ -23,7 +36,18 @@ export async function createWorld(
   let kitchen = await createTestKitchen({ startMs, pageRoot: PAGE_ROOT, ...options });
   await kitchen.app.listen({ host: '127.0.0.1', port: 0 });
   const { port } = kitchen.app.server.address() as AddressInfo;
+  const entries = <T>(type: EventType): Promise<Entry<T>[]> =>
+    kitchen.db.query<Entry<T>[]>('SELECT data, streamId FROM event WHERE type = ? ORDER BY seq', [type]);
   return {
+    entries,
+    stored: async <T>(type: EventType, wanted: number) => {
+      for (const began = Date.now(); Date.now() - began < PATIENCE_MS;) {
+        const found = await entries<T>(type);
+        if (found.length >= wanted) return found;
+        await new Promise((resolve) => setTimeout(resolve, 50));
+      }
+      throw new Error(`${wanted} × ${type} did not reach the database`);
+    },
     get kitchen() {
       return kitchen;
     },

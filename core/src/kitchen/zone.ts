@@ -25,10 +25,17 @@ export function minuteOfDay(zone: string, ms: number): number {
   return (p['hour'] ?? 0) * 60 + (p['minute'] ?? 0);
 }
 
+const two = (n: number | undefined): string => String(n ?? 0).padStart(2, '0');
+
+/** The clock time of an instant in a zone, as a time field wants it. @example clockTime('UTC', 0) // '00:00' */
+export function clockTime(zone: string, ms: number): string {
+  const p = partsIn(zone, ms);
+  return `${two(p['hour'])}:${two(p['minute'])}`;
+}
+
 /** The local calendar date of an instant as "2026-01-31". */
 export function localDate(zone: string, ms: number): string {
   const p = partsIn(zone, ms);
-  const two = (n: number | undefined): string => String(n ?? 0).padStart(2, '0');
   return `${p['year']}-${two(p['month'])}-${two(p['day'])}`;
 }
 

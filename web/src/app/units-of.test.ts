@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { defaultKitchen } from '@morning-crock/core';
-import { clockOf, instantOfFields } from '../parts/clock-of.ts';
+import { clockTime, defaultKitchen } from '@morning-crock/core';
+import { instantOfFields } from '../parts/instant-of-fields.ts';
 import { unitsOf } from './units-of.ts';
 
 const kitchen = (measures: 'metric' | 'us' | 'imperial', zone = 'UTC', money?: string) => {
@@ -85,7 +85,7 @@ describe('a day and a time as they are typed', () => {
       for (let day = 0; day < 370; day += 7) {
         const ms = at('2026-01-01T11:30') + day * 86_400_000;
         const date = new Intl.DateTimeFormat('sv-SE', { timeZone: zone }).format(ms);
-        expect(instantOfFields(zone, date, clockOf(zone, ms))).toBe(ms);
+        expect(instantOfFields(zone, date, clockTime(zone, ms))).toBe(ms);
       }
     }
   });

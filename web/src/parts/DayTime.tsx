@@ -1,8 +1,8 @@
-import { localDate } from '@morning-crock/core';
+import { clockTime, localDate } from '@morning-crock/core';
 import { TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { useKitchen } from '../app/use-units.ts';
-import { clockOf, instantOfFields } from './clock-of.ts';
+import { instantOfFields } from './instant-of-fields.ts';
 
 /** A day and a time of the kitchen's clock as they are typed. */
 export interface DayTime {
@@ -21,7 +21,7 @@ export function useDayTime(initialMs: number, initialTime?: string): DayTime {
   const { zone } = useKitchen().site;
   const [first] = useState(() => ({
     date: localDate(zone, initialMs),
-    time: initialTime ?? clockOf(zone, initialMs),
+    time: initialTime ?? clockTime(zone, initialMs),
   }));
   const [date, setDate] = useState(first.date);
   const [time, setTime] = useState(first.time);

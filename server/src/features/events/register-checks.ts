@@ -1,9 +1,9 @@
 import {
   CHANGE_WORD,
+  clockTime,
   cultureReplay,
   localDate,
   milkReplay,
-  minuteOfDay,
   MOVEMENT_WORD,
   takesOut,
   type Broken,
@@ -78,12 +78,10 @@ function refusal(draft: DraftEvent, { event, fault }: Broken, settings: KitchenS
     ]);
   const { zone } = settings.site;
   const atMs = Date.parse(event.at);
-  const minute = minuteOfDay(zone, atMs);
-  const clock = [Math.floor(minute / 60), minute % 60].map((n) => String(n).padStart(2, '0')).join(':');
   return new AppError('in-use', [
     {
       path: draft.type === 'voided' || draft.type === 'corrected' ? 'data.target' : 'at',
-      message: `then this could not have been: ${wordsOf(event)}, ${localDate(zone, atMs)} ${clock} (${fault.message})`,
+      message: `then this could not have been: ${wordsOf(event)}, ${localDate(zone, atMs)} ${clockTime(zone, atMs)} (${fault.message})`,
     },
   ]);
 }

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { localDate, minuteOfDay, MILKING_COLUMNS, type MilkRoom } from '@morning-crock/core';
+import { clockTime, localDate, MILKING_COLUMNS, type MilkRoom } from '@morning-crock/core';
 import { EVENT_VERSION, type DraftEvent, type MilkingRow } from '@morning-crock/core/contract';
 import Papa from 'papaparse';
 import { encodeTime } from 'ulid';
@@ -57,14 +57,12 @@ export const milkingKey = (milking: { atMs: number; source: string; litres: numb
 
 /** Every milking as CSV, in the columns a milkings file is read by. */
 export function milkingsCsv(room: MilkRoom, zone: string): string {
-  const two = (n: number): string => String(n).padStart(2, '0');
   const lines = [...room.milkings]
     .sort((a, b) => a.atMs - b.atMs)
     .map((milking) => {
-      const minute = minuteOfDay(zone, milking.atMs);
       return {
         date: localDate(zone, milking.atMs),
-        time: `${two(Math.floor(minute / 60))}:${two(minute % 60)}`,
+        time: clockTime(zone, milking.atMs),
         source: milking.source,
         kind: milking.kind,
         amount: Math.round(milking.litres * 1e4) / 1e4,

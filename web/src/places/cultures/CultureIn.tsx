@@ -13,7 +13,7 @@ import { record } from '../../app/store.ts';
 import { useKitchen } from '../../app/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { QuantityField } from '../../parts/QuantityField.tsx';
-import { instantOfFields } from '../../parts/clock-of.ts';
+import { instantOfFields } from '../../parts/instant-of-fields.ts';
 import { PlaceChoice } from './CultureForms.tsx';
 import { AmountField, type TypedAmount } from '../milk-room/AmountField.tsx';
 
