@@ -22,7 +22,7 @@ export interface World {
 }
 
 /** An entry as the database holds it. */
-export interface Entry<T> {
+interface Entry<T> {
   readonly data: T;
   readonly streamId: string;
 }

@@ -41,7 +41,9 @@ function SkimTable(props: {
     ['its fat', offers.map((o) => `about ${percent(o.creamFatFraction, 0)}`)],
     [
       'milk left',
-      offers.map((o) => units.volume(litresOfMass(o.restKg, withFat(lot.of, o.restFatFraction)))),
+      offers.map(
+        (o) => `about ${units.aboutVolume(litresOfMass(o.restKg, withFat(lot.of, o.restFatFraction)))}`,
+      ),
     ],
     ['its fat', offers.map((o) => `about ${percent(o.restFatFraction)}`)],
   ] as const;

@@ -118,7 +118,10 @@ function Face({ desk, lot }: { readonly desk: SumDesk; readonly lot: Lot | null 
         </div>
       }
       facts={[
-        ['milk left', units.volume(litresOfMass(restKg, withFat(composition, Math.max(0, restFat))))],
+        [
+          'milk left',
+          `about ${units.aboutVolume(litresOfMass(restKg, withFat(composition, Math.max(0, restFat))))}`,
+        ],
         ['its fat', `about ${percent(restFat)}`],
         ['line from the top', percent(layers.creamHeight)],
       ]}
