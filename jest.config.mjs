@@ -22,6 +22,7 @@ const project = (name) => ({
   displayName: name,
   rootDir: new URL('.', import.meta.url).pathname,
   testMatch: [`<rootDir>/${name}/src/**/*.test.ts`],
+  ...(name === 'core' && { setupFiles: ['<rootDir>/core/jest-seed.mjs'] }),
 });
 
 export default {

@@ -14,6 +14,7 @@ export interface Want {
 export interface Allocated {
   readonly want: Want;
   readonly from: readonly LotPour[];
+  /** What it lacks, kg; less than `EMPTY_KG` counts as nothing, so 0 means that it has enough. */
   readonly shortKg: number;
   /** Of what it gets; `null` when some of it has no price. */
   readonly cost: number | null;
@@ -61,11 +62,12 @@ export function allocate(lots: readonly Lot[], wants: readonly Want[], nowMs: nu
       from.push({ lotId: lot.id, name: lot.name, massKg, costPerKg: lot.costPerKg });
       cost = cost === null || lot.costPerKg === null ? null : cost + massKg * lot.costPerKg;
     }
-    return { want, from, shortKg: Math.max(0, missing * kgPerLitre), cost };
+    const missingKg = missing * kgPerLitre;
+    return { want, from, shortKg: missingKg < EMPTY_KG ? 0 : missingKg, cost };
   });
   return {
     wants: results,
     left: lots.map((lot) => ({ lot, leftKg: left.get(lot.id) ?? 0 })),
-    enough: results.every((r) => r.shortKg < EMPTY_KG),
+    enough: results.every((r) => r.shortKg === 0),
   };
 }

@@ -373,6 +373,18 @@ describe('makes', () => {
     expect(plan.enough).toBe(false);
     expect(plan.left.every((l) => l.leftKg < 1e-9)).toBe(true);
   });
+
+  test.each([
+    ['a gram', 0.001, true],
+    ['ten grams', 0.01, false],
+  ])('%s too little: is there enough?', (_, kg, enough) => {
+    const ledger = createLedger();
+    ledger.intake(A, 0, 2);
+    const lots = openLots(foldMilkRoom(ledger.events));
+    const plan = allocate(lots, [{ id: '1', name: 'Yogurt', sort: 'milk', litres: 2 + kg / 1.03 }], hours(1));
+    expect(plan.enough).toBe(enough);
+    expect(plan.wants[0]!.shortKg).toBeCloseTo(enough ? 0 : kg, 4);
+  });
 });
 
 test('a weighed churning teaches the cream of its source', () => {

@@ -30,7 +30,7 @@ export function Enough({ room, nowMs }: { readonly room: MilkRoomNow; readonly n
   const set = (id: string, part: Partial<Want>): void =>
     setOwn(wants.map((w) => (w.id === id ? { ...w, ...part } : w)));
   const result = allocate(room.lots, wants, nowMs);
-  const short = result.wants.filter((w) => w.shortKg > 0.005);
+  const short = result.wants.filter((w) => w.shortKg > 0);
   return (
     <div className="enough">
       <p className="months-word" role="status">
@@ -79,15 +79,15 @@ export function Enough({ room, nowMs }: { readonly room: MilkRoomNow; readonly n
               {from.length === 0
                 ? 'Nothing here for it'
                 : from.map((f) => `${units.mass(f.massKg)} of ${f.name}`).join(', ')}
-              {shortKg > 0.005 && <strong className="danger"> ✗ {units.mass(shortKg)} short</strong>}
+              {shortKg > 0 && <strong className="danger"> ✗ {units.mass(shortKg)} short</strong>}
               {cost !== null && from.length > 0 && `, ${units.cost(cost)}`}{' '}
-              {want.sort !== 'cream' && shortKg <= 0.005 && from.length > 0 && (
+              {want.sort !== 'cream' && shortKg === 0 && from.length > 0 && (
                 <Link to={`/new?from=${from.map((f) => `${f.lotId}:${f.massKg.toFixed(3)}`).join(',')}`}>
                   Begin it
                 </Link>
               )}
               {want.sort !== 'milk' &&
-                shortKg > 0.005 &&
+                shortKg > 0 &&
                 room.lots.some((l) => l.role === 'milk' && l.place === 'cold') &&
                 ' Skimming what stands in the cold would give some.'}
             </p>
