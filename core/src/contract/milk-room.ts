@@ -62,6 +62,9 @@ export const lotFacts = z
   });
 export type LotFacts = z.infer<typeof lotFacts>;
 
+/** What a ruler says on a jar or a can, in its own unit. */
+const height = z.number('is not a height').positive('must be above 0').max(200, 'is higher than any can');
+
 /** A lot that comes into being with a movement. */
 const newLot = z.strictObject({ lotId: ulid, name: shortName });
 
@@ -125,6 +128,11 @@ export const milkMovement = z.discriminatedUnion('kind', [
     kind: z.literal('measure'),
     creamHeight: fraction.min(0.002, 'is no layer').max(0.6, 'is more than half cream'),
     typed: typedQuantity,
+    /** The two heights a ruler said, when the share was found from them. */
+    heights: z
+      .strictObject({ cream: height, all: height, unit: z.enum(['cm', 'in']) })
+      .refine(({ cream, all }) => cream < all, { error: 'cannot be less than the cream', path: ['all'] })
+      .optional(),
   }),
   /** A weighed churning: what it says of the cream is learned. */
   z.strictObject({
@@ -132,7 +140,10 @@ export const milkMovement = z.discriminatedUnion('kind', [
     massKg,
     butterKg: massKg,
     buttermilkKg: massKg,
+    /** The butter as typed. */
     typed: typedQuantity.nullable(),
+    typedCream: typedQuantity.optional(),
+    typedButtermilk: typedQuantity.optional(),
   }),
 ]);
 export type MilkMovement = z.infer<typeof milkMovement>;

@@ -198,12 +198,16 @@ export function demoMilk(nowMs: number, newId: (atMs: number) => string): DemoMo
     const [cream, creamKg] = skimOf(cow, lot, atMs + 15 * HOUR_MS, litres, 15);
     const truFat = 0.27;
     const butterKg = Math.round(((creamKg * (truFat - 0.006)) / (0.81 - 0.006)) * 1000) / 1000;
+    const buttermilkKg = Math.round((creamKg - butterKg - 0.01) * 1000) / 1000;
+    const grams = (massKg: number) => ({ value: Math.round(massKg * 1000), unit: 'g' }) as const;
     say(cream, atMs + 40 * HOUR_MS, {
       kind: 'churn',
       massKg: creamKg,
       butterKg,
-      buttermilkKg: Math.round((creamKg - butterKg - 0.01) * 1000) / 1000,
-      typed: { value: Math.round(butterKg * 1000), unit: 'g' },
+      buttermilkKg,
+      typed: grams(butterKg),
+      typedCream: grams(creamKg),
+      typedButtermilk: grams(buttermilkKg),
     });
     toAnimals(
       restOf.get(cream)!,

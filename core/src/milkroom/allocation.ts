@@ -1,6 +1,7 @@
 import type { Lot, LotPour } from '../contract/index.ts';
 import { massOfLitresKg } from '../milk/index.ts';
 import { EMPTY_KG, freeKg, keepOf } from './lot.ts';
+import { isCream } from './pooling.ts';
 
 /** What a make needs of one sort. */
 export interface Want {
@@ -29,8 +30,7 @@ export interface Allocation {
 
 /** Which lots a sort is taken from; frozen ones must be thawed first. */
 const serves = (lot: Lot, sort: Want['sort']): boolean =>
-  lot.place !== 'freezer' &&
-  (sort === 'cream' ? lot.role === 'cream' || lot.role === 'pot' : lot.role === sort);
+  lot.place !== 'freezer' && (sort === 'cream' ? isCream(lot) : lot.role === sort);
 
 /** Lots a want may be poured from, what must be used first in front. */
 export function lotsFor(lots: readonly Lot[], sort: Want['sort'], nowMs: number): Lot[] {

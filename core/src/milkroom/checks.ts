@@ -2,6 +2,7 @@ import type { MilkMovement } from '../contract/index.ts';
 import type { EntryFault, LoggedEvent, Replayed } from '../make/index.ts';
 import { formatMass, type MeasureSystem } from '../units/index.ts';
 import { isEmpty } from './lot.ts';
+import { isCream } from './pooling.ts';
 import type { RoomDraft } from './movements.ts';
 import { applyToRoom, openRoom, type MilkRoom } from './room.ts';
 
@@ -43,12 +44,16 @@ export function movementFault(
         return { path: 'data.cream.lotId', message: 'is a lot already' };
       return null;
     case 'pool': {
-      const pot = room.lots.get(data.into.lotId);
-      if (pot && pot.role !== 'pot')
-        return { path: 'data.into.lotId', message: `${pot.name} is no cream pot` };
-      if (lot.role === 'skimmed' || lot.role === 'milk')
-        return { path: 'streamId', message: `${lot.name} is no cream` };
-      return data.into.lotId === lotId ? { path: 'data.into.lotId', message: 'is the same pot' } : null;
+      const into = room.lots.get(data.into.lotId);
+      if (into && isCream(into) !== isCream(lot))
+        return isCream(into)
+          ? { path: 'data.into.lotId', message: `${into.name} is cream, ${lot.name} is not` }
+          : { path: 'data.into.lotId', message: `${into.name} is milk, ${lot.name} is not` };
+      if (!isCream(lot) && lot.place === 'freezer')
+        return { path: 'streamId', message: `${lot.name} is frozen: thaw it first` };
+      return data.into.lotId === lotId
+        ? { path: 'data.into.lotId', message: 'cannot be poured into itself' }
+        : null;
     }
     case 'freeze':
       return lot.thawed ? { path: 'data.kind', message: `${lot.name} was frozen once: not again` } : null;

@@ -20,6 +20,12 @@ export function weightOf(data: MilkMovement): number | null {
   }
 }
 
+/** That amount as it was typed; `null` when it was computed, or nobody kept it. */
+export function typedOf(data: MilkMovement): TypedQuantity | null {
+  if (data.kind === 'churn') return data.typedCream ?? null;
+  return 'typed' in data && weightOf(data) !== null ? data.typed : null;
+}
+
 /** The same entry about another amount, as somebody now says it; an entry about none is unchanged. */
 export function withWeight(data: MilkMovement, massKg: number, typed: TypedQuantity): MilkMovement {
   switch (data.kind) {
@@ -31,8 +37,9 @@ export function withWeight(data: MilkMovement, massKg: number, typed: TypedQuant
     case 'thaw':
     case 'give':
     case 'recount':
-    case 'churn':
       return { ...data, massKg, typed };
+    case 'churn':
+      return { ...data, massKg, typedCream: typed };
     default:
       return data;
   }

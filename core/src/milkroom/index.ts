@@ -20,3 +20,4 @@ export * from './outlook.ts';
 export * from './pour.ts';
 export * from './words.ts';
 export * from './correction.ts';
+export { isCream } from './pooling.ts';

@@ -431,10 +431,16 @@ describe('what cannot have happened', () => {
       /weigh more/,
     ],
     [
-      'pooling skimmed milk',
+      'skimmed milk into the cream',
       REST,
-      { kind: 'pool', into: { lotId: POT, name: 'p', place: 'cold' }, massKg: 1, soured: false, typed: null },
-      /no cream/,
+      {
+        kind: 'pool',
+        into: { lotId: CREAM, name: 'p', place: 'cold' },
+        massKg: 1,
+        soured: false,
+        typed: null,
+      },
+      /is cream, Skimmed is not/,
     ],
   ])('%s', (name, lot, data, message) => {
     expect(fault(lot, data, name.startsWith('before') ? -1 : 30)?.message).toMatch(message);

@@ -6,16 +6,14 @@ import {
   compositionOfFacts,
   emptied,
   EMPTY_KG,
-  isEmpty,
   lotCreaming,
   lotFrom,
   lotOf,
-  older,
   placeC,
   settledHours,
-  withPoured,
   withTaken,
 } from './lot.ts';
+import { isCream, pooled } from './pooling.ts';
 
 /** What a weighed churning said of its cream. */
 interface Churning {
@@ -214,70 +212,8 @@ const HANDLERS: { readonly [K in MovementKind]: Handler<K> } = {
   pool: (room, lotId, { into, massKg, soured }, moment) => {
     const from = takeFrom(room, moment, lotId, massKg, 'pooled-out', into.lotId);
     if (!from) return;
-    const { lot, amount } = from;
-    const portion = {
-      eventId: moment.eventId,
-      name: lot.name,
-      atMs: moment.atMs,
-      oldestMs: lot.oldestMs,
-      massKg,
-      fatFraction: lot.of.fatFraction,
-      soured,
-    };
-    const before = room.lots.get(into.lotId);
-    if (!before || isEmpty(before)) {
-      const celsius = placeC(into.place, null);
-      const begun = lotFrom(
-        lot,
-        {
-          id: into.lotId,
-          name: into.name,
-          role: 'pot',
-          costPerKg: lot.costPerKg,
-          soured,
-          mixedSourSweet: false,
-        },
-        amount,
-        moment.atMs,
-      );
-      const spells =
-        lot.place === into.place ? lot.spells : [...lot.spells, { fromMs: moment.atMs, celsius }];
-      put(
-        room,
-        moment,
-        { ...begun, place: into.place, spells, portions: [portion], parents: [lot.id] },
-        'pooled-in',
-        amount.massKg,
-        lotId,
-      );
-      return;
-    }
-    const more = withPoured(before, amount, lot);
-    const age = older(before, lot, moment.atMs);
-    const spells =
-      age === before || lot.place === before.place
-        ? age.spells
-        : [...lot.spells, { fromMs: moment.atMs, celsius: placeC(before.place, null) }];
-    put(
-      room,
-      moment,
-      {
-        ...more,
-        source: before.source === lot.source ? before.source : 'several sources',
-        oldestMs: Math.min(before.oldestMs, lot.oldestMs),
-        spells,
-        thawed: before.thawed || lot.thawed,
-        // Raw and heated together keep, and are cautioned about, as raw.
-        treatment: before.treatment === 'raw' || lot.treatment === 'raw' ? 'raw' : before.treatment,
-        soured: before.soured && soured,
-        mixedSourSweet: before.mixedSourSweet || before.soured !== soured,
-        parents: [...new Set([...before.parents, lot.id])],
-        portions: [...before.portions, portion],
-      },
-      'pooled-in',
-      amount.massKg,
-      lotId,
-    );
+    const lot = pooled(room.lots.get(into.lotId), from, { into, soured }, moment);
+    put(room, moment, lot, 'pooled-in', from.amount.massKg, lotId);
   },
   move: (room, lotId, { place, placeC: measuredC, container, soured = false }, moment) => {
     const lot = room.lots.get(lotId);
@@ -324,7 +260,7 @@ const HANDLERS: { readonly [K in MovementKind]: Handler<K> } = {
   },
   give: (room, lotId, { to, massKg, note }, moment) => {
     const from = takeFrom(room, moment, lotId, massKg, to, null, note);
-    if (from && (to === 'used' || to === 'away') && from.lot.role !== 'cream' && from.lot.role !== 'pot')
+    if (from && (to === 'used' || to === 'away') && !isCream(from.lot))
       room.pours.push({ atMs: moment.atMs, litres: litresOfMass(massKg, from.lot.of) });
   },
   recount: (room, lotId, { massKg }, moment) => {
@@ -333,7 +269,7 @@ const HANDLERS: { readonly [K in MovementKind]: Handler<K> } = {
     const change = amountOf(massKg - lot.has.massKg, lot.of);
     put(room, moment, { ...lot, has: amountOf(massKg, lot.of), recount: false }, 'recount', change.massKg);
   },
-  measure: (room, lotId, { creamHeight }, moment) => {
+  measure: (room, lotId, { creamHeight, heights }, moment) => {
     const lot = room.lots.get(lotId);
     if (!lot) return;
     const jar = {
@@ -342,7 +278,17 @@ const HANDLERS: { readonly [K in MovementKind]: Handler<K> } = {
       creaming: lotCreaming(lot),
       hours: settledHours(lot, moment.atMs),
     };
-    put(room, moment, { ...lot, creamFactor: factorOfHeight(jar, creamHeight) }, 'measure', 0);
+    put(
+      room,
+      moment,
+      { ...lot, creamFactor: factorOfHeight(jar, creamHeight) },
+      'measure',
+      0,
+      null,
+      heights
+        ? `${heights.cream} of ${heights.all} ${heights.unit}`
+        : `${(creamHeight * 100).toFixed(1)} % of the height`,
+    );
   },
   churn: (room, lotId, { massKg, butterKg, buttermilkKg }, moment) => {
     const from = takeFrom(room, moment, lotId, massKg, 'churn');

@@ -27,7 +27,7 @@ import { createLedger, lotId, ZERO_MS } from './fixtures/ledger.ts';
 
 const HOUR_MS = 3_600_000;
 const SOURCES = ['Fern', 'Dot', 'The ewes'];
-const LOTS = ['A', 'B', 'C', 'CREAM', 'REST', 'POT', 'THAWED'].map(lotId);
+const LOTS = ['A', 'B', 'C', 'CREAM', 'REST', 'POT', 'CAN', 'THAWED'].map(lotId);
 const typed = { value: 1, unit: 'kg' as const };
 const mass = fc.double({ min: 0.01, max: 4, noNaN: true });
 
@@ -53,7 +53,12 @@ const movement: fc.Arbitrary<MilkMovement> = fc.oneof(
   }),
   fc.record({
     kind: fc.constant('pool' as const),
-    into: fc.constant({ lotId: lotId('POT'), name: 'pot', place: 'cold' as const }),
+    // Cream into a pot, milk into a can or onto other milk.
+    into: fc.record({
+      lotId: fc.constantFrom('POT', 'CAN', 'A', 'B').map(lotId),
+      name: fc.constant('poured together'),
+      place: fc.constantFrom('cold' as const, 'counter' as const),
+    }),
     massKg: mass,
     soured: fc.boolean(),
     typed: fc.constant(null),
@@ -73,6 +78,13 @@ const movement: fc.Arbitrary<MilkMovement> = fc.oneof(
     container: null,
   })),
   mass.map((massKg): MilkMovement => ({ kind: 'recount', massKg, typed })),
+  mass.map((massKg): MilkMovement => ({
+    kind: 'churn',
+    massKg,
+    butterKg: massKg * 0.4,
+    buttermilkKg: massKg * 0.55,
+    typed: null,
+  })),
 );
 /** Some milkings, then whatever may happen to any lot, as the checks let it through. */
 const history = fc
@@ -265,7 +277,8 @@ test('an entry corrected to another amount is about that amount, and about nothi
         expect(weightOf(next)).toBeCloseTo(massKg, 9);
         // Back to the old amount it is the old entry, but for how it was typed.
         const back = withWeight(next, weightOf(data)!, typed);
-        expect({ ...back, typed: null, weighed: null }).toEqual({ ...data, typed: null, weighed: null });
+        const untyped = { typed: null, typedCream: null, weighed: null };
+        expect({ ...back, ...untyped }).toEqual({ ...data, ...untyped });
       }
     }),
     { numRuns: 60 },

@@ -63,8 +63,10 @@ export function AmountField(props: {
   readonly check?: (massKg: number) => string | null;
   readonly onAmount: (amount: TypedAmount | null) => void;
   readonly none?: boolean;
+  /** May stay empty. */
+  readonly optional?: boolean;
 }) {
-  const { label, of, by, amount, check, onAmount, none = false } = props;
+  const { label, of, by, amount, check, onAmount, none = false, optional = false } = props;
   const offered = useAmountUnits(by);
   const [first] = useState(amount);
   const unit = (amount?.typed.unit ?? offered[0]!) as AmountUnit;
@@ -75,6 +77,9 @@ export function AmountField(props: {
       value={amount?.typed.value ?? first?.typed.value ?? null}
       unit={unit}
       units={units}
+      optional={optional}
+      missing="Needs an amount."
+      onEmpty={() => onAmount(null)}
       check={(value, u) => {
         if (value < 0) return 'An amount cannot be negative.';
         if (value === 0 && !none) return 'The amount must be above 0.';

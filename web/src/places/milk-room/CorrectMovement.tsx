@@ -1,9 +1,11 @@
 import {
   compositionOfFacts,
   effectiveEvents,
+  isCream,
   isMassUnit,
   MILK_FACTS,
   MOVEMENT_WORD,
+  typedOf,
   weightOf,
   withWeight,
 } from '@morning-crock/core';
@@ -13,6 +15,7 @@ import {
   type LedgerLine,
   type MilkMovement,
   type StoredEvent,
+  type TypedQuantity,
 } from '@morning-crock/core/contract';
 import { Modal, TextInput } from '@mantine/core';
 import { useState } from 'react';
@@ -22,6 +25,7 @@ import { CorrectEntry, type Corrected } from '../../parts/CorrectEntry.tsx';
 import { QuantityField } from '../../parts/QuantityField.tsx';
 import { AmountField, useAsTyped, type TypedAmount } from './AmountField.tsx';
 import { FatField, type Fat } from './FatField.tsx';
+import { useMilkRoom } from './use-milk.ts';
 
 const MILK = MILK_FACTS['shop-whole'].composition;
 const AMOUNT_LABEL: Partial<Readonly<Record<MilkMovement['kind'], string>>> = {
@@ -30,25 +34,40 @@ const AMOUNT_LABEL: Partial<Readonly<Record<MilkMovement['kind'], string>>> = {
   churn: 'Cream churned',
 };
 
-/** An entry's amount as it was typed, or as the kitchen would say it. */
-function useAmountOf(data: MilkMovement): TypedAmount | null {
-  const massKg = weightOf(data);
-  const asTyped = useAsTyped(data.kind === 'intake' ? 'volume' : 'weight');
-  if (massKg === null) return null;
-  const typed = 'typed' in data ? data.typed : null;
-  return typed ? { massKg, typed } : asTyped(massKg, MILK);
+/** Butter and buttermilk of a weighed churning. */
+type Churned = Readonly<Record<'butter' | 'buttermilk', TypedAmount | null>>;
+
+/** What a churning weighed, as it was typed or as the kitchen would say it. */
+function useChurned(data: MilkMovement): Churned | null {
+  const asTyped = useAsTyped('weight');
+  if (data.kind !== 'churn') return null;
+  const told = (massKg: number, typed: TypedQuantity | null | undefined): TypedAmount =>
+    typed ? { massKg, typed } : asTyped(massKg, MILK);
+  return {
+    butter: told(data.butterKg, data.typed),
+    buttermilk: told(data.buttermilkKg, data.typedButtermilk),
+  };
 }
 
 function Fields(props: {
   readonly event: EventOf<'milk-moved'>;
-  readonly lotName: string;
+  readonly line: LedgerLine;
   readonly onClose: () => void;
 }) {
-  const { event, lotName, onClose } = props;
+  const { event, line: ledgerLine, onClose } = props;
   const { data } = event;
   const units = useUnits();
-  const first = useAmountOf(data);
-  const [amount, setAmount] = useState(first);
+  const by = isCream(ledgerLine) ? 'weight' : 'volume';
+  const { lots } = useMilkRoom();
+  const there = lots.find(({ id }) => id === ledgerLine.lotId);
+  const asTyped = useAsTyped(by);
+  const massKg = weightOf(data);
+  const typed = typedOf(data);
+  const [first] = useState(() =>
+    massKg === null ? null : typed ? { massKg, typed } : asTyped(massKg, there?.of ?? MILK),
+  );
+  const [amount, setAmount] = useState<TypedAmount | null>(first);
+  const [churned, setChurned] = useState(useChurned(data));
   const lot = data.kind === 'intake' ? data.lot : null;
   const [source, setSource] = useState(lot?.source ?? '');
   const [fat, setFat] = useState<Fat>({
@@ -56,21 +75,18 @@ function Fields(props: {
     fraction: lot?.fatFraction ?? null,
   });
   const [line, setLine] = useState<number | null>(data.kind === 'measure' ? data.creamHeight : null);
-  const of = lot ? compositionOfFacts({ ...lot, fatFraction: fat.known ? fat.fraction : null }) : MILK;
+  const of = lot
+    ? compositionOfFacts({ ...lot, fatFraction: fat.known ? fat.fraction : null })
+    : (there?.of ?? MILK);
 
   const corrected = (): Corrected => {
-    if (data.kind === 'measure')
-      return line === null
-        ? { fault: 'Needs the height of the cream line.' }
-        : {
-            data: {
-              ...data,
-              creamHeight: line,
-              typed: { value: Math.round(line * 1000) / 10, unit: '%' },
-            },
-          };
-    if (first && !amount) return { fault: 'Needs an amount.' };
-    if (fat.known && fat.fraction === null) return { fault: 'Fat: needs a number, or choose unknown.' };
+    if (data.kind === 'measure') {
+      if (line === null) return { fault: 'Needs the height of the cream line.' };
+      // The heights a ruler said belong to the share they gave.
+      if (line === data.creamHeight) return { data };
+      const typed = { value: Math.round(line * 1000) / 10, unit: '%' } as const;
+      return { data: { kind: 'measure', creamHeight: line, typed } };
+    }
     let next = data;
     if (next.kind === 'intake') {
       const facts = lotFacts.safeParse({
@@ -86,6 +102,14 @@ function Fields(props: {
         };
       next = { ...next, lot: facts.data };
     }
+    if (next.kind === 'churn' && churned?.butter && churned.buttermilk)
+      next = {
+        ...next,
+        butterKg: churned.butter.massKg,
+        buttermilkKg: churned.buttermilk.massKg,
+        typed: churned.butter.typed,
+        typedButtermilk: churned.buttermilk.typed,
+      };
     // What was weighed stays so heavy when only its fat is corrected.
     const weighedIn = next.kind === 'intake' && amount !== null && isMassUnit(amount.typed.unit);
     return {
@@ -101,7 +125,7 @@ function Fields(props: {
       onClose={onClose}
       about={
         <p>
-          <strong>{MOVEMENT_WORD[data.kind]}</strong>: {lotName}, {units.day(Date.parse(event.at))}{' '}
+          <strong>{MOVEMENT_WORD[data.kind]}</strong>: {ledgerLine.lotName}, {units.day(Date.parse(event.at))}{' '}
           {units.clock(Date.parse(event.at))}
         </p>
       }
@@ -118,12 +142,23 @@ function Fields(props: {
         <AmountField
           label={AMOUNT_LABEL[data.kind] ?? 'How much'}
           of={of}
-          by={data.kind === 'intake' ? 'volume' : 'weight'}
+          by={by}
           amount={amount}
           none={data.kind === 'recount'}
           onAmount={setAmount}
         />
       )}
+      {churned &&
+        (['butter', 'buttermilk'] as const).map((part) => (
+          <AmountField
+            key={part}
+            label={part === 'butter' ? 'Butter' : 'Buttermilk'}
+            of={MILK}
+            by="weight"
+            amount={churned[part]}
+            onAmount={(told) => setChurned({ ...churned, [part]: told })}
+          />
+        ))}
       {lot && (
         <FatField
           fat={fat}
@@ -158,7 +193,7 @@ export function CorrectMovement({
 }) {
   const { data, isError } = useEntriesQuery(line.streamId);
   const event = effectiveEvents((data ?? []) as readonly StoredEvent[]).find((e) => e.id === line.eventId);
-  if (event?.type === 'milk-moved') return <Fields event={event} lotName={line.lotName} onClose={onClose} />;
+  if (event?.type === 'milk-moved') return <Fields event={event} line={line} onClose={onClose} />;
   return (
     <Modal opened onClose={onClose} title="Correct this entry">
       <p>{isError || data ? 'The entry cannot be read now. What is stored is safe.' : 'Opening …'}</p>

@@ -19,6 +19,7 @@ import { now } from '../../app/clock.ts';
 import { record } from '../../app/store.ts';
 import { useKitchen, useUnits } from '../../app/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
+import { EntryForm } from '../../parts/EntryForm.tsx';
 import { QuantityField } from '../../parts/QuantityField.tsx';
 import { AmountField, type TypedAmount } from './AmountField.tsx';
 import { FatField, UNKNOWN_FAT, type Fat } from './FatField.tsx';
@@ -78,10 +79,6 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
     const parsed = lotFacts.safeParse(facts);
     if (!parsed.success)
       for (const issue of parsed.error.issues) found[String(issue.path[0] ?? 'name')] = issue.message;
-    if (!amount) found['amount'] = 'Needs an amount.';
-    if (Number.isNaN(atMs)) found['time'] = 'Needs a day and a time.';
-    else if (atMs > now() + 60_000) found['time'] = 'Has not been yet.';
-    if (fat.known && fat.fraction === null) found['fatFraction'] = 'Needs a number, or choose unknown.';
     setFaults(found);
     if (Object.keys(found).length > 0 || !parsed.success || !amount) return;
     const lotId = ulid();
@@ -106,14 +103,7 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
       </p>
     );
   return (
-    <form
-      className="intake"
-      aria-label="Milk in"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void take();
-      }}
-    >
+    <EntryForm className="intake" label="Milk in" onEntry={() => void take()}>
       <div className="sections">
         <section className="section" aria-labelledby="in-what">
           <h2 id="in-what">What</h2>
@@ -139,7 +129,6 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
             }}
           />
           <AmountField label="How much" of={of} by="volume" amount={amount} onAmount={setAmount} />
-          {fault('amount')}
           <Choices
             legend="It is"
             value={what}
@@ -177,8 +166,7 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
         </section>
         <section className="section" aria-labelledby="in-when">
           <h2 id="in-when">When and where</h2>
-          <DayTimeFields at={came} />
-          {fault('time')}
+          <DayTimeFields at={came} happened />
           <NativeSelect
             label="Stands"
             value={place}
@@ -227,9 +215,8 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
                   label: `a ${UNIT_LABEL[u]}`,
                 }))}
                 check={(v) => (v < 0 ? 'A cost cannot be negative.' : v > 1000 ? 'That is very dear.' : null)}
-                onFault={(faulty) => {
-                  if (faulty) setCost(null);
-                }}
+                optional
+                onEmpty={() => setCost(null)}
                 onChange={(value, per) => setCost({ value, per })}
               />
               <TextInput
@@ -244,6 +231,6 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
           </details>
         </section>
       </div>
-    </form>
+    </EntryForm>
   );
 }

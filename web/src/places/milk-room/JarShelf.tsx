@@ -1,4 +1,4 @@
-import { keepOf, litresIn, settles, skimOffer } from '@morning-crock/core';
+import { isCream, keepOf, litresIn, settles, skimOffer } from '@morning-crock/core';
 import type { Lot } from '@morning-crock/core/contract';
 import { Link } from 'react-router';
 import { useUnits } from '../../app/use-units.ts';
@@ -32,9 +32,11 @@ export function JarShelf(props: {
         const look =
           lot.place === 'freezer'
             ? 'frozen'
-            : lot.role === 'pot' || lot.role === 'cream'
+            : isCream(lot)
               ? 'cream'
-              : lot.role;
+              : lot.role === 'skimmed'
+                ? 'skimmed'
+                : 'milk';
         return (
           <li key={lot.id}>
             <Link

@@ -1,3 +1,4 @@
+import { isCream } from '@morning-crock/core';
 import type { LedgerLine } from '@morning-crock/core/contract';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -54,7 +55,7 @@ export function Ledger() {
   if (!data) return <p className="quiet">{isError ? 'The ledger cannot be read now.' : 'Opening …'}</p>;
   // As in the jars: milk by volume, cream by weight.
   const amount = ({ role }: LedgerLine, massKg: number, litres: number): string =>
-    role === 'cream' || role === 'pot' ? units.mass(massKg) : units.volume(litres);
+    isCream({ role }) ? units.mass(massKg) : units.volume(litres);
   const signed = (line: LedgerLine): string =>
     line.massKg === 0
       ? ''

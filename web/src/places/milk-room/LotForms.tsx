@@ -1,10 +1,11 @@
 import { GIVEN_TO, type Lot } from '@morning-crock/core/contract';
-import { placeC } from '@morning-crock/core';
+import { isCream, placeC } from '@morning-crock/core';
 import { Button, Checkbox, NativeSelect, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { record } from '../../app/store.ts';
 import { useKitchen, useUnits } from '../../app/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
+import { EntryForm } from '../../parts/EntryForm.tsx';
 import { QuantityField } from '../../parts/QuantityField.tsx';
 import { AmountField, useAsTyped, type TypedAmount } from './AmountField.tsx';
 import { PLACE_WORD } from './use-milk.ts';
@@ -16,8 +17,7 @@ const GIVEN_WORD = {
   animals: 'to the animals',
   spoiled: 'spoiled',
 } as const;
-const byOf = (lot: Lot): 'volume' | 'weight' =>
-  lot.role === 'cream' || lot.role === 'pot' ? 'weight' : 'volume';
+const byOf = (lot: Lot): 'volume' | 'weight' => (isCream(lot) ? 'weight' : 'volume');
 
 /** Some of it leaves the milk room. */
 export function GiveForm({ lot, onDone }: Form) {
@@ -28,11 +28,9 @@ export function GiveForm({ lot, onDone }: Form) {
   const [note, setNote] = useState('');
   const over = amount !== null && amount.massKg > lot.has.massKg + 0.01;
   return (
-    <form
-      className="lot-form"
-      aria-label="Take out"
-      onSubmit={(event) => {
-        event.preventDefault();
+    <EntryForm
+      label="Take out"
+      onEntry={() => {
         if (!amount) return;
         // All of it means all of it, however the jug's figure was rounded.
         const whole = Math.abs(amount.massKg / lot.has.massKg - 1) < 0.005;
@@ -59,10 +57,10 @@ export function GiveForm({ lot, onDone }: Form) {
         onChange={setTo}
       />
       <TextInput label="Note" value={note} maxLength={200} onChange={(e) => setNote(e.currentTarget.value)} />
-      <Button type="submit" h={56} disabled={!amount}>
+      <Button type="submit" h={56}>
         Taken out
       </Button>
-    </form>
+    </EntryForm>
   );
 }
 
@@ -73,11 +71,9 @@ export function RecountForm({ lot, onDone }: Form) {
     asTyped(Math.max(0, lot.has.massKg), lot.of),
   );
   return (
-    <form
-      className="lot-form"
-      aria-label="Recount"
-      onSubmit={(event) => {
-        event.preventDefault();
+    <EntryForm
+      label="Recount"
+      onEntry={() => {
         if (amount) void record(lot.id, 'milk-moved', { kind: 'recount', ...amount }).then(onDone);
       }}
     >
@@ -89,10 +85,10 @@ export function RecountForm({ lot, onDone }: Form) {
         onAmount={setAmount}
         none
       />
-      <Button type="submit" h={56} disabled={!amount}>
+      <Button type="submit" h={56}>
         That is there
       </Button>
-    </form>
+    </EntryForm>
   );
 }
 
@@ -105,11 +101,9 @@ export function MoveForm({ lot, onDone }: Form) {
   const [soured, setSoured] = useState(lot.soured);
   const celsius = place === 'counter' ? site.roomC : null;
   return (
-    <form
-      className="lot-form"
-      aria-label="Move"
-      onSubmit={(event) => {
-        event.preventDefault();
+    <EntryForm
+      label="Move"
+      onEntry={() => {
         void record(lot.id, 'milk-moved', {
           kind: 'move',
           place,
@@ -155,7 +149,7 @@ export function MoveForm({ lot, onDone }: Form) {
       <Button type="submit" h={56}>
         It is moved
       </Button>
-    </form>
+    </EntryForm>
   );
 }
 
@@ -173,16 +167,15 @@ export function MeasureForm({ lot, onDone }: Form) {
         ? 'More than half cream? Measure the cream layer first, then all of the milk.'
         : null;
   return (
-    <form
-      className="lot-form"
-      aria-label="Measure the cream line"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (share === null || fault) return;
+    <EntryForm
+      label="Measure the cream line"
+      onEntry={() => {
+        if (share === null || fault || cream === null || whole === null) return;
         void record(lot.id, 'milk-moved', {
           kind: 'measure',
           creamHeight: share,
           typed: { value: Math.round(share * 1000) / 10, unit: '%' },
+          heights: { cream, all: whole, unit },
         }).then(onDone);
       }}
     >
@@ -210,9 +203,9 @@ export function MeasureForm({ lot, onDone }: Form) {
           {fault}
         </p>
       )}
-      <Button type="submit" h={56} disabled={share === null || fault !== null}>
+      <Button type="submit" h={56}>
         That is the line
       </Button>
-    </form>
+    </EntryForm>
   );
 }

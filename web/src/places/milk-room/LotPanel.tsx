@@ -1,4 +1,4 @@
-import { keepOf, litresOfMass, MILK_FACTS, settles, skimOffer, withFat } from '@morning-crock/core';
+import { isCream, keepOf, litresOfMass, MILK_FACTS, settles, skimOffer, withFat } from '@morning-crock/core';
 import type { Lot } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
 import { LadleSlider, LADLE } from './LadleSlider.tsx';
@@ -7,6 +7,7 @@ import { Link, useSearchParams } from 'react-router';
 import { record } from '../../app/store.ts';
 import { useUnits } from '../../app/use-units.ts';
 import { GiveForm, MeasureForm, MoveForm, RecountForm } from './LotForms.tsx';
+import { PoolForm } from './PoolForm.tsx';
 import { PotPart } from './PotPart.tsx';
 import { SkimForm } from './SkimForm.tsx';
 import {
@@ -23,7 +24,7 @@ import {
 const HOUR_MS = 3_600_000;
 const WAIT_H = 6;
 
-type Doing = 'nothing' | 'skim' | 'give' | 'recount' | 'move' | 'measure';
+type Doing = 'nothing' | 'skim' | 'give' | 'recount' | 'move' | 'measure' | 'pool';
 
 /** What skimming gives now and after some hours, side by side. */
 function SkimTable(props: {
@@ -145,6 +146,7 @@ export function LotPanel(props: {
   ].filter(Boolean);
   const buttons: readonly (readonly [Doing, string, boolean])[] = [
     ['measure', 'Measure the line', settling],
+    ['pool', 'Pour together', CAN_POUR.has(lot.role) && lot.place !== 'freezer'],
     ['move', 'Move', true],
     ['give', 'Take out', true],
     ['recount', 'Recount', true],
@@ -199,12 +201,25 @@ export function LotPanel(props: {
           }}
         />
       )}
-      {(lot.role === 'pot' || lot.role === 'cream') && doing === 'nothing' && (
-        <PotPart lot={lot} room={room} nowMs={nowMs} onGo={onGo} />
+      {lot.mixedSourSweet && (
+        <p className="caution note">
+          Sweet and soured are mixed: it keeps only as sweet {isCream(lot) ? 'cream' : 'milk'} does.
+        </p>
       )}
+      {isCream(lot) && doing === 'nothing' && <PotPart lot={lot} room={room} nowMs={nowMs} onGo={onGo} />}
       {doing === 'give' && <GiveForm lot={lot} onDone={done} />}
       {doing === 'recount' && <RecountForm lot={lot} onDone={done} />}
       {doing === 'move' && <MoveForm lot={lot} onDone={done} />}
+      {doing === 'pool' && (
+        <PoolForm
+          lot={lot}
+          lots={room.lots}
+          onDone={(intoId) => {
+            done();
+            onGo(intoId);
+          }}
+        />
+      )}
       {doing === 'measure' && <MeasureForm lot={lot} onDone={done} />}
       <div className="lot-actions">
         {doing === 'nothing' ? (

@@ -1,12 +1,13 @@
-import { butterBalance, freeKg, litresIn } from '@morning-crock/core';
+import { butterBalance, litresIn } from '@morning-crock/core';
 import type { Lot } from '@morning-crock/core/contract';
-import { Button, NativeSelect } from '@mantine/core';
+import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { ulid } from 'ulid';
 import { record } from '../../app/store.ts';
 import { useKitchen, useUnits } from '../../app/use-units.ts';
+import { EntryForm } from '../../parts/EntryForm.tsx';
 import { AmountField, useAsTyped, type TypedAmount } from './AmountField.tsx';
+import { PoolForm } from './PoolForm.tsx';
 import { ThawPlan } from './ThawPlan.tsx';
 import { percent, type MilkRoomNow } from './use-milk.ts';
 
@@ -79,11 +80,9 @@ function ChurnForm({ lot, onDone }: { readonly lot: Lot; readonly onDone: () => 
       ? `Butter and buttermilk weigh more than the ${units.mass(cream.massKg)} of cream.`
       : null;
   return (
-    <form
-      className="lot-form"
-      aria-label="Weighed churning"
-      onSubmit={(event) => {
-        event.preventDefault();
+    <EntryForm
+      label="Weighed churning"
+      onEntry={() => {
         if (!cream || !butter || !buttermilk || tooMuch) return;
         void record(lot.id, 'milk-moved', {
           kind: 'churn',
@@ -91,6 +90,8 @@ function ChurnForm({ lot, onDone }: { readonly lot: Lot; readonly onDone: () => 
           butterKg: butter.massKg,
           buttermilkKg: buttermilk.massKg,
           typed: butter.typed,
+          typedCream: cream.typed,
+          typedButtermilk: buttermilk.typed,
         }).then(onDone);
       }}
     >
@@ -102,51 +103,13 @@ function ChurnForm({ lot, onDone }: { readonly lot: Lot; readonly onDone: () => 
           {tooMuch}
         </p>
       )}
-      <Button type="submit" h={56} disabled={!cream || !butter || !buttermilk || tooMuch !== null}>
+      <Button type="submit" h={56}>
         That came of it
       </Button>
       <Button variant="default" onClick={onDone}>
         Back
       </Button>
-    </form>
-  );
-}
-
-/** Pours a jar of cream, or what is thawed, together with others. */
-function PoolForm({ lot, pots }: { readonly lot: Lot; readonly pots: readonly Lot[] }) {
-  const asTyped = useAsTyped('weight');
-  const [into, setInto] = useState(pots[0]?.id ?? 'cold');
-  const pool = (): void => {
-    const pot = pots.find((p) => p.id === into);
-    const { massKg, typed } = asTyped(freeKg(lot), lot.of);
-    void record(lot.id, 'milk-moved', {
-      kind: 'pool',
-      into: pot
-        ? { lotId: pot.id, name: pot.name, place: pot.place }
-        : {
-            lotId: ulid(),
-            name: into === 'freezer' ? 'Cream pot, frozen' : 'Cream pot',
-            place: into === 'freezer' ? 'freezer' : 'cold',
-          },
-      massKg,
-      soured: lot.soured,
-      typed,
-    });
-  };
-  return (
-    <div className="field-row">
-      <NativeSelect
-        label="Pour it into"
-        value={into}
-        data={[
-          ...pots.map((p) => ({ value: p.id, label: p.name })),
-          { value: 'cold', label: 'a new pot in the cold' },
-          ...(lot.thawed ? [] : [{ value: 'freezer', label: 'a new pot in the freezer' }]),
-        ]}
-        onChange={(e) => setInto(e.currentTarget.value)}
-      />
-      <Button onClick={pool}>Pool it</Button>
-    </div>
+    </EntryForm>
   );
 }
 
@@ -160,9 +123,6 @@ export function PotPart(props: {
   const { lot, room, nowMs, onGo } = props;
   const units = useUnits();
   const [churning, setChurning] = useState(false);
-  const pots = room.lots.filter(
-    (l) => l.role === 'pot' && l.id !== lot.id && (l.place !== 'freezer' || !lot.thawed),
-  );
   if (churning) return <ChurnForm lot={lot} onDone={() => setChurning(false)} />;
   return (
     <>
@@ -186,15 +146,12 @@ export function PotPart(props: {
           </ul>
         </div>
       )}
-      {lot.mixedSourSweet && (
-        <p className="caution note">Sweet and soured are mixed: it keeps only as sweet cream does.</p>
-      )}
       <ChurnLoads lot={lot} />
       {lot.place === 'freezer' ? (
         <ThawPlan lot={lot} nowMs={nowMs} onThawed={onGo} />
       ) : (
         <>
-          {lot.role === 'cream' && <PoolForm lot={lot} pots={pots} />}
+          {lot.role === 'cream' && <PoolForm lot={lot} lots={room.lots} onDone={onGo} />}
           <Button variant="default" onClick={() => setChurning(true)}>
             Weighed churning
           </Button>

@@ -1,12 +1,14 @@
 import { isEmpty, type SkimOffer } from '@morning-crock/core';
 import type { Lot } from '@morning-crock/core/contract';
-import { Button, NativeSelect, TextInput } from '@mantine/core';
+import { Button, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 import { ulid } from 'ulid';
 import { now } from '../../app/clock.ts';
 import { record } from '../../app/store.ts';
 import { useUnits } from '../../app/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
+import { EntryForm } from '../../parts/EntryForm.tsx';
+import { NameField } from '../../parts/NameField.tsx';
 import { AmountField, useAsTyped, type TypedAmount } from './AmountField.tsx';
 import { massRange, percent } from './use-milk.ts';
 
@@ -45,7 +47,6 @@ export function SkimForm(props: {
               : offer.creamFatFraction,
           ),
         );
-  const named = name.trim() !== '' && restName.trim() !== '';
   const lift = async (): Promise<void> => {
     if (!amount) return;
     const cream = { lotId: ulid(), name: name.trim() };
@@ -85,14 +86,7 @@ export function SkimForm(props: {
     onDone(isEmpty(lot) ? null : rest.lotId);
   };
   return (
-    <form
-      className="lot-form"
-      aria-label="Skim"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (named) void lift();
-      }}
-    >
+    <EntryForm label="Skim" onEntry={() => void lift()}>
       <Choices
         legend="Cream lifted"
         value={way}
@@ -129,22 +123,11 @@ export function SkimForm(props: {
         ]}
         onChange={(e) => setInto(e.currentTarget.value)}
       />
-      <TextInput
-        label="Name of the cream"
-        value={name}
-        maxLength={80}
-        onChange={(e) => setName(e.currentTarget.value)}
-      />
-      <TextInput
-        label="Name of the skimmed milk"
-        value={restName}
-        maxLength={80}
-        onChange={(e) => setRestName(e.currentTarget.value)}
-        error={named ? null : 'Both need a name.'}
-      />
-      <Button type="submit" h={72} disabled={!amount || !named}>
+      <NameField label="Name of the cream" value={name} onChange={setName} />
+      <NameField label="Name of the skimmed milk" value={restName} onChange={setRestName} />
+      <Button type="submit" h={72}>
         It is skimmed
       </Button>
-    </form>
+    </EntryForm>
   );
 }

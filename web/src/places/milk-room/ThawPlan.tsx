@@ -7,6 +7,7 @@ import { ulid } from 'ulid';
 import { record } from '../../app/store.ts';
 import { useUnits } from '../../app/use-units.ts';
 import { DayTimeFields, useDayTime } from '../../parts/DayTime.tsx';
+import { EntryForm } from '../../parts/EntryForm.tsx';
 import { AmountField, useAsTyped, type TypedAmount } from './AmountField.tsx';
 
 const HOUR_MS = 3_600_000;
@@ -48,11 +49,9 @@ export function ThawPlan(props: {
   const past = !(readyMs > nowMs);
   const soonMs = nowMs + hours * HOUR_MS;
   return (
-    <form
-      className="lot-form"
-      aria-label="Thaw plan"
-      onSubmit={(event) => {
-        event.preventDefault();
+    <EntryForm
+      label="Thaw plan"
+      onEntry={() => {
         if (!amount) return;
         const lotId = ulid();
         void record(lot.id, 'milk-moved', {
@@ -102,9 +101,9 @@ export function ThawPlan(props: {
       )}
       <Link to={`/sums/thaw?lot=${lot.id}`}>Other pieces, other places</Link>
       <p className="quiet">Thawed cream is used within a day or two and never frozen again.</p>
-      <Button type="submit" h={56} disabled={!amount}>
+      <Button type="submit" h={56}>
         It is in the fridge now
       </Button>
-    </form>
+    </EntryForm>
   );
 }

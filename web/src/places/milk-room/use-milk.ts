@@ -1,4 +1,5 @@
 import {
+  isCream,
   keepOf,
   litresIn,
   massOfLitresKg,
@@ -48,9 +49,7 @@ export const PLACE_WORD = { cold: 'in the cold', counter: 'on the counter', free
 
 /** "8.2 L", or by weight for cream. */
 export function lotAmount(lot: Lot, units: Units): string {
-  return lot.role === 'cream' || lot.role === 'pot'
-    ? units.mass(Math.max(0, lot.has.massKg))
-    : units.volume(Math.max(0, litresIn(lot)));
+  return isCream(lot) ? units.mass(Math.max(0, lot.has.massKg)) : units.volume(Math.max(0, litresIn(lot)));
 }
 
 /** What a measure of it cost; `null` when nobody said. @example '0.62 crowns a L' */
