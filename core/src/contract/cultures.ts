@@ -42,13 +42,19 @@ const newCulture = z.strictObject({ cultureId: ulid, name: shortName, place: z.e
 
 /** What may happen to a culture; the event's stream is the culture it happens to. */
 export const cultureChange = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('taken-in'), culture: cultureFacts }),
+  z.strictObject({
+    kind: z.literal('taken-in'),
+    culture: cultureFacts,
+    /** Its amount, or what a packet is for, as typed. */
+    typed: typedQuantity.optional(),
+  }),
   /** Part of it goes on by itself: a fork, or a back-up in the freezer. */
   z.strictObject({
     kind: z.literal('split'),
     into: newCulture,
     massKg: massKg.max(50).nullable(),
     backUp: z.boolean(),
+    typed: typedQuantity.optional(),
   }),
   z.strictObject({
     kind: z.literal('merge'),
@@ -66,6 +72,7 @@ export const cultureChange = z.discriminatedUnion('kind', [
     milkKg: massKg.max(50),
     massKg: massKg.max(50).nullable(),
     typed: typedQuantity,
+    typedGrains: typedQuantity.optional(),
   }),
   z.strictObject({ kind: z.literal('weigh'), massKg: massKg.max(50), typed: typedQuantity }),
   z.strictObject({ kind: z.literal('sign'), sign: z.enum(BAD_SIGNS), note: longText }),
@@ -106,8 +113,10 @@ export const culture = z.strictObject({
     })
     .nullable(),
   fedMs: z.number().nullable(),
-  /** Weighings, for what grows: [ms, kg]. */
+  /** Weighings since something was last taken of it, for what grows: [ms, kg]. */
   weighings: z.array(z.tuple([z.number(), z.number()])),
+  /** Growth before that: ln of the weight, and the days it took. */
+  grown: z.strictObject({ ln: z.number(), days: z.number() }),
   /** Makes it was used in. */
   makes: z.array(z.strictObject({ makeId: ulid, name: z.string(), atMs: z.number() })),
   signs: z.array(z.strictObject({ sign: z.enum(BAD_SIGNS), atMs: z.number(), note: z.string() })),

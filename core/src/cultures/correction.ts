@@ -15,13 +15,17 @@ export function weightOfChange(data: CultureChange): number | null {
   }
 }
 
+/** That amount as it was typed; `null` when it was computed, or nobody kept it. */
+export function typedOfChange(data: CultureChange): TypedQuantity | null {
+  return 'typed' in data && weightOfChange(data) !== null ? (data.typed ?? null) : null;
+}
+
 /** The same entry about another amount. */
 export function withWeightOfChange(data: CultureChange, massKg: number, typed: TypedQuantity): CultureChange {
   switch (data.kind) {
     case 'taken-in':
-      return { ...data, culture: { ...data.culture, massKg } };
+      return { ...data, culture: { ...data.culture, massKg }, typed };
     case 'split':
-      return { ...data, massKg };
     case 'weigh':
       return { ...data, massKg, typed };
     case 'feed':

@@ -18,6 +18,11 @@ const KEEPS: Readonly<Record<StarterKind, CultureKind>> = {
 
 export const keptKind = (starter: StarterKind): CultureKind => KEEPS[starter];
 
+/** Nothing known of its growth yet. */
+const NOT_GROWN: Culture['grown'] = { ln: 0, days: 0 };
+const weighedAt = (atMs: number, massKg: number | null): Culture['weighings'] =>
+  massKg === null ? [] : [[atMs, massKg]];
+
 /** A culture as it is taken in. */
 export function cultureOf(id: string, facts: CultureFacts, atMs: number): Culture {
   return {
@@ -42,7 +47,8 @@ export function cultureOf(id: string, facts: CultureFacts, atMs: number): Cultur
       opened: facts.packet.openedLeft > 0,
     },
     fedMs: null,
-    weighings: facts.massKg === null ? [] : [[atMs, facts.massKg]],
+    weighings: weighedAt(atMs, facts.massKg),
+    grown: NOT_GROWN,
     makes: [],
     signs: [],
     backUp: false,
@@ -64,7 +70,8 @@ export function childOf(
     bornOf: null,
     packet: null,
     fedMs: null,
-    weighings: [],
+    weighings: weighedAt(own.bornMs, own.massKg ?? null),
+    grown: NOT_GROWN,
     makes: [],
     signs: [],
     backUp: false,
@@ -104,3 +111,18 @@ export const isLive = (culture: Culture): boolean => {
   if (culture.packet) return culture.packet.packetsLeft > 0.01;
   return culture.massKg === null || culture.massKg > 0.002;
 };
+
+/** Growth over the weighings since something was last taken of it, and before. */
+export function grownSoFar({ weighings, grown }: Pick<Culture, 'weighings' | 'grown'>): Culture['grown'] {
+  const [first] = weighings;
+  const last = weighings.at(-1);
+  if (!first || !last || last[0] <= first[0]) return grown;
+  return { ln: grown.ln + Math.log(last[1] / first[1]), days: grown.days + (last[0] - first[0]) / DAY_MS };
+}
+
+/** A culture with something taken of it: what it grew stays known, and is weighed anew from here. */
+export function withLess(culture: Culture, takenKg: number | null): Culture {
+  const grown = grownSoFar(culture);
+  if (takenKg === null || culture.massKg === null) return { ...culture, grown, weighings: [] };
+  return { ...culture, grown, weighings: [], massKg: Math.max(0, culture.massKg - takenKg) };
+}

@@ -173,6 +173,45 @@ describe('the family tree', () => {
     });
     expect(growthPerDay(foldCultures(r.events).cultures.get(GRAINS)!)).toBeCloseTo(0.05, 3);
   });
+
+  test('what is given away of grains is no shrinking, and a make is a feed that leaves them whole', () => {
+    const r = register();
+    const grams = (value: number) => ({ massKg: value / 1000, typed: { value, unit: 'g' as const } });
+    const grains = () => foldCultures(r.events).cultures.get(GRAINS)!;
+    r.change(GRAINS, 0, { kind: 'taken-in', culture: facts({ kind: 'kefir-grains', massKg: 0.04 }) });
+    r.change(GRAINS, 48, { kind: 'weigh', ...grams(44.1) });
+    r.change(GRAINS, 48, {
+      kind: 'split',
+      into: { cultureId: FORK, name: 'For the neighbour', place: 'cold' },
+      massKg: 0.0241,
+      backUp: false,
+    });
+    expect(grains().massKg).toBeCloseTo(0.02, 9);
+    expect(growthPerDay(grains())).toBeCloseTo(0.05, 3);
+    r.change(GRAINS, 60, { kind: 'weigh', ...grams(20) });
+    r.change(GRAINS, 108, { kind: 'weigh', ...grams(22.05) });
+    // Two times two days at 5 % a day; the half day nobody weighed over counts for nothing.
+    expect(grains().grown.days).toBeCloseTo(2, 9);
+    expect(growthPerDay(grains())).toBeCloseTo(0.05, 3);
+    const fork = foldCultures(r.events).cultures.get(FORK)!;
+    expect(fork).toMatchObject({ massKg: 0.0241, grown: { ln: 0, days: 0 } });
+
+    const make = lotId('MAKEK');
+    r.say(make, 120, {
+      type: 'make-started',
+      data: { plan: planWith(GRAINS, { kind: 'kefir-grains', massKg: 0.02, statedRatio: null }) },
+    });
+    r.say(make, 121, { type: 'starter-added', data: { massKg: 0.02, statedRatio: null, typed: null } });
+    expect(grains()).toMatchObject({ massKg: 0.02205, fedMs: ZERO_MS + 121 * 3_600_000 });
+    expect(grains().makes).toHaveLength(1);
+  });
+
+  test('a yogurt that is weighed does not grow, whatever was eaten of it', () => {
+    const r = register();
+    r.change(PACKET, 0, { kind: 'taken-in', culture: facts({ massKg: 0.4 }) });
+    r.change(PACKET, 48, { kind: 'weigh', massKg: 0.1, typed: { value: 100, unit: 'g' } });
+    expect(growthPerDay(foldCultures(r.events).cultures.get(PACKET)!)).toBeNull();
+  });
 });
 
 describe('what is due', () => {

@@ -8,7 +8,7 @@ import type {
 } from '../contract/index.ts';
 import { effectiveEvents, type LoggedEvent } from '../make/index.ts';
 import { isHeated } from '../method/index.ts';
-import { childOf, cultureOf, keptKind } from './culture.ts';
+import { childOf, cultureOf, keptKind, placeOf, withLess } from './culture.ts';
 
 /** The events cultures are folded from; those of makes tell where they went and what was kept. */
 export const CULTURE_EVENTS: readonly EventType[] = [
@@ -74,10 +74,6 @@ type Handler<K extends CultureChange['kind']> = (
   moment: Moment,
 ) => Culture;
 
-const less = (culture: Culture, massKg: number | null): Culture =>
-  massKg === null || culture.massKg === null
-    ? culture
-    : { ...culture, massKg: Math.max(0, culture.massKg - massKg) };
 const put = (culture: Culture, place: Culture['stays'][0]['place'], fromMs: number): Culture => ({
   ...culture,
   stays: [...culture.stays, { fromMs, place }],
@@ -99,7 +95,7 @@ const HANDLERS: { readonly [K in Exclude<CultureChange['kind'], 'taken-in'>]: Ha
         stays: [...own.stays, { fromMs: atMs, place: into.place }],
       }),
     );
-    return less(own, massKg);
+    return withLess(own, massKg);
   },
   merge: (draft, own, { into, with: others, massKg }, { atMs }) => {
     const parents = [own, ...others.flatMap((id) => draft.cultures.get(id) ?? [])];
@@ -168,7 +164,10 @@ function use(
   const culture = id === undefined || id === null ? undefined : draft.cultures.get(id);
   if (!make || !culture || culture.makes.some((m) => m.makeId === makeId)) return;
   draft.cultures.set(culture.id, {
-    ...less(culture, massKg),
+    // Grains are strained out again: a make is fresh milk to them.
+    ...(culture.kind === 'kefir-grains'
+      ? { ...culture, fedMs: atMs, stays: [{ fromMs: atMs, place: placeOf(culture) }] }
+      : withLess(culture, massKg)),
     makes: [...culture.makes, { makeId, name: make.name, atMs }],
     packet: culture.packet && {
       ...culture.packet,
@@ -229,7 +228,6 @@ function keep(
     ),
     turn: 1,
     bornOf: makeId,
-    weighings: [],
   });
 }
 

@@ -1,6 +1,6 @@
 import type { Culture, Factor } from '../contract/index.ts';
 import { livingShare, STARTER_FACTS } from '../culture/index.ts';
-import { agedNow, isLive } from './culture.ts';
+import { agedNow, grownSoFar, isLive } from './culture.ts';
 
 /** How strong a culture is: what its keeping should have left, and what its makes said of its pace. */
 export interface Vigour {
@@ -67,12 +67,17 @@ export function paceOverTurns(
   });
 }
 
-/** Growth of something that is weighed (grains), per day, as a share; `null` with fewer than two weighings. */
+/** Weighings nearer together say nothing of growth. */
+const LEAST_DAYS = 0.5;
+
+/**
+ * Growth of grains per day, as a share, from weighings between which nothing was taken of them; `null` when there are none
+ * half a day apart, and for cultures that do not grow but are made.
+ */
 export function growthPerDay(culture: Culture): number | null {
-  const [first] = culture.weighings;
-  const last = culture.weighings.at(-1);
-  if (!first || !last || last[0] - first[0] < 43_200_000) return null;
-  return Math.expm1(Math.log(last[1] / first[1]) / ((last[0] - first[0]) / 86_400_000));
+  if (culture.kind !== 'kefir-grains') return null;
+  const { ln, days } = grownSoFar(culture);
+  return days < LEAST_DAYS ? null : Math.expm1(ln / days);
 }
 
 /** Cultures a make of this kind may start from, the freshest first. */

@@ -2,6 +2,7 @@ import {
   CHANGE_WORD,
   effectiveEvents,
   MILK_FACTS,
+  typedOfChange,
   weightOfChange,
   withWeightOfChange,
 } from '@morning-crock/core';
@@ -10,8 +11,9 @@ import { Button, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { useEntriesQuery } from '../../api/api.ts';
 import { useUnits } from '../../app/use-units.ts';
+import { NameField } from '../../parts/NameField.tsx';
 import { CorrectEntry, type Corrected } from '../../parts/CorrectEntry.tsx';
-import { AmountField, useAsTyped } from '../milk-room/AmountField.tsx';
+import { AmountField, useAsTyped, type TypedAmount } from '../milk-room/AmountField.tsx';
 
 const MILK = MILK_FACTS['shop-whole'].composition;
 
@@ -31,18 +33,26 @@ function Correction({
   const units = useUnits();
   const asTyped = useAsTyped('weight');
   const massKg = weightOfChange(data);
+  const typed = typedOfChange(data);
   const [first] = useState(() =>
-    massKg === null ? null : 'typed' in data ? { massKg, typed: data.typed } : asTyped(massKg, MILK),
+    massKg === null ? null : typed ? { massKg, typed } : asTyped(massKg, MILK),
+  );
+  const fed = data.kind === 'feed' && data.massKg !== null ? { ...data, massKg: data.massKg } : null;
+  const [grains, setGrains] = useState<TypedAmount | null>(() =>
+    fed === null
+      ? null
+      : fed.typedGrains
+        ? { massKg: fed.massKg, typed: fed.typedGrains }
+        : asTyped(fed.massKg, MILK),
   );
   const [amount, setAmount] = useState(first);
   const [name, setName] = useState(data.kind === 'taken-in' ? data.culture.name : null);
   const [note, setNote] = useState(noteOf(data));
   const corrected = (): Corrected => {
-    if (first && !amount) return { fault: 'Needs an amount.' };
-    if (name?.trim() === '') return { fault: 'Needs a name.' };
     let next = amount && amount !== first ? withWeightOfChange(data, amount.massKg, amount.typed) : data;
     if (next.kind === 'taken-in' && name !== null)
       next = { ...next, culture: { ...next.culture, name: name.trim() } };
+    if (next.kind === 'feed' && grains) next = { ...next, massKg: grains.massKg, typedGrains: grains.typed };
     return { data: note === null ? next : { ...next, note: note.trim() } };
   };
   return (
@@ -58,15 +68,19 @@ function Correction({
         </p>
       }
     >
-      {name !== null && (
-        <TextInput
-          label="Name"
-          value={name}
-          maxLength={80}
-          onChange={(e) => setName(e.currentTarget.value)}
+      {name !== null && <NameField value={name} onChange={setName} />}
+      {first && (
+        <AmountField
+          label={data.kind === 'feed' ? 'Fresh milk' : 'How much'}
+          of={MILK}
+          by="weight"
+          amount={amount}
+          onAmount={setAmount}
         />
       )}
-      {first && <AmountField label="How much" of={MILK} by="weight" amount={amount} onAmount={setAmount} />}
+      {fed && (
+        <AmountField label="The grains weigh" of={MILK} by="weight" amount={grains} onAmount={setGrains} />
+      )}
       {note !== null && (
         <TextInput
           label="Note"

@@ -4,6 +4,8 @@ import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { useState, type ReactNode } from 'react';
 import { ulid } from 'ulid';
 import { record } from '../../app/store.ts';
+import { EntryForm } from '../../parts/EntryForm.tsx';
+import { NameField } from '../../parts/NameField.tsx';
 import { Choices } from '../../parts/Choices.tsx';
 import { AmountField, type TypedAmount } from '../milk-room/AmountField.tsx';
 
@@ -32,11 +34,9 @@ function CultureForm(props: {
 }) {
   const { label, culture, button, data, onDone, children } = props;
   return (
-    <form
-      className="lot-form"
-      aria-label={label}
-      onSubmit={(event) => {
-        event.preventDefault();
+    <EntryForm
+      label={label}
+      onEntry={() => {
         const entry = data();
         if (entry) void record(culture.id, 'culture-changed', entry).then(onDone);
       }}
@@ -45,7 +45,7 @@ function CultureForm(props: {
       <Button type="submit" h={56}>
         {button}
       </Button>
-    </form>
+    </EntryForm>
   );
 }
 
@@ -83,25 +83,23 @@ export function SplitForm({ culture, onDone }: Form) {
       culture={culture}
       button="Split off"
       onDone={onDone}
-      data={() =>
-        name.trim() === ''
-          ? null
-          : {
-              kind: 'split',
-              into: { cultureId: ulid(), name: name.trim(), place },
-              massKg: amount?.massKg ?? null,
-              backUp: place === 'freezer',
-            }
-      }
+      data={() => ({
+        kind: 'split',
+        into: { cultureId: ulid(), name: name.trim(), place },
+        massKg: amount?.massKg ?? null,
+        backUp: place === 'freezer',
+        ...(amount && { typed: amount.typed }),
+      })}
     >
-      <TextInput
-        label="Name"
-        value={name}
-        maxLength={80}
-        error={name.trim() === '' ? 'Needs a name.' : null}
-        onChange={(e) => setName(e.currentTarget.value)}
+      <NameField value={name} onChange={setName} />
+      <AmountField
+        label="How much (may stay empty)"
+        optional
+        of={MILK}
+        by="weight"
+        amount={amount}
+        onAmount={setAmount}
       />
-      <AmountField label="How much" of={MILK} by="weight" amount={amount} onAmount={setAmount} />
       <PlaceChoice place={place} setPlace={setPlace} />
     </CultureForm>
   );
@@ -118,7 +116,7 @@ export function MergeForm({ culture, all, onDone }: Form & { readonly all: reado
       button="Stirred together"
       onDone={onDone}
       data={() =>
-        other === '' || name.trim() === ''
+        other === ''
           ? null
           : {
               kind: 'merge',
@@ -134,7 +132,7 @@ export function MergeForm({ culture, all, onDone }: Form & { readonly all: reado
         data={others.map((c) => ({ value: c.id, label: `${c.name}, turn ${c.turn}` }))}
         onChange={(e) => setOther(e.currentTarget.value)}
       />
-      <TextInput label="Name" value={name} maxLength={80} onChange={(e) => setName(e.currentTarget.value)} />
+      <NameField value={name} onChange={setName} />
       <p className="quiet">
         A mixture begins a line of its own: what was learned of one need not hold for both.
       </p>
@@ -153,14 +151,27 @@ export function FeedForm({ culture, onDone }: Form) {
       button="It is fed"
       onDone={onDone}
       data={() =>
-        milk && { kind: 'feed', milkKg: milk.massKg, massKg: grains?.massKg ?? null, typed: milk.typed }
+        milk && {
+          kind: 'feed',
+          milkKg: milk.massKg,
+          massKg: grains?.massKg ?? null,
+          typed: milk.typed,
+          ...(grains && { typedGrains: grains.typed }),
+        }
       }
     >
       <AmountField label="Fresh milk" of={MILK} by="volume" amount={milk} onAmount={setMilk} />
       {weighs && (
         <>
-          <AmountField label="The grains weigh" of={MILK} by="weight" amount={grains} onAmount={setGrains} />
-          <p className="quiet">The weight may stay empty; with it, their growth is told.</p>
+          <AmountField
+            label="The grains weigh (may stay empty)"
+            optional
+            of={MILK}
+            by="weight"
+            amount={grains}
+            onAmount={setGrains}
+          />
+          <p className="quiet">With their weight their growth is told.</p>
         </>
       )}
     </CultureForm>
@@ -237,15 +248,9 @@ export function NameForm({ culture, onDone }: Form) {
       culture={culture}
       button="Rename"
       onDone={onDone}
-      data={() => (name.trim() === '' ? null : { kind: 'rename', name: name.trim() })}
+      data={() => ({ kind: 'rename', name: name.trim() })}
     >
-      <TextInput
-        label="Name"
-        value={name}
-        maxLength={80}
-        error={name.trim() === '' ? 'Needs a name.' : null}
-        onChange={(e) => setName(e.currentTarget.value)}
-      />
+      <NameField value={name} onChange={setName} />
     </CultureForm>
   );
 }

@@ -12,6 +12,8 @@ import { ulid } from 'ulid';
 import { record } from '../../app/store.ts';
 import { useKitchen } from '../../app/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
+import { EntryForm } from '../../parts/EntryForm.tsx';
+import { NameField } from '../../parts/NameField.tsx';
 import { QuantityField } from '../../parts/QuantityField.tsx';
 import { instantOfFields } from '../../parts/instant-of-fields.ts';
 import { PlaceChoice } from './CultureForms.tsx';
@@ -67,18 +69,16 @@ export function CultureIn() {
       return;
     }
     const id = ulid();
-    await record(id, 'culture-changed', { kind: 'taken-in', culture: parsed.data });
+    const typed = (dried ? stated : mass)?.typed;
+    await record(id, 'culture-changed', {
+      kind: 'taken-in',
+      culture: parsed.data,
+      ...(typed && { typed }),
+    });
     void navigate(`/cultures?culture=${id}`);
   };
   return (
-    <form
-      className="sections"
-      aria-label="Culture in"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void take();
-      }}
-    >
+    <EntryForm className="sections" label="Culture in" onEntry={() => void take()}>
       <section className="section" aria-labelledby="culture-what">
         <h2 id="culture-what">What</h2>
         <NativeSelect
@@ -87,13 +87,7 @@ export function CultureIn() {
           data={CULTURE_KINDS.map((k) => ({ value: k, label: STARTER_FACTS[k].label }))}
           onChange={(e) => setKind(e.currentTarget.value as CultureKind)}
         />
-        <TextInput
-          label="Name"
-          value={name}
-          maxLength={80}
-          error={faults['name']}
-          onChange={(e) => setName(e.currentTarget.value)}
-        />
+        <NameField value={name} onChange={setName} />
         <TextInput
           label="From (may stay empty)"
           value={source}
@@ -167,6 +161,7 @@ export function CultureIn() {
         ) : (
           <AmountField
             label="How much (may stay empty)"
+            optional
             of={MILK}
             by="weight"
             amount={mass}
@@ -178,6 +173,6 @@ export function CultureIn() {
           It is in
         </Button>
       </section>
-    </form>
+    </EntryForm>
   );
 }
