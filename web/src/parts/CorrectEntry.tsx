@@ -1,9 +1,9 @@
 import type { LoggedEvent } from '@morning-crock/core';
 import { Button, Modal } from '@mantine/core';
 import { useState, type ReactNode } from 'react';
-import { now } from '../app/clock.ts';
 import { dropRefused, record, whenSettled } from '../app/store.ts';
 import { DayTimeFields, useDayTime } from './DayTime.tsx';
+import { EntryForm } from './EntryForm.tsx';
 
 /** What an entry says after its correction, or what is wrong with a field. */
 export type Corrected = { readonly data: Readonly<Record<string, unknown>> } | { readonly fault: string };
@@ -37,8 +37,6 @@ export function CorrectEntry(props: {
   const save = async (): Promise<void> => {
     const next = corrected();
     if ('fault' in next) return setFault(next.fault);
-    if (Number.isNaN(at.atMs)) return setFault('Needs a day and a time.');
-    if (at.changed && at.atMs > now() + 60_000) return setFault('That time has not been yet.');
     setFault(null);
     const id = await record(event.streamId, 'corrected', {
       target: event.id,
@@ -50,16 +48,10 @@ export function CorrectEntry(props: {
   };
   return (
     <Modal opened onClose={onClose} title="Correct this entry">
-      <form
-        className="lot-form"
-        onSubmit={(e) => {
-          e.preventDefault();
-          void save();
-        }}
-      >
+      <EntryForm label="Correct this entry" onEntry={() => void save()}>
         {about}
         {children}
-        <DayTimeFields at={at} />
+        <DayTimeFields at={at} happened />
         {fault && (
           <p className="field-error" role="alert">
             {fault}
@@ -83,7 +75,7 @@ export function CorrectEntry(props: {
             Take it back
           </Button>
         )}
-      </form>
+      </EntryForm>
     </Modal>
   );
 }

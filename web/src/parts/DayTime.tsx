@@ -1,8 +1,13 @@
 import { clockTime, localDate } from '@morning-crock/core';
 import { TextInput } from '@mantine/core';
-import { useState } from 'react';
+import { use, useState } from 'react';
+import { now } from '../app/clock.ts';
 import { useKitchen } from '../app/use-units.ts';
 import { instantOfFields } from './instant-of-fields.ts';
+import { TriedContext } from './tried.ts';
+
+/** Clocks differ a little. */
+const SLACK_MS = 60_000;
 
 /** A day and a time of the kitchen's clock as they are typed. */
 export interface DayTime {
@@ -35,29 +40,43 @@ export function useDayTime(initialMs: number, initialTime?: string): DayTime {
   };
 }
 
-/** The two fields, side by side. */
+/** The two fields, side by side; of what happened they say when they are empty, or not been yet. */
 export function DayTimeFields(props: {
   readonly at: DayTime;
   readonly dayLabel?: string;
   readonly timeLabel?: string;
+  readonly happened?: boolean;
 }) {
-  const { at, dayLabel = 'Day', timeLabel = 'Time' } = props;
+  const { at, dayLabel = 'Day', timeLabel = 'Time', happened = false } = props;
+  const tried = use(TriedContext);
+  let fault: string | null = null;
+  if (happened && tried && Number.isNaN(at.atMs)) fault = 'Needs a day and a time.';
+  else if (happened && at.changed && at.atMs > now() + SLACK_MS) fault = 'Has not been yet.';
   return (
-    <div className="field-row">
-      <TextInput
-        type="date"
-        label={dayLabel}
-        value={at.date}
-        onChange={(e) => at.setDate(e.currentTarget.value)}
-        w={190}
-      />
-      <TextInput
-        type="time"
-        label={timeLabel}
-        value={at.time}
-        onChange={(e) => at.setTime(e.currentTarget.value)}
-        w={140}
-      />
+    <div>
+      <div className="field-row">
+        <TextInput
+          type="date"
+          label={dayLabel}
+          value={at.date}
+          onChange={(e) => at.setDate(e.currentTarget.value)}
+          error={fault !== null}
+          w={190}
+        />
+        <TextInput
+          type="time"
+          label={timeLabel}
+          value={at.time}
+          onChange={(e) => at.setTime(e.currentTarget.value)}
+          error={fault !== null}
+          w={140}
+        />
+      </div>
+      {fault && (
+        <p className="field-error" role="alert">
+          {fault}
+        </p>
+      )}
     </div>
   );
 }

@@ -1,6 +1,7 @@
 import { readTypedNumber } from '@morning-crock/core';
 import { Button, NativeSelect, TextInput } from '@mantine/core';
-import { useState } from 'react';
+import { use, useState } from 'react';
+import { TriedContext } from './tried.ts';
 
 /** A number with its unit: typed as people type, kept as typed, told what is wrong beside it. */
 export function QuantityField<U extends string>(props: {
@@ -12,28 +13,48 @@ export function QuantityField<U extends string>(props: {
   readonly check: (value: number, unit: U) => string | null;
   readonly onChange: (value: number, unit: U) => void;
   readonly onFault?: (faulty: boolean) => void;
+  /** May stay empty, and be emptied again. */
+  readonly optional?: boolean;
+  readonly onEmpty?: () => void;
+  /** What an empty field that is needed says. */
+  readonly missing?: string;
   readonly width?: number;
 }) {
-  const { label, value, unit, units, check, onChange, onFault, width = 120 } = props;
+  const {
+    label,
+    value,
+    unit,
+    units,
+    check,
+    onChange,
+    onFault,
+    optional = false,
+    onEmpty,
+    width = 120,
+  } = props;
+  const missing = props.missing ?? 'Needs a number.';
+  const tried = use(TriedContext);
   const [text, setText] = useState<string | null>(null);
   const [chosen, setChosen] = useState<U>(unit);
   const shown = text ?? (value === null ? '' : String(Number(value.toPrecision(6))));
   const read = readTypedNumber(shown);
   let error: string | null = null;
-  if (text !== null || chosen !== unit) {
-    if (!read.ok)
-      error =
-        read.reason === 'not-a-number'
-          ? `“${shown}” is not a number.`
-          : read.reason === 'empty'
-            ? 'Needs a number.'
-            : null;
-    else error = check(read.value, chosen);
+  const empty = !read.ok && read.reason === 'empty';
+  if (empty) error = !optional && (tried || text !== null) ? missing : null;
+  else if (text !== null || chosen !== unit) {
+    if (read.ok) error = check(read.value, chosen);
+    else if (read.reason === 'not-a-number') error = `“${shown}” is not a number.`;
   }
+  const ambiguous = !read.ok && read.reason === 'ambiguous';
   const take = (nextText: string, nextUnit: U): void => {
     setText(nextText);
     setChosen(nextUnit);
     const next = readTypedNumber(nextText);
+    if (optional && !next.ok && next.reason === 'empty') {
+      onFault?.(false);
+      onEmpty?.();
+      return;
+    }
     const good = next.ok && check(next.value, nextUnit) === null;
     onFault?.(!good);
     if (next.ok && good) onChange(next.value, nextUnit);
@@ -46,7 +67,7 @@ export function QuantityField<U extends string>(props: {
           value={shown}
           inputMode="decimal"
           autoComplete="off"
-          error={error !== null}
+          error={error !== null || ambiguous}
           onChange={(event) => take(event.currentTarget.value, chosen)}
           onBlur={() => {
             if (read.ok && error === null) setText(null);
@@ -66,7 +87,7 @@ export function QuantityField<U extends string>(props: {
           <span style={{ paddingBottom: 12 }}>{units[0]?.label}</span>
         )}
       </div>
-      {!read.ok && read.reason === 'ambiguous' && (
+      {ambiguous && (
         <div className="field-row" role="alert">
           <span className="field-error">“{shown}”: which is meant?</span>
           {read.readings.map((reading) => (

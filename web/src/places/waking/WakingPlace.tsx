@@ -5,6 +5,7 @@ import { Link } from 'react-router';
 import { useNow } from '../../app/clock.ts';
 import { record } from '../../app/store.ts';
 import { useKitchen, useUnits } from '../../app/use-units.ts';
+import { EntryForm } from '../../parts/EntryForm.tsx';
 import { AmountField, useAsTyped, type TypedAmount } from '../milk-room/AmountField.tsx';
 import { EntryLog } from '../make/EntryLog.tsx';
 import { UndoLine } from '../make/UndoLine.tsx';
@@ -19,22 +20,21 @@ function Keep({ state }: { readonly state: WakingState }) {
   const asTyped = useAsTyped('weight');
   const [amount, setAmount] = useState<TypedAmount | null>(() => asTyped(0.1, MILK));
   return (
-    <div className="lot-form">
+    <EntryForm
+      label="Keep some"
+      onEntry={() => {
+        if (!amount) return;
+        void record(state.id, 'reserved', amount).then(() =>
+          record(state.id, 'finished', { verdict: 'kept', reason: '' }),
+        );
+      }}
+    >
       <p>Awake. Keep some as the culture it has become; the rest can be eaten or used.</p>
       <AmountField label="Kept" of={MILK} by="weight" amount={amount} onAmount={setAmount} />
-      <Button
-        h={72}
-        disabled={!amount}
-        onClick={() => {
-          if (!amount) return;
-          void record(state.id, 'reserved', amount).then(() =>
-            record(state.id, 'finished', { verdict: 'kept', reason: '' }),
-          );
-        }}
-      >
+      <Button type="submit" h={72}>
         Keep it and finish
       </Button>
-    </div>
+    </EntryForm>
   );
 }
 
