@@ -106,3 +106,19 @@ export async function turnTo(field: ElementHandle, value: string): Promise<void>
     element.dispatchEvent(new Event('input', { bubbles: true }));
   }, value);
 }
+
+/** What a screen reader calls the field that has the focus. */
+export function focused(page: Page): Promise<string | undefined> {
+  return page.evaluate(() => {
+    const field = document.activeElement;
+    return field instanceof HTMLInputElement ? field.labels?.[0]?.innerText : undefined;
+  });
+}
+
+/** Opens the first entry whose button begins with these words, to be corrected. */
+export async function openEntry(page: Page, words: string): Promise<void> {
+  const button = await page.waitForSelector(`button[aria-label^="${words}"]`, { timeout: 20_000 });
+  // Rows further down may be out of sight: a keyboard would get there as well.
+  await button!.evaluate((found) => (found as HTMLElement).click());
+  await see(page, 'Correct this entry');
+}

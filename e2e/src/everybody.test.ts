@@ -42,7 +42,7 @@ beforeAll(async () => {
         ? [draft(id, START + 190 * MIN, 'finished', { verdict: 'kept', reason: 'test' })]
         : []),
     ];
-    await world.kitchen.app.inject({ method: 'POST', url: '/api/events', payload: { events } });
+    await world.send(...events);
   }
 });
 beforeAll(async () => {
@@ -78,7 +78,7 @@ beforeAll(async () => {
       },
     }),
   ];
-  await world.kitchen.app.inject({ method: 'POST', url: '/api/events', payload: { events } });
+  await world.send(...events);
 });
 afterAll(async () => {
   await browser.close();

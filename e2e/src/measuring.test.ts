@@ -1,5 +1,5 @@
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
-import type { DraftEvent, EventType } from '@morning-crock/core/contract';
+import type { EventType } from '@morning-crock/core/contract';
 import { draft, startDraft } from '@morning-crock/server/testing';
 import { truncateSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -16,10 +16,7 @@ let world: World;
 let tablet: Tablet;
 let makeId: string;
 
-async function send(...events: DraftEvent[]): Promise<void> {
-  const answer = await world.kitchen.app.inject({ method: 'POST', url: '/api/events', payload: { events } });
-  expect(answer.statusCode).toBe(200);
-}
+const send: World['send'] = (...events) => world.send(...events);
 const dataOf = async (type: EventType) => (await world.entries(type)).map((entry) => entry.data);
 /** What so many entries of a type hold, once they are in the database. */
 async function stored(type: EventType, count: number): Promise<Record<string, unknown>[]> {

@@ -1,5 +1,5 @@
 import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/globals';
-import type { BackupFile, DraftEvent, EventType, Factor } from '@morning-crock/core/contract';
+import type { BackupFile, EventType, Factor } from '@morning-crock/core/contract';
 import { draft, newKitchenCode, seedDemo, startDraft } from '@morning-crock/server/testing';
 import { writeFileSync } from 'node:fs';
 import { connect, createServer, type AddressInfo, type Server, type Socket } from 'node:net';
@@ -26,10 +26,7 @@ afterEach(async () => {
   await world.close();
 });
 
-async function send(...events: DraftEvent[]): Promise<void> {
-  const answer = await world.kitchen.app.inject({ method: 'POST', url: '/api/events', payload: { events } });
-  expect(answer.statusCode).toBe(200);
-}
+const send: World['send'] = (...events) => world.send(...events);
 const count = async (type: EventType): Promise<number> => (await world.entries(type)).length;
 const incubating = async (): Promise<string> => {
   const id = ulid();

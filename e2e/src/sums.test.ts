@@ -21,11 +21,7 @@ afterAll(async () => browser.close());
 beforeEach(async () => {
   world = await createWorld(START);
   makeId = ulid();
-  await world.kitchen.app.inject({
-    method: 'POST',
-    url: '/api/events',
-    payload: { events: [startDraft(makeId, START)] },
-  });
+  await world.send(startDraft(makeId, START));
 });
 afterEach(async () => {
   expect(tablet.strayRequests).toEqual([]);
@@ -90,15 +86,11 @@ describe('a sum filled in from a make, and its answer taken back there', () => {
   });
 
   test('what is past is not offered any more', async () => {
-    await world.kitchen.app.inject({
-      method: 'POST',
-      url: '/api/events',
-      payload: {
-        events: (['pour', 'heat', 'hold', 'cool'] as const).map((step, i) =>
-          draft(makeId, START + i * 1000, 'step-done', { step }),
-        ),
-      },
-    });
+    await world.send(
+      ...(['pour', 'heat', 'hold', 'cool'] as const).map((step, i) =>
+        draft(makeId, START + i * 1000, 'step-done', { step }),
+      ),
+    );
     tablet = await openTablet(browser, `${world.address}/sums/ice-bath?for=${makeId}`);
     await see(tablet.page, 'It is cool already.');
     await tap(tablet.page, 'link', 'Heat treatment');
@@ -111,18 +103,7 @@ describe('sums in other measures', () => {
   test.each(['us', 'imperial'] as const)(
     '%s: °F and that region’s measures, nowhere °C or litres',
     async (measures) => {
-      await world.kitchen.app.inject({
-        method: 'POST',
-        url: '/api/events',
-        payload: {
-          events: [
-            draft(world.kitchen.kitchenId, START, 'kitchen-changed', {
-              section: 'units',
-              value: { temperature: 'F', measures },
-            }),
-          ],
-        },
-      });
+      await world.measureIn(measures);
       tablet = await openTablet(browser, `${world.address}/sums/cool-down`);
       const { page } = tablet;
       const names = [
@@ -154,18 +135,12 @@ describe('sums in other measures', () => {
 });
 
 test('the thermometer sum says what boils where', async () => {
-  await world.kitchen.app.inject({
-    method: 'POST',
-    url: '/api/events',
-    payload: {
-      events: [
-        draft(world.kitchen.kitchenId, START + MIN, 'kitchen-changed', {
-          section: 'site',
-          value: { zone: 'UTC', altitudeM: 1800, roomC: 18, shortcuts: true },
-        }),
-      ],
-    },
-  });
+  await world.send(
+    draft(world.kitchen.kitchenId, START + MIN, 'kitchen-changed', {
+      section: 'site',
+      value: { zone: 'UTC', altitudeM: 1800, roomC: 18, shortcuts: true },
+    }),
+  );
   tablet = await openTablet(browser, `${world.address}/sums/thermometer`);
   await see(tablet.page, 'At 1800 m it boils at 94 °C');
 });

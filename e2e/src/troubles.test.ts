@@ -1,6 +1,6 @@
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { draft, startDraft } from '@morning-crock/server/testing';
-import type { DraftEvent } from '@morning-crock/core/contract';
+
 import type { Browser, ElementHandle } from 'puppeteer-core';
 import { writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -16,10 +16,7 @@ let world: World;
 let tablet: Tablet;
 let makeId: string;
 
-async function send(...events: DraftEvent[]): Promise<void> {
-  const answer = await world.kitchen.app.inject({ method: 'POST', url: '/api/events', payload: { events } });
-  expect(answer.statusCode).toBe(200);
-}
+const send: World['send'] = (...events) => world.send(...events);
 const count = async (type: string): Promise<number> =>
   Number(
     (

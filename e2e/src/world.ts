@@ -1,5 +1,5 @@
-import type { EventType } from '@morning-crock/core/contract';
-import { createTestKitchen, type TestKitchen } from '@morning-crock/server/testing';
+import type { DraftEvent, EventType } from '@morning-crock/core/contract';
+import { createTestKitchen, draft, type TestKitchen } from '@morning-crock/server/testing';
 import { createConnection, type AddressInfo } from 'node:net';
 import { fileURLToPath } from 'node:url';
 
@@ -14,6 +14,10 @@ export interface World {
   /** Stops listening, as if the server went away, and comes back at the same address. */
   goAway(): Promise<void>;
   comeBack(): Promise<void>;
+  /** Stores entries as another tablet would have; fails when one is refused. */
+  send(...events: DraftEvent[]): Promise<void>;
+  /** The kitchen switches to °F and a region's measures. */
+  measureIn(measures: 'us' | 'imperial'): Promise<void>;
   /** What the entries of a type hold in the database, oldest first. */
   entries<T = Record<string, unknown>>(type: EventType): Promise<Entry<T>[]>;
   /** The same, once there are so many of them at least. */
@@ -38,8 +42,20 @@ export async function createWorld(
   const { port } = kitchen.app.server.address() as AddressInfo;
   const entries = <T>(type: EventType): Promise<Entry<T>[]> =>
     kitchen.db.query<Entry<T>[]>('SELECT data, streamId FROM event WHERE type = ? ORDER BY seq', [type]);
+  const send = async (...events: DraftEvent[]): Promise<void> => {
+    const answer = await kitchen.app.inject({ method: 'POST', url: '/api/events', payload: { events } });
+    if (answer.statusCode !== 200) throw new Error(`not stored: ${answer.body}`);
+  };
   return {
     entries,
+    send,
+    measureIn: (measures) =>
+      send(
+        draft(kitchen.kitchenId, kitchen.clock.nowMs, 'kitchen-changed', {
+          section: 'units',
+          value: { temperature: 'F', measures },
+        }),
+      ),
     stored: async <T>(type: EventType, wanted: number) => {
       for (const began = Date.now(); Date.now() - began < PATIENCE_MS;) {
         const found = await entries<T>(type);

@@ -1,0 +1,312 @@
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
+import type {
+  Culture,
+  CulturesResponse,
+  DraftEvent,
+  Lot,
+  MilkRoomResponse,
+} from '@morning-crock/core/contract';
+import { draft, intakeDraft } from '@morning-crock/server/testing';
+import type { Browser } from 'puppeteer-core';
+import { ulid } from 'ulid';
+import {
+  fill,
+  focused,
+  openEntry,
+  openTablet,
+  see,
+  seeNoMore,
+  startBrowser,
+  tap,
+  type Tablet,
+} from './browser.ts';
+import { createWorld, type World } from './world.ts';
+
+/** What a maker does by hand to a jar or a culture, each in its own form. */
+
+const START = Date.parse('2026-03-02T06:00:00.000Z');
+const HOUR = 3_600_000;
+type Data = Readonly<Record<string, unknown>>;
+let browser: Browser;
+let world: World;
+let tablet: Tablet;
+
+beforeAll(async () => {
+  browser = await startBrowser();
+});
+afterAll(async () => browser.close());
+beforeEach(async () => {
+  world = await createWorld(START);
+});
+afterEach(async () => {
+  expect(tablet.strayRequests).toEqual([]);
+  expect(tablet.faults).toEqual([]);
+  await tablet.close();
+  await world.close();
+});
+
+const send: World['send'] = (...events) => world.send(...events);
+const moved = async (wanted: number): Promise<Data> =>
+  (await world.stored<Data>('milk-moved', wanted)).at(-1)!.data;
+const changed = async (wanted: number): Promise<Data> =>
+  (await world.stored<Data>('culture-changed', wanted)).at(-1)!.data;
+const lot = async (id: string): Promise<Lot | undefined> =>
+  (await world.kitchen.app.inject('/api/milk')).json<MilkRoomResponse>().lots.find((l) => l.id === id);
+const cultures = async (): Promise<Culture[]> =>
+  (await world.kitchen.app.inject('/api/cultures')).json<CulturesResponse>().cultures;
+
+describe('a jar', () => {
+  test('two milkings in one can, its line measured, carried, counted, taken out of, frozen', async () => {
+    const [evening, morning] = [ulid(), ulid()];
+    await send(
+      intakeDraft(evening, 4, START - 14 * HOUR),
+      intakeDraft(morning, 3, START - 2 * HOUR, { name: 'Morning milk' }),
+    );
+    tablet = await openTablet(browser, `${world.address}/milk?lot=${morning}`);
+    const { page } = tablet;
+    await see(page, 'Skim now');
+    await tap(page, 'button', 'Pour together');
+    await see(page, 'The cream that has risen is stirred in again');
+    await fill(page, 'How much', '');
+    await tap(page, 'button', 'Pour it in');
+    await see(page, 'Needs an amount.');
+    expect(await focused(page)).toBe('How much');
+    await fill(page, 'How much', '2,5');
+    await tap(page, 'button', 'Pour it in');
+    expect(await moved(3)).toMatchObject({
+      kind: 'pool',
+      into: { lotId: evening },
+      typed: { value: 2.5, unit: 'L' },
+    });
+    await see(page, '6.5 L');
+    await see(page, 'No cream yet');
+    expect((await lot(evening))!.settledH).toBe(0);
+
+    world.advance(12 * 60);
+    await page.reload();
+    await see(page, 'Still for about 12 h.');
+    await tap(page, 'button', 'Measure the line');
+    await fill(page, 'Height of the cream', '1,8');
+    await tap(page, 'button', 'That is the line');
+    await see(page, 'Needs a number.');
+    expect(await focused(page)).toBe('Height of all, cream included');
+    await fill(page, 'Height of all, cream included', '2');
+    await see(page, 'More than half cream?');
+    await fill(page, 'Height of all, cream included', '18');
+    await tap(page, 'button', 'That is the line');
+    expect(await moved(4)).toMatchObject({
+      creamHeight: 0.1,
+      heights: { cream: 1.8, all: 18, unit: 'cm' },
+    });
+    await see(page, 'Reckoned with the cream line you measured.');
+
+    await tap(page, 'button', 'Move');
+    await tap(page, 'button', 'It is moved');
+    expect(await moved(5)).toMatchObject({ kind: 'move', place: 'counter' });
+    await see(page, 'on the counter');
+
+    await tap(page, 'button', 'Take out');
+    await fill(page, 'How much', '7');
+    await see(page, 'the jar asks to be recounted');
+    await fill(page, 'How much', '1,5');
+    await tap(page, 'radio', 'to the animals');
+    await tap(page, 'button', 'Taken out');
+    expect(await moved(6)).toMatchObject({ kind: 'give', to: 'animals', typed: { value: 1.5, unit: 'L' } });
+    await see(page, '5 L');
+
+    await tap(page, 'button', 'Recount');
+    await fill(page, 'Really there', 'half');
+    await tap(page, 'button', 'That is there');
+    await see(page, '“half” is not a number.');
+    expect(await world.entries('milk-moved')).toHaveLength(6);
+    await fill(page, 'Really there', '4,8');
+    await tap(page, 'button', 'That is there');
+    await moved(7);
+    expect((await lot(evening))!.has.massKg).toBeCloseTo(4.8 * 1.03, 1);
+
+    await tap(page, 'button', 'Freeze');
+    await moved(8);
+    await see(page, 'frozen');
+    expect((await lot(evening))!.place).toBe('freezer');
+    await tap(page, 'link', 'Its ledger');
+    await see(page, 'cream line measured, 1.8 of 18 cm');
+    await see(page, 'poured in');
+  });
+
+  test('a weighed churning is learned from, and each of its weights can be corrected', async () => {
+    const cream = ulid();
+    await send(
+      intakeDraft(cream, 2, START - 20 * HOUR, { what: 'cream', fatFraction: 0.25, name: 'Cream of Fern' }),
+    );
+    tablet = await openTablet(browser, `${world.address}/milk?lot=${cream}`);
+    const { page } = tablet;
+    await tap(page, 'button', 'Weighed churning');
+    await fill(page, 'Cream churned', '1200');
+    await fill(page, 'Butter', '440');
+    await tap(page, 'button', 'That came of it');
+    await see(page, 'Needs an amount.');
+    expect(await focused(page)).toBe('Buttermilk');
+    await fill(page, 'Buttermilk', '1100');
+    await tap(page, 'button', 'That came of it');
+    await see(page, 'Butter and buttermilk weigh more than the 1.20 kg of cream.');
+    expect(await world.entries('milk-moved')).toHaveLength(1);
+    await fill(page, 'Buttermilk', '750');
+    await tap(page, 'button', 'That came of it');
+    const grams = (value: number) => ({ value, unit: 'g' });
+    expect(await moved(2)).toMatchObject({
+      massKg: 1.2,
+      typed: grams(440),
+      typedCream: grams(1200),
+      typedButtermilk: grams(750),
+    });
+    const factor = async (): Promise<number> =>
+      (await world.kitchen.app.inject('/api/milk')).json<MilkRoomResponse>().creamFactors[0]!.mean;
+    const before = await factor();
+    expect(before).toBeGreaterThan(0.1);
+
+    await page.goto(`${world.address}/milk/ledger`);
+    await openEntry(page, 'Correct: Cream of Fern, churned');
+    await fill(page, 'Butter', 'lots');
+    await tap(page, 'button', 'Save the correction');
+    await see(page, '“lots” is not a number.');
+    await fill(page, 'Butter', '400');
+    await tap(page, 'button', 'Save the correction');
+    const [corrected] = await world.stored<{ data: Data }>('corrected', 1);
+    expect(corrected!.data.data).toMatchObject({
+      massKg: 1.2,
+      butterKg: 0.4,
+      buttermilkKg: 0.75,
+      typed: grams(400),
+      typedCream: grams(1200),
+    });
+    await seeNoMore(page, 'Correct this entry');
+    expect(await factor()).toBeLessThan(before);
+  });
+
+  test('in US measures the line is measured in inches and cream weighed in ounces', async () => {
+    const id = ulid();
+    await world.measureIn('us');
+    await send(intakeDraft(id, 4, START - 14 * HOUR));
+    tablet = await openTablet(browser, `${world.address}/milk?lot=${id}`);
+    const { page } = tablet;
+    await see(page, /4\.2\d qt/);
+    await tap(page, 'button', 'Measure the line');
+    await fill(page, 'Height of the cream', '0.7');
+    await fill(page, 'Height of all, cream included', '7');
+    await tap(page, 'button', 'That is the line');
+    expect(await moved(2)).toMatchObject({ heights: { cream: 0.7, all: 7, unit: 'in' } });
+    await tap(page, 'button', 'Skim it');
+    await tap(page, 'radio', 'weighed');
+    await fill(page, 'Cream', '14');
+    await tap(page, 'button', 'It is skimmed');
+    const skimmed = (await world.stored<Data>('milk-moved', 4))[2]!.data;
+    expect(skimmed).toMatchObject({ kind: 'skim', weighed: true, typed: { value: 14, unit: 'oz' } });
+    expect(skimmed['creamKg']).toBeCloseTo(14 * 0.0283495, 5);
+  });
+});
+
+describe('a culture', () => {
+  test('what cannot be read is not stored, and what may stay empty may be emptied again', async () => {
+    tablet = await openTablet(browser, `${world.address}/cultures/in`);
+    const { page } = tablet;
+    await page.select('select', 'kefir-grains');
+    await tap(page, 'button', 'It is in');
+    await see(page, 'Needs a name.');
+    expect(await focused(page)).toBe('Name');
+    await fill(page, 'Name', 'Sill grains');
+    await fill(page, 'How much (may stay empty)', 'a handful');
+    await tap(page, 'button', 'It is in');
+    await see(page, '“a handful” is not a number.');
+    expect(await world.entries('culture-changed')).toHaveLength(0);
+    await fill(page, 'How much (may stay empty)', '');
+    await seeNoMore(page, 'is not a number');
+    await fill(page, 'How much (may stay empty)', '40');
+    await tap(page, 'button', 'It is in');
+    expect(await changed(1)).toMatchObject({
+      culture: { name: 'Sill grains', kind: 'kefir-grains', massKg: 0.04 },
+      typed: { value: 40, unit: 'g' },
+    });
+    await see(page, '40 g left');
+
+    world.advance(48 * 60);
+    await page.reload();
+    await tap(page, 'button', 'Feed');
+    await tap(page, 'button', 'It is fed');
+    await see(page, 'Needs an amount.');
+    expect(await focused(page)).toBe('Fresh milk');
+    await fill(page, 'Fresh milk', '0,5');
+    await fill(page, 'The grains weigh (may stay empty)', '44.1');
+    await tap(page, 'button', 'It is fed');
+    expect(await changed(2)).toMatchObject({
+      kind: 'feed',
+      massKg: 0.0441,
+      typed: { value: 0.5, unit: 'L' },
+      typedGrains: { value: 44.1, unit: 'g' },
+    });
+    await see(page, 'grows 5.0 % a day');
+
+    await tap(page, 'button', 'Split');
+    await fill(page, 'Name', 'For the neighbour');
+    await fill(page, 'How much (may stay empty)', '-3');
+    await tap(page, 'button', 'Split off');
+    await see(page, 'An amount cannot be negative.');
+    await fill(page, 'How much (may stay empty)', '14.1');
+    await tap(page, 'button', 'Split off');
+    await changed(3);
+    await see(page, '30 g left');
+    await see(page, 'grows 5.0 % a day');
+    expect(await cultures()).toHaveLength(2);
+
+    // A typing slip in a feed is put right where it was written down.
+    await page.locator('details.more-about summary').click();
+    await openEntry(page, 'Correct: Fed');
+    await fill(page, 'The grains weigh', '42');
+    await tap(page, 'button', 'Save the correction');
+    await world.stored('corrected', 1);
+    await seeNoMore(page, 'Correct this entry');
+    await see(page, 'grows 2.5 % a day');
+  });
+
+  test('stirred together with another, seen to be bad, and discarded', async () => {
+    const [one, other] = [ulid(), ulid()];
+    const takenIn = (id: string, name: string): DraftEvent =>
+      draft(id, START - 30 * HOUR, 'culture-changed', {
+        kind: 'taken-in',
+        culture: {
+          name,
+          kind: 'fresh-yogurt',
+          heirloom: true,
+          source: null,
+          place: 'cold',
+          massKg: 0.2,
+          packet: null,
+          rawMilk: false,
+        },
+      });
+    await send(takenIn(one, 'Hill line'), takenIn(other, 'Valley line'));
+    tablet = await openTablet(browser, `${world.address}/cultures?culture=${one}`);
+    const { page } = tablet;
+    await tap(page, 'button', 'Merge');
+    await fill(page, 'Name', '');
+    await tap(page, 'button', 'Stirred together');
+    await see(page, 'Needs a name.');
+    await fill(page, 'Name', 'Both lines');
+    await tap(page, 'button', 'Stirred together');
+    await changed(3);
+    await see(page, 'Both lines');
+    expect((await cultures()).find((c) => c.name === 'Both lines')).toMatchObject({ parents: [one, other] });
+
+    await tap(page, 'button', 'A bad sign');
+    await tap(page, 'radio', 'pink or orange streaks');
+    await see(page, 'Do not taste it.');
+    await tap(page, 'button', 'I see it');
+    expect(await changed(4)).toMatchObject({ kind: 'sign', sign: 'pink' });
+    await seeNoMore(page, 'Begin a make with it');
+    await tap(page, 'button', 'Discard');
+    await tap(page, 'button', 'It is gone');
+    expect(await changed(5)).toMatchObject({ kind: 'discard', reason: 'pink' });
+    await see(page, 'Gone since');
+    await tap(page, 'button', 'Undo');
+    await seeNoMore(page, 'Gone since');
+  });
+});
