@@ -1,8 +1,12 @@
+import { wordPlace } from './word-place.ts';
 import './little-curve.css';
 
 const W = 460;
 const H = 190;
 const PAD = { left: 52, right: 86, top: 16, bottom: 30 } as const;
+
+/** Width of a letter of the words in it. */
+const WORD_PX = 8;
 
 export interface LittleLine {
   readonly name: string;
@@ -41,7 +45,7 @@ export function LittleCurve(props: {
       const above = placed.at(-1);
       return [...placed, { i: end.i, y: above ? Math.max(end.y, above.y + 18) : end.y }];
     }, []);
-  const round = (v: number): string => String(Math.round(v * 10) / 10);
+  const round = (v: number): string => String(Math.round(v * 10) / 10).replace('-', '−');
   return (
     <svg viewBox={`0 0 ${W} ${H}`} width="100%" role="img" aria-label={label} className="little-curve">
       <line x1={PAD.left} x2={W - PAD.right} y1={H - PAD.bottom} y2={H - PAD.bottom} stroke="var(--line)" />
@@ -55,7 +59,18 @@ export function LittleCurve(props: {
             stroke="var(--quiet)"
             strokeDasharray="3 5"
           />
-          <text x={PAD.left + 4} y={Y(across.at) - 5} fontSize="15" fill="var(--quiet)" className="on-line">
+          <text
+            x={wordPlace(
+              lines.map((line) => line.points.map(([x, y]) => [X(x), Y(y)])),
+              [PAD.left + 4, W - PAD.right],
+              across.word.length * WORD_PX,
+              Y(across.at) - 10,
+            )}
+            y={Y(across.at) - 5}
+            fontSize="15"
+            fill="var(--quiet)"
+            className="on-line"
+          >
             {across.word}
           </text>
         </>

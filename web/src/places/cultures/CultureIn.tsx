@@ -13,7 +13,6 @@ import { record } from '../../app/store.ts';
 import { useKitchen } from '../../app/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { EntryForm } from '../../parts/EntryForm.tsx';
-import { NameField } from '../../parts/NameField.tsx';
 import { QuantityField } from '../../parts/QuantityField.tsx';
 import { instantOfFields } from '../../parts/instant-of-fields.ts';
 import { PlaceChoice } from './CultureForms.tsx';
@@ -41,11 +40,12 @@ export function CultureIn() {
   const [lot, setLot] = useState('');
   const [useBy, setUseBy] = useState('');
   const [faults, setFaults] = useState<Readonly<Record<string, string>>>({});
+  const usualName = STARTER_FACTS[kind].label;
   const dried = STARTER_FACTS[kind].dosing === 'stated';
   const useByMs = instantOfFields(site.zone, useBy, '12:00');
   const take = async (): Promise<void> => {
     const parsed = cultureFacts.safeParse({
-      name: name.trim(),
+      name: name.trim() || usualName,
       kind,
       heirloom,
       source: source.trim() || null,
@@ -87,7 +87,13 @@ export function CultureIn() {
           data={CULTURE_KINDS.map((k) => ({ value: k, label: STARTER_FACTS[k].label }))}
           onChange={(e) => setKind(e.currentTarget.value as CultureKind)}
         />
-        <NameField value={name} onChange={setName} />
+        <TextInput
+          label="Name"
+          value={name}
+          placeholder={usualName}
+          maxLength={80}
+          onChange={(e) => setName(e.currentTarget.value)}
+        />
         <TextInput
           label="From (may stay empty)"
           value={source}
