@@ -209,6 +209,7 @@ describe('a culture', () => {
   test('what cannot be read is not stored, and what may stay empty may be emptied again', async () => {
     tablet = await openTablet(browser, `${world.address}/cultures/in`);
     const { page } = tablet;
+    await see(page, 'Heirloom: made again');
     await page.select('select', 'kefir-grains');
     await fill(page, 'How much (may stay empty)', 'a handful');
     await tap(page, 'button', 'It is in');

@@ -450,11 +450,28 @@ describe('a waking', () => {
     await page.reload();
     await see(page, 'Look at feed 1: Waking Grey line, dried');
     await tap(page, 'link', 'Go there');
-    await tap(page, 'button', 'It is set');
+    await see(page, 'tilt it. Set, and clean in smell?');
+    const lookAt = await cell(1, 5);
+    await tap(page, 'button', 'Not yet');
     await stored('waking-done', 2);
-    await see(page, 'Feed 2: 180 g of milk');
-    await tap(page, 'button', 'It is fed');
+    await page.waitForFunction(
+      (was: string) =>
+        document.querySelector('.wake-table tbody tr:nth-child(1) td:nth-child(5)')?.textContent !== was,
+      {},
+      lookAt,
+    );
+    await tap(page, 'button', 'It is set');
     await stored('waking-done', 3);
+    await see(page, 'Feed 2: 180 g of milk');
+    await tap(page, 'button', 'Another amount');
+    await fill(page, 'Milk given', '');
+    await tap(page, 'button', 'It is fed');
+    await see(page, 'Needs an amount.');
+    await fill(page, 'Milk given', '200');
+    await tap(page, 'button', 'It is fed');
+    const fed = (await stored('waking-done', 4))[3]!.data;
+    expect(fed).toMatchObject({ massKg: 0.2, typed: { value: 200, unit: 'g' } });
+    await see(page, 'feed 2 given, 200 g');
     world.advance(10 * 60);
     await page.reload();
     await tap(page, 'button', 'It is set');

@@ -148,6 +148,8 @@ export const wakingPlan = z.strictObject({
   name: shortName,
   cultureId: ulid.nullable(),
   kind: z.enum(['dried-yogurt', 'dried-mesophilic']),
+  /** Milk the packet is meant for; a litre when nobody says. */
+  packetLitres: litres.optional(),
   treatment: z.enum(TREATMENTS),
   cartonLitres: litres.nullable(),
   firstFeedKg: massKg.min(0.02, 'is less than 20 g').max(2, 'is more than 2 kg for a first feed'),

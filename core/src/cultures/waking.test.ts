@@ -93,6 +93,39 @@ describe('a waking', () => {
     expect(again.feeds[0]!.feedMs).toBe(first!.feedMs);
   });
 
+  test('not set yet: it is looked at again later, when somebody is there, and not at once', () => {
+    const done = [fed(1, ZERO_MS)];
+    const [first] = planWaking(PLAN, kitchen, done, ZERO_MS).feeds;
+    const lookedMs = first!.lookMs + 0.1 * HOUR_MS;
+    const notYet = { ...fed(1, lookedMs), did: 'not-yet' as const };
+    const [again] = planWaking(PLAN, kitchen, [...done, notYet], lookedMs).feeds;
+    expect(again!.status).toBe('standing');
+    expect(again!.lookMs).toBeGreaterThanOrEqual(lookedMs + 0.5 * HOUR_MS);
+    expect(nobodyThere(kitchen, again!.lookMs)).toBe(false);
+    // Said long before its time, it changes nothing.
+    const early = { ...notYet, atMs: ZERO_MS + HOUR_MS };
+    expect(planWaking(PLAN, kitchen, [...done, early], lookedMs).feeds[0]!.lookMs).toBe(first!.lookMs);
+  });
+
+  test('what was really fed counts: more milk on the same culture sets later', () => {
+    const given = (massKg: number) => [
+      fed(1, ZERO_MS),
+      seen(1, ZERO_MS + 16 * HOUR_MS),
+      { ...fed(2, ZERO_MS + 17 * HOUR_MS), massKg },
+    ];
+    const at = ZERO_MS + 18 * HOUR_MS;
+    const [planned, doubled] = [0.18, 0.36].map((kg) => planWaking(PLAN, kitchen, given(kg), at));
+    expect(doubled!.feeds[1]!.set.p50).toBeGreaterThan(planned!.feeds[1]!.set.p50);
+    expect(doubled!.milkKg).toBeCloseTo(planned!.milkKg + 0.18, 9);
+    // The third feed is as planned, so that it begins with a larger share of culture.
+    expect(doubled!.feeds[2]!.set.p50).toBeLessThan(planned!.feeds[2]!.set.p50);
+  });
+
+  test('a packet for more milk wakes sooner in the same feed', () => {
+    const big = { ...PLAN, firstFeedKg: 0.5 };
+    expect(feedSetHours({ ...big, packetLitres: 3 }, 1).p50).toBeLessThan(feedSetHours(big, 1).p50);
+  });
+
   test('what stands longer than is safe unseen is not to be used', () => {
     const done = [fed(1, ZERO_MS)];
     expect(planWaking(PLAN, kitchen, done, ZERO_MS + 23 * HOUR_MS).overLimit).toBe(false);

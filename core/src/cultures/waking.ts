@@ -1,7 +1,7 @@
 import type { KitchenSettings, WakingDone, WakingPlan } from '../contract/index.ts';
 import { ferment, hoursToPh, inoculumOf, safetyLimit, SET_PH, type StarterKind } from '../culture/index.ts';
 import { attendance } from '../kitchen/index.ts';
-import { densityKgPerM3, MILK_FACTS, plasmaSnfPercent } from '../milk/index.ts';
+import { litresOfMass, MILK_FACTS, plasmaSnfPercent } from '../milk/index.ts';
 import { keptKind } from './culture.ts';
 
 const HOUR_MS = 3_600_000;
@@ -18,6 +18,10 @@ const MAY_STAND = 0.6;
 const MOST_H = 60;
 /** Cold rest before a feed that has to wait for morning, h at most. */
 const LONGEST_REST_H = 36;
+/** A packet in a small feed is many times its dose: the model is held to what was ever measured. */
+const MOST_DOSE = 6;
+/** Not set yet: look again after this share of the time it should take, at least. */
+const LOOK_AGAIN = { share: 0.15, leastH: 0.5 } as const;
 const MILK = MILK_FACTS['shop-whole'].composition;
 const SNF = plasmaSnfPercent(MILK);
 
@@ -63,16 +67,27 @@ export interface Waking {
   readonly finished: boolean;
 }
 
-/** Hours a feed takes to set by the model: the packet in the first, the feed before in the others. */
-export function feedSetHours(plan: WakingPlan, n: number): SetHours {
-  const packetLitres = 1;
-  const first = n === 1;
+/**
+ * Hours a feed takes to set by the model: the packet in the first, the feed before in the others.
+ * @param given what was or will be fed, and what was fed before, kg; as planned when left out
+ */
+export function feedSetHours(
+  plan: WakingPlan,
+  n: number,
+  given: { readonly massKg: number; readonly beforeKg: number | null } = {
+    massKg: massOf(plan, n),
+    beforeKg: n === 1 ? null : massOf(plan, n - 1),
+  },
+): SetHours {
+  const first = given.beforeKg === null;
   const kind: StarterKind = first ? plan.kind : keptKind(plan.kind);
-  // A packet for a litre in a small feed is many times its dose; the model is held to what was ever measured.
   const inoculum = inoculumOf(
     first
-      ? { kind, statedRatio: Math.min(6, packetLitres / (plan.firstFeedKg / (densityKgPerM3(MILK) / 1000))) }
-      : { kind, ageD: 0, massRatio: 1 / plan.growth },
+      ? {
+          kind,
+          statedRatio: Math.min(MOST_DOSE, (plan.packetLitres ?? 1) / litresOfMass(given.massKg, MILK)),
+        }
+      : { kind, ageD: 0, massRatio: Math.min(1, given.beforeKg / given.massKg) },
   );
   const course = ferment(
     { ...inoculum, temperature: { kind: 'constant', celsius: plan.celsius }, plasmaSnfPercent: SNF },
@@ -107,21 +122,24 @@ export function planWaking(
   /** When the culture is ready for the next feed. */
   let readyMs = Math.max(startMs, done.length === 0 ? nowMs : startMs);
   for (let n = 1; n <= plan.feeds; n++) {
-    const set = feedSetHours(plan, n);
     const fed = done.findLast((d) => d.feed === n && d.did === 'fed');
     const seen = done.findLast((d) => d.feed === n && d.did === 'set');
     const massKg = fed?.massKg ?? massOf(plan, n);
+    const set = feedSetHours(plan, n, { massKg, beforeKg: feeds.at(-1)?.massKg ?? null });
     const common = {
       n,
       massKg,
-      litres: massKg / (densityKgPerM3(MILK) / 1000),
+      litres: litresOfMass(massKg, MILK),
       set,
       fedMs: fed?.atMs ?? null,
       setMs: seen?.atMs ?? null,
     };
     if (fed) {
       const middle = fed.atMs + set.p50 * HOUR_MS;
-      const look = seen?.atMs ?? there.nextAt(Math.max(middle, Math.min(nowMs, middle))) ?? middle;
+      const notYet = done.findLast((d) => d.feed === n && d.did === 'not-yet' && d.atMs >= fed.atMs);
+      const again = Math.max(LOOK_AGAIN.leastH, LOOK_AGAIN.share * set.p50) * HOUR_MS;
+      const dueMs = Math.max(middle, notYet ? notYet.atMs + again : 0);
+      const look = seen?.atMs ?? there.nextAt(dueMs) ?? dueMs;
       feeds.push({
         ...common,
         restColdH: 0,

@@ -21,7 +21,11 @@ function valueOf(event: LoggedEvent): { kind: PadKind; typed: TypedQuantity } | 
   if (event.type === 'temperature-read') return { kind: 'temperature', typed: event.data.typed };
   if (event.type === 'ph-read') return { kind: 'ph', typed: event.data.typed };
   if (event.type === 'weighed' || event.type === 'reserved') return { kind: 'mass', typed: event.data.typed };
-  if (event.type === 'waking-done') return event.data.typed && { kind: 'mass', typed: event.data.typed };
+  if (event.type === 'waking-done' && event.data.massKg !== null) {
+    // Given as planned, nobody typed it.
+    const planned = { value: Math.round(event.data.massKg * 1000), unit: 'g' };
+    return { kind: 'mass', typed: event.data.typed ?? planned };
+  }
   if (event.type === 'starter-added' && event.data.massKg !== null && event.data.typed)
     return { kind: 'mass', typed: event.data.typed };
   if (event.type === 'titrated') return { kind: 'acid', typed: event.data.typed };

@@ -20,6 +20,10 @@ const KINDS = ['dried-yogurt', 'dried-mesophilic'] as const;
 /** Heat each kind is woken at, °C. */
 const USUAL_C = { 'dried-yogurt': 42, 'dried-mesophilic': 22 } as const;
 
+/** What a packet of the register is meant for. */
+const packetOf = (culture: Culture | undefined): Pick<WakingPlan, 'packetLitres'> =>
+  culture?.packet ? { packetLitres: culture.packet.statedLitres } : {};
+
 /** Plans a waking: growing feeds fitted to sleep and absences, and the milk for all of them. */
 export function WakeForm(props: {
   readonly kitchen: KitchenSettings;
@@ -38,6 +42,7 @@ export function WakeForm(props: {
     return {
       name: asked ? `Waking ${asked.name}` : 'Waking',
       cultureId: asked?.id ?? null,
+      ...packetOf(asked),
       kind,
       treatment: 'pasteurised',
       cartonLitres: 1,
@@ -80,10 +85,12 @@ export function WakeForm(props: {
               onChange={(e) => {
                 const packet = packets.find((c) => c.id === e.currentTarget.value);
                 const kind = packet?.kind === 'dried-yogurt' ? 'dried-yogurt' : 'dried-mesophilic';
-                set({
+                setPlan(({ packetLitres: _, ...before }) => ({
+                  ...before,
                   cultureId: packet?.id ?? null,
+                  ...packetOf(packet),
                   ...(packet ? { kind, celsius: USUAL_C[kind], name: `Waking ${packet.name}` } : {}),
-                });
+                }));
               }}
             />
           )}

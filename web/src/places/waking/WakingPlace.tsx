@@ -1,4 +1,11 @@
-import { MILK_FACTS, safetyLimit, wakingNow, wakingStep, type WakingState } from '@morning-crock/core';
+import {
+  MILK_FACTS,
+  safetyLimit,
+  wakingNow,
+  wakingStep,
+  type Feed,
+  type WakingState,
+} from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -38,6 +45,32 @@ function Keep({ state }: { readonly state: WakingState }) {
   );
 }
 
+/** A feed is given: as planned, or as much as was really poured. */
+function Fed({ state, feed }: { readonly state: WakingState; readonly feed: Feed }) {
+  const asTyped = useAsTyped('weight');
+  const [other, setOther] = useState(false);
+  const [amount, setAmount] = useState<TypedAmount | null>(() => asTyped(feed.massKg, MILK));
+  return (
+    <EntryForm
+      label="Feed"
+      onEntry={() => {
+        const given = other ? amount : { massKg: feed.massKg, typed: null };
+        if (given) void record(state.id, 'waking-done', { feed: feed.n, did: 'fed', ...given });
+      }}
+    >
+      {other && <AmountField label="Milk given" of={MILK} by="weight" amount={amount} onAmount={setAmount} />}
+      <Button type="submit" h={72}>
+        It is fed
+      </Button>
+      {!other && (
+        <Button variant="default" onClick={() => setOther(true)}>
+          Another amount
+        </Button>
+      )}
+    </EntryForm>
+  );
+}
+
 /** A waking under way: the feed that is due, all feeds with their times, and what there is to watch. */
 export function WakingPlace({ state }: { readonly state: WakingState }) {
   const kitchen = useKitchen();
@@ -48,15 +81,8 @@ export function WakingPlace({ state }: { readonly state: WakingState }) {
   const limit = safetyLimit('with-starter', state.plan.celsius);
   /** A feed just given wants nothing before it can be set at the earliest. */
   const early = step?.wants === 'look' && nowMs < (step.feed.fedMs ?? nowMs) + step.feed.set.p10 * HOUR_MS;
-  const done = (did: 'fed' | 'set' | 'not-yet'): void => {
-    if (!step) return;
-    const { n, massKg } = step.feed;
-    void record(state.id, 'waking-done', {
-      feed: n,
-      did,
-      massKg: did === 'fed' ? massKg : null,
-      typed: did === 'fed' ? { value: Math.round(massKg * 1000), unit: 'g' } : null,
-    });
+  const done = (did: 'set' | 'not-yet'): void => {
+    if (step) void record(state.id, 'waking-done', { feed: step.feed.n, did, massKg: null, typed: null });
   };
   return (
     <div>
@@ -138,9 +164,7 @@ export function WakingPlace({ state }: { readonly state: WakingState }) {
                   </Button>
                 </>
               ) : (
-                <Button h={72} onClick={() => done('fed')}>
-                  It is fed
-                </Button>
+                <Fed key={step.feed.n} state={state} feed={step.feed} />
               )}
             </>
           ) : (
