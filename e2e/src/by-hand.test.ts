@@ -128,6 +128,14 @@ describe('a jar', () => {
     await moved(8);
     await see(page, 'frozen');
     expect((await lot(evening))!.place).toBe('freezer');
+    await see(page, 'Thaw plan');
+    await fill(page, 'Wanted', '2');
+    await tap(page, 'button', 'It is in the fridge now');
+    expect(await moved(9)).toMatchObject({ kind: 'thaw', typed: { value: 2, unit: 'L' } });
+    await see(page, 'Thawing: liquid about');
+    await see(page, 'Pour into a make');
+    await page.goto(`${world.address}/milk?lot=${evening}`);
+    await see(page, '2.8 L');
     await tap(page, 'link', 'Its ledger');
     await see(page, 'cream line measured, 1.8 of 18 cm');
     await see(page, 'poured in');

@@ -1,4 +1,4 @@
-import type { MilkMovement } from '../contract/index.ts';
+import type { Lot, MilkMovement } from '../contract/index.ts';
 import type { EntryFault, LoggedEvent, Replayed } from '../make/index.ts';
 import { formatMass, type MeasureSystem } from '../units/index.ts';
 import { isEmpty } from './lot.ts';
@@ -8,6 +8,7 @@ import { applyToRoom, openRoom, type MilkRoom } from './room.ts';
 
 /** A page's sums and ours may differ in the last digits. */
 const FAT_SLACK = 1e-4;
+const frozen = (lot: Lot): string => `${lot.name} is frozen: thaw it first`;
 const NO_LOT = 'there is no such lot in the milk room';
 
 /**
@@ -29,6 +30,7 @@ export function movementFault(
   switch (data.kind) {
     case 'skim':
       if (isEmpty(lot)) return { path: 'data.creamKg', message: `${lot.name} is empty` };
+      if (lot.place === 'freezer') return { path: 'data.kind', message: frozen(lot) };
       if (lot.role !== 'milk') return { path: 'data.kind', message: `${lot.name} was skimmed before` };
       if (data.creamKg > lot.has.massKg)
         return {
@@ -49,14 +51,16 @@ export function movementFault(
         return isCream(into)
           ? { path: 'data.into.lotId', message: `${into.name} is cream, ${lot.name} is not` }
           : { path: 'data.into.lotId', message: `${into.name} is milk, ${lot.name} is not` };
-      if (!isCream(lot) && lot.place === 'freezer')
-        return { path: 'streamId', message: `${lot.name} is frozen: thaw it first` };
+      if (!isCream(lot) && lot.place === 'freezer') return { path: 'streamId', message: frozen(lot) };
       return data.into.lotId === lotId
         ? { path: 'data.into.lotId', message: 'cannot be poured into itself' }
         : null;
     }
+    case 'move':
     case 'freeze':
-      return lot.thawed ? { path: 'data.kind', message: `${lot.name} was frozen once: not again` } : null;
+      return lot.thawed && (data.kind === 'freeze' || data.place === 'freezer')
+        ? { path: 'data.kind', message: `${lot.name} was frozen once: not again` }
+        : null;
     case 'thaw':
       if (data.readyAt !== null && Date.parse(data.readyAt) < atMs)
         return { path: 'data.readyAt', message: 'is before it comes out of the freezer' };

@@ -123,16 +123,21 @@ export function settledHours(lot: Lot, nowMs: number): number {
   return lot.settledH + (lot.stillSinceMs === null ? 0 : Math.max(0, (nowMs - lot.stillSinceMs) / HOUR_MS));
 }
 
-/** A lot set down somewhere else: part of what had risen goes back. */
+/** Whether cream can rise in it where it is put: frost breaks what would rise. */
+export const maySettle = (lot: Pick<Lot, 'role' | 'thawed'>, place: Lot['place']): boolean =>
+  lot.role === 'milk' && place !== 'freezer' && !lot.thawed;
+
+/** A lot set down somewhere else: part of what had risen goes back, and out of the freezer it thaws. */
 export function carried(lot: Lot, place: Lot['place'], celsius: number, atMs: number): Lot {
   const hours = settledHours(lot, atMs);
-  const settles = lot.role === 'milk' && place !== 'freezer';
+  const thawed = lot.thawed || (lot.place === 'freezer' && place !== 'freezer');
   return {
     ...lot,
     place,
+    thawed,
     spells: [...lot.spells, { fromMs: atMs, celsius }],
     settledH: KEPT_BY_MOVING * hours,
-    stillSinceMs: settles ? atMs : null,
+    stillSinceMs: maySettle({ ...lot, thawed }, place) ? atMs : null,
   };
 }
 

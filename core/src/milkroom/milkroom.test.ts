@@ -122,6 +122,39 @@ describe('the ledger', () => {
     expect(keepOf(lots.get(THAWED)!, hours(40)).toMs).toBe(hours(40 + 48));
   });
 
+  test('carried out of the freezer it is thawed: short-lived, without a cream line, and never frozen again', () => {
+    const ledger = createLedger();
+    ledger.intake(A, 0, 4);
+    ledger.move(A, 2, { kind: 'freeze' });
+    const frozen = foldMilkRoom(ledger.events);
+    const skim: MilkMovement = {
+      kind: 'skim',
+      cream: { lotId: CREAM, name: 'x' },
+      rest: { lotId: REST, name: 'y' },
+      creamKg: 0.2,
+      fatFraction: 0.2,
+      weighed: false,
+      typed: null,
+    };
+    expect(movementFault(frozen, A, skim, hours(3))?.message).toMatch(/is frozen: thaw it first/);
+    const to = (place: 'cold' | 'freezer'): MilkMovement => ({
+      kind: 'move',
+      place,
+      placeC: null,
+      container: null,
+    });
+    ledger.move(A, 200, to('cold'));
+    const room = foldMilkRoom(ledger.events);
+    const lot = room.lots.get(A)!;
+    expect(lot).toMatchObject({ thawed: true, stillSinceMs: null });
+    expect(keepOf(lot, hours(200)).toMs).toBeLessThanOrEqual(hours(248));
+    for (const again of [to('freezer'), { kind: 'freeze' } as const])
+      expect(movementFault(room, A, again, hours(201))?.message).toMatch(/frozen once: not again/);
+    expect(
+      movementFault(room, A, { ...to('cold'), place: 'counter' } as MilkMovement, hours(201)),
+    ).toBeNull();
+  });
+
   test('a pour beyond what is there is kept and asks for a recount; counting mends it', () => {
     const ledger = createLedger();
     ledger.intake(A, 0, 2);

@@ -1,6 +1,6 @@
 import type { Lot, MovementOf } from '../contract/index.ts';
 import { TREATMENTS } from '../milk/index.ts';
-import { isEmpty, lotFrom, older, placeC, withPoured } from './lot.ts';
+import { isEmpty, lotFrom, maySettle, older, placeC, withPoured } from './lot.ts';
 import type { takeFrom } from './movements.ts';
 
 type Into = MovementOf<'pool'>['into'];
@@ -87,7 +87,7 @@ export function pooled(
     place,
     spells: spellsOf(lot, there, place, atMs),
     settledH: 0,
-    stillSinceMs: role === 'milk' && place !== 'freezer' ? atMs : null,
+    stillSinceMs: maySettle({ role, thawed: joined.thawed }, place) ? atMs : null,
     creamFactor: null,
     parents: [...new Set([...(there?.parents ?? []), lot.id])],
     // Milk is mixed through at once; portions of cream stay what they were as long as the pot is not churned.

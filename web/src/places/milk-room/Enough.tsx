@@ -1,4 +1,4 @@
-import { allocate, litresOfMass, massOfLitresKg, type Want } from '@morning-crock/core';
+import { allocate, freeKg, litresOfMass, massOfLitresKg, type Want } from '@morning-crock/core';
 import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -6,7 +6,7 @@ import { ulid } from 'ulid';
 import { useMakesQuery } from '../../api/api.ts';
 import { useUnits } from '../../app/use-units.ts';
 import { AmountField, useAsTyped } from './AmountField.tsx';
-import { ROLE_WORD, type MilkRoomNow } from './use-milk.ts';
+import { ROLE_WORD, someOf, type MilkRoomNow } from './use-milk.ts';
 
 const SORTS: readonly { value: Want['sort']; label: string }[] = [
   { value: 'milk', label: 'whole milk' },
@@ -31,6 +31,12 @@ export function Enough({ room, nowMs }: { readonly room: MilkRoomNow; readonly n
     setOwn(wants.map((w) => (w.id === id ? { ...w, ...part } : w)));
   const result = allocate(room.lots, wants, nowMs);
   const short = result.wants.filter((w) => w.shortKg > 0);
+  const wanted = (sort: Want['sort'], massKg: number): string =>
+    someOf({ role: sort, of: SOME_MILK }, massKg, units);
+  const some = (lotId: string, massKg: number): string => {
+    const lot = room.lots.find(({ id }) => id === lotId);
+    return lot ? someOf(lot, massKg, units) : units.mass(massKg);
+  };
   return (
     <div className="enough">
       <p className="months-word" role="status">
@@ -38,7 +44,7 @@ export function Enough({ room, nowMs }: { readonly room: MilkRoomNow; readonly n
           ? 'Which makes?'
           : result.enough
             ? 'There is enough.'
-            : `Short of ${short.map((s) => `${units.volume(litresOfMass(s.shortKg, SOME_MILK))} for ${s.want.name}`).join(', ')}.`}
+            : `Short of ${short.map((s) => `${wanted(s.want.sort, s.shortKg)} for ${s.want.name}`).join(', ')}.`}
       </p>
       <ul className="wants">
         {result.wants.map(({ want, from, shortKg, cost }) => (
@@ -78,8 +84,8 @@ export function Enough({ room, nowMs }: { readonly room: MilkRoomNow; readonly n
             <p>
               {from.length === 0
                 ? 'Nothing here for it'
-                : from.map((f) => `${units.mass(f.massKg)} of ${f.name}`).join(', ')}
-              {shortKg > 0 && <strong className="danger"> ✗ {units.mass(shortKg)} short</strong>}
+                : from.map((f) => `${some(f.lotId, f.massKg)} of ${f.name}`).join(', ')}
+              {shortKg > 0 && <strong className="danger"> ✗ {wanted(want.sort, shortKg)} short</strong>}
               {cost !== null && from.length > 0 && `, ${units.cost(cost)}`}{' '}
               {want.sort !== 'cream' && shortKg === 0 && from.length > 0 && (
                 <Link to={`/new?from=${from.map((f) => `${f.lotId}:${f.massKg.toFixed(3)}`).join(',')}`}>
@@ -118,8 +124,8 @@ export function Enough({ room, nowMs }: { readonly room: MilkRoomNow; readonly n
                   <Link to={`/milk?lot=${lot.id}`}>{lot.name}</Link>
                 </td>
                 <td className="quiet">{ROLE_WORD[lot.role]}</td>
-                <td className="num">{units.mass(Math.max(0, lot.has.massKg - lot.spokenForKg))}</td>
-                <td className="num">{units.mass(leftKg)}</td>
+                <td className="num">{someOf(lot, freeKg(lot), units)}</td>
+                <td className="num">{someOf(lot, leftKg, units)}</td>
               </tr>
             ))}
           </tbody>

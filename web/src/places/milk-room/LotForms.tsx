@@ -8,7 +8,7 @@ import { Choices } from '../../parts/Choices.tsx';
 import { EntryForm } from '../../parts/EntryForm.tsx';
 import { QuantityField } from '../../parts/QuantityField.tsx';
 import { AmountField, useAsTyped, type TypedAmount } from './AmountField.tsx';
-import { PLACE_WORD } from './use-milk.ts';
+import { lotAmount, PLACE_WORD } from './use-milk.ts';
 
 type Form = { readonly lot: Lot; readonly onDone: () => void };
 const GIVEN_WORD = {
@@ -46,8 +46,8 @@ export function GiveForm({ lot, onDone }: Form) {
       <AmountField label="How much" of={lot.of} by={byOf(lot)} amount={amount} onAmount={setAmount} />
       {over && (
         <p className="caution note" role="status">
-          By the sums there are only {units.mass(Math.max(0, lot.has.massKg))}. It is stored as you say, and
-          the jar asks to be recounted.
+          By the sums there are only {lotAmount(lot, units)}. It is stored as you say, and the jar asks to be
+          recounted.
         </p>
       )}
       <Choices

@@ -10,6 +10,7 @@ import { GiveForm, MeasureForm, MoveForm, RecountForm } from './LotForms.tsx';
 import { PoolForm } from './PoolForm.tsx';
 import { PotPart } from './PotPart.tsx';
 import { SkimForm } from './SkimForm.tsx';
+import { ThawPlan } from './ThawPlan.tsx';
 import {
   costWords,
   keepWords,
@@ -18,6 +19,7 @@ import {
   percent,
   PLACE_WORD,
   ROLE_WORD,
+  someOf,
   type MilkRoomNow,
 } from './use-milk.ts';
 
@@ -147,7 +149,7 @@ export function LotPanel(props: {
   const buttons: readonly (readonly [Doing, string, boolean])[] = [
     ['measure', 'Measure the line', settling],
     ['pool', 'Pour together', CAN_POUR.has(lot.role) && lot.place !== 'freezer'],
-    ['move', 'Move', true],
+    ['move', 'Move', lot.place !== 'freezer'],
     ['give', 'Take out', true],
     ['recount', 'Recount', true],
   ];
@@ -169,7 +171,7 @@ export function LotPanel(props: {
           {!keep.text.includes(details.reason) && ` (${details.reason})`}
         </p>
         {lot.spokenForKg > 0 && (
-          <p className="quiet">{units.mass(lot.spokenForKg)} of it is planned for makes.</p>
+          <p className="quiet">{someOf(lot, lot.spokenForKg, units)} of it is planned for makes.</p>
         )}
       </div>
       {lot.recount && (
@@ -201,12 +203,18 @@ export function LotPanel(props: {
           }}
         />
       )}
+      {lot.readyAtMs !== null && lot.readyAtMs > nowMs && (
+        <p>
+          <strong>Thawing: liquid about {units.time(lot.readyAtMs, nowMs)}.</strong>
+        </p>
+      )}
       {lot.mixedSourSweet && (
         <p className="caution note">
           Sweet and soured are mixed: it keeps only as sweet {isCream(lot) ? 'cream' : 'milk'} does.
         </p>
       )}
-      {isCream(lot) && doing === 'nothing' && <PotPart lot={lot} room={room} nowMs={nowMs} onGo={onGo} />}
+      {isCream(lot) && doing === 'nothing' && <PotPart lot={lot} room={room} onGo={onGo} />}
+      {lot.place === 'freezer' && doing === 'nothing' && <ThawPlan lot={lot} nowMs={nowMs} onThawed={onGo} />}
       {doing === 'give' && <GiveForm lot={lot} onDone={done} />}
       {doing === 'recount' && <RecountForm lot={lot} onDone={done} />}
       {doing === 'move' && <MoveForm lot={lot} onDone={done} />}

@@ -8,7 +8,6 @@ import { useKitchen, useUnits } from '../../app/use-units.ts';
 import { EntryForm } from '../../parts/EntryForm.tsx';
 import { AmountField, useAsTyped, type TypedAmount } from './AmountField.tsx';
 import { PoolForm } from './PoolForm.tsx';
-import { ThawPlan } from './ThawPlan.tsx';
 import { percent, type MilkRoomNow } from './use-milk.ts';
 
 /** A churn is filled to half. */
@@ -113,24 +112,18 @@ function ChurnForm({ lot, onDone }: { readonly lot: Lot; readonly onDone: () => 
   );
 }
 
-/** Cream: its portions, what it is enough for, thawing, and a weighed churning. */
+/** Cream: its portions, what it is enough for, and a weighed churning. */
 export function PotPart(props: {
   readonly lot: Lot;
   readonly room: MilkRoomNow;
-  readonly nowMs: number;
   readonly onGo: (lotId: string | null) => void;
 }) {
-  const { lot, room, nowMs, onGo } = props;
+  const { lot, room, onGo } = props;
   const units = useUnits();
   const [churning, setChurning] = useState(false);
   if (churning) return <ChurnForm lot={lot} onDone={() => setChurning(false)} />;
   return (
     <>
-      {lot.readyAtMs !== null && lot.readyAtMs > nowMs && (
-        <p>
-          <strong>Thawing: liquid about {units.time(lot.readyAtMs, nowMs)}.</strong>
-        </p>
-      )}
       {lot.portions.length > 0 && (
         <div>
           <h3>Portions, the oldest governs</h3>
@@ -147,9 +140,7 @@ export function PotPart(props: {
         </div>
       )}
       <ChurnLoads lot={lot} />
-      {lot.place === 'freezer' ? (
-        <ThawPlan lot={lot} nowMs={nowMs} onThawed={onGo} />
-      ) : (
+      {lot.place !== 'freezer' && (
         <>
           {lot.role === 'cream' && <PoolForm lot={lot} lots={room.lots} onDone={onGo} />}
           <Button variant="default" onClick={() => setChurning(true)}>

@@ -1,4 +1,4 @@
-import { THAW_SPREAD, thawHours } from '@morning-crock/core';
+import { isCream, THAW_SPREAD, thawHours } from '@morning-crock/core';
 import type { Lot } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
@@ -9,6 +9,7 @@ import { useUnits } from '../../app/use-units.ts';
 import { DayTimeFields, useDayTime } from '../../parts/DayTime.tsx';
 import { EntryForm } from '../../parts/EntryForm.tsx';
 import { AmountField, useAsTyped, type TypedAmount } from './AmountField.tsx';
+import { lotAmount } from './use-milk.ts';
 
 const HOUR_MS = 3_600_000;
 const FRIDGE_C = 4;
@@ -34,7 +35,8 @@ export function ThawPlan(props: {
 }) {
   const { lot, nowMs, onThawed } = props;
   const units = useUnits();
-  const asTyped = useAsTyped('weight');
+  const by = isCream(lot) ? 'weight' : 'volume';
+  const asTyped = useAsTyped(by);
   const [amount, setAmount] = useState<TypedAmount | null>(() => asTyped(lot.has.massKg, lot.of));
   const [search] = useSearchParams();
   const asked = Number(search.get('ready'));
@@ -67,10 +69,10 @@ export function ThawPlan(props: {
       <AmountField
         label="Wanted"
         of={lot.of}
-        by="weight"
+        by={by}
         amount={amount}
         check={(massKg) =>
-          massKg > lot.has.massKg * 1.005 ? `There are ${units.mass(lot.has.massKg)} in the freezer.` : null
+          massKg > lot.has.massKg * 1.005 ? `There are ${lotAmount(lot, units)} in the freezer.` : null
         }
         onAmount={setAmount}
       />
@@ -100,7 +102,9 @@ export function ThawPlan(props: {
         </p>
       )}
       <Link to={`/sums/thaw?lot=${lot.id}`}>Other pieces, other places</Link>
-      <p className="quiet">Thawed cream is used within a day or two and never frozen again.</p>
+      <p className="quiet">
+        Thawed {isCream(lot) ? 'cream' : 'milk'} is used within a day or two and never frozen again.
+      </p>
       <Button type="submit" h={56}>
         It is in the fridge now
       </Button>

@@ -1,7 +1,7 @@
 import {
   isCream,
   keepOf,
-  litresIn,
+  litresOfMass,
   massOfLitresKg,
   MILK_EVENTS,
   SYSTEM_UNITS,
@@ -47,10 +47,14 @@ export function useMilkRoom(): MilkRoomNow {
 export const ROLE_WORD = { milk: 'milk', cream: 'cream', skimmed: 'skimmed milk', pot: 'cream pot' } as const;
 export const PLACE_WORD = { cold: 'in the cold', counter: 'on the counter', freezer: 'frozen' } as const;
 
-/** "8.2 L", or by weight for cream. */
-export function lotAmount(lot: Lot, units: Units): string {
-  return isCream(lot) ? units.mass(Math.max(0, lot.has.massKg)) : units.volume(Math.max(0, litresIn(lot)));
+/** Some of a lot: "8.2 L", or by weight for cream; of an overdrawn one there is nothing. */
+export function someOf(lot: Pick<Lot, 'role' | 'of'>, massKg: number, units: Units): string {
+  const there = Math.max(0, massKg);
+  return isCream(lot) ? units.mass(there) : units.volume(litresOfMass(there, lot.of));
 }
+
+/** All of it. */
+export const lotAmount = (lot: Lot, units: Units): string => someOf(lot, lot.has.massKg, units);
 
 /** What a measure of it cost; `null` when nobody said. @example '0.62 crowns a L' */
 export function costWords(lot: Lot, units: Units): string | null {

@@ -59,6 +59,7 @@ export function MilkSection(props: {
 }) {
   const { plan, lots, change, onFault } = props;
   const units = useUnits();
+  const pouredKg = plan.milk.lots?.reduce((sum, lot) => sum + lot.massKg, 0) ?? 1;
   const offered = [...SYSTEM_UNITS[units.system].milk, ...SYSTEM_UNITS[units.system].mass, 'L' as const];
   const options = [...new Set(offered)].map((u) => ({ value: u, label: UNIT_LABEL[u] }));
   const [low, high] = batchOf({ ...plan, milk: { ...plan.milk, fatFraction: null } }).fatRange;
@@ -152,7 +153,10 @@ export function MilkSection(props: {
       />
       {plan.milk.lots && plan.milk.lots.length > 1 && (
         <p role="status">
-          {plan.milk.lots.map((lot) => `${units.mass(lot.massKg)} of ${lot.name}`).join(', ')}.
+          {plan.milk.lots
+            .map((lot) => `${units.volume((lot.massKg / pouredKg) * plan.milk.litres)} of ${lot.name}`)
+            .join(', ')}
+          .
         </p>
       )}
       {plan.milk.lots && (
