@@ -1,12 +1,6 @@
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
-import type {
-  Culture,
-  CulturesResponse,
-  DraftEvent,
-  Lot,
-  MilkRoomResponse,
-} from '@morning-crock/core/contract';
-import { draft, intakeDraft } from '@morning-crock/server/testing';
+import type { Culture, CulturesResponse, Lot, MilkRoomResponse } from '@morning-crock/core/contract';
+import { cultureDraft, intakeDraft } from '@morning-crock/server/testing';
 import type { Browser } from 'puppeteer-core';
 import { ulid } from 'ulid';
 import {
@@ -275,21 +269,10 @@ describe('a culture', () => {
 
   test('stirred together with another, seen to be bad, and discarded', async () => {
     const [one, other] = [ulid(), ulid()];
-    const takenIn = (id: string, name: string): DraftEvent =>
-      draft(id, START - 30 * HOUR, 'culture-changed', {
-        kind: 'taken-in',
-        culture: {
-          name,
-          kind: 'fresh-yogurt',
-          heirloom: true,
-          source: null,
-          place: 'cold',
-          massKg: 0.2,
-          packet: null,
-          rawMilk: false,
-        },
-      });
-    await send(takenIn(one, 'Hill line'), takenIn(other, 'Valley line'));
+    await send(
+      cultureDraft(one, START - 30 * HOUR, { name: 'Hill line' }),
+      cultureDraft(other, START - 30 * HOUR, { name: 'Valley line' }),
+    );
     tablet = await openTablet(browser, `${world.address}/cultures?culture=${one}`);
     const { page } = tablet;
     await tap(page, 'button', 'Merge');
@@ -314,5 +297,21 @@ describe('a culture', () => {
     await see(page, 'Gone since');
     await tap(page, 'button', 'Undo');
     await seeNoMore(page, 'Gone since');
+  });
+
+  test('a make that asks for more than there is of it is told so, and can be begun all the same', async () => {
+    const id = ulid();
+    await send(cultureDraft(id, START - 30 * HOUR, { massKg: 0.015 }));
+    tablet = await openTablet(browser, `${world.address}/new?culture=${id}`);
+    const { page } = tablet;
+    await see(page, /There are only 15 g of it by the register, and this takes \d\d g\./);
+    await fill(page, 'Dose', '14');
+    await seeNoMore(page, 'by the register');
+    await fill(page, 'Dose', '40');
+    await see(page, 'this takes 40 g.');
+    await tap(page, 'button', 'Start this make');
+    await see(page, 'The milk is in');
+    const [started] = await world.stored<{ plan: { starter: Data } }>('make-started', 1);
+    expect(started!.data.plan.starter).toMatchObject({ cultureId: id, massKg: 0.04 });
   });
 });

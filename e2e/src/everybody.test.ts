@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { draft, intakeDraft, startDraft } from '@morning-crock/server/testing';
+import { cultureDraft, draft, intakeDraft, startDraft } from '@morning-crock/server/testing';
 import type { Browser, ElementHandle, Page } from 'puppeteer-core';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
@@ -49,19 +49,7 @@ beforeAll(async () => {
   const atMs = START + 60 * MIN;
   const events = [
     intakeDraft(ulid(), 6, atMs - 600 * MIN),
-    draft(ulid(), atMs, 'culture-changed', {
-      kind: 'taken-in',
-      culture: {
-        name: 'Old line',
-        kind: 'fresh-yogurt',
-        heirloom: true,
-        source: null,
-        place: 'cold',
-        massKg: 0.2,
-        packet: null,
-        rawMilk: false,
-      },
-    }),
+    cultureDraft(ulid(), atMs),
     draft(waking, atMs, 'waking-started', {
       plan: {
         name: 'Waking',

@@ -7,7 +7,7 @@ import type {
   LotFacts,
   MilkRoomResponse,
 } from '@morning-crock/core/contract';
-import { draft, intakeDraft } from '@morning-crock/server/testing';
+import { cultureDraft, draft, intakeDraft } from '@morning-crock/server/testing';
 import { writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -361,19 +361,7 @@ describe('an entry that was wrong', () => {
   test('what was written down of a culture is corrected and taken back where it stands', async () => {
     const id = ulid();
     await send(
-      draft(id, START - 40 * HOUR, 'culture-changed', {
-        kind: 'taken-in',
-        culture: {
-          name: 'Old lien',
-          kind: 'fresh-yogurt',
-          heirloom: true,
-          source: null,
-          place: 'cold',
-          massKg: 0.2,
-          packet: null,
-          rawMilk: false,
-        },
-      }),
+      cultureDraft(id, START - 40 * HOUR, { name: 'Old lien' }),
       draft(id, START - 20 * HOUR, 'culture-changed', {
         kind: 'weigh',
         massKg: 1.5,
@@ -410,18 +398,11 @@ describe('a waking', () => {
   test('feeds fitted to the day, a late one moves the rest, and what wakes is a culture', async () => {
     const packet = ulid();
     await send(
-      draft(packet, START - HOUR, 'culture-changed', {
-        kind: 'taken-in',
-        culture: {
-          name: 'Grey line, dried',
-          kind: 'dried-mesophilic',
-          heirloom: true,
-          source: null,
-          place: 'cold',
-          massKg: null,
-          packet: { lot: '7', useBy: null, statedLitres: 1, packets: 1, openedLeft: 0 },
-          rawMilk: false,
-        },
+      cultureDraft(packet, START - HOUR, {
+        name: 'Grey line, dried',
+        kind: 'dried-mesophilic',
+        massKg: null,
+        packet: { lot: '7', useBy: null, statedLitres: 1, packets: 1, openedLeft: 0 },
       }),
     );
     tablet = await openTablet(browser, `${world.address}/cultures/wake`);

@@ -28,6 +28,8 @@ export const makeSummary = z.strictObject({
   status: z.enum(['under-way', 'kept', 'discarded']),
   /** It passed the safety clock's limit: whatever the maker did with it, it is no food. */
   doNotEat: z.boolean(),
+  /** Of a culture, not of something to eat. */
+  waking: z.boolean(),
   litres: z.number(),
   milk: z.string(),
   starter: z.string(),

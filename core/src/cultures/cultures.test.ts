@@ -1,16 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
-import type { CultureChange, CultureFacts, MakePlan } from '../contract/index.ts';
+import type { CultureChange } from '../contract/index.ts';
 import { agedBy, doseLikeFresh, ferment, hoursToPh, inoculumOf, livingShare } from '../culture/index.ts';
-import { defaultKitchen } from '../kitchen/index.ts';
 import { brokenBy, faultsOf, type LoggedEvent } from '../make/index.ts';
-import { createLedger, lotId, ZERO_MS } from '../milkroom/fixtures/ledger.ts';
-import { defaultPlan } from '../method/index.ts';
+import { lotId, ZERO_MS } from '../milkroom/fixtures/ledger.ts';
+import { facts, planWith, register } from './fixtures/register.ts';
 import {
   layTree,
   makesUnderWay,
-  starterFromCulture,
-  starterMovedTo,
-  withoutCulture,
   type Cultures,
   cultureFault,
   cultureReplay,
@@ -31,44 +27,7 @@ const [PACKET, GRAINS, FORK, BACKUP] = ['PACKET', 'GRAINS', 'FORK', 'BACKUP'].ma
   string,
   string,
 ];
-const facts = (over: Partial<CultureFacts> = {}): CultureFacts => ({
-  name: 'Old line',
-  kind: 'fresh-yogurt',
-  heirloom: true,
-  source: 'a neighbour',
-  place: 'cold',
-  massKg: 0.2,
-  packet: null,
-  rawMilk: false,
-  ...over,
-});
-const kitchen = defaultKitchen('UTC');
 const due = (all: Cultures, nowMs: number) => dueOf([...all.cultures.values()], makesUnderWay(all), nowMs);
-
-function planWith(cultureId: string, over: Partial<MakePlan['starter']> = {}): MakePlan {
-  const plan = defaultPlan(kitchen, new Date(ZERO_MS).toISOString());
-  return { ...plan, name: 'Yogurt', starter: { ...plan.starter, cultureId, lineId: cultureId, ...over } };
-}
-
-function register() {
-  const ledger = createLedger();
-  const change = (id: string, hour: number, data: CultureChange): string =>
-    ledger.say(id, hour, { type: 'culture-changed', data });
-  /** A make from a culture that keeps some: the next turn, whose identity is that of the keeping. */
-  const turn = (name: string, from: string, hour: number): string => {
-    const make = lotId(`MAKE${name}`);
-    ledger.say(make, hour, { type: 'make-started', data: { plan: planWith(from) } });
-    ledger.say(make, hour + 2, {
-      type: 'starter-added',
-      data: { massKg: 0.05, statedRatio: null, typed: null },
-    });
-    return ledger.say(make, hour + 10, {
-      type: 'reserved',
-      data: { massKg: 0.06, typed: { value: 60, unit: 'g' } },
-    });
-  };
-  return { ...ledger, change, turn };
-}
 
 describe('the family tree', () => {
   test('draws itself from what makes keep: turns, line, parents, what is left', () => {
@@ -421,30 +380,4 @@ test('the picture of a family: turns in columns, forks on rows of their own', ()
   expect(at(GRAINS)[1]).toBeGreaterThan(0);
   const cells = nodes.map((n) => `${n.column} ${n.row}`);
   expect(new Set(cells).size).toBe(cells.length);
-});
-
-test('a plan takes a culture as strong as its keeping leaves it, and lets go of it again', () => {
-  const r = register();
-  r.change(PACKET, 0, { kind: 'taken-in', culture: facts() });
-  r.change(PACKET, DAY_H * 5, { kind: 'freeze' });
-  r.change(PACKET, DAY_H * 25, { kind: 'revive', place: 'cold' });
-  const culture = foldCultures(r.events).cultures.get(PACKET)!;
-  const plan = defaultPlan(kitchen, new Date(ZERO_MS).toISOString());
-  const starter = starterFromCulture(plan, culture, ZERO_MS + 26 * DAY_MS);
-  expect(starter).toMatchObject({
-    kind: 'fresh-yogurt',
-    ageD: 6,
-    cultureId: PACKET,
-    lineId: PACKET,
-    turn: 0,
-  });
-  expect(starter.log10Off).toBeCloseTo(-(0.4 + 20 * 0.003), 3);
-  expect(withoutCulture({ ...plan, starter }).starter).not.toHaveProperty('cultureId');
-
-  // Begun two days later it is two days older, with the dose as it was; an age set by hand stays.
-  const later = starterMovedTo(starter, culture, ZERO_MS + 26 * DAY_MS, ZERO_MS + 28 * DAY_MS);
-  expect(later).toEqual({ ...starter, ageD: 8, log10Off: later.log10Off });
-  expect(later.log10Off).toBeCloseTo(starter.log10Off!, 9);
-  const byHand = { ...starter, ageD: 2 };
-  expect(starterMovedTo(byHand, culture, ZERO_MS + 26 * DAY_MS, ZERO_MS + 28 * DAY_MS)).toBe(byHand);
 });

@@ -50,3 +50,26 @@ export function withoutCulture(plan: MakePlan): MakePlan {
   const { cultureId: _c, lineId: _l, turn: _t, log10Off: _o, ...starter } = plan.starter;
   return { ...plan, starter };
 }
+
+/** What a plan takes of a culture, and what there is: kg, or packets of a dried one. */
+export interface CultureShort {
+  readonly of: 'kg' | 'packets';
+  readonly wanted: number;
+  readonly left: number;
+}
+
+/** A scale and a spoon are no more exact than this share. */
+const SLACK = 0.02;
+
+/** Whether a plan asks for more of its culture than is left; `null` when there is enough, or nobody knows. */
+export function shortOfCulture({ milk, starter }: MakePlan, culture: Culture): CultureShort | null {
+  const { packet, massKg } = culture;
+  const [of, wanted, left] = packet
+    ? ([
+        'packets',
+        ((starter.statedRatio ?? 0) * milk.litres) / packet.statedLitres,
+        packet.packetsLeft,
+      ] as const)
+    : (['kg', starter.massKg ?? 0, massKg ?? Infinity] as const);
+  return wanted > left * (1 + SLACK) ? { of, wanted, left } : null;
+}

@@ -123,6 +123,7 @@ export function wakingSummary(state: WakingState): MakeSummary {
     finishedAt: state.finished ? new Date(state.finished.atMs).toISOString() : null,
     status: state.finished ? state.finished.verdict : 'under-way',
     doNotEat: false,
+    waking: true,
     litres,
     milk: 'for waking',
     starter: STARTER_FACTS[state.plan.kind].label,

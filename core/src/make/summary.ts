@@ -69,6 +69,7 @@ export function summaryOf(state: MakeState): MakeSummary {
     finishedAt: state.finished ? new Date(state.finished.atMs).toISOString() : null,
     status: state.finished ? state.finished.verdict : 'under-way',
     doNotEat: doNotEat(state),
+    waking: false,
     litres: batchOf(state.plan).litres,
     milk: MILK_FACTS[state.plan.milk.kind].label,
     starter: STARTER_FACTS[state.plan.starter.kind].label,

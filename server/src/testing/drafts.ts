@@ -1,6 +1,7 @@
 import { defaultKitchen, defaultPlan } from '@morning-crock/core';
 import {
   EVENT_VERSION,
+  type CultureFacts,
   type DraftEvent,
   type EventOf,
   type EventType,
@@ -63,5 +64,25 @@ export function intakeDraft(
     litres,
     typed: { value: litres, unit: 'L' },
     forRecord: false,
+  });
+}
+
+/** A yogurt that is made again and again, for tests that need a culture. */
+export const TEST_CULTURE: CultureFacts = {
+  name: 'Old line',
+  kind: 'fresh-yogurt',
+  heirloom: true,
+  source: null,
+  place: 'cold',
+  massKg: 0.2,
+  packet: null,
+  rawMilk: false,
+};
+
+/** A culture taken in. */
+export function cultureDraft(cultureId: string, atMs: number, facts: Partial<CultureFacts> = {}): DraftEvent {
+  return draft(cultureId, atMs, 'culture-changed', {
+    kind: 'taken-in',
+    culture: { ...TEST_CULTURE, ...facts },
   });
 }

@@ -23,7 +23,7 @@ export function Enough({ room, nowMs }: { readonly room: MilkRoomNow; readonly n
   const asTyped = useAsTyped('volume');
   const { data: makes = [] } = useMakesQuery();
   const [own, setOwn] = useState<readonly Want[] | null>(null);
-  const usual = [...new Map(makes.map((m) => [m.name, m])).values()]
+  const usual = [...new Map(makes.filter((m) => !m.waking).map((m) => [m.name, m])).values()]
     .slice(0, FIRST_MAKES)
     .map((m): Want => ({ id: m.id, name: m.name, sort: 'milk', litres: m.litres }));
   const wants = own ?? usual;

@@ -1,4 +1,12 @@
-import { batchOf, doseLikeFresh, lineFactor, SET_PH, STARTER_FACTS, vigourOf } from '@morning-crock/core';
+import {
+  batchOf,
+  doseLikeFresh,
+  lineFactor,
+  SET_PH,
+  shortOfCulture,
+  STARTER_FACTS,
+  vigourOf,
+} from '@morning-crock/core';
 import type { Culture, Factor, MakePlan } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
 import { useMemo } from 'react';
@@ -6,6 +14,9 @@ import { useUnits } from '../../app/use-units.ts';
 
 /** Share of a fresh starter the dose is compared with. */
 const FRESH_SHARE = 0.02;
+
+/** "1.25 packets". */
+const packets = (n: number): string => `${Math.round(n * 100) / 100} ${n === 1 ? 'packet' : 'packets'}`;
 
 /** How strong the chosen culture is, and the dose that would set as a fresh one does. */
 export function CultureDose(props: {
@@ -36,6 +47,7 @@ export function CultureDose(props: {
       }),
     [culture.kind, ageD, log10Off, pace, dried, celsius, batch.plasmaSnfPercent],
   );
+  const short = shortOfCulture(plan, culture);
   const share = like.ratio;
   const massKg = share === null ? null : Math.round(share * batch.massKg * 1e4) / 1e4;
   return (
@@ -47,6 +59,14 @@ export function CultureDose(props: {
           `, ${Math.abs(Math.round(Math.expm1(vigour.lnPace) * 100))} % ${vigour.lnPace >= 0 ? 'faster' : 'slower'} than the book`}
         .
       </p>
+      {short && (
+        <p className="caution note">
+          {short.of === 'kg'
+            ? `There are only ${units.mass(short.left)} of it by the register, and this takes ${units.mass(short.wanted)}.`
+            : `There are only ${packets(short.left)} left by the register, and this takes ${packets(short.wanted)}.`}{' '}
+          Weigh what is there, or take a smaller dose.
+        </p>
+      )}
       {share === null ? (
         <p className="quiet">No dose makes it as quick as a fresh one.</p>
       ) : (
