@@ -8,7 +8,8 @@ import type {
   WakingPlan,
 } from '@morning-crock/core/contract';
 import { ulid } from 'ulid';
-import { createTestKitchen, draft, type TestKitchen, TEST_CULTURE } from './testing/index.ts';
+import { cultureLike } from '@morning-crock/core/fixtures';
+import { createTestKitchen, draft, type TestKitchen } from './testing/index.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
 const HOUR_MS = 3_600_000;
@@ -23,7 +24,7 @@ const send = (...events: unknown[]) =>
 const change = (id: string, atMs: number, data: CultureChange) => draft(id, atMs, 'culture-changed', data);
 const taken = (over: Partial<CultureFacts> = {}): CultureChange => ({
   kind: 'taken-in',
-  culture: { ...TEST_CULTURE, massKg: 0.3, ...over },
+  culture: cultureLike({ massKg: 0.3, ...over }),
 });
 const cultureOf = async (id: string) =>
   (await kitchen.app.inject('/api/cultures')).json<CulturesResponse>().cultures.find((c) => c.id === id);

@@ -2,8 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import type { CultureChange } from '../contract/index.ts';
 import { agedBy, doseLikeFresh, ferment, hoursToPh, inoculumOf, livingShare } from '../culture/index.ts';
 import { brokenBy, faultsOf, type LoggedEvent } from '../make/index.ts';
-import { lotId, ZERO_MS } from '../milkroom/fixtures/ledger.ts';
-import { facts, planWith, register } from './fixtures/register.ts';
+import { cultureLike, lotId, planWith, register, ZERO_MS } from '../fixtures/index.ts';
 import {
   layTree,
   makesUnderWay,
@@ -32,7 +31,7 @@ const due = (all: Cultures, nowMs: number) => dueOf([...all.cultures.values()], 
 describe('the family tree', () => {
   test('draws itself from what makes keep: turns, line, parents, what is left', () => {
     const r = register();
-    r.change(PACKET, 0, { kind: 'taken-in', culture: facts() });
+    r.change(PACKET, 0, { kind: 'taken-in', culture: cultureLike() });
     const first = r.turn('1', PACKET, 5);
     const second = r.turn('2', first, 60);
     const { cultures } = foldCultures(r.events);
@@ -68,7 +67,7 @@ describe('the family tree', () => {
 
   test('split, freeze, revive, merge and discard', () => {
     const r = register();
-    r.change(PACKET, 0, { kind: 'taken-in', culture: facts() });
+    r.change(PACKET, 0, { kind: 'taken-in', culture: cultureLike() });
     r.change(PACKET, 24, {
       kind: 'split',
       into: { cultureId: BACKUP, name: 'Back-up', place: 'freezer' },
@@ -108,7 +107,7 @@ describe('the family tree', () => {
     const r = register();
     r.change(PACKET, 0, {
       kind: 'taken-in',
-      culture: facts({
+      culture: cultureLike({
         kind: 'dried-yogurt',
         heirloom: false,
         massKg: null,
@@ -123,7 +122,7 @@ describe('the family tree', () => {
       packetsLeft: 2.5,
       opened: true,
     });
-    r.change(GRAINS, 0, { kind: 'taken-in', culture: facts({ kind: 'kefir-grains', massKg: 0.04 }) });
+    r.change(GRAINS, 0, { kind: 'taken-in', culture: cultureLike({ kind: 'kefir-grains', massKg: 0.04 }) });
     r.change(GRAINS, 48, {
       kind: 'feed',
       milkKg: 0.5,
@@ -137,7 +136,7 @@ describe('the family tree', () => {
     const r = register();
     const grams = (value: number) => ({ massKg: value / 1000, typed: { value, unit: 'g' as const } });
     const grains = () => foldCultures(r.events).cultures.get(GRAINS)!;
-    r.change(GRAINS, 0, { kind: 'taken-in', culture: facts({ kind: 'kefir-grains', massKg: 0.04 }) });
+    r.change(GRAINS, 0, { kind: 'taken-in', culture: cultureLike({ kind: 'kefir-grains', massKg: 0.04 }) });
     r.change(GRAINS, 48, { kind: 'weigh', ...grams(44.1) });
     r.change(GRAINS, 48, {
       kind: 'split',
@@ -167,7 +166,7 @@ describe('the family tree', () => {
 
   test('a yogurt that is weighed does not grow, whatever was eaten of it', () => {
     const r = register();
-    r.change(PACKET, 0, { kind: 'taken-in', culture: facts({ massKg: 0.4 }) });
+    r.change(PACKET, 0, { kind: 'taken-in', culture: cultureLike({ massKg: 0.4 }) });
     r.change(PACKET, 48, { kind: 'weigh', massKg: 0.1, typed: { value: 100, unit: 'g' } });
     expect(growthPerDay(foldCultures(r.events).cultures.get(PACKET)!)).toBeNull();
   });
@@ -179,7 +178,7 @@ describe('what is due', () => {
 
   test('an heirloom: use within a week, a back-up once, and then quiet', () => {
     const r = register();
-    r.change(PACKET, 0, { kind: 'taken-in', culture: facts() });
+    r.change(PACKET, 0, { kind: 'taken-in', culture: cultureLike() });
     const told = due(foldCultures(r.events), ZERO_MS + DAY_MS);
     expect(told.find((d) => d.kind === 'use-within')!.atMs).toBe(ZERO_MS + 7 * DAY_MS);
     expect(kinds(r, 1)).toContain('back-up');
@@ -195,7 +194,7 @@ describe('what is due', () => {
 
   test('a make is reminded of its reserve before it is eaten, and only the youngest of a line is told of', () => {
     const r = register();
-    r.change(PACKET, 0, { kind: 'taken-in', culture: facts({ heirloom: false }) });
+    r.change(PACKET, 0, { kind: 'taken-in', culture: cultureLike({ heirloom: false }) });
     const make = lotId('MAKE9');
     r.say(make, 24, { type: 'make-started', data: { plan: planWith(PACKET) } });
     const plan = planWith(PACKET);
@@ -209,16 +208,16 @@ describe('what is due', () => {
 
   test('a fifth turn suggests a fresh one, an heirloom never; grains want milk; a packet’s day is told', () => {
     const r = register();
-    r.change(PACKET, 0, { kind: 'taken-in', culture: facts({ heirloom: false }) });
+    r.change(PACKET, 0, { kind: 'taken-in', culture: cultureLike({ heirloom: false }) });
     let id = PACKET;
     for (let n = 1; n <= 5; n++) id = r.turn(String(n), id, 24 * n);
     expect(kinds(r, 6)).toContain('refresh');
     const h = register();
-    h.change(PACKET, 0, { kind: 'taken-in', culture: facts() });
+    h.change(PACKET, 0, { kind: 'taken-in', culture: cultureLike() });
     id = PACKET;
     for (let n = 1; n <= 7; n++) id = h.turn(String(n), id, 24 * n);
     expect(kinds(h, 8)).not.toContain('refresh');
-    h.change(GRAINS, 0, { kind: 'taken-in', culture: facts({ kind: 'kefir-grains', place: 'room' }) });
+    h.change(GRAINS, 0, { kind: 'taken-in', culture: cultureLike({ kind: 'kefir-grains', place: 'room' }) });
     expect(due(foldCultures(h.events), ZERO_MS).find((d) => d.kind === 'feed')!.atMs).toBe(
       ZERO_MS + 1.5 * DAY_MS,
     );
@@ -226,7 +225,7 @@ describe('what is due', () => {
     const p = register();
     p.change(PACKET, 0, {
       kind: 'taken-in',
-      culture: facts({
+      culture: cultureLike({
         kind: 'dried-yogurt',
         heirloom: false,
         packet: { lot: null, useBy, statedLitres: 2, packets: 1, openedLeft: 0 },
@@ -238,7 +237,7 @@ describe('what is due', () => {
 
   test('a sign of contamination comes first', () => {
     const r = register();
-    r.change(PACKET, 0, { kind: 'taken-in', culture: facts() });
+    r.change(PACKET, 0, { kind: 'taken-in', culture: cultureLike() });
     r.change(PACKET, 1, { kind: 'sign', sign: 'pink', note: '' });
     expect(kinds(r, 1)[0]).toBe('sign');
   });
@@ -287,7 +286,7 @@ describe('vigour', () => {
 
   test('measured pace is told by turn', () => {
     const r = register();
-    r.change(PACKET, 0, { kind: 'taken-in', culture: facts() });
+    r.change(PACKET, 0, { kind: 'taken-in', culture: cultureLike() });
     const first = r.turn('1', PACKET, 5);
     r.turn('2', first, 60);
     const { cultures } = foldCultures(r.events);
@@ -319,7 +318,7 @@ describe('vigour', () => {
 
 test('what cannot have happened is refused', () => {
   const r = register();
-  r.change(PACKET, 10, { kind: 'taken-in', culture: facts() });
+  r.change(PACKET, 10, { kind: 'taken-in', culture: cultureLike() });
   r.turn('1', PACKET, 12);
   r.change(PACKET, 40, { kind: 'discard', reason: 'eaten', note: '' });
   const all = foldCultures(r.events);
@@ -328,12 +327,12 @@ test('what cannot have happened is refused', () => {
   expect(fault(FORK, { kind: 'freeze' })).toMatch(/no such culture/);
   expect(fault(PACKET, { kind: 'freeze' }, 1)).toMatch(/before Old line was there/);
   expect(fault(PACKET, { kind: 'freeze' })).toMatch(/was discarded/);
-  expect(fault(PACKET, { kind: 'taken-in', culture: facts() })).toMatch(/taken in before/);
+  expect(fault(PACKET, { kind: 'taken-in', culture: cultureLike() })).toMatch(/taken in before/);
 });
 
 test('a turn that was used cannot be taken back, nor can it have been kept after its own make began', () => {
   const r = register();
-  r.change(PACKET, 0, { kind: 'taken-in', culture: facts() });
+  r.change(PACKET, 0, { kind: 'taken-in', culture: cultureLike() });
   const first = r.turn('1', PACKET, 5);
   const second = r.turn('2', first, 60);
   expect(faultsOf(cultureReplay, r.events).size).toBe(0);
@@ -355,7 +354,7 @@ test('a turn that was used cannot be taken back, nor can it have been kept after
 
 test('the picture of a family: turns in columns, forks on rows of their own', () => {
   const r = register();
-  r.change(PACKET, 0, { kind: 'taken-in', culture: facts() });
+  r.change(PACKET, 0, { kind: 'taken-in', culture: cultureLike() });
   const first = r.turn('1', PACKET, 5);
   const second = r.turn('2', first, 60);
   r.change(first, 70, {
@@ -364,7 +363,7 @@ test('the picture of a family: turns in columns, forks on rows of their own', ()
     massKg: 0.01,
     backUp: false,
   });
-  r.change(GRAINS, 0, { kind: 'taken-in', culture: facts({ kind: 'kefir-grains' }) });
+  r.change(GRAINS, 0, { kind: 'taken-in', culture: cultureLike({ kind: 'kefir-grains' }) });
   const nodes = layTree([...foldCultures(r.events).cultures.values()]);
   const at = (id: string) => {
     const node = nodes.find((n) => n.culture.id === id)!;

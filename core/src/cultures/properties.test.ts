@@ -5,7 +5,7 @@ import { livingShare, STARTER_FACTS, type StarterKind } from '../culture/index.t
 import { defaultKitchen } from '../kitchen/index.ts';
 import { brokenBy, faultsOf, type LoggedEvent } from '../make/index.ts';
 import { defaultPlan } from '../method/index.ts';
-import { createLedger, lotId, ZERO_MS } from '../milkroom/fixtures/ledger.ts';
+import { createLedger, lotId, ZERO_MS } from '../fixtures/index.ts';
 import {
   agedNow,
   applyToCultures,

@@ -2,8 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import type { Culture, CultureFacts, MakePlan } from '../contract/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
 import { defaultPlan } from '../method/index.ts';
-import { lotId, ZERO_MS } from '../milkroom/fixtures/ledger.ts';
-import { facts, planWith, register } from './fixtures/register.ts';
+import { cultureLike, lotId, planWith, register, ZERO_MS } from '../fixtures/index.ts';
 import { foldCultures, shortOfCulture, starterFromCulture, starterMovedTo, withoutCulture } from './index.ts';
 
 const DAY_H = 24;
@@ -13,7 +12,7 @@ const kitchen = defaultKitchen('UTC');
 
 test('a plan takes a culture as strong as its keeping leaves it, and lets go of it again', () => {
   const r = register();
-  r.change(PACKET, 0, { kind: 'taken-in', culture: facts() });
+  r.change(PACKET, 0, { kind: 'taken-in', culture: cultureLike() });
   r.change(PACKET, DAY_H * 5, { kind: 'freeze' });
   r.change(PACKET, DAY_H * 25, { kind: 'revive', place: 'cold' });
   const culture = foldCultures(r.events).cultures.get(PACKET)!;
@@ -40,7 +39,7 @@ test('a plan takes a culture as strong as its keeping leaves it, and lets go of 
 describe('is there enough of it?', () => {
   const cultureOf = (over: Partial<CultureFacts>): Culture => {
     const r = register();
-    r.change(PACKET, 0, { kind: 'taken-in', culture: facts(over) });
+    r.change(PACKET, 0, { kind: 'taken-in', culture: cultureLike(over) });
     return foldCultures(r.events).cultures.get(PACKET)!;
   };
   const dose = (over: Partial<MakePlan['starter']>): MakePlan => planWith(PACKET, over);

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { wakingPlan, type WakingPlan } from '../contract/index.ts';
 import { defaultKitchen, nobodyThere } from '../kitchen/index.ts';
-import { createLedger, lotId, ZERO_MS } from '../milkroom/fixtures/ledger.ts';
+import { createLedger, lotId, ZERO_MS } from '../fixtures/index.ts';
 import {
   feedSetHours,
   foldWaking,

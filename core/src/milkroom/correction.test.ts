@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import type { MovementOf } from '../contract/index.ts';
-import { createLedger, lotId } from './fixtures/ledger.ts';
+import { createLedger, lotId } from '../fixtures/index.ts';
 import { foldMilkRoom, typedOf, weightOf, withWeight } from './index.ts';
 
 const grams = (value: number) => ({ value, unit: 'g' as const });

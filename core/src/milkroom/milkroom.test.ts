@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import type { Amount, MakePlan, MilkMovement } from '../contract/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
 import { defaultPlan } from '../method/index.ts';
-import { createLedger, lotId, ZERO_MS } from './fixtures/ledger.ts';
+import { createLedger, lotId, ZERO_MS } from '../fixtures/index.ts';
 import {
   allocate,
   creamFactors,

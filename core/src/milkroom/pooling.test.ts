@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Lot, LotFacts, MilkMovement } from '../contract/index.ts';
-import { createLedger, lotId, ZERO_MS } from './fixtures/ledger.ts';
+import { createLedger, lotId, ZERO_MS } from '../fixtures/index.ts';
 import { foldMilkRoom, keepOf, movementFault, settledHours, settles, skimOffer } from './index.ts';
 
 const HOUR_MS = 3_600_000;

@@ -1,10 +1,13 @@
-import type { Lot, MovementOf } from '../contract/index.ts';
+import type { Amount, Lot, MovementOf } from '../contract/index.ts';
 import { TREATMENTS } from '../milk/index.ts';
 import { isEmpty, lotFrom, maySettle, older, placeC, withPoured } from './lot.ts';
-import type { takeFrom } from './movements.ts';
 
 type Into = MovementOf<'pool'>['into'];
-type Poured = NonNullable<ReturnType<typeof takeFrom>>;
+/** What was taken, and what it was taken of as it stood before. */
+interface Poured {
+  readonly lot: Lot;
+  readonly amount: Amount;
+}
 
 /** Cream and what is pooled of it are poured together by themselves, milk and skimmed milk by themselves. */
 export const isCream = (lot: Pick<Lot, 'role'>): boolean => lot.role === 'cream' || lot.role === 'pot';

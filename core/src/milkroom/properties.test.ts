@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import type { LotFacts, MilkMovement } from '../contract/index.ts';
 import { TREATMENTS } from '../milk/index.ts';
 import type { LoggedEvent } from '../make/index.ts';
+import { createLedger, lotId, ZERO_MS } from '../fixtures/index.ts';
 import {
   allocate,
   applyToRoom,
@@ -23,7 +24,6 @@ import {
   type MilkRoom,
   type Want,
 } from './index.ts';
-import { createLedger, lotId, ZERO_MS } from './fixtures/ledger.ts';
 
 const HOUR_MS = 3_600_000;
 const SOURCES = ['Fern', 'Dot', 'The ewes'];

@@ -2,8 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { MilkMovement } from '../contract/index.ts';
 import { brokenBy, faultsOf, type LoggedEvent } from '../make/index.ts';
+import { createLedger, lotId, MILKING, ZERO_MS } from '../fixtures/index.ts';
 import { foldMilkRoom, milkReplay, takesOut } from './index.ts';
-import { createLedger, lotId, MILKING, ZERO_MS } from './fixtures/ledger.ts';
 
 const [A, CREAM, REST, POT] = ['A', 'CREAM', 'REST', 'POT'].map(lotId) as [string, string, string, string];
 const HOUR_MS = 3_600_000;

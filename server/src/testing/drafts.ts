@@ -7,6 +7,7 @@ import {
   type EventType,
   type LotFacts,
 } from '@morning-crock/core/contract';
+import { cultureLike, MILKING } from '@morning-crock/core/fixtures';
 import { ulid } from 'ulid';
 
 /** An event as a page would send it. */
@@ -35,22 +36,6 @@ export function startDraft(makeId: string, atMs: number): DraftEvent {
   return draft(makeId, atMs, 'make-started', { plan: defaultPlan(defaultKitchen('UTC'), at) });
 }
 
-/** A milking as it comes in, for tests that need one. */
-export const TEST_MILKING: LotFacts = {
-  name: 'Evening milk',
-  source: 'Fern',
-  what: 'milk',
-  kind: 'cow-lean',
-  treatment: 'raw',
-  homogenised: false,
-  fatFraction: 0.04,
-  feed: 'hay',
-  costPerLitre: 0.5,
-  place: 'cold',
-  placeC: null,
-  container: null,
-};
-
 /** A milking taken into stock. */
 export function intakeDraft(
   lotId: string,
@@ -60,29 +45,17 @@ export function intakeDraft(
 ): DraftEvent {
   return draft(lotId, atMs, 'milk-moved', {
     kind: 'intake',
-    lot: { ...TEST_MILKING, ...facts },
+    lot: { ...MILKING, ...facts },
     litres,
     typed: { value: litres, unit: 'L' },
     forRecord: false,
   });
 }
 
-/** A yogurt that is made again and again, for tests that need a culture. */
-export const TEST_CULTURE: CultureFacts = {
-  name: 'Old line',
-  kind: 'fresh-yogurt',
-  heirloom: true,
-  source: null,
-  place: 'cold',
-  massKg: 0.2,
-  packet: null,
-  rawMilk: false,
-};
-
 /** A culture taken in. */
 export function cultureDraft(cultureId: string, atMs: number, facts: Partial<CultureFacts> = {}): DraftEvent {
   return draft(cultureId, atMs, 'culture-changed', {
     kind: 'taken-in',
-    culture: { ...TEST_CULTURE, ...facts },
+    culture: cultureLike(facts),
   });
 }

@@ -1,12 +1,10 @@
 import {
   agedNow,
-  growthPerDay,
   isLive,
   lineFactor,
   paceOverTurns,
   placeOf,
   SIGN_FACTS,
-  STARTER_FACTS,
   vigourOf,
 } from '@morning-crock/core';
 import type { Culture, Factor } from '@morning-crock/core/contract';
@@ -28,7 +26,7 @@ import {
   SplitForm,
   WeighForm,
 } from './CultureForms.tsx';
-import { cultureWords } from './use-cultures.ts';
+import { cultureWords, factsOf } from './culture-words.ts';
 
 const NOTHING: readonly Factor[] = [];
 type Doing = 'nothing' | 'split' | 'feed' | 'weigh' | 'sign' | 'discard' | 'merge' | 'rename';
@@ -90,25 +88,6 @@ function VigourPart({
       )}
     </>
   );
-}
-
-/** What is left of it and what is known of it. */
-function factsOf(culture: Culture, units: ReturnType<typeof useUnits>): string[] {
-  const { packet } = culture;
-  const growth = growthPerDay(culture);
-  return [
-    STARTER_FACTS[culture.kind].label,
-    culture.heirloom ? 'heirloom' : '',
-    packet
-      ? `${Math.round(packet.packetsLeft * 100) / 100} packets, each for ${units.volume(packet.statedLitres)}`
-      : '',
-    packet?.opened ? 'one is open' : '',
-    packet?.lot ? `lot ${packet.lot}` : '',
-    packet?.useByMs ? `use by ${units.day(packet.useByMs)}` : '',
-    culture.massKg === null ? '' : `${units.mass(culture.massKg)} left`,
-    growth === null ? '' : `grows ${(growth * 100).toFixed(1)} % a day`,
-    culture.source ? `from ${culture.source}` : '',
-  ].filter(Boolean);
 }
 
 /** One culture: what it is, how strong, and everything that may happen to it. */

@@ -1,4 +1,4 @@
-import { daysOld, dueOf, isLive, placeOf, STARTER_FACTS, type Due } from '@morning-crock/core';
+import { dueOf, type Due } from '@morning-crock/core';
 import type { Culture } from '@morning-crock/core/contract';
 import { useMemo } from 'react';
 import { useCulturesQuery } from '../../api/api.ts';
@@ -34,14 +34,4 @@ export function useCultures(nowMs: number): CulturesNow {
     failed: isError && data === undefined,
     again: () => void refetch(),
   };
-}
-
-const PLACE = { cold: 'in the cold', freezer: 'in the freezer', room: 'at room heat' } as const;
-
-/** "turn 3, 2 days old, in the cold". */
-export function cultureWords(culture: Culture, nowMs: number): string {
-  const days = Math.floor(daysOld(culture, nowMs));
-  const age = days === 0 ? 'from today' : `${days} ${days === 1 ? 'day' : 'days'} old`;
-  if (culture.packet) return `${STARTER_FACTS[culture.kind].label.toLowerCase()}, ${PLACE[placeOf(culture)]}`;
-  return `turn ${culture.turn}, ${age}, ${isLive(culture) ? PLACE[placeOf(culture)] : 'none left'}`;
 }

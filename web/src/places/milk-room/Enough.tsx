@@ -6,7 +6,8 @@ import { ulid } from 'ulid';
 import { useMakesQuery } from '../../api/api.ts';
 import { useUnits } from '../../app/use-units.ts';
 import { AmountField, useAsTyped } from './AmountField.tsx';
-import { ROLE_WORD, someOf, type MilkRoomNow } from './use-milk.ts';
+import { ROLE_WORD, someOf } from './milk-words.ts';
+import { type MilkRoomNow } from './use-milk.ts';
 
 const SORTS: readonly { value: Want['sort']; label: string }[] = [
   { value: 'milk', label: 'whole milk' },

@@ -4,7 +4,8 @@ import { Link } from 'react-router';
 import { useUnits } from '../../app/use-units.ts';
 import { CrockDrawing } from '../../parts/CrockDrawing.tsx';
 import { JarDrawing } from './JarDrawing.tsx';
-import { keepWords, lotAmount, percent, PLACE_WORD, ROLE_WORD, type MilkRoomNow } from './use-milk.ts';
+import { keepWords, lotAmount, percent, PLACE_WORD, ROLE_WORD } from './milk-words.ts';
+import { type MilkRoomNow } from './use-milk.ts';
 
 /** A jar is drawn against the fullest one, but never against less than this. */
 const LEAST_FULL_LITRES = 3;

@@ -8,7 +8,7 @@ import { Choices } from '../../parts/Choices.tsx';
 import { EntryForm } from '../../parts/EntryForm.tsx';
 import { QuantityField } from '../../parts/QuantityField.tsx';
 import { AmountField, useAsTyped, type TypedAmount } from './AmountField.tsx';
-import { lotAmount, PLACE_WORD } from './use-milk.ts';
+import { lotAmount, PLACE_WORD } from './milk-words.ts';
 
 type Form = { readonly lot: Lot; readonly onDone: () => void };
 const GIVEN_WORD = {

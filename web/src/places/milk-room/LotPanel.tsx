@@ -20,8 +20,8 @@ import {
   PLACE_WORD,
   ROLE_WORD,
   someOf,
-  type MilkRoomNow,
-} from './use-milk.ts';
+} from './milk-words.ts';
+import { type MilkRoomNow } from './use-milk.ts';
 
 const HOUR_MS = 3_600_000;
 const WAIT_H = 6;

@@ -13,7 +13,8 @@ import { LotPanel } from './LotPanel.tsx';
 import { RegisterUndo } from '../../parts/RegisterUndo.tsx';
 import { MilkingsFile } from './MilkingsFile.tsx';
 import { Months } from './Months.tsx';
-import { keepWords, lotAmount, useMilkRoom, type MilkRoomNow } from './use-milk.ts';
+import { keepWords, lotAmount } from './milk-words.ts';
+import { useMilkRoom, type MilkRoomNow } from './use-milk.ts';
 import './milk-room.css';
 
 const PARTS = [

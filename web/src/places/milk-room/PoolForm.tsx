@@ -8,7 +8,7 @@ import { useUnits } from '../../app/use-units.ts';
 import { EntryForm } from '../../parts/EntryForm.tsx';
 import { NameField } from '../../parts/NameField.tsx';
 import { AmountField, useAsTyped, type TypedAmount } from './AmountField.tsx';
-import { lotAmount, PLACE_WORD } from './use-milk.ts';
+import { lotAmount, PLACE_WORD } from './milk-words.ts';
 
 type NewPlace = Lot['place'];
 
@@ -19,7 +19,7 @@ const alike = (a: Lot, b: Lot): boolean => isCream(a) || (a.role === b.role && a
  * Where a lot may be poured: onto others of its sort that are not frozen, and cream also into a frozen pot; the likeliest
  * first.
  */
-export function placesToPool(lot: Lot, lots: readonly Lot[]): Lot[] {
+function placesToPool(lot: Lot, lots: readonly Lot[]): Lot[] {
   return lots
     .filter(
       (other) =>

@@ -8,7 +8,8 @@ import { useKitchen, useUnits } from '../../app/use-units.ts';
 import { EntryForm } from '../../parts/EntryForm.tsx';
 import { AmountField, useAsTyped, type TypedAmount } from './AmountField.tsx';
 import { PoolForm } from './PoolForm.tsx';
-import { percent, type MilkRoomNow } from './use-milk.ts';
+import { percent } from './milk-words.ts';
+import { type MilkRoomNow } from './use-milk.ts';
 
 /** A churn is filled to half. */
 const CHURN_FILL = 0.5;

@@ -10,7 +10,7 @@ import { Choices } from '../../parts/Choices.tsx';
 import { EntryForm } from '../../parts/EntryForm.tsx';
 import { NameField } from '../../parts/NameField.tsx';
 import { AmountField, useAsTyped, type TypedAmount } from './AmountField.tsx';
-import { massRange, percent } from './use-milk.ts';
+import { massRange, percent } from './milk-words.ts';
 
 const APART = 'apart';
 const NEW_POT = 'new';

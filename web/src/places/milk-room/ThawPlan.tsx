@@ -9,7 +9,7 @@ import { useUnits } from '../../app/use-units.ts';
 import { DayTimeFields, useDayTime } from '../../parts/DayTime.tsx';
 import { EntryForm } from '../../parts/EntryForm.tsx';
 import { AmountField, useAsTyped, type TypedAmount } from './AmountField.tsx';
-import { lotAmount } from './use-milk.ts';
+import { lotAmount } from './milk-words.ts';
 
 const HOUR_MS = 3_600_000;
 const FRIDGE_C = 4;

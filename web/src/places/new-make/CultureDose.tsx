@@ -10,13 +10,11 @@ import {
 import type { Culture, Factor, MakePlan } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
 import { useMemo } from 'react';
+import { packetWords } from '../cultures/culture-words.ts';
 import { useUnits } from '../../app/use-units.ts';
 
 /** Share of a fresh starter the dose is compared with. */
 const FRESH_SHARE = 0.02;
-
-/** "1.25 packets". */
-const packets = (n: number): string => `${Math.round(n * 100) / 100} ${n === 1 ? 'packet' : 'packets'}`;
 
 /** How strong the chosen culture is, and the dose that would set as a fresh one does. */
 export function CultureDose(props: {
@@ -63,7 +61,7 @@ export function CultureDose(props: {
         <p className="caution note">
           {short.of === 'kg'
             ? `There are only ${units.mass(short.left)} of it by the register, and this takes ${units.mass(short.wanted)}.`
-            : `There are only ${packets(short.left)} left by the register, and this takes ${packets(short.wanted)}.`}{' '}
+            : `There are only ${packetWords(short.left)} left by the register, and this takes ${packetWords(short.wanted)}.`}{' '}
           Weigh what is there, or take a smaller dose.
         </p>
       )}

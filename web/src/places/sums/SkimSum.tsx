@@ -27,7 +27,7 @@ import { Choices } from '../../parts/Choices.tsx';
 import { LittleCurve } from '../../parts/LittleCurve.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';
 import { JarDrawing } from '../milk-room/JarDrawing.tsx';
-import { massRange, percent } from '../milk-room/use-milk.ts';
+import { massRange, percent } from '../milk-room/milk-words.ts';
 import { VolumeSlider } from './HeatSliders.tsx';
 import { SumFace } from './SumFace.tsx';
 import { useLotAsked } from './use-lot-asked.ts';
