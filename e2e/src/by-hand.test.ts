@@ -20,6 +20,8 @@ import { createWorld, type World } from './world.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
 const HOUR = 3_600_000;
+/** The number, not the choice of the same name. */
+const FAT = '[name="Fat"][role="textbox"]';
 type Data = Readonly<Record<string, unknown>>;
 let browser: Browser;
 let world: World;
@@ -48,6 +50,46 @@ const lot = async (id: string): Promise<Lot | undefined> =>
   (await world.kitchen.app.inject('/api/milk')).json<MilkRoomResponse>().lots.find((l) => l.id === id);
 const cultures = async (): Promise<Culture[]> =>
   (await world.kitchen.app.inject('/api/cultures')).json<CulturesResponse>().cultures;
+
+describe('milk in', () => {
+  test('each field says what it lacks, and the form goes on as soon as it has it', async () => {
+    tablet = await openTablet(browser, `${world.address}/milk/in`);
+    const { page } = tablet;
+    await see(page, 'When and where');
+    await tap(page, 'button', 'It is in');
+    await see(page, 'Needs a name.');
+    await see(page, 'Needs an amount.');
+    expect(await focused(page)).toBe('Animal, herd or shop');
+    await fill(page, 'Animal, herd or shop', `The red cow of the ${'far '.repeat(15)}hill`);
+    await fill(page, 'How much', '400');
+    await tap(page, 'button', 'It is in');
+    await see(page, 'It is more than 300 L in one lot.');
+    await fill(page, 'How much', '0.01');
+    await see(page, 'It is less than 50 mL.');
+    await fill(page, 'How much', '4');
+    await page.locator('details.more-about summary').click();
+    await tap(page, 'radio', 'known');
+    await fill(page, FAT, '35');
+    await tap(page, 'button', 'It is in');
+    await see(page, 'is cream, not milk');
+    await fill(page, FAT, 'rich');
+    await fill(page, 'Cost', 'dear');
+    await tap(page, 'button', 'It is in');
+    await see(page, '“rich” is not a number.');
+    await fill(page, FAT, '4,1');
+    await tap(page, 'button', 'It is in');
+    await see(page, '“dear” is not a number.');
+    expect(await world.entries('milk-moved')).toHaveLength(0);
+    await fill(page, 'Cost', '');
+    await tap(page, 'button', 'It is in');
+    const data = await moved(1);
+    expect(data).toMatchObject({
+      typed: { value: 4, unit: 'L' },
+      lot: { fatFraction: expect.closeTo(0.041, 9) as unknown, costPerLitre: null },
+    });
+    expect((data['lot'] as { name: string }).name).toMatch(/^The red cow of the .*, Mon morning$/);
+  });
+});
 
 describe('a jar', () => {
   test('two milkings in one can, its line measured, carried, counted, taken out of, frozen', async () => {

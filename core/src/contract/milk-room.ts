@@ -22,7 +22,8 @@ export const GIVEN_TO = ['used', 'away', 'animals', 'spoiled'] as const;
 /** No animal gives richer milk. */
 const MOST_MILK_FAT = 0.2;
 const MILK_IS_CREAM = 'is cream, not milk (20 %)';
-const lotLitres = z
+/** Milk of one lot, L. */
+export const lotLitres = z
   .number('is not an amount')
   .min(0.05, 'is less than 50 mL')
   .max(300, 'is more than 300 L in one lot');

@@ -48,7 +48,7 @@ function together(before: Lot, lot: Lot): Partial<Lot> {
 /**
  * A pot or a can after something was poured into it; it begins with the first pouring. Mass and every part are sums, the
  * oldest governs, and what had risen is stirred in again.
- * @param before what was there, `null` or empty when it begins
+ * @param before what was there; `undefined` or empty when it begins
  */
 export function pooled(
   before: Lot | undefined,

@@ -10,9 +10,9 @@ import {
   type MilkKind,
   type VolumeUnit,
 } from '@morning-crock/core';
-import { FEEDS, lotFacts, type Lot, type LotFacts } from '@morning-crock/core/contract';
+import { FEEDS, lotFacts, lotLitres, type Lot, type LotFacts } from '@morning-crock/core/contract';
 import { Autocomplete, Button, Checkbox, NativeSelect, TextInput } from '@mantine/core';
-import { useState } from 'react';
+import { use, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { ulid } from 'ulid';
 import { now } from '../../app/clock.ts';
@@ -20,6 +20,7 @@ import { record } from '../../app/store.ts';
 import { useKitchen, useUnits } from '../../app/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { EntryForm } from '../../parts/EntryForm.tsx';
+import { TriedContext } from '../../parts/tried.ts';
 import { QuantityField } from '../../parts/QuantityField.tsx';
 import { AmountField, type TypedAmount } from './AmountField.tsx';
 import { FatField, UNKNOWN_FAT, type Fat } from './FatField.tsx';
@@ -30,6 +31,30 @@ const asLast = (lots: readonly Lot[], source: string): Lot | undefined =>
   [...lots]
     .sort((a, b) => b.takenInMs - a.takenInMs)
     .find((lot) => lot.source === source && lot.role === 'milk');
+
+/** As much of a source's name as leaves room for the day in the name of a lot. */
+const LONGEST_SOURCE = 60;
+
+/** Who gave it; anything may be typed, what is known is offered. */
+function SourceField(props: {
+  readonly source: string;
+  readonly known: readonly string[];
+  readonly onSource: (source: string) => void;
+}) {
+  const { source, known, onSource } = props;
+  const tried = use(TriedContext);
+  return (
+    <Autocomplete
+      label="Animal, herd or shop"
+      value={source}
+      data={[...known]}
+      maxLength={80}
+      size="lg"
+      error={tried && source.trim() === '' ? 'Needs a name.' : null}
+      onChange={onSource}
+    />
+  );
+}
 
 /** A milking or a purchase comes in. */
 export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
@@ -57,7 +82,7 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
   const { atMs } = came;
   const usualName = Number.isNaN(atMs)
     ? ''
-    : `${source || MILK_FACTS[kind].label}, ${units.day(atMs).slice(0, 3)} ${Number(came.time.slice(0, 2)) < 12 ? 'morning' : 'evening'}`;
+    : `${(source || MILK_FACTS[kind].label).slice(0, LONGEST_SOURCE)}, ${units.day(atMs).slice(0, 3)} ${Number(came.time.slice(0, 2)) < 12 ? 'morning' : 'evening'}`;
   const facts: LotFacts = {
     name: name.trim() || usualName,
     source: source.trim(),
@@ -75,12 +100,11 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
   };
   const of = compositionOfFacts(facts);
   const take = async (): Promise<void> => {
-    const found: Record<string, string> = {};
     const parsed = lotFacts.safeParse(facts);
-    if (!parsed.success)
-      for (const issue of parsed.error.issues) found[String(issue.path[0] ?? 'name')] = issue.message;
-    setFaults(found);
-    if (Object.keys(found).length > 0 || !parsed.success || !amount) return;
+    setFaults(
+      Object.fromEntries(parsed.error?.issues.map((i) => [String(i.path[0] ?? 'name'), i.message]) ?? []),
+    );
+    if (!parsed.success || !amount) return;
     const lotId = ulid();
     await record(
       lotId,
@@ -107,14 +131,10 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
       <div className="sections">
         <section className="section" aria-labelledby="in-what">
           <h2 id="in-what">What</h2>
-          <Autocomplete
-            label="Animal, herd or shop"
-            value={source}
-            data={[...new Set([...herd.map((h) => h.name), ...lots.map((l) => l.source)])]}
-            maxLength={80}
-            size="lg"
-            error={faults['source']}
-            onChange={(next) => {
+          <SourceField
+            source={source}
+            known={[...new Set([...herd.map((h) => h.name), ...lots.map((l) => l.source)])]}
+            onSource={(next) => {
               setSource(next);
               const known = herd.find((h) => h.name === next);
               const last = asLast(lots, next);
@@ -128,7 +148,17 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
               }
             }}
           />
-          <AmountField label="How much" of={of} by="volume" amount={amount} onAmount={setAmount} />
+          <AmountField
+            label="How much"
+            of={of}
+            by="volume"
+            amount={amount}
+            check={(massKg) => {
+              const fault = lotLitres.safeParse(litresOfMass(massKg, of)).error?.issues[0]?.message;
+              return fault === undefined ? null : `It ${fault}.`;
+            }}
+            onAmount={setAmount}
+          />
           <Choices
             legend="It is"
             value={what}
@@ -224,9 +254,9 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
                 value={name}
                 placeholder={usualName}
                 maxLength={80}
-                error={faults['name']}
                 onChange={(e) => setName(e.currentTarget.value)}
               />
+              {fault('name')}
             </div>
           </details>
         </section>
