@@ -8,7 +8,7 @@ import { Choices } from '../../parts/Choices.tsx';
 import { EntryForm } from '../../parts/EntryForm.tsx';
 import { QuantityField } from '../../parts/QuantityField.tsx';
 import { AmountField, useAsTyped, type TypedAmount } from './AmountField.tsx';
-import { lotAmount, PLACE_WORD } from './milk-words.ts';
+import { lotAmount, PLACE_WORD, takenKg } from './milk-words.ts';
 
 type Form = { readonly lot: Lot; readonly onDone: () => void };
 const GIVEN_WORD = {
@@ -19,37 +19,40 @@ const GIVEN_WORD = {
 } as const;
 const byOf = (lot: Lot): 'volume' | 'weight' => (isCream(lot) ? 'weight' : 'volume');
 
+/** Says when more is taken than there is by the sums: it is stored all the same. */
+export function OverNote({ lot, amount }: { readonly lot: Lot; readonly amount: TypedAmount | null }) {
+  const units = useUnits();
+  if (amount === null || amount.massKg <= lot.has.massKg + 0.01) return null;
+  return (
+    <p className="caution note" role="status">
+      By the sums there are only {lotAmount(lot, units)}. It is stored as you say, and the jar asks to be
+      recounted.
+    </p>
+  );
+}
+
 /** Some of it leaves the milk room. */
 export function GiveForm({ lot, onDone }: Form) {
-  const units = useUnits();
   const asTyped = useAsTyped(byOf(lot));
   const [to, setTo] = useState<(typeof GIVEN_TO)[number]>('used');
   const [amount, setAmount] = useState<TypedAmount | null>(() => asTyped(lot.has.massKg, lot.of));
   const [note, setNote] = useState('');
-  const over = amount !== null && amount.massKg > lot.has.massKg + 0.01;
   return (
     <EntryForm
       label="Take out"
       onEntry={() => {
         if (!amount) return;
-        // All of it means all of it, however the jug's figure was rounded.
-        const whole = Math.abs(amount.massKg / lot.has.massKg - 1) < 0.005;
         void record(lot.id, 'milk-moved', {
           kind: 'give',
           to,
           ...amount,
-          massKg: whole ? lot.has.massKg : amount.massKg,
+          massKg: takenKg(lot, amount.massKg),
           note: note.trim(),
         }).then(onDone);
       }}
     >
       <AmountField label="How much" of={lot.of} by={byOf(lot)} amount={amount} onAmount={setAmount} />
-      {over && (
-        <p className="caution note" role="status">
-          By the sums there are only {lotAmount(lot, units)}. It is stored as you say, and the jar asks to be
-          recounted.
-        </p>
-      )}
+      <OverNote lot={lot} amount={amount} />
       <Choices
         legend="Was"
         value={to}

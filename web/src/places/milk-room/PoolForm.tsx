@@ -8,7 +8,8 @@ import { useUnits } from '../../app/use-units.ts';
 import { EntryForm } from '../../parts/EntryForm.tsx';
 import { NameField } from '../../parts/NameField.tsx';
 import { AmountField, useAsTyped, type TypedAmount } from './AmountField.tsx';
-import { lotAmount, PLACE_WORD } from './milk-words.ts';
+import { OverNote } from './LotForms.tsx';
+import { lotAmount, PLACE_WORD, takenKg } from './milk-words.ts';
 
 type NewPlace = Lot['place'];
 
@@ -53,14 +54,13 @@ export function PoolForm(props: {
   const vessel = cream ? 'a new pot' : 'a new can';
   const pool = (): void => {
     if (!amount) return;
-    const whole = Math.abs(amount.massKg / lot.has.massKg - 1) < 0.005;
     const destination = target
       ? { lotId: target.id, name: target.name, place: target.place }
       : { lotId: ulid(), name: name.trim(), place: into as NewPlace };
     void record(lot.id, 'milk-moved', {
       kind: 'pool',
       into: destination,
-      massKg: whole ? lot.has.massKg : amount.massKg,
+      massKg: takenKg(lot, amount.massKg),
       soured: lot.soured,
       typed: amount.typed,
     }).then(() => onDone(destination.lotId));
@@ -88,6 +88,7 @@ export function PoolForm(props: {
         amount={amount}
         onAmount={setAmount}
       />
+      <OverNote lot={lot} amount={amount} />
       {mixed && (
         <p className="caution note">
           Sweet and soured together keep only as long as sweet {cream ? 'cream' : 'milk'} does.

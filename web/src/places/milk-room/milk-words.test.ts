@@ -3,7 +3,7 @@ import { defaultKitchen, foldMilkRoom } from '@morning-crock/core';
 import type { Lot, LotFacts } from '@morning-crock/core/contract';
 import { createLedger, lotId, ZERO_MS as NOON } from '@morning-crock/core/fixtures';
 import { unitsOf } from '../../app/units-of.ts';
-import { costWords, keepWords, lotAmount, massRange, percent, someOf } from './milk-words.ts';
+import { costWords, keepWords, lotAmount, massRange, percent, someOf, takenKg } from './milk-words.ts';
 
 const HOUR_MS = 3_600_000;
 const measuredIn = (measures: 'metric' | 'us' | 'imperial') => {
@@ -30,6 +30,15 @@ test.each([
 
 test('of an overdrawn jar there is nothing, not less', () => {
   expect(someOf(lotOf(), -0.4, metric)).toBe(metric.volume(0));
+});
+
+test.each([
+  ['as the jug shows it', 4.12, true],
+  ['clearly less', 3.9, false],
+  ['clearly more', 4.5, false],
+])('%s: is it all of it?', (_, saidKg, all) => {
+  const lot = lotOf();
+  expect(takenKg(lot, saidKg)).toBe(all ? lot.has.massKg : saidKg);
 });
 
 test('a cost is told by the kitchen’s own measure, or not at all', () => {

@@ -27,6 +27,10 @@ export function someOf(lot: Pick<Lot, 'role' | 'of'>, massKg: number, units: Uni
 /** All of it. */
 export const lotAmount = (lot: Lot, units: Units): string => someOf(lot, lot.has.massKg, units);
 
+/** What is taken when somebody says so: all of it means all of it, however the jug's figure was rounded. */
+export const takenKg = (lot: Lot, saidKg: number): number =>
+  Math.abs(saidKg / lot.has.massKg - 1) < 0.005 ? lot.has.massKg : saidKg;
+
 /** What a measure of it cost; `null` when nobody said. @example '0.62 crowns a L' */
 export function costWords(lot: Lot, units: Units): string | null {
   if (lot.costPerKg === null) return null;
