@@ -47,7 +47,8 @@ describe('400 truths each, fixed seeds', () => {
       expect(strip.width).toBeLessThanOrEqual(0.65);
       expect(strange).toBeGreaterThanOrEqual(0.65);
     },
-    400_000,
+    // Long work, however slow or busy the machine: how long it takes is no matter of a test.
+    1_800_000,
   );
 });
 
