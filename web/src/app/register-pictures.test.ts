@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { LoggedEvent } from '@morning-crock/core';
 import type { Lot, MilkMovement } from '@morning-crock/core/contract';
+import { MILKING } from '@morning-crock/core/fixtures';
 import { carriedOut, culturesAfter } from './register-pictures.ts';
 
 const AT = Date.parse('2026-03-02T06:00:00.000Z');
@@ -21,20 +22,7 @@ const moved = (lot: string, data: MilkMovement) => entry(lot, 'milk-moved', data
 const intake = (lot: string, litres: number) =>
   moved(lot, {
     kind: 'intake',
-    lot: {
-      name: 'Evening milk',
-      source: 'Fern',
-      what: 'milk',
-      kind: 'cow-lean',
-      treatment: 'raw',
-      homogenised: false,
-      fatFraction: null,
-      feed: null,
-      costPerLitre: null,
-      place: 'cold',
-      placeC: null,
-      container: null,
-    },
+    lot: { ...MILKING, fatFraction: null, feed: null, costPerLitre: null, placeC: null },
     litres,
     typed: { value: litres, unit: 'L' },
     forRecord: false,
