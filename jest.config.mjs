@@ -3,7 +3,7 @@ const common = {
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   transform: {
     '^.+\\.tsx?$': [
-      new URL('tools/jest-transform.mjs', import.meta.url).pathname,
+      '@swc/jest',
       {
         jsc: {
           target: 'es2022',
@@ -14,7 +14,7 @@ const common = {
       },
     ],
   },
-  testEnvironment: 'node',
+  testEnvironment: '<rootDir>/tools/jest-environment.cjs',
 };
 
 const project = (name) => ({
@@ -28,4 +28,5 @@ const project = (name) => ({
 export default {
   projects: ['core', 'server', 'web', 'e2e'].map(project),
   testTimeout: 120_000,
+  testSequencer: '<rootDir>/tools/jest-sequencer.cjs',
 };

@@ -4,6 +4,7 @@ import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { startBrowser } from './browser.mjs';
 import { cleanEnvironment, ROOT } from './install.mjs';
 
 const ROWS = 100_000;
@@ -73,11 +74,7 @@ export async function benchPage(core, say) {
     });
     writeFileSync(file, ['time;temperature °C', ...lines].join('\n'));
 
-    const { default: puppeteer } = await import('puppeteer-core');
-    const browser = await puppeteer.launch({
-      executablePath: '/usr/bin/chromium',
-      args: ['--no-sandbox', '--disable-quic', '--no-first-run', '--disable-background-networking'],
-    });
+    const browser = await startBrowser();
     const page = await browser.newPage();
     /** @param {string} words */
     const shows = (words) =>

@@ -71,10 +71,11 @@ export async function buildServer(say) {
     {
       name: 'server',
       sources: ['core/src', 'server/src'],
-      output: 'server/dist/main.mjs',
+      output: 'server/dist/work.mjs',
       build: async () => {
         await bundle('server/src/main.ts', 'server/dist/main.mjs', false);
         await bundle('server/src/probe/main.ts', 'server/dist/probe.mjs', false);
+        await bundle('server/src/work/worker.ts', 'server/dist/work.mjs', false);
       },
     },
     say,

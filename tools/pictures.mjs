@@ -3,6 +3,7 @@ import { spawn } from 'node:child_process';
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { startBrowser } from './browser.mjs';
 import {
   BROWSER_PROGRAMS,
   cleanEnvironment,
@@ -83,18 +84,7 @@ try {
     { name: 'bench-phone', path: '/', width: 390, height: 844 },
     { name: 'make-phone', path: `/makes/${incubating}`, width: 390, height: 844 },
   ];
-  const { default: puppeteer } = await import('puppeteer-core');
-  const browser = await puppeteer.launch({
-    executablePath: '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-    ],
-  });
+  const browser = await startBrowser();
   mkdirSync(join(ROOT, 'docs/screenshots'), { recursive: true });
   for (const { name, path, dark = false, width = 1280, height = 800, upload, press = [] } of views) {
     const page = await browser.newPage();

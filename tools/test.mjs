@@ -1,9 +1,10 @@
 // `npm test`: installs what is missing, checks, builds, and runs unit, server and journey tests on a throwaway
-// database. Ends with one line that counts them all.
+// database. Says where its time went and ends with one line that counts them all.
 import { spawn } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
+import { startBrowser } from './browser.mjs';
 import { buildPage, buildServer, buildSums } from './build.mjs';
 import {
   BROWSER_PROGRAMS,
@@ -16,10 +17,24 @@ import {
 
 /** @param {string} line */
 const say = (line) => void process.stdout.write(`· ${line}\n`);
+/** Renews how long each file takes, which decides what runs first. */
+const keepTimes = process.argv.includes('--times');
 // Arguments after -- go to the test runner, for working on one part: npm test -- --selectProjects core
-const extra = process.argv.slice(2);
+const extra = process.argv.slice(2).filter((a) => a !== '--times');
 let passed = 0;
 let failed = 0;
+
+/** Where the time went: [what, seconds]. @type {[string, number][]} */
+const spent = [];
+/** @template T @param {string} what @param {() => Promise<T>} work @returns {Promise<T>} */
+async function timed(what, work) {
+  const began = performance.now();
+  try {
+    return await work();
+  } finally {
+    spent.push([what, (performance.now() - began) / 1000]);
+  }
+}
 
 /** @param {string} command @param {string[]} args @param {NodeJS.ProcessEnv} [env] @returns {Promise<number>} */
 const run = (command, args, env = {}) =>
@@ -32,48 +47,80 @@ const run = (command, args, env = {}) =>
     child.once('exit', (code) => resolve(code ?? 1));
   });
 
-ensurePrograms([...DATABASE_PROGRAMS, ...BROWSER_PROGRAMS], say);
-ensurePackages(say);
+/**
+ * What the runner says of a run: counts, and how long each file took.
+ * @param {string} file
+ */
+function readReport(file) {
+  /** @type {{ numPassedTests: number, numFailedTests: number, numRuntimeErrorTestSuites: number, testResults: { name: string, startTime: number, endTime: number }[] }} */
+  const report = JSON.parse(readFileSync(file, 'utf8'));
+  passed += report.numPassedTests;
+  failed += report.numFailedTests + report.numRuntimeErrorTestSuites;
+  const files = report.testResults
+    .map((r) => /** @type {const} */ ([relative(ROOT, r.name), (r.endTime - r.startTime) / 1000]))
+    .sort((a, b) => b[1] - a[1]);
+  for (const [name, seconds] of files.slice(0, 12)) spent.push([`  ${name}`, seconds]);
+  if (keepTimes)
+    writeFileSync(
+      join(ROOT, 'tools', 'test-times.json'),
+      `${JSON.stringify(Object.fromEntries(files.map(([n, s]) => [n, Math.round(s * 10) / 10])), null, 2)}\n`,
+    );
+}
+
+await timed('installing', async () => {
+  ensurePrograms([...DATABASE_PROGRAMS, ...BROWSER_PROGRAMS], say);
+  ensurePackages(say);
+});
+await timed('building', async () => {
+  await buildServer(say);
+  await buildSums(say);
+  await buildPage(say);
+});
 if (extra.length === 0) {
   const { runChecks } = await import('./check.mjs');
   say('checking types, lint, import directions, unused code, formatting and the lock');
-  ({ passed, failed } = await runChecks(say));
+  ({ passed, failed } = await timed('static checks', () => runChecks(say)));
 }
-await buildServer(say);
-await buildSums(say);
-await buildPage(say);
 
 const { startDatabase } = await import('./database.mjs');
 const dataDir = mkdtempSync(join(tmpdir(), 'mc-test-'));
 const results = join(dataDir, 'results.json');
-say('starting a throwaway database');
+say('starting a throwaway database and a browser');
 const database = await startDatabase({ dataDir, say, forTests: true });
+const browser = await startBrowser();
 try {
   const { host, port, user, password } = database;
-  const code = await run(
-    process.execPath,
-    [
-      '--experimental-vm-modules',
-      '--no-warnings',
-      'node_modules/jest/bin/jest.js',
-      '--maxWorkers=2',
-      '--json',
-      `--outputFile=${results}`,
-      ...extra,
-    ],
-    { TEST_DATABASE: JSON.stringify({ host, port, user, password }), NODE_ENV: 'test' },
+  const code = await timed('tests', () =>
+    run(
+      process.execPath,
+      [
+        '--experimental-vm-modules',
+        '--no-warnings',
+        'node_modules/jest/bin/jest.js',
+        '--maxWorkers=2',
+        '--json',
+        `--outputFile=${results}`,
+        ...extra,
+      ],
+      {
+        TEST_DATABASE: JSON.stringify({ host, port, user, password }),
+        TEST_BROWSER: browser.wsEndpoint(),
+        NODE_ENV: 'test',
+      },
+    ),
   );
   try {
-    const report = JSON.parse(readFileSync(results, 'utf8'));
-    passed += report.numPassedTests;
-    failed += report.numFailedTests + report.numRuntimeErrorTestSuites;
+    readReport(results);
   } catch {
     failed++;
   }
   if (code !== 0 && failed === 0) failed++;
 } finally {
+  await browser.close();
   await database.stop();
   rmSync(dataDir, { recursive: true, force: true });
 }
+say('where the time went, in seconds (files that took longest indented)');
+for (const [what, seconds] of spent) say(`${seconds.toFixed(1).padStart(7)}  ${what}`);
 process.stdout.write(`${passed} passed, ${failed} failed\n`);
 process.exitCode = failed > 0 ? 1 : 0;

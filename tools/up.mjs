@@ -1,23 +1,78 @@
 // `npm run demo` and `npm start`: installs, builds, starts the database and the server, prints the address.
 import { spawn } from 'node:child_process';
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { buildPage, buildServer } from './build.mjs';
-import { alive, freePort, startDatabase } from './database.mjs';
+import { freePort, startDatabase } from './database.mjs';
 import { cleanEnvironment, DATABASE_PROGRAMS, ensurePackages, ensurePrograms, ROOT } from './install.mjs';
+import { databasesOf, endProcess, identify, tiedToUs } from './process.mjs';
+import { runFileOf } from './run-file.mjs';
 
 const [mode = 'demo', ...flags] = process.argv.slice(2);
 const demo = mode === 'demo';
 /** `--lan`: devices of the local network may join with a code. */
 const lan = flags.includes('--lan');
 const dataDir = join(process.env.MC_DATA ?? join(ROOT, '.data'), demo ? 'demo' : 'own');
-const runFile = join(dataDir, 'run.json');
+const runFile = runFileOf(dataDir);
 /** What a browser keeps belongs to an address, so it should stay the same. */
 const PREFERRED_PORT = demo ? 4610 : 4620;
+/** A server or probe is asked to end and then given this long. */
+const GRACE_MS = 5000;
+/** Something that ended by itself is started again after a while, longer each time it does not hold. */
+const AGAIN_AFTER_MS = [200, 1000, 2000, 5000];
+/** A server that cannot start at all (its data is from a newer version) does not start the sixth time either. */
+const SERVER_FAILURES = 5;
+/** What held this long has held. */
+const HELD_MS = 30_000;
 
 /** @param {string} line */
 const say = (line) => void process.stdout.write(`· ${line}\n`);
+const wait = (/** @type {number} */ ms) => new Promise((resolve) => setTimeout(resolve, ms));
+
+// Ended at any moment, also between two of the lines below, nothing is left running: this stands before anything is started.
+const stopping = new AbortController();
+const { signal } = stopping;
+/** @type {import('./database.mjs').Database | null} */
+let database = null;
+/** @type {Set<import('node:child_process').ChildProcess>} */
+const children = new Set();
+/** @type {Promise<unknown>} what is being started at this moment */
+let starting = Promise.resolve();
+
+/** @param {string} reason @param {number} code */
+async function stop(reason, code) {
+  if (signal.aborted) {
+    // Asked again: at once.
+    for (const child of children) child.kill('SIGKILL');
+    return;
+  }
+  stopping.abort();
+  say(reason);
+  await Promise.all(
+    [...children].map(async ({ pid }) => {
+      const who = pid === undefined ? null : identify(pid);
+      if (who) await endProcess(who, GRACE_MS);
+    }),
+  );
+  await starting.catch(() => undefined);
+  await database?.stop();
+  runFile.letGo();
+  process.exit(code);
+}
+for (const name of /** @type {const} */ (['SIGINT', 'SIGTERM', 'SIGHUP']))
+  process.on(name, () => void stop('stopping', 0));
+// A terminal that is closed takes no more lines; that is no reason to fall over.
+for (const stream of [process.stdout, process.stderr]) stream.on('error', () => undefined);
+
+/** @param {unknown} error what kept us from starting, or from going on */
+async function giveUp(error) {
+  const full = error instanceof Error && 'code' in error && error.code === 'ENOSPC';
+  const words = full ? 'the disk is full: make room and start again' : String(error);
+  if (!signal.aborted) await stop(`cannot go on: ${words}`, 1);
+}
+process.on('uncaughtException', (error) => void giveUp(error));
+process.on('unhandledRejection', (error) => void giveUp(error));
 
 /** @returns {Promise<number>} the usual port when it is free, else another */
 function choosePort() {
@@ -39,96 +94,146 @@ async function answers(address) {
   }
 }
 
-if (existsSync(runFile)) {
-  const running = JSON.parse(readFileSync(runFile, 'utf8'));
-  if (alive(running.pid) && (await answers(running.address))) {
-    say(lan ? 'already running; stop it first to let tablets in' : 'already running');
-    process.stdout.write(`\n  Morning Crock: ${running.address}\n\n`);
-    process.exit(0);
+/** Somebody else has this kitchen in hand: its address, once it has one. */
+async function tellOther() {
+  for (let i = 0; i < 600; i++) {
+    const other = runFile.holder();
+    if (!other) return false;
+    if (other.address !== null && (await answers(other.address))) {
+      say(lan ? 'already running; stop it first to let tablets in' : 'already running');
+      process.stdout.write(`\n  Morning Crock: ${other.address}\n\n`);
+      return true;
+    }
+    await wait(100);
   }
+  say('another start of this kitchen does not come up; stop it first');
+  process.exit(1);
 }
 
-ensurePrograms(DATABASE_PROGRAMS, say);
-ensurePackages(say);
-await buildServer(say);
-await buildPage(say);
-if (flags.includes('--fresh') && demo) {
-  say('clearing the demo’s data');
-  rmSync(dataDir, { recursive: true, force: true });
+/**
+ * Keeps a thing running until we stop: started again when it ends by itself.
+ * @param {string} name @param {() => Promise<{ ended: Promise<unknown> }>} start
+ * @param {number} mostFailures in a row before we give up
+ * @returns {Promise<void>} once it was started for the first time
+ */
+async function keepRunning(name, start, mostFailures = Number.POSITIVE_INFINITY) {
+  let sinceMs = Date.now();
+  let running = await start();
+  const watch = async () => {
+    for (let failures = 0; ;) {
+      await running.ended;
+      if (signal.aborted) return;
+      failures = Date.now() - sinceMs > HELD_MS ? 0 : failures + 1;
+      if (failures > mostFailures) throw new Error(`${name} ends again and again`);
+      say(`${name} ended by itself; starting it again`);
+      for (;;) {
+        await wait(AGAIN_AFTER_MS[Math.min(failures, AGAIN_AFTER_MS.length - 1)] ?? 0);
+        if (signal.aborted) return;
+        sinceMs = Date.now();
+        try {
+          running = await start();
+          break;
+        } catch (error) {
+          if (signal.aborted) return;
+          failures++;
+          say(`${name} does not start: ${error instanceof Error ? error.message : String(error)}`);
+        }
+      }
+    }
+  };
+  void watch().catch(giveUp);
 }
-mkdirSync(dataDir, { recursive: true, mode: 0o700 });
-say('starting the database');
-const database = await startDatabase({ dataDir, say });
-const databaseFile = join(dataDir, 'database.json');
-const { host, port: dbPort, user, password, database: name } = database;
-writeFileSync(databaseFile, JSON.stringify({ host, port: dbPort, user, password, database: name }), {
-  mode: 0o600,
-});
-
-const port = await choosePort();
-const address = `http://127.0.0.1:${port}`;
-/** @type {import('node:child_process').ChildProcess[]} */
-const children = [];
-let stopping = false;
-
-/** @param {string} reason @param {number} code */
-async function stop(reason, code) {
-  if (stopping) return;
-  stopping = true;
-  say(reason);
-  await Promise.all(
-    children
-      .filter((child) => child.exitCode === null && child.signalCode === null)
-      .map(
-        (child) =>
-          new Promise((resolve) => {
-            child.once('exit', resolve);
-            child.kill('SIGTERM');
-          }),
-      ),
-  );
-  await database.stop();
-  rmSync(runFile, { force: true });
-  process.exit(code);
-}
-process.on('SIGINT', () => void stop('stopping', 0));
-process.on('SIGTERM', () => void stop('stopping', 0));
-database.ended.then(() => void stop('the database ended; stopping', 1));
 
 /** @param {string} script @param {NodeJS.ProcessEnv} env */
-function start(script, env) {
-  // Children end with us even when we are killed without a word.
-  const child = spawn(
-    'setpriv',
-    ['--pdeathsig', 'SIGTERM', '--', process.execPath, '--enable-source-maps', script],
-    {
-      cwd: ROOT,
-      env: { ...cleanEnvironment(), ...env },
-      stdio: ['ignore', 'inherit', 'inherit'],
-      detached: true,
-    },
-  );
-  child.once('exit', (code) => void stop(`${script} ended (${code}); stopping`, 1));
-  children.push(child);
+async function startScript(script, env) {
+  const [program, args] = tiedToUs([process.execPath, '--enable-source-maps', script]);
+  const child = spawn(program, args, {
+    cwd: ROOT,
+    env: { ...cleanEnvironment(), ...env },
+    stdio: ['ignore', 'inherit', 'inherit'],
+    detached: true,
+  });
+  children.add(child);
+  const ended = new Promise((resolve) => child.once('exit', resolve)).then(() => children.delete(child));
+  return { ended };
 }
 
-say('starting the server');
-start('server/dist/main.mjs', {
-  MC_DATABASE_FILE: databaseFile,
-  MC_PORT: String(port),
-  MC_KITCHEN: demo ? 'Lantern Fold' : 'My kitchen',
-  MC_ZONE: demo ? 'UTC' : Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC',
-  MC_DEMO: demo ? 'yes' : 'no',
-  MC_PAGE: join(ROOT, 'web', 'dist'),
-  MC_LAN: lan ? 'yes' : 'no',
-});
-for (let i = 0; i < 600 && !stopping && !(await answers(address)); i++)
-  await new Promise((resolve) => setTimeout(resolve, 100));
-if (!stopping) {
-  writeFileSync(runFile, JSON.stringify({ pid: process.pid, address }));
+/** @template T @param {Promise<T>} work @returns {Promise<T>} the same, known to whoever stops us meanwhile */
+function step(work) {
+  starting = work;
+  return work;
+}
+/** Goes no further once we are stopping: the process ends from there. */
+const goOn = () => (signal.aborted ? new Promise(() => undefined) : Promise.resolve());
+
+async function main() {
+  if (!runFile.take()) {
+    if (await tellOther()) process.exit(0);
+    if (!runFile.take()) {
+      say('another start of this kitchen was quicker; look there for the address');
+      process.exit(1);
+    }
+  }
+  ensurePrograms(DATABASE_PROGRAMS, say);
+  ensurePackages(say);
+  await goOn();
+  await buildServer(say);
+  await buildPage(say);
+  await goOn();
+  if (flags.includes('--fresh') && demo) {
+    say('clearing the demo’s data');
+    for (const who of databasesOf(join(dataDir, 'mariadb'))) await endProcess(who, 0);
+    for (const name of readdirSync(dataDir))
+      if (name !== 'run.json') rmSync(join(dataDir, name), { recursive: true, force: true });
+  }
+  say('starting the database');
+  const dbPort = await freePort();
+  await keepRunning('the database', async () => {
+    database = await step(startDatabase({ dataDir, say, signal, port: dbPort }));
+    return database;
+  });
+  await goOn();
+  if (!database) throw new Error('the database did not start');
+  const databaseFile = join(dataDir, 'database.json');
+  const {
+    host,
+    user,
+    password,
+    database: name,
+  } = /** @type {import('./database.mjs').Database} */ (database);
+  writeFileSync(databaseFile, JSON.stringify({ host, port: dbPort, user, password, database: name }), {
+    mode: 0o600,
+  });
+
+  const port = await choosePort();
+  const address = `http://127.0.0.1:${port}`;
+  await goOn();
+  say('starting the server');
+  await keepRunning(
+    'the server',
+    () =>
+      startScript('server/dist/main.mjs', {
+        MC_DATABASE_FILE: databaseFile,
+        MC_DATA_DIR: dataDir,
+        MC_PORT: String(port),
+        MC_KITCHEN: demo ? 'Lantern Fold' : 'My kitchen',
+        MC_ZONE: demo ? 'UTC' : Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC',
+        MC_DEMO: demo ? 'yes' : 'no',
+        MC_PAGE: join(ROOT, 'web', 'dist'),
+        MC_LAN: lan ? 'yes' : 'no',
+      }),
+    SERVER_FAILURES,
+  );
+  for (let i = 0; i < 1200 && !signal.aborted && !(await answers(address)); i++) await wait(50);
+  await goOn();
+  runFile.answersAt(address);
   if (demo) {
     say('starting the probe stand-in');
-    start('server/dist/probe.mjs', { MC_ADDRESS: address });
+    await keepRunning('the probe stand-in', () =>
+      startScript('server/dist/probe.mjs', { MC_ADDRESS: address }),
+    );
   }
   process.stdout.write(`\n  Morning Crock: ${address}\n  Ctrl-C stops everything.\n\n`);
 }
+
+main().catch(giveUp);

@@ -1,17 +1,12 @@
 import puppeteer, { type Browser, type BrowserContext, type ElementHandle, type Page } from 'puppeteer-core';
 
-const FLAGS = [
-  '--no-sandbox',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-];
-
-/** Headless Chromium, as Debian ships it. */
-export function startBrowser(): Promise<Browser> {
-  return puppeteer.launch({ executablePath: '/usr/bin/chromium', args: FLAGS });
+/** Headless Chromium as Debian ships it: one for all journeys, started by `npm test`; each tablet is a context of its own. */
+export async function startBrowser(): Promise<Browser> {
+  const browserWSEndpoint = process.env['TEST_BROWSER'];
+  if (!browserWSEndpoint) throw new Error('run the journeys through "npm test", which starts their browser');
+  const browser = await puppeteer.connect({ browserWSEndpoint });
+  // What one file opened is closed by its tablets; the browser belongs to all.
+  return Object.assign(browser, { close: () => browser.disconnect() });
 }
 
 /** One tablet: its own storage, its own page, and a watch over what it asks for. */
@@ -41,6 +36,8 @@ export async function openTablet(
   page.on('pageerror', (error) => faults.push(error instanceof Error ? error.message : String(error)));
   await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: options.dark ? 'dark' : 'light' }]);
   await page.setViewport({ width: options.width ?? 1280, height: options.height ?? 800 });
+  // Another journey's page may lie in front of it in the same browser.
+  await page.emulateFocusedPage(true);
   await page.goto(address);
   return { page, context, strayRequests, faults, close: () => context.close() };
 }

@@ -2,7 +2,7 @@ import helmet from '@fastify/helmet';
 import fastifyStatic from '@fastify/static';
 import swagger from '@fastify/swagger';
 import { errorOf } from '@morning-crock/core/contract';
-import Fastify, { type FastifyInstance } from 'fastify';
+import Fastify, { type FastifyBaseLogger, type FastifyInstance, type FastifyReply } from 'fastify';
 import {
   jsonSchemaTransform,
   serializerCompiler,
@@ -24,9 +24,23 @@ import { milkRoutes } from './features/milk/routes.ts';
 import { makeRoutes } from './features/makes/routes.ts';
 import { traceRoutes } from './features/traces/routes.ts';
 import { databasePlugin } from './plugins/database.ts';
+import { diskPlugin, ROOM_ENOUGH, type DiskWatch } from './plugins/disk.ts';
 import { errorsPlugin } from './plugins/errors.ts';
 import { identityPlugin } from './plugins/identity.ts';
+import { openStreamsPlugin } from './plugins/open-streams.ts';
 import { streamPlugin } from './plugins/stream.ts';
+import { workHere, type Work } from './work/work.ts';
+
+declare module 'fastify' {
+  interface FastifyInstance {
+    readonly work: Work;
+  }
+}
+
+/** What a route takes that says nothing else. */
+const MAX_BODY_BYTES = 256 * 1024;
+/** Far more than a kitchen has tablets, far fewer than would take the computer's memory. */
+const MOST_CONNECTIONS = 256;
 
 export interface AppOptions {
   /** Initialised, migrated, with a kitchen inside. */
@@ -35,7 +49,14 @@ export interface AppOptions {
   readonly clock: () => number;
   /** Folder of the built page; left out, only the API is served. */
   readonly pageRoot?: string;
-  readonly logger?: boolean;
+  /** Where faults are written; left out, nowhere. */
+  readonly loggerInstance?: FastifyBaseLogger;
+  /** Where long work is done; left out, on the spot. */
+  readonly work?: Work;
+  /** How much room the disk has; left out, it is not looked at. */
+  readonly disk?: DiskWatch;
+  /** Whose kitchen; left out, the first there is. */
+  readonly kitchenId?: string;
   /** Left out, only this computer is let in. */
   readonly localNetwork?: LocalNetwork;
 }
@@ -43,9 +64,22 @@ export interface AppOptions {
 /** Builds the server; it never listens by itself. */
 export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   const app = Fastify({
-    logger: options.logger ?? false,
-    bodyLimit: 4 * 1024 * 1024,
+    ...(options.loggerInstance ? { loggerInstance: options.loggerInstance } : { logger: false }),
+    bodyLimit: MAX_BODY_BYTES,
     forceCloseConnections: true,
+    disableRequestLogging: true,
+    // Connections that do not get on are let go; a large file over a slow network still comes through.
+    connectionTimeout: 30_000,
+    requestTimeout: 10 * 60_000,
+    keepAliveTimeout: 20_000,
+    http: { headersTimeout: 10_000, connectionsCheckingInterval: 2000 },
+    // A part of an address that is no identity is no route of ours.
+    routerOptions: { maxParamLength: 64 },
+    frameworkErrors: (error, request, reply) => {
+      request.log.warn({ err: error, url: request.url });
+      const body = errorOf('bad-input', [{ path: '', message: 'is no address of this kitchen' }]);
+      void (reply as FastifyReply).status(400).send(body);
+    },
   }).withTypeProvider<ZodTypeProvider>();
   app.setValidatorCompiler(validatorCompiler);
   app.setSerializerCompiler(serializerCompiler);
@@ -62,7 +96,11 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
     },
     strictTransportSecurity: false,
   });
+  app.server.maxConnections = MOST_CONNECTIONS;
+  app.decorate('work', options.work ?? workHere);
+  app.addHook('onClose', () => app.work.close());
   await app.register(errorsPlugin);
+  await app.register(diskPlugin, { disk: options.disk ?? ROOM_ENOUGH });
   await app.register(databasePlugin, { dataSource: options.dataSource, clock: options.clock });
   await app.register(swagger, {
     openapi: {
@@ -76,7 +114,8 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
     transform: jsonSchemaTransform,
   });
   await app.register(accessPlugin, { localNetwork: options.localNetwork ?? null });
-  await app.register(identityPlugin);
+  await app.register(openStreamsPlugin);
+  await app.register(identityPlugin, options.kitchenId === undefined ? {} : { kitchenId: options.kitchenId });
   await app.register(streamPlugin);
   await app.register(eventRoutes);
   await app.register(kitchenRoutes);
@@ -101,6 +140,8 @@ async function servePage(app: FastifyInstance, root: string): Promise<void> {
   await app.register(fastifyStatic, {
     root,
     cacheControl: false,
+    // The build has packed them already; nothing is packed while somebody waits.
+    preCompressed: true,
     setHeaders: (response, path) => {
       const kept = path.includes(`${sep}assets${sep}`);
       void response.header('cache-control', kept ? 'public, max-age=31536000, immutable' : 'no-cache');

@@ -1,4 +1,6 @@
 import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import { toString as drawQr } from 'qrcode';
 import { z } from 'zod';
 import { buildApp } from './app.ts';
@@ -6,11 +8,16 @@ import { createDataSource } from './db/data-source.ts';
 import { seedDemo } from './demo/seed.ts';
 import { newKitchenCode } from './features/access/kitchen-code.ts';
 import { findLocalNetwork } from './local-network.ts';
+import { createLog } from './log.ts';
+import { watchDisk } from './plugins/disk.ts';
 import { prepareKitchen } from './prepare.ts';
+import { createPool } from './work/work.ts';
 
 /** The only place that reads the environment, listens, and looks at the real clock. */
 const environment = z.object({
   MC_DATABASE_FILE: z.string(),
+  /** Where this kitchen's data lies; its log of faults too. */
+  MC_DATA_DIR: z.string(),
   MC_PORT: z.coerce.number().int().min(1).max(65_535),
   MC_KITCHEN: z.string(),
   MC_ZONE: z.string(),
@@ -31,6 +38,11 @@ const env = environment.parse(process.env);
 const dataSource = createDataSource(address.parse(JSON.parse(readFileSync(env.MC_DATABASE_FILE, 'utf8'))));
 const clock = (): number => Date.now();
 
+const logger = await createLog(join(env.MC_DATA_DIR, 'faults.log'));
+process.on('uncaughtException', (error) => {
+  logger.fatal(error, 'ends');
+  logger.flush(() => process.exit(1));
+});
 await dataSource.initialize();
 const demo = env.MC_DEMO === 'yes';
 const kitchen = await prepareKitchen(dataSource, { name: env.MC_KITCHEN, zone: env.MC_ZONE, demo });
@@ -39,6 +51,9 @@ const localNetwork = env.MC_LAN === 'yes' ? findLocalNetwork(env.MC_PORT) : null
 const app = await buildApp({
   dataSource,
   clock,
+  loggerInstance: logger,
+  work: createPool(fileURLToPath(new URL('./work.mjs', import.meta.url))),
+  disk: watchDisk(env.MC_DATA_DIR, clock),
   pageRoot: env.MC_PAGE,
   ...(localNetwork ? { localNetwork } : {}),
 });
@@ -46,7 +61,7 @@ const app = await buildApp({
 async function stop(): Promise<void> {
   await app.close();
   await dataSource.destroy();
-  process.exit(0);
+  logger.flush(() => process.exit(0));
 }
 process.once('SIGTERM', () => void stop());
 process.once('SIGINT', () => void stop());

@@ -292,9 +292,10 @@ describe('the stream', () => {
       for (let i = 0; i < 100 && seen.length < n; i++)
         await new Promise((resolve) => setTimeout(resolve, 20));
     };
-    const stop = kitchen.app.hub.follow(kitchen.kitchenId, start, (events) =>
-      seen.push(...events.map((e) => e.seq)),
-    );
+    const stop = kitchen.app.hub.follow(kitchen.kitchenId, start, (events) => {
+      seen.push(...events.map((e) => e.seq));
+      return Promise.resolve();
+    });
     await Promise.all(
       Array.from({ length: 5 }, () => stored([draft(make, START, 'noted', { text: 'live' })])),
     );
@@ -302,9 +303,10 @@ describe('the stream', () => {
     stop();
     await stored([draft(make, START, 'noted', { text: 'while away' })]);
     expect(seen).toHaveLength(5);
-    const again = kitchen.app.hub.follow(kitchen.kitchenId, seen.at(-1)!, (events) =>
-      seen.push(...events.map((e) => e.seq)),
-    );
+    const again = kitchen.app.hub.follow(kitchen.kitchenId, seen.at(-1)!, (events) => {
+      seen.push(...events.map((e) => e.seq));
+      return Promise.resolve();
+    });
     await until(6);
     again();
     expect(seen).toEqual([1, 2, 3, 4, 5, 6].map((n) => start + n));

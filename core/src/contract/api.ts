@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { draftEvent, EVENT_DATA, storedEvent } from './events.ts';
-import { kitchenSettings } from './kitchen.ts';
-import { instant, shortName, temperatureC, ulid } from './quantities.ts';
+import { kitchenSettings, zoneName } from './kitchen.ts';
+import { instant, instantMs, shortName, temperatureC, text, ulid } from './quantities.ts';
+import { rawValue, TRACE_MOST_ROWS } from './trace.ts';
 
 export const appendRequest = z.strictObject({ events: z.array(draftEvent).min(1).max(200) });
 export const appendResponse = z.strictObject({ events: z.array(storedEvent) });
@@ -25,7 +26,8 @@ export const makeSummary = z.strictObject({
   name: z.string(),
   startedAt: instant,
   finishedAt: instant.nullable(),
-  status: z.enum(['under-way', 'kept', 'discarded']),
+  /** `unreadable`: what is stored of it is whole, but nothing can be worked out from it. */
+  status: z.enum(['under-way', 'kept', 'discarded', 'unreadable']),
   /** It passed the safety clock's limit: whatever the maker did with it, it is no food. */
   doNotEat: z.boolean(),
   /** Of a culture, not of something to eat. */
@@ -61,7 +63,11 @@ export const deviceReadingResponse = z.strictObject({ stored: z.boolean(), reaso
 
 /** A stored trace, whole: instants (ms since 1970) and values as written in its file, side by side. */
 const traceRows = z
-  .strictObject({ traceId: ulid, at: z.array(z.number().int()).min(1), values: z.array(z.number()).min(1) })
+  .strictObject({
+    traceId: ulid,
+    at: z.array(instantMs).min(1).max(TRACE_MOST_ROWS),
+    values: z.array(rawValue).min(1).max(TRACE_MOST_ROWS),
+  })
   .refine((t) => t.at.length === t.values.length, {
     error: 'has not as many values as instants',
     path: ['values'],
@@ -91,7 +97,7 @@ export const backupFile = z.strictObject({
   format: z.literal(BACKUP_FORMAT),
   version: z.literal(BACKUP_VERSION),
   savedAt: instant,
-  kitchen: z.strictObject({ id: ulid, name: shortName, zone: z.string() }),
+  kitchen: z.strictObject({ id: ulid, name: shortName, zone: zoneName }),
   notice: z.string(),
   /** In the order of the log. */
   events: z.array(storedEvent),
@@ -101,7 +107,7 @@ export type BackupFile = z.infer<typeof backupFile>;
 export const restoreResponse = z.strictObject({ makes: z.number(), events: z.number(), rows: z.number() });
 
 export const joinRequest = z.strictObject({
-  code: z.string().trim().min(1, 'needs the code').max(40),
+  code: text(40).trim().min(1, 'needs the code'),
   name: shortName,
 });
 export const joinResponse = z.strictObject({ joined: z.literal(true) });
@@ -112,6 +118,7 @@ export const tabletsResponse = z.strictObject({
   address: z.string().nullable(),
   tablets: z.array(tablet),
 });
+export const revokeResponse = z.strictObject({ revoked: z.literal(true), code: z.string().nullable() });
 export const newCodeResponse = z.strictObject({ code: z.string(), address: z.string() });
 
 export const streamMessage = z.discriminatedUnion('kind', [

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { STARTER_KINDS } from '../culture/index.ts';
 import { TREATMENTS } from '../milk/index.ts';
-import { fraction, instant, litres, longText, massKg, shortName, typedQuantity, ulid } from './quantities.ts';
+import { fraction, instant, litres, longText, massKg, shortName, text, typedQuantity, ulid } from './quantities.ts';
 
 export const CULTURE_KINDS = STARTER_KINDS.filter(
   (kind): kind is Exclude<(typeof STARTER_KINDS)[number], 'none'> => kind !== 'none',
@@ -14,7 +14,7 @@ export const DISCARD_REASONS = [...BAD_SIGNS, 'too-old', 'eaten', 'weak', 'other
 
 /** A dried packet. */
 const packet = z.strictObject({
-  lot: z.string().trim().max(40, 'is longer than 40 characters').nullable(),
+  lot: text(40).trim().nullable(),
   useBy: instant.nullable(),
   /** Milk one packet is meant for. */
   statedLitres: litres,
@@ -29,7 +29,7 @@ export const cultureFacts = z.strictObject({
   /** Made again and again for ever. */
   heirloom: z.boolean(),
   /** Shop, friend, maker. */
-  source: z.string().trim().max(80, 'is longer than 80 characters').nullable(),
+  source: text(80).trim().nullable(),
   place: z.enum(CULTURE_PLACES),
   massKg: massKg.max(50, 'is more than 50 kg of culture').nullable(),
   packet: packet.nullable(),

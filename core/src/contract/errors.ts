@@ -89,6 +89,16 @@ export const ERROR_CODES = {
     message: 'The record cannot be reached.',
     next: 'Wait a moment; entries are kept on this device and sent later.',
   },
+  'disk-full': {
+    status: 507,
+    message: 'The disk of the kitchen’s computer is full.',
+    next: 'Make room there; entries are kept on this device and sent by themselves when there is.',
+  },
+  busy: {
+    status: 503,
+    message: 'The kitchen’s computer is busy with other sums.',
+    next: 'Ask again in a moment.',
+  },
   internal: {
     status: 500,
     message: 'Something went wrong inside.',

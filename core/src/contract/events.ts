@@ -6,7 +6,18 @@ import { FACTOR_KINDS } from './learning.ts';
 import { milkMovement, milkPoured } from './milk-room.ts';
 import { makePlan, planChange, plannedForecast } from './plan.ts';
 import { traceFacts } from './trace.ts';
-import { instant, longText, massKg, shortName, temperatureC, typedQuantity, ulid } from './quantities.ts';
+import {
+  deviceName,
+  instant,
+  longText,
+  massKg,
+  shortName,
+  temperatureC,
+  text,
+  typedQuantity,
+  ulid,
+} from './quantities.ts';
+import { unstorable } from './storable.ts';
 
 /** The version of the event shapes below; older ones are brought up by `upcastEvent`. */
 export const EVENT_VERSION = 1;
@@ -85,11 +96,12 @@ export const EVENT_DATA = {
     name: shortName.optional(),
     place: z.enum(CULTURE_PLACES).optional(),
   }),
-  'alarm-acknowledged': z.strictObject({ alarm: z.string().max(120) }),
+  'alarm-acknowledged': z.strictObject({ alarm: text(120) }),
   corrected: z.strictObject({
     target: ulid,
     at: instant.nullable(),
-    data: z.record(z.string(), z.unknown()),
+    /** The whole entry as it should have been: held against its target's shape at the door. */
+    data: z.record(text(80), z.unknown()).superRefine(unstorable),
   }),
   voided: z.strictObject({ target: ulid }),
   finished: z.strictObject({ verdict: z.enum(['kept', 'discarded']), reason: longText }),
@@ -104,7 +116,7 @@ export const EVENT_DATA = {
   'milk-moved': milkMovement,
   'kitchen-changed': kitchenChange,
   /** What was learned about one thing is forgotten from here on. */
-  'learning-reset': z.strictObject({ kind: z.enum(FACTOR_KINDS), thing: z.string().min(1).max(40) }),
+  'learning-reset': z.strictObject({ kind: z.enum(FACTOR_KINDS), thing: text(40).min(1) }),
 } as const;
 
 export type EventType = keyof typeof EVENT_DATA;
@@ -137,7 +149,7 @@ const envelope = <T extends EventType>(type: T) =>
     streamId: ulid,
     at: instant,
     cookId: ulid.nullable(),
-    deviceId: z.string().min(1).max(64),
+    deviceId: deviceName,
     version: z.literal(EVENT_VERSION),
     type: z.literal(type),
     data: EVENT_DATA[type],

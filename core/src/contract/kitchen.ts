@@ -1,18 +1,21 @@
 import { z } from 'zod';
 import { thermometerFault, WARM_PLACE_KINDS } from '../heat/index.ts';
 import { MILK_KINDS } from '../milk/index.ts';
-import { instant, shortName, temperatureC, timeOfDay, ulid } from './quantities.ts';
+import { instant, shortName, temperatureC, text, timeOfDay, ulid } from './quantities.ts';
 
 export const unitsSection = z.strictObject({
   temperature: z.enum(['C', 'F']),
   measures: z.enum(['metric', 'us', 'imperial']),
   /** What money is called here; left out, costs are shown without a name. */
-  money: z.string().trim().min(1, 'needs a name').max(12, 'is longer than 12 characters').optional(),
+  money: text(12).trim().min(1, 'needs a name').optional(),
 });
+
+/** IANA zone name. */
+export const zoneName = text(64).refine(isZone, 'is not a time zone this computer knows, such as UTC');
 
 export const siteSection = z.strictObject({
   /** IANA zone name; clock times of this kitchen are in it. */
-  zone: z.string().refine(isZone, 'is not a time zone this computer knows, such as UTC'),
+  zone: zoneName,
   altitudeM: z.number().min(-400, 'is below any land').max(5500, 'is higher than any dairy (5500 m)'),
   roomC: z.number().min(0, 'is freezing: room heat goes from 0 °C').max(45, 'is too hot for a room (45 °C)'),
   shortcuts: z.boolean(),

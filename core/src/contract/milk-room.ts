@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { MILK_KINDS, TREATMENTS } from '../milk/index.ts';
 import {
+  deviceName,
   fraction,
   instant,
   longText,
@@ -183,7 +184,7 @@ export const milkingRow = z.strictObject({
 export type MilkingRow = z.infer<typeof milkingRow>;
 export const milkingsUpload = z.strictObject({
   rows: z.array(milkingRow).min(1, 'has no rows').max(20_000, 'is more than 20,000 rows'),
-  deviceId: z.string().min(1).max(64),
+  deviceId: deviceName,
 });
 export const milkingsStored = z.strictObject({ added: z.number().int(), already: z.number().int() });
 

@@ -4,13 +4,16 @@ import { MILK_KINDS, POWDER_KINDS, TREATMENTS } from '../milk/index.ts';
 import { burner, pot, warmPlace } from './kitchen.ts';
 import { lotPour } from './milk-room.ts';
 import {
+  FIRST_MS,
   fraction,
   instant,
+  LAST_MS,
   litres,
   longText,
   massKg,
   shortName,
   temperatureC,
+  text,
   typedQuantity,
   ulid,
 } from './quantities.ts';
@@ -18,6 +21,9 @@ import {
 export const HEAT_KINDS = ['none', 'touch', 'hold', 'boil'] as const;
 export const COOLING_KINDS = ['counter', 'bath', 'iced-bath'] as const;
 export const THICKNESS = ['pourable', 'spoonable', 'firm'] as const;
+
+/** Milk and cream are water for the rest. */
+const MOST_SOLIDS = 0.7;
 
 /** A second milk poured in with the first. */
 export const secondMilk = z.strictObject({
@@ -53,6 +59,10 @@ export const milkPour = z.strictObject({
       lactoseFraction: fraction,
       ashFraction: fraction,
     })
+    .refine(
+      (of) => of.fatFraction + of.proteinFraction + of.lactoseFraction + of.ashFraction <= MOST_SOLIDS,
+      { error: 'leaves no water: the parts make more than 70 %', path: ['fatFraction'] },
+    )
     .optional(),
 });
 
@@ -98,9 +108,9 @@ export const jar = z.strictObject({ id: ulid, name: shortName, litres: z.number(
 
 const factorUsed = z.strictObject({
   /** ln of the factor, or K for the heat of a place; against what was typed. */
-  value: z.number(),
-  sigma: z.number().min(0),
-  makes: z.number().int().min(0),
+  value: z.number().min(-20).max(20),
+  sigma: z.number().min(0).max(20),
+  makes: z.number().int().min(0).max(1e6),
 });
 
 /** What this kitchen's own makes had taught when the plan was made; the typed facts beside it stay as typed. */
@@ -164,27 +174,32 @@ export type FactorsUsed = z.infer<typeof factorsUsed>;
 export type MakePlan = z.infer<typeof makePlan>;
 export type Thickness = (typeof THICKNESS)[number];
 
+/** An instant worked out: between two milliseconds. */
+const forecastMs = z.number().min(FIRST_MS).max(LAST_MS);
+
 /** Middle and P10–P90 of an instant, ms since 1970; `null` beyond the horizon. */
 const instantBand = z.strictObject({
-  p10: z.number().nullable(),
-  p50: z.number().nullable(),
-  p90: z.number().nullable(),
+  p10: forecastMs.nullable(),
+  p50: forecastMs.nullable(),
+  p90: forecastMs.nullable(),
 });
+
+const bandPh = z.number().min(0).max(14);
 
 /** What was forecast when the make began; stored, never recomputed. */
 export const plannedForecast = z.strictObject({
-  model: z.string(),
-  seed: z.number(),
-  members: z.number(),
-  factors: z.record(z.string(), z.number()),
-  steps: z.array(z.strictObject({ step: z.string(), end: instantBand })),
+  model: text(80),
+  seed: z.number().min(-1e16).max(1e16),
+  members: z.number().int().min(0).max(1e6),
+  factors: z.record(text(80), z.number().min(-1e6).max(1e6)),
+  steps: z.array(z.strictObject({ step: text(40), end: instantBand })).max(200),
   set: instantBand,
   pickUp: instantBand,
   sourness: z.enum(SOURNESS),
-  firmness: z.number(),
-  denatured: z.number(),
+  firmness: z.number().min(0).max(1000),
+  denatured: z.number().min(0).max(1),
   /** [hours since inoculation, p10, p50, p90] of pH. */
-  phBand: z.array(z.tuple([z.number(), z.number(), z.number(), z.number()])),
+  phBand: z.array(z.tuple([z.number().min(-1000).max(1000), bandPh, bandPh, bandPh])).max(5000),
 });
 export type PlannedForecast = z.infer<typeof plannedForecast>;
 export type InstantBand = z.infer<typeof instantBand>;

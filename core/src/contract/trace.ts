@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { instant, shortName, ulid } from './quantities.ts';
+import { deviceName, instant, instantMs, shortName, text, ulid } from './quantities.ts';
 
 /** The most rows a logger's file may have, and how many of them a fold sees. */
 export const TRACE_MOST_ROWS = 1_000_000;
@@ -14,15 +14,21 @@ const correction = z.strictObject({
   slope: z.number().min(0.5).max(2),
 });
 
+/** What an instrument writes in °C, °F or pH: anything beyond is a fault of the instrument. */
+export const rawValue = z
+  .number('is not a number')
+  .min(-500, 'is no temperature and no pH')
+  .max(1000, 'is no temperature and no pH');
+
 /** What the log keeps of a stored trace. */
 export const traceFacts = z.strictObject({
   traceId: ulid,
   quantity: z.enum(TRACE_QUANTITIES),
   instrument: shortName,
-  fileName: z.string().max(200),
+  fileName: text(200),
   /** SHA-256 of the rows as sent, hexadecimal: the same file again changes nothing. */
   contentHash: z.string().regex(/^[0-9a-f]{64}$/),
-  rows: z.number().int().positive(),
+  rows: z.number().int().positive().max(TRACE_MOST_ROWS),
   from: instant,
   to: instant,
   /** The unit in the file; values are kept as written there. */
@@ -30,7 +36,7 @@ export const traceFacts = z.strictObject({
   correction: correction.nullable(),
   /** [ms since 1970, value in °C (corrected) or pH], thinned so that its shape stays. */
   sample: z
-    .array(z.tuple([z.number().int(), z.number()]))
+    .array(z.tuple([instantMs, rawValue]))
     .min(1)
     .max(TRACE_SAMPLE),
 });
@@ -40,14 +46,14 @@ export type TraceFacts = z.infer<typeof traceFacts>;
 export const traceUpload = z.strictObject({
   quantity: z.enum(TRACE_QUANTITIES),
   instrument: shortName,
-  fileName: z.string().max(200),
+  fileName: text(200),
   unit: z.enum(['C', 'F', 'pH']),
   thermometerId: ulid.nullable(),
-  deviceId: z.string().min(1).max(64),
+  deviceId: deviceName,
   /** ms since 1970. */
-  at: z.array(z.number().int()).min(1, 'has no rows').max(TRACE_MOST_ROWS, 'has more than a million rows'),
+  at: z.array(instantMs).min(1, 'has no rows').max(TRACE_MOST_ROWS, 'has more than a million rows'),
   /** As written in the file, in `unit`. */
-  values: z.array(z.number()).min(1).max(TRACE_MOST_ROWS),
+  values: z.array(rawValue).min(1).max(TRACE_MOST_ROWS),
 });
 export type TraceUpload = z.infer<typeof traceUpload>;
 

@@ -1,7 +1,4 @@
 import { describe, expect, test } from '@jest/globals';
-import { execFile } from 'node:child_process';
-import { fileURLToPath } from 'node:url';
-import { promisify } from 'node:util';
 import {
   groupStarts,
   inoculumOf,
@@ -11,21 +8,9 @@ import {
   spreadOf,
   assimilate,
 } from './index.ts';
+import { coverageOf } from './fixtures/coverage.ts';
 
-interface Coverage {
-  readonly before: number;
-  readonly meter: { readonly held: number; readonly width: number };
-  readonly strip: { readonly held: number; readonly width: number };
-  readonly strange: number;
-}
-
-const SCRIPT = fileURLToPath(new URL('./fixtures/coverage-run.ts', import.meta.url));
-
-async function coverageOf(scenario: string): Promise<Coverage> {
-  const { stdout } = await promisify(execFile)(process.execPath, ['--import', 'tsx', SCRIPT, scenario]);
-  return JSON.parse(stdout) as Coverage;
-}
-
+// Minutes of work whose outcome follows from the sources alone: found anew when those change, or by `npm run coverage`.
 describe('400 truths each, fixed seeds', () => {
   // Near its end a room-heat culture sours so slowly that a pH of ± 0.12 says less about the hour: the same readings
   // narrow it to 0.45 instead of 0.4.
@@ -33,7 +18,7 @@ describe('400 truths each, fixed seeds', () => {
     ['appliance', 0.4],
     ['thermos', 0.4],
     ['room-buttermilk', 0.5],
-  ])(
+  ] as const)(
     '%s: the band is honest before and after readings, also when the truth follows another model',
     async (scenario, meterWidth) => {
       const { before, meter, strip, strange } = await coverageOf(scenario);

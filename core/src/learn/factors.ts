@@ -86,15 +86,23 @@ function fold(
   });
 }
 
-/** What the makes of a kitchen taught, and when; kept apart so that a server may remember it a make. */
+/**
+ * What a make taught of the things it used, and what its culture's pace depends on: small enough that a server remembers it
+ * for every make there ever was.
+ */
 export interface Lesson {
-  readonly state: MakeState;
+  readonly makeId: string;
+  readonly startedAtMs: number;
+  readonly finished: boolean;
+  readonly plan: MakePlan;
   readonly things: readonly Observation[];
 }
 
 /** Reads the thermal lessons of one finished make. */
 export function lessonOf(state: MakeState): Lesson {
-  return { state, things: state.finished ? observeThings(state) : [] };
+  const { id, startedAtMs, plan } = state;
+  const finished = state.finished !== null;
+  return { makeId: id, startedAtMs, finished, plan, things: finished ? observeThings(state) : [] };
 }
 
 const USED_AS = {
@@ -105,15 +113,18 @@ const USED_AS = {
   burner: 'burner',
 } as const satisfies Record<FactorKind, keyof FactorsUsed>;
 
-/** Rates found before, by make and by what was known of its things: a server need not find them again. */
-export type RateMemory = Map<string, Observation[]>;
+/** A make whose culture's pace is to be found, and what was known of its burner, pot and place once it was over. */
+export interface RateQuestion {
+  readonly makeId: string;
+  readonly known: FactorsUsed;
+}
 
 /** What was known of a make's burner, pot and place once it was over: its own readings and those of earlier makes. */
-function knownThings(state: MakeState, observations: readonly Observation[]): FactorsUsed {
+function knownThings(plan: MakePlan, observations: readonly Observation[]): FactorsUsed {
   const used: FactorsUsed = {};
   for (const kind of ['burner', 'cooling', 'place-heat', 'place-tau'] as const) {
-    const thing = thingOf(kind, state.plan);
-    const typed = typedValue(kind, state.plan);
+    const thing = thingOf(kind, plan);
+    const typed = typedValue(kind, plan);
     let belief: Belief = { mean: 0, sigma: FACTOR_SPREAD[kind].prior };
     let makes = 0;
     for (const o of observations) {
@@ -126,33 +137,52 @@ function knownThings(state: MakeState, observations: readonly Observation[]): Fa
   return used;
 }
 
+/** The lessons of finished makes without what was to be forgotten, oldest first, and what they ask of each make. */
+export function rateQuestions(lessons: readonly Lesson[], resets: readonly Reset[] = []): RateQuestion[] {
+  const things: Observation[] = [];
+  return finishedOf(lessons).map(({ makeId, plan, things: own }) => {
+    things.push(...own.filter((o) => !forgotten(o, resets)));
+    return { makeId, known: knownThings(plan, things) };
+  });
+}
+
+const finishedOf = (lessons: readonly Lesson[]): Lesson[] =>
+  lessons.filter((lesson) => lesson.finished).sort((x, y) => x.startedAtMs - y.startedAtMs);
+
+/** What `factorsFrom` folds. */
+export interface Taught {
+  readonly lessons: readonly Lesson[];
+  /** The answers to `rateQuestions`, in their order. */
+  readonly rates: readonly (readonly Observation[])[];
+  readonly kitchen: KitchenSettings;
+  /** What was to be forgotten, and when. */
+  readonly resets?: readonly Reset[];
+  /** What the lines of the register are called; a line that is not there is left out. */
+  readonly lines?: LineNames;
+}
+
 /**
- * Learns a kitchen's factors from its finished makes: its things from what was measured, and, make by make with those
- * known as far as they were, the pace of its cultures. Normal–normal with shrinkage to what is typed. Source: docs/SCIENCE.md, learning a kitchen.
- * @param resets what was to be forgotten, and when @param memory filled and used when given
- * @param lines what the lines of the register are called; a line that is not there is left out
+ * Folds what the makes taught into factors: the things from what was measured, the cultures from the answers to
+ * `rateQuestions`. Normal–normal with shrinkage to what is typed. Source: docs/SCIENCE.md, learning a kitchen.
  */
+export function factorsFrom({ lessons, rates, kitchen, resets = [], lines = new Map() }: Taught): Factor[] {
+  const things = finishedOf(lessons).flatMap((lesson) => lesson.things);
+  return [...fold(rates.flat(), kitchen, resets, lines), ...fold(things, kitchen, resets, lines)];
+}
+
+/** The same at once, for makes that are all at hand. */
 export function learnFactors(
-  lessons: readonly Lesson[],
+  states: readonly MakeState[],
   kitchen: KitchenSettings,
   resets: readonly Reset[] = [],
-  memory: RateMemory = new Map(),
   lines: LineNames = new Map(),
 ): Factor[] {
-  const finished = lessons
-    .filter(({ state }) => state.finished)
-    .sort((x, y) => x.state.startedAtMs - y.state.startedAtMs);
-  const things: Observation[] = [];
-  const rates: Observation[] = [];
-  for (const lesson of finished) {
-    things.push(...lesson.things.filter((o) => !forgotten(o, resets)));
-    const known = knownThings(lesson.state, things);
-    const key = `${lesson.state.id} ${lesson.state.events.length} ${JSON.stringify(known)}`;
-    const found = memory.get(key) ?? observeRate(lesson.state, known);
-    memory.set(key, found);
-    rates.push(...found);
-  }
-  return [...fold(rates, kitchen, resets, lines), ...fold(things, kitchen, resets, lines)];
+  const lessons = states.map(lessonOf);
+  const byId = new Map(states.map((state) => [state.id, state]));
+  const rates = rateQuestions(lessons, resets).map(({ makeId, known }) =>
+    observeRate(byId.get(makeId)!, known),
+  );
+  return factorsFrom({ lessons, rates, kitchen, resets, lines });
 }
 
 /** The factors that apply to a plan's own burner, pot, place and starter, against the plan's typed values. */

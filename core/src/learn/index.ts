@@ -1,11 +1,14 @@
 export {
   lessonOf,
   learnFactors,
+  rateQuestions,
+  factorsFrom,
   factorsFor,
   withFactors,
   type Lesson,
-  type RateMemory,
+  type RateQuestion,
   type Reset,
+  type Taught,
 } from './factors.ts';
-export { FACTOR_SPREAD, type Observation } from './observe.ts';
+export { FACTOR_SPREAD, observeRate, type Observation } from './observe.ts';
 export * from './words.ts';

@@ -1,8 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import { LANTERN_FOLD } from '../demo/index.ts';
 import { createRandom, updateBelief } from '../numerics/index.ts';
-import { afterMakes, playedLessons } from './fixtures/synthetic-kitchen.ts';
-import { factorsFor, factorWords, learnFactors, withFactors, type Lesson } from './index.ts';
+import type { MakeState } from '../make/index.ts';
+import { afterMakes, playedStates } from './fixtures/synthetic-kitchen.ts';
+import { factorsFor, factorWords, learnFactors, withFactors } from './index.ts';
 
 const median = (values: readonly number[]): number =>
   [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
@@ -27,8 +28,8 @@ describe('one belief', () => {
 
 describe('a kitchen that differs from the book', () => {
   const hidden = { lnRate: 0.14, placeOffC: -1.4, lnBurner: -0.15, lnLoss: 0.12, batchSigma: 0.03 };
-  const lessons: readonly Lesson[] = playedLessons(hidden, 6, createRandom(3));
-  const factors = learnFactors(lessons, LANTERN_FOLD);
+  const states: readonly MakeState[] = playedStates(hidden, 6, createRandom(3));
+  const factors = learnFactors(states, LANTERN_FOLD);
   const of = (kind: string) => factors.find((f) => f.kind === kind)!;
 
   test('its hidden factors are found, with what is left unknown', () => {
@@ -56,15 +57,15 @@ describe('a kitchen that differs from the book', () => {
   test('forgetting one thing forgets that one alone, and only what was before', () => {
     const { thing } = of('place-heat');
     const lastMs = Date.parse(of('place-heat').history.at(-1)!.at);
-    const all = learnFactors(lessons, LANTERN_FOLD, [{ kind: 'place-heat', thing, atMs: lastMs }]);
+    const all = learnFactors(states, LANTERN_FOLD, [{ kind: 'place-heat', thing, atMs: lastMs }]);
     expect(all.find((f) => f.kind === 'place-heat')).toBeUndefined();
     expect(all.find((f) => f.kind === 'burner')!.makes).toBe(6);
-    const some = learnFactors(lessons, LANTERN_FOLD, [{ kind: 'place-heat', thing, atMs: lastMs - 1 }]);
+    const some = learnFactors(states, LANTERN_FOLD, [{ kind: 'place-heat', thing, atMs: lastMs - 1 }]);
     expect(some.find((f) => f.kind === 'place-heat')!.makes).toBe(1);
   });
 
   test('what was typed stays; a later typed value is what the factor is told against', () => {
-    const { plan } = lessons[0]!.state;
+    const { plan } = states[0]!;
     const next = withFactors(plan, factors);
     expect({ ...next, factors: undefined }).toEqual({ ...plan, factors: undefined });
     expect(next.factors?.placeHeat?.value).toBe(of('place-heat').mean);
@@ -72,12 +73,12 @@ describe('a kitchen that differs from the book', () => {
       ...LANTERN_FOLD,
       places: LANTERN_FOLD.places.map((p) => (p.id === plan.place.id ? { ...p, biasC: -1.4 } : p)),
     };
-    const against = learnFactors(lessons, told).find((f) => f.kind === 'place-heat')!;
+    const against = learnFactors(states, told).find((f) => f.kind === 'place-heat')!;
     expect(Math.abs(against.mean)).toBeLessThan(0.4);
   });
 
   test('a factor of another place does not reach a plan', () => {
-    const { plan } = lessons[0]!.state;
+    const { plan } = states[0]!;
     const elsewhere = { ...plan, place: LANTERN_FOLD.places[2]! };
     expect(factorsFor(elsewhere, factors).placeHeat).toBeUndefined();
     expect(factorsFor(elsewhere, factors).burner).toBeDefined();

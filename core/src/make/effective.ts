@@ -10,24 +10,39 @@ const order = (event: LoggedEvent): number => event.seq ?? Number.MAX_SAFE_INTEG
 const byLog = (a: LoggedEvent, b: LoggedEvent): number =>
   order(a) - order(b) || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
 
-/** Ids that an un-voided `voided` points at; undo of undo restores. */
+/**
+ * Ids that an un-voided `voided` points at; undo of undo restores. However long a chain of undos is, it is followed
+ * without calling itself; a ring of them, which no page can make, counts as not undone.
+ */
 export function voidedIds(events: readonly LoggedEvent[]): ReadonlySet<string> {
   const undoing = new Map<string, string[]>();
   for (const event of events) {
     if (event.type !== 'voided') continue;
-    undoing.set(event.data.target, [...(undoing.get(event.data.target) ?? []), event.id]);
+    const by = undoing.get(event.data.target);
+    if (by) by.push(event.id);
+    else undoing.set(event.data.target, [event.id]);
   }
   const known = new Map<string, boolean>();
-  const isVoid = (id: string, path: ReadonlySet<string>): boolean => {
-    const answer = known.get(id);
-    if (answer !== undefined) return answer;
-    // A ring of undos cannot be made by the page; it counts as not undone.
-    if (path.has(id)) return false;
-    const result = (undoing.get(id) ?? []).some((by) => !isVoid(by, new Set([...path, id])));
-    known.set(id, result);
-    return result;
-  };
-  return new Set(events.filter((event) => isVoid(event.id, new Set())).map((event) => event.id));
+  for (const start of undoing.keys()) {
+    const path = [start];
+    const onPath = new Set(path);
+    for (let id = path.at(-1); id !== undefined; id = path.at(-1)) {
+      const undoneBy = undoing.get(id) ?? [];
+      const open = undoneBy.find((by) => undoing.has(by) && !known.has(by) && !onPath.has(by));
+      if (open !== undefined) {
+        path.push(open);
+        onPath.add(open);
+        continue;
+      }
+      known.set(
+        id,
+        undoneBy.some((by) => known.get(by) !== true),
+      );
+      path.pop();
+      onPath.delete(id);
+    }
+  }
+  return new Set(events.flatMap((event) => (known.get(event.id) === true ? [event.id] : [])));
 }
 
 /**

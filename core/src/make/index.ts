@@ -8,4 +8,5 @@ export * from './planned.ts';
 export * from './safety.ts';
 export * from './alarms.ts';
 export * from './summary.ts';
+export * from './trial.ts';
 export * from './sleep.ts';

@@ -29,7 +29,7 @@ import {
   thawHours,
   thermometerCorrection,
 } from '../heat/index.ts';
-import { factorWords, learnFactors, lessonOf } from '../learn/index.ts';
+import { factorWords, learnFactors } from '../learn/index.ts';
 import { foldMake, stateOfPlan } from '../make/index.ts';
 import {
   butterBalance,
@@ -245,13 +245,13 @@ const COMPUTE: { readonly [N in SumName]: (input: SumInput<N>) => SumOutput<N> }
     };
   },
   learn: ({ kitchen, makes }) => {
-    const lessons = makes.flatMap(({ id, events }) => {
+    const states = makes.flatMap(({ id, events }) => {
       const state = foldMake(id, events);
-      return state?.finished ? [lessonOf(state)] : [];
+      return state?.finished ? [state] : [];
     });
     return {
-      makes: lessons.length,
-      factors: learnFactors(lessons, kitchen).map((f) => ({
+      makes: states.length,
+      factors: learnFactors(states, kitchen).map((f) => ({
         ...f,
         words: factorWords(f, kitchen.units.temperature),
       })),

@@ -136,7 +136,8 @@ export const eventEntity = new EntitySchema<EventRow>({
   indices: [
     { name: 'event_by_seq', columns: ['kitchenId', 'seq'], unique: true },
     { name: 'event_by_stream', columns: ['kitchenId', 'streamId', 'seq'] },
-    { name: 'event_by_type', columns: ['kitchenId', 'type'] },
+    { name: 'event_by_type', columns: ['kitchenId', 'type', 'seq'] },
+    { name: 'event_of_stream', columns: ['kitchenId', 'streamId', 'type', 'at'] },
   ],
   foreignKeys: [
     {

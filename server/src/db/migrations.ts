@@ -64,4 +64,23 @@ class TracesAndTablets1767312000000 implements MigrationInterface {
   }
 }
 
-export const MIGRATIONS = [Log1767225600000, TracesAndTablets1767312000000];
+/** What is asked of a stream is asked by the type of its entries; what a register has not seen, by type from a `seq` on. */
+class StreamTypes1795600000000 implements MigrationInterface {
+  readonly name = 'StreamTypes1795600000000';
+
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query(
+      'CREATE INDEX `event_of_stream` ON `event` (`kitchenId`, `streamId`, `type`, `at`)',
+    );
+    await runner.query('DROP INDEX `event_by_type` ON `event`');
+    await runner.query('CREATE INDEX `event_by_type` ON `event` (`kitchenId`, `type`, `seq`)');
+  }
+
+  async down(runner: QueryRunner): Promise<void> {
+    await runner.query('DROP INDEX `event_by_type` ON `event`');
+    await runner.query('CREATE INDEX `event_by_type` ON `event` (`kitchenId`, `type`)');
+    await runner.query('DROP INDEX `event_of_stream` ON `event`');
+  }
+}
+
+export const MIGRATIONS = [Log1767225600000, TracesAndTablets1767312000000, StreamTypes1795600000000];

@@ -79,8 +79,7 @@ async function store(
   await importTrace(
     db,
     kitchenId,
-    settings,
-    stored.state,
+    stored.state.id,
     {
       quantity: 'temperature',
       instrument: log.name,

@@ -27,6 +27,13 @@ function isAway(error: unknown): boolean {
   return AWAY.has(code);
 }
 
+const FULL = new Set(['ENOSPC', 'ER_RECORD_FILE_FULL', 'ER_DISK_FULL', 'EDQUOT']);
+
+function isFull(error: unknown): boolean {
+  const code = typeof error === 'object' && error !== null && 'code' in error ? String(error.code) : '';
+  return FULL.has(code);
+}
+
 interface Told {
   readonly code: ErrorCode;
   readonly details: readonly ErrorDetail[];
@@ -41,6 +48,7 @@ function toldOf(error: FastifyError | AppError): Told {
     }));
     return { code: 'bad-input', details };
   }
+  if (isFull(error)) return { code: 'disk-full', details: [] };
   if (isAway(error)) return { code: 'database-away', details: [] };
   if (error.statusCode === 413) return { code: 'too-large', details: [] };
   if (error.statusCode !== undefined && error.statusCode < 500) {
@@ -54,7 +62,10 @@ export const errorsPlugin = fp(
   (app, _options, done) => {
     app.setErrorHandler((error: FastifyError | AppError, request, reply) => {
       const { code, details } = toldOf(error);
-      if (code === 'internal') request.log.error(error);
+      if (code === 'internal') request.log.error({ err: error, url: request.url, method: request.method });
+      // What is still on its way of a request that was refused is not waited for.
+      if (code === 'code-needed' || code === 'not-allowed-here' || code === 'too-large')
+        void reply.header('connection', 'close');
       void reply.status(ERROR_CODES[code].status).send(errorOf(code, details));
     });
     done();

@@ -1,5 +1,7 @@
+import { ulid } from '@morning-crock/core/contract';
 import fp from 'fastify-plugin';
 import { kitchenEntity } from '../db/entities.ts';
+import { AppError } from './errors.ts';
 
 /** Whose request this is. Sign-in and several kitchens will change this file and nothing else. */
 interface Identity {
@@ -14,16 +16,23 @@ declare module 'fastify' {
 }
 
 /** Gives each request its kitchen and cook. Who may ask at all is for the access plugin. */
-export const identityPlugin = fp(
-  async (app) => {
-    const kitchens = await app.db.getRepository(kitchenEntity).find({ order: { createdAt: 'ASC' }, take: 1 });
+export const identityPlugin = fp<{ kitchenId?: string }>(
+  async (app, { kitchenId: wanted }) => {
+    const kitchens = await app.db
+      .getRepository(kitchenEntity)
+      .find({ where: wanted === undefined ? {} : { id: wanted }, order: { createdAt: 'ASC' }, take: 1 });
     const kitchen = kitchens[0];
     if (!kitchen) throw new Error('the database has no kitchen yet');
     const kitchenId = kitchen.id;
     app.decorateRequest('identity');
     app.addHook('onRequest', (request, _reply, next) => {
       const cook = request.headers['x-cook-id'];
-      request.identity = { kitchenId, cookId: typeof cook === 'string' && cook !== '' ? cook : null };
+      const said = cook === undefined || cook === '' ? null : cook;
+      if (said !== null && !ulid.safeParse(said).success)
+        return void next(
+          new AppError('bad-input', [{ path: 'x-cook-id', message: 'is not an identity (26 characters)' }]),
+        );
+      request.identity = { kitchenId, cookId: said as string | null };
       next();
     });
   },

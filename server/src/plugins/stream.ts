@@ -2,7 +2,8 @@ import type { StoredEvent } from '@morning-crock/core/contract';
 import fp from 'fastify-plugin';
 import { readEvents } from '../features/events/event-log.ts';
 
-type Listener = (events: readonly StoredEvent[]) => void;
+/** Told the next events; nothing more is read for it until it has taken them. */
+type Listener = (events: readonly StoredEvent[]) => Promise<void>;
 
 /** Passes stored events on to every open page, in the order of the log and without gaps. */
 interface EventHub {
@@ -18,7 +19,7 @@ declare module 'fastify' {
   }
 }
 
-const PAGE = 500;
+const PAGE = 200;
 
 /**
  * Each follower reads the log itself from where it stands whenever something was stored: commits may be told out of
@@ -49,7 +50,7 @@ export const streamPlugin = fp(
               if (stopped) return;
               if (events.length > 0) {
                 position = events.at(-1)!.seq;
-                listener(events);
+                await listener(events);
               }
               again ||= events.length === PAGE;
             } while (again);

@@ -18,6 +18,10 @@ declare module 'fastify' {
   interface FastifyInstance {
     readonly localNetwork: LocalNetwork | null;
   }
+  interface FastifyRequest {
+    /** The tablet it comes from; `null` from this computer and from strangers. */
+    tabletId: string | null;
+  }
 }
 
 export const TABLET_COOKIE = 'mc_tablet';
@@ -47,6 +51,7 @@ export const accessPlugin = fp<{ localNetwork: LocalNetwork | null }>(
     app.decorate('localNetwork', localNetwork);
     const hosts = new Set([...OWN_HOSTS, ...(localNetwork?.hosts ?? [])]);
     const tablets = app.db.getRepository(tabletEntity);
+    app.decorateRequest('tabletId', null);
     app.addHook('onRequest', async (request) => {
       const { origin, host } = request.headers;
       if (!hosts.has(hostName(host ?? ''))) throw new AppError('not-allowed-here');
@@ -58,6 +63,7 @@ export const accessPlugin = fp<{ localNetwork: LocalNetwork | null }>(
       if (token === undefined) throw new AppError('code-needed');
       const tablet = await tablets.findOneBy({ tokenHash: tokenHash(token), revokedAt: IsNull() });
       if (!tablet) throw new AppError('code-needed');
+      request.tabletId = tablet.id;
       if (app.now() - tablet.lastSeenAt.getTime() > SEEN_EVERY_MS) {
         await tablets.update(
           { kitchenId: tablet.kitchenId, id: tablet.id },
@@ -65,6 +71,11 @@ export const accessPlugin = fp<{ localNetwork: LocalNetwork | null }>(
         );
       }
     });
+    // Its body may have been long in coming: a tablet that was sent away meanwhile stores nothing any more.
+    app.addHook('preHandler', async ({ tabletId }) => {
+      if (tabletId === null) return;
+      if (!(await tablets.existsBy({ id: tabletId, revokedAt: IsNull() }))) throw new AppError('code-needed');
+    });
   },
-  { name: 'access', dependencies: ['database'] },
+ { name: 'access', dependencies: ['database'] },
 );

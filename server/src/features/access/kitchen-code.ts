@@ -6,7 +6,14 @@ import { kitchenCodeEntity } from '../../db/entities.ts';
 /** Letters and digits nobody mistakes for one another. */
 const ALPHABET = 'ABCDEFGHJKMNPQRTUVWXY346789';
 const CODE_LETTERS = 8;
-const derive = promisify(scrypt) as (code: string, salt: string, length: number) => Promise<Buffer>;
+const scrypted = promisify(scrypt) as (code: string, salt: string, length: number) => Promise<Buffer>;
+let last: Promise<unknown> = Promise.resolve();
+/** One after another: the threads that do this also read the page's files. */
+function derive(code: string, salt: string, length: number): Promise<Buffer> {
+  const mine = last.then(() => scrypted(code, salt, length));
+  last = mine.catch(() => undefined);
+  return mine;
+}
 
 /** As typed, so that case, blanks and the stroke in the middle do not matter. */
 const plain = (code: string): string => code.toUpperCase().replace(/[^A-Z0-9]/g, '');

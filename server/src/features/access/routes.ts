@@ -1,41 +1,42 @@
-import rateLimit from '@fastify/rate-limit';
 import {
   joinRequest,
   joinResponse,
   newCodeResponse,
+  revokeResponse,
   tabletsResponse,
   ulid,
 } from '@morning-crock/core/contract';
-import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
+import type { FastifyPluginCallbackZod } from 'fastify-type-provider-zod';
 import { IsNull } from 'typeorm';
 import { ulid as newUlid } from 'ulid';
 import { z } from 'zod';
 import { tabletEntity } from '../../db/entities.ts';
 import { AppError } from '../../plugins/errors.ts';
 import { fromThisComputer, TABLET_COOKIE } from './access-plugin.ts';
+import { createGuesses } from './guesses.ts';
 import { isKitchenCode, newKitchenCode, newToken, tokenHash } from './kitchen-code.ts';
 
+/** Guesses of one address, and of all addresses together. */
 const TRIES = 10;
-const TRIES_WITHIN = '10 minutes';
+const TRIES_OF_ALL = 40;
+const TRIES_WITHIN_MS = 10 * 60_000;
 const A_YEAR_S = 365 * 24 * 3600;
 
 /** Joining from another device, and sending devices away again. */
-export const accessRoutes: FastifyPluginAsyncZod = async (app) => {
-  await app.register(rateLimit, {
-    global: false,
-    errorResponseBuilder: () => new AppError('too-many-tries'),
-  });
+export const accessRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
+  const guesses = createGuesses({ each: TRIES, all: TRIES_OF_ALL, withinMs: TRIES_WITHIN_MS });
   const tablets = app.db.getRepository(tabletEntity);
 
   app.post(
     '/api/join',
     {
-      config: { rateLimit: { max: TRIES, timeWindow: TRIES_WITHIN } },
+      bodyLimit: 1024,
       schema: { body: joinRequest, response: { 200: joinResponse } },
     },
     async (request, reply) => {
       const { kitchenId } = request.identity;
       const { code, name } = request.body;
+      if (!guesses.allowed(request.ip, app.now())) throw new AppError('too-many-tries');
       if (!(await isKitchenCode(app.db, kitchenId, code))) {
         throw new AppError('wrong-code', [{ path: 'code', message: 'is not the code of this kitchen' }]);
       }
@@ -50,9 +51,10 @@ export const accessRoutes: FastifyPluginAsyncZod = async (app) => {
         lastSeenAt: now,
         revokedAt: null,
       });
-      // No `secure`: a local network has no certificate; the cookie never leaves it.
+      // A local network has no certificate, so this is not secured there; where the address is, it is.
       void reply.setCookie(TABLET_COOKIE, token, {
         httpOnly: true,
+        secure: request.protocol === 'https',
         sameSite: 'strict',
         path: '/',
         maxAge: A_YEAR_S,
@@ -82,7 +84,7 @@ export const accessRoutes: FastifyPluginAsyncZod = async (app) => {
     {
       schema: {
         params: z.object({ id: ulid }),
-        response: { 200: z.strictObject({ revoked: z.literal(true) }) },
+        response: { 200: revokeResponse },
       },
     },
     async (request) => {
@@ -92,7 +94,12 @@ export const accessRoutes: FastifyPluginAsyncZod = async (app) => {
         { revokedAt: new Date(app.now()) },
       );
       if (!affected) throw new AppError('not-found');
-      return { revoked: true as const };
+      app.streams.endOf(request.params.id);
+      // It knows the code: there is a new one from here on.
+      const code = app.localNetwork
+        ? await newKitchenCode(app.db, request.identity.kitchenId, app.now())
+        : null;
+      return { revoked: true as const, code };
     },
   );
 
@@ -101,4 +108,5 @@ export const accessRoutes: FastifyPluginAsyncZod = async (app) => {
     const code = await newKitchenCode(app.db, request.identity.kitchenId, app.now());
     return { code, address: app.localNetwork.address };
   });
+  done();
 };

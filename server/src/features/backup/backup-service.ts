@@ -2,112 +2,155 @@ import {
   BACKUP_FORMAT,
   BACKUP_VERSION,
   backupFile,
-  detailsOf,
-  type BackupFile,
+  storedEvent,
   type StoredEvent,
+  type TraceRows,
 } from '@morning-crock/core/contract';
+import type { Readable } from 'node:stream';
 import type { DataSource } from 'typeorm';
 import { z } from 'zod';
+import { breathe } from '../../breathe.ts';
 import { eventEntity, kitchenEntity } from '../../db/entities.ts';
 import { AppError } from '../../plugins/errors.ts';
-import { readEvents, withLog } from '../events/event-log.ts';
-import { readTrace, storeTrace } from '../traces/trace-store.ts';
+import { withLog, type LogWriter } from '../events/event-log.ts';
+import { FileHead, parsed } from '../exchange/file-parts.ts';
+import { jsonItems } from '../exchange/json-items.ts';
+import { members, pagesOf, traceOut } from '../exchange/json-out.ts';
+import { storeTrace } from '../traces/trace-store.ts';
 
 const NOTICE =
   'A whole kitchen. Estimates are estimates; nothing here certifies pasteurisation or safety: follow your local rules and your licence.';
+/** Entries checked and written at once. */
+const BATCH = 500;
 
-const traceIds = (events: readonly StoredEvent[]): string[] =>
-  events.flatMap((e) => (e.type === 'trace-imported' ? [e.data.traceId] : []));
-
-/** Everything a kitchen holds, in one file. Tablets and codes stay behind: they belong to a computer. */
-export async function backUp(db: DataSource, kitchenId: string, nowMs: number): Promise<BackupFile> {
+/** Everything a kitchen holds, as one file that is written as it is read. Tablets and codes stay behind: they belong to a computer. */
+export async function* backUp(db: DataSource, kitchenId: string, nowMs: number): AsyncGenerator<string> {
   const { name, zone } = await db.getRepository(kitchenEntity).findOneByOrFail({ id: kitchenId });
-  const events = await readEvents(db, { kitchenId });
-  const traces = await Promise.all(traceIds(events).map((id) => readTrace(db, kitchenId, id)));
-  return {
+  const head = {
     format: BACKUP_FORMAT,
     version: BACKUP_VERSION,
     savedAt: new Date(nowMs).toISOString(),
     kitchen: { id: kitchenId, name, zone },
     notice: NOTICE,
-    events,
-    traces,
   };
+  yield `${JSON.stringify(head).slice(0, -1)},"events":[`;
+  const traceIds: string[] = [];
+  async function* events(): AsyncGenerator<readonly StoredEvent[]> {
+    for await (const page of pagesOf(db, kitchenId)) {
+      for (const e of page) if (e.type === 'trace-imported') traceIds.push(e.data.traceId);
+      yield page;
+    }
+  }
+  yield* members(events());
+  yield '],"traces":[';
+  for (const [i, traceId] of traceIds.entries()) {
+    if (i > 0) yield ',';
+    yield* traceOut(db, kitchenId, traceId);
+  }
+  yield ']}';
 }
 
-function checked(body: unknown): BackupFile {
-  const head = z.looseObject({ format: z.literal(BACKUP_FORMAT), version: z.number() }).safeParse(body);
-  if (!head.success)
-    throw new AppError('wrong-file', [{ path: 'format', message: `is not "${BACKUP_FORMAT}"` }]);
-  if (head.data.version > BACKUP_VERSION) {
-    throw new AppError('newer-file', [
-      { path: 'version', message: `${head.data.version}; this program reads up to ${BACKUP_VERSION}` },
-    ]);
-  }
-  const file = backupFile.safeParse(body);
-  if (!file.success) throw new AppError('bad-input', detailsOf(file.error));
-  return file.data;
-}
+const broken = (path: string, message: string): never => {
+  throw new AppError('bad-input', [{ path, message }]);
+};
+
+const traceRows = backupFile.shape.traces.element;
 
 /** What may begin a stream. */
 const BEGINS = new Set<string>(['make-started', 'waking-started', 'milk-moved', 'culture-changed']);
 
-/** What must hold between the parts of a file, each said with where it is broken. */
-function checkWhole(file: BackupFile): void {
-  const broken = (path: string, message: string): never => {
-    throw new AppError('bad-input', [{ path, message }]);
-  };
+const { format, version, savedAt, kitchen, notice } = backupFile.shape;
+const headSchema = z.object({ format, version, savedAt, kitchen, notice });
+
+/** What must hold between the entries of a file, each said with where it is broken. */
+function createOrder(kitchenOfFile: string) {
   const seen = new Set<string>();
-  const begun = new Set<string>([file.kitchen.id]);
-  const have = new Set(file.traces.map((t) => t.traceId));
+  const begun = new Set<string>([kitchenOfFile]);
   let seq = 0;
-  for (const [i, event] of file.events.entries()) {
-    if (event.seq <= seq) broken(`events.${i}.seq`, 'is not after the entry before it');
+  return (event: StoredEvent, path: string): void => {
+    if (event.seq <= seq) broken(`${path}.seq`, 'is not after the entry before it');
     seq = event.seq;
-    if (seen.has(event.id)) broken(`events.${i}.id`, 'is in the file twice');
+    if (seen.has(event.id)) broken(`${path}.id`, 'is in the file twice');
     seen.add(event.id);
     if (BEGINS.has(event.type)) begun.add(event.streamId);
-    if (!begun.has(event.streamId))
-      broken(`events.${i}.streamId`, 'belongs to a make the file does not begin');
-    if (event.type === 'trace-imported' && !have.has(event.data.traceId))
-      broken(`events.${i}.data.traceId`, 'has no rows in the file');
-  }
+    if (!begun.has(event.streamId)) broken(`${path}.streamId`, 'belongs to a make the file does not begin');
+  };
+}
+
+async function isEmptyKitchen(log: LogWriter, kitchenId: string): Promise<boolean> {
+  return !(await log.manager
+    .getRepository(eventEntity)
+    .createQueryBuilder('e')
+    .where('e.kitchenId = :kitchenId AND e.streamId <> :kitchenId', { kitchenId })
+    .getExists());
 }
 
 /**
- * Puts a saved kitchen into an empty one: all of it, in its order, with its times of arrival; or nothing.
+ * Puts a saved kitchen into an empty one: all of it, in its order, with its times of arrival; or nothing. The file is
+ * read entry by entry: it may be larger than the memory.
  * @throws AppError for a file that is broken, newer or no backup, and for a kitchen with makes
  */
 export async function restore(
   db: DataSource,
   kitchenId: string,
-  body: unknown,
+  open: () => Readable,
 ): Promise<{ makes: number; events: number; rows: number }> {
-  const file = checked(body);
-  checkWhole(file);
   return withLog(db, kitchenId, async (log) => {
-    const present = await log.manager
-      .getRepository(eventEntity)
-      .createQueryBuilder('e')
-      .where('e.kitchenId = :kitchenId AND e.streamId <> :kitchenId', { kitchenId })
-      .getCount();
-    if (present > 0) throw new AppError('not-empty');
-    const inHere = (id: string): string => (id === file.kitchen.id ? kitchenId : id);
-    // A kitchen saved before its first make may come back into itself: what it has of its settings stays once.
-    const own = file.events.filter((event) => event.streamId === file.kitchen.id);
-    const here = await log.find(own.map((event) => event.id));
-    await log.appendMany(
-      file.events
-        .filter((event) => !here.has(event.id))
-        .map((event) => ({ ...event, streamId: inHere(event.streamId) })),
-    );
-    for (const trace of file.traces) await storeTrace(log.manager, kitchenId, trace);
-    const { name, zone } = file.kitchen;
-    await log.manager.getRepository(kitchenEntity).update({ id: kitchenId }, { name, zone });
-    return {
-      makes: file.events.filter((e) => e.type === 'make-started').length,
-      events: file.events.length,
-      rows: file.traces.reduce((sum, t) => sum + t.at.length, 0),
+    if (!(await isEmptyKitchen(log, kitchenId))) throw new AppError('not-empty');
+    const head = new FileHead({ format: BACKUP_FORMAT, version: BACKUP_VERSION, schema: headSchema });
+    const counts = { makes: 0, events: 0, rows: 0 };
+    /** Rows that entries ask for, and that the file has brought. */
+    const asked = new Map<string, string>();
+    const brought = new Set<string>();
+    let checkOrder: ReturnType<typeof createOrder> | null = null;
+    let own: string | null = null;
+    let batch: StoredEvent[] = [];
+    const flush = async (): Promise<void> => {
+      // A kitchen saved before its first make may come back into itself: what it has of its settings stays once.
+      const here = await log.find(batch.filter((e) => e.streamId === own).map((e) => e.id));
+      await log.appendMany(
+        batch
+          .filter((e) => !here.has(e.id))
+          .map((e) => ({ ...e, streamId: e.streamId === own ? kitchenId : e.streamId })),
+      );
+      batch = [];
+      await breathe();
     };
+    for await (const { key, index, value } of jsonItems(open(), {
+      lists: ['events', 'traces'],
+      plain: Object.keys(headSchema.shape),
+    })) {
+      if (index === null) {
+        head.take(key, value);
+        continue;
+      }
+      const path = `${key}.${index}`;
+      own ??= head.check().kitchen.id;
+      if (key === 'traces') {
+        const trace: TraceRows = parsed(traceRows, value, path);
+        if (brought.has(trace.traceId)) broken(`${path}.traceId`, 'is in the file twice');
+        brought.add(trace.traceId);
+        await storeTrace(log.manager, kitchenId, trace);
+        counts.rows += trace.at.length;
+        continue;
+      }
+      const event = parsed(storedEvent, value, path);
+      checkOrder ??= createOrder(own);
+      checkOrder(event, path);
+      if (event.type === 'trace-imported') asked.set(event.data.traceId, path);
+      if (event.type === 'make-started') counts.makes++;
+      counts.events++;
+      batch.push(event);
+      if (batch.length === BATCH) await flush();
+    }
+    const { kitchen: saved } = head.check();
+    own ??= saved.id;
+    await flush();
+    for (const [traceId, path] of asked)
+      if (!brought.has(traceId)) broken(`${path}.data.traceId`, 'has no rows in the file');
+    await log.manager
+      .getRepository(kitchenEntity)
+      .update({ id: kitchenId }, { name: saved.name, zone: saved.zone });
+    return counts;
   });
 }

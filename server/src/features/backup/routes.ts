@@ -1,21 +1,30 @@
 import { restoreResponse } from '@morning-crock/core/contract';
 import type { FastifyPluginCallbackZod } from 'fastify-type-provider-zod';
+import { Readable } from 'node:stream';
+import { withSpooled } from '../exchange/json-items.ts';
+import { takesFiles } from '../exchange/takes-files.ts';
 import { backUp, restore } from './backup-service.ts';
 
-const MAX_FILE_BYTES = 512 * 1024 * 1024;
+const MAX_FILE_BYTES = 1024 * 1024 * 1024;
 
 /** The whole kitchen out as one file, and into an empty kitchen again. */
 export const backupRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
-  app.get('/api/backup', async (request, reply) => {
-    void reply.header('content-disposition', 'attachment; filename="kitchen.json"');
-    return backUp(app.db, request.identity.kitchenId, app.now());
+  takesFiles(app);
+  app.get('/api/backup', (request, reply) => {
+    void reply
+      .header('content-type', 'application/json; charset=utf-8')
+      .header('content-disposition', 'attachment; filename="kitchen.json"');
+    return reply.send(Readable.from(backUp(app.db, request.identity.kitchenId, app.now())));
   });
 
   app.post(
     '/api/restore',
     { bodyLimit: MAX_FILE_BYTES, schema: { response: { 200: restoreResponse } } },
     async (request) => {
-      const result = await restore(app.db, request.identity.kitchenId, request.body);
+      const { kitchenId } = request.identity;
+      const result = await withSpooled(request.body as Readable, MAX_FILE_BYTES, (open) =>
+        restore(app.db, kitchenId, open),
+      );
       app.hub.notify();
       return result;
     },

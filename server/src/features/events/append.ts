@@ -1,3 +1,4 @@
+import { faultOfFold } from '@morning-crock/core';
 import {
   EVENT_DATA,
   detailsOf,
@@ -7,8 +8,9 @@ import {
 } from '@morning-crock/core/contract';
 import type { DataSource } from 'typeorm';
 import { AppError } from '../../plugins/errors.ts';
-import { bodyHash, readEvents, storedFrom, withLog, type LogWriter } from './event-log.ts';
+import { bodyHash, storedFrom, withLog, type LogWriter } from './event-log.ts';
 import { createRegisterChecks } from './register-checks.ts';
+import { createStreams, type StreamFacts } from './stream-facts.ts';
 
 /** A device's clock may run this far ahead before its entries are refused. */
 const AHEAD_MS = 2 * 60_000;
@@ -42,33 +44,44 @@ const refuse = (code: ConstructorParameters<typeof AppError>[0], path: string, m
   throw new AppError(code, [{ path, message }]);
 };
 
-/** Checks that need the rest of the make. @param others what the make's log holds so far */
-function checkAgainstStream(others: readonly StoredEvent[], kitchenId: string, draft: DraftEvent): void {
+/** Entries that the others of a make are worked out with: after one of them the make must still be readable. */
+const SHAPES_A_MAKE = new Set<EventType>([
+  'make-started',
+  'replanned',
+  'planned',
+  'milk-poured',
+  'starter-added',
+  'jar-chilled',
+]);
+
+/** Checks that need the rest of the make. */
+async function checkAgainstStream(
+  stream: StreamFacts,
+  kitchenId: string,
+  draft: DraftEvent,
+): Promise<StoredEvent | null> {
   if (draft.type === 'kitchen-changed' || draft.type === 'learning-reset') {
     if (draft.streamId !== kitchenId) refuse('bad-input', 'streamId', 'a kitchen changes in its own stream');
-    return;
+    return null;
   }
-  const started = others.some((e) => BEGINS.has(e.type));
-  const registered = others.some((e) => OF_A_REGISTER.has(e.type));
+  const { started, registered, waking } = stream.begun();
   if (OF_A_REGISTER.has(draft.type)) {
     if (started) refuse('bad-input', 'streamId', 'is a make');
-    return;
+    return null;
   }
   if (BEGINS.has(draft.type)) {
     if (started) refuse('already-started', 'streamId', 'this make was started before');
     if (registered) refuse('bad-input', 'streamId', 'is no make');
-    return;
+    return null;
   }
   const changesEntry = draft.type === 'voided' || draft.type === 'corrected';
   if (!started && !(registered && changesEntry))
     refuse('no-such-make', 'streamId', 'no make with this identity');
-  const waking = others.some((e) => e.type === 'waking-started');
   if (waking && !OF_A_WAKING.has(draft.type)) refuse('bad-input', 'type', 'is nothing a waking takes');
   if (!waking && draft.type === 'waking-done') refuse('bad-input', 'type', 'is for a waking only');
   if (draft.type === 'voided' || draft.type === 'corrected') {
-    const { target } = draft.data;
-    const aim = others.find((e) => e.id === target);
-    if (!aim) return void refuse('bad-target', 'data.target', 'is not an entry of this make');
+    const aim = await stream.entry(draft.data.target);
+    if (!aim) return refuse('bad-target', 'data.target', 'is not an entry of this make');
     if (draft.type === 'voided' && BEGINS.has(aim.type)) {
       refuse('bad-target', 'data.target', 'is the start of the make: discard the make instead');
     }
@@ -80,13 +93,26 @@ function checkAgainstStream(others: readonly StoredEvent[], kitchenId: string, d
           detailsOf(fit.error).map((d) => ({ ...d, path: `data.data.${d.path}` })),
         );
     }
-    return;
+    return aim;
   }
-  const undone = new Set(others.flatMap((e) => (e.type === 'voided' ? [e.data.target] : [])));
-  const finish = others.findLast((e) => e.type === 'finished' && !undone.has(e.id));
-  if (finish && !AFTER_FINISH.has(draft.type) && Date.parse(draft.at) > Date.parse(finish.at)) {
+  const finishedAt = stream.finishedAt();
+  if (finishedAt !== null && !AFTER_FINISH.has(draft.type) && Date.parse(draft.at) > Date.parse(finishedAt)) {
     refuse('make-finished', 'at', 'is after the make was finished');
   }
+  return null;
+}
+
+/** Refuses what would leave a make that nothing can be worked out from. */
+async function checkReadable(
+  stream: StreamFacts,
+  draft: DraftEvent,
+  aim: StoredEvent | null,
+): Promise<void> {
+  if (!SHAPES_A_MAKE.has((aim ?? draft).type) && aim?.type !== 'voided') return;
+  const fault = faultOfFold(draft.streamId, [...(await stream.shaping()), draft]);
+  if (fault === null) return;
+  const path = draft.type === 'corrected' ? 'data.data' : draft.type === 'make-started' ? 'data.plan' : 'data';
+  refuse('bad-input', path, fault);
 }
 
 /** Refuses entries dated, or corrected to be dated, ahead of the kitchen's clock. */
@@ -134,31 +160,32 @@ export async function appendWithin(
   { history = false } = {},
 ): Promise<{ events: StoredEvent[]; added: number }> {
   const registers = createRegisterChecks(log, kitchenId);
-  const known = await log.find(drafts.map((d) => d.id));
+  const known = new Map(
+    [...(await log.find(drafts.map((d) => d.id)))].map(([id, row]) => [
+      id,
+      { hash: row.bodyHash, event: () => storedFrom(row) },
+    ]),
+  );
   const events: StoredEvent[] = [];
-  // Each make's log is read once and grows with what is appended here.
-  const streams = new Map<string, StoredEvent[]>();
-  const streamOf = async (streamId: string): Promise<StoredEvent[]> => {
-    const held = streams.get(streamId) ?? (await readEvents(log.manager, { kitchenId, streamId }));
-    streams.set(streamId, held);
-    return held;
-  };
+  const streams = createStreams(log, kitchenId);
   let added = 0;
   for (const [index, draft] of drafts.entries()) {
     const before = known.get(draft.id);
     if (before) {
-      if (before.bodyHash !== bodyHash(draft)) {
+      if (before.hash !== bodyHash(draft)) {
         refuse('same-id-other-body', `events.${index}.id`, 'was stored before with other content');
       }
-      events.push(storedFrom(before));
+      events.push(before.event());
       continue;
     }
-    const stream = await streamOf(draft.streamId);
-    checkAgainstStream(stream, kitchenId, draft);
+    const stream = await streams.of(draft.streamId);
+    const aim = await checkAgainstStream(stream, kitchenId, draft);
+    await checkReadable(stream, draft, aim);
     if (!history) await registers.check(draft, stream);
     const event = await log.append(draft, new Date(nowMs));
-    stream.push(event);
+    stream.appended(event);
     registers.appended(event);
+    known.set(event.id, { hash: bodyHash(draft), event: () => event });
     events.push(event);
     added++;
   }

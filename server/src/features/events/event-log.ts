@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
-import { upcastEvent, type DraftEvent, type StoredEvent } from '@morning-crock/core/contract';
-import { In, MoreThan, type DataSource, type EntityManager } from 'typeorm';
+import { upcastEvent, type DraftEvent, type EventType, type StoredEvent } from '@morning-crock/core/contract';
+import { In, type DataSource, type EntityManager } from 'typeorm';
 import { eventEntity, kitchenEntity, type EventRow } from '../../db/entities.ts';
 
 /** The same content gives the same text whatever the order of its keys. */
@@ -57,21 +57,45 @@ export function storedFrom(row: EventRow): StoredEvent {
   }) as StoredEvent;
 }
 
+/** Entries that a fold can have any number of, each bounded by its shape: none of them can make a make unreadable. */
+export const BOUNDED: readonly EventType[] = [
+  'temperature-read',
+  'ph-read',
+  'cue-seen',
+  'titrated',
+  'noted',
+  'tasted',
+  'alarm-acknowledged',
+  'trace-imported',
+];
+
 /** Events of a kitchen in the order of the log. */
 export async function readEvents(
   db: DataSource | EntityManager,
-  query: { kitchenId: string; afterSeq?: number; streamId?: string; limit?: number },
+  query: {
+    kitchenId: string;
+    afterSeq?: number;
+    streamId?: string;
+    limit?: number;
+    types?: readonly EventType[];
+    notTypes?: readonly EventType[];
+  },
 ): Promise<StoredEvent[]> {
-  const rows = await db.getRepository(eventEntity).find({
-    where: {
-      kitchenId: query.kitchenId,
-      seq: MoreThan(query.afterSeq ?? 0),
-      ...(query.streamId === undefined ? {} : { streamId: query.streamId }),
-    },
-    order: { seq: 'ASC' },
-    ...(query.limit === undefined ? {} : { take: query.limit }),
-  });
-  return rows.map(storedFrom);
+  const { kitchenId, afterSeq = 0, streamId, limit, types, notTypes } = query;
+  const select = db
+    .getRepository(eventEntity)
+    .createQueryBuilder('e')
+    .where('e.kitchenId = :kitchenId AND e.seq > :afterSeq', { kitchenId, afterSeq })
+    .orderBy('e.seq', 'ASC');
+  // Left to itself the database reads the whole log to spare itself the sorting of one stream.
+  if (streamId !== undefined)
+    select
+      .useIndex(types || notTypes ? 'event_of_stream' : 'event_by_stream')
+      .andWhere('e.streamId = :streamId', { streamId });
+  if (types) select.andWhere('e.type IN (:...types)', { types });
+  if (notTypes) select.andWhere('e.type NOT IN (:...notTypes)', { notTypes });
+  if (limit !== undefined) select.take(limit);
+  return (await select.getMany()).map(storedFrom);
 }
 
 /** What a writer may do while it holds the kitchen's row. */

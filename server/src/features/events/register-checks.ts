@@ -14,21 +14,20 @@ import { checkCultureOf, cultureRegister } from '../cultures/culture-service.ts'
 import { readKitchen } from '../kitchen/kitchen-service.ts';
 import { checkPlannedMilk, milkRegister } from '../milk/milk-service.ts';
 import type { LogWriter } from './event-log.ts';
+import type { StreamFacts } from './stream-facts.ts';
 
 /** Entries that the milk room, and the register of cultures, may have something to say of. */
 const OF_MILK = new Set<EventType>(['milk-moved', 'milk-poured', 'make-started']);
 const OF_CULTURES = new Set<EventType>(['culture-changed', 'make-started', 'waking-started', 'reserved']);
 
 /** What a change is about in the end: an undo of an undo is about what was first undone. */
-function aimOf(draft: DraftEvent, others: readonly StoredEvent[]): StoredEvent | null {
-  let at: DraftEvent | undefined = draft;
-  for (
-    let steps = 0;
-    at && (at.type === 'voided' || at.type === 'corrected') && steps <= others.length;
-    steps++
-  ) {
+async function aimOf(draft: DraftEvent, stream: StreamFacts): Promise<StoredEvent | null> {
+  const seen = new Set<string>();
+  let at: DraftEvent | null = draft;
+  while (at && (at.type === 'voided' || at.type === 'corrected') && !seen.has(at.id)) {
+    seen.add(at.id);
     const { target }: { readonly target: string } = at.data;
-    at = others.find((e) => e.id === target);
+    at = await stream.entry(target);
   }
   return at && at !== draft && 'seq' in at ? (at as StoredEvent) : null;
 }
@@ -97,11 +96,11 @@ export function createRegisterChecks(log: LogWriter, kitchenId: string) {
     },
     /**
      * Refuses what cannot have happened, and the change of an entry that others were built on.
-     * @param others what the entry's own stream holds so far
+     * @param stream the entry's own
      * @throws AppError
      */
-    async check(draft: DraftEvent, others: readonly StoredEvent[]): Promise<void> {
-      const aim = aimOf(draft, others);
+    async check(draft: DraftEvent, stream: StreamFacts): Promise<void> {
+      const aim = await aimOf(draft, stream);
       if (aim) checkSameEntry(draft, aim);
       const { type } = aim ?? draft;
       if (!OF_MILK.has(type) && !OF_CULTURES.has(type)) return;

@@ -2,7 +2,9 @@ import { brokenBy, type Broken, type Replayed } from '@morning-crock/core';
 import type { DraftEvent, EventType, StoredEvent } from '@morning-crock/core/contract';
 import { In, MoreThan, type DataSource, type EntityManager } from 'typeorm';
 import { eventEntity } from '../../db/entities.ts';
+import { breathe } from '../../breathe.ts';
 import { storedFrom, type LogWriter } from './event-log.ts';
+import { foldReadable } from './readable.ts';
 
 /** Something folded from events of many streams. */
 export interface RegisterFold<S> {
@@ -42,6 +44,9 @@ export interface RegisterWithin<S> {
   appended(event: StoredEvent): void;
 }
 
+/** Events read at once. */
+const PAGE = 2000;
+
 /**
  * Keeps what is folded from a kitchen's events, and goes on from there when the log has grown. A correction, an undo
  * or a late entry folds it anew.
@@ -49,6 +54,16 @@ export interface RegisterWithin<S> {
 export function createRegister<S>(spec: RegisterFold<S>) {
   const kitchens = new Map<string, Held<S>>();
   const wanted = new Set<string>(spec.types);
+
+  /** Carries one event out; one that cannot be is set aside with its stream, and the rest goes on without it. */
+  const applied = (state: S, event: StoredEvent): S | null => {
+    try {
+      spec.apply(state, event);
+      return state;
+    } catch {
+      return null;
+    }
+  };
 
   async function catchUp(
     db: DataSource | EntityManager,
@@ -62,25 +77,30 @@ export function createRegister<S>(spec: RegisterFold<S>) {
       lastAtMs: Number.NEGATIVE_INFINITY,
     };
     kitchens.set(kitchenId, held);
-    if (held.lastSeq >= untilSeq) return held;
-    const rows = await db.getRepository(eventEntity).find({
-      where: { kitchenId, type: In([...spec.types]), seq: MoreThan(held.lastSeq) },
-      order: { seq: 'ASC' },
-    });
-    for (const row of rows) {
-      // Two readers at once may both have asked.
-      if (row.seq <= held.lastSeq || row.seq > untilSeq) continue;
-      const event = storedFrom(row);
-      held.events.push(event);
-      held.lastSeq = event.seq;
-      if (held.state !== null && goesOn(event, held.lastAtMs)) spec.apply(held.state, event);
-      else held.state = null;
-      held.lastAtMs = Math.max(held.lastAtMs, Date.parse(event.at));
+    // In pages, so that years of it hold nobody else up.
+    for (let more = held.lastSeq < untilSeq; more;) {
+      const rows = await db.getRepository(eventEntity).find({
+        where: { kitchenId, type: In([...spec.types]), seq: MoreThan(held.lastSeq) },
+        order: { seq: 'ASC' },
+        take: PAGE,
+      });
+      more = rows.length === PAGE;
+      for (const row of rows) {
+        // Two readers at once may both have asked.
+        if (row.seq <= held.lastSeq || row.seq > untilSeq) continue;
+        const event = storedFrom(row);
+        held.events.push(event);
+        held.lastSeq = event.seq;
+        held.state =
+          held.state !== null && goesOn(event, held.lastAtMs) ? applied(held.state, event) : null;
+        held.lastAtMs = Math.max(held.lastAtMs, Date.parse(event.at));
+      }
+      if (more) await breathe();
     }
     return held;
   }
 
-  const stateOf = (held: Held<S>): S => (held.state ??= spec.fold(held.events));
+  const stateOf = (held: Held<S>): S => (held.state ??= foldReadable(spec, held.events).state);
 
   return {
     /** What the log says now, and its latest entry. The state belongs to the register: read it, do not change it. */
@@ -97,7 +117,9 @@ export function createRegister<S>(spec: RegisterFold<S>) {
       const get = async (): Promise<S> => {
         if (state) return state;
         const held = await catchUp(log.manager, kitchenId, log.startSeq);
-        state = spec.copy(own.length === 0 ? stateOf(held) : spec.fold([...held.events, ...own]));
+        state = spec.copy(
+          own.length === 0 ? stateOf(held) : foldReadable(spec, [...held.events, ...own]).state,
+        );
         lastAtMs = own.reduce((ms, e) => Math.max(ms, Date.parse(e.at)), held.lastAtMs);
         return state;
       };
@@ -120,8 +142,7 @@ export function createRegister<S>(spec: RegisterFold<S>) {
         appended(event) {
           if (!wanted.has(event.type)) return;
           own.push(event);
-          if (state !== null && goesOn(event, lastAtMs)) spec.apply(state, event);
-          else state = null;
+          state = state !== null && goesOn(event, lastAtMs) ? applied(state, event) : null;
           lastAtMs = Math.max(lastAtMs, Date.parse(event.at));
         },
       };

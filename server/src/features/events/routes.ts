@@ -1,17 +1,24 @@
 import { appendRequest, appendResponse, eventsResponse, ulid } from '@morning-crock/core/contract';
 import type { FastifyPluginCallbackZod } from 'fastify-type-provider-zod';
+import { once } from 'node:events';
+import type { ServerResponse } from 'node:http';
 import { z } from 'zod';
 import { AppError } from '../../plugins/errors.ts';
+import { asStored } from '../../plugins/as-stored.ts';
 import { appendEvents } from './append.ts';
 import { readEvents } from './event-log.ts';
 
 const TIME_EVERY_MS = 15_000;
+/** Two hundred entries, however wordy. */
+const MAX_ENTRIES_BYTES = 2 * 1024 * 1024;
+/** A page that takes nothing for this long is gone. */
+const PATIENCE_MS = 60_000;
 
 /** The log: append, read on, and follow live. */
 export const eventRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
   app.post(
     '/api/events',
-    { schema: { body: appendRequest, response: { 200: appendResponse } } },
+    { ...asStored, bodyLimit: MAX_ENTRIES_BYTES, schema: { body: appendRequest, response: { 200: appendResponse } } },
     async (request) => {
       const trace = request.body.events.findIndex((e) => e.type === 'trace-imported');
       if (trace >= 0) {
@@ -36,6 +43,7 @@ export const eventRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
   app.get(
     '/api/events',
     {
+      ...asStored,
       schema: {
         querystring: z.object({
           after: z.coerce.number().int().min(0).default(0),
@@ -58,11 +66,6 @@ export const eventRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
     },
   );
 
-  const open = new Set<() => void>();
-  app.addHook('preClose', () => {
-    for (const end of open) end();
-  });
-
   app.get(
     '/api/stream',
     { schema: { querystring: z.object({ after: z.coerce.number().int().min(0).default(0) }) } },
@@ -75,25 +78,47 @@ export const eventRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
         'cache-control': 'no-store',
         'x-accel-buffering': 'no',
       });
+      const ended = new AbortController();
+      const { signal } = ended;
+      const tell = (message: unknown, id = ''): boolean =>
+        raw.write(`${id}data: ${JSON.stringify(message)}\n\n`);
       const tellTime = (): void => {
-        raw.write(`data: ${JSON.stringify({ kind: 'time', now: new Date(app.now()).toISOString() })}\n\n`);
+        // Nothing is heaped up for a page that does not read.
+        if (!raw.writableNeedDrain) tell({ kind: 'time', now: new Date(app.now()).toISOString() });
       };
       tellTime();
       const timer = setInterval(tellTime, TIME_EVERY_MS);
-      const stop = app.hub.follow(request.identity.kitchenId, Number.isFinite(last) ? last : 0, (events) => {
-        for (const event of events)
-          raw.write(`id: ${event.seq}\ndata: ${JSON.stringify({ kind: 'event', event })}\n\n`);
-      });
+      const stop = app.hub.follow(
+        request.identity.kitchenId,
+        Number.isFinite(last) ? last : 0,
+        async (events) => {
+          for (const event of events) {
+            if (signal.aborted) return;
+            if (!tell({ kind: 'event', event }, `id: ${event.seq}\n`)) await drained(raw, signal);
+          }
+        },
+      );
       const end = (): void => {
+        if (signal.aborted) return;
+        ended.abort();
         clearInterval(timer);
         stop();
-        open.delete(end);
-        raw.end();
+        forget();
+        raw.destroy();
       };
-      open.add(end);
+      const forget = app.streams.opened(request, end);
       raw.on('close', end);
       raw.on('error', end);
     },
   );
   done();
 };
+
+/** Waits until a reader has taken what it was told; one that takes nothing is let go. */
+async function drained(raw: ServerResponse, signal: AbortSignal): Promise<void> {
+  try {
+    await once(raw, 'drain', { signal: AbortSignal.any([signal, AbortSignal.timeout(PATIENCE_MS)]) });
+  } catch {
+    raw.destroy();
+  }
+}

@@ -1,109 +1,149 @@
 import {
-  detailsOf,
   EXPORT_FORMAT,
   EXPORT_VERSION,
   exportFile,
   importResponse,
-  type ExportFile,
+  type DraftEvent,
   type StoredEvent,
+  type TraceRows,
 } from '@morning-crock/core/contract';
 import type { FastifyPluginCallbackZod } from 'fastify-type-provider-zod';
+import { Readable } from 'node:stream';
+import type { DataSource } from 'typeorm';
 import { z } from 'zod';
+import { breathe } from '../../breathe.ts';
 import { AppError } from '../../plugins/errors.ts';
 import { appendWithin, checkClock } from '../events/append.ts';
-import { readEvents, withLog } from '../events/event-log.ts';
+import { withLog } from '../events/event-log.ts';
 import { readKitchen } from '../kitchen/kitchen-service.ts';
 import { lastSeqOfMakes } from '../makes/make-service.ts';
-import { readTrace, storeTrace } from '../traces/trace-store.ts';
+import { storeTrace } from '../traces/trace-store.ts';
+import { FileHead, parsed } from './file-parts.ts';
+import { jsonItems, withSpooled } from './json-items.ts';
+import { members, pagesOf, traceOut } from './json-out.ts';
+import { takesFiles } from './takes-files.ts';
 
 const NOTICE =
   'Estimates are estimates. Nothing here certifies pasteurisation or safety: follow your local rules and your licence.';
-const MAX_FILE_BYTES = 64 * 1024 * 1024;
+const MAX_FILE_BYTES = 512 * 1024 * 1024;
 
-function checkedFile(body: unknown): ExportFile {
-  const head = z.looseObject({ format: z.literal(EXPORT_FORMAT), version: z.number() }).safeParse(body);
-  if (!head.success)
-    throw new AppError('wrong-file', [{ path: 'format', message: `is not "${EXPORT_FORMAT}"` }]);
-  if (head.data.version > EXPORT_VERSION) {
-    throw new AppError('newer-file', [
-      { path: 'version', message: `${head.data.version}; this program reads up to ${EXPORT_VERSION}` },
-    ]);
+const draftOf = ({ seq: _seq, receivedAt: _receivedAt, ...draft }: StoredEvent): DraftEvent => draft;
+
+/** The daybook as one file that is written as it is read. */
+async function* exportOf(db: DataSource, kitchenId: string, nowMs: number): AsyncGenerator<string> {
+  const { row } = await readKitchen(db, kitchenId);
+  const head = {
+    format: EXPORT_FORMAT,
+    version: EXPORT_VERSION,
+    exportedAt: new Date(nowMs).toISOString(),
+    kitchen: row.name,
+    notice: NOTICE,
+  };
+  yield `${JSON.stringify(head).slice(0, -1)},"makes":[`;
+  const traceIds: string[] = [];
+  let first = true;
+  for (const { makeId } of await lastSeqOfMakes(db, kitchenId)) {
+    yield `${first ? '' : ','}{"id":${JSON.stringify(makeId)},"events":[`;
+    first = false;
+    async function* events(): AsyncGenerator<readonly StoredEvent[]> {
+      for await (const page of pagesOf(db, kitchenId, makeId)) {
+        for (const e of page) if (e.type === 'trace-imported') traceIds.push(e.data.traceId);
+        yield page;
+      }
+    }
+    yield* members(events());
+    yield ']}';
   }
-  const file = exportFile.safeParse(body);
-  if (!file.success) throw new AppError('bad-input', detailsOf(file.error));
-  return file.data;
+  yield '],"traces":[';
+  for (const [i, traceId] of traceIds.entries()) {
+    if (i > 0) yield ',';
+    yield* traceOut(db, kitchenId, traceId);
+  }
+  yield ']}';
 }
 
-const draftOf = ({ seq: _seq, receivedAt: _receivedAt, ...draft }: StoredEvent) => draft;
+const { format, version, exportedAt, kitchen, notice } = exportFile.shape;
+const headSchema = z.object({ format, version, exportedAt, kitchen, notice });
+const makeSchema = exportFile.shape.makes.element;
+const traceRows = exportFile.shape.traces.unwrap().element;
+
+/**
+ * Takes makes of a file in: what is here already stays, a clash in the last make leaves nothing of the first behind.
+ * @throws AppError for a file that is broken, newer or no export
+ */
+async function importInto(
+  db: DataSource,
+  kitchenId: string,
+  open: () => Readable,
+  nowMs: number,
+): Promise<{ makes: number; added: number; already: number }> {
+  return withLog(db, kitchenId, async (log) => {
+    const head = new FileHead({ format: EXPORT_FORMAT, version: EXPORT_VERSION, schema: headSchema });
+    const counts = { makes: 0, added: 0, already: 0 };
+    /** Rows that new entries ask for, with the name of their file. */
+    const asked = new Map<string, string>();
+    let checked = false;
+    for await (const { key, index, value } of jsonItems(open(), {
+      lists: ['makes', 'traces'],
+      plain: Object.keys(headSchema.shape),
+    })) {
+      if (index === null) {
+        head.take(key, value);
+        continue;
+      }
+      if (!checked) head.check();
+      checked = true;
+      const path = `${key}.${index}`;
+      if (key === 'traces') {
+        const trace: TraceRows = parsed(traceRows, value, path);
+        // Rows nobody asks for, or that came in before, are left where they are.
+        if (asked.delete(trace.traceId)) await storeTrace(log.manager, kitchenId, trace);
+        continue;
+      }
+      const make = parsed(makeSchema, value, path);
+      const stray = make.events.findIndex((event) => event.streamId !== make.id);
+      if (stray >= 0)
+        throw new AppError('bad-input', [
+          { path: `${path}.events.${stray}.streamId`, message: 'belongs to another make' },
+        ]);
+      const drafts = [...make.events].sort((a, b) => a.seq - b.seq).map(draftOf);
+      checkClock(drafts, nowMs);
+      const traces = drafts.filter((d) => d.type === 'trace-imported');
+      const known = await log.find(traces.map((d) => d.id));
+      for (const { id, data } of traces) if (!known.has(id)) asked.set(data.traceId, data.fileName);
+      const { added } = await appendWithin(log, kitchenId, drafts, nowMs, { history: true });
+      counts.makes++;
+      counts.added += added;
+      counts.already += drafts.length - added;
+      await breathe();
+    }
+    head.check();
+    for (const fileName of asked.values())
+      throw new AppError('bad-input', [{ path: 'traces', message: `has no rows of ${fileName}` }]);
+    return counts;
+  });
+}
 
 /** The daybook out as one JSON file, and in again without loss or doubles. */
 export const exchangeRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
-  app.get('/api/export', async (request, reply) => {
-    const { kitchenId } = request.identity;
-    const { row } = await readKitchen(app.db, kitchenId);
-    const makes = new Map<string, StoredEvent[]>();
-    const own = new Set((await lastSeqOfMakes(app.db, kitchenId)).map(({ makeId }) => makeId));
-    for (const event of await readEvents(app.db, { kitchenId })) {
-      if (!own.has(event.streamId)) continue;
-      makes.set(event.streamId, [...(makes.get(event.streamId) ?? []), event]);
-    }
-    const file: ExportFile = {
-      format: EXPORT_FORMAT,
-      version: EXPORT_VERSION,
-      exportedAt: new Date(app.now()).toISOString(),
-      kitchen: row.name,
-      notice: NOTICE,
-      makes: [...makes].map(([id, events]) => ({ id, events })),
-      traces: await Promise.all(
-        [...makes.values()]
-          .flat()
-          .flatMap((e) =>
-            e.type === 'trace-imported' ? [readTrace(app.db, kitchenId, e.data.traceId)] : [],
-          ),
-      ),
-    };
-    void reply.header('content-disposition', 'attachment; filename="daybook.json"');
-    return file;
+  takesFiles(app);
+  app.get('/api/export', (request, reply) => {
+    void reply
+      .header('content-type', 'application/json; charset=utf-8')
+      .header('content-disposition', 'attachment; filename="daybook.json"');
+    return reply.send(Readable.from(exportOf(app.db, request.identity.kitchenId, app.now())));
   });
 
   app.post(
     '/api/import',
     { bodyLimit: MAX_FILE_BYTES, schema: { response: { 200: importResponse } } },
     async (request) => {
-      const file = checkedFile(request.body);
       const { kitchenId } = request.identity;
-      for (const [m, make] of file.makes.entries()) {
-        for (const [e, event] of make.events.entries()) {
-          if (event.streamId !== make.id) {
-            throw new AppError('bad-input', [
-              { path: `makes.${m}.events.${e}.streamId`, message: 'belongs to another make' },
-            ]);
-          }
-        }
-      }
-      // One transaction for the whole file: a clash in the last make leaves nothing of the first behind.
-      const drafts = file.makes.flatMap((make) =>
-        [...make.events].sort((a, b) => a.seq - b.seq).map(draftOf),
+      const result = await withSpooled(request.body as Readable, MAX_FILE_BYTES, (open) =>
+        importInto(app.db, kitchenId, open, app.now()),
       );
-      checkClock(drafts, app.now());
-      const have = new Map((file.traces ?? []).map((t) => [t.traceId, t]));
-      const added = await withLog(app.db, kitchenId, async (log) => {
-        const wanted = drafts.filter((d) => d.type === 'trace-imported');
-        const known = await log.find(wanted.map((d) => d.id));
-        const result = await appendWithin(log, kitchenId, drafts, app.now(), { history: true });
-        for (const trace of wanted) {
-          if (known.has(trace.id)) continue;
-          const rows = have.get(trace.data.traceId);
-          if (!rows)
-            throw new AppError('bad-input', [
-              { path: 'traces', message: `has no rows of ${trace.data.fileName}` },
-            ]);
-          await storeTrace(log.manager, kitchenId, rows);
-        }
-        return result.added;
-      });
       app.hub.notify();
-      return { makes: file.makes.length, added, already: drafts.length - added };
+      return result;
     },
   );
   done();

@@ -1,12 +1,13 @@
 import { foldMake, foldWaking, summaryOf, wakingSummary, type MakeState } from '@morning-crock/core';
-import type { MakeSummary, StoredEvent } from '@morning-crock/core/contract';
-import type { DataSource } from 'typeorm';
+import { makeSummary, type MakeSummary, type StoredEvent } from '@morning-crock/core/contract';
+import type { DataSource, EntityManager } from 'typeorm';
+import { breathe } from '../../breathe.ts';
 import { eventEntity } from '../../db/entities.ts';
 import { readEvents } from '../events/event-log.ts';
 
 /** A make's events and what they say; `null` when there is no such make. */
 export async function readMake(
-  db: DataSource,
+  db: DataSource | EntityManager,
   kitchenId: string,
   makeId: string,
 ): Promise<{ events: StoredEvent[]; state: MakeState } | null> {
@@ -15,28 +16,94 @@ export async function readMake(
   return state ? { events, state } : null;
 }
 
-/** Summaries folded before, by make and last `seq`: a finished make is folded once. */
-const folded = new Map<string, { lastSeq: number; summary: MakeSummary }>();
+/** Whether there is a make with this identity. */
+export async function isMake(
+  db: DataSource | EntityManager,
+  kitchenId: string,
+  makeId: string,
+): Promise<boolean> {
+  const begun = await readEvents(db, { kitchenId, streamId: makeId, types: ['make-started'], limit: 1 });
+  return begun.length > 0;
+}
+
+interface Heads {
+  /** Where the log stood when this was last looked at. */
+  seq: number;
+  /** The latest entry of each make and waking. */
+  readonly last: Map<string, number>;
+}
+
+/** Every kitchen's makes with where the log of each stands: only what is new is asked for. */
+const heads = new WeakMap<DataSource, Map<string, Heads>>();
+const BEGINS = ['make-started', 'waking-started'];
 
 /** Where the log of each make stands. */
 export async function lastSeqOfMakes(
   db: DataSource,
   kitchenId: string,
 ): Promise<{ makeId: string; lastSeq: number }[]> {
-  const streams = await db
+  const kitchens = heads.get(db) ?? new Map<string, Heads>();
+  heads.set(db, kitchens);
+  const known = kitchens.get(kitchenId) ?? { seq: 0, last: new Map<string, number>() };
+  kitchens.set(kitchenId, known);
+  const rows = await db
     .getRepository(eventEntity)
     .createQueryBuilder('e')
-    .select('e.streamId', 'makeId')
+    .select('e.streamId', 'streamId')
     .addSelect('MAX(e.seq)', 'lastSeq')
-    .innerJoin(
-      'event',
-      's',
-      "s.kitchenId = e.kitchenId AND s.streamId = e.streamId AND s.type IN ('make-started', 'waking-started')",
-    )
-    .where('e.kitchenId = :kitchenId', { kitchenId })
+    .addSelect("MAX(e.type IN ('make-started', 'waking-started'))", 'begins')
+    .where('e.kitchenId = :kitchenId AND e.seq > :seq', { kitchenId, seq: known.seq })
     .groupBy('e.streamId')
-    .getRawMany<{ makeId: string; lastSeq: number | string }>();
-  return streams.map(({ makeId, lastSeq }) => ({ makeId, lastSeq: Number(lastSeq) }));
+    .getRawMany<{ streamId: string; lastSeq: number | string; begins: number | string }>();
+  for (const { streamId, lastSeq, begins } of rows) {
+    const seq = Number(lastSeq);
+    known.seq = Math.max(known.seq, seq);
+    if (Number(begins) === 1 || known.last.has(streamId))
+      known.last.set(streamId, Math.max(seq, known.last.get(streamId) ?? 0));
+  }
+  return [...known.last].map(([makeId, lastSeq]) => ({ makeId, lastSeq }));
+}
+
+/** Summaries folded before, by make and last `seq`: a make is folded again only when something was added to it. */
+const folded = new Map<string, { lastSeq: number; summary: MakeSummary }>();
+
+/** A line for a make whose entries are whole but lead to nothing. */
+function unreadableSummary(id: string, events: readonly StoredEvent[]): MakeSummary | null {
+  const begun = events.find((e) => BEGINS.includes(e.type));
+  if (!begun) return null;
+  const { plan } = begun.data as { readonly plan?: { readonly name?: unknown } };
+  return {
+    id,
+    name: typeof plan?.name === 'string' ? plan.name : 'A make',
+    startedAt: begun.at,
+    finishedAt: null,
+    status: 'unreadable',
+    doNotEat: false,
+    waking: begun.type === 'waking-started',
+    litres: 0,
+    milk: '',
+    starter: '',
+    forecastSetH: [null, null, null],
+    seenSetH: null,
+    yieldKg: null,
+    sourness: null,
+    texture: null,
+    note: null,
+  };
+}
+
+/** One make as a line of the Daybook; `null` when there is nothing to show. Whatever is stored, this does not fail. */
+export function summarise(makeId: string, events: readonly StoredEvent[]): MakeSummary | null {
+  try {
+    const state = foldMake(makeId, events);
+    const waking = state ? null : foldWaking(makeId, events);
+    if (!state && !waking) return null;
+    const summary = makeSummary.safeParse(state ? summaryOf(state) : wakingSummary(waking!));
+    if (summary.success) return summary.data;
+  } catch {
+    // Told by its own line, with its entries to take away.
+  }
+  return unreadableSummary(makeId, events);
 }
 
 /** All makes of a kitchen as lines of the Daybook, latest first. */
@@ -49,11 +116,9 @@ export async function listMakes(db: DataSource, kitchenId: string): Promise<Make
       summaries.push(before.summary);
       continue;
     }
-    const events = await readEvents(db, { kitchenId, streamId: makeId });
-    const state = foldMake(makeId, events);
-    const waking = state ? null : foldWaking(makeId, events);
-    if (!state && !waking) continue;
-    const summary = state ? summaryOf(state) : wakingSummary(waking!);
+    const summary = summarise(makeId, await readEvents(db, { kitchenId, streamId: makeId }));
+    await breathe();
+    if (!summary) continue;
     folded.set(key, { lastSeq, summary });
     summaries.push(summary);
   }

@@ -1,26 +1,21 @@
-import { bandForecast, hashSeed, type BandForecast } from '@morning-crock/core';
-import { eventsResponse, makesResponse, ulid } from '@morning-crock/core/contract';
+import { hashSeed, type BandForecast } from '@morning-crock/core';
+import { eventsResponse, makesResponse, makeSummary, ulid } from '@morning-crock/core/contract';
 import type { FastifyPluginCallbackZod } from 'fastify-type-provider-zod';
 import { z } from 'zod';
+import { asStored } from '../../plugins/as-stored.ts';
 import { AppError } from '../../plugins/errors.ts';
 import { readEvents } from '../events/event-log.ts';
-import { listMakes, readMake } from './make-service.ts';
+import { listMakes } from './make-service.ts';
 
 const params = z.object({ id: ulid });
 
 /** Makes: the list, one make's events, and its forecast for scripts. */
 export const makeRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
-  const found = async (kitchenId: string, id: string) => {
-    const make = await readMake(app.db, kitchenId, id);
-    if (!make) throw new AppError('not-found');
-    return make;
-  };
-
   app.get(
     '/api/makes',
     {
       schema: {
-        querystring: z.object({ status: z.enum(['under-way', 'kept', 'discarded']).optional() }),
+        querystring: z.object({ status: makeSummary.shape.status.optional() }),
         response: { 200: makesResponse },
       },
     },
@@ -34,7 +29,7 @@ export const makeRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
     },
   );
 
-  app.get('/api/makes/:id', { schema: { params, response: { 200: eventsResponse } } }, async (request) => {
+  app.get('/api/makes/:id', { ...asStored, schema: { params, response: { 200: eventsResponse } } }, async (request) => {
     const { kitchenId } = request.identity;
     // A waking is a make as well, though of another shape.
     const events = await readEvents(app.db, { kitchenId, streamId: request.params.id });
@@ -43,9 +38,16 @@ export const makeRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
     return { events, now: new Date(app.now()).toISOString() };
   });
 
-  app.get('/api/makes/:id/forecast', { schema: { params } }, async (request): Promise<BandForecast> => {
-    const { state } = await found(request.identity.kitchenId, request.params.id);
-    return bandForecast(state, app.now(), hashSeed(request.params.id));
+  app.get('/api/makes/:id/forecast', { schema: { params } }, async (request, reply): Promise<BandForecast> => {
+    const { id: makeId } = request.params;
+    const events = await readEvents(app.db, { kitchenId: request.identity.kitchenId, streamId: makeId });
+    if (!events.some((e) => e.type === 'make-started')) throw new AppError('not-found');
+    const gone = new AbortController();
+    reply.raw.once('close', () => gone.abort());
+    const job = { makeId, events, nowMs: app.now(), seed: hashSeed(makeId) };
+    const forecast = await app.work.run('forecast', job, gone.signal);
+    if (!forecast) throw new AppError('not-found');
+    return forecast;
   });
   done();
 };

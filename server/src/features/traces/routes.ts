@@ -3,7 +3,6 @@ import { tracePart, traceStored, traceUpload, ulid } from '@morning-crock/core/c
 import type { FastifyPluginCallbackZod } from 'fastify-type-provider-zod';
 import { z } from 'zod';
 import { AppError } from '../../plugins/errors.ts';
-import { readKitchen } from '../kitchen/kitchen-service.ts';
 import { readMake } from '../makes/make-service.ts';
 import { readingsCsv } from './readings-csv.ts';
 import { importTrace } from './trace-service.ts';
@@ -22,10 +21,7 @@ export const traceRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
     },
     async (request) => {
       const { kitchenId, cookId } = request.identity;
-      const make = await readMake(app.db, kitchenId, request.params.id);
-      if (!make) throw new AppError('not-found');
-      const { settings } = await readKitchen(app.db, kitchenId);
-      const stored = await importTrace(app.db, kitchenId, settings, make.state, request.body, {
+      const stored = await importTrace(app.db, kitchenId, request.params.id, request.body, {
         nowMs: app.now(),
         cookId,
       });

@@ -1,4 +1,4 @@
-import { buildTrace, thermometerCorrection, type MakeState } from '@morning-crock/core';
+import { buildTrace, thermometerCorrection } from '@morning-crock/core';
 import {
   EVENT_VERSION,
   type KitchenSettings,
@@ -11,6 +11,8 @@ import type { DataSource } from 'typeorm';
 import { AppError } from '../../plugins/errors.ts';
 import { appendWithin } from '../events/append.ts';
 import { withLog } from '../events/event-log.ts';
+import { readKitchen } from '../kitchen/kitchen-service.ts';
+import { readMake } from '../makes/make-service.ts';
 import { readTrace, storeTrace } from './trace-store.ts';
 
 const CROCKFORD = '0123456789ABCDEFGHJKMNPQRSTVWXYZ';
@@ -34,13 +36,12 @@ export function correctionOf(
 
 /**
  * Stores what is new of a logger's file: its rows whole, and one event with a thinned sample. All or nothing.
- * @throws AppError when the make knows no such row or the file is not what it says
+ * @throws AppError when there is no such make or the file is not what it says
  */
 export async function importTrace(
   db: DataSource,
   kitchenId: string,
-  kitchen: KitchenSettings,
-  state: MakeState,
+  makeId: string,
   upload: TraceUpload,
   context: { readonly nowMs: number; readonly cookId: string | null },
 ): Promise<TraceStored> {
@@ -55,7 +56,12 @@ export async function importTrace(
   const contentHash = createHash('sha256')
     .update(JSON.stringify([upload.quantity, upload.instrument, upload.unit, upload.at, upload.values]))
     .digest('hex');
+  // What is there already is read under the lock: the same file sent three times at once is stored once.
   return withLog(db, kitchenId, async (log) => {
+    const make = await readMake(log.manager, kitchenId, makeId);
+    if (!make) throw new AppError('not-found');
+    const { state } = make;
+    const kitchen = (await readKitchen(log.manager, kitchenId)).settings;
     // Rows that were taken back may come in again: under the next identity.
     let undone = 0;
     let traceId = traceIdOf(state.id, contentHash, undone);

@@ -22,6 +22,26 @@ export async function storeTrace(db: EntityManager, kitchenId: string, trace: Tr
   }
 }
 
+/** Reads a trace a piece at a time. */
+export async function* readChunks(
+  db: DataSource | EntityManager,
+  kitchenId: string,
+  traceId: string,
+  stretch?: { readonly fromMs: number; readonly toMs: number },
+): AsyncGenerator<{ readonly at: readonly number[]; readonly values: readonly number[] }> {
+  const repository = db.getRepository(traceChunkEntity);
+  const facts = await repository.find({
+    where: { kitchenId, traceId },
+    select: { kitchenId: true, traceId: true, chunk: true, fromAt: true, toAt: true },
+    order: { chunk: 'ASC' },
+  });
+  for (const { chunk, fromAt, toAt } of facts) {
+    if (stretch && (toAt.getTime() < stretch.fromMs || fromAt.getTime() > stretch.toMs)) continue;
+    const row = await repository.findOneBy({ kitchenId, traceId, chunk });
+    if (row) yield JSON.parse(row.data) as { at: number[]; values: number[] };
+  }
+}
+
 /** Reads a trace, or the part of it that touches a stretch of time. */
 export async function readTrace(
   db: DataSource | EntityManager,
@@ -29,15 +49,9 @@ export async function readTrace(
   traceId: string,
   stretch?: { readonly fromMs: number; readonly toMs: number },
 ): Promise<TraceRows> {
-  const chunks = await db.getRepository(traceChunkEntity).find({
-    where: { kitchenId, traceId },
-    order: { chunk: 'ASC' },
-  });
   const at: number[] = [];
   const values: number[] = [];
-  for (const chunk of chunks) {
-    if (stretch && (chunk.toAt.getTime() < stretch.fromMs || chunk.fromAt.getTime() > stretch.toMs)) continue;
-    const part = JSON.parse(chunk.data) as { at: number[]; values: number[] };
+  for await (const part of readChunks(db, kitchenId, traceId, stretch)) {
     for (const [i, ms] of part.at.entries()) {
       if (stretch && (ms < stretch.fromMs || ms > stretch.toMs)) continue;
       at.push(ms);

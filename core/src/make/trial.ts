@@ -1,0 +1,33 @@
+import { makeSummary } from '../contract/index.ts';
+import { pointForecast } from './forecast.ts';
+import type { LoggedEvent } from './effective.ts';
+import { foldMake } from './state.ts';
+import { summaryOf } from './summary.ts';
+
+/** Whether every number in it is one. */
+function isFinite(value: unknown): boolean {
+  if (typeof value === 'number') return Number.isFinite(value);
+  if (typeof value !== 'object' || value === null) return true;
+  return Object.values(value).every(isFinite);
+}
+
+/**
+ * What is accepted must be readable ever after: works a make out from its events as every list, record and forecast
+ * will, and says what is wrong when that cannot be done.
+ * @returns `null` when it can, or when there is no make in the events
+ * @example faultOfFold(id, [started]) // "nothing can be worked out from it (…)" for milk without water
+ */
+export function faultOfFold(makeId: string, events: readonly LoggedEvent[]): string | null {
+  try {
+    const state = foldMake(makeId, events);
+    if (!state) return null;
+    const { steps, temperature } = pointForecast(state, state.startedAtMs);
+    if (!isFinite([steps.map((s) => s.endMs), temperature]))
+      return 'does not lead to a forecast: one of its numbers is beyond what can be worked out';
+    return makeSummary.safeParse(summaryOf(state)).success
+      ? null
+      : 'cannot be summed up: one of its numbers is beyond what can be worked out';
+  } catch (error) {
+    return `is nothing that can be worked out (${error instanceof Error ? error.message : String(error)})`;
+  }
+}

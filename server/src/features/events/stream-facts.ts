@@ -1,0 +1,68 @@
+import type { EventType, StoredEvent } from '@morning-crock/core/contract';
+import { BOUNDED, readEvents, storedFrom, type LogWriter } from './event-log.ts';
+
+/** Entries that say what a stream is, and those that change others: few, however long the stream. */
+const TELLING: readonly EventType[] = [
+  'make-started',
+  'waking-started',
+  'milk-moved',
+  'culture-changed',
+  'finished',
+  'voided',
+];
+const OF_A_REGISTER = new Set<EventType>(['milk-moved', 'culture-changed']);
+
+/** What a writer needs to know of one stream, asked for as it is needed: never the whole of it. */
+export interface StreamFacts {
+  begun(): { readonly started: boolean; readonly waking: boolean; readonly registered: boolean };
+  /** When it was finished, by its latest finish that was not undone. */
+  finishedAt(): string | null;
+  /** One entry of it; `null` when it has none with this identity. */
+  entry(id: string): Promise<StoredEvent | null>;
+  /** Everything but the readings and notes, of which there may be thousands. */
+  shaping(): Promise<readonly StoredEvent[]>;
+  /** What was undone with what. */
+  undos(): ReadonlyMap<string, StoredEvent>;
+  appended(event: StoredEvent): void;
+}
+
+/** The streams that one transaction writes to; each grows with what is appended in it. */
+export function createStreams(log: LogWriter, kitchenId: string) {
+  const streams = new Map<string, StreamFacts>();
+  async function read(streamId: string): Promise<StreamFacts> {
+    const telling = await readEvents(log.manager, { kitchenId, streamId, types: TELLING });
+    const own: StoredEvent[] = [];
+    const undos = new Map(telling.flatMap((e) => (e.type === 'voided' ? [[e.id, e] as const] : [])));
+    return {
+      begun: () => ({
+        started: telling.some((e) => e.type === 'make-started' || e.type === 'waking-started'),
+        waking: telling.some((e) => e.type === 'waking-started'),
+        registered: telling.some((e) => OF_A_REGISTER.has(e.type)),
+      }),
+      finishedAt() {
+        const undone = new Set(telling.flatMap((e) => (e.type === 'voided' ? [e.data.target] : [])));
+        return telling.findLast((e) => e.type === 'finished' && !undone.has(e.id))?.at ?? null;
+      },
+      async entry(id) {
+        const mine = own.find((e) => e.id === id) ?? undos.get(id);
+        if (mine) return mine;
+        const row = (await log.find([id])).get(id);
+        return row?.streamId === streamId ? storedFrom(row) : null;
+      },
+      shaping: () => readEvents(log.manager, { kitchenId, streamId, notTypes: BOUNDED }),
+      undos: () => undos,
+      appended(event) {
+        own.push(event);
+        if (TELLING.includes(event.type)) telling.push(event);
+        if (event.type === 'voided') undos.set(event.id, event);
+      },
+    };
+  }
+  return {
+    async of(streamId: string): Promise<StreamFacts> {
+      const held = streams.get(streamId) ?? (await read(streamId));
+      streams.set(streamId, held);
+      return held;
+    },
+  };
+}

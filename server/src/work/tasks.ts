@@ -1,0 +1,41 @@
+import {
+  bandForecast,
+  foldMake,
+  lessonOf,
+  observeRate,
+  type BandForecast,
+  type Lesson,
+  type Observation,
+} from '@morning-crock/core';
+import type { FactorsUsed, StoredEvent } from '@morning-crock/core/contract';
+
+interface OfMake {
+  readonly makeId: string;
+  readonly events: readonly StoredEvent[];
+}
+
+/** The long work: each a function of what it is given, so that it may be done anywhere. `null` where there is no make, or none that can be read. */
+export const TASKS = {
+  lesson: ({ makeId, events }: OfMake): Lesson | null => {
+    const state = foldMake(makeId, events);
+    return state && lessonOf(state);
+  },
+  rate: ({ makeId, events, known }: OfMake & { readonly known: FactorsUsed }): Observation[] | null => {
+    const state = foldMake(makeId, events);
+    return state && observeRate(state, known);
+  },
+  forecast: ({
+    makeId,
+    events,
+    nowMs,
+    seed,
+  }: OfMake & { readonly nowMs: number; readonly seed: number }): BandForecast | null => {
+    const state = foldMake(makeId, events);
+    return state && bandForecast(state, nowMs, seed);
+  },
+};
+
+export type Tasks = typeof TASKS;
+export type TaskName = keyof Tasks;
+export type Input<T extends TaskName> = Parameters<Tasks[T]>[0];
+export type Output<T extends TaskName> = ReturnType<Tasks[T]>;
