@@ -1,7 +1,17 @@
 import { z } from 'zod';
 import { STARTER_KINDS } from '../culture/index.ts';
 import { TREATMENTS } from '../milk/index.ts';
-import { fraction, instant, litres, longText, massKg, shortName, text, typedQuantity, ulid } from './quantities.ts';
+import {
+  fraction,
+  instant,
+  litres,
+  longText,
+  massKg,
+  shortName,
+  text,
+  typedQuantity,
+  ulid,
+} from './quantities.ts';
 
 export const CULTURE_KINDS = STARTER_KINDS.filter(
   (kind): kind is Exclude<(typeof STARTER_KINDS)[number], 'none'> => kind !== 'none',

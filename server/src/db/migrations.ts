@@ -69,9 +69,7 @@ class StreamTypes1795600000000 implements MigrationInterface {
   readonly name = 'StreamTypes1795600000000';
 
   async up(runner: QueryRunner): Promise<void> {
-    await runner.query(
-      'CREATE INDEX `event_of_stream` ON `event` (`kitchenId`, `streamId`, `type`, `at`)',
-    );
+    await runner.query('CREATE INDEX `event_of_stream` ON `event` (`kitchenId`, `streamId`, `type`, `at`)');
     await runner.query('DROP INDEX `event_by_type` ON `event`');
     await runner.query('CREATE INDEX `event_by_type` ON `event` (`kitchenId`, `type`, `seq`)');
   }

@@ -23,6 +23,7 @@ import { ulid } from 'ulid';
 import { cultureRegister } from '../features/cultures/culture-service.ts';
 import { appendEvents } from '../features/events/append.ts';
 import { readKitchen } from '../features/kitchen/kitchen-service.ts';
+import { workHere } from '../work/work.ts';
 import { readFactors } from '../features/learning/routes.ts';
 import { listMakes, readMake } from '../features/makes/make-service.ts';
 import { importTrace } from '../features/traces/trace-service.ts';
@@ -215,7 +216,7 @@ export async function seedDemo(db: DataSource, kitchenId: string, nowMs: number)
   const running = present.some((m) => m.status === 'under-way' && nowMs - Date.parse(m.startedAt) < STALE_MS);
   if (!running) {
     const branches = await youngestBranches(db, kitchenId);
-    const factors = await readFactors(db, kitchenId);
+    const factors = await readFactors(db, kitchenId, workHere);
     for (const make of demoUnderWay(nowMs)) {
       if (branches) {
         const lineId = { ...make.plan.starter, lineId: branches.lineId };

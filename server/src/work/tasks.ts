@@ -35,7 +35,7 @@ export const TASKS = {
   },
 };
 
-export type Tasks = typeof TASKS;
+type Tasks = typeof TASKS;
 export type TaskName = keyof Tasks;
 export type Input<T extends TaskName> = Parameters<Tasks[T]>[0];
 export type Output<T extends TaskName> = ReturnType<Tasks[T]>;

@@ -77,5 +77,5 @@ export const accessPlugin = fp<{ localNetwork: LocalNetwork | null }>(
       if (!(await tablets.existsBy({ id: tabletId, revokedAt: IsNull() }))) throw new AppError('code-needed');
     });
   },
- { name: 'access', dependencies: ['database'] },
+  { name: 'access', dependencies: ['database'] },
 );

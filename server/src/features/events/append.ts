@@ -55,24 +55,20 @@ const SHAPES_A_MAKE = new Set<EventType>([
 ]);
 
 /** Checks that need the rest of the make. */
-async function checkAgainstStream(
-  stream: StreamFacts,
-  kitchenId: string,
-  draft: DraftEvent,
-): Promise<StoredEvent | null> {
+async function checkAgainstStream(stream: StreamFacts, kitchenId: string, draft: DraftEvent): Promise<void> {
   if (draft.type === 'kitchen-changed' || draft.type === 'learning-reset') {
     if (draft.streamId !== kitchenId) refuse('bad-input', 'streamId', 'a kitchen changes in its own stream');
-    return null;
+    return;
   }
   const { started, registered, waking } = stream.begun();
   if (OF_A_REGISTER.has(draft.type)) {
     if (started) refuse('bad-input', 'streamId', 'is a make');
-    return null;
+    return;
   }
   if (BEGINS.has(draft.type)) {
     if (started) refuse('already-started', 'streamId', 'this make was started before');
     if (registered) refuse('bad-input', 'streamId', 'is no make');
-    return null;
+    return;
   }
   const changesEntry = draft.type === 'voided' || draft.type === 'corrected';
   if (!started && !(registered && changesEntry))
@@ -93,25 +89,21 @@ async function checkAgainstStream(
           detailsOf(fit.error).map((d) => ({ ...d, path: `data.data.${d.path}` })),
         );
     }
-    return aim;
+    return;
   }
   const finishedAt = stream.finishedAt();
   if (finishedAt !== null && !AFTER_FINISH.has(draft.type) && Date.parse(draft.at) > Date.parse(finishedAt)) {
     refuse('make-finished', 'at', 'is after the make was finished');
   }
-  return null;
 }
 
 /** Refuses what would leave a make that nothing can be worked out from. */
-async function checkReadable(
-  stream: StreamFacts,
-  draft: DraftEvent,
-  aim: StoredEvent | null,
-): Promise<void> {
+async function checkReadable(stream: StreamFacts, draft: DraftEvent): Promise<void> {
   if (!SHAPES_A_MAKE.has((aim ?? draft).type) && aim?.type !== 'voided') return;
   const fault = faultOfFold(draft.streamId, [...(await stream.shaping()), draft]);
   if (fault === null) return;
-  const path = draft.type === 'corrected' ? 'data.data' : draft.type === 'make-started' ? 'data.plan' : 'data';
+  const path =
+    draft.type === 'corrected' ? 'data.data' : draft.type === 'make-started' ? 'data.plan' : 'data';
   refuse('bad-input', path, fault);
 }
 
@@ -179,8 +171,8 @@ export async function appendWithin(
       continue;
     }
     const stream = await streams.of(draft.streamId);
-    const aim = await checkAgainstStream(stream, kitchenId, draft);
-    await checkReadable(stream, draft, aim);
+    await checkAgainstStream(stream, kitchenId, draft);
+    await checkReadable(stream, draft);
     if (!history) await registers.check(draft, stream);
     const event = await log.append(draft, new Date(nowMs));
     stream.appended(event);

@@ -20,18 +20,6 @@ import type { StreamFacts } from './stream-facts.ts';
 const OF_MILK = new Set<EventType>(['milk-moved', 'milk-poured', 'make-started']);
 const OF_CULTURES = new Set<EventType>(['culture-changed', 'make-started', 'waking-started', 'reserved']);
 
-/** What a change is about in the end: an undo of an undo is about what was first undone. */
-async function aimOf(draft: DraftEvent, stream: StreamFacts): Promise<StoredEvent | null> {
-  const seen = new Set<string>();
-  let at: DraftEvent | null = draft;
-  while (at && (at.type === 'voided' || at.type === 'corrected') && !seen.has(at.id)) {
-    seen.add(at.id);
-    const { target }: { readonly target: string } = at.data;
-    at = await stream.entry(target);
-  }
-  return at && at !== draft && 'seq' in at ? (at as StoredEvent) : null;
-}
-
 const isRecord = (value: unknown): value is Readonly<Record<string, unknown>> =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
@@ -100,7 +88,8 @@ export function createRegisterChecks(log: LogWriter, kitchenId: string) {
      * @throws AppError
      */
     async check(draft: DraftEvent, stream: StreamFacts): Promise<void> {
-      const aim = await aimOf(draft, stream);
+      const aim =
+        draft.type === 'voided' || draft.type === 'corrected' ? await stream.root(draft.data.target) : null;
       if (aim) checkSameEntry(draft, aim);
       const { type } = aim ?? draft;
       if (!OF_MILK.has(type) && !OF_CULTURES.has(type)) return;

@@ -91,8 +91,7 @@ export function createRegister<S>(spec: RegisterFold<S>) {
         const event = storedFrom(row);
         held.events.push(event);
         held.lastSeq = event.seq;
-        held.state =
-          held.state !== null && goesOn(event, held.lastAtMs) ? applied(held.state, event) : null;
+        held.state = held.state !== null && goesOn(event, held.lastAtMs) ? applied(held.state, event) : null;
         held.lastAtMs = Math.max(held.lastAtMs, Date.parse(event.at));
       }
       if (more) await breathe();

@@ -18,7 +18,11 @@ const PATIENCE_MS = 60_000;
 export const eventRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
   app.post(
     '/api/events',
-    { ...asStored, bodyLimit: MAX_ENTRIES_BYTES, schema: { body: appendRequest, response: { 200: appendResponse } } },
+    {
+      ...asStored,
+      bodyLimit: MAX_ENTRIES_BYTES,
+      schema: { body: appendRequest, response: { 200: appendResponse } },
+    },
     async (request) => {
       const trace = request.body.events.findIndex((e) => e.type === 'trace-imported');
       if (trace >= 0) {

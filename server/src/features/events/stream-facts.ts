@@ -19,10 +19,10 @@ export interface StreamFacts {
   finishedAt(): string | null;
   /** One entry of it; `null` when it has none with this identity. */
   entry(id: string): Promise<StoredEvent | null>;
+  /** What an undo or correction of an entry is about in the end: an undo of an undo is about what was first undone. */
+  root(id: string): Promise<StoredEvent | null>;
   /** Everything but the readings and notes, of which there may be thousands. */
   shaping(): Promise<readonly StoredEvent[]>;
-  /** What was undone with what. */
-  undos(): ReadonlyMap<string, StoredEvent>;
   appended(event: StoredEvent): void;
 }
 
@@ -32,8 +32,9 @@ export function createStreams(log: LogWriter, kitchenId: string) {
   async function read(streamId: string): Promise<StreamFacts> {
     const telling = await readEvents(log.manager, { kitchenId, streamId, types: TELLING });
     const own: StoredEvent[] = [];
+    const roots = new Map<string, StoredEvent>();
     const undos = new Map(telling.flatMap((e) => (e.type === 'voided' ? [[e.id, e] as const] : [])));
-    return {
+    const facts: StreamFacts = {
       begun: () => ({
         started: telling.some((e) => e.type === 'make-started' || e.type === 'waking-started'),
         waking: telling.some((e) => e.type === 'waking-started'),
@@ -49,14 +50,30 @@ export function createStreams(log: LogWriter, kitchenId: string) {
         const row = (await log.find([id])).get(id);
         return row?.streamId === streamId ? storedFrom(row) : null;
       },
+      async root(id) {
+        const seen: string[] = [];
+        let at: string = id;
+        for (;;) {
+          const known = roots.get(at);
+          const event: StoredEvent | null = known ?? (await facts.entry(at));
+          const changes = event?.type === 'voided' || event?.type === 'corrected';
+          if (changes && !seen.includes(at)) {
+            seen.push(at);
+            at = event.data.target;
+            continue;
+          }
+          if (event && !changes) for (const one of seen) roots.set(one, event);
+          return changes ? null : event;
+        }
+      },
       shaping: () => readEvents(log.manager, { kitchenId, streamId, notTypes: BOUNDED }),
-      undos: () => undos,
       appended(event) {
         own.push(event);
         if (TELLING.includes(event.type)) telling.push(event);
         if (event.type === 'voided') undos.set(event.id, event);
       },
     };
+    return facts;
   }
   return {
     async of(streamId: string): Promise<StreamFacts> {

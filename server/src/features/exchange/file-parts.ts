@@ -16,7 +16,11 @@ export function parsed<T>(schema: z.ZodType<T>, value: unknown, path: string): T
 export class FileHead<T> {
   private readonly parts: Record<string, unknown> = {};
   constructor(
-    private readonly facts: { readonly format: string; readonly version: number; readonly schema: z.ZodType<T> },
+    private readonly facts: {
+      readonly format: string;
+      readonly version: number;
+      readonly schema: z.ZodType<T>;
+    },
   ) {}
 
   take(key: string, value: unknown): void {
@@ -26,7 +30,8 @@ export class FileHead<T> {
   /** @throws AppError for a file of another kind or a newer program */
   check(): T {
     const { format, version, schema } = this.facts;
-    if (this.parts['format'] !== format) throw new AppError('wrong-file', [{ path: 'format', message: `is not "${format}"` }]);
+    if (this.parts['format'] !== format)
+      throw new AppError('wrong-file', [{ path: 'format', message: `is not "${format}"` }]);
     const theirs = this.parts['version'];
     if (typeof theirs === 'number' && theirs > version)
       throw new AppError('newer-file', [

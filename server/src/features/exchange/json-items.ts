@@ -83,7 +83,8 @@ export async function* jsonItems(
     const ready = found;
     found = [];
     yield* ready;
-    if (fault) throw new AppError('bad-input', [{ path: '', message: `is no JSON (${(fault as Error).message})` }]);
+    if (fault)
+      throw new AppError('bad-input', [{ path: '', message: `is no JSON (${(fault as Error).message})` }]);
   }
   if (!parser.isEnded) throw new AppError('bad-input', [{ path: '', message: 'ends in the middle' }]);
 }

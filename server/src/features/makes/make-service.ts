@@ -93,7 +93,7 @@ function unreadableSummary(id: string, events: readonly StoredEvent[]): MakeSumm
 }
 
 /** One make as a line of the Daybook; `null` when there is nothing to show. Whatever is stored, this does not fail. */
-export function summarise(makeId: string, events: readonly StoredEvent[]): MakeSummary | null {
+function summarise(makeId: string, events: readonly StoredEvent[]): MakeSummary | null {
   try {
     const state = foldMake(makeId, events);
     const waking = state ? null : foldWaking(makeId, events);

@@ -29,25 +29,33 @@ export const makeRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
     },
   );
 
-  app.get('/api/makes/:id', { ...asStored, schema: { params, response: { 200: eventsResponse } } }, async (request) => {
-    const { kitchenId } = request.identity;
-    // A waking is a make as well, though of another shape.
-    const events = await readEvents(app.db, { kitchenId, streamId: request.params.id });
-    if (!events.some((e) => e.type === 'make-started' || e.type === 'waking-started'))
-      throw new AppError('not-found');
-    return { events, now: new Date(app.now()).toISOString() };
-  });
+  app.get(
+    '/api/makes/:id',
+    { ...asStored, schema: { params, response: { 200: eventsResponse } } },
+    async (request) => {
+      const { kitchenId } = request.identity;
+      // A waking is a make as well, though of another shape.
+      const events = await readEvents(app.db, { kitchenId, streamId: request.params.id });
+      if (!events.some((e) => e.type === 'make-started' || e.type === 'waking-started'))
+        throw new AppError('not-found');
+      return { events, now: new Date(app.now()).toISOString() };
+    },
+  );
 
-  app.get('/api/makes/:id/forecast', { schema: { params } }, async (request, reply): Promise<BandForecast> => {
-    const { id: makeId } = request.params;
-    const events = await readEvents(app.db, { kitchenId: request.identity.kitchenId, streamId: makeId });
-    if (!events.some((e) => e.type === 'make-started')) throw new AppError('not-found');
-    const gone = new AbortController();
-    reply.raw.once('close', () => gone.abort());
-    const job = { makeId, events, nowMs: app.now(), seed: hashSeed(makeId) };
-    const forecast = await app.work.run('forecast', job, gone.signal);
-    if (!forecast) throw new AppError('not-found');
-    return forecast;
-  });
+  app.get(
+    '/api/makes/:id/forecast',
+    { schema: { params } },
+    async (request, reply): Promise<BandForecast> => {
+      const { id: makeId } = request.params;
+      const events = await readEvents(app.db, { kitchenId: request.identity.kitchenId, streamId: makeId });
+      if (!events.some((e) => e.type === 'make-started')) throw new AppError('not-found');
+      const gone = new AbortController();
+      reply.raw.once('close', () => gone.abort());
+      const job = { makeId, events, nowMs: app.now(), seed: hashSeed(makeId) };
+      const forecast = await app.work.run('forecast', job, gone.signal);
+      if (!forecast) throw new AppError('not-found');
+      return forecast;
+    },
+  );
   done();
 };

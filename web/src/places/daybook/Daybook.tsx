@@ -45,6 +45,7 @@ function SetPicture({ make }: { readonly make: MakeSummary }) {
 const OUTCOME = {
   'under-way': { word: 'under way', sign: '●', tone: '' },
   kept: { word: 'kept', sign: '✓', tone: '' },
+  unreadable: { word: 'cannot be read', sign: '?', tone: 'danger' },
   discarded: { word: 'discarded', sign: '✗', tone: 'danger' },
 } as const;
 
