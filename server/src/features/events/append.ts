@@ -99,7 +99,9 @@ async function checkAgainstStream(stream: StreamFacts, kitchenId: string, draft:
 
 /** Refuses what would leave a make that nothing can be worked out from. */
 async function checkReadable(stream: StreamFacts, draft: DraftEvent): Promise<void> {
-  if (!SHAPES_A_MAKE.has((aim ?? draft).type) && aim?.type !== 'voided') return;
+  const changes = draft.type === 'voided' || draft.type === 'corrected';
+  const about = changes ? await stream.root(draft.data.target) : draft;
+  if (!about || !SHAPES_A_MAKE.has(about.type)) return;
   const fault = faultOfFold(draft.streamId, [...(await stream.shaping()), draft]);
   if (fault === null) return;
   const path =
