@@ -55,8 +55,6 @@ export interface AppOptions {
   readonly work?: Work;
   /** How much room the disk has; left out, it is not looked at. */
   readonly disk?: DiskWatch;
-  /** Whose kitchen; left out, the first there is. */
-  readonly kitchenId?: string;
   /** Left out, only this computer is let in. */
   readonly localNetwork?: LocalNetwork;
 }
@@ -69,7 +67,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
     forceCloseConnections: true,
     disableRequestLogging: true,
     // Connections that do not get on are let go; a large file over a slow network still comes through.
-    connectionTimeout: 30_000,
+    connectionTimeout: 120_000,
     requestTimeout: 10 * 60_000,
     keepAliveTimeout: 20_000,
     http: { headersTimeout: 10_000, connectionsCheckingInterval: 2000 },
@@ -115,7 +113,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   });
   await app.register(accessPlugin, { localNetwork: options.localNetwork ?? null });
   await app.register(openStreamsPlugin);
-  await app.register(identityPlugin, options.kitchenId === undefined ? {} : { kitchenId: options.kitchenId });
+  await app.register(identityPlugin);
   await app.register(streamPlugin);
   await app.register(eventRoutes);
   await app.register(kitchenRoutes);

@@ -4,6 +4,7 @@ import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { brotliCompressSync, brotliDecompressSync } from 'node:zlib';
 import { ulid } from 'ulid';
 import { draft, startDraft } from './testing/drafts.ts';
 import { createTestKitchen, type TestKitchen } from './testing/test-kitchen.ts';
@@ -18,6 +19,7 @@ beforeAll(async () => {
   mkdirSync(join(root, 'assets'));
   writeFileSync(join(root, 'index.html'), '<title>crock</title>');
   writeFileSync(join(root, 'assets', 'a-1234.js'), 'export {}');
+  writeFileSync(join(root, 'assets', 'a-1234.js.br'), brotliCompressSync('export {}'));
   kitchen = await createTestKitchen({ startMs: START, pageRoot: root });
   await kitchen.app.listen({ host: '127.0.0.1', port: 0 });
   address = `http://127.0.0.1:${(kitchen.app.server.address() as AddressInfo).port}`;
@@ -41,6 +43,16 @@ describe('the page', () => {
   test('hashed assets are kept for ever; one that is gone is not answered with a page', async () => {
     expect((await kitchen.app.inject('/assets/a-1234.js')).headers['cache-control']).toContain('immutable');
     expect((await kitchen.app.inject('/assets/gone.js')).statusCode).toBe(404);
+  });
+
+  test('what the build has packed goes out packed to whoever can unpack it', async () => {
+    const url = '/assets/a-1234.js';
+    const packed = await kitchen.app.inject({ url, headers: { 'accept-encoding': 'br' } });
+    expect(packed.headers['content-encoding']).toBe('br');
+    expect(brotliDecompressSync(packed.rawPayload).toString()).toBe('export {}');
+    expect(packed.headers['cache-control']).toContain('immutable');
+    const plain = await kitchen.app.inject({ url, headers: { 'accept-encoding': 'identity' } });
+    expect(plain.body).toBe('export {}');
   });
 
   test('an unknown interface address answers in the table’s words', async () => {

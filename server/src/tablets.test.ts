@@ -67,8 +67,12 @@ describe('a tablet of the local network', () => {
     expect(tablets.map((t) => t.name)).toEqual(['Dairy tablet']);
     const url = `/api/tablets/${tablets[0]!.id}/revoke`;
     expect((await from(AWAY, url, { method: 'POST', cookie })).statusCode).toBe(403);
-    expect((await from('127.0.0.1', url, { method: 'POST' })).statusCode).toBe(200);
+    const sent = await from('127.0.0.1', url, { method: 'POST' });
+    expect(sent.statusCode).toBe(200);
     expect((await from(AWAY, '/api/kitchen', { cookie })).statusCode).toBe(401);
+    // It knows the old code, which lets nobody in any more.
+    expect((await join(code)).json<ErrorBody>().code).toBe('wrong-code');
+    expect((await join(sent.json<{ code: string }>().code)).statusCode).toBe(200);
     expect((await from('127.0.0.1', url, { method: 'POST' })).statusCode).toBe(404);
   });
 

@@ -16,11 +16,9 @@ declare module 'fastify' {
 }
 
 /** Gives each request its kitchen and cook. Who may ask at all is for the access plugin. */
-export const identityPlugin = fp<{ kitchenId?: string }>(
-  async (app, { kitchenId: wanted }) => {
-    const kitchens = await app.db
-      .getRepository(kitchenEntity)
-      .find({ where: wanted === undefined ? {} : { id: wanted }, order: { createdAt: 'ASC' }, take: 1 });
+export const identityPlugin = fp(
+  async (app) => {
+    const kitchens = await app.db.getRepository(kitchenEntity).find({ order: { createdAt: 'ASC' }, take: 1 });
     const kitchen = kitchens[0];
     if (!kitchen) throw new Error('the database has no kitchen yet');
     const kitchenId = kitchen.id;

@@ -11,6 +11,7 @@ import {
   milkRoomResponse,
   newCodeResponse,
   restoreResponse,
+  revokeResponse,
   tabletsResponse,
   tracePart,
   traceStored,
@@ -150,8 +151,9 @@ export const api = createApi({
       transformResponse: checked(tabletsResponse, (body) => body),
       providesTags: ['tablets'],
     }),
-    revokeTablet: build.mutation<unknown, string>({
+    revokeTablet: build.mutation<z.infer<typeof revokeResponse>, string>({
       query: (id) => ({ url: `api/tablets/${id}/revoke`, method: 'POST' }),
+      transformResponse: checked(revokeResponse, (body) => body),
       invalidatesTags: ['tablets'],
     }),
     newCode: build.mutation<z.infer<typeof newCodeResponse>, void>({

@@ -3,6 +3,7 @@ import type { DraftEvent, EventType, StoredEvent } from '@morning-crock/core/con
 import { In, MoreThan, type DataSource, type EntityManager } from 'typeorm';
 import { eventEntity } from '../../db/entities.ts';
 import { breathe } from '../../breathe.ts';
+import { AppError } from '../../plugins/errors.ts';
 import { storedFrom, type LogWriter } from './event-log.ts';
 import { foldReadable } from './readable.ts';
 
@@ -141,7 +142,12 @@ export function createRegister<S>(spec: RegisterFold<S>) {
         appended(event) {
           if (!wanted.has(event.type)) return;
           own.push(event);
-          state = state !== null && goesOn(event, lastAtMs) ? applied(state, event) : null;
+          if (state !== null && goesOn(event, lastAtMs)) {
+            // A reader sets aside what cannot be carried out; a writer has not stored it yet and refuses it.
+            state = applied(state, event);
+            if (state === null)
+              throw new AppError('bad-input', [{ path: 'data', message: 'cannot be carried out' }]);
+          } else state = null;
           lastAtMs = Math.max(lastAtMs, Date.parse(event.at));
         },
       };

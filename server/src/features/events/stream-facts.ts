@@ -31,7 +31,7 @@ export function createStreams(log: LogWriter, kitchenId: string) {
   const streams = new Map<string, StreamFacts>();
   async function read(streamId: string): Promise<StreamFacts> {
     const telling = await readEvents(log.manager, { kitchenId, streamId, types: TELLING });
-    const own: StoredEvent[] = [];
+    const own = new Map<string, StoredEvent>();
     const roots = new Map<string, StoredEvent>();
     const undos = new Map(telling.flatMap((e) => (e.type === 'voided' ? [[e.id, e] as const] : [])));
     const facts: StreamFacts = {
@@ -45,20 +45,20 @@ export function createStreams(log: LogWriter, kitchenId: string) {
         return telling.findLast((e) => e.type === 'finished' && !undone.has(e.id))?.at ?? null;
       },
       async entry(id) {
-        const mine = own.find((e) => e.id === id) ?? undos.get(id);
+        const mine = own.get(id) ?? undos.get(id);
         if (mine) return mine;
         const row = (await log.find([id])).get(id);
         return row?.streamId === streamId ? storedFrom(row) : null;
       },
       async root(id) {
-        const seen: string[] = [];
+        const seen = new Set<string>();
         let at: string = id;
         for (;;) {
           const known = roots.get(at);
           const event: StoredEvent | null = known ?? (await facts.entry(at));
           const changes = event?.type === 'voided' || event?.type === 'corrected';
-          if (changes && !seen.includes(at)) {
-            seen.push(at);
+          if (changes && !seen.has(at)) {
+            seen.add(at);
             at = event.data.target;
             continue;
           }
@@ -68,7 +68,7 @@ export function createStreams(log: LogWriter, kitchenId: string) {
       },
       shaping: () => readEvents(log.manager, { kitchenId, streamId, notTypes: BOUNDED }),
       appended(event) {
-        own.push(event);
+        own.set(event.id, event);
         if (TELLING.includes(event.type)) telling.push(event);
         if (event.type === 'voided') undos.set(event.id, event);
       },

@@ -14,15 +14,15 @@ export function Tablets() {
   const [fault, setFault] = useState<string | null>(null);
   if (!data) return null;
   const here = ['127.0.0.1', 'localhost'].includes(window.location.hostname);
+  const show = async (code: string, address: string): Promise<void> => {
+    const picture = await toDataURL(`${address}/join#${code}`, { margin: 1, width: 220 });
+    setShown({ code, address, picture });
+  };
   const renew = async (): Promise<void> => {
     setFault(null);
     try {
       const { code, address } = await makeCode().unwrap();
-      setShown({
-        code,
-        address,
-        picture: await toDataURL(`${address}/join#${code}`, { margin: 1, width: 220 }),
-      });
+      await show(code, address);
     } catch (error) {
       setFault(errorWords(error));
     }
@@ -30,7 +30,9 @@ export function Tablets() {
   const away = async (id: string): Promise<void> => {
     setFault(null);
     try {
-      await revoke(id).unwrap();
+      // Whoever is sent away knows the code: there is a new one, for those who may still join.
+      const { code } = await revoke(id).unwrap();
+      if (code !== null && data.address !== null) await show(code, data.address);
     } catch (error) {
       setFault(errorWords(error));
     }
