@@ -27,7 +27,7 @@ export const identityPlugin = fp(
       const cook = request.headers['x-cook-id'];
       const said = cook === undefined || cook === '' ? null : cook;
       if (said !== null && !ulid.safeParse(said).success)
-        return void next(
+        return next(
           new AppError('bad-input', [{ path: 'x-cook-id', message: 'is not an identity (26 characters)' }]),
         );
       request.identity = { kitchenId, cookId: said as string | null };

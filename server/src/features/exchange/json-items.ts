@@ -83,8 +83,7 @@ export async function* jsonItems(
     const ready = found;
     found = [];
     yield* ready;
-    if (fault)
-      throw new AppError('bad-input', [{ path: '', message: `is no JSON (${(fault as Error).message})` }]);
+    if (fault) throw new AppError('bad-input', [{ path: '', message: `is no JSON (${fault.message})` }]);
   }
   if (!parser.isEnded) throw new AppError('bad-input', [{ path: '', message: 'ends in the middle' }]);
 }
