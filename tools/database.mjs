@@ -103,7 +103,11 @@ async function ensureFiles(dataDir, say, signal) {
     ],
     signal,
   );
-  if (!ok) throw new Error(`the database could not be initialised:\n${log}`);
+  if (!ok) {
+    // It is a script: what it started goes on without it.
+    for (const who of databasesOf(dataDir)) await endProcess(who, 0);
+    throw new Error(`the database could not be initialised:\n${log}`);
+  }
   writeFileSync(join(unfinished, 'initialised'), '');
   renameSync(unfinished, files);
   return files;
@@ -141,7 +145,7 @@ export async function startDatabase({
   forTests = false,
 }) {
   mkdirSync(dataDir, { recursive: true, mode: 0o700 });
-  for (const who of databasesOf(join(dataDir, 'mariadb'))) {
+  for (const who of databasesOf(dataDir)) {
     say('ending a database left over from before …');
     await endProcess(who, LEFT_OVER_GRACE_MS);
   }

@@ -27,7 +27,6 @@ const CLIENTS = 4;
 const wait = (/** @type {number} */ ms) => new Promise((resolve) => setTimeout(resolve, ms));
 const parent = mkdtempSync(join(tmpdir(), 'mc-harden-'));
 const dataDir = join(parent, 'own');
-const files = join(dataDir, 'mariadb');
 /** @type {Set<string>} */
 const acknowledged = new Set();
 /** @type {number[]} */
@@ -103,7 +102,7 @@ async function client(address, until) {
 }
 
 /** Processes of this kitchen. */
-const ours = () => databasesOf(files).map(({ pid }) => pid);
+const ours = () => databasesOf(dataDir).map(({ pid }) => pid);
 
 /** The server of this kitchen, by the directory it was told. */
 function serverPid() {
@@ -181,15 +180,15 @@ async function one(round) {
       env: { ...cleanEnvironment(), MC_DATA: other },
       stdio: ['ignore', 'pipe', 'inherit'],
     });
+    let said = '';
     const up = await new Promise((resolve) => {
-      let said = '';
       again.stdout.on('data', (chunk) => /Morning Crock: \S+/.test((said += String(chunk))) && resolve(true));
       again.once('exit', () => resolve(false));
     });
     again.kill('SIGTERM');
     await new Promise((resolve) => (again.exitCode === null ? again.once('exit', resolve) : resolve(null)));
     rmSync(other, { recursive: true, force: true });
-    if (!up) throw new Error(`${label}: a kitchen whose first start was cut off does not start`);
+    if (!up) throw new Error(`${label}: a kitchen whose first start was cut off does not start\n${said}`);
     return label;
   }
   const run = start();
@@ -269,7 +268,7 @@ say(
   `${clean} of ${rounds} rounds clean; ${acknowledged.size} entries acknowledged, each there exactly once, seq without gaps; ` +
     `starts: median ${Math.round(sorted[sorted.length >> 1] ?? 0)} ms, longest ${Math.round(sorted.at(-1) ?? 0)} ms`,
 );
-for (const who of databasesOf(files)) process.kill(who.pid, 'SIGKILL');
+for (const who of databasesOf(dataDir)) process.kill(who.pid, 'SIGKILL');
 rmSync(parent, { recursive: true, force: true });
 // A failed round may leave its starter and its clients at work.
 process.exit();

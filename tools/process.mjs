@@ -1,6 +1,6 @@
 // Processes of ours: told apart from everybody else's, and ended for certain. Only Node's own modules.
 import { readdirSync, readFileSync } from 'node:fs';
-import { basename } from 'node:path';
+import { basename, join } from 'node:path';
 
 /**
  * A process by its number and the moment it began: numbers are given out again, the pair is not.
@@ -31,18 +31,22 @@ export function identify(pid) {
 export const lives = (who) => startTimeOf(who.pid) === who.startTime;
 
 /**
- * Database servers of one data directory, found by their own command line: a number kept in a file may by now belong to
- * anybody.
- * @param {string} files the data directory, as it was given to the server
+ * Database servers of one kitchen, also one that is still initialising its files, found by their own command line: a
+ * number kept in a file may by now belong to anybody.
+ * @param {string} dataDir the folder their data directories lie in
  * @returns {Identity[]}
  */
-export function databasesOf(files) {
+export function databasesOf(dataDir) {
+  const files = `--datadir=${join(dataDir, 'mariadb')}`;
+  const ours = (/** @type {string} */ arg) => arg === files || arg.startsWith(`${files}.new-`);
   return readdirSync('/proc').flatMap((name) => {
     if (!/^\d+$/.test(name)) return [];
     try {
       const args = readFileSync(`/proc/${name}/cmdline`, 'utf8').split('\0');
-      const ours = args.includes(`--datadir=${files}`) && args.some((a) => basename(a) === 'mariadbd');
-      const who = ours ? identify(Number(name)) : null;
+      const who =
+        args.some(ours) && args.some((a) => /^mariadb(d|-install-db)$/.test(basename(a)))
+          ? identify(Number(name))
+          : null;
       return who ? [who] : [];
     } catch {
       return [];

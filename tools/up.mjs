@@ -182,7 +182,7 @@ async function main() {
   await goOn();
   if (flags.includes('--fresh') && demo) {
     say('clearing the demo’s data');
-    for (const who of databasesOf(join(dataDir, 'mariadb'))) await endProcess(who, 0);
+    for (const who of databasesOf(dataDir)) await endProcess(who, 0);
     for (const name of readdirSync(dataDir))
       if (name !== 'run.json') rmSync(join(dataDir, name), { recursive: true, force: true });
   }

@@ -65,7 +65,6 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
     ...(options.loggerInstance ? { loggerInstance: options.loggerInstance } : { logger: false }),
     bodyLimit: MAX_BODY_BYTES,
     forceCloseConnections: true,
-    disableRequestLogging: true,
     // Connections that do not get on are let go; a large file over a slow network still comes through.
     connectionTimeout: 120_000,
     requestTimeout: 10 * 60_000,
