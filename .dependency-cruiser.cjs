@@ -34,6 +34,24 @@ module.exports = {
       to: { path: '^(web|e2e|tools)/' },
     },
     {
+      name: 'what-the-page-holds-knows-no-view',
+      severity: 'error',
+      from: { path: '^web/src/data/' },
+      to: { path: '^web/src/(app|charts|parts|places)/' },
+    },
+    {
+      name: 'parts-know-no-place',
+      severity: 'error',
+      from: { path: '^web/src/(charts|parts|workers)/' },
+      to: { path: '^web/src/(app|places)/' },
+    },
+    {
+      name: 'places-do-not-meet',
+      severity: 'error',
+      from: { path: '^web/src/places/([^/]+)/' },
+      to: { path: '^web/src/(app|places)/', pathNot: '^web/src/places/$1/' },
+    },
+    {
       name: 'siblings-meet-through-their-index',
       severity: 'error',
       from: { path: '^core/src/([^/]+)/', pathNot: '\\.test\\.ts$|/fixtures/' },

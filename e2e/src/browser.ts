@@ -1,4 +1,19 @@
+import { buildSync } from 'esbuild';
+import { fileURLToPath } from 'node:url';
 import puppeteer, { type Browser, type BrowserContext, type ElementHandle, type Page } from 'puppeteer-core';
+
+/** A page that has not shown what is awaited by then will not show it. */
+const PATIENCE_MS = 20_000;
+const POLLING_MS = 50;
+const PATIENTLY = { timeout: PATIENCE_MS, polling: POLLING_MS };
+
+/** What finds things by their names, put into every page. */
+const IN_PAGE = buildSync({
+  entryPoints: [fileURLToPath(new URL('in-page/names.ts', import.meta.url))],
+  bundle: true,
+  write: false,
+  format: 'iife',
+}).outputFiles[0]!.text;
 
 /** Headless Chromium as Debian ships it: one for all journeys, started by `npm test`; each tablet is a context of its own. */
 export async function startBrowser(): Promise<Browser> {
@@ -38,12 +53,13 @@ export async function openTablet(
   await page.setViewport({ width: options.width ?? 1280, height: options.height ?? 800 });
   // Another journey's page may lie in front of it in the same browser.
   await page.emulateFocusedPage(true);
+  await page.evaluateOnNewDocument(IN_PAGE);
   await page.goto(address);
   return { page, context, strayRequests, faults, close: () => context.close() };
 }
 
 /** Waits until the page shows a text. */
-export async function see(page: Page, text: string | RegExp, timeoutMs = 20_000): Promise<void> {
+export async function see(page: Page, text: string | RegExp, timeoutMs = PATIENCE_MS): Promise<void> {
   const source = typeof text === 'string' ? text : text.source;
   const plain = typeof text === 'string';
   await page
@@ -52,42 +68,60 @@ export async function see(page: Page, text: string | RegExp, timeoutMs = 20_000)
         const shown = document.body.innerText;
         return exact ? shown.includes(wanted) : new RegExp(wanted).test(shown);
       },
-      { timeout: timeoutMs, polling: 100 },
+      { timeout: timeoutMs, polling: POLLING_MS },
       source,
       plain,
     )
-    .catch(async (error: unknown) => {
-      const shown = await page.evaluate(() => document.body.innerText);
-      throw new Error(`did not see ${String(text)}; the page shows:\n${shown}`, { cause: error });
-    });
+    .catch((error: unknown) => failed(page, `did not see ${String(text)}`, error));
 }
 
 /** Waits until a text is gone. */
 export async function seeNoMore(page: Page, text: string): Promise<void> {
-  await page.waitForFunction(
-    (gone: string) => !document.body.innerText.includes(gone),
-    { timeout: 20_000, polling: 100 },
-    text,
-  );
+  await page
+    .waitForFunction((gone: string) => !document.body.innerText.includes(gone), PATIENTLY, text)
+    .catch((error: unknown) => failed(page, `still saw ${text}`, error));
+}
+
+async function failed(page: Page, what: string, cause: unknown): Promise<never> {
+  const shown = await page.evaluate(() => document.body.innerText);
+  throw new Error(`${what}; the page shows:\n${shown}`, { cause });
 }
 
 /** Taps what a screen reader would call by this role and name, once it can be tapped. */
 export async function tap(page: Page, role: 'button' | 'link' | 'radio', name: string): Promise<void> {
-  const selector = `::-p-aria([name="${name}"][role="${role}"])`;
-  const found = await page.waitForSelector(selector, { timeout: 20_000 }).catch(() => null);
-  if (!found) {
-    const shown = await page.evaluate(() => document.body.innerText);
-    throw new Error(`nothing to tap called “${name}”; the page shows:\n${shown}`);
-  }
-  await page.locator(selector).setTimeout(20_000).click();
+  const found = await page
+    .waitForFunction(
+      (called: string, as: string) => globalThis.names.tapPoint(called, as),
+      { timeout: PATIENCE_MS, polling: 'raf' },
+      name,
+      role,
+    )
+    .catch((error: unknown) => failed(page, `nothing to tap called “${name}”`, error));
+  const point = await found.jsonValue();
+  await page.mouse.click(point!.x, point!.y);
 }
 
-/** Replaces what stands in a field called by its label. */
-export async function fill(page: Page, label: string, text: string): Promise<void> {
-  const field = await page.waitForSelector(`::-p-aria(${label})`, { timeout: 20_000 });
-  if (!field) throw new Error(`no field ${label}`);
-  await field.focus();
+/** The field that a screen reader would call by this name, once it is there. */
+export async function named(page: Page, name: string, role?: 'textbox'): Promise<ElementHandle<HTMLElement>> {
+  const found = await page
+    .waitForFunction(
+      (called: string, as?: string) => globalThis.names.named(called, as),
+      PATIENTLY,
+      name,
+      role,
+    )
+    .catch((error: unknown) => failed(page, `no field “${name}”`, error));
+  return found.asElement() as ElementHandle<HTMLElement>;
+}
+
+/**
+ * Replaces what stands in a field called by its label.
+ * @param role tells a field from a choice of the same name
+ */
+export async function fill(page: Page, label: string, text: string, role?: 'textbox'): Promise<void> {
+  const field = await named(page, label, role);
   await field.evaluate((element) => {
+    element.focus();
     if (element instanceof HTMLInputElement || element instanceof HTMLTextAreaElement) element.select();
   });
   await page.keyboard.press('Backspace');

@@ -6,7 +6,17 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser, ElementHandle } from 'puppeteer-core';
 import { ulid } from 'ulid';
-import { fill, openTablet, see, seeNoMore, startBrowser, tap, turnTo, type Tablet } from './browser.ts';
+import {
+  fill,
+  named,
+  openTablet,
+  see,
+  seeNoMore,
+  startBrowser,
+  tap,
+  turnTo,
+  type Tablet,
+} from './browser.ts';
 import { createWorld, type World } from './world.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
@@ -79,7 +89,7 @@ describe('instruments', () => {
     });
     await page.goto(`${world.address}/makes/${makeId}`);
     await see(page, 'Cool enough');
-    const select = (await page.waitForSelector('::-p-aria(Thermometer)'))!;
+    const select = await named(page, 'Thermometer');
     await select.select(((change as { value: { id: string }[] }).value[0] as { id: string }).id);
     await fill(page, 'Temperature, °C', '61');
     await page.keyboard.press('Enter');
@@ -320,9 +330,9 @@ describe('planning backwards', () => {
     const { page } = tablet;
     await see(page, 'Start this make');
     await tap(page, 'radio', 'back from when I want it');
-    const day = (await page.waitForSelector('::-p-aria(Day)'))!;
+    const day = await named(page, 'Day');
     await day.select('0');
-    await turnTo((await page.waitForSelector('::-p-aria(By)'))!, '10:00');
+    await turnTo(await named(page, 'By'), '10:00');
     await tap(page, 'button', 'Find a way');
     await see(page, /cannot be ready by then with what may be changed\. The earliest is about \d\d:\d\d/);
     expect(await dataOf('make-started')).toHaveLength(1);
@@ -333,7 +343,7 @@ describe('planning backwards', () => {
     const { page } = tablet;
     await see(page, 'Cool enough');
     await tap(page, 'button', 'Plan what is left');
-    await turnTo((await page.waitForSelector('::-p-aria(By)'))!, '13:30');
+    await turnTo(await named(page, 'By'), '13:30');
     await tap(page, 'button', 'Find a way');
     await see(page, 'Take this');
     await tap(page, 'button', 'Take this');

@@ -15,6 +15,7 @@ import type { Browser, ElementHandle } from 'puppeteer-core';
 import { ulid } from 'ulid';
 import {
   fill,
+  named,
   openEntry,
   openTablet,
   see,
@@ -346,7 +347,7 @@ describe('an entry that was wrong', () => {
     await fill(page, 'How much', '0.1');
     await tap(page, 'button', 'Save the correction');
     await see(page, 'is more than the');
-    const typed = await page.waitForSelector('::-p-aria(How much)');
+    const typed = await named(page, 'How much');
     expect(await typed!.evaluate((field) => (field as HTMLInputElement).value)).toBe('0.1');
     expect([await count('corrected'), await count('voided')]).toEqual([3, 0]);
     await page.keyboard.press('Escape');

@@ -8,7 +8,7 @@ import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { RouterProvider } from 'react-router';
 import { createRouter } from './app/router.tsx';
-import { restoreOutbox, store } from './app/store.ts';
+import { restoreOutbox, store } from './data/store.ts';
 import { cssVariables, theme } from './app/theme.ts';
 
 void restoreOutbox();

@@ -1,4 +1,5 @@
 export * from './effective.ts';
+export * from './entry-value.ts';
 export * from './replay.ts';
 export * from './state.ts';
 export * from './thermal.ts';

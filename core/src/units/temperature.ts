@@ -1,6 +1,11 @@
 /** Temperature units a maker may type or read. */
 export type TemperatureUnit = 'C' | 'F';
 
+/** Whether a unit is one of temperature. */
+export function isTemperatureUnit(unit: string): unit is TemperatureUnit {
+  return unit === 'C' || unit === 'F';
+}
+
 /**
  * Converts a temperature to °C.
  * @param value in `unit`

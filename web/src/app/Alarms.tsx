@@ -3,8 +3,8 @@ import { Button } from '@mantine/core';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { ring, soundUnlocked, unlockSound } from './sound.ts';
-import { record } from './store.ts';
-import type { Attended } from './attended.ts';
+import { record } from '../data/store.ts';
+import type { Attended } from '../data/attended.ts';
 
 const RING_EVERY_MS = 4000;
 

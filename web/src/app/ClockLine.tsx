@@ -1,18 +1,24 @@
 import { formatMinutes } from '@morning-crock/core';
 import { Link } from 'react-router';
-import { useUnits } from './use-units.ts';
-import type { Attended } from './attended.ts';
+import { useUnits } from '../data/use-units.ts';
+import type { Attended } from '../data/attended.ts';
+
+const WITHOUT = {
+  working: 'Working out the times …',
+  failed: 'The times cannot be worked out on this device',
+  nothing: 'No hands needed',
+} as const;
 
 /** Always there: the time, the next moment hands are needed, what may wait. */
 export function ClockLine({
   makes,
   nowMs,
-  working,
+  without,
 }: {
   readonly makes: readonly Attended[];
   readonly nowMs: number;
-  /** Makes are under way whose forecast is not there yet. */
-  readonly working: boolean;
+  /** What to say when no moment is known. */
+  readonly without: keyof typeof WITHOUT;
 }) {
   const units = useUnits();
   const next = makes
@@ -33,7 +39,7 @@ export function ClockLine({
           </span>
         </Link>
       ) : (
-        <span className="quiet">{working ? 'Working out the times …' : 'No hands needed'}</span>
+        <span className="quiet">{WITHOUT[without]}</span>
       )}
       <span className="spacer" />
       {next.slice(1, 3).map(({ make, hands }) => (

@@ -10,17 +10,13 @@ import {
 import { Menu } from '@mantine/core';
 import { useEffect, useRef } from 'react';
 import { Link, NavLink, Outlet, useLocation } from 'react-router';
-import { useKitchenQuery } from '../api/api.ts';
-import { followLog } from '../api/stream.ts';
-import { Alarms } from './Alarms.tsx';
-import { attendedMake, attendedWaking, useLiveWakings } from './attended.ts';
-import { ClockLine } from './ClockLine.tsx';
-import { useNow } from './clock.ts';
+import { useKitchenQuery } from '../data/api.ts';
+import { followLog } from '../data/stream.ts';
 import { Join } from './Join.tsx';
 import { Kept } from './Kept.tsx';
-import { KeyHelp } from './KeyHelp.tsx';
-import { LiveMakes, useUnderWayIds } from './LiveMakes.tsx';
-import { useAllLive } from './use-all-live.ts';
+import { KeyHelp } from '../parts/KeyHelp.tsx';
+import { LiveMakes } from './LiveMakes.tsx';
+import { Watch } from './Watch.tsx';
 
 const PLACES = [
   { to: '/', label: 'Bench', Icon: IconClipboardCheck, end: true },
@@ -36,14 +32,6 @@ const ON_PHONE = 4;
 
 /** The frame of every place: rail on the left, clock line on top. */
 export function Frame() {
-  const nowMs = useNow();
-  const live = useAllLive();
-  const wakings = useLiveWakings();
-  const underWay = useUnderWayIds();
-  const makes = [
-    ...live.map((make) => attendedMake(make, nowMs)),
-    ...wakings.map((waking) => attendedWaking(waking, nowMs)),
-  ];
   const { data: kitchen, isError, error, refetch } = useKitchenQuery();
   const stranger = error !== undefined && 'code' in error && error.code === 'code-needed';
   const { pathname } = useLocation();
@@ -104,8 +92,7 @@ export function Frame() {
         </Menu>
       </nav>
       <div style={{ minWidth: 0, display: 'flex', flexDirection: 'column', minHeight: 0, gridRow: 'span 2' }}>
-        <ClockLine makes={makes} nowMs={nowMs} working={underWay.length > makes.length} />
-        <Alarms makes={makes} nowMs={nowMs} />
+        <Watch />
         <main id="place" className="place" tabIndex={-1} style={{ flex: 1 }}>
           <Outlet />
         </main>

@@ -1,12 +1,40 @@
+import type { EventType } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
-import { dropRefused, useAppSelector } from './store.ts';
+import { Link } from 'react-router';
+import { beginsStream } from '../data/outbox.ts';
+import { dropRefused, useAppSelector } from '../data/store.ts';
+
+/** What an entry is about, in a word or two. */
+const ENTRY_WORDS: Partial<Record<EventType, string>> = {
+  'make-started': 'a make’s beginning',
+  'waking-started': 'a waking’s beginning',
+  'temperature-read': 'a temperature',
+  'ph-read': 'a pH',
+  titrated: 'an acidity',
+  weighed: 'a weight',
+  reserved: 'what was kept',
+  'starter-added': 'starter',
+  'step-done': 'a step',
+  'cue-seen': 'what was seen',
+  noted: 'a note',
+  finished: 'an ending',
+  'milk-moved': 'milk',
+  'culture-changed': 'a culture',
+  'kitchen-changed': 'a setting',
+  corrected: 'a correction',
+  voided: 'an undo',
+};
 
 /** Says what is kept on this device and what the server refused, with what to do. */
 export function Kept() {
   const { entries, reachable } = useAppSelector((s) => s.outbox);
-  const refused = entries.filter((e) => e.refused);
-  const waiting = entries.length - refused.length;
-  if (reachable && refused.length === 0) return null;
+  const allRefused = entries.filter((e) => e.refused);
+  /** What was not begun is told once, and where to go on from there. */
+  const begun = new Set(allRefused.filter((e) => beginsStream(e.draft)).map((e) => e.draft.streamId));
+  const refused = allRefused.filter((e) => beginsStream(e.draft) || !begun.has(e.draft.streamId));
+  const aside = entries.filter((e) => e.aside && !e.refused);
+  const waiting = entries.length - allRefused.length;
+  if (reachable && refused.length === 0 && aside.length === 0) return null;
   return (
     <div className="kept-strip">
       {!reachable && (
@@ -18,15 +46,32 @@ export function Kept() {
           </span>
         </div>
       )}
+      {aside.length > 0 && (
+        <div className="banner" role="status">
+          <strong>Set aside</strong>
+          <span>
+            The server fails at {aside.length === 1 ? 'one entry' : `${aside.length} entries`} (
+            {aside.map((e) => ENTRY_WORDS[e.draft.type] ?? 'an entry').join(', ')}).{' '}
+            {aside.length === 1 ? 'It is' : 'They are'} safe on this device and tried again every minute; all
+            other entries go on.
+          </span>
+        </div>
+      )}
       {refused.map(({ draft, refused: error }) => (
         <div key={draft.id} className="banner" role="alert">
           <strong className="danger">Not taken</strong>
           <span>
             {error?.message} {error?.details.map((d) => d.message).join('; ')}. {error?.next}
           </span>
-          <Button variant="default" onClick={() => void dropRefused(draft.id)}>
-            Take it away
-          </Button>
+          {begun.has(draft.streamId) ? (
+            <Button component={Link} to={`/makes/${draft.streamId}`} variant="default">
+              See the plan
+            </Button>
+          ) : (
+            <Button variant="default" onClick={() => void dropRefused(draft.id)}>
+              Take it away
+            </Button>
+          )}
         </div>
       ))}
     </div>

@@ -1,18 +1,19 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
-import { useMakesQuery } from '../api/api.ts';
+import { useEffect, useRef, useState } from 'react';
 import { requestForecast } from '../workers/forecast-client.ts';
-import { now } from './clock.ts';
-import { liveSlice } from './live-slice.ts';
-import { useAppDispatch, useAppSelector } from './store.ts';
-import { useMake } from './use-make.ts';
+import { now } from '../data/clock.ts';
+import { liveSlice } from '../data/live-slice.ts';
+import { useAppDispatch, useAppSelector } from '../data/store.ts';
+import { useUnderWayIds } from '../data/under-way.ts';
+import { useMake } from '../data/use-make.ts';
 
 /** A forecast is renewed this often even when nothing happens: time itself moves it. */
 const RENEW_MS = 60_000;
 
 /** Keeps the forecast of one make fresh; shows nothing. */
 function Keeper({ makeId }: { readonly makeId: string }) {
-  const { events, state } = useMake(makeId);
+  const { shaping, state } = useMake(makeId);
   const dispatch = useAppDispatch();
+  const attempts = useAppSelector((s) => s.live.attempts);
   const [turn, setTurn] = useState(0);
   useEffect(() => {
     const timer = setInterval(() => setTurn((t) => t + 1), RENEW_MS);
@@ -24,30 +25,22 @@ function Keeper({ makeId }: { readonly makeId: string }) {
     if (!known) return;
     let wanted = true;
     // Only news makes the old picture fade; the minute's renewal passes unseen.
-    if (drawnFrom.current !== events) dispatch(liveSlice.actions.workStarted(makeId));
-    drawnFrom.current = events;
+    if (drawnFrom.current !== shaping) dispatch(liveSlice.actions.workStarted(makeId));
+    drawnFrom.current = shaping;
     const nowMs = now();
-    void requestForecast(makeId, { kind: 'make', makeId, events, nowMs }).then((forecast) => {
-      if (forecast && wanted) dispatch(liveSlice.actions.forecastMade({ makeId, forecast, atMs: nowMs }));
-    });
+    requestForecast(makeId, { kind: 'make', makeId, events: shaping, nowMs }).then(
+      (forecast) => {
+        if (forecast && wanted) dispatch(liveSlice.actions.forecastMade({ makeId, forecast, atMs: nowMs }));
+      },
+      () => {
+        if (wanted) dispatch(liveSlice.actions.workFailed(makeId));
+      },
+    );
     return () => {
       wanted = false;
     };
-  }, [dispatch, events, known, makeId, turn]);
+  }, [dispatch, shaping, known, makeId, turn, attempts]);
   return null;
-}
-
-/** The identities of all makes under way, those begun here and not yet sent among them. */
-export function useUnderWayIds(): readonly string[] {
-  const { data } = useMakesQuery();
-  const entries = useAppSelector((s) => s.outbox.entries);
-  return useMemo(() => {
-    const stored = (data ?? []).filter((m) => m.status === 'under-way').map((m) => m.id);
-    const begunHere = entries
-      .filter((e) => (e.draft.type === 'make-started' || e.draft.type === 'waking-started') && !e.refused)
-      .map((e) => e.draft.streamId);
-    return [...new Set([...stored, ...begunHere])];
-  }, [data, entries]);
 }
 
 /** One keeper for each make under way. */

@@ -1,7 +1,8 @@
 import { createBrowserRouter, Navigate } from 'react-router';
 import { Bench } from '../places/bench/Bench.tsx';
 import { Frame } from './Frame.tsx';
-import { PlaceMishap } from './Mishap.tsx';
+import { OneMake } from './OneMake.tsx';
+import { PlaceMishap } from '../parts/Mishap.tsx';
 
 const waiting = <p className="quiet">Opening …</p>;
 
@@ -24,7 +25,13 @@ export function createRouter() {
             },
             {
               path: 'makes/:id',
-              lazy: async () => ({ Component: (await import('../places/make/MakePlace.tsx')).MakePlace }),
+              lazy: async () => {
+                const [{ MakePlace }, { WakingPlace }] = await Promise.all([
+                  import('../places/make/MakePlace.tsx'),
+                  import('../places/waking/WakingPlace.tsx'),
+                ]);
+                return { element: <OneMake Make={MakePlace} Waking={WakingPlace} /> };
+              },
             },
             {
               path: 'daybook',
@@ -32,11 +39,20 @@ export function createRouter() {
             },
             {
               path: 'daybook/:id',
-              lazy: async () => ({ Component: (await import('../places/daybook/Record.tsx')).Record }),
+              lazy: async () => {
+                const [{ Record }, { WakingPlace }] = await Promise.all([
+                  import('../places/daybook/Record.tsx'),
+                  import('../places/waking/WakingPlace.tsx'),
+                ]);
+                return { element: <OneMake Make={Record} Waking={WakingPlace} /> };
+              },
             },
             {
               path: 'makes/:id/file',
-              lazy: async () => ({ Component: (await import('../places/file/FilePlace.tsx')).FilePlace }),
+              lazy: async () => {
+                const { FilePlace } = await import('../places/file/FilePlace.tsx');
+                return { element: <OneMake Make={FilePlace} /> };
+              },
             },
             {
               path: 'milk/:part?',

@@ -1,7 +1,7 @@
 import type { LoggedEvent } from '@morning-crock/core';
 import { Button, Modal } from '@mantine/core';
 import { useState, type ReactNode } from 'react';
-import { dropRefused, record, whenSettled } from '../app/store.ts';
+import { dropRefused, record, whenSettled } from '../data/store.ts';
 import { DayTimeFields, useDayTime } from './DayTime.tsx';
 import { EntryForm } from './EntryForm.tsx';
 

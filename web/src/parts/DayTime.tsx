@@ -1,9 +1,9 @@
 import { clockTime, localDate } from '@morning-crock/core';
 import { TextInput } from '@mantine/core';
 import { use, useState } from 'react';
-import { now } from '../app/clock.ts';
-import { useKitchen } from '../app/use-units.ts';
-import { instantOfFields } from './instant-of-fields.ts';
+import { now } from '../data/clock.ts';
+import { useKitchen } from '../data/use-units.ts';
+import { instantOfFields } from '../data/instant-of-fields.ts';
 import { TriedContext } from './tried.ts';
 
 /** Clocks differ a little. */

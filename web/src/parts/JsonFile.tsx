@@ -1,6 +1,6 @@
 import { Button, FileButton } from '@mantine/core';
 import { useRef, useState, type ReactNode } from 'react';
-import { errorWords } from '../api/api.ts';
+import { errorWords } from '../data/api.ts';
 
 /** A JSON file taken in whole, with what came of it said below; nothing is changed by one that cannot be read. */
 export function JsonFile(props: {

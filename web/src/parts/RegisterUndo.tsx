@@ -1,9 +1,9 @@
 import { CHANGE_WORD, MOVEMENT_WORD } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { useCallback } from 'react';
-import { useKeys } from '../app/KeyHelp.tsx';
-import type { RegisterEntry } from '../app/live-slice.ts';
-import { record, useAppSelector } from '../app/store.ts';
+import { useKeys } from './KeyHelp.tsx';
+import type { RegisterEntry } from '../data/live-slice.ts';
+import { record, useAppSelector } from '../data/store.ts';
 
 const WORD: Readonly<Record<RegisterEntry['kind'], string>> = { ...MOVEMENT_WORD, ...CHANGE_WORD };
 

@@ -1,6 +1,6 @@
 import { sleepSpells } from '@morning-crock/core';
-import { useKitchen, useUnits } from '../app/use-units.ts';
-import { THREAD_H, type Attended } from '../app/attended.ts';
+import { useKitchen, useUnits } from '../data/use-units.ts';
+import { THREAD_H, type Attended } from '../data/attended.ts';
 
 const HOUR_MS = 3_600_000;
 const SPAN_H = THREAD_H;

@@ -1,17 +1,15 @@
 import type { MilkingsContext, MilkingsRead, TableFormat } from '@morning-crock/core';
-import { proxy, wrap, type Remote } from 'comlink';
+import { proxy } from 'comlink';
 import type { CsvWorker, Opened, RowsRead } from './csv.worker.ts';
+import { lastingWorker } from './lasting.ts';
 
-let worker: Remote<CsvWorker> | null = null;
-
-function remote(): Remote<CsvWorker> {
-  worker ??= wrap<CsvWorker>(new Worker(new URL('./csv.worker.ts', import.meta.url), { type: 'module' }));
-  return worker;
-}
+const ask = lastingWorker<CsvWorker>(
+  () => new Worker(new URL('./csv.worker.ts', import.meta.url), { type: 'module' }),
+);
 
 /** Takes a logger's file in and finds out how it is written. */
 export function openFile(file: File): Promise<Opened> {
-  return remote().open(file);
+  return ask((worker) => worker.open(file));
 }
 
 /** Reads the rows of the file that is open; `null` when it was stopped. */
@@ -20,7 +18,7 @@ export function readRows(
   context: { readonly zone: string; readonly startMs: number },
   tell: (share: number) => void,
 ): Promise<RowsRead | null> {
-  return remote().read(format, context, proxy(tell));
+  return ask((worker) => worker.read(format, context, proxy(tell)));
 }
 
 /** Reads a file of milkings; nothing is stored. */
@@ -28,12 +26,12 @@ export function readMilkingsFile(
   file: File,
   context: MilkingsContext,
 ): Promise<MilkingsRead | { readonly fault: string }> {
-  return remote().milkings(file, context);
+  return ask((worker) => worker.milkings(file, context));
 }
 
 /** Stops reading. */
 export function stopReading(): void {
-  void remote().stop();
+  void ask((worker) => worker.stop()).catch(() => undefined);
 }
 
 export type { Opened, RowsRead } from './csv.worker.ts';

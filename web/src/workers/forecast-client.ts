@@ -1,21 +1,18 @@
 import type { BackwardsAnswer, BackwardsInput, BandForecast } from '@morning-crock/core';
-import { proxy, wrap, type Remote } from 'comlink';
+import { proxy } from 'comlink';
 import type { ForecastJob, ForecastWorker } from './forecast.worker.ts';
+import { lastingWorker } from './lasting.ts';
 
-let worker: Remote<ForecastWorker> | null = null;
-
-function remote(): Remote<ForecastWorker> {
-  worker ??= wrap<ForecastWorker>(
-    new Worker(new URL('./forecast.worker.ts', import.meta.url), { type: 'module' }),
-  );
-  return worker;
-}
+const ask = lastingWorker<ForecastWorker>(
+  () => new Worker(new URL('./forecast.worker.ts', import.meta.url), { type: 'module' }),
+);
 
 /**
  * Forecasts in the worker. A newer request with the same key replaces an older one, which then gives `null`.
+ * @throws Error when the worker cannot be fetched or falls over
  */
 export function requestForecast(key: string, job: ForecastJob): Promise<BandForecast | null> {
-  return remote().forecast(key, job);
+  return ask((worker) => worker.forecast(key, job));
 }
 
 /** Plans backwards in the worker; `null` when it was cancelled. @param tell is told how far it is, 0..1 */
@@ -24,10 +21,10 @@ export function requestPlan(
   input: BackwardsInput,
   tell: (share: number) => void,
 ): Promise<BackwardsAnswer | null> {
-  return remote().planBack(key, input, proxy(tell));
+  return ask((worker) => worker.planBack(key, input, proxy(tell)));
 }
 
 /** Stops the request of a key. */
 export function cancelForecast(key: string): void {
-  void remote().cancel(key);
+  void ask((worker) => worker.cancel(key)).catch(() => undefined);
 }

@@ -1,4 +1,4 @@
-import { correctedC, toCelsius } from '@morning-crock/core';
+import { checkedCorrection, correctedC, toCelsius } from '@morning-crock/core';
 import {
   deviceReading,
   deviceReadingResponse,
@@ -20,7 +20,6 @@ import { appendWithin, checkClock } from '../events/append.ts';
 import { withLog } from '../events/event-log.ts';
 import { readKitchen } from '../kitchen/kitchen-service.ts';
 import { isMake } from '../makes/make-service.ts';
-import { correctionOf } from '../traces/trace-service.ts';
 
 /** At most one reading of a device is stored in this time. */
 const STORE_EVERY_MS = 10_000;
@@ -36,7 +35,7 @@ function temperatureOf(
     celsius === undefined ? { value: fahrenheit ?? 0, unit: 'F' } : { value: celsius, unit: 'C' };
   const rawC = celsius ?? toCelsius(fahrenheit ?? 0, 'F');
   const named = kitchen.thermometers.find((t) => t.name === device);
-  const correction = correctionOf(kitchen, named?.id ?? null);
+  const correction = checkedCorrection(kitchen.thermometers, named?.id);
   const corrected = temperatureC.safeParse(correctedC(rawC, correction));
   if (!corrected.success)
     throw new AppError('bad-input', [

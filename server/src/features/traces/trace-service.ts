@@ -1,7 +1,6 @@
-import { buildTrace, thermometerCorrection } from '@morning-crock/core';
+import { buildTrace, checkedCorrection } from '@morning-crock/core';
 import {
   EVENT_VERSION,
-  type KitchenSettings,
   type TraceFacts,
   type TraceStored,
   type TraceUpload,
@@ -22,16 +21,6 @@ function traceIdOf(makeId: string, contentHash: string, undone: number): string 
   const bytes = createHash('sha256').update(`${makeId} ${contentHash} ${undone}`).digest();
   const letters = Array.from({ length: 26 }, (_, i) => CROCKFORD[bytes[i]! % (i === 0 ? 8 : 32)]);
   return letters.join('');
-}
-
-/** What sets a thermometer right, when it was checked. */
-export function correctionOf(
-  kitchen: KitchenSettings,
-  thermometerId: string | null,
-): TraceFacts['correction'] {
-  const thermometer = kitchen.thermometers.find((t) => t.id === thermometerId);
-  if (!thermometer || (thermometer.iceC === null && thermometer.boilingC === null)) return null;
-  return { thermometerId: thermometer.id, ...thermometerCorrection(thermometer) };
 }
 
 /**
@@ -76,7 +65,8 @@ export async function importTrace(
       if (trace.instrument !== upload.instrument || trace.quantity !== upload.quantity) continue;
       for (const ms of (await readTrace(log.manager, kitchenId, trace.traceId)).at) known.add(ms);
     }
-    const correction = upload.quantity === 'ph' ? null : correctionOf(kitchen, upload.thermometerId);
+    const correction =
+      upload.quantity === 'ph' ? null : checkedCorrection(kitchen.thermometers, upload.thermometerId);
     const built = buildTrace(
       upload,
       { fromMs: state.startedAtMs, toMs: state.finished?.atMs ?? context.nowMs },

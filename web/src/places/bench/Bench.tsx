@@ -2,23 +2,24 @@ import { formatMinutes } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { useKitchenQuery, useMakesQuery } from '../../api/api.ts';
-import { useNow } from '../../app/clock.ts';
+import { useKitchenQuery, useMakesQuery } from '../../data/api.ts';
+import { useNow } from '../../data/clock.ts';
 import {
   attendedMake,
   attendedWaking,
   useLiveWakings,
   type Attended,
   type LiveWaking,
-} from '../../app/attended.ts';
-import { useUnderWayIds } from '../../app/LiveMakes.tsx';
-import { useAllLive } from '../../app/use-all-live.ts';
-import type { LiveMake } from '../../app/use-make.ts';
-import { useUnits } from '../../app/use-units.ts';
+} from '../../data/attended.ts';
+import { useAppSelector } from '../../data/store.ts';
+import { useUnderWayIds } from '../../data/under-way.ts';
+import { useAllLive } from '../../data/use-all-live.ts';
+import type { LiveMake } from '../../data/use-make.ts';
+import { useUnits } from '../../data/use-units.ts';
 import { CrockDrawing } from '../../parts/CrockDrawing.tsx';
 import { crockLook } from '../../parts/crock-look.ts';
 import { Thread } from '../../parts/Thread.tsx';
-import { completeStep } from '../make/complete-step.ts';
+import { completeStep } from '../../data/complete-step.ts';
 
 /** What the tag on a crock says: the next moment as a band where it is one. */
 function tagOf(make: LiveMake, units: ReturnType<typeof useUnits>, nowMs: number): string {
@@ -194,6 +195,7 @@ export function Bench() {
     ...wakings.map((waking) => attendedWaking(waking, nowMs)),
   ];
   const ids = useUnderWayIds();
+  const failed = useAppSelector((s) => s.live.failed);
   const { data: kitchen } = useKitchenQuery();
   const list = useMakesQuery();
   const again = useMemo(() => {
@@ -220,7 +222,20 @@ export function Bench() {
           {wakings.map((waking) => (
             <WakingCrock key={waking.state.id} live={waking} nowMs={nowMs} />
           ))}
-          {ids.length > makes.length + wakings.length && <p className="quiet">Working out the times …</p>}
+          {ids
+            .filter((id) => !attended.some((a) => a.id === id))
+            .map((id) =>
+              failed[id] ? (
+                <p key={id} role="alert">
+                  The times of one make cannot be worked out on this device.{' '}
+                  <Link to={`/makes/${id}`}>Go on with it by clock and hand</Link>
+                </p>
+              ) : (
+                <p key={id} className="quiet">
+                  Working out the times …
+                </p>
+              ),
+            )}
           {list.isError && (
             <p className="danger">
               The record cannot be read now. What is stored is safe; it is tried again.

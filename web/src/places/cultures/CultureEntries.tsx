@@ -9,11 +9,11 @@ import {
 import type { Culture, EventOf } from '@morning-crock/core/contract';
 import { Button, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import { useEntriesQuery } from '../../api/api.ts';
-import { useUnits } from '../../app/use-units.ts';
+import { useEntriesQuery } from '../../data/api.ts';
+import { useUnits } from '../../data/use-units.ts';
 import { NameField } from '../../parts/NameField.tsx';
 import { CorrectEntry, type Corrected } from '../../parts/CorrectEntry.tsx';
-import { AmountField, useAsTyped, type TypedAmount } from '../milk-room/AmountField.tsx';
+import { AmountField, useAsTyped, type TypedAmount } from '../../parts/AmountField.tsx';
 
 const MILK = MILK_FACTS['shop-whole'].composition;
 

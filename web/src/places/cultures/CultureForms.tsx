@@ -3,11 +3,11 @@ import { BAD_SIGNS, DISCARD_REASONS, type Culture, type CultureChange } from '@m
 import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { useState, type ReactNode } from 'react';
 import { ulid } from 'ulid';
-import { record } from '../../app/store.ts';
+import { record } from '../../data/store.ts';
 import { EntryForm } from '../../parts/EntryForm.tsx';
 import { NameField } from '../../parts/NameField.tsx';
 import { Choices } from '../../parts/Choices.tsx';
-import { AmountField, type TypedAmount } from '../milk-room/AmountField.tsx';
+import { AmountField, type TypedAmount } from '../../parts/AmountField.tsx';
 
 type Form = { readonly culture: Culture; readonly onDone: () => void };
 const MILK = MILK_FACTS['shop-whole'].composition;

@@ -9,14 +9,14 @@ import { Button, Checkbox, NativeSelect, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { ulid } from 'ulid';
-import { record } from '../../app/store.ts';
-import { useKitchen } from '../../app/use-units.ts';
+import { record } from '../../data/store.ts';
+import { useKitchen } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { EntryForm } from '../../parts/EntryForm.tsx';
 import { QuantityField } from '../../parts/QuantityField.tsx';
-import { instantOfFields } from '../../parts/instant-of-fields.ts';
+import { instantOfFields } from '../../data/instant-of-fields.ts';
 import { PlaceChoice } from './CultureForms.tsx';
-import { AmountField, type TypedAmount } from '../milk-room/AmountField.tsx';
+import { AmountField, type TypedAmount } from '../../parts/AmountField.tsx';
 
 const MILK = MILK_FACTS['shop-whole'].composition;
 

@@ -12,9 +12,9 @@ import { Button } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { ulid } from 'ulid';
-import { useFactorsQuery } from '../../api/api.ts';
-import { record } from '../../app/store.ts';
-import { useUnits } from '../../app/use-units.ts';
+import { useFactorsQuery } from '../../data/api.ts';
+import { record } from '../../data/store.ts';
+import { useUnits } from '../../data/use-units.ts';
 import { CultureEntries } from './CultureEntries.tsx';
 import { LittleCurve } from '../../parts/LittleCurve.tsx';
 import {
@@ -26,7 +26,7 @@ import {
   SplitForm,
   WeighForm,
 } from './CultureForms.tsx';
-import { cultureWords, factsOf } from './culture-words.ts';
+import { cultureWords, factsOf } from '../../parts/culture-words.ts';
 
 const NOTHING: readonly Factor[] = [];
 type Doing = 'nothing' | 'split' | 'feed' | 'weigh' | 'sign' | 'discard' | 'merge' | 'rename';

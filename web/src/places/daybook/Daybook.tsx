@@ -1,8 +1,8 @@
 import type { MakeSummary } from '@morning-crock/core/contract';
 import { Button, TextInput } from '@mantine/core';
 import { Link, useSearchParams } from 'react-router';
-import { useImportDaybookMutation, useMakesQuery } from '../../api/api.ts';
-import { useUnits } from '../../app/use-units.ts';
+import { useImportDaybookMutation, useMakesQuery } from '../../data/api.ts';
+import { useUnits } from '../../data/use-units.ts';
 import { JsonFile } from '../../parts/JsonFile.tsx';
 
 const hours = (h: number): string => `${h.toFixed(1)} h`;

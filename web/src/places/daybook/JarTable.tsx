@@ -5,7 +5,7 @@ import {
   sournessOfPh,
   type MakeState,
 } from '@morning-crock/core';
-import type { Units } from '../../app/units-of.ts';
+import type { Units } from '../../data/units-of.ts';
 
 /** What became of each jar. */
 export function JarTable({ state, units }: { readonly state: MakeState; readonly units: Units }) {

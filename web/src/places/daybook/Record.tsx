@@ -1,14 +1,12 @@
 import { batchOf, doNotEat, milkCost, pointForecast, type MakeState, yieldOf } from '@morning-crock/core';
 import { useMemo } from 'react';
-import { Link, useParams } from 'react-router';
+import { Link } from 'react-router';
 import { Button } from '@mantine/core';
-import { useMake } from '../../app/use-make.ts';
-import type { Units } from '../../app/units-of.ts';
-import { useUnits } from '../../app/use-units.ts';
-import { WakingPlace } from '../waking/WakingPlace.tsx';
+import type { Units } from '../../data/units-of.ts';
+import { useUnits } from '../../data/use-units.ts';
 import { MakeCurve } from '../../charts/MakeCurve.tsx';
-import { curveDataOf } from '../make/curve-data.ts';
-import { EntryLog } from '../make/EntryLog.tsx';
+import { curveDataOf } from '../../charts/curve-data.ts';
+import { EntryLog } from '../../parts/EntryLog.tsx';
 import { JarTable } from './JarTable.tsx';
 import { TraceView } from './TraceView.tsx';
 
@@ -60,7 +58,8 @@ function StepsTable({ state, units }: { readonly state: MakeState; readonly unit
 
 const VERDICT = { kept: '✓ kept', discarded: '✗ discarded', 'under-way': '● under way' } as const;
 
-function Finished({ state }: { readonly state: MakeState }) {
+/** One make in the Daybook: predicted, as stored then, against real. */
+export function Record({ state }: { readonly state: MakeState }) {
   const units = useUnits();
   const balance = yieldOf(state);
   const cost = milkCost(state.plan.milk);
@@ -166,18 +165,4 @@ function Finished({ state }: { readonly state: MakeState }) {
       </div>
     </>
   );
-}
-
-/** One make in the Daybook: predicted, as stored then, against real. */
-export function Record() {
-  const { id = '' } = useParams();
-  const { state, waking, missing } = useMake(id);
-  if (missing)
-    return (
-      <p>
-        There is no such make. <Link to="/daybook">Back to the Daybook</Link>
-      </p>
-    );
-  if (waking) return <WakingPlace state={waking} />;
-  return state ? <Finished state={state} /> : <p className="quiet">Opening the record …</p>;
 }

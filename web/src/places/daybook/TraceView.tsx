@@ -1,8 +1,8 @@
 import { fromCelsius } from '@morning-crock/core';
 import type { TraceFacts } from '@morning-crock/core/contract';
 import { useState } from 'react';
-import { useTracePartQuery } from '../../api/api.ts';
-import { useUnits } from '../../app/use-units.ts';
+import { useTracePartQuery } from '../../data/api.ts';
+import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { LittleCurve } from '../../parts/LittleCurve.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';

@@ -9,11 +9,10 @@ import {
 import type { TraceStored } from '@morning-crock/core/contract';
 import { Button, FileButton, NativeSelect, Progress, TextInput } from '@mantine/core';
 import { useEffect, useRef, useState } from 'react';
-import { Link, useParams } from 'react-router';
-import { errorWords, useStoreTraceMutation } from '../../api/api.ts';
-import { deviceId } from '../../app/device.ts';
-import { useMake } from '../../app/use-make.ts';
-import { useKitchen, useUnits } from '../../app/use-units.ts';
+import { Link } from 'react-router';
+import { errorWords, useStoreTraceMutation } from '../../data/api.ts';
+import { deviceId } from '../../data/device.ts';
+import { useKitchen, useUnits } from '../../data/use-units.ts';
 import { openFile, readRows, stopReading, type RowsRead } from '../../workers/csv-client.ts';
 import { FormatFields } from './FormatFields.tsx';
 import './file.css';
@@ -111,10 +110,14 @@ function Importer({ state }: { readonly state: MakeState }) {
     setFormat(next);
     setRows(null);
     setShare(0);
-    const result = await readRows(next, { zone: kitchen.site.zone, startMs: state.startedAtMs }, setShare);
-    if (!result) return;
+    try {
+      const result = await readRows(next, { zone: kitchen.site.zone, startMs: state.startedAtMs }, setShare);
+      if (!result) return;
+      setRows(result);
+    } catch {
+      setFault('The rows could not be read on this device now. Nothing was changed; choose the file again.');
+    }
     setShare(null);
-    setRows(result);
   }
   async function open(chosen: File | null): Promise<void> {
     if (!chosen) return;
@@ -308,22 +311,16 @@ function Importer({ state }: { readonly state: MakeState }) {
 }
 
 /** A logger's file for one make: read, shown, and only then stored. */
-export function FilePlace() {
-  const { id = '' } = useParams();
-  const { state, missing } = useMake(id);
-  if (missing)
-    return (
-      <p>
-        There is no such make. <Link to="/daybook">Back to the Daybook</Link>
-      </p>
-    );
-  if (!state) return <p className="quiet">Opening the make …</p>;
+export function FilePlace({ state }: { readonly state: MakeState }) {
   return (
     <>
       <div className="make-head">
         <h1>Readings from a file</h1>
         <span className="quiet">for {state.plan.name}</span>
-        <Link to={state.finished ? `/daybook/${id}` : `/makes/${id}`} style={{ marginLeft: 'auto' }}>
+        <Link
+          to={state.finished ? `/daybook/${state.id}` : `/makes/${state.id}`}
+          style={{ marginLeft: 'auto' }}
+        >
           Back
         </Link>
       </div>

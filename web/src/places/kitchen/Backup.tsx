@@ -1,5 +1,5 @@
 import { Button } from '@mantine/core';
-import { useRestoreKitchenMutation } from '../../api/api.ts';
+import { useRestoreKitchenMutation } from '../../data/api.ts';
 import { JsonFile } from '../../parts/JsonFile.tsx';
 
 /** The whole kitchen as one file, and back into an empty one. */

@@ -1,6 +1,6 @@
 import { localDate, MILK_FACTS, MILK_KINDS, type MilkKind } from '@morning-crock/core';
 import { NativeSelect, TextInput } from '@mantine/core';
-import { instantOfFields } from '../../parts/instant-of-fields.ts';
+import { instantOfFields } from '../../data/instant-of-fields.ts';
 import { RowsSection, type SectionProps } from './RowsSection.tsx';
 
 /** The animals, and since when they give milk. */

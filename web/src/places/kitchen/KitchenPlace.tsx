@@ -1,8 +1,8 @@
 import { fromCelsius, otherUnitFits, toCelsius } from '@morning-crock/core';
 import { Checkbox, NativeSelect, TextInput, useMantineColorScheme } from '@mantine/core';
 import { useState } from 'react';
-import { useKitchenQuery } from '../../api/api.ts';
-import { chooseCook, chosenCook } from '../../app/device.ts';
+import { useKitchenQuery } from '../../data/api.ts';
+import { chooseCook, chosenCook } from '../../data/device.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { Backup } from './Backup.tsx';
 import { Learned } from './Learned.tsx';

@@ -1,9 +1,9 @@
 import { factorWords } from '@morning-crock/core';
 import type { Factor } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
-import { useFactorsQuery } from '../../api/api.ts';
-import { record } from '../../app/store.ts';
-import { useUnits } from '../../app/use-units.ts';
+import { useFactorsQuery } from '../../data/api.ts';
+import { record } from '../../data/store.ts';
+import { useUnits } from '../../data/use-units.ts';
 import './learned.css';
 
 const KIND_WORDS: Readonly<Record<Factor['kind'], string>> = {

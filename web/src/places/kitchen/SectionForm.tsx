@@ -1,7 +1,7 @@
 import { kitchenSettings, type KitchenChange, type KitchenSettings } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
 import { useState, type ReactNode } from 'react';
-import { record } from '../../app/store.ts';
+import { record } from '../../data/store.ts';
 
 type Section = KitchenChange['section'];
 

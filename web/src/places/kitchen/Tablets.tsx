@@ -1,8 +1,8 @@
 import { Button } from '@mantine/core';
 import { toDataURL } from 'qrcode';
 import { useState } from 'react';
-import { errorWords, useNewCodeMutation, useRevokeTabletMutation, useTabletsQuery } from '../../api/api.ts';
-import { useUnits } from '../../app/use-units.ts';
+import { errorWords, useNewCodeMutation, useRevokeTabletMutation, useTabletsQuery } from '../../data/api.ts';
+import { useUnits } from '../../data/use-units.ts';
 
 /** Devices of the local network: who has joined, a new code, sending one away. */
 export function Tablets() {

@@ -8,7 +8,7 @@ import {
 import type { KitchenSettings } from '@morning-crock/core/contract';
 import { Checkbox } from '@mantine/core';
 import { Link } from 'react-router';
-import { useUnits } from '../../app/use-units.ts';
+import { useUnits } from '../../data/use-units.ts';
 import { NumberField } from './NumberField.tsx';
 import { HoldsField, RowsSection, type SectionProps } from './RowsSection.tsx';
 

@@ -1,5 +1,5 @@
 import type { BandForecast, MakeState } from '@morning-crock/core';
-import { useUnits } from '../../app/use-units.ts';
+import { useUnits } from '../../data/use-units.ts';
 
 const STATUS_WORD = { done: 'done', skipped: 'left out', current: 'now', coming: 'to come' } as const;
 

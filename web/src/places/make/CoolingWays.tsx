@@ -11,8 +11,8 @@ import type { CoolingPlan } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { record } from '../../app/store.ts';
-import { useUnits } from '../../app/use-units.ts';
+import { record } from '../../data/store.ts';
+import { useUnits } from '../../data/use-units.ts';
 import './ways.css';
 
 const WORDS = { counter: 'left to stand', bath: 'in cold water', 'iced-bath': 'in iced water' } as const;

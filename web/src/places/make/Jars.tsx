@@ -6,8 +6,8 @@ import {
   type MakeState,
 } from '@morning-crock/core';
 import { Button } from '@mantine/core';
-import { record } from '../../app/store.ts';
-import { useUnits } from '../../app/use-units.ts';
+import { record } from '../../data/store.ts';
+import { useUnits } from '../../data/use-units.ts';
 import './ways.css';
 
 /** The jars of a make: how full, and each into the cold when it is sour enough for whoever eats it. */

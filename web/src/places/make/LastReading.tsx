@@ -1,6 +1,6 @@
 import type { MakeState } from '@morning-crock/core';
 import { formatMinutes } from '@morning-crock/core';
-import { useUnits } from '../../app/use-units.ts';
+import { useUnits } from '../../data/use-units.ts';
 
 const OLD_MS = 15 * 60_000;
 const SILENT_MS = 5 * 60_000;

@@ -9,28 +9,27 @@ import {
 } from '@morning-crock/core';
 import { Button, TextInput } from '@mantine/core';
 import { useMemo, useState } from 'react';
-import { Link, useParams, useSearchParams } from 'react-router';
-import { useNow } from '../../app/clock.ts';
-import { useKeys } from '../../app/KeyHelp.tsx';
-import { liveSlice } from '../../app/live-slice.ts';
-import { record, useAppDispatch, useAppSelector } from '../../app/store.ts';
-import { useLive, useMake, type LiveMake } from '../../app/use-make.ts';
-import { useUnits } from '../../app/use-units.ts';
-import { useWakeLock } from '../../app/use-wake-lock.ts';
-import { WakingPlace } from '../waking/WakingPlace.tsx';
+import { Link, useSearchParams } from 'react-router';
+import { useNow } from '../../data/clock.ts';
+import { useKeys } from '../../parts/KeyHelp.tsx';
+import { liveSlice } from '../../data/live-slice.ts';
+import { record, useAppDispatch, useAppSelector } from '../../data/store.ts';
+import { useLive, type LiveMake, type OneMake } from '../../data/use-make.ts';
+import { useUnits } from '../../data/use-units.ts';
+import { useWakeLock } from './use-wake-lock.ts';
 import { MakeCurve } from '../../charts/MakeCurve.tsx';
 import { Beads } from './Beads.tsx';
 import { CoolingWays } from './CoolingWays.tsx';
 import { Jars } from './Jars.tsx';
-import { completeStep, skipStep } from './complete-step.ts';
-import { curveDataOf } from './curve-data.ts';
+import { completeStep, skipStep } from '../../data/complete-step.ts';
+import { curveDataOf } from '../../charts/curve-data.ts';
 import { DenatureMeter } from './DenatureMeter.tsx';
 import { LastReading } from './LastReading.tsx';
-import { EntryLog } from './EntryLog.tsx';
+import { EntryLog } from '../../parts/EntryLog.tsx';
 import { MoreOf } from './MoreOf.tsx';
 import { Pad } from './Pad.tsx';
 import { TasteForm } from './TasteForm.tsx';
-import { UndoLine } from './UndoLine.tsx';
+import { UndoLine } from '../../parts/UndoLine.tsx';
 
 /** What the present step aims at, in a few words. */
 function aimOf(live: LiveMake, units: ReturnType<typeof useUnits>, nowMs: number): string {
@@ -322,20 +321,45 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
   );
 }
 
+/** The times are not there yet, or cannot be worked out on this device: entries are taken all the same. */
+function WithoutTimes({ state, failed }: { readonly state: MakeState; readonly failed: boolean }) {
+  const dispatch = useAppDispatch();
+  if (!failed) return <p className="quiet">Working out the times …</p>;
+  const step = state.current?.step;
+  return (
+    <div className="below">
+      <div style={{ display: 'flex', flexDirection: 'column', gap: 14 }}>
+        <p className="caution" role="alert">
+          The times cannot be worked out on this device now. Go on by clock and hand: all that is entered is
+          stored.
+        </p>
+        <Button variant="default" onClick={() => dispatch(liveSlice.actions.attempted())}>
+          Try again
+        </Button>
+        <EntryLog streamId={state.id} events={state.events} />
+      </div>
+      <div className="pad">
+        <h2>{step ? step.title : 'All done'}</h2>
+        {step ? (
+          <Button className="great" h={72} onClick={() => void completeStep(state)}>
+            {step.doneWords}
+          </Button>
+        ) : (
+          <Finish state={state} />
+        )}
+        <Pad state={state} focus={false} />
+      </div>
+    </div>
+  );
+}
+
 /** One make, live. */
-export function MakePlace() {
-  const { id = '' } = useParams();
-  const { events, state, waking, missing, kept } = useMake(id);
+export function MakePlace({ make, state }: { readonly make: OneMake; readonly state: MakeState }) {
+  const { events, kept } = make;
+  const { id } = state;
   const live = useLive(state);
+  const failed = useAppSelector((s) => s.live.failed[id]);
   const units = useUnits();
-  if (missing)
-    return (
-      <p>
-        There is no such make. <Link to="/">Back to the Bench</Link>
-      </p>
-    );
-  if (waking) return <WakingPlace state={waking} />;
-  if (!state) return <p className="quiet">Opening the make …</p>;
   return (
     <>
       <div className="make-head">
@@ -365,7 +389,7 @@ export function MakePlace() {
       ) : live ? (
         <UnderWay live={live} />
       ) : (
-        <p className="quiet">Working out the times …</p>
+        <WithoutTimes state={state} failed={failed === true} />
       )}
     </>
   );

@@ -3,11 +3,11 @@ import type { Factor } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { useFactorsQuery } from '../../api/api.ts';
-import { record } from '../../app/store.ts';
-import { useKitchen, useUnits } from '../../app/use-units.ts';
-import { WorkBack } from '../planning/WorkBack.tsx';
-import { offerWords } from '../planning/offer-words.ts';
+import { useFactorsQuery } from '../../data/api.ts';
+import { record } from '../../data/store.ts';
+import { useKitchen, useUnits } from '../../data/use-units.ts';
+import { WorkBack } from '../../parts/WorkBack.tsx';
+import { offerWords } from '../../parts/offer-words.ts';
 
 const NOTHING_LEARNED: readonly Factor[] = [];
 

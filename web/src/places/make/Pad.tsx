@@ -1,51 +1,41 @@
 import {
   CUES,
-  correctedC,
+  handReading,
   readTypedNumber,
   SYSTEM_UNITS,
-  thermometerCorrection,
   titratedPercent,
   toCelsius,
   UNIT_LABEL,
   type Cue,
+  toKilograms,
   type MakeState,
+  type MassUnit,
+  type ValueKind,
 } from '@morning-crock/core';
-import type { EventOf, KitchenThermometer, TypedQuantity } from '@morning-crock/core/contract';
+import type { TypedQuantity } from '@morning-crock/core/contract';
 import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { useEffect, useRef, useState } from 'react';
-import { useKeys } from '../../app/KeyHelp.tsx';
-import { chosenThermometer, chooseThermometer } from '../../app/device.ts';
-import { record } from '../../app/store.ts';
-import { now } from '../../app/clock.ts';
-import { useKitchen, useUnits } from '../../app/use-units.ts';
-import { CUE_WORDS } from './curve-data.ts';
-import { padFault, padMassKg, sampleFault, type PadKind } from './pad-checks.ts';
+import { useKeys } from '../../parts/KeyHelp.tsx';
+import { chosenThermometer, chooseThermometer } from '../../data/device.ts';
+import { record } from '../../data/store.ts';
+import { now } from '../../data/clock.ts';
+import { useKitchen, useUnits } from '../../data/use-units.ts';
+import { CUE_WORDS } from '../../charts/curve-data.ts';
+import { sampleFault, valueFault } from '../../parts/value-checks.ts';
 import { readTakenAt } from './taken-at.ts';
 
 const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '.', '0', '⌫'] as const;
 
 /** The kind of reading a step most likely wants. */
-function likelyKind(state: MakeState): PadKind {
+function likelyKind(state: MakeState): ValueKind {
   const step = state.current?.step.id;
   if (step === 'incubate') return 'ph';
   return step === 'weigh' || step === 'reserve' || step === 'inoculate' ? 'mass' : 'temperature';
 }
 
-const DRY_KINDS: readonly PadKind[] = ['temperature', 'ph', 'mass'];
-const WET_KINDS: readonly PadKind[] = ['temperature', 'ph', 'acid', 'mass'];
+const DRY_KINDS: readonly ValueKind[] = ['temperature', 'ph', 'mass'];
+const WET_KINDS: readonly ValueKind[] = ['temperature', 'ph', 'acid', 'mass'];
 const KIND_WORDS = { ph: 'pH', acid: 'Acid', mass: 'Weight' } as const;
-
-/** A reading by hand, set right when it was taken with a checked thermometer; what it said is kept beside. */
-export function handReading(
-  rawC: number,
-  typed: TypedQuantity,
-  thermometer: KitchenThermometer | undefined,
-): EventOf<'temperature-read'>['data'] {
-  if (!thermometer || (thermometer.iceC === null && thermometer.boilingC === null))
-    return { celsius: rawC, instrument: thermometer?.name ?? 'hand', typed };
-  const celsius = Math.round(correctedC(rawC, thermometerCorrection(thermometer)) * 100) / 100;
-  return { celsius, instrument: thermometer.name, typed, rawC, thermometerId: thermometer.id };
-}
 
 /** Big digits for °C, °F, pH or weight, and the cue chips. */
 export function Pad({ state, focus }: { readonly state: MakeState; readonly focus: boolean }) {
@@ -57,13 +47,13 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
   const [takenAt, setTakenAt] = useState('');
   const wanted = likelyKind(state);
   const stepId = state.current?.step.id;
-  const [choice, setChoice] = useState<{ kind: PadKind; forStep: string | undefined } | null>(null);
+  const [choice, setChoice] = useState<{ kind: ValueKind; forStep: string | undefined } | null>(null);
   const kind = choice && choice.forStep === stepId ? choice.kind : wanted;
   const [instrument, setInstrument] = useState<'meter' | 'strip'>('meter');
   const [text, setText] = useState('');
   const [fault, setFault] = useState<string | null>(null);
   const massUnits = SYSTEM_UNITS[units.system].mass;
-  const [massUnit, setMassUnit] = useState<string>(massUnits[0] ?? 'g');
+  const [massUnit, setMassUnit] = useState<MassUnit>(massUnits[0] ?? 'g');
   const field = useRef<HTMLInputElement>(null);
   const unit =
     kind === 'temperature' ? units.temperatureUnit : kind === 'ph' ? 'pH' : kind === 'acid' ? 'mL' : massUnit;
@@ -98,7 +88,7 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
       );
       return;
     }
-    const problem = padFault(kind, read.value, unit);
+    const problem = valueFault(kind, read.value, unit);
     if (problem) {
       setFault(problem);
       return;
@@ -109,12 +99,12 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
       return;
     }
     const { atMs } = when;
-    const typed = { value: read.value, unit };
+    const typed: TypedQuantity = { value: read.value, unit };
     if (kind === 'temperature') {
       await record(
         state.id,
         'temperature-read',
-        handReading(toCelsius(read.value, units.temperatureUnit), typed, thermometer),
+        handReading(toCelsius(read.value, units.temperatureUnit), typed, thermometers, thermometerId),
         atMs,
       );
     } else if (kind === 'ph') {
@@ -130,7 +120,7 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
       }
       await record(state.id, 'titrated', { naohMl: read.value, sampleG: grams, percent, typed }, atMs);
     } else {
-      const massKg = padMassKg(read.value, unit);
+      const massKg = toKilograms(read.value, massUnit);
       if (stepId === 'inoculate')
         await record(state.id, 'starter-added', { massKg, statedRatio: null, typed }, atMs);
       else if (stepId === 'reserve') await record(state.id, 'reserved', { massKg, typed }, atMs);
@@ -196,7 +186,7 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
               aria-label="Unit of weight"
               data={massUnits.map((u) => ({ value: u, label: UNIT_LABEL[u] }))}
               value={massUnit}
-              onChange={(e) => setMassUnit(e.currentTarget.value)}
+              onChange={(e) => setMassUnit(massUnits.find((u) => u === e.currentTarget.value) ?? massUnit)}
               style={{ flex: 'none' }}
               w={92}
               styles={{ input: { minHeight: 48, paddingInlineStart: 10, paddingInlineEnd: 30 } }}
@@ -209,7 +199,7 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
                 { value: 'strip', label: 'strip' },
               ]}
               value={instrument}
-              onChange={(e) => setInstrument(e.currentTarget.value as 'meter' | 'strip')}
+              onChange={(e) => setInstrument(e.currentTarget.value === 'strip' ? 'strip' : 'meter')}
               style={{ flex: 'none' }}
               w={122}
               styles={{ input: { minHeight: 48, paddingInlineStart: 10, paddingInlineEnd: 30 } }}

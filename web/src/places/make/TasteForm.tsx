@@ -1,7 +1,7 @@
 import { SOURNESS, type MakeState, type Sourness } from '@morning-crock/core';
 import { Button, Textarea } from '@mantine/core';
 import { useState } from 'react';
-import { record } from '../../app/store.ts';
+import { record } from '../../data/store.ts';
 import { Choices } from '../../parts/Choices.tsx';
 
 const TEXTURES = ['thin', 'pourable', 'spoonable', 'firm'] as const;

@@ -19,13 +19,13 @@ import {
 } from '@morning-crock/core/contract';
 import { Modal, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import { useEntriesQuery } from '../../api/api.ts';
-import { useUnits } from '../../app/use-units.ts';
+import { useEntriesQuery } from '../../data/api.ts';
+import { useUnits } from '../../data/use-units.ts';
 import { CorrectEntry, type Corrected } from '../../parts/CorrectEntry.tsx';
 import { QuantityField } from '../../parts/QuantityField.tsx';
-import { AmountField, useAsTyped, type TypedAmount } from './AmountField.tsx';
+import { AmountField, useAsTyped, type TypedAmount } from '../../parts/AmountField.tsx';
 import { FatField, type Fat } from './FatField.tsx';
-import { useMilkRoom } from './use-milk.ts';
+import { useMilkRoom } from '../../data/use-milk.ts';
 
 const MILK = MILK_FACTS['shop-whole'].composition;
 const AMOUNT_LABEL: Partial<Readonly<Record<MilkMovement['kind'], string>>> = {

@@ -3,11 +3,11 @@ import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { ulid } from 'ulid';
-import { useMakesQuery } from '../../api/api.ts';
-import { useUnits } from '../../app/use-units.ts';
-import { AmountField, useAsTyped } from './AmountField.tsx';
-import { ROLE_WORD, someOf } from './milk-words.ts';
-import { type MilkRoomNow } from './use-milk.ts';
+import { useMakesQuery } from '../../data/api.ts';
+import { useUnits } from '../../data/use-units.ts';
+import { AmountField, useAsTyped } from '../../parts/AmountField.tsx';
+import { ROLE_WORD, someOf } from '../../parts/milk-words.ts';
+import { type MilkRoomNow } from '../../data/use-milk.ts';
 
 const SORTS: readonly { value: Want['sort']; label: string }[] = [
   { value: 'milk', label: 'whole milk' },

@@ -15,14 +15,14 @@ import { Autocomplete, Button, Checkbox, NativeSelect, TextInput } from '@mantin
 import { use, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { ulid } from 'ulid';
-import { now } from '../../app/clock.ts';
-import { record } from '../../app/store.ts';
-import { useKitchen, useUnits } from '../../app/use-units.ts';
+import { now } from '../../data/clock.ts';
+import { record } from '../../data/store.ts';
+import { useKitchen, useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { EntryForm } from '../../parts/EntryForm.tsx';
 import { TriedContext } from '../../parts/tried.ts';
 import { QuantityField } from '../../parts/QuantityField.tsx';
-import { AmountField, type TypedAmount } from './AmountField.tsx';
+import { AmountField, type TypedAmount } from '../../parts/AmountField.tsx';
 import { FatField, UNKNOWN_FAT, type Fat } from './FatField.tsx';
 import { DayTimeFields, useDayTime } from '../../parts/DayTime.tsx';
 

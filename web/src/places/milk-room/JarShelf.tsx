@@ -1,11 +1,11 @@
 import { isCream, keepOf, litresIn, settles, skimOffer } from '@morning-crock/core';
 import type { Lot } from '@morning-crock/core/contract';
 import { Link } from 'react-router';
-import { useUnits } from '../../app/use-units.ts';
+import { useUnits } from '../../data/use-units.ts';
 import { CrockDrawing } from '../../parts/CrockDrawing.tsx';
-import { JarDrawing } from './JarDrawing.tsx';
-import { keepWords, lotAmount, percent, PLACE_WORD, ROLE_WORD } from './milk-words.ts';
-import { type MilkRoomNow } from './use-milk.ts';
+import { JarDrawing } from '../../parts/JarDrawing.tsx';
+import { keepWords, lotAmount, percent, PLACE_WORD, ROLE_WORD } from '../../parts/milk-words.ts';
+import { type MilkRoomNow } from '../../data/use-milk.ts';
 
 /** A jar is drawn against the fullest one, but never against less than this. */
 const LEAST_FULL_LITRES = 3;

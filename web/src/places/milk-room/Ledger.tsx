@@ -3,8 +3,8 @@ import type { LedgerLine } from '@morning-crock/core/contract';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { useLedgerInfiniteQuery } from '../../api/api.ts';
-import { useUnits } from '../../app/use-units.ts';
+import { useLedgerInfiniteQuery } from '../../data/api.ts';
+import { useUnits } from '../../data/use-units.ts';
 import { CorrectMovement } from './CorrectMovement.tsx';
 
 const ROW_PX = 50;

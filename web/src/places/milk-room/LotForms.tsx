@@ -2,13 +2,13 @@ import { GIVEN_TO, type Lot } from '@morning-crock/core/contract';
 import { isCream, placeC } from '@morning-crock/core';
 import { Button, Checkbox, NativeSelect, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import { record } from '../../app/store.ts';
-import { useKitchen, useUnits } from '../../app/use-units.ts';
+import { record } from '../../data/store.ts';
+import { useKitchen, useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { EntryForm } from '../../parts/EntryForm.tsx';
 import { QuantityField } from '../../parts/QuantityField.tsx';
-import { AmountField, useAsTyped, type TypedAmount } from './AmountField.tsx';
-import { lotAmount, PLACE_WORD, takenKg } from './milk-words.ts';
+import { AmountField, useAsTyped, type TypedAmount } from '../../parts/AmountField.tsx';
+import { lotAmount, PLACE_WORD, takenKg } from '../../parts/milk-words.ts';
 
 type Form = { readonly lot: Lot; readonly onDone: () => void };
 const GIVEN_WORD = {

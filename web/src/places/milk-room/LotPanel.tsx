@@ -1,11 +1,11 @@
 import { isCream, keepOf, litresOfMass, MILK_FACTS, settles, skimOffer, withFat } from '@morning-crock/core';
 import type { Lot } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
-import { LadleSlider, LADLE } from './LadleSlider.tsx';
+import { LadleSlider, LADLE } from '../../parts/LadleSlider.tsx';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { record } from '../../app/store.ts';
-import { useUnits } from '../../app/use-units.ts';
+import { record } from '../../data/store.ts';
+import { useUnits } from '../../data/use-units.ts';
 import { GiveForm, MeasureForm, MoveForm, RecountForm } from './LotForms.tsx';
 import { PoolForm } from './PoolForm.tsx';
 import { PotPart } from './PotPart.tsx';
@@ -20,8 +20,8 @@ import {
   PLACE_WORD,
   ROLE_WORD,
   someOf,
-} from './milk-words.ts';
-import { type MilkRoomNow } from './use-milk.ts';
+} from '../../parts/milk-words.ts';
+import { type MilkRoomNow } from '../../data/use-milk.ts';
 
 const HOUR_MS = 3_600_000;
 const WAIT_H = 6;

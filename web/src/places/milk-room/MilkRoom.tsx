@@ -2,9 +2,9 @@ import { keepOf } from '@morning-crock/core';
 import type { Lot } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
 import { Link, NavLink, useNavigate, useParams, useSearchParams } from 'react-router';
-import { useKitchenQuery } from '../../api/api.ts';
-import { useNow } from '../../app/clock.ts';
-import { useUnits } from '../../app/use-units.ts';
+import { useKitchenQuery } from '../../data/api.ts';
+import { useNow } from '../../data/clock.ts';
+import { useUnits } from '../../data/use-units.ts';
 import { Enough } from './Enough.tsx';
 import { IntakeForm } from './IntakeForm.tsx';
 import { JarShelf } from './JarShelf.tsx';
@@ -13,8 +13,9 @@ import { LotPanel } from './LotPanel.tsx';
 import { RegisterUndo } from '../../parts/RegisterUndo.tsx';
 import { MilkingsFile } from './MilkingsFile.tsx';
 import { Months } from './Months.tsx';
-import { keepWords, lotAmount } from './milk-words.ts';
-import { useMilkRoom, type MilkRoomNow } from './use-milk.ts';
+import { keepWords, lotAmount } from '../../parts/milk-words.ts';
+import { useMilkRoom, type MilkRoomNow } from '../../data/use-milk.ts';
+import '../../parts/register.css';
 import './milk-room.css';
 
 const PARTS = [

@@ -2,10 +2,10 @@ import { MILKING_COLUMNS, type MilkingsRead } from '@morning-crock/core';
 import { Button, FileButton } from '@mantine/core';
 import { useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { errorWords, useStoreMilkingsMutation } from '../../api/api.ts';
-import { now } from '../../app/clock.ts';
-import { deviceId } from '../../app/device.ts';
-import { useKitchen, useUnits } from '../../app/use-units.ts';
+import { errorWords, useStoreMilkingsMutation } from '../../data/api.ts';
+import { now } from '../../data/clock.ts';
+import { deviceId } from '../../data/device.ts';
+import { useKitchen, useUnits } from '../../data/use-units.ts';
 import { readMilkingsFile } from '../../workers/csv-client.ts';
 
 const BAD_SHOWN = 40;
@@ -32,7 +32,7 @@ export function MilkingsFile() {
       zone: kitchen.site.zone,
       nowMs: now(),
       herd: kitchen.herd,
-    });
+    }).catch(() => ({ fault: 'It could not be read on this device now: choose it again.' }));
     setReading(false);
     if ('fault' in found) setFault(found.fault);
     else setRead(found);

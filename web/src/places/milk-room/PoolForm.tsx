@@ -3,13 +3,13 @@ import type { Lot } from '@morning-crock/core/contract';
 import { Button, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 import { ulid } from 'ulid';
-import { record } from '../../app/store.ts';
-import { useUnits } from '../../app/use-units.ts';
+import { record } from '../../data/store.ts';
+import { useUnits } from '../../data/use-units.ts';
 import { EntryForm } from '../../parts/EntryForm.tsx';
 import { NameField } from '../../parts/NameField.tsx';
-import { AmountField, useAsTyped, type TypedAmount } from './AmountField.tsx';
+import { AmountField, useAsTyped, type TypedAmount } from '../../parts/AmountField.tsx';
 import { OverNote } from './LotForms.tsx';
-import { lotAmount, PLACE_WORD, takenKg } from './milk-words.ts';
+import { lotAmount, PLACE_WORD, takenKg } from '../../parts/milk-words.ts';
 
 type NewPlace = Lot['place'];
 

@@ -3,13 +3,13 @@ import type { Lot } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { record } from '../../app/store.ts';
-import { useKitchen, useUnits } from '../../app/use-units.ts';
+import { record } from '../../data/store.ts';
+import { useKitchen, useUnits } from '../../data/use-units.ts';
 import { EntryForm } from '../../parts/EntryForm.tsx';
-import { AmountField, useAsTyped, type TypedAmount } from './AmountField.tsx';
+import { AmountField, useAsTyped, type TypedAmount } from '../../parts/AmountField.tsx';
 import { PoolForm } from './PoolForm.tsx';
-import { percent } from './milk-words.ts';
-import { type MilkRoomNow } from './use-milk.ts';
+import { percent } from '../../parts/milk-words.ts';
+import { type MilkRoomNow } from '../../data/use-milk.ts';
 
 /** A churn is filled to half. */
 const CHURN_FILL = 0.5;

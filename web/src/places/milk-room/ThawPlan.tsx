@@ -4,12 +4,12 @@ import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { ulid } from 'ulid';
-import { record } from '../../app/store.ts';
-import { useUnits } from '../../app/use-units.ts';
+import { record } from '../../data/store.ts';
+import { useUnits } from '../../data/use-units.ts';
 import { DayTimeFields, useDayTime } from '../../parts/DayTime.tsx';
 import { EntryForm } from '../../parts/EntryForm.tsx';
-import { AmountField, useAsTyped, type TypedAmount } from './AmountField.tsx';
-import { lotAmount } from './milk-words.ts';
+import { AmountField, useAsTyped, type TypedAmount } from '../../parts/AmountField.tsx';
+import { lotAmount } from '../../parts/milk-words.ts';
 
 const HOUR_MS = 3_600_000;
 const FRIDGE_C = 4;

@@ -10,8 +10,8 @@ import {
 import type { Culture, Factor, MakePlan } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
 import { useMemo } from 'react';
-import { packetWords } from '../cultures/culture-words.ts';
-import { useUnits } from '../../app/use-units.ts';
+import { packetWords } from '../../parts/culture-words.ts';
+import { useUnits } from '../../data/use-units.ts';
 
 /** Share of a fresh starter the dose is compared with. */
 const FRESH_SHARE = 0.02;

@@ -3,7 +3,7 @@ import type { Jar, KitchenSettings, MakePlan } from '@morning-crock/core/contrac
 import { Button } from '@mantine/core';
 import { Link } from 'react-router';
 import { ulid } from 'ulid';
-import { useUnits } from '../../app/use-units.ts';
+import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';
 

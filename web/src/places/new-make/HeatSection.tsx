@@ -1,7 +1,7 @@
 import { boilingPointC } from '@morning-crock/core';
 import type { MakePlan } from '@morning-crock/core/contract';
 import { Link } from 'react-router';
-import { useUnits } from '../../app/use-units.ts';
+import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';
 

@@ -24,8 +24,8 @@ import {
 import type { Lot, MakePlan } from '@morning-crock/core/contract';
 import { NativeSelect } from '@mantine/core';
 import { Link } from 'react-router';
-import type { Units } from '../../app/units-of.ts';
-import { useUnits } from '../../app/use-units.ts';
+import type { Units } from '../../data/units-of.ts';
+import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { QuantityField } from '../../parts/QuantityField.tsx';
 

@@ -1,5 +1,5 @@
 import type { PointForecast, BandForecast } from '@morning-crock/core';
-import { useUnits } from '../../app/use-units.ts';
+import { useUnits } from '../../data/use-units.ts';
 
 const W = 400;
 const H = 150;

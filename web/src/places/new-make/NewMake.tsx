@@ -1,6 +1,4 @@
 import {
-  bandForecast,
-  hashSeed,
   instantOfLocal,
   localDate,
   plannedOf,
@@ -14,16 +12,16 @@ import { Button, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { ulid } from 'ulid';
-import { useFactorsQuery, useKitchenQuery } from '../../api/api.ts';
-import { now } from '../../app/clock.ts';
-import { dropRefused, record, useAppSelector, whenSettled } from '../../app/store.ts';
-import { useMake } from '../../app/use-make.ts';
-import { useUnits } from '../../app/use-units.ts';
+import { useFactorsQuery, useKitchenQuery } from '../../data/api.ts';
+import { now } from '../../data/clock.ts';
+import { dropRefused, record, useAppSelector, whenSettled } from '../../data/store.ts';
+import { useMake } from '../../data/use-make.ts';
+import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { requestForecast } from '../../workers/forecast-client.ts';
-import { useCultures } from '../cultures/use-cultures.ts';
-import { useMilkRoom } from '../milk-room/use-milk.ts';
-import { WorkBack } from '../planning/WorkBack.tsx';
+import { useCultures } from '../../data/use-cultures.ts';
+import { useMilkRoom } from '../../data/use-milk.ts';
+import { WorkBack } from '../../parts/WorkBack.tsx';
 import { ExtrasSection } from './ExtrasSection.tsx';
 import { HeatSection } from './HeatSection.tsx';
 import { MilkSection } from './MilkSection.tsx';
@@ -104,21 +102,23 @@ function Form({
       ...roomOf(kitchen.site, beginMs),
     };
     const started = await record(makeId, 'make-started', { plan: final }, nowMs);
-    if (final.milk.lots) {
-      // Another tablet may have planned the same milk a moment ago.
-      const refused = await whenSettled(started);
-      if (refused) {
-        await dropRefused(started);
-        setRefusal(`${refused.message} ${refused.details.map((d) => d.message).join('; ')}. ${refused.next}`);
-        setStarting(false);
-        return;
-      }
+    // Another tablet may have taken the milk or the culture a moment ago.
+    const refused = await whenSettled(started);
+    if (refused) {
+      await dropRefused(started);
+      setRefusal(`${refused.message} ${refused.details.map((d) => d.message).join('; ')}. ${refused.next}`);
+      setStarting(false);
+      return;
     }
-    // What was forecast is stored: the Daybook compares with it for ever.
-    const forecast =
-      (await requestForecast('planned', { kind: 'plan', makeId, plan: final, nowMs: beginMs })) ??
-      bandForecast(stateOfPlan(final), beginMs, hashSeed(makeId));
-    await record(makeId, 'planned', { forecast: plannedOf(stateOfPlan(final), forecast) }, nowMs);
+    // What was forecast is stored: the Daybook compares with it for ever. A make goes on without.
+    const forecast = await requestForecast('planned', {
+      kind: 'plan',
+      makeId,
+      plan: final,
+      nowMs: beginMs,
+    }).catch(() => null);
+    if (forecast)
+      await record(makeId, 'planned', { forecast: plannedOf(stateOfPlan(final), forecast) }, nowMs);
     void navigate(`/makes/${makeId}`);
   }
   return (
@@ -224,8 +224,8 @@ function Form({
 }
 
 function Repeat({ kitchen, id }: { readonly kitchen: KitchenSettings; readonly id: string }) {
-  const { state, missing } = useMake(id);
-  if (missing) return <Form kitchen={kitchen} repeated={null} />;
+  const { state, failed } = useMake(id);
+  if (failed) return <Form kitchen={kitchen} repeated={null} />;
   return state ? (
     <Form key={id} kitchen={kitchen} repeated={state} />
   ) : (

@@ -1,8 +1,8 @@
 import { factorsFor, factorWords, firmnessWord, formatMinutes, type Sourness } from '@morning-crock/core';
 import type { MakePlan } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
-import { useFactorsQuery } from '../../api/api.ts';
-import { useUnits } from '../../app/use-units.ts';
+import { useFactorsQuery } from '../../data/api.ts';
+import { useUnits } from '../../data/use-units.ts';
 import { MiniCurve } from './MiniCurve.tsx';
 import type { Planning } from './use-plan.ts';
 import './learned-line.css';
@@ -55,7 +55,8 @@ export function Outlook({
   /** Why the server did not take the start. */
   readonly refusal: string | null;
 }) {
-  const { plan, point, band, stale, advice, clashes } = planning;
+  const { plan, point, band, stale, bandFailed, advice, clashes } = planning;
+  const fading = stale && !bandFailed;
   const units = useUnits();
   const zeroMs = Date.parse(plan.startAt);
   const stopped = advice.some((a) => a.severity === 'stop');
@@ -71,7 +72,7 @@ export function Outlook({
     <aside className="outlook" aria-label="Forecast">
       <div>
         <div className="quiet">Ready, {plan.wanted.sourness}</div>
-        <div className={`band number ${stale ? 'fading' : ''}`}>
+        <div className={`band number ${fading ? 'fading' : ''}`}>
           {point.pickUpMs === null
             ? 'not in sight'
             : band && !stale
@@ -115,7 +116,12 @@ export function Outlook({
             ` Left until ${units.time(clash.wakeMs, zeroMs)} it is about ${clash.sournessAtWake}.`}
         </p>
       ))}
-      <MiniCurve point={point} band={band} stale={stale} />
+      {bandFailed && (
+        <p className="quiet" role="status">
+          How far it may be off cannot be worked out now: the middle line alone is shown.
+        </p>
+      )}
+      <MiniCurve point={point} band={band} stale={fading} />
       <div className="facts">
         {hands.map((s) => (
           <div key={s.id} className="fact">

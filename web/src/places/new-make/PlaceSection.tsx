@@ -2,7 +2,7 @@ import { PLACE_FACTS } from '@morning-crock/core';
 import type { KitchenSettings, MakePlan } from '@morning-crock/core/contract';
 import { NativeSelect } from '@mantine/core';
 import { Link } from 'react-router';
-import { useUnits } from '../../app/use-units.ts';
+import { useUnits } from '../../data/use-units.ts';
 import { StepSlider } from '../../parts/StepSlider.tsx';
 
 const withOwn = <T extends { readonly id: string }>(items: readonly T[], own: T): readonly T[] =>

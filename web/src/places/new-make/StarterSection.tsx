@@ -21,8 +21,8 @@ import {
 import type { Culture, Factor, MakePlan } from '@morning-crock/core/contract';
 import { NativeSelect } from '@mantine/core';
 import { Link } from 'react-router';
-import { useFactorsQuery } from '../../api/api.ts';
-import { useUnits } from '../../app/use-units.ts';
+import { useFactorsQuery } from '../../data/api.ts';
+import { useUnits } from '../../data/use-units.ts';
 import { QuantityField } from '../../parts/QuantityField.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';
 import { CultureDose } from './CultureDose.tsx';

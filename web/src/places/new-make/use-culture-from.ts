@@ -1,6 +1,6 @@
 import { placeOf, starterFromCulture, starterMovedTo, startersFor } from '@morning-crock/core';
 import { useEffect, useRef } from 'react';
-import type { CulturesNow } from '../cultures/use-cultures.ts';
+import type { CulturesNow } from '../../data/use-cultures.ts';
 import type { Planning } from './use-plan.ts';
 
 /** Which culture a new plan begins with. */

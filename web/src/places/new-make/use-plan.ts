@@ -12,9 +12,9 @@ import {
 } from '@morning-crock/core';
 import type { Factor, KitchenSettings, MakePlan } from '@morning-crock/core/contract';
 import { useEffect, useMemo, useState } from 'react';
-import { now } from '../../app/clock.ts';
-import { liveSlice } from '../../app/live-slice.ts';
-import { useAppDispatch } from '../../app/store.ts';
+import { now } from '../../data/clock.ts';
+import { liveSlice } from '../../data/live-slice.ts';
+import { useAppDispatch } from '../../data/store.ts';
 import { cancelForecast, requestForecast } from '../../workers/forecast-client.ts';
 
 /** A plan in the making, with everything that follows from it. */
@@ -28,6 +28,8 @@ export interface Planning {
   /** The band; an older one stays, marked stale, while the new one is computed. */
   readonly band: BandForecast | null;
   readonly stale: boolean;
+  /** The band of this plan could not be worked out. */
+  readonly bandFailed: boolean;
   readonly advice: readonly Advice[];
   readonly clashes: readonly SleepClash[];
 }
@@ -50,6 +52,7 @@ export function usePlanning(
     dispatch(liveSlice.actions.draftKept(plan));
   }, [dispatch, plan]);
   const [band, setBand] = useState<{ plan: MakePlan; forecast: BandForecast } | null>(null);
+  const [failed, setFailed] = useState<MakePlan | null>(null);
   const state = useMemo(() => stateOfPlan(plan), [plan]);
   const point = useMemo(() => pointForecast(state, Date.parse(plan.startAt)), [state, plan.startAt]);
   const advice = useMemo(() => adviseOn(plan, kitchen.units), [plan, kitchen.units]);
@@ -57,9 +60,14 @@ export function usePlanning(
   useEffect(() => {
     let wanted = true;
     const nowMs = Math.max(now(), Date.parse(plan.startAt));
-    void requestForecast('plan', { kind: 'plan', makeId, plan, nowMs }).then((forecast) => {
-      if (forecast && wanted) setBand({ plan, forecast });
-    });
+    requestForecast('plan', { kind: 'plan', makeId, plan, nowMs }).then(
+      (forecast) => {
+        if (forecast && wanted) setBand({ plan, forecast });
+      },
+      () => {
+        if (wanted) setFailed(plan);
+      },
+    );
     return () => {
       wanted = false;
       cancelForecast('plan');
@@ -73,6 +81,7 @@ export function usePlanning(
     point,
     band: band?.forecast ?? null,
     stale: band?.plan !== plan,
+    bandFailed: failed === plan,
     advice,
     clashes,
   };

@@ -1,6 +1,6 @@
 import { freeKg, massOfLitresKg, milkFromLots } from '@morning-crock/core';
 import { useEffect, useRef } from 'react';
-import type { MilkRoomNow } from '../milk-room/use-milk.ts';
+import type { MilkRoomNow } from '../../data/use-milk.ts';
 import type { Planning } from './use-plan.ts';
 
 /** "lot:kg,lot:kg", the weight left out for as much as the plan wants. */

@@ -1,6 +1,6 @@
 import { batchOf, bottlesFor, boxCourse, formatMinutes, fromCelsius, PLACE_FACTS } from '@morning-crock/core';
 import { useState } from 'react';
-import { useUnits } from '../../app/use-units.ts';
+import { useUnits } from '../../data/use-units.ts';
 import { LittleCurve } from '../../parts/LittleCurve.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';
 import { HeatSlider, VolumeSlider } from './HeatSliders.tsx';

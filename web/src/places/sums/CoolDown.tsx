@@ -9,7 +9,7 @@ import {
 } from '@morning-crock/core';
 import type { CoolingPlan } from '@morning-crock/core/contract';
 import { useState } from 'react';
-import { useUnits } from '../../app/use-units.ts';
+import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { LittleCurve } from '../../parts/LittleCurve.tsx';
 import { HeatSlider, VolumeSlider } from './HeatSliders.tsx';

@@ -1,4 +1,4 @@
-import { useUnits } from '../../app/use-units.ts';
+import { useUnits } from '../../data/use-units.ts';
 import { StepSlider } from '../../parts/StepSlider.tsx';
 
 /** A heat to turn, in the kitchen's degrees. */

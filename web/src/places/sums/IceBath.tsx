@@ -8,7 +8,7 @@ import {
   iceNeededKg,
 } from '@morning-crock/core';
 import { useState } from 'react';
-import { useUnits } from '../../app/use-units.ts';
+import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { LittleCurve } from '../../parts/LittleCurve.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';

@@ -10,9 +10,9 @@ import {
 import { NativeSelect } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { useMilkDaysQuery } from '../../api/api.ts';
-import { now } from '../../app/clock.ts';
-import { useKitchen, useUnits } from '../../app/use-units.ts';
+import { useMilkDaysQuery } from '../../data/api.ts';
+import { now } from '../../data/clock.ts';
+import { useKitchen, useUnits } from '../../data/use-units.ts';
 import { LittleCurve } from '../../parts/LittleCurve.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';
 import { SumFace } from './SumFace.tsx';

@@ -6,7 +6,7 @@ import {
   type HeatProfile,
 } from '@morning-crock/core';
 import { useState } from 'react';
-import { useUnits } from '../../app/use-units.ts';
+import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';
 import { HeatSlider } from './HeatSliders.tsx';

@@ -21,7 +21,7 @@ import {
 import type { MakePlan } from '@morning-crock/core/contract';
 import { NativeSelect, TextInput } from '@mantine/core';
 import { useMemo, useState } from 'react';
-import { useUnits } from '../../app/use-units.ts';
+import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';
 import { VolumeSlider } from './HeatSliders.tsx';

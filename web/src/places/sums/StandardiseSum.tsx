@@ -14,10 +14,10 @@ import {
 import type { Lot, MakePlan } from '@morning-crock/core/contract';
 import { NativeSelect } from '@mantine/core';
 import { useState } from 'react';
-import { useUnits } from '../../app/use-units.ts';
+import { useUnits } from '../../data/use-units.ts';
 import { StepSlider } from '../../parts/StepSlider.tsx';
-import { percent } from '../milk-room/milk-words.ts';
-import { useMilkRoom } from '../milk-room/use-milk.ts';
+import { percent } from '../../parts/milk-words.ts';
+import { useMilkRoom } from '../../data/use-milk.ts';
 import { MixDrawing } from './MixDrawing.tsx';
 import { VolumeSlider } from './HeatSliders.tsx';
 import { SumFace } from './SumFace.tsx';

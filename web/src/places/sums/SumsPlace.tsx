@@ -1,6 +1,6 @@
 import type { ComponentType } from 'react';
 import { Link, NavLink, useParams, useSearchParams } from 'react-router';
-import { useKitchenQuery } from '../../api/api.ts';
+import { useKitchenQuery } from '../../data/api.ts';
 import { BoxSum } from './BoxSum.tsx';
 import { CoolDown } from './CoolDown.tsx';
 import { DoseSum } from './DoseSum.tsx';

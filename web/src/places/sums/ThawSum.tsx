@@ -9,8 +9,8 @@ import {
 } from '@morning-crock/core';
 import type { Lot } from '@morning-crock/core/contract';
 import { useState } from 'react';
-import { now } from '../../app/clock.ts';
-import { useUnits } from '../../app/use-units.ts';
+import { now } from '../../data/clock.ts';
+import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { LittleCurve } from '../../parts/LittleCurve.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';

@@ -11,10 +11,10 @@ import {
 import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { ulid } from 'ulid';
-import { useKitchenQuery } from '../../api/api.ts';
-import { now } from '../../app/clock.ts';
-import { record } from '../../app/store.ts';
-import { useUnits } from '../../app/use-units.ts';
+import { useKitchenQuery } from '../../data/api.ts';
+import { now } from '../../data/clock.ts';
+import { record } from '../../data/store.ts';
+import { useUnits } from '../../data/use-units.ts';
 import { SumFace } from './SumFace.tsx';
 import type { SumDesk } from './use-sum.ts';
 

@@ -14,7 +14,7 @@ import { CULTURE_KINDS, type CultureKind } from '@morning-crock/core/contract';
 import { NativeSelect } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { useUnits } from '../../app/use-units.ts';
+import { useUnits } from '../../data/use-units.ts';
 import { LittleCurve, type LittleLine } from '../../parts/LittleCurve.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';
 import { HeatSlider } from './HeatSliders.tsx';

@@ -1,6 +1,6 @@
 import type { Lot } from '@morning-crock/core/contract';
 import { useSearchParams } from 'react-router';
-import { useMilkRoom, type MilkRoomNow } from '../milk-room/use-milk.ts';
+import { useMilkRoom, type MilkRoomNow } from '../../data/use-milk.ts';
 
 /** The lot a sum is asked for, when its address names one; `known` says whether the milk room has answered. */
 export function useLotAsked(): {

@@ -2,11 +2,11 @@ import { changedPlan, defaultPlan, type MakeState } from '@morning-crock/core';
 import type { KitchenSettings, MakePlan, PlanChange } from '@morning-crock/core/contract';
 import { useMemo, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
-import { now } from '../../app/clock.ts';
-import { liveSlice } from '../../app/live-slice.ts';
-import { record, useAppDispatch, useAppSelector } from '../../app/store.ts';
-import { useMake } from '../../app/use-make.ts';
-import { useKitchen } from '../../app/use-units.ts';
+import { now } from '../../data/clock.ts';
+import { liveSlice } from '../../data/live-slice.ts';
+import { record, useAppDispatch, useAppSelector } from '../../data/store.ts';
+import { useMake } from '../../data/use-make.ts';
+import { useKitchen } from '../../data/use-units.ts';
 
 /** What a sum is given and where its answer may go. */
 export interface SumDesk {

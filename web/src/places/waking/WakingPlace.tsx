@@ -9,15 +9,15 @@ import {
 import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { useNow } from '../../app/clock.ts';
-import { record } from '../../app/store.ts';
-import { useKitchen, useUnits } from '../../app/use-units.ts';
+import { useNow } from '../../data/clock.ts';
+import { record } from '../../data/store.ts';
+import { useKitchen, useUnits } from '../../data/use-units.ts';
 import { EntryForm } from '../../parts/EntryForm.tsx';
-import { AmountField, useAsTyped, type TypedAmount } from '../milk-room/AmountField.tsx';
-import { EntryLog } from '../make/EntryLog.tsx';
-import { UndoLine } from '../make/UndoLine.tsx';
-import { FeedTable } from './FeedTable.tsx';
-import '../milk-room/milk-room.css';
+import { AmountField, useAsTyped, type TypedAmount } from '../../parts/AmountField.tsx';
+import { EntryLog } from '../../parts/EntryLog.tsx';
+import { UndoLine } from '../../parts/UndoLine.tsx';
+import { FeedTable } from '../../parts/FeedTable.tsx';
+import '../../parts/register.css';
 
 const HOUR_MS = 3_600_000;
 const MILK = MILK_FACTS['shop-whole'].composition;

@@ -1,0 +1,50 @@
+import { computeAccessibleName, getRole, isInaccessible } from 'dom-accessibility-api';
+
+/**
+ * Runs in the page: finds what a screen reader would call by a name. The browser's own accessibility tree would do the
+ * same, but keeping it while a page works costs more than the page itself.
+ */
+
+const TAKES_A_NAME = 'a[href], button, input, select, summary, textarea, [role], [tabindex]';
+
+/** Spaces count once, as they do for a screen reader. */
+const plain = (text: string): string => text.replace(/\s+/g, ' ').trim();
+
+/** The first element with this name (and role), `null` when there is none that a screen reader would meet. */
+function named(name: string, role?: string): HTMLElement | null {
+  for (const element of document.querySelectorAll<HTMLElement>(TAKES_A_NAME)) {
+    if (role !== undefined && getRole(element) !== role) continue;
+    if (plain(computeAccessibleName(element)) !== name || isInaccessible(element)) continue;
+    return element;
+  }
+  return null;
+}
+
+const boxOf = (element: HTMLElement): string => {
+  const { x, y, width, height } = element.getBoundingClientRect();
+  return `${x} ${y} ${width} ${height}`;
+};
+
+let before: { readonly element: HTMLElement; readonly box: string } | null = null;
+
+/** Where to tap it: only once it stands still, in sight and not switched off; asked again every frame until then. */
+function tapPoint(name: string, role: string): { readonly x: number; readonly y: number } | null {
+  const element = named(name, role);
+  if (!element || element.matches(':disabled, [aria-disabled=true]')) return null;
+  const box = element.getBoundingClientRect();
+  if (box.top < 0 || box.left < 0 || box.bottom > innerHeight || box.right > innerWidth)
+    element.scrollIntoView({ block: 'center', inline: 'center', behavior: 'instant' });
+  const now = { element, box: boxOf(element) };
+  const still = before?.element === element && before.box === now.box;
+  before = now;
+  if (!still) return null;
+  before = null;
+  const { x, y, width, height } = element.getBoundingClientRect();
+  return { x: x + width / 2, y: y + height / 2 };
+}
+
+declare global {
+  var names: { readonly named: typeof named; readonly tapPoint: typeof tapPoint };
+}
+
+globalThis.names = { named, tapPoint };

@@ -1,0 +1,103 @@
+import { Button } from '@mantine/core';
+import type { ComponentType } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import type { MakeState, WakingState } from '@morning-crock/core';
+import { liveSlice } from '../data/live-slice.ts';
+import type { KeptEntry } from '../data/outbox.ts';
+import { dropRefused, useAppDispatch } from '../data/store.ts';
+import { useMake, type OneMake as Make } from '../data/use-make.ts';
+import { EntryLog } from '../parts/EntryLog.tsx';
+
+/** What was typed was refused by the server: why, and how it goes on from there. */
+function NotBegun({ make, beginning }: { readonly make: Make; readonly beginning: KeptEntry }) {
+  const navigate = useNavigate();
+  const dispatch = useAppDispatch();
+  const { draft, refused } = beginning;
+  if (draft.type !== 'make-started' && draft.type !== 'waking-started') return null;
+  /** What was entered after it has nothing to stand on either. */
+  const leave = async (to: string): Promise<void> => {
+    await navigate(to);
+    for (const entry of make.kept) await dropRefused(entry.draft.id);
+  };
+  return (
+    <section style={{ display: 'flex', flexDirection: 'column', gap: 14, maxWidth: '56ch' }}>
+      <h1>{draft.data.plan.name} was not begun</h1>
+      <p role="alert">
+        {refused?.message} {refused?.details.map((d) => d.message).join('; ')}. {refused?.next}
+      </p>
+      <p>Nothing is lost: all that was chosen is kept on this device.</p>
+      <Button
+        h={72}
+        onClick={() => {
+          if (draft.type === 'make-started') {
+            dispatch(liveSlice.actions.draftKept(draft.data.plan));
+            void leave('/new?draft=1');
+          } else {
+            dispatch(liveSlice.actions.wakingDraftKept(draft.data.plan));
+            void leave('/cultures/wake');
+          }
+        }}
+      >
+        Change the plan
+      </Button>
+      <Button variant="default" h={56} onClick={() => void leave('/')}>
+        Give it up
+      </Button>
+    </section>
+  );
+}
+
+function Unreadable({ id, make }: { readonly id: string; readonly make: Make }) {
+  return (
+    <section style={{ display: 'flex', flexDirection: 'column', gap: 14, maxWidth: '56ch' }}>
+      <h1>This make cannot be worked out</h1>
+      <p role="alert">
+        All that was entered is safe, but one of its entries makes no sense with the others. Take the wrong
+        one back, or carry the entries away in a file.
+      </p>
+      {make.events.length > 0 && <EntryLog streamId={id} events={make.events} />}
+      <div style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>
+        <Button component="a" href={`/api/events?stream=${id}&limit=5000`} download="entries.json">
+          Entries as a file
+        </Button>
+        <Button variant="default" onClick={make.again}>
+          Try again
+        </Button>
+        <Button component={Link} to="/daybook" variant="default">
+          To the Daybook
+        </Button>
+      </div>
+    </section>
+  );
+}
+
+/** What stands at the address of one make: the make, the waking, or words and a way on. */
+export function OneMake(props: {
+  readonly Make: ComponentType<{ readonly make: Make; readonly state: MakeState }>;
+  readonly Waking?: ComponentType<{ readonly state: WakingState }>;
+}) {
+  const { Make, Waking } = props;
+  const { id = '' } = useParams();
+  const make = useMake(id);
+  if (make.refused) return <NotBegun make={make} beginning={make.refused} />;
+  if (make.state) return <Make make={make} state={make.state} />;
+  if (make.waking && Waking) return <Waking state={make.waking} />;
+  if (make.failed === 'unreadable') return <Unreadable id={id} make={make} />;
+  if (make.failed === 'away')
+    return (
+      <p role="alert">
+        The kitchen’s server does not answer, and this make was never opened on this device.{' '}
+        <Button variant="default" onClick={make.again}>
+          Try again
+        </Button>
+      </p>
+    );
+  if (make.failed === 'missing' || make.waking)
+    return (
+      <p>
+        There is no such make. <Link to="/">Back to the Bench</Link> or{' '}
+        <Link to="/daybook">to the Daybook</Link>
+      </p>
+    );
+  return <p className="quiet">Opening …</p>;
+}

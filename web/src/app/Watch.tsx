@@ -1,0 +1,31 @@
+import { attendedMake, attendedWaking, useLiveWakings } from '../data/attended.ts';
+import { useNow } from '../data/clock.ts';
+import { useAppSelector } from '../data/store.ts';
+import { useUnderWayIds } from '../data/under-way.ts';
+import { useAllLive } from '../data/use-all-live.ts';
+import { Alarms } from './Alarms.tsx';
+import { ClockLine } from './ClockLine.tsx';
+
+/** What the clock moves: the line on top and the alarms. Nothing else of the frame is drawn again by it. */
+export function Watch() {
+  const nowMs = useNow();
+  const live = useAllLive();
+  const wakings = useLiveWakings();
+  const underWay = useUnderWayIds();
+  const failed = useAppSelector((s) => s.live.failed);
+  const makes = [
+    ...live.map((make) => attendedMake(make, nowMs)),
+    ...wakings.map((waking) => attendedWaking(waking, nowMs)),
+  ];
+  const working = underWay.length > makes.length;
+  return (
+    <>
+      <ClockLine
+        makes={makes}
+        nowMs={nowMs}
+        without={working ? (underWay.some((id) => failed[id]) ? 'failed' : 'working') : 'nothing'}
+      />
+      <Alarms makes={makes} nowMs={nowMs} />
+    </>
+  );
+}

@@ -1,0 +1,47 @@
+import { SET_PH, type BandForecast, type MakeState, type PointForecast } from '@morning-crock/core';
+import type { CurveData } from './curve-option.ts';
+import type { Units } from '../data/units-of.ts';
+
+const HOUR_MS = 3_600_000;
+export const CUE_WORDS = {
+  liquid: 'liquid',
+  trembles: 'trembles',
+  set: 'set',
+  'whey-shows': 'whey shows',
+} as const;
+
+/** What the curve of a make draws, from its state and forecast. `nowMs` is `null` for a record. */
+export function curveDataOf(
+  state: MakeState,
+  point: PointForecast,
+  band: BandForecast['band'],
+  nowMs: number | null,
+  units: Units,
+): CurveData {
+  const ends = [point.pickUpMs, state.chilledAtMs, state.acidity.at(-1)?.atMs ?? null, nowMs].filter(
+    (ms) => ms !== null,
+  );
+  const lastBand = band.find((b) => b.p90 <= SET_PH - 0.2);
+  // Before inoculation the heat is what matters: the long tail of the band would squeeze it into a corner.
+  const bandEndMs =
+    lastBand && state.inoculatedAtMs !== null ? point.inoculationMs + lastBand.hour * HOUR_MS : 0;
+  const toMs = Math.max(state.startedAtMs + HOUR_MS, bandEndMs, ...ends) + 0.5 * HOUR_MS;
+  return {
+    temperature: point.temperature,
+    ph: point.ph,
+    band: band.map((b) => ({ atMs: point.inoculationMs + b.hour * HOUR_MS, p10: b.p10, p90: b.p90 })),
+    temperatureDots: state.temperatures.map((t) => ({ atMs: t.atMs, value: t.celsius })),
+    phDots: state.acidity.flatMap((a) =>
+      a.reading.kind === 'ph' ? [{ atMs: a.atMs, value: a.reading.ph }] : [],
+    ),
+    cueMarks: state.acidity.flatMap((a) =>
+      a.reading.kind === 'cue' ? [{ atMs: a.atMs, text: CUE_WORDS[a.reading.cue] }] : [],
+    ),
+    setPh: SET_PH,
+    nowMs,
+    fromMs: state.startedAtMs,
+    toMs,
+    unit: units.temperatureUnit,
+    time: (ms) => units.time(ms, ms),
+  };
+}

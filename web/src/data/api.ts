@@ -1,0 +1,202 @@
+import {
+  culturesResponse,
+  eventsResponse,
+  factorsResponse,
+  importResponse,
+  kitchenResponse,
+  ledgerResponse,
+  makesResponse,
+  milkDaysResponse,
+  milkingsStored,
+  milkRoomResponse,
+  newCodeResponse,
+  restoreResponse,
+  revokeResponse,
+  tabletsResponse,
+  tracePart,
+  traceStored,
+  type CulturesResponse,
+  type ErrorBody,
+  type Factor,
+  type KitchenResponse,
+  type LedgerLine,
+  type MakeSummary,
+  type MilkDays,
+  type MilkingRow,
+  type MilkRoomResponse,
+  type StoredEvent,
+  type TraceStored,
+  type TraceUpload,
+} from '@morning-crock/core/contract';
+import { createApi, fetchBaseQuery, type BaseQueryFn } from '@reduxjs/toolkit/query/react';
+import type { z } from 'zod';
+import { observeServerTime } from './clock.ts';
+import { keepAnswer, lastAnswer } from './last-known.ts';
+
+/** What a failed request leaves: the server's own words, or that it did not answer. */
+type ApiError = ErrorBody | { readonly code: 'away' };
+
+const raw = fetchBaseQuery({ baseUrl: '/' });
+
+const baseQuery: BaseQueryFn<Parameters<typeof raw>[0], unknown, ApiError> = async (request, api, extra) => {
+  const sentMs = Date.now();
+  const result = await raw(request, api, extra);
+  const path = typeof request === 'string' ? request : request.url;
+  const isRead = typeof request === 'string';
+  if (isRead && result.data !== undefined) keepAnswer(path, result.data);
+  const { data } = result;
+  if (typeof data === 'object' && data !== null && 'now' in data && typeof data.now === 'string') {
+    observeServerTime(data.now, sentMs, Date.now());
+  }
+  if (!result.error) return { data };
+  const body = result.error.data;
+  if (isRead && typeof result.error.status !== 'number') {
+    // Nobody answered: what was last known is better than an empty page. Its clock is old and is not believed.
+    const last = await lastAnswer(path);
+    if (last !== undefined) return { data: last };
+  }
+  const spoken = typeof body === 'object' && body !== null && 'code' in body ? (body as ErrorBody) : null;
+  return { error: spoken ?? { code: 'away' } };
+};
+
+/** Checks what comes over the wire by the contract, then hands on what is wanted of it. */
+const checked =
+  <S extends z.ZodType, R>(schema: S, pick: (body: z.infer<S>) => R) =>
+  (body: unknown): R =>
+    pick(schema.parse(body));
+
+/** Lines of the ledger asked for at once. */
+const LEDGER_PAGE = 400;
+
+export const api = createApi({
+  reducerPath: 'api',
+  baseQuery,
+  tagTypes: ['kitchen', 'makes', 'make', 'factors', 'tablets', 'milk', 'milk-lines', 'cultures'],
+  keepUnusedDataFor: 3600,
+  endpoints: (build) => ({
+    kitchen: build.query<KitchenResponse, void>({
+      query: () => 'api/kitchen',
+      transformResponse: checked(kitchenResponse, (body) => body),
+      providesTags: ['kitchen'],
+    }),
+    makes: build.query<MakeSummary[], void>({
+      query: () => 'api/makes',
+      transformResponse: checked(makesResponse, (body) => body.makes),
+      providesTags: ['makes'],
+    }),
+    make: build.query<StoredEvent[], string>({
+      query: (id) => `api/makes/${id}`,
+      transformResponse: checked(eventsResponse, (body) => body.events),
+      providesTags: ['make'],
+    }),
+    factors: build.query<Factor[], void>({
+      query: () => 'api/factors',
+      transformResponse: checked(factorsResponse, (body) => body.factors),
+      providesTags: ['factors'],
+    }),
+    tracePart: build.query<
+      z.infer<typeof tracePart>,
+      { makeId: string; traceId: string; fromMs: number; toMs: number }
+    >({
+      query: ({ makeId, traceId, fromMs, toMs }) =>
+        `api/makes/${makeId}/traces/${traceId}?points=400&from=${fromMs}&to=${toMs}`,
+      transformResponse: checked(tracePart, (body) => body),
+    }),
+    storeTrace: build.mutation<TraceStored, { makeId: string; trace: TraceUpload }>({
+      query: ({ makeId, trace }) => ({ url: `api/makes/${makeId}/traces`, method: 'POST', body: trace }),
+      transformResponse: checked(traceStored, (body) => body),
+    }),
+    milkRoom: build.query<MilkRoomResponse, void>({
+      query: () => 'api/milk',
+      transformResponse: checked(milkRoomResponse, (body) => body),
+      providesTags: ['milk'],
+    }),
+    cultures: build.query<CulturesResponse, void>({
+      query: () => 'api/cultures',
+      transformResponse: checked(culturesResponse, (body) => body),
+      providesTags: ['cultures'],
+    }),
+    /** The ledger, the latest first, a page after another as it is scrolled. */
+    ledger: build.infiniteQuery<{ lines: LedgerLine[]; more: boolean }, string | null, number>({
+      infiniteQueryOptions: {
+        initialPageParam: 0,
+        getNextPageParam: (last, _pages, offset) => (last.more ? offset + LEDGER_PAGE : undefined),
+      },
+      query: ({ queryArg, pageParam }) =>
+        `api/milk/ledger?limit=${LEDGER_PAGE}&offset=${pageParam}${queryArg === null ? '' : `&lot=${queryArg}`}`,
+      transformResponse: checked(ledgerResponse, ({ lines, more }) => ({ lines, more })),
+      providesTags: ['milk-lines'],
+    }),
+    /** Everything written down of one lot or culture. */
+    entries: build.query<StoredEvent[], string>({
+      query: (streamId) => `api/events?stream=${streamId}&limit=5000`,
+      transformResponse: checked(eventsResponse, (body) => body.events),
+      providesTags: ['milk-lines', 'cultures'],
+    }),
+    milkDays: build.query<MilkDays, void>({
+      query: () => 'api/milk/days',
+      transformResponse: checked(milkDaysResponse, (body) => body),
+      providesTags: ['milk-lines'],
+    }),
+    storeMilkings: build.mutation<
+      z.infer<typeof milkingsStored>,
+      { rows: readonly MilkingRow[]; deviceId: string }
+    >({
+      query: (body) => ({ url: 'api/milk/milkings', method: 'POST', body }),
+      transformResponse: checked(milkingsStored, (body) => body),
+      invalidatesTags: ['milk', 'milk-lines'],
+    }),
+    tablets: build.query<z.infer<typeof tabletsResponse>, void>({
+      query: () => 'api/tablets',
+      transformResponse: checked(tabletsResponse, (body) => body),
+      providesTags: ['tablets'],
+    }),
+    revokeTablet: build.mutation<z.infer<typeof revokeResponse>, string>({
+      query: (id) => ({ url: `api/tablets/${id}/revoke`, method: 'POST' }),
+      transformResponse: checked(revokeResponse, (body) => body),
+      invalidatesTags: ['tablets'],
+    }),
+    newCode: build.mutation<z.infer<typeof newCodeResponse>, void>({
+      query: () => ({ url: 'api/code', method: 'POST' }),
+      transformResponse: checked(newCodeResponse, (body) => body),
+    }),
+    restoreKitchen: build.mutation<z.infer<typeof restoreResponse>, unknown>({
+      query: (file) => ({ url: 'api/restore', method: 'POST', body: file }),
+      transformResponse: checked(restoreResponse, (body) => body),
+      invalidatesTags: ['makes', 'kitchen', 'factors', 'milk', 'milk-lines', 'cultures'],
+    }),
+    importDaybook: build.mutation<z.infer<typeof importResponse>, unknown>({
+      query: (file) => ({ url: 'api/import', method: 'POST', body: file }),
+      transformResponse: checked(importResponse, (body) => body),
+      invalidatesTags: ['makes', 'factors'],
+    }),
+  }),
+});
+
+export const {
+  useKitchenQuery,
+  useMakesQuery,
+  useMakeQuery,
+  useMilkRoomQuery,
+  useCulturesQuery,
+  useEntriesQuery,
+  useLedgerInfiniteQuery,
+  useMilkDaysQuery,
+  useStoreMilkingsMutation,
+  useFactorsQuery,
+  useTabletsQuery,
+  useTracePartQuery,
+  useImportDaybookMutation,
+  useStoreTraceMutation,
+  useRevokeTabletMutation,
+  useNewCodeMutation,
+  useRestoreKitchenMutation,
+} = api;
+
+/** What an error of the server says, in one line. */
+export function errorWords(error: unknown): string {
+  const body = error as ApiError;
+  if (body.code === 'away') return 'The server does not answer. Nothing was changed; try again.';
+  const details = body.details.map((d) => (d.path ? `${d.path}: ${d.message}` : d.message)).join('; ');
+  return `${body.message} ${body.next}${details ? ` (${details})` : ''}`;
+}

@@ -1,0 +1,31 @@
+import type { MakeState } from '@morning-crock/core';
+import type { StepId } from '@morning-crock/core/contract';
+import { record } from './store.ts';
+
+/** Marks the present step done; pouring and inoculating record what was planned as what went in. */
+export async function completeStep(state: MakeState): Promise<void> {
+  const step = state.current?.step.id;
+  if (!step) return;
+  if (step === 'inoculate' && state.plan.starter.kind !== 'none') {
+    const { massKg, statedRatio, typed } = state.plan.starter;
+    await record(state.id, 'starter-added', { massKg, statedRatio, typed });
+    return;
+  }
+  const { lots } = state.plan.milk;
+  if (step === 'pour' && lots) {
+    await record(state.id, 'milk-poured', {
+      from: lots.map(({ lotId, massKg }) => ({
+        lotId,
+        massKg,
+        typed: { value: Math.round(massKg * 1000), unit: 'g' },
+      })),
+    });
+    return;
+  }
+  await record(state.id, 'step-done', { step });
+}
+
+/** Leaves the present step out. */
+export async function skipStep(id: string, step: StepId): Promise<void> {
+  await record(id, 'step-skipped', { step });
+}

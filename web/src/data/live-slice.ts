@@ -1,0 +1,85 @@
+import type { BandForecast } from '@morning-crock/core';
+import type { CultureChange, MakePlan, MovementKind, WakingPlan } from '@morning-crock/core/contract';
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+
+/** The registers of the kitchen that are kept by entries. */
+type Register = 'milk' | 'cultures';
+
+/** An entry as its undo needs it. */
+export interface RegisterEntry {
+  readonly id: string;
+  readonly streamId: string;
+  readonly kind: MovementKind | CultureChange['kind'];
+}
+
+/** Forecasts of the makes under way, by make; the old one stays while the new one is computed. */
+interface LiveState {
+  readonly forecasts: Readonly<Record<string, { readonly forecast: BandForecast; readonly atMs: number }>>;
+  readonly working: Readonly<Record<string, boolean>>;
+  /** Makes whose times could not be worked out at the last attempt. */
+  readonly failed: Readonly<Record<string, boolean>>;
+  /** Counts how often somebody asked for another attempt. */
+  readonly attempts: number;
+  readonly wetHands: boolean;
+  /** The plan of a new make in the making, so that a sum can be asked for it and its answer come back. */
+  readonly draft: MakePlan | null;
+  /** The plan of a waking that was not taken, to be changed. */
+  readonly wakingDraft: WakingPlan | null;
+  /** This device's latest entry in each register, for its undo. */
+  readonly entered: Readonly<Record<Register, RegisterEntry | null>>;
+}
+
+const initialState: LiveState = {
+  forecasts: {},
+  working: {},
+  failed: {},
+  attempts: 0,
+  wetHands: false,
+  draft: null,
+  wakingDraft: null,
+  entered: { milk: null, cultures: null },
+};
+
+export const liveSlice = createSlice({
+  name: 'live',
+  initialState,
+  reducers: {
+    workStarted: (state, { payload }: PayloadAction<string>) => ({
+      ...state,
+      working: { ...state.working, [payload]: true },
+    }),
+    forecastMade: (
+      state,
+      { payload }: PayloadAction<{ makeId: string; forecast: BandForecast; atMs: number }>,
+    ) => ({
+      ...state,
+      working: { ...state.working, [payload.makeId]: false },
+      failed: { ...state.failed, [payload.makeId]: false },
+      forecasts: { ...state.forecasts, [payload.makeId]: { forecast: payload.forecast, atMs: payload.atMs } },
+    }),
+    workFailed: (state, { payload }: PayloadAction<string>) => ({
+      ...state,
+      working: { ...state.working, [payload]: false },
+      failed: { ...state.failed, [payload]: true },
+    }),
+    attempted: (state) => ({ ...state, failed: {}, attempts: state.attempts + 1 }),
+    wakingDraftKept: (state, { payload }: PayloadAction<WakingPlan | null>) => ({
+      ...state,
+      wakingDraft: payload,
+    }),
+    draftKept: (state, { payload }: PayloadAction<MakePlan | null>) => ({ ...state, draft: payload }),
+    entered: (state, { payload }: PayloadAction<{ register: Register; entry: RegisterEntry }>) => ({
+      ...state,
+      entered: { ...state.entered, [payload.register]: payload.entry },
+    }),
+    /** An entry was taken back. */
+    taken: (state, { payload: id }: PayloadAction<string>) => ({
+      ...state,
+      entered: {
+        milk: state.entered.milk?.id === id ? null : state.entered.milk,
+        cultures: state.entered.cultures?.id === id ? null : state.entered.cultures,
+      },
+    }),
+    wetHandsTurned: (state, { payload }: PayloadAction<boolean>) => ({ ...state, wetHands: payload }),
+  },
+});

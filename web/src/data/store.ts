@@ -1,0 +1,227 @@
+import {
+  EVENT_VERSION,
+  type DraftEvent,
+  type ErrorBody,
+  type EventOf,
+  type EventType,
+  type StoredEvent,
+} from '@morning-crock/core/contract';
+import { CULTURE_EVENTS, MILK_EVENTS } from '@morning-crock/core';
+import { configureStore } from '@reduxjs/toolkit';
+import { useDispatch, useSelector } from 'react-redux';
+import { ulid } from 'ulid';
+import { api } from './api.ts';
+import { keepAnswer, takeShownOld } from './last-known.ts';
+import { createSender, forgetDraft, keepDraft, keptDrafts, outboxSlice } from './outbox.ts';
+import { now } from './clock.ts';
+import { chosenCook, deviceId } from './device.ts';
+import { liveSlice } from './live-slice.ts';
+import { carriedOut, culturesAfter } from './register-pictures.ts';
+
+export const store = configureStore({
+  reducer: { [api.reducerPath]: api.reducer, outbox: outboxSlice.reducer, live: liveSlice.reducer },
+  middleware: (get) =>
+    // Forecasts and logs are large and made by us: checking them on every action would cost more than they do.
+    get({ serializableCheck: false, immutableCheck: false }).concat(api.middleware),
+});
+
+type RootState = ReturnType<typeof store.getState>;
+export const useAppSelector = useSelector.withTypes<RootState>();
+export const useAppDispatch = useDispatch.withTypes<typeof store.dispatch>();
+
+/** Events that may change what the kitchen has learned. */
+const TEACHES = new Set<EventType>(['finished', 'corrected', 'voided', 'trace-imported']);
+
+/** A make's log as the page has it now, kept for when the server is away: what came live is in no answer. */
+function keepMake(makeId: string): void {
+  const { data } = api.endpoints.make.select(makeId)(store.getState());
+  if (data) keepAnswer(`api/makes/${makeId}`, { events: data, now: new Date(now()).toISOString() });
+}
+
+/** Events that change a line of the Daybook; a probe's reading does not. */
+const CHANGES_NOTHING_LISTED = new Set<EventType>(['temperature-read', 'alarm-acknowledged', 'planned']);
+
+type RegisterTag = 'milk' | 'milk-lines' | 'cultures' | 'factors';
+const staleSoon = new Set<RegisterTag>();
+let staleTimer: ReturnType<typeof setTimeout> | undefined;
+/** A file of milkings is thousands of entries at once: what they change is asked for again together. */
+const STALE_AFTER_MS = 120;
+
+function invalidateSoon(tags: readonly RegisterTag[]): void {
+  for (const tag of tags) staleSoon.add(tag);
+  staleTimer ??= setTimeout(() => {
+    staleTimer = undefined;
+    const stale = [...staleSoon];
+    staleSoon.clear();
+    store.dispatch(api.util.invalidateTags(stale));
+  }, STALE_AFTER_MS);
+}
+
+/**
+ * Carries an entry of the ledger out on the page's picture at once, then asks for the whole again: a late entry, a
+ * correction or an undo may have changed more.
+ */
+function receiveMilk(event: StoredEvent): void {
+  store.dispatch(
+    api.util.updateQueryData('milkRoom', undefined, (picture) => {
+      if (event.seq <= picture.lastSeq) return picture;
+      return { ...picture, lots: carriedOut(picture.lots, [event]), lastSeq: event.seq };
+    }),
+  );
+  invalidateSoon(['milk', 'milk-lines']);
+}
+
+/** The same for an entry about a culture. */
+function receiveCulture(event: StoredEvent): void {
+  store.dispatch(
+    api.util.updateQueryData('cultures', undefined, (picture) => {
+      if (event.seq <= picture.lastSeq) return picture;
+      return { ...picture, cultures: culturesAfter(picture.cultures, [event]), lastSeq: event.seq };
+    }),
+  );
+  // The names of lines are told with what they taught.
+  invalidateSoon(['cultures', 'factors']);
+}
+
+/** Clocks of tablets differ by no more than this. */
+const CLOCKS_DIFFER_MS = 60_000;
+let seenMs = Number.NEGATIVE_INFINITY;
+
+/** The moment of an entry made now: after all that this device has seen happen, though another's clock is ahead of its own. */
+function entryMs(): number {
+  const nowMs = now();
+  return Math.max(nowMs, Math.min(seenMs, nowMs + CLOCKS_DIFFER_MS));
+}
+
+/** Puts an event of the log where the page keeps its make; the same event twice changes nothing. */
+export function receiveEvent(event: StoredEvent): void {
+  seenMs = Math.max(seenMs, Date.parse(event.at));
+  // A file of milkings comes as thousands of these, none of them from this page's outbox and none of them in a jar.
+  if (event.type === 'milk-moved' && event.data.kind === 'intake' && event.data.forRecord) {
+    invalidateSoon(['milk', 'milk-lines']);
+    return;
+  }
+  if (event.type === 'learning-reset') {
+    store.dispatch(api.util.invalidateTags(['factors']));
+  } else if (event.type === 'kitchen-changed') {
+    // What is learned is told against what is typed.
+    store.dispatch(api.util.invalidateTags(['kitchen', 'factors']));
+  } else if (event.type === 'milk-moved') {
+    receiveMilk(event);
+  } else if (event.type === 'culture-changed') {
+    receiveCulture(event);
+  } else {
+    if (MILK_EVENTS.includes(event.type)) receiveMilk(event);
+    if (CULTURE_EVENTS.includes(event.type)) invalidateSoon(['cultures']);
+    store.dispatch(
+      api.util.updateQueryData('make', event.streamId, (events) => {
+        if (events.some((known) => known.id === event.id)) return events;
+        return [...events, event].sort((a, b) => a.seq - b.seq);
+      }),
+    );
+    if (!CHANGES_NOTHING_LISTED.has(event.type)) store.dispatch(api.util.invalidateTags(['makes']));
+    if (TEACHES.has(event.type)) store.dispatch(api.util.invalidateTags(['factors']));
+    keepMake(event.streamId);
+  }
+  store.dispatch(outboxSlice.actions.left(event.id));
+}
+
+const sender = createSender({
+  entries: () => store.getState().outbox.entries,
+  stored: receiveEvent,
+  refused: (id, error) => store.dispatch(outboxSlice.actions.refused({ id, error })),
+  setAside: (id, error) => store.dispatch(outboxSlice.actions.setAside({ id, error })),
+  reached: (ok) => {
+    if (store.getState().outbox.reachable !== ok) store.dispatch(outboxSlice.actions.reached(ok));
+  },
+});
+
+/** Two taps within this time on one control count once. */
+const DOUBLE_TAP_MS = 400;
+let latest = { key: '', atMs: 0 };
+
+/**
+ * Records that something happened: shown at once, kept on this device, then sent. Nothing typed is lost when the
+ * server is away.
+ * @returns the entry's identity
+ */
+export async function record<T extends EventType>(
+  streamId: string,
+  type: T,
+  data: EventOf<T>['data'],
+  atMs = entryMs(),
+): Promise<string> {
+  const key = `${streamId} ${type} ${JSON.stringify(data)}`;
+  const tappedMs = Date.now();
+  if (key === latest.key && tappedMs - latest.atMs < DOUBLE_TAP_MS) return '';
+  latest = { key, atMs: tappedMs };
+  const draft = {
+    id: ulid(),
+    streamId,
+    at: new Date(Math.round(atMs)).toISOString(),
+    cookId: chosenCook(),
+    deviceId: deviceId(),
+    version: EVENT_VERSION,
+    type,
+    data,
+  } as DraftEvent;
+  store.dispatch(outboxSlice.actions.kept(draft));
+  if (draft.type === 'milk-moved' || draft.type === 'culture-changed')
+    store.dispatch(
+      liveSlice.actions.entered({
+        register: draft.type === 'milk-moved' ? 'milk' : 'cultures',
+        entry: { id: draft.id, streamId: draft.streamId, kind: draft.data.kind },
+      }),
+    );
+  else if (draft.type === 'voided') store.dispatch(liveSlice.actions.taken(draft.data.target));
+  // A browser that keeps nothing (a private window) still sends.
+  await keepDraft(draft).catch(() => undefined);
+  sender.flush();
+  return draft.id;
+}
+
+/**
+ * Waits until an entry is stored, refused or known to be kept here for longer.
+ * @returns the server's reason when it was refused
+ */
+export function whenSettled(id: string): Promise<ErrorBody | null> {
+  return new Promise((resolve) => {
+    const look = (): boolean => {
+      const { entries, reachable } = store.getState().outbox;
+      const entry = entries.find((e) => e.draft.id === id);
+      if (entry && !entry.refused && !entry.aside && reachable) return false;
+      resolve(entry?.refused ?? null);
+      return true;
+    };
+    if (look()) return;
+    const stop = store.subscribe(() => {
+      if (look()) stop();
+    });
+  });
+}
+
+/** Takes a refused entry away after the maker has seen why. */
+export async function dropRefused(id: string): Promise<void> {
+  await forgetDraft(id).catch(() => undefined);
+  store.dispatch(outboxSlice.actions.left(id));
+}
+
+/** Brings back what a reload found kept here, and sends it. */
+export async function restoreOutbox(): Promise<void> {
+  const drafts = await keptDrafts().catch(() => []);
+  if (drafts.length > 0) store.dispatch(outboxSlice.actions.restored(drafts));
+  sender.flush();
+}
+
+/** Asks for everything again when the page had to show what it last knew. */
+export function renewOld(): void {
+  if (takeShownOld())
+    store.dispatch(
+      api.util.invalidateTags(['kitchen', 'makes', 'make', 'factors', 'milk', 'milk-lines', 'cultures']),
+    );
+}
+
+/** Tries again at once, when the server shows signs of life. */
+export function flushOutbox(): void {
+  sender.flush();
+}

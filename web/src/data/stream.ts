@@ -1,0 +1,56 @@
+import { streamMessage } from '@morning-crock/core/contract';
+import { observeServerTime } from './clock.ts';
+import { flushOutbox, receiveEvent, renewOld } from './store.ts';
+
+/** After this long the browser has given up and a new connection is made by hand. */
+const RECONNECT_MS = 2000;
+
+/**
+ * Follows the log live. The browser reconnects by itself and tells where it stood; when it gives up, we begin again
+ * from the last event seen.
+ * @param afterSeq where the page's first picture stands
+ * @returns how to stop
+ */
+export function followLog(afterSeq: number): () => void {
+  let position = afterSeq;
+  let source: EventSource;
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const connect = (): void => {
+    source = new EventSource(`/api/stream?after=${position}`);
+    source.onopen = () => {
+      flushOutbox();
+      renewOld();
+    };
+    source.onmessage = ({ data }) => {
+      const message = streamMessage.parse(JSON.parse(String(data)));
+      if (message.kind === 'time') {
+        const ms = Date.now();
+        observeServerTime(message.now, ms, ms);
+        return;
+      }
+      position = Math.max(position, message.event.seq);
+      receiveEvent(message.event);
+    };
+    source.onerror = () => {
+      if (source.readyState !== EventSource.CLOSED) return;
+      clearTimeout(timer);
+      timer = setTimeout(connect, RECONNECT_MS);
+    };
+  };
+  connect();
+  // A page the browser keeps for its way back would hold on to its connection, and there are only six of them.
+  const leave = (): void => {
+    clearTimeout(timer);
+    source.close();
+  };
+  const comeBack = (event: PageTransitionEvent): void => {
+    if (event.persisted) connect();
+  };
+  globalThis.addEventListener('pagehide', leave);
+  globalThis.addEventListener('pageshow', comeBack);
+  return () => {
+    globalThis.removeEventListener('pagehide', leave);
+    globalThis.removeEventListener('pageshow', comeBack);
+    leave();
+  };
+}

@@ -1,0 +1,28 @@
+import { useMemo } from 'react';
+import { shallowEqual } from 'react-redux';
+import { api, useMakesQuery } from './api.ts';
+import { beginsStream } from './outbox.ts';
+import { makeLog, type MakeLog } from './make-log.ts';
+import { useAppSelector } from './store.ts';
+
+/** The identities of all makes under way, those begun here and not yet sent among them. */
+export function useUnderWayIds(): readonly string[] {
+  const { data } = useMakesQuery();
+  const begunHere = useAppSelector(
+    (s) => s.outbox.entries.filter((e) => beginsStream(e.draft) && !e.refused).map((e) => e.draft.streamId),
+    shallowEqual,
+  );
+  return useMemo(() => {
+    const stored = (data ?? []).filter((m) => m.status === 'under-way').map((m) => m.id);
+    return [...new Set([...stored, ...begunHere])];
+  }, [data, begunHere]);
+}
+
+/** The logs of all that is under way. */
+export function useUnderWayLogs(): readonly MakeLog[] {
+  const ids = useUnderWayIds();
+  return useAppSelector(
+    (s) => ids.map((id) => makeLog(id, api.endpoints.make.select(id)(s).data, s.outbox.entries)),
+    shallowEqual,
+  );
+}

@@ -1,0 +1,82 @@
+import {
+  alarmsOf,
+  nextHands,
+  safetyOf,
+  type Alarm,
+  type BandForecast,
+  type MakeState,
+  type NextHands,
+  type SafetyState,
+} from '@morning-crock/core';
+import { useMemo } from 'react';
+import { useMakeQuery } from './api.ts';
+import { beginsStream, type KeptEntry } from './outbox.ts';
+import { useNow } from './clock.ts';
+import { makeLog, type MakeLog } from './make-log.ts';
+import { useAppSelector } from './store.ts';
+
+/** No such make; the server gave no answer; what is stored cannot be worked out. */
+type Failure = 'missing' | 'away' | 'unreadable';
+
+/** One make or waking (nothing for an empty identity), with what is kept here carried out. */
+export interface OneMake extends MakeLog {
+  readonly kept: readonly KeptEntry[];
+  /** Begun on this device and refused by the server: the entry that began it. */
+  readonly refused: KeptEntry | null;
+  readonly loading: boolean;
+  /** Why there is nothing to show. */
+  readonly failed: Failure | null;
+  readonly again: () => void;
+}
+
+function failureOf(log: MakeLog, error: ReturnType<typeof useMakeQuery>['error']): Failure | null {
+  if (log.unreadable) return 'unreadable';
+  if (!error) return null;
+  if ('code' in error && error.code === 'away') return 'away';
+  return 'code' in error && error.code === 'not-found' ? 'missing' : 'unreadable';
+}
+
+/** A make's log, and how it stands with it. */
+export function useMake(makeId: string): OneMake {
+  const entries = useAppSelector((s) => s.outbox.entries);
+  const kept = useMemo(() => entries.filter((e) => e.draft.streamId === makeId), [entries, makeId]);
+  const beginning = kept.find((e) => beginsStream(e.draft));
+  const query = useMakeQuery(makeId, { skip: makeId === '' || beginning !== undefined });
+  const log = makeLog(makeId, query.data, entries);
+  return {
+    ...log,
+    kept,
+    refused: beginning?.refused ? beginning : null,
+    loading: query.isLoading,
+    failed: log.state || log.waking ? null : failureOf(log, query.error),
+    again: () => void query.refetch(),
+  };
+}
+
+/** Everything about a make under way that moves with the clock. */
+export interface LiveMake {
+  readonly state: MakeState;
+  readonly forecast: BandForecast;
+  readonly safety: SafetyState;
+  readonly alarms: readonly Alarm[];
+  readonly next: NextHands | null;
+}
+
+/** Joins a state with its latest forecast; `null` until the first forecast is there. */
+export function useLive(state: MakeState | null): LiveMake | null {
+  const live = useAppSelector((s) => (state ? s.live.forecasts[state.id] : undefined));
+  const nowMs = useNow(5000);
+  return useMemo(() => (state && live ? liveOf(state, live.forecast, nowMs) : null), [state, live, nowMs]);
+}
+
+/** The same, outside of a component. */
+export function liveOf(state: MakeState, forecast: BandForecast, nowMs: number): LiveMake {
+  const safety = safetyOf(state, forecast.point.temperature, nowMs, forecast.safe.p90);
+  return {
+    state,
+    forecast,
+    safety,
+    alarms: alarmsOf(state, forecast, safety),
+    next: nextHands(state, forecast, nowMs),
+  };
+}

@@ -1,0 +1,115 @@
+import {
+  entryValue,
+  isTemperatureUnit,
+  readTypedNumber,
+  withEntryValue,
+  type LoggedEvent,
+} from '@morning-crock/core';
+import { Button, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { now } from '../data/clock.ts';
+import { record, useAppSelector } from '../data/store.ts';
+import { useKitchen, useUnits } from '../data/use-units.ts';
+import { CorrectEntry, type Corrected } from './CorrectEntry.tsx';
+import { entryWords } from './entry-words.ts';
+import { valueFault } from './value-checks.ts';
+
+function Correction({ event, onClose }: { readonly event: LoggedEvent; readonly onClose: () => void }) {
+  const { thermometers } = useKitchen();
+  const old = entryValue(event);
+  const [text, setText] = useState(old ? String(old.typed.value) : '');
+  const corrected = (): Corrected => {
+    if (!old) return { data: { ...event.data } };
+    const read = readTypedNumber(text);
+    if (!read.ok) return { fault: `“${text}” is not a number.` };
+    const fault = valueFault(old.kind, read.value, old.typed.unit);
+    if (fault) return { fault };
+    const data = withEntryValue(event, read.value, thermometers);
+    return data ? { data } : { fault: `“${text}” does not fit this entry.` };
+  };
+  return (
+    <CorrectEntry event={event} corrected={corrected} onClose={onClose}>
+      {old && (
+        <TextInput
+          label={`Value (${isTemperatureUnit(old.typed.unit) ? '°' : ''}${old.typed.unit})`}
+          inputMode="decimal"
+          value={text}
+          onChange={(e) => setText(e.currentTarget.value)}
+        />
+      )}
+    </CorrectEntry>
+  );
+}
+
+const SHOWN = 8;
+
+/** What was entered, latest first; each can be corrected or taken back. A probe's readings are counted, not listed. */
+export function EntryLog(props: {
+  readonly streamId: string;
+  readonly events: readonly LoggedEvent[];
+  /** The day whose clock times need no weekday; now while it is under way. */
+  readonly endedMs?: number | undefined;
+}) {
+  const { streamId, events, endedMs } = props;
+  const units = useUnits();
+  const pending = useAppSelector((s) => s.outbox.entries);
+  const [all, setAll] = useState(false);
+  const [correcting, setCorrecting] = useState<LoggedEvent | null>(null);
+  const own = events.filter((e) => !e.deviceId.startsWith('device:') && entryWords(e, units) !== null);
+  const devices = events.filter((e) => e.deviceId.startsWith('device:'));
+  const shown = [...own].reverse().slice(0, all ? undefined : SHOWN);
+  return (
+    <section aria-label="Entries">
+      <h2 style={{ marginBottom: 8 }}>Entries</h2>
+      <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>
+        {shown.map((event) => (
+          <li key={event.id} style={{ display: 'flex', gap: 12, alignItems: 'center', minHeight: 48 }}>
+            <span className="number" style={{ minWidth: 54 }}>
+              {units.time(Date.parse(event.at), endedMs ?? now())}
+            </span>
+            <span style={{ flex: 1, minWidth: 0, overflowWrap: 'anywhere' }}>
+              {entryWords(event, units)}
+              {pending.some((p) => p.draft.id === event.id) && <span className="quiet"> · kept here</span>}
+            </span>
+            {event.type !== 'make-started' && event.type !== 'waking-started' && (
+              <>
+                {!['trace-imported', 'replanned'].includes(event.type) && (
+                  <Button
+                    variant="subtle"
+                    px={6}
+                    onClick={() => setCorrecting(event)}
+                    aria-label={`Correct: ${entryWords(event, units)}`}
+                  >
+                    Correct
+                  </Button>
+                )}
+                <Button
+                  variant="subtle"
+                  px={6}
+                  onClick={() => void record(streamId, 'voided', { target: event.id })}
+                  aria-label={`Take back: ${entryWords(event, units)}`}
+                >
+                  Take back
+                </Button>
+              </>
+            )}
+          </li>
+        ))}
+      </ul>
+      {devices.length > 0 && (
+        <p className="quiet">
+          and {devices.length} readings from{' '}
+          {new Set(devices.map((e) => e.deviceId.slice(7))).size === 1
+            ? devices[0]!.deviceId.slice(7)
+            : 'several devices'}
+        </p>
+      )}
+      {own.length > SHOWN && !all && (
+        <Button variant="default" onClick={() => setAll(true)}>
+          Show all {own.length}
+        </Button>
+      )}
+      {correcting && <Correction event={correcting} onClose={() => setCorrecting(null)} />}
+    </section>
+  );
+}

@@ -1,0 +1,175 @@
+import {
+  formatMinutes,
+  instantOfLocal,
+  localDate,
+  type Allowed,
+  type BackwardsAnswer,
+  type MakeState,
+  type Offer,
+} from '@morning-crock/core';
+import type { Factor, KitchenSettings } from '@morning-crock/core/contract';
+import { Button, Checkbox, NativeSelect, Progress, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { now } from '../data/clock.ts';
+import { useUnits } from '../data/use-units.ts';
+import { Choices } from './Choices.tsx';
+import { cancelForecast, requestPlan } from '../workers/forecast-client.ts';
+import { noWayWords, offerWords } from './offer-words.ts';
+import './work-back.css';
+
+const DAY_MS = 86_400_000;
+const KEY = 'work-back';
+const ALLOWANCES: readonly (readonly [keyof Allowed, string])[] = [
+  ['dose', 'another dose'],
+  ['place', 'another warm place'],
+  ['heat', 'another heat on the dial'],
+  ['bath', 'a cold bath'],
+  ['sourer', 'sourer than I want'],
+];
+
+/** Works back from when it is wanted, and offers up to three ways with their price. */
+export function WorkBack(props: {
+  readonly state: MakeState;
+  readonly begun: boolean;
+  readonly kitchen: KitchenSettings;
+  readonly factors: readonly Factor[];
+  readonly onTake: (offer: Offer) => void;
+}) {
+  const { state, begun, kitchen, factors, onTake } = props;
+  const units = useUnits();
+  const [openedMs] = useState(now);
+  const { zone } = kitchen.site;
+  const [goal, setGoal] = useState<'eat' | 'set'>(begun ? 'set' : 'eat');
+  const [day, setDay] = useState(begun ? '0' : '1');
+  const [time, setTime] = useState(begun ? '21:00' : '07:00');
+  const [allowed, setAllowed] = useState<Allowed>({
+    dose: true,
+    place: true,
+    heat: true,
+    bath: true,
+    sourer: false,
+  });
+  const [share, setShare] = useState<number | null>(null);
+  const [failed, setFailed] = useState(false);
+  const [answer, setAnswer] = useState<{ answer: BackwardsAnswer; byMs: number } | null>(null);
+  const days = Array.from({ length: 5 }, (_, i) => ({
+    value: String(i),
+    label: i === 0 ? 'today' : i === 1 ? 'tomorrow' : units.day(openedMs + i * DAY_MS),
+  }));
+  async function work(): Promise<void> {
+    const nowMs = Math.round(now());
+    const byMs = instantOfLocal(zone, localDate(zone, nowMs + Number(day) * DAY_MS), time || '07:00');
+    setShare(0);
+    setAnswer(null);
+    setFailed(false);
+    try {
+      const wish = { goal, byMs };
+      const found = await requestPlan(
+        KEY,
+        { state, begun, kitchen, factors, wish, allowed, nowMs },
+        setShare,
+      );
+      if (found) setAnswer({ answer: found, byMs });
+    } catch {
+      setFailed(true);
+    }
+    setShare(null);
+  }
+  const nowMs = now();
+  return (
+    <section className="section work-back" aria-label="Work back">
+      <h2>{begun ? 'Plan what is left' : 'When do you want it?'}</h2>
+      <div className="field-row">
+        <Choices
+          legend="Wanted"
+          value={goal}
+          options={[
+            { value: 'eat', label: 'cold, ready to eat' },
+            { value: 'set', label: 'set' },
+          ]}
+          onChange={setGoal}
+        />
+        <NativeSelect
+          label="Day"
+          data={days}
+          value={day}
+          onChange={(e) => setDay(e.currentTarget.value)}
+          w={160}
+        />
+        <TextInput
+          label="By"
+          type="time"
+          value={time}
+          onChange={(e) => setTime(e.currentTarget.value)}
+          w={150}
+        />
+      </div>
+      <fieldset className="allowances">
+        <legend style={{ padding: 0, marginBottom: 4 }}>It may ask of me</legend>
+        {ALLOWANCES.map(([key, label]) => (
+          <Checkbox
+            key={key}
+            label={label}
+            checked={allowed[key]}
+            onChange={(e) => setAllowed({ ...allowed, [key]: e.currentTarget.checked })}
+          />
+        ))}
+      </fieldset>
+      {share === null ? (
+        <Button onClick={() => void work()} style={{ alignSelf: 'flex-start' }}>
+          Find a way
+        </Button>
+      ) : (
+        <div className="field-row" role="status">
+          <Progress value={share * 100} w={260} aria-label="How far it is" />
+          <span>Trying …</span>
+          <Button variant="default" onClick={() => cancelForecast(KEY)}>
+            Stop
+          </Button>
+        </div>
+      )}
+      {failed && (
+        <p className="caution" role="alert">
+          The ways could not be worked out on this device now. What is chosen stays: find a way again.
+        </p>
+      )}
+      {answer?.answer.outcome === 'none' && (
+        <p className="caution" role="alert">
+          {noWayWords(answer.answer.reason ?? 'too-late', answer.answer.earliestMs, units, nowMs)}
+        </p>
+      )}
+      {answer && answer.answer.offers.length > 0 && (
+        <ol className="offers" aria-label="Ways">
+          {answer.answer.offers.map((offer) => (
+            <li key={offerWords(offer, units, nowMs) + String(offer.startMs)}>
+              <div className="offer-time number">
+                {begun ? offerWords(offer, units, nowMs) : `Start ${units.time(offer.startMs, nowMs)}`}
+              </div>
+              <div>
+                {!begun && <p>{offerWords(offer, units, nowMs)}</p>}
+                <p className="quiet">
+                  Set {units.span(offer.set.p10, offer.set.p90, nowMs)}.{' '}
+                  {offer.overnight
+                    ? `Taken out at ${units.time(offer.takenOutMs, nowMs)}, when somebody is there again, about ${offer.sourness}.`
+                    : `Out of the warmth ${units.span(offer.pickUp.p10, offer.pickUp.p90, nowMs)}, ${offer.sourness}.`}
+                  {goal === 'eat' && ` Cold about ${units.time(offer.readyMs, nowMs)}.`}
+                </p>
+                <p className="quiet">
+                  {offer.sure
+                    ? 'Nine times in ten it is ready by then.'
+                    : `Tight: one time in ten or more it is later than ${units.time(answer.byMs, nowMs)}.`}
+                </p>
+              </div>
+              <Button variant="default" onClick={() => onTake(offer)}>
+                Take this
+              </Button>
+            </li>
+          ))}
+        </ol>
+      )}
+      <p className="quiet">
+        No hands while you sleep or are away. Tried in steps of {formatMinutes(10)}; all times are estimates.
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,63 @@
+import type { LoggedEvent } from '@morning-crock/core';
+import type { Units } from '../data/units-of.ts';
+import { CUE_WORDS } from '../charts/curve-data.ts';
+
+const STEP_WORDS = {
+  pour: 'pouring',
+  heat: 'heating',
+  hold: 'holding',
+  cool: 'cooling',
+  inoculate: 'inoculating',
+  incubate: 'incubating',
+  chill: 'chilling',
+  weigh: 'weighing',
+  taste: 'tasting',
+  reserve: 'keeping a spoonful',
+} as const;
+
+const FEED_WORDS = { fed: 'given', set: 'set', 'not-yet': 'not set yet', rested: 'rested' } as const;
+
+/** One entry in words; `null` for what needs no line of its own. */
+export function entryWords(event: LoggedEvent, units: Units): string | null {
+  switch (event.type) {
+    case 'make-started':
+    case 'waking-started':
+      return 'started';
+    case 'step-done':
+      return `${STEP_WORDS[event.data.step]} done`;
+    case 'step-skipped':
+      return `${STEP_WORDS[event.data.step]} left out`;
+    case 'temperature-read':
+      return `${units.temperature(event.data.celsius)}${event.data.instrument === 'hand' ? '' : ` (${event.data.instrument}${event.data.rawC === undefined ? '' : `, it said ${units.temperature(event.data.rawC)}`})`}`;
+    case 'ph-read':
+      return `pH ${event.data.ph.toFixed(event.data.instrument === 'strip' ? 1 : 2)} (${event.data.instrument})`;
+    case 'titrated':
+      return `${event.data.percent.toFixed(2)} % acid (${event.data.naohMl} mL on ${event.data.sampleG} g)`;
+    case 'trace-imported':
+      return `${event.data.rows} readings from ${event.data.instrument} (${event.data.fileName})`;
+    case 'replanned':
+      return `planned anew${event.data.why ? `: ${event.data.why}` : ''}`;
+    case 'jar-chilled':
+      return 'a jar into the cold';
+    case 'cue-seen':
+      return CUE_WORDS[event.data.cue];
+    case 'milk-poured':
+      return `poured ${units.mass(event.data.from.reduce((sum, part) => sum + part.massKg, 0))} from the milk room`;
+    case 'starter-added':
+      return event.data.massKg === null ? 'starter added' : `starter added, ${units.mass(event.data.massKg)}`;
+    case 'weighed':
+      return `weighed ${units.mass(event.data.massKg)}`;
+    case 'tasted':
+      return `tasted: ${event.data.sourness}, ${event.data.texture}${event.data.text ? `. ${event.data.text}` : ''}`;
+    case 'noted':
+      return event.data.text;
+    case 'reserved':
+      return `kept ${units.mass(event.data.massKg)}`;
+    case 'waking-done':
+      return `feed ${event.data.feed} ${FEED_WORDS[event.data.did]}${event.data.massKg === null ? '' : `, ${units.mass(event.data.massKg)}`}`;
+    case 'finished':
+      return event.data.verdict === 'kept' ? 'finished' : `discarded. ${event.data.reason}`;
+    default:
+      return null;
+  }
+}

@@ -1,0 +1,74 @@
+import { describe, expect, test } from '@jest/globals';
+import { defaultKitchen, foldMilkRoom } from '@morning-crock/core';
+import type { Lot, LotFacts } from '@morning-crock/core/contract';
+import { createLedger, lotId, ZERO_MS as NOON } from '@morning-crock/core/fixtures';
+import { unitsOf } from '../data/units-of.ts';
+import { costWords, keepWords, lotAmount, massRange, percent, someOf, takenKg } from './milk-words.ts';
+
+const HOUR_MS = 3_600_000;
+const measuredIn = (measures: 'metric' | 'us' | 'imperial') => {
+  const kitchen = defaultKitchen('UTC');
+  return unitsOf({ ...kitchen, units: { ...kitchen.units, measures } });
+};
+const metric = measuredIn('metric');
+function lotOf(facts: Partial<LotFacts> = {}, litres = 4): Lot {
+  const ledger = createLedger();
+  ledger.intake(lotId('JAR'), 0, litres, facts);
+  return foldMilkRoom(ledger.events).lots.get(lotId('JAR'))!;
+}
+
+// 4 L are 7.04 imperial pints and 4.23 US quarts; cream of 30 % weighs 0.995 kg a litre.
+test.each([
+  ['metric', {}, '4 L'],
+  ['us', {}, '4.23 qt (US)'],
+  ['imperial', {}, '7 pints (imp.)'],
+  ['metric', { what: 'cream' as const, fatFraction: 0.3 }, '3.98 kg'],
+  ['us', { what: 'cream' as const, fatFraction: 0.3 }, '8.78 lb'],
+] as const)('%s %j: milk by volume, cream by weight, %s', (system, facts, words) => {
+  expect(lotAmount(lotOf(facts), measuredIn(system))).toBe(words);
+});
+
+test('of an overdrawn jar there is nothing, not less', () => {
+  expect(someOf(lotOf(), -0.4, metric)).toBe(metric.volume(0));
+});
+
+test.each([
+  ['as the jug shows it', 4.12, true],
+  ['clearly less', 3.9, false],
+  ['clearly more', 4.5, false],
+])('%s: is it all of it?', (_, saidKg, all) => {
+  const lot = lotOf();
+  expect(takenKg(lot, saidKg)).toBe(all ? lot.has.massKg : saidKg);
+});
+
+test('a cost is told by the kitchen’s own measure, or not at all', () => {
+  expect(costWords(lotOf({ costPerLitre: 0.8 }), metric)).toMatch(/^0\.80.* a L$/);
+  expect(costWords(lotOf({ costPerLitre: 0.8 }), measuredIn('us'))).toMatch(/^0\.76.* a quart/);
+  expect(costWords(lotOf({ costPerLitre: null }), metric)).toBeNull();
+});
+
+describe('how long it keeps', () => {
+  const words = (facts: Partial<LotFacts>, hours: number) =>
+    keepWords(lotOf(facts), NOON + hours * HOUR_MS, metric);
+
+  test('by days while there are days', () => {
+    expect(words({}, 1)).toEqual({ text: 'use by Wed 4 Mar to Fri 6 Mar', late: false });
+  });
+  test('by the clock when it is a matter of hours', () => {
+    const warm = words({ place: 'counter', placeC: 25 }, 0.5);
+    expect(warm.late).toBe(false);
+    expect(warm.text).toMatch(/^use by \d\d:[03]0|^use by .*\d\d:[03]0/);
+    expect(words({ place: 'counter', placeC: 25 }, 2).text).toMatch(/\d\d:[03]0$/);
+  });
+  test('now, and at the latest then', () => {
+    expect(words({}, 50)).toEqual({ text: 'use now; at the latest Fri 6 Mar', late: true });
+  });
+  test('past its time, with the reason', () => {
+    expect(words({}, 120)).toEqual({ text: 'past its time (raw)', late: true });
+  });
+});
+
+test('a share with its range, and percents', () => {
+  expect(massRange(0.42, 0.2, metric)).toMatch(/^3\d\d–5\d\d g$/);
+  expect([percent(0.0372), percent(0.236, 0)]).toEqual(['3.7 %', '24 %']);
+});

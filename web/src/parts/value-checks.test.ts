@@ -1,0 +1,20 @@
+import { describe, expect, test } from '@jest/globals';
+import { valueFault } from './value-checks.ts';
+
+describe('what the pad refuses', () => {
+  test.each([
+    ['temperature', 180, 'C', /180 °F is 82 °C/],
+    ['temperature', 42, 'F', /^$/],
+    ['temperature', 300, 'F', /cannot be milk/],
+    ['temperature', -8, 'C', /frozen/],
+    ['temperature', 84.6, 'C', /^$/],
+    ['ph', 4.6, 'pH', /^$/],
+    ['ph', 46, 'pH', /cannot be milk/],
+    ['mass', 431, 'g', /^$/],
+    ['mass', 431, 'kg', /more than 100 kg/],
+    ['mass', -1, 'g', /above 0/],
+    ['mass', 1, 'cup', /unit of weight/],
+  ] as const)('%s %d %s', (kind, value, unit, words) =>
+    expect(valueFault(kind, value, unit) ?? '').toMatch(words),
+  );
+});

@@ -1,0 +1,50 @@
+import {
+  formatTemperature,
+  isMassUnit,
+  isTemperatureUnit,
+  otherUnitFits,
+  THERMOMETER_RANGE_C,
+  toCelsius,
+  toKilograms,
+  type ValueKind,
+} from '@morning-crock/core';
+
+/** °C that make sense for milk on its way to yogurt. */
+const MILK_RANGE_C = { min: -2, max: 110 };
+
+/** What is wrong with a typed value, in words with what to do; `null` when it is fine. */
+export function valueFault(kind: ValueKind, value: number, unit: string): string | null {
+  if (kind === 'ph') {
+    if (value < 3 || value > 8)
+      return `pH ${value} cannot be milk: it goes from about 3.5 to 6.8. Read the meter again.`;
+    return null;
+  }
+  if (kind === 'acid') {
+    if (value <= 0) return 'The lye used is above 0 mL.';
+    return value > 60 ? 'That is more than a burette holds (60 mL). Millilitres of 0.1 N lye?' : null;
+  }
+  if (kind === 'mass') {
+    if (!isMassUnit(unit)) return 'Choose a unit of weight.';
+    if (value <= 0) return 'A weight is above 0.';
+    return toKilograms(value, unit) > 100 ? 'That is more than 100 kg. Grams instead of kilograms?' : null;
+  }
+  if (!isTemperatureUnit(unit)) return 'Choose a unit of temperature.';
+  const own = unit;
+  const other = otherUnitFits(value, own, MILK_RANGE_C);
+  if (other) {
+    return `${value} °${own}? ${value} °${other} is ${formatTemperature(toCelsius(value, other), own)}. Change the unit or the number.`;
+  }
+  const celsius = toCelsius(value, own);
+  if (celsius < THERMOMETER_RANGE_C.min || celsius > THERMOMETER_RANGE_C.max || celsius > MILK_RANGE_C.max) {
+    return `${value} °${own} cannot be milk.`;
+  }
+  return celsius < MILK_RANGE_C.min ? `${value} °${own} would be frozen milk.` : null;
+}
+
+/** What is wrong with a titration's sample, g; `null` when it is fine. */
+export function sampleFault(sampleG: number, percent: number): string | null {
+  if (!(sampleG >= 0.5)) return 'The sample weighs at least half a gram.';
+  if (sampleG > 200) return 'A sample of more than 200 g?';
+  if (percent > 4) return `That is ${percent.toFixed(1)} % acid, more than any yogurt. Lye of 0.1 N?`;
+  return percent < 0.02 ? 'That is less acid than any milk has. Weigh the sample again.' : null;
+}
