@@ -1,6 +1,12 @@
 import { buildSync } from 'esbuild';
 import { fileURLToPath } from 'node:url';
-import puppeteer, { type Browser, type BrowserContext, type ElementHandle, type Page } from 'puppeteer-core';
+import puppeteer, {
+  type Browser,
+  type BrowserContext,
+  type ElementHandle,
+  type HTTPRequest,
+  type Page,
+} from 'puppeteer-core';
 
 /** A page that has not shown what is awaited by then will not show it. */
 const PATIENCE_MS = 20_000;
@@ -15,13 +21,21 @@ const IN_PAGE = buildSync({
   format: 'iife',
 }).outputFiles[0]!.text;
 
+/** As at an address that is not secure, where a browser keeps no page. */
+const KEEPS_NO_PAGE = 'delete Navigator.prototype.serviceWorker';
+
 /** Headless Chromium as Debian ships it: one for all journeys, started by `npm test`; each tablet is a context of its own. */
 export async function startBrowser(): Promise<Browser> {
   const browserWSEndpoint = process.env['TEST_BROWSER'];
   if (!browserWSEndpoint) throw new Error('run the journeys through "npm test", which starts their browser');
   const browser = await puppeteer.connect({ browserWSEndpoint });
   // What one file opened is closed by its tablets; the browser belongs to all.
-  return Object.assign(browser, { close: () => browser.disconnect() });
+  return Object.assign(browser, {
+    close: async () => {
+      for (const { context } of idle.splice(0)) await context.close();
+      await browser.disconnect();
+    },
+  });
 }
 
 /** One tablet: its own storage, its own page, and a watch over what it asks for. */
@@ -35,27 +49,78 @@ export interface Tablet {
   close(): Promise<void>;
 }
 
+/** Pages that were closed and cleared: another of them costs the browser more than all that a journey does on it. */
+const idle: Pick<Tablet, 'page' | 'context'>[] = [];
+
+async function newPage(browser: Browser, keepsPage: boolean): Promise<Pick<Tablet, 'page' | 'context'>> {
+  const context = await browser.createBrowserContext();
+  const page = await context.newPage();
+  await page.evaluateOnNewDocument(IN_PAGE);
+  if (!keepsPage) await page.evaluateOnNewDocument(KEEPS_NO_PAGE);
+  // Another journey's page may lie in front of it in the same browser.
+  await page.emulateFocusedPage(true);
+  return { page, context };
+}
+
+/** Leaves a page as a new one: nothing is kept. */
+async function cleared({ page }: Pick<Tablet, 'page'>): Promise<void> {
+  const { origin } = new URL(page.url());
+  await page.goto('about:blank');
+  const session = await page.createCDPSession();
+  await session.send('Network.clearBrowserCookies');
+  await session.send('Storage.clearDataForOrigin', { origin, storageTypes: 'all' });
+  await session.detach();
+}
+
 export async function openTablet(
   browser: Browser,
   address: string,
-  options: { width?: number; height?: number; dark?: boolean } = {},
+  options: {
+    width?: number;
+    height?: number;
+    dark?: boolean;
+    /** The browser keeps the page for when the server is away: it fetches all of it a second time for that. */
+    keepsPage?: boolean;
+  } = {},
 ): Promise<Tablet> {
-  const context = await browser.createBrowserContext();
-  const page = await context.newPage();
+  const { keepsPage = false } = options;
+  const own = (keepsPage ? undefined : idle.pop()) ?? (await newPage(browser, keepsPage));
+  const { page, context } = own;
   const strayRequests: string[] = [];
   const faults: string[] = [];
-  page.on('request', (request) => {
+  const asked = (request: HTTPRequest): void => {
     const url = new URL(request.url());
     if (/^https?:$/.test(url.protocol) && url.hostname !== '127.0.0.1') strayRequests.push(request.url());
-  });
-  page.on('pageerror', (error) => faults.push(error instanceof Error ? error.message : String(error)));
+  };
+  const failed = (error: unknown): void => {
+    faults.push(error instanceof Error ? error.message : String(error));
+  };
+  page.on('request', asked);
+  page.on('pageerror', failed);
   await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: options.dark ? 'dark' : 'light' }]);
   await page.setViewport({ width: options.width ?? 1280, height: options.height ?? 800 });
-  // Another journey's page may lie in front of it in the same browser.
-  await page.emulateFocusedPage(true);
-  await page.evaluateOnNewDocument(IN_PAGE);
   await page.goto(address);
-  return { page, context, strayRequests, faults, close: () => context.close() };
+  return {
+    page,
+    context,
+    strayRequests,
+    faults,
+    close: async () => {
+      if (keepsPage) return context.close();
+      page.off('request', asked);
+      page.off('pageerror', failed);
+      await cleared(own);
+      idle.push(own);
+    },
+  };
+}
+
+/** Another place of the page that is open, as the way back of the browser would lead there. */
+export async function goTo(page: Page, path: string): Promise<void> {
+  await page.evaluate((to: string) => {
+    history.pushState(null, '', to);
+    dispatchEvent(new PopStateEvent('popstate'));
+  }, path);
 }
 
 /** Waits until the page shows a text. */
@@ -72,17 +137,17 @@ export async function see(page: Page, text: string | RegExp, timeoutMs = PATIENC
       source,
       plain,
     )
-    .catch((error: unknown) => failed(page, `did not see ${String(text)}`, error));
+    .catch((error: unknown) => fail(page, `did not see ${String(text)}`, error));
 }
 
 /** Waits until a text is gone. */
 export async function seeNoMore(page: Page, text: string): Promise<void> {
   await page
     .waitForFunction((gone: string) => !document.body.innerText.includes(gone), PATIENTLY, text)
-    .catch((error: unknown) => failed(page, `still saw ${text}`, error));
+    .catch((error: unknown) => fail(page, `still saw ${text}`, error));
 }
 
-async function failed(page: Page, what: string, cause: unknown): Promise<never> {
+async function fail(page: Page, what: string, cause: unknown): Promise<never> {
   const shown = await page.evaluate(() => document.body.innerText);
   throw new Error(`${what}; the page shows:\n${shown}`, { cause });
 }
@@ -96,7 +161,7 @@ export async function tap(page: Page, role: 'button' | 'link' | 'radio', name: s
       name,
       role,
     )
-    .catch((error: unknown) => failed(page, `nothing to tap called “${name}”`, error));
+    .catch((error: unknown) => fail(page, `nothing to tap called “${name}”`, error));
   const point = await found.jsonValue();
   await page.mouse.click(point!.x, point!.y);
 }
@@ -110,7 +175,7 @@ export async function named(page: Page, name: string, role?: 'textbox'): Promise
       name,
       role,
     )
-    .catch((error: unknown) => failed(page, `no field “${name}”`, error));
+    .catch((error: unknown) => fail(page, `no field “${name}”`, error));
   return found.asElement() as ElementHandle<HTMLElement>;
 }
 

@@ -7,6 +7,7 @@ import {
   fill,
   focused,
   openEntry,
+  goTo,
   openTablet,
   see,
   seeNoMore,
@@ -168,7 +169,7 @@ describe('a jar', () => {
     expect(await moved(9)).toMatchObject({ kind: 'thaw', typed: { value: 2, unit: 'L' } });
     await see(page, 'Thawing: liquid about');
     await see(page, 'Pour into a make');
-    await page.goto(`${world.address}/milk?lot=${evening}`);
+    await goTo(page, `/milk?lot=${evening}`);
     await see(page, '2.8 L');
     await tap(page, 'link', 'Its ledger');
     await see(page, 'cream line measured, 1.8 of 18 cm');
@@ -206,7 +207,7 @@ describe('a jar', () => {
     const before = await factor();
     expect(before).toBeGreaterThan(0.1);
 
-    await page.goto(`${world.address}/milk/ledger`);
+    await goTo(page, '/milk/ledger');
     await openEntry(page, 'Correct: Cream of Fern, churned');
     await fill(page, 'Butter', 'lots');
     await tap(page, 'button', 'Save the correction');

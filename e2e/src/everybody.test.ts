@@ -6,7 +6,7 @@ import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ulid } from 'ulid';
-import { openTablet, see, startBrowser, tap, type Tablet } from './browser.ts';
+import { goTo, openTablet, see, startBrowser, tap, type Tablet } from './browser.ts';
 import { createWorld, type World } from './world.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
@@ -119,7 +119,10 @@ async function violations(page: Page, only?: string): Promise<string[]> {
         ): Promise<{ violations: { id: string; nodes: { html: string; failureSummary?: string }[] }[] }>;
       };
     };
-    const result = await axe.run(rule === undefined ? {} : { runOnly: [rule] });
+    const result = await axe.run({
+      resultTypes: ['violations'],
+      ...(rule === undefined ? {} : { runOnly: [rule] }),
+    });
     return result.violations.map(
       (v) =>
         `${v.id}: ${v.nodes
@@ -162,7 +165,7 @@ describe('every place, by day, before dawn and on a phone', () => {
     async (_place, path, words) => {
       const { page } = tablet;
       const widest = (): Promise<number> => page.evaluate(() => document.documentElement.scrollWidth);
-      await page.goto(`${world.address}${path()}`);
+      await goTo(page, path());
       await see(page, words);
       await turn(page, false, 1280, 800);
       expect(await violations(page)).toEqual([]);

@@ -9,6 +9,7 @@ import { ulid } from 'ulid';
 import {
   fill,
   named,
+  goTo,
   openTablet,
   see,
   seeNoMore,
@@ -87,7 +88,7 @@ describe('instruments', () => {
       section: 'thermometers',
       value: [{ name: 'Stem', iceC: 0.8, boilingC: null }],
     });
-    await page.goto(`${world.address}/makes/${makeId}`);
+    await goTo(page, `/makes/${makeId}`);
     await see(page, 'Cool enough');
     const select = await named(page, 'Thermometer');
     await select.select(((change as { value: { id: string }[] }).value[0] as { id: string }).id);
@@ -275,7 +276,7 @@ describe('more of the pot', () => {
       }),
     );
     world.advance(300);
-    await page.goto(`${world.address}/makes/${own}`);
+    await goTo(page, `/makes/${own}`);
     await tap(page, 'button', 'Small 1 into the cold');
     await see(page, /cold since/);
     expect(await stored('jar-chilled', 1)).toEqual([{ jar: planned[2]!.id }]);

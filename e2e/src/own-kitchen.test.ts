@@ -7,7 +7,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser, ElementHandle } from 'puppeteer-core';
 import { ulid } from 'ulid';
-import { fill, openTablet, see, seeNoMore, startBrowser, tap, type Tablet } from './browser.ts';
+import { fill, goTo, openTablet, see, seeNoMore, startBrowser, tap, type Tablet } from './browser.ts';
 import { createWorld, type World } from './world.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
@@ -63,14 +63,14 @@ describe('what a kitchen’s makes taught', () => {
       .factors;
     const rate = factors.find((f) => f.kind === 'rate')!;
 
-    await page.goto(`${world.address}/new`);
+    await goTo(page, '/new');
     await tap(page, 'button', 'Start this make');
     await see(page, 'The milk is in');
     const rows = await world.kitchen.db.query<{ data: { plan: { factors: { rate: { value: number } } } } }[]>(
       "SELECT data FROM event WHERE type = 'make-started' ORDER BY seq DESC LIMIT 1",
     );
     expect(rows[0]!.data.plan.factors.rate.value).toBeCloseTo(rate.mean, 9);
-    await page.goto(`${world.address}/kitchen`);
+    await goTo(page, '/kitchen');
     await tap(page, 'button', 'Forget Shelf warmer, its heat');
     await world.stored('learning-reset', 1);
     await seeNoMore(page, 'cooler than typed');
@@ -100,7 +100,7 @@ describe('a whole kitchen in one file', () => {
     expect(await count('step-done')).toBe(4);
     await tap(page, 'link', 'Bench');
     await see(page, 'Yogurt');
-    await page.goto(`${world.address}/kitchen`);
+    await goTo(page, '/kitchen');
     await see(page, 'Save the kitchen');
     await choose(file);
     await see(page, 'This kitchen has makes already');
@@ -111,7 +111,7 @@ describe('a page that opens without its server', () => {
   test('shows what it last had, keeps entries, and sends them later', async () => {
     world = await createWorld(START);
     const id = await incubating();
-    tablet = await openTablet(browser, `${world.address}/makes/${id}`);
+    tablet = await openTablet(browser, `${world.address}/makes/${id}`, { keepsPage: true });
     const { page } = tablet;
     await see(page, 'Into the cold');
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));

@@ -2,7 +2,7 @@ import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } fr
 import { draft, startDraft } from '@morning-crock/server/testing';
 import type { Browser, Page } from 'puppeteer-core';
 import { ulid } from 'ulid';
-import { openTablet, see, startBrowser, tap, turnTo, type Tablet } from './browser.ts';
+import { goTo, openTablet, see, startBrowser, tap, turnTo, type Tablet } from './browser.ts';
 import { createWorld, type World } from './world.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
@@ -117,7 +117,7 @@ describe('sums in other measures', () => {
         'pasteurise',
       ];
       for (const name of names) {
-        await page.goto(`${world.address}/sums/${name}`);
+        await goTo(page, `/sums/${name}`);
         await page.waitForSelector('.sum-big');
         await page
           .waitForFunction(() => document.querySelector('.sum')?.textContent.includes('°F') ?? false, {

@@ -6,7 +6,7 @@ import { writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ulid } from 'ulid';
-import { fill, openTablet, see, seeNoMore, startBrowser, tap, turnTo, type Tablet } from './browser.ts';
+import { fill, goTo, openTablet, see, seeNoMore, startBrowser, tap, turnTo, type Tablet } from './browser.ts';
 import { createWorld, type World } from './world.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
@@ -170,7 +170,7 @@ describe('wrong input', () => {
 
   test('a new make explains what cannot be and does not start', async () => {
     const { page } = tablet;
-    await page.goto(`${world.address}/new`);
+    await goTo(page, '/new');
     await see(page, 'Start this make');
     await fill(page, 'How much', '-3');
     await see(page, 'The amount must be above 0');
@@ -200,7 +200,7 @@ describe('wrong input', () => {
     ['broken JSON', '{"format":', 'not a readable JSON file'],
   ])('importing %s says so and changes nothing', async (_name, content, words) => {
     const { page } = tablet;
-    await page.goto(`${world.address}/daybook`);
+    await goTo(page, '/daybook');
     const before = await world.kitchen.db.query<{ n: string }[]>('SELECT COUNT(*) AS n FROM event');
     const file = join(tmpdir(), `wrong-${ulid()}.json`);
     writeFileSync(file, content);
@@ -212,7 +212,7 @@ describe('wrong input', () => {
 
   test('a kitchen’s absurd room heat is refused beside the field', async () => {
     const { page } = tablet;
-    await page.goto(`${world.address}/kitchen`);
+    await goTo(page, '/kitchen');
     await fill(page, 'Room heat (°C)', '70');
     await see(page, 'That looks like °F');
     await tap(page, 'button', 'Save room');
@@ -227,12 +227,12 @@ describe('wrong input', () => {
 describe('units', () => {
   test('the whole make switches to °F', async () => {
     const { page } = tablet;
-    await page.goto(`${world.address}/kitchen`);
+    await goTo(page, '/kitchen');
     await tap(page, 'radio', '°F');
     await tap(page, 'radio', 'US');
     await tap(page, 'button', 'Save units');
     await until('kitchen-changed', 1);
-    await page.goto(`${world.address}/makes/${makeId}`);
+    await goTo(page, `/makes/${makeId}`);
     await see(page, '109 °F');
     await see(page, '2.11 qt (US)');
     await tap(page, 'button', '°F');

@@ -15,6 +15,7 @@ import type { Browser, ElementHandle } from 'puppeteer-core';
 import { ulid } from 'ulid';
 import {
   fill,
+  goTo,
   named,
   openEntry,
   openTablet,
@@ -65,7 +66,7 @@ const lots = async (): Promise<Lot[]> =>
 const cultures = async (): Promise<Culture[]> =>
   (await world.kitchen.app.inject('/api/cultures')).json<CulturesResponse>().cultures;
 /** The page at an address, at the kitchen's present time. */
-const go = (path: string) => tablet.page.goto(`${world.address}${path}`);
+const go = (path: string) => goTo(tablet.page, path);
 
 const intake = (id: string, litres: number, facts: Partial<LotFacts> = {}, atMs = START - 14 * HOUR) =>
   intakeDraft(id, litres, atMs, facts);

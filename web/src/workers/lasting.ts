@@ -27,7 +27,7 @@ export function lastingWorker<T>(
     died.catch(() => undefined);
     return { remote: wrap<T>(worker), died };
   };
-  return async (ask) => {
+  return async <R>(ask: (remote: Remote<T>) => R): Promise<Awaited<R>> => {
     const { remote, died } = (running ??= begin());
     return await Promise.race([ask(remote), died]);
   };
