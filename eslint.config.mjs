@@ -1,6 +1,7 @@
 import js from '@eslint/js';
 import hooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
+import types from './tools/lint-types.mjs';
 
 export default tseslint.config(
   { ignores: ['**/dist/**', '**/node_modules/**', '.data/**', '.cache/**'] },
@@ -16,7 +17,9 @@ export default tseslint.config(
         tsconfigRootDir: import.meta.dirname,
       },
     },
+    plugins: { types },
     rules: {
+      'types/compiler': 'error',
       '@typescript-eslint/no-explicit-any': 'error',
       '@typescript-eslint/consistent-type-imports': 'error',
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
@@ -30,6 +33,18 @@ export default tseslint.config(
       // `void` marks a promise that is deliberately not awaited; and setters return nothing anyway.
       '@typescript-eslint/no-confusing-void-expression': 'off',
     },
+  },
+  // The one program knows the globals of browsers and of Node everywhere; each part may use its own only.
+  {
+    files: ['server/src/**/*.ts'],
+    rules: {
+      'no-restricted-globals': ['error', 'window', 'document', 'localStorage', 'navigator', 'location'],
+    },
+  },
+  {
+    files: ['web/src/**/*.ts', 'web/src/**/*.tsx'],
+    ignores: ['**/*.test.ts', '**/*.test.tsx'],
+    rules: { 'no-restricted-globals': ['error', 'process', 'Buffer', 'global', 'setImmediate', 'require'] },
   },
   {
     files: ['web/**/*.ts', 'web/**/*.tsx'],

@@ -2,12 +2,11 @@
 import { Worker } from 'node:worker_threads';
 import { benchPage } from './bench-page.mjs';
 import { buildBench } from './build.mjs';
-import { BROWSER_PROGRAMS, DATABASE_PROGRAMS, ensurePackages, ensurePrograms } from './install.mjs';
+import { BROWSER_PROGRAMS, DATABASE_PROGRAMS, ensureInstalled } from './install.mjs';
 
 /** @param {string} line */
 const say = (line) => void process.stderr.write(`· ${line}\n`);
-ensurePrograms([...DATABASE_PROGRAMS, ...BROWSER_PROGRAMS], say);
-ensurePackages(say);
+await ensureInstalled([...DATABASE_PROGRAMS, ...BROWSER_PROGRAMS], say);
 await buildBench(say);
 const bundle = new URL('../core/dist/core.mjs', import.meta.url).href;
 

@@ -2,7 +2,7 @@
 import { spawnSync } from 'node:child_process';
 import { cleanEnvironment, ensurePackages, ROOT } from './install.mjs';
 
-ensurePackages((line) => console.error(`· ${line}`));
+await ensurePackages((line) => console.error(`· ${line}`));
 const { status } = spawnSync(
   process.execPath,
   ['--import', 'tsx', 'core/src/culture/fixtures/coverage-store.ts'],

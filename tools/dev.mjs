@@ -5,7 +5,7 @@ import { cleanEnvironment, ensurePackages, ROOT } from './install.mjs';
 
 /** @param {string} line */
 const say = (line) => void process.stdout.write(`· ${line}\n`);
-ensurePackages(say);
+await ensurePackages(say);
 const api = process.env.MC_API ?? 'http://127.0.0.1:4610';
 say(`the page asks ${api} (start it with npm run demo; another one: MC_API=… npm run dev)`);
 const vite = spawn(process.execPath, [join(ROOT, 'node_modules/vite/bin/vite.js'), '--host', '127.0.0.1'], {

@@ -7,7 +7,7 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'n
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { buildBench, buildPage, buildServer } from './build.mjs';
-import { cleanEnvironment, DATABASE_PROGRAMS, ensurePackages, ensurePrograms, ROOT } from './install.mjs';
+import { cleanEnvironment, DATABASE_PROGRAMS, ensureInstalled, ROOT } from './install.mjs';
 import { databasesOf, identify, tiedToUs } from './process.mjs';
 
 /** @param {string} line */
@@ -17,8 +17,7 @@ if (!Number.isInteger(rounds) || rounds < 1) {
   say('How many rounds? A whole number from 1, for example: npm run harden -- 50');
   process.exit(2);
 }
-ensurePrograms(DATABASE_PROGRAMS, say);
-ensurePackages(say);
+await ensureInstalled(DATABASE_PROGRAMS, say);
 await buildServer(say);
 await buildPage(say);
 

@@ -1,5 +1,5 @@
 // Installing what is missing. Only Node's own modules: this runs before anything is installed.
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -26,18 +26,27 @@ function has(program) {
 /**
  * @param {string} command @param {string[]} args
  * @param {(line: string) => void} say
+ * @returns {Promise<void>}
  */
 function run(command, args, say) {
-  const result = spawnSync(command, args, {
-    cwd: ROOT,
-    env: { ...cleanEnvironment(), DEBIAN_FRONTEND: 'noninteractive' },
-    stdio: ['ignore', 'pipe', 'pipe'],
-    encoding: 'utf8',
-    maxBuffer: 64 * 1024 * 1024,
+  return new Promise((resolve, reject) => {
+    const child = spawn(command, args, {
+      cwd: ROOT,
+      env: { ...cleanEnvironment(), DEBIAN_FRONTEND: 'noninteractive' },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
+    let output = '';
+    for (const stream of [child.stdout, child.stderr])
+      stream.setEncoding('utf8').on('data', (text) => {
+        output = (output + text).slice(-8000);
+      });
+    child.once('error', reject);
+    child.once('close', (code) => {
+      if (code === 0) return resolve();
+      say(output.trim().split('\n').slice(-25).join('\n'));
+      reject(new Error(`"${command} ${args.join(' ')}" failed`));
+    });
   });
-  if (result.status === 0) return;
-  say(`${result.stdout ?? ''}\n${result.stderr ?? ''}`.trim().split('\n').slice(-25).join('\n'));
-  throw new Error(`"${command} ${args.join(' ')}" failed`);
 }
 
 /**
@@ -45,7 +54,7 @@ function run(command, args, say) {
  * @param {{ program: string, package: string }[]} wanted
  * @param {(line: string) => void} say
  */
-export function ensurePrograms(wanted, say) {
+async function ensurePrograms(wanted, say) {
   const missing = wanted.filter((w) => !has(w.program)).map((w) => w.package);
   if (missing.length === 0) return;
   const install = ['install', '-y', '--no-install-recommends', '-o', 'DPkg::Lock::Timeout=300', ...missing];
@@ -55,23 +64,33 @@ export function ensurePrograms(wanted, say) {
     throw new Error('programs are missing');
   }
   say(`installing ${missing.join(', ')} …`);
-  run('apt-get', ['update', '-q'], say);
-  run('apt-get', install, say);
+  await run('apt-get', ['update', '-q'], say);
+  await run('apt-get', install, say);
 }
 
 /**
  * Runs `npm ci` when the lock changed since the last time.
  * @param {(line: string) => void} say
  */
-export function ensurePackages(say) {
+export async function ensurePackages(say) {
   const lock = createHash('sha256')
     .update(readFileSync(join(ROOT, 'package-lock.json')))
     .digest('hex');
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === lock) return;
   say('installing packages (npm ci) …');
-  run('npm', ['ci', '--include=dev', '--no-audit', '--no-fund'], say);
+  await run('npm', ['ci', '--include=dev', '--no-audit', '--no-fund'], say);
   mkdirSync(join(ROOT, 'node_modules'), { recursive: true });
   writeFileSync(STAMP, lock);
+}
+
+/**
+ * Installs everything that is missing, Debian's programs and npm's packages at once.
+ * @param {{ program: string, package: string }[]} programs
+ * @param {(line: string) => void} say
+ */
+export async function ensureInstalled(programs, say) {
+  const done = await Promise.allSettled([ensurePrograms(programs, say), ensurePackages(say)]);
+  for (const one of done) if (one.status === 'rejected') throw one.reason;
 }
 
 export const DATABASE_PROGRAMS = [

@@ -4,14 +4,7 @@ import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { startBrowser } from './browser.mjs';
-import {
-  BROWSER_PROGRAMS,
-  cleanEnvironment,
-  DATABASE_PROGRAMS,
-  ensurePackages,
-  ensurePrograms,
-  ROOT,
-} from './install.mjs';
+import { BROWSER_PROGRAMS, cleanEnvironment, DATABASE_PROGRAMS, ensureInstalled, ROOT } from './install.mjs';
 
 /**
  * @typedef {{ name: string, path: string, dark?: boolean, width?: number, height?: number, upload?: string, press?: string[] }} View
@@ -32,8 +25,7 @@ function logger(fromMs) {
 
 /** @param {string} line */
 const say = (line) => void process.stdout.write(`· ${line}\n`);
-ensurePrograms([...DATABASE_PROGRAMS, ...BROWSER_PROGRAMS], say);
-ensurePackages(say);
+await ensureInstalled([...DATABASE_PROGRAMS, ...BROWSER_PROGRAMS], say);
 
 const dataDir = mkdtempSync(join(tmpdir(), 'mc-pictures-'));
 const up = spawn(process.execPath, [join(ROOT, 'tools/up.mjs'), 'demo'], {

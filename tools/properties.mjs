@@ -10,7 +10,7 @@ if (!Number.isInteger(rounds) || rounds < 1) {
   console.error('How many rounds? A whole number from 1, for example: npm run properties -- 5');
   process.exit(2);
 }
-ensurePackages((line) => console.error(`· ${line}`));
+await ensurePackages((line) => console.error(`· ${line}`));
 const core = join(ROOT, 'core/src');
 const files = readdirSync(core, { recursive: true })
   .map(String)

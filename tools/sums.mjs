@@ -6,7 +6,7 @@ import { ensurePackages } from './install.mjs';
 const [name = 'list'] = process.argv.slice(2);
 /** @param {string} line */
 const say = (line) => void process.stderr.write(`${line}\n`);
-ensurePackages(say);
+await ensurePackages(say);
 await buildSums(say);
 const bundle = new URL('../core/dist/sums.mjs', import.meta.url).href;
 /** @type {typeof import('../core/src/sums/index.ts')} */

@@ -6,14 +6,7 @@ import { tmpdir } from 'node:os';
 import { join, relative } from 'node:path';
 import { startBrowser } from './browser.mjs';
 import { buildPage, buildServer, buildSums } from './build.mjs';
-import {
-  BROWSER_PROGRAMS,
-  cleanEnvironment,
-  DATABASE_PROGRAMS,
-  ensurePackages,
-  ensurePrograms,
-  ROOT,
-} from './install.mjs';
+import { BROWSER_PROGRAMS, cleanEnvironment, DATABASE_PROGRAMS, ensureInstalled, ROOT } from './install.mjs';
 
 /** @param {string} line */
 const say = (line) => void process.stdout.write(`· ${line}\n`);
@@ -24,6 +17,8 @@ const extra = process.argv.slice(2).filter((a) => a !== '--times');
 let passed = 0;
 let failed = 0;
 
+/** How long each file took. @type {Record<string, number>} */
+const times = {};
 /** Where the time went: [what, seconds]. @type {[string, number][]} */
 const spent = [];
 /** @template T @param {string} what @param {() => Promise<T>} work @returns {Promise<T>} */
@@ -59,62 +54,81 @@ function readReport(file) {
   const files = report.testResults
     .map((r) => /** @type {const} */ ([relative(ROOT, r.name), (r.endTime - r.startTime) / 1000]))
     .sort((a, b) => b[1] - a[1]);
-  for (const [name, seconds] of files.slice(0, 12)) spent.push([`  ${name}`, seconds]);
-  if (keepTimes)
-    writeFileSync(
-      join(ROOT, 'tools', 'test-times.json'),
-      `${JSON.stringify(Object.fromEntries(files.map(([n, s]) => [n, Math.round(s * 10) / 10])), null, 2)}\n`,
-    );
+  for (const [name, seconds] of files.slice(0, 9)) spent.push([`  ${name}`, seconds]);
+  for (const [name, seconds] of files) times[name] = Math.round(seconds * 10) / 10;
 }
 
-await timed('installing', async () => {
-  ensurePrograms([...DATABASE_PROGRAMS, ...BROWSER_PROGRAMS], say);
-  ensurePackages(say);
-});
-await timed('building', async () => {
-  await buildServer(say);
-  await buildSums(say);
-  await buildPage(say);
-});
-if (extra.length === 0) {
-  const { runChecks } = await import('./check.mjs');
-  say('checking types, lint, import directions, unused code, formatting and the lock');
-  ({ passed, failed } = await timed('static checks', () => runChecks(say)));
-}
-
+await timed('installing', () => ensureInstalled([...DATABASE_PROGRAMS, ...BROWSER_PROGRAMS], say));
 const { startDatabase } = await import('./database.mjs');
 const dataDir = mkdtempSync(join(tmpdir(), 'mc-test-'));
-const results = join(dataDir, 'results.json');
-say('starting a throwaway database and a browser');
-const database = await startDatabase({ dataDir, say, forTests: true });
-const browser = await startBrowser();
-try {
-  const { host, port, user, password } = database;
-  const code = await timed('tests', () =>
+
+/**
+ * Runs tests. @param {string} what @param {number} workers @param {string[]} args
+ * @param {import('./database.mjs').Database} database @param {string} browser
+ */
+async function runTests(what, workers, args, database, browser) {
+  const { host, port, user, password, database: name } = database;
+  const results = join(dataDir, `${what}.json`);
+  const code = await timed(what, () =>
     run(
       process.execPath,
       [
         '--experimental-vm-modules',
         '--no-warnings',
         'node_modules/jest/bin/jest.js',
-        '--maxWorkers=2',
+        `--maxWorkers=${workers}`,
         '--json',
         `--outputFile=${results}`,
-        ...extra,
+        ...args,
       ],
       {
-        TEST_DATABASE: JSON.stringify({ host, port, user, password }),
-        TEST_BROWSER: browser.wsEndpoint(),
+        TEST_DATABASE: JSON.stringify({ host, port, user, password, database: name }),
+        TEST_BROWSER: browser,
         NODE_ENV: 'test',
       },
     ),
   );
+  const before = failed;
   try {
     readReport(results);
   } catch {
     failed++;
   }
-  if (code !== 0 && failed === 0) failed++;
+  if (code !== 0 && failed === before) failed++;
+}
+
+async function runStaticChecks() {
+  const { runChecks } = await import('./check.mjs');
+  say('checking lint, types, import directions, unused code, formatting and the lock');
+  const checked = await timed('static checks', () => runChecks(say));
+  passed += checked.passed;
+  failed += checked.failed;
+}
+
+const build = () =>
+  timed('building', async () => {
+    await buildServer(say);
+    await buildSums(say);
+    await buildPage(say);
+  });
+
+say('starting a throwaway database and a browser');
+const database = await startDatabase({ dataDir, say, forTests: true });
+const browser = await startBrowser();
+try {
+  const test = (/** @type {string} */ what, /** @type {number} */ workers, /** @type {string[]} */ args) =>
+    runTests(what, workers, args, database, browser.wsEndpoint());
+  if (extra.length > 0) {
+    await build();
+    await test('tests', 2, extra);
+  } else {
+    // The checks take one core; the other builds and tries what needs no browser. Then the journeys take both.
+    const checks = runStaticChecks();
+    await build();
+    await test('tests without a browser', 1, ['--selectProjects', 'core', 'server', 'web']);
+    await checks;
+    await test('journeys', 2, ['--selectProjects', 'e2e']);
+  }
 } finally {
   await browser.close();
   await database.stop();
@@ -122,5 +136,6 @@ try {
 }
 say('where the time went, in seconds (files that took longest indented)');
 for (const [what, seconds] of spent) say(`${seconds.toFixed(1).padStart(7)}  ${what}`);
+if (keepTimes) writeFileSync(join(ROOT, 'tools', 'test-times.json'), `${JSON.stringify(times, null, 2)}\n`);
 process.stdout.write(`${passed} passed, ${failed} failed\n`);
 process.exitCode = failed > 0 ? 1 : 0;

@@ -5,7 +5,7 @@ import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { buildPage, buildServer } from './build.mjs';
 import { freePort, startDatabase } from './database.mjs';
-import { cleanEnvironment, DATABASE_PROGRAMS, ensurePackages, ensurePrograms, ROOT } from './install.mjs';
+import { cleanEnvironment, DATABASE_PROGRAMS, ensureInstalled, ROOT } from './install.mjs';
 import { databasesOf, endProcess, identify, tiedToUs } from './process.mjs';
 import { runFileOf } from './run-file.mjs';
 
@@ -174,8 +174,7 @@ async function main() {
       process.exit(1);
     }
   }
-  ensurePrograms(DATABASE_PROGRAMS, say);
-  ensurePackages(say);
+  await ensureInstalled(DATABASE_PROGRAMS, say);
   await goOn();
   await buildServer(say);
   await buildPage(say);

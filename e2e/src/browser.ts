@@ -190,7 +190,9 @@ export async function fill(page: Page, label: string, text: string, role?: 'text
     if (element instanceof HTMLInputElement || element instanceof HTMLTextAreaElement) element.select();
   });
   await page.keyboard.press('Backspace');
-  await page.keyboard.type(text);
+  // Key by key, as a field sees it while it is filled; a long text comes at once, as when it is dictated.
+  if (text.length <= 16) await page.keyboard.type(text);
+  else await page.keyboard.sendCharacter(text);
 }
 
 /** Sets a slider or a clock field at once, as a finger or its picker would. */

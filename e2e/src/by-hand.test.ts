@@ -170,7 +170,7 @@ describe('a jar', () => {
     await see(page, 'Thawing: liquid about');
     await see(page, 'Pour into a make');
     await goTo(page, `/milk?lot=${evening}`);
-    await see(page, '2.8 L');
+    await see(page, 'Thaw plan');
     await tap(page, 'link', 'Its ledger');
     await see(page, 'cream line measured, 1.8 of 18 cm');
     await see(page, 'poured in');

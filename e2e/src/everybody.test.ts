@@ -237,14 +237,7 @@ describe('keyboard only', () => {
       }
       throw new Error(`could not reach ${name} by keyboard, stopped at ${await focused()}`);
     };
-    const events = async (type: string): Promise<number> =>
-      Number(
-        (
-          await world.kitchen.db.query<{ n: string }[]>('SELECT COUNT(*) AS n FROM event WHERE type = ?', [
-            type,
-          ])
-        )[0]!.n,
-      );
+    const events = (type: string): Promise<number> => world.kitchen.count('event', 'type = ?', [type]);
     try {
       await see(page, 'The next 24 hours');
       await press('?');

@@ -36,7 +36,7 @@ async function stored(type: EventType, count: number): Promise<Record<string, un
   return all.map((entry) => entry.data);
 }
 const total = async (): Promise<unknown> =>
-  world.kitchen.db.query('SELECT (SELECT COUNT(*) FROM event) AS e, (SELECT COUNT(*) FROM trace_chunk) AS t');
+  Promise.all([world.kitchen.count('event'), world.kitchen.count('trace_chunk')]);
 
 beforeAll(async () => {
   browser = await startBrowser();
@@ -259,11 +259,7 @@ describe('more of the pot', () => {
     const [, started] = await stored('make-started', 2);
     const planned = (started as { plan: { jars: { id: string; name: string }[] } }).plan.jars;
     expect(planned.map((j) => j.name)).toEqual(['Tall 1', 'Tall 2', 'Small 1']);
-    const own = (
-      await world.kitchen.db.query<{ streamId: string }[]>(
-        "SELECT streamId FROM event WHERE type = 'make-started' ORDER BY seq DESC LIMIT 1",
-      )
-    )[0]!.streamId;
+    const own = (await world.entries('make-started')).at(-1)!.streamId;
     const at = world.kitchen.clock.nowMs;
     await send(
       ...(['pour', 'heat', 'hold', 'cool'] as const).map((step, i) =>

@@ -64,12 +64,11 @@ describe('what a kitchen’s makes taught', () => {
     const rate = factors.find((f) => f.kind === 'rate')!;
 
     await goTo(page, '/new');
+    await see(page, 'Reckoned with what your makes taught');
     await tap(page, 'button', 'Start this make');
     await see(page, 'The milk is in');
-    const rows = await world.kitchen.db.query<{ data: { plan: { factors: { rate: { value: number } } } } }[]>(
-      "SELECT data FROM event WHERE type = 'make-started' ORDER BY seq DESC LIMIT 1",
-    );
-    expect(rows[0]!.data.plan.factors.rate.value).toBeCloseTo(rate.mean, 9);
+    const begun = await world.entries<{ plan: { factors: { rate: { value: number } } } }>('make-started');
+    expect(begun.at(-1)!.data.plan.factors.rate.value).toBeCloseTo(rate.mean, 9);
     await goTo(page, '/kitchen');
     await tap(page, 'button', 'Forget Shelf warmer, its heat');
     await world.stored('learning-reset', 1);

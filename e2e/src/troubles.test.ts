@@ -17,12 +17,7 @@ let tablet: Tablet;
 let makeId: string;
 
 const send: World['send'] = (...events) => world.send(...events);
-const count = async (type: string): Promise<number> =>
-  Number(
-    (
-      await world.kitchen.db.query<{ n: string }[]>('SELECT COUNT(*) AS n FROM event WHERE type = ?', [type])
-    )[0]!.n,
-  );
+const count = (type: string): Promise<number> => world.kitchen.count('event', 'type = ?', [type]);
 async function until(type: string, wanted: number): Promise<void> {
   for (let i = 0; i < 120 && (await count(type)) < wanted; i++)
     await new Promise((resolve) => setTimeout(resolve, 50));
@@ -109,9 +104,7 @@ describe('interruptions', () => {
     await until('cue-seen', 1);
     await see(page, 'liquid · stored');
     await seeNoMore(page, 'Kept here');
-    const order = await world.kitchen.db.query<{ type: string }[]>(
-      "SELECT type FROM event WHERE type IN ('ph-read', 'cue-seen') ORDER BY seq",
-    );
+    const order = await world.kitchen.rows<{ type: string }>('event', "type IN ('ph-read', 'cue-seen')");
     expect(order.map((r) => r.type)).toEqual(['ph-read', 'cue-seen']);
   });
 
@@ -164,7 +157,7 @@ describe('wrong input', () => {
     await turnTo((await page.$('.time-field'))!, '09:15');
     await tap(page, 'button', 'Record');
     await until('ph-read', 1);
-    const rows = await world.kitchen.db.query<{ at: Date }[]>("SELECT at FROM event WHERE type = 'ph-read'");
+    const rows = await world.kitchen.rows<{ at: Date }>('event', "type = 'ph-read'");
     expect(rows[0]!.at.toISOString()).toBe('2026-03-02T09:15:00.000Z');
   });
 
@@ -201,13 +194,13 @@ describe('wrong input', () => {
   ])('importing %s says so and changes nothing', async (_name, content, words) => {
     const { page } = tablet;
     await goTo(page, '/daybook');
-    const before = await world.kitchen.db.query<{ n: string }[]>('SELECT COUNT(*) AS n FROM event');
+    const before = await world.kitchen.count('event');
     const file = join(tmpdir(), `wrong-${ulid()}.json`);
     writeFileSync(file, content);
     const input = (await page.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
     await input.uploadFile(file);
     await see(page, words);
-    expect(await world.kitchen.db.query('SELECT COUNT(*) AS n FROM event')).toEqual(before);
+    expect(await world.kitchen.count('event')).toEqual(before);
   });
 
   test('a kitchen’s absurd room heat is refused beside the field', async () => {
@@ -239,8 +232,9 @@ describe('units', () => {
     await fill(page, 'Temperature, °F', '108');
     await page.keyboard.press('Enter');
     await until('temperature-read', 1);
-    const rows = await world.kitchen.db.query<{ data: { celsius: number; typed: unknown } }[]>(
-      "SELECT data FROM event WHERE type = 'temperature-read'",
+    const rows = await world.kitchen.rows<{ data: { celsius: number; typed: unknown } }>(
+      'event',
+      "type = 'temperature-read'",
     );
     expect(rows[0]!.data.celsius).toBeCloseTo(42.22, 2);
     expect(rows[0]!.data.typed).toEqual({ value: 108, unit: 'F' });

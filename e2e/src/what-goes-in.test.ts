@@ -349,7 +349,7 @@ describe('an entry that was wrong', () => {
     await tap(page, 'button', 'Save the correction');
     await see(page, 'is more than the');
     const typed = await named(page, 'How much');
-    expect(await typed!.evaluate((field) => (field as HTMLInputElement).value)).toBe('0.1');
+    expect(await typed.evaluate((field) => (field as HTMLInputElement).value)).toBe('0.1');
     expect([await count('corrected'), await count('voided')]).toEqual([3, 0]);
     await page.keyboard.press('Escape');
     await seeNoMore(page, 'Correct this entry');

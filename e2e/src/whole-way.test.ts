@@ -28,8 +28,7 @@ interface Row {
   readonly type: string;
   readonly data: Record<string, unknown>;
 }
-const rows = (): Promise<Row[]> =>
-  world.kitchen.db.query<Row[]>("SELECT type, data FROM event WHERE type <> 'kitchen-changed' ORDER BY seq");
+const rows = (): Promise<Row[]> => world.kitchen.rows<Row>('event', "type <> 'kitchen-changed'");
 const latest = async (type: EventType): Promise<Record<string, unknown>> => {
   const all = await world.entries(type);
   expect(all.length).toBeGreaterThan(0);
@@ -255,10 +254,8 @@ describe('the whole way of one pot', () => {
       await input.uploadFile(file);
       await see(empty.page, /1 makes read: \d+ entries added/);
       await see(empty.page, '3.40 kg');
-      const there = await other.kitchen.db.query<{ n: string }[]>(
-        "SELECT COUNT(*) AS n FROM event WHERE type <> 'kitchen-changed'",
-      );
-      expect(Number(there[0]!.n)).toBe((await rows()).length);
+      const there = await other.kitchen.count('event', "type <> 'kitchen-changed'");
+      expect(there).toBe((await rows()).length);
       const { makes } = JSON.parse(readFileSync(file, 'utf8')) as { makes: { events: StoredEvent[] }[] };
       expect(makes[0]!.events.length).toBe((await rows()).length);
     } finally {

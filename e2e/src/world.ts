@@ -40,8 +40,7 @@ export async function createWorld(
   let kitchen = await createTestKitchen({ startMs, pageRoot: PAGE_ROOT, ...options });
   await kitchen.app.listen({ host: '127.0.0.1', port: 0 });
   const { port } = kitchen.app.server.address() as AddressInfo;
-  const entries = <T>(type: EventType): Promise<Entry<T>[]> =>
-    kitchen.db.query<Entry<T>[]>('SELECT data, streamId FROM event WHERE type = ? ORDER BY seq', [type]);
+  const entries = <T>(type: EventType): Promise<Entry<T>[]> => kitchen.rows('event', 'type = ?', [type]);
   const send = async (...events: DraftEvent[]): Promise<void> => {
     const answer = await kitchen.app.inject({ method: 'POST', url: '/api/events', payload: { events } });
     if (answer.statusCode !== 200) throw new Error(`not stored: ${answer.body}`);

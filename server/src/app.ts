@@ -45,6 +45,8 @@ const MOST_CONNECTIONS = 256;
 export interface AppOptions {
   /** Initialised, migrated, with a kitchen inside. */
   readonly dataSource: DataSource;
+  /** Whose server it is, when the database holds several kitchens; left out, the first one's. */
+  readonly kitchenId?: string;
   /** ms since 1970. */
   readonly clock: () => number;
   /** Folder of the built page; left out, only the API is served. */
@@ -112,7 +114,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   });
   await app.register(accessPlugin, { localNetwork: options.localNetwork ?? null });
   await app.register(openStreamsPlugin);
-  await app.register(identityPlugin);
+  await app.register(identityPlugin, { kitchenId: options.kitchenId ?? null });
   await app.register(streamPlugin);
   await app.register(eventRoutes);
   await app.register(kitchenRoutes);

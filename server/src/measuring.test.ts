@@ -25,8 +25,7 @@ afterAll(async () => kitchen.close());
 
 const send = (events: readonly DraftEvent[], to = kitchen) =>
   to.app.inject({ method: 'POST', url: '/api/events', payload: { events } });
-const count = async (table = 'event', of = kitchen): Promise<number> =>
-  Number((await of.db.query<{ n: string }[]>(`SELECT COUNT(*) AS n FROM ${table}`))[0]!.n);
+const count = (table: 'event' | 'trace_chunk' = 'event', of = kitchen): Promise<number> => of.count(table);
 
 async function startMake(atMs = START): Promise<string> {
   const id = ulid();

@@ -20,8 +20,7 @@ const stored = async (events: readonly DraftEvent[]): Promise<StoredEvent[]> => 
   expect(answer.statusCode).toBe(200);
   return answer.json<{ events: StoredEvent[] }>().events;
 };
-const count = async (): Promise<number> =>
-  Number((await kitchen.db.query<{ n: string }[]>('SELECT COUNT(*) AS n FROM event'))[0]!.n);
+const count = async (): Promise<number> => kitchen.count('event');
 
 async function startMake(): Promise<string> {
   const id = ulid();
@@ -45,10 +44,7 @@ describe('the log', () => {
       typed: { value: 180, unit: 'F' },
     });
     const [event] = await stored([reading]);
-    const rows = await kitchen.db.query<{ at: Date; data: unknown }[]>(
-      'SELECT at, data FROM event WHERE id = ?',
-      [reading.id],
-    );
+    const rows = await kitchen.rows<{ at: Date; data: unknown }>('event', 'id = ?', [reading.id]);
     expect(rows[0]!.at.toISOString()).toBe(new Date(START + 123).toISOString());
     expect(rows[0]!.data).toEqual(reading.data);
     expect(event).toMatchObject({ ...reading, receivedAt: new Date(START).toISOString() });
@@ -287,7 +283,7 @@ describe('the stream', () => {
   test('tells what is stored, and after a break what was missed, in order and without gaps', async () => {
     const seen: number[] = [];
     const make = await startMake();
-    const start = (await kitchen.db.query<{ n: number }[]>('SELECT MAX(seq) AS n FROM event'))[0]!.n;
+    const start = (await kitchen.rows<{ seq: number }>('event')).at(-1)!.seq;
     const until = async (n: number): Promise<void> => {
       for (let i = 0; i < 100 && seen.length < n; i++)
         await new Promise((resolve) => setTimeout(resolve, 20));

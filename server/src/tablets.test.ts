@@ -55,9 +55,9 @@ describe('a tablet of the local network', () => {
     expect(set).toContain('SameSite=Strict');
     const cookie = set.split(';')[0]!;
     expect((await from(AWAY, '/api/kitchen', { cookie })).statusCode).toBe(200);
-    const rows = await kitchen.db.query<{ tokenHash: string }[]>('SELECT tokenHash FROM tablet');
+    const rows = await kitchen.rows<{ tokenHash: string }>('tablet');
     expect(cookie).not.toContain(rows[0]!.tokenHash);
-    const codes = await kitchen.db.query<{ hash: string }[]>('SELECT hash FROM kitchen_code');
+    const codes = await kitchen.rows<{ hash: string }>('kitchen_code');
     expect(JSON.stringify(codes)).not.toContain(code.slice(0, 4));
   });
 
@@ -85,9 +85,7 @@ describe('a tablet of the local network', () => {
       next: expect.stringContaining('ten minutes'),
     });
     expect((await join(code, '192.168.7.21')).statusCode).toBe(200);
-    expect(Number((await kitchen.db.query<{ n: string }[]>('SELECT COUNT(*) AS n FROM tablet'))[0]!.n)).toBe(
-      1,
-    );
+    expect(await kitchen.count('tablet')).toBe(1);
   });
 
   test('a new code makes the old one useless; who has joined stays', async () => {

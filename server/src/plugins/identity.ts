@@ -16,10 +16,13 @@ declare module 'fastify' {
 }
 
 /** Gives each request its kitchen and cook. Who may ask at all is for the access plugin. */
-export const identityPlugin = fp(
-  async (app) => {
-    const kitchens = await app.db.getRepository(kitchenEntity).find({ order: { createdAt: 'ASC' }, take: 1 });
-    const kitchen = kitchens[0];
+export const identityPlugin = fp<{ kitchenId: string | null }>(
+  async (app, options) => {
+    const [kitchen] = await app.db.getRepository(kitchenEntity).find({
+      where: options.kitchenId === null ? {} : { id: options.kitchenId },
+      order: { createdAt: 'ASC' },
+      take: 1,
+    });
     if (!kitchen) throw new Error('the database has no kitchen yet');
     const kitchenId = kitchen.id;
     app.decorateRequest('identity');

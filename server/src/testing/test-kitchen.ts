@@ -1,25 +1,49 @@
 import type { FastifyInstance } from 'fastify';
 import type { DataSource } from 'typeorm';
-import { ulid } from 'ulid';
-import { buildApp, createDataSource, prepareKitchen, type AppOptions } from '../index.ts';
+import {
+  buildApp,
+  createDataSource,
+  createKitchen,
+  type AppOptions,
+  type DatabaseAddress,
+} from '../index.ts';
 
-/** A kitchen of its own for one test file, in a database of its own on the tests' MariaDB. */
+/** What a kitchen's rows lie in. */
+type Table = 'event' | 'trace_chunk' | 'tablet' | 'kitchen_code';
+
+/** A kitchen of its own; many of them lie in the tests' one database, told apart as every row tells. */
 export interface TestKitchen {
   readonly app: FastifyInstance;
   readonly db: DataSource;
   readonly kitchenId: string;
   /** The server's clock, moved by the test. */
   readonly clock: { nowMs: number };
+  /** What the database holds of this kitchen, entries in the order of the log. */
+  rows<T>(table: Table, where?: string, values?: readonly unknown[]): Promise<T[]>;
+  count(table: Table, where?: string, values?: readonly unknown[]): Promise<number>;
   /** The same kitchen behind a new server, after `app` was closed. */
   reopen(): Promise<TestKitchen>;
   close(): Promise<void>;
 }
 
-function databaseAddress(): { host: string; port: number; user: string; password: string } {
+function databaseAddress(): DatabaseAddress {
   const text = process.env['TEST_DATABASE'];
   if (!text) throw new Error('run the tests through "npm test", which starts their database');
-  return JSON.parse(text) as { host: string; port: number; user: string; password: string };
+  return JSON.parse(text) as DatabaseAddress;
 }
+
+/** Brings the database up once; test files that begin at the same moment wait for each other. */
+async function migrate(db: DataSource): Promise<void> {
+  const runner = db.createQueryRunner();
+  try {
+    await runner.query("SELECT GET_LOCK('schema', 60)");
+    await db.runMigrations();
+    await runner.query("SELECT RELEASE_LOCK('schema')");
+  } finally {
+    await runner.release();
+  }
+}
+let migrated = false;
 
 /** @param options.pageRoot serve the built page as well */
 export async function createTestKitchen(options: {
@@ -28,18 +52,16 @@ export async function createTestKitchen(options: {
   /** Lets other devices in, at these names. */
   localNetwork?: AppOptions['localNetwork'];
 }): Promise<TestKitchen> {
-  const address = databaseAddress();
-  const database = `t_${ulid().toLowerCase()}`;
-  const admin = createDataSource({ ...address, database: 'morning_crock' });
-  await admin.initialize();
-  await admin.query(`CREATE DATABASE ${database} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_520_ci`);
-  const db = createDataSource({ ...address, database });
+  const db = createDataSource(databaseAddress());
   await db.initialize();
-  const { id } = await prepareKitchen(db, { name: 'Test kitchen', zone: 'UTC', demo: false });
+  if (!migrated) await migrate(db);
+  migrated = true;
+  const kitchenId = await createKitchen(db, { name: 'Test kitchen', zone: 'UTC', demo: false });
   const clock = { nowMs: options.startMs };
   const build = (): Promise<FastifyInstance> =>
     buildApp({
       dataSource: db,
+      kitchenId,
       clock: () => clock.nowMs,
       ...(options.pageRoot === undefined ? {} : { pageRoot: options.pageRoot }),
       ...(options.localNetwork === undefined ? {} : { localNetwork: options.localNetwork }),
@@ -47,14 +69,24 @@ export async function createTestKitchen(options: {
   const around = (app: FastifyInstance): TestKitchen => ({
     app,
     db,
-    kitchenId: id,
+    kitchenId,
     clock,
+    rows: (table, where = '1', values = []) =>
+      db.query(
+        `SELECT * FROM ${table} WHERE kitchenId = ? AND (${where})${table === 'event' ? ' ORDER BY seq' : ''}`,
+        [kitchenId, ...values],
+      ),
+    count: async (table, where = '1', values = []) => {
+      const found = await db.query<{ n: string }[]>(
+        `SELECT COUNT(*) AS n FROM ${table} WHERE kitchenId = ? AND (${where})`,
+        [kitchenId, ...values],
+      );
+      return Number(found[0]!.n);
+    },
     reopen: async () => around(await build()),
     close: async () => {
       await app.close();
       await db.destroy();
-      await admin.query(`DROP DATABASE ${database}`);
-      await admin.destroy();
     },
   });
   return around(await build());

@@ -29,11 +29,12 @@ export interface OneMake extends MakeLog {
   readonly again: () => void;
 }
 
-function failureOf(log: MakeLog, error: ReturnType<typeof useMakeQuery>['error']): Failure | null {
+function failureOf(log: MakeLog, error: unknown): Failure | null {
   if (log.unreadable) return 'unreadable';
   if (!error) return null;
-  if ('code' in error && error.code === 'away') return 'away';
-  return 'code' in error && error.code === 'not-found' ? 'missing' : 'unreadable';
+  const code = typeof error === 'object' && 'code' in error ? error.code : undefined;
+  if (code === 'away') return 'away';
+  return code === 'not-found' ? 'missing' : 'unreadable';
 }
 
 /** A make's log, and how it stands with it. */
