@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { toString as drawQr } from 'qrcode';
-import { z } from 'zod';
+import * as z from 'zod';
 import { buildApp } from './app.ts';
 import { createDataSource } from './db/data-source.ts';
 import { seedDemo } from './demo/seed.ts';

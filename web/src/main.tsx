@@ -1,6 +1,6 @@
 import '@fontsource-variable/newsreader';
 import '@fontsource-variable/source-sans-3';
-import '@mantine/core/styles.css';
+import './app/component-styles.ts';
 import './app/styles.css';
 import { MantineProvider } from '@mantine/core';
 import { StrictMode } from 'react';
@@ -22,6 +22,11 @@ setTimeout(() => {
   for (const fetchPart of [
     () => import('./places/make/MakePlace.tsx'),
     () => import('./places/new-make/NewMake.tsx'),
+    () => import('./app/OneMake.tsx'),
+    () => import('./app/KeyList.tsx'),
+    () => import('./places/milk-room/MilkRoom.tsx'),
+    () => import('./places/cultures/CulturesPlace.tsx'),
+    () => import('./places/waking/WakingPlace.tsx'),
     () => import('./places/daybook/Daybook.tsx'),
     () => import('./places/daybook/Record.tsx'),
     () => import('./places/kitchen/KitchenPlace.tsx'),

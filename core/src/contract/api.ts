@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { draftEvent, EVENT_DATA, storedEvent } from './events.ts';
 import { kitchenSettings, zoneName } from './kitchen.ts';
 import { instant, instantMs, shortName, temperatureC, text, ulid } from './quantities.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { STARTER_KINDS } from '../culture/index.ts';
 import { TREATMENTS } from '../milk/index.ts';
 import {

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** Every error that crosses a border: its status, what happened, and what to do next. */
 export const ERROR_CODES = {

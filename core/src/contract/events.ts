@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { CUES, SOURNESS } from '../culture/index.ts';
 import { CULTURE_PLACES, cultureChange, wakingDone, wakingPlan } from './cultures.ts';
 import { kitchenChange } from './kitchen.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { thermometerFault, WARM_PLACE_KINDS } from '../heat/index.ts';
 import { MILK_KINDS } from '../milk/index.ts';
 import { instant, shortName, temperatureC, text, timeOfDay, ulid } from './quantities.ts';

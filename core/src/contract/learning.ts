@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { instant, ulid } from './quantities.ts';
 
 /** What a kitchen's makes teach: the culture's pace, a place's heat and slowness, a pot's cooling, a burner's power. */

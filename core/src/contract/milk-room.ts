@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { MILK_KINDS, TREATMENTS } from '../milk/index.ts';
 import {
   deviceName,

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { SOURNESS, STARTER_KINDS } from '../culture/index.ts';
 import { MILK_KINDS, POWDER_KINDS, TREATMENTS } from '../milk/index.ts';
 import { burner, pot, warmPlace } from './kitchen.ts';

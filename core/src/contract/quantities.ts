@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { KILOGRAMS_PER, MILLILITRES_PER } from '../units/index.ts';
 
 /** Identity of a make, an event or a thing of the kitchen: 26 characters, made by whoever makes the thing. */

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { deviceName, instant, instantMs, shortName, text, ulid } from './quantities.ts';
 
 /** The most rows a logger's file may have, and how many of them a fold sees. */

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { computeSum } from './compute.ts';
 import { SUM_INPUTS, SUM_OUTPUTS, type SumInput, type SumName } from './schemas.ts';
 

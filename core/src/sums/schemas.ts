@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { CULTURE_KINDS, kitchenSettings, makePlan, factor, storedEvent, ulid } from '../contract/index.ts';
 import { thermometerFault } from '../heat/index.ts';
 import { MILK_KINDS, POWDER_KINDS, TREATMENTS } from '../milk/index.ts';

@@ -1,6 +1,6 @@
 import { createRandom, foldMake, hashSeed, interpolateLinear, pointForecast } from '@morning-crock/core';
 import { eventsResponse, makesResponse } from '@morning-crock/core/contract';
-import { z } from 'zod';
+import * as z from 'zod';
 
 /**
  * A stand-in for a temperature logger: a process of its own that knows nothing but the documented HTTP API. What it

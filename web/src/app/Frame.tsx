@@ -2,21 +2,21 @@ import {
   IconBook2,
   IconCalculator,
   IconClipboardCheck,
-  IconDots,
   IconMilk,
   IconPlant2,
   IconToolsKitchen2,
 } from '@tabler/icons-react';
-import { Menu } from '@mantine/core';
-import { useEffect, useRef } from 'react';
-import { Link, NavLink, Outlet, useLocation } from 'react-router';
+import { lazy, Suspense, useEffect, useRef } from 'react';
+import { NavLink, Outlet, useLocation } from 'react-router';
 import { useKitchenQuery } from '../data/api.ts';
 import { followLog } from '../data/stream.ts';
 import { Join } from './Join.tsx';
 import { Kept } from './Kept.tsx';
-import { KeyHelp } from '../parts/KeyHelp.tsx';
+import { KeyHelp } from './KeyHelp.tsx';
 import { LiveMakes } from './LiveMakes.tsx';
 import { Watch } from './Watch.tsx';
+
+const MorePlaces = lazy(async () => ({ default: (await import('./MorePlaces.tsx')).MorePlaces }));
 
 const PLACES = [
   { to: '/', label: 'Bench', Icon: IconClipboardCheck, end: true },
@@ -70,26 +70,9 @@ export function Frame() {
             {label}
           </NavLink>
         ))}
-        <Menu position="top-end" width={220}>
-          <Menu.Target>
-            <button type="button" className="rail-more">
-              <IconDots size={28} stroke={1.6} aria-hidden="true" />
-              More
-            </button>
-          </Menu.Target>
-          <Menu.Dropdown>
-            {PLACES.slice(ON_PHONE).map(({ to, label, Icon }) => (
-              <Menu.Item
-                key={to}
-                component={Link}
-                to={to}
-                leftSection={<Icon size={24} stroke={1.6} aria-hidden="true" />}
-              >
-                {label}
-              </Menu.Item>
-            ))}
-          </Menu.Dropdown>
-        </Menu>
+        <Suspense>
+          <MorePlaces places={PLACES.slice(ON_PHONE)} />
+        </Suspense>
       </nav>
       <div style={{ minWidth: 0, display: 'flex', flexDirection: 'column', minHeight: 0, gridRow: 'span 2' }}>
         <Watch />

@@ -1,7 +1,6 @@
 import { createBrowserRouter, Navigate } from 'react-router';
 import { Bench } from '../places/bench/Bench.tsx';
 import { Frame } from './Frame.tsx';
-import { OneMake } from './OneMake.tsx';
 import { PlaceMishap } from '../parts/Mishap.tsx';
 
 const waiting = <p className="quiet">Opening …</p>;
@@ -26,7 +25,8 @@ export function createRouter() {
             {
               path: 'makes/:id',
               lazy: async () => {
-                const [{ MakePlace }, { WakingPlace }] = await Promise.all([
+                const [{ OneMake }, { MakePlace }, { WakingPlace }] = await Promise.all([
+                  import('./OneMake.tsx'),
                   import('../places/make/MakePlace.tsx'),
                   import('../places/waking/WakingPlace.tsx'),
                 ]);
@@ -40,7 +40,8 @@ export function createRouter() {
             {
               path: 'daybook/:id',
               lazy: async () => {
-                const [{ Record }, { WakingPlace }] = await Promise.all([
+                const [{ OneMake }, { Record }, { WakingPlace }] = await Promise.all([
+                  import('./OneMake.tsx'),
                   import('../places/daybook/Record.tsx'),
                   import('../places/waking/WakingPlace.tsx'),
                 ]);
@@ -50,7 +51,10 @@ export function createRouter() {
             {
               path: 'makes/:id/file',
               lazy: async () => {
-                const { FilePlace } = await import('../places/file/FilePlace.tsx');
+                const [{ OneMake }, { FilePlace }] = await Promise.all([
+                  import('./OneMake.tsx'),
+                  import('../places/file/FilePlace.tsx'),
+                ]);
                 return { element: <OneMake Make={FilePlace} /> };
               },
             },

@@ -1,7 +1,7 @@
 import { CHANGE_WORD, MOVEMENT_WORD } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { useCallback } from 'react';
-import { useKeys } from './KeyHelp.tsx';
+import { useKeys } from './use-keys.ts';
 import type { RegisterEntry } from '../data/live-slice.ts';
 import { record, useAppSelector } from '../data/store.ts';
 

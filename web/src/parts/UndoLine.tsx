@@ -2,7 +2,7 @@ import { undoTarget, type LoggedEvent } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { useCallback } from 'react';
 import { deviceId } from '../data/device.ts';
-import { useKeys } from './KeyHelp.tsx';
+import { useKeys } from './use-keys.ts';
 import { record, useAppSelector } from '../data/store.ts';
 import { useUnits } from '../data/use-units.ts';
 import { entryWords } from './entry-words.ts';

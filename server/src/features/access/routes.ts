@@ -9,7 +9,7 @@ import {
 import type { FastifyPluginCallbackZod } from 'fastify-type-provider-zod';
 import { IsNull } from 'typeorm';
 import { ulid as newUlid } from 'ulid';
-import { z } from 'zod';
+import * as z from 'zod';
 import { tabletEntity } from '../../db/entities.ts';
 import { AppError } from '../../plugins/errors.ts';
 import { fromThisComputer, TABLET_COOKIE } from './access-plugin.ts';

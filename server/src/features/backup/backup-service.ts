@@ -8,7 +8,7 @@ import {
 } from '@morning-crock/core/contract';
 import type { Readable } from 'node:stream';
 import type { DataSource } from 'typeorm';
-import { z } from 'zod';
+import * as z from 'zod';
 import { breathe } from '../../breathe.ts';
 import { eventEntity, kitchenEntity } from '../../db/entities.ts';
 import { AppError } from '../../plugins/errors.ts';

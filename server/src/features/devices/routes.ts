@@ -13,7 +13,7 @@ import {
 import type { FastifyPluginCallbackZod } from 'fastify-type-provider-zod';
 import { ulid as newUlid } from 'ulid';
 import type { EntityManager } from 'typeorm';
-import { z } from 'zod';
+import * as z from 'zod';
 import { eventEntity } from '../../db/entities.ts';
 import { AppError } from '../../plugins/errors.ts';
 import { appendWithin, checkClock } from '../events/append.ts';

@@ -2,7 +2,7 @@ import { appendRequest, appendResponse, eventsResponse, ulid } from '@morning-cr
 import type { FastifyPluginCallbackZod } from 'fastify-type-provider-zod';
 import { once } from 'node:events';
 import type { ServerResponse } from 'node:http';
-import { z } from 'zod';
+import * as z from 'zod';
 import { AppError } from '../../plugins/errors.ts';
 import { asStored } from '../../plugins/as-stored.ts';
 import { appendEvents } from './append.ts';

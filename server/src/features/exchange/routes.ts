@@ -10,7 +10,7 @@ import {
 import type { FastifyPluginCallbackZod } from 'fastify-type-provider-zod';
 import { Readable } from 'node:stream';
 import type { DataSource } from 'typeorm';
-import { z } from 'zod';
+import * as z from 'zod';
 import { breathe } from '../../breathe.ts';
 import { AppError } from '../../plugins/errors.ts';
 import { appendWithin, checkClock } from '../events/append.ts';

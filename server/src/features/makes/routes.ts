@@ -1,7 +1,7 @@
 import { hashSeed, type BandForecast } from '@morning-crock/core';
 import { eventsResponse, makesResponse, makeSummary, ulid } from '@morning-crock/core/contract';
 import type { FastifyPluginCallbackZod } from 'fastify-type-provider-zod';
-import { z } from 'zod';
+import * as z from 'zod';
 import { asStored } from '../../plugins/as-stored.ts';
 import { AppError } from '../../plugins/errors.ts';
 import { readEvents } from '../events/event-log.ts';

@@ -1,7 +1,7 @@
 import { canonicalValue, thinIndices } from '@morning-crock/core';
 import { tracePart, traceStored, traceUpload, ulid } from '@morning-crock/core/contract';
 import type { FastifyPluginCallbackZod } from 'fastify-type-provider-zod';
-import { z } from 'zod';
+import * as z from 'zod';
 import { AppError } from '../../plugins/errors.ts';
 import { readMake } from '../makes/make-service.ts';
 import { readingsCsv } from './readings-csv.ts';

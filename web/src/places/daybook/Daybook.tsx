@@ -1,5 +1,7 @@
 import type { MakeSummary } from '@morning-crock/core/contract';
 import { Button, TextInput } from '@mantine/core';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useLayoutEffect, useRef, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useImportDaybookMutation, useMakesQuery } from '../../data/api.ts';
 import { useUnits } from '../../data/use-units.ts';
@@ -71,10 +73,97 @@ function Exchange() {
   );
 }
 
+/** About as high as a row is; each is measured when it is there. */
+const ROW_PX = 50;
+const COLUMNS = 7;
+
+/** A row that stands for all those out of sight. */
+function Unseen({ px }: { readonly px: number }) {
+  return px > 0 ? (
+    <tr aria-hidden="true">
+      <td colSpan={COLUMNS} style={{ height: px, padding: 0, border: 0 }} />
+    </tr>
+  ) : null;
+}
+
+/** All makes; only those in sight are drawn, for there may be a thousand. */
+function MakesTable({ makes }: { readonly makes: readonly MakeSummary[] }) {
+  const units = useUnits();
+  const box = useRef<HTMLDivElement>(null);
+  const [top, setTop] = useState(0);
+  useLayoutEffect(() => {
+    const place = document.getElementById('place');
+    if (place && box.current)
+      setTop(box.current.getBoundingClientRect().top - place.getBoundingClientRect().top + place.scrollTop);
+  }, []);
+  const rows = useVirtualizer({
+    count: makes.length,
+    getScrollElement: () => document.getElementById('place'),
+    estimateSize: () => ROW_PX,
+    getItemKey: (i) => makes[i]?.id ?? i,
+    scrollMargin: top,
+    overscan: 12,
+  });
+  const items = rows.getVirtualItems();
+  const first = items[0]?.start ?? top;
+  const last = items.at(-1)?.end ?? top;
+  return (
+    <div ref={box} className="table-box" role="region" aria-label="Makes" tabIndex={0}>
+      <table className="ledger" aria-rowcount={makes.length + 1}>
+        <thead>
+          <tr aria-rowindex={1}>
+            <th>Day</th>
+            <th>Make</th>
+            <th className="num">Milk</th>
+            <th>Hours to set: forecast, middle, seen (0–12 h)</th>
+            <th className="num">Seen</th>
+            <th className="num">Came out</th>
+            <th>Turned out</th>
+          </tr>
+        </thead>
+        <tbody>
+          <Unseen px={first - top} />
+          {items.map((item) => {
+            const make = makes[item.index]!;
+            const outcome = make.doNotEat ? NO_FOOD : OUTCOME[make.status];
+            return (
+              <tr
+                key={make.id}
+                ref={rows.measureElement}
+                data-index={item.index}
+                aria-rowindex={item.index + 2}
+              >
+                <td style={{ whiteSpace: 'nowrap' }}>{units.day(Date.parse(make.startedAt))}</td>
+                <td>
+                  <Link to={make.status === 'under-way' ? `/makes/${make.id}` : `/daybook/${make.id}`}>
+                    {make.name}
+                  </Link>
+                </td>
+                <td className="num">{units.volume(make.litres)}</td>
+                <td>
+                  <SetPicture make={make} />
+                </td>
+                <td className="num">{make.seenSetH === null ? '–' : hours(make.seenSetH)}</td>
+                <td className="num">{make.yieldKg === null ? '–' : units.mass(make.yieldKg)}</td>
+                <td>
+                  <span className={outcome.tone}>
+                    {outcome.sign} {outcome.word}
+                  </span>
+                  {make.sourness && `, ${make.sourness}, ${make.texture}`}
+                </td>
+              </tr>
+            );
+          })}
+          <Unseen px={rows.getTotalSize() + top - last} />
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
 /** Every make, latest first: what was forecast against what was seen. */
 export function Daybook() {
   const { data, isError, isLoading, refetch } = useMakesQuery();
-  const units = useUnits();
   const [search, setSearch] = useSearchParams();
   const wanted = (search.get('q') ?? '').toLowerCase();
   const makes = (data ?? []).filter((m) =>
@@ -108,50 +197,7 @@ export function Daybook() {
           No makes yet. <Link to="/new">Begin one</Link>
         </p>
       )}
-      {makes.length > 0 && (
-        <div className="table-box" role="region" aria-label="Makes" tabIndex={0}>
-          <table className="ledger">
-            <thead>
-              <tr>
-                <th>Day</th>
-                <th>Make</th>
-                <th className="num">Milk</th>
-                <th>Hours to set: forecast, middle, seen (0–12 h)</th>
-                <th className="num">Seen</th>
-                <th className="num">Came out</th>
-                <th>Turned out</th>
-              </tr>
-            </thead>
-            <tbody>
-              {makes.map((make) => {
-                const outcome = make.doNotEat ? NO_FOOD : OUTCOME[make.status];
-                return (
-                  <tr key={make.id}>
-                    <td style={{ whiteSpace: 'nowrap' }}>{units.day(Date.parse(make.startedAt))}</td>
-                    <td>
-                      <Link to={make.status === 'under-way' ? `/makes/${make.id}` : `/daybook/${make.id}`}>
-                        {make.name}
-                      </Link>
-                    </td>
-                    <td className="num">{units.volume(make.litres)}</td>
-                    <td>
-                      <SetPicture make={make} />
-                    </td>
-                    <td className="num">{make.seenSetH === null ? '–' : hours(make.seenSetH)}</td>
-                    <td className="num">{make.yieldKg === null ? '–' : units.mass(make.yieldKg)}</td>
-                    <td>
-                      <span className={outcome.tone}>
-                        {outcome.sign} {outcome.word}
-                      </span>
-                      {make.sourness && `, ${make.sourness}, ${make.texture}`}
-                    </td>
-                  </tr>
-                );
-              })}
-            </tbody>
-          </table>
-        </div>
-      )}
+      {makes.length > 0 && <MakesTable makes={makes} />}
       {data && data.length > 0 && makes.length === 0 && <p>Nothing found for “{search.get('q')}”.</p>}
     </div>
   );

@@ -11,7 +11,7 @@ import { Button, TextInput } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useNow } from '../../data/clock.ts';
-import { useKeys } from '../../parts/KeyHelp.tsx';
+import { useKeys } from '../../parts/use-keys.ts';
 import { liveSlice } from '../../data/live-slice.ts';
 import { record, useAppDispatch, useAppSelector } from '../../data/store.ts';
 import { useLive, type LiveMake, type OneMake } from '../../data/use-make.ts';

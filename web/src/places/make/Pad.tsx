@@ -15,7 +15,7 @@ import {
 import type { TypedQuantity } from '@morning-crock/core/contract';
 import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { useEffect, useRef, useState } from 'react';
-import { useKeys } from '../../parts/KeyHelp.tsx';
+import { useKeys } from '../../parts/use-keys.ts';
 import { chosenThermometer, chooseThermometer } from '../../data/device.ts';
 import { record } from '../../data/store.ts';
 import { now } from '../../data/clock.ts';
