@@ -1,11 +1,9 @@
 // The part of `npm run bench` that needs the whole thing: a logger's file of 100,000 rows through the page, and the
 // record of that make opened in Chromium. A kitchen of its own in a directory of its own.
-import { spawn } from 'node:child_process';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { startKitchen } from './bench-kitchen.mjs';
 import { startBrowser } from './browser.mjs';
-import { cleanEnvironment, ROOT } from './install.mjs';
 
 const ROWS = 100_000;
 const MILKINGS = 10_000;
@@ -19,23 +17,9 @@ const idOf = (kind, n) => `01BENCHBENCH${kind.padEnd(10, '0')}${String(n).padSta
  * @returns {Promise<[string, string, string][]>} rows: what, value, goal
  */
 export async function benchPage(core, say) {
-  const dataDir = mkdtempSync(join(tmpdir(), 'mc-bench-'));
   say('starting a kitchen for the page’s part');
-  const up = spawn(process.execPath, [join(ROOT, 'tools/up.mjs'), 'own'], {
-    cwd: ROOT,
-    env: { ...cleanEnvironment(), MC_DATA: dataDir },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
-  /** @type {string} */
-  const address = await new Promise((resolve, reject) => {
-    let text = '';
-    up.stdout.on('data', (chunk) => {
-      text += String(chunk);
-      const found = /Morning Crock: (\S+)/.exec(text);
-      if (found?.[1]) resolve(found[1]);
-    });
-    up.once('exit', () => reject(new Error(`the kitchen did not start:\n${text}`)));
-  });
+  const kitchen = await startKitchen();
+  const { address, dataDir } = kitchen;
   try {
     const endMs = Date.now() - 60_000;
     const startMs = endMs - (ROWS + 3600) * 1000;
@@ -121,9 +105,7 @@ export async function benchPage(core, say) {
       ...milk,
     ];
   } finally {
-    up.kill('SIGTERM');
-    await new Promise((resolve) => up.once('exit', resolve));
-    rmSync(dataDir, { recursive: true, force: true });
+    await kitchen.end();
   }
 }
 

@@ -62,16 +62,27 @@ parentPort.postMessage({
   ],
 });
 `;
+/** @param {string[][]} rows */
+const print = (rows) => {
+  for (const [what = '', value = '', goal = ''] of rows)
+    process.stdout.write(`${what.padEnd(72)} ${value.padStart(18)}   ${goal}\n`);
+};
+async function years() {
+  const { benchYears } = await import('./bench-years.mjs');
+  const found = await benchYears(await import(bundle), say);
+  process.stdout.write('Measured over HTTP on a kitchen of ten years.\n');
+  print(found);
+}
+// `npm run bench -- years` measures that part alone.
+if (process.argv.includes('years')) {
+  await years();
+  process.exit();
+}
 const worker = new Worker(new URL(`data:text/javascript,${encodeURIComponent(source)}`));
 worker.once('error', (error) => {
   process.stderr.write(`${error.stack}\n`);
   process.exitCode = 1;
 });
-/** @param {string[][]} rows */
-const print = (rows) => {
-  for (const [what = '', value = '', goal = ''] of rows)
-    process.stdout.write(`${what.padEnd(58)} ${value.padStart(12)}   ${goal}\n`);
-};
 worker.once('message', ({ machine, rows }) => {
   process.stdout.write(`Measured in a worker, Node ${process.version}, ${machine}; medians.\n`);
   print(rows);
@@ -79,5 +90,6 @@ worker.once('message', ({ machine, rows }) => {
     const page = await benchPage(await import(bundle), say);
     process.stdout.write('Measured in Chromium on a kitchen of its own.\n');
     print(page);
+    await years();
   })();
 });

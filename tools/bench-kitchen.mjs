@@ -1,0 +1,60 @@
+// A kitchen of its own for the bench: started in a directory of its own, asked over its address, ended and cleared.
+import { spawn } from 'node:child_process';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { cleanEnvironment, ROOT } from './install.mjs';
+
+/** Starts it. */
+export async function startKitchen() {
+  const dataDir = mkdtempSync(join(tmpdir(), 'mc-bench-'));
+  const up = spawn(process.execPath, [join(ROOT, 'tools/up.mjs'), 'own'], {
+    cwd: ROOT,
+    env: { ...cleanEnvironment(), MC_DATA: dataDir },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  /** @type {string} */
+  const address = await new Promise((resolve, reject) => {
+    let text = '';
+    up.stdout.on('data', (chunk) => {
+      text += String(chunk);
+      const found = /Morning Crock: (\S+)/.exec(text);
+      if (found?.[1]) resolve(found[1]);
+    });
+    up.once('exit', () => reject(new Error(`the kitchen did not start:\n${text}`)));
+  });
+  return {
+    address,
+    dataDir,
+    /** The memory the server takes, bytes. */
+    memory: () => memoryOf(serverOf(dataDir)),
+    end: async () => {
+      up.kill('SIGTERM');
+      await new Promise((resolve) => up.once('exit', resolve));
+      rmSync(dataDir, { recursive: true, force: true });
+    },
+  };
+}
+
+/** The process of the server of a data directory. @param {string} dataDir @returns {string} */
+function serverOf(dataDir) {
+  const found = readdirSync('/proc').find((pid) => {
+    if (!/^\d+$/.test(pid)) return false;
+    try {
+      return (
+        readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('server/dist/main.mjs') &&
+        readFileSync(`/proc/${pid}/environ`, 'utf8').includes(`MC_DATA_DIR=${dataDir}`)
+      );
+    } catch {
+      return false;
+    }
+  });
+  if (found === undefined) throw new Error('the kitchen has no server');
+  return found;
+}
+
+/** @param {string} pid @returns {number} bytes */
+function memoryOf(pid) {
+  const line = /VmRSS:\s+(\d+) kB/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'));
+  return Number(line?.[1] ?? 0) * 1024;
+}

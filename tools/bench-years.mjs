@@ -1,0 +1,297 @@
+// The part of `npm run bench` that asks whether a kitchen lasts: ten years of entries, restored as a back-up would be,
+// then what a maker does on any day.
+import { createReadStream, createWriteStream } from 'node:fs';
+import { once } from 'node:events';
+import { Readable } from 'node:stream';
+import { join } from 'node:path';
+import { startKitchen } from './bench-kitchen.mjs';
+
+const MAKES = 900;
+/** Makes with a probe that spoke every ten seconds for a day. */
+const PROBED = 22;
+const READINGS = 8640;
+const MILKINGS = 10_000;
+const DAY_MS = 86_400_000;
+const YEARS_MS = 3650 * DAY_MS;
+
+const LETTERS = '0123456789ABCDEFGHJKMNPQRSTVWXYZ';
+/** @param {string} kind four letters @param {number} n an identity that no two things share */
+function idOf(kind, n) {
+  let tail = '';
+  for (let left = n, i = 0; i < 10; i++, left = Math.floor(left / 32))
+    tail = (LETTERS[left % 32] ?? '0') + tail;
+  return `01YEARS${kind.padEnd(9, '0')}${tail}`;
+}
+
+/** A milking as it comes into the ledger. @param {string} name @param {string} source @param {boolean} forRecord */
+const milking = (name, source, forRecord) => ({
+  kind: 'intake',
+  lot: {
+    name,
+    source,
+    what: 'milk',
+    kind: 'cow-lean',
+    treatment: 'raw',
+    homogenised: false,
+    fatFraction: 0.04,
+    feed: 'grass',
+    costPerLitre: null,
+    place: 'cold',
+    placeC: 4,
+    container: null,
+  },
+  litres: 6,
+  typed: { value: 6, unit: 'L' },
+  forRecord,
+});
+
+/**
+ * @param {typeof import('../core/src/index.ts')} core
+ * @param {number} endMs
+ */
+function* entriesOfYears(core, endMs) {
+  const zeroMs = endMs - YEARS_MS;
+  let n = 0;
+  /** @param {string} streamId @param {number} ms @param {string} type @param {object} data */
+  const entry = (streamId, ms, type, data, deviceId = 'bench') => {
+    const at = new Date(Math.round(ms)).toISOString();
+    n++;
+    return {
+      id: idOf('EVENT', n),
+      streamId,
+      at,
+      cookId: null,
+      deviceId,
+      version: 1,
+      type,
+      data,
+      seq: n,
+      receivedAt: at,
+    };
+  };
+  const kitchen = core.defaultKitchen('UTC');
+  for (let i = 0; i < MILKINGS; i++)
+    yield entry(idOf('MKNG', i), zeroMs + (i * YEARS_MS) / MILKINGS, 'milk-moved', {
+      ...milking(`Milking ${i}`, i % 2 === 0 ? 'One cow' : 'Other cow', true),
+      litres: 6 + Math.sin(i / 90),
+    });
+  for (let i = 0; i < MAKES; i++) {
+    const id = idOf('MAKE', i);
+    const startMs = zeroMs + ((i + 1) * YEARS_MS) / (MAKES + 2);
+    const hour = (/** @type {number} */ h) => startMs + h * 3_600_000;
+    const probed = i >= MAKES - PROBED;
+    const last = i === MAKES - 1;
+    yield entry(id, startMs, 'make-started', {
+      plan: { ...core.defaultPlan(kitchen, new Date(startMs).toISOString(), 2 + (i % 4)), name: `Make ${i}` },
+    });
+    for (const [k, step] of /** @type {const} */ (['pour', 'heat', 'hold', 'cool']).entries())
+      yield entry(id, hour((k + 1) / 3), 'step-done', { step });
+    yield entry(id, hour(1.6), 'starter-added', {
+      massKg: 0.05,
+      statedRatio: null,
+      typed: { value: 50, unit: 'g' },
+    });
+    if (probed)
+      for (let k = 0; k < READINGS; k++)
+        yield entry(
+          id,
+          hour(1.7) + (k * (last ? 0.9 : 1) * DAY_MS) / READINGS,
+          'temperature-read',
+          {
+            celsius: 42 + Math.sin(k / 500),
+            instrument: 'probe',
+            typed: { value: Math.round((42 + Math.sin(k / 500)) * 10) / 10, unit: 'C' },
+          },
+          'device:probe',
+        );
+    yield entry(id, hour(5), 'ph-read', {
+      ph: 5.2 + (i % 5) / 10,
+      instrument: 'meter',
+      sigma: null,
+      typed: { value: 5.2 + (i % 5) / 10, unit: 'pH' },
+    });
+    if (last) continue;
+    yield entry(id, hour(7), 'step-done', { step: 'incubate' });
+    yield entry(id, hour(26), 'weighed', { massKg: 2, typed: { value: 2000, unit: 'g' } });
+    yield entry(id, hour(27), 'finished', { verdict: 'kept', reason: '' });
+  }
+}
+
+const middle = (/** @type {number[]} */ values) =>
+  [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
+const ms = (/** @type {number} */ value) => `${Math.round(value)} ms`;
+
+/**
+ * @param {typeof import('../core/src/index.ts')} core
+ * @param {(line: string) => void} say
+ * @returns {Promise<string[][]>} rows: what, value, goal
+ */
+export async function benchYears(core, say) {
+  say('starting a kitchen of ten years');
+  const kitchen = await startKitchen();
+  const { address } = kitchen;
+  try {
+    const file = join(kitchen.dataDir, 'years.json');
+    const out = createWriteStream(file);
+    const endMs = Date.now() - 3_600_000;
+    const head = JSON.stringify({
+      format: 'morning-crock-kitchen',
+      version: 1,
+      savedAt: new Date().toISOString(),
+      kitchen: { id: idOf('KTCHN', 1), name: 'Ten years', zone: 'UTC' },
+      notice: 'made up',
+    });
+    out.write(`${head.slice(0, -1)},"events":[`);
+    let count = 0;
+    for (const event of entriesOfYears(core, endMs))
+      if (!out.write(`${count++ === 0 ? '' : ','}${JSON.stringify(event)}`)) await once(out, 'drain');
+    out.end('],"traces":[]}');
+    await once(out, 'finish');
+    say(`restoring ${count} entries`);
+    let began = performance.now();
+    /** @type {RequestInit & { duplex: 'half' }} */
+    const upload = {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: /** @type {ReadableStream} */ (Readable.toWeb(createReadStream(file))),
+      duplex: 'half',
+    };
+    const restored = await fetch(`${address}/api/restore`, upload);
+    if (!restored.ok) throw new Error(await restored.text());
+    const restoreMs = performance.now() - began;
+
+    // Somebody asks for a trifle all the while: what it waits beyond its usual answer, others held the server.
+    let watching = true;
+    /** @type {number[]} */
+    const waits = [];
+    let most = 0;
+    const watch = (async () => {
+      while (watching) {
+        const from = performance.now();
+        await (await fetch(`${address}/api/nothing`)).arrayBuffer();
+        waits.push(performance.now() - from);
+        most = Math.max(most, kitchen.memory());
+        await new Promise((resolve) => setTimeout(resolve, 10));
+      }
+    })();
+    /** The longest that trifle waited since this was last asked. */
+    const held = () => Math.max(0, ...waits.splice(0));
+    /** @param {string} path */
+    const ask = async (path) => {
+      const from = performance.now();
+      const answer = await fetch(`${address}${path}`);
+      const body = await answer.text();
+      if (!answer.ok) throw new Error(`${path}: ${body}`);
+      return performance.now() - from;
+    };
+    /** @type {string[][]} */
+    const rows = [[`${count} entries restored`, ms(restoreMs), '']];
+    await ask('/api/kitchen');
+    held();
+    for (const path of [
+      '/api/makes',
+      '/api/milk',
+      '/api/cultures',
+      '/api/factors',
+      '/api/milk/days',
+      '/api/milk/ledger?limit=400&offset=0',
+    ]) {
+      const cold = await ask(path);
+      const coldHeld = held();
+      const warm = [];
+      for (let i = 0; i < 5; i++) warm.push(await ask(path));
+      const [name = path] = path.split('?');
+      rows.push([
+        `${name} for the first time, and how long others waited`,
+        `${ms(cold)}, ${ms(coldHeld)}`,
+        '≤ 100 waited',
+      ]);
+      rows.push([
+        `${name} again, and how long others waited`,
+        `${ms(middle(warm))}, ${ms(held())}`,
+        '≤ 300, 100',
+      ]);
+    }
+    const long = idOf('MAKE', MAKES - 1);
+    const short = idOf('MAKE', 10);
+    let sent = 0;
+    /** @param {string} streamId @param {string} type @param {object} data */
+    const enter = async (streamId, type, data, id = idOf('NEW', ++sent)) => {
+      const from = performance.now();
+      const answer = await fetch(`${address}/api/events`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({
+          events: [
+            {
+              id,
+              streamId,
+              at: new Date().toISOString(),
+              cookId: null,
+              deviceId: 'bench',
+              version: 1,
+              type,
+              data,
+            },
+          ],
+        }),
+      });
+      if (!answer.ok) throw new Error(await answer.text());
+      await answer.arrayBuffer();
+      return performance.now() - from;
+    };
+    const reading = { celsius: 42.1, instrument: 'hand', typed: { value: 42.1, unit: 'C' } };
+    const entries = /** @type {const} */ ([
+      [`a reading into a make with ${READINGS} of them`, () => enter(long, 'temperature-read', reading)],
+      ['a note to it', () => enter(long, 'noted', { text: 'stirred' })],
+      ['a note to a make of nine years ago', () => enter(short, 'noted', { text: 'read again' })],
+      [
+        'a reading taken back',
+        async () => {
+          const id = idOf('BACK', ++sent);
+          await enter(long, 'temperature-read', reading, id);
+          return enter(long, 'voided', { target: id });
+        },
+      ],
+      ['a milking', () => enter(idOf('PART', ++sent), 'milk-moved', milking('Today', 'One cow', false))],
+    ]);
+    for (const [what, work] of entries) {
+      const times = [];
+      held();
+      for (let i = 0; i < 9; i++) times.push(await work());
+      rows.push([`${what}, and how long others waited`, `${ms(middle(times))}, ${ms(held())}`, '≤ 50, 100']);
+    }
+    const stream = idOf('MKNG', 5000);
+    const { events } = await (await fetch(`${address}/api/events?stream=${stream}&limit=10`)).json();
+    held();
+    const lateMs = await enter(stream, 'corrected', {
+      target: events[0].id,
+      at: null,
+      data: { ...events[0].data, litres: 7 },
+    });
+    rows.push([
+      'a milking of five years ago corrected, and how long others waited',
+      `${ms(lateMs)}, ${ms(held())}`,
+      '≤ 100 waited',
+    ]);
+    for (const path of ['/api/makes', '/api/milk', '/api/factors'])
+      rows.push([
+        `${path} after all that, and how long others waited`,
+        `${ms(await ask(path))}, ${ms(held())}`,
+        '≤ 300, 100',
+      ]);
+    began = performance.now();
+    await ask('/api/backup');
+    rows.push([
+      'the whole kitchen out again, and how long others waited',
+      `${ms(performance.now() - began)}, ${ms(held())}`,
+      '≤ 100 waited',
+    ]);
+    watching = false;
+    await watch;
+    rows.push(['most memory the server took', `${Math.round(most / 1e6)} MB`, '≤ 450']);
+    return rows;
+  } finally {
+    await kitchen.end();
+  }
+}
