@@ -23,11 +23,12 @@ export async function startKitchen() {
     });
     up.once('exit', () => reject(new Error(`the kitchen did not start:\n${text}`)));
   });
+  const server = serverOf(dataDir);
   return {
     address,
     dataDir,
     /** The memory the server takes, bytes. */
-    memory: () => memoryOf(serverOf(dataDir)),
+    memory: () => memoryOf(server),
     end: async () => {
       up.kill('SIGTERM');
       await new Promise((resolve) => up.once('exit', resolve));

@@ -21,33 +21,63 @@ export interface Broken {
   readonly fault: EntryFault;
 }
 
+/** Entries gone through between two pauses. */
+const STRIDE = 64;
+
 /**
  * Goes through a log from its beginning and finds what cannot have been, each entry held against those before it.
- * An entry with a fault is carried out all the same: it is in the log.
+ * An entry with a fault is carried out all the same: it is in the log. Pauses now and then, for whoever has others to
+ * serve meanwhile.
  */
-export function faultsOf<S>(register: Replayed<S>, events: readonly LoggedEvent[]): Map<string, Broken> {
+export function* findingFaults<S>(
+  register: Replayed<S>,
+  events: readonly LoggedEvent[],
+): Generator<void, Map<string, Broken>> {
   const state = register.open();
   const found = new Map<string, Broken>();
+  let n = 0;
   for (const event of effectiveEvents(events)) {
     const fault = register.fault(state, event);
     if (fault) found.set(event.id, { event, fault });
     register.apply(state, event);
+    if (++n % STRIDE === 0) yield;
   }
   return found;
 }
 
 /**
  * What one entry more (a late one, a correction, an undo) would make impossible: the entries that have a fault with it
- * and none without, in the order of time; empty when the log stands.
- * @example brokenBy(register, log, undoOfTheIntake)[0]?.event // the skimming of that milk
+ * and none without, in the order of time; empty when the log stands. Pauses now and then.
  */
-export function brokenBy<S>(
+export function* findingBroken<S>(
   register: Replayed<S>,
   events: readonly LoggedEvent[],
   more: LoggedEvent,
-): Broken[] {
-  const before = faultsOf(register, events);
-  return [...faultsOf(register, [...events, more])].flatMap(([id, broken]) =>
-    before.has(id) ? [] : [broken],
-  );
+): Generator<void, Broken[]> {
+  const before = yield* findingFaults(register, events);
+  yield;
+  const after = yield* findingFaults(register, [...events, more]);
+  return [...after].flatMap(([id, broken]) => (before.has(id) ? [] : [broken]));
 }
+
+/** Runs what pauses to its end. */
+function toTheEnd<T>(work: Generator<void, T>): T {
+  for (;;) {
+    const step = work.next();
+    if (step.done === true) return step.value;
+  }
+}
+
+/** The same as `findingFaults`, at once. */
+export const faultsOf = <S>(register: Replayed<S>, events: readonly LoggedEvent[]): Map<string, Broken> =>
+  toTheEnd(findingFaults(register, events));
+
+/**
+ * The same as `findingBroken`, at once.
+ * @example brokenBy(register, log, undoOfTheIntake)[0]?.event // the skimming of that milk
+ */
+export const brokenBy = <S>(
+  register: Replayed<S>,
+  events: readonly LoggedEvent[],
+  more: LoggedEvent,
+): Broken[] => toTheEnd(findingBroken(register, events, more));

@@ -5,6 +5,7 @@ import { listMakes, readMake } from '../features/makes/make-service.ts';
 import { draft } from '../testing/drafts.ts';
 import { createTestKitchen, type TestKitchen } from '../testing/test-kitchen.ts';
 import { seedDemo } from './seed.ts';
+import { workHere } from '../work/work.ts';
 
 const NOW = Date.parse('2026-05-20T09:00:00.000Z');
 const HOUR = 3_600_000;
@@ -17,7 +18,7 @@ beforeAll(async () => {
 afterAll(async () => kitchen.close());
 
 test('one make incubates in mid-course, one cools, and the months before differ in how they turned out', async () => {
-  const makes = await listMakes(kitchen.db, kitchen.kitchenId);
+  const makes = await listMakes(kitchen.db, kitchen.kitchenId, workHere);
   const running = await Promise.all(
     makes
       .filter((m) => m.status === 'under-way')
@@ -36,7 +37,7 @@ test('one make incubates in mid-course, one cools, and the months before differ 
 
 test('a second start adds nothing; when nothing is under way any more, new makes begin beside what was entered', async () => {
   expect(await seedDemo(kitchen.db, kitchen.kitchenId, NOW + HOUR)).toEqual({ made: 0 });
-  const before = await listMakes(kitchen.db, kitchen.kitchenId);
+  const before = await listMakes(kitchen.db, kitchen.kitchenId, workHere);
   const own = before.find((m) => m.status === 'under-way')!;
   kitchen.clock.nowMs = NOW + 20 * HOUR;
   await kitchen.app.inject({
@@ -45,7 +46,7 @@ test('a second start adds nothing; when nothing is under way any more, new makes
     payload: { events: [draft(own.id, NOW + 2 * HOUR, 'noted', { text: 'mine' })] },
   });
   expect(await seedDemo(kitchen.db, kitchen.kitchenId, NOW + 20 * HOUR)).toEqual({ made: 2 });
-  expect(await listMakes(kitchen.db, kitchen.kitchenId)).toHaveLength(before.length + 2);
+  expect(await listMakes(kitchen.db, kitchen.kitchenId, workHere)).toHaveLength(before.length + 2);
   expect((await readMake(kitchen.db, kitchen.kitchenId, own.id))!.state.notes.map((n) => n.text)).toEqual([
     'mine',
   ]);

@@ -211,7 +211,7 @@ async function youngestBranches(db: DataSource, kitchenId: string): Promise<Bran
 
 /** Fills a new demo kitchen, or begins new makes beside what is there when none is under way any more. */
 export async function seedDemo(db: DataSource, kitchenId: string, nowMs: number): Promise<{ made: number }> {
-  const present = await listMakes(db, kitchenId);
+  const present = await listMakes(db, kitchenId, workHere);
   let made = present.length === 0 ? await storePast(db, kitchenId, nowMs) : 0;
   const running = present.some((m) => m.status === 'under-way' && nowMs - Date.parse(m.startedAt) < STALE_MS);
   if (!running) {

@@ -7,7 +7,8 @@ import {
   type Lesson,
   type Observation,
 } from '@morning-crock/core';
-import type { FactorsUsed, StoredEvent } from '@morning-crock/core/contract';
+import type { FactorsUsed, MakeSummary, StoredEvent } from '@morning-crock/core/contract';
+import { summarise } from '../features/makes/summarise.ts';
 
 interface OfMake {
   readonly makeId: string;
@@ -16,6 +17,7 @@ interface OfMake {
 
 /** The long work: each a function of what it is given, so that it may be done anywhere. `null` where there is no make, or none that can be read. */
 export const TASKS = {
+  summary: ({ makeId, events }: OfMake): MakeSummary | null => summarise(makeId, events),
   lesson: ({ makeId, events }: OfMake): Lesson | null => {
     const state = foldMake(makeId, events);
     return state && lessonOf(state);

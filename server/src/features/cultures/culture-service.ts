@@ -3,7 +3,7 @@ import {
   begunWith,
   copyCultures,
   CULTURE_EVENTS,
-  foldCultures,
+  openCultures,
   type CultureDraft,
   type Cultures,
 } from '@morning-crock/core';
@@ -14,7 +14,7 @@ import { createRegister } from '../events/register.ts';
 /** Every kitchen's cultures, folded from its log. */
 export const cultureRegister = createRegister<CultureDraft>({
   types: CULTURE_EVENTS,
-  fold: foldCultures,
+  open: openCultures,
   apply: applyToCultures,
   copy: copyCultures,
 });

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { upcastEvent, type DraftEvent, type EventType, type StoredEvent } from '@morning-crock/core/contract';
 import { In, type DataSource, type EntityManager } from 'typeorm';
+import { breathe } from '../../breathe.ts';
 import { eventEntity, kitchenEntity, type EventRow } from '../../db/entities.ts';
 
 /** The same content gives the same text whatever the order of its keys. */
@@ -69,6 +70,9 @@ export const BOUNDED: readonly EventType[] = [
   'trace-imported',
 ];
 
+/** Rows read at once. */
+const PAGE = 500;
+
 /** Events of a kitchen in the order of the log. */
 export async function readEvents(
   db: DataSource | EntityManager,
@@ -94,8 +98,17 @@ export async function readEvents(
       .andWhere('e.streamId = :streamId', { streamId });
   if (types) select.andWhere('e.type IN (:...types)', { types });
   if (notTypes) select.andWhere('e.type NOT IN (:...notTypes)', { notTypes });
-  if (limit !== undefined) select.take(limit);
-  return (await select.getMany()).map(storedFrom);
+  // In pages: a make with a day of a probe in it would hold everybody up.
+  const events: StoredEvent[] = [];
+  for (;;) {
+    const wanted = Math.min(PAGE, (limit ?? Number.POSITIVE_INFINITY) - events.length);
+    const rows = wanted > 0 ? await select.clone().take(wanted).getMany() : [];
+    for (const row of rows) events.push(storedFrom(row));
+    const last = rows.at(-1);
+    if (!last || rows.length < wanted) return events;
+    select.setParameter('afterSeq', last.seq);
+    await breathe();
+  }
 }
 
 /** What a writer may do while it holds the kitchen's row. */

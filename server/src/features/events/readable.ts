@@ -1,42 +1,34 @@
+import { effectiveEvents } from '@morning-crock/core';
 import type { StoredEvent } from '@morning-crock/core/contract';
 
+/** Entries carried out between two pauses. */
+const STRIDE = 64;
+
 /**
- * Folds what can be folded: a stream that makes the fold fail is left out with all its entries, and the rest stands.
+ * Folds what can be folded: a stream with an entry that cannot be carried out is left out with all its entries, and the
+ * rest stands. Pauses now and then.
  * @returns the state, and the streams that were left out
  */
-export function foldReadable<S>(
-  spec: { fold(events: readonly StoredEvent[]): S },
+export function* foldingReadable<S>(
+  spec: { open(): S; apply(state: S, event: StoredEvent): void },
   events: readonly StoredEvent[],
-): { readonly state: S; readonly unreadable: ReadonlySet<string> } {
+): Generator<void, { readonly state: S; readonly unreadable: ReadonlySet<string> }> {
   const unreadable = new Set<string>();
-  let kept = events;
   for (;;) {
-    try {
-      return { state: spec.fold(kept), unreadable };
-    } catch (error) {
-      const culprit = firstFailing(spec, kept);
-      if (culprit === null) throw error;
-      unreadable.add(culprit.streamId);
-      kept = kept.filter((event) => event.streamId !== culprit.streamId);
+    const kept = unreadable.size === 0 ? events : events.filter((e) => !unreadable.has(e.streamId));
+    const state = spec.open();
+    let culprit: string | null = null;
+    let n = 0;
+    for (const event of effectiveEvents(kept)) {
+      try {
+        spec.apply(state, event as StoredEvent);
+      } catch {
+        culprit = event.streamId;
+        break;
+      }
+      if (++n % STRIDE === 0) yield;
     }
+    if (culprit === null) return { state, unreadable };
+    unreadable.add(culprit);
   }
-}
-
-/** The entry with which a log that could be folded no longer can. */
-function firstFailing(
-  spec: { fold(events: readonly StoredEvent[]): unknown },
-  events: readonly StoredEvent[],
-): StoredEvent | null {
-  let good = 0;
-  let bad = events.length;
-  while (bad - good > 1) {
-    const middle = (good + bad) >> 1;
-    try {
-      spec.fold(events.slice(0, middle));
-      good = middle;
-    } catch {
-      bad = middle;
-    }
-  }
-  return events[bad - 1] ?? null;
 }

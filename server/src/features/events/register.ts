@@ -1,16 +1,16 @@
-import { brokenBy, type Broken, type Replayed } from '@morning-crock/core';
+import { findingBroken, type Broken, type Replayed } from '@morning-crock/core';
 import type { DraftEvent, EventType, StoredEvent } from '@morning-crock/core/contract';
-import { In, MoreThan, type DataSource, type EntityManager } from 'typeorm';
-import { eventEntity } from '../../db/entities.ts';
-import { breathe } from '../../breathe.ts';
+import { Between, In, type DataSource, type EntityManager } from 'typeorm';
+import { breathe, inSlices } from '../../breathe.ts';
+import { eventEntity, kitchenEntity } from '../../db/entities.ts';
 import { AppError } from '../../plugins/errors.ts';
 import { storedFrom, type LogWriter } from './event-log.ts';
-import { foldReadable } from './readable.ts';
+import { foldingReadable } from './readable.ts';
 
 /** Something folded from events of many streams. */
 export interface RegisterFold<S> {
   readonly types: readonly EventType[];
-  fold(events: readonly StoredEvent[]): S;
+  open(): S;
   /** Carries one event more out, in place. */
   apply(state: S, event: StoredEvent): void;
   /** A copy that may be carried on without touching the first. */
@@ -25,9 +25,14 @@ interface RegisterRules<S> {
 }
 
 interface Held<S> {
-  lastSeq: number;
+  /** Up to where the log has been looked at. */
+  lookedSeq: number;
   readonly events: StoredEvent[];
+  readonly ids: Set<string>;
+  /** `null` when it must be folded anew. */
   state: S | null;
+  /** The folding anew that is going on, which everybody waits for who wants the state. */
+  folding: Promise<S> | null;
   lastAtMs: number;
 }
 
@@ -66,47 +71,79 @@ export function createRegister<S>(spec: RegisterFold<S>) {
     }
   };
 
+  const heldOf = (kitchenId: string): Held<S> => {
+    const held: Held<S> = kitchens.get(kitchenId) ?? {
+      lookedSeq: 0,
+      events: [],
+      ids: new Set(),
+      state: null,
+      folding: null,
+      lastAtMs: Number.NEGATIVE_INFINITY,
+    };
+    kitchens.set(kitchenId, held);
+    return held;
+  };
+
+  /** Whether an entry is anything to this register: what changes an entry of somewhere else is not. */
+  const concerns = (held: Held<S>, event: StoredEvent): boolean =>
+    (event.type !== 'voided' && event.type !== 'corrected') || held.ids.has(event.data.target);
+
+  function take(held: Held<S>, event: StoredEvent): void {
+    held.lookedSeq = event.seq;
+    if (!concerns(held, event)) return;
+    held.events.push(event);
+    held.ids.add(event.id);
+    held.state = held.state !== null && goesOn(event, held.lastAtMs) ? applied(held.state, event) : null;
+    held.lastAtMs = Math.max(held.lastAtMs, Date.parse(event.at));
+  }
+
   async function catchUp(
     db: DataSource | EntityManager,
     kitchenId: string,
     untilSeq: number,
   ): Promise<Held<S>> {
-    const held: Held<S> = kitchens.get(kitchenId) ?? {
-      lastSeq: 0,
-      events: [],
-      state: null,
-      lastAtMs: Number.NEGATIVE_INFINITY,
-    };
-    kitchens.set(kitchenId, held);
+    const held = heldOf(kitchenId);
     // In pages, so that years of it hold nobody else up.
-    for (let more = held.lastSeq < untilSeq; more;) {
+    while (held.lookedSeq < untilSeq) {
       const rows = await db.getRepository(eventEntity).find({
-        where: { kitchenId, type: In([...spec.types]), seq: MoreThan(held.lastSeq) },
+        where: { kitchenId, type: In([...spec.types]), seq: Between(held.lookedSeq + 1, untilSeq) },
         order: { seq: 'ASC' },
         take: PAGE,
       });
-      more = rows.length === PAGE;
-      for (const row of rows) {
-        // Two readers at once may both have asked.
-        if (row.seq <= held.lastSeq || row.seq > untilSeq) continue;
-        const event = storedFrom(row);
-        held.events.push(event);
-        held.lastSeq = event.seq;
-        held.state = held.state !== null && goesOn(event, held.lastAtMs) ? applied(held.state, event) : null;
-        held.lastAtMs = Math.max(held.lastAtMs, Date.parse(event.at));
-      }
-      if (more) await breathe();
+      // Two readers at once may both have asked.
+      for (const row of rows) if (row.seq > held.lookedSeq) take(held, storedFrom(row));
+      if (rows.length < PAGE) held.lookedSeq = Math.max(held.lookedSeq, untilSeq);
+      else await breathe();
     }
     return held;
   }
 
-  const stateOf = (held: Held<S>): S => (held.state ??= foldReadable(spec, held.events).state);
+  async function foldAnew(held: Held<S>): Promise<S> {
+    for (;;) {
+      const count = held.events.length;
+      const { state } = await inSlices(foldingReadable(spec, [...held.events]));
+      // More may have come meanwhile: it is carried out as it would have been, or all of it is folded again.
+      if (held.events.length === count) {
+        held.state = state;
+        return state;
+      }
+    }
+  }
+
+  function stateOf(held: Held<S>): Promise<S> | S {
+    if (held.state) return held.state;
+    held.folding ??= foldAnew(held).finally(() => {
+      held.folding = null;
+    });
+    return held.folding;
+  }
 
   return {
     /** What the log says now, and its latest entry. The state belongs to the register: read it, do not change it. */
     async read(db: DataSource, kitchenId: string): Promise<{ readonly state: S; readonly lastSeq: number }> {
-      const held = await catchUp(db, kitchenId, Number.MAX_SAFE_INTEGER);
-      return { state: stateOf(held), lastSeq: held.lastSeq };
+      const { lastSeq } = await db.getRepository(kitchenEntity).findOneByOrFail({ id: kitchenId });
+      const held = await catchUp(db, kitchenId, lastSeq);
+      return { state: await stateOf(held), lastSeq: held.lookedSeq };
     },
 
     /** The same for a writer that holds the kitchen's row: what it appends itself is known to it alone until it is committed. */
@@ -118,7 +155,9 @@ export function createRegister<S>(spec: RegisterFold<S>) {
         if (state) return state;
         const held = await catchUp(log.manager, kitchenId, log.startSeq);
         state = spec.copy(
-          own.length === 0 ? stateOf(held) : foldReadable(spec, [...held.events, ...own]).state,
+          own.length === 0
+            ? await stateOf(held)
+            : (await inSlices(foldingReadable(spec, [...held.events, ...own]))).state,
         );
         lastAtMs = own.reduce((ms, e) => Math.max(ms, Date.parse(e.at)), held.lastAtMs);
         return state;
@@ -132,7 +171,7 @@ export function createRegister<S>(spec: RegisterFold<S>) {
             return fault && { event: draft, fault };
           }
           const all = [...(await catchUp(log.manager, kitchenId, log.startSeq)).events, ...own];
-          const broken = brokenBy(replay, all, draft);
+          const broken = await inSlices(findingBroken(replay, all, draft));
           if (CHANGES.has(draft.type)) return broken[0] ?? null;
           // Clocks differ by seconds: of a late entry itself only what holds at its time and today counts.
           const itself = broken.some(({ event }) => event.id === draft.id) ? replay.fault(now, draft) : null;

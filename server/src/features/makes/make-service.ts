@@ -1,9 +1,11 @@
-import { foldMake, foldWaking, summaryOf, wakingSummary, type MakeState } from '@morning-crock/core';
-import { makeSummary, type MakeSummary, type StoredEvent } from '@morning-crock/core/contract';
+import { foldMake, type MakeState } from '@morning-crock/core';
+import type { MakeSummary, StoredEvent } from '@morning-crock/core/contract';
 import type { DataSource, EntityManager } from 'typeorm';
 import { breathe } from '../../breathe.ts';
 import { eventEntity } from '../../db/entities.ts';
+import type { Work } from '../../work/work.ts';
 import { readEvents } from '../events/event-log.ts';
+import { summarise } from './summarise.ts';
 
 /** A make's events and what they say; `null` when there is no such make. */
 export async function readMake(
@@ -35,7 +37,6 @@ interface Heads {
 
 /** Every kitchen's makes with where the log of each stands: only what is new is asked for. */
 const heads = new WeakMap<DataSource, Map<string, Heads>>();
-const BEGINS = ['make-started', 'waking-started'];
 
 /** Where the log of each make stands. */
 export async function lastSeqOfMakes(
@@ -67,47 +68,11 @@ export async function lastSeqOfMakes(
 /** Summaries folded before, by make and last `seq`: a make is folded again only when something was added to it. */
 const folded = new Map<string, { lastSeq: number; summary: MakeSummary }>();
 
-/** A line for a make whose entries are whole but lead to nothing. */
-function unreadableSummary(id: string, events: readonly StoredEvent[]): MakeSummary | null {
-  const begun = events.find((e) => BEGINS.includes(e.type));
-  if (!begun) return null;
-  const { plan } = begun.data as { readonly plan?: { readonly name?: unknown } };
-  return {
-    id,
-    name: typeof plan?.name === 'string' ? plan.name : 'A make',
-    startedAt: begun.at,
-    finishedAt: null,
-    status: 'unreadable',
-    doNotEat: false,
-    waking: begun.type === 'waking-started',
-    litres: 0,
-    milk: '',
-    starter: '',
-    forecastSetH: [null, null, null],
-    seenSetH: null,
-    yieldKg: null,
-    sourness: null,
-    texture: null,
-    note: null,
-  };
-}
-
-/** One make as a line of the Daybook; `null` when there is nothing to show. Whatever is stored, this does not fail. */
-function summarise(makeId: string, events: readonly StoredEvent[]): MakeSummary | null {
-  try {
-    const state = foldMake(makeId, events);
-    const waking = state ? null : foldWaking(makeId, events);
-    if (!state && !waking) return null;
-    const summary = makeSummary.safeParse(state ? summaryOf(state) : wakingSummary(waking!));
-    if (summary.success) return summary.data;
-  } catch {
-    // Told by its own line, with its entries to take away.
-  }
-  return unreadableSummary(makeId, events);
-}
+/** A make with more entries than this is summed up in a thread. */
+const LONG = 400;
 
 /** All makes of a kitchen as lines of the Daybook, latest first. */
-export async function listMakes(db: DataSource, kitchenId: string): Promise<MakeSummary[]> {
+export async function listMakes(db: DataSource, kitchenId: string, work: Work): Promise<MakeSummary[]> {
   const summaries: MakeSummary[] = [];
   for (const { makeId, lastSeq } of await lastSeqOfMakes(db, kitchenId)) {
     const key = `${kitchenId}/${makeId}`;
@@ -116,7 +81,9 @@ export async function listMakes(db: DataSource, kitchenId: string): Promise<Make
       summaries.push(before.summary);
       continue;
     }
-    const summary = summarise(makeId, await readEvents(db, { kitchenId, streamId: makeId }));
+    const events = await readEvents(db, { kitchenId, streamId: makeId });
+    const summary =
+      events.length > LONG ? await work.run('summary', { makeId, events }) : summarise(makeId, events);
     await breathe();
     if (!summary) continue;
     folded.set(key, { lastSeq, summary });

@@ -20,7 +20,7 @@ export const makeRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
       },
     },
     async (request) => {
-      const makes = await listMakes(app.db, request.identity.kitchenId);
+      const makes = await listMakes(app.db, request.identity.kitchenId, app.work);
       const { status } = request.query;
       return {
         makes: makes.filter((m) => !status || m.status === status),

@@ -1,7 +1,7 @@
 import {
   applyToRoom,
   copyRoom,
-  foldMilkRoom,
+  openRoom,
   MILK_EVENTS,
   shortage,
   type MeasureSystem,
@@ -15,7 +15,7 @@ import { createRegister } from '../events/register.ts';
 /** Every kitchen's milk room, folded from its log. */
 export const milkRegister = createRegister<RoomDraft>({
   types: MILK_EVENTS,
-  fold: foldMilkRoom,
+  open: openRoom,
   apply: applyToRoom,
   copy: copyRoom,
 });

@@ -1,0 +1,43 @@
+import { foldMake, foldWaking, summaryOf, wakingSummary } from '@morning-crock/core';
+import { makeSummary, type MakeSummary, type StoredEvent } from '@morning-crock/core/contract';
+
+const BEGINS = ['make-started', 'waking-started'];
+
+/** A line for a make whose entries are whole but lead to nothing. */
+function unreadableSummary(id: string, events: readonly StoredEvent[]): MakeSummary | null {
+  const begun = events.find((e) => BEGINS.includes(e.type));
+  if (!begun) return null;
+  const { plan } = begun.data as { readonly plan?: { readonly name?: unknown } };
+  return {
+    id,
+    name: typeof plan?.name === 'string' ? plan.name : 'A make',
+    startedAt: begun.at,
+    finishedAt: null,
+    status: 'unreadable',
+    doNotEat: false,
+    waking: begun.type === 'waking-started',
+    litres: 0,
+    milk: '',
+    starter: '',
+    forecastSetH: [null, null, null],
+    seenSetH: null,
+    yieldKg: null,
+    sourness: null,
+    texture: null,
+    note: null,
+  };
+}
+
+/** One make as a line of the Daybook; `null` when there is nothing to show. Whatever is stored, this does not fail. */
+export function summarise(makeId: string, events: readonly StoredEvent[]): MakeSummary | null {
+  try {
+    const state = foldMake(makeId, events);
+    const waking = state ? null : foldWaking(makeId, events);
+    if (!state && !waking) return null;
+    const summary = makeSummary.safeParse(state ? summaryOf(state) : wakingSummary(waking!));
+    if (summary.success) return summary.data;
+  } catch {
+    // Told by its own line, with its entries to take away.
+  }
+  return unreadableSummary(makeId, events);
+}
