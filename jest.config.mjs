@@ -25,8 +25,19 @@ const project = (name) => ({
   ...(name === 'core' && { setupFiles: ['<rootDir>/core/jest-seed.mjs'] }),
 });
 
+/** Parts of the page on their own, in a page without a browser. */
+const page = {
+  ...project('web'),
+  displayName: 'page',
+  testMatch: ['<rootDir>/web/src/**/*.test.tsx'],
+  testEnvironment: '<rootDir>/tools/jest-page-environment.cjs',
+  testEnvironmentOptions: { url: 'http://127.0.0.1/' },
+  setupFiles: ['<rootDir>/web/jest-page.mjs'],
+  moduleNameMapper: { '\\.css$': '<rootDir>/web/jest-no-style.mjs' },
+};
+
 export default {
-  projects: ['core', 'server', 'web', 'e2e'].map(project),
+  projects: [...['core', 'server', 'web', 'e2e'].map(project), page],
   testTimeout: 120_000,
   testSequencer: '<rootDir>/tools/jest-sequencer.cjs',
 };

@@ -5,6 +5,7 @@ import { once } from 'node:events';
 import { Readable } from 'node:stream';
 import { join } from 'node:path';
 import { startKitchen } from './bench-kitchen.mjs';
+import { benchYearsPage } from './bench-years-page.mjs';
 
 const MAKES = 900;
 /** Makes with a probe that spoke every ten seconds for a day. */
@@ -289,6 +290,7 @@ export async function benchYears(core, say) {
     ]);
     watching = false;
     await watch;
+    rows.push(...(await benchYearsPage(address, long)));
     rows.push(['most memory the server took', `${Math.round(most / 1e6)} MB`, '≤ 450']);
     return rows;
   } finally {

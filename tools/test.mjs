@@ -125,7 +125,7 @@ try {
     // The checks take one core; the other builds and tries what needs no browser. Then the journeys take both.
     const checks = runStaticChecks();
     await build();
-    await test('tests without a browser', 1, ['--selectProjects', 'core', 'server', 'web']);
+    await test('tests without a browser', 1, ['--selectProjects', 'core', 'server', 'web', 'page']);
     await checks;
     await test('journeys', 2, ['--selectProjects', 'e2e']);
   }

@@ -149,7 +149,8 @@ async function startScript(script, env) {
   const [program, args] = tiedToUs([process.execPath, '--enable-source-maps', script]);
   const child = spawn(program, args, {
     cwd: ROOT,
-    env: { ...cleanEnvironment(), ...env },
+    // Each thread of C's own allocator would keep what it once took.
+    env: { ...cleanEnvironment(), MALLOC_ARENA_MAX: '2', ...env },
     stdio: ['ignore', 'inherit', 'inherit'],
     detached: true,
   });

@@ -115,6 +115,11 @@ describe('sums in other measures', () => {
         'warm-box',
         'thermometer',
         'pasteurise',
+        'skim',
+        'standardise',
+        'vigour',
+        'thaw',
+        'lactation',
       ];
       for (const name of names) {
         await goTo(page, `/sums/${name}`);
@@ -128,7 +133,7 @@ describe('sums in other measures', () => {
         // A caution may name both degrees; a figure of the sum must not be in the other one.
         const figures = text.replaceAll(/\d+ °C \(\d+ °F\)/g, '');
         expect(figures).not.toMatch(/\d °C|\d L\b|\d mL\b|\d k?g\b/);
-        if (!['dose', 'powder'].includes(name)) expect(text).toMatch(/°F/);
+        if (!['dose', 'powder', 'skim', 'standardise', 'lactation'].includes(name)) expect(text).toMatch(/°F/);
       }
     },
   );

@@ -29,8 +29,9 @@ describe('events', () => {
   });
 
   test('a version this program does not know is refused', () => {
-    expect(upcastEvent(draft())).toBeTruthy();
-    expect(() => upcastEvent({ ...draft(), version: 9 })).toThrow(/version 9/);
+    const today = draft();
+    expect(upcastEvent(today)).toEqual(today);
+    expect(() => upcastEvent({ ...today, version: 9 })).toThrow(/version 9/);
   });
 });
 

@@ -29,6 +29,7 @@ const wishes = fc.record({
 
 describe('whatever is wished for', () => {
   test('an offer keeps its word, or there is none and a reason', () => {
+    const seen = { offers: 0, none: 0, changed: 0 };
     fc.assert(
       fc.property(wishes, ({ inHours, goal, litres, place, sleepFrom, sleepTo, allowed }) => {
         const kitchen: KitchenSettings = { ...BASE, cooks: [{ ...BASE.cooks[0]!, sleepFrom, sleepTo }] };
@@ -48,8 +49,12 @@ describe('whatever is wished for', () => {
         });
         if (answer.outcome === 'none') {
           expect(answer.reason).not.toBeNull();
+          expect(answer.offers).toEqual([]);
+          seen.none++;
           return;
         }
+        expect(answer.offers.length).toBeGreaterThan(0);
+        seen.offers += answer.offers.length;
         for (const offer of answer.offers) {
           const point = pointForecast(stateOfPlan(offer.plan), offer.startMs);
           const hands = point.steps.filter((s) =>
@@ -60,13 +65,19 @@ describe('whatever is wished for', () => {
           if (goal === 'eat') expect(offer.takenOutMs + 4 * HOUR).toBeLessThanOrEqual(byMs + 10 * 60_000);
           // Only what was allowed is asked for.
           for (const price of offer.prices) {
-            if (price.kind !== 'start') expect(allowed[price.kind]).toBe(true);
+            if (price.kind === 'start') continue;
+            seen.changed++;
+            expect(allowed[price.kind]).toBe(true);
           }
           expect(offer.plan.milk).toEqual(plan.milk);
         }
       }),
-      { numRuns: 6, seed: 20260302 },
+      { numRuns: 12, seed: 20260302 },
     );
+    // Each kind of answer must have come up, or this shows nothing.
+    expect(seen.offers).toBeGreaterThan(5);
+    expect(seen.none).toBeGreaterThan(0);
+    expect(seen.changed).toBeGreaterThan(0);
   });
 });
 

@@ -14,7 +14,9 @@ export interface Work {
 const THREADS = 2;
 const MOST_WAITING = 8;
 const MOST_MS = 30_000;
-const THREAD_MB = 160;
+/** What a thread may take; it is let go when it has nothing to do, with all it took. */
+const THREAD_MEMORY = { maxOldGenerationSizeMb: 128, maxYoungGenerationSizeMb: 16 };
+const IDLE_MS = 5000;
 
 /** Threads of a pool. @param file the built worker */
 export function createPool(file: string): Work {
@@ -23,8 +25,8 @@ export function createPool(file: string): Work {
     minThreads: 0,
     maxThreads: THREADS,
     maxQueue: MOST_WAITING,
-    idleTimeout: 20_000,
-    resourceLimits: { maxOldGenerationSizeMb: THREAD_MB },
+    idleTimeout: IDLE_MS,
+    resourceLimits: THREAD_MEMORY,
   });
   return {
     async run<T extends TaskName>(task: T, input: Input<T>, signal?: AbortSignal): Promise<Output<T>> {

@@ -2,6 +2,7 @@ let context: AudioContext | null = null;
 
 /** Makes sound possible; must be called from a tap. @returns whether it may sound now */
 export async function unlockSound(): Promise<boolean> {
+  if (!('AudioContext' in globalThis)) return false;
   context ??= new AudioContext();
   if (context.state === 'suspended') await context.resume().catch(() => undefined);
   return context.state === 'running';

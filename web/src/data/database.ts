@@ -8,11 +8,14 @@ let database: Promise<IDBPDatabase> | null = null;
 
 /** The device's own small database. */
 export function openDeviceDatabase(): Promise<IDBPDatabase> {
-  database ??= openDB('morning-crock', 2, {
-    upgrade: (db, from) => {
-      if (from < 1) db.createObjectStore(ENTRIES, { keyPath: 'id' });
-      if (from < 2) db.createObjectStore(ANSWERS);
-    },
-  });
+  // Within the promise: a browser that has none, or forbids it, goes without.
+  database ??= Promise.resolve().then(() =>
+    openDB('morning-crock', 2, {
+      upgrade: (db, from) => {
+        if (from < 1) db.createObjectStore(ENTRIES, { keyPath: 'id' });
+        if (from < 2) db.createObjectStore(ANSWERS);
+      },
+    }),
+  );
   return database;
 }

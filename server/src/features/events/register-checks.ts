@@ -57,6 +57,10 @@ function wordsOf(event: DraftEvent): string {
   return 'Poured into a make';
 }
 
+/** A milking that only the months know of: nothing is taken from it. */
+const forRecord = (event: DraftEvent): boolean =>
+  event.type === 'milk-moved' && event.data.kind === 'intake' && event.data.forRecord;
+
 function refusal(draft: DraftEvent, { event, fault }: Broken, settings: KitchenSettings): AppError {
   if (event.id === draft.id) return new AppError('bad-input', [fault]);
   if (draft.type === 'corrected' && event.id === draft.data.target)
@@ -96,7 +100,8 @@ export function createRegisterChecks(log: LogWriter, kitchenId: string) {
       const { settings } = await readKitchen(log.manager, kitchenId);
       const system = settings.units.measures;
       const broken =
-        (OF_MILK.has(type) && (await milk.broken(draft, { replay: milkReplay(system), stands: takesOut }))) ||
+        (OF_MILK.has(type) &&
+          (await milk.broken(draft, { replay: milkReplay(system), stands: takesOut, apart: forRecord }))) ||
         (OF_CULTURES.has(type) && (await cultures.broken(draft, { replay: cultureReplay })));
       if (broken) throw refusal(draft, broken, settings);
       if (draft.type === 'make-started') checkPlannedMilk(await milk.get(), draft, system);

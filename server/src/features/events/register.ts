@@ -1,10 +1,10 @@
 import { findingBroken, type Broken, type Replayed } from '@morning-crock/core';
 import type { DraftEvent, EventType, StoredEvent } from '@morning-crock/core/contract';
-import { Between, In, type DataSource, type EntityManager } from 'typeorm';
+import type { DataSource, EntityManager } from 'typeorm';
 import { breathe, inSlices } from '../../breathe.ts';
-import { eventEntity, kitchenEntity } from '../../db/entities.ts';
+import { kitchenEntity } from '../../db/entities.ts';
 import { AppError } from '../../plugins/errors.ts';
-import { storedFrom, type LogWriter } from './event-log.ts';
+import { readEvents, type LogWriter } from './event-log.ts';
 import { foldingReadable } from './readable.ts';
 
 /** Something folded from events of many streams. */
@@ -22,6 +22,8 @@ interface RegisterRules<S> {
   readonly replay: Replayed<S>;
   /** Whether an entry is stored whatever it makes of later ones. */
   readonly stands?: (event: DraftEvent) => boolean;
+  /** Whether an entry neither can be broken by others nor break them: the change of another goes on without it. */
+  readonly apart?: (event: DraftEvent) => boolean;
 }
 
 interface Held<S> {
@@ -105,14 +107,16 @@ export function createRegister<S>(spec: RegisterFold<S>) {
     const held = heldOf(kitchenId);
     // In pages, so that years of it hold nobody else up.
     while (held.lookedSeq < untilSeq) {
-      const rows = await db.getRepository(eventEntity).find({
-        where: { kitchenId, type: In([...spec.types]), seq: Between(held.lookedSeq + 1, untilSeq) },
-        order: { seq: 'ASC' },
-        take: PAGE,
+      const events = await readEvents(db, {
+        kitchenId,
+        types: spec.types,
+        afterSeq: held.lookedSeq,
+        untilSeq,
+        limit: PAGE,
       });
       // Two readers at once may both have asked.
-      for (const row of rows) if (row.seq > held.lookedSeq) take(held, storedFrom(row));
-      if (rows.length < PAGE) held.lookedSeq = Math.max(held.lookedSeq, untilSeq);
+      for (const event of events) if (event.seq > held.lookedSeq) take(held, event);
+      if (events.length < PAGE) held.lookedSeq = Math.max(held.lookedSeq, untilSeq);
       else await breathe();
     }
     return held;
@@ -164,13 +168,18 @@ export function createRegister<S>(spec: RegisterFold<S>) {
       };
       return {
         get,
-        async broken(draft, { replay, stands }) {
+        async broken(draft, { replay, stands, apart }) {
           const now = await get();
           if (goesOn(draft, lastAtMs)) {
             const fault = replay.fault(now, draft);
             return fault && { event: draft, fault };
           }
-          const all = [...(await catchUp(log.manager, kitchenId, log.startSeq)).events, ...own];
+          const held = await catchUp(log.manager, kitchenId, log.startSeq);
+          const changed =
+            draft.type === 'voided' || draft.type === 'corrected' ? draft.data.target : draft.id;
+          const known = [...held.events, ...own];
+          const corrected = new Set(known.flatMap((e) => (e.type === 'corrected' ? [e.data.target] : [])));
+          const all = known.filter((e) => e.id === changed || corrected.has(e.id) || !apart?.(e));
           const broken = await inSlices(findingBroken(replay, all, draft));
           if (CHANGES.has(draft.type)) return broken[0] ?? null;
           // Clocks differ by seconds: of a late entry itself only what holds at its time and today counts.

@@ -187,7 +187,8 @@ function NowPanel(props: {
 
 /** Live makes as crocks on a shelf, the day's thread under it, and the one thing to do. */
 export function Bench() {
-  const nowMs = useNow();
+  // Nothing here says less than a minute.
+  const nowMs = useNow(5000);
   const makes = useAllLive();
   const wakings = useLiveWakings();
   const attended = [

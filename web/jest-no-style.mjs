@@ -1,0 +1,2 @@
+// Styles mean nothing without a browser.
+export default {};

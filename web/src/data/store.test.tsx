@@ -1,0 +1,121 @@
+import { beforeEach, describe, expect, test } from '@jest/globals';
+import { waitFor } from '@testing-library/react';
+import { errorOf, type DraftEvent, type StoredEvent } from '@morning-crock/core/contract';
+import { answerWith, emptyOutbox, kept, quietKitchen } from '../testing/page.tsx';
+import { api } from './api.ts';
+import { makeLog } from './make-log.ts';
+import { receiveEvent, record, store, whenSettled } from './store.ts';
+
+const MAKE = '01HZZZZZZZZZZZZZZZZZZZZZZS';
+let seq = 0;
+const stored = (draft: DraftEvent): StoredEvent => ({ ...draft, seq: ++seq, receivedAt: draft.at });
+const takesAll = (path: string, entry: DraftEvent | null) =>
+  entry ? { status: 200, body: { events: [stored(entry)] } } : quietKitchen(path, null);
+
+beforeEach(() => {
+  emptyOutbox();
+  answerWith(quietKitchen);
+});
+
+describe('an entry', () => {
+  test('is there at once, and leaves when the server has it', async () => {
+    answerWith(takesAll);
+    const entered = record(MAKE, 'noted', { text: 'stirred' });
+    expect(kept().map((e) => e.draft.type)).toEqual(['noted']);
+    const id = await entered;
+    expect(await whenSettled(id)).toBeNull();
+    expect(kept()).toEqual([]);
+  });
+
+  test('made twice by a double tap is made once; another at once is another', async () => {
+    answerWith(() => 'away');
+    const first = await record(MAKE, 'noted', { text: 'twice' });
+    expect(await record(MAKE, 'noted', { text: 'twice' })).toBe('');
+    await record(MAKE, 'noted', { text: 'another' });
+    expect(kept().map((e) => (e.draft.data as { text: string }).text)).toEqual(['twice', 'another']);
+    expect(first).not.toBe('');
+  });
+
+  test('that is refused tells why, and stays', async () => {
+    const why = errorOf('bad-input', [{ path: 'data.text', message: 'needs a word' }]);
+    answerWith((path, entry) => (entry ? { status: 400, body: why } : quietKitchen(path, null)));
+    const id = await record(MAKE, 'noted', { text: '!' });
+    expect(await whenSettled(id)).toEqual(why);
+    expect(kept()[0]).toMatchObject({ draft: { id }, refused: why });
+  });
+
+  test('with nobody to take it is settled as kept', async () => {
+    answerWith(() => 'away');
+    const id = await record(MAKE, 'noted', { text: 'alone' });
+    expect(await whenSettled(id)).toBeNull();
+    expect(kept()).toHaveLength(1);
+    expect(store.getState().outbox.reachable).toBe(false);
+  });
+
+  test('is never before what this device has already seen happen', async () => {
+    answerWith(() => 'away');
+    const aheadMs = Date.now() + 20_000;
+    receiveEvent(
+      stored({
+        id: '01HYYYYYYYYYYYYYYYYYYYYY01',
+        streamId: MAKE,
+        at: new Date(aheadMs).toISOString(),
+        cookId: null,
+        deviceId: 'other',
+        version: 1,
+        type: 'noted',
+        data: { text: 'from a clock that is ahead' },
+      }),
+    );
+    await record(MAKE, 'noted', { text: 'after it' });
+    expect(Date.parse(kept()[0]!.draft.at)).toBeGreaterThanOrEqual(aheadMs);
+  });
+});
+
+test('an event of the stream takes its place in the log of its make, once', async () => {
+  answerWith((path) =>
+    path === `/api/makes/${MAKE}`
+      ? { status: 200, body: { events: [], now: new Date().toISOString() } }
+      : quietKitchen(path, null),
+  );
+  const query = store.dispatch(api.endpoints.make.initiate(MAKE));
+  await query;
+  const event = (n: number): StoredEvent => ({
+    id: `01HYYYYYYYYYYYYYYYYYYYYZ${String(n).padStart(2, '0')}`,
+    streamId: MAKE,
+    at: new Date(n * 1000).toISOString(),
+    cookId: null,
+    deviceId: 'other',
+    version: 1,
+    type: 'noted',
+    data: { text: `note ${n}` },
+    seq: 100 + n,
+    receivedAt: new Date(n * 1000).toISOString(),
+  });
+  for (const n of [2, 1, 2]) receiveEvent(event(n));
+  const log = () =>
+    api.endpoints.make
+      .select(MAKE)(store.getState())
+      .data?.map((e) => e.seq);
+  await waitFor(() => expect(log()).toEqual([101, 102]));
+  query.unsubscribe();
+});
+
+test('a log is folded once for each change of it, and a note leaves what a forecast follows from as it was', () => {
+  const note = (n: number): StoredEvent =>
+    ({
+      id: `N${n}`,
+      streamId: MAKE,
+      at: new Date(n).toISOString(),
+      type: 'noted',
+      data: { text: '' },
+      seq: n,
+    }) as StoredEvent;
+  const one = [note(1)];
+  const first = makeLog(MAKE, one, []);
+  expect(makeLog(MAKE, one, [])).toBe(first);
+  const second = makeLog(MAKE, [...one, note(2)], []);
+  expect(second).not.toBe(first);
+  expect(second.events).toHaveLength(2);
+  expect(second.shaping).toBe(first.shaping);
+});
