@@ -2,7 +2,7 @@
 // record of that make opened in Chromium. A kitchen of its own in a directory of its own.
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { startKitchen } from './bench-kitchen.mjs';
+import { startKitchen } from './throwaway.mjs';
 import { startBrowser } from './browser.mjs';
 
 const ROWS = 100_000;

@@ -4,7 +4,7 @@ import { createReadStream, createWriteStream } from 'node:fs';
 import { once } from 'node:events';
 import { Readable } from 'node:stream';
 import { join } from 'node:path';
-import { startKitchen } from './bench-kitchen.mjs';
+import { startKitchen } from './throwaway.mjs';
 import { benchYearsPage } from './bench-years-page.mjs';
 
 const MAKES = 900;

@@ -1,10 +1,9 @@
 // `npm run pictures`: one current picture of each main view, from a fresh demo in a directory of its own.
-import { spawn } from 'node:child_process';
-import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { startBrowser } from './browser.mjs';
-import { BROWSER_PROGRAMS, cleanEnvironment, DATABASE_PROGRAMS, ensureInstalled, ROOT } from './install.mjs';
+import { BROWSER_PROGRAMS, DATABASE_PROGRAMS, ensureInstalled, ROOT } from './install.mjs';
+import { startKitchen } from './throwaway.mjs';
 
 /**
  * @typedef {{ name: string, path: string, dark?: boolean, width?: number, height?: number, upload?: string, press?: string[] }} View
@@ -27,25 +26,10 @@ function logger(fromMs) {
 const say = (line) => void process.stdout.write(`· ${line}\n`);
 await ensureInstalled([...DATABASE_PROGRAMS, ...BROWSER_PROGRAMS], say);
 
-const dataDir = mkdtempSync(join(tmpdir(), 'mc-pictures-'));
-const up = spawn(process.execPath, [join(ROOT, 'tools/up.mjs'), 'demo'], {
-  cwd: ROOT,
-  env: { ...cleanEnvironment(), MC_DATA: dataDir },
-  stdio: ['ignore', 'pipe', 'inherit'],
-});
-/** @type {Promise<string>} */
-const ready = new Promise((resolve, reject) => {
-  let text = '';
-  up.stdout.on('data', (chunk) => {
-    text += String(chunk);
-    const found = /Morning Crock: (\S+)/.exec(text);
-    if (found?.[1]) resolve(found[1]);
-  });
-  up.once('exit', () => reject(new Error(`the demo did not start:\n${text}`)));
-});
+const kitchen = await startKitchen('demo');
+const { address, dataDir } = kitchen;
 
 try {
-  const address = await ready;
   const { makes } = await (await fetch(`${address}/api/makes`)).json();
   const running = makes.filter((/** @type {{ status: string }} */ m) => m.status === 'under-way');
   const incubating = running.at(-1).id;
@@ -109,7 +93,5 @@ try {
   }
   await browser.close();
 } finally {
-  up.kill('SIGTERM');
-  await new Promise((resolve) => up.once('exit', resolve));
-  rmSync(dataDir, { recursive: true, force: true });
+  await kitchen.end();
 }

@@ -1,12 +1,23 @@
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
-import { draft, startDraft } from '@morning-crock/server/testing';
+import { draft, intakeDraft, startDraft } from '@morning-crock/server/testing';
 
 import type { Browser, ElementHandle } from 'puppeteer-core';
 import { writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ulid } from 'ulid';
-import { fill, goTo, openTablet, see, seeNoMore, startBrowser, tap, turnTo, type Tablet } from './browser.ts';
+import {
+  fill,
+  goTo,
+  named,
+  openTablet,
+  see,
+  seeNoMore,
+  startBrowser,
+  tap,
+  turnTo,
+  type Tablet,
+} from './browser.ts';
 import { createWorld, type World } from './world.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
@@ -74,6 +85,74 @@ describe('more than one tablet', () => {
     await send(draft(makeId, world.kitchen.clock.nowMs, 'noted', { text: 'second while away' }));
     await see(tablet.page, 'second while away', 12_000);
     await see(tablet.page, 'first while away');
+  });
+});
+
+describe('what fails ends in words and a way on', () => {
+  test('a make begun while the server was away, and refused when it is back: why, and its plan to change', async () => {
+    const { page } = tablet;
+    const lot = ulid();
+    await send(intakeDraft(lot, 3, world.kitchen.clock.nowMs - 60 * MIN));
+    await goTo(page, `/new?from=${lot}`);
+    await see(page, 'Start this make');
+    await see(page, 'Evening milk');
+    await fill(page, 'Name', 'Sunday yogurt');
+    await world.goAway();
+    await tap(page, 'button', 'Start this make');
+    await see(page, 'The milk is in');
+    await see(page, 'Kept here');
+    // Somebody at the kitchen's own computer takes the milk meanwhile.
+    const meanwhile = await world.kitchen.reopen();
+    const taken = await meanwhile.app.inject({
+      method: 'POST',
+      url: '/api/events',
+      payload: {
+        events: [
+          draft(lot, world.kitchen.clock.nowMs, 'milk-moved', {
+            kind: 'give',
+            to: 'animals',
+            massKg: 2.9,
+            typed: { value: 2900, unit: 'g' },
+            note: '',
+          }),
+        ],
+      },
+    });
+    expect(taken.statusCode).toBe(200);
+    await meanwhile.app.close();
+    await world.comeBack();
+    await see(page, 'Sunday yogurt was not begun');
+    await see(page, 'There is not so much milk.');
+    expect(await count('make-started')).toBe(1);
+    await tap(page, 'button', 'Change the plan');
+    await see(page, 'Start this make');
+    const name = await named(page, 'Name', 'textbox');
+    expect(await name.evaluate((field) => (field as HTMLInputElement).value)).toBe('Sunday yogurt');
+    await seeNoMore(page, 'Not taken');
+  });
+
+  test('times that cannot be worked out: entries are taken all the same, and another attempt may succeed', async () => {
+    const other = await openTablet(browser, `${world.address}/milk`, { keepsPage: true });
+    const { page } = other;
+    try {
+      await see(page, 'Milk room');
+      let blocked = true;
+      await page.setRequestInterception(true);
+      page.on('request', (request) => {
+        void (blocked && request.url().includes('forecast.worker') ? request.abort() : request.continue());
+      });
+      await page.goto(`${world.address}/makes/${makeId}`);
+      await see(page, 'The times cannot be worked out on this device now');
+      await fill(page, 'pH reading', '5.6');
+      await page.keyboard.press('Enter');
+      await until('ph-read', 1);
+      await see(page, 'pH 5.60 (meter) · stored');
+      blocked = false;
+      await tap(page, 'button', 'Try again');
+      await see(page, 'Set (about)');
+    } finally {
+      await other.close();
+    }
   });
 });
 

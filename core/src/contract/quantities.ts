@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { KILOGRAMS_PER, MILLILITRES_PER } from '../units/index.ts';
+import { KILOGRAMS_PER, MILLILITRES_PER, type MassUnit, type VolumeUnit } from '../units/index.ts';
 
 /** Identity of a make, an event or a thing of the kitchen: 26 characters, made by whoever makes the thing. */
 export const ulid = z.string().regex(/^[0-7][0-9A-HJKMNP-TV-Z]{25}$/, 'is not an identity (26 characters)');
@@ -25,7 +25,10 @@ export const instantMs = z
   .min(FIRST_MS, `is before ${FIRST_YEAR}`)
   .max(LAST_MS, `is after ${LAST_YEAR}`);
 
-const MEASURE_UNITS = [...Object.keys(MILLILITRES_PER), ...Object.keys(KILOGRAMS_PER)];
+const MEASURE_UNITS = [
+  ...(Object.keys(MILLILITRES_PER) as VolumeUnit[]),
+  ...(Object.keys(KILOGRAMS_PER) as MassUnit[]),
+] as const;
 /** What a person typed, as typed: never changed, only read. */
 export const typedQuantity = z.strictObject({
   value: z.number().min(-1e6, 'is too small').max(1e6, 'is too large'),

@@ -7,7 +7,7 @@ import {
   type StoredEvent,
 } from '@morning-crock/core/contract';
 import { CULTURE_EVENTS, MILK_EVENTS } from '@morning-crock/core';
-import { configureStore } from '@reduxjs/toolkit';
+import { configureStore, original } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
 import { ulid } from 'ulid';
 import { api } from './api.ts';
@@ -32,8 +32,22 @@ export const useAppDispatch = useDispatch.withTypes<typeof store.dispatch>();
 /** Events that may change what the kitchen has learned. */
 const TEACHES = new Set<EventType>(['finished', 'corrected', 'voided', 'trace-imported']);
 
-/** A make's log as the page has it now, kept for when the server is away: what came live is in no answer. */
+/** To keep a log is to copy it: a long one is kept less often. */
+const LONG_LOG = 1000;
+const KEEP_AFTER_MS = 500;
+const KEEP_LONG_AFTER_MS = 20_000;
+const keepingSoon = new Set<string>();
+
+/** A make's log as the page has it, kept for when the server is away: what came live is in no answer. */
 function keepMake(makeId: string): void {
+  const { data } = api.endpoints.make.select(makeId)(store.getState());
+  if (!data || keepingSoon.has(makeId)) return;
+  keepingSoon.add(makeId);
+  setTimeout(() => keepMakeNow(makeId), data.length < LONG_LOG ? KEEP_AFTER_MS : KEEP_LONG_AFTER_MS);
+}
+
+function keepMakeNow(makeId: string): void {
+  keepingSoon.delete(makeId);
   const { data } = api.endpoints.make.select(makeId)(store.getState());
   if (data) keepAnswer(`api/makes/${makeId}`, { events: data, now: new Date(now()).toISOString() });
 }
@@ -114,9 +128,13 @@ export function receiveEvent(event: StoredEvent): void {
     if (MILK_EVENTS.includes(event.type)) receiveMilk(event);
     if (CULTURE_EVENTS.includes(event.type)) invalidateSoon(['cultures']);
     store.dispatch(
-      api.util.updateQueryData('make', event.streamId, (events) => {
-        if (events.some((known) => known.id === event.id)) return events;
-        return [...events, event].sort((a, b) => a.seq - b.seq);
+      api.util.updateQueryData('make', event.streamId, (draft) => {
+        // A make may have ten thousands of them: none is to be watched for changes.
+        const events = original(draft) ?? draft;
+        if (events.some((known) => known.id === event.id)) return draft;
+        const last = events.at(-1);
+        const grown = [...events, event];
+        return !last || last.seq < event.seq ? grown : grown.sort((a, b) => a.seq - b.seq);
       }),
     );
     if (!CHANGES_NOTHING_LISTED.has(event.type)) store.dispatch(api.util.invalidateTags(['makes']));

@@ -1,14 +1,13 @@
 import { useMemo } from 'react';
-import { useNow } from './clock.ts';
 import { useAppSelector } from './store.ts';
 import { useUnderWayLogs } from './under-way.ts';
-import { liveOf, type LiveMake } from './use-make.ts';
+import { liveOf, useLiveNow, type LiveMake } from './use-make.ts';
 
 /** All makes under way that have a forecast, for the shelf, the clock line and the alarms. */
 export function useAllLive(): readonly LiveMake[] {
   const logs = useUnderWayLogs();
   const forecasts = useAppSelector((s) => s.live.forecasts);
-  const nowMs = useNow(5000);
+  const nowMs = useLiveNow();
   return useMemo(
     () =>
       logs.flatMap(({ state }) => {

@@ -66,18 +66,32 @@ export interface LiveMake {
 /** Joins a state with its latest forecast; `null` until the first forecast is there. */
 export function useLive(state: MakeState | null): LiveMake | null {
   const live = useAppSelector((s) => (state ? s.live.forecasts[state.id] : undefined));
-  const nowMs = useNow(5000);
+  const nowMs = useLiveNow();
   return useMemo(() => (state && live ? liveOf(state, live.forecast, nowMs) : null), [state, live, nowMs]);
 }
 
+/** The latest of each state: several parts of the page ask for the same. */
+const lives = new WeakMap<MakeState, { readonly nowMs: number; readonly live: LiveMake }>();
+/** Asked for by two parts within this time, it is the same. */
+const SAME_MOMENT_MS = 2000;
+/** Nothing that follows from a forecast moves faster than this. */
+const LIVE_EVERY_MS = 15_000;
+
 /** The same, outside of a component. */
 export function liveOf(state: MakeState, forecast: BandForecast, nowMs: number): LiveMake {
+  const known = lives.get(state);
+  if (known?.live.forecast === forecast && Math.abs(known.nowMs - nowMs) < SAME_MOMENT_MS) return known.live;
   const safety = safetyOf(state, forecast.point.temperature, nowMs, forecast.safe.p90);
-  return {
+  const live = {
     state,
     forecast,
     safety,
     alarms: alarmsOf(state, forecast, safety),
     next: nextHands(state, forecast, nowMs),
   };
+  lives.set(state, { nowMs, live });
+  return live;
 }
+
+/** The present of live makes. */
+export const useLiveNow = (): number => useNow(LIVE_EVERY_MS);

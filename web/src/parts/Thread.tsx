@@ -1,4 +1,5 @@
 import { sleepSpells } from '@morning-crock/core';
+import { useMemo } from 'react';
 import { useKitchen, useUnits } from '../data/use-units.ts';
 import { THREAD_H, type Attended } from '../data/attended.ts';
 
@@ -13,9 +14,19 @@ export function Thread({ makes, nowMs }: { readonly makes: readonly Attended[]; 
   const units = useUnits();
   const x = (ms: number): number => ((ms - nowMs) / (SPAN_H * HOUR_MS)) * WIDTH;
   const height = 30 + ROW * Math.max(1, makes.length) + 30;
-  const nights = kitchen.cooks[0]
-    ? sleepSpells(kitchen.site.zone, kitchen.cooks[0], nowMs, nowMs + SPAN_H * HOUR_MS)
-    : [];
+  const sinceMs = Math.floor(nowMs / HOUR_MS) * HOUR_MS;
+  // Local time is asked for hundreds of times for this: once an hour is enough.
+  const spells = useMemo(
+    () =>
+      kitchen.cooks[0]
+        ? sleepSpells(kitchen.site.zone, kitchen.cooks[0], sinceMs, sinceMs + (SPAN_H + 1) * HOUR_MS)
+        : [],
+    [kitchen, sinceMs],
+  );
+  const endMs = nowMs + SPAN_H * HOUR_MS;
+  const nights = spells
+    .map(({ fromMs, toMs }) => ({ fromMs: Math.max(fromMs, nowMs), toMs: Math.min(toMs, endMs) }))
+    .filter(({ fromMs, toMs }) => toMs > fromMs);
   const firstHour = Math.ceil(nowMs / (3 * HOUR_MS)) * 3 * HOUR_MS;
   const hours = Array.from({ length: 8 }, (_, i) => firstHour + i * 3 * HOUR_MS).filter(
     (ms) => x(ms) > 90 && x(ms) < WIDTH - 20,
@@ -34,7 +45,7 @@ export function Thread({ makes, nowMs }: { readonly makes: readonly Attended[]; 
       >
         {nights.map((night) => (
           <rect
-            key={night.fromMs}
+            key={night.toMs}
             x={x(night.fromMs)}
             width={x(night.toMs) - x(night.fromMs)}
             y={4}

@@ -1,18 +1,40 @@
-import type { BackwardsAnswer, BackwardsInput, BandForecast } from '@morning-crock/core';
+import type { BackwardsAnswer, BackwardsInput, BandForecast, LoggedEvent } from '@morning-crock/core';
 import { proxy } from 'comlink';
 import type { ForecastJob, ForecastWorker } from './forecast.worker.ts';
 import { lastingWorker } from './lasting.ts';
 
-const ask = lastingWorker<ForecastWorker>(
-  () => new Worker(new URL('./forecast.worker.ts', import.meta.url), { type: 'module' }),
-);
+/** What the worker was last told of each make. */
+const told = new Map<string, readonly LoggedEvent[]>();
+
+const ask = lastingWorker<ForecastWorker>(() => {
+  told.clear();
+  return new Worker(new URL('./forecast.worker.ts', import.meta.url), { type: 'module' });
+});
+
+/** A make's events as they stand, of which only those are sent that the worker does not have. */
+function newsOf(makeId: string, events: readonly LoggedEvent[]) {
+  const before = told.get(makeId) ?? [];
+  let known = 0;
+  while (known < before.length && before[known] === events[known]) known++;
+  told.set(makeId, events);
+  return { known, events: events.slice(known) };
+}
+
+/** A forecast asked for: of a plan, or of a make with all its events. */
+type ForecastQuestion =
+  Extract<ForecastJob, { kind: 'plan' }> | Omit<Extract<ForecastJob, { kind: 'make' }>, 'known'>;
 
 /**
  * Forecasts in the worker. A newer request with the same key replaces an older one, which then gives `null`.
  * @throws Error when the worker cannot be fetched or falls over
  */
-export function requestForecast(key: string, job: ForecastJob): Promise<BandForecast | null> {
-  return ask((worker) => worker.forecast(key, job));
+export function requestForecast(key: string, question: ForecastQuestion): Promise<BandForecast | null> {
+  return ask((worker) =>
+    worker.forecast(
+      key,
+      question.kind === 'plan' ? question : { ...question, ...newsOf(question.makeId, question.events) },
+    ),
+  );
 }
 
 /** Plans backwards in the worker; `null` when it was cancelled. @param tell is told how far it is, 0..1 */

@@ -17,10 +17,15 @@ export type ForecastJob =
   | {
       readonly kind: 'make';
       readonly makeId: string;
+      /** How many of the events it was told before still stand, and those that follow them. */
+      readonly known: number;
       readonly events: readonly LoggedEvent[];
       readonly nowMs: number;
     }
   | { readonly kind: 'plan'; readonly makeId: string; readonly plan: MakePlan; readonly nowMs: number };
+
+/** The log of each make as it was last told: a day of a probe is not sent again for each reading. */
+const logs = new Map<string, readonly LoggedEvent[]>();
 
 /** The newest job number of each key; older ones stop at their next breath. */
 const newest = new Map<string, number>();
@@ -34,9 +39,12 @@ const forecastWorker = {
   async forecast(key: string, job: ForecastJob): Promise<BandForecast | null> {
     const mine = ++count;
     newest.set(key, mine);
+    if (job.kind === 'make')
+      logs.set(job.makeId, [...(logs.get(job.makeId) ?? []).slice(0, job.known), ...job.events]);
     await breathe();
     if (newest.get(key) !== mine) return null;
-    const state = job.kind === 'plan' ? stateOfPlan(job.plan) : foldMake(job.makeId, job.events);
+    const state =
+      job.kind === 'plan' ? stateOfPlan(job.plan) : foldMake(job.makeId, logs.get(job.makeId) ?? []);
     if (!state) return null;
     const work = forecasting(state, job.nowMs, hashSeed(job.makeId));
     for (;;) {

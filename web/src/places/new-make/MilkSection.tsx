@@ -64,7 +64,8 @@ export function MilkSection(props: {
   const options = [...new Set(offered)].map((u) => ({ value: u, label: UNIT_LABEL[u] }));
   const [low, high] = batchOf({ ...plan, milk: { ...plan.milk, fatFraction: null } }).fatRange;
   const usual = `${(low * 100).toFixed(1)}–${(high * 100).toFixed(1)} %`;
-  const typedUnit = plan.milk.typed.unit as VolumeUnit | MassUnit;
+  const { unit } = plan.milk.typed;
+  const typedUnit = isVolumeUnit(unit) || isMassUnit(unit) ? unit : 'L';
   const fatKnown = plan.milk.fatFraction !== null;
   const pourable = lots.filter(
     (lot) =>

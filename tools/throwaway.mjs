@@ -1,14 +1,14 @@
-// A kitchen of its own for the bench: started in a directory of its own, asked over its address, ended and cleared.
+// A kitchen for the bench and the pictures: started in a directory of its own, asked over its address, ended and cleared.
 import { spawn } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { cleanEnvironment, ROOT } from './install.mjs';
 
-/** Starts it. */
-export async function startKitchen() {
-  const dataDir = mkdtempSync(join(tmpdir(), 'mc-bench-'));
-  const up = spawn(process.execPath, [join(ROOT, 'tools/up.mjs'), 'own'], {
+/** Starts it. @param {'own' | 'demo'} [kind] empty, or with the demo’s data */
+export async function startKitchen(kind = 'own') {
+  const dataDir = mkdtempSync(join(tmpdir(), 'mc-throwaway-'));
+  const up = spawn(process.execPath, [join(ROOT, 'tools/up.mjs'), kind], {
     cwd: ROOT,
     env: { ...cleanEnvironment(), MC_DATA: dataDir },
     stdio: ['ignore', 'pipe', 'inherit'],
@@ -23,12 +23,13 @@ export async function startKitchen() {
     });
     up.once('exit', () => reject(new Error(`the kitchen did not start:\n${text}`)));
   });
-  const server = serverOf(dataDir);
+  /** @type {string | undefined} */
+  let server;
   return {
     address,
     dataDir,
     /** The memory the server takes, bytes. */
-    memory: () => memoryOf(server),
+    memory: () => memoryOf((server ??= serverOf(dataDir))),
     end: async () => {
       up.kill('SIGTERM');
       await new Promise((resolve) => up.once('exit', resolve));
