@@ -1,6 +1,6 @@
 import type { EventType } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
-import { Link } from 'react-router';
+import { Link, useLocation } from 'react-router';
 import { beginsStream } from '../data/outbox.ts';
 import { dropRefused, useAppSelector } from '../data/store.ts';
 
@@ -28,10 +28,14 @@ const ENTRY_WORDS: Partial<Record<EventType, string>> = {
 /** Says what is kept on this device and what the server refused, with what to do. */
 export function Kept() {
   const { entries, reachable } = useAppSelector((s) => s.outbox);
+  const { pathname } = useLocation();
   const allRefused = entries.filter((e) => e.refused);
   /** What was not begun is told once, and where to go on from there. */
   const begun = new Set(allRefused.filter((e) => beginsStream(e.draft)).map((e) => e.draft.streamId));
-  const refused = allRefused.filter((e) => beginsStream(e.draft) || !begun.has(e.draft.streamId));
+  const refused = allRefused
+    .filter((e) => beginsStream(e.draft) || !begun.has(e.draft.streamId))
+    // Its own page says it already, with what can be done.
+    .filter((e) => pathname !== `/makes/${e.draft.streamId}` || !begun.has(e.draft.streamId));
   const aside = entries.filter((e) => e.aside && !e.refused);
   const waiting = entries.length - allRefused.length;
   if (reachable && refused.length === 0 && aside.length === 0) return null;

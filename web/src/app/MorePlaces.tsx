@@ -21,6 +21,8 @@ export function MorePlaces(props: {
             key={to}
             component={Link}
             to={to}
+            mih={56}
+            fz={18}
             leftSection={<Icon size={24} stroke={1.6} aria-hidden="true" />}
           >
             {label}

@@ -327,8 +327,8 @@ function WithoutTimes({ state, failed }: { readonly state: MakeState; readonly f
   if (!failed) return <p className="quiet">Working out the times …</p>;
   const step = state.current?.step;
   return (
-    <div className="below">
-      <div style={{ display: 'flex', flexDirection: 'column', gap: 14 }}>
+    <>
+      <div style={{ display: 'flex', gap: 14, alignItems: 'center', flexWrap: 'wrap' }}>
         <p className="caution" role="alert">
           The times cannot be worked out on this device now. Go on by clock and hand: all that is entered is
           stored.
@@ -336,20 +336,22 @@ function WithoutTimes({ state, failed }: { readonly state: MakeState; readonly f
         <Button variant="default" onClick={() => dispatch(liveSlice.actions.attempted())}>
           Try again
         </Button>
+      </div>
+      <div className="below">
+        <div className="pad">
+          <h2>{step ? step.title : 'All done'}</h2>
+          {step ? (
+            <Button className="great" h={72} onClick={() => void completeStep(state)}>
+              {step.doneWords}
+            </Button>
+          ) : (
+            <Finish state={state} />
+          )}
+          <Pad state={state} focus={false} />
+        </div>
         <EntryLog streamId={state.id} events={state.events} />
       </div>
-      <div className="pad">
-        <h2>{step ? step.title : 'All done'}</h2>
-        {step ? (
-          <Button className="great" h={72} onClick={() => void completeStep(state)}>
-            {step.doneWords}
-          </Button>
-        ) : (
-          <Finish state={state} />
-        )}
-        <Pad state={state} focus={false} />
-      </div>
-    </div>
+    </>
   );
 }
 
