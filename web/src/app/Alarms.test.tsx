@@ -6,15 +6,14 @@ import { answerWith, emptyOutbox, kept, quietKitchen, show } from '../testing/pa
 import { Alarms } from './Alarms.tsx';
 
 const NOW = Date.parse('2026-03-02T10:00:00.000Z');
-const alarm = (id: string, rank: number, minutes: number, mustAct = true): Alarm =>
-  ({
-    id,
-    rank,
-    mustAct,
-    title: `Title ${id}`,
-    text: `Do ${id}.`,
-    dueAtMs: NOW + minutes * 60_000,
-  }) as unknown as Alarm;
+const alarm = (id: string, rank: number, minutes: number, mustAct = true): Alarm => ({
+  id,
+  rank,
+  mustAct,
+  title: `Title ${id}`,
+  text: `Do ${id}.`,
+  dueAtMs: NOW + minutes * 60_000,
+});
 const make = (n: number, ...alarms: Alarm[]): Attended => ({
   id: `01HZZZZZZZZZZZZZZZZZZZZZZ${n}`,
   name: `Make ${n}`,

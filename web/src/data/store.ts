@@ -130,7 +130,7 @@ export function receiveEvent(event: StoredEvent): void {
     store.dispatch(
       api.util.updateQueryData('make', event.streamId, (draft) => {
         // A make may have ten thousands of them: none is to be watched for changes.
-        const events = original(draft) ?? draft;
+        const events = original(draft);
         if (events.some((known) => known.id === event.id)) return draft;
         const last = events.at(-1);
         const grown = [...events, event];

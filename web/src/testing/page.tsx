@@ -10,7 +10,7 @@ import { outboxSlice } from '../data/outbox.ts';
 import { store } from '../data/store.ts';
 
 /** What the server of a test answers: a body, a refusal with its status, or nothing at all. */
-export type Answer = { readonly status: number; readonly body: unknown } | 'away';
+type Answer = { readonly status: number; readonly body: unknown } | 'away';
 /** @param request path, and the entry when one is posted */
 export type Server = (path: string, entry: DraftEvent | null) => Answer;
 
