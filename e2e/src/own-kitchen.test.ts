@@ -65,6 +65,8 @@ describe('what a kitchen’s makes taught', () => {
 
     await goTo(page, '/new');
     await see(page, 'Reckoned with what your makes taught');
+    // The culture at hand comes into the plan with its own pace.
+    await see(page, /Turn \d+\..* faster than the book/);
     await tap(page, 'button', 'Start this make');
     await see(page, 'The milk is in');
     const begun = await world.entries<{ plan: { factors: { rate: { value: number } } } }>('make-started');

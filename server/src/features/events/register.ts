@@ -126,7 +126,7 @@ export function createRegister<S>(spec: RegisterFold<S>) {
     for (;;) {
       const count = held.events.length;
       const { state } = await inSlices(foldingReadable(spec, [...held.events]));
-      // More may have come meanwhile: it is carried out as it would have been, or all of it is folded again.
+      // What came meanwhile could not be carried out on a state that was not there: then all is folded again.
       if (held.events.length === count) {
         held.state = state;
         return state;
