@@ -9,6 +9,7 @@ import {
   cultureDraft,
   draft,
   intakeDraft,
+  READ_ROUTES,
   startDraft,
   type TestKitchen,
 } from './testing/index.ts';
@@ -92,20 +93,7 @@ test('any entries the schemas allow: taken or refused in words, and everything c
   }
   // Most kinds of entries must have come in, or this shows nothing.
   expect([...taken.keys()].length).toBeGreaterThan(TYPES.length / 2);
-  for (const url of [
-    '/api/kitchen',
-    '/api/makes',
-    '/api/events',
-    '/api/factors',
-    '/api/milk',
-    '/api/milk/ledger',
-    '/api/milk/days',
-    '/api/cultures',
-    '/api/export',
-    '/api/backup',
-    '/api/milk/milkings.csv',
-  ])
-    await read(url);
+  for (const url of READ_ROUTES) await read(url);
   for (const id of wakings) await read(`/api/makes/${id}`);
   for (const id of makes) {
     await read(`/api/makes/${id}`);

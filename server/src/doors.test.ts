@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { defaultKitchen, defaultPlan } from '@morning-crock/core';
 import type { DraftEvent } from '@morning-crock/core/contract';
 import { ulid } from 'ulid';
-import { createTestKitchen, draft, startDraft, type TestKitchen } from './testing/index.ts';
+import { createTestKitchen, draft, READ_ROUTES, startDraft, type TestKitchen } from './testing/index.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
 let kitchen: TestKitchen;
@@ -27,18 +27,7 @@ async function started(): Promise<string> {
 
 /** Whatever was tried, everything can still be read. */
 async function allReadable(): Promise<void> {
-  for (const url of [
-    '/api/kitchen',
-    '/api/makes',
-    '/api/events',
-    '/api/factors',
-    '/api/milk',
-    '/api/milk/ledger',
-    '/api/milk/days',
-    '/api/cultures',
-    '/api/export',
-    '/api/backup',
-  ]) {
+  for (const url of READ_ROUTES) {
     expect([url, (await kitchen.app.inject({ url })).statusCode]).toEqual([url, 200]);
   }
 }

@@ -2,6 +2,7 @@ import type { EventType } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
 import { Link, useLocation } from 'react-router';
 import { beginsStream } from '../data/outbox.ts';
+import { refusalWords } from '../data/refusal-words.ts';
 import { dropRefused, useAppSelector } from '../data/store.ts';
 
 /** What an entry is about, in a word or two. */
@@ -64,9 +65,7 @@ export function Kept() {
       {refused.map(({ draft, refused: error }) => (
         <div key={draft.id} className="banner" role="alert">
           <strong className="danger">Not taken</strong>
-          <span>
-            {error?.message} {error?.details.map((d) => d.message).join('; ')}. {error?.next}
-          </span>
+          <span>{error && refusalWords(error)}</span>
           {begun.has(draft.streamId) ? (
             <Button component={Link} to={`/makes/${draft.streamId}`} variant="default">
               See the plan

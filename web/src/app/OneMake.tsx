@@ -4,6 +4,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import type { MakeState, WakingState } from '@morning-crock/core';
 import { liveSlice } from '../data/live-slice.ts';
 import type { KeptEntry } from '../data/outbox.ts';
+import { refusalWords } from '../data/refusal-words.ts';
 import { dropRefused, useAppDispatch } from '../data/store.ts';
 import { useMake, type OneMake as Make } from '../data/use-make.ts';
 import { EntryLog } from '../parts/EntryLog.tsx';
@@ -22,9 +23,7 @@ function NotBegun({ make, beginning }: { readonly make: Make; readonly beginning
   return (
     <section style={{ display: 'flex', flexDirection: 'column', gap: 14, maxWidth: '56ch' }}>
       <h1>{draft.data.plan.name} was not begun</h1>
-      <p role="alert">
-        {refused?.message} {refused?.details.map((d) => d.message).join('; ')}. {refused?.next}
-      </p>
+      <p role="alert">{refused && refusalWords(refused)}</p>
       <p>Nothing is lost: all that was chosen is kept on this device.</p>
       <Button
         h={72}

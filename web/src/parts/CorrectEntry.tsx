@@ -1,6 +1,7 @@
 import type { LoggedEvent } from '@morning-crock/core';
 import { Button, Modal } from '@mantine/core';
 import { useState, type ReactNode } from 'react';
+import { refusalWords } from '../data/refusal-words.ts';
 import { dropRefused, record, whenSettled } from '../data/store.ts';
 import { DayTimeFields, useDayTime } from './DayTime.tsx';
 import { EntryForm } from './EntryForm.tsx';
@@ -31,8 +32,7 @@ export function CorrectEntry(props: {
     setBusy(false);
     if (!refused) return onClose();
     await dropRefused(entryId);
-    const details = refused.details.map((d) => d.message).join('; ');
-    setFault(`${refused.message} ${details === '' ? '' : `${details}. `}${refused.next}`);
+    setFault(refusalWords(refused));
   };
   const save = async (): Promise<void> => {
     const next = corrected();

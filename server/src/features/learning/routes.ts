@@ -2,6 +2,7 @@ import { factorsFrom, rateQuestions, voidedIds, type Lesson, type Observation } 
 import { factorsResponse, type Factor } from '@morning-crock/core/contract';
 import type { FastifyPluginCallbackZod } from 'fastify-type-provider-zod';
 import type { DataSource } from 'typeorm';
+import { AppError } from '../../plugins/errors.ts';
 import type { Work } from '../../work/work.ts';
 import { cultureRegister } from '../cultures/culture-service.ts';
 import { readEvents } from '../events/event-log.ts';
@@ -22,8 +23,8 @@ async function orNothing<T>(work: Promise<T>): Promise<T | null> {
   try {
     return await work;
   } catch (error) {
-    if (error instanceof RangeError || error instanceof TypeError) return null;
-    throw error;
+    if (error instanceof AppError) throw error;
+    return null;
   }
 }
 

@@ -3,9 +3,10 @@ import type { MakeSummary, StoredEvent } from '@morning-crock/core/contract';
 import type { DataSource, EntityManager } from 'typeorm';
 import { breathe } from '../../breathe.ts';
 import { eventEntity } from '../../db/entities.ts';
+import { AppError } from '../../plugins/errors.ts';
 import type { Work } from '../../work/work.ts';
 import { readEvents } from '../events/event-log.ts';
-import { summarise } from './summarise.ts';
+import { summarise, unreadableSummary } from './summarise.ts';
 
 /** A make's events and what they say; `null` when there is no such make. */
 export async function readMake(
@@ -83,7 +84,13 @@ export async function listMakes(db: DataSource, kitchenId: string, work: Work): 
     }
     const events = await readEvents(db, { kitchenId, streamId: makeId });
     const summary =
-      events.length > LONG ? await work.run('summary', { makeId, events }) : summarise(makeId, events);
+      events.length > LONG
+        ? await work.run('summary', { makeId, events }).catch((error: unknown) => {
+            if (error instanceof AppError) throw error;
+            // A thread that ended over one make takes no list with it.
+            return unreadableSummary(makeId, events);
+          })
+        : summarise(makeId, events);
     await breathe();
     if (!summary) continue;
     folded.set(key, { lastSeq, summary });

@@ -4,7 +4,7 @@ import { makeSummary, type MakeSummary, type StoredEvent } from '@morning-crock/
 const BEGINS = ['make-started', 'waking-started'];
 
 /** A line for a make whose entries are whole but lead to nothing. */
-function unreadableSummary(id: string, events: readonly StoredEvent[]): MakeSummary | null {
+export function unreadableSummary(id: string, events: readonly StoredEvent[]): MakeSummary | null {
   const begun = events.find((e) => BEGINS.includes(e.type));
   if (!begun) return null;
   const { plan } = begun.data as { readonly plan?: { readonly name?: unknown } };

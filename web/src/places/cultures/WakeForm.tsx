@@ -6,10 +6,11 @@ import {
   type WakingPlan,
 } from '@morning-crock/core/contract';
 import { Button, NativeSelect, TextInput } from '@mantine/core';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { ulid } from 'ulid';
 import { now, useNow } from '../../data/clock.ts';
+import { refusalWords } from '../../data/refusal-words.ts';
 import { liveSlice } from '../../data/live-slice.ts';
 import { dropRefused, record, useAppDispatch, useAppSelector, whenSettled } from '../../data/store.ts';
 import { useUnits } from '../../data/use-units.ts';
@@ -59,6 +60,10 @@ export function WakeForm(props: {
       startAt: new Date(openedMs).toISOString(),
     };
   });
+  useEffect(() => {
+    // Taken over once: another waking begins afresh.
+    dispatch(liveSlice.actions.wakingDraftKept(null));
+  }, [dispatch]);
   const set = (part: Partial<WakingPlan>): void => setPlan((before) => ({ ...before, ...part }));
   const nowMs = useNow(60_000);
   const waking = useMemo(() => planWaking(plan, kitchen, [], nowMs), [plan, kitchen, nowMs]);
@@ -75,10 +80,9 @@ export function WakeForm(props: {
     const refused = await whenSettled(started);
     if (refused) {
       await dropRefused(started);
-      setRefusal(`${refused.message} ${refused.details.map((d) => d.message).join('; ')}. ${refused.next}`);
+      setRefusal(refusalWords(refused));
       return;
     }
-    dispatch(liveSlice.actions.wakingDraftKept(null));
     void navigate(`/makes/${id}`);
   };
   return (

@@ -14,6 +14,7 @@ import { useNavigate, useSearchParams } from 'react-router';
 import { ulid } from 'ulid';
 import { useFactorsQuery, useKitchenQuery } from '../../data/api.ts';
 import { now } from '../../data/clock.ts';
+import { refusalWords } from '../../data/refusal-words.ts';
 import { dropRefused, record, useAppSelector, whenSettled } from '../../data/store.ts';
 import { useMake } from '../../data/use-make.ts';
 import { useUnits } from '../../data/use-units.ts';
@@ -106,7 +107,7 @@ function Form({
     const refused = await whenSettled(started);
     if (refused) {
       await dropRefused(started);
-      setRefusal(`${refused.message} ${refused.details.map((d) => d.message).join('; ')}. ${refused.next}`);
+      setRefusal(refusalWords(refused));
       setStarting(false);
       return;
     }
