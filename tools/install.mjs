@@ -98,4 +98,4 @@ export const DATABASE_PROGRAMS = [
   { program: 'mariadb-install-db', package: 'mariadb-server-core' },
   { program: 'mariadb', package: 'mariadb-client-core' },
 ];
-export const BROWSER_PROGRAMS = [{ program: 'chromium', package: 'chromium' }];
+export const BROWSER_PROGRAMS = [{ program: 'chromium-headless-shell', package: 'chromium-headless-shell' }];

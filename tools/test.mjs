@@ -122,12 +122,11 @@ try {
     await build();
     await test('tests', 2, extra);
   } else {
-    // The checks take one core; the other builds and tries what needs no browser. Then the journeys take both.
+    // The checks go on beside the build and the tests: no core waits for the other at the end of a part.
     const checks = runStaticChecks();
     await build();
-    await test('tests without a browser', 1, ['--selectProjects', 'core', 'server', 'web', 'page']);
+    await test('tests', 2, []);
     await checks;
-    await test('journeys', 2, ['--selectProjects', 'e2e']);
   }
 } finally {
   await browser.close();
