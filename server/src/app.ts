@@ -2,6 +2,7 @@ import helmet from '@fastify/helmet';
 import fastifyStatic from '@fastify/static';
 import swagger from '@fastify/swagger';
 import { errorOf } from '@morning-crock/core/contract';
+import fp from 'fastify-plugin';
 import Fastify, { type FastifyBaseLogger, type FastifyInstance, type FastifyReply } from 'fastify';
 import {
   jsonSchemaTransform,
@@ -116,17 +117,21 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   await app.register(openStreamsPlugin);
   await app.register(identityPlugin, { kitchenId: options.kitchenId ?? null });
   await app.register(streamPlugin);
-  await app.register(eventRoutes);
-  await app.register(kitchenRoutes);
-  await app.register(makeRoutes);
-  await app.register(deviceRoutes);
-  await app.register(exchangeRoutes);
-  await app.register(traceRoutes);
-  await app.register(milkRoutes);
-  await app.register(cultureRoutes);
-  await app.register(learningRoutes);
-  await app.register(backupRoutes);
-  await app.register(accessRoutes);
+  for (const routes of [
+    eventRoutes,
+    kitchenRoutes,
+    makeRoutes,
+    deviceRoutes,
+    exchangeRoutes,
+    traceRoutes,
+    milkRoutes,
+    cultureRoutes,
+    learningRoutes,
+    backupRoutes,
+    accessRoutes,
+  ])
+    // A part without a name is looked for among all modules there are.
+    await app.register(fp(routes, { name: routes.name, encapsulate: true }));
   app.get('/api/openapi.json', { schema: { hide: true } }, () => app.swagger());
   if (options.pageRoot === undefined)
     app.setNotFoundHandler((_request, reply) => reply.status(404).send(errorOf('not-found')));
