@@ -1,6 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
 import { kitchenSettings } from '../contract/index.ts';
 import {
+  clockTime,
   defaultKitchen,
   foldKitchen,
   instantOfLocal,
@@ -42,6 +44,21 @@ describe('clock times of a zone', () => {
     );
     expect(new Date(instantOfLocal(zone, '2026-10-25', '02:30')).toISOString()).toBe(
       '2026-10-25T00:30:00.000Z',
+    );
+  });
+
+  test('as the zone has them, also where clocks were changed at odd instants', () => {
+    const zones = [zone, 'Asia/Kathmandu', 'Australia/Lord_Howe', 'Africa/Monrovia', 'America/St_Johns'];
+    const shown = (name: string, ms: number): string =>
+      new Intl.DateTimeFormat('sv-SE', { timeZone: name, dateStyle: 'short', timeStyle: 'short' }).format(ms);
+    const aroundChange = fc
+      .tuple(fc.constantFrom('1972-01-07T00:44:30Z', '2026-03-29T01:00:00Z', '2026-04-04T15:00:00Z'))
+      .chain(([at]) => fc.integer({ min: Date.parse(at) - 7_200_000, max: Date.parse(at) + 7_200_000 }));
+    const anyInstant = fc.integer({ min: Date.parse('1900-01-01'), max: Date.parse('2100-01-01') });
+    fc.assert(
+      fc.property(fc.constantFrom(...zones), fc.oneof(aroundChange, anyInstant), (name, ms) => {
+        expect(`${localDate(name, ms)} ${clockTime(name, ms)}`).toBe(shown(name, ms));
+      }),
     );
   });
 

@@ -1,7 +1,8 @@
 const MINUTE_MS = 60_000;
 const formatters = new Map<string, Intl.DateTimeFormat>();
 
-function partsIn(zone: string, ms: number): Record<string, number> {
+/** What a calendar and clock of a zone show at an instant, as if it were UTC, ms since 1970. */
+function shownIn(zone: string, ms: number): number {
   let format = formatters.get(zone);
   if (!format) {
     format = new Intl.DateTimeFormat('en-GB', {
@@ -16,35 +17,50 @@ function partsIn(zone: string, ms: number): Record<string, number> {
     });
     formatters.set(zone, format);
   }
-  return Object.fromEntries(format.formatToParts(ms).map((part) => [part.type, Number(part.value)]));
+  const p = Object.fromEntries(format.formatToParts(ms).map((part) => [part.type, Number(part.value)]));
+  return Date.UTC(p['year']!, p['month']! - 1, p['day'], p['hour'], p['minute'], p['second']);
 }
 
-/** Minutes since local midnight of an instant in a zone. */
-export function minuteOfDay(zone: string, ms: number): number {
-  const p = partsIn(zone, ms);
-  return (p['hour'] ?? 0) * 60 + (p['minute'] ?? 0);
-}
+const QUARTER_MS = 15 * MINUTE_MS;
+/** Quarters of an hour whose offset is kept; a timetable asks for thousands of instants of the same days. */
+const MOST_QUARTERS = 20_000;
+const quarters = new Map<string, number>();
 
-const two = (n: number | undefined): string => String(n ?? 0).padStart(2, '0');
-
-/** The clock time of an instant in a zone, as a time field wants it. @example clockTime('UTC', 0) // '00:00' */
-export function clockTime(zone: string, ms: number): string {
-  const p = partsIn(zone, ms);
-  return `${two(p['hour'])}:${two(p['minute'])}`;
-}
-
-/** The local calendar date of an instant as "2026-01-31". */
-export function localDate(zone: string, ms: number): string {
-  const p = partsIn(zone, ms);
-  return `${p['year']}-${two(p['month'])}-${two(p['day'])}`;
+/** Offset at the beginning of a quarter of an hour. */
+function offsetOfQuarter(zone: string, quarter: number): number {
+  const key = `${zone} ${quarter}`;
+  const known = quarters.get(key);
+  if (known !== undefined) return known;
+  const ms = quarter * QUARTER_MS;
+  const offset = shownIn(zone, ms) - ms;
+  if (quarters.size >= MOST_QUARTERS) quarters.clear();
+  quarters.set(key, offset);
+  return offset;
 }
 
 /** Offset of a zone from UTC at an instant, ms. */
 function offsetMs(zone: string, ms: number): number {
-  const p = partsIn(zone, ms);
-  const local = Date.UTC(p['year']!, p['month']! - 1, p['day'], p['hour'], p['minute'], p['second']);
-  return local - Math.floor(ms / 1000) * 1000;
+  const quarter = Math.floor(ms / QUARTER_MS);
+  const offset = offsetOfQuarter(zone, quarter);
+  // Clocks are changed at a full quarter nearly always; where they were not, this instant itself is asked for.
+  if (offset === offsetOfQuarter(zone, quarter + 1)) return offset;
+  return shownIn(zone, ms) - Math.floor(ms / 1000) * 1000;
 }
+
+/** Calendar and clock of a zone at an instant, read off as UTC. */
+const localIn = (zone: string, ms: number): Date => new Date(ms + offsetMs(zone, ms));
+
+/** Minutes since local midnight of an instant in a zone. */
+export function minuteOfDay(zone: string, ms: number): number {
+  const local = localIn(zone, ms);
+  return local.getUTCHours() * 60 + local.getUTCMinutes();
+}
+
+/** The clock time of an instant in a zone, as a time field wants it. @example clockTime('UTC', 0) // '00:00' */
+export const clockTime = (zone: string, ms: number): string => localIn(zone, ms).toISOString().slice(11, 16);
+
+/** The local calendar date of an instant as "2026-01-31". */
+export const localDate = (zone: string, ms: number): string => localIn(zone, ms).toISOString().slice(0, 10);
 
 /**
  * The instant of a local clock time. A time that does not exist (clocks going forward) moves forward by the gap;
