@@ -24,10 +24,16 @@ export function integrateProfile(profile: HeatProfile, rate: (temperatureC: numb
     if (Math.max(fromC, toC) < COUNT_FROM_C) continue;
     const pieces = Math.max(1, Math.min(20_000, Math.ceil((toS - fromS) / 2)));
     const widthS = (toS - fromS) / pieces;
+    let a = fromC;
+    let atA = rate(a);
     for (let k = 0; k < pieces; k++) {
-      const a = fromC + ((toC - fromC) * k) / pieces;
       const b = fromC + ((toC - fromC) * (k + 1)) / pieces;
-      sum += (widthS / 6) * (rate(a) + 4 * rate((a + b) / 2) + rate(b));
+      // A milk that is held stays at one temperature for hours.
+      const level = b === a;
+      const atB = level ? atA : rate(b);
+      sum += (widthS / 6) * (atA + 4 * (level ? atA : rate((a + b) / 2)) + atB);
+      a = b;
+      atA = atB;
     }
   }
   return sum;
