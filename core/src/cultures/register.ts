@@ -6,7 +6,7 @@ import type {
   MakeUnderWay,
   WakingPlan,
 } from '../contract/index.ts';
-import { effectiveEvents, type LoggedEvent } from '../make/index.ts';
+import { effectiveEvents, instantOf, type LoggedEvent } from '../make/index.ts';
 import { isHeated } from '../method/index.ts';
 import { childOf, cultureOf, keptKind, placeOf, withLess } from './culture.ts';
 
@@ -233,7 +233,7 @@ function keep(
 
 /** Carries one effective event out. */
 export function applyToCultures(draft: CultureDraft, event: LoggedEvent): void {
-  const moment: Moment = { eventId: event.id, atMs: Date.parse(event.at) };
+  const moment: Moment = { eventId: event.id, atMs: instantOf(event) };
   switch (event.type) {
     case 'culture-changed':
       change(draft, event.streamId, event.data, moment);

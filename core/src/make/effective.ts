@@ -45,42 +45,65 @@ export function voidedIds(events: readonly LoggedEvent[]): ReadonlySet<string> {
   return new Set(events.flatMap((event) => (known.get(event.id) === true ? [event.id] : [])));
 }
 
+/** An event is read again at every fold of its log, its instant only once. */
+const instants = new WeakMap<LoggedEvent, number>();
+
+/** When an event happened, ms since 1970. */
+export function instantOf(event: LoggedEvent): number {
+  const known = instants.get(event);
+  if (known !== undefined) return known;
+  const ms = Date.parse(event.at);
+  instants.set(event, ms);
+  return ms;
+}
+
+const byTime = (a: LoggedEvent, b: LoggedEvent): number => instantOf(a) - instantOf(b) || byLog(a, b);
+
+/** Sorted anew only where it is not in order: most logs are. */
+function inOrder(events: readonly LoggedEvent[], order: typeof byLog): readonly LoggedEvent[] {
+  return events.every((event, i) => i === 0 || order(events[i - 1]!, event) <= 0)
+    ? events
+    : [...events].sort(order);
+}
+
+/** The same events in the order of the log, each identity once: as it is stored, when it is. */
+function uniqueOf(events: readonly LoggedEvent[]): readonly LoggedEvent[] {
+  const sorted = inOrder(events, byLog);
+  const seen = new Set<string>();
+  const unique = sorted.filter(({ id }) => !seen.has(id) && seen.add(id));
+  return unique.length === sorted.length ? sorted : unique;
+}
+
+/** An event with what its correction says instead. */
+function correctedBy(event: LoggedEvent, correction: EventOf<'corrected'>): LoggedEvent {
+  const data = EVENT_DATA[event.type].safeParse(correction.data.data);
+  // A correction that does not fit its target's shape is refused at the door; one that got in changes nothing.
+  if (!data.success) return event;
+  return { ...event, at: correction.data.at ?? event.at, data: data.data } as LoggedEvent;
+}
+
 /**
  * What counts of a make's events: voided ones dropped, the correction with the highest `seq` applied, doubles of
  * the same id once, sorted by `at`, then `seq`.
  */
-export function effectiveEvents(events: readonly LoggedEvent[]): LoggedEvent[] {
-  const unique = [
-    ...new Map(
-      [...events]
-        .sort(byLog)
-        .reverse()
-        .map((event) => [event.id, event]),
-    ).values(),
-  ].reverse();
+export function effectiveEvents(events: readonly LoggedEvent[]): readonly LoggedEvent[] {
+  const unique = uniqueOf(events);
+  // Few logs have a change in them.
+  if (!unique.some(({ type }) => type === 'voided' || type === 'corrected')) return inOrder(unique, byTime);
   const gone = voidedIds(unique);
-  const corrections = new Map<string, EventOf<'corrected'> & { seq?: number | undefined }>();
-  for (const event of unique.sort(byLog)) {
+  const corrections = new Map<string, EventOf<'corrected'>>();
+  for (const event of unique)
     if (event.type === 'corrected' && !gone.has(event.id)) corrections.set(event.data.target, event);
-  }
-  return (
-    unique
-      // A make cannot be undone out of the record: it is discarded instead.
-      .filter((event) => BEGINNINGS.has(event.type) || !gone.has(event.id))
-      .filter((event) => event.type !== 'voided' && event.type !== 'corrected')
-      .map((event) => {
-        const correction = corrections.get(event.id);
-        if (!correction) return event;
-        const data = EVENT_DATA[event.type].safeParse(correction.data.data);
-        // A correction that does not fit its target's shape is refused at the door; one that got in changes nothing.
-        if (!data.success) return event;
-        return { ...event, at: correction.data.at ?? event.at, data: data.data } as LoggedEvent;
-      })
-      // An instant is read once: a log of years has ten thousands of them.
-      .map((event) => ({ event, atMs: Date.parse(event.at) }))
-      .sort((a, b) => a.atMs - b.atMs || byLog(a.event, b.event))
-      .map(({ event }) => event)
-  );
+  const counting = unique
+    // A make cannot be undone out of the record: it is discarded instead.
+    .filter(
+      ({ type, id }) => type !== 'voided' && type !== 'corrected' && (BEGINNINGS.has(type) || !gone.has(id)),
+    )
+    .map((event) => {
+      const correction = corrections.get(event.id);
+      return correction ? correctedBy(event, correction) : event;
+    });
+  return inOrder(counting, byTime);
 }
 
 /** The latest un-voided entry of one device that undo takes back; `null` when there is none. */

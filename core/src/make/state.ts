@@ -15,7 +15,7 @@ import {
   type Sourness,
 } from '../culture/index.ts';
 import { batchOf, fillJars, methodSteps, type DoseGiven, type MethodStep } from '../method/index.ts';
-import { effectiveEvents, type LoggedEvent } from './effective.ts';
+import { effectiveEvents, instantOf, type LoggedEvent } from './effective.ts';
 
 export interface StepState {
   readonly step: MethodStep;
@@ -162,7 +162,7 @@ function titrated(percent: number, plan: MakePlan): { ph: number; sigma: number 
 function acidityOf(effective: readonly LoggedEvent[], plan: MakePlan): AcidityEntry[] {
   return effective
     .flatMap((e): AcidityEntry[] => {
-      const own = { eventId: e.id, atMs: Date.parse(e.at) };
+      const own = { eventId: e.id, atMs: instantOf(e) };
       switch (e.type) {
         case 'cue-seen':
           return [{ ...own, reading: { kind: 'cue', cue: e.data.cue, cleanSmell: e.data.cleanSmell } }];
@@ -213,7 +213,7 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
   const ends = new Map<StepId, { atMs: number; skipped: boolean }>();
   for (const event of effective) {
     if (event.type !== 'step-done' && event.type !== 'step-skipped') continue;
-    ends.set(event.data.step, { atMs: Date.parse(event.at), skipped: event.type === 'step-skipped' });
+    ends.set(event.data.step, { atMs: instantOf(event), skipped: event.type === 'step-skipped' });
   }
   // Adding the starter, weighing, tasting or keeping some is doing that step.
   const implied: readonly [LoggedEvent['type'], StepId][] = [
@@ -225,10 +225,10 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
   ];
   for (const [type, step] of implied) {
     const event = of(type)[0];
-    if (event && !ends.has(step)) ends.set(step, { atMs: Date.parse(event.at), skipped: false });
+    if (event && !ends.has(step)) ends.set(step, { atMs: instantOf(event), skipped: false });
   }
   const chilledJars = new Map(
-    of('jar-chilled').map((e): readonly [string, number] => [e.data.jar, Date.parse(e.at)]),
+    of('jar-chilled').map((e): readonly [string, number] => [e.data.jar, instantOf(e)]),
   );
   // The last of several jars ends the incubation.
   const jars = fillJars(plan).jars.filter((jar) => jar.filledLitres > NO_MILK_LITRES);
@@ -255,7 +255,7 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
     temperatures: [
       ...of('temperature-read').map((e) => ({
         eventId: e.id,
-        atMs: Date.parse(e.at),
+        atMs: instantOf(e),
         celsius: e.data.celsius,
         instrument: e.data.instrument,
         rawC: e.data.rawC,
@@ -268,21 +268,21 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
     acidity: acidityOf(effective, plan),
     dose: starter ? { massKg: starter.data.massKg, statedRatio: starter.data.statedRatio } : plan.starter,
     inoculatedAtMs: starter
-      ? Date.parse(starter.at)
+      ? instantOf(starter)
       : inoculation && !inoculation.skipped
         ? inoculation.atMs
         : null,
     chilledAtMs: ends.get('incubate')?.atMs ?? null,
-    coolingSinceMs: cooled ? Date.parse(cooled.at) : null,
+    coolingSinceMs: cooled ? instantOf(cooled) : null,
     chilledJars,
     traces,
     weighedKg: weighed?.data.massKg ?? null,
     reservedKg: reserved?.data.massKg ?? null,
     tasting: tasted ? tasted.data : null,
-    notes: of('noted').map((e) => ({ atMs: Date.parse(e.at), text: e.data.text })),
+    notes: of('noted').map((e) => ({ atMs: instantOf(e), text: e.data.text })),
     acknowledged: new Set(of('alarm-acknowledged').map((e) => e.data.alarm)),
     finished: finish
-      ? { atMs: Date.parse(finish.at), verdict: finish.data.verdict, reason: finish.data.reason }
+      ? { atMs: instantOf(finish), verdict: finish.data.verdict, reason: finish.data.reason }
       : null,
     events: effective,
   };

@@ -1,5 +1,5 @@
 import type { EventType, LedgerLine, Lot, LotPour, MilkRoomResponse } from '../contract/index.ts';
-import { effectiveEvents, type LoggedEvent } from '../make/index.ts';
+import { effectiveEvents, instantOf, type LoggedEvent } from '../make/index.ts';
 import { updateBelief } from '../numerics/index.ts';
 import { litresOfMass } from '../milk/index.ts';
 import { formatVolume, type MeasureSystem } from '../units/index.ts';
@@ -64,7 +64,7 @@ export function applyToRoom(room: RoomDraft, event: LoggedEvent): void {
     eventId: event.id,
     streamId: event.streamId,
     seq: event.seq ?? Number.MAX_SAFE_INTEGER,
-    atMs: Date.parse(event.at),
+    atMs: instantOf(event),
   };
   switch (event.type) {
     case 'milk-moved':
