@@ -216,7 +216,8 @@ function Form({
       <Outlook
         planning={planning}
         faulty={faults.size > 0}
-        starting={starting}
+        // Until the milk and cultures there are have come, the plan is not the one that will be shown.
+        starting={starting || !(cultures.known || cultures.failed) || !(room.known || room.failed)}
         refusal={refusal}
         onStart={() => void start()}
       />
