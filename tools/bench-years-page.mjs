@@ -3,13 +3,20 @@ import { startBrowser } from './browser.mjs';
 
 const IDLE_S = 10;
 
-/** The longest gap between two frames while something is done. */
-const WATCH_FRAMES = `
-  globalThis.gaps = [];
+/** Notes the gaps between frames from now on; a page at rest is not to be kept awake by it. */
+function watchFrames() {
+  /** @type {number[]} */
+  const gaps = [];
+  Object.assign(globalThis, { gaps });
   let last = performance.now();
-  const look = () => { const at = performance.now(); globalThis.gaps.push(at - last); last = at; requestAnimationFrame(look); };
+  const look = () => {
+    const at = performance.now();
+    gaps.push(at - last);
+    last = at;
+    requestAnimationFrame(look);
+  };
   requestAnimationFrame(look);
-`;
+}
 
 /**
  * @param {string} address
@@ -20,7 +27,6 @@ export async function benchYearsPage(address, longMake) {
   const browser = await startBrowser();
   try {
     const page = await browser.newPage();
-    await page.evaluateOnNewDocument(WATCH_FRAMES);
     /** @param {string} words */
     const shows = (words) =>
       page.waitForFunction(
@@ -54,7 +60,7 @@ export async function benchYearsPage(address, longMake) {
     await shows('Came out');
     const daybookMs = performance.now() - from;
     await rest(500);
-    await longest();
+    await page.evaluate(watchFrames);
     await page.evaluate(async () => {
       const place = document.getElementById('place');
       for (let i = 0; place && i < 120; i++) {
@@ -70,7 +76,7 @@ export async function benchYearsPage(address, longMake) {
     await shows('Into the cold');
     const makeMs = performance.now() - from;
     await rest(5000);
-    await longest();
+    await page.evaluate(watchFrames);
     const note = await page.waitForSelector('::-p-aria(Note)');
     await note?.type('seen');
     await page.keyboard.press('Enter');

@@ -1,8 +1,8 @@
 /** Lets everything that waits have its turn before long work goes on. */
 export const breathe = (): Promise<void> => new Promise((resolve) => setImmediate(resolve));
 
-/** Long enough to get on, short enough that nobody notices waiting for it. */
-const SLICE_MS = 8;
+/** Short: answering others takes a dozen turns, and each of them may wait for a slice. */
+const SLICE_MS = 3;
 
 /** Goes through long work slice by slice; whoever waits has a turn between two of them. */
 export async function inSlices<T>(work: Generator<unknown, T>): Promise<T> {

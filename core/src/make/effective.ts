@@ -1,4 +1,5 @@
 import { EVENT_DATA, type DraftEvent, type EventOf } from '../contract/index.ts';
+import { toTheEnd } from './to-the-end.ts';
 
 /** An event as a device or the log has it; unsent ones have no `seq` yet. */
 export type LoggedEvent = DraftEvent & { readonly seq?: number | undefined };
@@ -82,15 +83,14 @@ function correctedBy(event: LoggedEvent, correction: EventOf<'corrected'>): Logg
   return { ...event, at: correction.data.at ?? event.at, data: data.data } as LoggedEvent;
 }
 
-/**
- * What counts of a make's events: voided ones dropped, the correction with the highest `seq` applied, doubles of
- * the same id once, sorted by `at`, then `seq`.
- */
-export function effectiveEvents(events: readonly LoggedEvent[]): readonly LoggedEvent[] {
+/** The same as `effectiveEvents`, with pauses for whoever has others to serve meanwhile. */
+export function* findingEffective(events: readonly LoggedEvent[]): Generator<void, readonly LoggedEvent[]> {
   const unique = uniqueOf(events);
+  yield;
   // Few logs have a change in them.
   if (!unique.some(({ type }) => type === 'voided' || type === 'corrected')) return inOrder(unique, byTime);
   const gone = voidedIds(unique);
+  yield;
   const corrections = new Map<string, EventOf<'corrected'>>();
   for (const event of unique)
     if (event.type === 'corrected' && !gone.has(event.id)) corrections.set(event.data.target, event);
@@ -103,8 +103,16 @@ export function effectiveEvents(events: readonly LoggedEvent[]): readonly Logged
       const correction = corrections.get(event.id);
       return correction ? correctedBy(event, correction) : event;
     });
+  yield;
   return inOrder(counting, byTime);
 }
+
+/**
+ * What counts of a make's events: voided ones dropped, the correction with the highest `seq` applied, doubles of
+ * the same id once, sorted by `at`, then `seq`.
+ */
+export const effectiveEvents = (events: readonly LoggedEvent[]): readonly LoggedEvent[] =>
+  toTheEnd(findingEffective(events));
 
 /** The latest un-voided entry of one device that undo takes back; `null` when there is none. */
 export function undoTarget(events: readonly LoggedEvent[], deviceId: string): LoggedEvent | null {

@@ -1,4 +1,5 @@
-import { effectiveEvents, type LoggedEvent } from './effective.ts';
+import { findingEffective, type LoggedEvent } from './effective.ts';
+import { toTheEnd } from './to-the-end.ts';
 
 /** What cannot have been as an entry says it, and where in the entry. */
 export interface EntryFault {
@@ -36,7 +37,7 @@ export function* findingFaults<S>(
   const state = register.open();
   const found = new Map<string, Broken>();
   let n = 0;
-  for (const event of effectiveEvents(events)) {
+  for (const event of yield* findingEffective(events)) {
     const fault = register.fault(state, event);
     if (fault) found.set(event.id, { event, fault });
     register.apply(state, event);
@@ -58,14 +59,6 @@ export function* findingBroken<S>(
   yield;
   const after = yield* findingFaults(register, [...events, more]);
   return [...after].flatMap(([id, broken]) => (before.has(id) ? [] : [broken]));
-}
-
-/** Runs what pauses to its end. */
-function toTheEnd<T>(work: Generator<void, T>): T {
-  for (;;) {
-    const step = work.next();
-    if (step.done === true) return step.value;
-  }
 }
 
 /** The same as `findingFaults`, at once. */

@@ -1,4 +1,4 @@
-import { effectiveEvents } from '@morning-crock/core';
+import { findingEffective } from '@morning-crock/core';
 import type { StoredEvent } from '@morning-crock/core/contract';
 
 /** Entries carried out between two pauses. */
@@ -19,7 +19,7 @@ export function* foldingReadable<S>(
     const state = spec.open();
     let culprit: string | null = null;
     let n = 0;
-    for (const event of effectiveEvents(kept)) {
+    for (const event of yield* findingEffective(kept)) {
       try {
         spec.apply(state, event as StoredEvent);
       } catch {
