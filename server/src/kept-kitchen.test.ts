@@ -1,0 +1,45 @@
+import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import type { Culture, Factor, Lot, MakeSummary, StoredEvent } from '@morning-crock/core/contract';
+import { keptEvents, keptGolden, keptKitchenText } from '@morning-crock/core/kept-kitchen';
+import { createTestKitchen, type TestKitchen } from './testing/index.ts';
+
+/** A back-up of an earlier program opens in this one with all it held and meant. */
+
+let kitchen: TestKitchen;
+const byId = <T extends { readonly id: string }>(things: readonly T[]): T[] =>
+  [...things].sort((a, b) => (a.id < b.id ? -1 : 1));
+const ask = async <T>(url: string): Promise<T> => (await kitchen.app.inject({ url })).json<T>();
+
+beforeAll(async () => {
+  const last = keptEvents().at(-1)!;
+  kitchen = await createTestKitchen({ startMs: Date.parse(last.receivedAt) });
+});
+afterAll(async () => kitchen.close());
+
+test('it comes in whole, says what it said, and goes out as it came', async () => {
+  const answer = await kitchen.app.inject({
+    method: 'POST',
+    url: '/api/restore',
+    headers: { 'content-type': 'application/json' },
+    payload: keptKitchenText(),
+  });
+  expect(answer.statusCode).toBe(200);
+  expect(await kitchen.count('event')).toBe(keptEvents().length);
+
+  const golden = keptGolden();
+  const { makes } = await ask<{ makes: MakeSummary[] }>('/api/makes');
+  expect(byId(makes.filter((m) => !m.waking))).toEqual(byId(golden.makes.map((m) => m.summary)));
+  expect(makes.filter((m) => m.waking)).toHaveLength(golden.wakings.length);
+  expect((await ask<{ lots: Lot[] }>('/api/milk')).lots).toEqual(golden.milk);
+  expect(byId((await ask<{ cultures: Culture[] }>('/api/cultures')).cultures)).toEqual(byId(golden.cultures));
+  expect((await ask<{ factors: Factor[] }>('/api/factors')).factors).toEqual(golden.factors);
+  for (const make of makes)
+    expect(await ask(`/api/makes/${make.id}`)).toMatchObject({
+      events: keptEvents().filter((e) => e.streamId === make.id),
+    });
+  // What is said of the kitchen itself is said of this one now.
+  const own = keptEvents().find((e) => e.type === 'kitchen-changed')!.streamId;
+  expect((await ask<{ events: StoredEvent[] }>('/api/backup')).events).toEqual(
+    keptEvents().map((e) => (e.streamId === own ? { ...e, streamId: kitchen.kitchenId } : e)),
+  );
+});
