@@ -4,6 +4,7 @@ export * from './milk/index.ts';
 export * from './heat/index.ts';
 export * from './culture/index.ts';
 export * from './kitchen/index.ts';
+export * from './log/index.ts';
 export * from './method/index.ts';
 export * from './make/index.ts';
 export * from './learn/index.ts';

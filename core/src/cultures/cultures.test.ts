@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { CultureChange } from '../contract/index.ts';
 import { agedBy, doseLikeFresh, ferment, hoursToPh, inoculumOf, livingShare } from '../culture/index.ts';
-import { brokenBy, faultsOf, type LoggedEvent } from '../make/index.ts';
+import { brokenBy, faultsOf, type LoggedEvent } from '../log/index.ts';
 import { cultureLike, lotId, planWith, register, ZERO_MS } from '../fixtures/index.ts';
 import {
   layTree,

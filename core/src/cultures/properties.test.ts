@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import type { Culture, CultureChange, CultureKind, MakePlan } from '../contract/index.ts';
 import { livingShare, STARTER_FACTS, type StarterKind } from '../culture/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
-import { brokenBy, faultsOf, type LoggedEvent } from '../make/index.ts';
+import { brokenBy, faultsOf, type LoggedEvent } from '../log/index.ts';
 import { defaultPlan } from '../method/index.ts';
 import { createLedger, lotId, ZERO_MS } from '../fixtures/index.ts';
 import {

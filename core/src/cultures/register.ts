@@ -1,26 +1,10 @@
-import type {
-  Culture,
-  CultureChange,
-  EventType,
-  MakePlan,
-  MakeUnderWay,
-  WakingPlan,
-} from '../contract/index.ts';
-import { effectiveEvents, instantOf, type LoggedEvent } from '../make/index.ts';
+import type { Culture, CultureChange, MakePlan, MakeUnderWay, WakingPlan } from '../contract/index.ts';
+import { effectiveEvents, feeding, instantOf, type LoggedEvent } from '../log/index.ts';
 import { isHeated } from '../method/index.ts';
 import { childOf, cultureOf, keptKind, placeOf, withLess } from './culture.ts';
 
 /** The events cultures are folded from; those of makes tell where they went and what was kept. */
-export const CULTURE_EVENTS: readonly EventType[] = [
-  'culture-changed',
-  'make-started',
-  'waking-started',
-  'starter-added',
-  'reserved',
-  'finished',
-  'voided',
-  'corrected',
-];
+export const CULTURE_EVENTS = feeding('cultures');
 
 /** A make as its cultures need it. */
 interface MakeOf {

@@ -1,6 +1,7 @@
 import type { KitchenSettings, MakeSummary, WakingDone, WakingPlan } from '../contract/index.ts';
 import { STARTER_FACTS } from '../culture/index.ts';
-import { effectiveEvents, type Alarm, type LoggedEvent, type NextHands } from '../make/index.ts';
+import { type Alarm, type NextHands } from '../make/index.ts';
+import { effectiveEvents, type LoggedEvent } from '../log/index.ts';
 import { planWaking, type Feed, type Waking } from './waking.ts';
 
 /** Everything a waking's entries say. */

@@ -8,7 +8,7 @@ import {
 import { titratedPercent } from '../culture/index.ts';
 import { correctedC, thermometerCorrection } from '../heat/index.ts';
 import { isMassUnit, isTemperatureUnit, toCelsius, toKilograms } from '../units/index.ts';
-import type { LoggedEvent } from './effective.ts';
+import type { LoggedEvent } from '../log/index.ts';
 
 /** What a hand reads and types: °C or °F, pH, lye in mL, a weight. */
 export type ValueKind = 'temperature' | 'ph' | 'acid' | 'mass';

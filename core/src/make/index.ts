@@ -1,6 +1,4 @@
-export * from './effective.ts';
 export * from './entry-value.ts';
-export * from './replay.ts';
 export * from './state.ts';
 export * from './thermal.ts';
 export * from './incubation.ts';

@@ -5,7 +5,6 @@ import {
   alarmsOf,
   bandForecast,
   contradictionWords,
-  effectiveEvents,
   foldMake,
   nextHands,
   plannedOf,
@@ -14,13 +13,12 @@ import {
   seenSetH,
   stateOfPlan,
   summaryOf,
-  undoTarget,
   walkThermal,
   yieldOf,
   type MakeState,
 } from './index.ts';
 import { createLog, MAKE_ID, START, testPlan } from './fixtures/events.ts';
-import type { LoggedEvent } from './effective.ts';
+import { effectiveEvents, undoTarget, type LoggedEvent } from '../log/index.ts';
 
 const MIN = 60_000;
 const HOUR = 3_600_000;

@@ -14,10 +14,9 @@ import {
   safetyOf,
   sleepClashes,
   stateOfPlan,
-  undoTarget,
   walkThermal,
 } from './index.ts';
-import type { LoggedEvent } from './effective.ts';
+import { undoTarget, type LoggedEvent } from '../log/index.ts';
 
 const HOUR = 3_600_000;
 

@@ -15,7 +15,7 @@ import {
   type Sourness,
 } from '../culture/index.ts';
 import { batchOf, fillJars, methodSteps, type DoseGiven, type MethodStep } from '../method/index.ts';
-import { effectiveEvents, instantOf, type LoggedEvent } from './effective.ts';
+import { effectiveEvents, instantOf, type LoggedEvent } from '../log/index.ts';
 
 export interface StepState {
   readonly step: MethodStep;

@@ -1,6 +1,6 @@
 import { makeSummary } from '../contract/index.ts';
 import { pointForecast } from './forecast.ts';
-import type { LoggedEvent } from './effective.ts';
+import type { LoggedEvent } from '../log/index.ts';
 import { foldMake } from './state.ts';
 import { summaryOf } from './summary.ts';
 

@@ -1,5 +1,5 @@
 import type { Lot, MilkMovement } from '../contract/index.ts';
-import type { EntryFault, LoggedEvent, Replayed } from '../make/index.ts';
+import type { EntryFault, LoggedEvent, Replayed } from '../log/index.ts';
 import { formatMass, type MeasureSystem } from '../units/index.ts';
 import { isEmpty } from './lot.ts';
 import { isCream } from './pooling.ts';

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { LotFacts, MilkMovement } from '../contract/index.ts';
 import { TREATMENTS } from '../milk/index.ts';
-import type { LoggedEvent } from '../make/index.ts';
+import type { LoggedEvent } from '../log/index.ts';
 import { createLedger, lotId, ZERO_MS } from '../fixtures/index.ts';
 import {
   allocate,

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { MilkMovement } from '../contract/index.ts';
-import { brokenBy, faultsOf, type LoggedEvent } from '../make/index.ts';
+import { brokenBy, faultsOf, type LoggedEvent } from '../log/index.ts';
 import { createLedger, lotId, MILKING, ZERO_MS } from '../fixtures/index.ts';
 import { foldMilkRoom, milkReplay, takesOut } from './index.ts';
 

@@ -1,5 +1,5 @@
-import type { EventType, LedgerLine, Lot, LotPour, MilkRoomResponse } from '../contract/index.ts';
-import { effectiveEvents, instantOf, type LoggedEvent } from '../make/index.ts';
+import type { LedgerLine, Lot, LotPour, MilkRoomResponse } from '../contract/index.ts';
+import { effectiveEvents, feeding, instantOf, type LoggedEvent } from '../log/index.ts';
 import { updateBelief } from '../numerics/index.ts';
 import { litresOfMass } from '../milk/index.ts';
 import { formatVolume, type MeasureSystem } from '../units/index.ts';
@@ -7,16 +7,7 @@ import { isEmpty } from './lot.ts';
 import { moveMilk, takeFrom, type Milking, type Moment, type RoomDraft } from './movements.ts';
 
 /** The events a milk room is folded from; those of makes tell what was asked for and poured. */
-export const MILK_EVENTS: readonly EventType[] = [
-  'milk-moved',
-  'milk-poured',
-  'make-started',
-  'step-done',
-  'step-skipped',
-  'finished',
-  'voided',
-  'corrected',
-];
+export const MILK_EVENTS = feeding('milk');
 
 /** Fat left in hand-worked butter and its buttermilk, for what a weighed churning says of its cream. */
 const BUTTER_FAT = 0.81;

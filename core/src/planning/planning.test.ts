@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import type { EventOf, EventType, KitchenSettings, MakePlan } from '../contract/index.ts';
 import { defaultKitchen, nobodyThere } from '../kitchen/index.ts';
-import { foldMake, pointForecast, stateOfPlan, type LoggedEvent } from '../make/index.ts';
+import { foldMake, pointForecast, stateOfPlan } from '../make/index.ts';
+import { type LoggedEvent } from '../log/index.ts';
 import { defaultPlan } from '../method/index.ts';
 import { planBackwards, type Allowed, type BackwardsInput, type Offer } from './index.ts';
 

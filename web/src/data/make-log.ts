@@ -1,4 +1,5 @@
 import {
+  EVENT_FACTS,
   foldMake,
   foldWaking,
   type LoggedEvent,
@@ -19,9 +20,6 @@ export interface MakeLog {
   /** It has entries, but they cannot be worked out. */
   readonly unreadable: boolean;
 }
-
-/** Entries that change no forecast. */
-const SHAPES_NOTHING: ReadonlySet<string> = new Set(['noted', 'alarm-acknowledged', 'planned', 'tasted']);
 
 interface Fold {
   readonly stored: readonly StoredEvent[];
@@ -71,7 +69,7 @@ export function makeLog(
   const before = folds.get(makeId);
   if (before?.stored === known && same(before.kept, kept)) return before.log;
   const events: readonly LoggedEvent[] = kept.length === 0 ? known : [...known, ...kept];
-  const fresh = events.filter((e) => !SHAPES_NOTHING.has(e.type));
+  const fresh = events.filter((e) => !EVENT_FACTS[e.type].aside);
   const log: MakeLog = {
     events,
     ...folded(makeId, events),

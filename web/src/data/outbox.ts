@@ -1,3 +1,4 @@
+import { beginsMake } from '@morning-crock/core';
 import {
   appendResponse,
   errorBody,
@@ -116,8 +117,7 @@ const TRIES = 3;
 const ASIDE_RETRY_MS = 60_000;
 
 /** Whether an entry begins a make or a waking: what follows it stands on it. */
-export const beginsStream = ({ type }: DraftEvent): boolean =>
-  type === 'make-started' || type === 'waking-started';
+export const beginsStream = ({ type }: DraftEvent): boolean => beginsMake(type);
 
 /** Sends what is kept, one after another in order; waits and tries again while the server is away. */
 export function createSender(host: SenderHost): { flush(): void } {

@@ -6,7 +6,7 @@ import {
   type EventType,
   type StoredEvent,
 } from '@morning-crock/core/contract';
-import { CULTURE_EVENTS, MILK_EVENTS } from '@morning-crock/core';
+import { CULTURE_EVENTS, EVENT_FACTS, MILK_EVENTS } from '@morning-crock/core';
 import { configureStore, original } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
 import { ulid } from 'ulid';
@@ -29,9 +29,6 @@ type RootState = ReturnType<typeof store.getState>;
 export const useAppSelector = useSelector.withTypes<RootState>();
 export const useAppDispatch = useDispatch.withTypes<typeof store.dispatch>();
 
-/** Events that may change what the kitchen has learned. */
-const TEACHES = new Set<EventType>(['finished', 'corrected', 'voided', 'trace-imported']);
-
 /** To keep a log is to copy it: a long one is kept less often. */
 const LONG_LOG = 1000;
 const KEEP_AFTER_MS = 500;
@@ -51,9 +48,6 @@ function keepMakeNow(makeId: string): void {
   const { data } = api.endpoints.make.select(makeId)(store.getState());
   if (data) keepAnswer(`api/makes/${makeId}`, { events: data, now: new Date(now()).toISOString() });
 }
-
-/** Events that change a line of the Daybook; a probe's reading does not. */
-const CHANGES_NOTHING_LISTED = new Set<EventType>(['temperature-read', 'alarm-acknowledged', 'planned']);
 
 type RegisterTag = 'milk' | 'milk-lines' | 'cultures' | 'factors';
 const staleSoon = new Set<RegisterTag>();
@@ -137,8 +131,8 @@ export function receiveEvent(event: StoredEvent): void {
         return !last || last.seq < event.seq ? grown : grown.sort((a, b) => a.seq - b.seq);
       }),
     );
-    if (!CHANGES_NOTHING_LISTED.has(event.type)) store.dispatch(api.util.invalidateTags(['makes']));
-    if (TEACHES.has(event.type)) store.dispatch(api.util.invalidateTags(['factors']));
+    if (!EVENT_FACTS[event.type].unlisted) store.dispatch(api.util.invalidateTags(['makes']));
+    if (EVENT_FACTS[event.type].teaches) store.dispatch(api.util.invalidateTags(['factors']));
     keepMake(event.streamId);
   }
   store.dispatch(outboxSlice.actions.left(event.id));

@@ -1,3 +1,4 @@
+import { EVENT_FACTS } from '@morning-crock/core';
 import {
   BACKUP_FORMAT,
   BACKUP_VERSION,
@@ -56,9 +57,6 @@ const broken = (path: string, message: string): never => {
 
 const traceRows = backupFile.shape.traces.element;
 
-/** What may begin a stream. */
-const BEGINS = new Set<string>(['make-started', 'waking-started', 'milk-moved', 'culture-changed']);
-
 const { format, version, savedAt, kitchen, notice } = backupFile.shape;
 const headSchema = z.object({ format, version, savedAt, kitchen, notice });
 
@@ -72,7 +70,7 @@ function createOrder(kitchenOfFile: string) {
     seq = event.seq;
     if (seen.has(event.id)) broken(`${path}.id`, 'is in the file twice');
     seen.add(event.id);
-    if (BEGINS.has(event.type)) begun.add(event.streamId);
+    if (EVENT_FACTS[event.type].begins) begun.add(event.streamId);
     if (!begun.has(event.streamId)) broken(`${path}.streamId`, 'belongs to a make the file does not begin');
   };
 }

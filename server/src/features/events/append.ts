@@ -1,11 +1,5 @@
-import { faultOfFold } from '@morning-crock/core';
-import {
-  EVENT_DATA,
-  detailsOf,
-  type DraftEvent,
-  type EventType,
-  type StoredEvent,
-} from '@morning-crock/core/contract';
+import { beginsMake, EVENT_FACTS, faultOfFold, isChange } from '@morning-crock/core';
+import { EVENT_DATA, detailsOf, type DraftEvent, type StoredEvent } from '@morning-crock/core/contract';
 import type { DataSource } from 'typeorm';
 import { AppError } from '../../plugins/errors.ts';
 import { bodyHash, storedFrom, withLog, type LogWriter } from './event-log.ts';
@@ -14,71 +8,36 @@ import { createStreams, type StreamFacts } from './stream-facts.ts';
 
 /** A device's clock may run this far ahead before its entries are refused. */
 const AHEAD_MS = 2 * 60_000;
-/** What a finished make still takes at any time; anything else must be dated before its finish. */
-const AFTER_FINISH = new Set([
-  'corrected',
-  'voided',
-  'weighed',
-  'tasted',
-  'noted',
-  'reserved',
-  'alarm-acknowledged',
-  'titrated',
-]);
-
-/** Events of the registers: their streams are lots, not makes. */
-const OF_A_REGISTER = new Set<EventType>(['milk-moved', 'culture-changed']);
-/** What begins a make, and what a waking takes. */
-const BEGINS = new Set<EventType>(['make-started', 'waking-started']);
-const OF_A_WAKING = new Set<EventType>([
-  'waking-done',
-  'noted',
-  'reserved',
-  'alarm-acknowledged',
-  'voided',
-  'corrected',
-  'finished',
-]);
-
 const refuse = (code: ConstructorParameters<typeof AppError>[0], path: string, message: string): never => {
   throw new AppError(code, [{ path, message }]);
 };
 
-/** Entries that the others of a make are worked out with: after one of them the make must still be readable. */
-const SHAPES_A_MAKE = new Set<EventType>([
-  'make-started',
-  'replanned',
-  'planned',
-  'milk-poured',
-  'starter-added',
-  'jar-chilled',
-]);
-
 /** Checks that need the rest of the make. */
 async function checkAgainstStream(stream: StreamFacts, kitchenId: string, draft: DraftEvent): Promise<void> {
-  if (draft.type === 'kitchen-changed' || draft.type === 'learning-reset') {
+  const facts = EVENT_FACTS[draft.type];
+  if (facts.of[0] === 'kitchen') {
     if (draft.streamId !== kitchenId) refuse('bad-input', 'streamId', 'a kitchen changes in its own stream');
     return;
   }
   const { started, registered, waking } = stream.begun();
-  if (OF_A_REGISTER.has(draft.type)) {
+  if (facts.begins && !beginsMake(draft.type)) {
     if (started) refuse('bad-input', 'streamId', 'is a make');
     return;
   }
-  if (BEGINS.has(draft.type)) {
+  if (facts.begins) {
     if (started) refuse('already-started', 'streamId', 'this make was started before');
     if (registered) refuse('bad-input', 'streamId', 'is no make');
     return;
   }
-  const changesEntry = draft.type === 'voided' || draft.type === 'corrected';
-  if (!started && !(registered && changesEntry))
+  if (!started && !(registered && isChange(draft)))
     refuse('no-such-make', 'streamId', 'no make with this identity');
-  if (waking && !OF_A_WAKING.has(draft.type)) refuse('bad-input', 'type', 'is nothing a waking takes');
-  if (!waking && draft.type === 'waking-done') refuse('bad-input', 'type', 'is for a waking only');
-  if (draft.type === 'voided' || draft.type === 'corrected') {
+  if (waking && !facts.of.includes('waking')) refuse('bad-input', 'type', 'is nothing a waking takes');
+  if (!waking && !isChange(draft) && !facts.of.includes('make'))
+    refuse('bad-input', 'type', 'is for a waking only');
+  if (isChange(draft)) {
     const aim = await stream.entry(draft.data.target);
     if (!aim) return refuse('bad-target', 'data.target', 'is not an entry of this make');
-    if (draft.type === 'voided' && BEGINS.has(aim.type)) {
+    if (draft.type === 'voided' && beginsMake(aim.type)) {
       refuse('bad-target', 'data.target', 'is the start of the make: discard the make instead');
     }
     if (draft.type === 'corrected') {
@@ -92,16 +51,15 @@ async function checkAgainstStream(stream: StreamFacts, kitchenId: string, draft:
     return;
   }
   const finishedAt = stream.finishedAt();
-  if (finishedAt !== null && !AFTER_FINISH.has(draft.type) && Date.parse(draft.at) > Date.parse(finishedAt)) {
+  if (finishedAt !== null && !facts.afterwards && Date.parse(draft.at) > Date.parse(finishedAt)) {
     refuse('make-finished', 'at', 'is after the make was finished');
   }
 }
 
 /** Refuses what would leave a make that nothing can be worked out from. */
 async function checkReadable(stream: StreamFacts, draft: DraftEvent): Promise<void> {
-  const changes = draft.type === 'voided' || draft.type === 'corrected';
-  const about = changes ? await stream.root(draft.data.target) : draft;
-  if (!about || !SHAPES_A_MAKE.has(about.type)) return;
+  const about = isChange(draft) ? await stream.root(draft.data.target) : draft;
+  if (!about || !EVENT_FACTS[about.type].shapes) return;
   const fault = faultOfFold(draft.streamId, [...(await stream.shaping()), draft]);
   if (fault === null) return;
   const path =

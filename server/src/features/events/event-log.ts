@@ -58,18 +58,6 @@ export function storedFrom(row: Pick<EventRow, (typeof COLUMNS)[number]>): Store
   }) as StoredEvent;
 }
 
-/** Entries that a fold can have any number of, each bounded by its shape: none of them can make a make unreadable. */
-export const BOUNDED: readonly EventType[] = [
-  'temperature-read',
-  'ph-read',
-  'cue-seen',
-  'titrated',
-  'noted',
-  'tasted',
-  'alarm-acknowledged',
-  'trace-imported',
-];
-
 /** What is read of a row, without the detour over entities: a make may have ten thousands of them. */
 const COLUMNS = [
   'id',

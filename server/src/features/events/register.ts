@@ -1,4 +1,4 @@
-import { findingBroken, type Broken, type Replayed } from '@morning-crock/core';
+import { findingBroken, instantOf, isChange, type Broken, type Replayed } from '@morning-crock/core';
 import type { DraftEvent, EventType, StoredEvent } from '@morning-crock/core/contract';
 import type { DataSource, EntityManager } from 'typeorm';
 import { breathe, inSlices } from '../../breathe.ts';
@@ -38,10 +38,9 @@ interface Held<S> {
   lastAtMs: number;
 }
 
-const CHANGES = new Set<EventType>(['voided', 'corrected']);
 /** Whether an event may be carried out after all others: it changes none of them and none came after it. */
 const goesOn = (event: DraftEvent, lastAtMs: number): boolean =>
-  !CHANGES.has(event.type) && Date.parse(event.at) >= lastAtMs;
+  !isChange(event) && instantOf(event) >= lastAtMs;
 
 /** A register as the writer of a transaction sees it: with what was appended in it. */
 export interface RegisterWithin<S> {
@@ -88,7 +87,7 @@ export function createRegister<S>(spec: RegisterFold<S>) {
 
   /** Whether an entry is anything to this register: what changes an entry of somewhere else is not. */
   const concerns = (held: Held<S>, event: StoredEvent): boolean =>
-    (event.type !== 'voided' && event.type !== 'corrected') || held.ids.has(event.data.target);
+    !isChange(event) || held.ids.has(event.data.target);
 
   function take(held: Held<S>, event: StoredEvent): void {
     held.lookedSeq = event.seq;
@@ -96,7 +95,7 @@ export function createRegister<S>(spec: RegisterFold<S>) {
     held.events.push(event);
     held.ids.add(event.id);
     held.state = held.state !== null && goesOn(event, held.lastAtMs) ? applied(held.state, event) : null;
-    held.lastAtMs = Math.max(held.lastAtMs, Date.parse(event.at));
+    held.lastAtMs = Math.max(held.lastAtMs, instantOf(event));
   }
 
   async function catchUp(
@@ -163,7 +162,7 @@ export function createRegister<S>(spec: RegisterFold<S>) {
             ? await stateOf(held)
             : (await inSlices(foldingReadable(spec, [...held.events, ...own]))).state,
         );
-        lastAtMs = own.reduce((ms, e) => Math.max(ms, Date.parse(e.at)), held.lastAtMs);
+        lastAtMs = own.reduce((ms, e) => Math.max(ms, instantOf(e)), held.lastAtMs);
         return state;
       };
       return {
@@ -175,13 +174,12 @@ export function createRegister<S>(spec: RegisterFold<S>) {
             return fault && { event: draft, fault };
           }
           const held = await catchUp(log.manager, kitchenId, log.startSeq);
-          const changed =
-            draft.type === 'voided' || draft.type === 'corrected' ? draft.data.target : draft.id;
+          const changed = isChange(draft) ? draft.data.target : draft.id;
           const known = [...held.events, ...own];
           const corrected = new Set(known.flatMap((e) => (e.type === 'corrected' ? [e.data.target] : [])));
           const all = known.filter((e) => e.id === changed || corrected.has(e.id) || !apart?.(e));
           const broken = await inSlices(findingBroken(replay, all, draft));
-          if (CHANGES.has(draft.type)) return broken[0] ?? null;
+          if (isChange(draft)) return broken[0] ?? null;
           // Clocks differ by seconds: of a late entry itself only what holds at its time and today counts.
           const itself = broken.some(({ event }) => event.id === draft.id) ? replay.fault(now, draft) : null;
           if (itself) return { event: draft, fault: itself };
@@ -196,7 +194,7 @@ export function createRegister<S>(spec: RegisterFold<S>) {
             if (state === null)
               throw new AppError('bad-input', [{ path: 'data', message: 'cannot be carried out' }]);
           } else state = null;
-          lastAtMs = Math.max(lastAtMs, Date.parse(event.at));
+          lastAtMs = Math.max(lastAtMs, instantOf(event));
         },
       };
     },

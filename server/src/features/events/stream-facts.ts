@@ -1,16 +1,16 @@
+import { beginsMake, EVENT_FACTS, eventsThat, isChange } from '@morning-crock/core';
 import type { EventType, StoredEvent } from '@morning-crock/core/contract';
-import { BOUNDED, readEvents, storedFrom, type LogWriter } from './event-log.ts';
+import { readEvents, storedFrom, type LogWriter } from './event-log.ts';
 
-/** Entries that say what a stream is, and those that change others: few, however long the stream. */
-const TELLING: readonly EventType[] = [
-  'make-started',
-  'waking-started',
-  'milk-moved',
-  'culture-changed',
-  'finished',
+/** Entries that say what a stream is, and those that take others back: few, however long the stream. */
+const TELLING = [
+  ...eventsThat((facts) => facts.begins),
+  ...eventsThat((facts) => facts.ends),
   'voided',
-];
-const OF_A_REGISTER = new Set<EventType>(['milk-moved', 'culture-changed']);
+] as const;
+/** Entries of which a make may have thousands. */
+const BOUNDED = eventsThat((facts) => facts.bounded);
+const registered = (type: EventType): boolean => EVENT_FACTS[type].begins === true && !beginsMake(type);
 
 /** What a writer needs to know of one stream, asked for as it is needed: never the whole of it. */
 export interface StreamFacts {
@@ -36,9 +36,9 @@ export function createStreams(log: LogWriter, kitchenId: string) {
     const undos = new Map(telling.flatMap((e) => (e.type === 'voided' ? [[e.id, e] as const] : [])));
     const facts: StreamFacts = {
       begun: () => ({
-        started: telling.some((e) => e.type === 'make-started' || e.type === 'waking-started'),
+        started: telling.some((e) => beginsMake(e.type)),
         waking: telling.some((e) => e.type === 'waking-started'),
-        registered: telling.some((e) => OF_A_REGISTER.has(e.type)),
+        registered: telling.some((e) => registered(e.type)),
       }),
       finishedAt() {
         const undone = new Set(telling.flatMap((e) => (e.type === 'voided' ? [e.data.target] : [])));
@@ -56,14 +56,14 @@ export function createStreams(log: LogWriter, kitchenId: string) {
         for (;;) {
           const known = roots.get(at);
           const event: StoredEvent | null = known ?? (await facts.entry(at));
-          const changes = event?.type === 'voided' || event?.type === 'corrected';
-          if (changes && !seen.has(at)) {
+          if (event && isChange(event)) {
+            if (seen.has(at)) return null;
             seen.add(at);
             at = event.data.target;
             continue;
           }
-          if (event && !changes) for (const one of seen) roots.set(one, event);
-          return changes ? null : event;
+          if (event) for (const one of seen) roots.set(one, event);
+          return event;
         }
       },
       shaping: () => readEvents(log.manager, { kitchenId, streamId, notTypes: BOUNDED }),

@@ -1,11 +1,9 @@
-import { foldMake, foldWaking, summaryOf, wakingSummary } from '@morning-crock/core';
+import { beginsMake, foldMake, foldWaking, summaryOf, wakingSummary } from '@morning-crock/core';
 import { makeSummary, type MakeSummary, type StoredEvent } from '@morning-crock/core/contract';
-
-const BEGINS = ['make-started', 'waking-started'];
 
 /** A line for a make whose entries are whole but lead to nothing. */
 export function unreadableSummary(id: string, events: readonly StoredEvent[]): MakeSummary | null {
-  const begun = events.find((e) => BEGINS.includes(e.type));
+  const begun = events.find((e) => beginsMake(e.type));
   if (!begun) return null;
   const { plan } = begun.data as { readonly plan?: { readonly name?: unknown } };
   return {

@@ -1,10 +1,9 @@
 import { EVENT_DATA, type DraftEvent, type EventOf } from '../contract/index.ts';
+import { beginsMake, EVENT_FACTS, isChange } from './facts.ts';
 import { toTheEnd } from './to-the-end.ts';
 
 /** An event as a device or the log has it; unsent ones have no `seq` yet. */
 export type LoggedEvent = DraftEvent & { readonly seq?: number | undefined };
-
-const BEGINNINGS: ReadonlySet<string> = new Set(['make-started', 'waking-started']);
 
 /** The order of the log; entries not yet sent come last, in the order of their making. */
 const order = (event: LoggedEvent): number => event.seq ?? Number.MAX_SAFE_INTEGER;
@@ -88,7 +87,7 @@ export function* findingEffective(events: readonly LoggedEvent[]): Generator<voi
   const unique = uniqueOf(events);
   yield;
   // Few logs have a change in them.
-  if (!unique.some(({ type }) => type === 'voided' || type === 'corrected')) return inOrder(unique, byTime);
+  if (!unique.some(isChange)) return inOrder(unique, byTime);
   const gone = voidedIds(unique);
   yield;
   const corrections = new Map<string, EventOf<'corrected'>>();
@@ -96,9 +95,7 @@ export function* findingEffective(events: readonly LoggedEvent[]): Generator<voi
     if (event.type === 'corrected' && !gone.has(event.id)) corrections.set(event.data.target, event);
   const counting = unique
     // A make cannot be undone out of the record: it is discarded instead.
-    .filter(
-      ({ type, id }) => type !== 'voided' && type !== 'corrected' && (BEGINNINGS.has(type) || !gone.has(id)),
-    )
+    .filter((event) => !isChange(event) && (beginsMake(event.type) || !gone.has(event.id)))
     .map((event) => {
       const correction = corrections.get(event.id);
       return correction ? correctedBy(event, correction) : event;
@@ -117,11 +114,13 @@ export const effectiveEvents = (events: readonly LoggedEvent[]): readonly Logged
 /** The latest un-voided entry of one device that undo takes back; `null` when there is none. */
 export function undoTarget(events: readonly LoggedEvent[], deviceId: string): LoggedEvent | null {
   const gone = voidedIds(events);
-  const keep = new Set([...BEGINNINGS, 'planned', 'alarm-acknowledged', 'voided']);
   return (
     [...events]
       .sort(byLog)
       .reverse()
-      .find((event) => event.deviceId === deviceId && !gone.has(event.id) && !keep.has(event.type)) ?? null
+      .find(
+        (event) =>
+          event.deviceId === deviceId && !gone.has(event.id) && EVENT_FACTS[event.type].unasked !== true,
+      ) ?? null
   );
 }

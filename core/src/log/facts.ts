@@ -1,0 +1,94 @@
+import type { EventType } from '../contract/index.ts';
+
+/** What a stream of entries is about. */
+export type StreamKind = 'make' | 'waking' | 'lot' | 'culture' | 'kitchen';
+/** What is folded from the entries of many streams. */
+export type Register = 'milk' | 'cultures';
+
+/** All that has to be known of a type of entry apart from its shape. */
+export interface EventFacts {
+  /** Whose stream takes it. */
+  readonly of: readonly StreamKind[];
+  /** A stream begins with it; nothing takes it back. */
+  readonly begins?: true;
+  /** A stream is over with it. */
+  readonly ends?: true;
+  /** It counts for nothing by itself: it changes another entry. */
+  readonly changes?: true;
+  /** There may be any number of them, each bounded by its shape: none can make a make unreadable. */
+  readonly bounded?: true;
+  /** Others are worked out with it: after it the make must still be readable. */
+  readonly shapes?: true;
+  /** No forecast follows from it. */
+  readonly aside?: true;
+  /** A make that is over still takes it, whenever it is dated. */
+  readonly afterwards?: true;
+  /** Undo passes over it: nobody entered it by hand. */
+  readonly unasked?: true;
+  /** No line of the Daybook follows from it. */
+  readonly unlisted?: true;
+  /** What was learned may be another with it. */
+  readonly teaches?: true;
+  /** The registers that are folded from it. */
+  readonly feeds?: readonly Register[];
+}
+
+const ANY: readonly StreamKind[] = ['make', 'waking', 'lot', 'culture', 'kitchen'];
+const MAKE: readonly StreamKind[] = ['make'];
+const MADE: readonly StreamKind[] = ['make', 'waking'];
+const BOTH: readonly Register[] = ['milk', 'cultures'];
+
+/** One line a type: whoever has to tell types apart asks here. */
+export const EVENT_FACTS: Readonly<Record<EventType, EventFacts>> = {
+  'make-started': { of: MAKE, begins: true, shapes: true, unasked: true, feeds: BOTH },
+  planned: { of: MAKE, shapes: true, aside: true, unasked: true, unlisted: true },
+  'step-done': { of: MAKE, feeds: ['milk'] },
+  'step-skipped': { of: MAKE, feeds: ['milk'] },
+  'temperature-read': { of: MAKE, bounded: true, unlisted: true },
+  'ph-read': { of: MAKE, bounded: true },
+  titrated: { of: MAKE, bounded: true, afterwards: true },
+  'trace-imported': { of: MAKE, bounded: true, teaches: true },
+  replanned: { of: MAKE, shapes: true },
+  'jar-chilled': { of: MAKE, shapes: true },
+  'cue-seen': { of: MAKE, bounded: true },
+  'starter-added': { of: MAKE, shapes: true, feeds: ['cultures'] },
+  weighed: { of: MAKE, afterwards: true },
+  tasted: { of: MAKE, bounded: true, aside: true, afterwards: true },
+  noted: { of: MADE, bounded: true, aside: true, afterwards: true },
+  reserved: { of: MADE, afterwards: true, feeds: ['cultures'] },
+  'alarm-acknowledged': {
+    of: MADE,
+    bounded: true,
+    aside: true,
+    afterwards: true,
+    unasked: true,
+    unlisted: true,
+  },
+  corrected: { of: ANY, changes: true, afterwards: true, teaches: true, feeds: BOTH },
+  voided: { of: ANY, changes: true, afterwards: true, unasked: true, teaches: true, feeds: BOTH },
+  finished: { of: MADE, ends: true, teaches: true, feeds: BOTH },
+  'milk-poured': { of: MAKE, shapes: true, feeds: ['milk'] },
+  'culture-changed': { of: ['culture'], begins: true, feeds: ['cultures'] },
+  'waking-started': { of: ['waking'], begins: true, unasked: true, feeds: ['cultures'] },
+  'waking-done': { of: ['waking'] },
+  'milk-moved': { of: ['lot'], begins: true, feeds: ['milk'] },
+  'kitchen-changed': { of: ['kitchen'] },
+  'learning-reset': { of: ['kitchen'] },
+};
+
+/** The types of which something holds. @example eventsThat((f) => f.bounded) // ['temperature-read', …] */
+export const eventsThat = (holds: (facts: EventFacts) => boolean | undefined): readonly EventType[] =>
+  (Object.keys(EVENT_FACTS) as EventType[]).filter((type) => holds(EVENT_FACTS[type]));
+
+/** Whether a stream of makes begins with it: a make or a waking, no lot and no culture. */
+export const beginsMake = (type: EventType): boolean =>
+  EVENT_FACTS[type].begins === true && EVENT_FACTS[type].of.some((kind) => MADE.includes(kind));
+
+/** Whether an entry changes another. */
+export const isChange = <E extends { readonly type: EventType }>(
+  event: E,
+): event is Extract<E, { readonly type: 'voided' | 'corrected' }> => EVENT_FACTS[event.type].changes === true;
+
+/** The types a register is folded from. */
+export const feeding = (register: Register): readonly EventType[] =>
+  eventsThat((facts) => facts.feeds?.includes(register));

@@ -1,0 +1,3 @@
+export * from './facts.ts';
+export * from './effective.ts';
+export * from './replay.ts';
