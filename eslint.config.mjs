@@ -1,6 +1,7 @@
 import js from '@eslint/js';
 import hooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
+import names from './tools/lint-names.mjs';
 import types from './tools/lint-types.mjs';
 
 export default tseslint.config(
@@ -33,6 +34,19 @@ export default tseslint.config(
       // `void` marks a promise that is deliberately not awaited; and setters return nothing anyway.
       '@typescript-eslint/no-confusing-void-expression': 'off',
     },
+  },
+  // A new product is files of its own: nothing else knows its steps by name.
+  {
+    files: ['core/src/**/*.ts', 'server/src/**/*.ts', 'web/src/**/*.ts', 'web/src/**/*.tsx'],
+    ignores: [
+      'core/src/{steps,products,contract,demo}/**',
+      'server/src/testing/**',
+      '**/fixtures/**',
+      '**/*.test.ts',
+      '**/*.test.tsx',
+    ],
+    plugins: { names },
+    rules: { 'names/steps-by-name': 'error' },
   },
   // The one program knows the globals of browsers and of Node everywhere; each part may use its own only.
   {

@@ -6,6 +6,8 @@ export * from './culture/index.ts';
 export * from './kitchen/index.ts';
 export * from './log/index.ts';
 export * from './method/index.ts';
+export * from './steps/index.ts';
+export * from './products/index.ts';
 export * from './make/index.ts';
 export * from './learn/index.ts';
 export * from './milkroom/index.ts';

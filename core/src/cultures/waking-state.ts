@@ -66,9 +66,9 @@ export function wakingHands(waking: Waking): NextHands | null {
   const step = wakingStep(waking);
   if (!step) return null;
   return step.wants === 'look'
-    ? { stepTitle: `Look at feed ${step.feed.n}`, atMs: step.feed.lookMs, mustAct: false }
+    ? { act: `Look at feed ${step.feed.n}`, atMs: step.feed.lookMs, mustAct: false }
     : {
-        stepTitle: waking.scald ? `Scald feed ${step.feed.n}` : `Feed ${step.feed.n}`,
+        act: waking.scald ? `Scald feed ${step.feed.n}` : `Feed ${step.feed.n}`,
         atMs: step.feed.beginMs,
         mustAct: false,
       };

@@ -146,7 +146,7 @@ test('its entries fold to steps, alarms and a line of the Daybook', () => {
   ledger.say(id, 0, { type: 'waking-started', data: { plan: wakingPlan.parse(PLAN) } });
   let state = foldWaking(id, ledger.events)!;
   let now = wakingNow(state, kitchen, ZERO_MS);
-  expect(wakingHands(now)).toMatchObject({ stepTitle: 'Scald feed 1', mustAct: false });
+  expect(wakingHands(now)).toMatchObject({ act: 'Scald feed 1', mustAct: false });
   ledger.say(id, 1, { type: 'waking-done', data: { feed: 1, did: 'fed', massKg: 0.06, typed: null } });
   state = foldWaking(id, ledger.events)!;
   now = wakingNow(state, kitchen, ZERO_MS + 2 * HOUR_MS);

@@ -72,10 +72,11 @@ interface Fit {
 }
 
 /** The pace of a heating or cooling, ln against what was typed, from two or more readings that span enough. */
-function fitVessel(state: MakeState, stepId: 'heat' | 'cool'): Fit | null {
-  const step = state.steps.find((s) => s.step.id === stepId);
+function fitVessel(state: MakeState, moves: 'up' | 'down'): Fit | null {
+  const step = state.steps.find((s) => s.step.facts.moves === moves);
+  const cooling = moves === 'down';
   if (step?.status !== 'done' || step.startedAtMs === null || step.endedAtMs === null) return null;
-  if (stepId === 'cool' && state.plan.cooling && state.plan.cooling.kind !== 'counter') return null;
+  if (cooling && state.plan.cooling && state.plan.cooling.kind !== 'counter') return null;
   const readings = state.temperatures.filter((t) => t.atMs >= step.startedAtMs! && t.atMs <= step.endedAtMs!);
   const first = readings[0];
   const last = readings.at(-1);
@@ -84,7 +85,7 @@ function fitVessel(state: MakeState, stepId: 'heat' | 'cool'): Fit | null {
   const { composition, litres } = batchOf(plan);
   const airC = roomAtC(plan, step.startedAtMs);
   const rising = last.celsius > first.celsius;
-  if (rising !== (stepId === 'heat')) return null;
+  if (rising === cooling) return null;
   const curveFor = (lnFactor: number, fromC: number) =>
     runVessel(
       {
@@ -92,13 +93,13 @@ function fitVessel(state: MakeState, stepId: 'heat' | 'cool'): Fit | null {
         litres,
         airC,
         startC: fromC,
-        lidded: stepId === 'cool' && plan.pot.lidded,
-        lossFactor: plan.pot.lossFactor * (stepId === 'cool' ? Math.exp(lnFactor) : 1),
-        powerKw: stepId === 'heat' ? plan.burner.powerKw * plan.burner.efficiency * Math.exp(lnFactor) : 0,
+        lidded: cooling && plan.pot.lidded,
+        lossFactor: plan.pot.lossFactor * (cooling ? Math.exp(lnFactor) : 1),
+        powerKw: cooling ? 0 : plan.burner.powerKw * plan.burner.efficiency * Math.exp(lnFactor),
       },
       last.celsius + (rising ? 3 : -3),
     ).secondsAndCelsius;
-  const prior = FACTOR_SPREAD[stepId === 'heat' ? 'burner' : 'cooling'].prior;
+  const prior = FACTOR_SPREAD[cooling ? 'cooling' : 'burner'].prior;
   const fit = leastSquares(
     ([lnFactor = 0, offC = 0]) => {
       const curve = curveFor(lnFactor, first.celsius + offC);
@@ -230,8 +231,8 @@ function fitRate(state: MakeState, factors: FactorsUsed): Fit | null {
 export function observeThings(state: MakeState): Observation[] {
   const place = fitPlace(state);
   return [
-    observation(state, 'burner', fitVessel(state, 'heat')),
-    observation(state, 'cooling', fitVessel(state, 'cool')),
+    observation(state, 'burner', fitVessel(state, 'up')),
+    observation(state, 'cooling', fitVessel(state, 'down')),
     observation(state, 'place-heat', place?.heat ?? null),
     observation(state, 'place-tau', place?.tau ?? null),
   ].flat();

@@ -2,6 +2,7 @@ import { formatMinutes } from '../units/index.ts';
 import type { BandForecast } from './forecast.ts';
 import type { SafetyState } from './safety.ts';
 import { shownAcidAtMs } from './safety.ts';
+import { seenSetMs } from './seen.ts';
 import type { MakeState } from './state.ts';
 
 const MINUTE_MS = 60_000;
@@ -19,7 +20,7 @@ export interface Alarm {
 
 type Rule = (state: MakeState, forecast: BandForecast, safety: SafetyState) => Alarm | null;
 
-const incubating = (state: MakeState): boolean => state.current?.step.id === 'incubate';
+const incubating = (state: MakeState): boolean => state.current?.step.facts.sours === true;
 const whey = (state: MakeState): boolean =>
   state.acidity.some(({ reading }) => reading.kind === 'cue' && reading.cue === 'whey-shows');
 
@@ -44,22 +45,17 @@ const RULES: readonly Rule[] = [
         }
       : null,
   (state, forecast) => {
-    const current = state.current?.step.id;
-    if (current !== 'heat' && current !== 'cool' && current !== 'hold') return null;
-    const time = forecast.point.steps.find((s) => s.id === current);
+    const step = state.current?.step;
+    if (!step?.due) return null;
+    const time = forecast.point.steps.find((s) => s.id === step.id);
     if (!time || time.endless) return null;
-    const words = {
-      heat: ['Hot enough', 'The milk should be at its heat: measure, then go on.'],
-      hold: ['Held long enough', 'The hold is over.'],
-      cool: ['At inoculating heat', 'The milk should be cool enough: measure, then inoculate.'],
-    }[current] as [string, string];
     return {
-      id: `step-${current}`,
+      id: `step-${step.id}`,
       dueAtMs: time.endMs,
       rank: 1,
-      mustAct: state.current?.step.mustAct ?? true,
-      title: words[0],
-      text: words[1],
+      mustAct: step.mustAct,
+      title: step.due.title,
+      text: step.due.text,
     };
   },
   (state, forecast) =>
@@ -69,8 +65,12 @@ const RULES: readonly Rule[] = [
           dueAtMs: forecast.set.p10,
           rank: 4,
           mustAct: false,
-          title: 'Look now',
-          text: 'It may be set: tilt the jar, do not stir.',
+          ...(seenSetMs(state) === null
+            ? { title: 'Look now', text: 'It may be set: tilt the jar, do not stir.' }
+            : {
+                title: 'Is it sour?',
+                text: 'It is set; that it soured is not shown yet: smell it, or measure.',
+              }),
         }
       : null,
   (state, forecast) =>
@@ -80,8 +80,9 @@ const RULES: readonly Rule[] = [
           dueAtMs: forecast.pickUp.p50,
           rank: 3,
           mustAct: false,
-          title: 'Set',
-          text: 'It should be as sour as you wanted: look, then chill it.',
+          ...(seenSetMs(state) === null
+            ? { title: 'Set', text: 'It should be as sour as you wanted: look, then chill it.' }
+            : { title: 'Sour enough', text: 'It should be as sour as you wanted: chill it.' }),
         }
       : null,
   (state, forecast) =>
@@ -107,7 +108,8 @@ export function alarmsOf(state: MakeState, forecast: BandForecast, safety: Safet
 
 /** The next moment hands are needed in a make. */
 export interface NextHands {
-  readonly stepTitle: string;
+  /** What hands do then, in the words it is called done with. */
+  readonly act: string;
   readonly atMs: number;
   readonly mustAct: boolean;
 }
@@ -117,16 +119,14 @@ export function nextHands(state: MakeState, forecast: BandForecast, nowMs: numbe
   const { current } = state;
   if (!current || state.finished) return null;
   const time = forecast.point.steps.find((s) => s.id === current.step.id);
-  const waits = ['heat', 'hold', 'cool', 'incubate', 'chill'].includes(current.step.id);
-  const following = state.steps[state.steps.indexOf(current) + 1];
-  if (!waits || !time)
+  if (!current.step.facts.waits || !time)
     return {
-      stepTitle: current.step.title,
+      act: current.step.title,
       atMs: Math.max(nowMs, current.startedAtMs ?? nowMs),
       mustAct: current.step.mustAct,
     };
-  const atMs = current.step.id === 'incubate' ? (forecast.pickUp.p50 ?? time.endMs) : time.endMs;
-  return { stepTitle: following?.step.title ?? current.step.title, atMs, mustAct: current.step.mustAct };
+  const atMs = current.step.facts.sours ? (forecast.pickUp.p50 ?? time.endMs) : time.endMs;
+  return { act: current.step.doneWords, atMs, mustAct: current.step.mustAct };
 }
 
 /** Plain words for a contradiction between a reading and the model. */

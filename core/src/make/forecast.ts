@@ -104,11 +104,11 @@ export function stateOfPlan(plan: MakePlan): MakeState {
 /** Steps after incubation, in order, from the pick-up on. */
 function tailSteps(state: MakeState, pickUpMs: number, sigmaMin: number, nowMs: number): StepTime[] {
   let atMs = pickUpMs;
-  const from = state.steps.findIndex((s) => s.step.id === 'incubate');
+  const from = state.steps.findIndex((s) => s.step.facts.sours);
   return state.steps.slice(from).map((s) => {
     const startMs = s.startedAtMs ?? atMs;
-    const minutes = s.step.id === 'chill' ? CHILL_H * 60 : s.step.handsMin;
-    const modelled = s.step.id === 'incubate' ? pickUpMs : startMs + minutes * MINUTE_MS;
+    const minutes = s.step.facts.waits ? CHILL_H * 60 : s.step.handsMin;
+    const modelled = s.step.facts.sours ? pickUpMs : startMs + minutes * MINUTE_MS;
     const endMs = s.endedAtMs ?? Math.max(modelled, s.status === 'current' ? nowMs : 0);
     atMs = endMs;
     return {

@@ -5,6 +5,7 @@ export * from './incubation.ts';
 export * from './forecast.ts';
 export * from './planned.ts';
 export * from './safety.ts';
+export * from './seen.ts';
 export * from './alarms.ts';
 export * from './summary.ts';
 export * from './trial.ts';

@@ -274,7 +274,7 @@ describe('safety and alarms', () => {
     expect(due['look-now']).toBe(forecast.set.p10);
     expect(due['set']).toBe(forecast.pickUp.p50);
     expect(due['too-sour']!).toBeGreaterThan(due['set']!);
-    expect(nextHands(state, forecast, now)?.stepTitle).toBe('Chill');
+    expect(nextHands(state, forecast, now)?.act).toBe('Into the cold');
     events.push(log(121, 'alarm-acknowledged', { alarm: 'look-now' }));
     expect(at(events, 122).alarms.map((a) => a.id)).not.toContain('look-now');
   });

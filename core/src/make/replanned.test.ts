@@ -10,8 +10,8 @@ import {
   replannedState,
   sleepClashes,
   stateOfPlan,
-  type LoggedEvent,
 } from './index.ts';
+import type { LoggedEvent } from '../log/index.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
 const MIN = 60_000;

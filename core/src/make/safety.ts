@@ -19,10 +19,12 @@ export interface SafetyState {
 
 /** When a reading or a cue first showed the milk to be acid enough; a forecast never does. */
 export function shownAcidAtMs(state: MakeState): number | null {
+  const setShowsAcid = state.steps.some(({ step }) => step.facts.setShowsAcid);
   const entry = state.acidity.find(
     ({ reading }) =>
       (reading.kind === 'ph' && reading.ph <= SAFE_PH) ||
       (reading.kind === 'cue' &&
+        setShowsAcid &&
         (reading.cue === 'set' || reading.cue === 'whey-shows') &&
         reading.cleanSmell !== false),
   );

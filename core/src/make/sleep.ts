@@ -2,6 +2,7 @@ import type { KitchenSettings, StepId } from '../contract/index.ts';
 import { sournessOfPh, type Sourness } from '../culture/index.ts';
 import { nobodyThere } from '../kitchen/index.ts';
 import { interpolateLinear } from '../numerics/index.ts';
+import { stepFacts } from '../steps/index.ts';
 import type { PointForecast } from './forecast.ts';
 
 const MINUTE_MS = 60_000;
@@ -18,22 +19,19 @@ export interface SleepClash {
   readonly sournessAtWake: Sourness | null;
 }
 
-/** Steps whose end may wait till tomorrow without harm. */
-const MAY_WAIT_OVERNIGHT: ReadonlySet<StepId> = new Set(['chill', 'weigh', 'taste', 'reserve']);
-
 /** Finds hands moments that fall into everybody's sleep or absence, in order. */
 export function sleepClashes(point: PointForecast, kitchen: KitchenSettings): SleepClash[] {
   const allAsleep = (ms: number): boolean => nobodyThere(kitchen, ms);
   return point.steps
     .filter(
-      (s) => (s.status === 'coming' || s.status === 'current') && !MAY_WAIT_OVERNIGHT.has(s.id) && !s.endless,
+      (s) => (s.status === 'coming' || s.status === 'current') && !stepFacts(s.id).overnight && !s.endless,
     )
     .filter((s) => allAsleep(s.endMs))
     .map((s) => {
       let wakeMs = Math.ceil(s.endMs / LOOK_MS) * LOOK_MS;
       while (allAsleep(wakeMs) && wakeMs < s.endMs + 24 * 60 * MINUTE_MS) wakeMs += LOOK_MS;
       const ph =
-        s.id === 'incubate' && point.ph.length > 0
+        stepFacts(s.id).sours && point.ph.length > 0
           ? interpolateLinear(
               point.ph.map(([ms]) => ms),
               point.ph.map(([, v]) => v),

@@ -14,7 +14,9 @@ import {
   type Cue,
   type Sourness,
 } from '../culture/index.ts';
-import { batchOf, fillJars, methodSteps, type DoseGiven, type MethodStep } from '../method/index.ts';
+import { batchOf, fillJars, type DoseGiven } from '../method/index.ts';
+import { methodSteps } from '../products/index.ts';
+import type { MethodStep } from '../steps/index.ts';
 import { effectiveEvents, instantOf, type LoggedEvent } from '../log/index.ts';
 
 export interface StepState {
@@ -86,14 +88,14 @@ export interface MakeState {
 }
 
 function stepsOf(
-  plan: MakePlan,
+  method: readonly MethodStep[],
   startedAtMs: number,
   ends: ReadonlyMap<StepId, { atMs: number; skipped: boolean }>,
   finished: boolean,
 ): StepState[] {
   let openedAtMs = startedAtMs;
   let currentSeen = finished;
-  return methodSteps(plan).map((step) => {
+  return method.map((step) => {
     const end = ends.get(step.id);
     if (end) {
       const startedAt = Math.min(openedAtMs, end.atMs);
@@ -215,16 +217,10 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
     if (event.type !== 'step-done' && event.type !== 'step-skipped') continue;
     ends.set(event.data.step, { atMs: instantOf(event), skipped: event.type === 'step-skipped' });
   }
+  const method = methodSteps(plan);
   // Adding the starter, weighing, tasting or keeping some is doing that step.
-  const implied: readonly [LoggedEvent['type'], StepId][] = [
-    ['milk-poured', 'pour'],
-    ['starter-added', 'inoculate'],
-    ['weighed', 'weigh'],
-    ['tasted', 'taste'],
-    ['reserved', 'reserve'],
-  ];
-  for (const [type, step] of implied) {
-    const event = of(type)[0];
+  for (const { id: step, facts } of method) {
+    const event = facts.endedBy && of(facts.endedBy)[0];
     if (event && !ends.has(step)) ends.set(step, { atMs: instantOf(event), skipped: false });
   }
   const chilledJars = new Map(
@@ -232,14 +228,16 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
   );
   // The last of several jars ends the incubation.
   const jars = fillJars(plan).jars.filter((jar) => jar.filledLitres > NO_MILK_LITRES);
-  if (jars.length > 0 && !ends.has('incubate') && jars.every((jar) => chilledJars.has(jar.id))) {
-    ends.set('incubate', { atMs: Math.max(...jars.map((jar) => chilledJars.get(jar.id)!)), skipped: false });
+  const souring = method.find(({ facts }) => facts.sours);
+  if (souring && jars.length > 0 && !ends.has(souring.id) && jars.every((jar) => chilledJars.has(jar.id))) {
+    ends.set(souring.id, { atMs: Math.max(...jars.map((jar) => chilledJars.get(jar.id)!)), skipped: false });
   }
   const finish = last(of('finished'));
-  const steps = stepsOf(plan, startedAtMs, ends, finish !== null);
+  const steps = stepsOf(method, startedAtMs, ends, finish !== null);
   // A second helping of starter never moves the clock or the forecast's zero; a wrong entry is corrected instead.
   const starter = of('starter-added')[0];
-  const inoculation = ends.get('inoculate');
+  const inoculating = method.find(({ facts }) => facts.inoculates);
+  const inoculation = inoculating && ends.get(inoculating.id);
   const weighed = last(of('weighed'));
   const cooled = changes.findLast((e) => e.data.cooling !== undefined);
   const traces = of('trace-imported').map((e) => e.data);
@@ -272,7 +270,7 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
       : inoculation && !inoculation.skipped
         ? inoculation.atMs
         : null,
-    chilledAtMs: ends.get('incubate')?.atMs ?? null,
+    chilledAtMs: (souring && ends.get(souring.id)?.atMs) ?? null,
     coolingSinceMs: cooled ? instantOf(cooled) : null,
     chilledJars,
     traces,

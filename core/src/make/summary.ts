@@ -4,6 +4,7 @@ import { batchOf } from '../method/index.ts';
 import { MILK_FACTS } from '../milk/index.ts';
 import { pointForecast } from './forecast.ts';
 import { safetyOf } from './safety.ts';
+import { seenSetMs } from './seen.ts';
 import type { MakeState } from './state.ts';
 
 const HOUR_MS = 3_600_000;
@@ -33,21 +34,17 @@ export function yieldOf(state: MakeState): YieldBalance {
   };
 }
 
-/** When somebody first saw it set, hours since inoculation; from a cue or a pH of 4.6. */
+/** When somebody first saw it set, hours since inoculation. */
 export function seenSetH(state: MakeState): number | null {
-  if (state.inoculatedAtMs === null) return null;
-  const seen = state.acidity.find(
-    ({ reading }) =>
-      (reading.kind === 'cue' && (reading.cue === 'set' || reading.cue === 'whey-shows')) ||
-      (reading.kind === 'ph' && reading.ph <= 4.6),
-  );
-  return seen ? (seen.atMs - state.inoculatedAtMs) / HOUR_MS : null;
+  const ms = seenSetMs(state);
+  return ms === null || state.inoculatedAtMs === null ? null : (ms - state.inoculatedAtMs) / HOUR_MS;
 }
 
 /** Hours from the forecast inoculation to the forecast set. */
 export function plannedSetH(state: MakeState): [number | null, number | null, number | null] {
   const { planned } = state;
-  const zero = planned?.steps.find((s) => s.step === 'inoculate')?.end.p50;
+  const inoculating = state.steps.find(({ step }) => step.facts.inoculates)?.step;
+  const zero = planned?.steps.find(({ step }) => step === inoculating?.id)?.end.p50;
   if (!planned || zero === null || zero === undefined) return [null, null, null];
   const hours = (ms: number | null): number | null => (ms === null ? null : (ms - zero) / HOUR_MS);
   return [hours(planned.set.p10), hours(planned.set.p50), hours(planned.set.p90)];

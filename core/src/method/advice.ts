@@ -2,9 +2,8 @@ import type { MakePlan } from '../contract/index.ts';
 import { GROUP_CONSTANTS, STARTER_FACTS, type Group } from '../culture/index.ts';
 import { boilingPointC, placeAmbientC } from '../heat/index.ts';
 import { formatTemperature, formatVolume, type MeasureSystem, type TemperatureUnit } from '../units/index.ts';
-import { batchOf, inoculumFor, souringKindOf } from './batch.ts';
+import { batchOf, isHeated, inoculumFor, souringKindOf } from './batch.ts';
 import { fillJars } from './jars.ts';
-import { isHeated } from './steps.ts';
 
 /** Something to say about a plan, beside the field it is about. */
 export interface Advice {

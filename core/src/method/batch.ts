@@ -10,7 +10,9 @@ import {
   type Composition,
   type MilkKind,
 } from '../milk/index.ts';
-import { isHeated } from './steps.ts';
+
+/** Whether milk gets a heat treatment that counts as one. */
+export const isHeated = (plan: MakePlan): boolean => plan.heat.kind !== 'none';
 
 /** What is in the pot. */
 export interface Batch {

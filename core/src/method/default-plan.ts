@@ -2,15 +2,28 @@ import type { KitchenSettings, MakePlan } from '../contract/index.ts';
 import { STARTER_FACTS } from '../culture/index.ts';
 import { roomOf } from './room.ts';
 import { massOfLitresKg, MILK_FACTS } from '../milk/index.ts';
+import { fromLitres, SYSTEM_UNITS, toLitres, typedMass, type MeasureSystem } from '../units/index.ts';
 
 /** Share of fresh yogurt a new plan starts with; 1–3 % is recommended. */
 const USUAL_DOSE = 0.02;
 
-/**
- * The plan a new make begins with: everything filled in but what the maker wants to turn.
+/** About as many litres as a kitchen would measure them: two quarts, four pints. */
+function roundMilk(litres: number, system: MeasureSystem): Pick<MakePlan['milk'], 'litres' | 'typed'> {
+  const unit = SYSTEM_UNITS[system].milk[0] ?? 'L';
+  if (unit === 'L') return { litres, typed: { value: litres, unit } };
+  const value = Math.max(1, Math.round(fromLitres(litres, unit)));
+  return { litres: toLitres(value, unit), typed: { value, unit } };
+}
+
+/** The plan a new make begins with, in the kitchen's own measures: everything filled in but what the maker wants to
+ * turn.
  * @param startAt instant in UTC
+ * @param about litres, rounded to what the kitchen's measures can say
  */
-export function defaultPlan(kitchen: KitchenSettings, startAt: string, litres = 2): MakePlan {
+export function defaultPlan(kitchen: KitchenSettings, startAt: string, about = 2): MakePlan {
+  const system = kitchen.units.measures;
+  const milk = roundMilk(about, system);
+  const { litres } = milk;
   const pot = kitchen.pots.find((p) => p.litres * 0.85 >= litres) ?? kitchen.pots[0]!;
   const starterKg =
     Math.round(massOfLitresKg(litres, MILK_FACTS['shop-whole'].composition) * USUAL_DOSE * 1000) / 1000;
@@ -18,8 +31,7 @@ export function defaultPlan(kitchen: KitchenSettings, startAt: string, litres = 
     product: 'yogurt',
     name: 'Yogurt',
     milk: {
-      litres,
-      typed: { value: litres, unit: 'L' },
+      ...milk,
       kind: 'shop-whole',
       treatment: 'pasteurised',
       fatFraction: null,
@@ -31,7 +43,7 @@ export function defaultPlan(kitchen: KitchenSettings, startAt: string, litres = 
       ageD: null,
       massKg: starterKg,
       statedRatio: null,
-      typed: { value: starterKg * 1000, unit: 'g' },
+      typed: typedMass(starterKg, system),
     },
     heat: { kind: 'hold', targetC: 85, holdMin: 10 },
     inoculateC: 44,
@@ -46,7 +58,11 @@ export function defaultPlan(kitchen: KitchenSettings, startAt: string, litres = 
 }
 
 /** The dose fields a starter kind uses; the others are emptied so that no stale figure stays behind. */
-export function withStarterKind(plan: MakePlan, kind: MakePlan['starter']['kind']): MakePlan['starter'] {
+export function withStarterKind(
+  plan: MakePlan,
+  kind: MakePlan['starter']['kind'],
+  system: MeasureSystem = 'metric',
+): MakePlan['starter'] {
   const { dosing } = STARTER_FACTS[kind];
   const { ageD } = plan.starter;
   if (dosing === 'stated')
@@ -56,5 +72,5 @@ export function withStarterKind(plan: MakePlan, kind: MakePlan['starter']['kind'
     plan.starter.massKg ??
     Math.round(massOfLitresKg(plan.milk.litres, MILK_FACTS[plan.milk.kind].composition) * USUAL_DOSE * 1000) /
       1000;
-  return { kind, ageD, massKg, statedRatio: null, typed: { value: massKg * 1000, unit: 'g' } };
+  return { kind, ageD, massKg, statedRatio: null, typed: typedMass(massKg, system) };
 }

@@ -1,5 +1,4 @@
 export * from './cautions.ts';
-export * from './steps.ts';
 export * from './batch.ts';
 export * from './advice.ts';
 export * from './default-plan.ts';

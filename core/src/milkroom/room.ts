@@ -1,5 +1,6 @@
-import type { LedgerLine, Lot, LotPour, MilkRoomResponse } from '../contract/index.ts';
+import type { StepId, LedgerLine, Lot, LotPour, MilkRoomResponse } from '../contract/index.ts';
 import { effectiveEvents, feeding, instantOf, type LoggedEvent } from '../log/index.ts';
+import { stepFacts } from '../steps/index.ts';
 import { updateBelief } from '../numerics/index.ts';
 import { litresOfMass } from '../milk/index.ts';
 import { formatVolume, type MeasureSystem } from '../units/index.ts';
@@ -14,6 +15,8 @@ const BUTTER_FAT = 0.81;
 const BUTTERMILK_FAT = 0.006;
 /** Prior σ of a source's cream fat and the scatter of one churning, ln. Source: docs/SCIENCE.md, learning. */
 const CREAM_FAT_SPREAD = { prior: 0.15, churning: 0.05 };
+
+const poursMilk = (step: StepId): boolean => stepFacts(step).endedBy === 'milk-poured';
 
 /** Everything the ledger says. */
 export type MilkRoom = Readonly<{
@@ -73,11 +76,11 @@ export function applyToRoom(room: RoomDraft, event: LoggedEvent): void {
     case 'step-done': {
       // Whoever says it is poured and nothing else poured what was planned.
       const asked = room.asked.get(event.streamId);
-      if (event.data.step === 'pour' && asked) pour(room, event.streamId, asked, moment);
+      if (poursMilk(event.data.step) && asked) pour(room, event.streamId, asked, moment);
       return;
     }
     case 'step-skipped':
-      if (event.data.step === 'pour') room.asked.delete(event.streamId);
+      if (poursMilk(event.data.step)) room.asked.delete(event.streamId);
       return;
     case 'finished':
       room.asked.delete(event.streamId);

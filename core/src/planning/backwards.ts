@@ -11,6 +11,7 @@ import {
   type MakeState,
   type PointForecast,
 } from '../make/index.ts';
+import { stepFacts } from '../steps/index.ts';
 import { souringKindOf } from '../method/index.ts';
 import { hashSeed, interpolateLinear } from '../numerics/index.ts';
 import { variantsOf, type Allowed, type Price, type Variant } from './variants.ts';
@@ -121,8 +122,11 @@ function attemptOf(
   if (limit !== null && (safe === undefined || safe - point.inoculationMs > limit * HOUR_MS))
     return { ok: false, reason: 'unsafe' };
   const hands = point.steps
-    .filter((s) => s.status === 'coming' || s.status === 'current')
-    .filter((s) => ['pour', 'heat', 'hold', 'cool', 'inoculate'].includes(s.id));
+    .slice(
+      0,
+      point.steps.findIndex((s) => stepFacts(s.id).sours),
+    )
+    .filter((s) => s.status === 'coming' || s.status === 'current');
   const moments = [...(begun ? [] : [Date.parse(variant.plan.startAt)]), ...hands.map((s) => s.endMs)];
   if (!moments.every((ms) => there.at(ms + shiftMs))) return { ok: false, reason: 'nobody-there' };
   const awake = there.throughout(Math.max(earlyMs, nowMs), lateMs);

@@ -2,7 +2,8 @@ import type { CoolingPlan, KitchenSettings, MakePlan, PlanChange } from '../cont
 import { STARTER_FACTS, warmCulture } from '../culture/index.ts';
 import { coolInBath, placeAmbientC } from '../heat/index.ts';
 import { withFactors } from '../learn/index.ts';
-import { changedPlan, heatTargetC, type MakeState } from '../make/index.ts';
+import { changedPlan, type MakeState } from '../make/index.ts';
+import { heatTargetC, type StepFacts } from '../steps/index.ts';
 import { batchOf, isHeated } from '../method/index.ts';
 import type { Factor } from '../contract/index.ts';
 
@@ -51,11 +52,15 @@ export function coldBath(litres: number): CoolingPlan {
 
 /** What of a make is still open to change. */
 function openParts(state: MakeState, begun: boolean): { cooling: boolean; dose: boolean; place: boolean } {
-  const open = (id: string): boolean => {
-    const status = state.steps.find((s) => s.step.id === id)?.status;
+  const open = (holds: (facts: StepFacts) => boolean): boolean => {
+    const status = state.steps.find((s) => holds(s.step.facts))?.status;
     return status === 'current' || status === 'coming';
   };
-  return { cooling: open('cool'), dose: open('inoculate'), place: !begun || open('incubate') };
+  return {
+    cooling: open((f) => f.moves === 'down'),
+    dose: open((f) => f.inoculates),
+    place: !begun || open((f) => f.sours),
+  };
 }
 
 /** Every combination worth a look, the plan as it is first. */

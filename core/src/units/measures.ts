@@ -105,3 +105,12 @@ export function isVolumeUnit(unit: string): unit is VolumeUnit {
 export function isMassUnit(unit: string): unit is MassUnit {
   return Object.hasOwn(KILOGRAMS_PER, unit);
 }
+
+/** A weight as a kitchen's scale would show it. @example typedMass(0.0413, 'us') // { value: 1.46, unit: 'oz' } */
+export function typedMass(massKg: number, system: MeasureSystem): { value: number; unit: MassUnit } {
+  const unit = SYSTEM_UNITS[system].mass[0] ?? 'g';
+  return {
+    value: unit === 'g' ? Math.round(massKg * 1e4) / 10 : Number(fromKilograms(massKg, unit).toPrecision(3)),
+    unit,
+  };
+}

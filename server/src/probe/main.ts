@@ -11,7 +11,6 @@ const env = z
   .parse(process.env);
 const DEVICE = 'Probe stand-in';
 const NOISE_C = 0.12;
-const WORTH_MEASURING = new Set(['heat', 'hold', 'cool', 'incubate']);
 const random = createRandom(hashSeed(`probe ${process.pid}`));
 
 async function read<T>(path: string, schema: z.ZodType<T>): Promise<T> {
@@ -29,7 +28,7 @@ async function measure(): Promise<void> {
       id,
       events.filter((e) => !(e.type === 'temperature-read' && e.data.instrument === DEVICE)),
     );
-    if (!state?.current || !WORTH_MEASURING.has(state.current.step.id)) continue;
+    if (!state?.current || !state.current.step.facts.probed) continue;
     const nowMs = Date.parse(now);
     const { temperature } = pointForecast(state, nowMs);
     const trueC = interpolateLinear(

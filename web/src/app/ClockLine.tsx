@@ -35,7 +35,7 @@ export function ClockLine({
             {left > 45_000 ? `in about ${formatMinutes(left / 60_000)}` : 'now'}
           </span>
           <span>
-            {soonest.hands.stepTitle}, {soonest.make.name}
+            {soonest.hands.act}, {soonest.make.name}
           </span>
         </Link>
       ) : (

@@ -32,14 +32,11 @@ export interface Attended {
 
 const HOUR_MS = 3_600_000;
 export const THREAD_H = 24;
-/** Chilling, weighing, tasting wait for whenever somebody has a minute. */
-const NO_KNOT = new Set(['chill', 'weigh', 'taste', 'reserve']);
-
 const within = (atMs: number, nowMs: number): boolean => atMs >= nowMs && atMs <= nowMs + THREAD_H * HOUR_MS;
 
 export function attendedMake({ state, forecast, alarms, next }: LiveMake, nowMs: number): Attended {
   const knots = state.steps.flatMap((s): Knot[] => {
-    if (s.status === 'done' || s.status === 'skipped' || NO_KNOT.has(s.step.id)) return [];
+    if (s.status === 'done' || s.status === 'skipped' || s.step.facts.overnight) return [];
     const time = forecast.point.steps.find((t) => t.id === s.step.id);
     if (!time || time.endless || !within(time.endMs, nowMs)) return [];
     return [{ atMs: time.endMs, title: s.step.title, mustAct: s.step.mustAct }];
@@ -81,7 +78,7 @@ export function attendedWaking({ state, waking }: LiveWaking, nowMs: number): At
     id: state.id,
     name: state.plan.name,
     alarms: wakingAlarms(state, waking),
-    next: done ? { stepTitle: 'Keep some', atMs: nowMs, mustAct: false } : wakingHands(waking),
+    next: done ? { act: 'Keep some', atMs: nowMs, mustAct: false } : wakingHands(waking),
     knots,
   };
 }

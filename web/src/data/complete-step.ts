@@ -4,15 +4,15 @@ import { record } from './store.ts';
 
 /** Marks the present step done; pouring and inoculating record what was planned as what went in. */
 export async function completeStep(state: MakeState): Promise<void> {
-  const step = state.current?.step.id;
+  const step = state.current?.step;
   if (!step) return;
-  if (step === 'inoculate' && state.plan.starter.kind !== 'none') {
+  if (step.facts.inoculates && state.plan.starter.kind !== 'none') {
     const { massKg, statedRatio, typed } = state.plan.starter;
     await record(state.id, 'starter-added', { massKg, statedRatio, typed });
     return;
   }
   const { lots } = state.plan.milk;
-  if (step === 'pour' && lots) {
+  if (step.facts.endedBy === 'milk-poured' && lots) {
     await record(state.id, 'milk-poured', {
       from: lots.map(({ lotId, massKg }) => ({
         lotId,
@@ -22,7 +22,7 @@ export async function completeStep(state: MakeState): Promise<void> {
     });
     return;
   }
-  await record(state.id, 'step-done', { step });
+  await record(state.id, 'step-done', { step: step.id });
 }
 
 /** Leaves the present step out. */

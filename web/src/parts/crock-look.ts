@@ -1,6 +1,7 @@
 import {
   batchOf,
   interpolateLinear,
+  seenSetMs,
   type MakeState,
   type PointForecast,
   type SafetyState,
@@ -17,24 +18,23 @@ export function crockLook(
   const fill = batchOf(state.plan).litres / state.plan.pot.litres;
   const { name } = state.plan;
   if (safety?.verdict === 'over') return { fill, surface: 'bad', label: `${name}: do not taste` };
-  switch (state.current?.step.id) {
-    case 'pour':
+  switch (state.current?.step.facts.inThePot) {
+    case 'milk':
     case undefined:
       return { fill, surface: 'still', label: `${name}: milk standing` };
-    case 'heat':
-    case 'hold':
-    case 'cool':
+    case 'hot-milk':
       return { fill, surface: 'hot', label: `${name}: hot milk` };
-    case 'inoculate':
+    case 'warm-milk':
       return { fill, surface: 'liquid', label: `${name}: warm milk` };
-    case 'incubate':
+    case 'souring':
       break;
-    default:
+    case 'cold':
       return { fill, surface: 'cold', label: `${name}: in the cold` };
   }
   const seen = state.acidity.findLast((entry) => entry.reading.kind === 'cue')?.reading;
   if (seen?.kind === 'cue' && seen.cue === 'whey-shows')
     return { fill, surface: 'whey', label: `${name}: set, whey shows` };
+  if (seenSetMs(state) !== null) return { fill, surface: 'set', label: `${name}: set` };
   if (!point || point.ph.length === 0) return { fill, surface: 'liquid', label: `${name}: incubating` };
   const ph = interpolateLinear(
     point.ph.map(([ms]) => ms),

@@ -1,4 +1,4 @@
-import { formatMinutes } from '@morning-crock/core';
+import { formatMinutes, seenSetMs } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -25,12 +25,12 @@ import { completeStep } from '../../data/complete-step.ts';
 function tagOf(make: LiveMake, units: ReturnType<typeof useUnits>, nowMs: number): string {
   const { state, forecast, next, safety } = make;
   if (safety.verdict === 'over') return 'Do not taste';
-  if (state.current?.step.id === 'incubate' && forecast.pickUp.p50 !== null) {
-    return `ready ${units.span(forecast.pickUp.p10, forecast.pickUp.p90, nowMs)}`;
+  if (state.current?.step.facts.sours && forecast.pickUp.p50 !== null) {
+    return `${seenSetMs(state) === null ? 'ready' : 'sour enough'} ${units.span(forecast.pickUp.p10, forecast.pickUp.p90, nowMs)}`;
   }
   if (!next) return 'all done';
-  if (next.atMs <= nowMs) return `${next.stepTitle}: now`;
-  return `${next.stepTitle} about ${units.time(next.atMs, nowMs)}`;
+  if (next.atMs <= nowMs) return `${next.act}: now`;
+  return `${next.act} about ${units.time(next.atMs, nowMs)}`;
 }
 
 function Crock({ make, nowMs }: { readonly make: LiveMake; readonly nowMs: number }) {
@@ -68,8 +68,8 @@ function WakingCrock({ live, nowMs }: { readonly live: LiveWaking; readonly nowM
           {waking.overLimit
             ? 'Do not use'
             : !next || next.atMs <= nowMs
-              ? `${next?.stepTitle ?? 'all done'}: now`
-              : `${next.stepTitle} about ${units.time(next.atMs, nowMs)}`}
+              ? `${next?.act ?? 'all done'}: now`
+              : `${next.act} about ${units.time(next.atMs, nowMs)}`}
         </span>
       </span>
     </Link>
@@ -90,7 +90,7 @@ function WakingNow(props: {
   return (
     <section className="now-panel" aria-labelledby="now">
       <h2 id="now">{due ? 'Now' : `Next, in about ${formatMinutes((next.atMs - nowMs) / 60_000)}`}</h2>
-      <p className="big">{next.stepTitle}</p>
+      <p className="big">{next.act}</p>
       <p>
         <strong>{waking.name}.</strong> {due ? 'Since' : 'At about'} {units.time(next.atMs, nowMs)}
       </p>
@@ -122,9 +122,9 @@ function NowPanel(props: {
       return waking.next ? [{ id: waking.id, make: null, waking, next: waking.next }] : [];
     }),
   ].sort((a, b) => a.next.atMs - b.next.atMs);
-  const chosen = ranked.find((r) => !later.has(`${r.id}${r.next.stepTitle}`)) ?? ranked[0];
+  const chosen = ranked.find((r) => !later.has(`${r.id}${r.next.act}`)) ?? ranked[0];
   const putOff = (): void => {
-    if (chosen) setLater(new Set([...later, `${chosen.id}${chosen.next.stepTitle}`]));
+    if (chosen) setLater(new Set([...later, `${chosen.id}${chosen.next.act}`]));
   };
   if (!chosen) {
     return (
@@ -147,13 +147,14 @@ function NowPanel(props: {
   const due = next.atMs <= nowMs + 45_000;
   const step = state.current!.step;
   const after = state.steps[state.steps.findIndex((s) => s.status === 'current') + 1]?.step;
-  const shown = due ? step : (after ?? step);
+  // What goes by itself is over then: what comes next is to be done.
+  const doing = step.facts.waits ? (due && step.due?.text) || (after ?? step).doing : step.doing;
   return (
     <section className={`now-panel ${due && next.mustAct ? 'must' : ''}`} aria-labelledby="now">
       <h2 id="now">{due ? 'Now' : `Next, in about ${formatMinutes((next.atMs - nowMs) / 60_000)}`}</h2>
-      <p className="big">{due ? step.title : next.stepTitle}</p>
+      <p className="big">{next.act}</p>
       <p>
-        <strong>{state.plan.name}.</strong> {due ? step.doing : shown.doing}
+        <strong>{state.plan.name}.</strong> {doing}
       </p>
       {due ? (
         <Button className="great" h={72} onClick={() => void completeStep(state)}>

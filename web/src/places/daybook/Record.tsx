@@ -32,7 +32,7 @@ function StepsTable({ state, units }: { readonly state: MakeState; readonly unit
         </thead>
         <tbody>
           {state.steps
-            .filter((s) => !['weigh', 'taste', 'reserve'].includes(s.step.id))
+            .filter((s) => !s.step.facts.whenever)
             .map((s) => {
               const planned = state.planned?.steps.find((p) => p.step === s.step.id)?.end.p50 ?? null;
               return (

@@ -19,7 +19,7 @@ export function Beads({
       {state.steps.map(({ step, status, endedAtMs }) => {
         const end = forecast.steps.find((s) => s.step === step.id)?.end;
         const point = forecast.point.steps.find((s) => s.id === step.id);
-        const late = ['weigh', 'taste', 'reserve'].includes(step.id);
+        const late = step.facts.whenever;
         let when = '';
         if (status === 'done' && endedAtMs !== null) when = units.time(endedAtMs, nowMs);
         else if (point?.endless) when = 'not reached like this';

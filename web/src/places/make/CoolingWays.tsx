@@ -20,8 +20,11 @@ const WORDS = { counter: 'left to stand', bath: 'in cold water', 'iced-bath': 'i
 /** The ways to cool it from here on, each with its minutes and what to have ready; shown while it is hot. */
 export function CoolingWays({ state, nowMs }: { readonly state: MakeState; readonly nowMs: number }) {
   const units = useUnits();
-  const current = state.current?.step.id;
-  const open = current === 'hold' || current === 'cool';
+  const cools = state.steps.findIndex((s) => s.step.facts.moves === 'down');
+  const now = state.steps.findIndex((s) => s.status === 'current');
+  // While it is hot already: before that nobody thinks of it.
+  const open =
+    cools >= 0 && now >= 0 && now <= cools && state.current?.step.facts.moves !== 'up' && now >= cools - 1;
   const ways = useMemo(() => {
     if (!open) return [];
     const batch = batchOf(state.plan);
@@ -45,13 +48,13 @@ export function CoolingWays({ state, nowMs }: { readonly state: MakeState; reado
     const plans: readonly CoolingPlan[] = [{ ...bath, kind: 'counter' }, bath, iced];
     return plans.map((cooling) => {
       const own = replannedState(state, { cooling, why: '' }, nowMs);
-      const step = pointForecast(own, nowMs).steps.find((s) => s.id === 'cool');
+      const step = pointForecast(own, nowMs).steps.find((s) => s.id === state.steps[cools]?.step.id);
       const from = Math.max(nowMs, step?.startMs ?? nowMs);
       return { cooling, minutes: step && !step.endless ? (step.endMs - from) / 60_000 : null };
     });
-  }, [open, state, nowMs]);
+  }, [open, cools, state, nowMs]);
   if (ways.length === 0) return null;
-  const now = state.plan.cooling?.kind ?? 'counter';
+  const chosen = state.plan.cooling?.kind ?? 'counter';
   return (
     <section className="ways" aria-label="Ways to cool it">
       {ways.map(({ cooling, minutes }) => {
@@ -62,8 +65,8 @@ export function CoolingWays({ state, nowMs }: { readonly state: MakeState; reado
         return (
           <Button
             key={cooling.kind}
-            variant={cooling.kind === now ? 'filled' : 'default'}
-            aria-pressed={cooling.kind === now}
+            variant={cooling.kind === chosen ? 'filled' : 'default'}
+            aria-pressed={cooling.kind === chosen}
             h="auto"
             py={8}
             onClick={() => void record(state.id, 'replanned', { cooling, why: WORDS[cooling.kind] })}

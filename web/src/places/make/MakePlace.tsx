@@ -1,9 +1,8 @@
 import {
   batchOf,
-  CAUTIONS,
   contradictionWords,
-  firmnessWord,
   formatMinutes,
+  seenSetMs,
   STARTER_FACTS,
   type MakeState,
 } from '@morning-crock/core';
@@ -17,6 +16,8 @@ import { record, useAppDispatch, useAppSelector } from '../../data/store.ts';
 import { useLive, type LiveMake, type OneMake } from '../../data/use-make.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { useWakeLock } from './use-wake-lock.ts';
+import { Cautions } from '../../parts/Cautions.tsx';
+import { firmnessWords, setWords } from '../../parts/seen-words.ts';
 import { MakeCurve } from '../../charts/MakeCurve.tsx';
 import { Beads } from './Beads.tsx';
 import { CoolingWays } from './CoolingWays.tsx';
@@ -34,25 +35,23 @@ import { UndoLine } from '../../parts/UndoLine.tsx';
 /** What the present step aims at, in a few words. */
 function aimOf(live: LiveMake, units: ReturnType<typeof useUnits>, nowMs: number): string {
   const { state, forecast } = live;
-  const step = state.current?.step.id;
-  const time = forecast.point.steps.find((s) => s.id === step);
+  const step = state.current?.step;
+  const time = forecast.point.steps.find((s) => s.id === step?.id);
   const left = time ? (time.endMs - nowMs) / 60_000 : 0;
   const soon = left > 1 ? `in about ${formatMinutes(left)}` : 'about now';
-  switch (step) {
+  switch (step?.aim?.to) {
     case 'heat':
-      return `To ${units.temperature(state.plan.heat.kind === 'none' ? state.plan.inoculateC : state.plan.heat.targetC)}, ${soon}`;
-    case 'hold':
-      return `Hold ${state.plan.heat.holdMin} min, over ${soon}`;
-    case 'cool':
-      return `To ${units.temperature(state.plan.inoculateC)}, ${soon}`;
-    case 'inoculate': {
+      return `To ${units.temperature(step.aim.celsius)}, ${soon}`;
+    case 'time':
+      return `Hold ${step.aim.minutes} min, over ${soon}`;
+    case 'dose': {
       const { massKg, kind } = state.plan.starter;
       return massKg === null ? STARTER_FACTS[kind].label : `${units.mass(massKg)} of starter`;
     }
-    case 'incubate':
-      return `Ready ${units.span(forecast.pickUp.p10, forecast.pickUp.p90, nowMs)}`;
-    case 'chill':
-      return 'Four hours or more';
+    case 'ready':
+      return `${seenSetMs(state) === null ? 'Ready' : 'Sour enough'} ${units.span(forecast.pickUp.p10, forecast.pickUp.p90, nowMs)}`;
+    case 'words':
+      return step.aim.words;
     default:
       return '';
   }
@@ -67,7 +66,7 @@ function Finish({ state }: { readonly state: MakeState }) {
     state.reservedKg === null &&
     state.plan.starter.kind !== 'none' &&
     state.inoculatedAtMs !== null &&
-    (current === null || current.step.id === 'weigh' || current.step.id === 'taste');
+    (current === null || (current.step.facts.whenever && current.step.facts.endedBy !== 'reserved'));
   return (
     <div style={{ display: 'flex', flexDirection: 'column', gap: 12 }}>
       {keepFirst && (
@@ -194,9 +193,10 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
   });
   const step = state.current?.step;
   const words = contradictionWords(forecast);
-  const heating = step && ['pour', 'heat', 'hold', 'cool'].includes(step.id);
+  const heating = step && ['milk', 'hot-milk'].includes(step.facts.inThePot);
   if (wet) return <WetHands live={live} onLeave={() => dispatch(liveSlice.actions.wetHandsTurned(false))} />;
-  const label = `Temperature and pH of ${state.plan.name}. Set ${units.span(forecast.set.p10, forecast.set.p90, nowMs)}, ready ${units.span(forecast.pickUp.p10, forecast.pickUp.p90, nowMs)}`;
+  const set = setWords(state, forecast, units, nowMs);
+  const label = `Temperature and pH of ${state.plan.name}. ${set.label} ${set.value}, ready ${units.span(forecast.pickUp.p10, forecast.pickUp.p90, nowMs)}`;
   return (
     <>
       <div className="make">
@@ -209,12 +209,12 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
           )}
           <div className="facts" style={{ marginBottom: 10 }}>
             <div className="fact">
-              <div className="label">Set (about)</div>
-              <div className="value number">{units.span(forecast.set.p10, forecast.set.p90, nowMs)}</div>
+              <div className="label">{set.label}</div>
+              <div className="value number">{set.value}</div>
             </div>
             <div className="fact">
               <div className="label">Firmness</div>
-              <div className="value">about {firmnessWord(forecast.point.firmness)}</div>
+              <div className="value">{firmnessWords(state, forecast)}</div>
             </div>
             <div className="fact">
               <div className="label">{state.plan.place.name}</div>
@@ -235,7 +235,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
               {words}
             </p>
           )}
-          {forecast.neverSets > 0.1 && (
+          {forecast.neverSets > 0.1 && seenSetMs(state) === null && state.chilledAtMs === null && (
             <p className="caution" style={{ marginTop: 10 }}>
               It may not set: about {Math.round(forecast.neverSets * 100)} in 100 such makes never do.
             </p>
@@ -256,11 +256,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
             {safety.verdict !== 'over' && state.inoculatedAtMs !== null && (
               <p className={`caution ${safety.verdict === 'acid' ? 'note' : ''}`}>{safety.text}</p>
             )}
-            {step?.cautions.map((id) => (
-              <p key={id} className="caution">
-                {CAUTIONS[id]}
-              </p>
-            ))}
+            {step && <Cautions key={step.id} ids={step.cautions} />}
           </div>
           <Jars state={state} forecast={forecast} nowMs={nowMs} />
         </div>
@@ -276,18 +272,14 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
               className="great"
               h={72}
               onClick={() => void completeStep(state)}
-              disabled={
-                step.id === 'weigh' || step.id === 'taste' || step.id === 'reserve'
-                  ? false
-                  : safety.verdict === 'over'
-              }
+              disabled={!step.facts.whenever && safety.verdict === 'over'}
             >
               {step.doneWords}
             </Button>
           ) : (
             <Finish state={state} />
           )}
-          {step?.id === 'taste' ? (
+          {step?.facts.endedBy === 'tasted' ? (
             <TasteForm state={state} />
           ) : (
             <Pad state={state} focus={search.get('pad') === '1'} />

@@ -26,13 +26,6 @@ import { readTakenAt } from './taken-at.ts';
 
 const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '.', '0', '⌫'] as const;
 
-/** The kind of reading a step most likely wants. */
-function likelyKind(state: MakeState): ValueKind {
-  const step = state.current?.step.id;
-  if (step === 'incubate') return 'ph';
-  return step === 'weigh' || step === 'reserve' || step === 'inoculate' ? 'mass' : 'temperature';
-}
-
 const DRY_KINDS: readonly ValueKind[] = ['temperature', 'ph', 'mass'];
 const WET_KINDS: readonly ValueKind[] = ['temperature', 'ph', 'acid', 'mass'];
 const KIND_WORDS = { ph: 'pH', acid: 'Acid', mass: 'Weight' } as const;
@@ -45,8 +38,10 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
   const thermometer = thermometers.find((t) => t.id === thermometerId);
   const [sample, setSample] = useState('9');
   const [takenAt, setTakenAt] = useState('');
-  const wanted = likelyKind(state);
-  const stepId = state.current?.step.id;
+  const step = state.current?.step;
+  const stepId = step?.id;
+  const keeps = step?.facts.endedBy === 'reserved';
+  const wanted: ValueKind = step?.facts.pad ?? 'temperature';
   const [choice, setChoice] = useState<{ kind: ValueKind; forStep: string | undefined } | null>(null);
   const kind = choice && choice.forStep === stepId ? choice.kind : wanted;
   const [instrument, setInstrument] = useState<'meter' | 'strip'>('meter');
@@ -121,9 +116,9 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
       await record(state.id, 'titrated', { naohMl: read.value, sampleG: grams, percent, typed }, atMs);
     } else {
       const massKg = toKilograms(read.value, massUnit);
-      if (stepId === 'inoculate')
+      if (step?.facts.inoculates)
         await record(state.id, 'starter-added', { massKg, statedRatio: null, typed }, atMs);
-      else if (stepId === 'reserve') await record(state.id, 'reserved', { massKg, typed }, atMs);
+      else if (keeps) await record(state.id, 'reserved', { massKg, typed }, atMs);
       else await record(state.id, 'weighed', { massKg, typed }, atMs);
     }
     setText('');
@@ -131,11 +126,7 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
   }
   const cue = (seen: Cue): void => void record(state.id, 'cue-seen', { cue: seen, cleanSmell: null });
   const massMeans =
-    stepId === 'inoculate'
-      ? 'Starter added'
-      : stepId === 'reserve'
-        ? 'Kept for next time'
-        : 'Weight of the yogurt';
+    step?.facts.inoculates === true ? 'Starter added' : keeps ? 'Kept for next time' : 'Weight of the yogurt';
   return (
     <section className="pad-face" aria-label="Pad">
       <div className="kinds" role="group" aria-label="What to enter">

@@ -6,6 +6,7 @@ import {
   shortOfCulture,
   STARTER_FACTS,
   vigourOf,
+  typedMass,
 } from '@morning-crock/core';
 import type { Culture, Factor, MakePlan } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
@@ -86,7 +87,7 @@ export function CultureDose(props: {
                       statedRatio: Math.round(share * 100) / 100,
                       typed: { value: Math.round(share * 100) / 100, unit: 'packet' },
                     }
-                  : { massKg, typed: { value: Math.round((massKg ?? 0) * 1e4) / 10, unit: 'g' } },
+                  : { massKg, typed: typedMass(massKg ?? 0, units.system) },
               )
             }
           >

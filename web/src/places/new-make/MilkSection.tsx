@@ -20,6 +20,7 @@ import {
   type MassUnit,
   type MilkKind,
   type VolumeUnit,
+  typedMass,
 } from '@morning-crock/core';
 import type { Lot, MakePlan } from '@morning-crock/core/contract';
 import { NativeSelect } from '@mantine/core';
@@ -109,7 +110,7 @@ export function MilkSection(props: {
             starter:
               massKg === null
                 ? plan.starter
-                : { ...plan.starter, massKg, typed: { value: massKg * 1000, unit: 'g' } },
+                : { ...plan.starter, massKg, typed: typedMass(massKg, units.system) },
           });
         }}
       />

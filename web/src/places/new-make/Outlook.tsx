@@ -1,4 +1,12 @@
-import { factorsFor, factorWords, firmnessWord, formatMinutes, type Sourness } from '@morning-crock/core';
+import {
+  factorsFor,
+  factorWords,
+  firmnessWord,
+  formatMinutes,
+  methodSteps,
+  stepFacts,
+  type Sourness,
+} from '@morning-crock/core';
 import type { MakePlan } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
 import { useFactorsQuery } from '../../data/api.ts';
@@ -61,13 +69,10 @@ export function Outlook({
   const zeroMs = Date.parse(plan.startAt);
   const stopped = advice.some((a) => a.severity === 'stop');
   const incubateH = point.pickUpMs === null ? null : (point.pickUpMs - point.inoculationMs) / 3_600_000;
-  const hands = point.steps.filter((s) => ['heat', 'cool', 'inoculate', 'incubate'].includes(s.id));
-  const words = {
-    heat: 'hot at',
-    cool: 'cool at',
-    inoculate: 'inoculated',
-    incubate: 'into the cold',
-  } as Record<string, string>;
+  const ends = methodSteps(plan).flatMap(({ id, endWords }) => {
+    const time = point.steps.find((s) => s.id === id);
+    return endWords !== undefined && time ? [{ ...time, endWords }] : [];
+  });
   return (
     <aside className="outlook" aria-label="Forecast">
       <div>
@@ -110,8 +115,8 @@ export function Outlook({
       ))}
       {clashes.map((clash) => (
         <p key={clash.step} className="caution">
-          {clash.step === 'incubate' ? 'Ready' : 'Hands needed'} about {units.time(clash.atMs, zeroMs)}, when
-          nobody is there.
+          {stepFacts(clash.step).sours ? 'Ready' : 'Hands needed'} about {units.time(clash.atMs, zeroMs)},
+          when nobody is there.
           {clash.sournessAtWake &&
             ` Left until ${units.time(clash.wakeMs, zeroMs)} it is about ${clash.sournessAtWake}.`}
         </p>
@@ -123,9 +128,9 @@ export function Outlook({
       )}
       <MiniCurve point={point} band={band} stale={fading} />
       <div className="facts">
-        {hands.map((s) => (
+        {ends.map((s) => (
           <div key={s.id} className="fact">
-            <div className="label">{words[s.id]}</div>
+            <div className="label">{s.endWords}</div>
             <div className="value number">{s.endless ? 'never' : units.time(s.endMs, zeroMs)}</div>
           </div>
         ))}

@@ -17,6 +17,7 @@ import {
   type MassUnit,
   type StarterKind,
   type VolumeUnit,
+  typedMass,
 } from '@morning-crock/core';
 import type { Culture, Factor, MakePlan } from '@morning-crock/core/contract';
 import { NativeSelect } from '@mantine/core';
@@ -91,7 +92,7 @@ export function StarterSection(props: {
           change({
             starter: chosen
               ? starterFromCulture(plan, chosen, startMs)
-              : withStarterKind(plan, e.currentTarget.value as StarterKind),
+              : withStarterKind(plan, e.currentTarget.value as StarterKind, units.system),
           });
         }}
       />
@@ -128,7 +129,7 @@ export function StarterSection(props: {
             step={0.1}
             onChange={(percent) => {
               const massKg = Math.round((percent / 100) * batchOf(plan).massKg * 1e4) / 1e4;
-              set({ massKg, typed: { value: Math.round(massKg * 1e4) / 10, unit: 'g' } });
+              set({ massKg, typed: typedMass(massKg, units.system) });
             }}
           />
           <StepSlider

@@ -1,5 +1,12 @@
 import { expect, test } from '@jest/globals';
-import { defaultKitchen, stateOfPlan } from '@morning-crock/core';
+import {
+  defaultKitchen,
+  stateOfPlan,
+  toKilograms,
+  toLitres,
+  type MassUnit,
+  type VolumeUnit,
+} from '@morning-crock/core';
 import { startingPlan } from './starting-plan.ts';
 
 const NOW = Date.parse('2026-03-02T06:00:00.000Z');
@@ -10,6 +17,27 @@ test('a first make begins with the kitchen’s own things', () => {
   expect(plan.startAt).toBe('2026-03-02T06:00:00.000Z');
   expect(plan.pot).toEqual(kitchen.pots[0]);
   expect(plan.repeatOf).toBeNull();
+});
+
+test('a first make is measured as the kitchen measures, in a round amount of it', () => {
+  const plans = (['metric', 'us', 'imperial'] as const).map((measures) =>
+    startingPlan({ ...kitchen, units: { temperature: 'F', measures } }, null, NOW),
+  );
+  expect(plans.map(({ milk }) => milk.typed)).toEqual([
+    { value: 2, unit: 'L' },
+    { value: 2, unit: 'quart-us' },
+    { value: 4, unit: 'pint-imp' },
+  ]);
+  for (const { milk, starter } of plans) {
+    expect(milk.litres).toBeCloseTo(toLitres(milk.typed.value, milk.typed.unit as VolumeUnit), 9);
+    // The same share of whatever the milk came to.
+    expect(starter.massKg! / (milk.litres * 1.03)).toBeCloseTo(0.02, 3);
+    expect(toKilograms(starter.typed!.value, starter.typed!.unit as MassUnit)).toBeCloseTo(
+      starter.massKg!,
+      3,
+    );
+  }
+  expect(plans.map(({ starter }) => starter.typed!.unit)).toEqual(['g', 'oz', 'oz']);
 });
 
 test('again: the same milk, dose and wishes, with the kitchen as it is today', () => {

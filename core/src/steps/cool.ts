@@ -1,0 +1,107 @@
+import type { CoolingPlan, MakePlan } from '../contract/index.ts';
+import { coolInBath, runVessel } from '../heat/index.ts';
+import { isHeated, type CautionId } from '../method/index.ts';
+import {
+  closed,
+  learnedSigma,
+  legFrom,
+  vesselOf,
+  type HeatRun,
+  type Leg,
+  type LegRun,
+  type Vessel,
+} from './leg.ts';
+import type { StepType } from './step-type.ts';
+
+/** Scatter of the book's cooling times, one σ of ln [F]. */
+const COOL_LN_SIGMA = 0.25;
+
+const inWater = ({ cooling }: MakePlan): CoolingPlan | null =>
+  cooling !== undefined && cooling.kind !== 'counter' ? cooling : null;
+
+function doing(plan: MakePlan): string {
+  const water = inWater(plan);
+  if (!water) return 'Let it cool to inoculating heat; skim the skin.';
+  return water.kind === 'iced-bath'
+    ? 'Stand the pot in the iced water and stir; take it out at inoculating heat, it falls fast.'
+    : 'Stand the pot in the cold water; take it out at inoculating heat.';
+}
+
+/** How the plan cools: on the counter, or in water that warms meanwhile. */
+function coolingRun(plan: MakePlan, vessel: Vessel): (fromC: number) => HeatRun {
+  const cooling = inWater(plan);
+  if (!cooling) {
+    return (fromC) => runVessel({ ...vessel, startC: fromC, lidded: plan.pot.lidded }, plan.inoculateC);
+  }
+  const { composition, litres, airC } = vessel;
+  const iceKg = cooling.kind === 'iced-bath' ? cooling.iceKg : 0;
+  return (fromC) => {
+    const result = coolInBath({
+      ...cooling,
+      iceKg,
+      composition,
+      litres,
+      airC,
+      startC: fromC,
+      targetC: plan.inoculateC,
+    });
+    return { ...result, outcome: result.outcome === 'reached' ? 'reached' : 'never' };
+  };
+}
+
+function leg({ plan, startC, startMs, readings, changedMin }: LegRun): Leg {
+  const vessel = vesselOf(plan, startMs);
+  const sigma = learnedSigma(COOL_LN_SIGMA, plan.factors?.cooling?.sigma);
+  const run = coolingRun(plan, vessel);
+  if (changedMin <= 0) return legFrom(run, startC, plan.inoculateC, readings, sigma);
+  // It stood on the counter until somebody changed the way it is cooled: its curve is cut there, not stretched.
+  const before = readings.filter((r) => r.minutes <= changedMin);
+  const counter = (fromC: number): HeatRun =>
+    runVessel({ ...vessel, startC: fromC, lidded: plan.pot.lidded }, Math.min(plan.inoculateC, fromC));
+  const stood = closed(legFrom(counter, startC, plan.inoculateC, before, sigma), changedMin, true);
+  const after = readings
+    .filter((r) => r.minutes > changedMin)
+    .map((r) => ({ ...r, minutes: r.minutes - changedMin }));
+  const now = legFrom(run, stood.endC, plan.inoculateC, after, sigma);
+  return {
+    ...now,
+    minutes: changedMin + now.minutes,
+    curve: [...stood.curve, ...now.curve.map(([m, c]): readonly [number, number] => [m + changedMin, c])],
+  };
+}
+
+const WATER: readonly CautionId[] = ['hot-milk'];
+
+/** The milk comes down to the heat the culture likes, in the air or in cold water. */
+export const COOL: StepType = {
+  kind: 'cool',
+  facts: {
+    inThePot: 'hot-milk',
+    waits: true,
+    overnight: false,
+    whenever: false,
+    pad: 'temperature',
+    probed: true,
+    endedBy: null,
+    moves: 'down',
+    inoculates: false,
+    sours: false,
+    setShowsAcid: false,
+  },
+  applies: isHeated,
+  words: (plan) => ({
+    title: 'Cool',
+    doneWords: 'Cool enough',
+    doing: doing(plan),
+    why: 'Too hot kills the culture; too cool is slow.',
+    endWords: 'cool at',
+    due: {
+      title: 'At inoculating heat',
+      text: 'The milk should be cool enough: measure, then inoculate.',
+    },
+  }),
+  hands: (plan) => ({ handsMin: inWater(plan) ? 6 : 2, slackMin: 20, mustAct: true }),
+  cautions: (plan) => ['probe-not-surface', 'glass-shock', ...(inWater(plan) ? WATER : [])],
+  aim: (plan) => ({ to: 'heat', celsius: plan.inoculateC }),
+  leg,
+};

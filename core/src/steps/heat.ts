@@ -1,0 +1,67 @@
+import type { MakePlan } from '../contract/index.ts';
+import { boilingPointC, runVessel } from '../heat/index.ts';
+import { isHeated } from '../method/index.ts';
+import { learnedSigma, legFrom, vesselOf } from './leg.ts';
+import type { StepType } from './step-type.ts';
+
+/** Scatter of the book's heating times, one σ of ln [F]. */
+const HEAT_LN_SIGMA = 0.3;
+const DUE = { title: 'Hot enough', text: 'The milk should be at its heat: measure, then go on.' };
+
+/** The heat a heating step aims at, °C. */
+export function heatTargetC(plan: MakePlan): number {
+  if (!isHeated(plan)) return plan.inoculateC;
+  return plan.heat.kind === 'boil' ? boilingPointC(plan.altitudeM) - 0.3 : plan.heat.targetC;
+}
+
+/** The milk is warmed: for its proteins, or to the heat the culture likes. */
+export const HEAT: StepType = {
+  kind: 'heat',
+  facts: {
+    inThePot: 'hot-milk',
+    waits: true,
+    overnight: false,
+    whenever: false,
+    pad: 'temperature',
+    probed: true,
+    endedBy: null,
+    moves: 'up',
+    inoculates: false,
+    sours: false,
+    setShowsAcid: false,
+  },
+  words: (plan) =>
+    isHeated(plan)
+      ? {
+          title: 'Heat',
+          doneWords: 'It is hot enough',
+          doing: 'Warm it up, stirring, to the heat below.',
+          why: 'Heat unfolds the whey proteins: they join the curd and make it firmer.',
+          endWords: 'hot at',
+          due: DUE,
+        }
+      : {
+          title: 'Warm',
+          doneWords: 'It is warm enough',
+          doing: 'Warm it gently to inoculating heat.',
+          why: 'Unheated milk sets late and soft.',
+          endWords: 'hot at',
+          due: DUE,
+        },
+  hands: () => ({ handsMin: 3, slackMin: 5, mustAct: true }),
+  cautions: (plan) =>
+    isHeated(plan) ? ['hot-milk', 'probe-not-surface', 'not-a-certificate'] : ['probe-not-surface'],
+  aim: (plan) => ({ to: 'heat', celsius: heatTargetC(plan) }),
+  leg: ({ plan, startC, startMs, readings }) => {
+    const targetC = heatTargetC(plan);
+    const { burner } = plan.factors ?? {};
+    const powerKw = plan.burner.powerKw * plan.burner.efficiency * Math.exp(burner?.value ?? 0);
+    return legFrom(
+      (fromC) => runVessel({ ...vesselOf(plan, startMs), startC: fromC, powerKw, lidded: false }, targetC),
+      startC,
+      targetC,
+      readings,
+      learnedSigma(HEAT_LN_SIGMA, burner?.sigma),
+    );
+  },
+};

@@ -1,0 +1,36 @@
+import type { StepType } from './step-type.ts';
+
+/** The milk is kept hot. */
+export const HOLD: StepType = {
+  kind: 'hold',
+  facts: {
+    inThePot: 'hot-milk',
+    waits: true,
+    overnight: false,
+    whenever: false,
+    pad: 'temperature',
+    probed: true,
+    endedBy: null,
+    moves: null,
+    inoculates: false,
+    sours: false,
+    setShowsAcid: false,
+  },
+  applies: ({ heat }) => heat.kind === 'hold' || (heat.kind === 'boil' && heat.holdMin > 0),
+  words: () => ({
+    title: 'Hold hot',
+    doneWords: 'Held long enough',
+    doing: 'Keep it at this heat, stirring now and then.',
+    why: 'Time at heat goes on unfolding the whey proteins; the meter shows how far.',
+    due: { title: 'Held long enough', text: 'The hold is over.' },
+  }),
+  hands: () => ({ handsMin: 2, slackMin: 10, mustAct: false }),
+  cautions: () => ['hot-milk'],
+  aim: ({ heat }) => ({ to: 'time', minutes: heat.holdMin }),
+  leg: ({ plan, startC, readings }) => {
+    const held = readings.map((r): readonly [number, number] => [r.minutes, r.temperatureC]);
+    const endC = held.at(-1)?.[1] ?? startC;
+    const minutes = Math.max(plan.heat.holdMin, held.at(-1)?.[0] ?? 0);
+    return { minutes, sigmaMin: 1, endC, endless: false, curve: [[0, startC], ...held, [minutes, endC]] };
+  },
+};

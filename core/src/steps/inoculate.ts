@@ -1,0 +1,33 @@
+import type { StepType } from './step-type.ts';
+
+/** The culture goes in; without one, the milk is covered. */
+export const INOCULATE: StepType = {
+  kind: 'inoculate',
+  facts: {
+    inThePot: 'warm-milk',
+    waits: false,
+    overnight: false,
+    whenever: false,
+    pad: 'mass',
+    probed: false,
+    endedBy: 'starter-added',
+    moves: null,
+    inoculates: true,
+    sours: false,
+    setShowsAcid: false,
+  },
+  words: ({ starter }) => ({
+    title: 'Inoculate',
+    doneWords: starter.kind === 'none' ? 'Covered' : 'The starter is in',
+    doing:
+      starter.kind === 'none'
+        ? 'No starter: cover it and leave it to sour.'
+        : 'Whisk the starter smooth in a little milk, then stir it in.',
+    endWords: 'inoculated',
+    why: 'The dose and its age set the clock.',
+  }),
+  aim: () => ({ to: 'dose' }),
+  hands: () => ({ handsMin: 6, slackMin: 20, mustAct: true }),
+  cautions: ({ starter }) =>
+    starter.kind === 'none' ? ['raw-milk', 'treated-needs-starter'] : ['too-hot-kills'],
+};

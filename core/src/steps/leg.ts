@@ -1,0 +1,146 @@
+import type { MakePlan } from '../contract/index.ts';
+import { refitArrival } from '../heat/index.ts';
+import { batchOf, roomAtC } from '../method/index.ts';
+import type { Composition } from '../milk/index.ts';
+
+/** A step that would never end by the model is drawn this long and said to be endless, minutes. */
+const ENDLESS_MIN = 24 * 60;
+/** Scatter of hands work, one σ of ln [F: judgement]. */
+const HANDS_LN_SIGMA = 0.3;
+
+/** The heat of the milk over one step. */
+export interface Leg {
+  readonly minutes: number;
+  readonly sigmaMin: number;
+  readonly endC: number;
+  readonly endless: boolean;
+  /** [minutes since the step's start, °C] */
+  readonly curve: readonly (readonly [number, number])[];
+}
+
+/** A temperature read in a step, in minutes since its start. */
+export interface LegReading {
+  readonly minutes: number;
+  readonly temperatureC: number;
+}
+
+/** One step as it is gone through. */
+export interface LegRun {
+  readonly plan: MakePlan;
+  readonly startC: number;
+  readonly startMs: number;
+  readonly readings: readonly LegReading[];
+  /** Since when the plan is as it is now, minutes since the step's start; 0 when it always was. */
+  readonly changedMin: number;
+}
+
+/** What a heating or cooling came to; the shape both the pot and the bath give. */
+export interface HeatRun {
+  readonly outcome: string;
+  readonly minutes: number;
+  readonly secondsAndCelsius: readonly (readonly [number, number])[];
+}
+
+/** The milk in its pot, as the heat balance wants it. */
+export interface Vessel {
+  readonly composition: Composition;
+  readonly litres: number;
+  readonly airC: number;
+  readonly lossFactor: number;
+}
+
+/** The pot of a plan with its milk, in the room at an instant. */
+export function vesselOf(plan: MakePlan, atMs: number): Vessel {
+  const { composition, litres } = batchOf(plan);
+  return {
+    composition,
+    litres,
+    airC: roomAtC(plan, atMs),
+    lossFactor: plan.pot.lossFactor * Math.exp(plan.factors?.cooling?.value ?? 0),
+  };
+}
+
+/** Scatter from make to make that learning never takes away, σ of ln [F]. */
+const MAKE_LN_SIGMA = 0.1;
+/** One σ of ln of a time: the book's, or what the kitchen taught. */
+export const learnedSigma = (book: number, sigma: number | undefined): number =>
+  sigma === undefined ? book : Math.min(book, Math.hypot(sigma, MAKE_LN_SIGMA));
+
+/** A model curve joined to what was measured on the way. */
+export function legFrom(
+  run: (fromC: number) => HeatRun,
+  startC: number,
+  targetC: number,
+  readings: readonly LegReading[],
+  lnSigma: number,
+): Leg {
+  const fromStart = run(startC);
+  const measured = readings.map((r): readonly [number, number] => [r.minutes, r.temperatureC]);
+  if (readings.length === 0) {
+    const endless = fromStart.outcome === 'never';
+    const minutes = endless ? ENDLESS_MIN : fromStart.minutes;
+    const curve = fromStart.secondsAndCelsius.map(([s, c]): readonly [number, number] => [s / 60, c]);
+    return {
+      minutes,
+      sigmaMin: lnSigma * minutes,
+      endC: endless ? curve.at(-1)![1] : targetC,
+      endless,
+      curve,
+    };
+  }
+  const latest = readings.at(-1)!;
+  const rising = targetC > startC;
+  const arrived = rising ? latest.temperatureC >= targetC : latest.temperatureC <= targetC;
+  const head: (readonly [number, number])[] = [[0, startC], ...measured.filter(([minutes]) => minutes > 0)];
+  if (arrived)
+    return { minutes: latest.minutes, sigmaMin: 0, endC: latest.temperatureC, endless: false, curve: head };
+  const onward = run(latest.temperatureC);
+  if (onward.outcome === 'never') {
+    return { minutes: ENDLESS_MIN, sigmaMin: 0, endC: latest.temperatureC, endless: true, curve: head };
+  }
+  const book = readings.length >= 2 ? run(readings[0]!.temperatureC) : null;
+  // The first reading may already be past the target (milk that was reheated): then only the latest counts.
+  const refit =
+    book?.outcome === 'reached' && book.secondsAndCelsius.length >= 2
+      ? refitArrival(book.secondsAndCelsius, readings, targetC, lnSigma)
+      : null;
+  const minutes = Math.max(latest.minutes, refit ? refit.minutes : latest.minutes + onward.minutes);
+  const stretch = (minutes - latest.minutes) / Math.max(onward.minutes, 1e-6);
+  const tail = onward.secondsAndCelsius
+    .slice(1)
+    .map(([s, c]): readonly [number, number] => [latest.minutes + (s / 60) * stretch, c]);
+  return {
+    minutes,
+    sigmaMin: refit ? refit.sigmaMinutes : lnSigma * onward.minutes,
+    endC: targetC,
+    endless: false,
+    curve: [...head, ...tail],
+  };
+}
+
+/** Fits a leg's curve to the time a finished step really took, keeping measured points where they are. */
+export function closed(leg: Leg, tookMin: number, measured: boolean): Leg {
+  if (measured) {
+    const curve = leg.curve.filter(([minutes]) => minutes <= tookMin);
+    const endC = curve.at(-1)?.[1] ?? leg.endC;
+    return { ...leg, minutes: tookMin, endC, curve: [...curve, [tookMin, endC]] };
+  }
+  const stretch = leg.minutes > 0 ? tookMin / leg.minutes : 0;
+  return {
+    ...leg,
+    minutes: tookMin,
+    curve: leg.curve.map(([m, c]): readonly [number, number] => [m * stretch, c]),
+  };
+}
+
+/** Hands work leaves the milk as it is. */
+export const handsOnly = (minutes: number, celsius: number): Leg => ({
+  minutes,
+  sigmaMin: HANDS_LN_SIGMA * minutes,
+  endC: celsius,
+  endless: false,
+  curve: [
+    [0, celsius],
+    [minutes, celsius],
+  ],
+});

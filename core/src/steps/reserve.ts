@@ -1,0 +1,28 @@
+import { isHeated } from '../method/index.ts';
+import type { StepType } from './step-type.ts';
+
+/** Some is put by for the next make. */
+export const RESERVE: StepType = {
+  kind: 'reserve',
+  facts: {
+    inThePot: 'cold',
+    waits: false,
+    overnight: true,
+    whenever: true,
+    pad: 'mass',
+    probed: false,
+    endedBy: 'reserved',
+    moves: null,
+    inoculates: false,
+    sours: false,
+    setShowsAcid: false,
+  },
+  words: () => ({
+    title: 'Keep a spoonful',
+    doneWords: 'Keep none',
+    doing: 'Put some aside for the next make before it is all eaten.',
+    why: 'The next make starts from this one.',
+  }),
+  hands: () => ({ handsMin: 2, slackMin: 2880, mustAct: false }),
+  cautions: (plan) => (plan.milk.treatment === 'raw' && !isHeated(plan) ? ['starter-raw'] : []),
+};

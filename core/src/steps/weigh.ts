@@ -1,0 +1,27 @@
+import type { StepType } from './step-type.ts';
+
+/** What came out is weighed. */
+export const WEIGH: StepType = {
+  kind: 'weigh',
+  facts: {
+    inThePot: 'cold',
+    waits: false,
+    overnight: true,
+    whenever: true,
+    pad: 'mass',
+    probed: false,
+    endedBy: 'weighed',
+    moves: null,
+    inoculates: false,
+    sours: false,
+    setShowsAcid: false,
+  },
+  words: () => ({
+    title: 'Weigh',
+    doneWords: 'Go on without weighing',
+    doing: 'Weigh what came out.',
+    why: 'Mass in against mass out shows what was lost.',
+  }),
+  hands: () => ({ handsMin: 2, slackMin: 2880, mustAct: false }),
+  cautions: () => [],
+};
