@@ -2,7 +2,14 @@ import type { KitchenSettings, MakePlan } from '../contract/index.ts';
 import { STARTER_FACTS } from '../culture/index.ts';
 import { roomOf } from './room.ts';
 import { massOfLitresKg, MILK_FACTS } from '../milk/index.ts';
-import { fromLitres, SYSTEM_UNITS, toLitres, typedMass, type MeasureSystem } from '../units/index.ts';
+import {
+  fromLitres,
+  isMassUnit,
+  SYSTEM_UNITS,
+  toLitres,
+  typedMass,
+  type MeasureSystem,
+} from '../units/index.ts';
 
 /** Share of fresh yogurt a new plan starts with; 1–3 % is recommended. */
 const USUAL_DOSE = 0.02;
@@ -72,5 +79,7 @@ export function withStarterKind(
     plan.starter.massKg ??
     Math.round(massOfLitresKg(plan.milk.litres, MILK_FACTS[plan.milk.kind].composition) * USUAL_DOSE * 1000) /
       1000;
-  return { kind, ageD, massKg, statedRatio: null, typed: typedMass(massKg, system) };
+  const { typed } = plan.starter;
+  const same = plan.starter.massKg === massKg && typed !== null && isMassUnit(typed.unit);
+  return { kind, ageD, massKg, statedRatio: null, typed: same ? typed : typedMass(massKg, system) };
 }

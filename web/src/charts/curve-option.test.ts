@@ -49,3 +49,28 @@ test('a record has no line for now', () => {
   >[];
   expect(series[0]!['markLine']).toBeUndefined();
 });
+
+test('what was seen stands in a row of its own; of words that would lie over each other the later one is said', () => {
+  const cueMarks = [
+    { atMs: 1_000_000, text: 'liquid' },
+    { atMs: 4_000_000, text: 'liquid' },
+    { atMs: 4_100_000, text: 'trembles' },
+    { atMs: 7_000_000, text: 'set' },
+  ];
+  const series = curveOption({ ...data, cueMarks }, theme, false).series as unknown as readonly {
+    readonly name: string;
+    readonly data: readonly {
+      readonly value: readonly [number, number];
+      readonly label: { readonly show: boolean; readonly formatter: string; readonly position: string };
+    }[];
+  }[];
+  const seen = series.find((s) => s.name === 'Seen')!.data;
+  expect(seen.map(({ value }) => value[0])).toEqual(cueMarks.map(({ atMs }) => atMs));
+  expect(
+    seen.filter(({ label }) => label.show).map(({ label }) => [label.formatter, label.position]),
+  ).toEqual([
+    ['liquid', 'right'],
+    ['trembles', 'right'],
+    ['set', 'left'],
+  ]);
+});

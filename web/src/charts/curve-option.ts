@@ -40,6 +40,25 @@ const thin = <T>(items: readonly T[], most: number): readonly T[] => {
   return stride <= 1 ? items : items.filter((_, i) => i % stride === 0 || i === items.length - 1);
 };
 
+/** Height of the row under the time axis where what was seen is marked, px. */
+const CUE_ROW = 26;
+/** Two words closer than this share of the width would lie over each other: the later one is said. */
+const WORD_SHARE = 0.16;
+
+/** What was seen, marked in one row; a word stands where it has room, inward near the right edge. */
+function cuesInRow({
+  cueMarks,
+  fromMs,
+  toMs,
+}: CurveData): { readonly atMs: number; readonly text: string; readonly side: 'left' | 'right' }[] {
+  const share = (ms: number): number => (ms - fromMs) / (toMs - fromMs);
+  return cueMarks.map(({ atMs, text }, i) => {
+    const next = cueMarks[i + 1];
+    const room = next === undefined || share(next.atMs) - share(atMs) >= WORD_SHARE;
+    return { atMs, text: room ? text : '', side: share(atMs) > 1 - WORD_SHARE ? 'left' : 'right' };
+  });
+}
+
 /** Pure data to a chart: temperature above in clay, pH below in cobalt, each named on its line. */
 export function curveOption(data: CurveData, theme: CurveTheme, narrow: boolean): EChartsOption {
   const shown = (celsius: number): number => Math.round(fromCelsius(celsius, data.unit) * 10) / 10;
@@ -63,6 +82,7 @@ export function curveOption(data: CurveData, theme: CurveTheme, narrow: boolean)
     fontWeight: 600,
     fontFamily: theme.fontFamily,
   });
+  const cueRow = data.cueMarks.length > 0 ? CUE_ROW : 0;
   const left = narrow ? 44 : 52;
   const right = narrow ? 40 : 56;
   const timeAxis = (gridIndex: number, labels: boolean) => ({
@@ -80,10 +100,11 @@ export function curveOption(data: CurveData, theme: CurveTheme, narrow: boolean)
     animation: false,
     textStyle: { fontFamily: theme.fontFamily },
     grid: [
-      { left, right, top: 34, height: '31%' },
-      { left, right, bottom: 34, height: '39%' },
+      { left, right, top: 34, height: cueRow > 0 ? '28%' : '31%' },
+      { left, right, bottom: 34 + cueRow, height: cueRow > 0 ? '34%' : '39%' },
+      { left, right, bottom: 0, height: CUE_ROW },
     ],
-    xAxis: [timeAxis(0, false), timeAxis(1, true)],
+    xAxis: [timeAxis(0, false), timeAxis(1, true), { ...timeAxis(2, false), show: false }],
     yAxis: [
       {
         type: 'value',
@@ -100,12 +121,15 @@ export function curveOption(data: CurveData, theme: CurveTheme, narrow: boolean)
         gridIndex: 1,
         name: 'pH',
         nameTextStyle: { ...axisLabel, color: theme.cobalt },
-        min: 3.8,
-        max: 6.8,
-        interval: 1,
-        axisLabel: { ...axisLabel, showMinLabel: false, showMaxLabel: false },
+        min: 3.5,
+        max: 7,
+        interval: 0.5,
+        // Whole numbers, where a person looks for them.
+        axisLabel: { ...axisLabel, formatter: (ph: number) => (Number.isInteger(ph) ? String(ph) : '') },
+        axisTick: { show: false },
         splitLine: { show: false },
       },
+      { type: 'value', gridIndex: 2, min: 0, max: 1, show: false },
     ],
     series: [
       {
@@ -197,17 +221,6 @@ export function curveOption(data: CurveData, theme: CurveTheme, narrow: boolean)
                     lineStyle: { color: theme.ink, width: 1.5, type: 'solid' as const },
                   },
                 ]),
-            ...data.cueMarks.map((cue) => ({
-              xAxis: cue.atMs,
-              label: {
-                formatter: cue.text,
-                position: 'insideStartTop' as const,
-                color: theme.quiet,
-                fontSize: 16,
-                fontFamily: theme.fontFamily,
-              },
-              lineStyle: { color: theme.quiet, type: 'dotted' as const, width: 1.5 },
-            })),
           ],
         },
       },
@@ -219,6 +232,27 @@ export function curveOption(data: CurveData, theme: CurveTheme, narrow: boolean)
         data: data.phDots.map((d) => [d.atMs, d.value]),
         symbolSize: 11,
         itemStyle: { color: theme.cobalt, borderColor: theme.ink, borderWidth: 1.5 },
+      },
+      {
+        type: 'scatter',
+        name: 'Seen',
+        xAxisIndex: 2,
+        yAxisIndex: 2,
+        silent: true,
+        symbol: 'triangle',
+        symbolSize: 11,
+        itemStyle: { color: theme.quiet },
+        data: cuesInRow(data).map(({ atMs, text, side }) => ({
+          value: [atMs, 0.5],
+          label: {
+            show: text !== '',
+            formatter: text,
+            position: side,
+            color: theme.quiet,
+            fontSize: 16,
+            fontFamily: theme.fontFamily,
+          },
+        })),
       },
     ],
   };

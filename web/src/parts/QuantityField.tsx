@@ -36,6 +36,12 @@ export function QuantityField<U extends string>(props: {
   const tried = use(TriedContext);
   const [text, setText] = useState<string | null>(null);
   const [chosen, setChosen] = useState<U>(unit);
+  const [given, setGiven] = useState<U>(unit);
+  // Somebody else may have set the amount in another unit, as a culture that brings its dose along.
+  if (given !== unit) {
+    setGiven(unit);
+    setChosen(unit);
+  }
   const shown = text ?? (value === null ? '' : String(Number(value.toPrecision(6))));
   const read = readTypedNumber(shown);
   let error: string | null = null;
@@ -81,7 +87,7 @@ export function QuantityField<U extends string>(props: {
             data={[...units]}
             value={chosen}
             onChange={(event) => take(shown, event.currentTarget.value as U)}
-            w={130}
+            w={150}
           />
         ) : (
           <span style={{ paddingBottom: 12 }}>{units[0]?.label}</span>

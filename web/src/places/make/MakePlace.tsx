@@ -7,6 +7,7 @@ import {
   type MakeState,
 } from '@morning-crock/core';
 import { Button, TextInput } from '@mantine/core';
+import { useMediaQuery } from '@mantine/hooks';
 import { useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useNow } from '../../data/clock.ts';
@@ -179,6 +180,10 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
   const units = useUnits();
   const nowMs = useNow(5000);
   const [search] = useSearchParams();
+  const padWanted = search.get('pad') === '1';
+  // On a phone the pad would fill the view before anything says what to do with it.
+  const narrow = useMediaQuery('(max-width: 900px)');
+  const [padOpen, setPadOpen] = useState(padWanted);
   const wet = useAppSelector((s) => s.live.wetHands);
   const working = useAppSelector((s) => s.live.working[state.id] === true);
   const dispatch = useAppDispatch();
@@ -246,7 +251,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
               <DenatureMeter point={forecast.point} />
             </div>
           )}
-          <LastReading state={state} nowMs={nowMs} />
+          {!narrow && <LastReading state={state} nowMs={nowMs} />}
           <div aria-label="For this step" role="group" className="for-step">
             {step && (
               <p>
@@ -266,6 +271,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
             <p className="number" style={{ fontSize: 22 }}>
               {aimOf(live, units, nowMs)}
             </p>
+            {narrow && <LastReading state={state} nowMs={nowMs} />}
           </div>
           {step ? (
             <Button
@@ -281,8 +287,12 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
           )}
           {step?.facts.endedBy === 'tasted' ? (
             <TasteForm state={state} />
+          ) : narrow && !padOpen ? (
+            <Button variant="default" h={56} onClick={() => setPadOpen(true)}>
+              Enter a reading, or what you see
+            </Button>
           ) : (
-            <Pad state={state} focus={search.get('pad') === '1'} />
+            <Pad state={state} focus={padWanted} />
           )}
         </div>
       </div>
