@@ -1,5 +1,5 @@
 /** Imports go one way. */
-const MODELS = '^core/src/(units|numerics|milk|heat|culture)/';
+const MODELS = '^core/src/(units|numerics|milk|heat|culture|butter)/';
 
 module.exports = {
   forbidden: [

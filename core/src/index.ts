@@ -3,6 +3,7 @@ export * from './numerics/index.ts';
 export * from './milk/index.ts';
 export * from './heat/index.ts';
 export * from './culture/index.ts';
+export * from './butter/index.ts';
 export * from './kitchen/index.ts';
 export * from './log/index.ts';
 export * from './method/index.ts';

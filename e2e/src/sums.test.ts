@@ -129,6 +129,7 @@ describe('sums in other measures', () => {
         'vigour',
         'thaw',
         'lactation',
+        'churn',
       ];
       for (const name of names) {
         await goTo(page, `/sums/${name}`);
@@ -162,4 +163,43 @@ test('the thermometer sum says what boils where', async () => {
   );
   tablet = await openTablet(browser, `${world.address}/sums/thermometer`);
   await see(tablet.page, 'At 1800 m it boils at 94 °C');
+});
+
+test('churning: warmer cream breaks sooner and loses more, ultra-heated may not break, a low motor is known least', async () => {
+  tablet = await openTablet(browser, `${world.address}/sums/churn`);
+  const { page } = tablet;
+  const big = (): Promise<string> => page.$eval('.sum-big', (e) => (e as HTMLElement).innerText);
+  const minutesOf = (text: string): number => Number(/about (\d+)/.exec(text)![1]);
+  await see(page, 'an estimate, churns differ');
+  const cool = minutesOf(await big());
+  await slide(page, 0, '17');
+  await see(page, 'more fat stays in the buttermilk');
+  expect(minutesOf(await big())).toBeLessThan(cool);
+  await tap(page, 'radio', 'ultra-heated');
+  await see(page, 'may not break at all');
+  await slide(page, 3, '80');
+  await see(page, 'two loads are quicker');
+  const churn = await page.$('select');
+  await churn!.select('whisk');
+  const medium = await big();
+  await tap(page, 'radio', 'low');
+  await page.waitForFunction(
+    (before: string) => document.querySelector<HTMLElement>('.sum-big')!.innerText !== before,
+    {},
+    medium,
+  );
+});
+
+test('churning is reached from where the cream stands, with its own fat, and leads back there', async () => {
+  const lotId = ulid();
+  await world.send(
+    intakeDraft(lotId, 2.4, START, { name: 'Cream from the hill', what: 'cream', fatFraction: 0.4 }),
+  );
+  tablet = await openTablet(browser, `${world.address}/milk?lot=${lotId}`);
+  const { page } = tablet;
+  await tap(page, 'link', 'When will it break?');
+  await see(page, 'Fat: 40 %');
+  await see(page, 'Cream: 2.4 L');
+  await tap(page, 'link', 'Back to Cream from the hill');
+  await see(page, 'When will it break?');
 });

@@ -1,7 +1,6 @@
 export * from './composition.ts';
 export * from './density.ts';
 export * from './specific-heat.ts';
-export * from './butter-balance.ts';
 export * from './mix.ts';
 export * from './settling.ts';
 export * from './keeping.ts';

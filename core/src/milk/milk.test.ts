@@ -1,7 +1,6 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import {
-  butterBalance,
   compositionFault,
   litresOfMass,
   massOfLitresKg,
@@ -46,32 +45,4 @@ test('pure water has the specific heat of water', () => {
   const water = { fatFraction: 0, proteinFraction: 0, lactoseFraction: 0, ashFraction: 0 };
   expect(waterFraction(water)).toBe(1);
   expect(specificHeatKjPerKgK(water, 20)).toBeCloseTo(4.177, 2);
-});
-
-test('butter and buttermilk hold all the cream and all the fat', () => {
-  fc.assert(
-    fc.property(
-      fc.double({ min: 0.1, max: 20, noNaN: true }),
-      fc.double({ min: 0.05, max: 0.6, noNaN: true }),
-      (creamKg, fat) => {
-        const input = {
-          creamKg,
-          creamFatFraction: fat,
-          buttermilkFatFraction: 0.005,
-          butterFatFraction: 0.81,
-        };
-        const { butterKg, buttermilkKg } = butterBalance(input);
-        expect(butterKg + buttermilkKg).toBeCloseTo(creamKg, 9);
-        expect(butterKg * 0.81 + buttermilkKg * 0.005).toBeCloseTo(creamKg * fat, 9);
-      },
-    ),
-  );
-  expect(
-    butterBalance({
-      creamKg: 1,
-      creamFatFraction: 0.001,
-      buttermilkFatFraction: 0.005,
-      butterFatFraction: 0.8,
-    }).butterKg,
-  ).toBe(0);
 });

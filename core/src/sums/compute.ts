@@ -1,3 +1,4 @@
+import { butterBalance, churnForecast, salted, serumLeftFraction, washesToKeep } from '../butter/index.ts';
 import {
   acidAtHour,
   agedBy,
@@ -32,7 +33,6 @@ import {
 import { factorWords, learnFactors } from '../learn/index.ts';
 import { foldMake, stateOfPlan } from '../make/index.ts';
 import {
-  butterBalance,
   CREAM_SPREAD,
   creamingOf,
   densityKgPerM3,
@@ -91,6 +91,24 @@ const COMPUTE: { readonly [N in SumName]: (input: SumInput<N>) => SumOutput<N> }
     specificHeatAt60CKjPerKgK: round(specificHeatKjPerKgK(c, 60)),
   }),
   boil: ({ altitudeM }) => ({ celsius: round(boilingPointC(altitudeM)) }),
+  // Cream warming or cooling towards the churn, covered against dust.
+  temper: ({ untilC, ...run }) => ({ minutes: finite(runVessel({ ...run, lidded: true }, untilC).minutes) }),
+  churn: (input) => {
+    const { minutes, breakC, buttermilkFatFraction } = churnForecast(input);
+    return {
+      minutes: round(minutes),
+      breakC: round(breakC),
+      buttermilkFatFraction: round(buttermilkFatFraction),
+    };
+  },
+  wash: ({ washes, ...washing }) => ({
+    serumLeftFraction: round(serumLeftFraction(washing, washes)),
+    washesToKeep: washesToKeep(washing),
+  }),
+  salt: ({ butterKg, moistureFraction, saltKg }) => {
+    const { saltFraction, brineFraction } = salted(butterKg, moistureFraction, saltKg);
+    return { saltFraction: round(saltFraction), brineFraction: round(brineFraction) };
+  },
   butter: (input) => {
     const { butterKg, buttermilkKg } = butterBalance(input);
     return { butterKg: round(butterKg), buttermilkKg: round(buttermilkKg) };

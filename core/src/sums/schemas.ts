@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { CHURN_KINDS, CHURN_SPEEDS } from '../butter/index.ts';
 import { CULTURE_KINDS, kitchenSettings, makePlan, factor, storedEvent, ulid } from '../contract/index.ts';
 import { thermometerFault } from '../heat/index.ts';
 import { MILK_KINDS, POWDER_KINDS, TREATMENTS } from '../milk/index.ts';
@@ -74,6 +75,37 @@ export const SUM_INPUTS = {
   }),
   composition,
   boil: z.strictObject({ altitudeM: z.number().min(-400).max(6000) }),
+  temper: z.strictObject({
+    composition,
+    litres: z.number().min(0.05).max(100),
+    startC: celsius,
+    airC: celsius,
+    untilC: celsius,
+  }),
+  churn: z.strictObject({
+    churn: z.enum(CHURN_KINDS),
+    speed: z.enum(CHURN_SPEEDS),
+    startC: celsius.min(0, 'is frozen').max(40, 'is melted: no churn breaks it'),
+    fatFraction: fraction.min(0.02, 'is hardly any fat').max(0.7, 'is more than any cream (70 %)'),
+    fillFraction: fraction.min(0.02, 'is hardly anything'),
+    litres: z.number().min(0.05).max(100),
+    roomC: celsius.min(-10).max(45),
+    ripened: z.boolean(),
+    wholeCurd: z.boolean(),
+    treatment: z.enum(TREATMENTS),
+    agedCold: z.boolean(),
+  }),
+  wash: z.strictObject({
+    carriedKgPerKg: z.number().positive().max(5),
+    waterKgPerKg: z.number().min(0).max(20),
+    exchangeFraction: fraction,
+    washes: z.number().int().min(0).max(50),
+  }),
+  salt: z.strictObject({
+    butterKg: z.number().positive().max(100),
+    moistureFraction: fraction,
+    saltKg: z.number().min(0).max(10),
+  }),
   butter: z
     .strictObject({
       creamKg: z.number().min(0),
@@ -261,6 +293,10 @@ export const SUM_OUTPUTS = {
     specificHeatAt60CKjPerKgK: z.number(),
   }),
   boil: z.strictObject({ celsius: z.number() }),
+  temper: z.strictObject({ minutes: hours }),
+  churn: z.strictObject({ minutes: z.number(), breakC: z.number(), buttermilkFatFraction: z.number() }),
+  wash: z.strictObject({ serumLeftFraction: z.number(), washesToKeep: z.number().nullable() }),
+  salt: z.strictObject({ saltFraction: z.number(), brineFraction: z.number() }),
   butter: z.strictObject({ butterKg: z.number(), buttermilkKg: z.number() }),
   forecast: z.strictObject({
     hoursToPh: z.record(z.string(), quantiles),

@@ -61,7 +61,8 @@ function ChurnLoads({ lot }: { readonly lot: Lot }) {
       ) : (
         <p>
           About {units.mass(butterKg)} of butter in it.
-          {fat < MAY_NOT_BREAK_FAT && ' Under 18 % fat it may not break.'}
+          {fat < MAY_NOT_BREAK_FAT && ' Under 18 % fat it may not break.'}{' '}
+          <Link to={`/sums/churn?lot=${lot.id}`}>When will it break?</Link>
         </p>
       )}
     </>

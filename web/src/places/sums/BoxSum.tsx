@@ -108,7 +108,10 @@ export function BoxSum({ desk }: { readonly desk: SumDesk }) {
       back={{
         label: `Warm ${desk.forWhom} like this`,
         onGive:
-          place && answer.outcome !== 'cannot' && !answer.tooWarm && stillOpen(desk.state, 'incubate')
+          place &&
+          answer.outcome !== 'cannot' &&
+          !answer.tooWarm &&
+          stillOpen(desk.state, (step) => step.sours)
             ? () =>
                 void desk.give(
                   {

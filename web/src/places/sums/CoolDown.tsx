@@ -90,7 +90,7 @@ export function CoolDown({ desk }: { readonly desk: SumDesk }) {
       cautions={['Hot milk and steam burn. Stir, and confirm with a probe.']}
       back={{
         label: way === 'bath' ? `Cool ${desk.forWhom} in cold water` : `Leave ${desk.forWhom} to stand`,
-        onGive: stillOpen(desk.state, 'cool')
+        onGive: stillOpen(desk.state, (step) => step.moves === 'down')
           ? () =>
               void desk.give(
                 {

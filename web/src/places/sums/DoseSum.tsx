@@ -119,7 +119,7 @@ export function DoseSum({ desk }: { readonly desk: SumDesk }) {
       back={{
         label: `Use this dose in ${desk.forWhom}`,
         onGive:
-          percent !== null && dosed && stillOpen(desk.state, 'inoculate')
+          percent !== null && dosed && stillOpen(desk.state, (step) => step.inoculates)
             ? () => void desk.give({ starter: { ...withShare(plan, percent), ageD }, why: '' }, 'dose')
             : null,
         whyNot: dosed

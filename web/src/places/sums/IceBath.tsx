@@ -114,7 +114,7 @@ export function IceBath({ desk }: { readonly desk: SumDesk }) {
       back={{
         label: `Cool ${desk.forWhom} like this`,
         onGive:
-          stillOpen(desk.state, 'cool') && bath.outcome === 'reached'
+          stillOpen(desk.state, (step) => step.moves === 'down') && bath.outcome === 'reached'
             ? () =>
                 void desk.give(
                   {

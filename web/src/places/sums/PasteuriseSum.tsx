@@ -101,7 +101,7 @@ export function PasteuriseSum({ desk }: { readonly desk: SumDesk }) {
       cautions={[CAUTIONS['not-a-certificate'], CAUTIONS['raw-milk']]}
       back={{
         label: `Heat ${desk.forWhom} like this`,
-        onGive: stillOpen(desk.state, 'heat')
+        onGive: stillOpen(desk.state, (step) => step.moves === 'up')
           ? () =>
               void desk.give(
                 { heat: { kind: holdMin > 0 ? 'hold' : 'touch', targetC: holdC, holdMin }, why: '' },

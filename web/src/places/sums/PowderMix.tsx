@@ -275,7 +275,7 @@ export function PowderMix({ desk }: { readonly desk: SumDesk }) {
           desk.askedBy === 'make' ? `Add this powder to ${desk.forWhom}` : `Use this milk in ${desk.forWhom}`,
         onGive:
           desk.askedBy === 'make'
-            ? stillOpen(desk.state, 'heat')
+            ? stillOpen(desk.state, (step) => step.moves === 'up')
               ? () => void desk.give({ powder: mixed.milk.powder ?? null, why: '' }, 'milk powder')
               : null
             : () => void desk.give((old) => ({ ...old, milk: mixed.milk }), 'milk'),

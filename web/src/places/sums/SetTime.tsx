@@ -122,7 +122,7 @@ export function SetTime({ desk }: { readonly desk: SumDesk }) {
       ]}
       back={{
         label: `Use this heat and dose in ${desk.forWhom}`,
-        onGive: stillOpen(desk.state, 'inoculate')
+        onGive: stillOpen(desk.state, (step) => step.inoculates)
           ? () =>
               void desk.give(
                 {

@@ -2,6 +2,7 @@ import type { ComponentType } from 'react';
 import { Link, NavLink, useParams, useSearchParams } from 'react-router';
 import { useKitchenQuery } from '../../data/api.ts';
 import { BoxSum } from './BoxSum.tsx';
+import { ChurnSum } from './ChurnSum.tsx';
 import { CoolDown } from './CoolDown.tsx';
 import { DoseSum } from './DoseSum.tsx';
 import { IceBath } from './IceBath.tsx';
@@ -39,6 +40,7 @@ const SUMS: readonly Sum[] = [
     asks: 'Two milks to a fat: how much of each?',
     Face: StandardiseSum,
   },
+  { name: 'churn', title: 'Churning', asks: 'When does the cream break?', Face: ChurnSum },
   { name: 'vigour', title: 'Dose like fresh', asks: 'How much of an old culture?', Face: VigourSum },
   { name: 'thaw', title: 'Thaw', asks: 'When is it liquid?', Face: ThawSum },
   { name: 'lactation', title: 'Lactation', asks: 'How much milk in some weeks?', Face: LactationSum },

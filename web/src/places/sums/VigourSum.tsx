@@ -159,7 +159,7 @@ export function VigourSum({ desk }: { readonly desk: SumDesk }) {
       back={{
         label: `Use this dose in ${desk.forWhom}`,
         onGive:
-          ratio !== null && stillOpen(desk.state, 'inoculate') && kind === plan.starter.kind
+          ratio !== null && stillOpen(desk.state, (step) => step.inoculates) && kind === plan.starter.kind
             ? () =>
                 void desk.give(
                   {

@@ -1,4 +1,4 @@
-import { changedPlan, defaultPlan, type MakeState } from '@morning-crock/core';
+import { changedPlan, defaultPlan, type MakeState, type StepFacts } from '@morning-crock/core';
 import type { KitchenSettings, MakePlan, PlanChange } from '@morning-crock/core/contract';
 import { useMemo, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
@@ -21,13 +21,10 @@ export interface SumDesk {
   readonly give: (change: PlanChange | ((plan: MakePlan) => MakePlan), why: string) => Promise<void>;
 }
 
-/** Whether a make can still take a change of this part. */
-export function stillOpen(
-  state: MakeState | null,
-  step: 'pour' | 'heat' | 'cool' | 'inoculate' | 'incubate',
-): boolean {
+/** Whether a make can still take a change of the step of which this holds. */
+export function stillOpen(state: MakeState | null, holds: (facts: StepFacts) => boolean): boolean {
   if (!state) return true;
-  const status = state.steps.find((s) => s.step.id === step)?.status;
+  const status = state.steps.find((s) => holds(s.step.facts))?.status;
   return !state.finished && (status === 'current' || status === 'coming');
 }
 

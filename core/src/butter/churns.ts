@@ -1,0 +1,28 @@
+/** What cream is churned in. */
+export const CHURN_KINDS = ['jar', 'crank', 'plunger', 'whisk', 'blades', 'blender'] as const;
+export type ChurnKind = (typeof CHURN_KINDS)[number];
+export const CHURN_SPEEDS = ['low', 'medium', 'high'] as const;
+export type ChurnSpeed = (typeof CHURN_SPEEDS)[number];
+
+export interface ChurnFacts {
+  readonly label: string;
+  /** Minutes to break 35 % sweet cream at 14 °C, half full [F]; each kitchen's own churnings correct it. */
+  readonly referenceMin: number;
+  /** How fast the work itself warms the cream, °C/min [F]. */
+  readonly warmsCPerMin: number;
+  /** It has a motor with speeds; otherwise hands go at their own. */
+  readonly motor: boolean;
+}
+
+/** Source: docs/SCIENCE.md, butter. */
+export const CHURN_FACTS: Readonly<Record<ChurnKind, ChurnFacts>> = {
+  jar: { label: 'Jar, shaken', referenceMin: 20, warmsCPerMin: 0.1, motor: false },
+  crank: { label: 'Hand crank', referenceMin: 22, warmsCPerMin: 0.1, motor: false },
+  plunger: { label: 'Plunger', referenceMin: 35, warmsCPerMin: 0.1, motor: false },
+  whisk: { label: 'Whisk mixer', referenceMin: 9, warmsCPerMin: 0.4, motor: true },
+  blades: { label: 'Blade processor', referenceMin: 5, warmsCPerMin: 0.8, motor: true },
+  blender: { label: 'Blender', referenceMin: 4, warmsCPerMin: 0.8, motor: true },
+};
+
+/** Times as long as at the medium speed of a motor [F]. */
+export const SPEED_FACTOR: Readonly<Record<ChurnSpeed, number>> = { low: 2.5, medium: 1, high: 0.7 };

@@ -1,0 +1,5 @@
+export * from './churns.ts';
+export * from './churn.ts';
+export * from './wash.ts';
+export * from './salt.ts';
+export * from './balance.ts';
