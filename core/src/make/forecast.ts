@@ -107,6 +107,7 @@ function tailSteps(state: MakeState, pickUpMs: number, sigmaMin: number, nowMs: 
   const from = state.steps.findIndex((s) => s.step.facts.sours);
   return state.steps.slice(from).map((s) => {
     const startMs = s.startedAtMs ?? atMs;
+    // What goes by itself after the souring is the cold at work.
     const minutes = s.step.facts.waits ? CHILL_H * 60 : s.step.handsMin;
     const modelled = s.step.facts.sours ? pickUpMs : startMs + minutes * MINUTE_MS;
     const endMs = s.endedAtMs ?? Math.max(modelled, s.status === 'current' ? nowMs : 0);

@@ -22,8 +22,8 @@ function roundMilk(litres: number, system: MeasureSystem): Pick<MakePlan['milk']
   return { litres: toLitres(value, unit), typed: { value, unit } };
 }
 
-/** The plan a new make begins with, in the kitchen's own measures: everything filled in but what the maker wants to
- * turn.
+/**
+ * The plan a new make begins with, in the kitchen's own measures: everything filled in but what the maker wants to turn.
  * @param startAt instant in UTC
  * @param about litres, rounded to what the kitchen's measures can say
  */
