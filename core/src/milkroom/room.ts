@@ -1,3 +1,4 @@
+import { HAND_WORKED_FAT } from '../butter/index.ts';
 import type { StepId, LedgerLine, Lot, LotPour, MilkRoomResponse } from '../contract/index.ts';
 import { effectiveEvents, feeding, instantOf, type LoggedEvent } from '../log/index.ts';
 import { stepFacts } from '../steps/index.ts';
@@ -10,8 +11,7 @@ import { moveMilk, takeFrom, type Milking, type Moment, type RoomDraft } from '.
 /** The events a milk room is folded from; those of makes tell what was asked for and poured. */
 export const MILK_EVENTS = feeding('milk');
 
-/** Fat left in hand-worked butter and its buttermilk, for what a weighed churning says of its cream. */
-const BUTTER_FAT = 0.81;
+/** Fat left in the buttermilk of butter worked by hand, for what a weighed churning says of its cream. */
 const BUTTERMILK_FAT = 0.006;
 /** Prior σ of a source's cream fat and the scatter of one churning, ln. Source: docs/SCIENCE.md, learning. */
 const CREAM_FAT_SPREAD = { prior: 0.15, churning: 0.05 };
@@ -137,7 +137,9 @@ export function creamFactors(room: MilkRoom): MilkRoomResponse['creamFactors'] {
       (before, c) =>
         updateBelief(
           before,
-          Math.log((c.butterKg * BUTTER_FAT + c.buttermilkKg * BUTTERMILK_FAT) / c.creamKg / c.estimatedFat),
+          Math.log(
+            (c.butterKg * HAND_WORKED_FAT + c.buttermilkKg * BUTTERMILK_FAT) / c.creamKg / c.estimatedFat,
+          ),
           CREAM_FAT_SPREAD.churning,
         ),
       { mean: 0, sigma: CREAM_FAT_SPREAD.prior },

@@ -1,4 +1,5 @@
 import { CAUTIONS, type CautionId } from '@morning-crock/core';
+import './cautions.css';
 
 /** The caution that matters most now in full, the others behind it: four under each other are read by nobody. */
 export function Cautions({ ids }: { readonly ids: readonly CautionId[] }) {

@@ -15,7 +15,7 @@ const refuse = (code: ConstructorParameters<typeof AppError>[0], path: string, m
 /** Checks that need the rest of the make. */
 async function checkAgainstStream(stream: StreamFacts, kitchenId: string, draft: DraftEvent): Promise<void> {
   const facts = EVENT_FACTS[draft.type];
-  if (facts.of[0] === 'kitchen') {
+  if (facts.of.every((kind) => kind === 'kitchen')) {
     if (draft.streamId !== kitchenId) refuse('bad-input', 'streamId', 'a kitchen changes in its own stream');
     return;
   }

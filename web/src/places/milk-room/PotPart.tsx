@@ -1,4 +1,4 @@
-import { butterBalance, litresIn } from '@morning-crock/core';
+import { butterBalance, HAND_WORKED_FAT, litresIn } from '@morning-crock/core';
 import type { Lot } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
@@ -13,7 +13,7 @@ import { type MilkRoomNow } from '../../data/use-milk.ts';
 
 /** A churn is filled to half. */
 const CHURN_FILL = 0.5;
-const BUTTER = { buttermilkFatFraction: 0.005, butterFatFraction: 0.81 } as const;
+const BUTTER = { buttermilkFatFraction: 0.005, butterFatFraction: HAND_WORKED_FAT } as const;
 /** Thinner cream may not break; much thinner is not promised anything. Source: docs/SCIENCE.md, settling. */
 const MAY_NOT_BREAK_FAT = 0.18;
 const NO_PROMISE_FAT = 0.12;
