@@ -52,11 +52,14 @@ const LN_SIGMA = { usual: 0.4, lowSpeed: 0.7 };
 /** P10 and P90 of a normal, in σ. */
 const Z90 = 1.2816;
 
-/** By how much the time may be longer or shorter, as a factor: P10 to P90. */
-export function churnSpread({ churn, speed }: Pick<Churning, 'churn' | 'speed'>): number {
-  const slow = CHURN_FACTS[churn].motor && speed === 'low';
-  return Math.exp(Z90 * (slow ? LN_SIGMA.lowSpeed : LN_SIGMA.usual));
+/** How far a churning's time may be off the book's, one σ of ln. */
+export function churnLnSigma({ churn, speed }: Pick<Churning, 'churn' | 'speed'>): number {
+  return CHURN_FACTS[churn].motor && speed === 'low' ? LN_SIGMA.lowSpeed : LN_SIGMA.usual;
 }
+
+/** By how much the time may be longer or shorter, as a factor: P10 to P90. */
+export const churnSpread = (churning: Pick<Churning, 'churn' | 'speed'>): number =>
+  Math.exp(Z90 * churnLnSigma(churning));
 
 /** Minutes it would take if it stayed as warm as it began. */
 function minutesAtStart(c: Churning): number {

@@ -3,3 +3,4 @@ export * from './churn.ts';
 export * from './wash.ts';
 export * from './salt.ts';
 export * from './balance.ts';
+export * from './stages.ts';

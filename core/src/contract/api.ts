@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { draftEvent, EVENT_DATA, storedEvent } from './events.ts';
 import { kitchenSettings, zoneName } from './kitchen.ts';
 import { instant, instantMs, shortName, temperatureC, text, ulid } from './quantities.ts';
+import { PRODUCT_IDS } from './methods.ts';
 import { rawValue, TRACE_MOST_ROWS } from './trace.ts';
 
 export const appendRequest = z.strictObject({ events: z.array(draftEvent).min(1).max(200) });
@@ -32,6 +33,7 @@ export const makeSummary = z.strictObject({
   doNotEat: z.boolean(),
   /** Of a culture, not of something to eat. */
   waking: z.boolean(),
+  product: z.enum(PRODUCT_IDS).nullable(),
   litres: z.number(),
   milk: z.string(),
   starter: z.string(),

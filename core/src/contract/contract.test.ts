@@ -8,7 +8,7 @@ import {
   errorOf,
   kitchenSettings,
   makePlan,
-  upcastEvent,
+  knownEvent,
 } from './index.ts';
 
 const log = createLog();
@@ -30,8 +30,8 @@ describe('events', () => {
 
   test('a version this program does not know is refused', () => {
     const today = draft();
-    expect(upcastEvent(today)).toEqual(today);
-    expect(() => upcastEvent({ ...today, version: 9 })).toThrow(/version 9/);
+    expect(knownEvent(today)).toEqual(today);
+    expect(() => knownEvent({ ...today, version: 9 })).toThrow(/version 9/);
   });
 });
 

@@ -1,10 +1,12 @@
 import * as z from 'zod';
+import { CHURN_STAGES } from '../butter/index.ts';
 import { CUES, SOURNESS } from '../culture/index.ts';
 import { CULTURE_PLACES, cultureChange, wakingDone, wakingPlan } from './cultures.ts';
 import { kitchenChange } from './kitchen.ts';
 import { FACTOR_KINDS } from './learning.ts';
 import { milkMovement, milkPoured } from './milk-room.ts';
-import { makePlan, planChange, plannedForecast } from './plan.ts';
+import { FIRST_METHOD, stepRef } from './methods.ts';
+import { makePlan, makePlanV1, planChange, plannedForecast } from './plan.ts';
 import { traceFacts } from './trace.ts';
 import {
   deviceName,
@@ -19,25 +21,16 @@ import {
 } from './quantities.ts';
 import { unstorable } from './storable.ts';
 
-/** The version of the event shapes below; older ones are brought up by `upcastEvent`. */
-export const EVENT_VERSION = 1;
+/** The version of the event shapes below; `broughtUp` says what older ones mean. */
+export const EVENT_VERSION = 2;
+/** The versions that every door takes: rows are never rewritten, and a page kept open goes on sending its own. */
+const KNOWN_VERSIONS = [1, EVENT_VERSION];
 
-export const STEP_IDS = [
-  'pour',
-  'heat',
-  'hold',
-  'cool',
-  'inoculate',
-  'incubate',
-  'chill',
-  'weigh',
-  'taste',
-  'reserve',
-] as const;
-export const stepId = z.enum(STEP_IDS);
-export type StepId = z.infer<typeof stepId>;
+/** What is weighed besides the product itself. */
+export const BY_PRODUCTS = ['buttermilk'] as const;
+export type ByProduct = (typeof BY_PRODUCTS)[number];
 
-const stepOnly = z.strictObject({ step: stepId });
+const stepOnly = z.strictObject({ step: stepRef });
 
 /** What each kind of event carries: what happened, in the past tense, as typed and in core units. */
 export const EVENT_DATA = {
@@ -82,7 +75,13 @@ export const EVENT_DATA = {
     statedRatio: z.number().min(0).max(50).nullable(),
     typed: typedQuantity.nullable(),
   }),
-  weighed: z.strictObject({ massKg, typed: typedQuantity }),
+  /** What came out; of a by-product when it says which. */
+  weighed: z.strictObject({ massKg, typed: typedQuantity, of: z.enum(BY_PRODUCTS).optional() }),
+  /** How far a churning is. */
+  'stage-seen': z.strictObject({ stage: z.enum(CHURN_STAGES) }),
+  /** One wash; whether its water ran clear. */
+  rinsed: z.strictObject({ clear: z.boolean() }),
+  salted: z.strictObject({ massKg: massKg.max(5, 'is more than 5 kg of salt'), typed: typedQuantity }),
   tasted: z.strictObject({
     sourness: z.enum(SOURNESS),
     texture: z.enum(['thin', 'pourable', 'spoonable', 'firm']),
@@ -143,37 +142,64 @@ export type DraftEvent = {
 export type StoredEvent = DraftEvent & { readonly seq: number; readonly receivedAt: string };
 export type EventOf<T extends EventType> = Extract<DraftEvent, { type: T }>;
 
-const envelope = <T extends EventType>(type: T) =>
+const envelopeOf = <T extends EventType, D extends z.ZodType>(type: T, version: number[], data: D) =>
   z.strictObject({
     id: ulid,
     streamId: ulid,
     at: instant,
     cookId: ulid.nullable(),
     deviceId: deviceName,
-    version: z.literal(EVENT_VERSION),
+    version: z.literal(version),
     type: z.literal(type),
-    data: EVENT_DATA[type],
+    data,
   });
+const storedToo = { seq: z.number().int().positive(), receivedAt: instant };
 
-const envelopes = EVENT_TYPES.map((type) => envelope(type)) as unknown as readonly [
+/** One kind of event in all its versions; `more` is what the log adds. */
+function envelope<T extends EventType>(type: T, more: typeof storedToo | Record<never, never>) {
+  const today = (versions: number[]) =>
+    envelopeOf(type, versions, EVENT_DATA[type] as z.ZodType).extend(more);
+  if (type !== 'make-started') return today(KNOWN_VERSIONS);
+  const first = envelopeOf(type, [1], z.strictObject({ plan: makePlanV1 })).extend(more);
+  return z.discriminatedUnion('version', [first, today([EVENT_VERSION])]);
+}
+
+type Envelopes = readonly [
   z.ZodObject<{ type: z.ZodLiteral<EventType> }>,
   ...z.ZodObject<{ type: z.ZodLiteral<EventType> }>[],
 ];
+const envelopes = EVENT_TYPES.map((type) => envelope(type, {})) as unknown as Envelopes;
+/** As sent: an older version is still in its own shape, see `broughtUp`. */
 export const draftEvent = z.discriminatedUnion('type', envelopes) as unknown as z.ZodType<DraftEvent>;
 
-const storedEnvelopes = EVENT_TYPES.map((type) =>
-  envelope(type).extend({ seq: z.number().int().positive(), receivedAt: instant }),
-) as unknown as typeof envelopes;
+const storedEnvelopes = EVENT_TYPES.map((type) => envelope(type, storedToo)) as unknown as Envelopes;
 export const storedEvent = z.discriminatedUnion('type', storedEnvelopes) as unknown as z.ZodType<StoredEvent>;
 
 /**
- * Brings an event of an older version up to the present one. Version 1 is the first, so there is nothing to
- * change yet; a newer version is refused.
- * @throws RangeError for a version this program does not know
+ * What the data of an entry of an older version says in the present one. A second time it changes nothing.
+ * The first version had one product, made one way.
  */
-export function upcastEvent(raw: unknown): unknown {
+export function dataBroughtUp(type: EventType, data: unknown): unknown {
+  if (type !== 'make-started' || typeof data !== 'object' || data === null || !('plan' in data)) return data;
+  const { plan } = data;
+  if (typeof plan !== 'object' || plan === null || 'method' in plan) return data;
+  return { ...data, plan: { ...plan, method: FIRST_METHOD } };
+}
+
+/** An event as the present version has it; the same one when nothing changes. */
+export function broughtUp<E extends DraftEvent>(event: E): E {
+  if (event.version === EVENT_VERSION) return event;
+  const data = dataBroughtUp(event.type, event.data);
+  return data === event.data ? event : { ...event, data };
+}
+
+/**
+ * An event of a version this program knows, as it is.
+ * @throws RangeError for one it does not know
+ */
+export function knownEvent(raw: unknown): unknown {
   const version = typeof raw === 'object' && raw !== null && 'version' in raw ? raw.version : undefined;
-  if (version === EVENT_VERSION) return raw;
+  if (typeof version === 'number' && KNOWN_VERSIONS.includes(version)) return raw;
   throw new RangeError(
     `event version ${String(version)} is not known; this program writes version ${EVENT_VERSION}`,
   );

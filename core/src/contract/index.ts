@@ -2,6 +2,7 @@ export * from './quantities.ts';
 export * from './kitchen.ts';
 export * from './milk-room.ts';
 export * from './cultures.ts';
+export * from './methods.ts';
 export * from './plan.ts';
 export * from './events.ts';
 export * from './errors.ts';

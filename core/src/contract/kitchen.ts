@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { thermometerFault, WARM_PLACE_KINDS } from '../heat/index.ts';
+import { CHURN_KINDS } from '../butter/index.ts';
 import { MILK_KINDS } from '../milk/index.ts';
 import { instant, shortName, temperatureC, text, timeOfDay, ulid } from './quantities.ts';
 
@@ -112,6 +113,8 @@ export const churn = z.strictObject({
   id: ulid,
   name: shortName,
   litres: z.number().min(0.2, 'is less than 0.2 L').max(100, 'is more than 100 L'),
+  /** Left out by kitchens that never said: a hand crank. */
+  kind: z.enum(CHURN_KINDS).optional(),
 });
 
 /** Everything a kitchen knows about itself. */

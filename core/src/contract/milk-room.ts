@@ -15,7 +15,7 @@ import {
 /** Where milk and cream stand. */
 export const LOT_PLACES = ['cold', 'counter', 'freezer'] as const;
 /** What a lot is in the milk room. */
-const LOT_ROLES = ['milk', 'cream', 'skimmed', 'pot'] as const;
+const LOT_ROLES = ['milk', 'cream', 'skimmed', 'pot', 'buttermilk'] as const;
 export const FEEDS = ['grass', 'hay', 'mixed'] as const;
 /** Where what leaves the milk room goes, other than into a make. */
 export const GIVEN_TO = ['used', 'away', 'animals', 'spoiled'] as const;
@@ -283,6 +283,7 @@ export const ledgerLine = z.strictObject({
     'churn',
     'pour',
     'left-under',
+    'made',
   ]),
   /** What the lot is: milk is told by volume, cream by weight. */
   role: z.enum(LOT_ROLES),

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { SOURNESS, STARTER_KINDS } from '../culture/index.ts';
 import { MILK_KINDS, POWDER_KINDS, TREATMENTS } from '../milk/index.ts';
 import { burner, pot, warmPlace } from './kitchen.ts';
+import { methodSnapshot, PRODUCT_IDS, type ProductId } from './methods.ts';
 import { lotPour } from './milk-room.ts';
 import {
   FIRST_MS,
@@ -45,9 +46,12 @@ export const milkPour = z.strictObject({
   typed: typedQuantity,
   kind: z.enum(MILK_KINDS),
   treatment: z.enum(TREATMENTS),
-  /** `null` when nobody knows: the kind's usual range is taken. */
-  fatFraction: fraction.max(0.2, 'is cream, not milk (20 %)').nullable(),
+  /** `null` when nobody knows: the kind's usual range is taken, or that of cream. */
+  fatFraction: fraction.max(0.6, 'is richer than any cream (60 %)').nullable(),
   startC: temperatureC.max(60, 'is hot already'),
+  homogenised: z.boolean().optional(),
+  /** Soured already when it is poured. */
+  soured: z.boolean().optional(),
   second: secondMilk.optional(),
   powder: powderDose.optional(),
   /** Taken from these lots of the milk room, with what they are made of; left out, the kind's usual counts. */
@@ -122,12 +126,7 @@ export const factorsUsed = z.strictObject({
   burner: factorUsed.optional(),
 });
 
-/**
- * A make as it was decided, with the kitchen's facts of that moment inside, so that history never changes when
- * the kitchen does.
- */
-export const makePlan = z.strictObject({
-  product: z.literal('yogurt'),
+const planShape = {
   name: shortName,
   milk: milkPour,
   wanted: z.strictObject({ sourness: z.enum(SOURNESS), thickness: z.enum(THICKNESS) }),
@@ -149,7 +148,42 @@ export const makePlan = z.strictObject({
   /** Room heat at each hour of the day in UTC, when the room follows a day curve. */
   roomByUtcHour: z.array(z.number().min(0).max(45)).length(24).optional(),
   factors: factorsUsed.optional(),
-});
+};
+
+/** What goes into each product: its fat tells milk from cream. */
+const MADE_OF: Readonly<Record<ProductId, 'milk' | 'cream'>> = {
+  yogurt: 'milk',
+  'cultured-cream': 'cream',
+  butter: 'cream',
+};
+const MOST_FAT_OF_MILK = 0.2;
+const LEAST_FAT_OF_CREAM = 0.1;
+
+/** Milk that is cream, or cream that is milk; `null` when it is what the product is made of. */
+function fatFault(product: ProductId, fatFraction: number | null): string | null {
+  if (fatFraction === null) return null;
+  if (MADE_OF[product] === 'milk') return fatFraction > MOST_FAT_OF_MILK ? 'is cream, not milk (20 %)' : null;
+  return fatFraction < LEAST_FAT_OF_CREAM ? 'is milk, not cream: cream has 10 % at least' : null;
+}
+
+/** A plan of the first version: one product, made one way. */
+export const makePlanV1 = z
+  .strictObject({ product: z.literal('yogurt'), ...planShape })
+  .refine((plan) => fatFault(plan.product, plan.milk.fatFraction) === null, {
+    error: 'is cream, not milk (20 %)',
+    path: ['milk', 'fatFraction'],
+  });
+
+/**
+ * A make as it was decided, with the kitchen's facts of that moment and the method inside, so that history never changes
+ * when the kitchen or a method does.
+ */
+export const makePlan = z
+  .strictObject({ product: z.enum(PRODUCT_IDS), method: methodSnapshot, ...planShape })
+  .superRefine((plan, context) => {
+    const fault = fatFault(plan.product, plan.milk.fatFraction);
+    if (fault !== null) context.addIssue({ code: 'custom', message: fault, path: ['milk', 'fatFraction'] });
+  });
 
 /** The parts of a plan that may still be changed while the make is under way; `null` takes one away again. */
 export const planChange = z.strictObject({
@@ -161,7 +195,7 @@ export const planChange = z.strictObject({
   inoculateC: temperatureC.optional(),
   starter: starterPlan.optional(),
   powder: powderDose.nullable().optional(),
-  wanted: makePlan.shape.wanted.optional(),
+  wanted: planShape.wanted.optional(),
   jars: z.array(jar).max(200).optional(),
   headspace: z.number().min(0).max(0.5).optional(),
   why: longText,

@@ -11,8 +11,7 @@ import {
 import {
   countedReadings,
   CUE_SIGMA,
-  cueCuts,
-  CUES,
+  cueSpan,
   lnLikelihoods,
   MODEL_PH_SIGMA,
   type AcidityReading,
@@ -183,10 +182,9 @@ function leanOf(ensemble: Ensemble, weights: Float64Array): number {
 /** The pH a reading speaks for, and its scatter; a cue speaks for the nearest end of its interval. */
 function spokenPh(reading: AcidityReading, nearPh: number, denatured: number): { ph: number; sigma: number } {
   if (reading.kind === 'ph') return { ph: reading.ph, sigma: Math.hypot(reading.sigma, MODEL_PH_SIGMA) };
-  const cuts = cueCuts(denatured);
-  const index = CUES.indexOf(reading.cue);
-  const upper = index === 0 ? Number.POSITIVE_INFINITY : cuts[index - 1]!;
-  const lower = index === CUES.length - 1 ? Number.NEGATIVE_INFINITY : cuts[index]!;
+  const { above, below } = cueSpan(reading.cue, denatured);
+  const upper = below ?? Number.POSITIVE_INFINITY;
+  const lower = above ?? Number.NEGATIVE_INFINITY;
   return { ph: Math.min(upper, max(lower, nearPh)), sigma: CUE_SIGMA };
 }
 

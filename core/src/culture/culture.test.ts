@@ -3,7 +3,8 @@ import fc from 'fast-check';
 import {
   acidAtHour,
   acidOfPh,
-  CUES,
+  CREAM_CUES,
+  MILK_CUES,
   cueProbability,
   ferment,
   firmnessIndex,
@@ -183,10 +184,11 @@ describe('judging', () => {
 
   test('cues share out all probability and follow the pH', () => {
     for (const ph of [6.5, 5.3, 5.0, 4.55, 4.2]) {
-      expect(CUES.reduce((sum, cue) => sum + cueProbability(cue, ph, 0.9), 0)).toBeCloseTo(1, 5);
+      for (const scale of [MILK_CUES, CREAM_CUES])
+        expect(scale.reduce((sum, cue) => sum + cueProbability(cue, ph, 0.9), 0)).toBeCloseTo(1, 5);
     }
     const likeliest = (ph: number): string =>
-      [...CUES].sort((a, b) => cueProbability(b, ph, 0.9) - cueProbability(a, ph, 0.9))[0]!;
+      [...MILK_CUES].sort((a, b) => cueProbability(b, ph, 0.9) - cueProbability(a, ph, 0.9))[0]!;
     expect([6.2, gelPh(0.9) - 0.1, 4.6, 4.2].map(likeliest)).toEqual([
       'liquid',
       'trembles',

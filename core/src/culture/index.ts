@@ -10,3 +10,4 @@ export * from './readings.ts';
 export * from './assimilate.ts';
 export * from './safety-clock.ts';
 export * from './vigour.ts';
+export * from './thickness.ts';

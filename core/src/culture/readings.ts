@@ -4,8 +4,11 @@ import { memberPh, type Ensemble } from './ensemble.ts';
 // Bound once: a look-up of the global in the inner loops costs more than the function itself in some hosts.
 const { exp, abs, log, max } = Math;
 
-/** What a person sees when tilting the jar, in order. */
-export const CUES = ['liquid', 'trembles', 'set', 'whey-shows'] as const;
+/** What a person sees when tilting a jar of milk, in order. */
+export const MILK_CUES = ['liquid', 'trembles', 'set', 'whey-shows'] as const;
+/** What a person sees of a jar of cream, in order. */
+export const CREAM_CUES = ['runs', 'thick', 'dollop', 'curdled'] as const;
+export const CUES = [...MILK_CUES, ...CREAM_CUES] as const;
 export type Cue = (typeof CUES)[number];
 
 interface PhReading {
@@ -42,27 +45,48 @@ export function normalCdf(x: number): number {
   return x >= 0 ? 1 - tail : tail;
 }
 
-/**
- * pH cuts between the ordered cues. Each cue is typical at gel + 0.1, gel − 0.1, 4.6 and 4.4; the change from
- * one to the next is taken half-way.
- */
-export function cueCuts(denatured: number): readonly [number, number, number] {
-  const gel = gelPh(denatured);
-  const typical = [gel + 0.1, gel - 0.1, 4.6, 4.4] as const;
-  return [(typical[0] + typical[1]) / 2, (typical[1] + typical[2]) / 2, (typical[2] + typical[3]) / 2];
+/** A scale of cues with the pH each is typical at. */
+interface Scale {
+  readonly cues: readonly Cue[];
+  readonly typicalPh: (denatured: number) => readonly number[];
 }
+const SCALES: readonly Scale[] = [
+  {
+    cues: MILK_CUES,
+    typicalPh: (denatured) => [gelPh(denatured) + 0.1, gelPh(denatured) - 0.1, 4.6, 4.4],
+  },
+  // Cream begins to thicken at 5.0, is thick at 4.7 and parts from its whey when it is left too long [F].
+  { cues: CREAM_CUES, typicalPh: () => [4.95, 4.7, 4.55, 4.3] },
+];
+
+/**
+ * The span of pH a cue speaks for, 0..14 where it is open; the change from one to the next is taken half-way between
+ * the pH each is typical at.
+ */
+export function cueSpan(
+  cue: Cue,
+  denatured: number,
+): { readonly above: number | null; readonly below: number | null } {
+  const scale = SCALES.find(({ cues }) => cues.includes(cue))!;
+  const at = scale.cues.indexOf(cue);
+  const typical = scale.typicalPh(denatured);
+  const cut = (i: number): number => (typical[i]! + typical[i + 1]!) / 2;
+  return {
+    above: at === scale.cues.length - 1 ? null : cut(at),
+    below: at === 0 ? null : cut(at - 1),
+  };
+}
+
+/** Cues of one scale. */
+const CUES_OF_SCALE = 4;
 
 /** Probability that somebody reports `cue` when the pH is `ph`. */
 export function cueProbability(cue: Cue, ph: number, denatured: number): number {
-  const [first, second, third] = cueCuts(denatured);
-  const above = (cut: number): number => normalCdf((ph - cut) / CUE_SIGMA);
-  const chance = {
-    liquid: above(first),
-    trembles: above(second) - above(first),
-    set: above(third) - above(second),
-    'whey-shows': 1 - above(third),
-  }[cue];
-  return CUE_MISREPORT / CUES.length + (1 - CUE_MISREPORT) * max(0, chance);
+  const { above, below } = cueSpan(cue, denatured);
+  const higher = (cut: number): number => normalCdf((ph - cut) / CUE_SIGMA);
+  const chance =
+    above === null ? 1 - higher(below!) : below === null ? higher(above) : higher(above) - higher(below);
+  return CUE_MISREPORT / CUES_OF_SCALE + (1 - CUE_MISREPORT) * max(0, chance);
 }
 
 /** Thins pH readings so that one instrument counts once per quarter of an hour (the latest wins). */

@@ -4,7 +4,7 @@ import type { Culture, CultureChange, CultureKind, MakePlan } from '../contract/
 import { livingShare, STARTER_FACTS, type StarterKind } from '../culture/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
 import { brokenBy, faultsOf, type LoggedEvent } from '../log/index.ts';
-import { defaultPlan } from '../method/index.ts';
+import { defaultPlan } from '../products/index.ts';
 import { createLedger, lotId, ZERO_MS } from '../fixtures/index.ts';
 import {
   agedNow,

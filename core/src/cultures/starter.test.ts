@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Culture, CultureFacts, MakePlan } from '../contract/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
-import { defaultPlan } from '../method/index.ts';
+import { defaultPlan } from '../products/index.ts';
 import { cultureLike, lotId, planWith, register, ZERO_MS } from '../fixtures/index.ts';
 import { foldCultures, shortOfCulture, starterFromCulture, starterMovedTo, withoutCulture } from './index.ts';
 

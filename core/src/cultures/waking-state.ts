@@ -125,6 +125,7 @@ export function wakingSummary(state: WakingState): MakeSummary {
     status: state.finished ? state.finished.verdict : 'under-way',
     doNotEat: false,
     waking: true,
+    product: null,
     litres,
     milk: 'for waking',
     starter: STARTER_FACTS[state.plan.kind].label,

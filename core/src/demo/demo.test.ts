@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { draftEvent, kitchenSettings, makePlan } from '../contract/index.ts';
+import { draftEvent, EVENT_VERSION, kitchenSettings, makePlan } from '../contract/index.ts';
 import { demoHistory, demoUnderWay, LANTERN_FOLD, playMake, type DemoEvent, type DemoMake } from './index.ts';
 
 const NOW = Date.parse('2026-06-10T09:00:00.000Z');
@@ -18,7 +18,7 @@ describe('played makes', () => {
     for (const make of history) {
       expect(makePlan.safeParse(make.plan).error).toBeUndefined();
       for (const event of play(make)) {
-        const sent = { ...event, id: MAKE, streamId: MAKE, version: 1 };
+        const sent = { ...event, id: MAKE, streamId: MAKE, version: EVENT_VERSION };
         expect(draftEvent.safeParse(sent).error).toBeUndefined();
       }
     }

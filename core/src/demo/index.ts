@@ -2,4 +2,5 @@ export * from './kitchen.ts';
 export * from './truth.ts';
 export * from './scenario.ts';
 export * from './milk.ts';
+export * from './cream.ts';
 export * from './cultures.ts';

@@ -44,8 +44,8 @@ export const LANTERN_FOLD: KitchenSettings = {
     { id: id(22), name: 'The ewes', kind: 'ewe', freshSince: null },
   ],
   churns: [
-    { id: id(23), name: 'the barrel churn', litres: 5.2 },
-    { id: id(24), name: 'the glass jar', litres: 1.9 },
+    { id: id(23), name: 'the barrel churn', litres: 5.2, kind: 'crank' },
+    { id: id(24), name: 'the glass jar', litres: 1.9, kind: 'jar' },
   ],
   absences: [{ id: id(18), cookId: id(12), name: 'Stall', days: [4], from: '07:30', to: '13:00' }],
 };

@@ -1,6 +1,6 @@
 import type { MakePlan } from '../contract/index.ts';
 import { massOfLitresKg, MILK_FACTS, type MilkKind } from '../milk/index.ts';
-import { defaultPlan } from '../method/index.ts';
+import { defaultPlan } from '../products/index.ts';
 import { createRandom } from '../numerics/index.ts';
 import { LANTERN_FOLD } from './kitchen.ts';
 import type { Habits, HiddenTruth } from './truth.ts';

@@ -3,7 +3,7 @@ import {
   acidOfPh,
   createKernel,
   crossingH,
-  CUES,
+  MILK_CUES,
   cueProbability,
   sournessOfPh,
   firmnessWord,
@@ -20,8 +20,10 @@ import {
   incubationOf,
   plannedOf,
   pointForecast,
+  souringOf,
   stateOfPlan,
   walkThermal,
+  type MakeState,
 } from '../make/index.ts';
 import { batchOf } from '../method/index.ts';
 import { hashSeed, interpolateLinear, createRandom } from '../numerics/index.ts';
@@ -79,6 +81,66 @@ export interface PlayedMake {
   readonly setAtMs: number | null;
   /** Rows of the logger's file, as it wrote them; `null` without one. */
   readonly log: { readonly name: string; readonly at: number[]; readonly values: number[] } | null;
+}
+
+/** How a make truly sours, which nobody in it knows. */
+interface TrueSouring {
+  readonly setAtMs: number | null;
+  /** By hours since inoculation. */
+  readonly truePh: (hour: number) => number;
+  readonly trueC: (hour: number) => number;
+  readonly trueState: MakeState;
+  readonly denatured: number;
+}
+
+/** The souring of a plan with its hidden truth; `null` when its dose does not say enough. */
+export function trueSouring(
+  plan: MakePlan,
+  truth: HiddenTruth,
+  startMs: number,
+  inoculatedMs: number,
+  celsius: number,
+): TrueSouring | null {
+  const truePlace = {
+    ...plan.place,
+    ...(plan.place.kind === 'appliance' ? { biasC: (plan.place.biasC ?? 0) + truth.placeOffC } : {}),
+  };
+  const trueRoomC = plan.place.kind === 'appliance' ? plan.roomC : plan.roomC + truth.placeOffC;
+  const trueState = stateOfPlan({ ...plan, place: truePlace, roomC: trueRoomC });
+  const walk = walkThermal(trueState, startMs);
+  const incubation = incubationOf(trueState, {
+    ...walk,
+    inoculation: { ...walk.inoculation, atMs: inoculatedMs, celsius },
+  });
+  if (!incubation) return null;
+  const kernel = createKernel(
+    incubation.spec.grid,
+    incubation.spec.starts,
+    incubation.spec.startAcidMmolPerKg,
+  );
+  const row = new Float64Array(kernel.steps + 1);
+  kernel.run(
+    {
+      rate: truth.rate,
+      log10Offset: truth.countOff,
+      biasC: 0,
+      lagFactor: truth.lagFactor,
+      plasmaSnfPercent: incubation.spec.plasmaSnfPercent,
+    },
+    row,
+    0,
+  );
+  const setH = crossingH(row, 0, kernel.steps, incubation.stepH, souringOf(trueState)?.setPh ?? SET_PH);
+  const hours = Float64Array.from(row, (_, i) => i * incubation.stepH);
+  const courseH = incubation.course.map(([h]) => h);
+  const courseC = incubation.course.map(([, c]) => c);
+  return {
+    setAtMs: Number.isFinite(setH) ? inoculatedMs + setH * HOUR_MS : null,
+    truePh: (h) => interpolateLinear(hours, row, h),
+    trueC: (h) => interpolateLinear(courseH, courseC, h),
+    trueState,
+    denatured: walk.denatured,
+  };
 }
 
 /**
@@ -174,49 +236,13 @@ export function playMake(
   });
   const zero = atMs;
 
-  const truePlace = {
-    ...plan.place,
-    ...(plan.place.kind === 'appliance' ? { biasC: (plan.place.biasC ?? 0) + truth.placeOffC } : {}),
-  };
-  const trueRoomC = plan.place.kind === 'appliance' ? plan.roomC : plan.roomC + truth.placeOffC;
-  const trueState = stateOfPlan({ ...plan, place: truePlace, roomC: trueRoomC });
-  const walk = walkThermal(trueState, startMs);
-  const incubation = incubationOf(trueState, {
-    ...walk,
-    inoculation: { ...walk.inoculation, atMs: zero, celsius },
-  });
-  if (!incubation) return { events, setAtMs: null, log: null };
-  const kernel = createKernel(
-    incubation.spec.grid,
-    incubation.spec.starts,
-    incubation.spec.startAcidMmolPerKg,
-  );
-  const row = new Float64Array(kernel.steps + 1);
-  kernel.run(
-    {
-      rate: truth.rate,
-      log10Offset: truth.countOff,
-      biasC: 0,
-      lagFactor: truth.lagFactor,
-      plasmaSnfPercent: incubation.spec.plasmaSnfPercent,
-    },
-    row,
-    0,
-  );
-  const setH = crossingH(row, 0, kernel.steps, incubation.stepH, SET_PH);
-  const setAtMs = Number.isFinite(setH) ? zero + setH * HOUR_MS : null;
-  const hours = Float64Array.from(row, (_, i) => i * incubation.stepH);
-  const truePh = (h: number): number => interpolateLinear(hours, row, h);
-  const trueC = (h: number): number =>
-    interpolateLinear(
-      incubation.course.map(([x]) => x),
-      incubation.course.map(([, c]) => c),
-      h,
-    );
+  const souring = trueSouring(plan, truth, startMs, zero, celsius);
+  if (!souring) return { events, setAtMs: null, log: null };
+  const { setAtMs, truePh, trueC, trueState, denatured } = souring;
 
   const pickCue = (ph: number): Cue => {
     let left = random.uniform();
-    return CUES.find((cue) => (left -= cueProbability(cue, ph, walk.denatured)) < 0) ?? 'whey-shows';
+    return MILK_CUES.find((cue) => (left -= cueProbability(cue, ph, denatured)) < 0) ?? 'whey-shows';
   };
   let doneH = habits.pickUpH ?? habits.looksH.at(-1) ?? 8;
   for (const h of habits.looksH) {

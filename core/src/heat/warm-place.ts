@@ -38,6 +38,9 @@ export const PLACE_FACTS: Readonly<Record<WarmPlaceKind, PlaceFacts>> = {
   room: { label: 'Bare pot in the room', tauH: 1.8, aboveRoomC: 0, biasSigmaC: 2 },
 };
 
+/** A refrigerator, °C. */
+export const FRIDGE_C = 4;
+
 /** The temperature a place pulls the milk toward, °C. */
 export function placeAmbientC(place: WarmPlace, roomC: number): number {
   if (place.kind === 'appliance') return (place.setPointC ?? 43) + (place.biasC ?? 0);

@@ -1,4 +1,4 @@
-import { EVENT_DATA, type DraftEvent, type EventOf } from '../contract/index.ts';
+import { broughtUp, dataBroughtUp, EVENT_DATA, type DraftEvent, type EventOf } from '../contract/index.ts';
 import { beginsMake, EVENT_FACTS, isChange } from './facts.ts';
 import { toTheEnd } from './to-the-end.ts';
 
@@ -66,9 +66,23 @@ function inOrder(events: readonly LoggedEvent[], order: typeof byLog): readonly 
     : [...events].sort(order);
 }
 
-/** The same events in the order of the log, each identity once: as it is stored, when it is. */
+/** An event of an older version is brought up once: whoever folds its log again has the same one. */
+const todays = new WeakMap<LoggedEvent, LoggedEvent>();
+const isToday = (event: LoggedEvent): boolean => today(event) === event;
+
+/** An event as the present version has it. */
+export function today<E extends LoggedEvent>(event: E): E {
+  const known = todays.get(event);
+  if (known !== undefined) return known as E;
+  const up = broughtUp(event);
+  if (up !== event) todays.set(event, up);
+  return up;
+}
+
+/** The same events in the order of the log and as the present version has them, each identity once: as it is stored, when it is. */
 function uniqueOf(events: readonly LoggedEvent[]): readonly LoggedEvent[] {
-  const sorted = inOrder(events, byLog);
+  const ordered = inOrder(events, byLog);
+  const sorted = ordered.every(isToday) ? ordered : ordered.map(today);
   const seen = new Set<string>();
   const unique = sorted.filter(({ id }) => !seen.has(id) && seen.add(id));
   return unique.length === sorted.length ? sorted : unique;
@@ -76,7 +90,7 @@ function uniqueOf(events: readonly LoggedEvent[]): readonly LoggedEvent[] {
 
 /** An event with what its correction says instead. */
 function correctedBy(event: LoggedEvent, correction: EventOf<'corrected'>): LoggedEvent {
-  const data = EVENT_DATA[event.type].safeParse(correction.data.data);
+  const data = EVENT_DATA[event.type].safeParse(dataBroughtUp(event.type, correction.data.data));
   // A correction that does not fit its target's shape is refused at the door; one that got in changes nothing.
   if (!data.success) return event;
   return { ...event, at: correction.data.at ?? event.at, data: data.data } as LoggedEvent;

@@ -1,9 +1,10 @@
+import type { Cue } from '../culture/index.ts';
 import { formatMinutes } from '../units/index.ts';
 import type { BandForecast } from './forecast.ts';
 import type { SafetyState } from './safety.ts';
 import { shownAcidAtMs } from './safety.ts';
 import { seenSetMs } from './seen.ts';
-import type { MakeState } from './state.ts';
+import { souringOf, type MakeState } from './state.ts';
 
 const MINUTE_MS = 60_000;
 
@@ -18,11 +19,15 @@ export interface Alarm {
   readonly text: string;
 }
 
+/** Cues of what was left too long. */
+const TOO_FAR: ReadonlySet<Cue> = new Set(['whey-shows', 'curdled']);
+
 type Rule = (state: MakeState, forecast: BandForecast, safety: SafetyState) => Alarm | null;
 
 const incubating = (state: MakeState): boolean => state.current?.step.facts.sours === true;
+const wordsOf = (state: MakeState) => souringOf(state)?.words;
 const whey = (state: MakeState): boolean =>
-  state.acidity.some(({ reading }) => reading.kind === 'cue' && reading.cue === 'whey-shows');
+  state.acidity.some(({ reading }) => reading.kind === 'cue' && TOO_FAR.has(reading.cue));
 
 /** One entry an alarm. */
 const RULES: readonly Rule[] = [
@@ -58,6 +63,12 @@ const RULES: readonly Rule[] = [
       text: step.due.text,
     };
   },
+  (state, forecast) => {
+    const step = state.current?.step;
+    const early = forecast.steps.find((s) => s.step === step?.id)?.end.p10 ?? null;
+    if (!step?.early || early === null) return null;
+    return { id: `early-${step.id}`, dueAtMs: early, rank: 1, mustAct: step.mustAct, ...step.early };
+  },
   (state, forecast) =>
     incubating(state) && forecast.set.p10 !== null && shownAcidAtMs(state) === null
       ? {
@@ -66,11 +77,8 @@ const RULES: readonly Rule[] = [
           rank: 4,
           mustAct: false,
           ...(seenSetMs(state) === null
-            ? { title: 'Look now', text: 'It may be set: tilt the jar, do not stir.' }
-            : {
-                title: 'Is it sour?',
-                text: 'It is set; that it soured is not shown yet: smell it, or measure.',
-              }),
+            ? { title: 'Look now', text: wordsOf(state)?.look ?? '' }
+            : { title: 'Is it sour?', text: wordsOf(state)?.notShown ?? '' }),
         }
       : null,
   (state, forecast) =>
@@ -81,7 +89,7 @@ const RULES: readonly Rule[] = [
           rank: 3,
           mustAct: false,
           ...(seenSetMs(state) === null
-            ? { title: 'Set', text: 'It should be as sour as you wanted: look, then chill it.' }
+            ? { title: wordsOf(state)?.mark ?? '', text: wordsOf(state)?.reached ?? '' }
             : { title: 'Sour enough', text: 'It should be as sour as you wanted: chill it.' }),
         }
       : null,

@@ -1,4 +1,4 @@
-import type { InstantBand, MakePlan, StepId } from '../contract/index.ts';
+import { EVENT_VERSION, type InstantBand, type MakePlan, type StepId } from '../contract/index.ts';
 import {
   assimilating,
   contradictionOf,
@@ -6,15 +6,11 @@ import {
   createKernel,
   crossingH,
   drawMembers,
-  firmnessIndex,
   gelPh,
   phBand,
-  PICK_UP_PH,
   quantilesOfCrossing,
-  SET_PH,
   sournessOfPh,
   SAFE_PH,
-  TOO_SOUR_PH,
   crossings,
   weightsOf,
   type BandPoint,
@@ -24,7 +20,7 @@ import {
 import { createRandom, interpolateLinear } from '../numerics/index.ts';
 import { batchOf } from '../method/index.ts';
 import { incubationOf, type Incubation } from './incubation.ts';
-import { acidityReadings, foldMake, type MakeState } from './state.ts';
+import { acidityReadings, foldMake, souringOf, type MakeState } from './state.ts';
 import { walkThermal, type StepTime, type ThermalWalk } from './thermal.ts';
 
 const HOUR_MS = 3_600_000;
@@ -92,7 +88,7 @@ export function stateOfPlan(plan: MakePlan): MakeState {
       at: plan.startAt,
       cookId: null,
       deviceId: 'forecast',
-      version: 1,
+      version: EVENT_VERSION,
       type: 'make-started',
       data: { plan },
     },
@@ -105,15 +101,17 @@ export function stateOfPlan(plan: MakePlan): MakeState {
 function tailSteps(state: MakeState, pickUpMs: number, sigmaMin: number, nowMs: number): StepTime[] {
   let atMs = pickUpMs;
   const from = state.steps.findIndex((s) => s.step.facts.sours);
+  if (from < 0) return [];
   return state.steps.slice(from).map((s) => {
     const startMs = s.startedAtMs ?? atMs;
     // What goes by itself after the souring is the cold at work.
-    const minutes = s.step.facts.waits ? CHILL_H * 60 : s.step.handsMin;
+    const minutes = s.step.facts.waits ? (s.step.waitMin ?? CHILL_H * 60) : s.step.handsMin;
     const modelled = s.step.facts.sours ? pickUpMs : startMs + minutes * MINUTE_MS;
     const endMs = s.endedAtMs ?? Math.max(modelled, s.status === 'current' ? nowMs : 0);
     atMs = endMs;
     return {
       id: s.step.id,
+      kind: s.step.kind,
       status: s.status,
       startMs,
       endMs,
@@ -122,6 +120,9 @@ function tailSteps(state: MakeState, pickUpMs: number, sigmaMin: number, nowMs: 
     };
   });
 }
+
+/** pH of fresh milk: what a make is told to end at in which nothing sours. */
+const NOTHING_SOURS_PH = 6.65;
 
 interface Prepared {
   readonly walk: ThermalWalk;
@@ -135,7 +136,8 @@ function prepare(state: MakeState, nowMs: number): Prepared {
   const incubation = incubationOf(state, walk);
   const zero = walk.inoculation.atMs;
   const toMs = (hour: number): number | null => (Number.isFinite(hour) ? zero + hour * HOUR_MS : null);
-  const pickUpPh = PICK_UP_PH[plan.wanted.sourness];
+  const souring = souringOf(state);
+  const pickUpPh = souring?.pickUpPh(plan) ?? NOTHING_SOURS_PH;
   let row = new Float64Array(0);
   let hours: (ph: number) => number = () => Number.POSITIVE_INFINITY;
   if (incubation) {
@@ -151,7 +153,7 @@ function prepare(state: MakeState, nowMs: number): Prepared {
   }
   const gelH = hours(gelPh(walk.denatured));
   const pickUpMs = toMs(hours(pickUpPh));
-  const tooSour = TOO_SOUR_PH[plan.wanted.sourness];
+  const tooSour = souring?.tooSourPh(plan) ?? null;
   const batch = batchOf(plan);
   const courseMs = (incubation?.course ?? []).map(([h, c]): readonly [number, number] => [
     zero + h * HOUR_MS,
@@ -194,18 +196,12 @@ function prepare(state: MakeState, nowMs: number): Prepared {
       ]),
       inoculationMs: zero,
       gelMs: toMs(gelH),
-      setMs: toMs(hours(SET_PH)),
+      setMs: souring ? toMs(hours(souring.setPh)) : null,
       pickUpMs,
       tooSourMs: tooSour === null ? null : toMs(hours(tooSour)),
       pickUpPh: endPh,
       sourness: sournessOfPh(endPh),
-      firmness: firmnessIndex({
-        proteinFraction: batch.composition.proteinFraction,
-        denatured: walk.denatured,
-        ph: endPh,
-        gelC,
-        bodyFactor: batch.bodyFactor,
-      }),
+      firmness: souring?.body({ plan, batch, denatured: walk.denatured, ph: endPh, gelC }) ?? 0,
       denatured: walk.denatured,
       denaturedNow: walk.denaturedNow,
       pasteurisationMinutes: walk.pasteurisationMinutes,
@@ -257,7 +253,8 @@ export function* forecasting(
           p90: s.endMs + Z90 * s.sigmaMin * MINUTE_MS,
         };
   const early = walk.steps.map((s) => ({ step: s.id, end: startBand(s) }));
-  if (!incubation) {
+  const souring = souringOf(state);
+  if (!incubation || !souring) {
     return {
       point,
       steps: early,
@@ -267,7 +264,7 @@ export function* forecasting(
       pickUp: NOWHERE,
       tooSour: NOWHERE,
       band: [],
-      neverSets: 1,
+      neverSets: souring ? 1 : 0,
       contradiction: null,
       ambientC: point.ambientC,
       ambientSigmaC: 0,
@@ -294,13 +291,13 @@ export function* forecasting(
     const [p10, p50, p90] = quantilesOfCrossing(ensemble, ph, [0.1, 0.5, 0.9]);
     return widen({ p10: toMs(p10!), p50: toMs(p50!), p90: toMs(p90!) }, startSigmaMin);
   };
-  const pickUp = bandOf(PICK_UP_PH[state.plan.wanted.sourness]);
-  const tooSourPh = TOO_SOUR_PH[state.plan.wanted.sourness];
+  const pickUp = bandOf(souring.pickUpPh(state.plan));
+  const tooSourPh = souring.tooSourPh(state.plan);
   const weights = weightsOf(ensemble);
-  const sets = crossings(ensemble, SET_PH);
+  const sets = crossings(ensemble, souring.setPh);
   const band = phBand(ensemble, 0.2);
   const gel = bandOf(gelPh(walk.denatured));
-  const set = bandOf(SET_PH);
+  const set = bandOf(souring.setPh);
   const tooSour = tooSourPh === null ? NOWHERE : bandOf(tooSourPh);
   const later = point.steps.slice(walk.steps.length).map((s) => {
     if (s.status === 'done' || s.status === 'skipped') return { step: s.id, end: startBand(s) };

@@ -1,21 +1,13 @@
-import {
-  COUNT_ONCE_H,
-  groupStarts,
-  sampleCourse,
-  spreadOf,
-  warmCulture,
-  type EnsembleSpec,
-} from '../culture/index.ts';
+import { COUNT_ONCE_H, groupStarts, sampleCourse, spreadOf, type EnsembleSpec } from '../culture/index.ts';
 import type { MakePlan } from '../contract/index.ts';
-import { boxCourse, PLACE_FACTS, placeAmbientC, placeTauH, type WarmBox } from '../heat/index.ts';
+import { boxCourse, FRIDGE_C, PLACE_FACTS, placeAmbientC, placeTauH, type WarmBox } from '../heat/index.ts';
 import { batchOf, inoculumFor, roomAtC, type Batch } from '../method/index.ts';
 import { interpolateLinear } from '../numerics/index.ts';
-import type { MakeState } from './state.ts';
+import { souringOf, type MakeState } from './state.ts';
 import type { ThermalWalk } from './thermal.ts';
 
 const HOUR_MS = 3_600_000;
-/** Refrigerator, °C, and how fast two litres follow it, h [F]. */
-const FRIDGE_C = 4;
+/** How fast two litres follow the refrigerator, h [F]. */
 const FRIDGE_TAU_H = 2;
 /** A starter straight from the refrigerator, °C. */
 const STARTER_C = 5;
@@ -23,6 +15,8 @@ const STARTER_C = 5;
 const PLACE_READING_SIGMA_C = 0.5;
 /** Step along a room that warms and cools, h. */
 const DRIFT_STEP_H = 0.25;
+/** Put up colder than its place by this much, it is on its way up, K. */
+const COLD_START_C = 8;
 /** A first stretch without a reading, up to this long, counts as measured, h. */
 const UNREAD_START_H = 1;
 
@@ -35,12 +29,6 @@ export interface Incubation {
   /** What the place seems to hold, °C, and its σ. */
   readonly ambientC: number;
   readonly ambientSigmaC: number;
-}
-
-/** Horizon by culture: warm cultures are through in a day, room ones take days. */
-function horizonFor(state: MakeState): number {
-  if (state.plan.starter.kind === 'none') return 120;
-  return warmCulture(state.plan.starter.kind) ? 24 : 72;
 }
 
 /** How far a place may be off before anybody reads it here: the book's σ, or what is left after its makes taught it. */
@@ -101,13 +89,33 @@ export function unreadCourse(
 }
 
 /**
+ * Cream put up cold warms in hours: until somebody first reads it, it follows the expected course, moved so that it meets
+ * that reading. Milk put up warm stays near its heat, and a line does.
+ */
+function warming(
+  expectedC: (hour: number) => number,
+  startC: number,
+  ambientC: number,
+  first: { readonly hour: number; readonly celsius: number } | undefined,
+): { hour: number; celsius: number }[] {
+  if (!first || startC > ambientC - COLD_START_C) return [];
+  const offC = first.celsius - expectedC(first.hour);
+  const points: { hour: number; celsius: number }[] = [];
+  for (let hour = DRIFT_STEP_H; hour < first.hour; hour += DRIFT_STEP_H)
+    points.push({ hour, celsius: expectedC(hour) + (offC * hour) / first.hour });
+  return points;
+}
+
+/**
  * Builds what the ensemble needs: the culture as dosed, and the temperature since inoculation: readings as the
  * past, Newton toward the place's ambient as the future. Readings also judge the place: a normal prior on its
  * bias (σ by kind) met by each quarter hour's residual (σ 0.5 K).
- * @returns `null` when the dose does not say enough
+ * @returns `null` when nothing sours in it, or the dose does not say enough
  */
 export function incubationOf(state: MakeState, walk: ThermalWalk): Incubation | null {
   const { plan } = state;
+  const souring = souringOf(state);
+  if (!souring) return null;
   const batch = batchOf(plan);
   const inoculum = inoculumFor(plan, state.dose);
   if (!inoculum) return null;
@@ -123,7 +131,7 @@ export function incubationOf(state: MakeState, walk: ThermalWalk): Incubation | 
   const readings = state.temperatures
     .map((t) => ({ hour: (t.atMs - zeroMs) / HOUR_MS, celsius: t.celsius }))
     .filter((r) => r.hour >= 0 && r.hour <= chillH);
-  const horizonH = horizonFor(state);
+  const horizonH = souring.horizonH(plan);
   const expected = unreadCourse(plan, batch, { startC, tauH, shiftC: ambientShiftC, horizonH, zeroMs });
   const bookAmbientC = expected.ambientC;
 
@@ -143,7 +151,13 @@ export function incubationOf(state: MakeState, walk: ThermalWalk): Incubation | 
   const ambientSigmaC = Math.sqrt(1 / precision);
 
   const known =
-    readings.length > 0 && readings[0]!.hour < 0.1 ? readings : [{ hour: 0, celsius: startC }, ...readings];
+    readings.length > 0 && readings[0]!.hour < 0.1
+      ? readings
+      : [
+          { hour: 0, celsius: startC },
+          ...warming(expected.at, startC, bookAmbientC, readings[0]),
+          ...readings,
+        ];
   const lastKnown = known.at(-1)!;
   // Onward the milk follows the expected course, moved by what the readings said of the place; what they differ by
   // now fades with the place's own slowness.

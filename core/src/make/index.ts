@@ -10,3 +10,4 @@ export * from './alarms.ts';
 export * from './summary.ts';
 export * from './trial.ts';
 export * from './sleep.ts';
+export * from './fat-balance.ts';

@@ -4,7 +4,7 @@ import type { MakePlan } from '../contract/index.ts';
 import { SOURNESS } from '../culture/index.ts';
 import { WARM_PLACE_KINDS, PLACE_FACTS } from '../heat/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
-import { adviseOn } from '../method/index.ts';
+import { adviseOn } from '../products/index.ts';
 import { MILK_KINDS } from '../milk/index.ts';
 import { createLog, START, MAKE_ID, testPlan } from './fixtures/events.ts';
 import {

@@ -1,15 +1,18 @@
 import { SAFE_PH, safetyLimit, warmSpell, type SafetyLimit } from '../culture/index.ts';
 import { souringKindOf } from '../method/index.ts';
-import type { MakeState } from './state.ts';
+import { showsSet } from './seen.ts';
+import { souringOf, type MakeState } from './state.ts';
 
 const HOUR_MS = 3_600_000;
+/** Where nothing is to sour there is no clock. */
+const NO_LIMIT: SafetyLimit = { limitH: null, reason: '' };
 /** Share of the limit from which a look is asked for. */
 const AMBER_SHARE = 0.75;
 
 /** Where the make stands on the safety clock. */
 export interface SafetyState {
-  /** `acid`: shown to be acid enough in time; `amber`: look now; `over`: do not taste, discard. */
-  readonly verdict: 'running' | 'amber' | 'acid' | 'over';
+  /** `acid`: shown to be acid enough in time; `amber`: look now; `over`: do not taste, discard; `none`: nothing sours in it. */
+  readonly verdict: 'running' | 'amber' | 'acid' | 'over' | 'none';
   readonly warmH: number;
   readonly limit: SafetyLimit;
   /** When the limit runs out if it stays as warm as now; `null` when stopped or unlimited. */
@@ -20,13 +23,14 @@ export interface SafetyState {
 /** When a reading or a cue first showed the milk to be acid enough; a forecast never does. */
 export function shownAcidAtMs(state: MakeState): number | null {
   const setShowsAcid = state.steps.some(({ step }) => step.facts.setShowsAcid);
+  const smellCounts = souringOf(state)?.smellCounts === true;
   const entry = state.acidity.find(
     ({ reading }) =>
       (reading.kind === 'ph' && reading.ph <= SAFE_PH) ||
       (reading.kind === 'cue' &&
         setShowsAcid &&
-        (reading.cue === 'set' || reading.cue === 'whey-shows') &&
-        reading.cleanSmell !== false),
+        showsSet(reading.cue) &&
+        (smellCounts ? reading.cleanSmell === true : reading.cleanSmell !== false)),
   );
   return entry?.atMs ?? null;
 }
@@ -43,6 +47,7 @@ export function safetyOf(
   nowMs: number,
   lookAtMs: number | null,
 ): SafetyState {
+  if (!souringOf(state)) return { verdict: 'none', warmH: 0, limit: NO_LIMIT, limitAtMs: null, text: '' };
   const zero = state.startedAtMs;
   const points = course.map(([ms, c]): readonly [number, number] => [(ms - zero) / HOUR_MS, c]);
   const shownAt = shownAcidAtMs(state);

@@ -1,24 +1,30 @@
-import type { AcidityEntry, MakeState } from './state.ts';
+import type { Cue } from '../culture/index.ts';
+import { souringOf, type AcidityEntry, type MakeState } from './state.ts';
 
-/** A measured pH of this or less stands for a set curd. */
-const SET_READ_PH = 4.6;
+/** Cues that say it is not set, and those that say it is; what is between takes nothing back and adds nothing. */
+const NOT_SET: ReadonlySet<Cue> = new Set(['liquid', 'runs']);
+const IS_SET: ReadonlySet<Cue> = new Set(['set', 'whey-shows', 'thick', 'dollop', 'curdled']);
 
 /** What an entry says of the set: `null` when it takes nothing back and adds nothing, as a curd that trembles. */
-function saysSet({ reading }: AcidityEntry): boolean | null {
-  if (reading.kind === 'ph') return reading.ph <= SET_READ_PH ? true : null;
-  if (reading.cue === 'set' || reading.cue === 'whey-shows') return true;
-  return reading.cue === 'liquid' ? false : null;
+function saysSet({ reading }: AcidityEntry, setPh: number): boolean | null {
+  if (reading.kind === 'ph') return reading.ph <= setPh ? true : null;
+  if (IS_SET.has(reading.cue)) return true;
+  return NOT_SET.has(reading.cue) ? false : null;
 }
+
+/** Whether a cue says that it is set, or thick. */
+export const showsSet = (cue: Cue): boolean => IS_SET.has(cue);
 
 /**
  * When somebody first saw it set, ms since 1970; `null` when nobody did. What was seen counts more than any forecast,
  * and milk that is seen liquid after it was not set.
  */
-export function seenSetMs(state: Pick<MakeState, 'acidity' | 'inoculatedAtMs'>): number | null {
-  if (state.inoculatedAtMs === null) return null;
+export function seenSetMs(state: Pick<MakeState, 'acidity' | 'inoculatedAtMs' | 'steps'>): number | null {
+  const souring = souringOf(state);
+  if (state.inoculatedAtMs === null || !souring) return null;
   let since: number | null = null;
   for (const entry of state.acidity) {
-    const says = saysSet(entry);
+    const says = saysSet(entry, souring.setPh);
     if (says === false) since = null;
     else if (says === true) since ??= entry.atMs;
   }

@@ -1,4 +1,4 @@
-import type { KitchenSettings, StepId } from '../contract/index.ts';
+import type { KitchenSettings, StepId, StepKind } from '../contract/index.ts';
 import { sournessOfPh, type Sourness } from '../culture/index.ts';
 import { nobodyThere } from '../kitchen/index.ts';
 import { interpolateLinear } from '../numerics/index.ts';
@@ -12,6 +12,7 @@ const LOOK_MS = 5 * MINUTE_MS;
 /** A moment that needs hands while everybody sleeps or is away. */
 export interface SleepClash {
   readonly step: StepId;
+  readonly kind: StepKind;
   readonly atMs: number;
   /** When somebody is up again. */
   readonly wakeMs: number;
@@ -24,20 +25,26 @@ export function sleepClashes(point: PointForecast, kitchen: KitchenSettings): Sl
   const allAsleep = (ms: number): boolean => nobodyThere(kitchen, ms);
   return point.steps
     .filter(
-      (s) => (s.status === 'coming' || s.status === 'current') && !stepFacts(s.id).overnight && !s.endless,
+      (s) => (s.status === 'coming' || s.status === 'current') && !stepFacts(s.kind).overnight && !s.endless,
     )
     .filter((s) => allAsleep(s.endMs))
     .map((s) => {
       let wakeMs = Math.ceil(s.endMs / LOOK_MS) * LOOK_MS;
       while (allAsleep(wakeMs) && wakeMs < s.endMs + 24 * 60 * MINUTE_MS) wakeMs += LOOK_MS;
       const ph =
-        stepFacts(s.id).sours && point.ph.length > 0
+        stepFacts(s.kind).sours && point.ph.length > 0
           ? interpolateLinear(
               point.ph.map(([ms]) => ms),
               point.ph.map(([, v]) => v),
               wakeMs,
             )
           : null;
-      return { step: s.id, atMs: s.endMs, wakeMs, sournessAtWake: ph === null ? null : sournessOfPh(ph) };
+      return {
+        step: s.id,
+        kind: s.kind,
+        atMs: s.endMs,
+        wakeMs,
+        sournessAtWake: ph === null ? null : sournessOfPh(ph),
+      };
     });
 }

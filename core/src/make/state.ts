@@ -1,11 +1,14 @@
-import type {
-  EventOf,
-  MakePlan,
-  PlanChange,
-  PlannedForecast,
-  StepId,
-  TraceFacts,
+import {
+  EVENT_VERSION,
+  type ByProduct,
+  type EventOf,
+  type MakePlan,
+  type PlanChange,
+  type PlannedForecast,
+  type StepId,
+  type TraceFacts,
 } from '../contract/index.ts';
+import type { ChurnStage } from '../butter/index.ts';
 import {
   phOfTitratable,
   PH_SIGMA,
@@ -16,7 +19,7 @@ import {
 } from '../culture/index.ts';
 import { batchOf, fillJars, type DoseGiven } from '../method/index.ts';
 import { methodSteps } from '../products/index.ts';
-import type { MethodStep } from '../steps/index.ts';
+import { STEP_TYPES, type MethodStep, type Souring } from '../steps/index.ts';
 import { effectiveEvents, instantOf, type LoggedEvent } from '../log/index.ts';
 
 export interface StepState {
@@ -73,7 +76,14 @@ export interface MakeState {
   /** Jars already in the cold, and since when. */
   readonly chilledJars: ReadonlyMap<string, number>;
   readonly traces: readonly TraceFacts[];
+  /** What came out. */
   readonly weighedKg: number | null;
+  /** What came out besides, as weighed. */
+  readonly byProductsKg: Readonly<Partial<Record<ByProduct, number>>>;
+  readonly stages: readonly { readonly stage: ChurnStage; readonly atMs: number }[];
+  readonly rinses: readonly { readonly clear: boolean; readonly atMs: number }[];
+  /** `null` when nobody salted it. */
+  readonly saltKg: number | null;
   readonly reservedKg: number | null;
   readonly tasting: { readonly sourness: Sourness; readonly texture: string; readonly text: string } | null;
   readonly notes: readonly { readonly atMs: number; readonly text: string }[];
@@ -220,7 +230,9 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
   const method = methodSteps(plan);
   // Adding the starter, weighing, tasting or keeping some is doing that step.
   for (const { id: step, facts } of method) {
-    const event = facts.endedBy && of(facts.endedBy)[0];
+    const event = effective.find(
+      (e) => e.type === facts.endedBy && (e.type !== 'weighed' || e.data.of === facts.weighs),
+    );
     if (event && !ends.has(step)) ends.set(step, { atMs: instantOf(event), skipped: false });
   }
   const chilledJars = new Map(
@@ -238,7 +250,9 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
   const starter = of('starter-added')[0];
   const inoculating = method.find(({ facts }) => facts.inoculates);
   const inoculation = inoculating && ends.get(inoculating.id);
-  const weighed = last(of('weighed'));
+  const weighings = of('weighed');
+  const weighed = weighings.findLast((e) => e.data.of === undefined);
+  const salted = of('salted');
   const cooled = changes.findLast((e) => e.data.cooling !== undefined);
   const traces = of('trace-imported').map((e) => e.data);
   const reserved = last(of('reserved'));
@@ -275,6 +289,12 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
     chilledJars,
     traces,
     weighedKg: weighed?.data.massKg ?? null,
+    byProductsKg: Object.fromEntries(
+      weighings.flatMap((e) => (e.data.of === undefined ? [] : [[e.data.of, e.data.massKg]])),
+    ),
+    stages: of('stage-seen').map((e) => ({ stage: e.data.stage, atMs: instantOf(e) })),
+    rinses: of('rinsed').map((e) => ({ clear: e.data.clear, atMs: instantOf(e) })),
+    saltKg: salted.length === 0 ? null : salted.reduce((sum, e) => sum + e.data.massKg, 0),
     reservedKg: reserved?.data.massKg ?? null,
     tasting: tasted ? tasted.data : null,
     notes: of('noted').map((e) => ({ atMs: instantOf(e), text: e.data.text })),
@@ -284,6 +304,12 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
       : null,
     events: effective,
   };
+}
+
+/** How a make sours; `null` when nothing sours in it. */
+export function souringOf({ steps }: Pick<MakeState, 'steps'>): Souring | null {
+  const step = steps.find((s) => s.step.facts.sours)?.step;
+  return step ? (STEP_TYPES[step.kind].souring ?? null) : null;
 }
 
 /** Acidity readings as the ensemble wants them: hours since inoculation, only those after it. */
@@ -314,7 +340,7 @@ export function replannedState(state: MakeState, change: PlanChange, atMs: numbe
     at: new Date(atMs).toISOString(),
     cookId: null,
     deviceId: 'planning',
-    version: 1,
+    version: EVENT_VERSION,
     type: 'replanned',
     data: change,
   };

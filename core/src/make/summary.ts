@@ -5,7 +5,7 @@ import { MILK_FACTS } from '../milk/index.ts';
 import { pointForecast } from './forecast.ts';
 import { safetyOf } from './safety.ts';
 import { seenSetMs } from './seen.ts';
-import type { MakeState } from './state.ts';
+import { souringOf, type MakeState } from './state.ts';
 
 const HOUR_MS = 3_600_000;
 
@@ -69,7 +69,8 @@ export function summaryOf(state: MakeState): MakeSummary {
     waking: false,
     litres: batchOf(state.plan).litres,
     milk: MILK_FACTS[state.plan.milk.kind].label,
-    starter: STARTER_FACTS[state.plan.starter.kind].label,
+    starter: souringOf(state) ? STARTER_FACTS[state.plan.starter.kind].label : '',
+    product: state.plan.product,
     forecastSetH: plannedSetH(state),
     seenSetH: seenSetH(state),
     yieldKg: state.weighedKg,

@@ -1,6 +1,7 @@
 import { denaturedFraction, pasteurisationMinutes, type HeatProfile } from '../heat/index.ts';
 import { interpolateLinear } from '../numerics/index.ts';
-import type { StepId } from '../contract/index.ts';
+import type { StepId, StepKind } from '../contract/index.ts';
+import { productOf } from '../products/index.ts';
 import { closed, handsOnly, STEP_TYPES, type Leg, type LegReading } from '../steps/index.ts';
 import type { MakeState, StepState, TemperatureReading } from './state.ts';
 
@@ -9,6 +10,7 @@ const MINUTE_MS = 60_000;
 /** One step on the clock. */
 export interface StepTime {
   readonly id: StepId;
+  readonly kind: StepKind;
   readonly status: StepState['status'];
   readonly startMs: number;
   /** Done: when it ended. Else the middle forecast, never before now. */
@@ -19,7 +21,7 @@ export interface StepTime {
   readonly endless: boolean;
 }
 
-/** Everything up to inoculation: times, temperatures, what the heat did. */
+/** Everything up to the souring, or all of it where nothing sours: times, temperatures, what the heat did. */
 export interface ThermalWalk {
   readonly steps: readonly StepTime[];
   /** [ms, °C] from the first milk to inoculation, measured where measured, modelled elsewhere. */
@@ -46,10 +48,20 @@ function readingsWithin(
 function legOf(state: MakeState, step: StepState, startC: number, startMs: number): Leg {
   const { plan } = state;
   const readings = readingsWithin(state.temperatures, startMs, step.endedAtMs);
-  const { leg } = STEP_TYPES[step.step.id];
+  const { leg } = STEP_TYPES[step.step.kind];
   if (!leg) return handsOnly(step.step.handsMin, readings.at(-1)?.temperatureC ?? startC);
   const changedMin = ((state.coolingSinceMs ?? startMs) - startMs) / MINUTE_MS;
-  return leg({ plan, startC, startMs, readings, changedMin });
+  const of = { step: step.step.instance, goods: productOf(plan).goods };
+  const stages = step.step.facts.tells === 'stages' ? state.stages : [];
+  return leg({
+    plan,
+    startC,
+    startMs,
+    readings,
+    changedMin,
+    of,
+    stages: stages.map(({ stage, atMs }) => ({ stage, minutes: (atMs - startMs) / MINUTE_MS })),
+  });
 }
 
 /**
@@ -66,12 +78,13 @@ export function walkThermal(state: MakeState, nowMs: number): ThermalWalk {
   const course: (readonly [number, number])[] = [[atMs, celsius]];
   let inoculation = { atMs, celsius, sigmaMin: 0 };
   for (const step of state.steps) {
-    const { id } = step.step;
+    const { id, kind } = step.step;
     if (step.step.facts.sours) break;
     const startMs = step.startedAtMs ?? atMs;
     if (step.status === 'skipped') {
       steps.push({
         id,
+        kind,
         status: 'skipped',
         startMs,
         endMs: step.endedAtMs ?? startMs,
@@ -94,6 +107,7 @@ export function walkThermal(state: MakeState, nowMs: number): ThermalWalk {
     course.push([endMs, celsius]);
     steps.push({
       id,
+      kind,
       status: step.status,
       startMs,
       endMs,

@@ -16,14 +16,14 @@ export interface Advice {
 const groupsOf = (plan: MakePlan): Group[] => Object.keys(STARTER_FACTS[plan.starter.kind].log10) as Group[];
 
 /** The units advice is worded in. */
-interface AdviceUnits {
+export interface AdviceUnits {
   readonly temperature: TemperatureUnit;
   readonly measures: MeasureSystem;
 }
 
 type Check = (plan: MakePlan, units: AdviceUnits) => Advice | null;
 
-/** One entry a thing that can be wrong. Order is the order on the screen. */
+/** One entry a thing that can be wrong with what is poured, heated and filled. */
 const CHECKS: readonly Check[] = [
   (plan, units) =>
     batchOf(plan).litres > plan.pot.litres * 0.95
@@ -39,6 +39,65 @@ const CHECKS: readonly Check[] = [
             text: `${plan.pot.name} is nearly full: milk rises when it boils. Stay with it.`,
           }
         : null,
+  (plan, units) => {
+    const boilC = boilingPointC(plan.altitudeM);
+    return plan.heat.kind !== 'none' && plan.heat.kind !== 'boil' && plan.heat.targetC > boilC - 0.5
+      ? {
+          severity: 'stop',
+          field: 'heat',
+          text: `At this altitude milk boils at about ${formatTemperature(boilC, units.temperature)}: it cannot get to ${formatTemperature(plan.heat.targetC, units.temperature)}.`,
+        }
+      : null;
+  },
+  (plan, units) =>
+    isHeated(plan) && plan.heat.targetC < 72
+      ? {
+          severity: 'caution',
+          field: 'heat',
+          text: `${formatTemperature(plan.heat.targetC, units.temperature)} hardly unfolds the whey protein: a soft set. From 82 °C (180 °F) it counts.`,
+        }
+      : null,
+  (plan, units) =>
+    plan.starter.massKg !== null && batchOf(plan).litres + plan.starter.massKg > plan.pot.litres
+      ? {
+          severity: 'stop',
+          field: 'pot',
+          text: `Milk and starter together do not fit into ${plan.pot.name} (${formatVolume(plan.pot.litres, units.measures)}).`,
+        }
+      : null,
+  (plan, units) => {
+    if (!plan.jars || plan.jars.length === 0) return null;
+    const { leftOverLitres } = fillJars(plan);
+    return leftOverLitres > 0.02
+      ? {
+          severity: 'caution',
+          field: 'pot',
+          text: `The jars take all but ${formatVolume(leftOverLitres, units.measures)}: one more jar, or less headspace.`,
+        }
+      : null;
+  },
+  (plan) => {
+    const share = (plan.milk.powder?.massKg ?? 0) / batchOf(plan).massKg;
+    return share > 0.08
+      ? {
+          severity: 'caution',
+          field: 'milk',
+          text: `${(share * 100).toFixed(0)} % milk powder: it tastes of it and may set chalky. 2–5 % is usual.`,
+        }
+      : null;
+  },
+  (plan, units) =>
+    plan.bottles && plan.bottles.celsius > 60 && plan.place.kind !== 'appliance'
+      ? {
+          severity: 'note',
+          field: 'place',
+          text: `Bottles of ${formatTemperature(plan.bottles.celsius, units.temperature)} water: wrap them so that no jar touches one.`,
+        }
+      : null,
+];
+
+/** One entry a thing that can be wrong with a souring. */
+const SOURING_CHECKS: readonly Check[] = [
   (plan) =>
     souringKindOf(plan) === 'treated-without-starter'
       ? {
@@ -64,40 +123,6 @@ const CHECKS: readonly Check[] = [
   (plan) =>
     STARTER_FACTS[plan.starter.kind].dosing !== 'none' && inoculumFor(plan, plan.starter) === null
       ? { severity: 'stop', field: 'starter', text: 'Say how much starter goes in.' }
-      : null,
-  (plan) => {
-    const ratio = (plan.starter.massKg ?? 0) / batchOf(plan).massKg;
-    if (ratio > 0.15)
-      return {
-        severity: 'caution',
-        field: 'starter',
-        text: `That is ${(ratio * 100).toFixed(0)} % of the milk: it starts sour and may turn grainy. 1–3 % is usual.`,
-      };
-    return plan.starter.massKg !== null && plan.starter.massKg > 0 && ratio < 0.004
-      ? {
-          severity: 'note',
-          field: 'starter',
-          text: `That is ${(ratio * 100).toFixed(2)} % of the milk: slow. 1–3 % is usual.`,
-        }
-      : null;
-  },
-  (plan, units) => {
-    const boilC = boilingPointC(plan.altitudeM);
-    return plan.heat.kind !== 'none' && plan.heat.kind !== 'boil' && plan.heat.targetC > boilC - 0.5
-      ? {
-          severity: 'stop',
-          field: 'heat',
-          text: `At this altitude milk boils at about ${formatTemperature(boilC, units.temperature)}: it cannot get to ${formatTemperature(plan.heat.targetC, units.temperature)}.`,
-        }
-      : null;
-  },
-  (plan, units) =>
-    isHeated(plan) && plan.heat.targetC < 72
-      ? {
-          severity: 'caution',
-          field: 'heat',
-          text: `${formatTemperature(plan.heat.targetC, units.temperature)} hardly unfolds the whey protein: a soft set. From 82 °C (180 °F) it counts.`,
-        }
       : null,
   (plan, units) => {
     const groups = groupsOf(plan);
@@ -155,52 +180,11 @@ const CHECKS: readonly Check[] = [
           text: `A starter of ${Math.round(plan.starter.ageD)} days is tired; about a week is strong.`,
         }
       : null,
-  (plan, units) =>
-    plan.starter.massKg !== null && batchOf(plan).litres + plan.starter.massKg > plan.pot.litres
-      ? {
-          severity: 'stop',
-          field: 'pot',
-          text: `Milk and starter together do not fit into ${plan.pot.name} (${formatVolume(plan.pot.litres, units.measures)}).`,
-        }
-      : null,
-  (plan, units) => {
-    if (!plan.jars || plan.jars.length === 0) return null;
-    const { leftOverLitres } = fillJars(plan);
-    return leftOverLitres > 0.02
-      ? {
-          severity: 'caution',
-          field: 'pot',
-          text: `The jars take all but ${formatVolume(leftOverLitres, units.measures)}: one more jar, or less headspace.`,
-        }
-      : null;
-  },
-  (plan) => {
-    const share = (plan.milk.powder?.massKg ?? 0) / batchOf(plan).massKg;
-    return share > 0.08
-      ? {
-          severity: 'caution',
-          field: 'milk',
-          text: `${(share * 100).toFixed(0)} % milk powder: it tastes of it and may set chalky. 2–5 % is usual.`,
-        }
-      : null;
-  },
-  (plan, units) =>
-    plan.bottles && plan.bottles.celsius > 60 && plan.place.kind !== 'appliance'
-      ? {
-          severity: 'note',
-          field: 'place',
-          text: `Bottles of ${formatTemperature(plan.bottles.celsius, units.temperature)} water: wrap them so that no jar touches one.`,
-        }
-      : null,
 ];
 
-/** Everything to say about a plan, the gravest first. */
-export function adviseOn(
-  plan: MakePlan,
-  units: AdviceUnits = { temperature: 'C', measures: 'metric' },
-): Advice[] {
-  const rank = { stop: 0, caution: 1, note: 2 } as const;
-  return CHECKS.flatMap((check) => check(plan, units) ?? []).sort(
-    (a, b) => rank[a.severity] - rank[b.severity],
-  );
-}
+/** What speaks against any plan by what is poured, heated and put where; order is the order on the screen. */
+export const commonAdvice = (plan: MakePlan, units: AdviceUnits): Advice[] =>
+  CHECKS.flatMap((check) => check(plan, units) ?? []);
+/** What speaks against a plan in which something sours. */
+export const souringAdvice = (plan: MakePlan, units: AdviceUnits): Advice[] =>
+  SOURING_CHECKS.flatMap((check) => check(plan, units) ?? []);

@@ -14,6 +14,9 @@ export const CAUTIONS = {
   'cold-store': 'Keep at 5 °C (41 °F) or colder.',
   allergen: 'Contains MILK. Culturing does not remove the allergen.',
   'starter-raw': 'A starter kept from raw milk carries its germs on.',
+  'blades-off': 'Blades and mixers: off and unplugged before hands go in.',
+  'vent-churn': 'Soured cream makes gas in a closed churn or jar: vent it early and often.',
+  'wash-water': 'Wash water and ice are drinking water.',
   discard:
     'Coloured or fuzzy mould, pink or orange streaks, gas, a putrid or yeasty-foul smell: discard, do not taste, clean, take a new starter.',
 } as const;

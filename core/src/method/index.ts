@@ -1,6 +1,6 @@
 export * from './cautions.ts';
 export * from './batch.ts';
 export * from './advice.ts';
-export * from './default-plan.ts';
+export * from './with-starter.ts';
 export * from './room.ts';
 export * from './jars.ts';

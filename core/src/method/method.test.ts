@@ -3,7 +3,8 @@ import { defaultKitchen } from '../kitchen/index.ts';
 import { makePlan, type MakePlan } from '../contract/index.ts';
 import { methodSteps } from '../products/index.ts';
 import { STARTER_KINDS } from '../culture/index.ts';
-import { adviseOn, batchOf, defaultPlan, inoculumFor, souringKindOf, withStarterKind } from './index.ts';
+import { batchOf, inoculumFor, souringKindOf, withStarterKind } from './index.ts';
+import { adviseOn, defaultPlan } from '../products/index.ts';
 
 const plan = defaultPlan(defaultKitchen('UTC'), '2026-03-02T06:00:00.000Z');
 const stops = (p: MakePlan): string[] =>

@@ -17,6 +17,8 @@ export interface Keeping {
   readonly soured: boolean;
   /** Was frozen once. */
   readonly thawed: boolean;
+  /** What it is, where that tells more than how it was treated. */
+  readonly role?: string;
   /** Where it has stood: from when, and how warm; the last one goes on. */
   readonly spells: readonly { readonly fromMs: number; readonly celsius: number }[];
 }
@@ -37,9 +39,10 @@ interface Table {
 }
 
 /** Days at or below 5 °C [judgement]; source: docs/SCIENCE.md, keeping. */
-function tableOf({ treatment, soured, thawed }: Keeping): Table {
+function tableOf({ treatment, soured, thawed, role }: Keeping): Table {
   if (thawed) return { days: [1, 2], reason: 'thawed: use it within a day or two' };
   if (soured) return { days: [10, 14], reason: 'soured: acid keeps it' };
+  if (role === 'buttermilk') return { days: [3, 5], reason: 'sweet buttermilk' };
   if (treatment === 'raw') return { days: [2, 4], reason: 'raw' };
   return {
     days: [4, 7],

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { Amount, MakePlan, MilkMovement } from '../contract/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
-import { defaultPlan } from '../method/index.ts';
+import { defaultPlan } from '../products/index.ts';
 import { createLedger, lotId, ZERO_MS } from '../fixtures/index.ts';
 import {
   allocate,

@@ -1,4 +1,4 @@
-import type { LedgerLine, Lot, LotPour, MovementKind, MovementOf } from '../contract/index.ts';
+import type { LedgerLine, Lot, LotPour, MovementKind, MovementOf, StepId } from '../contract/index.ts';
 import { factorOfHeight, litresOfMass, massOfLitresKg } from '../milk/index.ts';
 import { amountOf, compositionOf, dryKg, partByFat, plus } from './amount.ts';
 import {
@@ -14,9 +14,12 @@ import {
   withTaken,
 } from './lot.ts';
 import { isCream, pooled } from './pooling.ts';
+import type { GivingMake } from './given.ts';
 
 /** What a weighed churning said of its cream. */
 interface Churning {
+  /** Set when a make said it: weighed again, it is said anew. */
+  readonly makeId?: string;
   readonly source: string;
   readonly atMs: number;
   readonly creamKg: number;
@@ -46,6 +49,10 @@ export interface RoomDraft {
   /** What makes asked for and have not poured, by make. */
   readonly asked: Map<string, readonly LotPour[]>;
   readonly poured: Set<string>;
+  /** Makes that give something back, or teach the fat of their cream. */
+  readonly making: Map<string, GivingMake>;
+  /** The step by which a make that asked for milk pours it. */
+  readonly pourSteps: Map<string, StepId>;
   /** What was taken to be eaten, in makes or as it is. */
   readonly pours: { readonly atMs: number; readonly litres: number }[];
 }
@@ -66,7 +73,8 @@ type Handler<K extends MovementKind> = (
   moment: Moment,
 ) => void;
 
-function put(
+/** Writes a line into the ledger, and the lot as it leaves it. */
+export function put(
   room: RoomDraft,
   moment: Moment,
   lot: Lot,

@@ -3,15 +3,18 @@ import { mixMilks } from '../milk/index.ts';
 
 type Milk = MakePlan['milk'];
 const HIGHEST_MILK_FAT = 0.2;
+const LOWEST_CREAM_FAT = 0.1;
 
 /**
  * A plan's milk as it comes out of these lots, poured together: amount, fat and everything else by mass balance.
- * @returns `null` when none of the lots is there, or when together they are cream
+ * @param takes what the plan is of
+ * @returns `null` when none of the lots is there, or when together they are cream for a plan of milk, milk for one of cream
  */
 export function milkFromLots(
   before: Milk,
   lots: readonly Lot[],
   from: readonly Pick<LotPour, 'lotId' | 'massKg'>[],
+  takes: 'milk' | 'cream' = 'milk',
 ): Milk | null {
   const parts = from.flatMap(({ lotId, massKg }) => {
     const lot = lots.find((l) => l.id === lotId);
@@ -20,7 +23,8 @@ export function milkFromLots(
   const [main] = [...parts].sort((a, b) => b.massKg - a.massKg);
   if (!main) return null;
   const mix = mixMilks(parts.map(({ lot, massKg }) => ({ composition: lot.of, massKg })));
-  if (mix.composition.fatFraction > HIGHEST_MILK_FAT) return null;
+  const fat = mix.composition.fatFraction;
+  if (takes === 'milk' ? fat > HIGHEST_MILK_FAT : fat < LOWEST_CREAM_FAT) return null;
   const litres = Math.round(mix.litres * 1000) / 1000;
   return {
     ...before,
@@ -32,6 +36,12 @@ export function milkFromLots(
     fatFraction: mix.composition.fatFraction,
     startC: Math.min(60, Math.max(0, main.lot.spells.at(-1)?.celsius ?? before.startC)),
     composition: mix.composition,
+    ...(takes === 'cream'
+      ? {
+          soured: parts.some(({ lot }) => lot.soured),
+          homogenised: parts.some(({ lot }) => lot.homogenised),
+        }
+      : {}),
     lots: parts.map(({ lot, massKg }) => ({
       lotId: lot.id,
       name: lot.name,
@@ -42,7 +52,12 @@ export function milkFromLots(
 }
 
 /** A plan's milk without its lots: poured from anywhere. */
-export function withoutLots({ lots: _lots, composition: _composition, ...milk }: Milk): Milk {
+export function withoutLots({
+  lots: _lots,
+  composition: _composition,
+  soured: _soured,
+  ...milk
+}: Milk): Milk {
   return milk;
 }
 

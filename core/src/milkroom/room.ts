@@ -1,22 +1,19 @@
 import { HAND_WORKED_FAT } from '../butter/index.ts';
-import type { StepId, LedgerLine, Lot, LotPour, MilkRoomResponse } from '../contract/index.ts';
-import { effectiveEvents, feeding, instantOf, type LoggedEvent } from '../log/index.ts';
-import { stepFacts } from '../steps/index.ts';
+import type { EventOf, LedgerLine, Lot, LotPour, MilkRoomResponse } from '../contract/index.ts';
+import { effectiveEvents, feeding, instantOf, today, type LoggedEvent } from '../log/index.ts';
+import { methodSteps } from '../products/index.ts';
 import { updateBelief } from '../numerics/index.ts';
 import { litresOfMass } from '../milk/index.ts';
 import { formatVolume, type MeasureSystem } from '../units/index.ts';
+import { BUTTERMILK_FAT, give, givesBack, giveUnweighed, takeBack } from './given.ts';
 import { isEmpty } from './lot.ts';
 import { moveMilk, takeFrom, type Milking, type Moment, type RoomDraft } from './movements.ts';
 
 /** The events a milk room is folded from; those of makes tell what was asked for and poured. */
 export const MILK_EVENTS = feeding('milk');
 
-/** Fat left in the buttermilk of butter worked by hand, for what a weighed churning says of its cream. */
-const BUTTERMILK_FAT = 0.006;
 /** Prior σ of a source's cream fat and the scatter of one churning, ln. Source: docs/SCIENCE.md, learning. */
 const CREAM_FAT_SPREAD = { prior: 0.15, churning: 0.05 };
-
-const poursMilk = (step: StepId): boolean => stepFacts(step).endedBy === 'milk-poured';
 
 /** Everything the ledger says. */
 export type MilkRoom = Readonly<{
@@ -36,6 +33,8 @@ export function openRoom(lots: readonly Lot[] = []): RoomDraft {
     churnings: [],
     asked: new Map(),
     poured: new Set(),
+    making: new Map(),
+    pourSteps: new Map(),
     pours: [],
   };
 }
@@ -53,20 +52,29 @@ function pour(
 }
 
 /** Carries one effective event out; others than those of `MILK_EVENTS` change nothing. */
-export function applyToRoom(room: RoomDraft, event: LoggedEvent): void {
+export function applyToRoom(room: RoomDraft, sent: LoggedEvent): void {
+  const event = today(sent);
   const moment: Moment = {
     eventId: event.id,
     streamId: event.streamId,
     seq: event.seq ?? Number.MAX_SAFE_INTEGER,
     atMs: instantOf(event),
   };
+  const pours = ({ streamId, data }: EventOf<'step-done' | 'step-skipped'>): boolean =>
+    room.pourSteps.get(streamId) === data.step;
   switch (event.type) {
     case 'milk-moved':
       moveMilk(room, event.streamId, event.data, moment);
       return;
     case 'make-started': {
-      const { milk, startAt } = event.data.plan;
-      if (milk.lots) room.asked.set(event.streamId, milk.lots);
+      const { plan } = event.data;
+      const { milk, startAt } = plan;
+      if (givesBack(plan)) room.making.set(event.streamId, { plan, gave: {} });
+      if (milk.lots) {
+        room.asked.set(event.streamId, milk.lots);
+        const pouring = methodSteps(plan).find(({ facts }) => facts.endedBy === 'milk-poured');
+        if (pouring) room.pourSteps.set(event.streamId, pouring.id);
+      }
       room.pours.push({ atMs: Date.parse(startAt), litres: milk.litres });
       return;
     }
@@ -76,14 +84,20 @@ export function applyToRoom(room: RoomDraft, event: LoggedEvent): void {
     case 'step-done': {
       // Whoever says it is poured and nothing else poured what was planned.
       const asked = room.asked.get(event.streamId);
-      if (poursMilk(event.data.step) && asked) pour(room, event.streamId, asked, moment);
+      if (pours(event) && asked) pour(room, event.streamId, asked, moment);
+      giveUnweighed(room, event.streamId, event.data.step, moment);
       return;
     }
     case 'step-skipped':
-      if (poursMilk(event.data.step)) room.asked.delete(event.streamId);
+      if (pours(event)) room.asked.delete(event.streamId);
+      giveUnweighed(room, event.streamId, event.data.step, moment);
+      return;
+    case 'weighed':
+      give(room, event.streamId, event.data.of, event.data.massKg, moment);
       return;
     case 'finished':
       room.asked.delete(event.streamId);
+      if (event.data.verdict === 'discarded') takeBack(room, event.streamId, moment);
       return;
     default:
   }
@@ -108,6 +122,8 @@ export function copyRoom(room: RoomDraft): RoomDraft {
     churnings: [...room.churnings],
     asked: new Map(room.asked),
     poured: new Set(room.poured),
+    making: new Map(room.making),
+    pourSteps: new Map(room.pourSteps),
     pours: [...room.pours],
   };
 }

@@ -124,7 +124,7 @@ function attemptOf(
   const hands = point.steps
     .slice(
       0,
-      point.steps.findIndex((s) => stepFacts(s.id).sours),
+      point.steps.findIndex((s) => stepFacts(s.kind).sours),
     )
     .filter((s) => s.status === 'coming' || s.status === 'current');
   const moments = [...(begun ? [] : [Date.parse(variant.plan.startAt)]), ...hands.map((s) => s.endMs)];

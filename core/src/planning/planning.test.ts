@@ -3,7 +3,7 @@ import type { EventOf, EventType, KitchenSettings, MakePlan } from '../contract/
 import { defaultKitchen, nobodyThere } from '../kitchen/index.ts';
 import { foldMake, pointForecast, stateOfPlan } from '../make/index.ts';
 import { type LoggedEvent } from '../log/index.ts';
-import { defaultPlan } from '../method/index.ts';
+import { defaultPlan } from '../products/index.ts';
 import { planBackwards, type Allowed, type BackwardsInput, type Offer } from './index.ts';
 
 const HOUR = 3_600_000;

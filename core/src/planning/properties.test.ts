@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import type { KitchenSettings } from '../contract/index.ts';
 import { attendance, defaultKitchen, nobodyThere } from '../kitchen/index.ts';
 import { pointForecast, stateOfPlan } from '../make/index.ts';
-import { defaultPlan } from '../method/index.ts';
+import { defaultPlan } from '../products/index.ts';
 import { planBackwards } from './index.ts';
 
 const NOW = Date.parse('2026-03-02T06:00:00.000Z');

@@ -1,19 +1,15 @@
-import type { StepId } from '../contract/index.ts';
+import { STARTER_KINDS } from '../culture/index.ts';
+import { defaultPlan } from './default-plan.ts';
+import type { Product } from './product.ts';
 
 /** Yogurt: milk warmed, soured in the warm by its culture, and chilled. */
-export const YOGURT = {
+export const YOGURT: Product = {
   id: 'yogurt',
   label: 'Yogurt',
-  steps: [
-    'pour',
-    'heat',
-    'hold',
-    'cool',
-    'inoculate',
-    'incubate',
-    'chill',
-    'weigh',
-    'taste',
-    'reserve',
-  ] satisfies StepId[],
-} as const;
+  line: 'Milk, heated, set in the warm',
+  goods: { into: 'milk', out: 'yogurt' },
+  drawn: { brush: 'waves', as: 'set' },
+  takes: 'milk',
+  starters: STARTER_KINDS,
+  begin: defaultPlan,
+};

@@ -1,4 +1,17 @@
+import {
+  firmnessIndex,
+  firmnessWord,
+  MILK_CUES,
+  PICK_UP_PH,
+  SET_PH,
+  TOO_SOUR_PH,
+  warmCulture,
+} from '../culture/index.ts';
+import { boundsOfDose } from './dose.ts';
 import type { StepType } from './step-type.ts';
+
+/** Horizon by culture: warm cultures are through in a day, room ones take days, a raw milk alone longest, h. */
+const HORIZON_H = { warm: 24, room: 72, wild: 120 } as const;
 
 /** The culture works, in the warm and in peace. */
 export const INCUBATE: StepType = {
@@ -26,4 +39,33 @@ export const INCUBATE: StepType = {
   aim: () => ({ to: 'ready' }),
   hands: () => ({ handsMin: 3, slackMin: 60, mustAct: false }),
   cautions: () => ['clean-smell-first', 'discard'],
+  souring: {
+    setPh: SET_PH,
+    pickUpPh: ({ wanted }) => PICK_UP_PH[wanted.sourness],
+    tooSourPh: ({ wanted }) => TOO_SOUR_PH[wanted.sourness],
+    horizonH: ({ starter }) => {
+      if (starter.kind === 'none') return HORIZON_H.wild;
+      return warmCulture(starter.kind) ? HORIZON_H.warm : HORIZON_H.room;
+    },
+    body: ({ batch, denatured, ph, gelC }) =>
+      firmnessIndex({
+        proteinFraction: batch.composition.proteinFraction,
+        denatured,
+        ph,
+        gelC,
+        bodyFactor: batch.bodyFactor,
+      }),
+    bodyWord: firmnessWord,
+    cues: MILK_CUES,
+    smellCounts: false,
+    words: {
+      mark: 'Set',
+      body: 'Firmness',
+      look: 'It may be set: tilt the jar, do not stir.',
+      reached: 'It should be as sour as you wanted: look, then chill it.',
+      notShown: 'It is set; that it soured is not shown yet: smell it, or measure.',
+      maybeNever: 'It may not set',
+    },
+  },
+  advise: (plan) => [boundsOfDose(plan, { most: 0.15, least: 0.004, usual: '1–3 % is usual', of: 'milk' })],
 };

@@ -1,4 +1,4 @@
-import type { StepId } from '../contract/index.ts';
+import type { StepKind } from '../contract/index.ts';
 import { POUR } from './pour.ts';
 import { HEAT } from './heat.ts';
 import { HOLD } from './hold.ts';
@@ -9,14 +9,26 @@ import { CHILL } from './chill.ts';
 import { WEIGH } from './weigh.ts';
 import { TASTE } from './taste.ts';
 import { RESERVE } from './reserve.ts';
+import { SCALD } from './scald.ts';
+import { RIPEN } from './ripen.ts';
+import { THICKEN } from './thicken.ts';
+import { TAKE_OUT } from './take-out.ts';
+import { TEMPER } from './temper.ts';
+import { CHURN } from './churn.ts';
+import { DRAIN } from './drain.ts';
+import { WASH } from './wash.ts';
+import { WORK } from './work.ts';
 import type { StepFacts, StepType } from './step-type.ts';
 
 export * from './step-type.ts';
 export { closed, handsOnly, type Leg, type LegReading } from './leg.ts';
 export { heatTargetC } from './heat.ts';
+export { churnOf } from './churn.ts';
+export { serumLeft, washesEnough } from './wash.ts';
+export { THICKENS_H } from './thicken.ts';
 
 /** One kind of step a line: nothing else knows them by name. */
-export const STEP_TYPES: Readonly<Record<StepId, StepType>> = {
+export const STEP_TYPES: Readonly<Record<StepKind, StepType>> = {
   pour: POUR,
   heat: HEAT,
   hold: HOLD,
@@ -27,7 +39,16 @@ export const STEP_TYPES: Readonly<Record<StepId, StepType>> = {
   weigh: WEIGH,
   taste: TASTE,
   reserve: RESERVE,
+  scald: SCALD,
+  ripen: RIPEN,
+  thicken: THICKEN,
+  'take-out': TAKE_OUT,
+  temper: TEMPER,
+  churn: CHURN,
+  drain: DRAIN,
+  wash: WASH,
+  work: WORK,
 };
 
 /** What is known of a kind of step. */
-export const stepFacts = (kind: StepId): StepFacts => STEP_TYPES[kind].facts;
+export const stepFacts = (kind: StepKind): StepFacts => STEP_TYPES[kind].facts;

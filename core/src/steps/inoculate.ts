@@ -16,13 +16,13 @@ export const INOCULATE: StepType = {
     sours: false,
     setShowsAcid: false,
   },
-  words: ({ starter }) => ({
+  words: ({ starter }, { goods: { into } }) => ({
     title: 'Inoculate',
     doneWords: starter.kind === 'none' ? 'Covered' : 'The starter is in',
     doing:
       starter.kind === 'none'
         ? 'No starter: cover it and leave it to sour.'
-        : 'Whisk the starter smooth in a little milk, then stir it in.',
+        : `Whisk the starter smooth in a little ${into}, then stir it in.`,
     endWords: 'inoculated',
     why: 'The dose and its age set the clock.',
   }),

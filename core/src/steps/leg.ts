@@ -1,7 +1,9 @@
 import type { MakePlan } from '../contract/index.ts';
+import type { SeenStage } from '../butter/index.ts';
 import { refitArrival } from '../heat/index.ts';
 import { batchOf, roomAtC } from '../method/index.ts';
 import type { Composition } from '../milk/index.ts';
+import type { StepOf } from './step-type.ts';
 
 /** A step that would never end by the model is drawn this long and said to be endless, minutes. */
 const ENDLESS_MIN = 24 * 60;
@@ -32,6 +34,10 @@ export interface LegRun {
   readonly readings: readonly LegReading[];
   /** Since when the plan is as it is now, minutes since the step's start; 0 when it always was. */
   readonly changedMin: number;
+  /** The step with its own parameters. */
+  readonly of: StepOf;
+  /** What was seen of a churning, minutes since the step's start. */
+  readonly stages: readonly SeenStage[];
 }
 
 /** What a heating or cooling came to; the shape both the pot and the bath give. */

@@ -16,12 +16,12 @@ export const POUR: StepType = {
     sours: false,
     setShowsAcid: false,
   },
-  words: (plan) => ({
-    title: 'Pour the milk',
-    doneWords: 'The milk is in',
+  words: (plan, { goods: { into } }) => ({
+    title: `Pour the ${into}`,
+    doneWords: `The ${into} is in`,
     doing: plan.milk.powder
-      ? `Pour the milk into ${plan.pot.name} and whisk the powder in while it is cold.`
-      : `Pour the milk into ${plan.pot.name}.`,
+      ? `Pour the ${into} into ${plan.pot.name} and whisk the powder in while it is cold.`
+      : `Pour the ${into} into ${plan.pot.name}.`,
     why: 'How much is in the pot decides how fast it warms and cools.',
   }),
   hands: () => ({ handsMin: 4, slackMin: 120, mustAct: false }),

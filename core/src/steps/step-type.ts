@@ -1,9 +1,20 @@
-import type { EventType, MakePlan, StepId } from '../contract/index.ts';
-import type { CautionId } from '../method/index.ts';
+import type { ByProduct, EventType, MakePlan, StepId, StepInstance, StepKind } from '../contract/index.ts';
+import type { Cue } from '../culture/index.ts';
+import type { Advice, AdviceUnits, Batch, CautionId } from '../method/index.ts';
 import type { Leg, LegRun } from './leg.ts';
 
 /** What stands in the pot while a step lasts. */
-type InThePot = 'milk' | 'hot-milk' | 'warm-milk' | 'souring' | 'cold';
+type InThePot =
+  | 'milk'
+  | 'hot-milk'
+  | 'warm-milk'
+  | 'souring'
+  | 'cold'
+  | 'cream'
+  | 'tempering'
+  | 'churning'
+  | 'grains'
+  | 'butter';
 
 /** What has to be known of a kind of step to run it, whatever it is called. */
 export interface StepFacts {
@@ -28,6 +39,12 @@ export interface StepFacts {
   readonly sours: boolean;
   /** A set that is seen shows that it soured: not where rennet sets the milk, sour or not. */
   readonly setShowsAcid: boolean;
+  /** The by-product that is weighed in it, rather than the product. */
+  readonly weighs?: ByProduct;
+  /** What hands tell of it, besides that it is done. */
+  readonly tells?: 'stages' | 'rinses' | 'salt';
+  /** Cream is parted into butter and buttermilk in it. */
+  readonly parts?: true;
 }
 
 /** Words of a step for one batch. */
@@ -42,12 +59,15 @@ export interface StepWords {
   readonly endWords?: string;
   /** Rung when it is due: what to say, and what to do about it. */
   readonly due?: { readonly title: string; readonly text: string };
+  /** Rung before that, at the early end of its band. */
+  readonly early?: { readonly title: string; readonly text: string };
 }
 
 /** What a step aims at, in a form every place can put into its kitchen's measures. */
 export type StepAim =
   | { readonly to: 'heat'; readonly celsius: number }
   | { readonly to: 'time'; readonly minutes: number }
+  | { readonly to: 'break' }
   | { readonly to: 'dose' }
   | { readonly to: 'ready' }
   | { readonly to: 'words'; readonly words: string };
@@ -60,41 +80,112 @@ export interface StepHands {
   readonly slackMin: number;
   /** Must act when due, rather than may wait. */
   readonly mustAct: boolean;
+  /** How long it goes by itself after the souring, minutes; left out, it has no time of its own. */
+  readonly waitMin?: number;
+}
+
+/** What a product's steps call what they work on. */
+export interface Goods {
+  /** "milk", "cream" */
+  readonly into: string;
+  /** "yogurt", "butter" */
+  readonly out: string;
+}
+
+/** A step as one make has it: its own parameters, and what it works on. */
+export interface StepOf {
+  readonly step: StepInstance;
+  readonly goods: Goods;
+}
+
+/** How a souring ends, and how that is told. */
+export interface Souring {
+  /** Set, or thick: what a maker looks for. */
+  readonly setPh: number;
+  /** Where to take it out. */
+  readonly pickUpPh: (plan: MakePlan) => number;
+  /** Where the next sourness begins; `null` for the sourest. */
+  readonly tooSourPh: (plan: MakePlan) => number | null;
+  /** How far ahead is looked, h. */
+  readonly horizonH: (plan: MakePlan) => number;
+  /** How firm or thick it comes out, 0..100, an estimate. */
+  readonly body: (of: {
+    readonly plan: MakePlan;
+    readonly batch: Batch;
+    readonly denatured: number;
+    readonly ph: number;
+    readonly gelC: number;
+  }) => number;
+  readonly bodyWord: (index: number) => string;
+  /** What eye and spoon tell, in order. */
+  readonly cues: readonly Cue[];
+  /** A cue shows that it soured only together with a clean sour smell. */
+  readonly smellCounts: boolean;
+  readonly words: {
+    /** "Set", "Thick" */
+    readonly mark: string;
+    /** "Firmness", "Thickness" */
+    readonly body: string;
+    readonly look: string;
+    readonly reached: string;
+    readonly notShown: string;
+    readonly maybeNever: string;
+  };
 }
 
 /** All that is known of one kind of step. */
 export interface StepType {
-  readonly kind: StepId;
+  readonly kind: StepKind;
   readonly facts: StepFacts;
   /** Whether a batch has it at all; left out, every batch has. */
   readonly applies?: (plan: MakePlan) => boolean;
-  readonly words: (plan: MakePlan) => StepWords;
-  readonly hands: (plan: MakePlan) => StepHands;
-  readonly cautions: (plan: MakePlan) => readonly CautionId[];
+  readonly words: (plan: MakePlan, of: StepOf) => StepWords;
+  readonly hands: (plan: MakePlan, of: StepOf) => StepHands;
+  readonly cautions: (plan: MakePlan, of: StepOf) => readonly CautionId[];
   /** What it aims at, told while it lasts; left out, there is nothing to tell. */
-  readonly aim?: (plan: MakePlan) => StepAim;
+  readonly aim?: (plan: MakePlan, of: StepOf) => StepAim;
   /** What it does to the heat of the milk; left out, it is hands work that leaves it as it is. */
   readonly leg?: (run: LegRun) => Leg;
+  readonly souring?: Souring;
+  /** What speaks against a plan because of it. */
+  readonly advise?: (plan: MakePlan, units: AdviceUnits, of: StepOf) => readonly (Advice | null)[];
 }
 
 /** One step of a method for one batch. */
 export interface MethodStep extends StepWords, StepHands {
   readonly id: StepId;
+  readonly kind: StepKind;
+  /** With what was decided for it. */
+  readonly instance: StepInstance;
   readonly cautions: readonly CautionId[];
   readonly aim: StepAim | null;
   readonly facts: StepFacts;
 }
 
 /** A step as this batch has it; `null` when it has none of the kind. */
-export function stepFor(type: StepType, plan: MakePlan): MethodStep | null {
+export function stepFor(type: StepType, plan: MakePlan, of: StepOf): MethodStep | null {
   const { kind, facts, applies, words, hands, cautions, aim } = type;
   if (applies && !applies(plan)) return null;
   return {
-    id: kind,
+    id: of.step.id,
+    kind,
+    instance: of.step,
     facts,
-    ...words(plan),
-    ...hands(plan),
-    cautions: cautions(plan),
-    aim: aim ? aim(plan) : null,
+    ...words(plan, of),
+    ...hands(plan, of),
+    cautions: cautions(plan, of),
+    aim: aim ? aim(plan, of) : null,
   };
+}
+
+/**
+ * The parameters of a step of one kind.
+ * @throws TypeError for a step of another kind
+ */
+export function paramsOf<K extends StepKind>(
+  step: StepInstance,
+  kind: K,
+): Extract<StepInstance, { readonly kind: K }> {
+  if (step.kind !== kind) throw new TypeError(`${step.id} is no step of the kind ${kind}`);
+  return step as Extract<StepInstance, { readonly kind: K }>;
 }

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { LANTERN_FOLD } from '../demo/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
 import { playedEvents } from '../learn/fixtures/synthetic-kitchen.ts';
-import { defaultPlan } from '../method/index.ts';
+import { defaultPlan } from '../products/index.ts';
 import { MILK_FACTS } from '../milk/index.ts';
 import { createRandom } from '../numerics/index.ts';
 import { answerSum, listSums } from './index.ts';

@@ -1,11 +1,15 @@
 import {
+  demoChurningDue,
+  demoCreamPast,
   demoCultures,
   demoHerd,
   demoHistory,
   demoMilk,
+  demoRipening,
   demoUnderWay,
   LANTERN_FOLD,
   playMake,
+  type DemoCream,
   type DemoMake,
 } from '@morning-crock/core/demo';
 import {
@@ -17,7 +21,7 @@ import {
   type EventType,
   type KitchenChange,
 } from '@morning-crock/core/contract';
-import { withFactors } from '@morning-crock/core';
+import { freeKg, milkFromLots, openLots, withFactors } from '@morning-crock/core';
 import type { DataSource } from 'typeorm';
 import { ulid } from 'ulid';
 import { cultureRegister } from '../features/cultures/culture-service.ts';
@@ -25,6 +29,7 @@ import { appendEvents } from '../features/events/append.ts';
 import { readKitchen } from '../features/kitchen/kitchen-service.ts';
 import { workHere } from '../work/work.ts';
 import { readFactors } from '../features/learning/routes.ts';
+import { milkRegister } from '../features/milk/milk-service.ts';
 import { listMakes, readMake } from '../features/makes/make-service.ts';
 import { importTrace } from '../features/traces/trace-service.ts';
 
@@ -195,7 +200,39 @@ async function storePast(db: DataSource, kitchenId: string, nowMs: number): Prom
       );
     }
   }
+  for (const make of demoCreamPast(nowMs)) {
+    await storeCream(db, kitchenId, make, nowMs);
+    made++;
+  }
   return made;
+}
+
+/** Plays one make of cream and stores it. */
+async function storeCream(
+  db: DataSource,
+  kitchenId: string,
+  make: DemoCream,
+  untilMs: number,
+): Promise<void> {
+  const startMs = Date.parse(make.plan.startAt);
+  const makeId = ulid(Math.min(startMs, untilMs));
+  // What begins later is planned now.
+  const events = make.play(makeId, make.plan, Math.max(untilMs, startMs));
+  const drafts = events.map((event) => {
+    const at = new Date(Math.min(Date.parse(event.at), untilMs)).toISOString();
+    return { ...event, at, id: ulid(Date.parse(at)), streamId: makeId, version: EVENT_VERSION };
+  });
+  await appendEvents(db, kitchenId, drafts, untilMs);
+}
+
+/** A churning that waits for the cream in the pot. */
+async function storeChurningDue(db: DataSource, kitchenId: string, nowMs: number): Promise<void> {
+  const due = demoChurningDue(nowMs);
+  const lots = openLots((await milkRegister.read(db, kitchenId)).state);
+  const pot = lots.find((lot) => lot.role === 'pot' && lot.place === 'cold');
+  const massKg = pot ? freeKg(pot) * 0.85 : 0;
+  const milk = pot && milkFromLots(due.plan.milk, lots, [{ lotId: pot.id, massKg }], 'cream');
+  await storeCream(db, kitchenId, milk ? { ...due, plan: { ...due.plan, milk } } : due, nowMs);
 }
 
 /** The youngest living turn of each branch, when the demo goes on. */
@@ -225,6 +262,9 @@ export async function seedDemo(db: DataSource, kitchenId: string, nowMs: number)
       } else await store(db, kitchenId, { ...make, plan: withFactors(make.plan, factors) }, nowMs);
       made++;
     }
+    await storeCream(db, kitchenId, demoRipening(nowMs), nowMs);
+    await storeChurningDue(db, kitchenId, nowMs);
+    made += 2;
   }
   return { made };
 }

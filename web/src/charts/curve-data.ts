@@ -1,14 +1,25 @@
-import { SET_PH, type BandForecast, type MakeState, type PointForecast } from '@morning-crock/core';
+import {
+  SET_PH,
+  souringOf,
+  type BandForecast,
+  type Cue,
+  type MakeState,
+  type PointForecast,
+} from '@morning-crock/core';
 import type { CurveData } from './curve-option.ts';
 import type { Units } from '../data/units-of.ts';
 
 const HOUR_MS = 3_600_000;
-export const CUE_WORDS = {
+export const CUE_WORDS: Readonly<Record<Cue, string>> = {
   liquid: 'liquid',
   trembles: 'trembles',
   set: 'set',
   'whey-shows': 'whey shows',
-} as const;
+  runs: 'runs',
+  thick: 'thick',
+  dollop: 'a dollop stands',
+  curdled: 'curdled',
+};
 
 /** What the curve of a make draws, from its state and forecast. `nowMs` is `null` for a record. */
 export function curveDataOf(
@@ -37,7 +48,8 @@ export function curveDataOf(
     cueMarks: state.acidity.flatMap((a) =>
       a.reading.kind === 'cue' ? [{ atMs: a.atMs, text: CUE_WORDS[a.reading.cue] }] : [],
     ),
-    setPh: SET_PH,
+    setPh: souringOf(state)?.setPh ?? SET_PH,
+    setName: souringOf(state)?.words.mark.toLowerCase() ?? 'set',
     nowMs,
     fromMs: state.startedAtMs,
     toMs,

@@ -21,6 +21,7 @@ const data: CurveData = {
   phDots: [],
   cueMarks: [{ atMs: 120_000, text: 'set' }],
   setPh: 4.6,
+  setName: 'set',
   nowMs: 600_000,
   fromMs: 0,
   toMs: 7_200_000,

@@ -16,6 +16,8 @@ export interface CurveData {
   readonly phDots: readonly Dot[];
   readonly cueMarks: readonly { readonly atMs: number; readonly text: string }[];
   readonly setPh: number;
+  /** "set", "thick" */
+  readonly setName: string;
   readonly nowMs: number | null;
   readonly fromMs: number;
   readonly toMs: number;
@@ -204,7 +206,7 @@ export function curveOption(data: CurveData, theme: CurveTheme, narrow: boolean)
             {
               yAxis: data.setPh,
               label: {
-                formatter: `set ${data.setPh.toFixed(1)}`,
+                formatter: `${data.setName} ${data.setPh.toFixed(1)}`,
                 position: 'insideStartTop',
                 color: theme.cobalt,
                 fontSize: 16,

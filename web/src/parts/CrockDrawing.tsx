@@ -4,9 +4,61 @@ import { useId } from 'react';
 export interface CrockLook {
   /** 0..1 of the crock. */
   readonly fill: number;
-  readonly surface: 'still' | 'hot' | 'liquid' | 'trembles' | 'set' | 'whey' | 'cold' | 'bad';
+  readonly surface:
+    | 'still'
+    | 'hot'
+    | 'liquid'
+    | 'trembles'
+    | 'set'
+    | 'whey'
+    | 'cold'
+    | 'bad'
+    | 'thick'
+    | 'froth'
+    | 'stiff'
+    | 'grains'
+    | 'lump';
+  /** The pattern brushed on it tells what is made in it; left out, waves. */
+  readonly brush?: 'waves' | 'sprigs' | 'cord';
   readonly label: string;
 }
+
+/** Brushed to the left and to the right of what is cut open. */
+const BRUSH: Readonly<Record<NonNullable<CrockLook['brush']>, readonly { d: string; width: number }[]>> = {
+  waves: [
+    { d: 'M31 132c6-6 11 6 17 0s9-4 12-2', width: 5 },
+    { d: 'M140 130c5-4 9 5 14 1s9-3 13 1', width: 5 },
+    { d: 'M33 146c6-5 10 5 16 0s7-3 10-1', width: 3 },
+    { d: 'M141 145c5-4 8 4 13 0s8-3 11 0', width: 3 },
+  ],
+  sprigs: [
+    { d: 'M34 152c8-8 14-20 20-34', width: 3 },
+    { d: 'M40 145c-6-1-8-5-8-9M45 137c6 0 10-2 12-6M48 129c-6-1-8-5-8-9', width: 5 },
+    { d: 'M166 152c-8-8-14-20-20-34', width: 3 },
+    { d: 'M160 145c6-1 8-5 8-9M155 137c-6 0-10-2-12-6M152 129c6-1 8-5 8-9', width: 5 },
+  ],
+  cord: [
+    { d: 'M31 130l9 12M40 130l9 12M49 130l9 12', width: 4 },
+    { d: 'M142 130l9 12M151 130l9 12M160 130l8 11', width: 4 },
+    { d: 'M31 124h28M141 124h27M32 148h28M141 148h26', width: 3 },
+  ],
+};
+
+/** Butter grains at the top of their buttermilk. */
+const GRAINS = [
+  [72, 5],
+  [82, 3],
+  [91, 6],
+  [101, 3],
+  [110, 6],
+  [119, 3],
+  [128, 5],
+  [77, 14],
+  [88, 15],
+  [99, 14],
+  [112, 15],
+  [123, 14],
+] as const;
 
 const SURFACE_PATH: Readonly<Record<CrockLook['surface'], string>> = {
   still: 'q36 0 72 0',
@@ -17,15 +69,23 @@ const SURFACE_PATH: Readonly<Record<CrockLook['surface'], string>> = {
   whey: 'q36 -5 72 0',
   cold: 'q36 -4 72 0',
   bad: 'l12 3 l14 -5 l16 4 l14 -4 l16 2',
+  thick: 'q10 -2 18 -10 q14 -22 30 -4 q8 10 24 14',
+  froth: 'q6 -9 12 0 t12 0 t12 0 t12 0 t12 0 t12 0',
+  stiff: 'l10 -10 l10 8 l14 -14 l12 12 l12 -8 l14 12',
+  grains: 'q36 0 72 0',
+  lump: 'q36 0 72 0',
 };
 
 /** A salt-glazed crock with a brushed blue band, cut open at the front so that the milk shows. */
-export function CrockDrawing({ fill, surface, label }: CrockLook) {
+export function CrockDrawing({ fill, surface, label, brush = 'waves' }: CrockLook) {
   const id = useId();
   const level = 168 - 104 * Math.min(1, Math.max(0.08, fill));
   const milk = `M64 ${level} ${SURFACE_PATH[surface]} L136 168 Q136 178 126 178 L74 178 Q64 178 64 168 Z`;
   return (
-    <svg viewBox="0 0 200 202" role="img" aria-label={label}>
+    <svg
+      viewBox="0 0 200 202"
+      {...(label === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': label })}
+    >
       <defs>
         <linearGradient id={`${id}g`} x1="0" x2="1">
           <stop offset="0" stopColor="var(--glaze-lo)" />
@@ -81,11 +141,25 @@ export function CrockDrawing({ fill, surface, label }: CrockLook) {
         stroke="var(--ink)"
         strokeWidth="2"
       />
-      <g fill="none" stroke="var(--brush)" strokeWidth="5" strokeLinecap="round">
-        <path d="M31 132c6-6 11 6 17 0s9-4 12-2" />
-        <path d="M140 130c5-4 9 5 14 1s9-3 13 1" />
-        <path d="M33 146c6-5 10 5 16 0s7-3 10-1" strokeWidth="3" />
-        <path d="M141 145c5-4 8 4 13 0s8-3 11 0" strokeWidth="3" />
+      {surface === 'grains' && (
+        <g fill="var(--butter)" stroke="var(--ink)" strokeWidth="1.2">
+          {GRAINS.map(([x, y]) => (
+            <circle key={`${x} ${y}`} cx={x} cy={level + y} r="4.2" />
+          ))}
+        </g>
+      )}
+      {surface === 'lump' && (
+        <path
+          d={`M70 ${level + 4} q4 -22 22 -24 q12 -8 24 2 q14 4 14 22 z`}
+          fill="var(--butter)"
+          stroke="var(--ink)"
+          strokeWidth="1.6"
+        />
+      )}
+      <g fill="none" stroke="var(--brush)" strokeLinecap="round">
+        {BRUSH[brush].map(({ d, width }) => (
+          <path key={d} d={d} strokeWidth={width} />
+        ))}
       </g>
       {surface === 'cold' && (
         <g stroke="var(--brush)" strokeWidth="2.5" strokeLinecap="round">

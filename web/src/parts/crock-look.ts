@@ -1,12 +1,48 @@
 import {
   batchOf,
   interpolateLinear,
+  productOf,
   seenSetMs,
+  SET_PH,
+  souringOf,
+  STAGE_SHARE,
   type MakeState,
   type PointForecast,
   type SafetyState,
+  type StepFacts,
 } from '@morning-crock/core';
 import type { CrockLook } from './CrockDrawing.tsx';
+
+/** Nearer than this to its set it trembles, pH. */
+const NEAR_SET = 0.6;
+
+/** What stands in the pot where its step alone tells. */
+const BY_STEP: Readonly<
+  Partial<Record<StepFacts['inThePot'], readonly [CrockLook['surface'], (into: string) => string]>>
+> = {
+  milk: ['still', (into) => `${into} standing`],
+  'hot-milk': ['hot', (into) => `hot ${into}`],
+  'warm-milk': ['liquid', (into) => `warm ${into}`],
+  cold: ['cold', () => 'in the cold'],
+  cream: ['cold', (into) => `${into} in the cold`],
+  tempering: ['still', (into) => `${into} coming to its heat`],
+  grains: ['grains', () => 'butter grains'],
+  butter: ['lump', () => 'butter'],
+};
+
+/** The cream in a churn by the last stage that was seen, or by how much of the time is over. */
+function churnSurface(state: MakeState, point: PointForecast | null, nowMs: number): CrockLook['surface'] {
+  const seen = state.stages.at(-1)?.stage;
+  const time = point?.steps.find((s) => s.id === state.current?.step.id);
+  const share = seen
+    ? STAGE_SHARE[seen]
+    : time
+      ? (nowMs - time.startMs) / Math.max(1, time.endMs - time.startMs)
+      : 0;
+  if (seen === 'broken' || seen === 'lump') return 'grains';
+  if (share < STAGE_SHARE.froth) return 'liquid';
+  return share < STAGE_SHARE.soft ? 'froth' : 'stiff';
+}
 
 /** How a make's crock looks now, from its step and what the model and the cues say. */
 export function crockLook(
@@ -15,33 +51,34 @@ export function crockLook(
   safety: SafetyState | null,
   nowMs: number,
 ): CrockLook {
+  const { brush } = productOf(state.plan).drawn;
+  const { into } = productOf(state.plan).goods;
   const fill = batchOf(state.plan).litres / state.plan.pot.litres;
-  const { name } = state.plan;
-  if (safety?.verdict === 'over') return { fill, surface: 'bad', label: `${name}: do not taste` };
-  switch (state.current?.step.facts.inThePot) {
-    case 'milk':
-    case undefined:
-      return { fill, surface: 'still', label: `${name}: milk standing` };
-    case 'hot-milk':
-      return { fill, surface: 'hot', label: `${name}: hot milk` };
-    case 'warm-milk':
-      return { fill, surface: 'liquid', label: `${name}: warm milk` };
-    case 'souring':
-      break;
-    case 'cold':
-      return { fill, surface: 'cold', label: `${name}: in the cold` };
-  }
+  const look = (surface: CrockLook['surface'], words: string): CrockLook => ({
+    fill,
+    brush,
+    surface,
+    label: `${state.plan.name}: ${words}`,
+  });
+  if (safety?.verdict === 'over') return look('bad', 'do not taste');
+  const inThePot = state.current?.step.facts.inThePot ?? 'milk';
+  if (inThePot === 'churning') return look(churnSurface(state, point, nowMs), 'in the churn');
+  const known = BY_STEP[inThePot];
+  if (known) return look(known[0], known[1](into));
+  const souring = souringOf(state);
+  const mark = souring?.words.mark.toLowerCase() ?? 'set';
+  const asSet = souring?.smellCounts ? 'thick' : 'set';
   const seen = state.acidity.findLast((entry) => entry.reading.kind === 'cue')?.reading;
-  if (seen?.kind === 'cue' && seen.cue === 'whey-shows')
-    return { fill, surface: 'whey', label: `${name}: set, whey shows` };
-  if (seenSetMs(state) !== null) return { fill, surface: 'set', label: `${name}: set` };
-  if (!point || point.ph.length === 0) return { fill, surface: 'liquid', label: `${name}: incubating` };
+  if (seen?.kind === 'cue' && (seen.cue === 'whey-shows' || seen.cue === 'curdled'))
+    return look('whey', seen.cue === 'curdled' ? 'curdled' : 'set, whey shows');
+  if (seenSetMs(state) !== null) return look(asSet, mark);
+  if (!point || point.ph.length === 0) return look('liquid', 'souring');
   const ph = interpolateLinear(
     point.ph.map(([ms]) => ms),
     point.ph.map(([, v]) => v),
     nowMs,
   );
-  if (ph <= 4.6) return { fill, surface: 'set', label: `${name}: about set` };
-  if (ph <= 5.2) return { fill, surface: 'trembles', label: `${name}: about to set` };
-  return { fill, surface: 'liquid', label: `${name}: still liquid` };
+  const setPh = souring?.setPh ?? SET_PH;
+  if (ph <= setPh) return look(asSet, `about ${mark}`);
+  return ph <= setPh + NEAR_SET ? look('trembles', `about to be ${mark}`) : look('liquid', 'still liquid');
 }

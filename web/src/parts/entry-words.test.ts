@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { defaultKitchen, type LoggedEvent } from '@morning-crock/core';
-import { STEP_IDS, type EventType } from '@morning-crock/core/contract';
+import { STEP_KINDS, type EventType } from '@morning-crock/core/contract';
 import { unitsOf } from '../data/units-of.ts';
 import { entryWords } from './entry-words.ts';
 
@@ -48,7 +48,7 @@ test.each<[EventType, unknown, string]>([
 });
 
 test('every step has its words', () => {
-  for (const step of STEP_IDS)
+  for (const step of STEP_KINDS)
     expect(entryWords(ofType('step-done', { step }), metric)).toMatch(/^[a-z ]+ done$/);
 });
 

@@ -1,8 +1,9 @@
-import type { LoggedEvent } from '@morning-crock/core';
+import type { ChurnStage, LoggedEvent } from '@morning-crock/core';
+import type { StepId, StepKind } from '@morning-crock/core/contract';
 import type { Units } from '../data/units-of.ts';
 import { CUE_WORDS } from '../charts/curve-data.ts';
 
-const STEP_WORDS = {
+const STEP_WORDS: Readonly<Record<StepKind, string>> = {
   pour: 'pouring',
   heat: 'heating',
   hold: 'holding',
@@ -13,7 +14,32 @@ const STEP_WORDS = {
   weigh: 'weighing',
   taste: 'tasting',
   reserve: 'keeping a spoonful',
-} as const;
+  scald: 'scalding',
+  ripen: 'ripening',
+  thicken: 'thickening',
+  'take-out': 'taking the cream out',
+  temper: 'tempering',
+  churn: 'churning',
+  drain: 'draining',
+  wash: 'washing',
+  work: 'working',
+};
+/** A step by its name within the make; a second one of a kind has a number behind it. */
+function stepWords(step: StepId): string {
+  const kind = step.replace(/-\d+$/, '');
+  return Object.hasOwn(STEP_WORDS, kind) ? STEP_WORDS[kind as StepKind] : step;
+}
+
+/** What a churning is told to look like. */
+export const STAGE_WORDS: Readonly<Record<ChurnStage, string>> = {
+  froth: 'froth',
+  soft: 'soft cream',
+  stiff: 'stiff',
+  yellow: 'yellow and heavy',
+  easier: 'goes easier',
+  broken: 'it broke',
+  lump: 'one lump',
+};
 
 const FEED_WORDS = { fed: 'given', set: 'set', 'not-yet': 'not set yet', rested: 'rested' } as const;
 
@@ -24,9 +50,9 @@ export function entryWords(event: LoggedEvent, units: Units): string | null {
     case 'waking-started':
       return 'started';
     case 'step-done':
-      return `${STEP_WORDS[event.data.step]} done`;
+      return `${stepWords(event.data.step)} done`;
     case 'step-skipped':
-      return `${STEP_WORDS[event.data.step]} left out`;
+      return `${stepWords(event.data.step)} left out`;
     case 'temperature-read':
       return `${units.temperature(event.data.celsius)}${event.data.instrument === 'hand' ? '' : ` (${event.data.instrument}${event.data.rawC === undefined ? '' : `, it said ${units.temperature(event.data.rawC)}`})`}`;
     case 'ph-read':
@@ -40,13 +66,19 @@ export function entryWords(event: LoggedEvent, units: Units): string | null {
     case 'jar-chilled':
       return 'a jar into the cold';
     case 'cue-seen':
-      return CUE_WORDS[event.data.cue];
+      return `${CUE_WORDS[event.data.cue]}${event.data.cleanSmell === true ? ', smells clean and sour' : ''}`;
     case 'milk-poured':
       return `poured ${units.mass(event.data.from.reduce((sum, part) => sum + part.massKg, 0))} from the milk room`;
     case 'starter-added':
       return event.data.massKg === null ? 'starter added' : `starter added, ${units.mass(event.data.massKg)}`;
     case 'weighed':
-      return `weighed ${units.mass(event.data.massKg)}`;
+      return `weighed ${units.mass(event.data.massKg)}${event.data.of ? ` of ${event.data.of}` : ''}`;
+    case 'stage-seen':
+      return STAGE_WORDS[event.data.stage];
+    case 'rinsed':
+      return event.data.clear ? 'washed, the water ran clear' : 'washed once';
+    case 'salted':
+      return `salted, ${units.mass(event.data.massKg)}`;
     case 'tasted':
       return `tasted: ${event.data.sourness}, ${event.data.texture}${event.data.text ? `. ${event.data.text}` : ''}`;
     case 'noted':

@@ -15,7 +15,13 @@ const SOON_MS = 36 * 3_600_000;
 /** Nobody knows an end better than to the half hour. */
 const HALF_HOUR_MS = 1_800_000;
 
-export const ROLE_WORD = { milk: 'milk', cream: 'cream', skimmed: 'skimmed milk', pot: 'cream pot' } as const;
+export const ROLE_WORD = {
+  milk: 'milk',
+  cream: 'cream',
+  skimmed: 'skimmed milk',
+  pot: 'cream pot',
+  buttermilk: 'buttermilk',
+} as const;
 export const PLACE_WORD = { cold: 'in the cold', counter: 'on the counter', freezer: 'frozen' } as const;
 
 /** Some of a lot: "8.2 L", or by weight for cream; of an overdrawn one there is nothing. */

@@ -1,4 +1,4 @@
-import { firmnessWord, seenSetMs, type BandForecast, type MakeState } from '@morning-crock/core';
+import { seenSetMs, souringOf, type BandForecast, type MakeState } from '@morning-crock/core';
 import type { Units } from '../data/units-of.ts';
 
 /** The set of a make: what was seen stands with its time, what was not is forecast, what nobody saw is said so. */
@@ -9,15 +9,16 @@ export function setWords(
   nowMs: number,
 ): { readonly label: string; readonly value: string } {
   const seenMs = seenSetMs(state);
-  if (seenMs !== null) return { label: 'Set, seen', value: units.time(seenMs, nowMs) };
-  if (state.chilledAtMs !== null) return { label: 'Set', value: 'nobody looked' };
-  return { label: 'Set (about)', value: units.span(set.p10, set.p90, nowMs) };
+  const mark = souringOf(state)?.words.mark ?? 'Set';
+  if (seenMs !== null) return { label: `${mark}, seen`, value: units.time(seenMs, nowMs) };
+  if (state.chilledAtMs !== null) return { label: mark, value: 'nobody looked' };
+  return { label: `${mark} (about)`, value: units.span(set.p10, set.p90, nowMs) };
 }
 
 /** How it stands: as it was tasted; a set that was seen is no pourable milk, however soft the model has it. */
 export function firmnessWords(state: MakeState, { point }: BandForecast): string {
   if (state.tasting) return `${state.tasting.texture}, tasted`;
-  const word = firmnessWord(point.firmness);
+  const word = souringOf(state)?.bodyWord(point.firmness) ?? '';
   return seenSetMs(state) !== null && (word === 'thin' || word === 'pourable')
     ? 'a soft set'
     : `about ${word}`;

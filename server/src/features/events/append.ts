@@ -1,5 +1,11 @@
 import { beginsMake, EVENT_FACTS, faultOfFold, isChange } from '@morning-crock/core';
-import { EVENT_DATA, detailsOf, type DraftEvent, type StoredEvent } from '@morning-crock/core/contract';
+import {
+  dataBroughtUp,
+  EVENT_DATA,
+  detailsOf,
+  type DraftEvent,
+  type StoredEvent,
+} from '@morning-crock/core/contract';
 import type { DataSource } from 'typeorm';
 import { AppError } from '../../plugins/errors.ts';
 import { bodyHash, storedFrom, withLog, type LogWriter } from './event-log.ts';
@@ -41,7 +47,7 @@ async function checkAgainstStream(stream: StreamFacts, kitchenId: string, draft:
       refuse('bad-target', 'data.target', 'is the start of the make: discard the make instead');
     }
     if (draft.type === 'corrected') {
-      const fit = EVENT_DATA[aim.type].safeParse(draft.data.data);
+      const fit = EVENT_DATA[aim.type].safeParse(dataBroughtUp(aim.type, draft.data.data));
       if (!fit.success)
         throw new AppError(
           'bad-input',

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { upcastEvent, type DraftEvent, type EventType, type StoredEvent } from '@morning-crock/core/contract';
+import { knownEvent, type DraftEvent, type EventType, type StoredEvent } from '@morning-crock/core/contract';
 import { In, type DataSource, type EntityManager } from 'typeorm';
 import { breathe } from '../../breathe.ts';
 import { eventEntity, kitchenEntity, type EventRow } from '../../db/entities.ts';
@@ -44,7 +44,7 @@ function rowOf(draft: DraftEvent, kitchenId: string, seq: number, receivedAt: Da
 
 /** A row as the wire knows it. */
 export function storedFrom(row: Pick<EventRow, (typeof COLUMNS)[number]>): StoredEvent {
-  return upcastEvent({
+  return knownEvent({
     id: row.id,
     streamId: row.streamId,
     at: row.at.toISOString(),

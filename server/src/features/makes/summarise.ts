@@ -14,6 +14,7 @@ export function unreadableSummary(id: string, events: readonly StoredEvent[]): M
     status: 'unreadable',
     doNotEat: false,
     waking: begun.type === 'waking-started',
+    product: null,
     litres: 0,
     milk: '',
     starter: '',

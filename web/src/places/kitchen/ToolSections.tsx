@@ -1,12 +1,14 @@
 import {
   BURNER_EFFICIENCY,
+  CHURN_FACTS,
+  CHURN_KINDS,
   DEFAULT_BURNER_KW,
   formatTemperature,
   SYSTEM_UNITS,
   thermometerCorrection,
 } from '@morning-crock/core';
 import type { KitchenSettings } from '@morning-crock/core/contract';
-import { Checkbox } from '@mantine/core';
+import { Checkbox, NativeSelect } from '@mantine/core';
 import { Link } from 'react-router';
 import { useUnits } from '../../data/use-units.ts';
 import { NumberField } from './NumberField.tsx';
@@ -120,14 +122,24 @@ export function ChurnsSection(props: SectionProps) {
       hint="A churn is filled to half; the cream pot says when there is enough."
       none
       addLabel="Add a churn"
-      create={(id) => ({ id, name: 'Churn', litres: 4 })}
+      create={(id) => ({ id, name: 'Churn', litres: 4, kind: 'crank' as const })}
       fields={({ item, change, fault }) => (
-        <HoldsField
-          litres={item.litres}
-          unit={bigUnit(props.settings)}
-          fault={fault('litres')}
-          onLitres={(litres) => change({ litres })}
-        />
+        <>
+          <HoldsField
+            litres={item.litres}
+            unit={bigUnit(props.settings)}
+            fault={fault('litres')}
+            onLitres={(litres) => change({ litres })}
+          />
+          <NativeSelect
+            label="Kind"
+            value={item.kind ?? 'crank'}
+            data={CHURN_KINDS.map((kind) => ({ value: kind, label: CHURN_FACTS[kind].label }))}
+            onChange={(e) =>
+              change({ kind: CHURN_KINDS.find((k) => k === e.currentTarget.value) ?? 'crank' })
+            }
+          />
+        </>
       )}
     />
   );

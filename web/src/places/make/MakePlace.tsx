@@ -2,8 +2,13 @@ import {
   batchOf,
   contradictionWords,
   formatMinutes,
+  CHURN_STAGES,
+  fatBalance,
   seenSetMs,
+  showsSet,
+  souringOf,
   STARTER_FACTS,
+  type ChurnStage,
   type MakeState,
 } from '@morning-crock/core';
 import { Button, TextInput } from '@mantine/core';
@@ -28,8 +33,11 @@ import { curveDataOf } from '../../charts/curve-data.ts';
 import { DenatureMeter } from './DenatureMeter.tsx';
 import { LastReading } from './LastReading.tsx';
 import { EntryLog } from '../../parts/EntryLog.tsx';
+import { STAGE_WORDS } from '../../parts/entry-words.ts';
 import { MoreOf } from './MoreOf.tsx';
 import { Pad } from './Pad.tsx';
+import { PANELS } from './panels/index.ts';
+import { StepEntries } from './StepEntries.tsx';
 import { TasteForm } from './TasteForm.tsx';
 import { UndoLine } from '../../parts/UndoLine.tsx';
 
@@ -49,6 +57,10 @@ function aimOf(live: LiveMake, units: ReturnType<typeof useUnits>, nowMs: number
       const { massKg, kind } = state.plan.starter;
       return massKg === null ? STARTER_FACTS[kind].label : `${units.mass(massKg)} of starter`;
     }
+    case 'break': {
+      const end = forecast.steps.find((s) => s.step === step.id)?.end;
+      return end ? `Breaks ${units.span(end.p10, end.p90, nowMs)}` : '';
+    }
     case 'ready':
       return `${seenSetMs(state) === null ? 'Ready' : 'Sour enough'} ${units.span(forecast.pickUp.p10, forecast.pickUp.p90, nowMs)}`;
     case 'words':
@@ -64,6 +76,7 @@ function Finish({ state }: { readonly state: MakeState }) {
   const { current } = state;
   /** Near the end, and nothing put by for the next turn. */
   const keepFirst =
+    souringOf(state) !== null &&
     state.reservedKg === null &&
     state.plan.starter.kind !== 'none' &&
     state.inoculatedAtMs !== null &&
@@ -141,9 +154,37 @@ function Note({ state }: { readonly state: MakeState }) {
 }
 
 /** Four large buttons for wet hands. */
+/** The two things that are told most of a step, when they are not cues of a souring. */
+function wetButtons(state: MakeState): readonly [WetButton, WetButton] | null {
+  const { tells } = state.current?.step.facts ?? {};
+  if (tells === 'stages') {
+    const say = (stage: ChurnStage): WetButton => ({
+      words: STAGE_WORDS[stage],
+      say: () => void record(state.id, 'stage-seen', { stage }),
+    });
+    const at = Math.max(1, CHURN_STAGES.indexOf(state.stages.at(-1)?.stage ?? CHURN_STAGES[0]) + 1);
+    return [say(CHURN_STAGES[Math.min(at, CHURN_STAGES.length - 2)]!), say('broken')];
+  }
+  if (tells !== 'rinses') return null;
+  const say = (clear: boolean): WetButton => ({
+    words: clear ? 'Washed, clear' : 'Washed, cloudy',
+    say: () => void record(state.id, 'rinsed', { clear }),
+  });
+  return [say(false), say(true)];
+}
+interface WetButton {
+  readonly words: string;
+  readonly say: () => void;
+}
+
 function WetHands({ live, onLeave }: { readonly live: LiveMake; readonly onLeave: () => void }) {
   const { state } = live;
   const incubating = state.inoculatedAtMs !== null && state.chilledAtMs === null;
+  const quick = wetButtons(state);
+  const souring = souringOf(state);
+  const mark = souring?.words.mark.toLowerCase() ?? 'set';
+  const notSet = souring?.cues[0] ?? 'liquid';
+  const isSet = souring?.cues.find(showsSet) ?? 'set';
   return (
     <div className="wet">
       <button
@@ -156,17 +197,21 @@ function WetHands({ live, onLeave }: { readonly live: LiveMake; readonly onLeave
       </button>
       <button
         type="button"
-        disabled={!incubating}
-        onClick={() => void record(state.id, 'cue-seen', { cue: 'set', cleanSmell: null })}
+        disabled={!quick && !incubating}
+        onClick={() =>
+          quick ? quick[0].say() : void record(state.id, 'cue-seen', { cue: isSet, cleanSmell: null })
+        }
       >
-        It is set
+        {quick ? quick[0].words : `It is ${mark}`}
       </button>
       <button
         type="button"
-        disabled={!incubating}
-        onClick={() => void record(state.id, 'cue-seen', { cue: 'liquid', cleanSmell: null })}
+        disabled={!quick && !incubating}
+        onClick={() =>
+          quick ? quick[1].say() : void record(state.id, 'cue-seen', { cue: notSet, cleanSmell: null })
+        }
       >
-        Still liquid
+        {quick ? quick[1].words : notSet === 'liquid' ? 'Still liquid' : 'It runs'}
       </button>
       <button type="button" onClick={onLeave}>
         Dry hands
@@ -200,8 +245,13 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
   const words = contradictionWords(forecast);
   const heating = step && ['milk', 'hot-milk'].includes(step.facts.inThePot);
   if (wet) return <WetHands live={live} onLeave={() => dispatch(liveSlice.actions.wetHandsTurned(false))} />;
+  const souring = souringOf(state);
   const set = setWords(state, forecast, units, nowMs);
-  const label = `Temperature and pH of ${state.plan.name}. ${set.label} ${set.value}, ready ${units.span(forecast.pickUp.p10, forecast.pickUp.p90, nowMs)}`;
+  const Panel = step ? PANELS[step.kind] : undefined;
+  const balance = fatBalance(state, minuteMs);
+  const label = souring
+    ? `Temperature and pH of ${state.plan.name}. ${set.label} ${set.value}, ready ${units.span(forecast.pickUp.p10, forecast.pickUp.p90, nowMs)}`
+    : `Temperature of ${state.plan.name}`;
   return (
     <>
       <div className="make">
@@ -212,29 +262,59 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
               {safety.text}
             </p>
           )}
-          <div className="facts" style={{ marginBottom: 10 }}>
-            <div className="fact">
-              <div className="label">{set.label}</div>
-              <div className="value number">{set.value}</div>
-            </div>
-            <div className="fact">
-              <div className="label">Firmness</div>
-              <div className="value">{firmnessWords(state, forecast)}</div>
-            </div>
-            <div className="fact">
-              <div className="label">{state.plan.place.name}</div>
-              <div className="value number">
-                {units.temperature(forecast.ambientC)}{' '}
-                <span className="quiet">
-                  ± {(forecast.ambientSigmaC * (units.temperatureUnit === 'F' ? 1.8 : 1)).toFixed(1)} °
-                  {units.temperatureUnit}
-                </span>
+          {souring && (
+            <div className="facts" style={{ marginBottom: 10 }}>
+              <div className="fact">
+                <div className="label">{set.label}</div>
+                <div className="value number">{set.value}</div>
+              </div>
+              <div className="fact">
+                <div className="label">{souring.words.body}</div>
+                <div className="value">{firmnessWords(state, forecast)}</div>
+              </div>
+              <div className="fact">
+                <div className="label">{state.plan.place.name}</div>
+                <div className="value number">
+                  {units.temperature(forecast.ambientC)}{' '}
+                  <span className="quiet">
+                    ± {(forecast.ambientSigmaC * (units.temperatureUnit === 'F' ? 1.8 : 1)).toFixed(1)} °
+                    {units.temperatureUnit}
+                  </span>
+                </div>
               </div>
             </div>
-          </div>
-          <div className={`curve ${working ? 'fading' : ''}`}>
-            <MakeCurve data={curve} label={label} />
-          </div>
+          )}
+          {balance && (
+            <div className="facts" style={{ marginBottom: 10 }}>
+              <div className="fact">
+                <div className="label">Butter (about)</div>
+                <div className="value number">
+                  {balance.realKg === null
+                    ? units.mass(balance.likelyKg)
+                    : `${units.mass(balance.realKg)}, weighed`}
+                </div>
+              </div>
+              <div className="fact">
+                <div className="label">Possible</div>
+                <div className="value number">{units.mass(balance.possibleKg)}</div>
+              </div>
+              <div className="fact">
+                <div className="label">Buttermilk</div>
+                <div className="value number">
+                  {balance.buttermilkKg === null
+                    ? `about ${units.mass(balance.creamKg - balance.likelyKg)}`
+                    : `${units.mass(balance.buttermilkKg)}, weighed`}
+                </div>
+              </div>
+            </div>
+          )}
+          {Panel && balance ? (
+            <Panel live={live} nowMs={minuteMs} />
+          ) : (
+            <div className={`curve ${working ? 'fading' : ''}`}>
+              <MakeCurve data={curve} label={label} />
+            </div>
+          )}
           {words && (
             <p className="caution" role="status" style={{ marginTop: 10 }}>
               {words}
@@ -242,7 +322,8 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
           )}
           {forecast.neverSets > 0.1 && seenSetMs(state) === null && state.chilledAtMs === null && (
             <p className="caution" style={{ marginTop: 10 }}>
-              It may not set: about {Math.round(forecast.neverSets * 100)} in 100 such makes never do.
+              {souring?.words.maybeNever}: about {Math.round(forecast.neverSets * 100)} in 100 such makes
+              never do.
             </p>
           )}
           <CoolingWays state={state} nowMs={minuteMs} />
@@ -285,9 +366,10 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
           ) : (
             <Finish state={state} />
           )}
+          <StepEntries state={state} />
           {step?.facts.endedBy === 'tasted' ? (
             <TasteForm state={state} />
-          ) : narrow && !padOpen ? (
+          ) : (narrow || step?.facts.tells !== undefined) && !padOpen ? (
             <Button variant="default" h={56} onClick={() => setPadOpen(true)}>
               Enter a reading, or what you see
             </Button>

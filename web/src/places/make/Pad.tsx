@@ -1,11 +1,14 @@
 import {
-  CUES,
+  souringOf,
   handReading,
+  butterDoubt,
+  productOf,
   readTypedNumber,
   SYSTEM_UNITS,
   titratedPercent,
   toCelsius,
   UNIT_LABEL,
+  type ButterDoubt,
   type Cue,
   toKilograms,
   type MakeState,
@@ -19,6 +22,7 @@ import { useKeys } from '../../parts/use-keys.ts';
 import { chosenThermometer, chooseThermometer } from '../../data/device.ts';
 import { record } from '../../data/store.ts';
 import { now } from '../../data/clock.ts';
+import type { Units } from '../../data/units-of.ts';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
 import { CUE_WORDS } from '../../charts/curve-data.ts';
 import { sampleFault, valueFault } from '../../parts/value-checks.ts';
@@ -26,9 +30,20 @@ import { readTakenAt } from './taken-at.ts';
 
 const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '.', '0', '⌫'] as const;
 
+/** Where nothing sours there is no acid to read. */
+const BARE_KINDS: readonly ValueKind[] = ['temperature', 'mass'];
 const DRY_KINDS: readonly ValueKind[] = ['temperature', 'ph', 'mass'];
 const WET_KINDS: readonly ValueKind[] = ['temperature', 'ph', 'acid', 'mass'];
 const KIND_WORDS = { ph: 'pH', acid: 'Acid', mass: 'Weight' } as const;
+
+/** Why so much butter cannot be, with the likely slip. */
+function doubtWords({ why, mostKg, gramsMeant }: ButterDoubt, units: Units): string {
+  const most = `${units.mass(mostKg)} at most`;
+  if (gramsMeant) return `That cannot be: ${most}. Ounces for grams?`;
+  return why === 'more-than-cream'
+    ? `That is more than the cream weighed: ${most}. Another unit, or the bowl weighed with it?`
+    : `That is more than its fat allows: ${most}, even unworked and wet. Drain and work it first, or weigh without the bowl.`;
+}
 
 /** Big digits for °C, °F, pH or weight, and the cue chips. */
 export function Pad({ state, focus }: { readonly state: MakeState; readonly focus: boolean }) {
@@ -45,6 +60,7 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
   const [choice, setChoice] = useState<{ kind: ValueKind; forStep: string | undefined } | null>(null);
   const kind = choice && choice.forStep === stepId ? choice.kind : wanted;
   const [instrument, setInstrument] = useState<'meter' | 'strip'>('meter');
+  const [smells, setSmells] = useState(false);
   const [text, setText] = useState('');
   const [fault, setFault] = useState<string | null>(null);
   const massUnits = SYSTEM_UNITS[units.system].mass;
@@ -119,18 +135,32 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
       if (step?.facts.inoculates)
         await record(state.id, 'starter-added', { massKg, statedRatio: null, typed }, atMs);
       else if (keeps) await record(state.id, 'reserved', { massKg, typed }, atMs);
-      else await record(state.id, 'weighed', { massKg, typed }, atMs);
+      else {
+        const by = step?.facts.weighs;
+        const doubt = by ? null : butterDoubt(state, massKg, typed, atMs);
+        if (doubt) {
+          setFault(doubtWords(doubt, units));
+          return;
+        }
+        await record(state.id, 'weighed', { massKg, typed, ...(by ? { of: by } : {}) }, atMs);
+      }
     }
     setText('');
     setTakenAt('');
   }
-  const cue = (seen: Cue): void => void record(state.id, 'cue-seen', { cue: seen, cleanSmell: null });
+  const souring = souringOf(state);
+  const cue = (seen: Cue): void =>
+    void record(state.id, 'cue-seen', { cue: seen, cleanSmell: smells ? true : null });
   const massMeans =
-    step?.facts.inoculates === true ? 'Starter added' : keeps ? 'Kept for next time' : 'Weight of the yogurt';
+    step?.facts.inoculates === true
+      ? 'Starter added'
+      : keeps
+        ? 'Kept for next time'
+        : `Weight of the ${step?.facts.weighs ?? productOf(state.plan).goods.out}`;
   return (
     <section className="pad-face" aria-label="Pad">
       <div className="kinds" role="group" aria-label="What to enter">
-        {(state.inoculatedAtMs === null ? DRY_KINDS : WET_KINDS).map((k) => (
+        {(!souring ? BARE_KINDS : state.inoculatedAtMs === null ? DRY_KINDS : WET_KINDS).map((k) => (
           <button
             key={k}
             type="button"
@@ -267,8 +297,22 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
       </form>
       {state.inoculatedAtMs !== null && (
         <div style={{ marginTop: 10 }}>
-          <div className="chips" role="group" aria-label="What you see">
-            {CUES.map((c) => (
+          <div
+            className={`chips ${souring?.smellCounts ? 'with-smell' : ''}`}
+            role="group"
+            aria-label="What you see"
+          >
+            {souring?.smellCounts && (
+              <button
+                type="button"
+                className="chip smell"
+                aria-pressed={smells}
+                onClick={() => setSmells(!smells)}
+              >
+                smells clean and sour
+              </button>
+            )}
+            {souring?.cues.map((c) => (
               <button key={c} type="button" className="chip" onClick={() => cue(c)}>
                 {CUE_WORDS[c]}
               </button>

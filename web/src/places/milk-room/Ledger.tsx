@@ -13,6 +13,7 @@ const EMPTY_KG = 0.001;
 
 const WORD: Readonly<Record<LedgerLine['kind'], string>> = {
   intake: 'came in',
+  made: 'out of a make',
   'skimmed-off': 'cream skimmed off',
   'left-under': 'milk left under it',
   'skimmed-from': 'from skimming',

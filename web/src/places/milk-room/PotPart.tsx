@@ -1,12 +1,8 @@
-import { butterBalance, HAND_WORKED_FAT, litresIn } from '@morning-crock/core';
+import { butterBalance, HAND_WORKED_FAT, litresIn, PRODUCTS } from '@morning-crock/core';
 import type { Lot } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
-import { useState } from 'react';
 import { Link } from 'react-router';
-import { record } from '../../data/store.ts';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
-import { EntryForm } from '../../parts/EntryForm.tsx';
-import { AmountField, useAsTyped, type TypedAmount } from '../../parts/AmountField.tsx';
 import { PoolForm } from './PoolForm.tsx';
 import { percent } from '../../parts/milk-words.ts';
 import { type MilkRoomNow } from '../../data/use-milk.ts';
@@ -69,52 +65,28 @@ function ChurnLoads({ lot }: { readonly lot: Lot }) {
   );
 }
 
-/** What a churning weighed: the cream's own fat is learned from it. */
-function ChurnForm({ lot, onDone }: { readonly lot: Lot; readonly onDone: () => void }) {
-  const asTyped = useAsTyped('weight');
-  const units = useUnits();
-  const [cream, setCream] = useState<TypedAmount | null>(() => asTyped(lot.has.massKg, lot.of));
-  const [butter, setButter] = useState<TypedAmount | null>(null);
-  const [buttermilk, setButtermilk] = useState<TypedAmount | null>(null);
-  const tooMuch =
-    cream && butter && buttermilk && butter.massKg + buttermilk.massKg > cream.massKg * 1.1
-      ? `Butter and buttermilk weigh more than the ${units.mass(cream.massKg)} of cream.`
-      : null;
+/** What a lot of cream may be made into, one tap away. */
+function MadeOfIt({ lot }: { readonly lot: Lot }) {
   return (
-    <EntryForm
-      label="Weighed churning"
-      onEntry={() => {
-        if (!cream || !butter || !buttermilk || tooMuch) return;
-        void record(lot.id, 'milk-moved', {
-          kind: 'churn',
-          massKg: cream.massKg,
-          butterKg: butter.massKg,
-          buttermilkKg: buttermilk.massKg,
-          typed: butter.typed,
-          typedCream: cream.typed,
-          typedButtermilk: buttermilk.typed,
-        }).then(onDone);
-      }}
-    >
-      <AmountField label="Cream churned" of={lot.of} by="weight" amount={cream} onAmount={setCream} />
-      <AmountField label="Butter" of={lot.of} by="weight" amount={butter} onAmount={setButter} />
-      <AmountField label="Buttermilk" of={lot.of} by="weight" amount={buttermilk} onAmount={setButtermilk} />
-      {tooMuch && (
-        <p className="field-error" role="alert">
-          {tooMuch}
-        </p>
-      )}
-      <Button type="submit" h={56}>
-        That came of it
-      </Button>
-      <Button variant="default" onClick={onDone}>
-        Back
-      </Button>
-    </EntryForm>
+    <>
+      {Object.values(PRODUCTS)
+        .filter((p) => p.takes === 'cream' && (p.starters.length === 0 || !lot.soured))
+        .reverse()
+        .map((p, i) => (
+          <Button
+            key={p.id}
+            component={Link}
+            to={`/new?make=${p.id}&from=${lot.id}`}
+            variant={i === 0 ? 'filled' : 'default'}
+          >
+            {p.label} of it
+          </Button>
+        ))}
+    </>
   );
 }
 
-/** Cream: its portions, what it is enough for, and a weighed churning. */
+/** Cream: its portions, what it is enough for, and what it is made into. */
 export function PotPart(props: {
   readonly lot: Lot;
   readonly room: MilkRoomNow;
@@ -122,8 +94,6 @@ export function PotPart(props: {
 }) {
   const { lot, room, onGo } = props;
   const units = useUnits();
-  const [churning, setChurning] = useState(false);
-  if (churning) return <ChurnForm lot={lot} onDone={() => setChurning(false)} />;
   return (
     <>
       {lot.portions.length > 0 && (
@@ -144,10 +114,8 @@ export function PotPart(props: {
       <ChurnLoads lot={lot} />
       {lot.place !== 'freezer' && (
         <>
+          <MadeOfIt lot={lot} />
           {lot.role === 'cream' && <PoolForm lot={lot} lots={room.lots} onDone={onGo} />}
-          <Button variant="default" onClick={() => setChurning(true)}>
-            Weighed churning
-          </Button>
         </>
       )}
     </>

@@ -1,10 +1,15 @@
-import { boilingPointC } from '@morning-crock/core';
+import { boilingPointC, productOf } from '@morning-crock/core';
 import type { MakePlan } from '@morning-crock/core/contract';
 import { Link } from 'react-router';
 import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';
 
+const SCALD_KINDS = [
+  { value: 'none', label: 'no' },
+  { value: 'touch', label: 'to its heat' },
+  { value: 'hold', label: 'and hold it' },
+] as const;
 const KINDS = [
   { value: 'hold', label: 'hold' },
   { value: 'touch', label: 'touch' },
@@ -22,6 +27,7 @@ export function HeatSection({
 }) {
   const units = useUnits();
   const { heat } = plan;
+  const scalds = productOf(plan).takes === 'cream';
   const set = (part: Partial<MakePlan['heat']>): void => change({ heat: { ...heat, ...part } });
   const turnTo = (kind: MakePlan['heat']['kind']): void => {
     const usual = {
@@ -34,8 +40,12 @@ export function HeatSection({
   };
   return (
     <section className="section" aria-labelledby="heat">
-      <h2 id="heat">Heat</h2>
-      <Choices legend="Before culturing" value={heat.kind} options={KINDS} onChange={turnTo} />
+      <h2 id="heat">{scalds ? 'Scald' : 'Heat'}</h2>
+      {scalds ? (
+        <Choices legend="Scald it first" value={heat.kind} options={SCALD_KINDS} onChange={turnTo} />
+      ) : (
+        <Choices legend="Before culturing" value={heat.kind} options={KINDS} onChange={turnTo} />
+      )}
       {(heat.kind === 'hold' || heat.kind === 'touch') && (
         <StepSlider
           label="To"
@@ -58,15 +68,19 @@ export function HeatSection({
           onChange={(holdMin) => set({ holdMin })}
         />
       )}
-      <StepSlider
-        label="Inoculate at"
-        value={plan.inoculateC}
-        shown={units.temperature(plan.inoculateC)}
-        min={15}
-        max={60}
-        step={0.5}
-        onChange={(inoculateC) => change({ inoculateC })}
-      />
+      {scalds && heat.kind === 'none' ? (
+        <p className="quiet">The starter goes into it as it is; it warms where it stands.</p>
+      ) : (
+        <StepSlider
+          label="Inoculate at"
+          value={plan.inoculateC}
+          shown={units.temperature(plan.inoculateC)}
+          min={15}
+          max={60}
+          step={0.5}
+          onChange={(inoculateC) => change({ inoculateC })}
+        />
+      )}
       <Link to="/sums/pasteurise?for=new">Is that hold enough?</Link>
     </section>
   );

@@ -2,54 +2,23 @@ import {
   batchOf,
   EMPTY_KG,
   freeKg,
-  isMassUnit,
-  isVolumeUnit,
   litresOfMass,
   massOfLitresKg,
   milkCost,
   MILK_FACTS,
   milkFromLots,
   MILK_KINDS,
-  SYSTEM_UNITS,
-  toKilograms,
-  toLitres,
   TREATMENTS,
-  UNIT_LABEL,
-  withLitres,
   withoutLots,
-  type MassUnit,
   type MilkKind,
-  type VolumeUnit,
-  typedMass,
 } from '@morning-crock/core';
 import type { Lot, MakePlan } from '@morning-crock/core/contract';
 import { NativeSelect } from '@mantine/core';
 import { Link } from 'react-router';
-import type { Units } from '../../data/units-of.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { QuantityField } from '../../parts/QuantityField.tsx';
-
-const MOST_LITRES = 60;
-
-/** Litres of what was typed, whether by volume or by weight. */
-function litresOf(value: number, unit: VolumeUnit | MassUnit, plan: MakePlan): number {
-  if (isVolumeUnit(unit)) return toLitres(value, unit);
-  return isMassUnit(unit) ? litresOfMass(toKilograms(value, unit), batchOf(plan).composition) : Number.NaN;
-}
-
-/** More of a lot than is free, in words; what other makes have planned is not free. */
-function tooMuchOf(plan: MakePlan, lots: readonly Lot[], litres: number, units: Units): string | null {
-  for (const asked of withLitres(plan.milk, litres, plan.milk.typed).lots ?? []) {
-    const lot = lots.find((l) => l.id === asked.lotId);
-    if (!lot || asked.massKg <= freeKg(lot) + EMPTY_KG) continue;
-    const volume = (kg: number): string => units.volume(litresOfMass(kg, lot.of));
-    const planned =
-      lot.spokenForKg > EMPTY_KG ? `, ${volume(lot.spokenForKg)} of it planned for other makes` : '';
-    return `${lot.name}: ${volume(Math.max(0, lot.has.massKg))} there${planned}.`;
-  }
-  return null;
-}
+import { AmountOfMilk } from './AmountOfMilk.tsx';
 
 /** What goes in: how much, of what, how treated, how fat. */
 export function MilkSection(props: {
@@ -61,12 +30,8 @@ export function MilkSection(props: {
   const { plan, lots, change, onFault } = props;
   const units = useUnits();
   const pouredKg = plan.milk.lots?.reduce((sum, lot) => sum + lot.massKg, 0) ?? 1;
-  const offered = [...SYSTEM_UNITS[units.system].milk, ...SYSTEM_UNITS[units.system].mass, 'L' as const];
-  const options = [...new Set(offered)].map((u) => ({ value: u, label: UNIT_LABEL[u] }));
   const [low, high] = batchOf({ ...plan, milk: { ...plan.milk, fatFraction: null } }).fatRange;
   const usual = `${(low * 100).toFixed(1)}–${(high * 100).toFixed(1)} %`;
-  const { unit } = plan.milk.typed;
-  const typedUnit = isVolumeUnit(unit) || isMassUnit(unit) ? unit : 'L';
   const fatKnown = plan.milk.fatFraction !== null;
   const pourable = lots.filter(
     (lot) =>
@@ -78,42 +43,7 @@ export function MilkSection(props: {
   return (
     <section className="section" aria-labelledby="milk">
       <h2 id="milk">Milk</h2>
-      <QuantityField
-        key={plan.repeatOf ?? 'new'}
-        label="How much"
-        value={plan.milk.typed.value}
-        unit={typedUnit}
-        units={
-          options.some((o) => o.value === typedUnit)
-            ? options
-            : [...options, { value: typedUnit, label: UNIT_LABEL[typedUnit] }]
-        }
-        check={(value, unit) => {
-          const litres = litresOf(value, unit, plan);
-          if (!(value > 0)) return 'The amount must be above 0.';
-          if (litres < 0.05)
-            return `That is only ${units.volume(litres)}. ${unit === 'mL' ? 'Litres instead?' : 'A larger unit?'}`;
-          if (litres > MOST_LITRES)
-            return `That is ${units.volume(litres)}, more than this tool is made for (${units.volume(MOST_LITRES)}).${unit === 'L' ? ' Millilitres instead?' : ''}`;
-          return tooMuchOf(plan, lots, litres, units);
-        }}
-        onFault={(faulty) => onFault('milk', faulty)}
-        onChange={(value, unit) => {
-          const litres = litresOf(value, unit, plan);
-          // The dose stays the same share of the milk unless it was set by a packet.
-          const massKg =
-            plan.starter.massKg === null
-              ? null
-              : Math.round((plan.starter.massKg * litres * 1000) / plan.milk.litres) / 1000;
-          change({
-            milk: withLitres(plan.milk, litres, { value, unit }),
-            starter:
-              massKg === null
-                ? plan.starter
-                : { ...plan.starter, massKg, typed: typedMass(massKg, units.system) },
-          });
-        }}
-      />
+      <AmountOfMilk plan={plan} lots={lots} change={change} onFault={onFault} />
       <NativeSelect
         label="From"
         value={plan.milk.lots ? plan.milk.lots[0]!.lotId : plan.milk.kind}

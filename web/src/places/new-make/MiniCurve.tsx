@@ -1,4 +1,4 @@
-import type { PointForecast, BandForecast } from '@morning-crock/core';
+import type { PointForecast, BandForecast, Souring } from '@morning-crock/core';
 import { useUnits } from '../../data/use-units.ts';
 
 const W = 400;
@@ -9,10 +9,12 @@ const HOUR_MS = 3_600_000;
 export function MiniCurve({
   point,
   band,
+  souring,
   stale,
 }: {
   readonly point: PointForecast;
   readonly band: BandForecast | null;
+  readonly souring: Souring;
   readonly stale: boolean;
 }) {
   const units = useUnits();
@@ -39,6 +41,7 @@ export function MiniCurve({
       : '';
   const lastPh = point.ph.filter(([ms]) => ms <= toMs).at(-1);
   const lastT = point.temperature.filter(([ms]) => ms <= toMs).at(-1);
+  const labelsMeet = lastT && lastPh && Math.abs(yT(lastT[1]) - yP(lastPh[1])) < 18;
   return (
     <svg
       viewBox={`0 0 ${W} ${H}`}
@@ -46,22 +49,34 @@ export function MiniCurve({
       role="img"
       aria-label={`Temperature and pH from ${units.time(fromMs, fromMs)} to ${units.time(toMs, fromMs)}`}
     >
-      <line x1="0" x2={W - 36} y1={yP(4.6)} y2={yP(4.6)} stroke="var(--cobalt)" strokeDasharray="4 4" />
-      <text x="44" y={yP(4.6) - 5} fontSize="16" fill="var(--cobalt)">
-        set
+      <line
+        x1="0"
+        x2={W - 36}
+        y1={yP(souring.setPh)}
+        y2={yP(souring.setPh)}
+        stroke="var(--cobalt)"
+        strokeDasharray="4 4"
+      />
+      <text x="44" y={yP(souring.setPh) - 5} fontSize="16" fill="var(--cobalt)">
+        {souring.words.mark.toLowerCase()}
       </text>
       <path d={shape} fill="var(--brush)" opacity={stale ? 0.15 : 0.3} />
       <path d={line(point.temperature, yT)} fill="none" stroke="var(--clay)" strokeWidth="2.5" />
       <path d={line(point.ph, yP)} fill="none" stroke="var(--cobalt)" strokeWidth="2.5" />
       {lastT && (
-        <text x={W - 32} y={yT(lastT[1]) + 5} fontSize="16" fill="var(--clay)">
+        <text
+          x={W - 32}
+          y={yT(lastT[1]) + (labelsMeet ? (yT(lastT[1]) > yP(lastPh?.[1] ?? 0) ? 14 : -4) : 5)}
+          fontSize="16"
+          fill="var(--clay)"
+        >
           °{units.temperatureUnit}
         </text>
       )}
       {lastPh && (
         <text
           x={W - 32}
-          y={yP(lastPh[1]) + (lastT && Math.abs(yT(lastT[1]) - yP(lastPh[1])) < 16 ? 20 : 5)}
+          y={yP(lastPh[1]) + (labelsMeet ? (yT(lastT?.[1] ?? 0) > yP(lastPh[1]) ? -4 : 14) : 5)}
           fontSize="16"
           fill="var(--cobalt)"
         >

@@ -2,14 +2,24 @@ import {
   instantOfLocal,
   localDate,
   plannedOf,
+  productOf,
+  PRODUCTS,
   roomOf,
   SOURNESS,
+  souringOf,
   stateOfPlan,
   type MakeState,
 } from '@morning-crock/core';
-import { THICKNESS, type Factor, type KitchenSettings, type MakePlan } from '@morning-crock/core/contract';
+import {
+  PRODUCT_IDS,
+  THICKNESS,
+  type Factor,
+  type KitchenSettings,
+  type MakePlan,
+  type ProductId,
+} from '@morning-crock/core/contract';
 import { Button, TextInput } from '@mantine/core';
-import { useState } from 'react';
+import { useState, type ComponentProps } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { ulid } from 'ulid';
 import { useFactorsQuery, useKitchenQuery } from '../../data/api.ts';
@@ -25,12 +35,15 @@ import { useMilkRoom } from '../../data/use-milk.ts';
 import { WorkBack } from '../../parts/WorkBack.tsx';
 import { ExtrasSection } from './ExtrasSection.tsx';
 import { HeatSection } from './HeatSection.tsx';
+import { ChurnSection } from './ChurnSection.tsx';
+import { CreamSection } from './CreamSection.tsx';
 import { MilkSection } from './MilkSection.tsx';
 import { Outlook } from './Outlook.tsx';
 import { PlaceSection } from './PlaceSection.tsx';
 import { StarterSection } from './StarterSection.tsx';
 import { startingPlan } from './starting-plan.ts';
 import { usePlanning } from './use-plan.ts';
+import { WhatToMake } from './WhatToMake.tsx';
 import { useAgeAtStart, useCultureFrom, type WantedCulture } from './use-culture-from.ts';
 import { usePourFrom } from './use-pour-from.ts';
 
@@ -43,6 +56,10 @@ function nextAt(zone: string, time: string, nowMs: number): number {
   return today >= nowMs - 60_000 ? today : instantOfLocal(zone, localDate(zone, nowMs + DAY_MS), time);
 }
 
+/** What an address asks for; yogurt when it does not say. */
+const askedProduct = (search: URLSearchParams): ProductId =>
+  PRODUCT_IDS.find((id) => id === search.get('make')) ?? PRODUCT_IDS[0];
+
 /** The culture an address asks for, or the one that follows from what is repeated. */
 function wantedCulture(search: URLSearchParams, repeated: MakeState | null): WantedCulture {
   const id = search.get('culture');
@@ -51,6 +68,18 @@ function wantedCulture(search: URLSearchParams, repeated: MakeState | null): Wan
   if (!repeated) return { kind: 'any' };
   const { lineId } = repeated.plan.starter;
   return lineId === undefined ? { kind: 'none' } : { kind: 'line', id: lineId };
+}
+
+/** What goes in: milk, or cream. */
+function GoesIn({
+  mayBeRipened,
+  ...props
+}: ComponentProps<typeof MilkSection> & { readonly mayBeRipened: boolean }) {
+  return productOf(props.plan).takes === 'cream' ? (
+    <CreamSection {...props} mayBeRipened={mayBeRipened} />
+  ) : (
+    <MilkSection {...props} />
+  );
 }
 
 function Form({
@@ -64,12 +93,16 @@ function Form({
   const [search] = useSearchParams();
   const draft = useAppSelector((s) => s.live.draft);
   const [initial] = useState(() =>
-    search.get('draft') === '1' && draft ? draft : startingPlan(kitchen, repeated, Math.round(now())),
+    search.get('draft') === '1' && draft
+      ? draft
+      : startingPlan(kitchen, repeated, Math.round(now()), askedProduct(search)),
   );
   const { data: factors = NOTHING_LEARNED } = useFactorsQuery();
   const planning = usePlanning(makeId, initial, kitchen, factors);
   const [way, setWay] = useState<'forward' | 'back'>('forward');
   const { plan, change } = planning;
+  const product = productOf(plan);
+  const sours = souringOf(planning.state) !== null;
   const room = useMilkRoom();
   usePourFrom(search.get('from'), room, planning);
   const cultures = useCultures(Date.parse(plan.startAt));
@@ -98,7 +131,7 @@ function Form({
           : nowMs;
     const final: MakePlan = {
       ...plan,
-      name: plan.name.trim() || 'Yogurt',
+      name: plan.name.trim() || product.label,
       startAt: new Date(beginMs).toISOString(),
       ...roomOf(kitchen.site, beginMs),
     };
@@ -126,17 +159,30 @@ function Form({
     <div className="new-make">
       <div className="sections">
         <h1 style={{ gridColumn: '1 / -1' }}>{repeated ? `Again: ${repeated.plan.name}` : 'New make'}</h1>
-        <div style={{ gridColumn: '1 / -1' }}>
-          <Choices
-            legend="Plan"
-            value={way}
-            options={[
-              { value: 'forward', label: 'from when I start' },
-              { value: 'back', label: 'back from when I want it' },
-            ]}
-            onChange={setWay}
+        {!repeated && (
+          <WhatToMake
+            product={plan.product}
+            onProduct={(id) => {
+              setFaults(new Set());
+              setRefusal(null);
+              setWay('forward');
+              planning.replace(PRODUCTS[id].begin(kitchen, plan.startAt));
+            }}
           />
-        </div>
+        )}
+        {sours && (
+          <div style={{ gridColumn: '1 / -1' }}>
+            <Choices
+              legend="Plan"
+              value={way}
+              options={[
+                { value: 'forward', label: 'from when I start' },
+                { value: 'back', label: 'back from when I want it' },
+              ]}
+              onChange={setWay}
+            />
+          </div>
+        )}
         {way === 'back' && (
           <WorkBack
             state={planning.state}
@@ -151,33 +197,42 @@ function Form({
             }}
           />
         )}
-        <MilkSection
+        <GoesIn
+          key={plan.product}
           plan={plan}
           lots={room.lots}
+          mayBeRipened={!sours}
           change={(part) => {
             setRefusal(null);
             change(part);
           }}
           onFault={onFault}
         />
-        <StarterSection plan={plan} cultures={cultures.cultures} change={change} onFault={onFault} />
-        <HeatSection plan={plan} change={change} />
-        <PlaceSection plan={plan} kitchen={kitchen} change={change} />
-        <section className="section" aria-labelledby="wanted">
-          <h2 id="wanted">Wanted</h2>
-          <Choices
-            legend="How sour"
-            value={plan.wanted.sourness}
-            options={SOURNESS.map((s) => ({ value: s, label: s }))}
-            onChange={(sourness) => change({ wanted: { ...plan.wanted, sourness } })}
-          />
-          <Choices
-            legend="How thick"
-            value={plan.wanted.thickness}
-            options={THICKNESS.map((t) => ({ value: t, label: t }))}
-            onChange={(thickness) => change({ wanted: { ...plan.wanted, thickness } })}
-          />
-        </section>
+        {sours && (
+          <>
+            <StarterSection plan={plan} cultures={cultures.cultures} change={change} onFault={onFault} />
+            <HeatSection plan={plan} change={change} />
+            <PlaceSection plan={plan} kitchen={kitchen} change={change} />
+            <section className="section" aria-labelledby="wanted">
+              <h2 id="wanted">Wanted</h2>
+              <Choices
+                legend="How sour"
+                value={plan.wanted.sourness}
+                options={SOURNESS.map((s) => ({ value: s, label: s }))}
+                onChange={(sourness) => change({ wanted: { ...plan.wanted, sourness } })}
+              />
+              {product.takes === 'milk' && (
+                <Choices
+                  legend="How thick"
+                  value={plan.wanted.thickness}
+                  options={THICKNESS.map((t) => ({ value: t, label: t }))}
+                  onChange={(thickness) => change({ wanted: { ...plan.wanted, thickness } })}
+                />
+              )}
+            </section>
+          </>
+        )}
+        <ChurnSection plan={plan} kitchen={kitchen} change={change} />
         <section className="section" aria-labelledby="start">
           <h2 id="start">Start</h2>
           <div className="field-row">
@@ -211,7 +266,7 @@ function Form({
             </p>
           )}
         </section>
-        <ExtrasSection plan={plan} kitchen={kitchen} replace={planning.replace} />
+        {sours && <ExtrasSection plan={plan} kitchen={kitchen} replace={planning.replace} />}
       </div>
       <Outlook
         planning={planning}

@@ -1,10 +1,11 @@
 import {
   factorsFor,
   factorWords,
-  firmnessWord,
   formatMinutes,
   methodSteps,
+  souringOf,
   stepFacts,
+  fatBalance,
   type Sourness,
 } from '@morning-crock/core';
 import type { MakePlan } from '@morning-crock/core/contract';
@@ -16,16 +17,23 @@ import type { Planning } from './use-plan.ts';
 import './learned-line.css';
 
 const THICKNESS_RANK = { thin: 0, pourable: 1, spoonable: 2, firm: 3 } as const;
+const isFirmness = (word: string): word is keyof typeof THICKNESS_RANK => Object.hasOwn(THICKNESS_RANK, word);
+/** How thick cream is said to be, in a sentence. */
+const STANDS: Readonly<Record<string, string>> = { 'a dollop': 'stands as a dollop' };
 
 /** Why it comes out as it does, in one or two sentences. */
-function whyOf({ plan, point }: Planning, sourness: Sourness): string {
-  const got = firmnessWord(point.firmness);
+function whyOf({ plan, point, state }: Planning, sourness: Sourness): string {
+  const souring = souringOf(state);
+  if (!souring) return '';
+  const got = souring.bodyWord(point.firmness);
+  const taken = `Taken out when ${sourness}, at about pH ${point.pickUpPh.toFixed(1)}.`;
+  if (!isFirmness(got)) return `After a night in the cold it ${STANDS[got] ?? got}, about. ${taken}`;
   const unfolded = `about ${Math.round(point.denatured * 100)} % of the whey protein unfolds`;
   const firm =
     THICKNESS_RANK[got] < THICKNESS_RANK[plan.wanted.thickness]
       ? `Softer than you want: ${unfolded}. Hold it hotter or longer, or take richer milk.`
       : `${unfolded.charAt(0).toUpperCase()}${unfolded.slice(1)}, so it stands ${got}.`;
-  return `${firm} Taken out when ${sourness}, at about pH ${point.pickUpPh.toFixed(1)}.`;
+  return `${firm} ${taken}`;
 }
 
 /** What this kitchen's makes taught of the things this plan uses; nothing when they taught nothing yet. */
@@ -45,6 +53,69 @@ function LearnedLine({ plan }: { readonly plan: MakePlan }) {
         ))}
       </ul>
     </details>
+  );
+}
+
+/** When it is ready, and when it sets. */
+function Ready({ planning, fading }: { readonly planning: Planning; readonly fading: boolean }) {
+  const { plan, point, band, stale, state } = planning;
+  const units = useUnits();
+  const zeroMs = Date.parse(plan.startAt);
+  const mark = souringOf(state)?.words.mark ?? 'Set';
+  const hours = point.pickUpMs === null ? null : (point.pickUpMs - point.inoculationMs) / 3_600_000;
+  return (
+    <div>
+      <div className="quiet">Ready, {plan.wanted.sourness}</div>
+      <div className={`band number ${fading ? 'fading' : ''}`}>
+        {point.pickUpMs === null
+          ? 'not in sight'
+          : band && !stale
+            ? units.span(band.pickUp.p10, band.pickUp.p90, zeroMs)
+            : `about ${units.time(point.pickUpMs, zeroMs)}`}
+      </div>
+      <div className="quiet">
+        {point.setMs === null
+          ? 'It does not set within the time looked at'
+          : `${mark} ${band && !stale ? units.span(band.set.p10, band.set.p90, zeroMs) : `about ${units.time(point.setMs, zeroMs)}`}`}
+        {hours !== null &&
+          `, ${formatMinutes(hours * 60)} ${plan.place.kind === 'room' ? 'in the room' : 'in the warm'}`}
+      </div>
+    </div>
+  );
+}
+
+/** When it breaks, and what it gives: possible by its fat, likely by its heat. */
+function Breaks({ planning, fading }: { readonly planning: Planning; readonly fading: boolean }) {
+  const { plan, point, band, stale, state } = planning;
+  const units = useUnits();
+  const zeroMs = Date.parse(plan.startAt);
+  const step = state.steps.find((s) => s.step.facts.parts)?.step;
+  const time = point.steps.find((s) => s.id === step?.id);
+  const end = band && !stale ? band.steps.find((s) => s.step === step?.id)?.end : null;
+  const balance = fatBalance(state, zeroMs);
+  if (!time || !balance) return null;
+  return (
+    <div>
+      <div className="quiet">Breaks</div>
+      <div className={`band number ${fading ? 'fading' : ''}`}>
+        {time.endless
+          ? 'not in sight'
+          : end
+            ? units.span(end.p10, end.p90, zeroMs)
+            : `about ${units.time(time.endMs, zeroMs)}`}
+      </div>
+      <div className="quiet">
+        about {formatMinutes((time.endMs - time.startMs) / 60_000)} of churning, at{' '}
+        {units.temperature(balance.breakC)} by then
+      </div>
+      <p>
+        <strong>About {units.mass(balance.likelyKg)} of butter.</strong>{' '}
+        <span className="quiet">
+          {units.mass(balance.possibleKg)} would be possible; about{' '}
+          {(balance.buttermilkFatFraction * 100).toFixed(1)} % fat stays in the buttermilk.
+        </span>
+      </p>
+    </div>
   );
 }
 
@@ -68,29 +139,15 @@ export function Outlook({
   const units = useUnits();
   const zeroMs = Date.parse(plan.startAt);
   const stopped = advice.some((a) => a.severity === 'stop');
-  const incubateH = point.pickUpMs === null ? null : (point.pickUpMs - point.inoculationMs) / 3_600_000;
+  const souring = souringOf(planning.state);
+  const sours = souring !== null;
   const ends = methodSteps(plan).flatMap(({ id, endWords }) => {
     const time = point.steps.find((s) => s.id === id);
     return endWords !== undefined && time ? [{ ...time, endWords }] : [];
   });
   return (
     <aside className="outlook" aria-label="Forecast">
-      <div>
-        <div className="quiet">Ready, {plan.wanted.sourness}</div>
-        <div className={`band number ${fading ? 'fading' : ''}`}>
-          {point.pickUpMs === null
-            ? 'not in sight'
-            : band && !stale
-              ? units.span(band.pickUp.p10, band.pickUp.p90, zeroMs)
-              : `about ${units.time(point.pickUpMs, zeroMs)}`}
-        </div>
-        <div className="quiet">
-          {point.setMs === null
-            ? 'It does not set within the time looked at'
-            : `Set ${band && !stale ? units.span(band.set.p10, band.set.p90, zeroMs) : `about ${units.time(point.setMs, zeroMs)}`}`}
-          {incubateH !== null && `, ${formatMinutes(incubateH * 60)} in the warm`}
-        </div>
-      </div>
+      {sours ? <Ready planning={planning} fading={fading} /> : <Breaks planning={planning} fading={fading} />}
       <Button className="great" h={72} onClick={onStart} disabled={stopped || faulty} loading={starting}>
         Start this make
       </Button>
@@ -115,7 +172,7 @@ export function Outlook({
       ))}
       {clashes.map((clash) => (
         <p key={clash.step} className="caution">
-          {stepFacts(clash.step).sours ? 'Ready' : 'Hands needed'} about {units.time(clash.atMs, zeroMs)},
+          {stepFacts(clash.kind).sours ? 'Ready' : 'Hands needed'} about {units.time(clash.atMs, zeroMs)},
           when nobody is there.
           {clash.sournessAtWake &&
             ` Left until ${units.time(clash.wakeMs, zeroMs)} it is about ${clash.sournessAtWake}.`}
@@ -126,7 +183,7 @@ export function Outlook({
           How far it may be off cannot be worked out now: the middle line alone is shown.
         </p>
       )}
-      <MiniCurve point={point} band={band} stale={fading} />
+      {souring && <MiniCurve point={point} band={band} souring={souring} stale={fading} />}
       <div className="facts">
         {ends.map((s) => (
           <div key={s.id} className="fact">
@@ -134,10 +191,12 @@ export function Outlook({
             <div className="value number">{s.endless ? 'never' : units.time(s.endMs, zeroMs)}</div>
           </div>
         ))}
-        <div className="fact">
-          <div className="label">firmness</div>
-          <div className="value">about {firmnessWord(point.firmness)}</div>
-        </div>
+        {souring && (
+          <div className="fact">
+            <div className="label">{souring.words.body.toLowerCase()}</div>
+            <div className="value">about {souring.bodyWord(point.firmness)}</div>
+          </div>
+        )}
       </div>
       <p className="quiet">{whyOf(planning, point.sourness)}</p>
       <LearnedLine plan={plan} />

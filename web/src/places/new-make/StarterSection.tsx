@@ -4,10 +4,10 @@ import {
   isMassUnit,
   isVolumeUnit,
   placeOf,
+  productOf,
   starterFromCulture,
   startersFor,
   STARTER_FACTS,
-  STARTER_KINDS,
   SYSTEM_UNITS,
   toKilograms,
   toLitres,
@@ -49,7 +49,8 @@ export function StarterSection(props: {
   const { plan, cultures, change, onFault } = props;
   const { data: factors = NOTHING } = useFactorsQuery();
   const startMs = Date.parse(plan.startAt);
-  const own = startersFor(cultures).filter((c) => c.signs.length === 0);
+  const { starters, goods, takes } = productOf(plan);
+  const own = startersFor(cultures).filter((c) => c.signs.length === 0 && starters.includes(c.kind));
   const culture = own.find((c) => c.id === plan.starter.cultureId);
   const units = useUnits();
   const { starter } = plan;
@@ -59,7 +60,7 @@ export function StarterSection(props: {
   const offered: readonly DoseUnit[] = ['g', ...spoonUnits.mass, ...spoonUnits.spoons, '%'];
   const options = [...new Set(offered)].map((u) => ({
     value: u,
-    label: u === '%' ? '% of the milk' : UNIT_LABEL[u],
+    label: u === '%' ? `% of the ${goods.into}` : UNIT_LABEL[u],
   }));
   const typedUnit = (starter.typed?.unit ?? 'g') as DoseUnit;
   const share = ((starter.massKg ?? 0) / batchOf(plan).massKg) * 100;
@@ -84,7 +85,7 @@ export function StarterSection(props: {
             : []),
           {
             group: own.length > 0 ? 'Another' : 'Starters',
-            items: STARTER_KINDS.map((k) => ({ value: k, label: STARTER_FACTS[k].label })),
+            items: starters.map((k) => ({ value: k, label: STARTER_FACTS[k].label })),
           },
         ]}
         onChange={(e) => {
@@ -114,7 +115,7 @@ export function StarterSection(props: {
             check={(value, unit) => {
               if (!(value > 0)) return 'The dose must be above 0.';
               return doseKg(value, unit, plan) > batchOf(plan).massKg
-                ? 'That is more starter than milk. Another unit?'
+                ? `That is more starter than ${goods.into}. Another unit?`
                 : null;
             }}
             onFault={(faulty) => onFault('dose', faulty)}
@@ -123,9 +124,9 @@ export function StarterSection(props: {
           <StepSlider
             label="That is"
             value={Math.round(share * 10) / 10}
-            shown={`${share.toFixed(1)} % of the milk, ${units.mass(starter.massKg ?? 0)}`}
+            shown={`${share.toFixed(1)} % of the ${goods.into}, ${units.mass(starter.massKg ?? 0)}`}
             min={0.2}
-            max={8}
+            max={takes === 'cream' ? 20 : 8}
             step={0.1}
             onChange={(percent) => {
               const massKg = Math.round((percent / 100) * batchOf(plan).massKg * 1e4) / 1e4;

@@ -13,7 +13,7 @@ const NOW = Date.parse('2026-03-02T06:00:00.000Z');
 const kitchen = defaultKitchen('UTC');
 
 test('a first make begins with the kitchen’s own things', () => {
-  const plan = startingPlan(kitchen, null, NOW);
+  const plan = startingPlan(kitchen, null, NOW, 'yogurt');
   expect(plan.startAt).toBe('2026-03-02T06:00:00.000Z');
   expect(plan.pot).toEqual(kitchen.pots[0]);
   expect(plan.repeatOf).toBeNull();
@@ -21,7 +21,7 @@ test('a first make begins with the kitchen’s own things', () => {
 
 test('a first make is measured as the kitchen measures, in a round amount of it', () => {
   const plans = (['metric', 'us', 'imperial'] as const).map((measures) =>
-    startingPlan({ ...kitchen, units: { temperature: 'F', measures } }, null, NOW),
+    startingPlan({ ...kitchen, units: { temperature: 'F', measures } }, null, NOW, 'yogurt'),
   );
   expect(plans.map(({ milk }) => milk.typed)).toEqual([
     { value: 2, unit: 'L' },
@@ -42,7 +42,7 @@ test('a first make is measured as the kitchen measures, in a round amount of it'
 
 test('again: the same milk, dose and wishes, with the kitchen as it is today', () => {
   const earlier = stateOfPlan({
-    ...startingPlan(kitchen, null, NOW),
+    ...startingPlan(kitchen, null, NOW, 'yogurt'),
     name: 'Stall yogurt',
     inoculateC: 43,
     roomC: 12,
@@ -53,7 +53,7 @@ test('again: the same milk, dose and wishes, with the kitchen as it is today', (
     pots: kitchen.pots.map((p) => ({ ...p, lidded: false })),
     places: [],
   };
-  const plan = startingPlan(changed, earlier, NOW + 86_400_000);
+  const plan = startingPlan(changed, earlier, NOW + 86_400_000, 'yogurt');
   expect(plan).toMatchObject({
     name: 'Stall yogurt',
     inoculateC: 43,

@@ -1,14 +1,15 @@
-import { defaultPlan, roomOf, withoutCulture, withoutLots, type MakeState } from '@morning-crock/core';
-import type { KitchenSettings, MakePlan } from '@morning-crock/core/contract';
+import { PRODUCTS, roomOf, withoutCulture, withoutLots, type MakeState } from '@morning-crock/core';
+import type { KitchenSettings, MakePlan, ProductId } from '@morning-crock/core/contract';
 
-/** The plan a new make starts from: an earlier make's with today's kitchen, or the kitchen's default. */
+/** The plan a new make starts from: an earlier make's with today's kitchen, or the product's usual one. */
 export function startingPlan(
   kitchen: KitchenSettings,
   repeated: MakeState | null,
   startMs: number,
+  product: ProductId,
 ): MakePlan {
   const startAt = new Date(startMs).toISOString();
-  const fresh = defaultPlan(kitchen, startAt);
+  const fresh = PRODUCTS[product].begin(kitchen, startAt);
   if (!repeated) return fresh;
   const { roomByUtcHour: _room, factors: _factors, ...plan } = withoutCulture(repeated.plan);
   return {

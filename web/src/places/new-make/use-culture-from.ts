@@ -8,7 +8,7 @@ export type WantedCulture =
   | { readonly kind: 'named'; readonly id: string }
   /** The youngest living one of a line: what a repeated make was begun with. */
   | { readonly kind: 'line'; readonly id: string }
-  /** The youngest living one for yogurt. */
+  /** The youngest living one of the product's usual kind. */
   | { readonly kind: 'any' }
   /** The plan has its starter already. */
   | { readonly kind: 'none' };
@@ -44,7 +44,7 @@ export function useCultureFrom(
         ? own.find((c) => c.id === wanted.id)
         : wanted.kind === 'line'
           ? ready.find((c) => c.lineId === wanted.id)
-          : ready.find((c) => c.kind === 'fresh-yogurt');
+          : ready.find((c) => c.kind === plan.starter.kind);
     if (culture) change({ starter: starterFromCulture(plan, culture, Date.parse(plan.startAt)) });
   }, [wanted, cultures, known, planning]);
 }

@@ -1,4 +1,4 @@
-import { freeKg, massOfLitresKg, milkFromLots } from '@morning-crock/core';
+import { freeKg, massOfLitresKg, milkFromLots, productOf } from '@morning-crock/core';
 import { useEffect, useRef } from 'react';
 import type { MilkRoomNow } from '../../data/use-milk.ts';
 import type { Planning } from './use-plan.ts';
@@ -19,13 +19,22 @@ export function usePourFrom(from: string | null, room: MilkRoomNow, planning: Pl
     if (done.current || from === null || !room.known) return;
     done.current = true;
     const { plan, change } = planning;
+    const { takes } = productOf(plan);
     const asked = askedOf(from).flatMap(({ lotId, massKg }) => {
       const lot = room.lots.find((l) => l.id === lotId);
       return lot
-        ? [{ lotId, massKg: Math.min(freeKg(lot), massKg ?? massOfLitresKg(plan.milk.litres, lot.of)) }]
+        ? [
+            {
+              lotId,
+              massKg: Math.min(
+                freeKg(lot),
+                massKg ?? (takes === 'cream' ? Infinity : massOfLitresKg(plan.milk.litres, lot.of)),
+              ),
+            },
+          ]
         : [];
     });
-    const milk = milkFromLots(plan.milk, room.lots, asked);
+    const milk = milkFromLots(plan.milk, room.lots, asked, takes);
     if (milk) change({ milk });
   }, [from, room, planning]);
 }

@@ -1,21 +1,16 @@
-import type { KitchenSettings, MakePlan } from '../contract/index.ts';
-import { STARTER_FACTS } from '../culture/index.ts';
-import { roomOf } from './room.ts';
+import { FIRST_METHOD, type KitchenSettings, type MakePlan } from '../contract/index.ts';
+import { roomOf } from '../method/index.ts';
 import { massOfLitresKg, MILK_FACTS } from '../milk/index.ts';
-import {
-  fromLitres,
-  isMassUnit,
-  SYSTEM_UNITS,
-  toLitres,
-  typedMass,
-  type MeasureSystem,
-} from '../units/index.ts';
+import { fromLitres, SYSTEM_UNITS, toLitres, typedMass, type MeasureSystem } from '../units/index.ts';
 
 /** Share of fresh yogurt a new plan starts with; 1–3 % is recommended. */
 const USUAL_DOSE = 0.02;
 
 /** About as many litres as a kitchen would measure them: two quarts, four pints. */
-function roundMilk(litres: number, system: MeasureSystem): Pick<MakePlan['milk'], 'litres' | 'typed'> {
+export function roundVolume(
+  litres: number,
+  system: MeasureSystem,
+): Pick<MakePlan['milk'], 'litres' | 'typed'> {
   const unit = SYSTEM_UNITS[system].milk[0] ?? 'L';
   if (unit === 'L') return { litres, typed: { value: litres, unit } };
   const value = Math.max(1, Math.round(fromLitres(litres, unit)));
@@ -29,13 +24,14 @@ function roundMilk(litres: number, system: MeasureSystem): Pick<MakePlan['milk']
  */
 export function defaultPlan(kitchen: KitchenSettings, startAt: string, about = 2): MakePlan {
   const system = kitchen.units.measures;
-  const milk = roundMilk(about, system);
+  const milk = roundVolume(about, system);
   const { litres } = milk;
   const pot = kitchen.pots.find((p) => p.litres * 0.85 >= litres) ?? kitchen.pots[0]!;
   const starterKg =
     Math.round(massOfLitresKg(litres, MILK_FACTS['shop-whole'].composition) * USUAL_DOSE * 1000) / 1000;
   return {
     product: 'yogurt',
+    method: FIRST_METHOD,
     name: 'Yogurt',
     milk: {
       ...milk,
@@ -62,24 +58,4 @@ export function defaultPlan(kitchen: KitchenSettings, startAt: string, about = 2
     startAt,
     repeatOf: null,
   };
-}
-
-/** The dose fields a starter kind uses; the others are emptied so that no stale figure stays behind. */
-export function withStarterKind(
-  plan: MakePlan,
-  kind: MakePlan['starter']['kind'],
-  system: MeasureSystem = 'metric',
-): MakePlan['starter'] {
-  const { dosing } = STARTER_FACTS[kind];
-  const { ageD } = plan.starter;
-  if (dosing === 'stated')
-    return { kind, ageD, massKg: null, statedRatio: 1, typed: { value: 1, unit: 'packet' } };
-  if (dosing === 'none') return { kind, ageD: null, massKg: null, statedRatio: null, typed: null };
-  const massKg =
-    plan.starter.massKg ??
-    Math.round(massOfLitresKg(plan.milk.litres, MILK_FACTS[plan.milk.kind].composition) * USUAL_DOSE * 1000) /
-      1000;
-  const { typed } = plan.starter;
-  const same = plan.starter.massKg === massKg && typed !== null && isMassUnit(typed.unit);
-  return { kind, ageD, massKg, statedRatio: null, typed: same ? typed : typedMass(massKg, system) };
 }

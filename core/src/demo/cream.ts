@@ -1,0 +1,236 @@
+import { butterBalance, churnForecast, STAGE_SHARE, type ChurnStage } from '../butter/index.ts';
+import type { EventOf, EventType, MakePlan, StepInstance } from '../contract/index.ts';
+import { CREAM_CUES, cueProbability, sournessOfPh, type Cue } from '../culture/index.ts';
+import { runVessel } from '../heat/index.ts';
+import { bandForecast, plannedOf, stateOfPlan } from '../make/index.ts';
+import { batchOf } from '../method/index.ts';
+import { massOfLitresKg, MILK_FACTS, withFat } from '../milk/index.ts';
+import { createRandom, hashSeed } from '../numerics/index.ts';
+import { PRODUCTS } from '../products/index.ts';
+import { LANTERN_FOLD } from './kitchen.ts';
+import { trueSouring, type DemoEvent, type HiddenTruth } from './truth.ts';
+
+const MINUTE_MS = 60_000;
+const HOUR_MS = 3_600_000;
+const DAY_MS = 24 * HOUR_MS;
+const DEVICE = 'dairy-tablet';
+
+/** A make of cream in the demo: how it is played on is its own. */
+export interface DemoCream {
+  readonly plan: MakePlan;
+  /** What is recorded of it until an instant. */
+  readonly play: (makeId: string, plan: MakePlan, untilMs: number, members?: number) => DemoEvent[];
+}
+
+/** Writes down what a cook tells, until an instant. */
+function notes(cookId: string, untilMs: number) {
+  const events: DemoEvent[] = [];
+  const say = <T extends EventType>(atMs: number, type: T, data: EventOf<T>['data']): void => {
+    if (atMs > untilMs) return;
+    const at = new Date(Math.round(atMs)).toISOString();
+    events.push({ at, cookId, deviceId: DEVICE, type, data } as DemoEvent);
+  };
+  return { events, say };
+}
+
+/** Begins a make, with what is forecast of it. */
+function begin(
+  say: ReturnType<typeof notes>['say'],
+  makeId: string,
+  plan: MakePlan,
+  members: number | undefined,
+): void {
+  const startMs = Date.parse(plan.startAt);
+  const state = stateOfPlan(plan);
+  say(startMs, 'make-started', { plan });
+  say(startMs, 'planned', {
+    forecast: plannedOf(state, bandForecast(state, startMs, hashSeed(makeId), members)),
+  });
+}
+
+const grams = (massKg: number) => ({ value: Math.round(massKg * 1000), unit: 'g' }) as const;
+const ownCream = (litres: number, fatFraction: number): MakePlan['milk'] => ({
+  litres,
+  typed: { value: litres, unit: 'L' },
+  kind: 'cow-lean',
+  treatment: 'raw',
+  fatFraction,
+  startC: 5,
+});
+
+/** Cream ripening on the dairy shelf, looked at by somebody who smells it first. */
+function ripening(name: string, litres: number, startMs: number, looksH: readonly number[]): DemoCream {
+  const base = PRODUCTS['cultured-cream'].begin(LANTERN_FOLD, new Date(startMs).toISOString(), litres);
+  const milk = ownCream(litres, 0.33);
+  const creamKg = massOfLitresKg(litres, withFat(MILK_FACTS['cow-lean'].composition, 0.33));
+  const massKg = Math.round(creamKg * 0.075 * 1000) / 1000;
+  const plan: MakePlan = {
+    ...base,
+    name,
+    milk,
+    starter: { ...base.starter, ageD: 4, massKg, typed: grams(massKg) },
+    pot: LANTERN_FOLD.pots[2]!,
+    roomC: 20.5,
+  };
+  return {
+    plan,
+    play: (makeId, own, untilMs, members) => {
+      const random = createRandom(hashSeed(`cream ${makeId}`));
+      const truth: HiddenTruth = {
+        rate: 1.08 * Math.exp(0.08 * random.normal()),
+        placeOffC: 0.6,
+        burner: 1,
+        loss: 1,
+        lagFactor: 1,
+        countOff: 0.1 * random.normal(),
+      };
+      const { events, say } = notes(LANTERN_FOLD.cooks[1]!.id, untilMs);
+      begin(say, makeId, own, members);
+      say(startMs + 5 * MINUTE_MS, 'step-done', { step: 'pour' });
+      const zero = startMs + 11 * MINUTE_MS;
+      const { starter } = own;
+      say(zero, 'starter-added', { massKg: starter.massKg, statedRatio: null, typed: starter.typed });
+      const souring = trueSouring(own, truth, startMs, zero, own.milk.startC);
+      if (!souring) return events;
+      const pick = (ph: number): Cue => {
+        let left = random.uniform();
+        return CREAM_CUES.find((cue) => (left -= cueProbability(cue, ph, 0)) < 0) ?? 'curdled';
+      };
+      for (const h of looksH) {
+        const ph = souring.truePh(h);
+        say(zero + h * HOUR_MS, 'cue-seen', { cue: pick(ph), cleanSmell: ph < 5.3 ? true : null });
+        const read = Math.round((souring.trueC(h) + 0.2 * random.normal()) * 10) / 10;
+        say(zero + h * HOUR_MS + MINUTE_MS, 'temperature-read', {
+          celsius: read,
+          instrument: 'hand',
+          typed: { value: read, unit: 'C' },
+        });
+        if (ph > 4.72) continue;
+        const coldMs = zero + (h + 0.1) * HOUR_MS;
+        say(coldMs, 'step-done', { step: 'ripen' });
+        say(coldMs + 13 * HOUR_MS, 'step-done', { step: 'thicken' });
+        const outKg = Math.round((creamKg + massKg - 0.008) * 1000) / 1000;
+        say(coldMs + 13.1 * HOUR_MS, 'weighed', { massKg: outKg, typed: grams(outKg) });
+        say(coldMs + 13.2 * HOUR_MS, 'tasted', {
+          sourness: sournessOfPh(souring.truePh(h + 0.1)),
+          texture: 'spoonable',
+          text: 'A spoon stands in it.',
+        });
+        say(coldMs + 13.3 * HOUR_MS, 'reserved', { massKg: 0.06, typed: grams(0.06) });
+        say(coldMs + 13.4 * HOUR_MS, 'finished', { verdict: 'kept', reason: '' });
+        break;
+      }
+      return events;
+    },
+  };
+}
+
+const stepOf = <K extends StepInstance['kind']>(plan: MakePlan, kind: K) =>
+  plan.method.steps.find((s): s is Extract<StepInstance, { kind: K }> => s.kind === kind)!;
+
+/** A churning in the barrel, played from a cream that is a little leaner than anybody knows. */
+function churning(name: string, litres: number, startMs: number): DemoCream {
+  const base = PRODUCTS.butter.begin(LANTERN_FOLD, new Date(startMs).toISOString(), litres);
+  const plan: MakePlan = {
+    ...base,
+    name,
+    milk: ownCream(litres, 0.34),
+    pot: LANTERN_FOLD.pots[0]!,
+    method: {
+      ...base.method,
+      steps: base.method.steps.map((step) =>
+        step.kind === 'work' ? { ...step, saltFraction: 0.012 } : step,
+      ),
+    },
+  };
+  return {
+    plan,
+    play: (makeId, own, untilMs, members) => {
+      const random = createRandom(hashSeed(`churn ${makeId}`));
+      const { events, say } = notes(LANTERN_FOLD.cooks[0]!.id, untilMs);
+      begin(say, makeId, own, members);
+      let atMs = startMs + 4 * MINUTE_MS;
+      say(atMs, 'step-done', { step: 'take-out' });
+      const { composition, litres: poured, massKg: creamKg } = batchOf(own);
+      const temper = stepOf(own, 'temper');
+      const churn = stepOf(own, 'churn');
+      const warming = runVessel(
+        {
+          composition,
+          litres: poured,
+          startC: own.milk.startC,
+          airC: own.roomC,
+          lidded: true,
+          lossFactor: 1.1,
+        },
+        temper.toC,
+      );
+      atMs += warming.minutes * MINUTE_MS;
+      const read = Math.round((temper.toC + 0.3 * random.normal()) * 10) / 10;
+      say(atMs, 'temperature-read', {
+        celsius: read,
+        instrument: 'hand',
+        typed: { value: read, unit: 'C' },
+      });
+      say(atMs + MINUTE_MS, 'step-done', { step: 'temper' });
+      const trueFat = composition.fatFraction * 0.94;
+      const truth = churnForecast({
+        churn: churn.churn,
+        speed: churn.speed,
+        startC: temper.toC,
+        fatFraction: trueFat,
+        fillFraction: poured / churn.litres,
+        litres: poured,
+        roomC: own.roomC,
+        ripened: false,
+        wholeCurd: false,
+        treatment: 'raw',
+        agedCold: true,
+      });
+      const minutes = truth.minutes * 1.15 * Math.exp(0.12 * random.normal());
+      const beganMs = atMs + 2 * MINUTE_MS;
+      for (const stage of ['soft', 'stiff', 'yellow', 'broken'] satisfies ChurnStage[])
+        say(beganMs + STAGE_SHARE[stage] * minutes * MINUTE_MS * (1 + 0.03 * random.normal()), 'stage-seen', {
+          stage,
+        });
+      atMs = beganMs + (minutes + 1.5) * MINUTE_MS;
+      say(atMs, 'step-done', { step: 'churn' });
+      const { butterKg } = butterBalance({
+        creamKg,
+        creamFatFraction: trueFat,
+        buttermilkFatFraction: truth.buttermilkFatFraction,
+        butterFatFraction: 0.815,
+      });
+      const outKg = Math.round((butterKg - 0.006) * 1000) / 1000;
+      const buttermilkKg = Math.round((creamKg - butterKg - 0.02) * 1000) / 1000;
+      say(atMs + 6 * MINUTE_MS, 'weighed', {
+        massKg: buttermilkKg,
+        typed: grams(buttermilkKg),
+        of: 'buttermilk',
+      });
+      for (const n of [1, 2, 3]) say(atMs + (6 + 4 * n) * MINUTE_MS, 'rinsed', { clear: n === 3 });
+      say(atMs + 21 * MINUTE_MS, 'step-done', { step: 'wash' });
+      const saltKg = Math.round(outKg * 0.012 * 1000) / 1000;
+      say(atMs + 30 * MINUTE_MS, 'salted', { massKg: saltKg, typed: grams(saltKg) });
+      say(atMs + 34 * MINUTE_MS, 'step-done', { step: 'work' });
+      say(atMs + 37 * MINUTE_MS, 'weighed', { massKg: outKg + saltKg, typed: grams(outKg + saltKg) });
+      say(atMs + 40 * MINUTE_MS, 'finished', { verdict: 'kept', reason: '' });
+      return events;
+    },
+  };
+}
+
+/** What the fold made of cream before today. */
+export const demoCreamPast = (nowMs: number): DemoCream[] => [
+  ripening('Stall cream', 1.4, nowMs - 6 * DAY_MS, [9, 12, 14, 16, 18, 20, 23, 26]),
+  churning('Barrel butter', 2.3, nowMs - 22 * DAY_MS),
+  churning('Barrel butter', 2.1, nowMs - 8 * DAY_MS),
+];
+
+/** Cream ripening in mid-course. */
+export const demoRipening = (nowMs: number): DemoCream =>
+  ripening('Stall cream', 1.6, nowMs - 11.5 * HOUR_MS, [8, 11]);
+
+/** A churning to be taken out soon; it waits for its cream. */
+export const demoChurningDue = (nowMs: number): DemoCream =>
+  churning('Butter from the pot', 1, nowMs + 35 * MINUTE_MS);

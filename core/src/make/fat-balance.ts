@@ -1,0 +1,109 @@
+import { butterBalance, HAND_WORKED_FAT } from '../butter/index.ts';
+import type { TypedQuantity } from '../contract/index.ts';
+import { batchOf } from '../method/index.ts';
+import { productOf } from '../products/index.ts';
+import { churnOf } from '../steps/index.ts';
+import type { MakeState } from './state.ts';
+import { walkThermal } from './thermal.ts';
+
+/** Fat of lumps nobody worked: they hold that much water and buttermilk. */
+const UNWORKED_FAT = 0.72;
+/** What nobody measured of the cream's fat may be this much more of it, P90. */
+const FAT_REACH = 1.2;
+
+/** Where the fat of a churning went, all in kg. */
+export interface FatBalance {
+  readonly creamKg: number;
+  readonly fatKg: number;
+  /** If all the fat came into butter of 81 %. */
+  readonly possibleKg: number;
+  /** What the heat at the break leaves of it. */
+  readonly likelyKg: number;
+  /** As weighed; `null` until then. */
+  readonly realKg: number | null;
+  readonly buttermilkKg: number | null;
+  /** Fat in the butter as weighed, at 81 %; in the buttermilk as weighed, by the model; what is in neither. */
+  readonly inButterKg: number | null;
+  readonly inButtermilkKg: number | null;
+  readonly elsewhereKg: number | null;
+  /** Fat left in the buttermilk, 0..1, by the model. */
+  readonly buttermilkFatFraction: number;
+  /** Heat at the break, °C, by the model. */
+  readonly breakC: number;
+  /** Butter over fat, less one; `null` until weighed. */
+  readonly overrun: number | null;
+}
+
+/**
+ * The fat of a churning, in and out; `null` for a make that churns nothing. Salt is no butter: it is taken off.
+ * @param nowMs a running step never ends before this
+ */
+export function fatBalance(state: MakeState, nowMs: number): FatBalance | null {
+  const churning = state.steps.find(({ step }) => step.facts.parts);
+  if (!churning) return null;
+  const { composition, massKg: creamKg } = batchOf(state.plan);
+  const walk = walkThermal(state, nowMs);
+  const time = walk.steps.find((s) => s.id === churning.step.id);
+  const startMs = time?.startMs ?? state.startedAtMs;
+  // As warm as it was when churning began.
+  const startC = walk.course.findLast(([ms]) => ms <= startMs)?.[1] ?? state.plan.milk.startC;
+  const of = { step: churning.step.instance, goods: productOf(state.plan).goods };
+  const { buttermilkFatFraction, breakC } = churnOf(state.plan, of, startC, startMs);
+  const fatKg = creamKg * composition.fatFraction;
+  const { butterKg: likelyKg } = butterBalance({
+    creamKg,
+    creamFatFraction: composition.fatFraction,
+    buttermilkFatFraction,
+    butterFatFraction: HAND_WORKED_FAT,
+  });
+  const realKg = state.weighedKg === null ? null : Math.max(0, state.weighedKg - (state.saltKg ?? 0));
+  const buttermilkKg = state.byProductsKg.buttermilk ?? null;
+  const inButterKg = realKg === null ? null : Math.min(fatKg, realKg * HAND_WORKED_FAT);
+  const inButtermilkKg =
+    buttermilkKg === null ? null : Math.min(fatKg - (inButterKg ?? 0), buttermilkKg * buttermilkFatFraction);
+  return {
+    creamKg,
+    fatKg,
+    possibleKg: fatKg / HAND_WORKED_FAT,
+    likelyKg,
+    realKg,
+    buttermilkKg,
+    inButterKg,
+    inButtermilkKg,
+    elsewhereKg: inButterKg === null ? null : fatKg - inButterKg - (inButtermilkKg ?? 0),
+    buttermilkFatFraction,
+    breakC,
+    overrun: realKg === null || fatKg === 0 ? null : realKg / fatKg - 1,
+  };
+}
+
+/** Why a weighing of butter cannot be; `null` when it can. */
+export type ButterDoubt =
+  | { readonly why: 'more-than-cream'; readonly mostKg: number; readonly gramsMeant: boolean }
+  | { readonly why: 'more-than-fat'; readonly mostKg: number; readonly gramsMeant: boolean };
+
+const KG_PER_OUNCE = 0.0283495;
+
+/**
+ * Whether so much butter can have come of it: never more than the cream, and no more than its fat makes even of
+ * unworked, wet lumps of a cream a fifth richer than was thought.
+ * @example butterDoubt(state, 15, { value: 15, unit: 'kg' }, nowMs) // more than the cream
+ */
+export function butterDoubt(
+  state: MakeState,
+  massKg: number,
+  typed: TypedQuantity,
+  nowMs: number,
+): ButterDoubt | null {
+  const balance = fatBalance(state, nowMs);
+  if (!balance) return null;
+  const mostKg = Math.min(balance.creamKg, (balance.fatKg * FAT_REACH) / UNWORKED_FAT);
+  if (massKg <= mostKg) return null;
+  // The same number in grams would be butter: the wrong unit stood there.
+  const gramsMeant = typed.unit === 'oz' && massKg / KG_PER_OUNCE / 1000 <= mostKg;
+  return {
+    why: massKg > balance.creamKg ? 'more-than-cream' : 'more-than-fat',
+    mostKg,
+    gramsMeant,
+  };
+}

@@ -1,0 +1,32 @@
+import type { KitchenSettings, MakePlan, ProductId } from '../contract/index.ts';
+import type { StarterKind } from '../culture/index.ts';
+import type { Goods } from '../steps/index.ts';
+
+/** What goes from a make into the milk room: the product itself, or what is left of it. */
+export interface Gives {
+  readonly role: 'cream' | 'buttermilk';
+  /** How the lot is called. */
+  readonly name: (plan: MakePlan) => string;
+}
+
+/** All that is known of one kind of thing that is made. */
+export interface Product {
+  readonly id: ProductId;
+  readonly label: string;
+  /** What it is, in a line, where it is chosen. */
+  readonly line: string;
+  readonly goods: Goods;
+  /** The pattern brushed on its crock, and how what is in it looks when it is drawn for its own sake. */
+  readonly drawn: { readonly brush: 'waves' | 'sprigs' | 'cord'; readonly as: 'set' | 'thick' | 'lump' };
+  readonly takes: 'milk' | 'cream';
+  /** What it is soured with, the usual first; empty when nothing sours in it. */
+  readonly starters: readonly StarterKind[];
+  /**
+   * The plan a new make of it begins with: everything filled in but what the maker wants to turn.
+   * @param startAt instant in UTC
+   * @param about litres, rounded to what the kitchen's measures can say
+   */
+  readonly begin: (kitchen: KitchenSettings, startAt: string, about?: number) => MakePlan;
+  /** What becomes of its weighings in the milk room; left out, it leaves the milk room for good. */
+  readonly gives?: { readonly out?: Gives; readonly buttermilk?: Gives };
+}

@@ -1,0 +1,164 @@
+import {
+  CHURN_FACTS,
+  churnForecast,
+  churnLnSigma,
+  timeByStages,
+  type ChurnForecast,
+  type Churning,
+} from '../butter/index.ts';
+import type { MakePlan } from '../contract/index.ts';
+import { batchOf, roomAtC, type CautionId } from '../method/index.ts';
+import { formatVolume } from '../units/index.ts';
+import type { Leg, LegRun } from './leg.ts';
+import { paramsOf, type StepOf, type StepType } from './step-type.ts';
+
+/** Cream this cold has been aged: its fat is firm, °C. */
+const AGED_BELOW_C = 8;
+/** Below this cream hardly breaks at all, and below the second it is slow. */
+const NO_CREAM_FAT = 0.12;
+const THIN_FAT = 0.25;
+
+const own = ({ step }: StepOf) => paramsOf(step, 'churn');
+
+/** The cream of a plan as it goes into the churn at a heat. */
+export function churningOf(plan: MakePlan, of: StepOf, startC: number, atMs: number): Churning {
+  const { churn, speed, litres: holds } = own(of);
+  const { litres, composition } = batchOf(plan);
+  return {
+    churn,
+    speed,
+    startC,
+    fatFraction: composition.fatFraction,
+    fillFraction: litres / holds,
+    litres,
+    roomC: roomAtC(plan, atMs),
+    ripened: plan.milk.soured === true,
+    wholeCurd: false,
+    treatment: plan.milk.treatment,
+    agedCold: plan.milk.startC <= AGED_BELOW_C,
+  };
+}
+
+/** When it breaks and what stays behind, as the book has it. */
+export const churnOf = (plan: MakePlan, of: StepOf, startC: number, atMs: number): ChurnForecast =>
+  churnForecast(churningOf(plan, of, startC, atMs));
+
+function leg({ plan, startC, startMs, readings, stages, of }: LegRun): Leg {
+  // Read as it was poured in, that is its heat.
+  const began = readings.find((r) => r.minutes <= 2)?.temperatureC ?? startC;
+  const book = churnOf(plan, of, began, startMs);
+  const { minutes, lnSigma } = timeByStages(
+    { minutes: book.minutes, lnSigma: churnLnSigma(own(of)) },
+    stages,
+  );
+  const latest = readings.at(-1);
+  const endC = latest && latest.minutes > 2 ? Math.max(latest.temperatureC, book.breakC) : book.breakC;
+  return {
+    minutes,
+    sigmaMin: lnSigma * minutes,
+    endC,
+    endless: false,
+    curve: [
+      [0, began],
+      ...readings
+        .filter((r) => r.minutes > 2 && r.minutes < minutes)
+        .map((r): [number, number] => [r.minutes, r.temperatureC]),
+      [minutes, endC],
+    ],
+  };
+}
+
+function cautions(plan: MakePlan, of: StepOf): readonly CautionId[] {
+  const { motor } = CHURN_FACTS[own(of).churn];
+  return [
+    ...(motor ? (['blades-off'] as const) : []),
+    ...(plan.starter.kind === 'milk-kefir' || plan.milk.soured ? (['vent-churn'] as const) : []),
+    ...(plan.milk.treatment === 'raw' ? (['raw-milk'] as const) : []),
+  ];
+}
+
+/** Cream is worked until it breaks into butter and buttermilk. */
+export const CHURN: StepType = {
+  kind: 'churn',
+  facts: {
+    inThePot: 'churning',
+    waits: true,
+    overnight: false,
+    whenever: false,
+    pad: 'temperature',
+    probed: true,
+    endedBy: null,
+    moves: null,
+    inoculates: false,
+    sours: false,
+    setShowsAcid: false,
+    tells: 'stages',
+    parts: true,
+  },
+  words: (_plan, of) => {
+    const { motor } = CHURN_FACTS[own(of).churn];
+    return {
+      title: 'Churn',
+      doneWords: 'It broke: stopped',
+      doing: motor
+        ? 'Churn it, and stand by from the look-bell on: stop at grains of the size of wheat.'
+        : 'Churn at an even pace: stop at grains of the size of wheat.',
+      why: 'It breaks all at once and splashes. Churned on, the grains close up around their buttermilk.',
+      endWords: 'breaks',
+      early: { title: 'Look: it may break', text: 'From here on it may break: listen and look.' },
+      due: { title: 'Stop?', text: 'It should have broken: stop at grains of the size of wheat.' },
+    };
+  },
+  aim: () => ({ to: 'break' }),
+  hands: () => ({ handsMin: 3, slackMin: 2, mustAct: true }),
+  cautions,
+  leg,
+  advise: (plan, { measures }, of) => {
+    const { litres: holds, name } = own(of);
+    const { litres, composition } = batchOf(plan);
+    const { fatFraction } = composition;
+    const percent = `${(fatFraction * 100).toFixed(0)} %`;
+    return [
+      fatFraction < NO_CREAM_FAT
+        ? {
+            severity: 'stop',
+            field: 'milk',
+            text: `${percent} fat is hardly cream: it would not break. Let it stand and skim it richer; from 25 % it churns well.`,
+          }
+        : fatFraction < THIN_FAT
+          ? {
+              severity: 'caution',
+              field: 'milk',
+              text: `Cream of ${percent} is thin: it takes long and gives little. From 25 % it churns well.`,
+            }
+          : null,
+      litres > holds * 0.9
+        ? {
+            severity: 'stop',
+            field: 'pot',
+            text: `${name} holds ${formatVolume(holds, measures)}: ${formatVolume(litres, measures)} leaves no room to beat. Take half as much, or a larger churn.`,
+          }
+        : litres > holds * 0.55
+          ? {
+              severity: 'caution',
+              field: 'pot',
+              text: `${name} is more than half full: it beats against itself. Two loads are quicker.`,
+            }
+          : null,
+      plan.milk.treatment === 'ultra-heated'
+        ? {
+            severity: 'caution',
+            field: 'milk',
+            text: 'Ultra-heated cream, and cream with a stabiliser in it, may not break at all.',
+          }
+        : null,
+      plan.milk.homogenised
+        ? {
+            severity: 'caution',
+            field: 'milk',
+            text: 'Homogenised cream breaks late, if at all: its fat is beaten small.',
+          }
+        : null,
+    ];
+  },
+};

@@ -1,0 +1,30 @@
+import type { StepType } from './step-type.ts';
+
+/** The buttermilk runs off; weighed, it says where the rest of the fat is. */
+export const DRAIN: StepType = {
+  kind: 'drain',
+  facts: {
+    inThePot: 'grains',
+    waits: false,
+    overnight: false,
+    whenever: false,
+    pad: 'mass',
+    probed: false,
+    endedBy: 'weighed',
+    moves: null,
+    inoculates: false,
+    sours: false,
+    setShowsAcid: false,
+    weighs: 'buttermilk',
+  },
+  words: ({ milk }) => ({
+    title: 'Drain',
+    doneWords: 'Drained, not weighed',
+    doing: 'Pour the buttermilk off through a sieve and weigh it; it goes to the milk room.',
+    why: milk.soured
+      ? 'Cultured buttermilk is for drinking, baking, and as a starter.'
+      : 'Sweet buttermilk is for drinking and baking; it is no starter.',
+  }),
+  hands: () => ({ handsMin: 5, slackMin: 30, mustAct: false }),
+  cautions: () => ['allergen'],
+};

@@ -1,0 +1,46 @@
+import { serumLeftFraction, washesToKeep } from '../butter/index.ts';
+import { paramsOf, type StepOf, type StepType } from './step-type.ts';
+
+/** Buttermilk that drained butter carries, kg per kg [F]. */
+const DRAINED = 0.25;
+
+const own = ({ step }: StepOf) => paramsOf(step, 'wash');
+const washingOf = (of: StepOf) => ({
+  carriedKgPerKg: DRAINED,
+  waterKgPerKg: own(of).waterKgPerKg,
+  exchangeFraction: own(of).exchangeFraction,
+});
+
+/** Share of the buttermilk it carried that is left after some washes, 0..1. */
+export const serumLeft = (of: StepOf, washes: number): number => serumLeftFraction(washingOf(of), washes);
+/** Washes until it keeps; `null` when such a wash carries nothing off. */
+export const washesEnough = (of: StepOf): number | null => washesToKeep(washingOf(of));
+
+/** Cold water carries the buttermilk off that would spoil it. */
+export const WASH: StepType = {
+  kind: 'wash',
+  facts: {
+    inThePot: 'grains',
+    waits: false,
+    overnight: false,
+    whenever: false,
+    pad: 'temperature',
+    probed: false,
+    endedBy: null,
+    moves: null,
+    inoculates: false,
+    sours: false,
+    setShowsAcid: false,
+    tells: 'rinses',
+  },
+  applies: ({ method }) => method.steps.some((s) => s.kind === 'wash' && s.washes > 0),
+  words: () => ({
+    title: 'Wash',
+    doneWords: 'Washed enough',
+    doing: 'Very cold drinking water, as much as butter: press, pour off, again, until it runs clear.',
+    why: 'What buttermilk is left in it sours and spoils it.',
+  }),
+  aim: (_plan, of) => ({ to: 'words', words: `${own(of).washes} × with ice-cold water` }),
+  hands: (_plan, of) => ({ handsMin: 3 * own(of).washes, slackMin: 30, mustAct: false }),
+  cautions: () => ['wash-water'],
+};

@@ -1,0 +1,33 @@
+import { paramsOf, type StepOf, type StepType } from './step-type.ts';
+
+const own = ({ step }: StepOf) => paramsOf(step, 'work');
+
+/** The water is pressed out, and salt goes in. */
+export const WORK: StepType = {
+  kind: 'work',
+  facts: {
+    inThePot: 'butter',
+    waits: false,
+    overnight: false,
+    whenever: false,
+    pad: 'mass',
+    probed: false,
+    endedBy: null,
+    moves: null,
+    inoculates: false,
+    sours: false,
+    setShowsAcid: false,
+    tells: 'salt',
+  },
+  words: (_plan, of) => ({
+    title: own(of).saltFraction > 0 ? 'Work and salt' : 'Work',
+    doneWords: 'It is worked',
+    doing:
+      own(of).saltFraction > 0
+        ? 'Press and fold until no drops show; weigh it, then work the salt in.'
+        : 'Press and fold until no drops show.',
+    why: 'Water left in it shortens its keeping; salt keeps it by what it makes of that water.',
+  }),
+  hands: () => ({ handsMin: 10, slackMin: 60, mustAct: false }),
+  cautions: () => [],
+};

@@ -1,0 +1,65 @@
+import { STAGE_SHARE, type ChurnStage } from '@morning-crock/core';
+import { STAGE_WORDS } from './entry-words.ts';
+import './churn-cord.css';
+
+/** The stages a churning is told by, in order. */
+export const KNOTS: readonly ChurnStage[] = ['froth', 'soft', 'stiff', 'yellow', 'easier', 'broken'];
+/** Beyond this much of the expected time the cord ends. */
+const CORD_SHARE = 2;
+const CORD_TOP = 24;
+const CORD_PX = 300;
+
+/** A cord with a knot for each stage; its thick part is where it should break. */
+export function ChurnCord(props: {
+  readonly nowShare: number;
+  readonly spread: number;
+  readonly seen: readonly ChurnStage[];
+}) {
+  const { nowShare, spread, seen } = props;
+  const y = (share: number): number =>
+    CORD_TOP + (Math.min(CORD_SHARE, Math.max(0, share)) / CORD_SHARE) * CORD_PX;
+  return (
+    <svg viewBox="0 0 190 340" className="churn-cord" aria-hidden="true">
+      <line x1="20" x2="20" y1={y(0)} y2={y(CORD_SHARE)} stroke="var(--line)" strokeWidth="4" />
+      <line
+        x1="20"
+        x2="20"
+        y1={y(1 / spread)}
+        y2={y(spread)}
+        stroke="var(--brush)"
+        strokeWidth="14"
+        strokeLinecap="round"
+      />
+      {KNOTS.map((stage) => {
+        const at = y(STAGE_SHARE[stage]);
+        const was = seen.includes(stage);
+        return (
+          <g key={stage}>
+            <circle
+              cx="20"
+              cy={at}
+              r="8"
+              fill={was ? 'var(--ink)' : 'var(--slip)'}
+              stroke="var(--ink)"
+              strokeWidth="2.5"
+            />
+            <text
+              x="40"
+              y={at + (stage === 'easier' ? 1 : stage === 'broken' ? 12 : 6)}
+              fontSize="17"
+              fill={was ? 'var(--ink)' : 'var(--quiet)'}
+            >
+              {STAGE_WORDS[stage]}
+            </text>
+          </g>
+        );
+      })}
+      <path
+        d={`M6 ${y(nowShare)} l-6 -7 v14 z M34 ${y(nowShare)} h-28`}
+        fill="var(--madder)"
+        stroke="var(--madder)"
+        strokeWidth="3"
+      />
+    </svg>
+  );
+}

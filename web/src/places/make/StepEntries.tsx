@@ -1,0 +1,120 @@
+import {
+  CHURN_STAGES,
+  fatBalance,
+  readTypedNumber,
+  SYSTEM_UNITS,
+  toKilograms,
+  UNIT_LABEL,
+  type MakeState,
+} from '@morning-crock/core';
+import { Button } from '@mantine/core';
+import { useState } from 'react';
+import { now } from '../../data/clock.ts';
+import { record } from '../../data/store.ts';
+import { useUnits } from '../../data/use-units.ts';
+import { STAGE_WORDS } from '../../parts/entry-words.ts';
+import { QuantityField } from '../../parts/QuantityField.tsx';
+import './panels/panels.css';
+
+/** One tap a stage, as eye and ear tell it. */
+function Stages({ state }: { readonly state: MakeState }) {
+  const last = state.stages.at(-1)?.stage;
+  const from = last ? CHURN_STAGES.indexOf(last) + 1 : 0;
+  return (
+    <div className="stage-buttons" role="group" aria-label="How far it is">
+      {CHURN_STAGES.map((stage, i) => (
+        <button
+          key={stage}
+          type="button"
+          className="chip"
+          aria-pressed={state.stages.some((s) => s.stage === stage)}
+          disabled={i < from}
+          onClick={() => void record(state.id, 'stage-seen', { stage })}
+        >
+          {STAGE_WORDS[stage]}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+function Rinses({ state }: { readonly state: MakeState }) {
+  return (
+    <div className="stage-buttons" role="group" aria-label="Washing">
+      <button
+        type="button"
+        className="chip"
+        onClick={() => void record(state.id, 'rinsed', { clear: false })}
+      >
+        Washed once, cloudy
+      </button>
+      <button type="button" className="chip" onClick={() => void record(state.id, 'rinsed', { clear: true })}>
+        Washed once, clear
+      </button>
+    </div>
+  );
+}
+
+/** How much salt went in, beginning with what was planned for the butter there is. */
+function Salt({ state }: { readonly state: MakeState }) {
+  const units = useUnits();
+  const unit = SYSTEM_UNITS[units.system].mass[0] ?? 'g';
+  const work = state.current?.step.instance;
+  const balance = fatBalance(state, now());
+  const share = work?.kind === 'work' ? work.saltFraction : 0;
+  const butterKg = balance?.realKg ?? balance?.likelyKg ?? 0;
+  const wantedKg = (butterKg * share) / (1 - share);
+  const [typed, setTyped] = useState<{ value: number; unit: typeof unit } | null>(() => {
+    const asked = units.mass(wantedKg).match(/^[\d.,]+/)?.[0] ?? '';
+    const read = readTypedNumber(asked);
+    return share > 0 && read.ok && units.mass(wantedKg).endsWith(UNIT_LABEL[unit])
+      ? { value: read.value, unit }
+      : null;
+  });
+  if (state.saltKg !== null) return <p>Salted with {units.mass(state.saltKg)}.</p>;
+  if (share === 0) return null;
+  return (
+    <form
+      aria-label="Salt"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (typed) void record(state.id, 'salted', { massKg: toKilograms(typed.value, typed.unit), typed });
+      }}
+    >
+      <QuantityField
+        label="Salt"
+        value={typed?.value ?? null}
+        unit={unit}
+        units={SYSTEM_UNITS[units.system].mass.map((u) => ({ value: u, label: UNIT_LABEL[u] }))}
+        check={(value, u) =>
+          value > 0
+            ? toKilograms(value, u) > butterKg * 0.1
+              ? `That is more than a tenth of the ${units.mass(butterKg)} of butter. Another unit?`
+              : null
+            : 'The salt must be above 0.'
+        }
+        onFault={(faulty) => {
+          if (faulty) setTyped(null);
+        }}
+        onChange={(value, u) => setTyped({ value, unit: u })}
+      />
+      <Button type="submit" variant="default" h={56} disabled={!typed} mt={12}>
+        The salt is in
+      </Button>
+    </form>
+  );
+}
+
+/** What hands tell of the present step besides that it is done. */
+export function StepEntries({ state }: { readonly state: MakeState }) {
+  switch (state.current?.step.facts.tells) {
+    case 'stages':
+      return <Stages state={state} />;
+    case 'rinses':
+      return <Rinses state={state} />;
+    case 'salt':
+      return <Salt key={state.saltKg} state={state} />;
+    default:
+      return null;
+  }
+}

@@ -1,0 +1,100 @@
+import { CHURN_WINDOW_C, fromCelsius, interpolateLinear } from '@morning-crock/core';
+import { useUnits } from '../../../data/use-units.ts';
+import type { PanelProps } from './panel.ts';
+import './panels.css';
+
+const TOP_C = 26;
+const PX_PER_C = 11;
+const BASE_PX = 310;
+const y = (celsius: number): number => BASE_PX - Math.min(TOP_C, Math.max(0, celsius)) * PX_PER_C;
+
+/** The jar of cream beside the heats it may be churned at, and when it is there. */
+export function TemperPanel({ live, nowMs }: PanelProps) {
+  const units = useUnits();
+  const { state, forecast } = live;
+  const step = state.steps.find((s) => s.step.instance.kind === 'temper')?.step;
+  if (step?.instance.kind !== 'temper') return null;
+  const { toC } = step.instance;
+  const [low, high] = CHURN_WINDOW_C[state.plan.milk.soured ? 'ripened' : 'sweet'];
+  const course = forecast.point.temperature;
+  const measured = state.temperatures.at(-1);
+  const nowC = interpolateLinear(
+    course.map(([ms]) => ms),
+    course.map(([, c]) => c),
+    nowMs,
+  );
+  const time = forecast.point.steps.find((s) => s.id === step.id);
+  const first = forecast.point.steps[0];
+  const waiting = state.current?.step.facts.inThePot === 'cream';
+  return (
+    <section
+      className="temper-panel"
+      aria-label={`Cream at about ${units.temperature(nowC)}, to ${units.temperature(toC)}; it churns well between ${units.temperature(low)} and ${units.temperature(high)}`}
+    >
+      <svg viewBox="0 0 360 340" aria-hidden="true" className="temper-drawing">
+        <path
+          d="M62 60 h96 v14 q16 10 16 34 V300 q0 18 -18 18 H64 q-18 0 -18 -18 V108 q0 -24 16 -34 z"
+          fill="var(--glaze-hi)"
+          stroke="var(--ink)"
+          strokeWidth="3"
+        />
+        <path
+          d="M56 132 q54 -8 108 0 V296 q0 12 -12 12 H68 q-12 0 -12 -12 z"
+          fill="var(--milk)"
+          stroke="var(--ink)"
+          strokeWidth="2"
+        />
+        <rect
+          x="226"
+          y={y(high)}
+          width="26"
+          height={y(low) - y(high)}
+          fill="var(--butter)"
+          stroke="var(--ink)"
+          strokeWidth="2"
+        />
+        <line x1="226" x2="226" y1={y(0)} y2={y(TOP_C)} stroke="var(--ink)" strokeWidth="2.5" />
+        {[0, 5, 10, 15, 20, 25].map((c) => (
+          <g key={c}>
+            <line x1="220" x2="226" y1={y(c)} y2={y(c)} stroke="var(--ink)" strokeWidth="2" />
+            <text x="214" y={y(c) + 6} textAnchor="end" fontSize="16" fill="var(--quiet)">
+              {Math.round(fromCelsius(c, units.temperatureUnit))}
+            </text>
+          </g>
+        ))}
+        <text x="260" y={(y(low) + y(high)) / 2 + 6} fontSize="17" fill="var(--ink)">
+          churn here
+        </text>
+        <path d={`M226 ${y(nowC)} l16 -9 v18 z`} fill="var(--clay)" stroke="var(--ink)" strokeWidth="1.5" />
+        <text x="248" y={y(nowC) + (nowC > high ? -2 : 20)} fontSize="18" fill="var(--clay)">
+          about {units.temperature(nowC)}
+        </text>
+      </svg>
+      <div className="churn-minutes">
+        {waiting && first ? (
+          <>
+            <p className="quiet">Take it out</p>
+            <div className="number temper-big">{units.time(first.startMs, nowMs)}</div>
+          </>
+        ) : (
+          <>
+            <p className="quiet">{units.temperature(toC)} about</p>
+            <div className="number temper-big">
+              {time ? (time.endless ? 'never' : units.time(time.endMs, nowMs)) : '–'}
+            </div>
+          </>
+        )}
+        {waiting && time && (
+          <p>
+            then {units.temperature(toC)} about {units.time(time.endMs, nowMs)}
+          </p>
+        )}
+        <p className="quiet">
+          {measured
+            ? `Last measured ${units.temperature(measured.celsius)}, ${units.time(measured.atMs, nowMs)}.`
+            : 'By the sums; stir and measure to know.'}
+        </p>
+      </div>
+    </section>
+  );
+}

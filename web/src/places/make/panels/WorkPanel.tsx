@@ -1,0 +1,94 @@
+import { fatBalance, salted } from '@morning-crock/core';
+import { useUnits } from '../../../data/use-units.ts';
+import type { PanelProps } from './panel.ts';
+import './panels.css';
+
+/** Water in butter worked by hand, 0..1. */
+const WATER = 0.16;
+
+/** The butter on its board: what was possible, what is likely, what came. */
+export function WorkPanel({ live, nowMs }: PanelProps) {
+  const units = useUnits();
+  const { state } = live;
+  const balance = fatBalance(state, nowMs);
+  const work = state.steps.find((s) => s.step.instance.kind === 'work')?.step.instance;
+  if (!balance || work?.kind !== 'work') return null;
+  const { possibleKg, likelyKg, realKg } = balance;
+  const butterKg = realKg ?? likelyKg;
+  const wantedKg = (butterKg * work.saltFraction) / (1 - work.saltFraction);
+  const salt = state.saltKg === null ? null : salted(butterKg, WATER, state.saltKg);
+  const width = (kg: number): number => 300 * Math.min(1, kg / possibleKg);
+  return (
+    <section className="temper-panel" aria-label="The butter, possible, likely and real">
+      <svg viewBox="0 0 380 300" aria-hidden="true" className="wash-drawing">
+        <path
+          d="M10 232 H370 L352 262 H28 Z"
+          fill="var(--clay)"
+          opacity="0.35"
+          stroke="var(--ink)"
+          strokeWidth="2.5"
+        />
+        <rect
+          x="40"
+          y="148"
+          width="300"
+          height="84"
+          rx="10"
+          fill="none"
+          stroke="var(--line)"
+          strokeWidth="2"
+          strokeDasharray="6 6"
+        />
+        <rect
+          x="40"
+          y="148"
+          width={width(realKg ?? likelyKg)}
+          height="84"
+          rx="10"
+          fill="var(--butter)"
+          opacity={realKg === null ? 0.45 : 1}
+          stroke="var(--ink)"
+          strokeWidth="2.5"
+        />
+        <path
+          d="M56 170 l12 14 l-12 14 M84 170 l12 14 l-12 14"
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth="2"
+          opacity="0.5"
+        />
+      </svg>
+      <dl className="yields">
+        <div>
+          <dt className="quiet">possible, all its fat</dt>
+          <dd className="number">{units.mass(possibleKg)}</dd>
+        </div>
+        <div>
+          <dt className="quiet">likely, about</dt>
+          <dd className="number">{units.mass(likelyKg)}</dd>
+        </div>
+        <div>
+          <dt>{realKg === null ? 'came: not weighed yet' : 'came'}</dt>
+          <dd className="number temper-big">{realKg === null ? '–' : units.mass(realKg)}</dd>
+        </div>
+        {work.saltFraction > 0 && salt === null && (
+          <div>
+            <dt className="quiet">salt for {(work.saltFraction * 100).toFixed(1)} %</dt>
+            <dd className="number">
+              {realKg === null ? 'about ' : ''}
+              {units.mass(wantedKg)}
+            </dd>
+          </div>
+        )}
+        {salt && (
+          <div>
+            <dt className="quiet">salted</dt>
+            <dd className="number">
+              {(salt.saltFraction * 100).toFixed(1)} %, {(salt.brineFraction * 100).toFixed(0)} % in its water
+            </dd>
+          </div>
+        )}
+      </dl>
+    </section>
+  );
+}

@@ -1,0 +1,94 @@
+import {
+  batchOf,
+  EMPTY_KG,
+  freeKg,
+  isMassUnit,
+  isVolumeUnit,
+  litresOfMass,
+  SYSTEM_UNITS,
+  toKilograms,
+  toLitres,
+  typedMass,
+  UNIT_LABEL,
+  withLitres,
+  type MassUnit,
+  type VolumeUnit,
+} from '@morning-crock/core';
+import type { Lot, MakePlan } from '@morning-crock/core/contract';
+import type { Units } from '../../data/units-of.ts';
+import { useUnits } from '../../data/use-units.ts';
+import { QuantityField } from '../../parts/QuantityField.tsx';
+
+const MOST_LITRES = 60;
+
+/** Litres of what was typed, whether by volume or by weight. */
+function litresOf(value: number, unit: VolumeUnit | MassUnit, plan: MakePlan): number {
+  if (isVolumeUnit(unit)) return toLitres(value, unit);
+  return isMassUnit(unit) ? litresOfMass(toKilograms(value, unit), batchOf(plan).composition) : Number.NaN;
+}
+
+/** More of a lot than is free, in words; what other makes have planned is not free. */
+function tooMuchOf(plan: MakePlan, lots: readonly Lot[], litres: number, units: Units): string | null {
+  for (const asked of withLitres(plan.milk, litres, plan.milk.typed).lots ?? []) {
+    const lot = lots.find((l) => l.id === asked.lotId);
+    if (!lot || asked.massKg <= freeKg(lot) + EMPTY_KG) continue;
+    const volume = (kg: number): string => units.volume(litresOfMass(kg, lot.of));
+    const planned =
+      lot.spokenForKg > EMPTY_KG ? `, ${volume(lot.spokenForKg)} of it planned for other makes` : '';
+    return `${lot.name}: ${volume(Math.max(0, lot.has.massKg))} there${planned}.`;
+  }
+  return null;
+}
+
+/** How much goes in, by volume or by weight; the dose stays the same share of it. */
+export function AmountOfMilk(props: {
+  readonly plan: MakePlan;
+  readonly lots: readonly Lot[];
+  readonly change: (part: Partial<MakePlan>) => void;
+  readonly onFault: (field: string, faulty: boolean) => void;
+}) {
+  const { plan, lots, change, onFault } = props;
+  const units = useUnits();
+  const offered = [...SYSTEM_UNITS[units.system].milk, ...SYSTEM_UNITS[units.system].mass, 'L' as const];
+  const options = [...new Set(offered)].map((u) => ({ value: u, label: UNIT_LABEL[u] }));
+  const { unit } = plan.milk.typed;
+  const typedUnit = isVolumeUnit(unit) || isMassUnit(unit) ? unit : 'L';
+  return (
+    <QuantityField
+      key={plan.repeatOf ?? 'new'}
+      label="How much"
+      value={plan.milk.typed.value}
+      unit={typedUnit}
+      units={
+        options.some((o) => o.value === typedUnit)
+          ? options
+          : [...options, { value: typedUnit, label: UNIT_LABEL[typedUnit] }]
+      }
+      check={(value, unit) => {
+        const litres = litresOf(value, unit, plan);
+        if (!(value > 0)) return 'The amount must be above 0.';
+        if (litres < 0.05)
+          return `That is only ${units.volume(litres)}. ${unit === 'mL' ? 'Litres instead?' : 'A larger unit?'}`;
+        if (litres > MOST_LITRES)
+          return `That is ${units.volume(litres)}, more than this tool is made for (${units.volume(MOST_LITRES)}).${unit === 'L' ? ' Millilitres instead?' : ''}`;
+        return tooMuchOf(plan, lots, litres, units);
+      }}
+      onFault={(faulty) => onFault('milk', faulty)}
+      onChange={(value, unit) => {
+        const litres = litresOf(value, unit, plan);
+        // The dose stays the same share of the milk unless it was set by a packet.
+        const massKg =
+          plan.starter.massKg === null
+            ? null
+            : Math.round((plan.starter.massKg * litres * 1000) / plan.milk.litres) / 1000;
+        change({
+          milk: withLitres(plan.milk, litres, { value, unit }),
+          starter:
+            massKg === null
+              ? plan.starter
+              : { ...plan.starter, massKg, typed: typedMass(massKg, units.system) },
+        });
+      }}
+    />
+  );
+}

@@ -1,0 +1,146 @@
+import { CHURN_FACTS, CHURN_KINDS, CHURN_SPEEDS, salted } from '@morning-crock/core';
+import type { KitchenSettings, MakePlan, StepInstance, StepKind } from '@morning-crock/core/contract';
+import { NativeSelect } from '@mantine/core';
+import { useUnits } from '../../data/use-units.ts';
+import { Choices } from '../../parts/Choices.tsx';
+import { StepSlider } from '../../parts/StepSlider.tsx';
+
+type Of<K extends StepKind> = Extract<StepInstance, { readonly kind: K }>;
+/** Water in butter worked by hand, 0..1. */
+const WATER = 0.16;
+/** A churn nobody entered in the Kitchen is as large as a large jar, L. */
+const USUAL_LITRES = 2;
+
+/** The method of a plan with one kind of its steps changed. */
+function withStep<K extends StepKind>(
+  plan: MakePlan,
+  kind: K,
+  part: Partial<Omit<Of<K>, 'id' | 'kind'>>,
+): MakePlan['method'] {
+  return {
+    ...plan.method,
+    steps: plan.method.steps.map((step) =>
+      step.kind === kind ? ({ ...step, ...part } as StepInstance) : step,
+    ),
+  };
+}
+
+const stepOf = <K extends StepKind>(plan: MakePlan, kind: K): Of<K> | undefined =>
+  plan.method.steps.find((step): step is Of<K> => step.kind === kind);
+
+/** How it is tempered, churned, washed and salted. */
+export function ChurnSection(props: {
+  readonly plan: MakePlan;
+  readonly kitchen: KitchenSettings;
+  readonly change: (part: Partial<MakePlan>) => void;
+}) {
+  const { plan, kitchen, change } = props;
+  const units = useUnits();
+  const temper = stepOf(plan, 'temper');
+  const churn = stepOf(plan, 'churn');
+  const wash = stepOf(plan, 'wash');
+  const work = stepOf(plan, 'work');
+  if (!temper || !churn || !wash || !work) return null;
+  const own = kitchen.churns.find((c) => c.name === churn.name);
+  const set = <K extends StepKind>(kind: K, part: Partial<Omit<Of<K>, 'id' | 'kind'>>): void =>
+    change({ method: withStep(plan, kind, part) });
+  const salt = Math.round(work.saltFraction * 1000) / 10;
+  const brine = salted(1, WATER, work.saltFraction / (1 - work.saltFraction)).brineFraction;
+  return (
+    <>
+      <section className="section" aria-labelledby="churn">
+        <h2 id="churn">Temper and churn</h2>
+        <StepSlider
+          label="Churn it at"
+          value={temper.toC}
+          shown={units.temperature(temper.toC)}
+          min={6}
+          max={22}
+          step={0.5}
+          onChange={(toC) => set('temper', { toC })}
+        />
+        <Choices
+          legend="Until then it stands"
+          value={temper.standing}
+          options={[
+            { value: 'room', label: `in the room, ${units.temperature(plan.roomC)}` },
+            { value: 'cold', label: 'in the cold' },
+          ]}
+          onChange={(standing) => set('temper', { standing })}
+        />
+        <NativeSelect
+          label="Churn"
+          value={own ? own.id : churn.churn}
+          data={[
+            ...(kitchen.churns.length > 0
+              ? [
+                  {
+                    group: 'My churns',
+                    items: kitchen.churns.map((c) => ({
+                      value: c.id,
+                      label: `${c.name}, ${units.volume(c.litres)}`,
+                    })),
+                  },
+                ]
+              : []),
+            {
+              group: kitchen.churns.length > 0 ? 'Another' : 'Churns',
+              items: CHURN_KINDS.map((kind) => ({ value: kind, label: CHURN_FACTS[kind].label })),
+            },
+          ]}
+          onChange={(e) => {
+            const chosen = kitchen.churns.find((c) => c.id === e.currentTarget.value);
+            const kind = CHURN_KINDS.find((k) => k === e.currentTarget.value);
+            if (chosen)
+              set('churn', { churn: chosen.kind ?? 'crank', name: chosen.name, litres: chosen.litres });
+            else if (kind) set('churn', { churn: kind, name: CHURN_FACTS[kind].label, litres: USUAL_LITRES });
+          }}
+        />
+        {!own && (
+          <StepSlider
+            label="It holds"
+            value={churn.litres}
+            shown={units.volume(churn.litres)}
+            min={0.5}
+            max={20}
+            step={0.5}
+            onChange={(litres) => set('churn', { litres })}
+          />
+        )}
+        {CHURN_FACTS[churn.churn].motor && (
+          <Choices
+            legend="Speed"
+            value={churn.speed}
+            options={CHURN_SPEEDS.map((speed) => ({ value: speed, label: speed }))}
+            onChange={(speed) => set('churn', { speed })}
+          />
+        )}
+      </section>
+      <section className="section" aria-labelledby="finish-butter">
+        <h2 id="finish-butter">Wash and salt</h2>
+        <StepSlider
+          label="Washes"
+          value={wash.washes}
+          shown={wash.washes === 0 ? 'none: use it soon, or for ghee' : `${wash.washes} ×`}
+          min={0}
+          max={8}
+          step={1}
+          onChange={(washes) => set('wash', { washes })}
+        />
+        <StepSlider
+          label="Salt"
+          value={salt}
+          shown={
+            salt === 0
+              ? 'none'
+              : `${salt.toFixed(1)} %, about ${(brine * 100).toFixed(0)} % of its water is salt${brine >= 0.08 ? ': it keeps notably better' : ''}`
+          }
+          min={0}
+          max={4}
+          step={0.1}
+          onChange={(percent) => set('work', { saltFraction: percent / 100 })}
+        />
+      </section>
+    </>
+  );
+}

@@ -1,0 +1,131 @@
+import {
+  batchOf,
+  EMPTY_KG,
+  freeKg,
+  isCream,
+  litresOfMass,
+  massOfLitresKg,
+  milkCost,
+  milkFromLots,
+  TREATMENTS,
+  withoutLots,
+} from '@morning-crock/core';
+import type { Lot, MakePlan } from '@morning-crock/core/contract';
+import { Checkbox, NativeSelect } from '@mantine/core';
+import { useUnits } from '../../data/use-units.ts';
+import { Choices } from '../../parts/Choices.tsx';
+import { QuantityField } from '../../parts/QuantityField.tsx';
+import { StepSlider } from '../../parts/StepSlider.tsx';
+import { AmountOfMilk } from './AmountOfMilk.tsx';
+
+/** Bought, it is what it says on the carton. */
+const BOUGHT = 'bought';
+
+/** What cream goes in: from which pot, how much, how fat, how warm, sweet or ripened. */
+export function CreamSection(props: {
+  readonly plan: MakePlan;
+  readonly lots: readonly Lot[];
+  /** Soured cream goes in as well as sweet. */
+  readonly mayBeRipened: boolean;
+  readonly change: (part: Partial<MakePlan>) => void;
+  readonly onFault: (field: string, faulty: boolean) => void;
+}) {
+  const { plan, lots, mayBeRipened, change, onFault } = props;
+  const units = useUnits();
+  const { milk } = plan;
+  const set = (part: Partial<MakePlan['milk']>): void => change({ milk: { ...milk, ...part } });
+  const pourable = lots.filter(
+    (lot) =>
+      isCream(lot) &&
+      lot.place !== 'freezer' &&
+      (mayBeRipened || !lot.soured) &&
+      (freeKg(lot) > EMPTY_KG || milk.lots?.some((l) => l.lotId === lot.id)),
+  );
+  const cost = milkCost(milk);
+  const percent = Math.round((milk.fatFraction ?? batchOf(plan).composition.fatFraction) * 1000) / 10;
+  return (
+    <section className="section" aria-labelledby="cream">
+      <h2 id="cream">Cream</h2>
+      <AmountOfMilk plan={plan} lots={lots} change={change} onFault={onFault} />
+      <NativeSelect
+        label="From"
+        value={milk.lots?.[0]?.lotId ?? BOUGHT}
+        data={[
+          ...(pourable.length > 0
+            ? [
+                {
+                  group: 'Milk room',
+                  items: pourable.map((lot) => ({
+                    value: lot.id,
+                    label: `${lot.name}, ${units.mass(freeKg(lot))} free`,
+                  })),
+                },
+              ]
+            : []),
+          { group: 'Not from the milk room', items: [{ value: BOUGHT, label: 'Bought, or not entered' }] },
+        ]}
+        onChange={(e) => {
+          const lot = pourable.find((l) => l.id === e.currentTarget.value);
+          if (!lot) return change({ milk: withoutLots(milk) });
+          const massKg = Math.min(freeKg(lot), massOfLitresKg(milk.litres, lot.of));
+          const poured = milkFromLots(milk, lots, [{ lotId: lot.id, massKg }], 'cream');
+          if (poured) change({ milk: poured });
+        }}
+      />
+      {milk.lots ? (
+        <p className="quiet">
+          {milk.treatment}, {milk.soured ? 'ripened' : 'sweet'}, {percent.toFixed(1)} % fat,{' '}
+          {units.mass(milk.lots.reduce((sum, l) => sum + l.massKg, 0))} (
+          {units.volume(litresOfMass(batchOf(plan).massKg, batchOf(plan).composition))})
+          {cost !== null && `, for ${units.cost(cost)}`}
+        </p>
+      ) : (
+        <>
+          <QuantityField
+            label="Fat"
+            value={percent}
+            unit="%"
+            units={[{ value: '%', label: '%' }]}
+            check={(value) => {
+              if (value < 10) return `${value} % is milk, not cream: cream has 10 % at least.`;
+              return value > 60 ? `${value} % is richer than any cream (60 %).` : null;
+            }}
+            onFault={(faulty) => onFault('fat', faulty)}
+            onChange={(value) => set({ fatFraction: value / 100 })}
+          />
+          <Choices
+            legend="Treated"
+            value={milk.treatment}
+            options={TREATMENTS.map((t) => ({ value: t, label: t }))}
+            onChange={(treatment) => set({ treatment })}
+          />
+          {mayBeRipened && (
+            <Choices
+              legend="Cream"
+              value={milk.soured ? 'ripened' : 'sweet'}
+              options={[
+                { value: 'sweet', label: 'sweet' },
+                { value: 'ripened', label: 'ripened' },
+              ]}
+              onChange={(value) => set({ soured: value === 'ripened' })}
+            />
+          )}
+          <Checkbox
+            label="Homogenised, as the carton says"
+            checked={milk.homogenised === true}
+            onChange={(e) => set({ homogenised: e.currentTarget.checked })}
+          />
+        </>
+      )}
+      <StepSlider
+        label="It is at"
+        value={Math.round(milk.startC * 2) / 2}
+        shown={units.temperature(milk.startC)}
+        min={1}
+        max={32}
+        step={0.5}
+        onChange={(startC) => set({ startC })}
+      />
+    </section>
+  );
+}
