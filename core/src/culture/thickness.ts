@@ -38,8 +38,8 @@ export function thicknessIndex(input: {
 }
 
 /** Words for a thickness index. */
-export function thicknessWord(index: number): 'runs' | 'pours thickly' | 'a dollop' | 'stands by itself' {
-  if (index <= 30) return 'runs';
-  if (index <= 50) return 'pours thickly';
-  return index <= 75 ? 'a dollop' : 'stands by itself';
+export function thicknessWord(index: number): 'runny' | 'pourable' | 'a dollop' | 'stiff' {
+  if (index <= 30) return 'runny';
+  if (index <= 50) return 'pourable';
+  return index <= 75 ? 'a dollop' : 'stiff';
 }

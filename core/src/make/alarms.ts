@@ -1,3 +1,4 @@
+import { STAGE_SHARE } from '../butter/index.ts';
 import type { Cue } from '../culture/index.ts';
 import { formatMinutes } from '../units/index.ts';
 import type { BandForecast } from './forecast.ts';
@@ -25,6 +26,8 @@ const TOO_FAR: ReadonlySet<Cue> = new Set(['whey-shows', 'curdled']);
 type Rule = (state: MakeState, forecast: BandForecast, safety: SafetyState) => Alarm | null;
 
 const incubating = (state: MakeState): boolean => state.current?.step.facts.sours === true;
+/** What was seen to break needs no bell for it. */
+const hasBroken = (state: MakeState): boolean => state.stages.some(({ stage }) => STAGE_SHARE[stage] === 1);
 const wordsOf = (state: MakeState) => souringOf(state)?.words;
 const whey = (state: MakeState): boolean =>
   state.acidity.some(({ reading }) => reading.kind === 'cue' && TOO_FAR.has(reading.cue));
@@ -51,7 +54,7 @@ const RULES: readonly Rule[] = [
       : null,
   (state, forecast) => {
     const step = state.current?.step;
-    if (!step?.due) return null;
+    if (!step?.due || (step.facts.parts && hasBroken(state))) return null;
     const time = forecast.point.steps.find((s) => s.id === step.id);
     if (!time || time.endless) return null;
     return {
@@ -66,7 +69,7 @@ const RULES: readonly Rule[] = [
   (state, forecast) => {
     const step = state.current?.step;
     const early = forecast.steps.find((s) => s.step === step?.id)?.end.p10 ?? null;
-    if (!step?.early || early === null) return null;
+    if (!step?.early || early === null || hasBroken(state)) return null;
     return { id: `early-${step.id}`, dueAtMs: early, rank: 1, mustAct: step.mustAct, ...step.early };
   },
   (state, forecast) =>

@@ -106,7 +106,7 @@ export const CHURN: StepType = {
       why: 'It breaks all at once and splashes. Churned on, the grains close up around their buttermilk.',
       endWords: 'breaks',
       early: { title: 'Look: it may break', text: 'From here on it may break: listen and look.' },
-      due: { title: 'Stop?', text: 'It should have broken: stop at grains of the size of wheat.' },
+      due: { title: 'Stop?', text: 'By the sums it breaks about now: stop at grains of the size of wheat.' },
     };
   },
   aim: () => ({ to: 'break' }),

@@ -94,6 +94,7 @@ export const RIPEN: StepType = {
         homogenised: plan.milk.homogenised === true,
       }),
     bodyWord: thicknessWord,
+    leastBody: { thick: 31, dollop: 51, curdled: 51 },
     cues: CREAM_CUES,
     smellCounts: true,
     words: {

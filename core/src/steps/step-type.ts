@@ -117,6 +117,8 @@ export interface Souring {
     readonly gelC: number;
   }) => number;
   readonly bodyWord: (index: number) => string;
+  /** A cue that was seen says that it is at least so firm or thick. */
+  readonly leastBody?: Readonly<Partial<Record<Cue, number>>>;
   /** What eye and spoon tell, in order. */
   readonly cues: readonly Cue[];
   /** A cue shows that it soured only together with a clean sour smell. */

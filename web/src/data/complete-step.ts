@@ -1,8 +1,8 @@
-import type { MakeState } from '@morning-crock/core';
+import { STAGE_SHARE, type MakeState } from '@morning-crock/core';
 import type { StepId } from '@morning-crock/core/contract';
 import { record } from './store.ts';
 
-/** Marks the present step done; pouring and inoculating record what was planned as what went in. */
+/** Marks the present step done; pouring and inoculating record what was planned as what went in, churning that it broke. */
 export async function completeStep(state: MakeState): Promise<void> {
   const step = state.current?.step;
   if (!step) return;
@@ -22,6 +22,8 @@ export async function completeStep(state: MakeState): Promise<void> {
     });
     return;
   }
+  if (step.facts.parts && !state.stages.some(({ stage }) => STAGE_SHARE[stage] === 1))
+    await record(state.id, 'stage-seen', { stage: 'broken' });
   await record(state.id, 'step-done', { step: step.id });
 }
 

@@ -1,13 +1,17 @@
-import { STAGE_SHARE, type ChurnStage } from '@morning-crock/core';
+import { interpolateLinear, STAGE_SHARE, type ChurnStage } from '@morning-crock/core';
 import { STAGE_WORDS } from './entry-words.ts';
 import './churn-cord.css';
 
 /** The stages a churning is told by, in order. */
 export const KNOTS: readonly ChurnStage[] = ['froth', 'soft', 'stiff', 'yellow', 'easier', 'broken'];
-/** Beyond this much of the expected time the cord ends. */
-const CORD_SHARE = 2;
-const CORD_TOP = 24;
-const CORD_PX = 300;
+const TOP_PX = 16;
+const STEP_PX = 40;
+/** The cord ends here, as a share of the expected time. */
+const END_SHARE = 2;
+/** Knots stand evenly, so that each can be read; time runs between them as it does. */
+const SHARES = [0, ...KNOTS.map((stage) => STAGE_SHARE[stage]), END_SHARE];
+const PLACES = [0, ...KNOTS.map((_, i) => i + 1), KNOTS.length + 2];
+const y = (share: number): number => TOP_PX + STEP_PX * interpolateLinear(SHARES, PLACES, share);
 
 /** A cord with a knot for each stage; its thick part is where it should break. */
 export function ChurnCord(props: {
@@ -16,11 +20,9 @@ export function ChurnCord(props: {
   readonly seen: readonly ChurnStage[];
 }) {
   const { nowShare, spread, seen } = props;
-  const y = (share: number): number =>
-    CORD_TOP + (Math.min(CORD_SHARE, Math.max(0, share)) / CORD_SHARE) * CORD_PX;
   return (
-    <svg viewBox="0 0 190 340" className="churn-cord" aria-hidden="true">
-      <line x1="20" x2="20" y1={y(0)} y2={y(CORD_SHARE)} stroke="var(--line)" strokeWidth="4" />
+    <svg viewBox="0 0 180 344" className="churn-cord" aria-hidden="true">
+      <line x1="20" x2="20" y1={y(0)} y2={y(END_SHARE)} stroke="var(--line)" strokeWidth="4" />
       <line
         x1="20"
         x2="20"
@@ -43,12 +45,7 @@ export function ChurnCord(props: {
               stroke="var(--ink)"
               strokeWidth="2.5"
             />
-            <text
-              x="40"
-              y={at + (stage === 'easier' ? 1 : stage === 'broken' ? 12 : 6)}
-              fontSize="17"
-              fill={was ? 'var(--ink)' : 'var(--quiet)'}
-            >
+            <text x="40" y={at + 6} fontSize="17" fill={was ? 'var(--ink)' : 'var(--quiet)'}>
               {STAGE_WORDS[stage]}
             </text>
           </g>

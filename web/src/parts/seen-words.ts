@@ -18,8 +18,13 @@ export function setWords(
 /** How it stands: as it was tasted; a set that was seen is no pourable milk, however soft the model has it. */
 export function firmnessWords(state: MakeState, { point }: BandForecast): string {
   if (state.tasting) return `${state.tasting.texture}, tasted`;
-  const word = souringOf(state)?.bodyWord(point.firmness) ?? '';
-  return seenSetMs(state) !== null && (word === 'thin' || word === 'pourable')
+  const souring = souringOf(state);
+  if (!souring) return '';
+  const seen = state.acidity.flatMap(({ reading }) =>
+    reading.kind === 'cue' ? (souring.leastBody?.[reading.cue] ?? 0) : 0,
+  );
+  const word = souring.bodyWord(Math.max(point.firmness, ...seen));
+  return !souring.leastBody && seenSetMs(state) !== null && (word === 'thin' || word === 'pourable')
     ? 'a soft set'
     : `about ${word}`;
 }

@@ -188,6 +188,7 @@ export function Record({ state }: { readonly state: MakeState }) {
     return curveDataOf(state, point, band, null, units);
   }, [state, units]);
   const { goods } = productOf(state.plan);
+  const into = goods.into.charAt(0).toUpperCase() + goods.into.slice(1);
   const sours = souringOf(state) !== null;
   const fat = useMemo(() => fatBalance(state, state.finished?.atMs ?? state.startedAtMs), [state]);
   const facts: readonly (readonly [string, string])[] = [
@@ -195,7 +196,7 @@ export function Record({ state }: { readonly state: MakeState }) {
       `${goods.into.charAt(0).toUpperCase()}${goods.into.slice(1)} in`,
       `${units.mass(balance.milkKg)} (${units.volume(batchOf(state.plan).litres)})`,
     ],
-    ...(cost === null ? [] : [['Milk cost', units.cost(cost)] as const]),
+    ...(cost === null ? [] : [[`${into} cost`, units.cost(cost)] as const]),
     ...(sours ? [['Starter in', units.mass(balance.starterKg)] as const] : []),
     ['Came out', balance.outKg === null ? 'not weighed' : units.mass(balance.outKg)],
     ...(fat ? fatFacts(fat, state, units) : []),

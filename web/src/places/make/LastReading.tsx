@@ -9,7 +9,8 @@ const SILENT_MS = 5 * 60_000;
 export function LastReading({ state, nowMs }: { readonly state: MakeState; readonly nowMs: number }) {
   const units = useUnits();
   const latest = state.temperatures.at(-1);
-  if (!latest || state.chilledAtMs !== null) return null;
+  const churned = state.steps.some((s) => s.step.facts.parts && s.status === 'done');
+  if (!latest || state.chilledAtMs !== null || churned) return null;
   const ageMs = nowMs - latest.atMs;
   const probe = state.temperatures.findLast((t) => t.live);
   const silent = probe && nowMs - probe.atMs > SILENT_MS ? probe : null;

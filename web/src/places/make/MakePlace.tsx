@@ -162,8 +162,10 @@ function wetButtons(state: MakeState): readonly [WetButton, WetButton] | null {
       words: STAGE_WORDS[stage],
       say: () => void record(state.id, 'stage-seen', { stage }),
     });
-    const at = Math.max(1, CHURN_STAGES.indexOf(state.stages.at(-1)?.stage ?? CHURN_STAGES[0]) + 1);
-    return [say(CHURN_STAGES[Math.min(at, CHURN_STAGES.length - 2)]!), say('broken')];
+    const last = state.stages.at(-1)?.stage;
+    const next = last ? CHURN_STAGES.indexOf(last) + 1 : 0;
+    const [first = 'easier', second = 'lump'] = CHURN_STAGES.slice(next).filter((s) => s !== 'broken');
+    return [say(first), say(second)];
   }
   if (tells !== 'rinses') return null;
   const say = (clear: boolean): WetButton => ({

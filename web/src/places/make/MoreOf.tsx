@@ -1,4 +1,4 @@
-import type { MakeState } from '@morning-crock/core';
+import { souringOf, type MakeState } from '@morning-crock/core';
 import type { Factor } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
@@ -13,6 +13,7 @@ const NOTHING_LEARNED: readonly Factor[] = [];
 
 /** Planning what is left, sums for this make, readings in and out. */
 export function MoreOf({ state }: { readonly state: MakeState }) {
+  const mayReplan = state.chilledAtMs === null && souringOf(state) !== null;
   const [planning, setPlanning] = useState(false);
   const kitchen = useKitchen();
   const units = useUnits();
@@ -20,7 +21,7 @@ export function MoreOf({ state }: { readonly state: MakeState }) {
   return (
     <>
       <div style={{ display: 'flex', gap: 12, flexWrap: 'wrap', alignItems: 'center' }}>
-        {state.chilledAtMs === null && (
+        {mayReplan && (
           <Button variant="default" aria-expanded={planning} onClick={() => setPlanning(!planning)}>
             Plan what is left
           </Button>
@@ -33,7 +34,7 @@ export function MoreOf({ state }: { readonly state: MakeState }) {
         </a>
         <Link to={`/sums/cool-down?for=${state.id}`}>Sums for this make</Link>
       </div>
-      {planning && state.chilledAtMs === null && (
+      {planning && mayReplan && (
         <WorkBack
           state={state}
           begun

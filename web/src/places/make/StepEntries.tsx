@@ -22,13 +22,13 @@ function Stages({ state }: { readonly state: MakeState }) {
   const from = last ? CHURN_STAGES.indexOf(last) + 1 : 0;
   return (
     <div className="stage-buttons" role="group" aria-label="How far it is">
-      {CHURN_STAGES.map((stage, i) => (
+      {CHURN_STAGES.filter((stage) => stage !== 'broken').map((stage) => (
         <button
           key={stage}
           type="button"
           className="chip"
           aria-pressed={state.stages.some((s) => s.stage === stage)}
-          disabled={i < from}
+          disabled={CHURN_STAGES.indexOf(stage) < from}
           onClick={() => void record(state.id, 'stage-seen', { stage })}
         >
           {STAGE_WORDS[stage]}

@@ -18,8 +18,6 @@ import './learned-line.css';
 
 const THICKNESS_RANK = { thin: 0, pourable: 1, spoonable: 2, firm: 3 } as const;
 const isFirmness = (word: string): word is keyof typeof THICKNESS_RANK => Object.hasOwn(THICKNESS_RANK, word);
-/** How thick cream is said to be, in a sentence. */
-const STANDS: Readonly<Record<string, string>> = { 'a dollop': 'stands as a dollop' };
 
 /** Why it comes out as it does, in one or two sentences. */
 function whyOf({ plan, point, state }: Planning, sourness: Sourness): string {
@@ -27,7 +25,7 @@ function whyOf({ plan, point, state }: Planning, sourness: Sourness): string {
   if (!souring) return '';
   const got = souring.bodyWord(point.firmness);
   const taken = `Taken out when ${sourness}, at about pH ${point.pickUpPh.toFixed(1)}.`;
-  if (!isFirmness(got)) return `After a night in the cold it ${STANDS[got] ?? got}, about. ${taken}`;
+  if (!isFirmness(got)) return `After a night in the cold: about ${got}. ${taken}`;
   const unfolded = `about ${Math.round(point.denatured * 100)} % of the whey protein unfolds`;
   const firm =
     THICKNESS_RANK[got] < THICKNESS_RANK[plan.wanted.thickness]

@@ -118,7 +118,7 @@ export function ChurnPanel({ live }: PanelProps) {
         </div>
         {over ? (
           <p>
-            until it broke <span className="quiet">({STAGE_WORDS[last === 'lump' ? 'lump' : 'broken']})</span>
+            until it broke{last === 'lump' && <span className="quiet">, into one lump</span>}
           </p>
         ) : (
           <>

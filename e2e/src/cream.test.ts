@@ -1,0 +1,246 @@
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
+import type { EventOf, EventType, Lot, MilkRoomResponse } from '@morning-crock/core/contract';
+import { intakeDraft } from '@morning-crock/server/testing';
+import type { Browser } from 'puppeteer-core';
+import { ulid } from 'ulid';
+import { fill, goTo, named, openTablet, see, startBrowser, tap, turnTo, type Tablet } from './browser.ts';
+import { createWorld, type World } from './world.ts';
+
+const START = Date.parse('2026-03-02T06:00:00.000Z');
+const HOUR = 3_600_000;
+let browser: Browser;
+let world: World;
+let tablet: Tablet;
+
+beforeAll(async () => {
+  browser = await startBrowser();
+});
+afterAll(() => browser.close());
+beforeEach(async () => {
+  world = await createWorld(START);
+});
+afterEach(async () => {
+  expect(tablet.strayRequests).toEqual([]);
+  expect(tablet.faults).toEqual([]);
+  await tablet.close();
+  await world.close();
+});
+
+const lots = async (): Promise<Lot[]> =>
+  (await world.kitchen.app.inject('/api/milk')).json<MilkRoomResponse>().lots;
+const creamFactor = async (): Promise<number | undefined> =>
+  (await world.kitchen.app.inject('/api/milk')).json<MilkRoomResponse>().creamFactors[0]?.mean;
+const stored = <T extends EventType>(type: T, wanted: number) =>
+  world.stored<EventOf<T>['data']>(type, wanted);
+/** Time passes and the page notices by asking the server again. */
+async function later(minutes: number): Promise<void> {
+  world.advance(minutes);
+  await tablet.page.reload();
+}
+const cream = (id: string, litres: number, facts = {}) =>
+  intakeDraft(id, litres, START - 20 * HOUR, {
+    what: 'cream',
+    fatFraction: 0.34,
+    name: 'Cream of Fern',
+    source: 'Fern',
+    ...facts,
+  });
+
+describe('butter', () => {
+  test('from where the cream stands: tempered, churned, washed, salted, weighed, in the Daybook', async () => {
+    const pot = ulid();
+    await world.send(cream(pot, 1));
+    tablet = await openTablet(browser, `${world.address}/milk?lot=${pot}`);
+    const { page } = tablet;
+    // One tap from where it stands.
+    await tap(page, 'link', 'Butter of it');
+    await see(page, 'raw, sweet, 34.0 % fat');
+    await see(page, /Breaks\s+\d\d:\d\d–\d\d:\d\d/);
+    await see(page, /About \d{3} g of butter/);
+    await turnTo(await named(page, 'Salt: none'), '1.5');
+    await see(page, 'of its water is salt: it keeps notably better');
+    await tap(page, 'button', 'Start this make');
+    await see(page, 'It is out');
+    const [begun] = await stored('make-started', 1);
+    expect(begun!.data.plan.method.steps.map((s) => s.id)).toEqual([
+      'take-out',
+      'temper',
+      'churn',
+      'drain',
+      'wash',
+      'work',
+      'weigh',
+    ]);
+    await stored('planned', 1);
+
+    await later(2);
+    await tap(page, 'button', 'It is out');
+    await stored('milk-poured', 1);
+    expect(await lots()).toEqual([]);
+    await see(page, /12\.0 °C about\s+\d\d:\d\d/);
+    await later(50);
+    await fill(page, 'Temperature, °C', '12,1');
+    await page.keyboard.press('Enter');
+    await stored('temperature-read', 1);
+    await see(page, 'Last measured 12.1 °C');
+    await tap(page, 'button', 'It is at its heat');
+
+    await see(page, 'should look: liquid');
+    await later(4);
+    await see(page, '4 min');
+    await tap(page, 'button', 'soft cream');
+    await stored('stage-seen', 1);
+    await see(page, 'soft cream, seen');
+    await later(8);
+    await tap(page, 'button', 'yellow and heavy');
+    await stored('stage-seen', 2);
+    await later(2);
+    await tap(page, 'button', 'It broke: stopped');
+    const stages = await stored('stage-seen', 3);
+    expect(stages.map((s) => s.data.stage)).toEqual(['soft', 'yellow', 'broken']);
+
+    await see(page, 'Weight of the buttermilk');
+    await fill(page, 'Weight of the buttermilk', '560');
+    await page.keyboard.press('Enter');
+    const [buttermilk] = await stored('weighed', 1);
+    expect(buttermilk!.data).toMatchObject({ massKg: 0.56, of: 'buttermilk' });
+    // It is stock at once.
+    await see(page, 'Washed enough');
+    expect((await lots()).map((l) => [l.name, l.role, l.has.massKg, l.soured])).toEqual([
+      ['Sweet buttermilk', 'buttermilk', 0.56, false],
+    ]);
+
+    await tap(page, 'button', 'Washed once, cloudy');
+    await tap(page, 'button', 'Washed once, clear');
+    await stored('rinsed', 2);
+    await see(page, 'The water ran clear: that is enough.');
+    await tap(page, 'button', 'Washed enough');
+    await see(page, /salt for 1\.5 %\s+about [5-7]\.\d g/);
+    await fill(page, 'Salt', '6');
+    await tap(page, 'button', 'The salt is in');
+    const [salted] = await stored('salted', 1);
+    expect(salted!.data).toEqual({ massKg: 0.006, typed: { value: 6, unit: 'g' } });
+    await tap(page, 'button', 'It is worked');
+
+    // More than the fat allows: what was typed stays, and nothing is stored.
+    await see(page, 'Weight of the butter');
+    await fill(page, 'Weight of the butter', '900');
+    await page.keyboard.press('Enter');
+    await see(page, 'That is more than its fat allows');
+    await fill(page, 'Weight of the butter', '4000');
+    await page.keyboard.press('Enter');
+    await see(page, 'That is more than the cream weighed');
+    expect(await world.entries('weighed')).toHaveLength(1);
+    await fill(page, 'Weight of the butter', '388');
+    await page.keyboard.press('Enter');
+    const weighings = await stored('weighed', 2);
+    expect(weighings[1]!.data).toMatchObject({ massKg: 0.388, typed: { value: 388, unit: 'g' } });
+    expect(weighings[1]!.data.of).toBeUndefined();
+    // What butter weighed teaches the fat of its cream.
+    expect(await creamFactor()).toBeLessThan(0);
+
+    await tap(page, 'button', 'Finish this make');
+    await stored('finished', 1);
+    await tap(page, 'link', 'See it in the Daybook');
+    await see(page, /Where the \d{3} g of fat went/);
+    await see(page, /Came out\s+388 g/);
+    await see(page, /Buttermilk\s+560 g/);
+    await see(page, /Washed\s+2 ×/);
+    await see(page, /Salt\s+1\.5 %, about 9 % in its water/);
+    await see(page, 'of churning until it broke');
+  });
+
+  test('cream that cannot be churned is said so, and what was typed stays', async () => {
+    tablet = await openTablet(browser, `${world.address}/new?make=butter`);
+    const { page } = tablet;
+    await fill(page, 'Fat', '8');
+    await see(page, '8 % is milk, not cream: cream has 10 % at least.');
+    await fill(page, 'Fat', '10');
+    await see(page, '10 % fat is hardly cream: it would not break.');
+    await fill(page, 'Fat', '33');
+    await see(page, /Breaks\s+\d\d:\d\d–\d\d:\d\d/);
+    await turnTo(await named(page, 'It is at: 5.0 °C'), '28');
+    await see(page, 'The cream is at 28.0 °C and would never come down to 12.0 °C at 20.0 °C');
+    await see(page, 'wants four hours in the cold before it is churned');
+    await tap(page, 'radio', 'in the cold');
+    await see(page, /Breaks\s+\d\d:\d\d–\d\d:\d\d/);
+    expect(await world.entries('make-started')).toEqual([]);
+  });
+});
+
+describe('cultured cream', () => {
+  test('ripened overnight, thick the next day, poured into the churn', async () => {
+    const bowl = ulid();
+    await world.send(cream(bowl, 1.2));
+    tablet = await openTablet(browser, `${world.address}/milk?lot=${bowl}`);
+    const { page } = tablet;
+    await tap(page, 'link', 'Cultured cream of it');
+    await see(page, /Ready, mild/);
+    await see(page, /Thick (Mon|Tue)? ?\d\d:\d\d/);
+    await see(page, '% of the cream');
+    await tap(page, 'button', 'Start this make');
+    await tap(page, 'button', 'The cream is in');
+    await stored('milk-poured', 1);
+    await tap(page, 'button', 'The starter is in');
+    await stored('starter-added', 1);
+    await see(page, 'Into the cold');
+    await see(page, 'Thick (about)');
+
+    // Thick, but nobody smelled it: the clock of the warm hours goes on.
+    await later(15 * 60);
+    await tap(page, 'button', 'thick');
+    await stored('cue-seen', 1);
+    await see(page, 'Thick, seen');
+    await see(page, /Warm for 1\d\.\d h of 24 h|Nobody has shown yet/);
+    await tap(page, 'button', 'smells clean and sour');
+    await tap(page, 'button', 'a dollop stands');
+    const cues = await stored('cue-seen', 2);
+    expect(cues.map((c) => c.data)).toEqual([
+      { cue: 'thick', cleanSmell: null },
+      { cue: 'dollop', cleanSmell: true },
+    ]);
+    await see(page, 'Acid enough was shown in time.');
+    await tap(page, 'button', 'Into the cold');
+    await see(page, 'Leave it a night without stirring');
+    await later(13 * 60);
+    await tap(page, 'button', 'It is cold and thick');
+    await fill(page, 'Weight of the cultured cream', '1240');
+    await page.keyboard.press('Enter');
+    await stored('weighed', 1);
+    const [ripened] = await lots();
+    expect(ripened).toMatchObject({ name: 'Cultured cream', role: 'cream', soured: true, place: 'cold' });
+    expect(ripened!.has.massKg).toBeCloseTo(1.24, 6);
+
+    await goTo(page, `/milk?lot=${ripened!.id}`);
+    await see(page, 'soured: acid keeps it');
+    await tap(page, 'link', 'Butter of it');
+    await see(page, 'raw, ripened, 34.0 % fat');
+    await tap(page, 'button', 'Start this make');
+    await see(page, 'It is out');
+    await tap(page, 'button', 'It is out');
+    await stored('milk-poured', 2);
+    expect(await lots()).toEqual([]);
+    const [, second] = await stored('make-started', 2);
+    expect(second!.data.plan.milk).toMatchObject({ soured: true });
+    // Ripened, its buttermilk is cultured.
+    await later(60);
+    await tap(page, 'button', 'It is at its heat');
+    await tap(page, 'button', 'It broke: stopped');
+    await tap(page, 'button', 'Drained, not weighed');
+    await see(page, 'Washed enough');
+  });
+
+  test('what is unsafe is stopped and explained', async () => {
+    tablet = await openTablet(browser, `${world.address}/new?make=cultured-cream`);
+    const { page } = tablet;
+    await see(page, /Ready, mild/);
+    const kind = await page.$('#starter ~ * select, section[aria-labelledby="starter"] select');
+    await kind!.select('none');
+    await see(page, 'is never left to sour without a starter');
+    await kind!.select('yogurt-whey');
+    await see(page, 'Whey of yogurt does not work at 20.0 °C in heated cream');
+    await tap(page, 'radio', 'raw');
+    await see(page, 'Raw milk, unheated: it can carry germs');
+    expect(await world.entries('make-started')).toEqual([]);
+  });
+});
