@@ -1,19 +1,23 @@
-// Outside of its own file no step is known by its name: what others must know of it is a fact of its type. A name is
-// found by what it is compared with: a value whose type is the union of all step names.
-/** A name that only steps have: a union with it is of step names, all of them or some. */
-const TELLING = 'incubate';
+// Outside of its own file no step and no product is known by its name: what others must know of it is a fact of its type.
+// A name is found by what it is compared with: a value whose type is the union of all such names.
+/** Names that only steps, or only products, have: a union with one is of their names, all of them or some. */
+const TELLING = ['incubate', 'cultured-cream'];
 
 /** @param {import('typescript').Type} type @returns {boolean} */
 const isStepName = (type) => {
   const literals = new Set(
     (type.isUnion() ? type.types : [type]).flatMap((t) => (t.isStringLiteral() ? [t.value] : [])),
   );
-  return literals.size > 1 && literals.has(TELLING);
+  return literals.size > 1 && TELLING.some((name) => literals.has(name));
 };
 
 /** @type {import('eslint').Rule.RuleModule} */
 const stepsByName = {
-  meta: { type: 'problem', schema: [], messages: { named: 'Ask for a fact of the step, not for its name.' } },
+  meta: {
+    type: 'problem',
+    schema: [],
+    messages: { named: 'Ask for a fact of the step or the product, not for its name.' },
+  },
   create: (context) => {
     const { program, esTreeNodeToTSNodeMap } = context.sourceCode.parserServices;
     const checker = program.getTypeChecker();

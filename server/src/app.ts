@@ -1,7 +1,7 @@
 import helmet from '@fastify/helmet';
 import fastifyStatic from '@fastify/static';
 import swagger from '@fastify/swagger';
-import { errorOf } from '@morning-crock/core/contract';
+import { ENTRY_VERSION_HEADER, errorOf, EVENT_VERSION } from '@morning-crock/core/contract';
 import fp from 'fastify-plugin';
 import Fastify, { type FastifyBaseLogger, type FastifyInstance, type FastifyReply } from 'fastify';
 import {
@@ -95,6 +95,10 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
       },
     },
     strictTransportSecurity: false,
+  });
+  // A page kept open since before an update sees by it that it is older than what it talks to.
+  app.addHook('onSend', async (_request, reply) => {
+    reply.header(ENTRY_VERSION_HEADER, EVENT_VERSION);
   });
   app.server.maxConnections = MOST_CONNECTIONS;
   app.decorate('work', options.work ?? workHere);

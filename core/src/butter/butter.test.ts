@@ -6,6 +6,9 @@ import {
   CHURN_FACTS,
   CHURN_KINDS,
   CHURN_SPEEDS,
+  CHURN_STAGES,
+  STAGE_SHARE,
+  timeByStages,
   churnForecast,
   salted,
   serumLeftFraction,
@@ -134,4 +137,34 @@ test('salt is what was put in, in the whole and in its water', () => {
     }),
   );
   expect(salted(0.5, 0, 0)).toEqual({ saltFraction: 0, brineFraction: 0 });
+});
+
+describe('stages seen', () => {
+  test('pull the time towards what they say, the more surely the less was known; a break is the time', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...CHURN_STAGES),
+        between(2, 60),
+        between(4, 60),
+        between(0.2, 0.7),
+        (stage, minutes, book, lnSigma) => {
+          const seen = timeByStages({ minutes: book, lnSigma }, [{ stage, minutes }]);
+          const says = minutes / STAGE_SHARE[stage];
+          if (STAGE_SHARE[stage] === 1) {
+            expect(seen).toEqual({ minutes, lnSigma: 0 });
+            return;
+          }
+          expect(seen.lnSigma).toBeLessThan(lnSigma);
+          expect(seen.minutes).toBeGreaterThanOrEqual(minutes);
+          const [low, high] = [Math.min(book, says), Math.max(book, says, minutes)];
+          expect(seen.minutes).toBeGreaterThanOrEqual(low * (1 - 1e-12));
+          expect(seen.minutes).toBeLessThanOrEqual(high * (1 + 1e-12));
+        },
+      ),
+    );
+    expect(timeByStages({ minutes: 20, lnSigma: 0.4 }, [])).toEqual({ minutes: 20, lnSigma: 0.4 });
+    expect(
+      timeByStages({ minutes: 20, lnSigma: 0.4 }, [{ stage: 'stiff', minutes: 18 }]).minutes,
+    ).toBeCloseTo(28.56, 1);
+  });
 });

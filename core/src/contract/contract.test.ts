@@ -1,14 +1,17 @@
 import { describe, expect, test } from '@jest/globals';
 import { createLog, testPlan } from '../make/fixtures/events.ts';
 import {
+  broughtUp,
   deviceReading,
   draftEvent,
   ERROR_CODES,
   errorBody,
   errorOf,
+  FIRST_METHOD,
   kitchenSettings,
   makePlan,
   knownEvent,
+  type DraftEvent,
 } from './index.ts';
 
 const log = createLog();
@@ -26,6 +29,39 @@ describe('events', () => {
     expect(draftEvent.safeParse({ ...draft(), data: { cue: 'runny', cleanSmell: null } }).success).toBe(
       false,
     );
+  });
+
+  test('a make of the first version comes in as it was and is brought up, one of today says how it goes', () => {
+    const { method, ...first } = testPlan();
+    const begun = (version: number, plan: object) => ({
+      ...draft(),
+      version,
+      type: 'make-started',
+      data: { plan },
+    });
+    const old = begun(1, first);
+    const stored = draftEvent.parse(old);
+    expect(stored).toEqual(old);
+    expect(broughtUp(stored)).toMatchObject({ data: { plan: { ...first, method: FIRST_METHOD } } });
+    expect(broughtUp(broughtUp(stored))).toEqual(broughtUp(stored));
+    expect(method).toEqual(FIRST_METHOD);
+    expect(draftEvent.safeParse(begun(2, first)).success).toBe(false);
+    expect(draftEvent.safeParse(begun(2, { ...first, method })).success).toBe(true);
+    expect(draftEvent.safeParse(begun(1, { ...first, product: 'butter' })).success).toBe(false);
+    // What was entered of another type means the same in both.
+    const cue = { ...draft(), version: 1 } as unknown as DraftEvent;
+    expect(draftEvent.safeParse(cue).success).toBe(true);
+    expect(broughtUp(cue)).toBe(cue);
+  });
+
+  test.each([
+    ['a step nobody knows', [{ id: 'press', kind: 'press' }], /kind/],
+    ['two of one name', [FIRST_METHOD.steps[0], FIRST_METHOD.steps[0]], /two steps of one name/],
+    ['none', [], /has no steps/],
+  ])('a method with %s is refused', (_what, steps, words) => {
+    const plan = { ...testPlan(), method: { ...FIRST_METHOD, steps } };
+    const result = makePlan.safeParse(plan);
+    expect(JSON.stringify(result.error?.issues)).toMatch(words);
   });
 
   test('a version this program does not know is refused', () => {
@@ -48,6 +84,20 @@ test('a plan with absurd amounts is refused in words', () => {
   const plan = testPlan();
   const result = makePlan.safeParse({ ...plan, milk: { ...plan.milk, litres: 400 } });
   expect(result.error?.issues[0]?.message).toMatch(/more than 60 litres/);
+});
+
+test.each([
+  ['yogurt', 0.3, /is cream, not milk/],
+  ['butter', 0.06, /is milk, not cream/],
+  ['cultured-cream', 0.06, /is milk, not cream/],
+  ['butter', 0.34, null],
+  ['yogurt', 0.04, null],
+] as const)('%s of %d fat', (product, fatFraction, fault) => {
+  const plan = { ...testPlan(), product };
+  const result = makePlan.safeParse({ ...plan, milk: { ...plan.milk, fatFraction } });
+  if (fault === null) expect(result.error).toBeUndefined();
+  else expect(result.error?.issues[0]).toMatchObject({ path: ['milk', 'fatFraction'] });
+  if (fault !== null) expect(result.error?.issues[0]?.message).toMatch(fault);
 });
 
 test('a kitchen needs a zone the computer knows', () => {

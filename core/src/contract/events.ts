@@ -23,6 +23,8 @@ import { unstorable } from './storable.ts';
 
 /** The version of the event shapes below; `broughtUp` says what older ones mean. */
 export const EVENT_VERSION = 2;
+/** Every answer of a server says by it which version it writes. */
+export const ENTRY_VERSION_HEADER = 'x-entry-version';
 /** The versions that every door takes: rows are never rewritten, and a page kept open goes on sending its own. */
 const KNOWN_VERSIONS = [1, EVENT_VERSION];
 

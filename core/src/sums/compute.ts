@@ -16,6 +16,8 @@ import {
   spreadOf,
   type EnsembleSpec,
   type Fermentation,
+  thicknessIndex,
+  thicknessWord,
 } from '../culture/index.ts';
 import {
   boilingPointC,
@@ -108,6 +110,10 @@ const COMPUTE: { readonly [N in SumName]: (input: SumInput<N>) => SumOutput<N> }
   salt: ({ butterKg, moistureFraction, saltKg }) => {
     const { saltFraction, brineFraction } = salted(butterKg, moistureFraction, saltKg);
     return { saltFraction: round(saltFraction), brineFraction: round(brineFraction) };
+  },
+  thickness: (input) => {
+    const index = thicknessIndex(input);
+    return { index: round(index), word: thicknessWord(index) };
   },
   butter: (input) => {
     const { butterKg, buttermilkKg } = butterBalance(input);

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { CREAM_TREATMENTS } from '../culture/index.ts';
 import { CHURN_KINDS, CHURN_SPEEDS } from '../butter/index.ts';
 import { CULTURE_KINDS, kitchenSettings, makePlan, factor, storedEvent, ulid } from '../contract/index.ts';
 import { thermometerFault } from '../heat/index.ts';
@@ -105,6 +106,13 @@ export const SUM_INPUTS = {
     butterKg: z.number().positive().max(100),
     moistureFraction: fraction,
     saltKg: z.number().min(0).max(10),
+  }),
+  thickness: z.strictObject({
+    fatFraction: fraction.max(0.7, 'is more than any cream (70 %)'),
+    ph: z.number().min(3).max(7),
+    coldH: z.number().min(0).max(1000),
+    treatment: z.enum(CREAM_TREATMENTS),
+    homogenised: z.boolean(),
   }),
   butter: z
     .strictObject({
@@ -297,6 +305,7 @@ export const SUM_OUTPUTS = {
   churn: z.strictObject({ minutes: z.number(), breakC: z.number(), buttermilkFatFraction: z.number() }),
   wash: z.strictObject({ serumLeftFraction: z.number(), washesToKeep: z.number().nullable() }),
   salt: z.strictObject({ saltFraction: z.number(), brineFraction: z.number() }),
+  thickness: z.strictObject({ index: z.number(), word: z.string() }),
   butter: z.strictObject({ butterKg: z.number(), buttermilkKg: z.number() }),
   forecast: z.strictObject({
     hoursToPh: z.record(z.string(), quantiles),

@@ -36,6 +36,7 @@ const RELATIVE: Readonly<Record<string, number>> = {
   washesToKeep: 0,
   saltFraction: 0.001,
   brineFraction: 0.001,
+  index: 0.001,
   butterKg: 0.001,
   buttermilkKg: 0.001,
 };

@@ -47,6 +47,16 @@ describe('what is kept on this device', () => {
     expect(screen.getByRole('status').textContent).toContain('2 entries are safe');
   });
 
+  test('a page older than its server asks to be loaded anew', () => {
+    show(<Kept />);
+    expect(screen.queryByRole('button', { name: 'Reload now' })).toBeNull();
+    cleanup();
+    store.dispatch(liveSlice.actions.foundOutdated());
+    show(<Kept />);
+    expect(screen.getByRole('status').textContent).toContain('all that was entered here is stored');
+    expect(screen.getByRole('button', { name: 'Reload now' })).toBeDefined();
+  });
+
   test('a refused entry says why and goes when it is taken away', async () => {
     const { id } = waits(1, 'noted', { text: 'one' });
     store.dispatch(

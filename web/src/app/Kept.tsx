@@ -17,6 +17,9 @@ const ENTRY_WORDS: Partial<Record<EventType, string>> = {
   'starter-added': 'starter',
   'step-done': 'a step',
   'cue-seen': 'what was seen',
+  'stage-seen': 'what was seen',
+  rinsed: 'a wash',
+  salted: 'salt',
   noted: 'a note',
   finished: 'an ending',
   'milk-moved': 'milk',
@@ -39,9 +42,22 @@ export function Kept() {
     .filter((e) => pathname !== `/makes/${e.draft.streamId}` || !begun.has(e.draft.streamId));
   const aside = entries.filter((e) => e.aside && !e.refused);
   const waiting = entries.length - allRefused.length;
-  if (reachable && refused.length === 0 && aside.length === 0) return null;
+  const outdated = useAppSelector((s) => s.live.outdated);
+  if (reachable && refused.length === 0 && aside.length === 0 && !outdated) return null;
   return (
     <div className="kept-strip">
+      {outdated && (
+        <div className="banner" role="status">
+          <strong>Reload</strong>
+          <span>
+            A newer Morning Crock runs on the kitchen’s computer. Load this page anew: all that was entered
+            here is stored, or waits here and is sent.
+          </span>
+          <Button variant="default" onClick={() => globalThis.location.reload()}>
+            Reload now
+          </Button>
+        </div>
+      )}
       {!reachable && (
         <div className="banner" role="status">
           <strong>Kept here</strong>

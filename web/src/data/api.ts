@@ -1,5 +1,7 @@
 import {
   culturesResponse,
+  ENTRY_VERSION_HEADER,
+  EVENT_VERSION,
   eventsResponse,
   factorsResponse,
   importResponse,
@@ -31,6 +33,7 @@ import {
 import { createApi, fetchBaseQuery, type BaseQueryFn } from '@reduxjs/toolkit/query/react';
 import type { z } from 'zod';
 import { observeServerTime } from './clock.ts';
+import { liveSlice } from './live-slice.ts';
 import { keepAnswer, lastAnswer } from './last-known.ts';
 
 /** What a failed request leaves: the server's own words, or that it did not answer. */
@@ -41,6 +44,8 @@ const raw = fetchBaseQuery({ baseUrl: '/' });
 const baseQuery: BaseQueryFn<Parameters<typeof raw>[0], unknown, ApiError> = async (request, api, extra) => {
   const sentMs = Date.now();
   const result = await raw(request, api, extra);
+  const written = Number(result.meta?.response?.headers.get(ENTRY_VERSION_HEADER) ?? EVENT_VERSION);
+  if (written > EVENT_VERSION) api.dispatch(liveSlice.actions.foundOutdated());
   const path = typeof request === 'string' ? request : request.url;
   const isRead = typeof request === 'string';
   if (isRead && result.data !== undefined) keepAnswer(path, result.data);

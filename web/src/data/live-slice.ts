@@ -21,6 +21,8 @@ interface LiveState {
   /** Counts how often somebody asked for another attempt. */
   readonly attempts: number;
   readonly wetHands: boolean;
+  /** The server writes entries this page does not know: it must be loaded anew. */
+  readonly outdated: boolean;
   /** The plan of a new make in the making, so that a sum can be asked for it and its answer come back. */
   readonly draft: MakePlan | null;
   /** The plan of a waking that was not taken, to be changed. */
@@ -35,6 +37,7 @@ const initialState: LiveState = {
   failed: {},
   attempts: 0,
   wetHands: false,
+  outdated: false,
   draft: null,
   wakingDraft: null,
   entered: { milk: null, cultures: null },
@@ -44,6 +47,7 @@ export const liveSlice = createSlice({
   name: 'live',
   initialState,
   reducers: {
+    foundOutdated: (state) => ({ ...state, outdated: true }),
     workStarted: (state, { payload }: PayloadAction<string>) => ({
       ...state,
       working: { ...state.working, [payload]: true },

@@ -233,6 +233,11 @@ export function renewOld(): void {
     );
 }
 
+/** The server writes what this page cannot read. */
+export function foundOutdated(): void {
+  store.dispatch(liveSlice.actions.foundOutdated());
+}
+
 /** Tries again at once, when the server shows signs of life. */
 export function flushOutbox(): void {
   sender.flush();

@@ -1,6 +1,6 @@
 import { streamMessage } from '@morning-crock/core/contract';
 import { observeServerTime } from './clock.ts';
-import { flushOutbox, receiveEvent, renewOld } from './store.ts';
+import { flushOutbox, foundOutdated, receiveEvent, renewOld } from './store.ts';
 
 /** After this long the browser has given up and a new connection is made by hand. */
 const RECONNECT_MS = 2000;
@@ -22,7 +22,10 @@ export function followLog(afterSeq: number): () => void {
       renewOld();
     };
     source.onmessage = ({ data }) => {
-      const message = streamMessage.parse(JSON.parse(String(data)));
+      const read = streamMessage.safeParse(JSON.parse(String(data)));
+      // An entry this page does not know: what it holds is safe, and read by the page that comes next.
+      if (!read.success) return foundOutdated();
+      const message = read.data;
       if (message.kind === 'time') {
         const ms = Date.now();
         observeServerTime(message.now, ms, ms);

@@ -16,18 +16,19 @@ const y = (share: number): number => TOP_PX + STEP_PX * interpolateLinear(SHARES
 /** A cord with a knot for each stage; its thick part is where it should break. */
 export function ChurnCord(props: {
   readonly nowShare: number;
-  readonly spread: number;
+  /** Where it was expected to break: from and to, as shares. */
+  readonly expected: readonly [number, number];
   readonly seen: readonly ChurnStage[];
 }) {
-  const { nowShare, spread, seen } = props;
+  const { nowShare, expected, seen } = props;
   return (
     <svg viewBox="0 0 180 344" className="churn-cord" aria-hidden="true">
       <line x1="20" x2="20" y1={y(0)} y2={y(END_SHARE)} stroke="var(--line)" strokeWidth="4" />
       <line
         x1="20"
         x2="20"
-        y1={y(1 / spread)}
-        y2={y(spread)}
+        y1={y(expected[0])}
+        y2={y(expected[1])}
         stroke="var(--brush)"
         strokeWidth="14"
         strokeLinecap="round"

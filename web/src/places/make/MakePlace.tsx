@@ -37,7 +37,7 @@ import { STAGE_WORDS } from '../../parts/entry-words.ts';
 import { MoreOf } from './MoreOf.tsx';
 import { Pad } from './Pad.tsx';
 import { PANELS } from './panels/index.ts';
-import { StepEntries } from './StepEntries.tsx';
+import { StepEntries } from './panels/StepEntries.tsx';
 import { TasteForm } from './TasteForm.tsx';
 import { UndoLine } from '../../parts/UndoLine.tsx';
 

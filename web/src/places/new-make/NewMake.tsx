@@ -35,7 +35,7 @@ import { useMilkRoom } from '../../data/use-milk.ts';
 import { WorkBack } from '../../parts/WorkBack.tsx';
 import { ExtrasSection } from './ExtrasSection.tsx';
 import { HeatSection } from './HeatSection.tsx';
-import { ChurnSection } from './ChurnSection.tsx';
+import { ChurnSection } from './panels/ChurnSection.tsx';
 import { CreamSection } from './CreamSection.tsx';
 import { MilkSection } from './MilkSection.tsx';
 import { Outlook } from './Outlook.tsx';
@@ -157,8 +157,8 @@ function Form({
   }
   return (
     <div className="new-make">
-      <div className="sections">
-        <h1 style={{ gridColumn: '1 / -1' }}>{repeated ? `Again: ${repeated.plan.name}` : 'New make'}</h1>
+      <div className="new-make-head">
+        <h1>{repeated ? `Again: ${repeated.plan.name}` : 'New make'}</h1>
         {!repeated && (
           <WhatToMake
             product={plan.product}
@@ -170,6 +170,8 @@ function Form({
             }}
           />
         )}
+      </div>
+      <div className="sections">
         {sours && (
           <div style={{ gridColumn: '1 / -1' }}>
             <Choices

@@ -111,15 +111,13 @@ export function ChurnPanel({ live }: PanelProps) {
       }
     >
       <ChurnDrawing stage={stage} />
-      <ChurnCord nowShare={share} spread={spread} seen={stages.map((s) => s.stage)} />
+      <ChurnCord nowShare={share} expected={[1 / spread, spread]} seen={stages.map((s) => s.stage)} />
       <div className="churn-minutes">
         <div className="number churn-big">
           {over ? Math.round(minutes) : Math.floor(minutes)} <small>min</small>
         </div>
         {over ? (
-          <p>
-            until it broke{last === 'lump' && <span className="quiet">, into one lump</span>}
-          </p>
+          <p>until it broke{last === 'lump' && <span className="quiet">, into one lump</span>}</p>
         ) : (
           <>
             <p>

@@ -1,9 +1,9 @@
 import { CHURN_FACTS, CHURN_KINDS, CHURN_SPEEDS, salted } from '@morning-crock/core';
 import type { KitchenSettings, MakePlan, StepInstance, StepKind } from '@morning-crock/core/contract';
 import { NativeSelect } from '@mantine/core';
-import { useUnits } from '../../data/use-units.ts';
-import { Choices } from '../../parts/Choices.tsx';
-import { StepSlider } from '../../parts/StepSlider.tsx';
+import { useUnits } from '../../../data/use-units.ts';
+import { Choices } from '../../../parts/Choices.tsx';
+import { StepSlider } from '../../../parts/StepSlider.tsx';
 
 type Of<K extends StepKind> = Extract<StepInstance, { readonly kind: K }>;
 /** Water in butter worked by hand, 0..1. */

@@ -9,12 +9,12 @@ import {
 } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
-import { now } from '../../data/clock.ts';
-import { record } from '../../data/store.ts';
-import { useUnits } from '../../data/use-units.ts';
-import { STAGE_WORDS } from '../../parts/entry-words.ts';
-import { QuantityField } from '../../parts/QuantityField.tsx';
-import './panels/panels.css';
+import { now } from '../../../data/clock.ts';
+import { record } from '../../../data/store.ts';
+import { useUnits } from '../../../data/use-units.ts';
+import { STAGE_WORDS } from '../../../parts/entry-words.ts';
+import { QuantityField } from '../../../parts/QuantityField.tsx';
+import './panels.css';
 
 /** One tap a stage, as eye and ear tell it. */
 function Stages({ state }: { readonly state: MakeState }) {

@@ -1,0 +1,126 @@
+import { describe, expect, test } from '@jest/globals';
+import type { ByProduct, MakePlan, ProductId } from '../contract/index.ts';
+import { createLedger, lotId, ZERO_MS } from '../fixtures/index.ts';
+import { defaultKitchen } from '../kitchen/index.ts';
+import { PRODUCTS } from '../products/index.ts';
+import { creamFactors, foldMilkRoom, keepOf, milkFromLots } from './index.ts';
+
+const [CREAM, MAKE] = ['CREAM', 'MAKE'].map(lotId) as [string, string];
+const HOUR_MS = 3_600_000;
+
+/** A make of 1.2 kg of cream out of the milk room, poured. */
+function poured(product: ProductId, soured = false) {
+  const ledger = createLedger();
+  ledger.intake(CREAM, 0, 1.6, {
+    what: 'cream',
+    name: 'Cream of Fern',
+    fatFraction: 0.32,
+    soured,
+    costPerLitre: 3,
+  });
+  const { lots } = foldMilkRoom(ledger.events);
+  const begun = PRODUCTS[product].begin(defaultKitchen('UTC'), new Date(ZERO_MS + HOUR_MS).toISOString());
+  const milk = milkFromLots(begun.milk, [...lots.values()], [{ lotId: CREAM, massKg: 1.2 }], 'cream')!;
+  const plan: MakePlan = { ...begun, milk };
+  ledger.say(MAKE, 1, { type: 'make-started', data: { plan } });
+  const [first] = plan.method.steps;
+  ledger.say(MAKE, 1.1, { type: 'step-done', data: { step: first!.id } });
+  const weigh = (hour: number, massKg: number, of?: ByProduct): string =>
+    ledger.say(MAKE, hour, {
+      type: 'weighed',
+      data: { massKg, typed: { value: massKg, unit: 'kg' }, ...(of ? { of } : {}) },
+    });
+  return { ...ledger, plan, weigh };
+}
+
+describe('what a make gives back', () => {
+  test('cream that ripened is a lot of soured cream, poured into whatever comes next', () => {
+    const { events, weigh } = poured('cultured-cream');
+    const id = weigh(30, 1.25);
+    const room = foldMilkRoom(events);
+    expect(room.lots.get(CREAM)!.has.massKg).toBeCloseTo(1.6 * 0.9959 - 1.2, 1);
+    const lot = room.lots.get(id)!;
+    expect(lot).toMatchObject({
+      role: 'cream',
+      soured: true,
+      place: 'cold',
+      source: 'Fern',
+      parents: [CREAM],
+    });
+    expect(lot.has.massKg).toBe(1.25);
+    expect(lot.of.fatFraction).toBeCloseTo(0.32, 6);
+    // What the cream cost, its lot costs.
+    expect(lot.costPerKg! * 1.25).toBeCloseTo(1.2 * room.lots.get(CREAM)!.costPerKg!, 9);
+    const nowMs = ZERO_MS + 31 * HOUR_MS;
+    expect(keepOf(lot, nowMs).reason).toBe('soured: acid keeps it');
+    expect(room.lines.at(-1)).toMatchObject({ kind: 'made', otherId: MAKE, note: 'weighed' });
+    const next = milkFromLots(
+      PRODUCTS.butter.begin(defaultKitchen('UTC'), new Date(nowMs).toISOString()).milk,
+      [lot],
+      [{ lotId: id, massKg: 1 }],
+      'cream',
+    );
+    expect(next).toMatchObject({ soured: true, treatment: 'raw' });
+    expect(milkFromLots(next!, [lot], [{ lotId: id, massKg: 1 }])).toBeNull();
+  });
+
+  test('nobody weighed it: it is there all the same, as computed', () => {
+    const { events, say, plan } = poured('cultured-cream');
+    const id = say(MAKE, 30, { type: 'step-skipped', data: { step: 'weigh' } });
+    const lot = foldMilkRoom(events).lots.get(id)!;
+    expect(lot.has.massKg).toBeCloseTo(1.2 + plan.starter.massKg!, 2);
+  });
+
+  test.each([
+    [false, 'Sweet buttermilk', 'sweet buttermilk'],
+    [true, 'Cultured buttermilk', 'soured: acid keeps it'],
+  ])('buttermilk of cream that was soured: %s', (soured, name, keeps) => {
+    const { events, weigh } = poured('butter', soured);
+    const id = weigh(3, 0.7, 'buttermilk');
+    const room = foldMilkRoom(events);
+    const lot = room.lots.get(id)!;
+    expect(lot).toMatchObject({ name, role: 'buttermilk', soured });
+    expect(lot.of.fatFraction).toBeLessThan(0.01);
+    expect(keepOf(lot, ZERO_MS + 4 * HOUR_MS).reason).toBe(keeps);
+  });
+
+  test('butter leaves the milk room and teaches the fat of its cream; weighed again, it teaches anew', () => {
+    const { events, weigh } = poured('butter');
+    weigh(3, 0.7, 'buttermilk');
+    expect(creamFactors(foldMilkRoom(events))).toEqual([]);
+    weigh(4, 0.38);
+    const [lean] = creamFactors(foldMilkRoom(events));
+    expect(lean).toMatchObject({ source: 'Fern', churnings: 1 });
+    expect(lean!.mean).toBeLessThan(0);
+    weigh(5, 0.52);
+    const [rich] = creamFactors(foldMilkRoom(events));
+    expect(rich!.churnings).toBe(1);
+    expect(rich!.mean).toBeGreaterThan(0);
+    expect([...foldMilkRoom(events).lots.values()].map((l) => l.role)).toEqual(['cream', 'buttermilk']);
+  });
+
+  test('weighed again, a lot is set right by the difference, whatever was taken of it meanwhile', () => {
+    const { events, weigh, move } = poured('butter');
+    const id = weigh(3, 0.7, 'buttermilk');
+    move(id, 4, {
+      kind: 'give',
+      to: 'used',
+      massKg: 0.2,
+      typed: { value: 200, unit: 'g' },
+      note: '',
+    });
+    weigh(5, 0.65, 'buttermilk');
+    const room = foldMilkRoom(events);
+    expect(room.lots.get(id)!.has.massKg).toBeCloseTo(0.45, 9);
+    expect([...room.lots.keys()].filter((k) => k !== CREAM)).toEqual([id]);
+  });
+
+  test('what was discarded is no food: its lot goes too', () => {
+    const { events, weigh, say } = poured('cultured-cream');
+    const id = weigh(30, 1.25);
+    say(MAKE, 31, { type: 'finished', data: { verdict: 'discarded', reason: 'pink streaks' } });
+    const room = foldMilkRoom(events);
+    expect(room.lots.get(id)!.has.massKg).toBe(0);
+    expect(room.lines.at(-1)).toMatchObject({ kind: 'spoiled', massKg: -1.25 });
+  });
+});

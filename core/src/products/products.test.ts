@@ -1,0 +1,296 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { makePlan, PRODUCT_IDS, type MakePlan, type ProductId } from '../contract/index.ts';
+import { defaultKitchen } from '../kitchen/index.ts';
+import type { LoggedEvent } from '../log/index.ts';
+import {
+  alarmsOf,
+  bandForecast,
+  butterDoubt,
+  fatBalance,
+  foldMake,
+  nextHands,
+  pointForecast,
+  safetyOf,
+  seenSetMs,
+  shownAcidAtMs,
+  stateOfPlan,
+  type MakeState,
+} from '../make/index.ts';
+import { createLog, MAKE_ID, START } from '../make/fixtures/events.ts';
+import { adviseOn, methodSteps, PRODUCTS } from './index.ts';
+
+const KITCHEN = defaultKitchen('UTC');
+const MIN = 60_000;
+const AT = new Date(START).toISOString();
+const begun = (product: ProductId, over: (plan: MakePlan) => Partial<MakePlan> = () => ({})): MakePlan => {
+  const plan = PRODUCTS[product].begin(KITCHEN, AT);
+  return { ...plan, ...over(plan) };
+};
+const withMilk = (part: Partial<MakePlan['milk']>) => (plan: MakePlan) => ({
+  milk: { ...plan.milk, ...part },
+});
+/** A make of a plan with what was entered of it. */
+const make = (plan: MakePlan, entries: (log: ReturnType<typeof createLog>) => LoggedEvent[]): MakeState => {
+  const log = createLog();
+  return foldMake(MAKE_ID, [log(0, 'make-started', { plan }), ...entries(log)])!;
+};
+const look = (state: MakeState, minute: number) => {
+  const nowMs = START + minute * MIN;
+  const forecast = bandForecast(state, nowMs, 3, 80);
+  const safety = safetyOf(state, forecast.point.temperature, nowMs, forecast.safe.p90);
+  return { nowMs, forecast, safety, alarms: alarmsOf(state, forecast, safety).map((a) => a.id) };
+};
+
+describe.each(PRODUCT_IDS)('%s', (product) => {
+  test('begins with a plan that is taken, has its steps, and is stopped by nothing', () => {
+    const plan = begun(product);
+    expect(makePlan.safeParse(plan).error).toBeUndefined();
+    expect(plan.product).toBe(product);
+    const ids = methodSteps(plan).map((s) => s.id);
+    expect(ids.length).toBeGreaterThan(4);
+    expect(new Set(ids).size).toBe(ids.length);
+    expect(adviseOn(plan).filter((a) => a.severity === 'stop')).toEqual([]);
+  });
+
+  test('is forecast without fault for any size, room and height', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.5, max: 40, noNaN: true }),
+        fc.integer({ min: 12, max: 32 }),
+        fc.integer({ min: 0, max: 3000 }),
+        (litres, roomC, altitudeM) => {
+          const plan = begun(product, (p) => ({ milk: { ...p.milk, litres }, roomC, altitudeM }));
+          const { steps, temperature, firmness } = pointForecast(stateOfPlan(plan), START);
+          expect(steps.map((s) => s.id)).toEqual(methodSteps(plan).map((s) => s.id));
+          for (const step of steps) expect(step.endMs).toBeGreaterThanOrEqual(step.startMs);
+          for (const [ms, celsius] of temperature) {
+            expect(Number.isFinite(ms)).toBe(true);
+            expect(celsius).toBeGreaterThan(-5);
+            expect(celsius).toBeLessThan(101);
+          }
+          expect(firmness).toBeGreaterThanOrEqual(0);
+        },
+      ),
+      { numRuns: 30 },
+    );
+  });
+});
+
+test('a make goes by the method it was begun with, whatever the product does by now', () => {
+  const plan = begun('butter');
+  const shorter = {
+    ...plan,
+    method: { ...plan.method, steps: plan.method.steps.filter((s) => s.kind !== 'wash') },
+  };
+  expect(stateOfPlan(shorter).steps.map((s) => s.step.id)).not.toContain('wash');
+  // A kind may come twice: each is its own step.
+  const twice = {
+    ...plan,
+    method: {
+      ...plan.method,
+      steps: plan.method.steps.flatMap((s) => (s.kind === 'drain' ? [s, { ...s, id: 'drain-2' }] : [s])),
+    },
+  };
+  expect(makePlan.safeParse(twice).error).toBeUndefined();
+  const state = make(twice, (log) => [
+    log(3, 'step-done', { step: 'take-out' }),
+    log(60, 'step-done', { step: 'temper' }),
+    log(80, 'step-done', { step: 'churn' }),
+    log(85, 'step-done', { step: 'drain' }),
+  ]);
+  expect(state.current?.step.id).toBe('drain-2');
+});
+
+describe('cream that ripens', () => {
+  const plan = begun('cultured-cream', withMilk({ treatment: 'raw' }));
+  const standing = (...seen: readonly (readonly [number, 'runs' | 'thick' | 'dollop', boolean | null])[]) =>
+    make(plan, (log) => [
+      log(4, 'step-done', { step: 'pour' }),
+      log(10, 'starter-added', { massKg: 0.06, statedRatio: null, typed: null }),
+      ...seen.map(([minute, cue, cleanSmell]) => log(minute, 'cue-seen', { cue, cleanSmell })),
+    ]);
+
+  test('is thick when it was seen so; only with a clean sour smell that stops the clock', () => {
+    expect(seenSetMs(standing([800, 'runs', null]))).toBeNull();
+    const thick = standing([800, 'thick', null]);
+    expect(seenSetMs(thick)).toBe(START + 800 * MIN);
+    expect(shownAcidAtMs(thick)).toBeNull();
+    expect(look(thick, 801).safety.verdict).not.toBe('acid');
+    const smelled = standing([800, 'thick', null], [805, 'dollop', true]);
+    expect(shownAcidAtMs(smelled)).toBe(START + 805 * MIN);
+    expect(look(smelled, 806).safety.verdict).toBe('acid');
+    expect(seenSetMs(standing([800, 'thick', true], [810, 'runs', null]))).toBeNull();
+  });
+
+  test('thickens later in a cooler room, in a band, and the next day in the cold', () => {
+    const at = (roomC: number) =>
+      bandForecast(stateOfPlan(begun('cultured-cream', () => ({ roomC }))), START, 5, 120);
+    const [cool, warm] = [at(18), at(24)];
+    expect(warm.set.p50!).toBeLessThan(cool.set.p50!);
+    expect(warm.set.p10!).toBeLessThan(warm.set.p50!);
+    expect(warm.set.p90!).toBeGreaterThan(warm.set.p50!);
+    const time = (id: string) => warm.point.steps.find((s) => s.id === id)!;
+    expect(time('thicken').endMs - time('ripen').endMs).toBeCloseTo(12 * 60 * MIN, -3);
+  });
+
+  test('a cold start is no warm day: until somebody reads it, it follows the room', () => {
+    const state = make(plan, (log) => [
+      log(4, 'step-done', { step: 'pour' }),
+      log(10, 'starter-added', { massKg: 0.06, statedRatio: null, typed: null }),
+      log(610, 'temperature-read', { celsius: 20, instrument: 'hand', typed: { value: 20, unit: 'C' } }),
+    ]);
+    const { temperature } = pointForecast(state, START + 620 * MIN);
+    const afterHours = (h: number): number =>
+      temperature.findLast(([ms]) => ms <= START + (10 + 60 * h) * MIN)![1];
+    expect(afterHours(3)).toBeGreaterThan(15);
+    expect(afterHours(10)).toBeCloseTo(20, 0);
+  });
+
+  test.each([
+    ['heated cream left to itself', { treatment: 'pasteurised' } as const, 'none', 20, /never left to sour/],
+    [
+      'yogurt’s whey in the cool',
+      { treatment: 'pasteurised' } as const,
+      'yogurt-whey',
+      20,
+      /does not work at/,
+    ],
+    ['a room too cold', { treatment: 'raw' } as const, 'cultured-buttermilk', 11, /too cold for cream/],
+  ] as const)('%s is stopped', (_what, milk, kind, roomC, words) => {
+    const stops = adviseOn(
+      begun('cultured-cream', (p) => ({
+        milk: { ...p.milk, ...milk },
+        starter: { ...p.starter, kind },
+        roomC,
+      })),
+    ).filter((a) => a.severity === 'stop');
+    expect(stops.map((a) => a.text).join()).toMatch(words);
+  });
+
+  test('raw by itself is a caution, as is thin cream, and a carton asks whether it was open', () => {
+    const words = (
+      over: Partial<MakePlan['milk']>,
+      kind: MakePlan['starter']['kind'] = 'cultured-buttermilk',
+    ) =>
+      adviseOn(
+        begun('cultured-cream', (p) => ({ milk: { ...p.milk, ...over }, starter: { ...p.starter, kind } })),
+      )
+        .map((a) => a.text)
+        .join();
+    expect(words({ treatment: 'raw' }, 'none')).toMatch(/wide guess/);
+    expect(words({ fatFraction: 0.12 })).toMatch(/stays thin/);
+    expect(words({})).toMatch(/Was the carton open/);
+    expect(words({ treatment: 'raw' })).not.toMatch(/carton/);
+  });
+});
+
+describe('cream that breaks', () => {
+  const plan = begun('butter', withMilk({ treatment: 'raw', fatFraction: 0.34 }));
+  const churned = (more: (log: ReturnType<typeof createLog>) => LoggedEvent[]) =>
+    make(plan, (log) => [
+      log(3, 'step-done', { step: 'take-out' }),
+      log(60, 'step-done', { step: 'temper' }),
+      ...more(log),
+    ]);
+
+  test('rings to look and to stop, and no more when it was seen to break', () => {
+    const before = churned(() => []);
+    expect(look(before, 61).alarms).toEqual(expect.arrayContaining(['early-churn', 'step-churn']));
+    expect(nextHands(before, look(before, 61).forecast, START + 61 * MIN)).toMatchObject({
+      act: 'It broke: stopped',
+      mustAct: true,
+    });
+    const broke = churned((log) => [log(78, 'stage-seen', { stage: 'broken' })]);
+    expect(look(broke, 79).alarms).toEqual([]);
+    expect(look(broke, 79).safety.verdict).toBe('none');
+    const end = look(broke, 79).forecast.point.steps.find((s) => s.id === 'churn')!;
+    // The clock runs on until somebody stops it, but the churning took what it took.
+    expect(end.endMs).toBe(START + 79 * MIN);
+  });
+
+  test('a stage seen moves the end: early sooner, late later', () => {
+    const endOf = (minute: number): number =>
+      look(
+        churned((log) => [log(60 + minute, 'stage-seen', { stage: 'stiff' })]),
+        60 + minute,
+      ).forecast.point.steps.find((s) => s.id === 'churn')!.endMs;
+    expect(endOf(6)).toBeLessThan(endOf(14));
+  });
+
+  test('accounts for all its fat, and believes no more butter than there can be', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.15, max: 0.55, noNaN: true }),
+        fc.double({ min: 0.3, max: 0.99, noNaN: true }),
+        (fatFraction, share) => {
+          const state = make(begun('butter', withMilk({ fatFraction })), (log) => [
+            log(3, 'step-done', { step: 'take-out' }),
+            log(60, 'step-done', { step: 'temper' }),
+            log(80, 'step-done', { step: 'churn' }),
+          ]);
+          const open = fatBalance(state, START)!;
+          expect(open.realKg).toBeNull();
+          expect(open.likelyKg).toBeLessThan(open.possibleKg);
+          const massKg = open.possibleKg * share;
+          const weighed = foldMake(MAKE_ID, [
+            ...state.events,
+            {
+              ...state.events[0]!,
+              id: '01HYYYYYYYYYYYYYYYYYYYYY98',
+              type: 'weighed',
+              data: { massKg, typed: { value: massKg, unit: 'kg' } },
+              at: new Date(START + 100 * MIN).toISOString(),
+            } as LoggedEvent,
+          ])!;
+          const fat = fatBalance(weighed, START)!;
+          expect(fat.inButterKg! + (fat.inButtermilkKg ?? 0) + fat.elsewhereKg!).toBeCloseTo(fat.fatKg, 9);
+          expect(butterDoubt(state, massKg, { value: massKg, unit: 'kg' }, START)).toBeNull();
+        },
+      ),
+      { numRuns: 40 },
+    );
+    const state = churned((log) => [log(80, 'step-done', { step: 'churn' })]);
+    const most = fatBalance(state, START)!;
+    expect(butterDoubt(state, 0.9, { value: 0.9, unit: 'kg' }, START)).toMatchObject({
+      why: 'more-than-fat',
+    });
+    expect(butterDoubt(state, 4, { value: 4, unit: 'kg' }, START)).toMatchObject({ why: 'more-than-cream' });
+    // 388 ounces is no butter of a litre; 388 grams is.
+    expect(butterDoubt(state, 388 * 0.02835, { value: 388, unit: 'oz' }, START)).toMatchObject({
+      gramsMeant: true,
+      mostKg: expect.any(Number),
+    });
+    expect(most.breakC).toBeGreaterThan(12);
+  });
+
+  test('salt is no butter, and a by-product is no yield', () => {
+    const state = churned((log) => [
+      log(80, 'step-done', { step: 'churn' }),
+      log(85, 'weighed', { massKg: 0.56, typed: { value: 560, unit: 'g' }, of: 'buttermilk' }),
+      log(90, 'rinsed', { clear: false }),
+      log(93, 'rinsed', { clear: true }),
+      log(94, 'step-done', { step: 'wash' }),
+      log(97, 'salted', { massKg: 0.006, typed: { value: 6, unit: 'g' } }),
+      log(98, 'step-done', { step: 'work' }),
+      log(99, 'weighed', { massKg: 0.4, typed: { value: 400, unit: 'g' } }),
+    ]);
+    expect(state.steps.every((s) => s.status === 'done')).toBe(true);
+    expect(state.weighedKg).toBe(0.4);
+    expect(fatBalance(state, START)).toMatchObject({ realKg: 0.394, buttermilkKg: 0.56 });
+    expect(state.rinses.map((r) => r.clear)).toEqual([false, true]);
+  });
+
+  test.each([
+    ['28 °C cream in the room', { startC: 28 }, 'stop', /would never come down to 12.0 °C at 20.0 °C/],
+    ['cream of 10 %', { fatFraction: 0.1 }, 'stop', /hardly cream: it would not break/],
+    ['thin cream', { fatFraction: 0.2 }, 'caution', /is thin/],
+    ['ultra-heated', { treatment: 'ultra-heated' }, 'caution', /may not break at all/],
+    ['homogenised', { homogenised: true }, 'caution', /breaks late/],
+    ['a full churn', { litres: 1.9 }, 'stop', /leaves no room to beat/],
+    ['more than half full', { litres: 1.3 }, 'caution', /more than half full/],
+  ] as const)('%s is said', (_what, milk, severity, words) => {
+    const said = adviseOn(begun('butter', withMilk(milk))).filter((a) => a.severity === severity);
+    expect(said.map((a) => a.text).join()).toMatch(words);
+  });
+});
