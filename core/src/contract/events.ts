@@ -158,7 +158,7 @@ const envelopeOf = <T extends EventType, D extends z.ZodType>(type: T, version: 
 const storedToo = { seq: z.number().int().positive(), receivedAt: instant };
 
 /** One kind of event in all its versions; `more` is what the log adds. */
-function envelope<T extends EventType>(type: T, more: typeof storedToo | Record<never, never>) {
+function envelope<T extends EventType>(type: T, more: Partial<typeof storedToo>) {
   const today = (versions: number[]) =>
     envelopeOf(type, versions, EVENT_DATA[type] as z.ZodType).extend(more);
   if (type !== 'make-started') return today(KNOWN_VERSIONS);

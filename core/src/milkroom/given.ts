@@ -5,21 +5,11 @@ import { withFat } from '../milk/index.ts';
 import { methodSteps, productOf, type Gives } from '../products/index.ts';
 import { amountOf } from './amount.ts';
 import { lotFrom, lotOf, placeC } from './lot.ts';
-import { put, takeFrom, type Moment, type RoomDraft } from './movements.ts';
+import { put, takeFrom, type GivingMake, type Moment, type Part, type RoomDraft } from './movements.ts';
 import { milkCost } from './pour.ts';
 
 /** Fat left in the buttermilk of butter worked by hand, for what a weighed churning says of its cream. */
 export const BUTTERMILK_FAT = 0.006;
-
-/** The product itself, or what comes out besides. */
-type Part = 'out' | ByProduct;
-
-/** A make that gives something back to the milk room. */
-export interface GivingMake {
-  readonly plan: MakePlan;
-  /** What was weighed, or computed, and the lot it is. */
-  readonly gave: Readonly<Partial<Record<Part, { readonly lotId: string | null; readonly massKg: number }>>>;
-}
 
 const partOf = (of: ByProduct | undefined): Part => of ?? 'out';
 

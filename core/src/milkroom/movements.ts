@@ -1,4 +1,13 @@
-import type { LedgerLine, Lot, LotPour, MovementKind, MovementOf, StepId } from '../contract/index.ts';
+import type {
+  ByProduct,
+  MakePlan,
+  LedgerLine,
+  Lot,
+  LotPour,
+  MovementKind,
+  MovementOf,
+  StepId,
+} from '../contract/index.ts';
 import { factorOfHeight, litresOfMass, massOfLitresKg } from '../milk/index.ts';
 import { amountOf, compositionOf, dryKg, partByFat, plus } from './amount.ts';
 import {
@@ -14,7 +23,6 @@ import {
   withTaken,
 } from './lot.ts';
 import { isCream, pooled } from './pooling.ts';
-import type { GivingMake } from './given.ts';
 
 /** What a weighed churning said of its cream. */
 interface Churning {
@@ -26,6 +34,16 @@ interface Churning {
   readonly estimatedFat: number;
   readonly butterKg: number;
   readonly buttermilkKg: number;
+}
+
+/** The product itself, or what comes out besides. */
+export type Part = 'out' | ByProduct;
+
+/** A make that gives something back to the milk room. */
+export interface GivingMake {
+  readonly plan: MakePlan;
+  /** What was weighed, or computed, and the lot it is. */
+  readonly gave: Readonly<Partial<Record<Part, { readonly lotId: string | null; readonly massKg: number }>>>;
 }
 
 /** One day's milk that came in, as far as the months need it. */

@@ -241,7 +241,7 @@ describe('cream that breaks', () => {
               type: 'weighed',
               data: { massKg, typed: { value: massKg, unit: 'kg' } },
               at: new Date(START + 100 * MIN).toISOString(),
-            } as LoggedEvent,
+            },
           ])!;
           const fat = fatBalance(weighed, START)!;
           expect(fat.inButterKg! + (fat.inButtermilkKg ?? 0) + fat.elsewhereKg!).toBeCloseTo(fat.fatKg, 9);

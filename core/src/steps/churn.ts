@@ -21,7 +21,7 @@ const THIN_FAT = 0.25;
 const own = ({ step }: StepOf) => paramsOf(step, 'churn');
 
 /** The cream of a plan as it goes into the churn at a heat. */
-export function churningOf(plan: MakePlan, of: StepOf, startC: number, atMs: number): Churning {
+function churningOf(plan: MakePlan, of: StepOf, startC: number, atMs: number): Churning {
   const { churn, speed, litres: holds } = own(of);
   const { litres, composition } = batchOf(plan);
   return {

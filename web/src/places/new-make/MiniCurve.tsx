@@ -66,7 +66,7 @@ export function MiniCurve({
       {lastT && (
         <text
           x={W - 32}
-          y={yT(lastT[1]) + (labelsMeet ? (yT(lastT[1]) > yP(lastPh?.[1] ?? 0) ? 14 : -4) : 5)}
+          y={yT(lastT[1]) + (labelsMeet ? (yT(lastT[1]) > yP(lastPh[1]) ? 14 : -4) : 5)}
           fontSize="16"
           fill="var(--clay)"
         >
@@ -76,7 +76,7 @@ export function MiniCurve({
       {lastPh && (
         <text
           x={W - 32}
-          y={yP(lastPh[1]) + (labelsMeet ? (yT(lastT?.[1] ?? 0) > yP(lastPh[1]) ? -4 : 14) : 5)}
+          y={yP(lastPh[1]) + (labelsMeet ? (yT(lastT[1]) > yP(lastPh[1]) ? -4 : 14) : 5)}
           fontSize="16"
           fill="var(--cobalt)"
         >

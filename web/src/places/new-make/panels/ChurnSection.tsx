@@ -19,9 +19,7 @@ function withStep<K extends StepKind>(
 ): MakePlan['method'] {
   return {
     ...plan.method,
-    steps: plan.method.steps.map((step) =>
-      step.kind === kind ? ({ ...step, ...part } as StepInstance) : step,
-    ),
+    steps: plan.method.steps.map((step) => (step.kind === kind ? { ...step, ...part } : step)),
   };
 }
 
