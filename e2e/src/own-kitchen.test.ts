@@ -8,6 +8,7 @@ import { join } from 'node:path';
 import type { Browser, ElementHandle } from 'puppeteer-core';
 import { ulid } from 'ulid';
 import { fill, goTo, openTablet, see, seeNoMore, startBrowser, tap, type Tablet } from './browser.ts';
+import { keptEvents, keptGolden, keptKitchenText } from '@morning-crock/core/kept-kitchen';
 import { createWorld, type World } from './world.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
@@ -55,7 +56,7 @@ describe('what a kitchen’s makes taught', () => {
   test('is told in words, used by the next plan, and can be forgotten', async () => {
     world = await createWorld(START);
     await seedDemo(world.kitchen.db, world.kitchen.kitchenId, START);
-    tablet = await openTablet(browser, `${world.address}/kitchen`);
+    tablet = await openTablet(browser, `${world.address}/kitchen/learned`);
     const { page } = tablet;
     await see(page, /\d+ % faster than the book, from \d+ makes, ± \d+ %/, 30_000);
     await see(page, /\d\.\d °C cooler than typed, from \d makes, ± \d\.\d °C/);
@@ -71,7 +72,7 @@ describe('what a kitchen’s makes taught', () => {
     await see(page, 'The milk is in');
     const begun = await world.entries<{ plan: { factors: { rate: { value: number } } } }>('make-started');
     expect(begun.at(-1)!.data.plan.factors.rate.value).toBeCloseTo(rate.mean, 9);
-    await goTo(page, '/kitchen');
+    await goTo(page, '/kitchen/learned');
     await tap(page, 'button', 'Forget Shelf warmer, its heat');
     await world.stored('learning-reset', 1);
     await seeNoMore(page, 'cooler than typed');
@@ -86,7 +87,7 @@ describe('a whole kitchen in one file', () => {
     const file = (await world.kitchen.app.inject({ url: '/api/backup' })).json<BackupFile>();
     await world.close();
     world = await createWorld(START + 240 * MIN);
-    tablet = await openTablet(browser, `${world.address}/kitchen`);
+    tablet = await openTablet(browser, `${world.address}/kitchen/devices`);
     const { page } = tablet;
     await see(page, 'Save the kitchen');
     await choose('{"format":');
@@ -101,10 +102,35 @@ describe('a whole kitchen in one file', () => {
     expect(await count('step-done')).toBe(4);
     await tap(page, 'link', 'Bench');
     await see(page, 'Yogurt');
-    await goTo(page, '/kitchen');
+    await goTo(page, '/kitchen/devices');
     await see(page, 'Save the kitchen');
     await choose(file);
     await see(page, 'This kitchen has makes already');
+  });
+
+  test('one saved by an earlier program opens with all it held, and goes on', async () => {
+    const last = keptEvents().at(-1)!;
+    world = await createWorld(Date.parse(last.receivedAt));
+    tablet = await openTablet(browser, `${world.address}/kitchen/devices`);
+    const { page } = tablet;
+    await see(page, 'Save the kitchen');
+    await choose(keptKitchenText());
+    await see(page, `${keptEvents().length} entries`);
+    // Nothing of it was rewritten, and all of it is understood.
+    expect(await world.kitchen.rows('event', 'version <> 1')).toEqual([]);
+    await tap(page, 'link', 'Bench');
+    await see(page, 'Stall yogurt');
+    await tap(page, 'link', 'Daybook');
+    await see(page, 'Warmer off its heat');
+    // What is entered now stands beside it.
+    await goTo(page, '/');
+    await see(page, 'Stall yogurt');
+    const under = keptGolden().makes.find((m) => m.summary.status === 'under-way')!;
+    await goTo(page, `/makes/${under.id}`);
+    await fill(page, 'Note', 'went on');
+    await tap(page, 'button', 'Keep the note');
+    const notes = await world.stored<{ text: string }>('noted', 1);
+    expect(notes.at(-1)!.data.text).toBe('went on');
   });
 });
 
@@ -189,7 +215,7 @@ describe('a tablet of the local network', () => {
     await page.reload();
     await see(page, 'Nothing on the shelf.');
 
-    const here = await openTablet(browser, `${world.address}/kitchen`);
+    const here = await openTablet(browser, `${world.address}/kitchen/devices`);
     await see(here.page, 'Dairy shelf');
     await tap(here.page, 'button', 'Show a new kitchen code');
     await here.page.waitForSelector('img[alt^="Code to scan"]');

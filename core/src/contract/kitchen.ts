@@ -39,7 +39,12 @@ export const pot = z.strictObject({
   lidded: z.boolean(),
   /** Multiplies the book's heat loss of this pot. */
   lossFactor: z.number().min(0.2).max(5),
+  /** Inner width; left out, milk is taken to stand in a cylinder of its own. */
+  widthCm: z.number().min(4, 'is narrower than 4 cm').max(120, 'is wider than 120 cm').optional(),
 });
+/** A pot's inner width as the heat balance wants it. */
+export const widthMOf = ({ widthCm }: { readonly widthCm?: number | undefined }): number | undefined =>
+  widthCm === undefined ? undefined : widthCm / 100;
 
 export const burner = z.strictObject({
   id: ulid,

@@ -50,6 +50,8 @@ export const lotFacts = z
     fatFraction: fraction.max(0.6, 'is richer than any cream (60 %)').nullable(),
     feed: z.enum(FEEDS).nullable(),
     costPerLitre: z.number().min(0, 'cannot be negative').max(1000, 'is too dear').nullable(),
+    /** How warm it was when it came in, when it was warmer than where it stands. */
+    cameInC: temperatureC.min(0).max(45, 'is warmer than any animal (45 °C)').optional(),
     /** Sour already when it came in. */
     soured: z.boolean().optional(),
     ...standing,

@@ -6,7 +6,7 @@ import { bandForecast, plannedOf, stateOfPlan } from '../make/index.ts';
 import { batchOf } from '../method/index.ts';
 import { massOfLitresKg, MILK_FACTS, withFat } from '../milk/index.ts';
 import { createRandom, hashSeed } from '../numerics/index.ts';
-import { PRODUCTS } from '../products/index.ts';
+import { beginPlan } from '../products/index.ts';
 import { LANTERN_FOLD } from './kitchen.ts';
 import { trueSouring, type DemoEvent, type HiddenTruth } from './truth.ts';
 
@@ -60,7 +60,7 @@ const ownCream = (litres: number, fatFraction: number): MakePlan['milk'] => ({
 
 /** Cream ripening on the dairy shelf, looked at by somebody who smells it first. */
 function ripening(name: string, litres: number, startMs: number, looksH: readonly number[]): DemoCream {
-  const base = PRODUCTS['cultured-cream'].begin(LANTERN_FOLD, new Date(startMs).toISOString(), litres);
+  const base = beginPlan('cultured-cream', LANTERN_FOLD, new Date(startMs).toISOString(), litres);
   const milk = ownCream(litres, 0.33);
   const creamKg = massOfLitresKg(litres, withFat(MILK_FACTS['cow-lean'].composition, 0.33));
   const massKg = Math.round(creamKg * 0.075 * 1000) / 1000;
@@ -130,7 +130,7 @@ const stepOf = <K extends StepInstance['kind']>(plan: MakePlan, kind: K) =>
 
 /** A churning in the barrel, played from a cream that is a little leaner than anybody knows. */
 function churning(name: string, litres: number, startMs: number): DemoCream {
-  const base = PRODUCTS.butter.begin(LANTERN_FOLD, new Date(startMs).toISOString(), litres);
+  const base = beginPlan('butter', LANTERN_FOLD, new Date(startMs).toISOString(), litres);
   const plan: MakePlan = {
     ...base,
     name,

@@ -14,6 +14,8 @@ const HORIZON_S = 6 * 3600;
 export interface BathRun {
   readonly composition: Composition;
   readonly litres: number;
+  /** Inner width of the pan, when somebody measured it. */
+  readonly widthM?: number | undefined;
   readonly startC: number;
   readonly targetC: number;
   readonly airC: number;
@@ -50,7 +52,7 @@ function bathAt(enthalpyKj: number, massKg: number): { celsius: number; iceKg: n
  */
 export function coolInBath(run: BathRun): BathResult {
   if (!(run.waterLitres + run.iceKg > 0)) throw new RangeError('a bath needs water or ice');
-  const { sideM2, topM2, heatJPerK } = potOfMilk(run.composition, run.litres);
+  const { sideM2, topM2, heatJPerK } = potOfMilk(run.composition, run.litres, run.widthM);
   const bathKg = run.waterLitres + run.iceKg;
   const sideW = BATH_W_PER_M2_K[run.stirred ? 'stirred' : 'still'] * sideM2;
   const topW = TOP_W_PER_M2_K * topM2;

@@ -184,3 +184,19 @@ test('warm places: an appliance holds its dial plus bias, a box follows the room
   expect(placeAmbientC({ kind: 'oven-lamp', tauH: 3 }, 20)).toBe(35);
   expect(placeTauH({ kind: 'towel', tauH: 4 }, 16)).toBeCloseTo(8);
 });
+
+test('milk in a wide pan cools sooner than in a cylinder of its own, in one of its own width as before', () => {
+  const composition = {
+    fatFraction: 0.037,
+    proteinFraction: 0.032,
+    lactoseFraction: 0.047,
+    ashFraction: 0.0072,
+  };
+  const pint = { composition, litres: 0.473, startC: 82, airC: 21, lidded: false };
+  const minutes = (widthM?: number): number => runVessel({ ...pint, widthM }, 43).minutes;
+  const ownM = Math.cbrt((8 * 0.473) / 1000 / Math.PI);
+  expect(minutes(ownM)).toBeCloseTo(minutes(), 9);
+  // A pint in a wide pan takes about three fifths of its time.
+  expect(minutes(0.2) / minutes()).toBeGreaterThan(0.4);
+  expect(minutes(0.2) / minutes()).toBeLessThan(0.75);
+});

@@ -17,6 +17,8 @@ export const DEFAULT_BURNER_KW = 1.8;
 export interface VesselRun {
   readonly composition: Composition;
   readonly litres: number;
+  /** Inner width of the pan, when somebody measured it. */
+  readonly widthM?: number | undefined;
   readonly startC: number;
   readonly airC: number;
   readonly lidded: boolean;
@@ -36,11 +38,11 @@ export interface VesselResult {
 }
 
 /**
- * Heat balance of milk standing as a cylinder of its own volume (height half the diameter).
+ * Heat balance of milk standing as a cylinder in its pan.
  * @returns dT/dt in K/s and evaporation in kg/s at a temperature
  */
 function createBalance(run: VesselRun): (temperatureC: number) => { rate: number; evaporation: number } {
-  const { sideM2, topM2, heatJPerK } = potOfMilk(run.composition, run.litres);
+  const { sideM2, topM2, heatJPerK } = potOfMilk(run.composition, run.litres, run.widthM);
   const airVapourPa = ROOM_HUMIDITY * saturationPressurePa(run.airC);
   const lossWPerK = SIDE_W_PER_M2_K * sideM2 + TOP_W_PER_M2_K * topM2;
   const factor = run.lossFactor ?? 1;

@@ -5,7 +5,7 @@ import {
   lnLikelihoods,
   type EnsembleSpec,
 } from '../culture/index.ts';
-import type { FactorKind, FactorsUsed, MakePlan } from '../contract/index.ts';
+import { widthMOf, type FactorKind, type FactorsUsed, type MakePlan } from '../contract/index.ts';
 import { placeTauH, READING_SIGMA_C, runVessel } from '../heat/index.ts';
 import { acidityReadings, incubationOf, unreadCourse, walkThermal, type MakeState } from '../make/index.ts';
 import { batchOf, roomAtC } from '../method/index.ts';
@@ -91,6 +91,7 @@ function fitVessel(state: MakeState, moves: 'up' | 'down'): Fit | null {
       {
         composition,
         litres,
+        widthM: widthMOf(plan.pot),
         airC,
         startC: fromC,
         lidded: cooling && plan.pot.lidded,

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import type { ByProduct, MakePlan, ProductId } from '../contract/index.ts';
 import { createLedger, lotId, ZERO_MS } from '../fixtures/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
-import { PRODUCTS } from '../products/index.ts';
+import { beginPlan } from '../products/index.ts';
 import { creamFactors, foldMilkRoom, keepOf, milkFromLots } from './index.ts';
 
 const [CREAM, MAKE] = ['CREAM', 'MAKE'].map(lotId) as [string, string];
@@ -19,7 +19,7 @@ function poured(product: ProductId, soured = false) {
     costPerLitre: 3,
   });
   const { lots } = foldMilkRoom(ledger.events);
-  const begun = PRODUCTS[product].begin(defaultKitchen('UTC'), new Date(ZERO_MS + HOUR_MS).toISOString());
+  const begun = beginPlan(product, defaultKitchen('UTC'), new Date(ZERO_MS + HOUR_MS).toISOString());
   const milk = milkFromLots(begun.milk, [...lots.values()], [{ lotId: CREAM, massKg: 1.2 }], 'cream')!;
   const plan: MakePlan = { ...begun, milk };
   ledger.say(MAKE, 1, { type: 'make-started', data: { plan } });
@@ -55,7 +55,7 @@ describe('what a make gives back', () => {
     expect(keepOf(lot, nowMs).reason).toBe('soured: acid keeps it');
     expect(room.lines.at(-1)).toMatchObject({ kind: 'made', otherId: MAKE, note: 'weighed' });
     const next = milkFromLots(
-      PRODUCTS.butter.begin(defaultKitchen('UTC'), new Date(nowMs).toISOString()).milk,
+      beginPlan('butter', defaultKitchen('UTC'), new Date(nowMs).toISOString()).milk,
       [lot],
       [{ lotId: id, massKg: 1 }],
       'cream',

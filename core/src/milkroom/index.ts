@@ -10,6 +10,7 @@ export {
   placeC,
   settledHours,
   settles,
+  heatAt,
 } from './lot.ts';
 export * from './room.ts';
 export * from './checks.ts';

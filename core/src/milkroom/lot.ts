@@ -12,6 +12,8 @@ import {
   type Keeping,
   type KeepBy,
 } from '../milk/index.ts';
+import { runVessel } from '../heat/index.ts';
+import { interpolateLinear } from '../numerics/index.ts';
 import { NOTHING, plus } from './amount.ts';
 
 const HOUR_MS = 3_600_000;
@@ -32,9 +34,52 @@ export function compositionOfFacts(facts: LotFacts): Composition {
   return fat === null ? usual : withFat(usual, fat);
 }
 
+/** A jar or can in a refrigerator loses heat as slowly as this, against the book's still vessel [F]. */
+const JAR_LOSS = 7 / 12;
+/** Nearer to its place than this it counts as cold, K. */
+const NEAR_C = 1.5;
+const LONGEST_H = 36;
+
+/**
+ * Where a lot's heat has been since it came in: put up warm it cools over hours, told by the hour; otherwise it is at its
+ * place's heat at once.
+ */
+function coolingSpells(
+  of: Composition,
+  litres: number,
+  cameInC: number | undefined,
+  ambientC: number,
+  atMs: number,
+): Lot['spells'] {
+  if (cameInC === undefined || cameInC <= ambientC + NEAR_C) return [{ fromMs: atMs, celsius: ambientC }];
+  const { secondsAndCelsius } = runVessel(
+    { composition: of, litres, startC: cameInC, airC: ambientC, lidded: true, lossFactor: JAR_LOSS },
+    ambientC + NEAR_C,
+  );
+  const seconds = secondsAndCelsius.map(([s]) => s);
+  const celsius = secondsAndCelsius.map(([, c]) => c);
+  const hours = Math.min(LONGEST_H, Math.ceil(seconds.at(-1)! / 3600));
+  return [
+    // Each hour by its middle.
+    ...Array.from({ length: hours }, (_, h) => ({
+      fromMs: atMs + h * HOUR_MS,
+      celsius: Math.round(interpolateLinear(seconds, celsius, (h + 0.5) * 3600) * 10) / 10,
+    })),
+    { fromMs: atMs + hours * HOUR_MS, celsius: ambientC },
+  ];
+}
+
 /** A lot as an intake makes it. */
 export function lotOf(id: string, facts: LotFacts, has: Amount, of: Composition, atMs: number): Lot {
   const settles = facts.what === 'milk' && facts.place !== 'freezer';
+  const ambientC = placeC(facts.place, facts.placeC);
+  const spells = coolingSpells(
+    of,
+    litresOfMass(Math.max(has.massKg, EMPTY_KG), of),
+    facts.cameInC,
+    ambientC,
+    atMs,
+  );
   return {
     id,
     name: facts.name,
@@ -52,8 +97,9 @@ export function lotOf(id: string, facts: LotFacts, has: Amount, of: Composition,
     soured: facts.soured ?? false,
     mixedSourSweet: false,
     thawed: false,
-    spells: [{ fromMs: atMs, celsius: placeC(facts.place, facts.placeC) }],
-    stillSinceMs: settles ? atMs : null,
+    spells,
+    // Warm cream rises slowly: half of the time until it is cold counts.
+    stillSinceMs: settles ? (atMs + spells.at(-1)!.fromMs) / 2 : null,
     settledH: 0,
     creamFactor: null,
     has,
@@ -114,6 +160,10 @@ export function withPoured(lot: Lot, amount: Amount, from: Pick<Lot, 'of' | 'cos
     costPerKg: own === null || poured === null ? null : (own + poured) / whole,
   };
 }
+
+/** How warm a lot is at an instant, °C, by where it stands and has stood. */
+export const heatAt = ({ spells }: Pick<Lot, 'spells'>, atMs: number): number | undefined =>
+  (spells.findLast((spell) => spell.fromMs <= atMs) ?? spells[0])?.celsius;
 
 /** An emptied lot. */
 export const emptied = (lot: Lot): Lot => ({ ...lot, has: NOTHING, stillSinceMs: null });

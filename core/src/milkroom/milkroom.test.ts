@@ -8,6 +8,7 @@ import {
   allocate,
   creamFactors,
   foldMilkRoom,
+  heatAt,
   keepOf,
   ledgerPage,
   litresIn,
@@ -496,4 +497,26 @@ describe('what cannot have happened', () => {
       message: expect.stringMatching(/more than the 4\.11 kg/) as unknown,
     });
   });
+});
+
+test('milk put into the cold still warm is warm for hours: they count for its keeping, and its cream rises later', () => {
+  const came = (cameInC?: number) => {
+    const ledger = createLedger();
+    ledger.intake(A, 0, 3.8, cameInC === undefined ? {} : { cameInC });
+    return foldMilkRoom(ledger.events).lots.get(A)!;
+  };
+  const [cold, warm] = [came(), came(35)];
+  const nowMs = hours(30);
+  const warmH = keepOf(warm, nowMs).warmH;
+  expect(keepOf(cold, nowMs).warmH).toBe(0);
+  expect(warmH).toBeGreaterThan(7);
+  expect(warmH).toBeLessThan(24);
+  expect(keepOf(warm, nowMs).stoodWarm).toBe(true);
+  expect(keepOf(warm, nowMs).fromMs).toBeLessThan(keepOf(cold, nowMs).fromMs);
+  expect(warm.stillSinceMs!).toBeGreaterThan(cold.stillSinceMs!);
+  // About seven hours to 10 °C for so much; an hour later it is far from cold.
+  expect(heatAt(warm, hours(1))!).toBeGreaterThan(20);
+  expect(heatAt(warm, hours(7.5))!).toBeGreaterThan(7);
+  expect(heatAt(warm, hours(7.5))!).toBeLessThan(13);
+  expect(heatAt(warm, hours(30))).toBe(4);
 });

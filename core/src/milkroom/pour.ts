@@ -1,5 +1,6 @@
 import type { Lot, LotPour, MakePlan } from '../contract/index.ts';
 import { mixMilks } from '../milk/index.ts';
+import { heatAt } from './lot.ts';
 
 type Milk = MakePlan['milk'];
 const HIGHEST_MILK_FAT = 0.2;
@@ -8,6 +9,7 @@ const LOWEST_CREAM_FAT = 0.1;
 /**
  * A plan's milk as it comes out of these lots, poured together: amount, fat and everything else by mass balance.
  * @param takes what the plan is of
+ * @param atMs when it is poured: what was put up warm may be warm still
  * @returns `null` when none of the lots is there, or when together they are cream for a plan of milk, milk for one of cream
  */
 export function milkFromLots(
@@ -15,6 +17,7 @@ export function milkFromLots(
   lots: readonly Lot[],
   from: readonly Pick<LotPour, 'lotId' | 'massKg'>[],
   takes: 'milk' | 'cream' = 'milk',
+  atMs = Number.MAX_SAFE_INTEGER,
 ): Milk | null {
   const parts = from.flatMap(({ lotId, massKg }) => {
     const lot = lots.find((l) => l.id === lotId);
@@ -34,7 +37,7 @@ export function milkFromLots(
     // One raw milk among them makes all of it raw.
     treatment: parts.some(({ lot }) => lot.treatment === 'raw') ? 'raw' : main.lot.treatment,
     fatFraction: mix.composition.fatFraction,
-    startC: Math.min(60, Math.max(0, main.lot.spells.at(-1)?.celsius ?? before.startC)),
+    startC: Math.min(60, Math.max(0, heatAt(main.lot, atMs) ?? before.startC)),
     composition: mix.composition,
     ...(takes === 'cream'
       ? {

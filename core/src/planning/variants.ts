@@ -1,4 +1,10 @@
-import type { CoolingPlan, KitchenSettings, MakePlan, PlanChange } from '../contract/index.ts';
+import {
+  widthMOf,
+  type CoolingPlan,
+  type KitchenSettings,
+  type MakePlan,
+  type PlanChange,
+} from '../contract/index.ts';
 import { STARTER_FACTS, warmCulture } from '../culture/index.ts';
 import { coolInBath, placeAmbientC } from '../heat/index.ts';
 import { withFactors } from '../learn/index.ts';
@@ -136,6 +142,7 @@ export function variantsOf(
       ...cooling,
       composition: batch.composition,
       litres: batch.litres,
+      widthM: widthMOf(base.pot),
       startC: heatTargetC(base),
       targetC: base.inoculateC,
       airC: base.roomC,

@@ -1,47 +1,5 @@
-import type { MakePlan, ProductId } from '../contract/index.ts';
-import { commonAdvice, souringAdvice, type Advice, type AdviceUnits } from '../method/index.ts';
-import { STEP_TYPES, stepFor, type MethodStep, type StepOf, type StepType } from '../steps/index.ts';
-import { BUTTER } from './butter.ts';
-import { CULTURED_CREAM } from './cultured-cream.ts';
-import type { Product } from './product.ts';
-import { YOGURT } from './yogurt.ts';
-
 export type { Gives, Product } from './product.ts';
-export { defaultPlan } from './default-plan.ts';
-
-/** One product a line: nothing else knows them by name. */
-export const PRODUCTS: Readonly<Record<ProductId, Product>> = {
-  yogurt: YOGURT,
-  'cultured-cream': CULTURED_CREAM,
-  butter: BUTTER,
-};
-
-export const productOf = ({ product }: Pick<MakePlan, 'product'>): Product => PRODUCTS[product];
-
-/** The steps of a plan with their types, those that this batch does not have left out. */
-function typedSteps(plan: MakePlan): { readonly type: StepType; readonly of: StepOf }[] {
-  const { goods } = productOf(plan);
-  return plan.method.steps
-    .map((step) => ({ type: STEP_TYPES[step.kind], of: { step, goods } }))
-    .filter(({ type }) => type.applies?.(plan) !== false);
-}
-
-/** The steps of a plan, in order. @example methodSteps(plan).map((s) => s.id) // ['pour', 'heat', …] */
-export const methodSteps = (plan: MakePlan): MethodStep[] =>
-  typedSteps(plan).flatMap(({ type, of }) => stepFor(type, plan, of) ?? []);
-
-/** Everything to say about a plan, the gravest first. */
-export function adviseOn(
-  plan: MakePlan,
-  units: AdviceUnits = { temperature: 'C', measures: 'metric' },
-): Advice[] {
-  const rank = { stop: 0, caution: 1, note: 2 } as const;
-  const steps = typedSteps(plan);
-  return [
-    ...commonAdvice(plan, units),
-    ...(steps.some(({ type }) => type.facts.sours) ? souringAdvice(plan, units) : []),
-    ...steps.flatMap(({ type, of }) => type.advise?.(plan, units, of) ?? []),
-  ]
-    .filter((advice) => advice !== null)
-    .sort((a, b) => rank[a.severity] - rank[b.severity]);
-}
+export { defaultPlan } from './begin/yogurt.ts';
+export { PRODUCTS, methodSteps, productOf } from './catalogue.ts';
+export { adviseOn } from './advise.ts';
+export { beginPlan } from './begin/index.ts';

@@ -9,7 +9,14 @@ export interface Gives {
   readonly name: (plan: MakePlan) => string;
 }
 
-/** All that is known of one kind of thing that is made. */
+/**
+ * The plan a new make begins with: everything filled in but what the maker wants to turn.
+ * @param startAt instant in UTC
+ * @param about litres, rounded to what the kitchen's measures can say
+ */
+export type Begin = (kitchen: KitchenSettings, startAt: string, about?: number) => MakePlan;
+
+/** All that is known of one kind of thing that is made, but for how a plan of it begins (`begin/`). */
 export interface Product {
   readonly id: ProductId;
   readonly label: string;
@@ -21,12 +28,6 @@ export interface Product {
   readonly takes: 'milk' | 'cream';
   /** What it is soured with, the usual first; empty when nothing sours in it. */
   readonly starters: readonly StarterKind[];
-  /**
-   * The plan a new make of it begins with: everything filled in but what the maker wants to turn.
-   * @param startAt instant in UTC
-   * @param about litres, rounded to what the kitchen's measures can say
-   */
-  readonly begin: (kitchen: KitchenSettings, startAt: string, about?: number) => MakePlan;
   /** What becomes of its weighings in the milk room; left out, it leaves the milk room for good. */
   readonly gives?: { readonly out?: Gives; readonly buttermilk?: Gives };
 }

@@ -18,13 +18,13 @@ import {
   type MakeState,
 } from '../make/index.ts';
 import { createLog, MAKE_ID, START } from '../make/fixtures/events.ts';
-import { adviseOn, methodSteps, PRODUCTS } from './index.ts';
+import { adviseOn, methodSteps, beginPlan } from './index.ts';
 
 const KITCHEN = defaultKitchen('UTC');
 const MIN = 60_000;
 const AT = new Date(START).toISOString();
 const begun = (product: ProductId, over: (plan: MakePlan) => Partial<MakePlan> = () => ({})): MakePlan => {
-  const plan = PRODUCTS[product].begin(KITCHEN, AT);
+  const plan = beginPlan(product, KITCHEN, AT);
   return { ...plan, ...over(plan) };
 };
 const withMilk = (part: Partial<MakePlan['milk']>) => (plan: MakePlan) => ({

@@ -1,5 +1,4 @@
 import { STARTER_KINDS } from '../culture/index.ts';
-import { defaultPlan } from './default-plan.ts';
 import type { Product } from './product.ts';
 
 /** Yogurt: milk warmed, soured in the warm by its culture, and chilled. */
@@ -11,5 +10,4 @@ export const YOGURT: Product = {
   drawn: { brush: 'waves', as: 'set' },
   takes: 'milk',
   starters: STARTER_KINDS,
-  begin: defaultPlan,
 };

@@ -8,16 +8,11 @@ import {
 } from '../butter/index.ts';
 import type { MakePlan } from '../contract/index.ts';
 import { batchOf, roomAtC, type CautionId } from '../method/index.ts';
-import { formatVolume } from '../units/index.ts';
 import type { Leg, LegRun } from './leg.ts';
 import { paramsOf, type StepOf, type StepType } from './step-type.ts';
 
 /** Cream this cold has been aged: its fat is firm, °C. */
 const AGED_BELOW_C = 8;
-/** Below this cream hardly breaks at all, and below the second it is slow. */
-const NO_CREAM_FAT = 0.12;
-const THIN_FAT = 0.25;
-
 const own = ({ step }: StepOf) => paramsOf(step, 'churn');
 
 /** The cream of a plan as it goes into the churn at a heat. */
@@ -113,52 +108,4 @@ export const CHURN: StepType = {
   hands: () => ({ handsMin: 3, slackMin: 2, mustAct: true }),
   cautions,
   leg,
-  advise: (plan, { measures }, of) => {
-    const { litres: holds, name } = own(of);
-    const { litres, composition } = batchOf(plan);
-    const { fatFraction } = composition;
-    const percent = `${(fatFraction * 100).toFixed(0)} %`;
-    return [
-      fatFraction < NO_CREAM_FAT
-        ? {
-            severity: 'stop',
-            field: 'milk',
-            text: `${percent} fat is hardly cream: it would not break. Let it stand and skim it richer; from 25 % it churns well.`,
-          }
-        : fatFraction < THIN_FAT
-          ? {
-              severity: 'caution',
-              field: 'milk',
-              text: `Cream of ${percent} is thin: it takes long and gives little. From 25 % it churns well.`,
-            }
-          : null,
-      litres > holds * 0.9
-        ? {
-            severity: 'stop',
-            field: 'pot',
-            text: `${name} holds ${formatVolume(holds, measures)}: ${formatVolume(litres, measures)} leaves no room to beat. Take half as much, or a larger churn.`,
-          }
-        : litres > holds * 0.55
-          ? {
-              severity: 'caution',
-              field: 'pot',
-              text: `${name} is more than half full: it beats against itself. Two loads are quicker.`,
-            }
-          : null,
-      plan.milk.treatment === 'ultra-heated'
-        ? {
-            severity: 'caution',
-            field: 'milk',
-            text: 'Ultra-heated cream, and cream with a stabiliser in it, may not break at all.',
-          }
-        : null,
-      plan.milk.homogenised
-        ? {
-            severity: 'caution',
-            field: 'milk',
-            text: 'Homogenised cream breaks late, if at all: its fat is beaten small.',
-          }
-        : null,
-    ];
-  },
 };

@@ -33,7 +33,7 @@ function coolingRun(plan: MakePlan, vessel: Vessel): (fromC: number) => HeatRun 
   if (!cooling) {
     return (fromC) => runVessel({ ...vessel, startC: fromC, lidded: plan.pot.lidded }, plan.inoculateC);
   }
-  const { composition, litres, airC } = vessel;
+  const { composition, litres, widthM, airC } = vessel;
   const iceKg = cooling.kind === 'iced-bath' ? cooling.iceKg : 0;
   return (fromC) => {
     const result = coolInBath({
@@ -41,6 +41,7 @@ function coolingRun(plan: MakePlan, vessel: Vessel): (fromC: number) => HeatRun 
       iceKg,
       composition,
       litres,
+      widthM,
       airC,
       startC: fromC,
       targetC: plan.inoculateC,

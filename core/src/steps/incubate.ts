@@ -7,7 +7,6 @@ import {
   TOO_SOUR_PH,
   warmCulture,
 } from '../culture/index.ts';
-import { boundsOfDose } from './dose.ts';
 import type { StepType } from './step-type.ts';
 
 /** Horizon by culture: warm cultures are through in a day, room ones take days, a raw milk alone longest, h. */
@@ -67,5 +66,4 @@ export const INCUBATE: StepType = {
       maybeNever: 'It may not set',
     },
   },
-  advise: (plan) => [boundsOfDose(plan, { most: 0.15, least: 0.004, usual: '1–3 % is usual', of: 'milk' })],
 };

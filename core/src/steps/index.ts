@@ -26,6 +26,7 @@ export { heatTargetC } from './heat.ts';
 export { churnOf } from './churn.ts';
 export { serumLeft, washesEnough } from './wash.ts';
 export { THICKENS_H } from './thicken.ts';
+export { STEP_ADVICE } from './advice/index.ts';
 
 /** One kind of step a line: nothing else knows them by name. */
 export const STEP_TYPES: Readonly<Record<StepKind, StepType>> = {

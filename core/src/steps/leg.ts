@@ -1,4 +1,4 @@
-import type { MakePlan } from '../contract/index.ts';
+import { widthMOf, type MakePlan } from '../contract/index.ts';
 import type { SeenStage } from '../butter/index.ts';
 import { refitArrival } from '../heat/index.ts';
 import { batchOf, roomAtC } from '../method/index.ts';
@@ -51,6 +51,7 @@ export interface HeatRun {
 export interface Vessel {
   readonly composition: Composition;
   readonly litres: number;
+  readonly widthM: number | undefined;
   readonly airC: number;
   readonly lossFactor: number;
 }
@@ -61,6 +62,7 @@ export function vesselOf(plan: MakePlan, atMs: number): Vessel {
   return {
     composition,
     litres,
+    widthM: widthMOf(plan.pot),
     airC: roomAtC(plan, atMs),
     lossFactor: plan.pot.lossFactor * Math.exp(plan.factors?.cooling?.value ?? 0),
   };

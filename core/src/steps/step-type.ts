@@ -135,7 +135,10 @@ export interface Souring {
   };
 }
 
-/** All that is known of one kind of step. */
+/** What speaks against a plan because of a step of it. */
+export type Advise = (plan: MakePlan, units: AdviceUnits, of: StepOf) => readonly (Advice | null)[];
+
+/** All that is known of one kind of step, but for what speaks against a plan (`advice/`). */
 export interface StepType {
   readonly kind: StepKind;
   readonly facts: StepFacts;
@@ -149,8 +152,6 @@ export interface StepType {
   /** What it does to the heat of the milk; left out, it is hands work that leaves it as it is. */
   readonly leg?: (run: LegRun) => Leg;
   readonly souring?: Souring;
-  /** What speaks against a plan because of it. */
-  readonly advise?: (plan: MakePlan, units: AdviceUnits, of: StepOf) => readonly (Advice | null)[];
 }
 
 /** One step of a method for one batch. */

@@ -51,10 +51,11 @@ describe('what is kept on this device', () => {
     show(<Kept />);
     expect(screen.queryByRole('button', { name: 'Reload now' })).toBeNull();
     cleanup();
-    store.dispatch(liveSlice.actions.foundOutdated());
+    store.dispatch(liveSlice.actions.outdatedTurned(true));
     show(<Kept />);
     expect(screen.getByRole('status').textContent).toContain('all that was entered here is stored');
     expect(screen.getByRole('button', { name: 'Reload now' })).toBeDefined();
+    store.dispatch(liveSlice.actions.outdatedTurned(false));
   });
 
   test('a refused entry says why and goes when it is taken away', async () => {

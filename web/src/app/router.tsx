@@ -76,7 +76,7 @@ export function createRouter() {
             },
             { path: 'join', element: <Navigate to="/" replace /> },
             {
-              path: 'kitchen',
+              path: 'kitchen/:part?',
               lazy: async () => ({
                 Component: (await import('../places/kitchen/KitchenPlace.tsx')).KitchenPlace,
               }),

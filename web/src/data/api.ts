@@ -45,7 +45,7 @@ const baseQuery: BaseQueryFn<Parameters<typeof raw>[0], unknown, ApiError> = asy
   const sentMs = Date.now();
   const result = await raw(request, api, extra);
   const written = Number(result.meta?.response?.headers.get(ENTRY_VERSION_HEADER) ?? EVENT_VERSION);
-  if (written > EVENT_VERSION) api.dispatch(liveSlice.actions.foundOutdated());
+  if (written > EVENT_VERSION) api.dispatch(liveSlice.actions.outdatedTurned(true));
   const path = typeof request === 'string' ? request : request.url;
   const isRead = typeof request === 'string';
   if (isRead && result.data !== undefined) keepAnswer(path, result.data);

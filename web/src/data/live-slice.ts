@@ -47,7 +47,7 @@ export const liveSlice = createSlice({
   name: 'live',
   initialState,
   reducers: {
-    foundOutdated: (state) => ({ ...state, outdated: true }),
+    outdatedTurned: (state, { payload }: PayloadAction<boolean>) => ({ ...state, outdated: payload }),
     workStarted: (state, { payload }: PayloadAction<string>) => ({
       ...state,
       working: { ...state.working, [payload]: true },

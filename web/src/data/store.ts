@@ -235,7 +235,7 @@ export function renewOld(): void {
 
 /** The server writes what this page cannot read. */
 export function foundOutdated(): void {
-  store.dispatch(liveSlice.actions.foundOutdated());
+  store.dispatch(liveSlice.actions.outdatedTurned(true));
 }
 
 /** Tries again at once, when the server shows signs of life. */

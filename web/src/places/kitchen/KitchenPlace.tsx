@@ -1,6 +1,7 @@
 import { fromCelsius, otherUnitFits, toCelsius } from '@morning-crock/core';
 import { Checkbox, NativeSelect, TextInput, useMantineColorScheme } from '@mantine/core';
 import { useState } from 'react';
+import { NavLink, useParams } from 'react-router';
 import { useKitchenQuery } from '../../data/api.ts';
 import { chooseCook, chosenCook } from '../../data/device.ts';
 import { Choices } from '../../parts/Choices.tsx';
@@ -10,6 +11,7 @@ import { DayCurve } from './DayCurve.tsx';
 import { HerdSection } from './HerdSection.tsx';
 import { NumberField } from './NumberField.tsx';
 import { AbsencesSection, CooksSection } from './PeopleSections.tsx';
+import type { SectionProps } from './RowsSection.tsx';
 import { SectionForm } from './SectionForm.tsx';
 import { Tablets } from './Tablets.tsx';
 import {
@@ -20,15 +22,20 @@ import {
   ThermometersSection,
 } from './ToolSections.tsx';
 import { WarmPlacesSection } from './WarmPlacesSection.tsx';
+import '../../parts/register.css';
 
-/** The kitchen's own facts. Everything has a default: nothing must be filled in before the first make. */
-export function KitchenPlace() {
-  const { data } = useKitchenQuery();
+const PARTS = [
+  { part: 'room', label: 'Room and measures' },
+  { part: 'things', label: 'Things' },
+  { part: 'people', label: 'People and animals' },
+  { part: 'learned', label: 'What the makes taught' },
+  { part: 'devices', label: 'Tablets and back-up' },
+] as const;
+
+/** The room, the measures, and this tablet. */
+function Room({ kitchenId: id, settings }: SectionProps) {
   const { colorScheme, setColorScheme } = useMantineColorScheme();
   const [cookId, setCookId] = useState(chosenCook() ?? '');
-  if (!data) return <p className="quiet">Opening …</p>;
-  const { settings, id } = data;
-  const section = { kitchenId: id, settings };
   const unit = settings.units.temperature;
   const degrees = `°${unit}`;
   const roomFault = (celsius: number): string | null => {
@@ -37,129 +44,163 @@ export function KitchenPlace() {
     return other ? `${Math.round(typed)} ${degrees}? That looks like °${other}.` : null;
   };
   return (
-    <div>
-      <h1 style={{ marginBottom: 20 }}>Kitchen</h1>
-      <div className="kitchen">
-        <section className="section" aria-labelledby="tablet">
-          <h2 id="tablet">This tablet</h2>
-          <NativeSelect
-            label="Who is here"
-            value={cookId}
-            data={[
-              { value: '', label: 'nobody in particular' },
-              ...settings.cooks.map((c) => ({ value: c.id, label: c.name })),
-            ]}
-            onChange={(e) => {
-              setCookId(e.currentTarget.value);
-              chooseCook(e.currentTarget.value || null);
-            }}
-          />
-          <Choices
-            legend="Light"
-            value={colorScheme}
-            options={[
-              { value: 'auto', label: 'as the tablet' },
-              { value: 'light', label: 'day' },
-              { value: 'dark', label: 'before dawn' },
-            ]}
-            onChange={setColorScheme}
-          />
-        </section>
-        <SectionForm kitchenId={id} section="units" title="Units" value={settings.units}>
-          {(draft, set) => (
-            <>
-              <Choices
-                legend="Heat"
-                value={draft.temperature}
-                options={[
-                  { value: 'C', label: '°C' },
-                  { value: 'F', label: '°F' },
-                ]}
-                onChange={(temperature) => set({ ...draft, temperature })}
+    <>
+      <SectionForm
+        kitchenId={id}
+        section="site"
+        title="Room"
+        value={settings.site}
+        hint="Room heat and altitude decide how pots cool and where milk boils."
+      >
+        {(draft, set, fault) => (
+          <>
+            <div className="field-row">
+              <NumberField
+                label="Room heat"
+                unit={degrees}
+                value={fromCelsius(draft.roomC, unit)}
+                fault={roomFault(draft.roomC) ?? fault('roomC')}
+                onValue={(v) => set({ ...draft, roomC: toCelsius(v, unit) })}
               />
-              <Choices
-                legend="Measures"
-                value={draft.measures}
-                options={[
-                  { value: 'metric', label: 'metric' },
-                  { value: 'us', label: 'US' },
-                  { value: 'imperial', label: 'imperial' },
-                ]}
-                onChange={(measures) => set({ ...draft, measures })}
+              <NumberField
+                label="Altitude"
+                unit="m"
+                value={draft.altitudeM}
+                fault={fault('altitudeM')}
+                onValue={(altitudeM) => set({ ...draft, altitudeM })}
               />
               <TextInput
-                label="Money is called (may stay empty)"
-                value={draft.money ?? ''}
-                maxLength={12}
-                w={260}
-                onChange={(e) => {
-                  const { money: _before, ...rest } = draft;
-                  const money = e.currentTarget.value;
-                  set(money.trim() === '' ? rest : { ...rest, money });
-                }}
+                label="Time zone"
+                value={draft.zone}
+                error={fault('zone')}
+                onChange={(e) => set({ ...draft, zone: e.currentTarget.value })}
+                w={190}
               />
-            </>
-          )}
-        </SectionForm>
-        <Learned kitchenId={id} />
-        <SectionForm
-          kitchenId={id}
-          section="site"
-          title="Room"
-          value={settings.site}
-          hint="Room heat and altitude decide how pots cool and where milk boils."
-        >
-          {(draft, set, fault) => (
-            <>
-              <div className="field-row">
-                <NumberField
-                  label="Room heat"
-                  unit={degrees}
-                  value={fromCelsius(draft.roomC, unit)}
-                  fault={roomFault(draft.roomC) ?? fault('roomC')}
-                  onValue={(v) => set({ ...draft, roomC: toCelsius(v, unit) })}
-                />
-                <NumberField
-                  label="Altitude"
-                  unit="m"
-                  value={draft.altitudeM}
-                  fault={fault('altitudeM')}
-                  onValue={(altitudeM) => set({ ...draft, altitudeM })}
-                />
-                <TextInput
-                  label="Time zone"
-                  value={draft.zone}
-                  error={fault('zone')}
-                  onChange={(e) => set({ ...draft, zone: e.currentTarget.value })}
-                  w={190}
-                />
-                <Checkbox
-                  label="Single-key shortcuts"
-                  checked={draft.shortcuts}
-                  onChange={(e) => set({ ...draft, shortcuts: e.currentTarget.checked })}
-                  mt={8}
-                />
-              </div>
-              <DayCurve
-                curve={draft.dayCurve ?? []}
-                unit={unit}
-                fault={fault}
-                set={(dayCurve) => set({ ...draft, dayCurve })}
+              <Checkbox
+                label="Single-key shortcuts"
+                checked={draft.shortcuts}
+                onChange={(e) => set({ ...draft, shortcuts: e.currentTarget.checked })}
+                mt={8}
               />
-            </>
-          )}
-        </SectionForm>
-        <CooksSection {...section} />
-        <AbsencesSection {...section} />
-        <HerdSection {...section} />
-        <ChurnsSection {...section} />
-        <PotsSection {...section} />
-        <BurnersSection {...section} />
-        <WarmPlacesSection {...section} />
-        <JarsSection {...section} />
-        <ThermometersSection {...section} />
-        <Tablets />
-        <Backup />
+            </div>
+            <DayCurve
+              curve={draft.dayCurve ?? []}
+              unit={unit}
+              fault={fault}
+              set={(dayCurve) => set({ ...draft, dayCurve })}
+            />
+          </>
+        )}
+      </SectionForm>
+      <section className="section" aria-labelledby="tablet">
+        <h2 id="tablet">This tablet</h2>
+        <NativeSelect
+          label="Who is here"
+          value={cookId}
+          data={[
+            { value: '', label: 'nobody in particular' },
+            ...settings.cooks.map((c) => ({ value: c.id, label: c.name })),
+          ]}
+          onChange={(e) => {
+            setCookId(e.currentTarget.value);
+            chooseCook(e.currentTarget.value || null);
+          }}
+        />
+        <Choices
+          legend="Light"
+          value={colorScheme}
+          options={[
+            { value: 'auto', label: 'as the tablet' },
+            { value: 'light', label: 'day' },
+            { value: 'dark', label: 'before dawn' },
+          ]}
+          onChange={setColorScheme}
+        />
+      </section>
+      <SectionForm kitchenId={id} section="units" title="Units" value={settings.units}>
+        {(draft, set) => (
+          <>
+            <Choices
+              legend="Heat"
+              value={draft.temperature}
+              options={[
+                { value: 'C', label: '°C' },
+                { value: 'F', label: '°F' },
+              ]}
+              onChange={(temperature) => set({ ...draft, temperature })}
+            />
+            <Choices
+              legend="Measures"
+              value={draft.measures}
+              options={[
+                { value: 'metric', label: 'metric' },
+                { value: 'us', label: 'US' },
+                { value: 'imperial', label: 'imperial' },
+              ]}
+              onChange={(measures) => set({ ...draft, measures })}
+            />
+            <TextInput
+              label="Money is called (may stay empty)"
+              value={draft.money ?? ''}
+              maxLength={12}
+              w={260}
+              onChange={(e) => {
+                const { money: _before, ...rest } = draft;
+                const money = e.currentTarget.value;
+                set(money.trim() === '' ? rest : { ...rest, money });
+              }}
+            />
+          </>
+        )}
+      </SectionForm>
+    </>
+  );
+}
+
+/** The kitchen's own facts, in parts. Everything has a default: nothing must be filled in before the first make. */
+export function KitchenPlace() {
+  const { part = 'room' } = useParams();
+  const { data } = useKitchenQuery();
+  if (!data) return <p className="quiet">Opening …</p>;
+  const section = { kitchenId: data.id, settings: data.settings };
+  return (
+    <div>
+      <div className="make-head place-head">
+        <h1>Kitchen</h1>
+        <nav className="place-parts" aria-label="Kitchen">
+          {PARTS.map(({ part: to, label }) => (
+            <NavLink key={to} to={to === 'room' ? '/kitchen' : `/kitchen/${to}`} end>
+              {label}
+            </NavLink>
+          ))}
+        </nav>
+      </div>
+      <div className="kitchen">
+        {part === 'room' && <Room {...section} />}
+        {part === 'things' && (
+          <>
+            <PotsSection {...section} />
+            <WarmPlacesSection {...section} />
+            <BurnersSection {...section} />
+            <ChurnsSection {...section} />
+            <JarsSection {...section} />
+            <ThermometersSection {...section} />
+          </>
+        )}
+        {part === 'people' && (
+          <>
+            <CooksSection {...section} />
+            <AbsencesSection {...section} />
+            <HerdSection {...section} />
+          </>
+        )}
+        {part === 'learned' && <Learned kitchenId={data.id} />}
+        {part === 'devices' && (
+          <>
+            <Tablets />
+            <Backup />
+          </>
+        )}
       </div>
     </div>
   );

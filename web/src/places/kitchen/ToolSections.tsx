@@ -12,6 +12,7 @@ import { Checkbox, NativeSelect } from '@mantine/core';
 import { Link } from 'react-router';
 import { useUnits } from '../../data/use-units.ts';
 import { NumberField } from './NumberField.tsx';
+import { WidthField } from './WidthField.tsx';
 import { HoldsField, RowsSection, type SectionProps } from './RowsSection.tsx';
 
 /** The measure of a pot or a churn. */
@@ -35,6 +36,12 @@ export function PotsSection(props: SectionProps) {
             unit={bigUnit(props.settings)}
             fault={fault('litres')}
             onLitres={(litres) => change({ litres })}
+          />
+          <WidthField
+            widthCm={item.widthCm}
+            imperial={props.settings.units.measures !== 'metric'}
+            fault={fault('widthCm')}
+            onWidth={(widthCm) => change({ widthCm })}
           />
           <Checkbox
             label="lid on while cooling"

@@ -13,7 +13,7 @@ import {
 import { FEEDS, lotFacts, lotLitres, type Lot, type LotFacts } from '@morning-crock/core/contract';
 import { Autocomplete, Button, Checkbox, NativeSelect, TextInput } from '@mantine/core';
 import { use, useState } from 'react';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { ulid } from 'ulid';
 import { now } from '../../data/clock.ts';
 import { record } from '../../data/store.ts';
@@ -24,7 +24,11 @@ import { TriedContext } from '../../parts/tried.ts';
 import { QuantityField } from '../../parts/QuantityField.tsx';
 import { AmountField, type TypedAmount } from '../../parts/AmountField.tsx';
 import { FatField, UNKNOWN_FAT, type Fat } from './FatField.tsx';
+import { StepSlider } from '../../parts/StepSlider.tsx';
 import { DayTimeFields, useDayTime } from '../../parts/DayTime.tsx';
+
+/** Milk straight from the animal, °C. */
+const FROM_THE_ANIMAL_C = 34;
 
 /** What came in last from somewhere, so that the same animal is typed once. */
 const asLast = (lots: readonly Lot[], source: string): Lot | undefined =>
@@ -73,6 +77,8 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
   const [feed, setFeed] = useState<LotFacts['feed']>(null);
   const [place, setPlace] = useState<LotFacts['place']>('cold');
   const [container, setContainer] = useState('');
+  const [warm, setWarm] = useState(false);
+  const [cameInC, setCameInC] = useState(FROM_THE_ANIMAL_C);
   const [cost, setCost] = useState<{ value: number; per: VolumeUnit } | null>(null);
   const [amount, setAmount] = useState<TypedAmount | null>(null);
   const came = useDayTime(openedMs);
@@ -94,6 +100,7 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
     feed: bought ? null : feed,
     costPerLitre: cost && cost.value / toLitres(1, cost.per),
     ...(what === 'cream' && soured ? { soured } : {}),
+    ...(warm && place === 'cold' ? { cameInC } : {}),
     place,
     placeC: place === 'counter' ? site.roomC : null,
     container: container.trim() || null,
@@ -207,6 +214,30 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
             ]}
             onChange={(e) => setPlace(e.currentTarget.value as LotFacts['place'])}
           />
+          {place === 'cold' && (
+            <Checkbox
+              label="Put there still warm"
+              checked={warm}
+              onChange={(e) => setWarm(e.currentTarget.checked)}
+            />
+          )}
+          {place === 'cold' && warm && (
+            <>
+              <StepSlider
+                label="It was at"
+                value={cameInC}
+                shown={units.temperature(cameInC)}
+                min={8}
+                max={40}
+                step={1}
+                onChange={setCameInC}
+              />
+              <p className="caution note">
+                In the cold it stays warm for hours, and they count for its keeping. An iced bath first,
+                stirred, is quicker: <Link to="/sums/ice-bath">how much ice?</Link>
+              </p>
+            </>
+          )}
           <Button type="submit" h={72}>
             It is in
           </Button>

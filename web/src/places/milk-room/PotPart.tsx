@@ -29,7 +29,7 @@ function ChurnLoads({ lot }: { readonly lot: Lot }) {
     <>
       {churns.length === 0 && (
         <p className="quiet">
-          Enough for a churning? <Link to="/kitchen">Tell the Kitchen which churns you have.</Link>
+          Enough for a churning? <Link to="/kitchen/things">Tell the Kitchen which churns you have.</Link>
         </p>
       )}
       {churns.map((churn) => {

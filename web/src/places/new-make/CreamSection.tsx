@@ -68,7 +68,13 @@ export function CreamSection(props: {
           const lot = pourable.find((l) => l.id === e.currentTarget.value);
           if (!lot) return change({ milk: withoutLots(milk) });
           const massKg = Math.min(freeKg(lot), massOfLitresKg(milk.litres, lot.of));
-          const poured = milkFromLots(milk, lots, [{ lotId: lot.id, massKg }], 'cream');
+          const poured = milkFromLots(
+            milk,
+            lots,
+            [{ lotId: lot.id, massKg }],
+            'cream',
+            Date.parse(plan.startAt),
+          );
           if (poured) change({ milk: poured });
         }}
       />

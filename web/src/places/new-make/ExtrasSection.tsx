@@ -101,7 +101,7 @@ export function ExtrasSection(props: {
       )}
       {kitchen.jars.length === 0 ? (
         <p className="quiet">
-          Several jars? <Link to="/kitchen">Tell the Kitchen which you have.</Link>
+          Several jars? <Link to="/kitchen/things">Tell the Kitchen which you have.</Link>
         </p>
       ) : (
         <>

@@ -68,7 +68,13 @@ export function MilkSection(props: {
           const lot = pourable.find((l) => l.id === e.currentTarget.value);
           if (lot) {
             const massKg = Math.min(freeKg(lot), massOfLitresKg(plan.milk.litres, lot.of));
-            const milk = milkFromLots(plan.milk, lots, [{ lotId: lot.id, massKg }]);
+            const milk = milkFromLots(
+              plan.milk,
+              lots,
+              [{ lotId: lot.id, massKg }],
+              'milk',
+              Date.parse(plan.startAt),
+            );
             if (milk) change({ milk });
             return;
           }

@@ -3,7 +3,7 @@ import {
   localDate,
   plannedOf,
   productOf,
-  PRODUCTS,
+  beginPlan,
   roomOf,
   SOURNESS,
   souringOf,
@@ -166,7 +166,7 @@ function Form({
               setFaults(new Set());
               setRefusal(null);
               setWay('forward');
-              planning.replace(PRODUCTS[id].begin(kitchen, plan.startAt));
+              planning.replace(beginPlan(id, kitchen, plan.startAt));
             }}
           />
         )}

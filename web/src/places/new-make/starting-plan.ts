@@ -1,4 +1,4 @@
-import { PRODUCTS, roomOf, withoutCulture, withoutLots, type MakeState } from '@morning-crock/core';
+import { beginPlan, roomOf, withoutCulture, withoutLots, type MakeState } from '@morning-crock/core';
 import type { KitchenSettings, MakePlan, ProductId } from '@morning-crock/core/contract';
 
 /** The plan a new make starts from: an earlier make's with today's kitchen, or the product's usual one. */
@@ -9,7 +9,7 @@ export function startingPlan(
   product: ProductId,
 ): MakePlan {
   const startAt = new Date(startMs).toISOString();
-  const fresh = PRODUCTS[product].begin(kitchen, startAt);
+  const fresh = beginPlan(product, kitchen, startAt);
   if (!repeated) return fresh;
   const { roomByUtcHour: _room, factors: _factors, ...plan } = withoutCulture(repeated.plan);
   return {

@@ -34,7 +34,7 @@ export function usePourFrom(from: string | null, room: MilkRoomNow, planning: Pl
           ]
         : [];
     });
-    const milk = milkFromLots(plan.milk, room.lots, asked, takes);
+    const milk = milkFromLots(plan.milk, room.lots, asked, takes, Date.parse(plan.startAt));
     if (milk) change({ milk });
   }, [from, room, planning]);
 }

@@ -7,7 +7,7 @@ import {
   heatTargetC,
   runVessel,
 } from '@morning-crock/core';
-import type { CoolingPlan } from '@morning-crock/core/contract';
+import { widthMOf, type CoolingPlan } from '@morning-crock/core/contract';
 import { useState } from 'react';
 import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
@@ -32,13 +32,14 @@ export function CoolDown({ desk }: { readonly desk: SumDesk }) {
   const [airC, setAirC] = useState(plan.roomC);
   const [way, setWay] = useState<'counter' | 'bath'>('counter');
   const { composition } = batchOf(plan);
+  const widthM = widthMOf(plan.pot);
   const lossFactor = plan.pot.lossFactor * Math.exp(plan.factors?.cooling?.value ?? 0);
   const counter = runVessel(
-    { composition, litres, startC, airC, lidded: plan.pot.lidded, lossFactor },
+    { composition, litres, widthM, startC, airC, lidded: plan.pot.lidded, lossFactor },
     targetC,
   );
   const cooling: CoolingPlan = coldBath(litres);
-  const bath = coolInBath({ ...cooling, composition, litres, startC, targetC, airC });
+  const bath = coolInBath({ ...cooling, composition, litres, widthM, startC, targetC, airC });
   const chosen = way === 'counter' ? counter.minutes : bath.minutes;
   const shown = (points: readonly (readonly [number, number])[]) =>
     points

@@ -7,6 +7,7 @@ import {
   heatTargetC,
   iceNeededKg,
 } from '@morning-crock/core';
+import { widthMOf } from '@morning-crock/core/contract';
 import { useState } from 'react';
 import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
@@ -33,6 +34,7 @@ export function IceBath({ desk }: { readonly desk: SumDesk }) {
   const own = {
     composition: batch.composition,
     litres,
+    widthM: widthMOf(plan.pot),
     startC,
     targetC,
     airC: plan.roomC,

@@ -1,8 +1,8 @@
-import type { KitchenSettings, MakePlan } from '../contract/index.ts';
-import { roomOf } from '../method/index.ts';
-import { massOfLitresKg, MILK_FACTS, withFat } from '../milk/index.ts';
-import { typedMass, type MeasureSystem } from '../units/index.ts';
-import { roundVolume } from './default-plan.ts';
+import type { KitchenSettings, MakePlan } from '../../contract/index.ts';
+import { roomOf } from '../../method/index.ts';
+import { massOfLitresKg, MILK_FACTS, withFat } from '../../milk/index.ts';
+import { typedMass, type MeasureSystem } from '../../units/index.ts';
+import { roundVolume } from './yogurt.ts';
 
 /** Fat of bought cream nobody knows more about. */
 const USUAL_FAT = 0.33;

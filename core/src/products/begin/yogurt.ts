@@ -1,7 +1,7 @@
-import { FIRST_METHOD, type KitchenSettings, type MakePlan } from '../contract/index.ts';
-import { roomOf } from '../method/index.ts';
-import { massOfLitresKg, MILK_FACTS } from '../milk/index.ts';
-import { fromLitres, SYSTEM_UNITS, toLitres, typedMass, type MeasureSystem } from '../units/index.ts';
+import { FIRST_METHOD, type KitchenSettings, type MakePlan } from '../../contract/index.ts';
+import { roomOf } from '../../method/index.ts';
+import { massOfLitresKg, MILK_FACTS } from '../../milk/index.ts';
+import { fromLitres, SYSTEM_UNITS, toLitres, typedMass, type MeasureSystem } from '../../units/index.ts';
 
 /** Share of fresh yogurt a new plan starts with; 1–3 % is recommended. */
 const USUAL_DOSE = 0.02;

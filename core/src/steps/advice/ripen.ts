@@ -1,0 +1,56 @@
+import type { MakePlan } from '../../contract/index.ts';
+import { warmCulture } from '../../culture/index.ts';
+import { placeAmbientC } from '../../heat/index.ts';
+import { isHeated, type Advice, type AdviceUnits } from '../../method/index.ts';
+import { formatTemperature } from '../../units/index.ts';
+import type { Advise } from '../step-type.ts';
+import { boundsOfDose } from './dose.ts';
+
+/** Below this no cream acidifies safely, and yogurt's whey does not work in it, °C. */
+const TOO_COLD_C = 14;
+const WHEY_FROM_C = 24;
+
+/** A starter that does not go with the heat it stands in. */
+function starterAgainstHeat(plan: MakePlan, { temperature }: AdviceUnits): Advice | null {
+  const heatC = placeAmbientC(plan.place, plan.roomC);
+  const heat = formatTemperature(heatC, temperature);
+  if (heatC < TOO_COLD_C)
+    return {
+      severity: 'stop',
+      field: 'place',
+      text: `${heat} is too cold for cream to sour safely: from ${formatTemperature(TOO_COLD_C, temperature)} up, better ${formatTemperature(20, temperature)}. Stand it somewhere warmer.`,
+    };
+  const raw = plan.milk.treatment === 'raw' && !isHeated(plan);
+  if (plan.starter.kind === 'yogurt-whey' && heatC < WHEY_FROM_C && !raw)
+    return {
+      severity: 'stop',
+      field: 'starter',
+      text: `Whey of yogurt does not work at ${heat} in heated cream: take another starter, or a place of ${formatTemperature(WHEY_FROM_C, temperature)} or more.`,
+    };
+  return warmCulture(plan.starter.kind) && heatC < 30
+    ? {
+        severity: 'caution',
+        field: 'starter',
+        text: `Yogurt’s culture is slow at ${heat}: a day or longer. Buttermilk or sour cream is made for it; or keep it warm.`,
+      }
+    : null;
+}
+
+export const adviseRipen: Advise = (plan, units) => [
+  starterAgainstHeat(plan, units),
+  boundsOfDose(plan, { most: 0.2, least: 0.02, usual: '4–15 % is usual', of: 'cream' }),
+  plan.milk.fatFraction !== null && plan.milk.fatFraction < 0.18
+    ? {
+        severity: 'caution',
+        field: 'milk',
+        text: `Cream of ${(plan.milk.fatFraction * 100).toFixed(0)} % stays thin: from about 25 % a spoon stands in it.`,
+      }
+    : null,
+  plan.milk.treatment === 'raw' || isHeated(plan)
+    ? null
+    : {
+        severity: 'note',
+        field: 'heat',
+        text: 'Was the carton open, or is it older than four days? Then scald it first. Fresh and just opened it need not be.',
+      },
+];
