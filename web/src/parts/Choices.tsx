@@ -1,4 +1,5 @@
 import { useId } from 'react';
+import './choices.css';
 
 /** A few choices side by side, one of them taken. */
 export function Choices<T extends string>(props: {

@@ -1,4 +1,5 @@
 import { useId } from 'react';
+import './step-slider.css';
 
 /** A slider that nobody has to drag: ± on both sides, its value in words above. */
 export function StepSlider(props: {

@@ -20,6 +20,7 @@ import { EntryLog } from '../../parts/EntryLog.tsx';
 import { JarTable } from './JarTable.tsx';
 import { Churned, FatBar, fatFacts } from './panels/Churned.tsx';
 import { TraceView } from './TraceView.tsx';
+import './record.css';
 
 /** Minutes early or late, in words. */
 function against(realMs: number | null, plannedMs: number | null): string {

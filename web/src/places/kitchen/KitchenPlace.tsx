@@ -23,6 +23,7 @@ import {
 } from './ToolSections.tsx';
 import { WarmPlacesSection } from './WarmPlacesSection.tsx';
 import '../../parts/register.css';
+import './kitchen.css';
 
 const PARTS = [
   { part: 'room', label: 'Room and measures' },

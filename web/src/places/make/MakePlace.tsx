@@ -40,6 +40,7 @@ import { PANELS } from './panels/index.ts';
 import { StepEntries } from './panels/StepEntries.tsx';
 import { TasteForm } from './TasteForm.tsx';
 import { UndoLine } from '../../parts/UndoLine.tsx';
+import './make.css';
 
 /** What the present step aims at, in a few words. */
 function aimOf(live: LiveMake, units: ReturnType<typeof useUnits>, nowMs: number): string {

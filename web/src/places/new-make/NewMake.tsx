@@ -46,6 +46,7 @@ import { usePlanning } from './use-plan.ts';
 import { WhatToMake } from './WhatToMake.tsx';
 import { useAgeAtStart, useCultureFrom, type WantedCulture } from './use-culture-from.ts';
 import { usePourFrom } from './use-pour-from.ts';
+import './new-make.css';
 
 const DAY_MS = 86_400_000;
 const NOTHING_LEARNED: readonly Factor[] = [];
