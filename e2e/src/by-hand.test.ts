@@ -1,6 +1,6 @@
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import type { Culture, CulturesResponse, Lot, MilkRoomResponse } from '@morning-crock/core/contract';
-import { cultureDraft, intakeDraft } from '@morning-crock/server/testing';
+import { cultureDraft, draft, intakeDraft } from '@morning-crock/server/testing';
 import type { Browser } from 'puppeteer-core';
 import { ulid } from 'ulid';
 import {

@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { beginPlan, defaultKitchen } from '@morning-crock/core';
 import { cultureDraft, draft, intakeDraft, startDraft } from '@morning-crock/server/testing';
 import type { Browser, ElementHandle, Page } from 'puppeteer-core';
 import { readFileSync, writeFileSync } from 'node:fs';
@@ -17,6 +18,8 @@ let world: World;
 const running = ulid();
 const finished = ulid();
 const waking = ulid();
+const churning = ulid();
+const butter = ulid();
 
 beforeAll(async () => {
   browser = await startBrowser();
@@ -47,6 +50,25 @@ beforeAll(async () => {
 });
 beforeAll(async () => {
   const atMs = START + 60 * MIN;
+  const plan = beginPlan('butter', defaultKitchen('UTC'), new Date(START).toISOString());
+  for (const id of [churning, butter]) {
+    await world.send(
+      draft(id, START, 'make-started', { plan }),
+      draft(id, START + 3 * MIN, 'step-done', { step: 'take-out' }),
+      draft(id, START + 60 * MIN, 'step-done', { step: 'temper' }),
+      ...(id === churning
+        ? []
+        : [
+            draft(id, START + 78 * MIN, 'stage-seen', { stage: 'broken' as const }),
+            draft(id, START + 79 * MIN, 'step-done', { step: 'churn' }),
+            draft(id, START + 90 * MIN, 'weighed', {
+              massKg: 0.38,
+              typed: { value: 380, unit: 'g' as const },
+            }),
+            draft(id, START + 91 * MIN, 'finished', { verdict: 'kept' as const, reason: '' }),
+          ]),
+    );
+  }
   const events = [
     intakeDraft(ulid(), 6, atMs - 600 * MIN),
     cultureDraft(ulid(), atMs),
@@ -84,6 +106,8 @@ const PLACES: readonly (readonly [string, () => string, string])[] = [
   ['Kitchen, things', () => '/kitchen/things', 'Warm places'],
   ['Kitchen, people', () => '/kitchen/people', 'Cooks'],
   ['Kitchen, tablets', () => '/kitchen/devices', 'Save the kitchen'],
+  ['a churning', () => `/makes/${churning}`, 'should look'],
+  ['a record of butter', () => `/daybook/${butter}`, 'fat went'],
   ['New butter', () => '/new?make=butter', 'Temper and churn'],
   ['New cultured cream', () => '/new?make=cultured-cream', 'Scald'],
   ['readings from a file', () => `/makes/${running}/file`, 'Choose a logger’s file'],
