@@ -178,7 +178,7 @@ describe('a jar', () => {
 
   test('a churning weighed by an earlier program is still learned from, and each of its weights can be corrected', async () => {
     const cream = ulid();
-    const grams = (value: number) => ({ value, unit: 'g' });
+    const grams = (value: number) => ({ value, unit: 'g' as const });
     await send(
       intakeDraft(cream, 2, START - 20 * HOUR, { what: 'cream', fatFraction: 0.25, name: 'Cream of Fern' }),
       draft(cream, START - HOUR, 'milk-moved', {

@@ -23,7 +23,7 @@ import {
   seeNoMore,
   startBrowser,
   tap,
-  turnTo,
+  setClock,
   type Tablet,
 } from './browser.ts';
 import { createWorld, type World } from './world.ts';
@@ -203,7 +203,7 @@ describe('from the milking to the next turn', () => {
     await fill(page, 'Animal, herd or shop', 'Fern');
     await tap(page, 'button', 'It is in');
     await see(page, 'Needs an amount.');
-    await fill(page, 'Day', '03032027');
+    await fill(page, 'Day', '03.03.2027');
     await fill(page, 'How much', '3');
     await tap(page, 'button', 'It is in');
     await see(page, 'Has not been yet.');
@@ -328,7 +328,7 @@ describe('an entry that was wrong', () => {
 
     // The time is corrected, then the amount again: both stay.
     await open('Correct: Evening milk, came in');
-    await turnTo((await page.waitForSelector('input[type=time]'))!, '15:10');
+    await setClock(page, 'Start at', '15:10');
     await tap(page, 'button', 'Save the correction');
     await stored('corrected', 2);
     await seeNoMore(page, 'Correct this entry');

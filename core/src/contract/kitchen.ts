@@ -4,9 +4,16 @@ import { CHURN_KINDS } from '../butter/index.ts';
 import { MILK_KINDS } from '../milk/index.ts';
 import { instant, shortName, temperatureC, text, timeOfDay, ulid } from './quantities.ts';
 
+export const CLOCKS = ['24h', '12h'] as const;
+export const DAY_ORDERS = ['day-month', 'month-day', 'year-month'] as const;
+
 export const unitsSection = z.strictObject({
   temperature: z.enum(['C', 'F']),
   measures: z.enum(['metric', 'us', 'imperial']),
+  /** How this kitchen reads a clock; left out, by 24 hours. */
+  clock: z.enum(CLOCKS).optional(),
+  /** In which order it writes a day; left out, the day first. */
+  dayOrder: z.enum(DAY_ORDERS).optional(),
   /** What money is called here; left out, costs are shown without a name. */
   money: text(12).trim().min(1, 'needs a name').optional(),
 });

@@ -102,3 +102,16 @@ describe('a day and a time as they are typed', () => {
     expect(instantOfFields('UTC', '2026-03-02', '06:30:59')).toBe(at('2026-03-02T06:30'));
   });
 });
+
+test('a kitchen that reads its clock by twelve hours and puts the month first is told so everywhere', () => {
+  const kitchen = defaultKitchen('UTC');
+  const [usual, own] = [
+    unitsOf(kitchen),
+    unitsOf({ ...kitchen, units: { ...kitchen.units, clock: '12h', dayOrder: 'month-day' } }),
+  ];
+  const ms = Date.parse('2026-03-24T18:05:00.000Z');
+  expect([usual.clock(ms), usual.day(ms), usual.dayHabit]).toEqual(['18:05', 'Tue 24 Mar', 'DD.MM.YYYY']);
+  expect([own.clock(ms), own.day(ms), own.dayHabit]).toEqual(['6:05 pm', 'Tue Mar 24', 'MM/DD/YYYY']);
+  expect(own.span(ms, ms + 60 * 60_000, ms)).toBe('6:05 pm–7:05 pm');
+  expect(own.clock(Date.parse('2026-03-24T00:30:00.000Z'))).toBe('12:30 am');
+});

@@ -31,8 +31,12 @@ export interface Units {
   span(fromMs: number | null, toMs: number | null, nowMs: number): string;
   /** "18:10", whatever the day. */
   clock(ms: number): string;
-  /** "Mon 23 Nov". */
+  /** "Mon 23 Nov", or "Mon Nov 23". */
   day(ms: number): string;
+  /** How times of day are typed. */
+  readonly clockHabit: '24h' | '12h';
+  /** How days are typed. */
+  readonly dayHabit: string;
 }
 
 /** Two amounts as a range: the unit once when both have the same. */
@@ -42,13 +46,27 @@ function range(from: string, to: string): string {
   return fromUnit.join(' ') === toUnit.join(' ') ? `${fromNumber}–${to}` : `${from}–${to}`;
 }
 
+type DayOrder = NonNullable<KitchenSettings['units']['dayOrder']>;
+const DAY_FORMAT: Readonly<Record<DayOrder, string>> = {
+  'day-month': 'DD.MM.YYYY',
+  'month-day': 'MM/DD/YYYY',
+  'year-month': 'YYYY-MM-DD',
+};
+
+/** A day in words, its parts in the kitchen's order. */
+function dayWords(parts: readonly Intl.DateTimeFormatPart[], order: DayOrder): string {
+  const of = (type: Intl.DateTimeFormatPartTypes): string => parts.find((p) => p.type === type)?.value ?? '';
+  const [day, month] = [of('day'), of('month')];
+  return `${of('weekday')} ${order === 'day-month' ? `${day} ${month}` : `${month} ${day}`}`;
+}
+
 /** Words as a kitchen's settings want them. */
 export function unitsOf({ units, site }: Pick<KitchenSettings, 'units' | 'site'>): Units {
   const clock = new Intl.DateTimeFormat('en-GB', {
     timeZone: site.zone,
-    hour: '2-digit',
+    hour: units.clock === '12h' ? 'numeric' : '2-digit',
     minute: '2-digit',
-    hourCycle: 'h23',
+    hourCycle: units.clock === '12h' ? 'h12' : 'h23',
   });
   const weekday = new Intl.DateTimeFormat('en-GB', { timeZone: site.zone, weekday: 'short' });
   const date = new Intl.DateTimeFormat('en-GB', {
@@ -90,6 +108,8 @@ export function unitsOf({ units, site }: Pick<KitchenSettings, 'units' | 'site'>
       return `${from}–${sameDay ? clock.format(band.toMs) : time(band.toMs, nowMs)}`;
     },
     clock: (ms) => clock.format(ms),
-    day: (ms) => date.format(ms),
+    day: (ms) => dayWords(date.formatToParts(ms), units.dayOrder ?? 'day-month'),
+    clockHabit: units.clock ?? '24h',
+    dayHabit: DAY_FORMAT[units.dayOrder ?? 'day-month'],
   };
 }

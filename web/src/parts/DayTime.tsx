@@ -1,9 +1,10 @@
 import { clockTime, localDate } from '@morning-crock/core';
-import { TextInput } from '@mantine/core';
 import { use, useState } from 'react';
 import { now } from '../data/clock.ts';
 import { useKitchen } from '../data/use-units.ts';
 import { instantOfFields } from '../data/instant-of-fields.ts';
+import { ClockField } from './ClockField.tsx';
+import { DayField } from './DayField.tsx';
 import { TriedContext } from './tried.ts';
 
 /** Clocks differ a little. */
@@ -55,21 +56,13 @@ export function DayTimeFields(props: {
   return (
     <div>
       <div className="field-row">
-        <TextInput
-          type="date"
-          label={dayLabel}
-          value={at.date}
-          onChange={(e) => at.setDate(e.currentTarget.value)}
-          error={fault !== null}
-          w={190}
-        />
-        <TextInput
-          type="time"
+        <DayField label={dayLabel} value={at.date} onValue={at.setDate} error={fault !== null} />
+        <ClockField
           label={timeLabel}
+          shown={timeLabel}
           value={at.time}
-          onChange={(e) => at.setTime(e.currentTarget.value)}
+          onValue={at.setTime}
           error={fault !== null}
-          w={140}
         />
       </div>
       {fault && (

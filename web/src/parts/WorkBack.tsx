@@ -8,7 +8,7 @@ import {
   type Offer,
 } from '@morning-crock/core';
 import type { Factor, KitchenSettings } from '@morning-crock/core/contract';
-import { Button, Checkbox, NativeSelect, Progress, TextInput } from '@mantine/core';
+import { Button, Checkbox, NativeSelect, Progress } from '@mantine/core';
 import { useState } from 'react';
 import { now } from '../data/clock.ts';
 import { useUnits } from '../data/use-units.ts';
@@ -16,6 +16,7 @@ import { Choices } from './Choices.tsx';
 import { cancelForecast, requestPlan } from '../workers/forecast-client.ts';
 import { noWayWords, offerWords } from './offer-words.ts';
 import './work-back.css';
+import { ClockField } from './ClockField.tsx';
 
 const DAY_MS = 86_400_000;
 const KEY = 'work-back';
@@ -96,13 +97,7 @@ export function WorkBack(props: {
           onChange={(e) => setDay(e.currentTarget.value)}
           w={160}
         />
-        <TextInput
-          label="By"
-          type="time"
-          value={time}
-          onChange={(e) => setTime(e.currentTarget.value)}
-          w={150}
-        />
+        <ClockField label="By" shown="By" value={time} onValue={setTime} />
       </div>
       <fieldset className="allowances">
         <legend style={{ padding: 0, marginBottom: 4 }}>It may ask of me</legend>

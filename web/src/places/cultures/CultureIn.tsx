@@ -17,6 +17,7 @@ import { QuantityField } from '../../parts/QuantityField.tsx';
 import { instantOfFields } from '../../data/instant-of-fields.ts';
 import { PlaceChoice } from './CultureForms.tsx';
 import { AmountField, type TypedAmount } from '../../parts/AmountField.tsx';
+import { DayField } from '../../parts/DayField.tsx';
 
 const MILK = MILK_FACTS['shop-whole'].composition;
 
@@ -137,13 +138,7 @@ export function CultureIn() {
                 }}
                 onChange={(v) => setPackets(v)}
               />
-              <TextInput
-                type="date"
-                label="Use by"
-                value={useBy}
-                onChange={(e) => setUseBy(e.currentTarget.value)}
-                w={190}
-              />
+              <DayField label="Use by" value={useBy} onValue={setUseBy} />
             </div>
             {faults['packet.packets'] && <p className="field-error">{faults['packet.packets']}</p>}
             <Choices

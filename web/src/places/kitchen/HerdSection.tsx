@@ -1,7 +1,8 @@
 import { localDate, MILK_FACTS, MILK_KINDS, type MilkKind } from '@morning-crock/core';
-import { NativeSelect, TextInput } from '@mantine/core';
+import { NativeSelect } from '@mantine/core';
 import { instantOfFields } from '../../data/instant-of-fields.ts';
 import { RowsSection, type SectionProps } from './RowsSection.tsx';
+import { DayField } from '../../parts/DayField.tsx';
 
 /** The animals, and since when they give milk. */
 export function HerdSection(props: SectionProps) {
@@ -27,16 +28,14 @@ export function HerdSection(props: SectionProps) {
             onChange={(e) => change({ kind: e.currentTarget.value as MilkKind })}
             w={260}
           />
-          <TextInput
-            type="date"
+          <DayField
             label="In milk since"
             value={item.freshSince === null ? '' : localDate(zone, Date.parse(item.freshSince))}
             error={fault('freshSince')}
-            onChange={(e) => {
-              const ms = instantOfFields(zone, e.currentTarget.value, '12:00');
+            onValue={(day) => {
+              const ms = instantOfFields(zone, day, '12:00');
               change({ freshSince: Number.isNaN(ms) ? null : new Date(ms).toISOString() });
             }}
-            w={190}
           />
         </>
       )}

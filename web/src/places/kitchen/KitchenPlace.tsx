@@ -140,6 +140,25 @@ function Room({ kitchenId: id, settings }: SectionProps) {
               ]}
               onChange={(measures) => set({ ...draft, measures })}
             />
+            <Choices
+              legend="Clock"
+              value={draft.clock ?? '24h'}
+              options={[
+                { value: '24h', label: '18:05' },
+                { value: '12h', label: '6:05 pm' },
+              ]}
+              onChange={(clock) => set({ ...draft, clock })}
+            />
+            <Choices
+              legend="Days"
+              value={draft.dayOrder ?? 'day-month'}
+              options={[
+                { value: 'day-month', label: '24 Mar' },
+                { value: 'month-day', label: 'Mar 24' },
+                { value: 'year-month', label: 'year first' },
+              ]}
+              onChange={(dayOrder) => set({ ...draft, dayOrder })}
+            />
             <TextInput
               label="Money is called (may stay empty)"
               value={draft.money ?? ''}

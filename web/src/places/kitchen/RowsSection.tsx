@@ -1,11 +1,11 @@
 import { fromLitres, toLitres, UNIT_LABEL, type VolumeUnit } from '@morning-crock/core';
 import type { KitchenChange, KitchenSettings } from '@morning-crock/core/contract';
-import { TextInput } from '@mantine/core';
 import type { ReactNode } from 'react';
 import { NameField } from './NameField.tsx';
 import { NumberField } from './NumberField.tsx';
 import { Rows } from './Rows.tsx';
 import { SectionForm } from './SectionForm.tsx';
+import { ClockField } from '../../parts/ClockField.tsx';
 
 /** A section and the kitchen it belongs to. */
 export interface SectionProps {
@@ -87,13 +87,12 @@ export function TimeField(props: {
   readonly onTime: (time: string) => void;
 }) {
   return (
-    <TextInput
-      type="time"
+    <ClockField
       label={props.label}
+      shown={props.label}
       value={props.time}
       error={props.fault}
-      onChange={(e) => props.onTime(e.currentTarget.value)}
-      w={138}
+      onValue={props.onTime}
     />
   );
 }

@@ -27,6 +27,7 @@ import { useKitchen, useUnits } from '../../data/use-units.ts';
 import { CUE_WORDS } from '../../charts/curve-data.ts';
 import { sampleFault, valueFault } from '../../parts/value-checks.ts';
 import { readTakenAt } from './taken-at.ts';
+import { ClockField } from '../../parts/ClockField.tsx';
 
 const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '.', '0', '⌫'] as const;
 
@@ -277,19 +278,18 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
           ))}
         </div>
         <div className="field-row" style={{ marginTop: 8, flexWrap: 'nowrap' }}>
-          <label className="quiet" style={{ whiteSpace: 'nowrap', alignSelf: 'center' }}>
-            at{' '}
-            <input
-              type="time"
-              className="time-field"
-              aria-label="Taken at; empty means now"
-              value={takenAt}
-              onChange={(event) => {
-                setTakenAt(event.currentTarget.value);
-                setFault(null);
-              }}
-            />
-          </label>
+          <span className="quiet" style={{ alignSelf: 'center' }}>
+            at
+          </span>
+          <ClockField
+            label="Taken at; empty means now"
+            value={takenAt}
+            width={units.clockHabit === '12h' ? 150 : 112}
+            onValue={(time) => {
+              setTakenAt(time);
+              setFault(null);
+            }}
+          />
           <Button type="submit" variant="default" style={{ flex: 1 }}>
             Record
           </Button>

@@ -47,6 +47,7 @@ import { WhatToMake } from './WhatToMake.tsx';
 import { useAgeAtStart, useCultureFrom, type WantedCulture } from './use-culture-from.ts';
 import { usePourFrom } from './use-pour-from.ts';
 import './new-make.css';
+import { ClockField } from '../../parts/ClockField.tsx';
 
 const DAY_MS = 86_400_000;
 const NOTHING_LEARNED: readonly Factor[] = [];
@@ -246,13 +247,13 @@ function Form({
               onChange={(e) => change({ name: e.currentTarget.value })}
               style={{ flex: 1 }}
             />
-            <TextInput
-              label="At (empty: now)"
-              type="time"
+            <ClockField
+              label="Start at"
+              shown="At (empty: now)"
               value={startTime}
-              w={150}
-              onChange={(e) => {
-                const time = e.currentTarget.value;
+              clearable
+              width={units.clockHabit === '12h' ? 200 : 170}
+              onValue={(time) => {
                 setStartTime(time);
                 setStartMs(null);
                 const beginMs = time === '' ? now() : nextAt(kitchen.site.zone, time, now());
@@ -302,6 +303,6 @@ export function NewMake() {
   return repeat ? (
     <Repeat kitchen={data.settings} id={repeat} />
   ) : (
-    <Form kitchen={data.settings} repeated={null} />
+    <Form key={search.toString()} kitchen={data.settings} repeated={null} />
   );
 }
