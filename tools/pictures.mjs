@@ -4,9 +4,11 @@ import { join } from 'node:path';
 import { startBrowser } from './browser.mjs';
 import { BROWSER_PROGRAMS, DATABASE_PROGRAMS, ensureInstalled, ROOT } from './install.mjs';
 import { startKitchen } from './throwaway.mjs';
+import { ulid } from 'ulid';
 
 /**
- * @typedef {{ name: string, path: string, dark?: boolean, width?: number, height?: number, upload?: string, press?: string[] }} View
+ * @typedef {{ name: string, path: string, dark?: boolean, width?: number, height?: number, upload?: string , press?: string[], send?: object[] }} View
+ * @typedef {{ id: string, product: string, status: string, startedAt: string }} Make
  */
 
 /**
@@ -32,28 +34,54 @@ const { address, dataDir } = kitchen;
 try {
   const { makes } = await (await fetch(`${address}/api/makes`)).json();
   const running = makes.filter((/** @type {{ status: string }} */ m) => m.status === 'under-way');
-  const incubating = running.at(-1).id;
-  const cooling = running[0].id;
-  const record = makes.find((/** @type {{ status: string }} */ m) => m.status === 'kept').id;
-  const traced = makes.filter((/** @type {{ status: string }} */ m) => m.status === 'kept').at(2).id;
+  /** @param {string} product @param {string} status */
+  const of = (product, status) =>
+    makes.filter((/** @type {Make} */ m) => m.product === product && m.status === status);
+  const incubating = of('yogurt', 'under-way').at(-1).id;
+  const cooling = of('yogurt', 'under-way')[0].id;
+  const ripening = of('cultured-cream', 'under-way')[0].id;
+  const churning = of('butter', 'under-way')[0].id;
+  const record = of('yogurt', 'kept')[0].id;
+  const butter = of('butter', 'kept')[0].id;
+  const traced = of('yogurt', 'kept').at(2).id;
   const begun = Date.parse(makes.find((/** @type {{ id: string }} */ m) => m.id === traced).startedAt);
   const log = join(dataDir, 'box-logger.csv');
   writeFileSync(log, logger(begun));
+  // A churning in its course: taken out and tempered before now.
+  const version = 2;
+  const entries = [
+    [85, 'step-done', { step: 'take-out' }],
+    [11, 'step-done', { step: 'temper' }],
+    [4, 'stage-seen', { stage: 'soft' }],
+  ].map(([minutesAgo, type, data]) => {
+    const at = new Date(Date.now() - Number(minutesAgo) * 60_000);
+    return {
+      id: ulid(at.getTime()),
+      streamId: churning,
+      at: at.toISOString(),
+      cookId: null,
+      deviceId: 'pictures',
+      version,
+      type,
+      data,
+    };
+  });
   /** @type {View[]} */
   const views = [
     { name: 'bench', path: '/' },
     { name: 'make', path: `/makes/${incubating}` },
     { name: 'make-cooling', path: `/makes/${cooling}` },
+    { name: 'ripening', path: `/makes/${ripening}` },
     { name: 'new-make', path: '/new' },
     { name: 'milk-room', path: '/milk', press: ['Marrow, morning'] },
-    { name: 'months', path: '/milk/months' },
     { name: 'cultures', path: '/cultures' },
     { name: 'waking', path: '/cultures/wake' },
     { name: 'daybook', path: '/daybook' },
     { name: 'record', path: `/daybook/${record}` },
+    { name: 'butter-record', path: `/daybook/${butter}` },
+    { name: 'churning', path: `/makes/${churning}`, send: entries },
     { name: 'kitchen', path: '/kitchen' },
     { name: 'sums', path: `/sums/powder` },
-    { name: 'sums-dark', path: `/sums/ice-bath?for=${cooling}`, dark: true },
     { name: 'file', path: `/makes/${traced}/file`, upload: log },
     { name: 'work-back', path: '/new', press: ['back from when I want it', 'Find a way'] },
     { name: 'bench-before-dawn', path: '/', dark: true },
@@ -62,7 +90,15 @@ try {
   ];
   const browser = await startBrowser();
   mkdirSync(join(ROOT, 'docs/screenshots'), { recursive: true });
-  for (const { name, path, dark = false, width = 1280, height = 800, upload, press = [] } of views) {
+  for (const { name, path, dark = false, width = 1280, height = 800, upload, press = [], send } of views) {
+    if (send) {
+      const answer = await fetch(`${address}/api/events`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ events: send }),
+      });
+      if (!answer.ok) throw new Error(await answer.text());
+    }
     const page = await browser.newPage();
     await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: dark ? 'dark' : 'light' }]);
     await page.setViewport({ width, height });

@@ -231,7 +231,7 @@ describe('cream', () => {
       page,
       /Too late for Tue 09:00 in the fridge: taken out now it is liquid about \w\w\w \d\d:\d\d/,
     );
-    await fill(page, 'Liquid by', '03052026');
+    await fill(page, 'Liquid by', '05.03.2026');
     await see(page, /Into the fridge by \w\w\w \d\d:\d\d for Thu 09:00/);
     await fill(page, 'Wanted', '200');
     await tap(page, 'button', 'It is in the fridge now');
@@ -328,7 +328,7 @@ describe('an entry that was wrong', () => {
 
     // The time is corrected, then the amount again: both stay.
     await open('Correct: Evening milk, came in');
-    await setClock(page, 'Start at', '15:10');
+    await setClock(page, 'Time', '15:10');
     await tap(page, 'button', 'Save the correction');
     await stored('corrected', 2);
     await seeNoMore(page, 'Correct this entry');

@@ -55,6 +55,7 @@ describe('what is kept on this device', () => {
     show(<Kept />);
     expect(screen.getByRole('status').textContent).toContain('all that was entered here is stored');
     expect(screen.getByRole('button', { name: 'Reload now' })).toBeDefined();
+    cleanup();
     store.dispatch(liveSlice.actions.outdatedTurned(false));
   });
 

@@ -32,6 +32,7 @@ export function DayField(props: {
       onChange={(day) => onValue(day ?? '')}
       firstDayOfWeek={1}
       clearable
+      clearButtonProps={{ 'aria-label': `${label}: none` }}
       error={error}
       w={190}
     />
