@@ -41,7 +41,7 @@ export default tseslint.config(
     ignores: [
       'core/src/{steps,products,contract,demo}/**',
       'web/src/places/*/panels/**',
-      'server/src/testing/**',
+      'server/src/{demo,testing}/**',
       '**/fixtures/**',
       '**/*.test.ts',
       '**/*.test.tsx',

@@ -33,7 +33,6 @@ const { address, dataDir } = kitchen;
 
 try {
   const { makes } = await (await fetch(`${address}/api/makes`)).json();
-  const running = makes.filter((/** @type {{ status: string }} */ m) => m.status === 'under-way');
   /** @param {string} product @param {string} status */
   const of = (product, status) =>
     makes.filter((/** @type {Make} */ m) => m.product === product && m.status === status);

@@ -95,7 +95,7 @@ describe('butter', () => {
     await tap(page, 'button', 'yellow and heavy');
     await stored('stage-seen', 2);
     await later(2);
-    await tap(page, 'button', 'It broke: stopped');
+    await tap(page, 'button', 'Stop: it broke');
     const stages = await stored('stage-seen', 3);
     expect(stages.map((s) => s.data.stage)).toEqual(['soft', 'yellow', 'broken']);
 
@@ -225,7 +225,7 @@ describe('cultured cream', () => {
     // Ripened, its buttermilk is cultured.
     await later(60);
     await tap(page, 'button', 'It is at its heat');
-    await tap(page, 'button', 'It broke: stopped');
+    await tap(page, 'button', 'Stop: it broke');
     await tap(page, 'button', 'Drained, not weighed');
     await see(page, 'Washed enough');
   });

@@ -224,7 +224,7 @@ function churning(name: string, litres: number, startMs: number): DemoCream {
 export const demoCreamPast = (nowMs: number): DemoCream[] => [
   ripening('Stall cream', 1.4, nowMs - 6 * DAY_MS, [9, 12, 14, 16, 18, 20, 23, 26]),
   churning('Barrel butter', 2.3, nowMs - 22 * DAY_MS),
-  churning('Barrel butter', 2.1, nowMs - 8 * DAY_MS),
+  churning('Barrel butter', 2.1, nowMs - 2.2 * DAY_MS),
 ];
 
 /** Cream ripening in mid-course. */

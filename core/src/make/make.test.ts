@@ -332,3 +332,15 @@ describe('record', () => {
     });
   });
 });
+
+test('begun before it was planned to, it began with the first thing that was done', () => {
+  const log = createLog();
+  const plan = testPlan({ startAt: new Date(START + 60 * 60_000).toISOString() });
+  const state = foldMake(MAKE_ID, [
+    log(0, 'make-started', { plan }),
+    log(20, 'step-done', { step: 'pour' }),
+  ])!;
+  expect(state.startedAtMs).toBe(START + 20 * 60_000);
+  expect(state.current).toMatchObject({ startedAtMs: START + 20 * 60_000 });
+  expect(pointForecast(state, START + 21 * 60_000).steps[1]!.startMs).toBe(START + 20 * 60_000);
+});

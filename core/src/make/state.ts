@@ -221,12 +221,16 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
   const planned = changes.reduce((before, { data }) => changedPlan(before, data), started.data.plan);
   const poured = last(of('milk-poured'));
   const plan = poured ? withPour(planned, poured.data.from) : planned;
-  const startedAtMs = Math.max(Date.parse(plan.startAt), 0);
   const ends = new Map<StepId, { atMs: number; skipped: boolean }>();
   for (const event of effective) {
     if (event.type !== 'step-done' && event.type !== 'step-skipped') continue;
     ends.set(event.data.step, { atMs: instantOf(event), skipped: event.type === 'step-skipped' });
   }
+  // Begun before it was planned to, it began with the first thing that was done.
+  const startedAtMs = Math.max(
+    0,
+    Math.min(Date.parse(plan.startAt), ...[...ends.values()].map((e) => e.atMs)),
+  );
   const method = methodSteps(plan);
   // Adding the starter, weighing, tasting or keeping some is doing that step.
   for (const { id: step, facts } of method) {

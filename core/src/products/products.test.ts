@@ -198,7 +198,7 @@ describe('cream that breaks', () => {
     const before = churned(() => []);
     expect(look(before, 61).alarms).toEqual(expect.arrayContaining(['early-churn', 'step-churn']));
     expect(nextHands(before, look(before, 61).forecast, START + 61 * MIN)).toMatchObject({
-      act: 'It broke: stopped',
+      act: 'Stop: it broke',
       mustAct: true,
     });
     const broke = churned((log) => [log(78, 'stage-seen', { stage: 'broken' })]);

@@ -81,7 +81,7 @@ export const CHURN: StepType = {
     overnight: false,
     whenever: false,
     pad: 'temperature',
-    probed: true,
+    probed: false,
     endedBy: null,
     moves: null,
     inoculates: false,
@@ -94,7 +94,7 @@ export const CHURN: StepType = {
     const { motor } = CHURN_FACTS[own(of).churn];
     return {
       title: 'Churn',
-      doneWords: 'It broke: stopped',
+      doneWords: 'Stop: it broke',
       doing: motor
         ? 'Churn it, and stand by from the look-bell on: stop at grains of the size of wheat.'
         : 'Churn at an even pace: stop at grains of the size of wheat.',

@@ -223,6 +223,20 @@ async function storeCream(
     return { ...event, at, id: ulid(Date.parse(at)), streamId: makeId, version: EVENT_VERSION };
   });
   await appendEvents(db, kitchenId, drafts, untilMs);
+  // What came of it some time ago is eaten by now.
+  for (const given of drafts) {
+    const atMs = Date.parse(given.at) + 2.5 * DAY_MS;
+    if (given.type !== 'weighed' || (make.plan.product === 'butter' && !given.data.of) || atMs > untilMs)
+      continue;
+    const massKg = Math.round(given.data.massKg * (given.data.of ? 1 : 0.7) * 1000) / 1000;
+    const typed = { value: Math.round(massKg * 1000), unit: 'g' } as const;
+    await appendEvents(
+      db,
+      kitchenId,
+      [entry(given.id, atMs, 'milk-moved', { kind: 'give', to: 'used', massKg, typed, note: 'the stall' })],
+      untilMs,
+    );
+  }
 }
 
 /** A churning that waits for the cream in the pot. */

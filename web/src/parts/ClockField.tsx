@@ -18,6 +18,7 @@ export function ClockField(props: {
   const { clockHabit } = useUnits();
   return (
     <TimePicker
+      size="lg"
       label={shown}
       format={clockHabit}
       hoursInputLabel={`${label}, hours`}
@@ -28,7 +29,7 @@ export function ClockField(props: {
       error={error}
       clearable={clearable}
       clearButtonProps={{ 'aria-label': `${label}: none` }}
-      w={width ?? (clockHabit === '12h' ? 168 : 140)}
+      w={width ?? (clockHabit === '12h' ? 190 : 140)}
     />
   );
 }

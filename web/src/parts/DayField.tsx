@@ -20,6 +20,7 @@ export function DayField(props: {
   const { dayHabit } = useUnits();
   return (
     <DateInput
+      size="lg"
       label={label}
       value={value === '' ? null : value}
       valueFormat={dayHabit}

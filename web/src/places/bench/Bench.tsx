@@ -204,7 +204,7 @@ export function Bench() {
     const seen = new Map<string, string>();
     for (const make of list.data ?? [])
       if (make.status === 'kept' && !seen.has(make.name)) seen.set(make.name, make.id);
-    return [...seen].slice(0, 3);
+    return [...seen].slice(0, 2);
   }, [list.data]);
   const empty = ids.length === 0 && list.isSuccess;
   return (

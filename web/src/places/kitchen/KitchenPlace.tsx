@@ -93,31 +93,6 @@ function Room({ kitchenId: id, settings }: SectionProps) {
           </>
         )}
       </SectionForm>
-      <section className="section" aria-labelledby="tablet">
-        <h2 id="tablet">This tablet</h2>
-        <NativeSelect
-          label="Who is here"
-          value={cookId}
-          data={[
-            { value: '', label: 'nobody in particular' },
-            ...settings.cooks.map((c) => ({ value: c.id, label: c.name })),
-          ]}
-          onChange={(e) => {
-            setCookId(e.currentTarget.value);
-            chooseCook(e.currentTarget.value || null);
-          }}
-        />
-        <Choices
-          legend="Light"
-          value={colorScheme}
-          options={[
-            { value: 'auto', label: 'as the tablet' },
-            { value: 'light', label: 'day' },
-            { value: 'dark', label: 'before dawn' },
-          ]}
-          onChange={setColorScheme}
-        />
-      </section>
       <SectionForm kitchenId={id} section="units" title="Units" value={settings.units}>
         {(draft, set) => (
           <>
@@ -173,6 +148,31 @@ function Room({ kitchenId: id, settings }: SectionProps) {
           </>
         )}
       </SectionForm>
+      <section className="section" aria-labelledby="tablet">
+        <h2 id="tablet">This tablet</h2>
+        <NativeSelect
+          label="Who is here"
+          value={cookId}
+          data={[
+            { value: '', label: 'nobody in particular' },
+            ...settings.cooks.map((c) => ({ value: c.id, label: c.name })),
+          ]}
+          onChange={(e) => {
+            setCookId(e.currentTarget.value);
+            chooseCook(e.currentTarget.value || null);
+          }}
+        />
+        <Choices
+          legend="Light"
+          value={colorScheme}
+          options={[
+            { value: 'auto', label: 'as the tablet' },
+            { value: 'light', label: 'day' },
+            { value: 'dark', label: 'before dawn' },
+          ]}
+          onChange={setColorScheme}
+        />
+      </section>
     </>
   );
 }

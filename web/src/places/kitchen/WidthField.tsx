@@ -18,11 +18,12 @@ export function WidthField(props: {
   const read = readTypedNumber(shown);
   return (
     <TextInput
-      label={`Inner width (${imperial ? 'in' : 'cm'}), may stay empty`}
+      label={`Inner width (${imperial ? 'in' : 'cm'})`}
+      placeholder="not measured"
       value={shown}
       inputMode="decimal"
       autoComplete="off"
-      w={230}
+      w={170}
       error={shown.trim() === '' || read.ok ? fault : 'is not a number'}
       onChange={(event) => {
         const next = event.currentTarget.value;

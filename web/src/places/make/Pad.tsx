@@ -284,7 +284,7 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
           <ClockField
             label="Taken at; empty means now"
             value={takenAt}
-            width={units.clockHabit === '12h' ? 150 : 112}
+            width={units.clockHabit === '12h' ? 176 : 126}
             onValue={(time) => {
               setTakenAt(time);
               setFault(null);
