@@ -57,7 +57,10 @@ beforeAll(async () => {
       draft(id, START + 3 * MIN, 'step-done', { step: 'take-out' }),
       draft(id, START + 60 * MIN, 'step-done', { step: 'temper' }),
       ...(id === churning
-        ? []
+        ? // What rings moves: it would keep every place from standing still.
+          ['early-churn', 'step-churn'].map((alarm) =>
+            draft(id, START + 100 * MIN, 'alarm-acknowledged', { alarm }),
+          )
         : [
             draft(id, START + 78 * MIN, 'stage-seen', { stage: 'broken' as const }),
             draft(id, START + 79 * MIN, 'step-done', { step: 'churn' }),
