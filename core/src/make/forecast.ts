@@ -27,8 +27,8 @@ const HOUR_MS = 3_600_000;
 const MINUTE_MS = 60_000;
 /** P10 and P90 of a normal, in σ. */
 const Z90 = 1.2816;
-/** Judge the yogurt after this long in the cold, h. */
-export const CHILL_H = 4;
+/** Judge it after this long in the cold, h, where its step says nothing else. */
+const CHILL_H = 4;
 export const ENSEMBLE_MEMBERS = 1000;
 /** Names the equations and constants a stored forecast was made with. */
 export const MODEL_VERSION = 'three-group-1';
@@ -95,6 +95,13 @@ export function stateOfPlan(plan: MakePlan): MakeState {
   ]);
   if (!state) throw new Error('a started make always folds');
   return state;
+}
+
+/** How long it stands in the cold before it is judged, h. */
+export function coldHours({ steps }: Pick<MakeState, 'steps'>): number {
+  const souring = steps.findIndex((s) => s.step.facts.sours);
+  const cold = steps.slice(souring + 1).find((s) => s.step.facts.waits)?.step;
+  return cold?.waitMin === undefined ? CHILL_H : cold.waitMin / 60;
 }
 
 /** Steps after incubation, in order, from the pick-up on. */

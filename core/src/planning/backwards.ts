@@ -4,7 +4,7 @@ import { attendance, type Attendance } from '../kitchen/index.ts';
 import { withFactors } from '../learn/index.ts';
 import {
   bandForecast,
-  CHILL_H,
+  coldHours,
   pointForecast,
   replannedState,
   stateOfPlan,
@@ -97,8 +97,8 @@ interface Width {
   readonly late: number;
 }
 
-const readyAt = (wish: Wish, takenOutMs: number): number =>
-  wish.goal === 'eat' ? takenOutMs + CHILL_H * HOUR_MS : takenOutMs;
+const readyAt = ({ wish, state }: Pick<BackwardsInput, 'wish' | 'state'>, takenOutMs: number): number =>
+  wish.goal === 'eat' ? takenOutMs + coldHours(state) * HOUR_MS : takenOutMs;
 
 function attemptOf(
   input: BackwardsInput,
@@ -116,7 +116,7 @@ function attemptOf(
   const lateMs = pickUpMs + width.late * warmMs + shiftMs;
   const lateSetMs = setMs + width.late * (setMs - point.inoculationMs) + shiftMs;
   if (wish.goal === 'set' && lateSetMs > wish.byMs) return { ok: false, reason: 'too-late' };
-  if (wish.goal === 'eat' && readyAt(wish, lateMs) > wish.byMs) return { ok: false, reason: 'too-late' };
+  if (wish.goal === 'eat' && readyAt(input, lateMs) > wish.byMs) return { ok: false, reason: 'too-late' };
   const limit = safetyLimit(souringKindOf(variant.plan), point.ambientC).limitH;
   const safe = point.ph.find(([, ph]) => ph <= SAFE_PH)?.[0];
   if (limit !== null && (safe === undefined || safe - point.inoculationMs > limit * HOUR_MS))
@@ -132,7 +132,7 @@ function attemptOf(
   const awake = there.throughout(Math.max(earlyMs, nowMs), lateMs);
   const takenOutMs = awake ? pickUpMs + shiftMs : there.nextAt(lateMs);
   if (takenOutMs === null) return { ok: false, reason: 'nobody-there' };
-  const readyMs = wish.goal === 'eat' ? readyAt(wish, takenOutMs) : setMs + shiftMs;
+  const readyMs = wish.goal === 'eat' ? readyAt(input, takenOutMs) : setMs + shiftMs;
   if (wish.goal === 'eat' && readyMs > wish.byMs)
     return { ok: false, reason: awake ? 'too-late' : 'nobody-there' };
   const wanted = variant.plan.wanted.sourness;
@@ -224,7 +224,7 @@ export function* planningBackwards(input: BackwardsInput): Generator<number, Bac
     const point = pointForecast(stateFor(variant), nowMs);
     if (point.pickUpMs !== null && point.setMs !== null) {
       const lateMs = point.pickUpMs + width.late * (point.pickUpMs - point.inoculationMs);
-      const soonest = wish.goal === 'eat' ? readyAt(wish, lateMs) : point.setMs;
+      const soonest = wish.goal === 'eat' ? readyAt(input, lateMs) : point.setMs;
       earliestMs = Math.min(earliestMs ?? Number.POSITIVE_INFINITY, soonest);
     }
     const lastShift = begun ? 0 : Math.max(0, wish.byMs - Date.parse(variant.plan.startAt));
@@ -293,7 +293,7 @@ function offerOf(
       ? null
       : input.wish.goal === 'set'
         ? lateMs
-        : readyAt(input.wish, Math.max(lateMs, overnight ? takenOutMs : 0));
+        : readyAt(input, Math.max(lateMs, overnight ? takenOutMs : 0));
   return {
     plan,
     change: { ...variant.change, ...learnedOf(plan) },

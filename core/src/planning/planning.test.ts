@@ -3,7 +3,7 @@ import type { EventOf, EventType, KitchenSettings, MakePlan } from '../contract/
 import { defaultKitchen, nobodyThere } from '../kitchen/index.ts';
 import { foldMake, pointForecast, stateOfPlan } from '../make/index.ts';
 import { type LoggedEvent } from '../log/index.ts';
-import { defaultPlan } from '../products/index.ts';
+import { beginPlan, defaultPlan } from '../products/index.ts';
 import { planBackwards, type Allowed, type BackwardsInput, type Offer } from './index.ts';
 
 const HOUR = 3_600_000;
@@ -139,4 +139,26 @@ describe('planning backwards', () => {
       expect(offer.set.p50).toBeLessThanOrEqual(at(0, 22));
     }
   });
+});
+
+test('cream is planned back from when it is wanted thick: a night in the cold is part of it', () => {
+  const nowMs = Date.parse('2026-03-02T06:00:00.000Z');
+  const plan = beginPlan('cultured-cream', KITCHEN, new Date(nowMs).toISOString());
+  const byMs = nowMs + 60 * 3_600_000;
+  const answer = planBackwards({
+    state: stateOfPlan(plan),
+    begun: false,
+    kitchen: KITCHEN,
+    factors: [],
+    wish: { goal: 'eat', byMs },
+    allowed: ALL,
+    nowMs,
+  });
+  expect(answer.outcome).toBe('found');
+  for (const offer of answer.offers) {
+    expect(offer.readyMs).toBeLessThanOrEqual(byMs);
+    // Taken out by the middle of the band, promised by the middle line: they differ a little.
+    expect(offer.readyMs - offer.takenOutMs).toBeGreaterThan(9 * HOUR);
+    expect(offer.plan.product).toBe('cultured-cream');
+  }
 });

@@ -1,4 +1,5 @@
-import { interpolateLinear, STAGE_SHARE, type ChurnStage } from '@morning-crock/core';
+import { STAGE_SHARE, type ChurnStage } from '@morning-crock/core';
+import { scaleLinear } from 'd3-scale';
 import { STAGE_WORDS } from './entry-words.ts';
 import './churn-cord.css';
 
@@ -11,7 +12,10 @@ const END_SHARE = 2;
 /** Knots stand evenly, so that each can be read; time runs between them as it does. */
 const SHARES = [0, ...KNOTS.map((stage) => STAGE_SHARE[stage]), END_SHARE];
 const PLACES = [0, ...KNOTS.map((_, i) => i + 1), KNOTS.length + 2];
-const y = (share: number): number => TOP_PX + STEP_PX * interpolateLinear(SHARES, PLACES, share);
+const y = scaleLinear(
+  SHARES,
+  PLACES.map((place) => TOP_PX + STEP_PX * place),
+).clamp(true);
 
 /** A cord with a knot for each stage; its thick part is where it should break. */
 export function ChurnCord(props: {

@@ -1,3 +1,5 @@
+import { scaleLinear } from 'd3-scale';
+import { line as shapeOf } from 'd3-shape';
 import { wordPlace } from './word-place.ts';
 import './little-curve.css';
 
@@ -33,10 +35,12 @@ export function LittleCurve(props: {
   const ys = [...all.map(([, y]) => y), ...(across ? [across.at] : [])];
   const [x0, x1] = [Math.min(...xs), Math.max(...xs)];
   const [y0, y1] = [Math.min(...ys), Math.max(...ys)];
-  const X = (x: number): number =>
-    PAD.left + ((x - x0) / Math.max(1e-9, x1 - x0)) * (W - PAD.left - PAD.right);
-  const Y = (y: number): number =>
-    H - PAD.bottom - ((y - y0) / Math.max(1e-9, y1 - y0)) * (H - PAD.top - PAD.bottom);
+  const X = scaleLinear([x0, Math.max(x1, x0 + 1e-9)], [PAD.left, W - PAD.right]);
+  const Y = scaleLinear([y0, Math.max(y1, y0 + 1e-9)], [H - PAD.bottom, PAD.top]);
+  const path = shapeOf<readonly [number, number]>(
+    ([x]) => X(x),
+    ([, y]) => Y(y),
+  ).digits(1);
   // Names of lines that end close together stand apart.
   const ends = lines
     .map((line, i) => ({ i, y: Y(line.points.at(-1)?.[1] ?? 0) }))
@@ -78,7 +82,7 @@ export function LittleCurve(props: {
       {lines.map((line) => (
         <path
           key={line.name}
-          d={`M${line.points.map(([x, y]) => `${X(x).toFixed(1)} ${Y(y).toFixed(1)}`).join('L')}`}
+          d={path(line.points) ?? ''}
           fill="none"
           stroke={`var(--${line.colour})`}
           strokeWidth="2.5"

@@ -18,6 +18,8 @@ import type { StreamFacts } from './stream-facts.ts';
 
 /** Entries that the milk room, and the register of cultures, may have something to say of. */
 const OF_MILK = new Set<EventType>(['milk-moved', 'milk-poured', 'make-started']);
+/** Entries by which a make gave something to the milk room: taken back, or changed, what was made of it must still have been. */
+const GIVES_MILK = new Set<EventType>(['weighed', 'step-done', 'step-skipped']);
 const OF_CULTURES = new Set<EventType>(['culture-changed', 'make-started', 'waking-started', 'reserved']);
 
 const isRecord = (value: unknown): value is Readonly<Record<string, unknown>> =>
@@ -96,11 +98,12 @@ export function createRegisterChecks(log: LogWriter, kitchenId: string) {
         draft.type === 'voided' || draft.type === 'corrected' ? await stream.root(draft.data.target) : null;
       if (aim) checkSameEntry(draft, aim);
       const { type } = aim ?? draft;
-      if (!OF_MILK.has(type) && !OF_CULTURES.has(type)) return;
+      const ofMilk = OF_MILK.has(type) || (aim !== null && GIVES_MILK.has(type));
+      if (!ofMilk && !OF_CULTURES.has(type)) return;
       const { settings } = await readKitchen(log.manager, kitchenId);
       const system = settings.units.measures;
       const broken =
-        (OF_MILK.has(type) &&
+        (ofMilk &&
           (await milk.broken(draft, { replay: milkReplay(system), stands: takesOut, apart: forRecord }))) ||
         (OF_CULTURES.has(type) && (await cultures.broken(draft, { replay: cultureReplay })));
       if (broken) throw refusal(draft, broken, settings);

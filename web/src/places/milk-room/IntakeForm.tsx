@@ -12,6 +12,7 @@ import {
 } from '@morning-crock/core';
 import { FEEDS, lotFacts, lotLitres, type Lot, type LotFacts } from '@morning-crock/core/contract';
 import { Autocomplete, Button, Checkbox, NativeSelect, TextInput } from '@mantine/core';
+import { useForm } from '@mantine/form';
 import { use, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { ulid } from 'ulid';
@@ -60,6 +61,54 @@ function SourceField(props: {
   );
 }
 
+/** What the fields of an intake hold, as they are typed and chosen. */
+interface IntakeValues {
+  readonly source: string;
+  readonly kind: MilkKind;
+  readonly what: LotFacts['what'];
+  readonly treatment: LotFacts['treatment'];
+  readonly homogenised: boolean;
+  readonly fat: Fat;
+  readonly soured: boolean;
+  readonly feed: LotFacts['feed'];
+  readonly place: LotFacts['place'];
+  readonly container: string;
+  readonly warm: boolean;
+  readonly cameInC: number;
+  readonly cost: { readonly value: number; readonly per: VolumeUnit } | null;
+  readonly amount: TypedAmount | null;
+  readonly name: string;
+}
+
+const isBought = (kind: MilkKind): boolean => kind.startsWith('shop');
+
+/** What an entry says of a lot. */
+function factsOf(values: IntakeValues, usualName: string, roomC: number): LotFacts {
+  const { what, kind, treatment, fat, feed, place, cost } = values;
+  return {
+    name: values.name.trim() || usualName,
+    source: values.source.trim(),
+    what,
+    kind,
+    treatment,
+    homogenised: values.homogenised || treatment === 'ultra-heated',
+    fatFraction: fat.known ? fat.fraction : null,
+    feed: isBought(kind) ? null : feed,
+    costPerLitre: cost && cost.value / toLitres(1, cost.per),
+    ...(what === 'cream' && values.soured ? { soured: true } : {}),
+    ...(values.warm && place === 'cold' ? { cameInC: values.cameInC } : {}),
+    place,
+    placeC: place === 'counter' ? roomC : null,
+    container: values.container.trim() || null,
+  };
+}
+
+/** The faults of a lot's facts, each beside the field it is about. */
+const faultsOf = (facts: LotFacts): Record<string, string> =>
+  Object.fromEntries(
+    lotFacts.safeParse(facts).error?.issues.map((i) => [String(i.path[0] ?? 'name'), i.message]) ?? [],
+  );
+
 /** A milking or a purchase comes in. */
 export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
   const kitchen = useKitchen();
@@ -67,58 +116,62 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
   const navigate = useNavigate();
   const { site, herd } = kitchen;
   const [openedMs] = useState(now);
-  const [source, setSource] = useState(herd[0]?.name ?? '');
-  const [kind, setKind] = useState<MilkKind>(herd[0]?.kind ?? 'cow-lean');
-  const [what, setWhat] = useState<LotFacts['what']>('milk');
-  const [treatment, setTreatment] = useState<LotFacts['treatment']>(herd.length > 0 ? 'raw' : 'pasteurised');
-  const [homogenised, setHomogenised] = useState(false);
-  const [fat, setFat] = useState<Fat>(UNKNOWN_FAT);
-  const [soured, setSoured] = useState(false);
-  const [feed, setFeed] = useState<LotFacts['feed']>(null);
-  const [place, setPlace] = useState<LotFacts['place']>('cold');
-  const [container, setContainer] = useState('');
-  const [warm, setWarm] = useState(false);
-  const [cameInC, setCameInC] = useState(FROM_THE_ANIMAL_C);
-  const [cost, setCost] = useState<{ value: number; per: VolumeUnit } | null>(null);
-  const [amount, setAmount] = useState<TypedAmount | null>(null);
   const came = useDayTime(openedMs);
-  const [name, setName] = useState('');
-  const [faults, setFaults] = useState<Readonly<Record<string, string>>>({});
-  const bought = kind.startsWith('shop');
   const { atMs } = came;
-  const usualName = Number.isNaN(atMs)
-    ? ''
-    : `${(source || MILK_FACTS[kind].label).slice(0, LONGEST_SOURCE)}, ${units.day(atMs).slice(0, 3)} ${Number(came.time.slice(0, 2)) < 12 ? 'morning' : 'evening'}`;
-  const facts: LotFacts = {
-    name: name.trim() || usualName,
-    source: source.trim(),
-    what,
+  const nameOf = ({ source, kind }: IntakeValues): string =>
+    Number.isNaN(atMs)
+      ? ''
+      : `${(source || MILK_FACTS[kind].label).slice(0, LONGEST_SOURCE)}, ${units.day(atMs).slice(0, 3)} ${Number(came.time.slice(0, 2)) < 12 ? 'morning' : 'evening'}`;
+  const form = useForm<IntakeValues>({
+    mode: 'controlled',
+    initialValues: {
+      source: herd[0]?.name ?? '',
+      kind: herd[0]?.kind ?? 'cow-lean',
+      what: 'milk',
+      treatment: herd.length > 0 ? 'raw' : 'pasteurised',
+      homogenised: false,
+      fat: UNKNOWN_FAT,
+      soured: false,
+      feed: null,
+      place: 'cold',
+      container: '',
+      warm: false,
+      cameInC: FROM_THE_ANIMAL_C,
+      cost: null,
+      amount: null,
+      name: '',
+    },
+    validate: (values) => faultsOf(factsOf(values, nameOf(values), site.roomC)),
+  });
+  const { values, setFieldValue: set, setValues, getInputProps } = form;
+  const {
+    source,
     kind,
+    what,
     treatment,
-    homogenised: homogenised || treatment === 'ultra-heated',
-    fatFraction: fat.known ? fat.fraction : null,
-    feed: bought ? null : feed,
-    costPerLitre: cost && cost.value / toLitres(1, cost.per),
-    ...(what === 'cream' && soured ? { soured } : {}),
-    ...(warm && place === 'cold' ? { cameInC } : {}),
+    homogenised,
+    fat,
+    soured,
+    feed,
     place,
-    placeC: place === 'counter' ? site.roomC : null,
-    container: container.trim() || null,
-  };
+    warm,
+    cameInC,
+    cost,
+    amount,
+  } = values;
+  const bought = isBought(kind);
+  const usualName = nameOf(values);
+  const facts = factsOf(values, usualName, site.roomC);
   const of = compositionOfFacts(facts);
   const take = async (): Promise<void> => {
-    const parsed = lotFacts.safeParse(facts);
-    setFaults(
-      Object.fromEntries(parsed.error?.issues.map((i) => [String(i.path[0] ?? 'name'), i.message]) ?? []),
-    );
-    if (!parsed.success || !amount) return;
+    if (form.validate().hasErrors || !amount) return;
     const lotId = ulid();
     await record(
       lotId,
       'milk-moved',
       {
         kind: 'intake',
-        lot: parsed.data,
+        lot: facts,
         litres: litresOfMass(amount.massKg, of),
         typed: amount.typed,
         forRecord: false,
@@ -128,9 +181,9 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
     void navigate(`/milk?lot=${lotId}`);
   };
   const fault = (path: string) =>
-    faults[path] && (
+    form.errors[path] && (
       <p className="field-error" role="alert">
-        {faults[path]}
+        {form.errors[path]}
       </p>
     );
   return (
@@ -142,17 +195,16 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
             source={source}
             known={[...new Set([...herd.map((h) => h.name), ...lots.map((l) => l.source)])]}
             onSource={(next) => {
-              setSource(next);
               const known = herd.find((h) => h.name === next);
               const last = asLast(lots, next);
-              if (known) {
-                setKind(known.kind);
-                setTreatment('raw');
-              } else if (last) {
-                setKind(last.kind);
-                setTreatment(last.treatment);
-                setHomogenised(last.homogenised);
-              }
+              setValues({
+                source: next,
+                ...(known
+                  ? { kind: known.kind, treatment: 'raw' as const }
+                  : last
+                    ? { kind: last.kind, treatment: last.treatment, homogenised: last.homogenised }
+                    : {}),
+              });
             }}
           />
           <AmountField
@@ -164,7 +216,7 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
               const fault = lotLitres.safeParse(litresOfMass(massKg, of)).error?.issues[0]?.message;
               return fault === undefined ? null : `It ${fault}.`;
             }}
-            onAmount={setAmount}
+            onAmount={(next) => set('amount', next)}
           />
           <Choices
             legend="It is"
@@ -173,10 +225,14 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
               { value: 'milk', label: 'milk' },
               { value: 'cream', label: 'cream' },
             ]}
-            onChange={setWhat}
+            onChange={(next) => set('what', next)}
           />
           {what === 'cream' && (
-            <Checkbox label="Soured" checked={soured} onChange={(e) => setSoured(e.currentTarget.checked)} />
+            <Checkbox
+              label="Soured"
+              checked={soured}
+              onChange={(e) => set('soured', e.currentTarget.checked)}
+            />
           )}
           <NativeSelect
             label="Of"
@@ -184,21 +240,20 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
             data={MILK_KINDS.map((k) => ({ value: k, label: MILK_FACTS[k].label }))}
             onChange={(e) => {
               const next = e.currentTarget.value as MilkKind;
-              setKind(next);
-              if (next.startsWith('shop')) setTreatment('pasteurised');
+              setValues({ kind: next, ...(isBought(next) ? { treatment: 'pasteurised' as const } : {}) });
             }}
           />
           <Choices
             legend="Treated"
             value={treatment}
             options={TREATMENTS.map((t) => ({ value: t, label: t }))}
-            onChange={setTreatment}
+            onChange={(next) => set('treatment', next)}
           />
           <Checkbox
             label="Homogenised (no cream rises)"
             checked={homogenised || treatment === 'ultra-heated'}
             disabled={treatment === 'ultra-heated'}
-            onChange={(e) => setHomogenised(e.currentTarget.checked)}
+            onChange={(e) => set('homogenised', e.currentTarget.checked)}
           />
         </section>
         <section className="section" aria-labelledby="in-when">
@@ -212,13 +267,13 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
               { value: 'counter', label: `on the counter, ${units.temperature(site.roomC)}` },
               { value: 'freezer', label: 'in the freezer' },
             ]}
-            onChange={(e) => setPlace(e.currentTarget.value as LotFacts['place'])}
+            onChange={(e) => set('place', e.currentTarget.value as LotFacts['place'])}
           />
           {place === 'cold' && (
             <Checkbox
               label="Put there still warm"
               checked={warm}
-              onChange={(e) => setWarm(e.currentTarget.checked)}
+              onChange={(e) => set('warm', e.currentTarget.checked)}
             />
           )}
           {place === 'cold' && warm && (
@@ -230,7 +285,7 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
                 min={8}
                 max={40}
                 step={1}
-                onChange={setCameInC}
+                onChange={(next) => set('cameInC', next)}
               />
               <p className="caution note">
                 In the cold it stays warm for hours, and they count for its keeping. An iced bath first,
@@ -244,16 +299,11 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
           <details className="more-about">
             <summary>More about it: fat, feed, cost, name</summary>
             <div className="lot-form">
-              <TextInput
-                label="In what (may stay empty)"
-                value={container}
-                maxLength={80}
-                onChange={(e) => setContainer(e.currentTarget.value)}
-              />
+              <TextInput label="In what (may stay empty)" maxLength={80} {...getInputProps('container')} />
               <FatField
                 fat={fat}
                 usual={compositionOfFacts({ ...facts, fatFraction: null }).fatFraction}
-                onFat={setFat}
+                onFat={(next) => set('fat', next)}
               />
               {fault('fatFraction')}
               {!bought && (
@@ -264,7 +314,7 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
                     ...FEEDS.map((f) => ({ value: f, label: f === 'mixed' ? 'both' : f })),
                     { value: 'unknown' as const, label: 'not said' },
                   ]}
-                  onChange={(v) => setFeed(v === 'unknown' ? null : v)}
+                  onChange={(v) => set('feed', v === 'unknown' ? null : v)}
                 />
               )}
               <QuantityField
@@ -277,17 +327,10 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
                 }))}
                 check={(v) => (v < 0 ? 'A cost cannot be negative.' : v > 1000 ? 'That is very dear.' : null)}
                 optional
-                onEmpty={() => setCost(null)}
-                onChange={(value, per) => setCost({ value, per })}
+                onEmpty={() => set('cost', null)}
+                onChange={(value, per) => set('cost', { value, per })}
               />
-              <TextInput
-                label="Name"
-                value={name}
-                placeholder={usualName}
-                maxLength={80}
-                onChange={(e) => setName(e.currentTarget.value)}
-              />
-              {fault('name')}
+              <TextInput label="Name" placeholder={usualName} maxLength={80} {...getInputProps('name')} />
             </div>
           </details>
         </section>

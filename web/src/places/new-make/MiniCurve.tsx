@@ -1,4 +1,6 @@
 import type { PointForecast, BandForecast, Souring } from '@morning-crock/core';
+import { scaleLinear } from 'd3-scale';
+import { area, line } from 'd3-shape';
 import { useUnits } from '../../data/use-units.ts';
 
 const W = 400;
@@ -20,25 +22,27 @@ export function MiniCurve({
   const units = useUnits();
   const fromMs = point.temperature[0]?.[0] ?? 0;
   const toMs = (point.pickUpMs ?? point.inoculationMs + 12 * HOUR_MS) + 0.7 * HOUR_MS;
-  const x = (ms: number): number => ((ms - fromMs) / (toMs - fromMs)) * (W - 36);
-  const yT = (c: number): number => H - 22 - (c / 100) * (H - 34);
-  const yP = (ph: number): number => 10 + ((6.8 - ph) / 3) * (H - 34);
-  const line = (points: readonly (readonly [number, number])[], y: (v: number) => number): string =>
-    points
-      .filter(([ms], i) => ms <= toMs && (i % 3 === 0 || points.length < 90))
-      .map(([ms, v], i) => `${i === 0 ? 'M' : 'L'}${x(ms).toFixed(1)} ${y(v).toFixed(1)}`)
-      .join('');
+  const x = scaleLinear([fromMs, toMs], [0, W - 36]);
+  const yT = scaleLinear([0, 100], [H - 22, 12]);
+  const yP = scaleLinear([6.8, 3.8], [10, H - 24]);
+  const within = <P extends readonly [number, ...unknown[]]>(points: readonly P[]): P[] =>
+    points.filter(([ms], i) => ms <= toMs && (i % 3 === 0 || points.length < 90));
+  const lineOf = (points: readonly (readonly [number, number])[], y: (v: number) => number): string =>
+    line<readonly [number, number]>(
+      ([ms]) => x(ms),
+      ([, v]) => y(v),
+    ).digits(1)(within(points)) ?? '';
   const bandStart = band?.point.inoculationMs ?? 0;
-  const within = (band?.band ?? []).filter((b) => bandStart + b.hour * HOUR_MS <= toMs);
   const shape =
-    within.length > 1
-      ? `M${within.map((b) => `${x(bandStart + b.hour * HOUR_MS).toFixed(1)} ${yP(b.p90).toFixed(1)}`).join('L')}L${[
-          ...within,
-        ]
-          .reverse()
-          .map((b) => `${x(bandStart + b.hour * HOUR_MS).toFixed(1)} ${yP(b.p10).toFixed(1)}`)
-          .join('L')}Z`
-      : '';
+    area<readonly [number, number, number]>()
+      .x(([ms]) => x(ms))
+      .y0(([, p10]) => yP(p10))
+      .y1(([, , p90]) => yP(p90))
+      .digits(1)(
+      (band?.band ?? [])
+        .map((b) => [bandStart + b.hour * HOUR_MS, b.p10, b.p90] as const)
+        .filter(([ms]) => ms <= toMs),
+    ) ?? '';
   const lastPh = point.ph.filter(([ms]) => ms <= toMs).at(-1);
   const lastT = point.temperature.filter(([ms]) => ms <= toMs).at(-1);
   const labelsMeet = lastT && lastPh && Math.abs(yT(lastT[1]) - yP(lastPh[1])) < 18;
@@ -61,8 +65,8 @@ export function MiniCurve({
         {souring.words.mark.toLowerCase()}
       </text>
       <path d={shape} fill="var(--brush)" opacity={stale ? 0.15 : 0.3} />
-      <path d={line(point.temperature, yT)} fill="none" stroke="var(--clay)" strokeWidth="2.5" />
-      <path d={line(point.ph, yP)} fill="none" stroke="var(--cobalt)" strokeWidth="2.5" />
+      <path d={lineOf(point.temperature, yT)} fill="none" stroke="var(--clay)" strokeWidth="2.5" />
+      <path d={lineOf(point.ph, yP)} fill="none" stroke="var(--cobalt)" strokeWidth="2.5" />
       {lastT && (
         <text
           x={W - 32}

@@ -1,4 +1,5 @@
 import { CHURN_WINDOW_C, fromCelsius, interpolateLinear } from '@morning-crock/core';
+import { scaleLinear } from 'd3-scale';
 import { useUnits } from '../../../data/use-units.ts';
 import type { PanelProps } from './panel.ts';
 import './panels.css';
@@ -6,7 +7,7 @@ import './panels.css';
 const TOP_C = 26;
 const PX_PER_C = 11;
 const BASE_PX = 310;
-const y = (celsius: number): number => BASE_PX - Math.min(TOP_C, Math.max(0, celsius)) * PX_PER_C;
+const y = scaleLinear([0, TOP_C], [BASE_PX, BASE_PX - TOP_C * PX_PER_C]).clamp(true);
 
 /** The jar of cream beside the heats it may be churned at, and when it is there. */
 export function TemperPanel({ live, nowMs }: PanelProps) {
