@@ -32,6 +32,8 @@ export function DayField(props: {
       }}
       onChange={(day) => onValue(day ?? '')}
       firstDayOfWeek={1}
+      // Gone at once: a calendar that fades still takes the tap meant for what is under it.
+      popoverProps={{ transitionProps: { duration: 0 } }}
       clearable
       clearButtonProps={{ 'aria-label': `${label}: none` }}
       error={error}
