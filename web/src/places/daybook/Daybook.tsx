@@ -1,3 +1,4 @@
+import { scaleLinear } from 'd3-scale';
 import type { MakeSummary } from '@morning-crock/core/contract';
 import { Button, TextInput } from '@mantine/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
@@ -9,20 +10,25 @@ import { JsonFile } from '../../parts/JsonFile.tsx';
 
 const hours = (h: number): string => `${h.toFixed(1)} h`;
 
-/** Predicted band and what was seen, on one small scale from 0 to 12 h. */
+/** Warm cultures are through in twelve hours; what sours in the room takes up to three times that and less room. */
+const X = scaleLinear([0, 12, 36], [2, 110, 158]).clamp(true);
+
+/** Predicted band and what was seen, on one small scale. */
 function SetPicture({ make }: { readonly make: MakeSummary }) {
   const [p10, p50, p90] = make.forecastSetH;
-  const x = (h: number): number => Math.min(1, h / 12) * 156 + 2;
+  if (p10 === null && p50 === null && make.seenSetH === null) return null;
+  const x = (h: number): number => X(h);
   const said =
     p10 === null ? 'no forecast' : `forecast ${hours(p10)} to ${p90 === null ? 'open' : hours(p90)}`;
   const seen = make.seenSetH === null ? 'not seen set' : `seen set after ${hours(make.seenSetH)}`;
   return (
     <svg width="160" height="26" viewBox="0 0 160 26" role="img" aria-label={`${said}, ${seen}`}>
       <line x1="2" x2="158" y1="18" y2="18" stroke="var(--faint)" strokeWidth="2" />
+      <line x1={x(12)} x2={x(12)} y1="13" y2="23" stroke="var(--faint)" strokeWidth="2" />
       {p10 !== null && (
         <rect
           x={x(p10)}
-          width={Math.max(3, x(p90 ?? 12) - x(p10))}
+          width={Math.max(3, x(p90 ?? 36) - x(p10))}
           y="12"
           height="12"
           fill="var(--brush)"
@@ -114,8 +120,8 @@ function MakesTable({ makes }: { readonly makes: readonly MakeSummary[] }) {
           <tr aria-rowindex={1}>
             <th>Day</th>
             <th>Make</th>
-            <th className="num">Milk</th>
-            <th>Hours to set: forecast, middle, seen (0–12 h)</th>
+            <th className="num">Went in</th>
+            <th>Hours to set: forecast, middle, seen (0, 12, 36 h)</th>
             <th className="num">Seen</th>
             <th className="num">Came out</th>
             <th>Turned out</th>
