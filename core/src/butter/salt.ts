@@ -1,3 +1,6 @@
+/** Water in butter worked by hand, 0..1: an estimate where nobody measured it. */
+export const HAND_WORKED_WATER = 0.16;
+
 export interface Salted {
   /** Salt of the whole, 0..1. */
   readonly saltFraction: number;

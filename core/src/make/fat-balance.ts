@@ -78,11 +78,12 @@ export function fatBalance(state: MakeState, nowMs: number): FatBalance | null {
 }
 
 /** Why a weighing of butter cannot be; `null` when it can. */
-export type ButterDoubt =
-  | { readonly why: 'more-than-cream'; readonly mostKg: number; readonly gramsMeant: boolean }
-  | { readonly why: 'more-than-fat'; readonly mostKg: number; readonly gramsMeant: boolean };
-
-const KG_PER_OUNCE = 0.0283495;
+export interface ButterDoubt {
+  readonly why: 'more-than-cream' | 'more-than-fat';
+  readonly mostKg: number;
+  /** The same number in grams would be butter. */
+  readonly gramsMeant: boolean;
+}
 
 /**
  * Whether so much butter can have come of it: never more than the cream, and no more than its fat makes even of
@@ -100,7 +101,7 @@ export function butterDoubt(
   const mostKg = Math.min(balance.creamKg, (balance.fatKg * FAT_REACH) / UNWORKED_FAT);
   if (massKg <= mostKg) return null;
   // The same number in grams would be butter: the wrong unit stood there.
-  const gramsMeant = typed.unit === 'oz' && massKg / KG_PER_OUNCE / 1000 <= mostKg;
+  const gramsMeant = typed.unit === 'oz' && typed.value / 1000 <= mostKg;
   return {
     why: massKg > balance.creamKg ? 'more-than-cream' : 'more-than-fat',
     mostKg,

@@ -1,21 +1,13 @@
-import type { StepType } from './step-type.ts';
+import { factsOf, type StepType } from './step-type.ts';
 
 /** The cold stops the souring and firms the curd. */
 export const CHILL: StepType = {
   kind: 'chill',
-  facts: {
+  facts: factsOf({
     inThePot: 'cold',
     waits: true,
     overnight: true,
-    whenever: false,
-    pad: 'temperature',
-    probed: false,
-    endedBy: null,
-    moves: null,
-    inoculates: false,
-    sours: false,
-    setShowsAcid: false,
-  },
+  }),
   words: () => ({
     title: 'Chill',
     doneWords: 'Chilled through',

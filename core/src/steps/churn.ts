@@ -9,7 +9,7 @@ import {
 import type { MakePlan } from '../contract/index.ts';
 import { batchOf, roomAtC, type CautionId } from '../method/index.ts';
 import type { Leg, LegRun } from './leg.ts';
-import { paramsOf, type StepOf, type StepType } from './step-type.ts';
+import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
 
 /** Cream this cold has been aged: its fat is firm, °C. */
 const AGED_BELOW_C = 8;
@@ -75,21 +75,12 @@ function cautions(plan: MakePlan, of: StepOf): readonly CautionId[] {
 /** Cream is worked until it breaks into butter and buttermilk. */
 export const CHURN: StepType = {
   kind: 'churn',
-  facts: {
+  facts: factsOf({
     inThePot: 'churning',
     waits: true,
-    overnight: false,
-    whenever: false,
-    pad: 'temperature',
-    probed: false,
-    endedBy: null,
-    moves: null,
-    inoculates: false,
-    sours: false,
-    setShowsAcid: false,
     tells: 'stages',
     parts: true,
-  },
+  }),
   words: (_plan, of) => {
     const { motor } = CHURN_FACTS[own(of).churn];
     return {

@@ -11,7 +11,7 @@ import {
   type LegRun,
   type Vessel,
 } from './leg.ts';
-import type { StepType } from './step-type.ts';
+import { factsOf, type StepType } from './step-type.ts';
 
 /** Scatter of the book's cooling times, one σ of ln [F]. */
 const COOL_LN_SIGMA = 0.25;
@@ -76,19 +76,12 @@ const WATER: readonly CautionId[] = ['hot-milk'];
 /** The milk comes down to the heat the culture likes, in the air or in cold water. */
 export const COOL: StepType = {
   kind: 'cool',
-  facts: {
+  facts: factsOf({
     inThePot: 'hot-milk',
     waits: true,
-    overnight: false,
-    whenever: false,
-    pad: 'temperature',
     probed: true,
-    endedBy: null,
     moves: 'down',
-    inoculates: false,
-    sours: false,
-    setShowsAcid: false,
-  },
+  }),
   applies: isHeated,
   words: (plan) => ({
     title: 'Cool',

@@ -1,22 +1,14 @@
-import type { StepType } from './step-type.ts';
+import { factsOf, type StepType } from './step-type.ts';
 
 /** The buttermilk runs off; weighed, it says where the rest of the fat is. */
 export const DRAIN: StepType = {
   kind: 'drain',
-  facts: {
+  facts: factsOf({
     inThePot: 'grains',
-    waits: false,
-    overnight: false,
-    whenever: false,
     pad: 'mass',
-    probed: false,
     endedBy: 'weighed',
-    moves: null,
-    inoculates: false,
-    sours: false,
-    setShowsAcid: false,
     weighs: 'buttermilk',
-  },
+  }),
   words: ({ milk }) => ({
     title: 'Drain',
     doneWords: 'Drained, not weighed',

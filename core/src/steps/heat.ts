@@ -2,7 +2,7 @@ import type { MakePlan } from '../contract/index.ts';
 import { boilingPointC, runVessel } from '../heat/index.ts';
 import { isHeated } from '../method/index.ts';
 import { learnedSigma, legFrom, vesselOf } from './leg.ts';
-import type { StepType } from './step-type.ts';
+import { factsOf, type StepType } from './step-type.ts';
 
 /** Scatter of the book's heating times, one σ of ln [F]. */
 const HEAT_LN_SIGMA = 0.3;
@@ -17,19 +17,12 @@ export function heatTargetC(plan: MakePlan): number {
 /** The milk is warmed: for its proteins, or to the heat the culture likes. */
 export const HEAT: StepType = {
   kind: 'heat',
-  facts: {
+  facts: factsOf({
     inThePot: 'hot-milk',
     waits: true,
-    overnight: false,
-    whenever: false,
-    pad: 'temperature',
     probed: true,
-    endedBy: null,
     moves: 'up',
-    inoculates: false,
-    sours: false,
-    setShowsAcid: false,
-  },
+  }),
   words: (plan) =>
     isHeated(plan)
       ? {

@@ -1,21 +1,13 @@
-import type { StepType } from './step-type.ts';
+import { factsOf, type StepType } from './step-type.ts';
 
 /** The milk is kept hot. */
 export const HOLD: StepType = {
   kind: 'hold',
-  facts: {
+  facts: factsOf({
     inThePot: 'hot-milk',
     waits: true,
-    overnight: false,
-    whenever: false,
-    pad: 'temperature',
     probed: true,
-    endedBy: null,
-    moves: null,
-    inoculates: false,
-    sours: false,
-    setShowsAcid: false,
-  },
+  }),
   applies: ({ heat }) => heat.kind === 'hold' || (heat.kind === 'boil' && heat.holdMin > 0),
   words: () => ({
     title: 'Hold hot',

@@ -7,7 +7,7 @@ import {
   TOO_SOUR_PH,
   warmCulture,
 } from '../culture/index.ts';
-import type { StepType } from './step-type.ts';
+import { factsOf, type StepType } from './step-type.ts';
 
 /** Horizon by culture: warm cultures are through in a day, room ones take days, a raw milk alone longest, h. */
 const HORIZON_H = { warm: 24, room: 72, wild: 120 } as const;
@@ -15,19 +15,14 @@ const HORIZON_H = { warm: 24, room: 72, wild: 120 } as const;
 /** The culture works, in the warm and in peace. */
 export const INCUBATE: StepType = {
   kind: 'incubate',
-  facts: {
+  facts: factsOf({
     inThePot: 'souring',
     waits: true,
-    overnight: false,
-    whenever: false,
     pad: 'ph',
     probed: true,
-    endedBy: null,
-    moves: null,
-    inoculates: false,
     sours: true,
     setShowsAcid: true,
-  },
+  }),
   words: () => ({
     title: 'Incubate',
     doneWords: 'Into the cold',

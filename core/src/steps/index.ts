@@ -24,7 +24,7 @@ export * from './step-type.ts';
 export { closed, handsOnly, type Leg, type LegReading } from './leg.ts';
 export { heatTargetC } from './heat.ts';
 export { churnOf } from './churn.ts';
-export { serumLeft, washesEnough } from './wash.ts';
+export { serumLeft } from './wash.ts';
 export { THICKENS_H } from './thicken.ts';
 export { STEP_ADVICE } from './advice/index.ts';
 

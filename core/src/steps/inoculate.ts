@@ -1,21 +1,14 @@
-import type { StepType } from './step-type.ts';
+import { factsOf, type StepType } from './step-type.ts';
 
 /** The culture goes in; without one, the milk is covered. */
 export const INOCULATE: StepType = {
   kind: 'inoculate',
-  facts: {
+  facts: factsOf({
     inThePot: 'warm-milk',
-    waits: false,
-    overnight: false,
-    whenever: false,
     pad: 'mass',
-    probed: false,
     endedBy: 'starter-added',
-    moves: null,
     inoculates: true,
-    sours: false,
-    setShowsAcid: false,
-  },
+  }),
   words: ({ starter }, { goods: { into } }) => ({
     title: 'Inoculate',
     doneWords: starter.kind === 'none' ? 'Covered' : 'The starter is in',

@@ -1,21 +1,12 @@
-import type { StepType } from './step-type.ts';
+import { factsOf, type StepType } from './step-type.ts';
 
 /** The milk goes into the pot, and powder with it. */
 export const POUR: StepType = {
   kind: 'pour',
-  facts: {
+  facts: factsOf({
     inThePot: 'milk',
-    waits: false,
-    overnight: false,
-    whenever: false,
-    pad: 'temperature',
-    probed: false,
     endedBy: 'milk-poured',
-    moves: null,
-    inoculates: false,
-    sours: false,
-    setShowsAcid: false,
-  },
+  }),
   words: (plan, { goods: { into } }) => ({
     title: `Pour the ${into}`,
     doneWords: `The ${into} is in`,

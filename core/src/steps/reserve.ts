@@ -1,22 +1,16 @@
 import { isHeated } from '../method/index.ts';
-import type { StepType } from './step-type.ts';
+import { factsOf, type StepType } from './step-type.ts';
 
 /** Some is put by for the next make. */
 export const RESERVE: StepType = {
   kind: 'reserve',
-  facts: {
+  facts: factsOf({
     inThePot: 'cold',
-    waits: false,
     overnight: true,
     whenever: true,
     pad: 'mass',
-    probed: false,
     endedBy: 'reserved',
-    moves: null,
-    inoculates: false,
-    sours: false,
-    setShowsAcid: false,
-  },
+  }),
   words: () => ({
     title: 'Keep a spoonful',
     doneWords: 'Keep none',

@@ -9,7 +9,7 @@ import {
 } from '../culture/index.ts';
 import type { MakePlan } from '../contract/index.ts';
 import { isHeated } from '../method/index.ts';
-import type { StepType } from './step-type.ts';
+import { factsOf, type StepType } from './step-type.ts';
 import { THICKENS_H } from './thicken.ts';
 
 const HORIZON_H = { room: 72, wild: 120 } as const;
@@ -19,19 +19,14 @@ const treatmentOf = (plan: MakePlan): CreamTreatment => (isHeated(plan) ? 'scald
 /** Cream sours and thickens, at room heat or in a warm place. */
 export const RIPEN: StepType = {
   kind: 'ripen',
-  facts: {
+  facts: factsOf({
     inThePot: 'souring',
     waits: true,
-    overnight: false,
-    whenever: false,
     pad: 'ph',
     probed: true,
-    endedBy: null,
-    moves: null,
-    inoculates: false,
     sours: true,
     setShowsAcid: true,
-  },
+  }),
   words: (plan) => ({
     title: 'Ripen',
     doneWords: 'Into the cold',

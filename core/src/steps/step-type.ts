@@ -47,6 +47,26 @@ export interface StepFacts {
   readonly parts?: true;
 }
 
+/** Most steps are hands, over when somebody says so, and leave the milk as it is: only what is otherwise has to be said. */
+const PLAIN: Omit<StepFacts, 'inThePot'> = {
+  waits: false,
+  overnight: false,
+  whenever: false,
+  pad: 'temperature',
+  probed: false,
+  endedBy: null,
+  moves: null,
+  inoculates: false,
+  sours: false,
+  setShowsAcid: false,
+};
+
+/** The facts of a kind of step by what sets it apart. @example factsOf({ inThePot: 'cold', waits: true }).sours // false */
+export const factsOf = (own: Partial<StepFacts> & Pick<StepFacts, 'inThePot'>): StepFacts => ({
+  ...PLAIN,
+  ...own,
+});
+
 /** Words of a step for one batch. */
 export interface StepWords {
   readonly title: string;

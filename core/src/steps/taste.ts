@@ -1,21 +1,14 @@
-import type { StepType } from './step-type.ts';
+import { factsOf, type StepType } from './step-type.ts';
 
 /** It is judged. */
 export const TASTE: StepType = {
   kind: 'taste',
-  facts: {
+  facts: factsOf({
     inThePot: 'cold',
-    waits: false,
     overnight: true,
     whenever: true,
-    pad: 'temperature',
-    probed: false,
     endedBy: 'tasted',
-    moves: null,
-    inoculates: false,
-    sours: false,
-    setShowsAcid: false,
-  },
+  }),
   words: () => ({
     title: 'Taste',
     doneWords: 'Go on without tasting',

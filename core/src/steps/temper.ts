@@ -1,6 +1,6 @@
 import { FRIDGE_C, runVessel } from '../heat/index.ts';
 import { handsOnly, learnedSigma, legFrom, vesselOf } from './leg.ts';
-import { paramsOf, type StepOf, type StepType } from './step-type.ts';
+import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
 
 /** Scatter of the book's times, one σ of ln [F]. */
 const TEMPER_LN_SIGMA = 0.25;
@@ -11,19 +11,11 @@ const own = ({ step }: StepOf) => paramsOf(step, 'temper');
 /** Cream comes to the heat it churns at. */
 export const TEMPER: StepType = {
   kind: 'temper',
-  facts: {
+  facts: factsOf({
     inThePot: 'tempering',
     waits: true,
-    overnight: false,
-    whenever: false,
-    pad: 'temperature',
     probed: true,
-    endedBy: null,
-    moves: null,
-    inoculates: false,
-    sours: false,
-    setShowsAcid: false,
-  },
+  }),
   words: (_plan, of) => ({
     title: 'Temper',
     doneWords: 'It is at its heat',

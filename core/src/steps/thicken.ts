@@ -1,4 +1,4 @@
-import type { StepType } from './step-type.ts';
+import { factsOf, type StepType } from './step-type.ts';
 
 /** A night, h: after it the cold has done most of what it does. */
 export const THICKENS_H = 12;
@@ -6,19 +6,11 @@ export const THICKENS_H = 12;
 /** The cold stops the souring and firms the fat: thick the next day. */
 export const THICKEN: StepType = {
   kind: 'thicken',
-  facts: {
+  facts: factsOf({
     inThePot: 'cold',
     waits: true,
     overnight: true,
-    whenever: false,
-    pad: 'temperature',
-    probed: false,
-    endedBy: null,
-    moves: null,
-    inoculates: false,
-    sours: false,
-    setShowsAcid: false,
-  },
+  }),
   words: () => ({
     title: 'Thicken',
     doneWords: 'It is cold and thick',

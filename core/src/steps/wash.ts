@@ -1,5 +1,5 @@
-import { serumLeftFraction, washesToKeep } from '../butter/index.ts';
-import { paramsOf, type StepOf, type StepType } from './step-type.ts';
+import { serumLeftFraction } from '../butter/index.ts';
+import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
 
 /** Buttermilk that drained butter carries, kg per kg [F]. */
 const DRAINED = 0.25;
@@ -13,26 +13,14 @@ const washingOf = (of: StepOf) => ({
 
 /** Share of the buttermilk it carried that is left after some washes, 0..1. */
 export const serumLeft = (of: StepOf, washes: number): number => serumLeftFraction(washingOf(of), washes);
-/** Washes until it keeps; `null` when such a wash carries nothing off. */
-export const washesEnough = (of: StepOf): number | null => washesToKeep(washingOf(of));
 
 /** Cold water carries the buttermilk off that would spoil it. */
 export const WASH: StepType = {
   kind: 'wash',
-  facts: {
+  facts: factsOf({
     inThePot: 'grains',
-    waits: false,
-    overnight: false,
-    whenever: false,
-    pad: 'temperature',
-    probed: false,
-    endedBy: null,
-    moves: null,
-    inoculates: false,
-    sours: false,
-    setShowsAcid: false,
     tells: 'rinses',
-  },
+  }),
   applies: ({ method }) => method.steps.some((s) => s.kind === 'wash' && s.washes > 0),
   words: () => ({
     title: 'Wash',

@@ -1,21 +1,15 @@
-import type { StepType } from './step-type.ts';
+import { factsOf, type StepType } from './step-type.ts';
 
 /** What came out is weighed. */
 export const WEIGH: StepType = {
   kind: 'weigh',
-  facts: {
+  facts: factsOf({
     inThePot: 'cold',
-    waits: false,
     overnight: true,
     whenever: true,
     pad: 'mass',
-    probed: false,
     endedBy: 'weighed',
-    moves: null,
-    inoculates: false,
-    sours: false,
-    setShowsAcid: false,
-  },
+  }),
   words: () => ({
     title: 'Weigh',
     doneWords: 'Go on without weighing',

@@ -1,24 +1,15 @@
-import { paramsOf, type StepOf, type StepType } from './step-type.ts';
+import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
 
 const own = ({ step }: StepOf) => paramsOf(step, 'work');
 
 /** The water is pressed out, and salt goes in. */
 export const WORK: StepType = {
   kind: 'work',
-  facts: {
+  facts: factsOf({
     inThePot: 'butter',
-    waits: false,
-    overnight: false,
-    whenever: false,
     pad: 'mass',
-    probed: false,
-    endedBy: null,
-    moves: null,
-    inoculates: false,
-    sours: false,
-    setShowsAcid: false,
     tells: 'salt',
-  },
+  }),
   words: (_plan, of) => ({
     title: own(of).saltFraction > 0 ? 'Work and salt' : 'Work',
     doneWords: 'It is worked',

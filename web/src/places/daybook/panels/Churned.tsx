@@ -1,11 +1,19 @@
-import { brokeAfter, churnSpread, salted, type FatBalance, type MakeState } from '@morning-crock/core';
+import {
+  brokeAfter,
+  churnSpread,
+  HAND_WORKED_WATER,
+  salted,
+  type FatBalance,
+  type MakeState,
+} from '@morning-crock/core';
 import type { Units } from '../../../data/units-of.ts';
 import { ChurnCord } from '../../../parts/ChurnCord.tsx';
 import './churned.css';
 
 /** What a churning gave, against what it could have. */
 export function fatFacts(fat: FatBalance, state: MakeState, units: Units): (readonly [string, string])[] {
-  const salt = state.saltKg === null || fat.realKg === null ? null : salted(fat.realKg, WATER, state.saltKg);
+  const salt =
+    state.saltKg === null || fat.realKg === null ? null : salted(fat.realKg, HAND_WORKED_WATER, state.saltKg);
   return [
     ['Possible', units.mass(fat.possibleKg)],
     ['Likely', `about ${units.mass(fat.likelyKg)}`],
@@ -99,6 +107,3 @@ export function FatBar({ fat, units }: { readonly fat: FatBalance; readonly unit
     </figure>
   );
 }
-
-/** Water in butter worked by hand, 0..1. */
-const WATER = 0.16;

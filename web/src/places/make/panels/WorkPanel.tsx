@@ -1,10 +1,7 @@
-import { fatBalance, salted } from '@morning-crock/core';
+import { fatBalance, HAND_WORKED_WATER, salted } from '@morning-crock/core';
 import { useUnits } from '../../../data/use-units.ts';
 import type { PanelProps } from './panel.ts';
 import './panels.css';
-
-/** Water in butter worked by hand, 0..1. */
-const WATER = 0.16;
 
 /** The butter on its board: what was possible, what is likely, what came. */
 export function WorkPanel({ live, nowMs }: PanelProps) {
@@ -16,7 +13,7 @@ export function WorkPanel({ live, nowMs }: PanelProps) {
   const { possibleKg, likelyKg, realKg } = balance;
   const butterKg = realKg ?? likelyKg;
   const wantedKg = (butterKg * work.saltFraction) / (1 - work.saltFraction);
-  const salt = state.saltKg === null ? null : salted(butterKg, WATER, state.saltKg);
+  const salt = state.saltKg === null ? null : salted(butterKg, HAND_WORKED_WATER, state.saltKg);
   const width = (kg: number): number => 300 * Math.min(1, kg / possibleKg);
   return (
     <section className="temper-panel" aria-label="The butter, possible, likely and real">
@@ -84,7 +81,8 @@ export function WorkPanel({ live, nowMs }: PanelProps) {
           <div>
             <dt className="quiet">salted</dt>
             <dd className="number">
-              {(salt.saltFraction * 100).toFixed(1)} %, {(salt.brineFraction * 100).toFixed(0)} % in its water
+              {(salt.saltFraction * 100).toFixed(1)} %, about {(salt.brineFraction * 100).toFixed(0)} % in its
+              water
             </dd>
           </div>
         )}

@@ -1,4 +1,4 @@
-import { CHURN_FACTS, CHURN_KINDS, CHURN_SPEEDS, salted } from '@morning-crock/core';
+import { CHURN_FACTS, CHURN_KINDS, CHURN_SPEEDS, HAND_WORKED_WATER, salted } from '@morning-crock/core';
 import type { KitchenSettings, MakePlan, StepInstance, StepKind } from '@morning-crock/core/contract';
 import { NativeSelect } from '@mantine/core';
 import { useUnits } from '../../../data/use-units.ts';
@@ -6,8 +6,6 @@ import { Choices } from '../../../parts/Choices.tsx';
 import { StepSlider } from '../../../parts/StepSlider.tsx';
 
 type Of<K extends StepKind> = Extract<StepInstance, { readonly kind: K }>;
-/** Water in butter worked by hand, 0..1. */
-const WATER = 0.16;
 /** A churn nobody entered in the Kitchen is as large as a large jar, L. */
 const USUAL_LITRES = 2;
 
@@ -43,7 +41,7 @@ export function ChurnSection(props: {
   const set = <K extends StepKind>(kind: K, part: Partial<Omit<Of<K>, 'id' | 'kind'>>): void =>
     change({ method: withStep(plan, kind, part) });
   const salt = Math.round(work.saltFraction * 1000) / 10;
-  const brine = salted(1, WATER, work.saltFraction / (1 - work.saltFraction)).brineFraction;
+  const brine = salted(1, HAND_WORKED_WATER, work.saltFraction / (1 - work.saltFraction)).brineFraction;
   return (
     <>
       <section className="section" aria-labelledby="churn">
