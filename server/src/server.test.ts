@@ -237,9 +237,10 @@ describe('makes', () => {
     }>();
     expect(list.makes.find((m) => m.id === make)?.litres).toBe(2);
     const forecast = (await kitchen.app.inject(`/api/makes/${make}/forecast`)).json<{
-      set: { p10: number; p90: number };
+      marks: { role: string; band: { p10: number; p90: number } }[];
     }>();
-    expect(forecast.set.p90 - forecast.set.p10).toBeGreaterThan(30 * MIN);
+    const set = forecast.marks.find((mark) => mark.role === 'body')!.band;
+    expect(set.p90 - set.p10).toBeGreaterThan(30 * MIN);
     expect((await kitchen.app.inject(`/api/makes/${ulid()}`)).statusCode).toBe(404);
   });
 });

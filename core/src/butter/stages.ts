@@ -2,6 +2,17 @@
 export const CHURN_STAGES = ['froth', 'soft', 'stiff', 'yellow', 'easier', 'broken', 'lump'] as const;
 export type ChurnStage = (typeof CHURN_STAGES)[number];
 
+/** What each looks, sounds or feels like. */
+export const STAGE_WORDS: Readonly<Record<ChurnStage, string>> = {
+  froth: 'froth',
+  soft: 'soft cream',
+  stiff: 'stiff',
+  yellow: 'yellow and heavy',
+  easier: 'goes easier',
+  broken: 'it broke',
+  lump: 'one lump',
+};
+
 /** Typical share of the whole time at which each begins [F]. */
 export const STAGE_SHARE: Readonly<Record<ChurnStage, number>> = {
   froth: 0.15,

@@ -229,6 +229,19 @@ export const plannedForecast = z.strictObject({
   steps: z.array(z.strictObject({ step: text(40), end: instantBand })).max(200),
   set: instantBand,
   pickUp: instantBand,
+  /** What it was to pass; left out in what was stored before marks had names. */
+  marks: z
+    .array(
+      z.strictObject({
+        id: text(40),
+        role: z.enum(['gel', 'safe', 'body', 'ready', 'past', 'passing']),
+        words: text(80),
+        step: text(40),
+        band: instantBand,
+      }),
+    )
+    .max(200)
+    .optional(),
   sourness: z.enum(SOURNESS),
   firmness: z.number().min(0).max(1000),
   denatured: z.number().min(0).max(1),

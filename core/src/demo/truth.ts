@@ -26,6 +26,7 @@ import {
   type MakeState,
 } from '../make/index.ts';
 import { batchOf } from '../method/index.ts';
+import { markPh } from '../steps/index.ts';
 import { hashSeed, interpolateLinear, createRandom } from '../numerics/index.ts';
 
 const MINUTE_MS = 60_000;
@@ -130,7 +131,9 @@ export function trueSouring(
     row,
     0,
   );
-  const setH = crossingH(row, 0, kernel.steps, incubation.stepH, souringOf(trueState)?.setPh ?? SET_PH);
+  const souring = souringOf(trueState);
+  const trueSetPh = (souring && markPh(souring, plan, 'body')) ?? SET_PH;
+  const setH = crossingH(row, 0, kernel.steps, incubation.stepH, trueSetPh);
   const hours = Float64Array.from(row, (_, i) => i * incubation.stepH);
   const courseH = incubation.course.map(([h]) => h);
   const courseC = incubation.course.map(([, c]) => c);

@@ -3,6 +3,7 @@ import type { Cue } from '../culture/index.ts';
 import { formatMinutes } from '../units/index.ts';
 import type { BandForecast } from './forecast.ts';
 import type { SafetyState } from './safety.ts';
+import { markBand, markWords } from './marks.ts';
 import { shownAcidAtMs } from './safety.ts';
 import { seenSetMs } from './seen.ts';
 import { souringOf, type MakeState } from './state.ts';
@@ -72,41 +73,44 @@ const RULES: readonly Rule[] = [
     if (!step?.early || early === null || hasBroken(state)) return null;
     return { id: `early-${step.id}`, dueAtMs: early, rank: 1, mustAct: step.mustAct, ...step.early };
   },
-  (state, forecast) =>
-    incubating(state) && forecast.set.p10 !== null && shownAcidAtMs(state) === null
-      ? {
-          id: 'look-now',
-          dueAtMs: forecast.set.p10,
-          rank: 4,
-          mustAct: false,
-          ...(seenSetMs(state) === null
-            ? { title: 'Look now', text: wordsOf(state)?.look ?? '' }
-            : { title: 'Is it sour?', text: wordsOf(state)?.notShown ?? '' }),
-        }
-      : null,
-  (state, forecast) =>
-    incubating(state) && forecast.pickUp.p50 !== null
-      ? {
-          id: 'set',
-          dueAtMs: forecast.pickUp.p50,
-          rank: 3,
-          mustAct: false,
-          ...(seenSetMs(state) === null
-            ? { title: wordsOf(state)?.mark ?? '', text: wordsOf(state)?.reached ?? '' }
-            : { title: 'Sour enough', text: 'It should be as sour as you wanted: chill it.' }),
-        }
-      : null,
-  (state, forecast) =>
-    incubating(state) && forecast.tooSour.p10 !== null
-      ? {
-          id: 'too-sour',
-          dueAtMs: Math.max(forecast.tooSour.p10, forecast.pickUp.p50 ?? 0) + 1,
-          rank: whey(state) ? 2 : 3,
-          mustAct: true,
-          title: 'Too sour soon',
-          text: 'From here it gets sourer than you wanted: chill it now.',
-        }
-      : null,
+  (state, forecast) => {
+    const dueAtMs = markBand(forecast, 'body').p10;
+    if (!incubating(state) || dueAtMs === null || shownAcidAtMs(state) !== null) return null;
+    return {
+      id: 'look-now',
+      dueAtMs,
+      rank: 4,
+      mustAct: false,
+      ...(seenSetMs(state) === null
+        ? { title: 'Look now', text: wordsOf(state)?.look ?? '' }
+        : { title: 'Is it sour?', text: wordsOf(state)?.notShown ?? '' }),
+    };
+  },
+  (state, forecast) => {
+    const dueAtMs = markBand(forecast, 'ready').p50;
+    if (!incubating(state) || dueAtMs === null) return null;
+    return {
+      id: 'set',
+      dueAtMs,
+      rank: 3,
+      mustAct: false,
+      ...(seenSetMs(state) === null
+        ? { title: markWords(state, 'body'), text: wordsOf(state)?.reached ?? '' }
+        : { title: 'Sour enough', text: 'It should be as sour as you wanted: chill it.' }),
+    };
+  },
+  (state, forecast) => {
+    const pastMs = markBand(forecast, 'past').p10;
+    if (!incubating(state) || pastMs === null) return null;
+    return {
+      id: 'too-sour',
+      dueAtMs: Math.max(pastMs, markBand(forecast, 'ready').p50 ?? 0) + 1,
+      rank: whey(state) ? 2 : 3,
+      mustAct: true,
+      title: 'Too sour soon',
+      text: 'From here it gets sourer than you wanted: chill it now.',
+    };
+  },
 ];
 
 /** The alarms of a make, unacknowledged, the most urgent first. Due times are compared with the clock by the page. */
@@ -136,7 +140,7 @@ export function nextHands(state: MakeState, forecast: BandForecast, nowMs: numbe
       atMs: Math.max(nowMs, current.startedAtMs ?? nowMs),
       mustAct: current.step.mustAct,
     };
-  const atMs = current.step.facts.sours ? (forecast.pickUp.p50 ?? time.endMs) : time.endMs;
+  const atMs = current.step.facts.sours ? (markBand(forecast, 'ready').p50 ?? time.endMs) : time.endMs;
   return { act: current.step.doneWords, atMs, mustAct: current.step.mustAct };
 }
 

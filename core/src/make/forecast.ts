@@ -11,6 +11,7 @@ import {
   quantilesOfCrossing,
   sournessOfPh,
   SAFE_PH,
+  SET_PH,
   crossings,
   weightsOf,
   type BandPoint,
@@ -19,7 +20,9 @@ import {
 } from '../culture/index.ts';
 import { createRandom, interpolateLinear } from '../numerics/index.ts';
 import { batchOf } from '../method/index.ts';
+import { STEP_TYPES, type AcidMark, type MarkMoment, type MarkRole } from '../steps/index.ts';
 import { incubationOf, type Incubation } from './incubation.ts';
+import { markBand, markMs, NOWHERE, type ForeseenMark } from './marks.ts';
 import { acidityReadings, foldMake, souringOf, type MakeState } from './state.ts';
 import { walkThermal, type StepTime, type ThermalWalk } from './thermal.ts';
 
@@ -41,10 +44,9 @@ export interface PointForecast {
   /** [ms, pH] from inoculation on. */
   readonly ph: readonly (readonly [number, number])[];
   readonly inoculationMs: number;
-  readonly gelMs: number | null;
-  readonly setMs: number | null;
-  readonly pickUpMs: number | null;
-  readonly tooSourMs: number | null;
+  /** What it passes on its way, in order. */
+  readonly marks: readonly MarkMoment[];
+  /** The pH it is taken out at, or was. */
   readonly pickUpPh: number;
   readonly sourness: Sourness;
   readonly firmness: number;
@@ -59,11 +61,7 @@ export interface PointForecast {
 export interface BandForecast {
   readonly point: PointForecast;
   readonly steps: readonly { readonly step: StepId; readonly end: InstantBand }[];
-  readonly gel: InstantBand;
-  readonly safe: InstantBand;
-  readonly set: InstantBand;
-  readonly pickUp: InstantBand;
-  readonly tooSour: InstantBand;
+  readonly marks: readonly ForeseenMark[];
   /** pH band, hours since inoculation. */
   readonly band: readonly BandPoint[];
   /** Share of members that never set within the horizon. */
@@ -135,6 +133,34 @@ interface Prepared {
   readonly walk: ThermalWalk;
   readonly incubation: Incubation | null;
   readonly point: PointForecast;
+  /** The marks of the souring, in the order they are passed. */
+  readonly acid: readonly (AcidMark & { readonly step: StepId })[];
+}
+
+/** The marks of what sours: those of every curd, and the step's own. */
+function acidMarks(state: MakeState, denatured: number): Prepared['acid'] {
+  const souring = souringOf(state);
+  const step = state.steps.find((s) => s.step.facts.sours)?.step.id;
+  if (!souring || step === undefined) return [];
+  return [
+    { id: 'gel', role: 'gel' as const, words: 'Gels', ph: gelPh(denatured), step },
+    { id: 'safe', role: 'safe' as const, words: 'Acid enough to be safe', ph: SAFE_PH, step },
+    ...souring.marks(state.plan).map((mark) => ({ ...mark, step })),
+  ].sort((a, b) => b.ph - a.ph);
+}
+
+/** The marks of what goes by itself, by shares of its time, with how far off they may be. */
+function shareMarks(
+  steps: readonly StepTime[],
+): { readonly moment: MarkMoment; readonly sigmaMin: number }[] {
+  return steps.flatMap(({ id, kind, status, startMs, endMs, sigmaMin }) =>
+    status === 'skipped'
+      ? []
+      : (STEP_TYPES[kind].marks ?? []).map(({ share, ...name }) => ({
+          moment: { ...name, step: id, atMs: startMs + share * (endMs - startMs) },
+          sigmaMin: share * sigmaMin,
+        })),
+  );
 }
 
 function prepare(state: MakeState, nowMs: number): Prepared {
@@ -144,7 +170,9 @@ function prepare(state: MakeState, nowMs: number): Prepared {
   const zero = walk.inoculation.atMs;
   const toMs = (hour: number): number | null => (Number.isFinite(hour) ? zero + hour * HOUR_MS : null);
   const souring = souringOf(state);
-  const pickUpPh = souring?.pickUpPh(plan) ?? NOTHING_SOURS_PH;
+  const acid = acidMarks(state, walk.denatured);
+  const phAt = (role: MarkRole): number | null => acid.find((mark) => mark.role === role)?.ph ?? null;
+  const pickUpPh = phAt('ready') ?? NOTHING_SOURS_PH;
   let row = new Float64Array(0);
   let hours: (ph: number) => number = () => Number.POSITIVE_INFINITY;
   if (incubation) {
@@ -160,7 +188,6 @@ function prepare(state: MakeState, nowMs: number): Prepared {
   }
   const gelH = hours(gelPh(walk.denatured));
   const pickUpMs = toMs(hours(pickUpPh));
-  const tooSour = souring?.tooSourPh(plan) ?? null;
   const batch = batchOf(plan);
   const courseMs = (incubation?.course ?? []).map(([h, c]): readonly [number, number] => [
     zero + h * HOUR_MS,
@@ -194,6 +221,7 @@ function prepare(state: MakeState, nowMs: number): Prepared {
   return {
     walk,
     incubation,
+    acid,
     point: {
       steps: [...walk.steps, ...tail],
       temperature: [...walk.course.filter(([ms]) => ms <= zero), ...courseMs],
@@ -202,10 +230,10 @@ function prepare(state: MakeState, nowMs: number): Prepared {
         ph,
       ]),
       inoculationMs: zero,
-      gelMs: toMs(gelH),
-      setMs: souring ? toMs(hours(souring.setPh)) : null,
-      pickUpMs,
-      tooSourMs: tooSour === null ? null : toMs(hours(tooSour)),
+      marks: [
+        ...shareMarks(walk.steps).map(({ moment }) => moment),
+        ...acid.map(({ ph, ...mark }) => ({ ...mark, atMs: toMs(hours(ph)) })),
+      ],
       pickUpPh: endPh,
       sourness: sournessOfPh(endPh),
       firmness: souring?.body({ plan, batch, denatured: walk.denatured, ph: endPh, gelC }) ?? 0,
@@ -222,8 +250,6 @@ function prepare(state: MakeState, nowMs: number): Prepared {
 export function pointForecast(state: MakeState, nowMs: number): PointForecast {
   return prepare(state, nowMs).point;
 }
-
-const NOWHERE: InstantBand = { p10: null, p50: null, p90: null };
 
 /** Widens a band by an uncertain start: half-widths add in quadrature. */
 function widen(band: InstantBand, sigmaMin: number): InstantBand {
@@ -247,7 +273,7 @@ export function* forecasting(
   seed: number,
   members = ENSEMBLE_MEMBERS,
 ): Generator<number, BandForecast> {
-  const { walk, incubation, point } = prepare(state, nowMs);
+  const { walk, incubation, point, acid } = prepare(state, nowMs);
   const startBand = (s: StepTime): InstantBand =>
     s.status === 'done' || s.status === 'skipped'
       ? { p10: s.endMs, p50: s.endMs, p90: s.endMs }
@@ -260,16 +286,16 @@ export function* forecasting(
           p90: s.endMs + Z90 * s.sigmaMin * MINUTE_MS,
         };
   const early = walk.steps.map((s) => ({ step: s.id, end: startBand(s) }));
+  const passing = shareMarks(walk.steps).map(({ moment: { atMs, ...mark }, sigmaMin }): ForeseenMark => ({
+    ...mark,
+    band: atMs === null ? NOWHERE : widen({ p10: atMs, p50: atMs, p90: atMs }, sigmaMin),
+  }));
   const souring = souringOf(state);
   if (!incubation || !souring) {
     return {
       point,
       steps: early,
-      gel: NOWHERE,
-      safe: NOWHERE,
-      set: NOWHERE,
-      pickUp: NOWHERE,
-      tooSour: NOWHERE,
+      marks: [...passing, ...acid.map(({ ph: _ph, ...mark }) => ({ ...mark, band: NOWHERE }))],
       band: [],
       neverSets: souring ? 1 : 0,
       contradiction: null,
@@ -298,19 +324,17 @@ export function* forecasting(
     const [p10, p50, p90] = quantilesOfCrossing(ensemble, ph, [0.1, 0.5, 0.9]);
     return widen({ p10: toMs(p10!), p50: toMs(p50!), p90: toMs(p90!) }, startSigmaMin);
   };
-  const pickUp = bandOf(souring.pickUpPh(state.plan));
-  const tooSourPh = souring.tooSourPh(state.plan);
   const weights = weightsOf(ensemble);
-  const sets = crossings(ensemble, souring.setPh);
+  const sets = crossings(ensemble, acid.find((mark) => mark.role === 'body')?.ph ?? SET_PH);
   const band = phBand(ensemble, 0.2);
-  const gel = bandOf(gelPh(walk.denatured));
-  const set = bandOf(souring.setPh);
-  const tooSour = tooSourPh === null ? NOWHERE : bandOf(tooSourPh);
+  const foreseen = acid.map(({ ph: markPh, ...mark }): ForeseenMark => ({ ...mark, band: bandOf(markPh) }));
+  const pickUp = markBand({ marks: foreseen }, 'ready');
+  const pickUpMs = markMs(point, 'ready');
   const later = point.steps.slice(walk.steps.length).map((s) => {
     if (s.status === 'done' || s.status === 'skipped') return { step: s.id, end: startBand(s) };
     if (state.chilledAtMs !== null) return { step: s.id, end: startBand({ ...s, sigmaMin: 0 }) };
     // Everything after the pick-up moves with it.
-    const shift = s.endMs - (point.pickUpMs ?? s.endMs);
+    const shift = s.endMs - (pickUpMs ?? s.endMs);
     const move = (ms: number | null): number | null => (ms === null ? null : Math.max(ms, nowMs) + shift);
     return { step: s.id, end: { p10: move(pickUp.p10), p50: move(pickUp.p50), p90: move(pickUp.p90) } };
   });
@@ -320,10 +344,10 @@ export function* forecasting(
     point: {
       ...point,
       ph,
-      gelMs: gel.p50,
-      setMs: set.p50,
-      pickUpMs: pickUp.p50,
-      tooSourMs: tooSour.p50,
+      marks: [
+        ...point.marks.slice(0, passing.length),
+        ...foreseen.map(({ band: { p50 }, ...mark }) => ({ ...mark, atMs: p50 })),
+      ],
       steps: [
         ...walk.steps,
         ...tailSteps(
@@ -335,11 +359,7 @@ export function* forecasting(
       ],
     },
     steps: [...early, ...later],
-    gel,
-    safe: bandOf(SAFE_PH),
-    set,
-    pickUp,
-    tooSour,
+    marks: [...passing, ...foreseen],
     band,
     neverSets: sets.reduce((sum, h, i) => sum + (Number.isFinite(h) ? 0 : weights[i]!), 0),
     contradiction: contradictionOf(run.ensemble, ensemble, readings, walk.denatured),

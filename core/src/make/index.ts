@@ -6,6 +6,7 @@ export * from './forecast.ts';
 export * from './planned.ts';
 export * from './safety.ts';
 export * from './seen.ts';
+export * from './marks.ts';
 export * from './alarms.ts';
 export * from './summary.ts';
 export * from './trial.ts';

@@ -1,6 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import {
+  markBand,
+  markMs,
   acidityReadings,
   alarmsOf,
   bandForecast,
@@ -115,8 +117,8 @@ describe('forecast', () => {
     const point = pointForecast(stateOfPlan(testPlan()), START);
     const ends = point.steps.map((s) => s.endMs);
     expect([...ends].sort((a, b) => a - b)).toEqual(ends);
-    expect(point.setMs!).toBeGreaterThan(point.inoculationMs + 2 * HOUR);
-    expect(point.setMs!).toBeLessThan(point.inoculationMs + 6 * HOUR);
+    expect(markMs(point, 'body')!).toBeGreaterThan(point.inoculationMs + 2 * HOUR);
+    expect(markMs(point, 'body')!).toBeLessThan(point.inoculationMs + 6 * HOUR);
     expect(point.denatured).toBeGreaterThan(0.85);
     expect(point.sourness).toBe('classic');
   });
@@ -125,8 +127,8 @@ describe('forecast', () => {
     const log = createLog();
     const events = inoculated(log);
     const before = bandForecast(stateOf(events), now, 7);
-    expect(before.set.p10!).toBeLessThan(before.set.p50!);
-    expect(before.set.p50!).toBeLessThan(before.set.p90!);
+    expect(markBand(before, 'body').p10!).toBeLessThan(markBand(before, 'body').p50!);
+    expect(markBand(before, 'body').p50!).toBeLessThan(markBand(before, 'body').p90!);
     events.push(
       log(90 + 150, 'ph-read', {
         ph: 5.4,
@@ -136,10 +138,13 @@ describe('forecast', () => {
       }),
     );
     const after = bandForecast(stateOf(events), now + 150 * MIN, 7);
-    expect(after.set.p90! - after.set.p10!).toBeLessThan(0.7 * (before.set.p90! - before.set.p10!));
+    expect(markBand(after, 'body').p90! - markBand(after, 'body').p10!).toBeLessThan(
+      0.7 * (markBand(before, 'body').p90! - markBand(before, 'body').p10!),
+    );
     expect(contradictionWords(after)).toBeNull();
     const planned = plannedOf(stateOf(events), before);
-    expect(planned.set).toEqual(before.set);
+    expect(planned.set).toEqual(markBand(before, 'body'));
+    expect(planned.marks).toEqual(before.marks);
     expect(planned.phBand.length).toBeGreaterThan(20);
   });
 
@@ -173,7 +178,7 @@ describe('forecast', () => {
     const told = bandForecast(stateOf(events), now + 180 * MIN, 7);
     expect(told.ambientC).toBeLessThan(41);
     expect(told.ambientSigmaC).toBeLessThan(0.5);
-    expect(told.set.p50!).toBeGreaterThan(untold.set.p50!);
+    expect(markBand(told, 'body').p50!).toBeGreaterThan(markBand(untold, 'body').p50!);
   });
 
   test('heat: readings refit the running step and fill the meter', () => {
@@ -219,7 +224,7 @@ describe('forecast', () => {
   test('a dose that says nothing gives no forecast of a set, not an error', () => {
     const plan = testPlan({ starter: { ...testPlan().starter, massKg: null } });
     const forecast = bandForecast(stateOfPlan(plan), START, 3);
-    expect(forecast.set).toEqual({ p10: null, p50: null, p90: null });
+    expect(markBand(forecast, 'body')).toEqual({ p10: null, p50: null, p90: null });
     expect(forecast.neverSets).toBe(1);
   });
 });
@@ -229,7 +234,7 @@ describe('safety and alarms', () => {
     const state = stateOf(events);
     const now = START + minutes * MIN;
     const forecast = bandForecast(state, now, 7, 300);
-    const safety = safetyOf(state, forecast.point.temperature, now, forecast.safe.p90);
+    const safety = safetyOf(state, forecast.point.temperature, now, markBand(forecast, 'safe').p90);
     return { state, forecast, safety, alarms: alarmsOf(state, forecast, safety), now };
   };
 
@@ -271,8 +276,8 @@ describe('safety and alarms', () => {
     const events = inoculated(log);
     const { forecast, alarms, state, now } = at(events, 120);
     const due = Object.fromEntries(alarms.map((a) => [a.id, a.dueAtMs]));
-    expect(due['look-now']).toBe(forecast.set.p10);
-    expect(due['set']).toBe(forecast.pickUp.p50);
+    expect(due['look-now']).toBe(markBand(forecast, 'body').p10);
+    expect(due['set']).toBe(markBand(forecast, 'ready').p50);
     expect(due['too-sour']!).toBeGreaterThan(due['set']!);
     expect(nextHands(state, forecast, now)?.act).toBe('Into the cold');
     events.push(log(121, 'alarm-acknowledged', { alarm: 'look-now' }));

@@ -2,6 +2,7 @@ import type { PlannedForecast } from '../contract/index.ts';
 import { placeAmbientC, placeTauH } from '../heat/index.ts';
 import { batchOf } from '../method/index.ts';
 import { MODEL_VERSION, type BandForecast } from './forecast.ts';
+import { markBand } from './marks.ts';
 import type { MakeState } from './state.ts';
 
 /** What is stored of a forecast when a make begins, so that the Daybook can compare with it for ever. */
@@ -19,8 +20,9 @@ export function plannedOf(state: MakeState, forecast: BandForecast): PlannedFore
       tauH: placeTauH(plan.place, batchOf(plan).litres) * Math.exp(plan.factors?.placeTau?.value ?? 0),
     },
     steps: forecast.steps.map(({ step, end }) => ({ step, end })),
-    set: forecast.set,
-    pickUp: forecast.pickUp,
+    set: markBand(forecast, 'body'),
+    pickUp: markBand(forecast, 'ready'),
+    marks: [...forecast.marks],
     sourness: forecast.point.sourness,
     firmness: forecast.point.firmness,
     denatured: forecast.point.denatured,

@@ -8,6 +8,8 @@ import { adviseOn } from '../products/index.ts';
 import { MILK_KINDS } from '../milk/index.ts';
 import { createLog, START, MAKE_ID, testPlan } from './fixtures/events.ts';
 import {
+  markBand,
+  markMs,
   bandForecast,
   foldMake,
   pointForecast,
@@ -62,8 +64,8 @@ describe('any plan', () => {
         expect(point.temperature.filter(([, celsius]) => !(celsius > -1 && celsius < 101))).toEqual([]);
         expect(point.denatured).toBeGreaterThanOrEqual(0);
         expect(point.denatured).toBeLessThan(1);
-        if (point.gelMs !== null && point.setMs !== null)
-          expect(point.gelMs).toBeLessThanOrEqual(point.setMs);
+        const [gelMs, setMs] = [markMs(point, 'gel'), markMs(point, 'body')];
+        if (gelMs !== null && setMs !== null) expect(gelMs).toBeLessThanOrEqual(setMs);
         expect(point.firmness).toBeGreaterThanOrEqual(0);
         expect(point.firmness).toBeLessThanOrEqual(100);
       }),
@@ -75,11 +77,13 @@ describe('any plan', () => {
     fc.assert(
       fc.property(anyPlan, fc.integer({ min: 1, max: 1e6 }), (plan, seed) => {
         const forecast = bandForecast(stateOfPlan(plan), START, seed, 120);
-        const { p10, p50, p90 } = forecast.set;
+        const { p10, p50, p90 } = markBand(forecast, 'body');
         if (p10 !== null && p50 !== null) expect(p10).toBeLessThanOrEqual(p50);
         if (p50 !== null && p90 !== null) expect(p50).toBeLessThanOrEqual(p90);
         expect(forecast.band.filter((b) => !(b.p10 <= b.p50 && b.p50 <= b.p90))).toEqual([]);
-        expect(bandForecast(stateOfPlan(plan), START, seed, 120).set).toEqual(forecast.set);
+        expect(markBand(bandForecast(stateOfPlan(plan), START, seed, 120), 'body')).toEqual(
+          markBand(forecast, 'body'),
+        );
       }),
       { numRuns: 12 },
     );

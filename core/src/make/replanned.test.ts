@@ -5,6 +5,7 @@ import { attendance, defaultKitchen, nobodyThere } from '../kitchen/index.ts';
 import { batchOf, fillJars, roomAtC, roomByUtcHour } from '../method/index.ts';
 import { defaultPlan } from '../products/index.ts';
 import {
+  markMs,
   acidityReadings,
   foldMake,
   pointForecast,
@@ -85,7 +86,9 @@ describe('a plan changed under way', () => {
     const powder = { kind: 'skim', massKg: 0.12, typed: { value: 120, unit: 'g' } } as const;
     const thick = pointForecast(replannedState(stateOfPlan(PLAN), { powder, why: '' }, START), START);
     expect(thick.firmness).toBeGreaterThan(plain.firmness + 10);
-    expect(thick.setMs! - thick.inoculationMs).toBeGreaterThan(plain.setMs! - plain.inoculationMs + 10 * MIN);
+    expect(markMs(thick, 'body')! - thick.inoculationMs).toBeGreaterThan(
+      markMs(plain, 'body')! - plain.inoculationMs + 10 * MIN,
+    );
     const batch = batchOf({ ...PLAN, milk: { ...PLAN.milk, powder } });
     expect(batch.massKg).toBeCloseTo(batchOf(PLAN).massKg + 0.12, 9);
   });

@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals';
 import { createLog, MAKE_ID, START, testPlan } from './fixtures/events.ts';
 import {
+  markBand,
   alarmsOf,
   bandForecast,
   foldMake,
@@ -39,7 +40,7 @@ test('after it nothing forecasts the set: the alarms speak of what is still open
   const titles = (state: MakeState): readonly string[] => {
     const nowMs = START + 301 * MIN;
     const forecast = bandForecast(state, nowMs, 1, 80);
-    const safety = safetyOf(state, forecast.point.temperature, nowMs, forecast.safe.p90);
+    const safety = safetyOf(state, forecast.point.temperature, nowMs, markBand(forecast, 'safe').p90);
     return alarmsOf(state, forecast, safety).map((a) => a.title);
   };
   expect(titles(seen([300, 'liquid']))).toEqual(expect.arrayContaining(['Look now', 'Set']));

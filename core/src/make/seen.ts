@@ -1,4 +1,5 @@
 import type { Cue } from '../culture/index.ts';
+import { markPh } from '../steps/index.ts';
 import { souringOf, type AcidityEntry, type MakeState } from './state.ts';
 
 /** Cues that say it is not set, and those that say it is; what is between takes nothing back and adds nothing. */
@@ -19,12 +20,15 @@ export const showsSet = (cue: Cue): boolean => IS_SET.has(cue);
  * When somebody first saw it set, ms since 1970; `null` when nobody did. What was seen counts more than any forecast,
  * and milk that is seen liquid after it was not set.
  */
-export function seenSetMs(state: Pick<MakeState, 'acidity' | 'inoculatedAtMs' | 'steps'>): number | null {
+export function seenSetMs(
+  state: Pick<MakeState, 'acidity' | 'inoculatedAtMs' | 'steps' | 'plan'>,
+): number | null {
   const souring = souringOf(state);
-  if (state.inoculatedAtMs === null || !souring) return null;
+  const setPh = souring && markPh(souring, state.plan, 'body');
+  if (state.inoculatedAtMs === null || setPh === null) return null;
   let since: number | null = null;
   for (const entry of state.acidity) {
-    const says = saysSet(entry, souring.setPh);
+    const says = saysSet(entry, setPh);
     if (says === false) since = null;
     else if (says === true) since ??= entry.atMs;
   }

@@ -5,9 +5,12 @@ import { withFactors } from '../learn/index.ts';
 import {
   bandForecast,
   coldHours,
+  markBand,
+  markMs,
   pointForecast,
   replannedState,
   stateOfPlan,
+  type BandForecast,
   type MakeState,
   type PointForecast,
 } from '../make/index.ts';
@@ -109,7 +112,7 @@ function attemptOf(
   shiftMs: number,
 ): Tried {
   const { wish, allowed, begun, nowMs } = input;
-  const { pickUpMs, setMs } = point;
+  const [pickUpMs, setMs] = [markMs(point, 'ready'), markMs(point, 'body')];
   if (pickUpMs === null || setMs === null) return { ok: false, reason: 'never-sets' };
   const warmMs = pickUpMs - point.inoculationMs;
   const earlyMs = pickUpMs - width.early * warmMs + shiftMs;
@@ -222,9 +225,10 @@ export function* planningBackwards(input: BackwardsInput): Generator<number, Bac
   for (const [i, variant] of variants.entries()) {
     yield i / variants.length;
     const point = pointForecast(stateFor(variant), nowMs);
-    if (point.pickUpMs !== null && point.setMs !== null) {
-      const lateMs = point.pickUpMs + width.late * (point.pickUpMs - point.inoculationMs);
-      const soonest = wish.goal === 'eat' ? readyAt(input, lateMs) : point.setMs;
+    const [pickUpMs, setMs] = [markMs(point, 'ready'), markMs(point, 'body')];
+    if (pickUpMs !== null && setMs !== null) {
+      const lateMs = pickUpMs + width.late * (pickUpMs - point.inoculationMs);
+      const soonest = wish.goal === 'eat' ? readyAt(input, lateMs) : setMs;
       earliestMs = Math.min(earliestMs ?? Number.POSITIVE_INFINITY, soonest);
     }
     const lastShift = begun ? 0 : Math.max(0, wish.byMs - Date.parse(variant.plan.startAt));
@@ -263,8 +267,8 @@ export function* planningBackwards(input: BackwardsInput): Generator<number, Bac
 const learnedOf = (plan: MakePlan): Pick<PlanChange, 'factors'> =>
   plan.factors ? { factors: plan.factors } : {};
 
-function widthOf(band: { readonly point: PointForecast; readonly pickUp: InstantBand }): Width {
-  const { p10, p50, p90 } = band.pickUp;
+function widthOf(band: BandForecast): Width {
+  const { p10, p50, p90 } = markBand(band, 'ready');
   const zero = band.point.inoculationMs;
   if (p50 === null || p50 <= zero) return { early: 0.2, late: 0.3 };
   const warm = p50 - zero;
@@ -287,7 +291,8 @@ function offerOf(
     seed,
     OFFER_MEMBERS,
   );
-  const lateMs = input.wish.goal === 'set' ? band.set.p90 : band.pickUp.p90;
+  const lateMs = markBand(band, input.wish.goal === 'set' ? 'body' : 'ready').p90;
+  const pickUp = markBand(band, 'ready');
   const lateReadyMs =
     lateMs === null
       ? null
@@ -300,9 +305,9 @@ function offerOf(
     prices,
     startMs,
     inoculationMs: band.point.inoculationMs,
-    set: band.set,
-    pickUp: band.pickUp,
-    takenOutMs: overnight ? takenOutMs : (band.pickUp.p50 ?? takenOutMs),
+    set: markBand(band, 'body'),
+    pickUp,
+    takenOutMs: overnight ? takenOutMs : (pickUp.p50 ?? takenOutMs),
     overnight,
     readyMs,
     sourness,

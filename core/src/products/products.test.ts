@@ -4,6 +4,7 @@ import { makePlan, PRODUCT_IDS, type MakePlan, type ProductId } from '../contrac
 import { defaultKitchen } from '../kitchen/index.ts';
 import type { LoggedEvent } from '../log/index.ts';
 import {
+  markBand,
   alarmsOf,
   bandForecast,
   butterDoubt,
@@ -38,7 +39,7 @@ const make = (plan: MakePlan, entries: (log: ReturnType<typeof createLog>) => Lo
 const look = (state: MakeState, minute: number) => {
   const nowMs = START + minute * MIN;
   const forecast = bandForecast(state, nowMs, 3, 80);
-  const safety = safetyOf(state, forecast.point.temperature, nowMs, forecast.safe.p90);
+  const safety = safetyOf(state, forecast.point.temperature, nowMs, markBand(forecast, 'safe').p90);
   return { nowMs, forecast, safety, alarms: alarmsOf(state, forecast, safety).map((a) => a.id) };
 };
 
@@ -127,9 +128,9 @@ describe('cream that ripens', () => {
     const at = (roomC: number) =>
       bandForecast(stateOfPlan(begun('cultured-cream', () => ({ roomC }))), START, 5, 120);
     const [cool, warm] = [at(18), at(24)];
-    expect(warm.set.p50!).toBeLessThan(cool.set.p50!);
-    expect(warm.set.p10!).toBeLessThan(warm.set.p50!);
-    expect(warm.set.p90!).toBeGreaterThan(warm.set.p50!);
+    expect(markBand(warm, 'body').p50!).toBeLessThan(markBand(cool, 'body').p50!);
+    expect(markBand(warm, 'body').p10!).toBeLessThan(markBand(warm, 'body').p50!);
+    expect(markBand(warm, 'body').p90!).toBeGreaterThan(markBand(warm, 'body').p50!);
     const time = (id: string) => warm.point.steps.find((s) => s.id === id)!;
     expect(time('thicken').endMs - time('ripen').endMs).toBeCloseTo(12 * 60 * MIN, -3);
   });

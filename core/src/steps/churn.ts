@@ -1,7 +1,10 @@
 import {
   CHURN_FACTS,
   churnForecast,
+  CHURN_STAGES,
   churnLnSigma,
+  STAGE_SHARE,
+  STAGE_WORDS,
   timeByStages,
   type ChurnForecast,
   type Churning,
@@ -99,4 +102,11 @@ export const CHURN: StepType = {
   hands: () => ({ handsMin: 3, slackMin: 2, mustAct: true }),
   cautions,
   leg,
+  // A lump is what comes of going on, not a point on the way.
+  marks: CHURN_STAGES.filter((stage) => stage !== 'lump').map((stage) => ({
+    id: stage,
+    role: 'passing',
+    words: STAGE_WORDS[stage],
+    share: STAGE_SHARE[stage],
+  })),
 };

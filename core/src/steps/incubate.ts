@@ -7,6 +7,7 @@ import {
   TOO_SOUR_PH,
   warmCulture,
 } from '../culture/index.ts';
+import { wantedMarks } from './mark.ts';
 import { factsOf, type StepType } from './step-type.ts';
 
 /** Horizon by culture: warm cultures are through in a day, room ones take days, a raw milk alone longest, h. */
@@ -34,9 +35,10 @@ export const INCUBATE: StepType = {
   hands: () => ({ handsMin: 3, slackMin: 60, mustAct: false }),
   cautions: () => ['clean-smell-first', 'discard'],
   souring: {
-    setPh: SET_PH,
-    pickUpPh: ({ wanted }) => PICK_UP_PH[wanted.sourness],
-    tooSourPh: ({ wanted }) => TOO_SOUR_PH[wanted.sourness],
+    marks: ({ wanted }) => [
+      { id: 'set', role: 'body', words: 'Set', ph: SET_PH },
+      ...wantedMarks(PICK_UP_PH[wanted.sourness], TOO_SOUR_PH[wanted.sourness]),
+    ],
     horizonH: ({ starter }) => {
       if (starter.kind === 'none') return HORIZON_H.wild;
       return warmCulture(starter.kind) ? HORIZON_H.warm : HORIZON_H.room;
@@ -53,7 +55,6 @@ export const INCUBATE: StepType = {
     cues: MILK_CUES,
     smellCounts: false,
     words: {
-      mark: 'Set',
       body: 'Firmness',
       look: 'It may be set: tilt the jar, do not stir.',
       reached: 'It should be as sour as you wanted: look, then chill it.',

@@ -21,6 +21,7 @@ import { WORK } from './work.ts';
 import type { StepFacts, StepType } from './step-type.ts';
 
 export * from './step-type.ts';
+export type { AcidMark, MarkMoment, MarkName, MarkRole, ShareMark } from './mark.ts';
 export { closed, handsOnly, type Leg, type LegReading } from './leg.ts';
 export { heatTargetC } from './heat.ts';
 export { churnOf } from './churn.ts';

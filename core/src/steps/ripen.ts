@@ -9,6 +9,7 @@ import {
 } from '../culture/index.ts';
 import type { MakePlan } from '../contract/index.ts';
 import { isHeated } from '../method/index.ts';
+import { wantedMarks } from './mark.ts';
 import { factsOf, type StepType } from './step-type.ts';
 import { THICKENS_H } from './thicken.ts';
 
@@ -41,10 +42,11 @@ export const RIPEN: StepType = {
   hands: () => ({ handsMin: 3, slackMin: 180, mustAct: false }),
   cautions: () => ['clean-smell-first', 'discard'],
   souring: {
-    setPh: THICK_PH,
-    // Mild cream goes into the cold as soon as it is thick; the sourer ones as yogurt does.
-    pickUpPh: ({ wanted }) => (wanted.sourness === 'mild' ? THICK_PH : PICK_UP_PH[wanted.sourness]),
-    tooSourPh: ({ wanted }) => TOO_SOUR_PH[wanted.sourness],
+    marks: ({ wanted: { sourness } }) => [
+      { id: 'thick', role: 'body', words: 'Thick', ph: THICK_PH },
+      // Mild cream goes into the cold as soon as it is thick; the sourer ones as yogurt does.
+      ...wantedMarks(sourness === 'mild' ? THICK_PH : PICK_UP_PH[sourness], TOO_SOUR_PH[sourness]),
+    ],
     horizonH: ({ starter }) => (starter.kind === 'none' ? HORIZON_H.wild : HORIZON_H.room),
     body: ({ plan, batch, ph }) =>
       thicknessIndex({
@@ -59,7 +61,6 @@ export const RIPEN: StepType = {
     cues: CREAM_CUES,
     smellCounts: true,
     words: {
-      mark: 'Thick',
       body: 'After a night in the cold',
       look: 'It may be thick: tilt the jar, and smell it. Do not stir.',
       reached: 'It should be thick: look, smell, then into the cold.',

@@ -2,6 +2,7 @@ import type { ByProduct, EventType, MakePlan, StepId, StepInstance, StepKind } f
 import type { Cue } from '../culture/index.ts';
 import type { Advice, AdviceUnits, Batch, CautionId } from '../method/index.ts';
 import type { Leg, LegRun } from './leg.ts';
+import type { AcidMark, MarkRole, ShareMark } from './mark.ts';
 
 /** What stands in the pot while a step lasts. */
 type InThePot =
@@ -120,12 +121,8 @@ export interface StepOf {
 
 /** How a souring ends, and how that is told. */
 export interface Souring {
-  /** Set, or thick: what a maker looks for. */
-  readonly setPh: number;
-  /** Where to take it out. */
-  readonly pickUpPh: (plan: MakePlan) => number;
-  /** Where the next sourness begins; `null` for the sourest. */
-  readonly tooSourPh: (plan: MakePlan) => number | null;
+  /** The points of acidity it passes, in order; which of them ends it is told by their roles. */
+  readonly marks: (plan: MakePlan) => readonly AcidMark[];
   /** How far ahead is looked, h. */
   readonly horizonH: (plan: MakePlan) => number;
   /** How firm or thick it comes out, 0..100, an estimate. */
@@ -144,8 +141,6 @@ export interface Souring {
   /** A cue shows that it soured only together with a clean sour smell. */
   readonly smellCounts: boolean;
   readonly words: {
-    /** "Set", "Thick" */
-    readonly mark: string;
     /** "Firmness", "Thickness" */
     readonly body: string;
     readonly look: string;
@@ -154,6 +149,13 @@ export interface Souring {
     readonly maybeNever: string;
   };
 }
+
+/**
+ * The pH of a mark of a souring; `null` when it has none of that role.
+ * @example markPh(souring, plan, 'ready') // 4.46
+ */
+export const markPh = (souring: Souring, plan: MakePlan, role: MarkRole): number | null =>
+  souring.marks(plan).find((mark) => mark.role === role)?.ph ?? null;
 
 /** What speaks against a plan because of a step of it. */
 export type Advise = (plan: MakePlan, units: AdviceUnits, of: StepOf) => readonly (Advice | null)[];
@@ -172,6 +174,8 @@ export interface StepType {
   /** What it does to the heat of the milk; left out, it is hands work that leaves it as it is. */
   readonly leg?: (run: LegRun) => Leg;
   readonly souring?: Souring;
+  /** What it passes on its way, by shares of its time. */
+  readonly marks?: readonly ShareMark[];
 }
 
 /** One step of a method for one batch. */

@@ -1,4 +1,7 @@
 import {
+  markMs,
+  markPh,
+  markWords,
   SET_PH,
   souringOf,
   type BandForecast,
@@ -29,7 +32,8 @@ export function curveDataOf(
   nowMs: number | null,
   units: Units,
 ): CurveData {
-  const ends = [point.pickUpMs, state.chilledAtMs, state.acidity.at(-1)?.atMs ?? null, nowMs].filter(
+  const souring = souringOf(state);
+  const ends = [markMs(point, 'ready'), state.chilledAtMs, state.acidity.at(-1)?.atMs ?? null, nowMs].filter(
     (ms) => ms !== null,
   );
   const lastBand = band.find((b) => b.p90 <= SET_PH - 0.2);
@@ -48,8 +52,8 @@ export function curveDataOf(
     cueMarks: state.acidity.flatMap((a) =>
       a.reading.kind === 'cue' ? [{ atMs: a.atMs, text: CUE_WORDS[a.reading.cue] }] : [],
     ),
-    setPh: souringOf(state)?.setPh ?? SET_PH,
-    setName: souringOf(state)?.words.mark.toLowerCase() ?? 'set',
+    setPh: (souring && markPh(souring, state.plan, 'body')) ?? SET_PH,
+    setName: markWords(state, 'body').toLowerCase(),
     nowMs,
     fromMs: state.startedAtMs,
     toMs,

@@ -1,5 +1,6 @@
 import {
   alarmsOf,
+  markBand,
   nextHands,
   safetyOf,
   type Alarm,
@@ -81,7 +82,7 @@ const LIVE_EVERY_MS = 15_000;
 export function liveOf(state: MakeState, forecast: BandForecast, nowMs: number): LiveMake {
   const known = lives.get(state);
   if (known?.live.forecast === forecast && Math.abs(known.nowMs - nowMs) < SAME_MOMENT_MS) return known.live;
-  const safety = safetyOf(state, forecast.point.temperature, nowMs, forecast.safe.p90);
+  const safety = safetyOf(state, forecast.point.temperature, nowMs, markBand(forecast, 'safe').p90);
   const live = {
     state,
     forecast,

@@ -1,6 +1,5 @@
-import { STAGE_SHARE, type ChurnStage } from '@morning-crock/core';
+import { STAGE_SHARE, STAGE_WORDS, type ChurnStage } from '@morning-crock/core';
 import { scaleLinear } from 'd3-scale';
-import { STAGE_WORDS } from './entry-words.ts';
 import './churn-cord.css';
 
 /** The stages a churning is told by, in order. */

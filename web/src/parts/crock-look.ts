@@ -4,6 +4,8 @@ import {
   productOf,
   seenSetMs,
   SET_PH,
+  markPh,
+  markWords,
   souringOf,
   STAGE_SHARE,
   type MakeState,
@@ -66,7 +68,7 @@ export function crockLook(
   const known = BY_STEP[inThePot];
   if (known) return look(known[0], known[1](into));
   const souring = souringOf(state);
-  const mark = souring?.words.mark.toLowerCase() ?? 'set';
+  const mark = markWords(state, 'body').toLowerCase() || 'set';
   const asSet = souring?.smellCounts ? 'thick' : 'set';
   const seen = state.acidity.findLast((entry) => entry.reading.kind === 'cue')?.reading;
   if (seen?.kind === 'cue' && (seen.cue === 'whey-shows' || seen.cue === 'curdled'))
@@ -78,7 +80,7 @@ export function crockLook(
     point.ph.map(([, v]) => v),
     nowMs,
   );
-  const setPh = souring?.setPh ?? SET_PH;
+  const setPh = (souring && markPh(souring, state.plan, 'body')) ?? SET_PH;
   if (ph <= setPh) return look(asSet, `about ${mark}`);
   return ph <= setPh + NEAR_SET ? look('trembles', `about to be ${mark}`) : look('liquid', 'still liquid');
 }

@@ -1,4 +1,4 @@
-import type { ChurnStage, LoggedEvent } from '@morning-crock/core';
+import { STAGE_WORDS, type LoggedEvent } from '@morning-crock/core';
 import type { StepId, StepKind } from '@morning-crock/core/contract';
 import type { Units } from '../data/units-of.ts';
 import { CUE_WORDS } from '../charts/curve-data.ts';
@@ -29,17 +29,6 @@ function stepWords(step: StepId): string {
   const kind = step.replace(/-\d+$/, '');
   return Object.hasOwn(STEP_WORDS, kind) ? STEP_WORDS[kind as StepKind] : step;
 }
-
-/** What a churning is told to look like. */
-export const STAGE_WORDS: Readonly<Record<ChurnStage, string>> = {
-  froth: 'froth',
-  soft: 'soft cream',
-  stiff: 'stiff',
-  yellow: 'yellow and heavy',
-  easier: 'goes easier',
-  broken: 'it broke',
-  lump: 'one lump',
-};
 
 const FEED_WORDS = { fed: 'given', set: 'set', 'not-yet': 'not set yet', rested: 'rested' } as const;
 

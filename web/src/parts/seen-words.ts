@@ -1,15 +1,23 @@
-import { seenSetMs, souringOf, type BandForecast, type MakeState } from '@morning-crock/core';
+import {
+  markBand,
+  markWords,
+  seenSetMs,
+  souringOf,
+  type BandForecast,
+  type MakeState,
+} from '@morning-crock/core';
 import type { Units } from '../data/units-of.ts';
 
 /** The set of a make: what was seen stands with its time, what was not is forecast, what nobody saw is said so. */
 export function setWords(
   state: MakeState,
-  { set }: BandForecast,
+  forecast: BandForecast,
   units: Units,
   nowMs: number,
 ): { readonly label: string; readonly value: string } {
   const seenMs = seenSetMs(state);
-  const mark = souringOf(state)?.words.mark ?? 'Set';
+  const mark = markWords(state, 'body');
+  const set = markBand(forecast, 'body');
   if (seenMs !== null) return { label: `${mark}, seen`, value: units.time(seenMs, nowMs) };
   if (state.chilledAtMs !== null) return { label: mark, value: 'nobody looked' };
   return { label: `${mark} (about)`, value: units.span(set.p10, set.p90, nowMs) };
@@ -27,4 +35,10 @@ export function firmnessWords(state: MakeState, { point }: BandForecast): string
   return !souring.leastBody && seenSetMs(state) !== null && (word === 'thin' || word === 'pourable')
     ? 'a soft set'
     : `about ${word}`;
+}
+
+/** When it is as sour as was wanted; what was seen set is on its way from set to that. */
+export function readyWords(state: MakeState, forecast: BandForecast, units: Units, nowMs: number): string {
+  const { p10, p90 } = markBand(forecast, 'ready');
+  return `${seenSetMs(state) === null ? 'Ready' : 'Sour enough'} ${units.span(p10, p90, nowMs)}`;
 }

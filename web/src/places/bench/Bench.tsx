@@ -1,4 +1,4 @@
-import { formatMinutes, seenSetMs } from '@morning-crock/core';
+import { formatMinutes, markBand } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -18,6 +18,7 @@ import type { LiveMake } from '../../data/use-make.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { CrockDrawing } from '../../parts/CrockDrawing.tsx';
 import { crockLook } from '../../parts/crock-look.ts';
+import { readyWords } from '../../parts/seen-words.ts';
 import { Thread } from '../../parts/Thread.tsx';
 import { completeStep } from '../../data/complete-step.ts';
 
@@ -25,9 +26,8 @@ import { completeStep } from '../../data/complete-step.ts';
 function tagOf(make: LiveMake, units: ReturnType<typeof useUnits>, nowMs: number): string {
   const { state, forecast, next, safety } = make;
   if (safety.verdict === 'over') return 'Do not taste';
-  if (state.current?.step.facts.sours && forecast.pickUp.p50 !== null) {
-    return `${seenSetMs(state) === null ? 'ready' : 'sour enough'} ${units.span(forecast.pickUp.p10, forecast.pickUp.p90, nowMs)}`;
-  }
+  if (state.current?.step.facts.sours && markBand(forecast, 'ready').p50 !== null)
+    return readyWords(state, forecast, units, nowMs).toLowerCase();
   if (!next) return 'all done';
   if (next.atMs <= nowMs) return `${next.act}: now`;
   return `${next.act} about ${units.time(next.atMs, nowMs)}`;

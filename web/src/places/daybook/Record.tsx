@@ -2,6 +2,7 @@ import {
   batchOf,
   doNotEat,
   fatBalance,
+  marksOf,
   milkCost,
   pointForecast,
   productOf,
@@ -30,7 +31,9 @@ function against(realMs: number | null, plannedMs: number | null): string {
   return minutes > 0 ? `${minutes} min later` : `${-minutes} min earlier`;
 }
 
+/** The steps and what was seen on the way, each against what was forecast when it began. */
 function StepsTable({ state, units }: { readonly state: MakeState; readonly units: Units }) {
+  const marks = marksOf(state, { marks: state.planned?.marks ?? [] }).filter((mark) => mark.seenMs !== null);
   return (
     <div className="table-box" role="region" aria-label="Steps, forecast against real" tabIndex={0}>
       <table className="ledger">
@@ -45,9 +48,19 @@ function StepsTable({ state, units }: { readonly state: MakeState; readonly unit
         <tbody>
           {state.steps
             .filter((s) => !s.step.facts.whenever)
-            .map((s) => {
+            .flatMap((s) => {
               const planned = state.planned?.steps.find((p) => p.step === s.step.id)?.end.p50 ?? null;
-              return (
+              return [
+                ...marks
+                  .filter((mark) => mark.step === s.step.id)
+                  .map((mark) => (
+                    <tr key={`${mark.step} ${mark.id}`} className="mark">
+                      <td>{mark.words}, seen</td>
+                      <td className="num">{units.span(mark.band.p10, mark.band.p90, state.startedAtMs)}</td>
+                      <td className="num">{units.time(mark.seenMs!, state.startedAtMs)}</td>
+                      <td>{against(mark.seenMs, mark.band.p50)}</td>
+                    </tr>
+                  )),
                 <tr key={s.step.id}>
                   <td>{s.step.title}</td>
                   <td className="num">{planned === null ? '–' : units.time(planned, state.startedAtMs)}</td>
@@ -59,8 +72,8 @@ function StepsTable({ state, units }: { readonly state: MakeState; readonly unit
                         : units.time(s.endedAtMs, state.startedAtMs)}
                   </td>
                   <td>{s.status === 'skipped' ? '' : against(s.endedAtMs, planned)}</td>
-                </tr>
-              );
+                </tr>,
+              ];
             })}
         </tbody>
       </table>

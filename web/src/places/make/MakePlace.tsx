@@ -4,12 +4,14 @@ import {
   formatMinutes,
   CHURN_STAGES,
   fatBalance,
+  markWords,
   seenSetMs,
   showsSet,
   souringOf,
   STARTER_FACTS,
   type ChurnStage,
   type MakeState,
+  STAGE_WORDS,
 } from '@morning-crock/core';
 import { Button, TextInput } from '@mantine/core';
 import { useMediaQuery } from '@mantine/hooks';
@@ -23,7 +25,7 @@ import { useLive, type LiveMake, type OneMake } from '../../data/use-make.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { useWakeLock } from './use-wake-lock.ts';
 import { Cautions } from '../../parts/Cautions.tsx';
-import { firmnessWords, setWords } from '../../parts/seen-words.ts';
+import { firmnessWords, readyWords, setWords } from '../../parts/seen-words.ts';
 import { MakeCurve } from '../../charts/MakeCurve.tsx';
 import { Beads } from './Beads.tsx';
 import { CoolingWays } from './CoolingWays.tsx';
@@ -33,7 +35,6 @@ import { curveDataOf } from '../../charts/curve-data.ts';
 import { DenatureMeter } from './DenatureMeter.tsx';
 import { LastReading } from './LastReading.tsx';
 import { EntryLog } from '../../parts/EntryLog.tsx';
-import { STAGE_WORDS } from '../../parts/entry-words.ts';
 import { MoreOf } from './MoreOf.tsx';
 import { Pad } from './Pad.tsx';
 import { PANELS } from './panels/index.ts';
@@ -63,7 +64,7 @@ function aimOf(live: LiveMake, units: ReturnType<typeof useUnits>, nowMs: number
       return end ? `Breaks ${units.span(end.p10, end.p90, nowMs)}` : '';
     }
     case 'ready':
-      return `${seenSetMs(state) === null ? 'Ready' : 'Sour enough'} ${units.span(forecast.pickUp.p10, forecast.pickUp.p90, nowMs)}`;
+      return readyWords(state, forecast, units, nowMs);
     case 'words':
       return step.aim.words;
     default:
@@ -185,7 +186,7 @@ function WetHands({ live, onLeave }: { readonly live: LiveMake; readonly onLeave
   const incubating = state.inoculatedAtMs !== null && state.chilledAtMs === null;
   const quick = wetButtons(state);
   const souring = souringOf(state);
-  const mark = souring?.words.mark.toLowerCase() ?? 'set';
+  const mark = markWords(state, 'body').toLowerCase();
   const notSet = souring?.cues[0] ?? 'liquid';
   const isSet = souring?.cues.find(showsSet) ?? 'set';
   return (
@@ -253,7 +254,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
   const Panel = step ? PANELS[step.kind] : undefined;
   const balance = fatBalance(state, minuteMs);
   const label = souring
-    ? `Temperature and pH of ${state.plan.name}. ${set.label} ${set.value}, ready ${units.span(forecast.pickUp.p10, forecast.pickUp.p90, nowMs)}`
+    ? `Temperature and pH of ${state.plan.name}. ${set.label} ${set.value}, ${readyWords(state, forecast, units, nowMs).toLowerCase()}`
     : `Temperature of ${state.plan.name}`;
   return (
     <>

@@ -1,4 +1,4 @@
-import type { PointForecast, BandForecast, Souring } from '@morning-crock/core';
+import { markMs, type AcidMark, type PointForecast, type BandForecast } from '@morning-crock/core';
 import { scaleLinear } from 'd3-scale';
 import { area, line } from 'd3-shape';
 import { useUnits } from '../../data/use-units.ts';
@@ -11,17 +11,18 @@ const HOUR_MS = 3_600_000;
 export function MiniCurve({
   point,
   band,
-  souring,
+  body,
   stale,
 }: {
   readonly point: PointForecast;
   readonly band: BandForecast | null;
-  readonly souring: Souring;
+  /** What a maker looks for: set, or thick. */
+  readonly body: AcidMark;
   readonly stale: boolean;
 }) {
   const units = useUnits();
   const fromMs = point.temperature[0]?.[0] ?? 0;
-  const toMs = (point.pickUpMs ?? point.inoculationMs + 12 * HOUR_MS) + 0.7 * HOUR_MS;
+  const toMs = (markMs(point, 'ready') ?? point.inoculationMs + 12 * HOUR_MS) + 0.7 * HOUR_MS;
   const x = scaleLinear([fromMs, toMs], [0, W - 36]);
   const yT = scaleLinear([0, 100], [H - 22, 12]);
   const yP = scaleLinear([6.8, 3.8], [10, H - 24]);
@@ -56,13 +57,13 @@ export function MiniCurve({
       <line
         x1="0"
         x2={W - 36}
-        y1={yP(souring.setPh)}
-        y2={yP(souring.setPh)}
+        y1={yP(body.ph)}
+        y2={yP(body.ph)}
         stroke="var(--cobalt)"
         strokeDasharray="4 4"
       />
-      <text x="44" y={yP(souring.setPh) - 5} fontSize="16" fill="var(--cobalt)">
-        {souring.words.mark.toLowerCase()}
+      <text x="44" y={yP(body.ph) - 5} fontSize="16" fill="var(--cobalt)">
+        {body.words.toLowerCase()}
       </text>
       <path d={shape} fill="var(--brush)" opacity={stale ? 0.15 : 0.3} />
       <path d={lineOf(point.temperature, yT)} fill="none" stroke="var(--clay)" strokeWidth="2.5" />

@@ -2,6 +2,9 @@ import {
   factorsFor,
   factorWords,
   formatMinutes,
+  markBand,
+  markMs,
+  markWords,
   methodSteps,
   souringOf,
   stepFacts,
@@ -59,22 +62,26 @@ function Ready({ planning, fading }: { readonly planning: Planning; readonly fad
   const { plan, point, band, stale, state } = planning;
   const units = useUnits();
   const zeroMs = Date.parse(plan.startAt);
-  const mark = souringOf(state)?.words.mark ?? 'Set';
-  const hours = point.pickUpMs === null ? null : (point.pickUpMs - point.inoculationMs) / 3_600_000;
+  const mark = markWords(state, 'body');
+  const [setMs, readyMs] = [markMs(point, 'body'), markMs(point, 'ready')];
+  const known = band && !stale ? band : null;
+  const ready = known && markBand(known, 'ready');
+  const set = known && markBand(known, 'body');
+  const hours = readyMs === null ? null : (readyMs - point.inoculationMs) / 3_600_000;
   return (
     <div>
       <div className="quiet">Ready, {plan.wanted.sourness}</div>
       <div className={`band number ${fading ? 'fading' : ''}`}>
-        {point.pickUpMs === null
+        {readyMs === null
           ? 'not in sight'
-          : band && !stale
-            ? units.span(band.pickUp.p10, band.pickUp.p90, zeroMs)
-            : `about ${units.time(point.pickUpMs, zeroMs)}`}
+          : ready
+            ? units.span(ready.p10, ready.p90, zeroMs)
+            : `about ${units.time(readyMs, zeroMs)}`}
       </div>
       <div className="quiet">
-        {point.setMs === null
+        {setMs === null
           ? 'It does not set within the time looked at'
-          : `${mark} ${band && !stale ? units.span(band.set.p10, band.set.p90, zeroMs) : `about ${units.time(point.setMs, zeroMs)}`}`}
+          : `${mark} ${set ? units.span(set.p10, set.p90, zeroMs) : `about ${units.time(setMs, zeroMs)}`}`}
         {hours !== null &&
           `, ${formatMinutes(hours * 60)} ${plan.place.kind === 'room' ? 'in the room' : 'in the warm'}`}
       </div>
@@ -139,6 +146,7 @@ export function Outlook({
   const stopped = advice.some((a) => a.severity === 'stop');
   const souring = souringOf(planning.state);
   const sours = souring !== null;
+  const body = souring?.marks(plan).find((mark) => mark.role === 'body');
   const ends = methodSteps(plan).flatMap(({ id, endWords }) => {
     const time = point.steps.find((s) => s.id === id);
     return endWords !== undefined && time ? [{ ...time, endWords }] : [];
@@ -181,7 +189,7 @@ export function Outlook({
           How far it may be off cannot be worked out now: the middle line alone is shown.
         </p>
       )}
-      {souring && <MiniCurve point={point} band={band} souring={souring} stale={fading} />}
+      {body && <MiniCurve point={point} band={band} body={body} stale={fading} />}
       <div className="facts">
         {ends.map((s) => (
           <div key={s.id} className="fact">

@@ -1,8 +1,7 @@
-import { brokeAfter, churnSpread, STAGE_SHARE, type ChurnStage } from '@morning-crock/core';
+import { brokeAfter, churnSpread, STAGE_SHARE, STAGE_WORDS, type ChurnStage } from '@morning-crock/core';
 import { useNow } from '../../../data/clock.ts';
 import { useUnits } from '../../../data/use-units.ts';
 import { ChurnCord, KNOTS } from '../../../parts/ChurnCord.tsx';
-import { STAGE_WORDS } from '../../../parts/entry-words.ts';
 import type { PanelProps } from './panel.ts';
 import './panels.css';
 

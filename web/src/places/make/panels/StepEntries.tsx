@@ -6,13 +6,13 @@ import {
   toKilograms,
   UNIT_LABEL,
   type MakeState,
+  STAGE_WORDS,
 } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { now } from '../../../data/clock.ts';
 import { record } from '../../../data/store.ts';
 import { useUnits } from '../../../data/use-units.ts';
-import { STAGE_WORDS } from '../../../parts/entry-words.ts';
 import { QuantityField } from '../../../parts/QuantityField.tsx';
 import './panels.css';
 
