@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { beginPlan, defaultKitchen } from '@morning-crock/core';
+import { makePlanOfWaking } from '@morning-crock/core/contract';
 import { cultureDraft, draft, intakeDraft, startDraft } from '@morning-crock/server/testing';
 import type { Browser, ElementHandle, Page } from 'puppeteer-core';
 import { readFileSync, writeFileSync } from 'node:fs';
@@ -75,8 +76,8 @@ beforeAll(async () => {
   const events = [
     intakeDraft(ulid(), 6, atMs - 600 * MIN),
     cultureDraft(ulid(), atMs),
-    draft(waking, atMs, 'waking-started', {
-      plan: {
+    draft(waking, atMs, 'make-started', {
+      plan: makePlanOfWaking({
         name: 'Waking',
         cultureId: null,
         kind: 'dried-mesophilic',
@@ -88,7 +89,7 @@ beforeAll(async () => {
         celsius: 22,
         restBetween: 'cold',
         startAt: new Date(atMs).toISOString(),
-      },
+      }),
     }),
   ];
   await world.send(...events);
@@ -123,7 +124,7 @@ const PLACES: readonly (readonly [string, () => string, string])[] = [
   ['the cultures', () => '/cultures', 'Begin a make with it'],
   ['a culture in', () => '/cultures/in', 'It is in'],
   ['a waking in the planning', () => '/cultures/wake', 'Begin the waking'],
-  ['a waking', () => `/makes/${waking}`, 'It is fed'],
+  ['a waking', () => `/makes/${waking}`, 'Feed 1 is in'],
   ...['skim', 'standardise', 'vigour', 'thaw', 'lactation'].map(
     (name): readonly [string, () => string, string] => [
       `the sum ${name}`,

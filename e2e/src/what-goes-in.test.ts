@@ -417,53 +417,52 @@ describe('a waking', () => {
     for (let i = 0; i < 2; i++) await tap(page, 'button', 'Feeds: less');
     await see(page, '240 g of milk in all');
     await tap(page, 'button', 'Begin the waking');
-    await see(page, 'Scald the milk, about');
-    await stored('waking-started', 1);
+    await see(page, 'Scald the milk, let it cool');
+    await stored('make-started', 1);
+    await stored('planned', 1);
     const cell = (row: number, column: number): Promise<string> =>
       page.$eval(`.wake-table tbody tr:nth-child(${row}) td:nth-child(${column})`, (td) => td.textContent);
     const before = await cell(2, 3);
     // The first feed is given nine hours late.
     world.advance(9 * 60);
     await page.reload();
-    await see(page, 'Feed 1');
-    await tap(page, 'button', 'It is fed');
-    await stored('waking-done', 1);
-    await see(page, 'Look, about');
+    await see(page, '60 g of milk');
+    await tap(page, 'button', 'Feed 1 is in');
+    await stored('fed', 1);
+    await see(page, 'Set (about)');
     expect(await cell(2, 3)).not.toBe(before);
     await go('/');
-    await see(page, 'Look at feed 1');
+    await see(page, 'Feed 1 is set');
     world.advance(17 * 60);
     await page.reload();
-    await see(page, 'Look at feed 1: Waking Grey line, dried');
     await tap(page, 'link', 'Go there');
-    await see(page, 'tilt it. Set, and clean in smell?');
+    await see(page, 'set, and clean in smell?');
     const lookAt = await cell(1, 5);
-    await tap(page, 'button', 'Not yet');
-    await stored('waking-done', 2);
+    await tap(page, 'button', 'liquid');
+    await stored('cue-seen', 1);
     await page.waitForFunction(
       (was: string) =>
         document.querySelector('.wake-table tbody tr:nth-child(1) td:nth-child(5)')?.textContent !== was,
       {},
       lookAt,
     );
-    await tap(page, 'button', 'It is set');
-    await stored('waking-done', 3);
-    await see(page, 'Feed 2: 180 g of milk');
-    await tap(page, 'button', 'Another amount');
-    await fill(page, 'Milk given', '');
-    await tap(page, 'button', 'It is fed');
-    await see(page, 'Needs an amount.');
+    await tap(page, 'button', 'Feed 1 is set');
+    await stored('step-done', 1);
+    // Another amount than planned is typed on the pad.
+    await see(page, '180 g of milk');
     await fill(page, 'Milk given', '200');
-    await tap(page, 'button', 'It is fed');
-    const fed = (await stored('waking-done', 4))[3]!.data;
-    expect(fed).toMatchObject({ massKg: 0.2, typed: { value: 200, unit: 'g' } });
-    await see(page, 'feed 2 given, 200 g');
+    await tap(page, 'button', 'Record');
+    const fed = (await stored('fed', 2))[1]!.data;
+    expect(fed).toMatchObject({ step: 'feed-2', massKg: 0.2, typed: { value: 200, unit: 'g' } });
+    await see(page, 'fed 2, 200 g');
     world.advance(10 * 60);
     await page.reload();
-    await tap(page, 'button', 'It is set');
-    await see(page, 'Awake. Keep some as the culture it has become');
-    await tap(page, 'button', 'Keep it and finish');
-    await see(page, '✓ Awake');
+    await tap(page, 'button', 'Feed 2 is set');
+    await see(page, 'Keep a spoonful');
+    await fill(page, 'Kept for next time', '100');
+    await tap(page, 'button', 'Record');
+    await stored('reserved', 1);
+    await tap(page, 'button', 'Finish this make');
     await stored('finished', 1);
     const all = await cultures();
     expect(all.find((c) => c.id === packet)?.packet?.packetsLeft).toBe(0);

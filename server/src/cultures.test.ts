@@ -1,14 +1,17 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { defaultKitchen, defaultPlan } from '@morning-crock/core';
-import type {
-  CultureChange,
-  CultureFacts,
-  CulturesResponse,
-  MakePlan,
-  WakingPlan,
+import {
+  EVENT_VERSION,
+  makePlanOfWaking,
+  type CultureChange,
+  type CultureFacts,
+  type CulturesResponse,
+  type MakePlan,
+  type WakingPlan,
 } from '@morning-crock/core/contract';
 import { ulid } from 'ulid';
 import { cultureLike } from '@morning-crock/core/fixtures';
+import { readMake } from './features/makes/make-service.ts';
 import { createTestKitchen, draft, type TestKitchen } from './testing/index.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
@@ -108,7 +111,10 @@ describe('cultures', () => {
     expect(unknownUnit.statusCode).toBe(400);
   });
 
-  test('a waking is a make: listed, followed, finished; it takes nothing of another kind of make', async () => {
+  test.each([
+    ['as a make', EVENT_VERSION],
+    ['in entries of its own, as a page kept open since before tells it', 2],
+  ])('a waking is a make: listed, followed, finished; told %s', async (_, version) => {
     const [packet, waking] = [ulid(), ulid()];
     await send(
       change(
@@ -135,24 +141,37 @@ describe('cultures', () => {
       restBetween: 'cold',
       startAt: new Date(START).toISOString(),
     };
-    expect((await send(draft(waking, START, 'waking-started', { plan: wake }))).statusCode).toBe(200);
+    const old = version !== EVENT_VERSION;
+    const given = { massKg: 0.06, typed: { value: 60, unit: 'g' } } as const;
+    const begun = old
+      ? { ...draft(waking, START, 'waking-started', { plan: wake }), version }
+      : draft(waking, START, 'make-started', { plan: makePlanOfWaking(wake) });
+    expect((await send(begun)).statusCode).toBe(200);
     expect((await cultureOf(packet))?.packet?.packetsLeft).toBe(1);
-    const fed = draft(waking, START, 'waking-done', {
-      feed: 1,
-      did: 'fed',
-      massKg: 0.06,
-      typed: { value: 60, unit: 'g' },
-    });
+    const fed = old
+      ? { ...draft(waking, START, 'waking-done', { feed: 1, did: 'fed', ...given }), version }
+      : draft(waking, START, 'fed', { step: 'feed', ...given });
     expect((await send(fed)).statusCode).toBe(200);
+    // A wrong amount is corrected in today's words, whatever words it was told in.
+    const corrected = draft(waking, START, 'corrected', {
+      target: fed.id,
+      at: null,
+      data: { step: 'feed', massKg: 0.08, typed: { value: 80, unit: 'g' } },
+    });
+    expect((await send(corrected)).statusCode).toBe(200);
     const { makes } = (await kitchen.app.inject('/api/makes?status=under-way')).json<{
       makes: { id: string; name: string }[];
     }>();
     expect(makes.find((m) => m.id === waking)?.name).toBe('Waking the grey line');
     expect((await kitchen.app.inject(`/api/makes/${waking}`)).json()).toMatchObject({
-      events: [{ type: 'waking-started' }, { type: 'waking-done' }],
+      events: [{ type: begun.type }, { type: fed.type }, { type: 'corrected' }],
     });
+    const { state } = (await readMake(kitchen.db, kitchen.kitchenId, waking))!;
+    expect([...state.fed]).toEqual([['feed', 0.08]]);
+    expect(state.current?.step.id).toBe('stand');
     const wrong = await send(draft(waking, START, 'step-done', { step: 'pour' }));
     expect(wrong.json()).toMatchObject({ code: 'bad-input' });
+    expect(wrong.body).toContain('is no step of this make');
     const kept = draft(waking, START, 'reserved', { massKg: 0.2, typed: { value: 200, unit: 'g' } });
     await send(kept, draft(waking, START, 'finished', { verdict: 'kept', reason: '' }));
     expect(await cultureOf(kept.id)).toMatchObject({

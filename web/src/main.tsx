@@ -26,7 +26,6 @@ setTimeout(() => {
     () => import('./app/KeyList.tsx'),
     () => import('./places/milk-room/MilkRoom.tsx'),
     () => import('./places/cultures/CulturesPlace.tsx'),
-    () => import('./places/waking/WakingPlace.tsx'),
     () => import('./places/daybook/Daybook.tsx'),
     () => import('./places/daybook/Record.tsx'),
     () => import('./places/kitchen/KitchenPlace.tsx'),

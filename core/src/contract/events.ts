@@ -5,7 +5,7 @@ import { CULTURE_PLACES, cultureChange, wakingDone, wakingPlan } from './culture
 import { kitchenChange } from './kitchen.ts';
 import { FACTOR_KINDS } from './learning.ts';
 import { milkMovement, milkPoured } from './milk-room.ts';
-import { FIRST_METHOD, stepRef } from './methods.ts';
+import { stepRef } from './methods.ts';
 import { makePlan, makePlanV1, planChange, plannedForecast } from './plan.ts';
 import { traceFacts } from './trace.ts';
 import {
@@ -22,11 +22,11 @@ import {
 import { unstorable } from './storable.ts';
 
 /** The version of the event shapes below; `broughtUp` says what older ones mean. */
-export const EVENT_VERSION = 2;
+export const EVENT_VERSION = 3;
 /** Every answer of a server says by it which version it writes. */
 export const ENTRY_VERSION_HEADER = 'x-entry-version';
 /** The versions that every door takes: rows are never rewritten, and a page kept open goes on sending its own. */
-const KNOWN_VERSIONS = [1, EVENT_VERSION];
+const KNOWN_VERSIONS = [1, 2, EVENT_VERSION];
 
 /** What is weighed besides the product itself. */
 export const BY_PRODUCTS = ['buttermilk'] as const;
@@ -110,9 +110,15 @@ export const EVENT_DATA = {
   'milk-poured': milkPoured,
   /** Something happened to a culture. */
   'culture-changed': cultureChange,
-  /** A dried culture is woken over several days. */
+  /** How the waking of a dried culture was told before it was a make like any other. */
   'waking-started': z.strictObject({ plan: wakingPlan }),
   'waking-done': wakingDone,
+  /** A waking culture was given its milk; `null` is as much as planned. */
+  fed: z.strictObject({
+    step: stepRef,
+    massKg: massKg.max(50, 'is more than 50 kg').nullable(),
+    typed: typedQuantity.nullable(),
+  }),
   /** Something happened to a lot of milk or cream. */
   'milk-moved': milkMovement,
   'kitchen-changed': kitchenChange,
@@ -163,7 +169,7 @@ function envelope<T extends EventType>(type: T, more: Partial<typeof storedToo>)
     envelopeOf(type, versions, EVENT_DATA[type] as z.ZodType).extend(more);
   if (type !== 'make-started') return today(KNOWN_VERSIONS);
   const first = envelopeOf(type, [1], z.strictObject({ plan: makePlanV1 })).extend(more);
-  return z.discriminatedUnion('version', [first, today([EVENT_VERSION])]);
+  return z.discriminatedUnion('version', [first, today([2, EVENT_VERSION])]);
 }
 
 type Envelopes = readonly [
@@ -176,24 +182,6 @@ export const draftEvent = z.discriminatedUnion('type', envelopes) as unknown as 
 
 const storedEnvelopes = EVENT_TYPES.map((type) => envelope(type, storedToo)) as unknown as Envelopes;
 export const storedEvent = z.discriminatedUnion('type', storedEnvelopes) as unknown as z.ZodType<StoredEvent>;
-
-/**
- * What the data of an entry of an older version says in the present one. A second time it changes nothing.
- * The first version had one product, made one way.
- */
-export function dataBroughtUp(type: EventType, data: unknown): unknown {
-  if (type !== 'make-started' || typeof data !== 'object' || data === null || !('plan' in data)) return data;
-  const { plan } = data;
-  if (typeof plan !== 'object' || plan === null || 'method' in plan) return data;
-  return { ...data, plan: { ...plan, method: FIRST_METHOD } };
-}
-
-/** An event as the present version has it; the same one when nothing changes. */
-export function broughtUp<E extends DraftEvent>(event: E): E {
-  if (event.version === EVENT_VERSION) return event;
-  const data = dataBroughtUp(event.type, event.data);
-  return data === event.data ? event : { ...event, data };
-}
 
 /**
  * An event of a version this program knows, as it is.

@@ -5,6 +5,8 @@ export * from './cultures.ts';
 export * from './methods.ts';
 export * from './plan.ts';
 export * from './events.ts';
+export * from './older.ts';
+export { choicesOfWaking, makePlanOfWaking } from './waking-plan.ts';
 export * from './errors.ts';
 export * from './api.ts';
 export * from './learning.ts';

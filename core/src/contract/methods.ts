@@ -1,9 +1,9 @@
 import * as z from 'zod';
 import { CHURN_KINDS, CHURN_SPEEDS } from '../butter/index.ts';
-import { fraction, shortName, temperatureC, text } from './quantities.ts';
+import { fraction, massKg, shortName, temperatureC, text } from './quantities.ts';
 
 /** What can be made. What each is stands in `products/`. */
-export const PRODUCT_IDS = ['yogurt', 'cultured-cream', 'butter'] as const;
+export const PRODUCT_IDS = ['yogurt', 'cultured-cream', 'butter', 'waking'] as const;
 export type ProductId = (typeof PRODUCT_IDS)[number];
 
 /** Kinds of steps that a plan says all about that is to be known. */
@@ -23,6 +23,7 @@ const PLAIN_STEPS = [
   'thicken',
   'take-out',
   'drain',
+  'stand',
 ] as const;
 
 /** A step within its method: "rest", "rest-2". */
@@ -62,11 +63,19 @@ export const stepInstance = z.discriminatedUnion('kind', [
     /** Salt of the whole; 0 is unsalted. */
     saltFraction: fraction.max(0.1, 'is more than 10 % salt'),
   }),
+  /** Milk given to a culture that is waking. */
+  z.strictObject({
+    id: stepRef,
+    kind: z.literal('feed'),
+    massKg: massKg.max(50, 'is more than 50 kg'),
+    /** Until it suits, the culture rests cold; or it is fed as soon as it is set. */
+    rest: z.enum(['cold', 'warm']),
+  }),
 ]);
 export type StepInstance = z.infer<typeof stepInstance>;
 export type StepKind = StepInstance['kind'];
 /** Every kind of step there is. */
-export const STEP_KINDS: readonly StepKind[] = [...PLAIN_STEPS, 'temper', 'churn', 'wash', 'work'];
+export const STEP_KINDS: readonly StepKind[] = [...PLAIN_STEPS, 'temper', 'churn', 'wash', 'work', 'feed'];
 /** A step's name within its make. */
 export type StepId = string;
 

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { SOURNESS, STARTER_KINDS } from '../culture/index.ts';
 import { MILK_KINDS, POWDER_KINDS, TREATMENTS } from '../milk/index.ts';
-import { burner, pot, warmPlace } from './kitchen.ts';
+import { absence, burner, cook, pot, warmPlace, zoneName } from './kitchen.ts';
 import { methodSnapshot, PRODUCT_IDS, type ProductId } from './methods.ts';
 import { lotPour } from './milk-room.ts';
 import {
@@ -148,6 +148,14 @@ const planShape = {
   /** Room heat at each hour of the day in UTC, when the room follows a day curve. */
   roomByUtcHour: z.array(z.number().min(0).max(45)).length(24).optional(),
   factors: factorsUsed.optional(),
+  /** When somebody is there, where steps are fitted to it. */
+  presence: z
+    .strictObject({
+      zone: zoneName,
+      cooks: z.array(cook).min(1).max(12),
+      absences: z.array(absence).max(60),
+    })
+    .optional(),
 };
 
 /** What goes into each product: its fat tells milk from cream. */
@@ -155,6 +163,7 @@ const MADE_OF: Readonly<Record<ProductId, 'milk' | 'cream'>> = {
   yogurt: 'milk',
   'cultured-cream': 'cream',
   butter: 'cream',
+  waking: 'milk',
 };
 const MOST_FAT_OF_MILK = 0.2;
 const LEAST_FAT_OF_CREAM = 0.1;

@@ -149,3 +149,18 @@ export function inoculumOf(dose: Dose): Inoculum {
 export function warmCulture(kind: StarterKind): boolean {
   return 'st' in STARTER_FACTS[kind].log10 || 'lb' in STARTER_FACTS[kind].log10;
 }
+
+/** What is kept of a make begun with a kind of starter. */
+const KEEPS: Readonly<Record<StarterKind, Exclude<StarterKind, 'none'>>> = {
+  'fresh-yogurt': 'fresh-yogurt',
+  'dried-yogurt': 'fresh-yogurt',
+  'yogurt-whey': 'fresh-yogurt',
+  'cultured-buttermilk': 'cultured-buttermilk',
+  'dried-mesophilic': 'cultured-buttermilk',
+  'sour-milk-whey': 'cultured-buttermilk',
+  'milk-kefir': 'milk-kefir',
+  'kefir-grains': 'milk-kefir',
+  none: 'cultured-buttermilk',
+};
+
+export const keptKind = (starter: StarterKind): Exclude<StarterKind, 'none'> => KEEPS[starter];

@@ -1,22 +1,7 @@
-import type { Culture, CultureFacts, CultureKind } from '../contract/index.ts';
-import { agedBy, type Aged, type StarterKind, type Storage } from '../culture/index.ts';
+import type { Culture, CultureFacts } from '../contract/index.ts';
+import { agedBy, type Aged, type Storage } from '../culture/index.ts';
 
 const DAY_MS = 86_400_000;
-
-/** What is kept of a make begun with a kind of starter. */
-const KEEPS: Readonly<Record<StarterKind, CultureKind>> = {
-  'fresh-yogurt': 'fresh-yogurt',
-  'dried-yogurt': 'fresh-yogurt',
-  'yogurt-whey': 'fresh-yogurt',
-  'cultured-buttermilk': 'cultured-buttermilk',
-  'dried-mesophilic': 'cultured-buttermilk',
-  'sour-milk-whey': 'cultured-buttermilk',
-  'milk-kefir': 'milk-kefir',
-  'kefir-grains': 'milk-kefir',
-  none: 'cultured-buttermilk',
-};
-
-export const keptKind = (starter: StarterKind): CultureKind => KEEPS[starter];
 
 /** Nothing known of its growth yet. */
 const NOT_GROWN: Culture['grown'] = { ln: 0, days: 0 };

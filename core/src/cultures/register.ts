@@ -1,7 +1,9 @@
-import type { Culture, CultureChange, MakePlan, MakeUnderWay, WakingPlan } from '../contract/index.ts';
-import { effectiveEvents, feeding, instantOf, type LoggedEvent } from '../log/index.ts';
+import type { Culture, CultureChange, MakePlan, MakeUnderWay } from '../contract/index.ts';
+import { keptKind } from '../culture/index.ts';
+import { effectiveEvents, feeding, instantOf, today, type LoggedEvent } from '../log/index.ts';
 import { isHeated } from '../method/index.ts';
-import { childOf, cultureOf, keptKind, placeOf, withLess } from './culture.ts';
+import { productOf } from '../products/index.ts';
+import { childOf, cultureOf, placeOf, withLess } from './culture.ts';
 
 /** The events cultures are folded from; those of makes tell where they went and what was kept. */
 export const CULTURE_EVENTS = feeding('cultures');
@@ -9,8 +11,7 @@ export const CULTURE_EVENTS = feeding('cultures');
 /** A make as its cultures need it. */
 interface MakeOf {
   readonly name: string;
-  readonly plan: MakePlan | null;
-  readonly waking: WakingPlan | null;
+  readonly plan: MakePlan;
   readonly startedMs: number;
   finished: boolean;
   /** Something of it was kept. */
@@ -39,10 +40,13 @@ export function copyCultures(draft: CultureDraft): CultureDraft {
   };
 }
 
+/** It opens a packet, rather than taking some of a living culture. */
+const wakes = (plan: MakePlan): boolean => productOf(plan).takes === 'packet';
+
 /** Makes under way that were begun with a starter. */
 export function makesUnderWay(all: Cultures): MakeUnderWay[] {
   return [...all.makes].flatMap(([id, { name, plan, startedMs, finished, kept }]) =>
-    finished || !plan || plan.starter.kind === 'none' ? [] : [{ id, name, startedMs, kept }],
+    finished || plan.starter.kind === 'none' || wakes(plan) ? [] : [{ id, name, startedMs, kept }],
   );
 }
 
@@ -144,8 +148,8 @@ function use(
   atMs: number,
 ): void {
   const make = draft.makes.get(makeId);
-  const id = make?.plan?.starter.cultureId ?? make?.waking?.cultureId;
-  const culture = id === undefined || id === null ? undefined : draft.cultures.get(id);
+  const id = make?.plan.starter.cultureId;
+  const culture = id === undefined ? undefined : draft.cultures.get(id);
   if (!make || !culture || culture.makes.some((m) => m.makeId === makeId)) return;
   draft.cultures.set(culture.id, {
     // Grains are strained out again: a make is fresh milk to them.
@@ -176,13 +180,9 @@ function keep(
   const make = draft.makes.get(makeId);
   if (!make) return;
   make.kept = true;
-  const kind = keptKind(make.plan?.starter.kind ?? make.waking?.kind ?? 'none');
-  const parentId = make.plan?.starter.cultureId ?? make.waking?.cultureId ?? null;
-  const parent = parentId === null ? undefined : draft.cultures.get(parentId);
-  const unheated =
-    make.plan !== null
-      ? make.plan.milk.treatment === 'raw' && !isHeated(make.plan)
-      : make.waking?.treatment === 'raw';
+  const kind = keptKind(make.plan.starter.kind);
+  const parent = draft.cultures.get(make.plan.starter.cultureId ?? '');
+  const unheated = make.plan.milk.treatment === 'raw' && !isHeated(make.plan);
   const place = data.place ?? 'cold';
   const name = data.name ?? parent?.name ?? make.name;
   const rawMilk = unheated || (parent?.rawMilk ?? false);
@@ -216,36 +216,32 @@ function keep(
 }
 
 /** Carries one effective event out. */
-export function applyToCultures(draft: CultureDraft, event: LoggedEvent): void {
+export function applyToCultures(draft: CultureDraft, sent: LoggedEvent): void {
+  const event = today(sent);
   const moment: Moment = { eventId: event.id, atMs: instantOf(event) };
   switch (event.type) {
     case 'culture-changed':
       change(draft, event.streamId, event.data, moment);
       return;
-    case 'make-started':
-    case 'waking-started': {
+    case 'make-started': {
       const { plan } = event.data;
-      const isMake = event.type === 'make-started';
       draft.makes.set(event.streamId, {
         name: plan.name,
-        plan: isMake ? event.data.plan : null,
-        waking: isMake ? null : event.data.plan,
+        plan,
         startedMs: Date.parse(plan.startAt),
         finished: false,
         kept: false,
       });
       // A waking opens one packet.
-      if (!isMake) use(draft, event.streamId, null, 1, moment.atMs);
+      if (wakes(plan)) use(draft, event.streamId, null, 1, moment.atMs);
       return;
     }
     case 'starter-added': {
       const make = draft.makes.get(event.streamId);
       const { massKg, statedRatio } = event.data;
-      const stated = make?.plan
-        ? (draft.cultures.get(make.plan.starter.cultureId ?? '')?.packet?.statedLitres ?? null)
-        : null;
+      const stated = draft.cultures.get(make?.plan.starter.cultureId ?? '')?.packet?.statedLitres ?? null;
       const packets =
-        statedRatio === null || stated === null ? null : (statedRatio * make!.plan!.milk.litres) / stated;
+        statedRatio === null || stated === null ? null : (statedRatio * make!.plan.milk.litres) / stated;
       use(draft, event.streamId, massKg, packets, moment.atMs);
       return;
     }

@@ -1,6 +1,7 @@
 import type { Factor, FactorKind, FactorsUsed, KitchenSettings, MakePlan } from '../contract/index.ts';
 import { STARTER_FACTS, type StarterKind } from '../culture/index.ts';
 import type { MakeState } from '../make/index.ts';
+import { productOf } from '../products/index.ts';
 import { updateBelief, type Belief } from '../numerics/index.ts';
 import {
   FACTOR_SPREAD,
@@ -93,6 +94,7 @@ function fold(
 export interface Lesson {
   readonly makeId: string;
   readonly startedAtMs: number;
+  /** It is over, and teaches something. */
   readonly finished: boolean;
   readonly plan: MakePlan;
   readonly things: readonly Observation[];
@@ -101,7 +103,8 @@ export interface Lesson {
 /** Reads the thermal lessons of one finished make. */
 export function lessonOf(state: MakeState): Lesson {
   const { id, startedAtMs, plan } = state;
-  const finished = state.finished !== null;
+  // A packet's strength is nobody's to know, and its feeds are too small to tell of pots and places.
+  const finished = state.finished !== null && productOf(plan).takes !== 'packet';
   return { makeId: id, startedAtMs, finished, plan, things: finished ? observeThings(state) : [] };
 }
 

@@ -1,7 +1,7 @@
 import type { EventType } from '../contract/index.ts';
 
 /** What a stream of entries is about. */
-export type StreamKind = 'make' | 'waking' | 'lot' | 'culture' | 'kitchen';
+export type StreamKind = 'make' | 'lot' | 'culture' | 'kitchen';
 /** What is folded from the entries of many streams. */
 export type Register = 'milk' | 'cultures';
 
@@ -33,9 +33,8 @@ export interface EventFacts {
   readonly feeds?: readonly Register[];
 }
 
-const ANY: readonly StreamKind[] = ['make', 'waking', 'lot', 'culture', 'kitchen'];
+const ANY: readonly StreamKind[] = ['make', 'lot', 'culture', 'kitchen'];
 const MAKE: readonly StreamKind[] = ['make'];
-const MADE: readonly StreamKind[] = ['make', 'waking'];
 const BOTH: readonly Register[] = ['milk', 'cultures'];
 
 /** One line a type: whoever has to tell types apart asks here. */
@@ -57,10 +56,10 @@ export const EVENT_FACTS: Readonly<Record<EventType, EventFacts>> = {
   rinsed: { of: MAKE, bounded: true },
   salted: { of: MAKE, afterwards: true },
   tasted: { of: MAKE, bounded: true, aside: true, afterwards: true },
-  noted: { of: MADE, bounded: true, aside: true, afterwards: true },
-  reserved: { of: MADE, afterwards: true, feeds: ['cultures'] },
+  noted: { of: MAKE, bounded: true, aside: true, afterwards: true },
+  reserved: { of: MAKE, afterwards: true, feeds: ['cultures'] },
   'alarm-acknowledged': {
-    of: MADE,
+    of: MAKE,
     bounded: true,
     aside: true,
     afterwards: true,
@@ -69,11 +68,12 @@ export const EVENT_FACTS: Readonly<Record<EventType, EventFacts>> = {
   },
   corrected: { of: ANY, changes: true, afterwards: true, teaches: true, feeds: BOTH },
   voided: { of: ANY, changes: true, afterwards: true, unasked: true, teaches: true, feeds: BOTH },
-  finished: { of: MADE, ends: true, teaches: true, feeds: BOTH },
+  finished: { of: MAKE, ends: true, teaches: true, feeds: BOTH },
   'milk-poured': { of: MAKE, shapes: true, feeds: ['milk'] },
   'culture-changed': { of: ['culture'], begins: true, feeds: ['cultures'] },
-  'waking-started': { of: ['waking'], begins: true, unasked: true, feeds: ['cultures'] },
-  'waking-done': { of: ['waking'] },
+  fed: { of: MAKE, shapes: true },
+  'waking-started': { of: MAKE, begins: true, shapes: true, unasked: true, feeds: ['cultures'] },
+  'waking-done': { of: MAKE, shapes: true },
   'milk-moved': { of: ['lot'], begins: true, feeds: ['milk'] },
   'kitchen-changed': { of: ['kitchen'] },
   'learning-reset': { of: ['kitchen'] },
@@ -83,9 +83,9 @@ export const EVENT_FACTS: Readonly<Record<EventType, EventFacts>> = {
 export const eventsThat = (holds: (facts: EventFacts) => boolean | undefined): readonly EventType[] =>
   (Object.keys(EVENT_FACTS) as EventType[]).filter((type) => holds(EVENT_FACTS[type]));
 
-/** Whether a stream of makes begins with it: a make or a waking, no lot and no culture. */
+/** Whether a make begins with it: no lot and no culture. */
 export const beginsMake = (type: EventType): boolean =>
-  EVENT_FACTS[type].begins === true && EVENT_FACTS[type].of.some((kind) => MADE.includes(kind));
+  EVENT_FACTS[type].begins === true && EVENT_FACTS[type].of.includes('make');
 
 /** Whether an entry changes another. */
 export const isChange = <E extends { readonly type: EventType }>(

@@ -3,6 +3,7 @@ import type { Cue } from '../culture/index.ts';
 import { formatMinutes } from '../units/index.ts';
 import type { BandForecast } from './forecast.ts';
 import type { SafetyState } from './safety.ts';
+import { whenThere } from '../steps/index.ts';
 import { markBand, markWords } from './marks.ts';
 import { shownAcidAtMs } from './safety.ts';
 import { seenSetMs } from './seen.ts';
@@ -30,19 +31,31 @@ const incubating = (state: MakeState): boolean => state.current?.step.facts.sour
 /** What was seen to break needs no bell for it. */
 const hasBroken = (state: MakeState): boolean => state.stages.some(({ stage }) => STAGE_SHARE[stage] === 1);
 const wordsOf = (state: MakeState) => souringOf(state)?.words;
+/** Hands of a step begin so long before its end, ms. */
+const leadMs = ({ leadMin = 0 }: { readonly leadMin?: number }): number => leadMin * MINUTE_MS;
+/** An alarm of a souring: where a make sours again, what was silenced in one round rings in the next. */
+const inRound = (state: MakeState, id: string): string =>
+  state.roundFromMs === null ? id : `${id}-${state.current?.step.id ?? ''}`;
 const whey = (state: MakeState): boolean =>
   state.acidity.some(({ reading }) => reading.kind === 'cue' && TOO_FAR.has(reading.cue));
 
 /** One entry an alarm. */
 const RULES: readonly Rule[] = [
-  (_state, _forecast, safety) =>
+  (state, _forecast, safety) =>
     safety.verdict === 'over'
-      ? { id: 'safety-over', dueAtMs: 0, rank: 0, mustAct: true, title: 'Do not taste', text: safety.text }
+      ? {
+          id: inRound(state, 'safety-over'),
+          dueAtMs: 0,
+          rank: 0,
+          mustAct: true,
+          title: 'Do not taste',
+          text: safety.text,
+        }
       : null,
   (state, _forecast, safety) =>
     safety.limitAtMs !== null && state.inoculatedAtMs !== null && safety.verdict !== 'acid'
       ? {
-          id: 'safety-limit',
+          id: inRound(state, 'safety-limit'),
           dueAtMs:
             safety.verdict === 'amber'
               ? 0
@@ -60,7 +73,7 @@ const RULES: readonly Rule[] = [
     if (!time || time.endless) return null;
     return {
       id: `step-${step.id}`,
-      dueAtMs: time.endMs,
+      dueAtMs: time.endMs - leadMs(step),
       rank: 1,
       mustAct: step.mustAct,
       title: step.due.title,
@@ -74,11 +87,11 @@ const RULES: readonly Rule[] = [
     return { id: `early-${step.id}`, dueAtMs: early, rank: 1, mustAct: step.mustAct, ...step.early };
   },
   (state, forecast) => {
-    const dueAtMs = markBand(forecast, 'body').p10;
-    if (!incubating(state) || dueAtMs === null || shownAcidAtMs(state) !== null) return null;
+    const earlyMs = markBand(forecast, 'body').p10;
+    if (!incubating(state) || earlyMs === null || shownAcidAtMs(state) !== null) return null;
     return {
-      id: 'look-now',
-      dueAtMs,
+      id: inRound(state, 'look-now'),
+      dueAtMs: whenThere(state.plan, earlyMs),
       rank: 4,
       mustAct: false,
       ...(seenSetMs(state) === null
@@ -87,11 +100,11 @@ const RULES: readonly Rule[] = [
     };
   },
   (state, forecast) => {
-    const dueAtMs = markBand(forecast, 'ready').p50;
-    if (!incubating(state) || dueAtMs === null) return null;
+    const readyMs = markBand(forecast, 'ready').p50;
+    if (!incubating(state) || readyMs === null) return null;
     return {
-      id: 'set',
-      dueAtMs,
+      id: inRound(state, 'set'),
+      dueAtMs: whenThere(state.plan, readyMs),
       rank: 3,
       mustAct: false,
       ...(seenSetMs(state) === null
@@ -103,7 +116,7 @@ const RULES: readonly Rule[] = [
     const pastMs = markBand(forecast, 'past').p10;
     if (!incubating(state) || pastMs === null) return null;
     return {
-      id: 'too-sour',
+      id: inRound(state, 'too-sour'),
       dueAtMs: Math.max(pastMs, markBand(forecast, 'ready').p50 ?? 0) + 1,
       rank: whey(state) ? 2 : 3,
       mustAct: true,
@@ -140,7 +153,9 @@ export function nextHands(state: MakeState, forecast: BandForecast, nowMs: numbe
       atMs: Math.max(nowMs, current.startedAtMs ?? nowMs),
       mustAct: current.step.mustAct,
     };
-  const atMs = current.step.facts.sours ? (markBand(forecast, 'ready').p50 ?? time.endMs) : time.endMs;
+  const atMs = current.step.facts.sours
+    ? whenThere(state.plan, markBand(forecast, 'ready').p50 ?? time.endMs)
+    : time.endMs - leadMs(current.step);
   return { act: current.step.doneWords, atMs, mustAct: current.step.mustAct };
 }
 

@@ -21,9 +21,10 @@ import {
 import { createRandom, interpolateLinear } from '../numerics/index.ts';
 import { batchOf } from '../method/index.ts';
 import { STEP_TYPES, type AcidMark, type MarkMoment, type MarkRole } from '../steps/index.ts';
+import { productOf } from '../products/index.ts';
 import { incubationOf, type Incubation } from './incubation.ts';
 import { markBand, markMs, NOWHERE, type ForeseenMark } from './marks.ts';
-import { acidityReadings, foldMake, souringOf, type MakeState } from './state.ts';
+import { acidityReadings, foldMake, souringOf, souringPlan, souringStep, type MakeState } from './state.ts';
 import { walkThermal, type StepTime, type ThermalWalk } from './thermal.ts';
 
 const HOUR_MS = 3_600_000;
@@ -97,21 +98,33 @@ export function stateOfPlan(plan: MakePlan): MakeState {
 
 /** How long it stands in the cold before it is judged, h. */
 export function coldHours({ steps }: Pick<MakeState, 'steps'>): number {
-  const souring = steps.findIndex((s) => s.step.facts.sours);
-  const cold = steps.slice(souring + 1).find((s) => s.step.facts.waits)?.step;
+  const souring = souringStep(steps);
+  const cold = steps.slice(souring ? steps.indexOf(souring) + 1 : 0).find((s) => s.step.facts.waits)?.step;
   return cold?.waitMin === undefined ? CHILL_H : cold.waitMin / 60;
 }
 
 /** Steps after incubation, in order, from the pick-up on. */
-function tailSteps(state: MakeState, pickUpMs: number, sigmaMin: number, nowMs: number): StepTime[] {
+function tailSteps(
+  state: MakeState,
+  pickUpMs: number,
+  { sigmaMin, nowMs, z = 0 }: { readonly sigmaMin: number; readonly nowMs: number; readonly z?: number },
+): StepTime[] {
+  const { plan, fed } = state;
+  const { goods } = productOf(plan);
   let atMs = pickUpMs;
-  const from = state.steps.findIndex((s) => s.step.facts.sours);
-  if (from < 0) return [];
-  return state.steps.slice(from).map((s) => {
+  const souring = souringStep(state.steps);
+  if (!souring) return [];
+  return state.steps.slice(state.steps.indexOf(souring)).map((s) => {
     const startMs = s.startedAtMs ?? atMs;
+    const of = { step: s.step.instance, goods };
+    const later = STEP_TYPES[s.step.kind].later?.({ plan, of, startMs, fed, z });
     // What goes by itself after the souring is the cold at work.
-    const minutes = s.step.facts.waits ? (s.step.waitMin ?? CHILL_H * 60) : s.step.handsMin;
-    const modelled = s.step.facts.sours ? pickUpMs : startMs + minutes * MINUTE_MS;
+    const minutes = later
+      ? later.minutes
+      : s.step.facts.waits
+        ? (s.step.waitMin ?? CHILL_H * 60)
+        : s.step.handsMin;
+    const modelled = s === souring ? pickUpMs : startMs + minutes * MINUTE_MS;
     const endMs = s.endedAtMs ?? Math.max(modelled, s.status === 'current' ? nowMs : 0);
     atMs = endMs;
     return {
@@ -140,7 +153,7 @@ interface Prepared {
 /** The marks of what sours: those of every curd, and the step's own. */
 function acidMarks(state: MakeState, denatured: number): Prepared['acid'] {
   const souring = souringOf(state);
-  const step = state.steps.find((s) => s.step.facts.sours)?.step.id;
+  const step = souringStep(state.steps)?.step.id;
   if (!souring || step === undefined) return [];
   return [
     { id: 'gel', role: 'gel' as const, words: 'Gels', ph: gelPh(denatured), step },
@@ -188,7 +201,7 @@ function prepare(state: MakeState, nowMs: number): Prepared {
   }
   const gelH = hours(gelPh(walk.denatured));
   const pickUpMs = toMs(hours(pickUpPh));
-  const batch = batchOf(plan);
+  const batch = batchOf(souringPlan(state));
   const courseMs = (incubation?.course ?? []).map(([h, c]): readonly [number, number] => [
     zero + h * HOUR_MS,
     c,
@@ -212,12 +225,10 @@ function prepare(state: MakeState, nowMs: number): Prepared {
           endH,
         )
       : pickUpPh;
-  const tail = tailSteps(
-    state,
-    pickUpMs ?? zero + (incubation?.horizonH ?? 24) * HOUR_MS,
-    walk.inoculation.sigmaMin,
+  const tail = tailSteps(state, pickUpMs ?? zero + (incubation?.horizonH ?? 24) * HOUR_MS, {
+    sigmaMin: walk.inoculation.sigmaMin,
     nowMs,
-  );
+  });
   return {
     walk,
     incubation,
@@ -330,9 +341,23 @@ export function* forecasting(
   const foreseen = acid.map(({ ph: markPh, ...mark }): ForeseenMark => ({ ...mark, band: bandOf(markPh) }));
   const pickUp = markBand({ marks: foreseen }, 'ready');
   const pickUpMs = markMs(point, 'ready');
-  const later = point.steps.slice(walk.steps.length).map((s) => {
+  const horizonMs = zero + incubation.horizonH * HOUR_MS;
+  const tail = (ms: number | null, z = 0): StepTime[] =>
+    tailSteps(state, ms ?? horizonMs, { sigmaMin: walk.inoculation.sigmaMin, nowMs, z });
+  const middle = tail(pickUp.p50);
+  // What sours again after this has a scatter of its own.
+  const again =
+    state.steps.filter((s) => s.step.facts.sours).length > 1
+      ? { early: tail(pickUp.p10, -Z90), late: tail(pickUp.p90, Z90) }
+      : null;
+  const later = point.steps.slice(walk.steps.length).map((s, i) => {
     if (s.status === 'done' || s.status === 'skipped') return { step: s.id, end: startBand(s) };
     if (state.chilledAtMs !== null) return { step: s.id, end: startBand({ ...s, sigmaMin: 0 }) };
+    if (again)
+      return {
+        step: s.id,
+        end: { p10: again.early[i]!.endMs, p50: middle[i]!.endMs, p90: again.late[i]!.endMs },
+      };
     // Everything after the pick-up moves with it.
     const shift = s.endMs - (pickUpMs ?? s.endMs);
     const move = (ms: number | null): number | null => (ms === null ? null : Math.max(ms, nowMs) + shift);
@@ -348,15 +373,7 @@ export function* forecasting(
         ...point.marks.slice(0, passing.length),
         ...foreseen.map(({ band: { p50 }, ...mark }) => ({ ...mark, atMs: p50 })),
       ],
-      steps: [
-        ...walk.steps,
-        ...tailSteps(
-          state,
-          pickUp.p50 ?? zero + incubation.horizonH * HOUR_MS,
-          walk.inoculation.sigmaMin,
-          nowMs,
-        ),
-      ],
+      steps: [...walk.steps, ...middle],
     },
     steps: [...early, ...later],
     marks: [...passing, ...foreseen],

@@ -3,7 +3,7 @@ import type { MakePlan } from '../contract/index.ts';
 import { boxCourse, FRIDGE_C, PLACE_FACTS, placeAmbientC, placeTauH, type WarmBox } from '../heat/index.ts';
 import { batchOf, inoculumFor, roomAtC, type Batch } from '../method/index.ts';
 import { interpolateLinear } from '../numerics/index.ts';
-import { souringOf, type MakeState } from './state.ts';
+import { souringOf, souringPlan, type MakeState } from './state.ts';
 import type { ThermalWalk } from './thermal.ts';
 
 const HOUR_MS = 3_600_000;
@@ -113,7 +113,7 @@ function warming(
  * @returns `null` when nothing sours in it, or the dose does not say enough
  */
 export function incubationOf(state: MakeState, walk: ThermalWalk): Incubation | null {
-  const { plan } = state;
+  const plan = souringPlan(state);
   const souring = souringOf(state);
   if (!souring) return null;
   const batch = batchOf(plan);

@@ -1,7 +1,7 @@
 import { SAFE_PH, safetyLimit, warmSpell, type SafetyLimit } from '../culture/index.ts';
 import { souringKindOf } from '../method/index.ts';
 import { showsSet } from './seen.ts';
-import { souringOf, type MakeState } from './state.ts';
+import { acidityNow, souringOf, type MakeState } from './state.ts';
 
 const HOUR_MS = 3_600_000;
 /** Where nothing is to sour there is no clock. */
@@ -24,7 +24,7 @@ export interface SafetyState {
 export function shownAcidAtMs(state: MakeState): number | null {
   const setShowsAcid = state.steps.some(({ step }) => step.facts.setShowsAcid);
   const smellCounts = souringOf(state)?.smellCounts === true;
-  const entry = state.acidity.find(
+  const entry = acidityNow(state).find(
     ({ reading }) =>
       (reading.kind === 'ph' && reading.ph <= SAFE_PH) ||
       (reading.kind === 'cue' &&
@@ -48,8 +48,11 @@ export function safetyOf(
   lookAtMs: number | null,
 ): SafetyState {
   if (!souringOf(state)) return { verdict: 'none', warmH: 0, limit: NO_LIMIT, limitAtMs: null, text: '' };
-  const zero = state.startedAtMs;
-  const points = course.map(([ms, c]): readonly [number, number] => [(ms - zero) / HOUR_MS, c]);
+  // Fresh milk begins its own clock.
+  const zero = state.roundFromMs ?? state.startedAtMs;
+  const points = (state.roundFromMs === null ? course : course.filter(([ms]) => ms >= zero)).map(
+    ([ms, c]): readonly [number, number] => [(ms - zero) / HOUR_MS, c],
+  );
   const shownAt = shownAcidAtMs(state);
   const untilMs = Math.min(
     nowMs,

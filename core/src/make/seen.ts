@@ -1,6 +1,6 @@
 import type { Cue } from '../culture/index.ts';
 import { markPh } from '../steps/index.ts';
-import { souringOf, type AcidityEntry, type MakeState } from './state.ts';
+import { acidityNow, souringOf, type AcidityEntry, type MakeState } from './state.ts';
 
 /** Cues that say it is not set, and those that say it is; what is between takes nothing back and adds nothing. */
 const NOT_SET: ReadonlySet<Cue> = new Set(['liquid', 'runs']);
@@ -21,13 +21,13 @@ export const showsSet = (cue: Cue): boolean => IS_SET.has(cue);
  * and milk that is seen liquid after it was not set.
  */
 export function seenSetMs(
-  state: Pick<MakeState, 'acidity' | 'inoculatedAtMs' | 'steps' | 'plan'>,
+  state: Pick<MakeState, 'acidity' | 'inoculatedAtMs' | 'steps' | 'plan' | 'roundFromMs'>,
 ): number | null {
   const souring = souringOf(state);
   const setPh = souring && markPh(souring, state.plan, 'body');
   if (state.inoculatedAtMs === null || setPh === null) return null;
   let since: number | null = null;
-  for (const entry of state.acidity) {
+  for (const entry of acidityNow(state)) {
     const says = saysSet(entry, setPh);
     if (says === false) since = null;
     else if (says === true) since ??= entry.atMs;

@@ -18,8 +18,8 @@ import {
   type Sourness,
 } from '../culture/index.ts';
 import { batchOf, fillJars, type DoseGiven } from '../method/index.ts';
-import { methodSteps } from '../products/index.ts';
-import { STEP_TYPES, type MethodStep, type Souring } from '../steps/index.ts';
+import { methodSteps, productOf } from '../products/index.ts';
+import { STEP_TYPES, type Fed, type MethodStep, type Souring } from '../steps/index.ts';
 import { effectiveEvents, instantOf, type LoggedEvent } from '../log/index.ts';
 
 export interface StepState {
@@ -71,6 +71,10 @@ export interface MakeState {
   readonly inoculatedAtMs: number | null;
   /** When it left the warmth. */
   readonly chilledAtMs: number | null;
+  /** Where it sours more than once: when the souring before this one was over; `null` in the first. */
+  readonly roundFromMs: number | null;
+  /** What was given in its feeds; `null` as much as planned. */
+  readonly fed: Fed;
   /** Since when the milk is cooled as the plan now says; `null` when it never changed. */
   readonly coolingSinceMs: number | null;
   /** Jars already in the cold, and since when. */
@@ -204,6 +208,35 @@ function acidityOf(effective: readonly LoggedEvent[], plan: MakePlan): AcidityEn
 /** A jar with less than this got nothing. */
 const NO_MILK_LITRES = 0.005;
 
+/** The souring that is on, or the next one; the last when all are over. */
+export const souringStep = (steps: readonly StepState[]): StepState | undefined =>
+  steps.find(({ step, status }) => step.facts.sours && (status === 'current' || status === 'coming')) ??
+  steps.findLast(({ step }) => step.facts.sours);
+
+/** The plan as the present souring has it; the make's own where it sours once. */
+export function souringPlan({ plan, steps, fed }: Pick<MakeState, 'plan' | 'steps' | 'fed'>): MakePlan {
+  const step = souringStep(steps)?.step;
+  const own = step && STEP_TYPES[step.kind].souring?.plan;
+  return own ? own(plan, { step: step.instance, goods: productOf(plan).goods }, fed) : plan;
+}
+
+/** When a souring that is over was seen set by whoever called it done. */
+const seenAtEnd = (
+  method: readonly MethodStep[],
+  events: readonly EventOf<'step-done'>[],
+): readonly AcidityEntry[] =>
+  events.flatMap((event): AcidityEntry[] =>
+    method.find(({ id }) => id === event.data.step)?.facts.doneShowsSet
+      ? [
+          {
+            eventId: event.id,
+            atMs: instantOf(event),
+            reading: { kind: 'cue', cue: 'set', cleanSmell: true },
+          },
+        ]
+      : [],
+  );
+
 const last = <T>(items: readonly T[]): T | null => items.at(-1) ?? null;
 
 /**
@@ -235,7 +268,10 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
   // Adding the starter, weighing, tasting or keeping some is doing that step.
   for (const { id: step, facts } of method) {
     const event = effective.find(
-      (e) => e.type === facts.endedBy && (e.type !== 'weighed' || e.data.of === facts.weighs),
+      (e) =>
+        e.type === facts.endedBy &&
+        (e.type !== 'weighed' || e.data.of === facts.weighs) &&
+        (e.type !== 'fed' || e.data.step === step),
     );
     if (event && !ends.has(step)) ends.set(step, { atMs: instantOf(event), skipped: false });
   }
@@ -244,16 +280,20 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
   );
   // The last of several jars ends the incubation.
   const jars = fillJars(plan).jars.filter((jar) => jar.filledLitres > NO_MILK_LITRES);
-  const souring = method.find(({ facts }) => facts.sours);
-  if (souring && jars.length > 0 && !ends.has(souring.id) && jars.every((jar) => chilledJars.has(jar.id))) {
-    ends.set(souring.id, { atMs: Math.max(...jars.map((jar) => chilledJars.get(jar.id)!)), skipped: false });
+  const inJars = method.find(({ facts }) => facts.sours);
+  if (inJars && jars.length > 0 && !ends.has(inJars.id) && jars.every((jar) => chilledJars.has(jar.id))) {
+    ends.set(inJars.id, { atMs: Math.max(...jars.map((jar) => chilledJars.get(jar.id)!)), skipped: false });
   }
   const finish = last(of('finished'));
   const steps = stepsOf(method, startedAtMs, ends, finish !== null);
   // A second helping of starter never moves the clock or the forecast's zero; a wrong entry is corrected instead.
   const starter = of('starter-added')[0];
-  const inoculating = method.find(({ facts }) => facts.inoculates);
+  const souring = souringStep(steps)?.step;
+  const upToIt = souring ? method.slice(0, method.indexOf(souring)) : method;
+  const inoculating = upToIt.findLast(({ facts }) => facts.inoculates);
   const inoculation = inoculating && ends.get(inoculating.id);
+  const before = upToIt.findLast(({ facts }) => facts.sours);
+  const fed = new Map(of('fed').map((e): readonly [string, number | null] => [e.data.step, e.data.massKg]));
   const weighings = of('weighed');
   const weighed = weighings.findLast((e) => e.data.of === undefined);
   const salted = of('salted');
@@ -281,14 +321,20 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
         sampled(e, 'temperature').map((s) => ({ ...s, celsius: s.value, live: false })),
       ),
     ].sort((a, b) => a.atMs - b.atMs),
-    acidity: acidityOf(effective, plan),
-    dose: starter ? { massKg: starter.data.massKg, statedRatio: starter.data.statedRatio } : plan.starter,
+    acidity: [...acidityOf(effective, plan), ...seenAtEnd(method, of('step-done'))].sort(
+      (a, b) => a.atMs - b.atMs,
+    ),
+    dose: starter
+      ? { massKg: starter.data.massKg, statedRatio: starter.data.statedRatio }
+      : souringPlan({ plan, steps, fed }).starter,
     inoculatedAtMs: starter
       ? instantOf(starter)
       : inoculation && !inoculation.skipped
         ? inoculation.atMs
         : null,
     chilledAtMs: (souring && ends.get(souring.id)?.atMs) ?? null,
+    roundFromMs: (before && ends.get(before.id)?.atMs) ?? null,
+    fed,
     coolingSinceMs: cooled ? instantOf(cooled) : null,
     chilledJars,
     traces,
@@ -310,9 +356,13 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
   };
 }
 
+/** What was seen of the present souring. */
+export const acidityNow = ({ acidity, roundFromMs }: Pick<MakeState, 'acidity' | 'roundFromMs'>) =>
+  roundFromMs === null ? acidity : acidity.filter(({ atMs }) => atMs > roundFromMs);
+
 /** How a make sours; `null` when nothing sours in it. */
 export function souringOf({ steps }: Pick<MakeState, 'steps'>): Souring | null {
-  const step = steps.find((s) => s.step.facts.sours)?.step;
+  const step = souringStep(steps)?.step;
   return step ? (STEP_TYPES[step.kind].souring ?? null) : null;
 }
 

@@ -2,6 +2,7 @@ import type { MakeSummary } from '../contract/index.ts';
 import { STARTER_FACTS } from '../culture/index.ts';
 import { batchOf } from '../method/index.ts';
 import { MILK_FACTS } from '../milk/index.ts';
+import { productOf } from '../products/index.ts';
 import { pointForecast } from './forecast.ts';
 import { safetyOf } from './safety.ts';
 import { seenSetMs } from './seen.ts';
@@ -57,6 +58,18 @@ export function doNotEat(state: MakeState): boolean {
   return safetyOf(state, pointForecast(state, endMs).temperature, endMs, null).verdict === 'over';
 }
 
+/** What went in, litres: of what is fed little by little, as much as was fed. */
+function litresIn({ plan, fed, steps }: MakeState): number {
+  const { litres, massKg } = batchOf(plan);
+  if (fed.size === 0) return litres;
+  const kg = steps.reduce(
+    (sum, { step }) =>
+      sum + (fed.get(step.id) ?? (fed.has(step.id) && 'massKg' in step.instance ? step.instance.massKg : 0)),
+    0,
+  );
+  return (litres * kg) / massKg;
+}
+
 /** One line of the Daybook. */
 export function summaryOf(state: MakeState): MakeSummary {
   return {
@@ -66,8 +79,8 @@ export function summaryOf(state: MakeState): MakeSummary {
     finishedAt: state.finished ? new Date(state.finished.atMs).toISOString() : null,
     status: state.finished ? state.finished.verdict : 'under-way',
     doNotEat: doNotEat(state),
-    waking: false,
-    litres: batchOf(state.plan).litres,
+    waking: productOf(state.plan).takes === 'packet',
+    litres: litresIn(state),
     milk: MILK_FACTS[state.plan.milk.kind].label,
     starter: souringOf(state) ? STARTER_FACTS[state.plan.starter.kind].label : '',
     product: state.plan.product,

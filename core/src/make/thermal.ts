@@ -3,7 +3,7 @@ import { interpolateLinear } from '../numerics/index.ts';
 import type { StepId, StepKind } from '../contract/index.ts';
 import { productOf } from '../products/index.ts';
 import { closed, handsOnly, STEP_TYPES, type Leg, type LegReading } from '../steps/index.ts';
-import type { MakeState, StepState, TemperatureReading } from './state.ts';
+import { souringStep, type MakeState, type StepState, type TemperatureReading } from './state.ts';
 
 const MINUTE_MS = 60_000;
 
@@ -45,7 +45,7 @@ function readingsWithin(
     .map((t) => ({ minutes: (t.atMs - startMs) / MINUTE_MS, temperatureC: t.celsius }));
 }
 
-function legOf(state: MakeState, step: StepState, startC: number, startMs: number): Leg {
+function legOf(state: MakeState, step: StepState, startC: number, startMs: number, nowMs: number): Leg {
   const { plan } = state;
   const readings = readingsWithin(state.temperatures, startMs, step.endedAtMs);
   const { leg } = STEP_TYPES[step.step.kind];
@@ -60,6 +60,8 @@ function legOf(state: MakeState, step: StepState, startC: number, startMs: numbe
     readings,
     changedMin,
     of,
+    nowMs: step.endedAtMs ?? nowMs,
+    fed: state.fed,
     stages: stages.map(({ stage, atMs }) => ({ stage, minutes: (atMs - startMs) / MINUTE_MS })),
   });
 }
@@ -74,12 +76,13 @@ export function walkThermal(state: MakeState, nowMs: number): ThermalWalk {
   let atMs = state.startedAtMs;
   let celsius = plan.milk.startC;
   let variance = 0;
+  const souring = souringStep(state.steps);
   const steps: StepTime[] = [];
   const course: (readonly [number, number])[] = [[atMs, celsius]];
   let inoculation = { atMs, celsius, sigmaMin: 0 };
   for (const step of state.steps) {
     const { id, kind } = step.step;
-    if (step.step.facts.sours) break;
+    if (step === souring) break;
     const startMs = step.startedAtMs ?? atMs;
     if (step.status === 'skipped') {
       steps.push({
@@ -94,7 +97,7 @@ export function walkThermal(state: MakeState, nowMs: number): ThermalWalk {
       atMs = step.endedAtMs ?? startMs;
       continue;
     }
-    const planned = legOf(state, step, celsius, startMs);
+    const planned = legOf(state, step, celsius, startMs, nowMs);
     const measured = readingsWithin(state.temperatures, startMs, step.endedAtMs).length > 0;
     const leg =
       step.endedAtMs === null ? planned : closed(planned, (step.endedAtMs - startMs) / MINUTE_MS, measured);

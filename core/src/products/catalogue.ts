@@ -3,6 +3,7 @@ import { STEP_TYPES, stepFor, type MethodStep, type StepOf, type StepType } from
 import { BUTTER } from './butter.ts';
 import { CULTURED_CREAM } from './cultured-cream.ts';
 import type { Product } from './product.ts';
+import { WAKING } from './waking.ts';
 import { YOGURT } from './yogurt.ts';
 
 /** One product a line: nothing else knows them by name. */
@@ -10,6 +11,7 @@ export const PRODUCTS: Readonly<Record<ProductId, Product>> = {
   yogurt: YOGURT,
   'cultured-cream': CULTURED_CREAM,
   butter: BUTTER,
+  waking: WAKING,
 };
 
 export const productOf = ({ product }: Pick<MakePlan, 'product'>): Product => PRODUCTS[product];

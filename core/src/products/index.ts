@@ -1,5 +1,7 @@
 export type { Gives, Product } from './product.ts';
 export { defaultPlan } from './begin/yogurt.ts';
 export { PRODUCTS, methodSteps, productOf } from './catalogue.ts';
+export { feedRows, milkForWaking, type FeedRow } from './feeds.ts';
 export { adviseOn } from './advise.ts';
 export { beginPlan } from './begin/index.ts';
+export { beginWaking, usualWaking, WAKES_AT_C } from './begin/waking.ts';

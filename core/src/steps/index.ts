@@ -18,6 +18,8 @@ import { CHURN } from './churn.ts';
 import { DRAIN } from './drain.ts';
 import { WASH } from './wash.ts';
 import { WORK } from './work.ts';
+import { FEED } from './feed.ts';
+import { STAND } from './stand.ts';
 import type { StepFacts, StepType } from './step-type.ts';
 
 export * from './step-type.ts';
@@ -26,6 +28,7 @@ export { closed, handsOnly, type Leg, type LegReading } from './leg.ts';
 export { heatTargetC } from './heat.ts';
 export { churnOf } from './churn.ts';
 export { serumLeft } from './wash.ts';
+export { scaldMin, whenThere, type Fed } from './feeding.ts';
 export { THICKENS_H } from './thicken.ts';
 export { STEP_ADVICE } from './advice/index.ts';
 
@@ -50,6 +53,8 @@ export const STEP_TYPES: Readonly<Record<StepKind, StepType>> = {
   drain: DRAIN,
   wash: WASH,
   work: WORK,
+  feed: FEED,
+  stand: STAND,
 };
 
 /** What is known of a kind of step. */

@@ -3,6 +3,7 @@ import type { SeenStage } from '../butter/index.ts';
 import { refitArrival } from '../heat/index.ts';
 import { batchOf, roomAtC } from '../method/index.ts';
 import type { Composition } from '../milk/index.ts';
+import type { Fed } from './feeding.ts';
 import type { StepOf } from './step-type.ts';
 
 /** A step that would never end by the model is drawn this long and said to be endless, minutes. */
@@ -36,6 +37,9 @@ export interface LegRun {
   readonly changedMin: number;
   /** The step with its own parameters. */
   readonly of: StepOf;
+  readonly nowMs: number;
+  /** What was given in its feeds. */
+  readonly fed: Fed;
   /** What was seen of a churning, minutes since the step's start. */
   readonly stages: readonly SeenStage[];
 }

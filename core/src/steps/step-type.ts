@@ -1,6 +1,7 @@
 import type { ByProduct, EventType, MakePlan, StepId, StepInstance, StepKind } from '../contract/index.ts';
 import type { Cue } from '../culture/index.ts';
 import type { Advice, AdviceUnits, Batch, CautionId } from '../method/index.ts';
+import type { Fed } from './feeding.ts';
 import type { Leg, LegRun } from './leg.ts';
 import type { AcidMark, MarkRole, ShareMark } from './mark.ts';
 
@@ -44,6 +45,8 @@ export interface StepFacts {
   readonly weighs?: ByProduct;
   /** What hands tell of it, besides that it is done. */
   readonly tells?: 'stages' | 'rinses' | 'salt';
+  /** Who calls it done has seen it set, and smelt it clean. */
+  readonly doneShowsSet?: true;
   /** Cream is parted into butter and buttermilk in it. */
   readonly parts?: true;
 }
@@ -90,6 +93,7 @@ export type StepAim =
   | { readonly to: 'time'; readonly minutes: number }
   | { readonly to: 'break' }
   | { readonly to: 'dose' }
+  | { readonly to: 'amount'; readonly massKg: number }
   | { readonly to: 'ready' }
   | { readonly to: 'words'; readonly words: string };
 
@@ -103,6 +107,8 @@ export interface StepHands {
   readonly mustAct: boolean;
   /** How long it goes by itself after the souring, minutes; left out, it has no time of its own. */
   readonly waitMin?: number;
+  /** Hands begin so long before its end, minutes; left out, at its end. */
+  readonly leadMin?: number;
 }
 
 /** What a product's steps call what they work on. */
@@ -119,8 +125,20 @@ export interface StepOf {
   readonly goods: Goods;
 }
 
+/** A step that comes after a souring, as it is gone through. */
+export interface LaterRun {
+  readonly plan: MakePlan;
+  readonly of: StepOf;
+  readonly startMs: number;
+  readonly fed: Fed;
+  /** How late its own scatter has it, in σ of ln: 0 is the middle. */
+  readonly z: number;
+}
+
 /** How a souring ends, and how that is told. */
 export interface Souring {
+  /** The plan as this souring has it, where a make sours more than once; left out, the make's. */
+  readonly plan?: (plan: MakePlan, of: StepOf, fed: Fed) => MakePlan;
   /** The points of acidity it passes, in order; which of them ends it is told by their roles. */
   readonly marks: (plan: MakePlan) => readonly AcidMark[];
   /** How far ahead is looked, h. */
@@ -173,6 +191,8 @@ export interface StepType {
   readonly aim?: (plan: MakePlan, of: StepOf) => StepAim;
   /** What it does to the heat of the milk; left out, it is hands work that leaves it as it is. */
   readonly leg?: (run: LegRun) => Leg;
+  /** How long it takes when it comes after a souring; left out, its hands, or the cold at work. */
+  readonly later?: (run: LaterRun) => { readonly minutes: number };
   readonly souring?: Souring;
   /** What it passes on its way, by shares of its time. */
   readonly marks?: readonly ShareMark[];

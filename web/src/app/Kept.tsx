@@ -8,7 +8,6 @@ import { dropRefused, useAppSelector } from '../data/store.ts';
 /** What an entry is about, in a word or two. */
 const ENTRY_WORDS: Partial<Record<EventType, string>> = {
   'make-started': 'a make’s beginning',
-  'waking-started': 'a waking’s beginning',
   'temperature-read': 'a temperature',
   'ph-read': 'a pH',
   titrated: 'an acidity',

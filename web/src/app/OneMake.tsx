@@ -1,7 +1,8 @@
 import { Button } from '@mantine/core';
 import type { ComponentType } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import type { MakeState, WakingState } from '@morning-crock/core';
+import { choicesOfWaking } from '@morning-crock/core/contract';
+import type { MakeState } from '@morning-crock/core';
 import { liveSlice } from '../data/live-slice.ts';
 import type { KeptEntry } from '../data/outbox.ts';
 import { refusalWords } from '../data/refusal-words.ts';
@@ -14,7 +15,8 @@ function NotBegun({ make, beginning }: { readonly make: Make; readonly beginning
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
   const { draft, refused } = beginning;
-  if (draft.type !== 'make-started' && draft.type !== 'waking-started') return null;
+  if (draft.type !== 'make-started') return null;
+  const waking = choicesOfWaking(draft.data.plan);
   /** What was entered after it has nothing to stand on either. */
   const leave = async (to: string): Promise<void> => {
     await navigate(to);
@@ -28,11 +30,11 @@ function NotBegun({ make, beginning }: { readonly make: Make; readonly beginning
       <Button
         h={72}
         onClick={() => {
-          if (draft.type === 'make-started') {
+          if (!waking) {
             dispatch(liveSlice.actions.draftKept(draft.data.plan));
             void leave('/new?draft=1');
           } else {
-            dispatch(liveSlice.actions.wakingDraftKept(draft.data.plan));
+            dispatch(liveSlice.actions.wakingDraftKept(waking));
             void leave('/cultures/wake');
           }
         }}
@@ -70,17 +72,15 @@ function Unreadable({ id, make }: { readonly id: string; readonly make: Make }) 
   );
 }
 
-/** What stands at the address of one make: the make, the waking, or words and a way on. */
+/** What stands at the address of one make: the make, or words and a way on. */
 export function OneMake(props: {
   readonly Make: ComponentType<{ readonly make: Make; readonly state: MakeState }>;
-  readonly Waking?: ComponentType<{ readonly state: WakingState }>;
 }) {
-  const { Make, Waking } = props;
+  const { Make } = props;
   const { id = '' } = useParams();
   const make = useMake(id);
   if (make.refused) return <NotBegun make={make} beginning={make.refused} />;
   if (make.state) return <Make make={make} state={make.state} />;
-  if (make.waking && Waking) return <Waking state={make.waking} />;
   if (make.failed === 'unreadable') return <Unreadable id={id} make={make} />;
   if (make.failed === 'away')
     return (
@@ -91,7 +91,7 @@ export function OneMake(props: {
         </Button>
       </p>
     );
-  if (make.failed === 'missing' || make.waking)
+  if (make.failed === 'missing')
     return (
       <p>
         There is no such make. <Link to="/">Back to the Bench</Link> or{' '}

@@ -1,4 +1,4 @@
-import { attendedMake, attendedWaking, useLiveWakings } from '../data/attended.ts';
+import { attendedMake } from '../data/attended.ts';
 import { useNow } from '../data/clock.ts';
 import { useAppSelector } from '../data/store.ts';
 import { useUnderWayIds } from '../data/under-way.ts';
@@ -10,13 +10,9 @@ import { ClockLine } from './ClockLine.tsx';
 export function Watch() {
   const nowMs = useNow();
   const live = useAllLive();
-  const wakings = useLiveWakings();
   const underWay = useUnderWayIds();
   const failed = useAppSelector((s) => s.live.failed);
-  const makes = [
-    ...live.map((make) => attendedMake(make, nowMs)),
-    ...wakings.map((waking) => attendedWaking(waking, nowMs)),
-  ];
+  const makes = live.map((make) => attendedMake(make, nowMs));
   const working = underWay.length > makes.length;
   return (
     <>

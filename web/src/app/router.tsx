@@ -25,12 +25,11 @@ export function createRouter() {
             {
               path: 'makes/:id',
               lazy: async () => {
-                const [{ OneMake }, { MakePlace }, { WakingPlace }] = await Promise.all([
+                const [{ OneMake }, { MakePlace }] = await Promise.all([
                   import('./OneMake.tsx'),
                   import('../places/make/MakePlace.tsx'),
-                  import('../places/waking/WakingPlace.tsx'),
                 ]);
-                return { element: <OneMake Make={MakePlace} Waking={WakingPlace} /> };
+                return { element: <OneMake Make={MakePlace} /> };
               },
             },
             {
@@ -40,12 +39,11 @@ export function createRouter() {
             {
               path: 'daybook/:id',
               lazy: async () => {
-                const [{ OneMake }, { Record }, { WakingPlace }] = await Promise.all([
+                const [{ OneMake }, { Record }] = await Promise.all([
                   import('./OneMake.tsx'),
                   import('../places/daybook/Record.tsx'),
-                  import('../places/waking/WakingPlace.tsx'),
                 ]);
-                return { element: <OneMake Make={Record} Waking={WakingPlace} /> };
+                return { element: <OneMake Make={Record} /> };
               },
             },
             {

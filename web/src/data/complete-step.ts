@@ -6,6 +6,10 @@ import { record } from './store.ts';
 export async function completeStep(state: MakeState): Promise<void> {
   const step = state.current?.step;
   if (!step) return;
+  if (step.facts.endedBy === 'fed') {
+    await record(state.id, 'fed', { step: step.id, massKg: null, typed: null });
+    return;
+  }
   if (step.facts.inoculates && state.plan.starter.kind !== 'none') {
     const { massKg, statedRatio, typed } = state.plan.starter;
     await record(state.id, 'starter-added', { massKg, statedRatio, typed });

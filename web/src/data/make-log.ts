@@ -1,20 +1,11 @@
-import {
-  EVENT_FACTS,
-  foldMake,
-  foldWaking,
-  type LoggedEvent,
-  type MakeState,
-  type WakingState,
-} from '@morning-crock/core';
+import { EVENT_FACTS, foldMake, type LoggedEvent, type MakeState } from '@morning-crock/core';
 import type { DraftEvent, StoredEvent } from '@morning-crock/core/contract';
 import type { KeptEntry } from './outbox.ts';
 
-/** All that is written down of a make or a waking, what is kept here among it, and what it folds to. */
+/** All that is written down of a make, what is kept here among it, and what it folds to. */
 export interface MakeLog {
   readonly events: readonly LoggedEvent[];
   readonly state: MakeState | null;
-  /** Set instead when it is a waking. */
-  readonly waking: WakingState | null;
   /** The events that a forecast follows from; the same list until one of them changes. */
   readonly shaping: readonly LoggedEvent[];
   /** It has entries, but they cannot be worked out. */
@@ -42,16 +33,12 @@ function keptOf(makeId: string, entries: readonly KeptEntry[]): readonly DraftEv
 }
 
 /** One log that cannot be worked out must not take a page with it that shows many. */
-function folded(
-  makeId: string,
-  events: readonly LoggedEvent[],
-): Pick<MakeLog, 'state' | 'waking' | 'unreadable'> {
+function folded(makeId: string, events: readonly LoggedEvent[]): Pick<MakeLog, 'state' | 'unreadable'> {
   try {
-    const state = foldMake(makeId, events);
-    return { state, waking: state ? null : foldWaking(makeId, events), unreadable: false };
+    return { state: foldMake(makeId, events), unreadable: false };
   } catch (error) {
     console.error(error);
-    return { state: null, waking: null, unreadable: true };
+    return { state: null, unreadable: true };
   }
 }
 

@@ -116,7 +116,7 @@ const TRIES = 3;
 /** What was set aside is tried again after this long. */
 const ASIDE_RETRY_MS = 60_000;
 
-/** Whether an entry begins a make or a waking: what follows it stands on it. */
+/** Whether an entry begins a make: what follows it stands on it. */
 export const beginsStream = ({ type }: DraftEvent): boolean => beginsMake(type);
 
 /** Sends what is kept, one after another in order; waits and tries again while the server is away. */

@@ -19,7 +19,7 @@ import { useAppSelector } from './store.ts';
 /** No such make; the server gave no answer; what is stored cannot be worked out. */
 type Failure = 'missing' | 'away' | 'unreadable';
 
-/** One make or waking (nothing for an empty identity), with what is kept here carried out. */
+/** One make (nothing for an empty identity), with what is kept here carried out. */
 export interface OneMake extends MakeLog {
   readonly kept: readonly KeptEntry[];
   /** Begun on this device and refused by the server: the entry that began it. */
@@ -50,7 +50,7 @@ export function useMake(makeId: string): OneMake {
     kept,
     refused: beginning?.refused ? beginning : null,
     loading: query.isLoading,
-    failed: log.state || log.waking ? null : failureOf(log, query.error),
+    failed: log.state ? null : failureOf(log, query.error),
     again: () => void query.refetch(),
   };
 }

@@ -19,7 +19,7 @@ export interface CrockLook {
     | 'grains'
     | 'lump';
   /** The pattern brushed on it tells what is made in it; left out, waves. */
-  readonly brush?: 'waves' | 'sprigs' | 'cord';
+  readonly brush?: 'waves' | 'sprigs' | 'cord' | 'buds';
   readonly label: string;
 }
 
@@ -36,6 +36,11 @@ const BRUSH: Readonly<Record<NonNullable<CrockLook['brush']>, readonly { d: stri
     { d: 'M40 145c-6-1-8-5-8-9M45 137c6 0 10-2 12-6M48 129c-6-1-8-5-8-9', width: 5 },
     { d: 'M166 152c-8-8-14-20-20-34', width: 3 },
     { d: 'M160 145c6-1 8-5 8-9M155 137c-6 0-10-2-12-6M152 129c6-1 8-5 8-9', width: 5 },
+  ],
+  buds: [
+    { d: 'M33 146h.1M157 128h.1', width: 5 },
+    { d: 'M42 138h.1M148 136h.1', width: 8 },
+    { d: 'M53 128h.1M165 140h.1', width: 11 },
   ],
   cord: [
     { d: 'M31 130l9 12M40 130l9 12M49 130l9 12', width: 4 },

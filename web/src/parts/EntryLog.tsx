@@ -71,7 +71,7 @@ export function EntryLog(props: {
               {entryWords(event, units)}
               {pending.some((p) => p.draft.id === event.id) && <span className="quiet"> · kept here</span>}
             </span>
-            {event.type !== 'make-started' && event.type !== 'waking-started' && (
+            {event.type !== 'make-started' && (
               <>
                 {!['trace-imported', 'replanned'].includes(event.type) && (
                   <Button

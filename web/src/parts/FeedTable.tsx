@@ -1,11 +1,12 @@
-import type { Waking } from '@morning-crock/core';
+import type { FeedRow } from '@morning-crock/core';
 import { useUnits } from '../data/use-units.ts';
 import './feed-table.css';
 
-/** The feeds of a waking: when to scald, feed and look, and how long it rests. */
-export function FeedTable({ waking, nowMs }: { readonly waking: Waking; readonly nowMs: number }) {
+/** The feeds of a waking: how much, when to scald, to feed and to look. */
+export function FeedTable({ rows, nowMs }: { readonly rows: readonly FeedRow[]; readonly nowMs: number }) {
   const units = useUnits();
-  const now = waking.feeds.find((f) => f.status !== 'done')?.n;
+  const now = rows.find((f) => f.is !== 'set')?.n;
+  const scalds = rows.some((f) => f.beginMs < f.feedMs);
   return (
     <div className="table-box" role="region" aria-label="Feeds" tabIndex={0}>
       <table className="wake-table">
@@ -13,32 +14,26 @@ export function FeedTable({ waking, nowMs }: { readonly waking: Waking; readonly
           <tr>
             <th>Feed</th>
             <th>Milk</th>
-            {waking.scald && <th>Scald</th>}
+            {scalds && <th>Scald</th>}
             <th>Stir in</th>
-            <th>Look, about</th>
-            <th>Sets in</th>
+            <th>Set, about</th>
           </tr>
         </thead>
         <tbody>
-          {waking.feeds.map((feed) => (
-            <tr key={feed.n} className={feed.n === now && !waking.finished ? 'now' : ''}>
+          {rows.map((feed) => (
+            <tr key={feed.n} className={feed.n === now ? 'now' : ''}>
               <td className="number">{feed.n}</td>
               <td className="number">{units.mass(feed.massKg)}</td>
-              {waking.scald && (
-                <td className="number">{feed.fedMs === null ? units.time(feed.beginMs, nowMs) : '✓'}</td>
+              {scalds && (
+                <td className="number">{feed.is === 'coming' ? units.time(feed.beginMs, nowMs) : '✓'}</td>
               )}
               <td className="number">
-                {feed.fedMs === null ? units.time(feed.feedMs, nowMs) : `✓ ${units.time(feed.fedMs, nowMs)}`}
+                {feed.is === 'coming' ? '' : '✓ '}
+                {units.time(feed.feedMs, nowMs)}
               </td>
               <td className="number">
-                {feed.setMs === null
-                  ? units.time(feed.lookMs, nowMs)
-                  : `✓ set ${units.time(feed.setMs, nowMs)}`}
-              </td>
-              <td className="quiet">
-                {feed.status === 'coming' && feed.restColdH > 1
-                  ? `rests cold about ${Math.round(feed.restColdH)} h before`
-                  : `about ${Math.round(feed.set.p10)}–${Math.round(feed.set.p90)} h`}
+                {feed.is === 'set' ? '✓ ' : ''}
+                {units.time(feed.setMs, nowMs)}
               </td>
             </tr>
           ))}

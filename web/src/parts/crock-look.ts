@@ -7,6 +7,7 @@ import {
   markPh,
   markWords,
   souringOf,
+  souringPlan,
   STAGE_SHARE,
   type MakeState,
   type PointForecast,
@@ -55,7 +56,7 @@ export function crockLook(
 ): CrockLook {
   const { brush } = productOf(state.plan).drawn;
   const { into } = productOf(state.plan).goods;
-  const fill = batchOf(state.plan).litres / state.plan.pot.litres;
+  const fill = batchOf(souringPlan(state)).litres / state.plan.pot.litres;
   const look = (surface: CrockLook['surface'], words: string): CrockLook => ({
     fill,
     brush,

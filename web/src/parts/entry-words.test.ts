@@ -10,7 +10,6 @@ const ofType = (type: EventType, data: unknown): LoggedEvent =>
 
 test.each<[EventType, unknown, string]>([
   ['make-started', {}, 'started'],
-  ['waking-started', {}, 'started'],
   ['step-done', { step: 'cool' }, 'cooling done'],
   ['step-skipped', { step: 'reserve' }, 'keeping a spoonful left out'],
   ['temperature-read', { celsius: 43, instrument: 'hand' }, '43.0 °C'],
@@ -39,8 +38,9 @@ test.each<[EventType, unknown, string]>([
   ],
   ['noted', { text: 'the lid was off' }, 'the lid was off'],
   ['reserved', { massKg: 0.06 }, 'kept 60 g'],
-  ['waking-done', { feed: 2, did: 'fed', massKg: 0.18 }, 'feed 2 given, 180 g'],
-  ['waking-done', { feed: 2, did: 'not-yet', massKg: null }, 'feed 2 not set yet'],
+  ['fed', { step: 'feed-2', massKg: 0.18, typed: null }, 'fed 2, 180 g'],
+  ['fed', { step: 'feed', massKg: null, typed: null }, 'fed'],
+  ['step-done', { step: 'stand-2' }, 'standing 2 done'],
   ['finished', { verdict: 'kept', reason: '' }, 'finished'],
   ['finished', { verdict: 'discarded', reason: 'never set' }, 'discarded. never set'],
 ])('%s %j is “%s”', (type, data, words) => {

@@ -23,20 +23,25 @@ const STEP_WORDS: Readonly<Record<StepKind, string>> = {
   drain: 'draining',
   wash: 'washing',
   work: 'working',
+  feed: 'feeding',
+  stand: 'standing',
 };
+/** Which one of its kind, when it is not the first. */
+const nthWords = (step: StepId): string => {
+  const n = /-(\d+)$/.exec(step)?.[1];
+  return n === undefined ? '' : ` ${n}`;
+};
+
 /** A step by its name within the make; a second one of a kind has a number behind it. */
 function stepWords(step: StepId): string {
   const kind = step.replace(/-\d+$/, '');
-  return Object.hasOwn(STEP_WORDS, kind) ? STEP_WORDS[kind as StepKind] : step;
+  return Object.hasOwn(STEP_WORDS, kind) ? `${STEP_WORDS[kind as StepKind]}${nthWords(step)}` : step;
 }
-
-const FEED_WORDS = { fed: 'given', set: 'set', 'not-yet': 'not set yet', rested: 'rested' } as const;
 
 /** One entry in words; `null` for what needs no line of its own. */
 export function entryWords(event: LoggedEvent, units: Units): string | null {
   switch (event.type) {
     case 'make-started':
-    case 'waking-started':
       return 'started';
     case 'step-done':
       return `${stepWords(event.data.step)} done`;
@@ -74,8 +79,8 @@ export function entryWords(event: LoggedEvent, units: Units): string | null {
       return event.data.text;
     case 'reserved':
       return `kept ${units.mass(event.data.massKg)}`;
-    case 'waking-done':
-      return `feed ${event.data.feed} ${FEED_WORDS[event.data.did]}${event.data.massKg === null ? '' : `, ${units.mass(event.data.massKg)}`}`;
+    case 'fed':
+      return `fed${nthWords(event.data.step)}${event.data.massKg === null ? '' : `, ${units.mass(event.data.massKg)}`}`;
     case 'finished':
       return event.data.verdict === 'kept' ? 'finished' : `discarded. ${event.data.reason}`;
     default:

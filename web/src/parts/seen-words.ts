@@ -37,8 +37,8 @@ export function firmnessWords(state: MakeState, { point }: BandForecast): string
     : `about ${word}`;
 }
 
-/** When it is as sour as was wanted; what was seen set is on its way from set to that. */
+/** When it is as sour as was wanted; what was seen set is on its way from set to that. Goes on in a sentence. */
 export function readyWords(state: MakeState, forecast: BandForecast, units: Units, nowMs: number): string {
   const { p10, p90 } = markBand(forecast, 'ready');
-  return `${seenSetMs(state) === null ? 'Ready' : 'Sour enough'} ${units.span(p10, p90, nowMs)}`;
+  return `${seenSetMs(state) === null ? 'ready' : 'sour enough'} ${units.span(p10, p90, nowMs)}`;
 }

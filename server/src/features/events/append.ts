@@ -1,4 +1,4 @@
-import { beginsMake, EVENT_FACTS, faultOfFold, isChange } from '@morning-crock/core';
+import { beginsMake, EVENT_FACTS, faultOfFold, isChange, today } from '@morning-crock/core';
 import {
   dataBroughtUp,
   EVENT_DATA,
@@ -25,21 +25,24 @@ async function checkAgainstStream(stream: StreamFacts, kitchenId: string, draft:
     if (draft.streamId !== kitchenId) refuse('bad-input', 'streamId', 'a kitchen changes in its own stream');
     return;
   }
-  const { started, registered, waking } = stream.begun();
+  const { make, registered } = stream.begun();
   if (facts.begins && !beginsMake(draft.type)) {
-    if (started) refuse('bad-input', 'streamId', 'is a make');
+    if (make) refuse('bad-input', 'streamId', 'is a make');
     return;
   }
   if (facts.begins) {
-    if (started) refuse('already-started', 'streamId', 'this make was started before');
+    if (make) refuse('already-started', 'streamId', 'this make was started before');
     if (registered) refuse('bad-input', 'streamId', 'is no make');
     return;
   }
-  if (!started && !(registered && isChange(draft)))
+  if (!make && !(registered && isChange(draft)))
     refuse('no-such-make', 'streamId', 'no make with this identity');
-  if (waking && !facts.of.includes('waking')) refuse('bad-input', 'type', 'is nothing a waking takes');
-  if (!waking && !isChange(draft) && !facts.of.includes('make'))
-    refuse('bad-input', 'type', 'is for a waking only');
+  const said = today(draft);
+  if (said.type === 'step-done' || said.type === 'step-skipped' || said.type === 'fed') {
+    const { step } = said.data;
+    if (!make?.plan.method.steps.some(({ id }) => id === step))
+      refuse('bad-input', 'data.step', 'is no step of this make');
+  }
   if (isChange(draft)) {
     const aim = await stream.entry(draft.data.target);
     if (!aim) return refuse('bad-target', 'data.target', 'is not an entry of this make');
@@ -47,7 +50,8 @@ async function checkAgainstStream(stream: StreamFacts, kitchenId: string, draft:
       refuse('bad-target', 'data.target', 'is the start of the make: discard the make instead');
     }
     if (draft.type === 'corrected') {
-      const fit = EVENT_DATA[aim.type].safeParse(dataBroughtUp(aim.type, draft.data.data));
+      const { type } = today(aim);
+      const fit = EVENT_DATA[type].safeParse(dataBroughtUp(type, draft.data.data));
       if (!fit.success)
         throw new AppError(
           'bad-input',

@@ -1,5 +1,5 @@
-import { beginsMake, EVENT_FACTS, eventsThat, isChange } from '@morning-crock/core';
-import type { EventType, StoredEvent } from '@morning-crock/core/contract';
+import { beginsMake, EVENT_FACTS, eventsThat, isChange, today } from '@morning-crock/core';
+import type { EventOf, EventType, StoredEvent } from '@morning-crock/core/contract';
 import { readEvents, storedFrom, type LogWriter } from './event-log.ts';
 
 /** Entries that say what a stream is, and those that take others back: few, however long the stream. */
@@ -14,7 +14,11 @@ const registered = (type: EventType): boolean => EVENT_FACTS[type].begins === tr
 
 /** What a writer needs to know of one stream, asked for as it is needed: never the whole of it. */
 export interface StreamFacts {
-  begun(): { readonly started: boolean; readonly waking: boolean; readonly registered: boolean };
+  begun(): {
+    /** The make it is; `null` when none was begun in it. */
+    readonly make: EventOf<'make-started'>['data'] | null;
+    readonly registered: boolean;
+  };
   /** When it was finished, by its latest finish that was not undone. */
   finishedAt(): string | null;
   /** One entry of it; `null` when it has none with this identity. */
@@ -36,8 +40,7 @@ export function createStreams(log: LogWriter, kitchenId: string) {
     const undos = new Map(telling.flatMap((e) => (e.type === 'voided' ? [[e.id, e] as const] : [])));
     const facts: StreamFacts = {
       begun: () => ({
-        started: telling.some((e) => beginsMake(e.type)),
-        waking: telling.some((e) => e.type === 'waking-started'),
+        make: telling.map(today).find((e) => e.type === 'make-started')?.data ?? null,
         registered: telling.some((e) => registered(e.type)),
       }),
       finishedAt() {

@@ -1,4 +1,4 @@
-import { hashSeed, type BandForecast } from '@morning-crock/core';
+import { beginsMake, hashSeed, type BandForecast } from '@morning-crock/core';
 import { eventsResponse, makesResponse, makeSummary, ulid } from '@morning-crock/core/contract';
 import type { FastifyPluginCallbackZod } from 'fastify-type-provider-zod';
 import * as z from 'zod';
@@ -34,10 +34,8 @@ export const makeRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
     { ...asStored, schema: { params, response: { 200: eventsResponse } } },
     async (request) => {
       const { kitchenId } = request.identity;
-      // A waking is a make as well, though of another shape.
       const events = await readEvents(app.db, { kitchenId, streamId: request.params.id });
-      if (!events.some((e) => e.type === 'make-started' || e.type === 'waking-started'))
-        throw new AppError('not-found');
+      if (!events.some((e) => beginsMake(e.type))) throw new AppError('not-found');
       return { events, now: new Date(app.now()).toISOString() };
     },
   );
@@ -48,7 +46,7 @@ export const makeRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
     async (request, reply): Promise<BandForecast> => {
       const { id: makeId } = request.params;
       const events = await readEvents(app.db, { kitchenId: request.identity.kitchenId, streamId: makeId });
-      if (!events.some((e) => e.type === 'make-started')) throw new AppError('not-found');
+      if (!events.some((e) => beginsMake(e.type))) throw new AppError('not-found');
       const gone = new AbortController();
       reply.raw.once('close', () => gone.abort());
       const job = { makeId, events, nowMs: app.now(), seed: hashSeed(makeId) };

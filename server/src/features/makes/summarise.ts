@@ -1,4 +1,4 @@
-import { beginsMake, foldMake, foldWaking, summaryOf, wakingSummary } from '@morning-crock/core';
+import { beginsMake, foldMake, summaryOf } from '@morning-crock/core';
 import { makeSummary, type MakeSummary, type StoredEvent } from '@morning-crock/core/contract';
 
 /** A line for a make whose entries are whole but lead to nothing. */
@@ -31,9 +31,8 @@ export function unreadableSummary(id: string, events: readonly StoredEvent[]): M
 export function summarise(makeId: string, events: readonly StoredEvent[]): MakeSummary | null {
   try {
     const state = foldMake(makeId, events);
-    const waking = state ? null : foldWaking(makeId, events);
-    if (!state && !waking) return null;
-    const summary = makeSummary.safeParse(state ? summaryOf(state) : wakingSummary(waking!));
+    if (!state) return null;
+    const summary = makeSummary.safeParse(summaryOf(state));
     if (summary.success) return summary.data;
   } catch {
     // Told by its own line, with its entries to take away.

@@ -4,13 +4,7 @@ import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useKitchenQuery, useMakesQuery } from '../../data/api.ts';
 import { useNow } from '../../data/clock.ts';
-import {
-  attendedMake,
-  attendedWaking,
-  useLiveWakings,
-  type Attended,
-  type LiveWaking,
-} from '../../data/attended.ts';
+import { attendedMake } from '../../data/attended.ts';
 import { useAppSelector } from '../../data/store.ts';
 import { useUnderWayIds } from '../../data/under-way.ts';
 import { useAllLive } from '../../data/use-all-live.ts';
@@ -27,7 +21,7 @@ function tagOf(make: LiveMake, units: ReturnType<typeof useUnits>, nowMs: number
   const { state, forecast, next, safety } = make;
   if (safety.verdict === 'over') return 'Do not taste';
   if (state.current?.step.facts.sours && markBand(forecast, 'ready').p50 !== null)
-    return readyWords(state, forecast, units, nowMs).toLowerCase();
+    return readyWords(state, forecast, units, nowMs);
   if (!next) return 'all done';
   if (next.atMs <= nowMs) return `${next.act}: now`;
   return `${next.act} about ${units.time(next.atMs, nowMs)}`;
@@ -49,79 +43,14 @@ function Crock({ make, nowMs }: { readonly make: LiveMake; readonly nowMs: numbe
   );
 }
 
-/** A waking on the shelf: a small jar that fills from feed to feed. */
-function WakingCrock({ live, nowMs }: { readonly live: LiveWaking; readonly nowMs: number }) {
-  const units = useUnits();
-  const { state, waking } = live;
-  const done = waking.feeds.filter((f) => f.status === 'done').length;
-  const { next } = attendedWaking(live, nowMs);
-  return (
-    <Link to={`/makes/${state.id}`} className="crock-link">
-      <CrockDrawing
-        fill={(done + 0.4) / waking.feeds.length}
-        surface={waking.overLimit ? 'bad' : 'still'}
-        label={`${state.plan.name}: ${done} of ${waking.feeds.length} feeds set`}
-      />
-      <span className="tag">
-        <span className="tag-name">{state.plan.name}</span>
-        <span className={waking.overLimit ? 'danger' : 'quiet'}>
-          {waking.overLimit
-            ? 'Do not use'
-            : !next || next.atMs <= nowMs
-              ? `${next?.act ?? 'all done'}: now`
-              : `${next.act} about ${units.time(next.atMs, nowMs)}`}
-        </span>
-      </span>
-    </Link>
-  );
-}
-
-/** What a waking wants now or next. */
-function WakingNow(props: {
-  readonly waking: Attended;
-  readonly next: NonNullable<Attended['next']>;
-  readonly nowMs: number;
-  readonly onLater: () => void;
-  readonly only: boolean;
-}) {
-  const { waking, next, nowMs, onLater, only } = props;
-  const units = useUnits();
-  const due = next.atMs <= nowMs + 45_000;
-  return (
-    <section className="now-panel" aria-labelledby="now">
-      <h2 id="now">{due ? 'Now' : `Next, in about ${formatMinutes((next.atMs - nowMs) / 60_000)}`}</h2>
-      <p className="big">{next.act}</p>
-      <p>
-        <strong>{waking.name}.</strong> {due ? 'Since' : 'At about'} {units.time(next.atMs, nowMs)}
-      </p>
-      <Button component={Link} to={`/makes/${waking.id}`} className="great" h={72}>
-        Open {waking.name}
-      </Button>
-      <Button variant="default" disabled={only} onClick={onLater}>
-        Later
-      </Button>
-    </section>
-  );
-}
-
 /** The one thing to do now, or the next one to come. */
-function NowPanel(props: {
-  readonly makes: readonly LiveMake[];
-  readonly wakings: readonly LiveWaking[];
-  readonly nowMs: number;
-}) {
-  const { makes, wakings, nowMs } = props;
+function NowPanel(props: { readonly makes: readonly LiveMake[]; readonly nowMs: number }) {
+  const { makes, nowMs } = props;
   const units = useUnits();
   const [later, setLater] = useState<ReadonlySet<string>>(new Set());
-  const ranked = [
-    ...makes.flatMap((make) =>
-      make.next ? [{ id: make.state.id, make, waking: null, next: make.next }] : [],
-    ),
-    ...wakings.flatMap((live) => {
-      const waking = attendedWaking(live, nowMs);
-      return waking.next ? [{ id: waking.id, make: null, waking, next: waking.next }] : [];
-    }),
-  ].sort((a, b) => a.next.atMs - b.next.atMs);
+  const ranked = makes
+    .flatMap((make) => (make.next ? [{ id: make.state.id, make, next: make.next }] : []))
+    .sort((a, b) => a.next.atMs - b.next.atMs);
   const chosen = ranked.find((r) => !later.has(`${r.id}${r.next.act}`)) ?? ranked[0];
   const putOff = (): void => {
     if (chosen) setLater(new Set([...later, `${chosen.id}${chosen.next.act}`]));
@@ -139,10 +68,6 @@ function NowPanel(props: {
     );
   }
   const { make, next } = chosen;
-  if (!make)
-    return (
-      <WakingNow waking={chosen.waking} next={next} nowMs={nowMs} onLater={putOff} only={ranked.length < 2} />
-    );
   const { state } = make;
   const due = next.atMs <= nowMs + 45_000;
   const step = state.current!.step;
@@ -191,11 +116,7 @@ export function Bench() {
   // Nothing here says less than a minute.
   const nowMs = useNow(5000);
   const makes = useAllLive();
-  const wakings = useLiveWakings();
-  const attended = [
-    ...makes.map((make) => attendedMake(make, nowMs)),
-    ...wakings.map((waking) => attendedWaking(waking, nowMs)),
-  ];
+  const attended = makes.map((make) => attendedMake(make, nowMs));
   const ids = useUnderWayIds();
   const failed = useAppSelector((s) => s.live.failed);
   const { data: kitchen } = useKitchenQuery();
@@ -203,7 +124,7 @@ export function Bench() {
   const again = useMemo(() => {
     const seen = new Map<string, string>();
     for (const make of list.data ?? [])
-      if (make.status === 'kept' && !seen.has(make.name)) seen.set(make.name, make.id);
+      if (make.status === 'kept' && !make.waking && !seen.has(make.name)) seen.set(make.name, make.id);
     return [...seen].slice(0, 2);
   }, [list.data]);
   const empty = ids.length === 0 && list.isSuccess;
@@ -220,9 +141,6 @@ export function Bench() {
         <div className="shelf">
           {makes.map((make) => (
             <Crock key={make.state.id} make={make} nowMs={nowMs} />
-          ))}
-          {wakings.map((waking) => (
-            <WakingCrock key={waking.state.id} live={waking} nowMs={nowMs} />
           ))}
           {ids
             .filter((id) => !attended.some((a) => a.id === id))
@@ -256,7 +174,7 @@ export function Bench() {
         </div>
         {attended.length > 0 && <Thread makes={attended} nowMs={nowMs} />}
       </div>
-      <NowPanel makes={makes} wakings={wakings} nowMs={nowMs} />
+      <NowPanel makes={makes} nowMs={nowMs} />
     </div>
   );
 }

@@ -1,4 +1,15 @@
-import { isLive, planWaking, TREATMENTS } from '@morning-crock/core';
+import {
+  beginWaking,
+  feedRows,
+  isLive,
+  milkForWaking,
+  plannedOf,
+  pointForecast,
+  stateOfPlan,
+  TREATMENTS,
+  usualWaking,
+  WAKES_AT_C,
+} from '@morning-crock/core';
 import {
   wakingPlan,
   type Culture,
@@ -14,13 +25,12 @@ import { refusalWords } from '../../data/refusal-words.ts';
 import { liveSlice } from '../../data/live-slice.ts';
 import { dropRefused, record, useAppDispatch, useAppSelector, whenSettled } from '../../data/store.ts';
 import { useUnits } from '../../data/use-units.ts';
+import { requestForecast } from '../../workers/forecast-client.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';
 import { FeedTable } from '../../parts/FeedTable.tsx';
 
 const KINDS = ['dried-yogurt', 'dried-mesophilic'] as const;
-/** Heat each kind is woken at, °C. */
-const USUAL_C = { 'dried-yogurt': 42, 'dried-mesophilic': 22 } as const;
 
 /** What a packet of the register is meant for. */
 const packetOf = (culture: Culture | undefined): Pick<WakingPlan, 'packetLitres'> =>
@@ -46,18 +56,12 @@ export function WakeForm(props: {
     if (draft) return draft;
     const kind = asked?.kind === 'dried-yogurt' ? 'dried-yogurt' : 'dried-mesophilic';
     return {
+      ...usualWaking(new Date(openedMs).toISOString()),
       name: asked ? `Waking ${asked.name}` : 'Waking',
       cultureId: asked?.id ?? null,
       ...packetOf(asked),
       kind,
-      treatment: 'pasteurised',
-      cartonLitres: 1,
-      firstFeedKg: 0.06,
-      growth: 3,
-      feeds: 4,
-      celsius: USUAL_C[kind],
-      restBetween: 'cold',
-      startAt: new Date(openedMs).toISOString(),
+      celsius: WAKES_AT_C[kind],
     };
   });
   useEffect(() => {
@@ -66,23 +70,36 @@ export function WakeForm(props: {
   }, [dispatch]);
   const set = (part: Partial<WakingPlan>): void => setPlan((before) => ({ ...before, ...part }));
   const nowMs = useNow(60_000);
-  const waking = useMemo(() => planWaking(plan, kitchen, [], nowMs), [plan, kitchen, nowMs]);
   const fault = wakingPlan.safeParse(plan).error?.issues[0];
+  const rows = useMemo(() => {
+    const startAt = new Date(nowMs).toISOString();
+    const state = stateOfPlan(beginWaking({ ...plan, startAt }, kitchen));
+    return feedRows(state.steps, pointForecast(state, nowMs).steps, state.fed);
+  }, [plan, kitchen, nowMs]);
+  const readyMs = rows.at(-1)?.setMs ?? nowMs;
+  const milk = milkForWaking({ ...plan, startAt: new Date(nowMs).toISOString() }, readyMs);
   const start = async (): Promise<void> => {
     const id = ulid();
-    const atMs = now();
-    const started = await record(
-      id,
-      'waking-started',
-      { plan: { ...plan, name: plan.name.trim(), startAt: new Date(Math.round(atMs)).toISOString() } },
-      atMs,
+    const atMs = Math.round(now());
+    const final = beginWaking(
+      { ...plan, name: plan.name.trim(), startAt: new Date(atMs).toISOString() },
+      kitchen,
     );
+    const started = await record(id, 'make-started', { plan: final }, atMs);
     const refused = await whenSettled(started);
     if (refused) {
       await dropRefused(started);
       setRefusal(refusalWords(refused));
       return;
     }
+    // What was forecast is stored: the Daybook compares with it. A waking goes on without.
+    const forecast = await requestForecast('planned', {
+      kind: 'plan',
+      makeId: id,
+      plan: final,
+      nowMs: atMs,
+    }).catch(() => null);
+    if (forecast) await record(id, 'planned', { forecast: plannedOf(stateOfPlan(final), forecast) }, atMs);
     void navigate(`/makes/${id}`);
   };
   return (
@@ -105,7 +122,7 @@ export function WakeForm(props: {
                   ...before,
                   cultureId: packet?.id ?? null,
                   ...packetOf(packet),
-                  ...(packet ? { kind, celsius: USUAL_C[kind], name: `Waking ${packet.name}` } : {}),
+                  ...(packet ? { kind, celsius: WAKES_AT_C[kind], name: `Waking ${packet.name}` } : {}),
                 }));
               }}
             />
@@ -118,7 +135,7 @@ export function WakeForm(props: {
                 value: k,
                 label: k === 'dried-yogurt' ? 'a yogurt culture' : 'for room heat',
               }))}
-              onChange={(kind) => set({ kind, celsius: USUAL_C[kind] })}
+              onChange={(kind) => set({ kind, celsius: WAKES_AT_C[kind] })}
             />
           )}
           <TextInput
@@ -202,16 +219,15 @@ export function WakeForm(props: {
         <div>
           <div className="quiet">Awake</div>
           <div className="number" style={{ fontSize: 34 }}>
-            about {units.time(waking.readyMs, nowMs)}
+            about {units.time(readyMs, nowMs)}
           </div>
           <p>
-            {units.mass(waking.milkKg)} of milk in all
-            {waking.cartons !== null && waking.cartons === 1 && ', one carton'}.
+            {units.mass(milk.massKg)} of milk in all{milk.cartons === 1 && ', one carton'}.
           </p>
         </div>
-        {waking.milkWords && (
+        {milk.words && (
           <p className="caution note" role="status">
-            {waking.milkWords}
+            {milk.words}
           </p>
         )}
         <Button h={72} disabled={fault !== undefined} onClick={() => void start()}>
@@ -227,7 +243,7 @@ export function WakeForm(props: {
             {fault.path.join('.')} {fault.message}
           </p>
         )}
-        <FeedTable waking={waking} nowMs={nowMs} />
+        <FeedTable rows={rows} nowMs={nowMs} />
         <p className="quiet">
           Times by the model, give or take a third; hands are asked for only when somebody is there. A late
           feed plans the rest anew.

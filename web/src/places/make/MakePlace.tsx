@@ -37,7 +37,7 @@ import { LastReading } from './LastReading.tsx';
 import { EntryLog } from '../../parts/EntryLog.tsx';
 import { MoreOf } from './MoreOf.tsx';
 import { Pad } from './Pad.tsx';
-import { PANELS } from './panels/index.ts';
+import { panelOf, underOf } from './panels/index.ts';
 import { StepEntries } from './panels/StepEntries.tsx';
 import { TasteForm } from './TasteForm.tsx';
 import { UndoLine } from '../../parts/UndoLine.tsx';
@@ -59,12 +59,16 @@ function aimOf(live: LiveMake, units: ReturnType<typeof useUnits>, nowMs: number
       const { massKg, kind } = state.plan.starter;
       return massKg === null ? STARTER_FACTS[kind].label : `${units.mass(massKg)} of starter`;
     }
+    case 'amount':
+      return `${units.mass(step.aim.massKg)} of milk`;
     case 'break': {
       const end = forecast.steps.find((s) => s.step === step.id)?.end;
       return end ? `Breaks ${units.span(end.p10, end.p90, nowMs)}` : '';
     }
-    case 'ready':
-      return readyWords(state, forecast, units, nowMs);
+    case 'ready': {
+      const ready = readyWords(state, forecast, units, nowMs);
+      return ready.charAt(0).toUpperCase() + ready.slice(1);
+    }
     case 'words':
       return step.aim.words;
     default:
@@ -251,10 +255,11 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
   if (wet) return <WetHands live={live} onLeave={() => dispatch(liveSlice.actions.wetHandsTurned(false))} />;
   const souring = souringOf(state);
   const set = setWords(state, forecast, units, nowMs);
-  const Panel = step ? PANELS[step.kind] : undefined;
+  const Panel = panelOf(state);
+  const Under = underOf(state);
   const balance = fatBalance(state, minuteMs);
   const label = souring
-    ? `Temperature and pH of ${state.plan.name}. ${set.label} ${set.value}, ${readyWords(state, forecast, units, nowMs).toLowerCase()}`
+    ? `Temperature and pH of ${state.plan.name}. ${set.label} ${set.value}, ${readyWords(state, forecast, units, nowMs)}`
     : `Temperature of ${state.plan.name}`;
   return (
     <>
@@ -312,13 +317,14 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
               </div>
             </div>
           )}
-          {Panel && balance ? (
+          {Panel ? (
             <Panel live={live} nowMs={minuteMs} />
           ) : (
             <div className={`curve ${working ? 'fading' : ''}`}>
               <MakeCurve data={curve} label={label} />
             </div>
           )}
+          {Under && <Under live={live} nowMs={minuteMs} />}
           {words && (
             <p className="caution" role="status" style={{ marginTop: 10 }}>
               {words}

@@ -133,7 +133,9 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
       await record(state.id, 'titrated', { naohMl: read.value, sampleG: grams, percent, typed }, atMs);
     } else {
       const massKg = toKilograms(read.value, massUnit);
-      if (step?.facts.inoculates)
+      if (step?.facts.endedBy === 'fed')
+        await record(state.id, 'fed', { step: step.id, massKg, typed }, atMs);
+      else if (step?.facts.inoculates)
         await record(state.id, 'starter-added', { massKg, statedRatio: null, typed }, atMs);
       else if (keeps) await record(state.id, 'reserved', { massKg, typed }, atMs);
       else {
@@ -153,11 +155,13 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
   const cue = (seen: Cue): void =>
     void record(state.id, 'cue-seen', { cue: seen, cleanSmell: smells ? true : null });
   const massMeans =
-    step?.facts.inoculates === true
-      ? 'Starter added'
-      : keeps
-        ? 'Kept for next time'
-        : `Weight of the ${step?.facts.weighs ?? productOf(state.plan).goods.out}`;
+    step?.facts.endedBy === 'fed'
+      ? 'Milk given'
+      : step?.facts.inoculates === true
+        ? 'Starter added'
+        : keeps
+          ? 'Kept for next time'
+          : `Weight of the ${step?.facts.weighs ?? productOf(state.plan).goods.out}`;
   return (
     <section className="pad-face" aria-label="Pad">
       <div className="kinds" role="group" aria-label="What to enter">

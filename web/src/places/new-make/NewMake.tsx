@@ -20,7 +20,7 @@ import {
 } from '@morning-crock/core/contract';
 import { Button, TextInput } from '@mantine/core';
 import { useState, type ComponentProps } from 'react';
-import { useNavigate, useSearchParams } from 'react-router';
+import { Navigate, useNavigate, useSearchParams } from 'react-router';
 import { ulid } from 'ulid';
 import { useFactorsQuery, useKitchenQuery } from '../../data/api.ts';
 import { now } from '../../data/clock.ts';
@@ -287,6 +287,7 @@ function Form({
 function Repeat({ kitchen, id }: { readonly kitchen: KitchenSettings; readonly id: string }) {
   const { state, failed } = useMake(id);
   if (failed) return <Form kitchen={kitchen} repeated={null} />;
+  if (state && productOf(state.plan).takes === 'packet') return <Navigate to="/cultures/wake" replace />;
   return state ? (
     <Form key={id} kitchen={kitchen} repeated={state} />
   ) : (

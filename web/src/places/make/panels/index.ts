@@ -1,18 +1,34 @@
+import type { MakeState } from '@morning-crock/core';
 import type { StepKind } from '@morning-crock/core/contract';
 import type { ComponentType } from 'react';
 import { ChurnPanel } from './ChurnPanel.tsx';
+import { FeedPanel } from './FeedPanel.tsx';
 import type { PanelProps } from './panel.ts';
 import { TemperPanel } from './TemperPanel.tsx';
 import { WashPanel } from './WashPanel.tsx';
 import { WorkPanel } from './WorkPanel.tsx';
 
+type Panels = Readonly<Partial<Record<StepKind, ComponentType<PanelProps>>>>;
+
 /** The picture of a kind of step; one that has none of its own shows the curve of the make. */
-export const PANELS: Readonly<Partial<Record<StepKind, ComponentType<PanelProps>>>> = {
+const PANELS: Panels = {
   'take-out': TemperPanel,
   temper: TemperPanel,
   churn: ChurnPanel,
   drain: ChurnPanel,
   wash: WashPanel,
   work: WorkPanel,
-  weigh: WorkPanel,
+  feed: FeedPanel,
 };
+/** What stands under the curve of a kind of step. */
+const UNDER: Panels = { stand: FeedPanel };
+
+/** The picture of the present step in the curve's place. Butter is weighed on its board; what else is weighed has no picture. */
+export function panelOf({ current, steps }: MakeState): ComponentType<PanelProps> | undefined {
+  const kind = current?.step.kind;
+  if (kind === 'weigh') return steps.some(({ step }) => step.kind === 'work') ? WorkPanel : undefined;
+  return kind && PANELS[kind];
+}
+
+export const underOf = ({ current }: MakeState): ComponentType<PanelProps> | undefined =>
+  current ? UNDER[current.step.kind] : undefined;

@@ -1,0 +1,12 @@
+import type { Product } from './product.ts';
+
+/** The waking of a dried culture: growing feeds over several days, until it sets its milk by itself. */
+export const WAKING: Product = {
+  id: 'waking',
+  label: 'A culture, woken',
+  line: 'A dried culture, fed until it is awake',
+  goods: { into: 'milk', out: 'culture' },
+  drawn: { brush: 'buds', as: 'set' },
+  takes: 'packet',
+  starters: ['dried-yogurt', 'dried-mesophilic'],
+};

@@ -1,0 +1,65 @@
+import { firmnessIndex, firmnessWord, MILK_CUES, SET_PH, warmCulture } from '../culture/index.ts';
+import { feedOf, feedSetH, planOfFeed, whenThere } from './feeding.ts';
+import { factsOf, type StepType } from './step-type.ts';
+
+const HORIZON_H = { warm: 30, room: 72 } as const;
+/** How far the time to set is off, σ of ln: an estimate, for feeds that are still to come. */
+const SET_LN_SIGMA = 0.23;
+
+/** A fed culture stands until it has set its milk. */
+export const STAND: StepType = {
+  kind: 'stand',
+  facts: factsOf({
+    inThePot: 'souring',
+    waits: true,
+    pad: 'ph',
+    probed: true,
+    sours: true,
+    setShowsAcid: true,
+    doneShowsSet: true,
+  }),
+  words: (plan, { step }) => {
+    const { n } = feedOf(plan, step.id, new Map());
+    return {
+      title: `Stand ${n}`,
+      doneWords: `Feed ${n} is set`,
+      doing: 'Let it stand, warm and still. Tilt it: set, and clean in smell?',
+      why: 'A culture is awake when it sets its milk by itself, and smells clean.',
+      endWords: 'set',
+    };
+  },
+  aim: () => ({ to: 'ready' }),
+  hands: () => ({ handsMin: 2, slackMin: 240, mustAct: false }),
+  cautions: () => ['clean-smell-first', 'discard'],
+  later: ({ plan, of, startMs, fed, z }) => {
+    const setH = feedSetH(plan, feedOf(plan, of.step.id, fed)) * Math.exp(z * SET_LN_SIGMA);
+    const lookMs = whenThere(plan, startMs + setH * 3_600_000);
+    return { minutes: (lookMs - startMs) / 60_000 };
+  },
+  souring: {
+    plan: (plan, { step }, fed) => planOfFeed(plan, feedOf(plan, step.id, fed)),
+    marks: () => [
+      { id: 'set', role: 'body', words: 'Set', ph: SET_PH },
+      { id: 'ready', role: 'ready', words: 'Ready for what comes next', ph: SET_PH },
+    ],
+    horizonH: ({ starter }) => (warmCulture(starter.kind) ? HORIZON_H.warm : HORIZON_H.room),
+    body: ({ batch, denatured, ph, gelC }) =>
+      firmnessIndex({
+        proteinFraction: batch.composition.proteinFraction,
+        denatured,
+        ph,
+        gelC,
+        bodyFactor: batch.bodyFactor,
+      }),
+    bodyWord: firmnessWord,
+    cues: MILK_CUES,
+    smellCounts: false,
+    words: {
+      body: 'Firmness',
+      look: 'It may be set: tilt it, do not stir.',
+      reached: 'It should be set: tilt it. Set, and clean in smell, it takes its next feed.',
+      notShown: 'It is set; that it soured is not shown yet: smell it, or measure.',
+      maybeNever: 'It may not set',
+    },
+  },
+};
