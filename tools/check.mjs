@@ -1,4 +1,4 @@
-// The checks that need no running program: types, lint, import directions, unused code, formatting, the lock.
+// The checks that need no running program: types, lint, import directions, unused code, formatting, styles, the lock.
 import { spawn } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
 import { ROOT } from './install.mjs';
@@ -27,6 +27,7 @@ const CHECKS = [
   },
   { name: 'unused code', args: [bin('knip/bin/knip.js'), '--no-progress'] },
   { name: 'formatting', args: [bin('prettier/bin/prettier.cjs'), '--check', '--log-level', 'warn', '.'] },
+  { name: 'styles', args: ['tools/check-styles.mjs'] },
   { name: 'the lock', args: ['tools/lock.mjs', '--check'] },
 ];
 

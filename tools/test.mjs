@@ -99,7 +99,7 @@ async function runTests(what, workers, args, database, browser) {
 
 async function runStaticChecks() {
   const { runChecks } = await import('./check.mjs');
-  say('checking lint, types, import directions, unused code, formatting and the lock');
+  say('checking lint, types, import directions, unused code, formatting, styles and the lock');
   const checked = await timed('static checks', () => runChecks(say));
   passed += checked.passed;
   failed += checked.failed;

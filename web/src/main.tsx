@@ -1,7 +1,11 @@
 import '@fontsource-variable/newsreader';
 import '@fontsource-variable/source-sans-3';
 import './app/component-styles.ts';
-import './app/styles.css';
+import './app/base.css';
+import './app/told.css';
+import './app/forms.css';
+import './app/tables.css';
+import './app/layout.css';
 import { MantineProvider } from '@mantine/core';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';

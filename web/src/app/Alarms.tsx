@@ -5,6 +5,7 @@ import { Link } from 'react-router';
 import { ring, soundUnlocked, unlockSound } from './sound.ts';
 import { record } from '../data/store.ts';
 import type { Attended } from '../data/attended.ts';
+import './alarms.css';
 
 const RING_EVERY_MS = 4000;
 

@@ -15,6 +15,7 @@ import { Kept } from './Kept.tsx';
 import { KeyHelp } from './KeyHelp.tsx';
 import { LiveMakes } from './LiveMakes.tsx';
 import { Watch } from './Watch.tsx';
+import './frame.css';
 
 const MorePlaces = lazy(async () => ({ default: (await import('./MorePlaces.tsx')).MorePlaces }));
 
@@ -74,9 +75,9 @@ export function Frame() {
           <MorePlaces places={PLACES.slice(ON_PHONE)} />
         </Suspense>
       </nav>
-      <div style={{ minWidth: 0, display: 'flex', flexDirection: 'column', minHeight: 0, gridRow: 'span 2' }}>
+      <div className="beside-rail">
         <Watch />
-        <main id="place" className="place" tabIndex={-1} style={{ flex: 1 }}>
+        <main id="place" className="place grows" tabIndex={-1}>
           <Outlet />
         </main>
       </div>

@@ -1,4 +1,5 @@
 import { Modal } from '@mantine/core';
+import './key-list.css';
 
 const KEYS = [
   ['?', 'show these keys'],
@@ -14,19 +15,17 @@ const KEYS = [
 export function KeyList({ onClose }: { readonly onClose: () => void }) {
   return (
     <Modal opened onClose={onClose} title="Keys">
-      <dl style={{ display: 'grid', gridTemplateColumns: '64px 1fr', gap: 8, margin: 0 }}>
+      <dl className="key-list">
         {KEYS.map(([key, does]) => (
-          <div key={key} style={{ display: 'contents' }}>
+          <div className="key-row" key={key}>
             <dt>
               <kbd>{key}</kbd>
             </dt>
-            <dd style={{ margin: 0 }}>{does}</dd>
+            <dd>{does}</dd>
           </div>
         ))}
       </dl>
-      <p className="quiet" style={{ marginTop: 16 }}>
-        They rest while you type in a field, and can be turned off in Kitchen.
-      </p>
+      <p className="quiet above-m">They rest while you type in a field, and can be turned off in Kitchen.</p>
     </Modal>
   );
 }

@@ -23,7 +23,7 @@ function NotBegun({ make, beginning }: { readonly make: Make; readonly beginning
     for (const entry of make.kept) await dropRefused(entry.draft.id);
   };
   return (
-    <section style={{ display: 'flex', flexDirection: 'column', gap: 14, maxWidth: '56ch' }}>
+    <section className="column reading">
       <h1>{draft.data.plan.name} was not begun</h1>
       <p role="alert">{refused && refusalWords(refused)}</p>
       <p>Nothing is lost: all that was chosen is kept on this device.</p>
@@ -50,14 +50,14 @@ function NotBegun({ make, beginning }: { readonly make: Make; readonly beginning
 
 function Unreadable({ id, make }: { readonly id: string; readonly make: Make }) {
   return (
-    <section style={{ display: 'flex', flexDirection: 'column', gap: 14, maxWidth: '56ch' }}>
+    <section className="column reading">
       <h1>This make cannot be worked out</h1>
       <p role="alert">
         All that was entered is safe, but one of its entries makes no sense with the others. Take the wrong
         one back, or carry the entries away in a file.
       </p>
       {make.events.length > 0 && <EntryLog streamId={id} events={make.events} />}
-      <div style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>
+      <div className="row">
         <Button component="a" href={`/api/events?stream=${id}&limit=5000`} download="entries.json">
           Entries as a file
         </Button>

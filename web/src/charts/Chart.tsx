@@ -51,5 +51,5 @@ export default function Chart({ build, label }: { readonly build: ChartBuilder; 
       notMerge: true,
     });
   }, [build, scheme]);
-  return <div ref={box} role="img" aria-label={label} style={{ width: '100%', height: '100%' }} />;
+  return <div className="fills" ref={box} role="img" aria-label={label} />;
 }

@@ -11,7 +11,7 @@ export function Choices<T extends string>(props: {
   const name = useId();
   return (
     <fieldset className="choices">
-      <legend style={{ padding: 0, marginBottom: 4 }}>{props.legend}</legend>
+      <legend className="below-s">{props.legend}</legend>
       {props.options.map((option) => (
         <label key={option.value}>
           <input

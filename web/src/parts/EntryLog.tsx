@@ -13,6 +13,7 @@ import { useKitchen, useUnits } from '../data/use-units.ts';
 import { CorrectEntry, type Corrected } from './CorrectEntry.tsx';
 import { entryWords } from './entry-words.ts';
 import { valueFault } from './value-checks.ts';
+import './entry-log.css';
 
 function Correction({ event, onClose }: { readonly event: LoggedEvent; readonly onClose: () => void }) {
   const { thermometers } = useKitchen();
@@ -60,14 +61,12 @@ export function EntryLog(props: {
   const shown = [...own].reverse().slice(0, all ? undefined : SHOWN);
   return (
     <section aria-label="Entries">
-      <h2 style={{ marginBottom: 8 }}>Entries</h2>
-      <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>
+      <h2 className="below-s">Entries</h2>
+      <ul className="bare">
         {shown.map((event) => (
-          <li key={event.id} style={{ display: 'flex', gap: 12, alignItems: 'center', minHeight: 48 }}>
-            <span className="number" style={{ minWidth: 54 }}>
-              {units.time(Date.parse(event.at), endedMs ?? now())}
-            </span>
-            <span style={{ flex: 1, minWidth: 0, overflowWrap: 'anywhere' }}>
+          <li className="row tall-row" key={event.id}>
+            <span className="number entry-at">{units.time(Date.parse(event.at), endedMs ?? now())}</span>
+            <span className="grows entry-words">
               {entryWords(event, units)}
               {pending.some((p) => p.draft.id === event.id) && <span className="quiet"> · kept here</span>}
             </span>

@@ -34,7 +34,7 @@ export function JsonFile(props: {
   };
   return (
     <div>
-      <div style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>
+      <div className="row">
         {beside}
         <FileButton
           resetRef={reset}
@@ -54,8 +54,7 @@ export function JsonFile(props: {
       {said && (
         <p
           role={said.bad ? 'alert' : 'status'}
-          className={said.bad ? 'field-error' : 'quiet'}
-          style={{ marginTop: 8, maxWidth: '60ch' }}
+          className={`above-s reading ${said.bad ? 'field-error' : 'quiet'}`}
         >
           {said.text}
         </p>

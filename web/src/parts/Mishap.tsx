@@ -1,14 +1,12 @@
 import { Button } from '@mantine/core';
 import { Component, type ReactNode } from 'react';
 import { useRouteError } from 'react-router';
+import './mishap.css';
 
 /** Says what happened, what is safe and what to do; never a blank page. */
 function Mishap({ what }: { readonly what: string }) {
   return (
-    <section
-      role="alert"
-      style={{ display: 'flex', flexDirection: 'column', gap: 12, maxWidth: '52ch', padding: 16 }}
-    >
+    <section className="column reading mishap" role="alert">
       <h2>{what}</h2>
       <p>What was entered is safe: it is stored, or kept on this device until it can be sent.</p>
       <Button variant="default" onClick={() => window.location.reload()}>

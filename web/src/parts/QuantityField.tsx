@@ -90,7 +90,7 @@ export function QuantityField<U extends string>(props: {
             w={150}
           />
         ) : (
-          <span style={{ paddingBottom: 12 }}>{units[0]?.label}</span>
+          <span className="unit-alone">{units[0]?.label}</span>
         )}
       </div>
       {ambiguous && (

@@ -33,7 +33,7 @@ export function Thread({ makes, nowMs }: { readonly makes: readonly Attended[]; 
   );
   const said = makes.flatMap((m) => m.knots.map((k) => `${m.name}: ${k.title} ${units.time(k.atMs, nowMs)}`));
   return (
-    <figure className="thread-box" style={{ margin: '28px 0 0' }}>
+    <figure className="thread-box">
       <figcaption className="quiet">
         The next 24 hours: knots need hands, ringed ones at once, shaded is sleep
       </figcaption>

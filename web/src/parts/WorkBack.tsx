@@ -100,7 +100,7 @@ export function WorkBack(props: {
         <ClockField label="By" shown="By" value={time} onValue={setTime} />
       </div>
       <fieldset className="allowances">
-        <legend style={{ padding: 0, marginBottom: 4 }}>It may ask of me</legend>
+        <legend className="below-s">It may ask of me</legend>
         {ALLOWANCES.map(([key, label]) => (
           <Checkbox
             key={key}
@@ -111,7 +111,7 @@ export function WorkBack(props: {
         ))}
       </fieldset>
       {share === null ? (
-        <Button onClick={() => void work()} style={{ alignSelf: 'flex-start' }}>
+        <Button className="at-the-start" onClick={() => void work()}>
           Find a way
         </Button>
       ) : (

@@ -15,6 +15,7 @@ import { crockLook } from '../../parts/crock-look.ts';
 import { readyWords } from '../../parts/seen-words.ts';
 import { Thread } from '../../parts/Thread.tsx';
 import { completeStep } from '../../data/complete-step.ts';
+import './bench.css';
 
 /** What the tag on a crock says: the next moment as a band where it is one. */
 function tagOf(make: LiveMake, units: ReturnType<typeof useUnits>, nowMs: number): string {
@@ -90,17 +91,11 @@ function NowPanel(props: { readonly makes: readonly LiveMake[]; readonly nowMs: 
           Open {state.plan.name}
         </Button>
       )}
-      <div style={{ display: 'flex', gap: 12 }}>
-        <Button component={Link} to={`/makes/${state.id}?pad=1`} variant="default" style={{ flex: 1 }}>
+      <div className="row">
+        <Button component={Link} to={`/makes/${state.id}?pad=1`} variant="default" flex={1}>
           Reading
         </Button>
-        <Button
-          variant="default"
-
-          style={{ flex: 1 }}
-          disabled={ranked.length < 2}
-          onClick={putOff}
-        >
+        <Button variant="default" disabled={ranked.length < 2} onClick={putOff} flex={1}>
           Later
         </Button>
       </div>
@@ -130,10 +125,10 @@ export function Bench() {
   const empty = ids.length === 0 && list.isSuccess;
   return (
     <div className="bench">
-      <div style={{ minWidth: 0 }}>
-        <h1 style={{ marginBottom: 12 }}>{kitchen?.name ?? 'Bench'}</h1>
+      <div className="may-shrink">
+        <h1 className="below-m">{kitchen?.name ?? 'Bench'}</h1>
         {empty && list.data.length === 0 && (
-          <p style={{ maxWidth: '46ch', marginBottom: 16 }}>
+          <p className="reading below-m">
             Welcome. Nothing must be set up: say how much milk there is, and the first make begins with times,
             warnings and a forecast of its set.
           </p>

@@ -172,10 +172,11 @@ export function CulturePanel(props: {
             <>
               {!bad && !frozen && (
                 <Button
+                  className="whole-row"
+
                   component={Link}
                   to={`/new?culture=${culture.id}`}
                   h={56}
-                  style={{ flexBasis: '100%' }}
                 >
                   Begin a make with it
                 </Button>

@@ -75,10 +75,10 @@ function Families({ now, nowMs }: { readonly now: CulturesNow; readonly nowMs: n
     );
   return (
     <div className="milk-room">
-      <div style={{ minWidth: 0 }}>
+      <div className="may-shrink">
         <DueList due={now.due} nowMs={nowMs} />
         <FamilyTree cultures={shown} chosen={chosen.id} nowMs={nowMs} />
-        <div className="field-row" style={{ marginTop: 8, alignItems: 'center' }}>
+        <div className="field-row above-s row">
           <Button variant="subtle" aria-pressed={!gone} onClick={() => setGone(!gone)}>
             {gone ? 'Only what is alive' : 'All of them'}
           </Button>
@@ -103,7 +103,7 @@ export function CulturesPlace() {
         <h1>{part === 'in' ? 'Culture in' : part === 'wake' ? 'Wake a dried culture' : 'Cultures'}</h1>
         {part === 'families' ? (
           <>
-            <Button component={Link} to="/cultures/wake" variant="default" style={{ marginLeft: 'auto' }}>
+            <Button component={Link} to="/cultures/wake" variant="default" ml="auto">
               Wake a dried one
             </Button>
             <Button component={Link} to="/cultures/in">

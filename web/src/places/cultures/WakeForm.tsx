@@ -104,7 +104,7 @@ export function WakeForm(props: {
   };
   return (
     <div className="milk-room wake-room">
-      <div className="sections" style={{ alignContent: 'start' }}>
+      <div className="sections from-the-top">
         <section className="section" aria-labelledby="wake-what">
           <h2 id="wake-what">What is woken</h2>
           {packets.length > 0 && (
@@ -218,9 +218,7 @@ export function WakeForm(props: {
       <aside className="lot-panel" aria-label="Waking plan">
         <div>
           <div className="quiet">Awake</div>
-          <div className="number" style={{ fontSize: 34 }}>
-            about {units.time(readyMs, nowMs)}
-          </div>
+          <div className="number large">about {units.time(readyMs, nowMs)}</div>
           <p>
             {units.mass(milk.massKg)} of milk in all{milk.cartons === 1 && ', one carton'}.
           </p>

@@ -139,7 +139,7 @@ function MakesTable({ makes }: { readonly makes: readonly MakeSummary[] }) {
                 data-index={item.index}
                 aria-rowindex={item.index + 2}
               >
-                <td style={{ whiteSpace: 'nowrap' }}>{units.day(Date.parse(make.startedAt))}</td>
+                <td className="on-one-line">{units.day(Date.parse(make.startedAt))}</td>
                 <td>
                   <Link to={make.status === 'under-way' ? `/makes/${make.id}` : `/daybook/${make.id}`}>
                     {make.name}
@@ -177,8 +177,8 @@ export function Daybook() {
   );
   return (
     <div>
-      <div style={{ display: 'flex', gap: 24, alignItems: 'flex-end', flexWrap: 'wrap', marginBottom: 16 }}>
-        <h1 style={{ flex: 1 }}>Daybook</h1>
+      <div className="row wide below-m">
+        <h1 className="grows">Daybook</h1>
         <TextInput
           label="Find"
           value={search.get('q') ?? ''}

@@ -13,7 +13,7 @@ export function JarTable({ state, units }: { readonly state: MakeState; readonly
   if (jars.length === 0) return null;
   const { ph } = pointForecast(state, state.finished?.atMs ?? state.startedAtMs);
   return (
-    <div className="table-box" role="region" aria-label="Jars" tabIndex={0} style={{ marginTop: 24 }}>
+    <div className="table-box above-l" role="region" aria-label="Jars" tabIndex={0}>
       <table className="ledger">
         <thead>
           <tr>

@@ -54,7 +54,7 @@ function StepsTable({ state, units }: { readonly state: MakeState; readonly unit
                 ...marks
                   .filter((mark) => mark.step === s.step.id)
                   .map((mark) => (
-                    <tr key={`${mark.step} ${mark.id}`} className="mark">
+                    <tr key={`${mark.step} ${mark.id}`} className="mark-row">
                       <td>{mark.words}, seen</td>
                       <td className="num">{units.span(mark.band.p10, mark.band.p90, state.startedAtMs)}</td>
                       <td className="num">{units.time(mark.seenMs!, state.startedAtMs)}</td>
@@ -143,17 +143,12 @@ export function Record({ state }: { readonly state: MakeState }) {
         <span className={noFood || state.finished?.verdict === 'discarded' ? 'danger' : ''}>
           {noFood ? '✗ do not eat' : VERDICT[state.finished?.verdict ?? 'under-way']}
         </span>
-        <Button
-          component={Link}
-          to={`/new?repeat=${state.id}`}
-          variant="default"
-          style={{ marginLeft: 'auto' }}
-        >
+        <Button component={Link} to={`/new?repeat=${state.id}`} variant="default" ml="auto">
           Make it again
         </Button>
       </div>
       <div className="record">
-        <div style={{ minWidth: 0 }}>
+        <div className="may-shrink">
           {sours ? (
             <>
               <div className="curve">
@@ -162,7 +157,7 @@ export function Record({ state }: { readonly state: MakeState }) {
                   label={`Temperature and pH of ${state.plan.name}, measured and modelled, with the band forecast when it began`}
                 />
               </div>
-              <p className="quiet" style={{ margin: '6px 0 18px' }}>
+              <p className="quiet above-s below-m">
                 Band: as forecast when it began. Lines: the model through what was measured. Dots: measured.
               </p>
             </>
@@ -177,22 +172,17 @@ export function Record({ state }: { readonly state: MakeState }) {
           <JarTable state={state} units={units} />
         </div>
         <div>
-          <dl
-            className="facts"
-            style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', margin: '0 0 20px' }}
-          >
+          <dl className="facts in-two">
             {facts.map(([label, value]) => (
               <div key={label} className="fact">
                 <dt className="label">{label}</dt>
-                <dd className="value" style={{ margin: 0 }}>
-                  {value}
-                </dd>
+                <dd className="value">{value}</dd>
               </div>
             ))}
           </dl>
           {(state.notes.length > 0 || state.tasting?.text || state.finished?.reason) && (
-            <section aria-label="Notes" style={{ marginBottom: 20 }}>
-              <h2 style={{ marginBottom: 6 }}>Notes</h2>
+            <section className="below-l" aria-label="Notes">
+              <h2 className="below-s">Notes</h2>
               {[...state.notes.map((n) => n.text), state.tasting?.text, state.finished?.reason]
                 .filter(Boolean)
                 .map((text) => (
@@ -201,7 +191,7 @@ export function Record({ state }: { readonly state: MakeState }) {
             </section>
           )}
           {state.plan.milk.lots && (
-            <p className="quiet" style={{ marginBottom: 16 }}>
+            <p className="quiet below-m">
               Poured from {state.plan.milk.lots.map((l) => `${l.name} (${units.mass(l.massKg)})`).join(', ')}.
             </p>
           )}
@@ -212,7 +202,7 @@ export function Record({ state }: { readonly state: MakeState }) {
             </a>{' '}
             <Link to={`/makes/${state.id}/file`}>Readings from a file</Link>
           </p>
-          <p className="quiet" style={{ marginTop: 16 }}>
+          <p className="quiet above-m">
             A record, not a certificate. Selling milk products is regulated: follow your local rules and your
             licence.
           </p>

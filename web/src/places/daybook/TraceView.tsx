@@ -28,7 +28,7 @@ export function TraceView({ makeId, trace }: { readonly makeId: string; readonly
   const shown = (v: number): number => (trace.unit === 'pH' ? v : fromCelsius(v, units.temperatureUnit));
   const unit = trace.unit === 'pH' ? 'pH' : `°${units.temperatureUnit}`;
   return (
-    <section aria-label={`Trace of ${trace.instrument}`} style={{ marginTop: 24 }}>
+    <section className="above-l" aria-label={`Trace of ${trace.instrument}`}>
       <h2>{trace.instrument}</h2>
       <p className="quiet">
         {trace.rows} readings from {trace.fileName}

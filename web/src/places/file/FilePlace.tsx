@@ -8,6 +8,8 @@ import {
 } from '@morning-crock/core';
 import type { TraceStored } from '@morning-crock/core/contract';
 import { Button, FileButton, NativeSelect, Progress, TextInput } from '@mantine/core';
+import { useForm } from '@mantine/form';
+import { shortName } from '@morning-crock/core/contract';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { errorWords, useStoreTraceMutation } from '../../data/api.ts';
@@ -71,7 +73,7 @@ function BadRows({ rows, outside }: { readonly rows: RowsRead; readonly outside:
       {outside && <p>{outside}</p>}
       {rows.badCount > 0 && (
         <details open={rows.badCount < 20}>
-          <summary style={{ minHeight: 48, alignContent: 'center', cursor: 'pointer' }}>
+          <summary className="unfolds">
             {rows.badCount} {rows.badCount === 1 ? 'row' : 'rows'} cannot be read
             {rows.badCount > rows.bad.length && `; the first ${rows.bad.length} are listed`}
           </summary>
@@ -98,8 +100,15 @@ function Importer({ state }: { readonly state: MakeState }) {
   const [rows, setRows] = useState<RowsRead | null>(null);
   const [share, setShare] = useState<number | null>(null);
   const [fault, setFault] = useState<string | null>(null);
-  const [instrument, setInstrument] = useState('Logger');
-  const [thermometerId, setThermometerId] = useState('');
+  const form = useForm({
+    initialValues: { instrument: 'Logger', thermometerId: '' },
+    validateInputOnChange: true,
+    validate: {
+      instrument: (called) =>
+        shortName.safeParse(called.trim()).success ? null : 'Needs a name, of 80 letters at most.',
+    },
+  });
+  const { instrument, thermometerId } = form.values;
   const [storing, setStoring] = useState(false);
   const [done, setDone] = useState<TraceStored | null>(null);
   const [store] = useStoreTraceMutation();
@@ -142,14 +151,14 @@ function Importer({ state }: { readonly state: MakeState }) {
     await read(opened.detection.format);
   }
   async function keep(): Promise<void> {
-    if (!rows || !format || !file) return;
+    if (!rows || !format || !file || form.validate().hasErrors) return;
     setStoring(true);
     setFault(null);
     const call = store({
       makeId: state.id,
       trace: {
         quantity: format.quantity,
-        instrument: instrument.trim() || 'Logger',
+        instrument: instrument.trim(),
         fileName: file.name.slice(0, 200),
         unit: format.unit,
         thermometerId: format.unit === 'pH' || thermometerId === '' ? null : thermometerId,
@@ -219,7 +228,7 @@ function Importer({ state }: { readonly state: MakeState }) {
         </p>
       )}
       {done && (
-        <p role="status" className="serif" style={{ fontSize: 24 }}>
+        <p role="status" className="serif larger">
           {done.added === 0
             ? 'Nothing new: all these readings are here already.'
             : `${done.added} readings stored${done.already > 0 ? `, ${done.already} were here already` : ''}${done.outside > 0 ? `, ${done.outside} outside of the make left out` : ''}.`}{' '}
@@ -241,25 +250,21 @@ function Importer({ state }: { readonly state: MakeState }) {
               change={(part) => void read({ ...format, ...part })}
             />
             <div className="field-row">
-              <TextInput
-                label="Called"
-                value={instrument}
-                maxLength={80}
-                onChange={(e) => setInstrument(e.currentTarget.value)}
-                w={200}
-              />
+              <TextInput label="Called" maxLength={80} {...form.getInputProps('instrument')} w={200} />
               {format.unit !== 'pH' && kitchen.thermometers.length > 0 && (
                 <NativeSelect
                   label="Set right by the check of"
-                  value={thermometerId}
                   data={[
                     { value: '', label: 'none' },
                     ...kitchen.thermometers.map((t) => ({ value: t.id, label: t.name })),
                   ]}
+                  value={thermometerId}
                   onChange={(e) => {
-                    setThermometerId(e.currentTarget.value);
                     const own = kitchen.thermometers.find((t) => t.id === e.currentTarget.value);
-                    if (own) setInstrument(own.name);
+                    form.setValues({
+                      thermometerId: e.currentTarget.value,
+                      ...(own ? { instrument: own.name } : {}),
+                    });
                   }}
                   w={220}
                 />
@@ -317,10 +322,7 @@ export function FilePlace({ state }: { readonly state: MakeState }) {
       <div className="make-head">
         <h1>Readings from a file</h1>
         <span className="quiet">for {state.plan.name}</span>
-        <Link
-          to={state.finished ? `/daybook/${state.id}` : `/makes/${state.id}`}
-          style={{ marginLeft: 'auto' }}
-        >
+        <Link className="to-the-end" to={state.finished ? `/daybook/${state.id}` : `/makes/${state.id}`}>
           Back
         </Link>
       </div>

@@ -17,7 +17,7 @@ export function DayCurve(props: {
   const items = curve.map((point, i) => ({ ...point, id: String(i), name: point.at }));
   return (
     <div>
-      <h3 style={{ marginBottom: 6 }}>Over the day</h3>
+      <h3 className="below-s">Over the day</h3>
       <p className="quiet">Left empty, the room stays at its one heat.</p>
       <Rows
         items={items}

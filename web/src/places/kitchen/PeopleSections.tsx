@@ -73,7 +73,7 @@ export function AbsencesSection(props: SectionProps) {
           />
           <TimeField label="to" time={item.to} fault={fault('to')} onTime={(to) => change({ to })} />
           <fieldset className="allowances">
-            <legend style={{ padding: 0 }}>On</legend>
+            <legend>On</legend>
             {WEEK.map((day) => (
               <Checkbox
                 key={day}

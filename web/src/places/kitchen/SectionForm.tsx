@@ -58,7 +58,7 @@ export function SectionForm<S extends Section>(props: {
           Not saved: {faults.map((f) => f.message).join('; ')}. Nothing was changed.
         </p>
       )}
-      <div style={{ display: 'flex', gap: 12, alignItems: 'center' }}>
+      <div className="row">
         {draft !== null && !saved && <Button type="submit">Save {title.toLowerCase()}</Button>}
         <span className="quiet" role="status">
           {saved ? 'Saved' : ''}

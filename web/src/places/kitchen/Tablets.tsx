@@ -57,9 +57,7 @@ export function Tablets() {
           )}
           {shown && (
             <div role="status">
-              <p className="number" style={{ fontSize: 36 }}>
-                {shown.code}
-              </p>
+              <p className="number large">{shown.code}</p>
               <img
                 src={shown.picture}
                 width="220"
@@ -72,10 +70,10 @@ export function Tablets() {
           {data.tablets.length === 0 && <p className="quiet">No tablet has joined yet.</p>}
         </>
       )}
-      <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>
+      <ul className="bare">
         {data.tablets.map((tablet) => (
-          <li key={tablet.id} style={{ display: 'flex', gap: 12, alignItems: 'center', minHeight: 56 }}>
-            <span style={{ flex: 1 }}>
+          <li className="row tall-row" key={tablet.id}>
+            <span className="grows">
               {tablet.name}
               <br />
               <span className="quiet">last seen {units.day(Date.parse(tablet.lastSeenAt))}</span>

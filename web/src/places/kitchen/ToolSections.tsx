@@ -183,7 +183,7 @@ export function ThermometersSection(props: SectionProps) {
         checkedAt: null,
       })}
       fields={({ item, fault }) => (
-        <span className="quiet" style={{ alignSelf: 'center' }}>
+        <span className="quiet in-the-middle">
           {fault('iceC') ?? fault('boilingC') ?? checkWords(item, settings.units.temperature)}
           {item.checkedAt && `, checked ${units.day(Date.parse(item.checkedAt))}`}
         </span>

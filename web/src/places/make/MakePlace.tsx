@@ -88,7 +88,7 @@ function Finish({ state }: { readonly state: MakeState }) {
     state.inoculatedAtMs !== null &&
     (current === null || (current.step.facts.whenever && current.step.facts.endedBy !== 'reserved'));
   return (
-    <div style={{ display: 'flex', flexDirection: 'column', gap: 12 }}>
+    <div className="column">
       {keepFirst && (
         <p className="caution note">
           Nothing is kept for the next turn yet: put some by before it is all eaten.
@@ -104,16 +104,14 @@ function Finish({ state }: { readonly state: MakeState }) {
         </Button>
       )}
       <details>
-        <summary style={{ minHeight: 48, cursor: 'pointer', alignContent: 'center' }}>
-          Finish early or discard
-        </summary>
+        <summary className="unfolds">Finish early or discard</summary>
         <div className="field-row">
           <TextInput
             label="Why"
             value={reason}
             maxLength={400}
             onChange={(e) => setReason(e.currentTarget.value)}
-            style={{ flex: 1 }}
+            flex={1}
           />
           <Button
             variant="default"
@@ -150,7 +148,7 @@ function Note({ state }: { readonly state: MakeState }) {
         value={text}
         maxLength={2000}
         onChange={(e) => setText(e.currentTarget.value)}
-        style={{ flex: 1 }}
+        flex={1}
       />
       <Button type="submit" variant="default">
         Keep the note
@@ -265,14 +263,14 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
     <>
       <div className="make">
         <Beads state={state} forecast={forecast} nowMs={nowMs} />
-        <div style={{ minWidth: 0 }}>
+        <div className="may-shrink">
           {safety.verdict === 'over' && (
-            <p className="caution stop" role="alert" style={{ fontSize: 20, marginBottom: 12 }}>
+            <p className="caution stop larger below-m" role="alert">
               {safety.text}
             </p>
           )}
           {souring && (
-            <div className="facts" style={{ marginBottom: 10 }}>
+            <div className="facts below-s">
               <div className="fact">
                 <div className="label">{set.label}</div>
                 <div className="value number">{set.value}</div>
@@ -294,7 +292,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
             </div>
           )}
           {balance && (
-            <div className="facts" style={{ marginBottom: 10 }}>
+            <div className="facts below-s">
               <div className="fact">
                 <div className="label">Butter (about)</div>
                 <div className="value number">
@@ -326,19 +324,19 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
           )}
           {Under && <Under live={live} nowMs={minuteMs} />}
           {words && (
-            <p className="caution" role="status" style={{ marginTop: 10 }}>
+            <p className="caution above-s" role="status">
               {words}
             </p>
           )}
           {forecast.neverSets > 0.1 && seenSetMs(state) === null && state.chilledAtMs === null && (
-            <p className="caution" style={{ marginTop: 10 }}>
+            <p className="caution above-s">
               {souring?.words.maybeNever}: about {Math.round(forecast.neverSets * 100)} in 100 such makes
               never do.
             </p>
           )}
           <CoolingWays state={state} nowMs={minuteMs} />
           {heating && (
-            <div style={{ marginTop: 12 }}>
+            <div className="above-m">
               <DenatureMeter point={forecast.point} />
             </div>
           )}
@@ -359,9 +357,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
         <div className="pad">
           <div>
             <h2>{step ? step.title : 'All done'}</h2>
-            <p className="number" style={{ fontSize: 22 }}>
-              {aimOf(live, units, nowMs)}
-            </p>
+            <p className="number larger">{aimOf(live, units, nowMs)}</p>
             {narrow && <LastReading state={state} nowMs={nowMs} />}
           </div>
           {step ? (
@@ -390,10 +386,10 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
       </div>
       <div className="below">
         <EntryLog streamId={state.id} events={state.events} endedMs={state.finished?.atMs} />
-        <section aria-label="More" style={{ display: 'flex', flexDirection: 'column', gap: 14 }}>
+        <section className="column" aria-label="More">
           <Note state={state} />
           <MoreOf state={state} />
-          <div style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>
+          <div className="row">
             {step && (
               <Button variant="default" onClick={() => void skipStep(state.id, step.id)}>
                 Leave out: {step.title.toLowerCase()}
@@ -422,7 +418,7 @@ function WithoutTimes({ state, failed }: { readonly state: MakeState; readonly f
   const step = state.current?.step;
   return (
     <>
-      <div style={{ display: 'flex', gap: 14, alignItems: 'center', flexWrap: 'wrap' }}>
+      <div className="row">
         <p className="caution" role="alert">
           The times cannot be worked out on this device now. Go on by clock and hand: all that is entered is
           stored.
@@ -469,14 +465,14 @@ export function MakePlace({ make, state }: { readonly make: OneMake; readonly st
             {kept.length} kept here
           </span>
         )}
-        <span style={{ marginLeft: 'auto' }}>
+        <span className="to-the-end">
           <UndoLine makeId={id} events={events} />
         </span>
         {state.finished && <Link to={`/daybook/${id}`}>See it in the Daybook</Link>}
       </div>
       {state.finished ? (
-        <div style={{ maxWidth: 700, display: 'flex', flexDirection: 'column', gap: 16 }}>
-          <p style={{ fontSize: 24 }} className="serif">
+        <div className="column reading">
+          <p className="serif larger">
             {state.finished.verdict === 'kept' ? 'This make is finished.' : 'This make was discarded.'}
           </p>
           <Note state={state} />

@@ -20,7 +20,7 @@ export function MoreOf({ state }: { readonly state: MakeState }) {
   const { data: factors = NOTHING_LEARNED } = useFactorsQuery();
   return (
     <>
-      <div style={{ display: 'flex', gap: 12, flexWrap: 'wrap', alignItems: 'center' }}>
+      <div className="row">
         {mayReplan && (
           <Button variant="default" aria-expanded={planning} onClick={() => setPlanning(!planning)}>
             Plan what is left

@@ -13,9 +13,8 @@ export function TasteForm({ state }: { readonly state: MakeState }) {
   const [text, setText] = useState('');
   return (
     <form
-      className="pad-face"
+      className="pad-face column"
       aria-label="Taste"
-      style={{ display: 'flex', flexDirection: 'column', gap: 12 }}
       onSubmit={(event) => {
         event.preventDefault();
         void record(state.id, 'tasted', { sourness, texture, text: text.trim() });

@@ -107,7 +107,7 @@ export function Enough({ room, nowMs }: { readonly room: MilkRoomNow; readonly n
       >
         One more make
       </Button>
-      <h2 style={{ margin: '20px 0 8px' }}>Left afterwards</h2>
+      <h2 className="above-l below-s">Left afterwards</h2>
       <div className="table-box" role="region" aria-label="Left afterwards" tabIndex={0}>
         <table className="ledger">
           <thead>

@@ -26,7 +26,7 @@ export function JarShelf(props: {
   const units = useUnits();
   const fullest = Math.max(LEAST_FULL_LITRES, ...lots.map(litresIn));
   return (
-    <ul className="jars" aria-label="Jars">
+    <ul className="lot-jars" aria-label="Jars">
       {lots.map((lot) => {
         const cream = creamNow(lot, room, nowMs);
         const keep = keepWords(lot, nowMs, units);

@@ -66,14 +66,14 @@ export function Ledger() {
   return (
     <div>
       {lotId !== null && (
-        <p style={{ marginBottom: 8 }}>
+        <p className="below-s">
           Only {lines[0]?.lotName ?? 'this lot'}. <Link to="/milk/ledger">All of it</Link>
         </p>
       )}
       {lines.length === 0 ? (
         <p>Nothing has moved yet.</p>
       ) : (
-        <p className="quiet" style={{ marginBottom: 8 }}>
+        <p className="quiet below-s">
           A name opens its entry, to be corrected or taken back; what was poured opens its make.
         </p>
       )}

@@ -52,7 +52,7 @@ function Jars({ room, nowMs }: { readonly room: MilkRoomNow; readonly nowMs: num
     );
   return (
     <div className="milk-room">
-      <div style={{ minWidth: 0 }}>
+      <div className="may-shrink">
         <p className="use-first">
           Use first: <strong>{first.name}</strong>, {lotAmount(first, units)}{' '}
           <span className={keepWords(first, nowMs, units).late ? 'danger' : 'quiet'}>
@@ -91,7 +91,7 @@ export function MilkRoom() {
           ))}
         </nav>
         {part !== 'in' && (
-          <Button component={Link} to="/milk/in" style={{ marginLeft: 'auto' }}>
+          <Button component={Link} to="/milk/in" ml="auto">
             Milk in
           </Button>
         )}

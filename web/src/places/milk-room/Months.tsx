@@ -114,7 +114,7 @@ export function Months() {
           </div>
         </>
       )}
-      <div className="field-row" style={{ marginTop: 16 }}>
+      <div className="field-row above-m">
         <Button component="a" href="/api/milk/milkings.csv" download="milkings.csv" variant="default">
           Milkings as CSV
         </Button>

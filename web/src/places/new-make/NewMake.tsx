@@ -175,7 +175,7 @@ function Form({
       </div>
       <div className="sections">
         {sours && (
-          <div style={{ gridColumn: '1 / -1' }}>
+          <div className="across">
             <Choices
               legend="Plan"
               value={way}
@@ -245,7 +245,7 @@ function Form({
               value={plan.name}
               maxLength={80}
               onChange={(e) => change({ name: e.currentTarget.value })}
-              style={{ flex: 1 }}
+              flex={1}
             />
             <ClockField
               label="Start at"

@@ -20,7 +20,9 @@ import {
 } from '@morning-crock/core';
 import type { MakePlan } from '@morning-crock/core/contract';
 import { NativeSelect, TextInput } from '@mantine/core';
-import { useMemo, useState } from 'react';
+import { useForm } from '@mantine/form';
+import { useMemo } from 'react';
+import * as z from 'zod';
 import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';
@@ -62,20 +64,49 @@ function firmnessOf(plan: MakePlan): number {
   });
 }
 
+/** What is turned and typed in this sum. */
+interface MixValues {
+  readonly litres: number;
+  readonly hasSecond: boolean;
+  readonly second: { readonly litres: number; readonly kind: MilkKind };
+  readonly powderKind: PowderKind;
+  readonly powderKg: number;
+  readonly milkPrice: string;
+  readonly powderPrice: string;
+}
+
+const typedPrice = z
+  .string()
+  .trim()
+  .min(1)
+  .transform((text) => Number(text.replace(',', '.')))
+  .pipe(z.number().min(0));
+/** `null` when it is no price, or nothing was typed. */
+const price = (text: string): number | null => typedPrice.safeParse(text).data ?? null;
+const priceFault = (text: string): string | null =>
+  text.trim() !== '' && price(text) === null ? 'is not a price' : null;
+
 /** Two milks and milk powder: thickness, buffering, volume and cost. */
 export function PowderMix({ desk }: { readonly desk: SumDesk }) {
   const { plan } = desk;
   const units = useUnits();
-  const [litres, setLitres] = useState(plan.milk.litres);
-  const [hasSecond, setHasSecond] = useState(plan.milk.second !== undefined);
-  const [second, setSecond] = useState<{ litres: number; kind: MilkKind }>({
-    litres: plan.milk.second?.litres ?? 1,
-    kind: plan.milk.second?.kind ?? 'shop-skimmed',
+  const form = useForm<MixValues>({
+    initialValues: {
+      litres: plan.milk.litres,
+      hasSecond: plan.milk.second !== undefined,
+      second: {
+        litres: plan.milk.second?.litres ?? 1,
+        kind: plan.milk.second?.kind ?? 'shop-skimmed',
+      },
+      powderKind: plan.milk.powder?.kind ?? 'skim',
+      powderKg: plan.milk.powder?.massKg ?? 0.06,
+      milkPrice: '',
+      powderPrice: '',
+    },
+    validateInputOnChange: ['milkPrice', 'powderPrice'],
+    validate: { milkPrice: priceFault, powderPrice: priceFault },
   });
-  const [powderKind, setPowderKind] = useState<PowderKind>(plan.milk.powder?.kind ?? 'skim');
-  const [powderKg, setPowderKg] = useState(plan.milk.powder?.massKg ?? 0.06);
-  const [milkPrice, setMilkPrice] = useState('');
-  const [powderPrice, setPowderPrice] = useState('');
+  const { litres, hasSecond, second, powderKind, powderKg, milkPrice, powderPrice } = form.values;
   const mixed = useMemo(
     () => withParts(plan, litres, hasSecond ? second : null, { kind: powderKind, massKg: powderKg }),
     [plan, litres, hasSecond, second, powderKind, powderKg],
@@ -92,10 +123,6 @@ export function PowderMix({ desk }: { readonly desk: SumDesk }) {
     return { mixed: hours(mixed), plain: hours(plain) };
   }, [mixed, plain, heat]);
   const later = (setH.mixed - setH.plain) * 60;
-  const price = (text: string): number | null => {
-    const value = Number(text.replace(',', '.'));
-    return text.trim() !== '' && Number.isFinite(value) && value >= 0 ? value : null;
-  };
   // Prices are told by the measure the milk is bought in.
   const milkUnit = SYSTEM_UNITS[units.system].milk[0]!;
   const massUnit = units.system === 'metric' ? 'kg' : 'lb';
@@ -107,8 +134,6 @@ export function PowderMix({ desk }: { readonly desk: SumDesk }) {
       : (perLitre / toLitres(1, milkUnit)) * (litres + (hasSecond ? second.litres : 0)) +
         (powderKg > 0 ? ((perKg ?? 0) / toKilograms(1, massUnit)) * powderKg : 0);
   const percent = (v: number): string => `${(v * 100).toFixed(1)} %`;
-  const priceFault = (text: string): string | null =>
-    text.trim() !== '' && price(text) === null ? 'is not a price' : null;
   return (
     <SumFace
       desk={desk}
@@ -118,7 +143,7 @@ export function PowderMix({ desk }: { readonly desk: SumDesk }) {
             label={MILK_FACTS[plan.milk.kind].label}
             litres={litres}
             min={0.1}
-            onLitres={setLitres}
+            onLitres={(l) => form.setFieldValue('litres', l)}
           />
           <Choices
             legend="A second milk"
@@ -127,7 +152,7 @@ export function PowderMix({ desk }: { readonly desk: SumDesk }) {
               { value: 'no', label: 'none' },
               { value: 'yes', label: 'mixed in' },
             ]}
-            onChange={(v) => setHasSecond(v === 'yes')}
+            onChange={(v) => form.setFieldValue('hasSecond', v === 'yes')}
           />
           {hasSecond && (
             <>
@@ -135,13 +160,13 @@ export function PowderMix({ desk }: { readonly desk: SumDesk }) {
                 label="Second milk"
                 value={second.kind}
                 data={MILK_KINDS.map((k) => ({ value: k, label: MILK_FACTS[k].label }))}
-                onChange={(e) => setSecond({ ...second, kind: e.currentTarget.value as MilkKind })}
+                onChange={(e) => form.setFieldValue('second.kind', e.currentTarget.value as MilkKind)}
               />
               <VolumeSlider
                 label="Of it"
                 litres={second.litres}
                 min={0.1}
-                onLitres={(l) => setSecond({ ...second, litres: l })}
+                onLitres={(l) => form.setFieldValue('second.litres', l)}
               />
             </>
           )}
@@ -149,7 +174,7 @@ export function PowderMix({ desk }: { readonly desk: SumDesk }) {
             legend="Milk powder"
             value={powderKind}
             options={POWDER_KINDS.map((k) => ({ value: k, label: k === 'skim' ? 'skimmed' : 'whole' }))}
-            onChange={setPowderKind}
+            onChange={(k) => form.setFieldValue('powderKind', k)}
           />
           <StepSlider
             label="Powder"
@@ -158,23 +183,19 @@ export function PowderMix({ desk }: { readonly desk: SumDesk }) {
             min={0}
             max={600}
             step={5}
-            onChange={(g) => setPowderKg(g / 1000)}
+            onChange={(g) => form.setFieldValue('powderKg', g / 1000)}
           />
           <div className="field-row">
             <TextInput
               label={`Milk, price a ${UNIT_LABEL[milkUnit]}`}
-              value={milkPrice}
               inputMode="decimal"
-              error={priceFault(milkPrice)}
-              onChange={(e) => setMilkPrice(e.currentTarget.value)}
+              {...form.getInputProps('milkPrice')}
               w={170}
             />
             <TextInput
               label={`Powder, price a ${UNIT_LABEL[massUnit]}`}
-              value={powderPrice}
               inputMode="decimal"
-              error={priceFault(powderPrice)}
-              onChange={(e) => setPowderPrice(e.currentTarget.value)}
+              {...form.getInputProps('powderPrice')}
               w={170}
             />
           </div>

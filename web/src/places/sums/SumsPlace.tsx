@@ -76,10 +76,7 @@ export function SumsPlace() {
           <h1>{sum?.title ?? 'Sums'}</h1>
           <span className="quiet">{sum?.asks}</span>
           {desk.askedBy !== 'nobody' && (
-            <Link
-              to={desk.askedBy === 'new' ? '/new?draft=1' : `/makes/${asked}`}
-              style={{ marginLeft: 'auto' }}
-            >
+            <Link className="to-the-end" to={desk.askedBy === 'new' ? '/new?draft=1' : `/makes/${asked}`}>
               Back to {desk.forWhom}
             </Link>
           )}

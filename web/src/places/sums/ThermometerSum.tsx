@@ -157,7 +157,7 @@ export function ThermometerSum({ desk }: { readonly desk: SumDesk }) {
         'Steam and boiling water scald. Surface thermometers read skin and steam: stir and confirm with a probe.',
       ]}
       picture={
-        <div style={{ display: 'flex', gap: 12, alignItems: 'center', minHeight: 72 }}>
+        <div className="row tall-row">
           <Button
             className="great"
             h={72}
