@@ -4,3 +4,4 @@ export * from './wash.ts';
 export * from './salt.ts';
 export * from './balance.ts';
 export * from './stages.ts';
+export * from './ghee.ts';

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { CHURN_STAGES } from '../butter/index.ts';
+import { CHURN_STAGES, GHEE_STAGES } from '../butter/index.ts';
 import { CUES, SOURNESS } from '../culture/index.ts';
 import { CULTURE_PLACES, cultureChange, wakingDone, wakingPlan } from './cultures.ts';
 import { kitchenChange } from './kitchen.ts';
@@ -79,8 +79,10 @@ export const EVENT_DATA = {
   }),
   /** What came out; of a by-product when it says which. */
   weighed: z.strictObject({ massKg, typed: typedQuantity, of: z.enum(BY_PRODUCTS).optional() }),
-  /** How far a churning is. */
-  'stage-seen': z.strictObject({ stage: z.enum(CHURN_STAGES) }),
+  /** How far a churning is, or a pan of ghee. */
+  'stage-seen': z.strictObject({ stage: z.enum([...CHURN_STAGES, ...GHEE_STAGES]) }),
+  /** The pan with what is in it: what it lost since the first time is water. */
+  'pan-weighed': z.strictObject({ massKg, typed: typedQuantity }),
   /** One wash; whether its water ran clear. */
   rinsed: z.strictObject({ clear: z.boolean() }),
   salted: z.strictObject({ massKg: massKg.max(5, 'is more than 5 kg of salt'), typed: typedQuantity }),

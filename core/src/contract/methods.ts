@@ -1,9 +1,9 @@
 import * as z from 'zod';
-import { CHURN_KINDS, CHURN_SPEEDS } from '../butter/index.ts';
+import { CHURN_KINDS, CHURN_SPEEDS, FLAMES } from '../butter/index.ts';
 import { fraction, massKg, shortName, temperatureC, text } from './quantities.ts';
 
 /** What can be made. What each is stands in `products/`. */
-export const PRODUCT_IDS = ['yogurt', 'cultured-cream', 'butter', 'waking'] as const;
+export const PRODUCT_IDS = ['yogurt', 'cultured-cream', 'butter', 'ghee', 'waking'] as const;
 export type ProductId = (typeof PRODUCT_IDS)[number];
 
 /** Kinds of steps that a plan says all about that is to be known. */
@@ -24,6 +24,8 @@ const PLAIN_STEPS = [
   'take-out',
   'drain',
   'stand',
+  'settle',
+  'filter',
 ] as const;
 
 /** A step within its method: "rest", "rest-2". */
@@ -63,6 +65,23 @@ export const stepInstance = z.discriminatedUnion('kind', [
     /** Salt of the whole; 0 is unsalted. */
     saltFraction: fraction.max(0.1, 'is more than 10 % salt'),
   }),
+  /** Butter on the fire until it is ghee. */
+  z.strictObject({
+    id: stepRef,
+    kind: z.literal('clarify'),
+    /** Water in the butter. */
+    moistureFraction: fraction
+      .min(0.02, 'is hardly any water')
+      .max(0.35, 'is more water than butter holds (35 %)'),
+    flame: z.enum(FLAMES),
+    /** Stirred all along, or left still and skimmed. */
+    school: z.enum(['stir', 'skim']),
+    doneC: temperatureC
+      .min(102, 'is not done: its water is still in it')
+      .max(120, 'is too hot: it browns from 120 °C'),
+  }),
+  /** Cooled so that it comes coarse, or smooth. */
+  z.strictObject({ id: stepRef, kind: z.literal('cool-ghee'), as: z.enum(['coarse', 'smooth']) }),
   /** Milk given to a culture that is waking. */
   z.strictObject({
     id: stepRef,
@@ -75,7 +94,16 @@ export const stepInstance = z.discriminatedUnion('kind', [
 export type StepInstance = z.infer<typeof stepInstance>;
 export type StepKind = StepInstance['kind'];
 /** Every kind of step there is. */
-export const STEP_KINDS: readonly StepKind[] = [...PLAIN_STEPS, 'temper', 'churn', 'wash', 'work', 'feed'];
+export const STEP_KINDS: readonly StepKind[] = [
+  ...PLAIN_STEPS,
+  'temper',
+  'churn',
+  'wash',
+  'work',
+  'clarify',
+  'cool-ghee',
+  'feed',
+];
 /** A step's name within its make. */
 export type StepId = string;
 

@@ -23,8 +23,8 @@ export const HEAT_KINDS = ['none', 'touch', 'hold', 'boil'] as const;
 export const COOLING_KINDS = ['counter', 'bath', 'iced-bath'] as const;
 export const THICKNESS = ['pourable', 'spoonable', 'firm'] as const;
 
-/** Milk and cream are water for the rest. */
-const MOST_SOLIDS = 0.7;
+/** Milk and cream are water for the rest, butter hardly. */
+const MOST_SOLIDS = { milk: 0.7, cream: 0.7, butter: 0.98 } as const;
 
 /** A second milk poured in with the first. */
 export const secondMilk = z.strictObject({
@@ -63,10 +63,6 @@ export const milkPour = z.strictObject({
       lactoseFraction: fraction,
       ashFraction: fraction,
     })
-    .refine(
-      (of) => of.fatFraction + of.proteinFraction + of.lactoseFraction + of.ashFraction <= MOST_SOLIDS,
-      { error: 'leaves no water: the parts make more than 70 %', path: ['fatFraction'] },
-    )
     .optional(),
 });
 
@@ -159,10 +155,11 @@ const planShape = {
 };
 
 /** What goes into each product: its fat tells milk from cream. */
-const MADE_OF: Readonly<Record<ProductId, 'milk' | 'cream'>> = {
+const MADE_OF: Readonly<Record<ProductId, keyof typeof MOST_SOLIDS>> = {
   yogurt: 'milk',
   'cultured-cream': 'cream',
   butter: 'cream',
+  ghee: 'butter',
   waking: 'milk',
 };
 const MOST_FAT_OF_MILK = 0.2;
@@ -170,9 +167,18 @@ const LEAST_FAT_OF_CREAM = 0.1;
 
 /** Milk that is cream, or cream that is milk; `null` when it is what the product is made of. */
 function fatFault(product: ProductId, fatFraction: number | null): string | null {
-  if (fatFraction === null) return null;
+  if (fatFraction === null || MADE_OF[product] === 'butter') return null;
   if (MADE_OF[product] === 'milk') return fatFraction > MOST_FAT_OF_MILK ? 'is cream, not milk (20 %)' : null;
   return fatFraction < LEAST_FAT_OF_CREAM ? 'is milk, not cream: cream has 10 % at least' : null;
+}
+
+/** More solids than leave the water there must be; `null` when it is well. */
+function solidsFault(product: ProductId, of: z.infer<typeof milkPour>['composition']): string | null {
+  if (!of) return MADE_OF[product] === 'butter' ? 'is needed: nobody knows what butter it is' : null;
+  const most = MOST_SOLIDS[MADE_OF[product]];
+  return of.fatFraction + of.proteinFraction + of.lactoseFraction + of.ashFraction > most
+    ? `leaves no water: the parts make more than ${Math.round(most * 100)} %`
+    : null;
 }
 
 /** A plan of the first version: one product, made one way. */
@@ -181,6 +187,10 @@ export const makePlanV1 = z
   .refine((plan) => fatFault(plan.product, plan.milk.fatFraction) === null, {
     error: 'is cream, not milk (20 %)',
     path: ['milk', 'fatFraction'],
+  })
+  .refine((plan) => solidsFault(plan.product, plan.milk.composition) === null, {
+    error: 'leaves no water: the parts make more than 70 %',
+    path: ['milk', 'composition', 'fatFraction'],
   });
 
 /**
@@ -192,6 +202,9 @@ export const makePlan = z
   .superRefine((plan, context) => {
     const fault = fatFault(plan.product, plan.milk.fatFraction);
     if (fault !== null) context.addIssue({ code: 'custom', message: fault, path: ['milk', 'fatFraction'] });
+    const solids = solidsFault(plan.product, plan.milk.composition);
+    if (solids !== null)
+      context.addIssue({ code: 'custom', message: solids, path: ['milk', 'composition', 'fatFraction'] });
   });
 
 /** The parts of a plan that may still be changed while the make is under way; `null` takes one away again. */

@@ -1,4 +1,14 @@
-import { butterBalance, churnForecast, STAGE_SHARE, type ChurnStage } from '../butter/index.ts';
+import {
+  butterBalance,
+  churnForecast,
+  FLAME_SHARE,
+  gheeForecast,
+  gheeStageShare,
+  gheeYieldKg,
+  STAGE_SHARE,
+  type ChurnStage,
+  type GheeStage,
+} from '../butter/index.ts';
 import type { EventOf, EventType, MakePlan, StepInstance } from '../contract/index.ts';
 import { CREAM_CUES, cueProbability, sournessOfPh, type Cue } from '../culture/index.ts';
 import { runVessel } from '../heat/index.ts';
@@ -220,11 +230,63 @@ function churning(name: string, litres: number, startMs: number): DemoCream {
   };
 }
 
+/** Ghee of stall butter that did not sell, on a ring that gives less than its plate says. */
+function clarifying(name: string, butterKg: number, startMs: number): DemoCream {
+  const base = beginPlan('ghee', LANTERN_FOLD, new Date(startMs).toISOString(), butterKg);
+  return {
+    plan: { ...base, name },
+    play: (makeId, own, untilMs, members) => {
+      const random = createRandom(hashSeed(`ghee ${makeId}`));
+      const { events, say } = notes(LANTERN_FOLD.cooks[0]!.id, untilMs);
+      begin(say, makeId, own, members);
+      const clarify = stepOf(own, 'clarify');
+      const { composition } = batchOf(own);
+      const truth = gheeForecast({
+        butterKg,
+        moistureFraction: clarify.moistureFraction + 0.015,
+        fatFraction: composition.fatFraction - 0.015,
+        startC: own.milk.startC,
+        burnerKw: own.burner.powerKw * 0.84,
+        flameFraction: FLAME_SHARE[clarify.flame],
+        doneC: clarify.doneC,
+        altitudeM: own.altitudeM,
+      });
+      const at = (minutes: number): number => startMs + minutes * MINUTE_MS;
+      const panKg = 1.184 + butterKg;
+      say(at(0.5), 'pan-weighed', { massKg: panKg, typed: grams(panKg) });
+      for (const stage of ['foam', 'foam-thin', 'clear', 'gold'] satisfies GheeStage[])
+        say(at(truth.minutes * gheeStageShare(truth, stage) * (1 + 0.02 * random.normal())), 'stage-seen', {
+          stage,
+        });
+      const offMs = at(truth.minutes + 0.3);
+      const hot = Math.round(clarify.doneC + random.normal());
+      say(offMs - MINUTE_MS / 3, 'temperature-read', {
+        celsius: hot,
+        instrument: 'hand',
+        typed: { value: hot, unit: 'C' },
+      });
+      say(offMs, 'step-done', { step: 'clarify' });
+      say(offMs + 13 * MINUTE_MS, 'step-done', { step: 'settle' });
+      say(offMs + 21 * MINUTE_MS, 'step-done', { step: 'filter' });
+      const outKg =
+        Math.round(
+          gheeYieldKg({ butterKg, fatFraction: composition.fatFraction - 0.015 }, clarify.school === 'skim') *
+            1000,
+        ) / 1000;
+      say(offMs + 24 * MINUTE_MS, 'weighed', { massKg: outKg, typed: grams(outKg) });
+      say(offMs + 25 * HOUR_MS, 'step-done', { step: 'cool-ghee' });
+      say(offMs + 25.1 * HOUR_MS, 'finished', { verdict: 'kept', reason: '' });
+      return events;
+    },
+  };
+}
+
 /** What the fold made of cream before today. */
 export const demoCreamPast = (nowMs: number): DemoCream[] => [
   ripening('Stall cream', 1.4, nowMs - 6 * DAY_MS, [9, 12, 14, 16, 18, 20, 23, 26]),
   churning('Barrel butter', 2.3, nowMs - 22 * DAY_MS),
   churning('Barrel butter', 2.1, nowMs - 2.2 * DAY_MS),
+  clarifying('Ghee of stall butter', 0.74, nowMs - 9.3 * DAY_MS),
 ];
 
 /** Cream ripening in mid-course. */

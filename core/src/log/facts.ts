@@ -53,6 +53,7 @@ export const EVENT_FACTS: Readonly<Record<EventType, EventFacts>> = {
   'starter-added': { of: MAKE, shapes: true, feeds: ['cultures'] },
   weighed: { of: MAKE, afterwards: true, feeds: ['milk'] },
   'stage-seen': { of: MAKE, bounded: true },
+  'pan-weighed': { of: MAKE, bounded: true },
   rinsed: { of: MAKE, bounded: true },
   salted: { of: MAKE, afterwards: true },
   tasted: { of: MAKE, bounded: true, aside: true, afterwards: true },

@@ -7,7 +7,7 @@ import { whenThere } from '../steps/index.ts';
 import { markBand, markWords } from './marks.ts';
 import { shownAcidAtMs } from './safety.ts';
 import { seenSetMs } from './seen.ts';
-import { souringOf, type MakeState } from './state.ts';
+import { souringOf, type MakeState, type TemperatureReading } from './state.ts';
 
 const MINUTE_MS = 60_000;
 
@@ -20,6 +20,8 @@ export interface Alarm {
   readonly mustAct: boolean;
   readonly title: string;
   readonly text: string;
+  /** It fills every screen: a few minutes decide. */
+  readonly fills?: boolean;
 }
 
 /** Cues of what was left too long. */
@@ -39,8 +41,31 @@ const inRound = (state: MakeState, id: string): string =>
 const whey = (state: MakeState): boolean =>
   state.acidity.some(({ reading }) => reading.kind === 'cue' && TOO_FAR.has(reading.cue));
 
+/** What was last read in the present step, °C. */
+function readNow({ current, temperatures }: MakeState): TemperatureReading | null {
+  const last = temperatures.at(-1);
+  return current && last && last.atMs >= (current.startedAtMs ?? 0) ? last : null;
+}
+
 /** One entry an alarm. */
 const RULES: readonly Rule[] = [
+  (state) => {
+    const tooHot = state.current?.step.facts.tooHot;
+    const read = readNow(state);
+    if (!tooHot || !read || read.celsius < tooHot.celsius) return null;
+    const smokes = read.celsius >= tooHot.smokesC;
+    return {
+      id: `too-hot-${read.atMs}`,
+      dueAtMs: 0,
+      rank: 0,
+      mustAct: true,
+      fills: true,
+      title: smokes ? 'It smokes: heat off, lid on' : 'Off the fire: too hot',
+      text: smokes
+        ? 'Never water on it. Leave the lid on until it is cool; do not carry it.'
+        : 'From here it browns by the minute and turns bitter. Take it off and let it rest.',
+    };
+  },
   (state, _forecast, safety) =>
     safety.verdict === 'over'
       ? {
@@ -76,8 +101,7 @@ const RULES: readonly Rule[] = [
       dueAtMs: time.endMs - leadMs(step),
       rank: 1,
       mustAct: step.mustAct,
-      title: step.due.title,
-      text: step.due.text,
+      ...step.due,
     };
   },
   (state, forecast) => {

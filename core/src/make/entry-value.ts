@@ -65,13 +65,14 @@ export function entryValue(event: LoggedEvent): EntryValue | null {
     case 'titrated':
       return { kind: 'acid', typed: event.data.typed };
     case 'weighed':
+    case 'pan-weighed':
     case 'reserved':
       return { kind: 'mass', typed: event.data.typed };
     case 'starter-added':
       return event.data.massKg === null || !event.data.typed
         ? null
         : { kind: 'mass', typed: event.data.typed };
-    case 'waking-done':
+    case 'fed':
       // Given as planned, nobody typed it.
       return event.data.massKg === null
         ? null

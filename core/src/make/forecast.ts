@@ -164,16 +164,20 @@ function acidMarks(state: MakeState, denatured: number): Prepared['acid'] {
 
 /** The marks of what goes by itself, by shares of its time, with how far off they may be. */
 function shareMarks(
+  { plan, steps: own }: MakeState,
   steps: readonly StepTime[],
 ): { readonly moment: MarkMoment; readonly sigmaMin: number }[] {
-  return steps.flatMap(({ id, kind, status, startMs, endMs, sigmaMin }) =>
-    status === 'skipped'
+  const { goods } = productOf(plan);
+  return steps.flatMap(({ id, kind, status, startMs, endMs, sigmaMin }) => {
+    const step = own.find((s) => s.step.id === id)?.step.instance;
+    const marks = step ? (STEP_TYPES[kind].marks?.(plan, { step, goods }) ?? []) : [];
+    return status === 'skipped'
       ? []
-      : (STEP_TYPES[kind].marks ?? []).map(({ share, ...name }) => ({
+      : marks.map(({ share, ...name }) => ({
           moment: { ...name, step: id, atMs: startMs + share * (endMs - startMs) },
           sigmaMin: share * sigmaMin,
-        })),
-  );
+        }));
+  });
 }
 
 function prepare(state: MakeState, nowMs: number): Prepared {
@@ -242,7 +246,7 @@ function prepare(state: MakeState, nowMs: number): Prepared {
       ]),
       inoculationMs: zero,
       marks: [
-        ...shareMarks(walk.steps).map(({ moment }) => moment),
+        ...shareMarks(state, walk.steps).map(({ moment }) => moment),
         ...acid.map(({ ph, ...mark }) => ({ ...mark, atMs: toMs(hours(ph)) })),
       ],
       pickUpPh: endPh,
@@ -297,10 +301,12 @@ export function* forecasting(
           p90: s.endMs + Z90 * s.sigmaMin * MINUTE_MS,
         };
   const early = walk.steps.map((s) => ({ step: s.id, end: startBand(s) }));
-  const passing = shareMarks(walk.steps).map(({ moment: { atMs, ...mark }, sigmaMin }): ForeseenMark => ({
-    ...mark,
-    band: atMs === null ? NOWHERE : widen({ p10: atMs, p50: atMs, p90: atMs }, sigmaMin),
-  }));
+  const passing = shareMarks(state, walk.steps).map(
+    ({ moment: { atMs, ...mark }, sigmaMin }): ForeseenMark => ({
+      ...mark,
+      band: atMs === null ? NOWHERE : widen({ p10: atMs, p50: atMs, p90: atMs }, sigmaMin),
+    }),
+  );
   const souring = souringOf(state);
   if (!incubation || !souring) {
     return {

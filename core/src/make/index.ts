@@ -12,3 +12,4 @@ export * from './summary.ts';
 export * from './trial.ts';
 export * from './sleep.ts';
 export * from './fat-balance.ts';
+export * from './pan.ts';

@@ -36,7 +36,7 @@ export const markWords = (state: Pick<MakeState, 'plan' | 'steps'>, role: MarkRo
 
 /** When a mark was seen, ms since 1970; `null` when nobody said so. */
 function seenOf(state: MakeState, mark: ForeseenMark): number | null {
-  const stage = state.stages.find((seen) => seen.stage === mark.id);
+  const stage = [...state.stages, ...state.panStages].find((seen) => seen.stage === mark.id);
   if (stage) return stage.atMs;
   return mark.role === 'body' ? seenSetMs(state) : null;
 }

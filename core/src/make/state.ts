@@ -8,7 +8,7 @@ import {
   type StepId,
   type TraceFacts,
 } from '../contract/index.ts';
-import type { ChurnStage } from '../butter/index.ts';
+import { CHURN_STAGES, GHEE_STAGES, type ChurnStage, type GheeStage } from '../butter/index.ts';
 import {
   phOfTitratable,
   PH_SIGMA,
@@ -85,6 +85,9 @@ export interface MakeState {
   /** What came out besides, as weighed. */
   readonly byProductsKg: Readonly<Partial<Record<ByProduct, number>>>;
   readonly stages: readonly { readonly stage: ChurnStage; readonly atMs: number }[];
+  /** What a pan on the fire looked like, and what it weighed with what was in it. */
+  readonly panStages: readonly { readonly stage: GheeStage; readonly atMs: number }[];
+  readonly pan: readonly { readonly massKg: number; readonly atMs: number }[];
   readonly rinses: readonly { readonly clear: boolean; readonly atMs: number }[];
   /** `null` when nobody salted it. */
   readonly saltKg: number | null;
@@ -212,6 +215,16 @@ const NO_MILK_LITRES = 0.005;
 export const souringStep = (steps: readonly StepState[]): StepState | undefined =>
   steps.find(({ step, status }) => step.facts.sours && (status === 'current' || status === 'coming')) ??
   steps.findLast(({ step }) => step.facts.sours);
+
+/** The stages of one kind among those that were seen. */
+const seenOf = <S extends string>(
+  events: readonly EventOf<'stage-seen'>[],
+  stages: readonly S[],
+): { readonly stage: S; readonly atMs: number }[] =>
+  events.flatMap((event) => {
+    const stage = stages.find((one) => one === event.data.stage);
+    return stage === undefined ? [] : [{ stage, atMs: instantOf(event) }];
+  });
 
 /** The plan as the present souring has it; the make's own where it sours once. */
 export function souringPlan({ plan, steps, fed }: Pick<MakeState, 'plan' | 'steps' | 'fed'>): MakePlan {
@@ -342,7 +355,9 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
     byProductsKg: Object.fromEntries(
       weighings.flatMap((e) => (e.data.of === undefined ? [] : [[e.data.of, e.data.massKg]])),
     ),
-    stages: of('stage-seen').map((e) => ({ stage: e.data.stage, atMs: instantOf(e) })),
+    stages: seenOf(of('stage-seen'), CHURN_STAGES),
+    panStages: seenOf(of('stage-seen'), GHEE_STAGES),
+    pan: of('pan-weighed').map((e) => ({ massKg: e.data.massKg, atMs: instantOf(e) })),
     rinses: of('rinsed').map((e) => ({ clear: e.data.clear, atMs: instantOf(e) })),
     saltKg: salted.length === 0 ? null : salted.reduce((sum, e) => sum + e.data.massKg, 0),
     reservedKg: reserved?.data.massKg ?? null,

@@ -3,6 +3,7 @@ import { STARTER_FACTS } from '../culture/index.ts';
 import { batchOf } from '../method/index.ts';
 import { MILK_FACTS } from '../milk/index.ts';
 import { productOf } from '../products/index.ts';
+import { STEP_TYPES } from '../steps/index.ts';
 import { pointForecast } from './forecast.ts';
 import { safetyOf } from './safety.ts';
 import { seenSetMs } from './seen.ts';
@@ -33,6 +34,16 @@ export function yieldOf(state: MakeState): YieldBalance {
     lostKg: outKg === null ? null : milkKg + starterKg - outKg,
     yieldFraction: outKg === null ? null : outKg / (milkKg + starterKg),
   };
+}
+
+/** How much is likely to come out of it, kg; `null` where no step says. @example likelyKg(ghee) // 0.31 of 400 g butter */
+export function likelyKg({ plan, steps }: Pick<MakeState, 'plan' | 'steps'>): number | null {
+  const { goods } = productOf(plan);
+  for (const { step } of steps) {
+    const kg = STEP_TYPES[step.kind].givesKg?.(plan, { step: step.instance, goods });
+    if (kg !== undefined) return kg;
+  }
+  return null;
 }
 
 /** When somebody first saw it set, hours since inoculation. */

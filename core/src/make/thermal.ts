@@ -2,7 +2,7 @@ import { denaturedFraction, pasteurisationMinutes, type HeatProfile } from '../h
 import { interpolateLinear } from '../numerics/index.ts';
 import type { StepId, StepKind } from '../contract/index.ts';
 import { productOf } from '../products/index.ts';
-import { closed, handsOnly, STEP_TYPES, type Leg, type LegReading } from '../steps/index.ts';
+import { closed, handsOnly, STEP_TYPES, type Leg, type LegReading, type LegRun } from '../steps/index.ts';
 import { souringStep, type MakeState, type StepState, type TemperatureReading } from './state.ts';
 
 const MINUTE_MS = 60_000;
@@ -45,25 +45,37 @@ function readingsWithin(
     .map((t) => ({ minutes: (t.atMs - startMs) / MINUTE_MS, temperatureC: t.celsius }));
 }
 
-function legOf(state: MakeState, step: StepState, startC: number, startMs: number, nowMs: number): Leg {
-  const { plan } = state;
-  const readings = readingsWithin(state.temperatures, startMs, step.endedAtMs);
-  const { leg } = STEP_TYPES[step.step.kind];
-  if (!leg) return handsOnly(step.step.handsMin, readings.at(-1)?.temperatureC ?? startC);
-  const changedMin = ((state.coolingSinceMs ?? startMs) - startMs) / MINUTE_MS;
-  const of = { step: step.step.instance, goods: productOf(plan).goods };
-  const stages = step.step.facts.tells === 'stages' ? state.stages : [];
-  return leg({
-    plan,
+/** One step as it is gone through. @param startC heat of what is in it when it begins */
+export function legRunOf(
+  state: MakeState,
+  step: StepState,
+  startC: number,
+  startMs: number,
+  nowMs: number,
+): LegRun {
+  const minutes = ({ atMs }: { readonly atMs: number }): number => (atMs - startMs) / MINUTE_MS;
+  const { tells } = step.step.facts;
+  return {
+    plan: state.plan,
     startC,
     startMs,
-    readings,
-    changedMin,
-    of,
+    readings: readingsWithin(state.temperatures, startMs, step.endedAtMs),
+    changedMin: ((state.coolingSinceMs ?? startMs) - startMs) / MINUTE_MS,
+    of: { step: step.step.instance, goods: productOf(state.plan).goods },
     nowMs: step.endedAtMs ?? nowMs,
     fed: state.fed,
-    stages: stages.map(({ stage, atMs }) => ({ stage, minutes: (atMs - startMs) / MINUTE_MS })),
-  });
+    stages:
+      tells === 'stages' ? state.stages.map((seen) => ({ stage: seen.stage, minutes: minutes(seen) })) : [],
+    panStages: state.panStages.map((seen) => ({ stage: seen.stage, minutes: minutes(seen) })),
+    pan: state.pan.map((weighed) => ({ massKg: weighed.massKg, minutes: minutes(weighed) })),
+  };
+}
+
+function legOf(state: MakeState, step: StepState, startC: number, startMs: number, nowMs: number): Leg {
+  const run = legRunOf(state, step, startC, startMs, nowMs);
+  const { leg } = STEP_TYPES[step.step.kind];
+  if (!leg) return handsOnly(step.step.handsMin, run.readings.at(-1)?.temperatureC ?? startC);
+  return leg(run);
 }
 
 /**

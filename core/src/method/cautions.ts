@@ -17,6 +17,11 @@ export const CAUTIONS = {
   'blades-off': 'Blades and mixers: off and unplugged before hands go in.',
   'vent-churn': 'Soured cream makes gas in a closed churn or jar: vent it early and often.',
   'wash-water': 'Wash water and ice are drinking water.',
+  'hot-fat':
+    'Hot fat burns deep and spatters: keep water and children away, lift nothing wet over it, pour away from you.',
+  'never-leave-fat': 'Never leave it alone on the fire, not for a minute.',
+  'fat-fire': 'If it smokes: heat off, lid on. Never water on a fat fire.',
+  'ghee-glass': 'No hot ghee into cold glass; only into bone-dry jars. Change the pot with the heat off.',
   discard:
     'Coloured or fuzzy mould, pink or orange streaks, gas, a putrid or yeasty-foul smell: discard, do not taste, clean, take a new starter.',
 } as const;

@@ -2,6 +2,7 @@ import type { MakePlan, ProductId } from '../contract/index.ts';
 import { STEP_TYPES, stepFor, type MethodStep, type StepOf, type StepType } from '../steps/index.ts';
 import { BUTTER } from './butter.ts';
 import { CULTURED_CREAM } from './cultured-cream.ts';
+import { GHEE } from './ghee.ts';
 import type { Product } from './product.ts';
 import { WAKING } from './waking.ts';
 import { YOGURT } from './yogurt.ts';
@@ -11,6 +12,7 @@ export const PRODUCTS: Readonly<Record<ProductId, Product>> = {
   yogurt: YOGURT,
   'cultured-cream': CULTURED_CREAM,
   butter: BUTTER,
+  ghee: GHEE,
   waking: WAKING,
 };
 

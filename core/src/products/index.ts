@@ -4,4 +4,5 @@ export { PRODUCTS, methodSteps, productOf } from './catalogue.ts';
 export { feedRows, milkForWaking, type FeedRow } from './feeds.ts';
 export { adviseOn } from './advise.ts';
 export { beginPlan } from './begin/index.ts';
+export { butterPour } from './begin/ghee.ts';
 export { beginWaking, usualWaking, WAKES_AT_C } from './begin/waking.ts';

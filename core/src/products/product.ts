@@ -25,11 +25,11 @@ export interface Product {
   readonly goods: Goods;
   /** The pattern brushed on its crock, and how what is in it looks when it is drawn for its own sake. */
   readonly drawn: {
-    readonly brush: 'waves' | 'sprigs' | 'cord' | 'buds';
-    readonly as: 'set' | 'thick' | 'lump';
+    readonly brush: 'waves' | 'sprigs' | 'cord' | 'buds' | 'flames';
+    readonly as: 'set' | 'thick' | 'lump' | 'gold';
   };
   /** What it begins with: milk or cream, or a packet that is given its milk little by little. */
-  readonly takes: 'milk' | 'cream' | 'packet';
+  readonly takes: 'milk' | 'cream' | 'butter' | 'packet';
   /** What it is soured with, the usual first; empty when nothing sours in it. */
   readonly starters: readonly StarterKind[];
   /** What becomes of its weighings in the milk room; left out, it leaves the milk room for good. */

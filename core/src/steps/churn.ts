@@ -103,10 +103,11 @@ export const CHURN: StepType = {
   cautions,
   leg,
   // A lump is what comes of going on, not a point on the way.
-  marks: CHURN_STAGES.filter((stage) => stage !== 'lump').map((stage) => ({
-    id: stage,
-    role: 'passing',
-    words: STAGE_WORDS[stage],
-    share: STAGE_SHARE[stage],
-  })),
+  marks: () =>
+    CHURN_STAGES.filter((stage) => stage !== 'lump').map((stage) => ({
+      id: stage,
+      role: 'passing',
+      words: STAGE_WORDS[stage],
+      share: STAGE_SHARE[stage],
+    })),
 };

@@ -20,13 +20,18 @@ import { WASH } from './wash.ts';
 import { WORK } from './work.ts';
 import { FEED } from './feed.ts';
 import { STAND } from './stand.ts';
+import { CLARIFY } from './clarify.ts';
+import { SETTLE } from './settle.ts';
+import { FILTER } from './filter.ts';
+import { COOL_GHEE } from './cool-ghee.ts';
 import type { StepFacts, StepType } from './step-type.ts';
 
 export * from './step-type.ts';
 export type { AcidMark, MarkMoment, MarkName, MarkRole, ShareMark } from './mark.ts';
-export { closed, handsOnly, type Leg, type LegReading } from './leg.ts';
+export { closed, handsOnly, type Leg, type LegReading, type LegRun } from './leg.ts';
 export { heatTargetC } from './heat.ts';
 export { churnOf } from './churn.ts';
+export { clarifyOf, panOf } from './clarify.ts';
 export { serumLeft } from './wash.ts';
 export { scaldMin, whenThere, type Fed } from './feeding.ts';
 export { THICKENS_H } from './thicken.ts';
@@ -55,6 +60,10 @@ export const STEP_TYPES: Readonly<Record<StepKind, StepType>> = {
   work: WORK,
   feed: FEED,
   stand: STAND,
+  clarify: CLARIFY,
+  settle: SETTLE,
+  filter: FILTER,
+  'cool-ghee': COOL_GHEE,
 };
 
 /** What is known of a kind of step. */

@@ -1,5 +1,5 @@
 import { widthMOf, type MakePlan } from '../contract/index.ts';
-import type { SeenStage } from '../butter/index.ts';
+import type { GheeStage, SeenStage } from '../butter/index.ts';
 import { refitArrival } from '../heat/index.ts';
 import { batchOf, roomAtC } from '../method/index.ts';
 import type { Composition } from '../milk/index.ts';
@@ -42,6 +42,9 @@ export interface LegRun {
   readonly fed: Fed;
   /** What was seen of a churning, minutes since the step's start. */
   readonly stages: readonly SeenStage[];
+  /** What was seen and weighed of a pan on the fire, likewise. */
+  readonly panStages: readonly { readonly stage: GheeStage; readonly minutes: number }[];
+  readonly pan: readonly { readonly massKg: number; readonly minutes: number }[];
 }
 
 /** What a heating or cooling came to; the shape both the pot and the bath give. */

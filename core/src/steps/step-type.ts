@@ -16,7 +16,9 @@ type InThePot =
   | 'tempering'
   | 'churning'
   | 'grains'
-  | 'butter';
+  | 'butter'
+  | 'ghee'
+  | 'hot-ghee';
 
 /** What has to be known of a kind of step to run it, whatever it is called. */
 export interface StepFacts {
@@ -44,9 +46,11 @@ export interface StepFacts {
   /** The by-product that is weighed in it, rather than the product. */
   readonly weighs?: ByProduct;
   /** What hands tell of it, besides that it is done. */
-  readonly tells?: 'stages' | 'rinses' | 'salt';
+  readonly tells?: 'stages' | 'rinses' | 'salt' | 'pan';
   /** Who calls it done has seen it set, and smelt it clean. */
   readonly doneShowsSet?: true;
+  /** Hotter than this it suffers, and at the second it smokes, °C. */
+  readonly tooHot?: { readonly celsius: number; readonly smokesC: number };
   /** Cream is parted into butter and buttermilk in it. */
   readonly parts?: true;
 }
@@ -71,6 +75,13 @@ export const factsOf = (own: Partial<StepFacts> & Pick<StepFacts, 'inThePot'>): 
   ...own,
 });
 
+/** What is rung: it may fill every screen of the kitchen, where it cannot be missed. */
+export interface Bell {
+  readonly title: string;
+  readonly text: string;
+  readonly fills?: true;
+}
+
 /** Words of a step for one batch. */
 export interface StepWords {
   readonly title: string;
@@ -82,9 +93,9 @@ export interface StepWords {
   /** How its end is told in a line of times: "hot at" 08:10. */
   readonly endWords?: string;
   /** Rung when it is due: what to say, and what to do about it. */
-  readonly due?: { readonly title: string; readonly text: string };
+  readonly due?: Bell;
   /** Rung before that, at the early end of its band. */
-  readonly early?: { readonly title: string; readonly text: string };
+  readonly early?: Bell;
 }
 
 /** What a step aims at, in a form every place can put into its kitchen's measures. */
@@ -194,8 +205,10 @@ export interface StepType {
   /** How long it takes when it comes after a souring; left out, its hands, or the cold at work. */
   readonly later?: (run: LaterRun) => { readonly minutes: number };
   readonly souring?: Souring;
+  /** How much of the product is likely to come out of it, kg. */
+  readonly givesKg?: (plan: MakePlan, of: StepOf) => number;
   /** What it passes on its way, by shares of its time. */
-  readonly marks?: readonly ShareMark[];
+  readonly marks?: (plan: MakePlan, of: StepOf) => readonly ShareMark[];
 }
 
 /** One step of a method for one batch. */

@@ -1,4 +1,12 @@
-import { butterBalance, churnForecast, salted, serumLeftFraction, washesToKeep } from '../butter/index.ts';
+import {
+  butterBalance,
+  churnForecast,
+  gheeForecast,
+  gheeYieldKg,
+  salted,
+  serumLeftFraction,
+  washesToKeep,
+} from '../butter/index.ts';
 import {
   acidAtHour,
   agedBy,
@@ -107,6 +115,10 @@ const COMPUTE: { readonly [N in SumName]: (input: SumInput<N>) => SumOutput<N> }
     serumLeftFraction: round(serumLeftFraction(washing, washes)),
     washesToKeep: washesToKeep(washing),
   }),
+  ghee: ({ skimmed, ...input }) => {
+    const { waterKg, minutes } = gheeForecast(input);
+    return { waterKg: round(waterKg), minutes: round(minutes), gheeKg: round(gheeYieldKg(input, skimmed)) };
+  },
   salt: ({ butterKg, moistureFraction, saltKg }) => {
     const { saltFraction, brineFraction } = salted(butterKg, moistureFraction, saltKg);
     return { saltFraction: round(saltFraction), brineFraction: round(brineFraction) };

@@ -107,6 +107,22 @@ export const SUM_INPUTS = {
     moistureFraction: fraction,
     saltKg: z.number().min(0).max(10),
   }),
+  ghee: z
+    .strictObject({
+      butterKg: z.number().positive('must be above 0').max(100),
+      moistureFraction: fraction.max(0.35, 'is more water than butter holds (35 %)'),
+      fatFraction: fraction.min(0.4, 'is no butter (40 %)'),
+      startC: celsius.max(60, 'is melted already'),
+      burnerKw: z.number().positive().max(20),
+      flameFraction: fraction.min(0.02, 'is no flame'),
+      doneC: celsius.min(101, 'is not done: its water is still in it').max(160, 'smokes'),
+      altitudeM: z.number().min(-400).max(6000),
+      skimmed: z.boolean(),
+    })
+    .refine((of) => of.fatFraction + of.moistureFraction <= 1, {
+      error: 'leaves no room for its water',
+      path: ['fatFraction'],
+    }),
   thickness: z.strictObject({
     fatFraction: fraction.max(0.7, 'is more than any cream (70 %)'),
     ph: z.number().min(3).max(7),
@@ -305,6 +321,7 @@ export const SUM_OUTPUTS = {
   churn: z.strictObject({ minutes: z.number(), breakC: z.number(), buttermilkFatFraction: z.number() }),
   wash: z.strictObject({ serumLeftFraction: z.number(), washesToKeep: z.number().nullable() }),
   salt: z.strictObject({ saltFraction: z.number(), brineFraction: z.number() }),
+  ghee: z.strictObject({ waterKg: z.number(), minutes: z.number(), gheeKg: z.number() }),
   thickness: z.strictObject({ index: z.number(), word: z.string() }),
   butter: z.strictObject({ butterKg: z.number(), buttermilkKg: z.number() }),
   forecast: z.strictObject({

@@ -37,6 +37,8 @@ const RELATIVE: Readonly<Record<string, number>> = {
   saltFraction: 0.001,
   brineFraction: 0.001,
   index: 0.001,
+  waterKg: 0.001,
+  gheeKg: 0.001,
   butterKg: 0.001,
   buttermilkKg: 0.001,
 };

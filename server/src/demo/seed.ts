@@ -21,7 +21,7 @@ import {
   type EventType,
   type KitchenChange,
 } from '@morning-crock/core/contract';
-import { freeKg, milkFromLots, openLots, withFactors } from '@morning-crock/core';
+import { freeKg, milkFromLots, openLots, productOf, withFactors } from '@morning-crock/core';
 import type { DataSource } from 'typeorm';
 import { ulid } from 'ulid';
 import { cultureRegister } from '../features/cultures/culture-service.ts';
@@ -226,7 +226,7 @@ async function storeCream(
   // What came of it some time ago is eaten by now.
   for (const given of drafts) {
     const atMs = Date.parse(given.at) + 2.5 * DAY_MS;
-    if (given.type !== 'weighed' || (make.plan.product === 'butter' && !given.data.of) || atMs > untilMs)
+    if (given.type !== 'weighed' || atMs > untilMs || !productOf(make.plan).gives?.[given.data.of ?? 'out'])
       continue;
     const massKg = Math.round(given.data.massKg * (given.data.of ? 1 : 0.7) * 1000) / 1000;
     const typed = { value: Math.round(massKg * 1000), unit: 'g' } as const;

@@ -37,6 +37,28 @@ export function Alarms({ makes, nowMs }: { readonly makes: readonly Attended[]; 
   };
   const { make, alarm } = first;
   const others = due.slice(1);
+  const silent = !unlocked && ' Sound is blocked until you touch this page once.';
+  if (alarm.fills)
+    return (
+      // One thing, one answer: it goes where it burns, and is heard.
+      <section aria-label="Alarms" className={`alarms fills ${alarm.rank === 0 ? 'bad' : ''}`}>
+        <div role="alert" className="alarm">
+          <strong>{alarm.title}</strong>
+          <span className="alarm-text">
+            {make.name}. {alarm.text}
+            {silent}
+          </span>
+        </div>
+        <Button
+          component={Link}
+          to={`/makes/${make.id}`}
+          variant="default"
+          onClick={() => acknowledge(make, alarm)}
+        >
+          Heard: go there
+        </Button>
+      </section>
+    );
   return (
     // Laid over the clock line: nothing on the page may move under a finger because something rings.
     <section aria-label="Alarms" className={`alarms ${alarm.rank === 0 ? 'bad' : ''}`}>
@@ -46,7 +68,7 @@ export function Alarms({ makes, nowMs }: { readonly makes: readonly Attended[]; 
         </strong>
         <span className="alarm-text">
           {alarm.text}
-          {!unlocked && ' Sound is blocked until you touch this page once.'}
+          {silent}
         </span>
       </div>
       {others[0] && (

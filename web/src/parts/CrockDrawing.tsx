@@ -17,9 +17,10 @@ export interface CrockLook {
     | 'froth'
     | 'stiff'
     | 'grains'
-    | 'lump';
+    | 'lump'
+    | 'gold';
   /** The pattern brushed on it tells what is made in it; left out, waves. */
-  readonly brush?: 'waves' | 'sprigs' | 'cord' | 'buds';
+  readonly brush?: 'waves' | 'sprigs' | 'cord' | 'buds' | 'flames';
   readonly label: string;
 }
 
@@ -36,6 +37,10 @@ const BRUSH: Readonly<Record<NonNullable<CrockLook['brush']>, readonly { d: stri
     { d: 'M40 145c-6-1-8-5-8-9M45 137c6 0 10-2 12-6M48 129c-6-1-8-5-8-9', width: 5 },
     { d: 'M166 152c-8-8-14-20-20-34', width: 3 },
     { d: 'M160 145c6-1 8-5 8-9M155 137c-6 0-10-2-12-6M152 129c6-1 8-5 8-9', width: 5 },
+  ],
+  flames: [
+    { d: 'M36 150c-4-8 3-11 4-20c6 6 8 13 3 20M50 148c-3-6 2-9 3-15c5 5 6 10 2 15', width: 3 },
+    { d: 'M164 150c4-8-3-11-4-20c-6 6-8 13-3 20M150 148c3-6-2-9-3-15c-5 5-6 10-2 15', width: 3 },
   ],
   buds: [
     { d: 'M33 146h.1M157 128h.1', width: 5 },
@@ -79,6 +84,7 @@ const SURFACE_PATH: Readonly<Record<CrockLook['surface'], string>> = {
   stiff: 'l10 -10 l10 8 l14 -14 l12 12 l12 -8 l14 12',
   grains: 'q36 0 72 0',
   lump: 'q36 0 72 0',
+  gold: 'q36 -3 72 0',
 };
 
 /** A salt-glazed crock with a brushed blue band, cut open at the front so that the milk shows. */
@@ -133,7 +139,7 @@ export function CrockDrawing({ fill, surface, label, brush = 'waves' }: CrockLoo
       />
       <path
         d={milk}
-        fill={surface === 'bad' ? 'var(--glaze-hi)' : 'var(--milk)'}
+        fill={surface === 'bad' ? 'var(--glaze-hi)' : surface === 'gold' ? 'var(--butter)' : 'var(--milk)'}
         stroke="var(--ink)"
         strokeWidth="1.6"
       />

@@ -1,4 +1,5 @@
 import {
+  stepFacts,
   entryValue,
   isTemperatureUnit,
   readTypedNumber,
@@ -15,7 +16,23 @@ import { entryWords } from './entry-words.ts';
 import { valueFault } from './value-checks.ts';
 import './entry-log.css';
 
-function Correction({ event, onClose }: { readonly event: LoggedEvent; readonly onClose: () => void }) {
+/** What these entries read: fat on the fire gets hotter than milk does. */
+const readingOf = (events: readonly LoggedEvent[]): 'milk' | 'fat' =>
+  events.some(
+    (e) => e.type === 'make-started' && e.data.plan.method.steps.some((s) => stepFacts(s.kind).tooHot),
+  )
+    ? 'fat'
+    : 'milk';
+
+function Correction({
+  event,
+  of,
+  onClose,
+}: {
+  readonly event: LoggedEvent;
+  readonly of: 'milk' | 'fat';
+  readonly onClose: () => void;
+}) {
   const { thermometers } = useKitchen();
   const old = entryValue(event);
   const [text, setText] = useState(old ? String(old.typed.value) : '');
@@ -23,7 +40,7 @@ function Correction({ event, onClose }: { readonly event: LoggedEvent; readonly 
     if (!old) return { data: { ...event.data } };
     const read = readTypedNumber(text);
     if (!read.ok) return { fault: `“${text}” is not a number.` };
-    const fault = valueFault(old.kind, read.value, old.typed.unit);
+    const fault = valueFault(old.kind, read.value, old.typed.unit, of);
     if (fault) return { fault };
     const data = withEntryValue(event, read.value, thermometers);
     return data ? { data } : { fault: `“${text}” does not fit this entry.` };
@@ -108,7 +125,9 @@ export function EntryLog(props: {
           Show all {own.length}
         </Button>
       )}
-      {correcting && <Correction event={correcting} onClose={() => setCorrecting(null)} />}
+      {correcting && (
+        <Correction of={readingOf(events)} event={correcting} onClose={() => setCorrecting(null)} />
+      )}
     </section>
   );
 }

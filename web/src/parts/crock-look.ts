@@ -31,6 +31,8 @@ const BY_STEP: Readonly<
   tempering: ['still', (into) => `${into} coming to its heat`],
   grains: ['grains', () => 'butter grains'],
   butter: ['lump', () => 'butter'],
+  ghee: ['gold', () => 'on the fire'],
+  'hot-ghee': ['gold', () => 'hot, off the fire'],
 };
 
 /** The cream in a churn by the last stage that was seen, or by how much of the time is over. */

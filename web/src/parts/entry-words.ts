@@ -1,4 +1,4 @@
-import { STAGE_WORDS, type LoggedEvent } from '@morning-crock/core';
+import { GHEE_STAGE_WORDS, STAGE_WORDS, type LoggedEvent } from '@morning-crock/core';
 import type { StepId, StepKind } from '@morning-crock/core/contract';
 import type { Units } from '../data/units-of.ts';
 import { CUE_WORDS } from '../charts/curve-data.ts';
@@ -23,6 +23,10 @@ const STEP_WORDS: Readonly<Record<StepKind, string>> = {
   drain: 'draining',
   wash: 'washing',
   work: 'working',
+  clarify: 'clarifying',
+  settle: 'settling',
+  filter: 'filtering',
+  'cool-ghee': 'setting',
   feed: 'feeding',
   stand: 'standing',
 };
@@ -68,7 +72,9 @@ export function entryWords(event: LoggedEvent, units: Units): string | null {
     case 'weighed':
       return `weighed ${units.mass(event.data.massKg)}${event.data.of ? ` of ${event.data.of}` : ''}`;
     case 'stage-seen':
-      return STAGE_WORDS[event.data.stage];
+      return { ...STAGE_WORDS, ...GHEE_STAGE_WORDS }[event.data.stage];
+    case 'pan-weighed':
+      return `the pan weighs ${units.mass(event.data.massKg)}`;
     case 'rinsed':
       return event.data.clear ? 'washed, the water ran clear' : 'washed once';
     case 'salted':

@@ -17,4 +17,13 @@ describe('what the pad refuses', () => {
   ] as const)('%s %d %s', (kind, value, unit, words) =>
     expect(valueFault(kind, value, unit) ?? '').toMatch(words),
   );
+
+  test.each([
+    [122, /^$/],
+    [165, /^$/],
+    [230, /230 °F is 110 °C/],
+    [430, /cannot be butter/],
+  ])('fat on the fire at %d °C', (celsius, words) =>
+    expect(valueFault('temperature', celsius, 'C', 'fat') ?? '').toMatch(words),
+  );
 });

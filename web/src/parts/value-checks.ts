@@ -9,11 +9,20 @@ import {
   type ValueKind,
 } from '@morning-crock/core';
 
-/** °C that make sense for milk on its way to yogurt. */
+/** °C that make sense for milk, and for fat on the fire. */
 const MILK_RANGE_C = { min: -2, max: 110 };
+const FAT_RANGE_C = { min: -2, max: THERMOMETER_RANGE_C.max };
 
-/** What is wrong with a typed value, in words with what to do; `null` when it is fine. */
-export function valueFault(kind: ValueKind, value: number, unit: string): string | null {
+/**
+ * What is wrong with a typed value, in words with what to do; `null` when it is fine.
+ * @param of what was read: milk or cream, or fat that may be hot
+ */
+export function valueFault(
+  kind: ValueKind,
+  value: number,
+  unit: string,
+  of: 'milk' | 'fat' = 'milk',
+): string | null {
   if (kind === 'ph') {
     if (value < 3 || value > 8)
       return `pH ${value} cannot be milk: it goes from about 3.5 to 6.8. Read the meter again.`;
@@ -30,15 +39,16 @@ export function valueFault(kind: ValueKind, value: number, unit: string): string
   }
   if (!isTemperatureUnit(unit)) return 'Choose a unit of temperature.';
   const own = unit;
-  const other = otherUnitFits(value, own, MILK_RANGE_C);
+  const range = of === 'fat' ? FAT_RANGE_C : MILK_RANGE_C;
+  const other = otherUnitFits(value, own, range);
   if (other) {
     return `${value} °${own}? ${value} °${other} is ${formatTemperature(toCelsius(value, other), own)}. Change the unit or the number.`;
   }
   const celsius = toCelsius(value, own);
-  if (celsius < THERMOMETER_RANGE_C.min || celsius > THERMOMETER_RANGE_C.max || celsius > MILK_RANGE_C.max) {
-    return `${value} °${own} cannot be milk.`;
+  if (celsius < THERMOMETER_RANGE_C.min || celsius > THERMOMETER_RANGE_C.max || celsius > range.max) {
+    return `${value} °${own} cannot be ${of === 'fat' ? 'butter' : 'milk'}.`;
   }
-  return celsius < MILK_RANGE_C.min ? `${value} °${own} would be frozen milk.` : null;
+  return celsius < range.min ? `${value} °${own} would be frozen milk.` : null;
 }
 
 /** What is wrong with a titration's sample, g; `null` when it is fine. */

@@ -2,6 +2,7 @@ import type { ProductId } from '../../contract/index.ts';
 import type { Begin } from '../product.ts';
 import { beginButter } from './butter.ts';
 import { beginCulturedCream } from './cultured-cream.ts';
+import { beginGhee } from './ghee.ts';
 import { beginUsualWaking } from './waking.ts';
 import { defaultPlan } from './yogurt.ts';
 
@@ -9,6 +10,7 @@ const BEGIN: Readonly<Record<ProductId, Begin>> = {
   yogurt: defaultPlan,
   'cultured-cream': beginCulturedCream,
   butter: beginButter,
+  ghee: beginGhee,
   waking: beginUsualWaking,
 };
 

@@ -20,6 +20,7 @@ import { curveDataOf } from '../../charts/curve-data.ts';
 import { EntryLog } from '../../parts/EntryLog.tsx';
 import { JarTable } from './JarTable.tsx';
 import { Churned, FatBar, fatFacts } from './panels/Churned.tsx';
+import { Clarified, gheeFacts } from './panels/Clarified.tsx';
 import { TraceView } from './TraceView.tsx';
 import './record.css';
 
@@ -100,6 +101,7 @@ export function Record({ state }: { readonly state: MakeState }) {
   const into = goods.into.charAt(0).toUpperCase() + goods.into.slice(1);
   const sours = souringOf(state) !== null;
   const fat = useMemo(() => fatBalance(state, state.finished?.atMs ?? state.startedAtMs), [state]);
+  const ghee = gheeFacts(state, units);
   const facts: readonly (readonly [string, string])[] = [
     [
       `${goods.into.charAt(0).toUpperCase()}${goods.into.slice(1)} in`,
@@ -108,8 +110,8 @@ export function Record({ state }: { readonly state: MakeState }) {
     ...(cost === null ? [] : [[`${into} cost`, units.cost(cost)] as const]),
     ...(sours ? [['Starter in', units.mass(balance.starterKg)] as const] : []),
     ['Came out', balance.outKg === null ? 'not weighed' : units.mass(balance.outKg)],
-    ...(fat ? fatFacts(fat, state, units) : []),
-    ...(fat
+    ...(fat ? fatFacts(fat, state, units) : ghee),
+    ...(fat || ghee.length > 0
       ? []
       : [
           [
@@ -161,8 +163,10 @@ export function Record({ state }: { readonly state: MakeState }) {
                 Band: as forecast when it began. Lines: the model through what was measured. Dots: measured.
               </p>
             </>
-          ) : (
+          ) : fat ? (
             <Churned state={state} units={units} />
+          ) : (
+            <Clarified state={state} units={units} />
           )}
           {fat && <FatBar fat={fat} units={units} />}
           <StepsTable state={state} units={units} />

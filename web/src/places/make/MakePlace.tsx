@@ -3,7 +3,12 @@ import {
   contradictionWords,
   formatMinutes,
   CHURN_STAGES,
+  GHEE_STAGE_WORDS,
+  GHEE_STAGES,
+  type GheeStage,
   fatBalance,
+  likelyKg,
+  productOf,
   markWords,
   seenSetMs,
   showsSet,
@@ -171,6 +176,15 @@ function wetButtons(state: MakeState): readonly [WetButton, WetButton] | null {
     const [first = 'easier', second = 'lump'] = CHURN_STAGES.slice(next).filter((s) => s !== 'broken');
     return [say(first), say(second)];
   }
+  if (tells === 'pan') {
+    const last = state.panStages.at(-1)?.stage;
+    const next = GHEE_STAGES.slice(last ? GHEE_STAGES.indexOf(last) + 1 : 0);
+    const say = (stage: GheeStage): WetButton => ({
+      words: GHEE_STAGE_WORDS[stage],
+      say: () => void record(state.id, 'stage-seen', { stage }),
+    });
+    return [say(next[0] ?? 'brown'), say(next[1] ?? 'brown')];
+  }
   if (tells !== 'rinses') return null;
   const say = (clear: boolean): WetButton => ({
     words: clear ? 'Washed, clear' : 'Washed, cloudy',
@@ -256,6 +270,8 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
   const Panel = panelOf(state);
   const Under = underOf(state);
   const balance = fatBalance(state, minuteMs);
+  const gives = likelyKg(state);
+  const { goods } = productOf(state.plan);
   const label = souring
     ? `Temperature and pH of ${state.plan.name}. ${set.label} ${set.value}, ${readyWords(state, forecast, units, nowMs)}`
     : `Temperature of ${state.plan.name}`;
@@ -288,6 +304,21 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
                     {units.temperatureUnit}
                   </span>
                 </div>
+              </div>
+            </div>
+          )}
+          {!balance && gives !== null && (
+            <div className="facts below-s">
+              <div className="fact">
+                <div className="label">
+                  {goods.out.charAt(0).toUpperCase() + goods.out.slice(1)}
+                  {state.weighedKg === null ? ' (about)' : ', weighed'}
+                </div>
+                <div className="value number">{units.mass(state.weighedKg ?? gives)}</div>
+              </div>
+              <div className="fact">
+                <div className="label">{goods.into.charAt(0).toUpperCase() + goods.into.slice(1)} in</div>
+                <div className="value number">{units.mass(batchOf(state.plan).massKg)}</div>
               </div>
             </div>
           )}

@@ -94,7 +94,8 @@ export function padEntry(kind: ValueKind, values: PadValues, about: About): PadE
   const unit = { temperature: temperatureUnit, ph: 'pH', acid: 'mL', mass: values.massUnit } as const;
   const value = numberOf(values.text);
   if (typeof value === 'string') return wrong('text', value);
-  const fault = valueFault(kind, value, unit[kind]);
+  const of = state.current?.step.facts.tooHot ? 'fat' : 'milk';
+  const fault = valueFault(kind, value, unit[kind], of);
   if (fault) return wrong('text', fault);
   const when = readTakenAt(values.takenAt, zone, nowMs);
   if (!when.ok) return wrong('takenAt', when.fault);

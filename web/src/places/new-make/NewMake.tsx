@@ -35,7 +35,9 @@ import { useMilkRoom } from '../../data/use-milk.ts';
 import { WorkBack } from '../../parts/WorkBack.tsx';
 import { ExtrasSection } from './ExtrasSection.tsx';
 import { HeatSection } from './HeatSection.tsx';
+import { ButterSection } from './panels/ButterSection.tsx';
 import { ChurnSection } from './panels/ChurnSection.tsx';
+import { PanSection } from './panels/PanSection.tsx';
 import { CreamSection } from './CreamSection.tsx';
 import { MilkSection } from './MilkSection.tsx';
 import { Outlook } from './Outlook.tsx';
@@ -77,11 +79,9 @@ function GoesIn({
   mayBeRipened,
   ...props
 }: ComponentProps<typeof MilkSection> & { readonly mayBeRipened: boolean }) {
-  return productOf(props.plan).takes === 'cream' ? (
-    <CreamSection {...props} mayBeRipened={mayBeRipened} />
-  ) : (
-    <MilkSection {...props} />
-  );
+  const { takes } = productOf(props.plan);
+  if (takes === 'cream') return <CreamSection {...props} mayBeRipened={mayBeRipened} />;
+  return takes === 'butter' ? <ButterSection {...props} /> : <MilkSection {...props} />;
 }
 
 function Form({
@@ -237,6 +237,7 @@ function Form({
           </>
         )}
         <ChurnSection plan={plan} kitchen={kitchen} change={change} />
+        <PanSection plan={plan} kitchen={kitchen} change={change} />
         <section className="section" aria-labelledby="start">
           <h2 id="start">Start</h2>
           <div className="field-row">

@@ -1,5 +1,8 @@
 import {
+  batchOf,
   factorsFor,
+  likelyKg,
+  panNow,
   factorWords,
   formatMinutes,
   markBand,
@@ -124,6 +127,35 @@ function Breaks({ planning, fading }: { readonly planning: Planning; readonly fa
   );
 }
 
+/** When it comes off the fire, and what it gives. */
+function Clears({ planning, fading }: { readonly planning: Planning; readonly fading: boolean }) {
+  const { plan, point, band, stale, state } = planning;
+  const units = useUnits();
+  const zeroMs = Date.parse(plan.startAt);
+  const step = state.steps.find((s) => s.step.facts.tells === 'pan')?.step;
+  const time = point.steps.find((s) => s.id === step?.id);
+  const end = band && !stale ? band.steps.find((s) => s.step === step?.id)?.end : null;
+  const gives = likelyKg(state);
+  const pan = panNow(state, zeroMs);
+  if (!time || gives === null || !pan) return null;
+  return (
+    <div>
+      <div className="quiet">Off the fire</div>
+      <div className={`band number ${fading ? 'fading' : ''}`}>
+        {end ? units.span(end.p10, end.p90, zeroMs) : `about ${units.time(time.endMs, zeroMs)}`}
+      </div>
+      <div className="quiet">
+        about {formatMinutes(pan.minutes)}: boils after {formatMinutes(pan.forecast.toBoilMin)} at{' '}
+        {units.temperature(pan.forecast.boilC)}, dry after {formatMinutes(pan.forecast.toDryMin)}
+      </div>
+      <p>
+        <strong>About {units.mass(gives)} of ghee</strong>{' '}
+        <span className="quiet">of {units.mass(batchOf(plan).massKg)} of butter.</span>
+      </p>
+    </div>
+  );
+}
+
 /** What the plan will become: times, set, sourness, firmness, and what speaks against it. */
 export function Outlook({
   planning,
@@ -153,7 +185,14 @@ export function Outlook({
   });
   return (
     <aside className="outlook" aria-label="Forecast">
-      {sours ? <Ready planning={planning} fading={fading} /> : <Breaks planning={planning} fading={fading} />}
+      {sours ? (
+        <Ready planning={planning} fading={fading} />
+      ) : (
+        <>
+          <Breaks planning={planning} fading={fading} />
+          <Clears planning={planning} fading={fading} />
+        </>
+      )}
       <Button className="great" h={72} onClick={onStart} disabled={stopped || faulty} loading={starting}>
         Start this make
       </Button>

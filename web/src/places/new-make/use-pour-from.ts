@@ -20,7 +20,7 @@ export function usePourFrom(from: string | null, room: MilkRoomNow, planning: Pl
     done.current = true;
     const { plan, change } = planning;
     const { takes } = productOf(plan);
-    if (takes === 'packet') return;
+    if (takes !== 'milk' && takes !== 'cream') return;
     const asked = askedOf(from).flatMap(({ lotId, massKg }) => {
       const lot = room.lots.find((l) => l.id === lotId);
       return lot

@@ -1,5 +1,7 @@
 import {
   CHURN_STAGES,
+  GHEE_STAGES,
+  GHEE_STAGE_WORDS,
   fatBalance,
   readTypedNumber,
   SYSTEM_UNITS,
@@ -52,6 +54,65 @@ function Rinses({ state }: { readonly state: MakeState }) {
         Washed once, clear
       </button>
     </div>
+  );
+}
+
+/** One tap what the pan looks like; and the pan on the scales, which tells it best. */
+function Pan({ state }: { readonly state: MakeState }) {
+  const units = useUnits();
+  const massUnits = SYSTEM_UNITS[units.system].mass;
+  const unit = massUnits[0] ?? 'g';
+  const [typed, setTyped] = useState<{ value: number; unit: typeof unit } | null>(null);
+  const last = state.panStages.at(-1)?.stage;
+  const from = last ? GHEE_STAGES.indexOf(last) + 1 : 0;
+  const before = state.pan.at(-1);
+  return (
+    <>
+      <div className="stage-buttons" role="group" aria-label="What the pan looks like">
+        {GHEE_STAGES.map((stage) => (
+          <button
+            key={stage}
+            type="button"
+            className="chip"
+            aria-pressed={state.panStages.some((s) => s.stage === stage)}
+            disabled={GHEE_STAGES.indexOf(stage) < from}
+            onClick={() => void record(state.id, 'stage-seen', { stage })}
+          >
+            {GHEE_STAGE_WORDS[stage]}
+          </button>
+        ))}
+      </div>
+      <form
+        aria-label="The pan on the scales"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (typed)
+            void record(state.id, 'pan-weighed', { massKg: toKilograms(typed.value, typed.unit), typed });
+        }}
+      >
+        <QuantityField
+          key={state.pan.length}
+          label={before ? 'Pan and all, again' : 'Pan and all, on the scales'}
+          value={null}
+          unit={unit}
+          units={massUnits.map((u) => ({ value: u, label: UNIT_LABEL[u] }))}
+          check={(value, u) => {
+            const kg = toKilograms(value, u);
+            if (!(kg > 0)) return 'A weight is above 0.';
+            return before && kg > before.massKg + 0.002
+              ? `It weighed ${units.mass(before.massKg)} before: a pan on the fire gets no heavier.`
+              : null;
+          }}
+          onFault={(faulty) => {
+            if (faulty) setTyped(null);
+          }}
+          onChange={(value, u) => setTyped({ value, unit: u })}
+        />
+        <Button type="submit" variant="default" h={56} disabled={!typed} mt={12}>
+          {before ? 'It weighs that now' : 'Weighed'}
+        </Button>
+      </form>
+    </>
   );
 }
 
@@ -112,6 +173,8 @@ export function StepEntries({ state }: { readonly state: MakeState }) {
       return <Stages state={state} />;
     case 'rinses':
       return <Rinses state={state} />;
+    case 'pan':
+      return <Pan state={state} />;
     case 'salt':
       return <Salt key={state.saltKg} state={state} />;
     default:

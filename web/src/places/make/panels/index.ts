@@ -3,6 +3,7 @@ import type { StepKind } from '@morning-crock/core/contract';
 import type { ComponentType } from 'react';
 import { ChurnPanel } from './ChurnPanel.tsx';
 import { FeedPanel } from './FeedPanel.tsx';
+import { PanPanel } from './PanPanel.tsx';
 import type { PanelProps } from './panel.ts';
 import { TemperPanel } from './TemperPanel.tsx';
 import { WashPanel } from './WashPanel.tsx';
@@ -19,6 +20,9 @@ const PANELS: Panels = {
   wash: WashPanel,
   work: WorkPanel,
   feed: FeedPanel,
+  clarify: PanPanel,
+  settle: PanPanel,
+  filter: PanPanel,
 };
 /** What stands under the curve of a kind of step. */
 const UNDER: Panels = { stand: FeedPanel };

@@ -1,28 +1,13 @@
 import { CHURN_FACTS, CHURN_KINDS, CHURN_SPEEDS, HAND_WORKED_WATER, salted } from '@morning-crock/core';
-import type { KitchenSettings, MakePlan, StepInstance, StepKind } from '@morning-crock/core/contract';
+import type { KitchenSettings, MakePlan, StepKind } from '@morning-crock/core/contract';
 import { NativeSelect } from '@mantine/core';
 import { useUnits } from '../../../data/use-units.ts';
 import { Choices } from '../../../parts/Choices.tsx';
 import { StepSlider } from '../../../parts/StepSlider.tsx';
+import { stepOf, withStep, type Of } from './method-step.ts';
 
-type Of<K extends StepKind> = Extract<StepInstance, { readonly kind: K }>;
 /** A churn nobody entered in the Kitchen is as large as a large jar, L. */
 const USUAL_LITRES = 2;
-
-/** The method of a plan with one kind of its steps changed. */
-function withStep<K extends StepKind>(
-  plan: MakePlan,
-  kind: K,
-  part: Partial<Omit<Of<K>, 'id' | 'kind'>>,
-): MakePlan['method'] {
-  return {
-    ...plan.method,
-    steps: plan.method.steps.map((step) => (step.kind === kind ? { ...step, ...part } : step)),
-  };
-}
-
-const stepOf = <K extends StepKind>(plan: MakePlan, kind: K): Of<K> | undefined =>
-  plan.method.steps.find((step): step is Of<K> => step.kind === kind);
 
 /** How it is tempered, churned, washed and salted. */
 export function ChurnSection(props: {

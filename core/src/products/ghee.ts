@@ -1,0 +1,12 @@
+import type { Product } from './product.ts';
+
+/** Ghee: butter clarified on the fire until its water is gone. */
+export const GHEE: Product = {
+  id: 'ghee',
+  label: 'Ghee',
+  line: 'Butter, clarified on the fire',
+  goods: { into: 'butter', out: 'ghee' },
+  drawn: { brush: 'flames', as: 'gold' },
+  takes: 'butter',
+  starters: [],
+};

@@ -1,0 +1,140 @@
+import {
+  BURNER_SHARE,
+  FLAME_SHARE,
+  GHEE_STAGE_WORDS,
+  GHEE_STAGES,
+  gheeForecast,
+  gheeStageShare,
+  gheeYieldKg,
+  panTime,
+  type Clarifying,
+  type GheeForecast,
+  type PanReading,
+} from '../butter/index.ts';
+import type { MakePlan } from '../contract/index.ts';
+import { batchOf } from '../method/index.ts';
+import type { Leg, LegRun } from './leg.ts';
+import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
+
+/** Hotter than this it browns by the minute, and at the second it smokes, °C. */
+const TOO_HOT_C = 120;
+const SMOKES_C = 160;
+const own = ({ step }: StepOf) => paramsOf(step, 'clarify');
+
+/** The butter of a plan in its pan. */
+function clarifyingOf(plan: MakePlan, of: StepOf, startC: number): Clarifying {
+  const { composition, massKg } = batchOf(plan);
+  const { moistureFraction, flame, doneC } = own(of);
+  return {
+    butterKg: massKg,
+    moistureFraction,
+    fatFraction: composition.fatFraction,
+    startC,
+    // The kitchen's own share of the burner takes the place of the usual half.
+    burnerKw:
+      (plan.burner.powerKw * plan.burner.efficiency * Math.exp(plan.factors?.burner?.value ?? 0)) /
+      BURNER_SHARE,
+    flameFraction: FLAME_SHARE[flame],
+    doneC,
+    altitudeM: plan.altitudeM,
+  };
+}
+
+/** How a plan's butter clarifies, as the book has it. */
+export const clarifyOf = (plan: MakePlan, of: StepOf, startC: number): GheeForecast =>
+  gheeForecast(clarifyingOf(plan, of, startC));
+
+/** What was seen, weighed and measured of the pan, in order. */
+function panReadings({ panStages, readings, pan }: LegRun): PanReading[] {
+  const first = pan[0];
+  return [
+    ...panStages.map(({ stage, minutes }): PanReading => ({ kind: 'stage', minutes, stage })),
+    ...readings.map(({ minutes, temperatureC }): PanReading => ({
+      kind: 'temperature',
+      minutes,
+      celsius: temperatureC,
+    })),
+    // The pan is weighed with what is in it: only what it lost since counts.
+    ...(first
+      ? pan.slice(1).map(({ minutes, massKg }): PanReading => ({
+          kind: 'weight',
+          minutes,
+          lostKg: first.massKg - massKg,
+        }))
+      : []),
+  ].sort((a, b) => a.minutes - b.minutes);
+}
+
+/** The pan so far: how long it takes, and the water left in it. */
+export function panOf(run: LegRun): ReturnType<typeof panTime> & { readonly forecast: GheeForecast } {
+  const forecast = clarifyOf(run.plan, run.of, run.startC);
+  const nowMin = (run.nowMs - run.startMs) / 60_000;
+  return { ...panTime(forecast, own(run.of).doneC, panReadings(run), nowMin), forecast };
+}
+
+function leg(run: LegRun): Leg {
+  const { forecast, minutes, sigmaMin } = panOf(run);
+  const pace = minutes / forecast.minutes;
+  const { doneC } = own(run.of);
+  return {
+    minutes,
+    sigmaMin,
+    endC: doneC,
+    endless: false,
+    curve: [
+      [0, run.startC],
+      [forecast.toBoilMin * pace, forecast.boilC],
+      [forecast.toDryMin * pace, forecast.boilC],
+      [minutes, doneC],
+    ],
+  };
+}
+
+/** Butter melts, its water boils off, and what is left clears: never to be left alone. */
+export const CLARIFY: StepType = {
+  kind: 'clarify',
+  facts: factsOf({
+    inThePot: 'ghee',
+    waits: true,
+    probed: true,
+    tells: 'pan',
+    tooHot: { celsius: TOO_HOT_C, smokesC: SMOKES_C },
+  }),
+  words: (_plan, of) => ({
+    title: 'Clarify',
+    doneWords: 'Off the fire',
+    doing:
+      own(of).school === 'stir'
+        ? 'Stir all along, down to the bottom. Clear gold, and solids gold: take it off at once.'
+        : 'Leave it still and skim the foam gently. Clear gold to the bottom: take it off at once.',
+    why: 'It stays near boiling until its water is gone, then it climbs within minutes, and browns.',
+    endWords: 'off the fire',
+    early: {
+      title: 'Stand by the ghee',
+      text: 'From here on it may be done within minutes: do not leave it.',
+      fills: true,
+    },
+    due: {
+      title: 'Ghee: off the fire?',
+      text: 'By the sums it is done now: clear gold to the bottom, crackle over.',
+      fills: true,
+    },
+  }),
+  aim: (_plan, of) => ({ to: 'heat', celsius: own(of).doneC }),
+  hands: () => ({ handsMin: 2, slackMin: 0, mustAct: true }),
+  cautions: () => ['hot-fat', 'never-leave-fat', 'fat-fire'],
+  leg,
+  givesKg: (plan, of) => {
+    const { composition, massKg } = batchOf(plan);
+    return gheeYieldKg({ butterKg: massKg, fatFraction: composition.fatFraction }, own(of).school === 'skim');
+  },
+  marks: (plan, of) => {
+    const forecast = clarifyOf(plan, of, plan.milk.startC);
+    return GHEE_STAGES.filter((stage) => stage !== 'brown').map((stage) => ({
+      id: stage,
+      role: 'passing',
+      words: GHEE_STAGE_WORDS[stage],
+      share: gheeStageShare(forecast, stage),
+    }));
+  },
+};

@@ -1,0 +1,38 @@
+import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
+
+const own = ({ step }: StepOf) => paramsOf(step, 'cool-ghee');
+/** How long it takes to set: slowly in the warm, or fast in the cold, h [judgement]. */
+const SETS_H = { coarse: 24, smooth: 4 } as const;
+
+/** Ghee sets: slowly it comes with a grain, fast it stays smooth. */
+export const COOL_GHEE: StepType = {
+  kind: 'cool-ghee',
+  facts: factsOf({ inThePot: 'butter', waits: true, overnight: true }),
+  words: (_plan, of) => ({
+    title: own(of).as === 'coarse' ? 'Let it grain' : 'Set it smooth',
+    doneWords: 'It has set',
+    doing:
+      own(of).as === 'coarse'
+        ? 'Let it stand in a warm place, at 28–30 °C (82–86 °F), a day and untouched.'
+        : 'As soon as the jar is hand-warm, into the cold.',
+    why: 'Cooled slowly its fat forms coarse grains, cooled fast it stays smooth.',
+  }),
+  hands: (_plan, of) => ({
+    handsMin: 1,
+    slackMin: 2880,
+    mustAct: false,
+    waitMin: SETS_H[own(of).as] * 60,
+  }),
+  cautions: () => ['allergen'],
+  leg: ({ startC, of }) => ({
+    minutes: SETS_H[own(of).as] * 60,
+    sigmaMin: 0,
+    endC: 22,
+    endless: false,
+    curve: [
+      [0, startC],
+      [60, 45],
+      [SETS_H[own(of).as] * 60, 22],
+    ],
+  }),
+};

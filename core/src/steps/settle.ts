@@ -1,0 +1,30 @@
+import { factsOf, type StepType } from './step-type.ts';
+
+/** Off the fire the solids sink: poured at once, they come along. */
+export const SETTLE: StepType = {
+  kind: 'settle',
+  facts: factsOf({ inThePot: 'hot-ghee', waits: true }),
+  words: () => ({
+    title: 'Let it rest',
+    doneWords: 'It has settled',
+    doing: 'Leave it standing, heat off, ten to fifteen minutes.',
+    why: 'The solids sink, and it stops boiling: poured now it spatters and burns.',
+    due: { title: 'Filter it', text: 'It has settled: pour it through paper or fine mesh, away from you.' },
+  }),
+  aim: () => ({ to: 'time', minutes: RESTS_MIN }),
+  hands: () => ({ handsMin: 1, slackMin: 60, mustAct: false, waitMin: RESTS_MIN }),
+  cautions: () => ['hot-fat'],
+  leg: ({ startC }) => ({
+    minutes: RESTS_MIN,
+    sigmaMin: 0,
+    endC: startC - 20,
+    endless: false,
+    curve: [
+      [0, startC],
+      [RESTS_MIN, startC - 20],
+    ],
+  }),
+};
+
+/** Ten to fifteen minutes. */
+const RESTS_MIN = 12;

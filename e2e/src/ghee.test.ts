@@ -1,0 +1,102 @@
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
+import type { EventOf, EventType } from '@morning-crock/core/contract';
+import type { Browser } from 'puppeteer-core';
+import { fill, goTo, openTablet, see, startBrowser, tap, type Tablet } from './browser.ts';
+import { createWorld, type World } from './world.ts';
+
+const START = Date.parse('2026-03-02T08:00:00.000Z');
+let browser: Browser;
+let world: World;
+let tablet: Tablet;
+
+beforeAll(async () => {
+  browser = await startBrowser();
+});
+afterAll(() => browser.close());
+beforeEach(async () => {
+  world = await createWorld(START);
+});
+afterEach(async () => {
+  expect(tablet.strayRequests).toEqual([]);
+  expect(tablet.faults).toEqual([]);
+  await tablet.close();
+  await world.close();
+});
+const stored = <T extends EventType>(type: T, wanted: number) =>
+  world.stored<EventOf<T>['data']>(type, wanted);
+async function later(minutes: number): Promise<void> {
+  world.advance(minutes);
+  await tablet.page.reload();
+}
+
+describe('ghee', () => {
+  test('weighed, seen, measured; its last minutes fill the screen; rested, filtered, in the Daybook', async () => {
+    tablet = await openTablet(browser, `${world.address}/new`);
+    const { page } = tablet;
+    await tap(page, 'radio', 'Ghee Butter, clarified on the fire');
+    await see(page, /Off the fire\s+\d\d:\d\d–\d\d:\d\d/);
+    await fill(page, 'How much', '800');
+    await tap(page, 'radio', 'wet lumps, hardly worked');
+    await see(page, '200 g to boil off');
+    await see(page, /About 566 g of ghee/);
+    // Too little is said beside its field, and nothing is begun with it.
+    await fill(page, 'How much', '20');
+    await see(page, 'Less than 50 g scorches before it clears.');
+    await fill(page, 'How much', '800');
+    await tap(page, 'radio', 'washed and worked');
+    await tap(page, 'button', 'Start this make');
+    const [begun] = await stored('make-started', 1);
+    expect(begun!.data.plan).toMatchObject({
+      product: 'ghee',
+      milk: { typed: { value: 800, unit: 'g' }, composition: { fatFraction: 0.81 } },
+    });
+    await stored('planned', 1);
+
+    await see(page, 'about 136 g of water left');
+    await fill(page, 'Pan and all, on the scales', '2000');
+    await tap(page, 'button', 'Weighed');
+    await stored('pan-weighed', 1);
+    await later(14);
+    await fill(page, 'Pan and all, again', '2100');
+    await see(page, 'It weighed 2.00 kg before: a pan on the fire gets no heavier.');
+    await fill(page, 'Pan and all, again', '1930');
+    await tap(page, 'button', 'It weighs that now');
+    await stored('pan-weighed', 2);
+    await see(page, /about (6|7)\d g of water left/);
+    await tap(page, 'button', 'clear to the bottom');
+    await see(page, 'clear to the bottom, seen.');
+
+    // Long over its time: it fills the screen, wherever one is.
+    await goTo(page, `${world.address}/daybook`);
+    world.advance(14);
+    await page.reload();
+    await see(page, 'Ghee: off the fire?');
+    await tap(page, 'link', 'Heard: go there');
+    await stored('alarm-acknowledged', 1);
+    await tap(page, 'link', 'Heard: go there');
+    await tap(page, 'button', 'Enter a reading, or what you see');
+    await fill(page, 'Temperature, °C', '122');
+    await page.keyboard.press('Enter');
+    await see(page, 'Off the fire: too hot');
+    await tap(page, 'link', 'Heard: go there');
+    await tap(page, 'button', 'Off the fire');
+    await stored('step-done', 1);
+    await see(page, 'Off the fire. Leave it, it is hot.');
+    await later(13);
+    await see(page, 'It has settled: pour it through paper');
+    await tap(page, 'button', 'It has settled');
+    await tap(page, 'button', 'It is in its jars');
+    await fill(page, 'Weight of the ghee', '622');
+    await page.keyboard.press('Enter');
+    await stored('weighed', 1);
+    await see(page, 'Ghee, weighed');
+    await tap(page, 'button', 'It has set');
+    await tap(page, 'button', 'Finish this make');
+    const finished = await stored('finished', 1);
+    await goTo(page, `${world.address}/daybook/${finished[0]!.streamId}`);
+    await see(page, 'on the fire, on');
+    await see(page, '70 g, weighed');
+    await see(page, 'about 629 g');
+    await see(page, 'clear to the bottom, seen');
+  });
+});

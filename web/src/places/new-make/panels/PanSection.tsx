@@ -1,0 +1,67 @@
+import { FLAMES } from '@morning-crock/core';
+import type { KitchenSettings, MakePlan } from '@morning-crock/core/contract';
+import { NativeSelect } from '@mantine/core';
+import { useUnits } from '../../../data/use-units.ts';
+import { Choices } from '../../../parts/Choices.tsx';
+import { StepSlider } from '../../../parts/StepSlider.tsx';
+import { stepOf, withStep } from './method-step.ts';
+
+/** How it is clarified: fire, school, when it comes off, and how it sets. */
+export function PanSection(props: {
+  readonly plan: MakePlan;
+  readonly kitchen: KitchenSettings;
+  readonly change: (part: Partial<MakePlan>) => void;
+}) {
+  const { plan, kitchen, change } = props;
+  const units = useUnits();
+  const clarify = stepOf(plan, 'clarify');
+  const sets = stepOf(plan, 'cool-ghee');
+  if (!clarify || !sets) return null;
+  return (
+    <section className="section" aria-labelledby="pan">
+      <h2 id="pan">On the fire</h2>
+      <NativeSelect
+        label="Burner"
+        value={plan.burner.id}
+        data={kitchen.burners.map((b) => ({ value: b.id, label: `${b.name}, ${b.powerKw} kW` }))}
+        onChange={(e) => {
+          const burner = kitchen.burners.find((b) => b.id === e.currentTarget.value);
+          if (burner) change({ burner });
+        }}
+      />
+      <Choices
+        legend="Flame"
+        value={clarify.flame}
+        options={FLAMES.map((flame) => ({ value: flame, label: flame }))}
+        onChange={(flame) => change({ method: withStep(plan, 'clarify', { flame }) })}
+      />
+      <Choices
+        legend="Until it clears"
+        value={clarify.school}
+        options={[
+          { value: 'stir', label: 'stirred all along' },
+          { value: 'skim', label: 'left still, skimmed' },
+        ]}
+        onChange={(school) => change({ method: withStep(plan, 'clarify', { school }) })}
+      />
+      <StepSlider
+        label="Off the fire at"
+        value={clarify.doneC}
+        shown={`${units.temperature(clarify.doneC)}${clarify.doneC >= 116 ? ': solids brown, it tastes of nuts' : ''}`}
+        min={106}
+        max={118}
+        step={1}
+        onChange={(doneC) => change({ method: withStep(plan, 'clarify', { doneC }) })}
+      />
+      <Choices
+        legend="It sets"
+        value={sets.as}
+        options={[
+          { value: 'coarse', label: 'slowly, with a grain' },
+          { value: 'smooth', label: 'fast, smooth' },
+        ]}
+        onChange={(as) => change({ method: withStep(plan, 'cool-ghee', { as }) })}
+      />
+    </section>
+  );
+}
