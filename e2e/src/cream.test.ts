@@ -150,6 +150,45 @@ describe('butter', () => {
     await see(page, 'of churning until it broke');
   });
 
+  test('straight from the cold it takes too long: asked, warmed in a bath, and it breaks', async () => {
+    tablet = await openTablet(browser, `${world.address}/new?make=butter`);
+    const { page } = tablet;
+    await tap(page, 'radio', 'in a bath, in minutes');
+    await see(page, /3 L of water of 16\.0 °C; stir it\./);
+    await turnTo(await named(page, 'Churn it at: 12.0 °C'), '6');
+    await tap(page, 'button', 'Start this make');
+    await tap(page, 'button', 'It is out');
+    await tap(page, 'button', 'It is at its heat');
+    await see(page, 'should look: liquid');
+    await later(25);
+    await tap(page, 'button', 'froth');
+    await stored('stage-seen', 1);
+    // Twice as long as the longest it should take: one question.
+    await later(130);
+    await see(page, 'It takes too long. How warm is the cream now?');
+    await fill(page, 'Heat of the cream', '90');
+    await see(page, 'Cream of 90 °C is melted.');
+    await fill(page, 'Heat of the cream', '9');
+    await tap(page, 'button', 'That warm');
+    await stored('temperature-read', 1);
+    await see(page, '9.0 °C. It is too cold: its fat is hard and slides past itself.');
+    await see(page, /Stand it in water of 17\.0 °C, stirring, about \d+ min: to 13\.0 °C,/);
+    await see(page, /Go on as it is/);
+    await tap(page, 'button', 'I do that');
+    const [noted] = await stored('noted', 1);
+    expect(noted!.data.text).toContain('Stand it in water of 17.0 °C');
+    await later(12);
+    await tap(page, 'button', 'Enter a reading, or what you see');
+    await fill(page, 'Temperature, °C', '13');
+    await page.keyboard.press('Enter');
+    await stored('temperature-read', 2);
+    await see(page, 'Its heat is right.');
+    await later(9);
+    await tap(page, 'button', 'Stop: it broke');
+    await see(page, 'Weight of the buttermilk');
+    expect((await stored('stage-seen', 2)).map((s) => s.data.stage)).toEqual(['froth', 'broken']);
+  });
+
   test('cream that cannot be churned is said so, and what was typed stays', async () => {
     tablet = await openTablet(browser, `${world.address}/new?make=butter`);
     const { page } = tablet;

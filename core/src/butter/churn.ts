@@ -1,4 +1,5 @@
 import type { Treatment } from '../milk/index.ts';
+import { brokeAfter, STAGE_LN_SIGMA, STAGE_SHARE, type SeenStage } from './stages.ts';
 import { CHURN_FACTS, SPEED_FACTOR, type ChurnKind, type ChurnSpeed } from './churns.ts';
 
 /** Cream, or a whole curd, as it goes into the churn. */
@@ -90,15 +91,120 @@ function leftBehind({ wholeCurd, agedCold }: Churning, breakC: number): number {
  * @example churnForecast({ churn: 'crank', startC: 13, fatFraction: 0.35, litres: 1.2, roomC: 18, … }).minutes // 19.9
  */
 export function churnForecast(churning: Churning): ChurnForecast {
-  const { churn, startC, roomC, litres, fatFraction } = churning;
+  const { litres, fatFraction, startC } = churning;
   if (!(litres > 0)) throw new RangeError('litres must be above 0');
   if (!(fatFraction > 0)) throw new RangeError('fat must be above 0');
-  const warmsCPerMin = Math.max(
-    SLOWEST_C_PER_MIN,
-    CHURN_FACTS[churn].warmsCPerMin + (roomC - startC) / (ROOM_MIN * Math.cbrt(litres)),
-  );
-  const pace = PER_KELVIN * warmsCPerMin;
-  const minutes = Math.log1p(pace * minutesAtStart(churning)) / pace;
-  const breakC = startC + warmsCPerMin * minutes;
+  const { minutes, breakC } = churnOnward(churning, startC, 1);
   return { minutes, breakC, buttermilkFatFraction: leftBehind(churning, breakC) };
+}
+
+/** How fast it warms by the work and by the room, °C/min. */
+const warmsAt = ({ churn, roomC, litres }: Churning, celsius: number): number =>
+  Math.max(
+    SLOWEST_C_PER_MIN,
+    CHURN_FACTS[churn].warmsCPerMin + (roomC - celsius) / (ROOM_MIN * Math.cbrt(litres)),
+  );
+
+/**
+ * How long it goes on from some heat, and how warm it is when it breaks.
+ * @param left share of the work that is left, times how much slower than the book this cream is; above 0
+ * @example churnOnward(churning, churning.startC, 1).minutes // as churnForecast has it
+ */
+export function churnOnward(
+  churning: Churning,
+  celsius: number,
+  left: number,
+): { readonly minutes: number; readonly breakC: number } {
+  const warmsCPerMin = warmsAt(churning, celsius);
+  const pace = PER_KELVIN * warmsCPerMin;
+  const work = minutesAtStart({ ...churning, startC: celsius });
+  const minutes = Math.log1p(pace * (left === 1 ? work : left * work)) / pace;
+  return { minutes, breakC: celsius + warmsCPerMin * minutes };
+}
+
+/** A heat read while churning, minutes since it began. */
+export interface ChurnHeat {
+  readonly minutes: number;
+  readonly celsius: number;
+}
+
+/** A churning as it was read and seen on its way. */
+export interface ChurnAlong extends ChurnForecast {
+  /** One σ of ln of its minutes. */
+  readonly lnSigma: number;
+  /** Work done at the last reading, in shares of what the book says the whole takes: it may be more than 1. */
+  readonly worked: number;
+  /** How much more work this cream takes than the book says, met by what was seen. */
+  readonly slower: number;
+}
+
+/** Work done up to an instant, in shares of the book's whole, and the heat then. */
+function workUntil(
+  churning: Churning,
+  heats: readonly ChurnHeat[],
+  untilMin: number,
+): { readonly worked: number; readonly celsius: number } {
+  const paceAt = (celsius: number): number => 1 / minutesAtStart({ ...churning, startC: celsius });
+  let at: ChurnHeat = { minutes: 0, celsius: churning.startC };
+  let worked = 0;
+  const stretch = (minutes: number, toC: number): void => {
+    // The pace is exponential in the heat, the heat a straight line between two readings.
+    const rise = PER_KELVIN * (toC - at.celsius);
+    worked +=
+      Math.abs(rise) < 1e-9
+        ? minutes * paceAt(at.celsius)
+        : (minutes * (paceAt(toC) - paceAt(at.celsius))) / rise;
+    at = { minutes: at.minutes + minutes, celsius: toC };
+  };
+  for (const heat of heats) {
+    if (heat.minutes > untilMin) break;
+    if (heat.minutes > at.minutes) stretch(heat.minutes - at.minutes, heat.celsius);
+  }
+  const next = heats.find((heat) => heat.minutes > at.minutes);
+  const rest = untilMin - at.minutes;
+  if (rest > 0)
+    stretch(
+      rest,
+      next
+        ? at.celsius + ((next.celsius - at.celsius) * rest) / (next.minutes - at.minutes)
+        : at.celsius + warmsAt(churning, at.celsius) * rest,
+    );
+  return { worked, celsius: at.celsius };
+}
+
+/**
+ * A churning whose cream was read, warmed or cooled, or seen at a stage on its way: the work done at each heat counts, a stage
+ * tells how much of it was needed, and the rest goes on from the last reading. With neither it is `churnForecast`.
+ * @param heats and @param seen in order of time
+ * @example churnAlong(churning, [], [{ stage: 'stiff', minutes: 18 }]).minutes // later than the book, when that is late for it
+ */
+export function churnAlong(
+  churning: Churning,
+  heats: readonly ChurnHeat[],
+  seen: readonly SeenStage[],
+): ChurnAlong {
+  const last = seen.at(-1);
+  let slower = 1;
+  let lnSigma = churnLnSigma(churning);
+  if (last && last.minutes > 0) {
+    const says = workUntil(churning, heats, last.minutes).worked / STAGE_SHARE[last.stage];
+    const [a, b] = [1 / lnSigma ** 2, 1 / STAGE_LN_SIGMA ** 2];
+    slower = Math.exp((b * Math.log(says)) / (a + b));
+    lnSigma = Math.sqrt(1 / (a + b));
+  }
+  const from = heats.findLast((heat) => heat.minutes > 0) ?? { minutes: 0, celsius: churning.startC };
+  const { worked } = workUntil(churning, heats, from.minutes);
+  const left = Math.max(0, slower - worked);
+  const onward = churnOnward(churning, from.celsius, left);
+  const broke = brokeAfter(seen);
+  // It cannot break before the stage it is in.
+  const minutes = broke ?? Math.max(from.minutes + onward.minutes, last?.minutes ?? 0);
+  return {
+    minutes,
+    breakC: onward.breakC,
+    buttermilkFatFraction: leftBehind(churning, onward.breakC),
+    lnSigma: broke === null ? lnSigma : 0,
+    worked,
+    slower,
+  };
 }

@@ -5,3 +5,4 @@ export * from './salt.ts';
 export * from './balance.ts';
 export * from './stages.ts';
 export * from './ghee.ts';
+export * from './remedies.ts';

@@ -24,7 +24,7 @@ export const STAGE_SHARE: Readonly<Record<ChurnStage, number>> = {
   lump: 1,
 };
 /** Scatter of what one stage says of the whole, σ of ln [F]. */
-const STAGE_LN_SIGMA = 0.15;
+export const STAGE_LN_SIGMA = 0.15;
 
 /** A stage seen, minutes since churning began. */
 export interface SeenStage {
@@ -32,29 +32,6 @@ export interface SeenStage {
   readonly minutes: number;
 }
 
-/** How long the whole takes, and how far off that may be. */
-export interface ChurnTime {
-  readonly minutes: number;
-  /** One σ of ln. */
-  readonly lnSigma: number;
-}
-
 /** When it broke, minutes since churning began; `null` when nobody said so. */
 export const brokeAfter = (seen: readonly SeenStage[]): number | null =>
   seen.find(({ stage }) => STAGE_SHARE[stage] === 1)?.minutes ?? null;
-
-/**
- * The book's time met by the last stage that was seen: two lognormals, weighted by their precisions.
- * @example timeByStages({ minutes: 20, lnSigma: 0.4 }, [{ stage: 'stiff', minutes: 18 }]).minutes // 28.6
- */
-export function timeByStages(book: ChurnTime, seen: readonly SeenStage[]): ChurnTime {
-  const broke = brokeAfter(seen);
-  if (broke !== null) return { minutes: broke, lnSigma: 0 };
-  const last = seen.at(-1);
-  if (!last || last.minutes <= 0) return book;
-  const says = last.minutes / STAGE_SHARE[last.stage];
-  const [a, b] = [1 / book.lnSigma ** 2, 1 / STAGE_LN_SIGMA ** 2];
-  const ln = (a * Math.log(book.minutes) + b * Math.log(says)) / (a + b);
-  // It cannot break before the stage it is in.
-  return { minutes: Math.max(last.minutes, Math.exp(ln)), lnSigma: Math.sqrt(1 / (a + b)) };
-}

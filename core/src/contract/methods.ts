@@ -34,12 +34,12 @@ export const stepRef = text(40).regex(/^[a-z]+(-[a-z0-9]+)*$/, 'is no name of a 
 /** One step of a method with what was decided for it; what each kind is stands in `steps/`. */
 export const stepInstance = z.discriminatedUnion('kind', [
   z.strictObject({ id: stepRef, kind: z.enum(PLAIN_STEPS) }),
-  /** Brought to the heat it churns at, by standing in the room or in the cold. */
+  /** Brought to the heat it churns at, by standing in the room, in the cold, or in a bath. */
   z.strictObject({
     id: stepRef,
     kind: z.literal('temper'),
     toC: temperatureC.min(5, 'is too cold to churn').max(24, 'is too warm: the butter would be grease'),
-    standing: z.enum(['room', 'cold']),
+    standing: z.enum(['room', 'cold', 'bath']),
   }),
   z.strictObject({
     id: stepRef,

@@ -46,11 +46,19 @@ function bathAt(enthalpyKj: number, massKg: number): { celsius: number; iceKg: n
 
 /**
  * Cools milk in a water bath that warms by the heat it takes; ice holds it at 0 °C until it is gone.
- * Source: docs/SCIENCE.md, heating and cooling. Valid for 0.2–40 L.
+ * Source: docs/SCIENCE.md, heating and cooling. Valid for 0.2–40 L. What is as cold already is there at once.
  * @throws RangeError for no water at all
  * @example coolInBath({ …, litres: 4, startC: 85, targetC: 44, waterLitres: 8, waterC: 12, iceKg: 0 }).minutes
  */
-export function coolInBath(run: BathRun): BathResult {
+export const coolInBath = (run: BathRun): BathResult =>
+  bringInBath(run.startC <= run.targetC ? { ...run, targetC: run.startC } : run);
+
+/**
+ * Brings milk or cream to a heat in a water bath, warmer or colder than it is.
+ * @throws RangeError for no water at all
+ * @example bringInBath({ …, litres: 4, startC: 85, targetC: 44, waterLitres: 8, waterC: 12, iceKg: 0 }).minutes
+ */
+export function bringInBath(run: BathRun): BathResult {
   if (!(run.waterLitres + run.iceKg > 0)) throw new RangeError('a bath needs water or ice');
   const { sideM2, topM2, heatJPerK } = potOfMilk(run.composition, run.litres, run.widthM);
   const bathKg = run.waterLitres + run.iceKg;
@@ -71,20 +79,22 @@ export function coolInBath(run: BathRun): BathResult {
       secondsAndCelsius: points,
     };
   };
-  if (run.startC <= run.targetC) return end('reached', 0);
+  const cools = run.startC > run.targetC;
+  if (run.startC === run.targetC) return end('reached', 0);
   const stepS = 2;
   for (let seconds = 0; seconds < HORIZON_S; seconds += stepS) {
     const bath = bathAt(enthalpyKj, bathKg);
     const intoBathW = sideW * (celsius - bath.celsius);
     const lossW = intoBathW + topW * (celsius - run.airC);
     const fall = (lossW * stepS) / heatJPerK(celsius);
-    if (fall < 1e-6) return end('too-warm', seconds);
+    if (cools ? fall < 1e-6 : fall > -1e-6) return end('too-warm', seconds);
     const share = Math.min(1, (celsius - run.targetC) / fall);
     enthalpyKj += (share * intoBathW * stepS) / 1000;
     heatKj += (share * lossW * stepS) / 1000;
     celsius -= share * fall;
     points.push([seconds + share * stepS, celsius]);
-    if (celsius <= run.targetC + 1e-9) return end('reached', seconds + share * stepS);
+    if (cools ? celsius <= run.targetC + 1e-9 : celsius >= run.targetC - 1e-9)
+      return end('reached', seconds + share * stepS);
   }
   return end('too-warm', HORIZON_S);
 }

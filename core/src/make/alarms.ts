@@ -7,6 +7,7 @@ import { whenThere } from '../steps/index.ts';
 import { markBand, markWords } from './marks.ts';
 import { shownAcidAtMs } from './safety.ts';
 import { seenSetMs } from './seen.ts';
+import { slowChurning } from './slow-churning.ts';
 import { souringOf, type MakeState, type TemperatureReading } from './state.ts';
 
 const MINUTE_MS = 60_000;
@@ -109,6 +110,19 @@ const RULES: readonly Rule[] = [
     const early = forecast.steps.find((s) => s.step === step?.id)?.end.p10 ?? null;
     if (!step?.early || early === null || hasBroken(state)) return null;
     return { id: `early-${step.id}`, dueAtMs: early, rank: 1, mustAct: step.mustAct, ...step.early };
+  },
+  (state) => {
+    // From when on it is too long follows from how it began.
+    const slow = hasBroken(state) ? null : slowChurning(state, state.current?.startedAtMs ?? 0);
+    if (!slow) return null;
+    return {
+      id: 'slow-churning',
+      dueAtMs: slow.sinceMs,
+      rank: 3,
+      mustAct: false,
+      title: 'It takes too long',
+      text: 'Twice as long as it should at the most: how warm is the cream now?',
+    };
   },
   (state, forecast) => {
     const earlyMs = markBand(forecast, 'body').p10;

@@ -13,3 +13,4 @@ export * from './trial.ts';
 export * from './sleep.ts';
 export * from './fat-balance.ts';
 export * from './pan.ts';
+export * from './slow-churning.ts';

@@ -283,6 +283,19 @@ describe('cream that breaks', () => {
     expect(state.rinses.map((r) => r.clear)).toEqual([false, true]);
   });
 
+  test('a bath tempers in minutes what the room takes an hour for, warm cream as well as cold', () => {
+    const tempered = (startC: number, standing: 'room' | 'cold' | 'bath') => {
+      const plan = begun('butter', withMilk({ startC }));
+      const steps = plan.method.steps.map((s) => (s.kind === 'temper' ? { ...s, standing } : s));
+      const made = stateOfPlan({ ...plan, method: { ...plan.method, steps } });
+      const time = pointForecast(made, START).steps.find((s) => s.id === 'temper')!;
+      return (time.endMs - time.startMs) / MIN;
+    };
+    expect(tempered(5, 'bath')).toBeLessThan(20);
+    expect(tempered(5, 'room')).toBeGreaterThan(3 * tempered(5, 'bath'));
+    expect(tempered(21, 'bath')).toBeLessThan(tempered(21, 'cold') / 2);
+  });
+
   test.each([
     ['28 °C cream in the room', { startC: 28 }, 'stop', /would never come down to 12.0 °C at 20.0 °C/],
     ['cream of 10 %', { fatFraction: 0.1 }, 'stop', /hardly cream: it would not break/],

@@ -1,11 +1,10 @@
 import {
   CHURN_FACTS,
+  churnAlong,
   churnForecast,
   CHURN_STAGES,
-  churnLnSigma,
   STAGE_SHARE,
   STAGE_WORDS,
-  timeByStages,
   type ChurnForecast,
   type Churning,
 } from '../butter/index.ts';
@@ -19,7 +18,7 @@ const AGED_BELOW_C = 8;
 const own = ({ step }: StepOf) => paramsOf(step, 'churn');
 
 /** The cream of a plan as it goes into the churn at a heat. */
-function churningOf(plan: MakePlan, of: StepOf, startC: number, atMs: number): Churning {
+function creamIn(plan: MakePlan, of: StepOf, startC: number, atMs: number): Churning {
   const { churn, speed, litres: holds } = own(of);
   const { litres, composition } = batchOf(plan);
   return {
@@ -39,16 +38,28 @@ function churningOf(plan: MakePlan, of: StepOf, startC: number, atMs: number): C
 
 /** When it breaks and what stays behind, as the book has it. */
 export const churnOf = (plan: MakePlan, of: StepOf, startC: number, atMs: number): ChurnForecast =>
-  churnForecast(churningOf(plan, of, startC, atMs));
+  churnForecast(creamIn(plan, of, startC, atMs));
 
-function leg({ plan, startC, startMs, readings, stages, of }: LegRun): Leg {
+/** The cream as it began to be churned, and how long the book gives it. */
+export function churningOf({ plan, startC, startMs, readings, of }: LegRun): {
+  readonly churning: Churning;
+  readonly book: ChurnForecast;
+} {
   // Read as it was poured in, that is its heat.
   const began = readings.find((r) => r.minutes <= 2)?.temperatureC ?? startC;
-  const book = churnOf(plan, of, began, startMs);
-  const { minutes, lnSigma } = timeByStages(
-    { minutes: book.minutes, lnSigma: churnLnSigma(own(of)) },
+  const churning = creamIn(plan, of, began, startMs);
+  return { churning, book: churnForecast(churning) };
+}
+
+function leg(run: LegRun): Leg {
+  const { readings, stages } = run;
+  const { churning } = churningOf(run);
+  const book = churnAlong(
+    churning,
+    readings.filter((r) => r.minutes > 2).map((r) => ({ minutes: r.minutes, celsius: r.temperatureC })),
     stages,
   );
+  const { minutes, lnSigma } = book;
   const latest = readings.at(-1);
   const endC = latest && latest.minutes > 2 ? Math.max(latest.temperatureC, book.breakC) : book.breakC;
   return {
@@ -57,7 +68,7 @@ function leg({ plan, startC, startMs, readings, stages, of }: LegRun): Leg {
     endC,
     endless: false,
     curve: [
-      [0, began],
+      [0, churning.startC],
       ...readings
         .filter((r) => r.minutes > 2 && r.minutes < minutes)
         .map((r): [number, number] => [r.minutes, r.temperatureC]),

@@ -1,5 +1,6 @@
-import { FRIDGE_C, runVessel } from '../heat/index.ts';
-import { handsOnly, learnedSigma, legFrom, vesselOf } from './leg.ts';
+import type { MakePlan } from '../contract/index.ts';
+import { bringInBath, FRIDGE_C, runVessel } from '../heat/index.ts';
+import { handsOnly, learnedSigma, legFrom, vesselOf, type HeatRun, type Vessel } from './leg.ts';
 import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
 
 /** Scatter of the book's times, one σ of ln [F]. */
@@ -8,6 +9,46 @@ const TEMPER_LN_SIGMA = 0.25;
 export const AT_HEAT_C = 0.5;
 
 const own = ({ step }: StepOf) => paramsOf(step, 'temper');
+const DOING = {
+  room: 'Let it stand in the room; stir before you measure.',
+  cold: 'Stand it in the cold; stir before you measure.',
+  bath: 'Stand it in its bath and stir; measure every minute or two.',
+} as const;
+/** A bath to warm in is this much warmer than the cream is to be, K: warmer, and its edge melts. */
+const BATH_OVER_K = 4;
+/** Water by the cream in it, and the heat and ice of a cold one. */
+const WATER_PER_LITRE = 3;
+const COLD_BATH = { celsius: 8, icePerLitre: 0.6 } as const;
+
+/** The bath cream is tempered in: its heat, water and ice. @example temperBath(plan, of).celsius // 16 for cream that is to be 12 */
+export function temperBath(
+  plan: MakePlan,
+  of: StepOf,
+): { readonly celsius: number; readonly litres: number; readonly iceKg: number } {
+  const { toC } = own(of);
+  const { litres } = plan.milk;
+  return plan.milk.startC < toC
+    ? { celsius: Math.round(toC + BATH_OVER_K), litres: WATER_PER_LITRE * litres, iceKg: 0 }
+    : {
+        celsius: COLD_BATH.celsius,
+        litres: WATER_PER_LITRE * litres,
+        iceKg: COLD_BATH.icePerLitre * litres,
+      };
+}
+
+/** Cream in its bath from some heat on. */
+function bathed(vessel: Vessel, bath: ReturnType<typeof temperBath>, startC: number, toC: number): HeatRun {
+  const run = bringInBath({
+    ...vessel,
+    startC,
+    targetC: toC,
+    waterLitres: bath.litres,
+    waterC: bath.celsius,
+    iceKg: bath.iceKg,
+    stirred: true,
+  });
+  return { ...run, outcome: run.outcome === 'reached' ? 'reached' : 'never' };
+}
 /** Cream comes to the heat it churns at. */
 export const TEMPER: StepType = {
   kind: 'temper',
@@ -19,10 +60,7 @@ export const TEMPER: StepType = {
   words: (_plan, of) => ({
     title: 'Temper',
     doneWords: 'It is at its heat',
-    doing:
-      own(of).standing === 'room'
-        ? 'Let it stand in the room; stir before you measure.'
-        : 'Stand it in the cold; stir before you measure.',
+    doing: DOING[own(of).standing],
     why: 'Too cold takes for ever; too warm is quick, but greasy, and leaves fat in the buttermilk.',
     endWords: 'ready to churn',
     due: { title: 'At its heat', text: 'The cream should be ready to churn: stir, measure, then churn.' },
@@ -37,7 +75,10 @@ export const TEMPER: StepType = {
     const vessel = vesselOf(plan, startMs);
     const airC = standing === 'cold' ? FRIDGE_C : vessel.airC;
     return legFrom(
-      (fromC) => runVessel({ ...vessel, airC, startC: fromC, lidded: true }, toC),
+      (fromC) =>
+        standing === 'bath'
+          ? bathed(vessel, temperBath(plan, of), fromC, toC)
+          : runVessel({ ...vessel, airC, startC: fromC, lidded: true }, toC),
       startC,
       toC,
       readings,

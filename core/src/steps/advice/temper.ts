@@ -18,7 +18,7 @@ export const adviseTemper: Advise = (plan, { temperature }, of) => {
   const [low, high] = windowOf(plan);
   const heat = (celsius: number): string => formatTemperature(celsius, temperature);
   const airC = standing === 'cold' ? FRIDGE_C : plan.roomC;
-  const wrongWay = startC > toC ? airC >= toC : airC <= toC;
+  const wrongWay = standing !== 'bath' && (startC > toC ? airC >= toC : airC <= toC);
   return [
     Math.abs(startC - toC) > AT_HEAT_C && wrongWay
       ? {

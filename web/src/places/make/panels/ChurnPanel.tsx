@@ -1,4 +1,4 @@
-import { brokeAfter, churnSpread, STAGE_SHARE, STAGE_WORDS, type ChurnStage } from '@morning-crock/core';
+import { brokeAfter, STAGE_SHARE, STAGE_WORDS, type ChurnStage } from '@morning-crock/core';
 import { useNow } from '../../../data/clock.ts';
 import { useUnits } from '../../../data/use-units.ts';
 import { ChurnCord, KNOTS } from '../../../parts/ChurnCord.tsx';
@@ -93,13 +93,15 @@ export function ChurnPanel({ live }: PanelProps) {
   const endMs = churning.endedAtMs ?? nowMs;
   const minutes = broke ?? Math.max(0, (endMs - startMs) / 60_000);
   const expected = (time.endMs - startMs) / 60_000;
-  const spread = stages.length > 0 ? 1.25 : churnSpread(churning.step.instance);
+  const band = forecast.steps.find((s) => s.step === churning.step.id)?.end;
+  const [fromMs, toMs] = [band?.p10 ?? time.endMs, band?.p90 ?? time.endMs];
   const share = minutes / Math.max(0.1, expected);
   const last = stages.at(-1)?.stage;
   const foreseen: ChurnStage | 'liquid' =
     [...KNOTS].reverse().find((stage) => STAGE_SHARE[stage] <= Math.min(0.95, share)) ?? 'liquid';
   const stage = over ? (last === 'lump' ? 'lump' : 'broken') : (last ?? foreseen);
-  const soon = `about ${units.time(startMs + (expected / spread) * 60_000, nowMs)} to ${units.time(startMs + expected * spread * 60_000, nowMs)}`;
+  const soon = units.span(fromMs, toMs, nowMs);
+  const shareOf = (ms: number): number => (ms - startMs) / 60_000 / Math.max(0.1, expected);
   return (
     <section
       className="churn-panel"
@@ -110,7 +112,11 @@ export function ChurnPanel({ live }: PanelProps) {
       }
     >
       <ChurnDrawing stage={stage} />
-      <ChurnCord nowShare={share} expected={[1 / spread, spread]} seen={stages.map((s) => s.stage)} />
+      <ChurnCord
+        nowShare={share}
+        expected={[shareOf(fromMs), shareOf(toMs)]}
+        seen={stages.map((s) => s.stage)}
+      />
       <div className="churn-minutes">
         <div className="number churn-big">
           {over ? Math.round(minutes) : Math.floor(minutes)} <small>min</small>

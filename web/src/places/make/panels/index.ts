@@ -6,6 +6,7 @@ import { FeedPanel } from './FeedPanel.tsx';
 import { PanPanel } from './PanPanel.tsx';
 import type { PanelProps } from './panel.ts';
 import { TemperPanel } from './TemperPanel.tsx';
+import { TooLong } from './TooLong.tsx';
 import { WashPanel } from './WashPanel.tsx';
 import { WorkPanel } from './WorkPanel.tsx';
 
@@ -25,7 +26,7 @@ const PANELS: Panels = {
   filter: PanPanel,
 };
 /** What stands under the curve of a kind of step. */
-const UNDER: Panels = { stand: FeedPanel };
+const UNDER: Panels = { stand: FeedPanel, churn: TooLong };
 
 /** The picture of the present step in the curve's place. Butter is weighed on its board; what else is weighed has no picture. */
 export function panelOf({ current, steps }: MakeState): ComponentType<PanelProps> | undefined {

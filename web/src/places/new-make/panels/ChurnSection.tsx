@@ -1,4 +1,12 @@
-import { CHURN_FACTS, CHURN_KINDS, CHURN_SPEEDS, HAND_WORKED_WATER, salted } from '@morning-crock/core';
+import {
+  CHURN_FACTS,
+  CHURN_KINDS,
+  CHURN_SPEEDS,
+  HAND_WORKED_WATER,
+  productOf,
+  salted,
+  temperBath,
+} from '@morning-crock/core';
 import type { KitchenSettings, MakePlan, StepKind } from '@morning-crock/core/contract';
 import { NativeSelect } from '@mantine/core';
 import { useUnits } from '../../../data/use-units.ts';
@@ -22,6 +30,8 @@ export function ChurnSection(props: {
   const wash = stepOf(plan, 'wash');
   const work = stepOf(plan, 'work');
   if (!temper || !churn || !wash || !work) return null;
+  const bath =
+    temper.standing === 'bath' ? temperBath(plan, { step: temper, goods: productOf(plan).goods }) : null;
   const own = kitchen.churns.find((c) => c.name === churn.name);
   const set = <K extends StepKind>(kind: K, part: Partial<Omit<Of<K>, 'id' | 'kind'>>): void =>
     change({ method: withStep(plan, kind, part) });
@@ -46,9 +56,16 @@ export function ChurnSection(props: {
           options={[
             { value: 'room', label: `in the room, ${units.temperature(plan.roomC)}` },
             { value: 'cold', label: 'in the cold' },
+            { value: 'bath', label: 'in a bath, in minutes' },
           ]}
           onChange={(standing) => set('temper', { standing })}
         />
+        {bath && (
+          <p className="quiet">
+            {units.volume(bath.litres)} of water of {units.temperature(bath.celsius)}
+            {bath.iceKg > 0 && `, with ${units.mass(bath.iceKg)} of ice`}; stir it.
+          </p>
+        )}
         <NativeSelect
           label="Churn"
           value={own ? own.id : churn.churn}

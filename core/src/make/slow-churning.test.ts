@@ -1,0 +1,64 @@
+import { expect, test } from '@jest/globals';
+import { defaultKitchen } from '../kitchen/index.ts';
+import type { LoggedEvent } from '../log/index.ts';
+import { beginPlan } from '../products/index.ts';
+import { createLog, MAKE_ID, START } from './fixtures/events.ts';
+import { alarmsOf, bandForecast, foldMake, safetyOf, slowChurning, type MakeState } from './index.ts';
+
+const MIN = 60_000;
+const plan = beginPlan('butter', defaultKitchen('UTC'), new Date(START).toISOString());
+const churning = (
+  begunC: number,
+  more: (log: ReturnType<typeof createLog>) => LoggedEvent[] = () => [],
+): MakeState => {
+  const log = createLog();
+  const read = (minute: number, celsius: number) =>
+    log(minute, 'temperature-read', { celsius, instrument: 'hand', typed: { value: celsius, unit: 'C' } });
+  return foldMake(MAKE_ID, [
+    log(0, 'make-started', { plan }),
+    log(2, 'step-done', { step: 'take-out' }),
+    read(59, begunC),
+    log(60, 'step-done', { step: 'temper' }),
+    ...more(log),
+  ])!;
+};
+
+test('a churning is too long after twice the longest it should take; then it asks how warm it is', () => {
+  const state = churning(12);
+  const slow = slowChurning(state, START + 61 * MIN)!;
+  expect(slow).toMatchObject({ heatC: null, causes: [], remedies: [] });
+  expect(slow.sinceMs).toBeGreaterThan(START + 90 * MIN);
+  const forecast = bandForecast(state, START + 61 * MIN, 1, 20);
+  const alarms = alarmsOf(
+    state,
+    forecast,
+    safetyOf(state, forecast.point.temperature, START + 61 * MIN, null),
+  );
+  expect(alarms.find((a) => a.id === 'slow-churning')).toMatchObject({
+    dueAtMs: slow.sinceMs,
+    mustAct: false,
+  });
+});
+
+test('once it was measured it says why, and what could be done about it', () => {
+  const cold = (minute: number) =>
+    churning(6, (log) => [
+      log(minute, 'temperature-read', { celsius: 7.5, instrument: 'hand', typed: { value: 7.5, unit: 'C' } }),
+    ]);
+  const { sinceMs } = slowChurning(cold(70), START + 61 * MIN)!;
+  const late = Math.ceil((sinceMs - START) / MIN) + 2;
+  const slow = slowChurning(cold(late), START + (late + 1) * MIN)!;
+  expect(slow.heatC).toBe(7.5);
+  expect(slow.causes[0]).toBe('cold');
+  expect(slow.remedies[0]!.what).toBe('warm-bath');
+  // A reading of half an hour ago says nothing of now.
+  expect(slowChurning(cold(late), START + (late + 31) * MIN)!.heatC).toBeNull();
+});
+
+test('what broke, or is no churning, is never too long', () => {
+  const log = createLog();
+  const over = churning(12, (own) => [own(80, 'step-done', { step: 'churn' })]);
+  expect(slowChurning(over, START + 300 * MIN)).toBeNull();
+  const yogurt = beginPlan('yogurt', defaultKitchen('UTC'), new Date(START).toISOString());
+  expect(slowChurning(foldMake(MAKE_ID, [log(0, 'make-started', { plan: yogurt })])!, START)).toBeNull();
+});

@@ -1,0 +1,49 @@
+import { churnSpread, remediesFor, slowCauses, type Remedy, type SlowCause } from '../butter/index.ts';
+import { batchOf } from '../method/index.ts';
+import { churningOf } from '../steps/index.ts';
+import type { MakeState } from './state.ts';
+import { legRunOf, walkThermal } from './thermal.ts';
+
+/** A churning that takes longer than twice the longest it should have. */
+export interface SlowNow {
+  /** Since when it is too long, ms since 1970. */
+  readonly sinceMs: number;
+  /** Heat of the cream read since then, °C; `null` as long as nobody measured. */
+  readonly heatC: number | null;
+  /** Empty until its heat is known. */
+  readonly causes: readonly SlowCause[];
+  readonly remedies: readonly Remedy[];
+}
+
+/** A reading so long ago says little of now, ms. */
+const FRESH_MS = 10 * 60_000;
+/** Times the upper end of what was expected. */
+const TOO_LONG = 2;
+
+/**
+ * When a churning is, or will be, too long; and what to do about it once its heat is known. `null` where nothing is churned, or
+ * it broke.
+ */
+export function slowChurning(state: MakeState, nowMs: number): SlowNow | null {
+  const step = state.current;
+  if (!step?.step.facts.parts || step.startedAtMs === null) return null;
+  const startMs = step.startedAtMs;
+  const walk = walkThermal(state, nowMs);
+  const startC = walk.course.findLast(([ms]) => ms <= startMs)?.[1] ?? state.plan.milk.startC;
+  const run = legRunOf(state, step, startC, startMs, nowMs);
+  const { churning, book } = churningOf(run);
+  const sinceMs = startMs + TOO_LONG * book.minutes * churnSpread(churning) * 60_000;
+  const read = state.temperatures.at(-1);
+  const heatC = read && read.atMs >= Math.max(startMs, nowMs - FRESH_MS) ? read.celsius : null;
+  if (heatC === null || nowMs < sinceMs) return { sinceMs, heatC: null, causes: [], remedies: [] };
+  const slow = {
+    churning,
+    composition: batchOf(state.plan).composition,
+    homogenised: state.plan.milk.homogenised === true,
+    elapsedMin: (nowMs - startMs) / 60_000,
+    heatC,
+    heats: run.readings.map((r) => ({ minutes: r.minutes, celsius: r.temperatureC })),
+    seen: run.stages,
+  };
+  return { sinceMs, heatC, causes: slowCauses(slow), remedies: remediesFor(slow) };
+}

@@ -1,0 +1,123 @@
+import {
+  formatMinutes,
+  slowChurning,
+  toCelsius,
+  handReading,
+  type Remedy,
+  type SlowCause,
+} from '@morning-crock/core';
+import { Button } from '@mantine/core';
+import { useState } from 'react';
+import { now, useNow } from '../../../data/clock.ts';
+import { record } from '../../../data/store.ts';
+import type { Units } from '../../../data/units-of.ts';
+import { useUnits } from '../../../data/use-units.ts';
+import { QuantityField } from '../../../parts/QuantityField.tsx';
+import { valueFault } from '../../../parts/value-checks.ts';
+import type { PanelProps } from './panel.ts';
+import './too-long.css';
+
+/** No cream in a churn is as warm as this, °C. */
+const MELTED_C = 40;
+
+/** Likely reasons, in words. */
+const CAUSE_WORDS: Readonly<Record<SlowCause, string>> = {
+  cold: 'It is too cold: its fat is hard and slides past itself.',
+  warm: 'It is too warm: its fat smears instead of clumping.',
+  thin: 'It is thin: its fat is far apart.',
+  full: 'The churn is too full to beat.',
+  'ultra-heated': 'Ultra-heated or stabilised cream may not break at all.',
+  homogenised: 'Homogenised cream breaks late, if at all.',
+  unknown: 'Its heat is right. Slow setting, a stabiliser in it, or thinner than it was thought?',
+};
+
+/** What to do, in words with its minutes. */
+function remedyWords({ what, bath }: Remedy, units: Units): string {
+  switch (what) {
+    case 'warm-bath':
+      return `Stand it in water of ${units.temperature(bath!.celsius)}, stirring, about ${formatMinutes(bath!.minutes)}: to ${units.temperature(bath!.toC)}`;
+    case 'cold-bath':
+      return `Stand it in iced water, stirring, about ${formatMinutes(bath!.minutes)}: to ${units.temperature(bath!.toC)}`;
+    case 'two-loads':
+      return 'Take half of it out, and churn it in two loads';
+    case 'go-on':
+      return 'Go on as it is';
+  }
+}
+
+/** After twice the longest it should take: one question, then what could be done, each played through. */
+export function TooLong({ live: { state } }: PanelProps) {
+  const units = useUnits();
+  const nowMs = useNow(5000);
+  const [typed, setTyped] = useState<number | null>(null);
+  const slow = slowChurning(state, nowMs);
+  if (!slow || nowMs < slow.sinceMs || state.stages.some(({ stage }) => stage === 'broken')) return null;
+  const unit = units.temperatureUnit;
+  if (slow.heatC === null)
+    return (
+      <form
+        className="too-long"
+        aria-label="It takes too long"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (typed === null) return;
+          const read = handReading(toCelsius(typed, unit), { value: typed, unit }, [], null);
+          void record(state.id, 'temperature-read', read, now());
+        }}
+      >
+        <h2>It takes too long. How warm is the cream now?</h2>
+        <div className="row">
+          <QuantityField
+            label="Heat of the cream"
+            value={null}
+            unit={unit}
+            units={[{ value: unit, label: `°${unit}` }]}
+            check={(value, u) =>
+              valueFault('temperature', value, u) ??
+              (toCelsius(value, unit) > MELTED_C
+                ? `Cream of ${value} °${unit} is melted. Another unit, or the bath’s heat?`
+                : null)
+            }
+            onFault={(faulty) => {
+              if (faulty) setTyped(null);
+            }}
+            onChange={(value) => setTyped(value)}
+          />
+          <Button type="submit" h={56} disabled={typed === null} className="at-the-end">
+            That warm
+          </Button>
+        </div>
+      </form>
+    );
+  return (
+    <section className="too-long" aria-label="It takes too long">
+      <h2>
+        {units.temperature(slow.heatC)}. {CAUSE_WORDS[slow.causes[0] ?? 'unknown']}
+      </h2>
+      {slow.causes.slice(1).map((cause) => (
+        <p key={cause}>{CAUSE_WORDS[cause]}</p>
+      ))}
+      <ol>
+        {slow.remedies.map((remedy) => {
+          const words = remedyWords(remedy, units);
+          return (
+            <li key={remedy.what}>
+              <span className="grows">
+                {words}, <strong>then about {formatMinutes(remedy.thenMin)} more</strong>
+              </span>
+              {remedy.what !== 'go-on' && (
+                <Button
+                  variant="default"
+                  onClick={() => void record(state.id, 'noted', { text: `${words}.` })}
+                >
+                  I do that
+                </Button>
+              )}
+            </li>
+          );
+        })}
+      </ol>
+      <p className="quiet">Estimates. Measure again when it is done: the end moves with it.</p>
+    </section>
+  );
+}
