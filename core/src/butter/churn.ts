@@ -1,5 +1,5 @@
 import type { Treatment } from '../milk/index.ts';
-import { brokeAfter, STAGE_LN_SIGMA, STAGE_SHARE, type SeenStage } from './stages.ts';
+import { brokeAfter, CHURN_STAGES, STAGE_LN_SIGMA, STAGE_SHARE, type SeenStage } from './stages.ts';
 import { CHURN_FACTS, SPEED_FACTOR, type ChurnKind, type ChurnSpeed } from './churns.ts';
 
 /** Cream, or a whole curd, as it goes into the churn. */
@@ -18,6 +18,8 @@ export interface Churning {
   /** Soured milk churned whole, its cream not taken off. */
   readonly wholeCurd: boolean;
   readonly treatment: Treatment;
+  /** What this churn's own churnings taught: how many times as long as the book it takes, and one σ of ln of that. */
+  readonly own?: { readonly slower: number; readonly lnSigma: number };
   /** Kept at 8 °C or colder for four hours since it was last above 20 °C. */
   readonly agedCold: boolean;
 }
@@ -50,16 +52,19 @@ export const CHURN_WINDOW_C = { sweet: [10, 14], ripened: [12, 16] } as const;
 export const HAND_WORKED_FAT = 0.81;
 /** Scatter of one churning about the book, σ of ln: motors at low speed are known least [F]. */
 const LN_SIGMA = { usual: 0.4, lowSpeed: 0.7 };
+/** From churning to churning in one churn, that learning never takes away. */
+export const ONE_LN_SIGMA = 0.2;
 /** P10 and P90 of a normal, in σ. */
 const Z90 = 1.2816;
 
 /** How far a churning's time may be off the book's, one σ of ln. */
-export function churnLnSigma({ churn, speed }: Pick<Churning, 'churn' | 'speed'>): number {
+export function churnLnSigma({ churn, speed, own }: Pick<Churning, 'churn' | 'speed' | 'own'>): number {
+  if (own) return Math.hypot(own.lnSigma, ONE_LN_SIGMA);
   return CHURN_FACTS[churn].motor && speed === 'low' ? LN_SIGMA.lowSpeed : LN_SIGMA.usual;
 }
 
 /** By how much the time may be longer or shorter, as a factor: P10 to P90. */
-export const churnSpread = (churning: Pick<Churning, 'churn' | 'speed'>): number =>
+export const churnSpread = (churning: Pick<Churning, 'churn' | 'speed' | 'own'>): number =>
   Math.exp(Z90 * churnLnSigma(churning));
 
 /** Minutes it would take if it stayed as warm as it began. */
@@ -73,7 +78,8 @@ function minutesAtStart(c: Churning): number {
     (REFERENCE_FAT / fat) ** 0.8 *
     (1 + 4 * Math.max(0, c.fillFraction - 0.5)) *
     (c.ripened ? RIPENED : 1) *
-    (c.treatment === 'ultra-heated' ? ULTRA_HEATED : 1)
+    (c.treatment === 'ultra-heated' ? ULTRA_HEATED : 1) *
+    (c.own?.slower ?? 1)
   );
 }
 
@@ -138,6 +144,16 @@ export interface ChurnAlong extends ChurnForecast {
   readonly slower: number;
 }
 
+/** Times the upper end of what was expected, from which on something is wrong. */
+const TOO_LONG = 2;
+/** A churning that nobody said anything of is taken to be whipped, no more; and never to be all but over. */
+const UNSEEN_SHARE = 0.5;
+const MOST_REACHED = 0.95;
+
+/** Minutes from which on a churning takes too long. @example tooLongMin(churning) // 3.3 × its forecast, by hand */
+export const tooLongMin = (churning: Churning): number =>
+  TOO_LONG * churnSpread(churning) * churnForecast(churning).minutes;
+
 /** Work done up to an instant, in shares of the book's whole, and the heat then. */
 function workUntil(
   churning: Churning,
@@ -173,8 +189,16 @@ function workUntil(
 }
 
 /**
+ * Work that was done until it broke, in shares of what the book says the whole takes: what a churning teaches of its churn.
+ * @example churnWork(churning, [], churnForecast(churning).minutes) // 1
+ */
+export const churnWork = (churning: Churning, heats: readonly ChurnHeat[], minutes: number): number =>
+  workUntil(churning, heats, minutes).worked;
+
+/**
  * A churning whose cream was read, warmed or cooled, or seen at a stage on its way: the work done at each heat counts, a stage
  * tells how much of it was needed, and the rest goes on from the last reading. With neither it is `churnForecast`.
+ * @param nowMin minutes since it began: far beyond its time, it is not taken to be nearly over
  * @param heats and @param seen in order of time
  * @example churnAlong(churning, [], [{ stage: 'stiff', minutes: 18 }]).minutes // later than the book, when that is late for it
  */
@@ -182,6 +206,7 @@ export function churnAlong(
   churning: Churning,
   heats: readonly ChurnHeat[],
   seen: readonly SeenStage[],
+  nowMin = 0,
 ): ChurnAlong {
   const last = seen.at(-1);
   let slower = 1;
@@ -192,11 +217,17 @@ export function churnAlong(
     slower = Math.exp((b * Math.log(says)) / (a + b));
     lnSigma = Math.sqrt(1 / (a + b));
   }
+  const broke = brokeAfter(seen);
+  if (broke === null && nowMin > tooLongMin(churning)) {
+    // It takes more than anything said so far: whatever comes next has not come yet.
+    const next = CHURN_STAGES[last ? CHURN_STAGES.indexOf(last.stage) + 1 : 0] ?? 'broken';
+    const reached = last ? STAGE_SHARE[next] : UNSEEN_SHARE;
+    slower = Math.max(slower, workUntil(churning, heats, nowMin).worked / Math.min(MOST_REACHED, reached));
+  }
   const from = heats.findLast((heat) => heat.minutes > 0) ?? { minutes: 0, celsius: churning.startC };
   const { worked } = workUntil(churning, heats, from.minutes);
   const left = Math.max(0, slower - worked);
   const onward = churnOnward(churning, from.celsius, left);
-  const broke = brokeAfter(seen);
   // It cannot break before the stage it is in.
   const minutes = broke ?? Math.max(from.minutes + onward.minutes, last?.minutes ?? 0);
   return {

@@ -27,8 +27,6 @@ export interface SlowChurning {
   readonly seen: readonly SeenStage[];
 }
 
-/** A churning that nobody said anything of is taken to be whipped, no more. */
-const UNSEEN_SHARE = 0.5;
 const LEAST_LEFT = 0.03;
 const THIN_FAT = 0.25;
 const FULL = 0.55;
@@ -74,14 +72,9 @@ export function remediesFor(slow: SlowChurning): Remedy[] {
   const { churning, composition, elapsedMin, heatC, heats, seen } = slow;
   const { low, high, best } = towards(churning);
   const now: ChurnHeat = { minutes: elapsedMin, celsius: heatC };
-  const { worked, slower } = churnAlong(
-    churning,
-    [...heats.filter((h) => h.minutes < elapsedMin), now],
-    seen,
-  );
-  // Nothing seen, it must take more than it had: it has not broken.
-  const needed = seen.length > 0 ? slower : Math.max(slower, worked / UNSEEN_SHARE);
-  const left = Math.max(LEAST_LEFT, needed - worked);
+  const before = heats.filter((h) => h.minutes < elapsedMin);
+  const { worked, slower } = churnAlong(churning, [...before, now], seen, elapsedMin);
+  const left = Math.max(LEAST_LEFT, slower - worked);
   const after = (celsius: number, of: Churning = churning): number => churnOnward(of, celsius, left).minutes;
   const bathTo = (toC: number, celsius: number, iceKg: number): Remedy['bath'] => {
     const { outcome, minutes } = bringInBath({

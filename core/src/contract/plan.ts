@@ -120,6 +120,7 @@ export const factorsUsed = z.strictObject({
   placeTau: factorUsed.optional(),
   cooling: factorUsed.optional(),
   burner: factorUsed.optional(),
+  churn: factorUsed.optional(),
 });
 
 const planShape = {

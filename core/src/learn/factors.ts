@@ -41,6 +41,10 @@ function named(
     const pot = kitchen.pots.find((p) => p.id === thing);
     return pot ? { name: pot.name, typed: Math.log(pot.lossFactor) } : null;
   }
+  if (kind === 'churn') {
+    const [speed = '', ...name] = thing.split(' ');
+    return { name: `${name.join(' ')}${speed === 'medium' ? '' : `, ${speed}`}`, typed: 0 };
+  }
   const place = kitchen.places.find((p) => p.id === thing);
   if (!place) return null;
   if (kind === 'place-tau') return { name: place.name, typed: Math.log(place.tauH) };
@@ -114,6 +118,7 @@ const USED_AS = {
   'place-tau': 'placeTau',
   cooling: 'cooling',
   burner: 'burner',
+  churn: 'churn',
 } as const satisfies Record<FactorKind, keyof FactorsUsed>;
 
 /** A make whose culture's pace is to be found, and what was known of its burner, pot and place once it was over. */

@@ -5,9 +5,18 @@ import {
   lnLikelihoods,
   type EnsembleSpec,
 } from '../culture/index.ts';
+import { brokeAfter, churnWork, ONE_LN_SIGMA } from '../butter/index.ts';
 import { widthMOf, type FactorKind, type FactorsUsed, type MakePlan } from '../contract/index.ts';
 import { placeTauH, READING_SIGMA_C, runVessel } from '../heat/index.ts';
-import { acidityReadings, incubationOf, unreadCourse, walkThermal, type MakeState } from '../make/index.ts';
+import {
+  acidityReadings,
+  incubationOf,
+  legRunOf,
+  unreadCourse,
+  walkThermal,
+  type MakeState,
+} from '../make/index.ts';
+import { churningOf, churnName } from '../steps/index.ts';
 import { batchOf, roomAtC } from '../method/index.ts';
 import { leastSquares } from '../numerics/index.ts';
 
@@ -29,6 +38,7 @@ export const FACTOR_SPREAD: Readonly<Record<FactorKind, { readonly prior: number
     'place-tau': { prior: 0.3, make: 0.15 },
     cooling: { prior: 0.25, make: 0.1 },
     burner: { prior: 0.3, make: 0.1 },
+    churn: { prior: 0.4, make: ONE_LN_SIGMA },
   };
 
 /** What one make says about one thing; `value` is absolute: ln of kW, of hours, of the loss; K above the dial or room. */
@@ -54,6 +64,7 @@ export function typedValue(kind: FactorKind, plan: MakePlan): number {
     case 'place-tau':
       return Math.log(plan.place.tauH);
     case 'rate':
+    case 'churn':
       return 0;
   }
 }
@@ -62,6 +73,7 @@ export function typedValue(kind: FactorKind, plan: MakePlan): number {
 export function thingOf(kind: FactorKind, plan: MakePlan): string {
   if (kind === 'burner') return plan.burner.id;
   if (kind === 'cooling') return plan.pot.id;
+  if (kind === 'churn') return churnName(plan);
   // A culture of the register has a pace of its own, learned over all turns of its line.
   return kind === 'rate' ? (plan.starter.lineId ?? plan.starter.kind) : plan.place.id;
 }
@@ -225,6 +237,27 @@ function fitRate(state: MakeState, factors: FactorsUsed): Fit | null {
   return sigma < 0.5 ? { value, sigma } : null;
 }
 
+/** A heat read longer ago than this says little of how a churning began, ms. */
+const FRESH_MS = 15 * 60_000;
+
+/** How much longer than the book a churning took until it broke, ln; from how it was begun and what was read on its way. */
+function fitChurn(state: MakeState): Fit | null {
+  const step = state.steps.find((s) => s.step.facts.parts);
+  if (step?.status !== 'done' || step.startedAtMs === null || step.endedAtMs === null) return null;
+  const { startedAtMs: startMs, endedAtMs: endMs } = step;
+  const startC = state.temperatures.findLast(
+    (t) => t.atMs <= startMs + 2 * MINUTE_MS && t.atMs >= startMs - FRESH_MS,
+  )?.celsius;
+  // Nobody read how warm it was: that would be a lesson about the thermometer that was not used.
+  if (startC === undefined) return null;
+  const plan = { ...state.plan, factors: {} };
+  const run = legRunOf({ ...state, plan }, step, startC, startMs, endMs);
+  const minutes = brokeAfter(run.stages) ?? (endMs - startMs) / MINUTE_MS;
+  if (!(minutes > 1)) return null;
+  const heats = run.readings.map((r) => ({ minutes: r.minutes, celsius: r.temperatureC }));
+  return { value: Math.log(churnWork(churningOf(run), heats, minutes)), sigma: 0.05 };
+}
+
 /**
  * What a finished make says about the kitchen's things.
  * @param factors what is known of them otherwise; only the culture's pace needs it
@@ -236,6 +269,7 @@ export function observeThings(state: MakeState): Observation[] {
     observation(state, 'cooling', fitVessel(state, 'down')),
     observation(state, 'place-heat', place?.heat ?? null),
     observation(state, 'place-tau', place?.tau ?? null),
+    observation(state, 'churn', fitChurn(state)),
   ].flat();
 }
 

@@ -13,6 +13,7 @@ const MORE_LESS: Readonly<Record<Exclude<Factor['kind'], 'place-heat'>, readonly
       'as quick to follow as typed',
     ],
     cooling: ['faster cooling than typed', 'slower cooling than typed', 'cooling as typed'],
+    churn: ['longer to break than the book', 'less long to break than the book', 'as the book has it'],
     burner: ['stronger than typed', 'weaker than typed', 'as strong as typed'],
   };
 

@@ -1,4 +1,4 @@
-import { churnSpread, remediesFor, slowCauses, type Remedy, type SlowCause } from '../butter/index.ts';
+import { remediesFor, slowCauses, tooLongMin, type Remedy, type SlowCause } from '../butter/index.ts';
 import { batchOf } from '../method/index.ts';
 import { churningOf } from '../steps/index.ts';
 import type { MakeState } from './state.ts';
@@ -17,8 +17,6 @@ export interface SlowNow {
 
 /** A reading so long ago says little of now, ms. */
 const FRESH_MS = 10 * 60_000;
-/** Times the upper end of what was expected. */
-const TOO_LONG = 2;
 
 /**
  * When a churning is, or will be, too long; and what to do about it once its heat is known. `null` where nothing is churned, or
@@ -31,8 +29,8 @@ export function slowChurning(state: MakeState, nowMs: number): SlowNow | null {
   const walk = walkThermal(state, nowMs);
   const startC = walk.course.findLast(([ms]) => ms <= startMs)?.[1] ?? state.plan.milk.startC;
   const run = legRunOf(state, step, startC, startMs, nowMs);
-  const { churning, book } = churningOf(run);
-  const sinceMs = startMs + TOO_LONG * book.minutes * churnSpread(churning) * 60_000;
+  const churning = churningOf(run);
+  const sinceMs = startMs + tooLongMin(churning) * 60_000;
   const read = state.temperatures.at(-1);
   const heatC = read && read.atMs >= Math.max(startMs, nowMs - FRESH_MS) ? read.celsius : null;
   if (heatC === null || nowMs < sinceMs) return { sinceMs, heatC: null, causes: [], remedies: [] };

@@ -21,6 +21,7 @@ const own = ({ step }: StepOf) => paramsOf(step, 'churn');
 function creamIn(plan: MakePlan, of: StepOf, startC: number, atMs: number): Churning {
   const { churn, speed, litres: holds } = own(of);
   const { litres, composition } = batchOf(plan);
+  const learned = plan.factors?.churn;
   return {
     churn,
     speed,
@@ -33,31 +34,32 @@ function creamIn(plan: MakePlan, of: StepOf, startC: number, atMs: number): Chur
     wholeCurd: false,
     treatment: plan.milk.treatment,
     agedCold: plan.milk.startC <= AGED_BELOW_C,
+    ...(learned ? { own: { slower: Math.exp(learned.value), lnSigma: learned.sigma } } : {}),
   };
 }
+
+/** A churn and its speed, as what is learned of it is called; empty for a plan that churns nothing. @example churnName(plan) // 'medium Barrel churn' */
+export const churnName = ({ method }: MakePlan): string => {
+  const step = method.steps.find((s) => s.kind === 'churn');
+  return step ? `${step.speed} ${step.name}`.slice(0, 40) : '';
+};
 
 /** When it breaks and what stays behind, as the book has it. */
 export const churnOf = (plan: MakePlan, of: StepOf, startC: number, atMs: number): ChurnForecast =>
   churnForecast(creamIn(plan, of, startC, atMs));
 
-/** The cream as it began to be churned, and how long the book gives it. */
-export function churningOf({ plan, startC, startMs, readings, of }: LegRun): {
-  readonly churning: Churning;
-  readonly book: ChurnForecast;
-} {
-  // Read as it was poured in, that is its heat.
-  const began = readings.find((r) => r.minutes <= 2)?.temperatureC ?? startC;
-  const churning = creamIn(plan, of, began, startMs);
-  return { churning, book: churnForecast(churning) };
-}
+/** The cream as it began to be churned; read as it was poured in, that is its heat. */
+export const churningOf = ({ plan, startC, startMs, readings, of }: LegRun): Churning =>
+  creamIn(plan, of, readings.find((r) => r.minutes <= 2)?.temperatureC ?? startC, startMs);
 
 function leg(run: LegRun): Leg {
   const { readings, stages } = run;
-  const { churning } = churningOf(run);
+  const churning = churningOf(run);
   const book = churnAlong(
     churning,
     readings.filter((r) => r.minutes > 2).map((r) => ({ minutes: r.minutes, celsius: r.temperatureC })),
     stages,
+    (run.nowMs - run.startMs) / 60_000,
   );
   const { minutes, lnSigma } = book;
   const latest = readings.at(-1);

@@ -31,7 +31,7 @@ export type { AcidMark, MarkMoment, MarkName, MarkRole, ShareMark } from './mark
 export { closed, handsOnly, type Leg, type LegReading, type LegRun } from './leg.ts';
 export { heatTargetC } from './heat.ts';
 export { temperBath } from './temper.ts';
-export { churningOf, churnOf } from './churn.ts';
+export { churningOf, churnName, churnOf } from './churn.ts';
 export { clarifyOf, panOf } from './clarify.ts';
 export { serumLeft } from './wash.ts';
 export { scaldMin, whenThere, type Fed } from './feeding.ts';

@@ -10,6 +10,7 @@ const KIND_WORDS: Readonly<Record<Factor['kind'], string>> = {
   rate: 'culture',
   'place-heat': 'its heat',
   'place-tau': 'its slowness',
+  churn: 'its churning',
   cooling: '',
   burner: '',
 };

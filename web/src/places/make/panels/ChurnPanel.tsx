@@ -118,7 +118,7 @@ export function ChurnPanel({ live }: PanelProps) {
         seen={stages.map((s) => s.stage)}
       />
       <div className="churn-minutes">
-        <div className="number churn-big">
+        <div className={`number churn-big ${minutes >= 99.5 ? 'three-digits' : ''}`}>
           {over ? Math.round(minutes) : Math.floor(minutes)} <small>min</small>
         </div>
         {over ? (
