@@ -120,6 +120,16 @@ describe('butter', () => {
     await tap(page, 'button', 'The salt is in');
     const [salted] = await stored('salted', 1);
     expect(salted!.data).toEqual({ massKg: 0.006, typed: { value: 6, unit: 'g' } });
+    // Heavier after than before is no pan test: what was typed stays, nothing is stored.
+    await page.click('summary.unfolds');
+    await fill(page, 'Left, g', '11');
+    await tap(page, 'button', 'Tested');
+    await see(page, 'More than before? Water boils off, nothing comes to it.');
+    await fill(page, 'Left, g', '8,2');
+    await tap(page, 'button', 'Tested');
+    const [tested] = await stored('pan-tested', 1);
+    expect(tested!.data.afterKg).toBeCloseTo(0.0082, 9);
+    await see(page, 'Pan test: 18.0 % water');
     await tap(page, 'button', 'It is worked');
 
     // More than the fat allows: what was typed stays, and nothing is stored.
@@ -146,7 +156,8 @@ describe('butter', () => {
     await see(page, /Came out\s+388 g/);
     await see(page, /Buttermilk\s+560 g/);
     await see(page, /Washed\s+2 ×/);
-    await see(page, /Salt\s+1\.5 %, about 9 % in its water/);
+    await see(page, /Salt\s+1\.5 %, about 8 % in its water/);
+    await see(page, /Water, by pan test\s+18\.0 %/);
     await see(page, 'of churning until it broke');
   });
 

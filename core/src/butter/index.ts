@@ -6,3 +6,4 @@ export * from './balance.ts';
 export * from './stages.ts';
 export * from './ghee.ts';
 export * from './remedies.ts';
+export * from './ways.ts';

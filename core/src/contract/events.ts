@@ -85,6 +85,13 @@ export const EVENT_DATA = {
   'pan-weighed': z.strictObject({ massKg, typed: typedQuantity }),
   /** One wash; whether its water ran clear. */
   rinsed: z.strictObject({ clear: z.boolean() }),
+  /** A pan test of the butter: a little of it weighed before and after its water was boiled off. */
+  'pan-tested': z
+    .strictObject({ beforeKg: massKg, afterKg: massKg, typed: typedQuantity })
+    .refine((test) => test.afterKg <= test.beforeKg, {
+      error: 'is more than before: water boils off, nothing comes to it',
+      path: ['afterKg'],
+    }),
   salted: z.strictObject({ massKg: massKg.max(5, 'is more than 5 kg of salt'), typed: typedQuantity }),
   tasted: z.strictObject({
     sourness: z.enum(SOURNESS),

@@ -1,4 +1,4 @@
-import { butterBalance, HAND_WORKED_FAT } from '../butter/index.ts';
+import { butterBalance, fatWays, HAND_WORKED_FAT, HAND_WORKED_WATER } from '../butter/index.ts';
 import type { TypedQuantity } from '../contract/index.ts';
 import { batchOf } from '../method/index.ts';
 import { productOf } from '../products/index.ts';
@@ -26,6 +26,8 @@ export interface FatBalance {
   readonly inButterKg: number | null;
   readonly inButtermilkKg: number | null;
   readonly elsewhereKg: number | null;
+  /** Water in the butter, 0..1: by a pan test, or as hand-worked butter usually holds. */
+  readonly moistureFraction: number;
   /** Fat left in the buttermilk, 0..1, by the model. */
   readonly buttermilkFatFraction: number;
   /** Heat at the break, °C, by the model. */
@@ -49,7 +51,6 @@ export function fatBalance(state: MakeState, nowMs: number): FatBalance | null {
   const startC = walk.course.findLast(([ms]) => ms <= startMs)?.[1] ?? state.plan.milk.startC;
   const of = { step: churning.step.instance, goods: productOf(state.plan).goods };
   const { buttermilkFatFraction, breakC } = churnOf(state.plan, of, startC, startMs);
-  const fatKg = creamKg * composition.fatFraction;
   const { butterKg: likelyKg } = butterBalance({
     creamKg,
     creamFatFraction: composition.fatFraction,
@@ -58,22 +59,24 @@ export function fatBalance(state: MakeState, nowMs: number): FatBalance | null {
   });
   const realKg = state.weighedKg === null ? null : Math.max(0, state.weighedKg - (state.saltKg ?? 0));
   const buttermilkKg = state.byProductsKg.buttermilk ?? null;
-  const inButterKg = realKg === null ? null : Math.min(fatKg, realKg * HAND_WORKED_FAT);
-  const inButtermilkKg =
-    buttermilkKg === null ? null : Math.min(fatKg - (inButterKg ?? 0), buttermilkKg * buttermilkFatFraction);
+  const { overrunFraction: overrun, ...ways } = fatWays({
+    creamKg,
+    creamFatFraction: composition.fatFraction,
+    butterKg: realKg,
+    moistureFraction: state.moistureFraction,
+    buttermilkKg,
+    buttermilkFatFraction,
+  });
   return {
     creamKg,
-    fatKg,
-    possibleKg: fatKg / HAND_WORKED_FAT,
+    ...ways,
     likelyKg,
     realKg,
     buttermilkKg,
-    inButterKg,
-    inButtermilkKg,
-    elsewhereKg: inButterKg === null ? null : fatKg - inButterKg - (inButtermilkKg ?? 0),
+    moistureFraction: state.moistureFraction ?? HAND_WORKED_WATER,
     buttermilkFatFraction,
     breakC,
-    overrun: realKg === null || fatKg === 0 ? null : realKg / fatKg - 1,
+    overrun,
   };
 }
 

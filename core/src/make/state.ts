@@ -8,7 +8,7 @@ import {
   type StepId,
   type TraceFacts,
 } from '../contract/index.ts';
-import { CHURN_STAGES, GHEE_STAGES, type ChurnStage, type GheeStage } from '../butter/index.ts';
+import { CHURN_STAGES, GHEE_STAGES, panMoisture, type ChurnStage, type GheeStage } from '../butter/index.ts';
 import {
   phOfTitratable,
   PH_SIGMA,
@@ -89,6 +89,8 @@ export interface MakeState {
   readonly panStages: readonly { readonly stage: GheeStage; readonly atMs: number }[];
   readonly pan: readonly { readonly massKg: number; readonly atMs: number }[];
   readonly rinses: readonly { readonly clear: boolean; readonly atMs: number }[];
+  /** Water in the butter by the last pan test, 0..1; `null` when nobody made one. */
+  readonly moistureFraction: number | null;
   /** `null` when nobody salted it. */
   readonly saltKg: number | null;
   readonly reservedKg: number | null;
@@ -310,6 +312,7 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
   const weighings = of('weighed');
   const weighed = weighings.findLast((e) => e.data.of === undefined);
   const salted = of('salted');
+  const tested = last(of('pan-tested'));
   const cooled = changes.findLast((e) => e.data.cooling !== undefined);
   const traces = of('trace-imported').map((e) => e.data);
   const reserved = last(of('reserved'));
@@ -359,6 +362,7 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
     panStages: seenOf(of('stage-seen'), GHEE_STAGES),
     pan: of('pan-weighed').map((e) => ({ massKg: e.data.massKg, atMs: instantOf(e) })),
     rinses: of('rinsed').map((e) => ({ clear: e.data.clear, atMs: instantOf(e) })),
+    moistureFraction: tested && panMoisture(tested.data.beforeKg, tested.data.afterKg),
     saltKg: salted.length === 0 ? null : salted.reduce((sum, e) => sum + e.data.massKg, 0),
     reservedKg: reserved?.data.massKg ?? null,
     tasting: tasted ? tasted.data : null,

@@ -1,6 +1,8 @@
 import {
   butterBalance,
+  butterFat,
   churnForecast,
+  fatWays,
   gheeForecast,
   gheeYieldKg,
   salted,
@@ -81,6 +83,9 @@ function present(groups: SumInput<'ferment'>['lagH']): Fermentation['lagH'] {
 }
 
 /** One entry a sum: from a checked input to an output. */
+/** Fat left in buttermilk where nobody knows the heat it broke at. */
+const USUAL_LEFT = 0.008;
+
 const COMPUTE: { readonly [N in SumName]: (input: SumInput<N>) => SumOutput<N> } = {
   ferment: (input) => {
     const course = ferment(asFermentation(input), HORIZON_H);
@@ -118,6 +123,27 @@ const COMPUTE: { readonly [N in SumName]: (input: SumInput<N>) => SumOutput<N> }
   ghee: ({ skimmed, ...input }) => {
     const { waterKg, minutes } = gheeForecast(input);
     return { waterKg: round(waterKg), minutes: round(minutes), gheeKg: round(gheeYieldKg(input, skimmed)) };
+  },
+  yield: ({ buttermilkFatFraction, ...input }) => {
+    const left = buttermilkFatFraction ?? USUAL_LEFT;
+    const ways = fatWays({ ...input, buttermilkFatFraction: left });
+    const { butterKg: likelyKg } = butterBalance({
+      creamKg: input.creamKg,
+      creamFatFraction: input.creamFatFraction,
+      buttermilkFatFraction: left,
+      butterFatFraction: butterFat(input.moistureFraction),
+    });
+    const { fatKg, possibleKg, inButterKg, inButtermilkKg, elsewhereKg, overrunFraction } = ways;
+    const rounded = (value: number | null): number | null => value && round(value);
+    return {
+      fatKg: round(fatKg),
+      possibleKg: round(possibleKg),
+      likelyKg: round(likelyKg),
+      inButterKg: rounded(inButterKg),
+      inButtermilkKg: rounded(inButtermilkKg),
+      elsewhereKg: rounded(elsewhereKg),
+      overrunFraction: rounded(overrunFraction),
+    };
   },
   salt: ({ butterKg, moistureFraction, saltKg }) => {
     const { saltFraction, brineFraction } = salted(butterKg, moistureFraction, saltKg);

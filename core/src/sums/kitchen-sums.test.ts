@@ -224,3 +224,28 @@ describe('what goes in', () => {
     expect(fault('lactation', { kind: 'cow-lean', daysAndLitres: [[1, 2]] })).toContain('daysAndLitres');
   });
 });
+
+test('yield: where the fat of a churning went, by what was weighed', () => {
+  const sum = (over: object) =>
+    answerSum(
+      'yield',
+      JSON.stringify({
+        creamKg: 2,
+        creamFatFraction: 0.35,
+        butterKg: 0.82,
+        moistureFraction: null,
+        buttermilkKg: 1.1,
+        buttermilkFatFraction: null,
+        ...over,
+      }),
+    );
+  const whole = sum({});
+  expect(whole).toMatchObject({ ok: true, json: { fatKg: 0.7, inButterKg: 0.6642, inButtermilkKg: 0.0088 } });
+  const tested = sum({ moistureFraction: 0.2 });
+  expect(tested).toMatchObject({ ok: true, json: { inButterKg: 0.6396 } });
+  expect(sum({ butterKg: null })).toMatchObject({
+    ok: true,
+    json: { inButterKg: null, overrunFraction: null },
+  });
+  expect(sum({ butterKg: 3 })).toMatchObject({ ok: false });
+});

@@ -123,6 +123,22 @@ export const SUM_INPUTS = {
       error: 'leaves no room for its water',
       path: ['fatFraction'],
     }),
+  yield: z
+    .strictObject({
+      creamKg: z.number().positive('must be above 0').max(200),
+      creamFatFraction: fraction.min(0.02, 'is hardly any fat').max(0.7, 'is more than any cream (70 %)'),
+      /** Without its salt. */
+      butterKg: z.number().positive('must be above 0').max(200).nullable(),
+      /** By a pan test; `null` when nobody made one. */
+      moistureFraction: fraction.max(0.4, 'is no butter any more (40 % water)').nullable(),
+      buttermilkKg: z.number().min(0).max(200).nullable(),
+      /** By the heat it broke at; `null` takes 0.8 %. */
+      buttermilkFatFraction: fraction.max(0.1, 'is more than buttermilk keeps (10 %)').nullable(),
+    })
+    .refine((of) => of.butterKg === null || of.butterKg <= of.creamKg, {
+      error: 'is more than the cream weighed',
+      path: ['butterKg'],
+    }),
   thickness: z.strictObject({
     fatFraction: fraction.max(0.7, 'is more than any cream (70 %)'),
     ph: z.number().min(3).max(7),
@@ -322,6 +338,15 @@ export const SUM_OUTPUTS = {
   wash: z.strictObject({ serumLeftFraction: z.number(), washesToKeep: z.number().nullable() }),
   salt: z.strictObject({ saltFraction: z.number(), brineFraction: z.number() }),
   ghee: z.strictObject({ waterKg: z.number(), minutes: z.number(), gheeKg: z.number() }),
+  yield: z.strictObject({
+    fatKg: z.number(),
+    possibleKg: z.number(),
+    likelyKg: z.number(),
+    inButterKg: z.number().nullable(),
+    inButtermilkKg: z.number().nullable(),
+    elsewhereKg: z.number().nullable(),
+    overrunFraction: z.number().nullable(),
+  }),
   thickness: z.strictObject({ index: z.number(), word: z.string() }),
   butter: z.strictObject({ butterKg: z.number(), buttermilkKg: z.number() }),
   forecast: z.strictObject({

@@ -77,6 +77,8 @@ export function entryWords(event: LoggedEvent, units: Units): string | null {
       return `the pan weighs ${units.mass(event.data.massKg)}`;
     case 'rinsed':
       return event.data.clear ? 'washed, the water ran clear' : 'washed once';
+    case 'pan-tested':
+      return `pan test: ${(((event.data.beforeKg - event.data.afterKg) / event.data.beforeKg) * 100).toFixed(1)} % water`;
     case 'salted':
       return `salted, ${units.mass(event.data.massKg)}`;
     case 'tasted':

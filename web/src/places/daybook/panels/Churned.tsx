@@ -1,11 +1,4 @@
-import {
-  brokeAfter,
-  churnSpread,
-  HAND_WORKED_WATER,
-  salted,
-  type FatBalance,
-  type MakeState,
-} from '@morning-crock/core';
+import { brokeAfter, churnSpread, salted, type FatBalance, type MakeState } from '@morning-crock/core';
 import type { Units } from '../../../data/units-of.ts';
 import { ChurnCord } from '../../../parts/ChurnCord.tsx';
 import './churned.css';
@@ -13,7 +6,9 @@ import './churned.css';
 /** What a churning gave, against what it could have. */
 export function fatFacts(fat: FatBalance, state: MakeState, units: Units): (readonly [string, string])[] {
   const salt =
-    state.saltKg === null || fat.realKg === null ? null : salted(fat.realKg, HAND_WORKED_WATER, state.saltKg);
+    state.saltKg === null || fat.realKg === null
+      ? null
+      : salted(fat.realKg, fat.moistureFraction, state.saltKg);
   return [
     ['Possible', units.mass(fat.possibleKg)],
     ['Likely', `about ${units.mass(fat.likelyKg)}`],
@@ -25,6 +20,9 @@ export function fatFacts(fat: FatBalance, state: MakeState, units: Units): (read
         ? `${(salt.saltFraction * 100).toFixed(1)} %, about ${(salt.brineFraction * 100).toFixed(0)} % in its water`
         : 'none',
     ],
+    ...(state.moistureFraction === null
+      ? []
+      : [['Water, by pan test', `${(state.moistureFraction * 100).toFixed(1)} %`] as const]),
     ['Washed', state.rinses.length === 0 ? 'not washed' : `${state.rinses.length} ×`],
   ];
 }
@@ -84,7 +82,10 @@ export function FatBar({ fat, units }: { readonly fat: FatBalance; readonly unit
   return (
     <figure className="fat-bar" aria-label={`Fat: ${units.mass(fatKg)} in the cream`}>
       <figcaption>
-        Where the {units.mass(fatKg)} of fat went <span className="quiet">(butter taken at 81 %)</span>
+        Where the {units.mass(fatKg)} of fat went{' '}
+        <span className="quiet">
+          (butter taken at {Math.round((inButterKg / (fat.realKg ?? 1)) * 100)} % fat)
+        </span>
       </figcaption>
       <svg viewBox="0 0 600 36" width="100%" height="36" preserveAspectRatio="none" aria-hidden="true">
         {parts.map(([name, kg, fill]) => {

@@ -10,7 +10,8 @@ import {
   type MakeState,
   STAGE_WORDS,
 } from '@morning-crock/core';
-import { Button } from '@mantine/core';
+import { Button, TextInput } from '@mantine/core';
+import { useForm } from '@mantine/form';
 import { useState } from 'react';
 import { now } from '../../../data/clock.ts';
 import { record } from '../../../data/store.ts';
@@ -55,6 +56,57 @@ function Rinses({ state }: { readonly state: MakeState }) {
       </button>
     </div>
   );
+}
+
+/** How wet the butter is: ten grams of it, weighed before and after their water was boiled off. */
+function PanTest({ state }: { readonly state: MakeState }) {
+  const form = useForm({
+    initialValues: { before: '10', after: '' },
+    validate: {
+      before: (text) => (gramsOf(text) === null ? 'Type the grams of butter, as 10.' : null),
+      after: (text, { before }) => {
+        const [grams, first] = [gramsOf(text), gramsOf(before)];
+        if (grams === null) return 'Type the grams that are left.';
+        return first !== null && grams > first
+          ? 'More than before? Water boils off, nothing comes to it.'
+          : null;
+      },
+    },
+  });
+  const known = state.moistureFraction;
+  return (
+    <details>
+      <summary className="unfolds">
+        {known === null ? 'How wet is it? A pan test' : `Pan test: ${(known * 100).toFixed(1)} % water`}
+      </summary>
+      <form
+        aria-label="Pan test"
+        className="field-row"
+        onSubmit={form.onSubmit(({ before, after }) => {
+          const [beforeG, afterG] = [gramsOf(before)!, gramsOf(after)!];
+          void record(state.id, 'pan-tested', {
+            beforeKg: beforeG / 1000,
+            afterKg: afterG / 1000,
+            typed: { value: afterG, unit: 'g' },
+          });
+          form.reset();
+        })}
+      >
+        <TextInput label="Butter, g" inputMode="decimal" w={120} {...form.getInputProps('before')} />
+        <TextInput label="Left, g" inputMode="decimal" w={120} {...form.getInputProps('after')} />
+        <Button type="submit" variant="default">
+          Tested
+        </Button>
+      </form>
+      <p className="quiet">Heat it gently in a small pan until it is quiet and smells of nuts.</p>
+    </details>
+  );
+}
+
+/** Grams as typed; `null` for what is none. */
+function gramsOf(text: string): number | null {
+  const read = readTypedNumber(text);
+  return read.ok && read.value > 0 ? read.value : null;
 }
 
 /** One tap what the pan looks like; and the pan on the scales, which tells it best. */
@@ -176,7 +228,12 @@ export function StepEntries({ state }: { readonly state: MakeState }) {
     case 'pan':
       return <Pan state={state} />;
     case 'salt':
-      return <Salt key={state.saltKg} state={state} />;
+      return (
+        <>
+          <Salt key={state.saltKg} state={state} />
+          <PanTest state={state} />
+        </>
+      );
     default:
       return null;
   }

@@ -1,4 +1,4 @@
-import { fatBalance, HAND_WORKED_WATER, salted } from '@morning-crock/core';
+import { fatBalance, salted } from '@morning-crock/core';
 import { useUnits } from '../../../data/use-units.ts';
 import type { PanelProps } from './panel.ts';
 import './panels.css';
@@ -13,7 +13,7 @@ export function WorkPanel({ live, nowMs }: PanelProps) {
   const { possibleKg, likelyKg, realKg } = balance;
   const butterKg = realKg ?? likelyKg;
   const wantedKg = (butterKg * work.saltFraction) / (1 - work.saltFraction);
-  const salt = state.saltKg === null ? null : salted(butterKg, HAND_WORKED_WATER, state.saltKg);
+  const salt = state.saltKg === null ? null : salted(butterKg, balance.moistureFraction, state.saltKg);
   const width = (kg: number): number => 300 * Math.min(1, kg / possibleKg);
   return (
     <section className="temper-panel" aria-label="The butter, possible, likely and real">
