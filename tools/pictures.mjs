@@ -37,7 +37,6 @@ try {
   const of = (product, status) =>
     makes.filter((/** @type {Make} */ m) => m.product === product && m.status === status);
   const incubating = of('yogurt', 'under-way').at(-1).id;
-  const cooling = of('yogurt', 'under-way')[0].id;
   const ripening = of('cultured-cream', 'under-way')[0].id;
   const churning = of('butter', 'under-way')[0].id;
   const record = of('yogurt', 'kept')[0].id;
@@ -46,30 +45,43 @@ try {
   const begun = Date.parse(makes.find((/** @type {{ id: string }} */ m) => m.id === traced).startedAt);
   const log = join(dataDir, 'box-logger.csv');
   writeFileSync(log, logger(begun));
+  const version = 3;
+  /** @param {string} streamId @param {[number, string, object][]} told minutes ago, what, and with what */
+  const entries = (streamId, told) =>
+    told.map(([minutesAgo, type, data]) => {
+      const at = new Date(Date.now() - Number(minutesAgo) * 60_000);
+      return {
+        id: ulid(at.getTime()),
+        streamId,
+        at: at.toISOString(),
+        cookId: null,
+        deviceId: 'pictures',
+        version,
+        type,
+        data,
+      };
+    });
   // A churning in its course: taken out and tempered before now.
-  const version = 2;
-  const entries = [
+  const churned = entries(churning, [
     [85, 'step-done', { step: 'take-out' }],
     [11, 'step-done', { step: 'temper' }],
     [4, 'stage-seen', { stage: 'soft' }],
-  ].map(([minutesAgo, type, data]) => {
-    const at = new Date(Date.now() - Number(minutesAgo) * 60_000);
-    return {
-      id: ulid(at.getTime()),
-      streamId: churning,
-      at: at.toISOString(),
-      cookId: null,
-      deviceId: 'pictures',
-      version,
-      type,
-      data,
-    };
-  });
+  ]);
+  // Ghee on the fire, as one that was kept was planned.
+  const { events } = await (await fetch(`${address}/api/makes/${of('ghee', 'kept')[0].id}`)).json();
+  const { plan } = events.find((/** @type {{ type: string }} */ e) => e.type === 'make-started').data;
+  const ghee = ulid();
+  const startAt = new Date(Date.now() - 12 * 60_000).toISOString();
+  const clarified = entries(ghee, [
+    [12, 'make-started', { plan: { ...plan, startAt } }],
+    [11.8, 'pan-weighed', { massKg: 1.92, typed: { value: 1920, unit: 'g' } }],
+    [3, 'pan-weighed', { massKg: 1.87, typed: { value: 1870, unit: 'g' } }],
+    [2.5, 'stage-seen', { stage: 'foam-thin' }],
+  ]);
   /** @type {View[]} */
   const views = [
     { name: 'bench', path: '/' },
     { name: 'make', path: `/makes/${incubating}` },
-    { name: 'make-cooling', path: `/makes/${cooling}` },
     { name: 'ripening', path: `/makes/${ripening}` },
     { name: 'new-make', path: '/new' },
     { name: 'milk-room', path: '/milk', press: ['Marrow, morning'] },
@@ -78,7 +90,8 @@ try {
     { name: 'daybook', path: '/daybook' },
     { name: 'record', path: `/daybook/${record}` },
     { name: 'butter-record', path: `/daybook/${butter}` },
-    { name: 'churning', path: `/makes/${churning}`, send: entries },
+    { name: 'churning', path: `/makes/${churning}`, send: churned },
+    { name: 'ghee', path: `/makes/${ghee}`, send: clarified },
     { name: 'kitchen', path: '/kitchen' },
     { name: 'sums', path: `/sums/powder` },
     { name: 'file', path: `/makes/${traced}/file`, upload: log },
