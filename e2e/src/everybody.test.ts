@@ -19,6 +19,7 @@ let world: World;
 const running = ulid();
 const finished = ulid();
 const waking = ulid();
+const ghee = ulid();
 const churning = ulid();
 const butter = ulid();
 
@@ -59,7 +60,7 @@ beforeAll(async () => {
       draft(id, START + 60 * MIN, 'step-done', { step: 'temper' }),
       ...(id === churning
         ? // What rings moves: it would keep every place from standing still.
-          ['early-churn', 'step-churn'].map((alarm) =>
+          ['early-churn', 'step-churn', 'slow-churning'].map((alarm) =>
             draft(id, START + 100 * MIN, 'alarm-acknowledged', { alarm }),
           )
         : [
@@ -92,7 +93,15 @@ beforeAll(async () => {
       }),
     }),
   ];
-  await world.send(...events);
+  await world.send(
+    ...events,
+    draft(ghee, atMs, 'make-started', {
+      plan: beginPlan('ghee', defaultKitchen('UTC'), new Date(atMs).toISOString()),
+    }),
+    ...['early-clarify', 'step-clarify'].map((alarm) =>
+      draft(ghee, atMs + 1 * MIN, 'alarm-acknowledged', { alarm }),
+    ),
+  );
 });
 afterAll(async () => {
   await browser.close();
@@ -113,6 +122,8 @@ const PLACES: readonly (readonly [string, () => string, string])[] = [
   ['a churning', () => `/makes/${churning}`, 'should look'],
   ['a record of butter', () => `/daybook/${butter}`, 'fat went'],
   ['New butter', () => '/new?make=butter', 'Temper and churn'],
+  ['ghee on the fire', () => `/makes/${ghee}`, 'Pan and all, on the scales'],
+  ['New ghee', () => '/new?make=ghee', 'Until it clears'],
   ['New cultured cream', () => '/new?make=cultured-cream', 'Scald'],
   ['readings from a file', () => `/makes/${running}/file`, 'Choose a logger’s file'],
   ['the milk room', () => '/milk', 'Skim now'],

@@ -126,7 +126,7 @@ export type PanReading =
 /** How sure each makes of how far it is, one σ as a share of the whole. */
 const SIGMA = { stage: 0.12, climbing: 0.04, weight: 0.03 } as const;
 /** Warmer than it boils by this much, the water is as good as gone, K. */
-const CLIMBING_K = 1.5;
+const CLIMBING_K = 3;
 
 /** How far a pan is, 0..1 of its minutes, by one reading; `null` when it says nothing. */
 function progressBy(

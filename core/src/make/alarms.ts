@@ -7,7 +7,7 @@ import { whenThere } from '../steps/index.ts';
 import { markBand, markWords } from './marks.ts';
 import { shownAcidAtMs } from './safety.ts';
 import { seenSetMs } from './seen.ts';
-import { slowChurning } from './slow-churning.ts';
+import { churningNow, tooLongFromMs } from './too-long.ts';
 import { souringOf, type MakeState, type TemperatureReading } from './state.ts';
 
 const MINUTE_MS = 60_000;
@@ -113,11 +113,11 @@ const RULES: readonly Rule[] = [
   },
   (state) => {
     // From when on it is too long follows from how it began.
-    const slow = hasBroken(state) ? null : slowChurning(state, state.current?.startedAtMs ?? 0);
-    if (!slow) return null;
+    const run = hasBroken(state) ? null : churningNow(state, state.current?.startedAtMs ?? 0);
+    if (!run) return null;
     return {
       id: 'slow-churning',
-      dueAtMs: slow.sinceMs,
+      dueAtMs: tooLongFromMs(run),
       rank: 3,
       mustAct: false,
       title: 'It takes too long',

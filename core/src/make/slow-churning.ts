@@ -1,8 +1,8 @@
-import { remediesFor, slowCauses, tooLongMin, type Remedy, type SlowCause } from '../butter/index.ts';
+import { remediesFor, slowCauses, type Remedy, type SlowCause } from '../butter/index.ts';
 import { batchOf } from '../method/index.ts';
 import { churningOf } from '../steps/index.ts';
 import type { MakeState } from './state.ts';
-import { legRunOf, walkThermal } from './thermal.ts';
+import { churningNow, tooLongFromMs } from './too-long.ts';
 
 /** A churning that takes longer than twice the longest it should have. */
 export interface SlowNow {
@@ -23,19 +23,15 @@ const FRESH_MS = 10 * 60_000;
  * it broke.
  */
 export function slowChurning(state: MakeState, nowMs: number): SlowNow | null {
-  const step = state.current;
-  if (!step?.step.facts.parts || step.startedAtMs === null) return null;
-  const startMs = step.startedAtMs;
-  const walk = walkThermal(state, nowMs);
-  const startC = walk.course.findLast(([ms]) => ms <= startMs)?.[1] ?? state.plan.milk.startC;
-  const run = legRunOf(state, step, startC, startMs, nowMs);
-  const churning = churningOf(run);
-  const sinceMs = startMs + tooLongMin(churning) * 60_000;
+  const run = churningNow(state, nowMs);
+  if (!run) return null;
+  const { startMs } = run;
+  const sinceMs = tooLongFromMs(run);
   const read = state.temperatures.at(-1);
   const heatC = read && read.atMs >= Math.max(startMs, nowMs - FRESH_MS) ? read.celsius : null;
   if (heatC === null || nowMs < sinceMs) return { sinceMs, heatC: null, causes: [], remedies: [] };
   const slow = {
-    churning,
+    churning: churningOf(run),
     composition: batchOf(state.plan).composition,
     homogenised: state.plan.milk.homogenised === true,
     elapsedMin: (nowMs - startMs) / 60_000,

@@ -1,13 +1,6 @@
-import {
-  firmnessIndex,
-  firmnessWord,
-  MILK_CUES,
-  PICK_UP_PH,
-  SET_PH,
-  TOO_SOUR_PH,
-  warmCulture,
-} from '../culture/index.ts';
+import { PICK_UP_PH, SET_PH, TOO_SOUR_PH, warmCulture } from '../culture/index.ts';
 import { wantedMarks } from './mark.ts';
+import { MILK_CURD } from './milk-curd.ts';
 import { factsOf, type StepType } from './step-type.ts';
 
 /** Horizon by culture: warm cultures are through in a day, room ones take days, a raw milk alone longest, h. */
@@ -43,17 +36,7 @@ export const INCUBATE: StepType = {
       if (starter.kind === 'none') return HORIZON_H.wild;
       return warmCulture(starter.kind) ? HORIZON_H.warm : HORIZON_H.room;
     },
-    body: ({ batch, denatured, ph, gelC }) =>
-      firmnessIndex({
-        proteinFraction: batch.composition.proteinFraction,
-        denatured,
-        ph,
-        gelC,
-        bodyFactor: batch.bodyFactor,
-      }),
-    bodyWord: firmnessWord,
-    cues: MILK_CUES,
-    smellCounts: false,
+    ...MILK_CURD,
     words: {
       body: 'Firmness',
       look: 'It may be set: tilt the jar, do not stir.',

@@ -1,5 +1,6 @@
-import { firmnessIndex, firmnessWord, MILK_CUES, SET_PH, warmCulture } from '../culture/index.ts';
+import { SET_PH, warmCulture } from '../culture/index.ts';
 import { feedOf, feedSetH, planOfFeed, whenThere } from './feeding.ts';
+import { MILK_CURD } from './milk-curd.ts';
 import { factsOf, type StepType } from './step-type.ts';
 
 const HORIZON_H = { warm: 30, room: 72 } as const;
@@ -43,17 +44,7 @@ export const STAND: StepType = {
       { id: 'ready', role: 'ready', words: 'Ready for what comes next', ph: SET_PH },
     ],
     horizonH: ({ starter }) => (warmCulture(starter.kind) ? HORIZON_H.warm : HORIZON_H.room),
-    body: ({ batch, denatured, ph, gelC }) =>
-      firmnessIndex({
-        proteinFraction: batch.composition.proteinFraction,
-        denatured,
-        ph,
-        gelC,
-        bodyFactor: batch.bodyFactor,
-      }),
-    bodyWord: firmnessWord,
-    cues: MILK_CUES,
-    smellCounts: false,
+    ...MILK_CURD,
     words: {
       body: 'Firmness',
       look: 'It may be set: tilt it, do not stir.',

@@ -2,6 +2,7 @@ import {
   instantOfLocal,
   localDate,
   plannedOf,
+  PRODUCTS,
   productOf,
   beginPlan,
   roomOf,
@@ -62,7 +63,8 @@ function nextAt(zone: string, time: string, nowMs: number): number {
 
 /** What an address asks for; yogurt when it does not say. */
 const askedProduct = (search: URLSearchParams): ProductId =>
-  PRODUCT_IDS.find((id) => id === search.get('make')) ?? PRODUCT_IDS[0];
+  // A packet is woken where the packets are.
+  PRODUCT_IDS.find((id) => id === search.get('make') && PRODUCTS[id].takes !== 'packet') ?? PRODUCT_IDS[0];
 
 /** The culture an address asks for, or the one that follows from what is repeated. */
 function wantedCulture(search: URLSearchParams, repeated: MakeState | null): WantedCulture {
