@@ -84,6 +84,15 @@ describe('a pan that is watched', () => {
     expect(at(30, { kind: 'temperature', celsius: 113 }).minutes).toBe(30);
   });
 
+  test('scales say more than eyes, whichever came last', () => {
+    const half = (book.toBoilMin + book.toDryMin) / 2;
+    const weighed = { kind: 'weight', minutes: half, lostKg: 0.068 } as const;
+    const seen = { kind: 'stage', minutes: half + 0.5, stage: 'clear' } as const;
+    const both = panTime(book, 112, [weighed, seen], half + 0.5).minutes;
+    const eyes = panTime(book, 112, [seen], half + 0.5).minutes;
+    expect(Math.abs(both - book.minutes)).toBeLessThan(Math.abs(eyes - book.minutes) / 2);
+  });
+
   test('a stage that cannot be yet hardly moves the end', () => {
     const slip = at(0.2, { kind: 'stage', stage: 'gold' });
     expect(slip.minutes).toBeGreaterThan(book.minutes / 2);

@@ -164,8 +164,7 @@ export interface PanTime {
 }
 
 /**
- * The book's minutes met by what was read of a pan: the latest reading tells how far it is, the rest goes on at the pace it had.
- * A reading past its end ends it there.
+ * The book's minutes met by all that was read of a pan, each by how sure it is. A reading past its end ends it there.
  * @param nowMin minutes since it went on the fire
  */
 export function panTime(
@@ -178,20 +177,22 @@ export function panTime(
     const progress = progressBy(forecast, doneC, reading);
     return progress && reading.minutes > 0 ? [{ ...progress, at: reading.minutes }] : [];
   });
-  const latest = known.at(-1);
-  let { minutes } = forecast;
-  let lnSigma = BOOK_LN_SIGMA;
-  if (latest) {
-    // Two lognormals of the whole time, by their precisions: the book's, and what the reading makes of it.
-    const says = latest.at / latest.share;
-    const off = Math.abs(Math.log(says / minutes));
+  // Lognormals of the whole time, met by their precisions: the book's, and what each reading makes of it.
+  const bookLn = Math.log(forecast.minutes);
+  let ln = bookLn;
+  let precision = 1 / BOOK_LN_SIGMA ** 2;
+  for (const { at, share, sigma } of known) {
+    const saysLn = Math.log(at / share);
+    const off = Math.abs(saysLn - bookLn);
     // Far from all that can be, it is trusted less: a finger on the wrong word ends no pan.
-    const own = Math.max(0.02, latest.sigma / latest.share, off > 3 * BOOK_LN_SIGMA ? off : 0);
-    const [a, b] = [1 / BOOK_LN_SIGMA ** 2, 1 / own ** 2];
-    minutes = Math.exp((a * Math.log(minutes) + b * Math.log(says)) / (a + b));
-    lnSigma = Math.sqrt(1 / (a + b));
-    minutes = latest.share >= 1 ? latest.at : Math.max(latest.at, minutes);
+    const own = Math.max(0.02, sigma / share, off > 3 * BOOK_LN_SIGMA ? off : 0);
+    ln = (precision * ln + saysLn / own ** 2) / (precision + 1 / own ** 2);
+    precision += 1 / own ** 2;
   }
+  const latest = known.at(-1);
+  const lnSigma = Math.sqrt(1 / precision);
+  // It cannot be over before what was read of it; what was read done is over.
+  const minutes = latest && latest.share >= 1 ? latest.at : Math.max(latest?.at ?? 0, Math.exp(ln));
   const share = Math.min(1, Math.max(0, nowMin / minutes));
   const at = share * forecast.minutes;
   const gone = Math.min(1, Math.max(0, (at - forecast.toBoilMin) / (forecast.toDryMin - forecast.toBoilMin)));

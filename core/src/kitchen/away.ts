@@ -1,7 +1,9 @@
 import type { KitchenSettings } from '../contract/index.ts';
 import { isAsleep, localDate } from './zone.ts';
 
-type Hours = Pick<KitchenSettings, 'cooks' | 'absences' | 'site'>;
+type Hours = Pick<KitchenSettings, 'cooks' | 'absences'> & {
+  readonly site: Pick<KitchenSettings['site'], 'zone'>;
+};
 
 /** Whether one cook is asleep or away at an instant. Absences over midnight belong to the day they begin on. */
 function isAway(kitchen: Hours, cook: KitchenSettings['cooks'][number], ms: number): boolean {

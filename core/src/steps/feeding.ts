@@ -77,8 +77,11 @@ export function planOfFeed(plan: MakePlan, of: FeedOf): MakePlan {
   };
 }
 
-/** Hours a feed takes to set by the model, where it stands as warm as planned. */
+/** The model is asked the same of every feed again and again. */
 const hoursKnown = new Map<string, number>();
+const MOST_KNOWN = 200;
+
+/** Hours a feed takes to set by the model, where it stands as warm as planned. */
 export function feedSetH(plan: MakePlan, of: FeedOf): number {
   const { starter } = planOfFeed(plan, of);
   const { massKg, statedRatio, kind } = starter;
@@ -99,7 +102,7 @@ export function feedSetH(plan: MakePlan, of: FeedOf): number {
     MOST_H,
   );
   const hours = Math.min(MOST_H, hoursToPh(course, SET_PH));
-  if (hoursKnown.size > 200) hoursKnown.clear();
+  if (hoursKnown.size > MOST_KNOWN) hoursKnown.clear();
   hoursKnown.set(key, hours);
   return hours;
 }
@@ -111,11 +114,7 @@ const AT_ANY_TIME: Attendance = { at: () => true, throughout: () => true, nextAt
 function presenceOf({ presence }: MakePlan, fromMs: number, hours: number): Attendance {
   if (!presence) return AT_ANY_TIME;
   const { zone, cooks, absences } = presence;
-  return attendance(
-    { site: { zone } as Parameters<typeof attendance>[0]['site'], cooks, absences },
-    fromMs - HOUR_MS,
-    fromMs + hours * HOUR_MS,
-  );
+  return attendance({ site: { zone }, cooks, absences }, fromMs - HOUR_MS, fromMs + hours * HOUR_MS);
 }
 
 /** The first moment from here on when somebody is there. */
