@@ -1,5 +1,9 @@
 import { factsOf, type StepType } from './step-type.ts';
 
+/** Ten to fifteen minutes, and how much it cools meanwhile, K [judgement]. */
+const RESTS_MIN = 12;
+const COOLS_K = 20;
+
 /** Off the fire the solids sink: poured at once, they come along. */
 export const SETTLE: StepType = {
   kind: 'settle',
@@ -17,14 +21,11 @@ export const SETTLE: StepType = {
   leg: ({ startC }) => ({
     minutes: RESTS_MIN,
     sigmaMin: 0,
-    endC: startC - 20,
+    endC: startC - COOLS_K,
     endless: false,
     curve: [
       [0, startC],
-      [RESTS_MIN, startC - 20],
+      [RESTS_MIN, startC - COOLS_K],
     ],
   }),
 };
-
-/** Ten to fifteen minutes. */
-const RESTS_MIN = 12;
