@@ -124,7 +124,7 @@ export function churnOnward(
   const warmsCPerMin = warmsAt(churning, celsius);
   const pace = PER_KELVIN * warmsCPerMin;
   const work = minutesAtStart({ ...churning, startC: celsius });
-  const minutes = Math.log1p(pace * (left === 1 ? work : left * work)) / pace;
+  const minutes = Math.log1p(pace * left * work) / pace;
   return { minutes, breakC: celsius + warmsCPerMin * minutes };
 }
 

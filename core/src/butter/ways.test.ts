@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { EVENT_DATA } from '../contract/index.ts';
 import { butterFat, fatWays, panMoisture } from './index.ts';
 
 const between = (min: number, max: number) => fc.double({ min, max, noNaN: true });
@@ -43,6 +44,18 @@ describe('where the fat went', () => {
     expect(wet.inButterKg!).toBeLessThan(worked.inButterKg!);
     expect(wet.possibleKg).toBeGreaterThan(worked.possibleKg);
     expect(worked.overrunFraction).toBeCloseTo(0.8 / 0.7 - 1, 9);
+  });
+
+  test('a pan test that leaves no butter is refused where it comes in', () => {
+    const test = (afterKg: number) =>
+      EVENT_DATA['pan-tested'].safeParse({
+        beforeKg: 0.01,
+        afterKg,
+        typed: { value: afterKg * 1000, unit: 'g' },
+      });
+    expect(test(0.0084).success).toBe(true);
+    expect(test(0.011).error?.issues[0]?.message).toMatch(/more than before/);
+    expect(test(0.001).error?.issues[0]?.message).toMatch(/was no butter/);
   });
 
   test('a pan test: what was lost is water; heavier after than before is no test', () => {

@@ -2,6 +2,8 @@ import { HAND_WORKED_FAT } from './churn.ts';
 
 /** Butter holds this much that is neither fat nor water, 0..1. */
 const BUTTER_SNF = 0.02;
+/** With more water than this it is no butter, 0..1. */
+export const MOST_BUTTER_WATER = 0.4;
 
 /**
  * Water by a pan test: a little butter heated until it stops foaming, weighed before and after.

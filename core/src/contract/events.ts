@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { CHURN_STAGES, GHEE_STAGES } from '../butter/index.ts';
+import { CHURN_STAGES, GHEE_STAGES, MOST_BUTTER_WATER } from '../butter/index.ts';
 import { CUES, SOURNESS } from '../culture/index.ts';
 import { CULTURE_PLACES, cultureChange, wakingDone, wakingPlan } from './cultures.ts';
 import { kitchenChange } from './kitchen.ts';
@@ -90,6 +90,10 @@ export const EVENT_DATA = {
     .strictObject({ beforeKg: massKg, afterKg: massKg, typed: typedQuantity })
     .refine((test) => test.afterKg <= test.beforeKg, {
       error: 'is more than before: water boils off, nothing comes to it',
+      path: ['afterKg'],
+    })
+    .refine((test) => test.afterKg >= (1 - MOST_BUTTER_WATER) * test.beforeKg, {
+      error: 'is so little that it was no butter: more than 40 % of it was water',
       path: ['afterKg'],
     }),
   salted: z.strictObject({ massKg: massKg.max(5, 'is more than 5 kg of salt'), typed: typedQuantity }),

@@ -2,7 +2,7 @@ import { Button } from '@mantine/core';
 import type { ComponentType } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { choicesOfWaking } from '@morning-crock/core/contract';
-import type { MakeState } from '@morning-crock/core';
+import { today, type MakeState } from '@morning-crock/core';
 import { liveSlice } from '../data/live-slice.ts';
 import type { KeptEntry } from '../data/outbox.ts';
 import { refusalWords } from '../data/refusal-words.ts';
@@ -14,7 +14,9 @@ import { EntryLog } from '../parts/EntryLog.tsx';
 function NotBegun({ make, beginning }: { readonly make: Make; readonly beginning: KeptEntry }) {
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
-  const { draft, refused } = beginning;
+  const { refused } = beginning;
+  // It may have waited here since before an update.
+  const draft = today(beginning.draft);
   if (draft.type !== 'make-started') return null;
   const waking = choicesOfWaking(draft.data.plan);
   /** What was entered after it has nothing to stand on either. */

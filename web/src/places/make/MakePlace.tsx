@@ -162,7 +162,6 @@ function Note({ state }: { readonly state: MakeState }) {
   );
 }
 
-/** Four large buttons for wet hands. */
 /** The two things that are told most of a step, when they are not cues of a souring. */
 function wetButtons(state: MakeState): readonly [WetButton, WetButton] | null {
   const { tells } = state.current?.step.facts ?? {};
@@ -197,6 +196,7 @@ interface WetButton {
   readonly say: () => void;
 }
 
+/** Four large buttons for wet hands. */
 function WetHands({ live, onLeave }: { readonly live: LiveMake; readonly onLeave: () => void }) {
   const { state } = live;
   const incubating = state.inoculatedAtMs !== null && state.chilledAtMs === null;

@@ -66,7 +66,7 @@ export function PanPanel({ live }: PanelProps) {
   const onFire = current?.step.facts.tells === 'pan';
   const pan = panNow(state, nowMs);
   if (!pan) return null;
-  const { forecast, minutes, waterLeftKg, sigmaMin, startMs } = pan;
+  const { forecast, minutes, waterLeftKg, startMs } = pan;
   const wet = forecast.waterKg === 0 ? 0 : waterLeftKg / forecast.waterKg;
   const passed = (nowMs - startMs) / 60_000;
   const dryMin = (forecast.toDryMin / forecast.minutes) * minutes;
@@ -75,15 +75,13 @@ export function PanPanel({ live }: PanelProps) {
   const drops = Math.ceil(DROPS * wet - 1e-9);
   const seen: GheeStage | undefined = state.panStages.at(-1)?.stage;
   const hot = state.temperatures.findLast(({ atMs }) => atMs >= startMs);
-  const from = startMs + Math.max(passed, minutes - 1.3 * sigmaMin) * 60_000;
-  const to = startMs + (minutes + 1.3 * sigmaMin) * 60_000;
+  const end = live.forecast.steps.find((s) => s.step === pan.step.step.id)?.end;
+  const span = units.span(end?.p10 ?? null, end?.p90 ?? null, nowMs);
   return (
     <section
       className="churn-panel pan-panel"
       aria-label={
-        onFire
-          ? `Off the fire ${units.span(from, to, nowMs)}; about ${units.mass(waterLeftKg)} of water left`
-          : 'Off the fire'
+        onFire ? `Off the fire ${span}; about ${units.mass(waterLeftKg)} of water left` : 'Off the fire'
       }
     >
       <PanDrawing wet={onFire ? wet : 0} climb={onFire ? climb : 1} onFire={onFire} />
@@ -95,7 +93,7 @@ export function PanPanel({ live }: PanelProps) {
               {Math.round(left)} <small>min</small>
             </div>
             <p>
-              <strong className="number">{units.span(from, to, nowMs)}</strong>
+              <strong className="number">{span}</strong>
             </p>
           </>
         ) : (

@@ -1,6 +1,7 @@
 import {
   CHURN_STAGES,
   GHEE_STAGES,
+  MOST_BUTTER_WATER,
   GHEE_STAGE_WORDS,
   fatBalance,
   readTypedNumber,
@@ -67,8 +68,10 @@ function PanTest({ state }: { readonly state: MakeState }) {
       after: (text, { before }) => {
         const [grams, first] = [gramsOf(text), gramsOf(before)];
         if (grams === null) return 'Type the grams that are left.';
-        return first !== null && grams > first
-          ? 'More than before? Water boils off, nothing comes to it.'
+        if (first === null) return null;
+        if (grams > first) return 'More than before? Water boils off, nothing comes to it.';
+        return grams < (1 - MOST_BUTTER_WATER) * first
+          ? 'That little? More than 40 % water is no butter: weigh again, without the pan.'
           : null;
       },
     },

@@ -9,9 +9,10 @@ import {
 import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { now, useNow } from '../../../data/clock.ts';
+import { chosenThermometer } from '../../../data/device.ts';
 import { record } from '../../../data/store.ts';
 import type { Units } from '../../../data/units-of.ts';
-import { useUnits } from '../../../data/use-units.ts';
+import { useKitchen, useUnits } from '../../../data/use-units.ts';
 import { QuantityField } from '../../../parts/QuantityField.tsx';
 import { valueFault } from '../../../parts/value-checks.ts';
 import type { PanelProps } from './panel.ts';
@@ -49,6 +50,7 @@ function remedyWords({ what, bath }: Remedy, units: Units): string {
 export function TooLong({ live: { state } }: PanelProps) {
   const units = useUnits();
   const nowMs = useNow(5000);
+  const { thermometers } = useKitchen();
   const [typed, setTyped] = useState<number | null>(null);
   const slow = slowChurning(state, nowMs);
   if (!slow || nowMs < slow.sinceMs || state.stages.some(({ stage }) => stage === 'broken')) return null;
@@ -61,7 +63,12 @@ export function TooLong({ live: { state } }: PanelProps) {
         onSubmit={(event) => {
           event.preventDefault();
           if (typed === null) return;
-          const read = handReading(toCelsius(typed, unit), { value: typed, unit }, [], null);
+          const read = handReading(
+            toCelsius(typed, unit),
+            { value: typed, unit },
+            thermometers,
+            chosenThermometer(),
+          );
           void record(state.id, 'temperature-read', read, now());
         }}
       >
