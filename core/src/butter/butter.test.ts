@@ -149,10 +149,10 @@ describe('stages seen', () => {
         fc.constantFrom(...CHURN_STAGES.filter((stage) => stage !== 'lump')),
         between(0.3, 3),
         (churning, stage, pace) => {
-          const book = churnAlong(churning, [], []);
+          const book = churnAlong(churning, { heats: [], seen: [] });
           expect(book.minutes).toBe(churnForecast(churning).minutes);
           const minutes = book.minutes * STAGE_SHARE[stage] * pace;
-          const seen = churnAlong(churning, [], [{ stage, minutes }]);
+          const seen = churnAlong(churning, { heats: [], seen: [{ stage, minutes }] });
           if (STAGE_SHARE[stage] === 1) {
             expect(seen).toMatchObject({ minutes, lnSigma: 0 });
             return;
@@ -174,9 +174,12 @@ describe('stages seen', () => {
         const at = share * book.minutes;
         const celsius = churning.startC + share * (book.breakC - churning.startC);
         // The room's pull is reckoned anew from the heat that was read: nearly the same.
-        const read = churnAlong(churning, [{ minutes: at, celsius }], []).minutes;
+        const read = churnAlong(churning, { heats: [{ minutes: at, celsius }], seen: [] }).minutes;
         expect(Math.abs(read / book.minutes - 1)).toBeLessThan(0.1);
-        const warmed = churnAlong(churning, [{ minutes: at, celsius: celsius + warmer }], []);
+        const warmed = churnAlong(churning, {
+          heats: [{ minutes: at, celsius: celsius + warmer }],
+          seen: [],
+        });
         expect(warmed.minutes).toBeLessThan(read);
         expect(warmed.buttermilkFatFraction).toBeGreaterThanOrEqual(0.0025);
       }),
@@ -210,8 +213,7 @@ describe('a churning that takes too long', () => {
     homogenised: false,
     elapsedMin: 90,
     heatC: 7,
-    heats: [],
-    seen: [{ stage: 'soft' as const, minutes: 60 }],
+    way: { heats: [], seen: [{ stage: 'soft' as const, minutes: 60 }] },
   };
 
   test('cold cream is warmed in a bath, and that is quicker than going on', () => {
@@ -248,8 +250,8 @@ describe('a churning that takes too long', () => {
 
   test('further on, less is left', () => {
     const left = (stage: 'soft' | 'yellow') =>
-      remediesFor({ ...slow, seen: [{ stage, minutes: 60 }] }).at(-1)!.thenMin;
+      remediesFor({ ...slow, way: { heats: [], seen: [{ stage, minutes: 60 }] } }).at(-1)!.thenMin;
     expect(left('yellow')).toBeLessThan(left('soft'));
-    expect(remediesFor({ ...slow, seen: [] }).at(-1)!.thenMin).toBeGreaterThan(0);
+    expect(remediesFor({ ...slow, way: { heats: [], seen: [] } }).at(-1)!.thenMin).toBeGreaterThan(0);
   });
 });

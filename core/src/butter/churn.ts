@@ -1,5 +1,4 @@
 import type { Treatment } from '../milk/index.ts';
-import { brokeAfter, CHURN_STAGES, STAGE_LN_SIGMA, STAGE_SHARE, type SeenStage } from './stages.ts';
 import { CHURN_FACTS, SPEED_FACTOR, type ChurnKind, type ChurnSpeed } from './churns.ts';
 
 /** Cream, or a whole curd, as it goes into the churn. */
@@ -22,6 +21,8 @@ export interface Churning {
   readonly own?: { readonly slower: number; readonly lnSigma: number };
   /** Kept at 8 °C or colder for four hours since it was last above 20 °C. */
   readonly agedCold: boolean;
+  /** What the animals were fed on; left out when nobody knows. */
+  readonly feed?: Feed | undefined;
 }
 
 /** When it breaks, how warm it is then, and what stays behind. */
@@ -34,7 +35,7 @@ export interface ChurnForecast {
 
 /** The heat of the reference, °C, and how much a kelvin more shortens the time, ln. */
 const REFERENCE_C = 14;
-const PER_KELVIN = 0.2;
+export const PER_KELVIN = 0.2;
 const REFERENCE_FAT = 0.35;
 /** A whole curd churns as cream of this fat [F]. */
 const CURD_FAT = 0.2;
@@ -46,8 +47,26 @@ const SLOWEST_C_PER_MIN = 0.02;
 /** Not aged cold, part of the fat is liquid and stays behind [F]. */
 const NOT_AGED = 1.5;
 
-/** Where churning begins best, °C: sweet cream, and ripened. */
-export const CHURN_WINDOW_C = { sweet: [10, 14], ripened: [12, 16] } as const;
+/** What the animals were fed on. */
+export const FEEDS = ['grass', 'hay'] as const;
+export type Feed = (typeof FEEDS)[number];
+/** Where churning begins best, °C: sweet cream, and ripened, of hay or nobody knows what. */
+const WINDOW_C = { sweet: [10, 14], ripened: [12, 16] } as const;
+/** Grass makes softer fat: it is churned this much colder, K. */
+const GRASS_COLDER_K = 1.5;
+
+/**
+ * Where churning begins best, °C: from and to.
+ * @example churnWindowC({ soured: true, feed: 'grass' }) // [10.5, 14.5]
+ */
+export function churnWindowC(cream: {
+  readonly soured?: boolean | undefined;
+  readonly feed?: Feed | undefined;
+}): readonly [number, number] {
+  const [low, high] = WINDOW_C[cream.soured ? 'ripened' : 'sweet'];
+  const colder = cream.feed === 'grass' ? GRASS_COLDER_K : 0;
+  return [low - colder, high - colder];
+}
 /** Fat of butter worked by hand. */
 export const HAND_WORKED_FAT = 0.81;
 /** Scatter of one churning about the book, σ of ln: motors at low speed are known least [F]. */
@@ -68,7 +87,7 @@ export const churnSpread = (churning: Pick<Churning, 'churn' | 'speed' | 'own'>)
   Math.exp(Z90 * churnLnSigma(churning));
 
 /** Minutes it would take if it stayed as warm as it began. */
-function minutesAtStart(c: Churning): number {
+export function minutesAtStart(c: Churning): number {
   const { referenceMin, motor } = CHURN_FACTS[c.churn];
   const fat = c.wholeCurd ? CURD_FAT : c.fatFraction;
   return (
@@ -83,8 +102,8 @@ function minutesAtStart(c: Churning): number {
   );
 }
 
-/** Fat left in the buttermilk by the heat at the break. */
-function leftBehind({ wholeCurd, agedCold }: Churning, breakC: number): number {
+/** Fat left in the buttermilk by the heat at the break, 0..1. */
+export function leftBehind({ wholeCurd, agedCold }: Churning, breakC: number): number {
   if (wholeCurd) return Math.min(0.035, Math.max(0.008, 0.02 * Math.exp(0.05 * (breakC - 16))));
   return Math.max(0.0025, 0.0035 * Math.exp(0.16 * (breakC - 11))) * (agedCold ? 1 : NOT_AGED);
 }
@@ -104,12 +123,13 @@ export function churnForecast(churning: Churning): ChurnForecast {
   return { minutes, breakC, buttermilkFatFraction: leftBehind(churning, breakC) };
 }
 
+/** How fast the room warms what stands in the churn, °C/min; below 0 where it cools it. */
+export const roomPull = ({ roomC, litres }: Pick<Churning, 'roomC' | 'litres'>, celsius: number): number =>
+  (roomC - celsius) / (ROOM_MIN * Math.cbrt(litres));
+
 /** How fast it warms by the work and by the room, °C/min. */
-const warmsAt = ({ churn, roomC, litres }: Churning, celsius: number): number =>
-  Math.max(
-    SLOWEST_C_PER_MIN,
-    CHURN_FACTS[churn].warmsCPerMin + (roomC - celsius) / (ROOM_MIN * Math.cbrt(litres)),
-  );
+export const warmsAt = ({ churn, roomC, litres }: Churning, celsius: number): number =>
+  Math.max(SLOWEST_C_PER_MIN, CHURN_FACTS[churn].warmsCPerMin + roomPull({ roomC, litres }, celsius));
 
 /**
  * How long it goes on from some heat, and how warm it is when it breaks.
@@ -126,116 +146,4 @@ export function churnOnward(
   const work = minutesAtStart({ ...churning, startC: celsius });
   const minutes = Math.log1p(pace * left * work) / pace;
   return { minutes, breakC: celsius + warmsCPerMin * minutes };
-}
-
-/** A heat read while churning, minutes since it began. */
-export interface ChurnHeat {
-  readonly minutes: number;
-  readonly celsius: number;
-}
-
-/** A churning as it was read and seen on its way. */
-export interface ChurnAlong extends ChurnForecast {
-  /** One σ of ln of its minutes. */
-  readonly lnSigma: number;
-  /** Work done at the last reading, in shares of what the book says the whole takes: it may be more than 1. */
-  readonly worked: number;
-  /** How much more work this cream takes than the book says, met by what was seen. */
-  readonly slower: number;
-}
-
-/** Times the upper end of what was expected, from which on something is wrong. */
-const TOO_LONG = 2;
-/** A churning that nobody said anything of is taken to be whipped, no more; and never to be all but over. */
-const UNSEEN_SHARE = 0.5;
-const MOST_REACHED = 0.95;
-
-/** Minutes from which on a churning takes too long. @example tooLongMin(churning) // 3.3 × its forecast, by hand */
-export const tooLongMin = (churning: Churning): number =>
-  TOO_LONG * churnSpread(churning) * churnForecast(churning).minutes;
-
-/** Work done up to an instant, in shares of the book's whole, and the heat then. */
-function workUntil(
-  churning: Churning,
-  heats: readonly ChurnHeat[],
-  untilMin: number,
-): { readonly worked: number; readonly celsius: number } {
-  const paceAt = (celsius: number): number => 1 / minutesAtStart({ ...churning, startC: celsius });
-  let at: ChurnHeat = { minutes: 0, celsius: churning.startC };
-  let worked = 0;
-  const stretch = (minutes: number, toC: number): void => {
-    // The pace is exponential in the heat, the heat a straight line between two readings.
-    const rise = PER_KELVIN * (toC - at.celsius);
-    worked +=
-      Math.abs(rise) < 1e-9
-        ? minutes * paceAt(at.celsius)
-        : (minutes * (paceAt(toC) - paceAt(at.celsius))) / rise;
-    at = { minutes: at.minutes + minutes, celsius: toC };
-  };
-  for (const heat of heats) {
-    if (heat.minutes > untilMin) break;
-    if (heat.minutes > at.minutes) stretch(heat.minutes - at.minutes, heat.celsius);
-  }
-  const next = heats.find((heat) => heat.minutes > at.minutes);
-  const rest = untilMin - at.minutes;
-  if (rest > 0)
-    stretch(
-      rest,
-      next
-        ? at.celsius + ((next.celsius - at.celsius) * rest) / (next.minutes - at.minutes)
-        : at.celsius + warmsAt(churning, at.celsius) * rest,
-    );
-  return { worked, celsius: at.celsius };
-}
-
-/**
- * Work that was done until it broke, in shares of what the book says the whole takes: what a churning teaches of its churn.
- * @example churnWork(churning, [], churnForecast(churning).minutes) // 1
- */
-export const churnWork = (churning: Churning, heats: readonly ChurnHeat[], minutes: number): number =>
-  workUntil(churning, heats, minutes).worked;
-
-/**
- * A churning whose cream was read, warmed or cooled, or seen at a stage on its way: the work done at each heat counts, a stage
- * tells how much of it was needed, and the rest goes on from the last reading. With neither it is `churnForecast`.
- * @param nowMin minutes since it began: far beyond its time, it is not taken to be nearly over
- * @param heats and @param seen in order of time
- * @example churnAlong(churning, [], [{ stage: 'stiff', minutes: 18 }]).minutes // later than the book, when that is late for it
- */
-export function churnAlong(
-  churning: Churning,
-  heats: readonly ChurnHeat[],
-  seen: readonly SeenStage[],
-  nowMin = 0,
-): ChurnAlong {
-  const last = seen.at(-1);
-  let slower = 1;
-  let lnSigma = churnLnSigma(churning);
-  if (last && last.minutes > 0) {
-    const says = workUntil(churning, heats, last.minutes).worked / STAGE_SHARE[last.stage];
-    const [a, b] = [1 / lnSigma ** 2, 1 / STAGE_LN_SIGMA ** 2];
-    slower = Math.exp((b * Math.log(says)) / (a + b));
-    lnSigma = Math.sqrt(1 / (a + b));
-  }
-  const broke = brokeAfter(seen);
-  if (broke === null && nowMin > tooLongMin(churning)) {
-    // It takes more than anything said so far: whatever comes next has not come yet.
-    const next = CHURN_STAGES[last ? CHURN_STAGES.indexOf(last.stage) + 1 : 0] ?? 'broken';
-    const reached = last ? STAGE_SHARE[next] : UNSEEN_SHARE;
-    slower = Math.max(slower, workUntil(churning, heats, nowMin).worked / Math.min(MOST_REACHED, reached));
-  }
-  const from = heats.findLast((heat) => heat.minutes > 0) ?? { minutes: 0, celsius: churning.startC };
-  const { worked } = workUntil(churning, heats, from.minutes);
-  const left = Math.max(0, slower - worked);
-  const onward = churnOnward(churning, from.celsius, left);
-  // It cannot break before the stage it is in.
-  const minutes = broke ?? Math.max(from.minutes + onward.minutes, last?.minutes ?? 0);
-  return {
-    minutes,
-    breakC: onward.breakC,
-    buttermilkFatFraction: leftBehind(churning, onward.breakC),
-    lnSigma: broke === null ? lnSigma : 0,
-    worked,
-    slower,
-  };
 }

@@ -1,5 +1,8 @@
 export * from './churns.ts';
 export * from './churn.ts';
+export * from './along.ts';
+export * from './loads.ts';
+export * from './water.ts';
 export * from './wash.ts';
 export * from './salt.ts';
 export * from './balance.ts';
@@ -7,3 +10,6 @@ export * from './stages.ts';
 export * from './ghee.ts';
 export * from './remedies.ts';
 export * from './ways.ts';
+export * from './keeping.ts';
+export * from './trade-off.ts';
+export * from './bought.ts';

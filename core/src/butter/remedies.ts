@@ -1,16 +1,20 @@
 import type { Composition } from '../milk/index.ts';
 import { bringInBath } from '../heat/index.ts';
-import type { SeenStage } from './stages.ts';
-import { CHURN_WINDOW_C, churnAlong, churnOnward, type ChurnHeat, type Churning } from './churn.ts';
+import { churnAlong, type ChurnHeat, type ChurnWay } from './along.ts';
+import { churnOnward, churnWindowC, type Churning } from './churn.ts';
+import { waterToCool } from './water.ts';
+import { massOfLitresKg } from '../milk/index.ts';
 
 /** Why a churning takes so long. */
 export type SlowCause = 'cold' | 'warm' | 'thin' | 'full' | 'ultra-heated' | 'homogenised' | 'unknown';
 
 /** Something to do about it, played through. */
 export interface Remedy {
-  readonly what: 'warm-bath' | 'cold-bath' | 'two-loads' | 'go-on';
+  readonly what: 'warm-bath' | 'cold-bath' | 'chilled-water' | 'two-loads' | 'go-on';
   /** The bath's heat, how long the churn stands in it, and the cream's heat then; `null` without a bath. */
   readonly bath: { readonly celsius: number; readonly minutes: number; readonly toC: number } | null;
+  /** Chilled water to pour in, kg, and its heat; `null` without. */
+  readonly water: { readonly massKg: number; readonly celsius: number; readonly toC: number } | null;
   /** Churning that is left after it, about, minutes. */
   readonly thenMin: number;
 }
@@ -23,8 +27,7 @@ export interface SlowChurning {
   readonly elapsedMin: number;
   /** How warm the cream is now, and what was read before. */
   readonly heatC: number;
-  readonly heats: readonly ChurnHeat[];
-  readonly seen: readonly SeenStage[];
+  readonly way: ChurnWay;
 }
 
 const LEAST_LEFT = 0.03;
@@ -37,12 +40,15 @@ const WARM_BY_K = 3;
 /** Water of a bath by the cream in it, and ice in a cold one, kg. */
 const WATER_PER_LITRE = 3;
 const ICE_PER_LITRE = 1;
+/** Chilled water from the cold, °C, and how much of it is poured in at most, kg per litre of cream. */
+const CHILLED_C = 4;
+const MOST_WATER = 0.6;
 
 /** Where cream of this kind churns best, a little below the middle. */
 const towards = (
   churning: Churning,
 ): { readonly low: number; readonly high: number; readonly best: number } => {
-  const [low, high] = CHURN_WINDOW_C[churning.ripened ? 'ripened' : 'sweet'];
+  const [low, high] = churnWindowC({ soured: churning.ripened, feed: churning.feed });
   return { low, high, best: low + 0.75 * (high - low) };
 };
 
@@ -69,11 +75,11 @@ export function slowCauses({ churning, heatC, homogenised }: SlowChurning): Slow
  * @example remediesFor(slow).map((r) => [r.what, r.thenMin]) // [['warm-bath', 9], ['go-on', 31]]
  */
 export function remediesFor(slow: SlowChurning): Remedy[] {
-  const { churning, composition, elapsedMin, heatC, heats, seen } = slow;
+  const { churning, composition, elapsedMin, heatC, way } = slow;
   const { low, high, best } = towards(churning);
   const now: ChurnHeat = { minutes: elapsedMin, celsius: heatC };
-  const before = heats.filter((h) => h.minutes < elapsedMin);
-  const { worked, slower } = churnAlong(churning, [...before, now], seen, elapsedMin);
+  const before = way.heats.filter((h) => h.minutes < elapsedMin);
+  const { worked, slower } = churnAlong(churning, { ...way, heats: [...before, now] }, elapsedMin);
   const left = Math.max(LEAST_LEFT, slower - worked);
   const after = (celsius: number, of: Churning = churning): number => churnOnward(of, celsius, left).minutes;
   const bathTo = (toC: number, celsius: number, iceKg: number): Remedy['bath'] => {
@@ -92,14 +98,32 @@ export function remediesFor(slow: SlowChurning): Remedy[] {
   };
   const warm = heatC < best - 1 ? bathTo(best, Math.round(best + BATH_OVER_K), 0) : null;
   const cold = heatC > high + WARM_BY_K ? bathTo(high, 4, ICE_PER_LITRE * churning.litres) : null;
+  const waterKg =
+    heatC > high + WARM_BY_K
+      ? waterToCool(
+          {
+            creamKg: massOfLitresKg(churning.litres, composition),
+            composition,
+            creamC: heatC,
+            waterC: CHILLED_C,
+          },
+          high,
+        )
+      : null;
+  // Much water needs room, and thins the buttermilk.
+  const water =
+    waterKg !== null && waterKg < MOST_WATER * churning.litres
+      ? { massKg: waterKg, celsius: CHILLED_C, toC: high }
+      : null;
   const half = { ...churning, fillFraction: churning.fillFraction / 2, litres: churning.litres / 2 };
   const offers: Remedy[] = [
-    ...(warm ? [{ what: 'warm-bath' as const, bath: warm, thenMin: after(warm.toC) }] : []),
-    ...(cold ? [{ what: 'cold-bath' as const, bath: cold, thenMin: after(cold.toC) }] : []),
+    ...(warm ? [{ what: 'warm-bath' as const, bath: warm, water: null, thenMin: after(warm.toC) }] : []),
+    ...(cold ? [{ what: 'cold-bath' as const, bath: cold, water: null, thenMin: after(cold.toC) }] : []),
+    ...(water ? [{ what: 'chilled-water' as const, bath: null, water, thenMin: after(water.toC) }] : []),
     ...(churning.fillFraction > FULL
-      ? [{ what: 'two-loads' as const, bath: null, thenMin: after(heatC, half) }]
+      ? [{ what: 'two-loads' as const, bath: null, water: null, thenMin: after(heatC, half) }]
       : []),
-    { what: 'go-on', bath: null, thenMin: after(heatC) },
+    { what: 'go-on', bath: null, water: null, thenMin: after(heatC) },
   ];
   // Cold cream is warmed before anything else is tried; else what is quickest comes first.
   return heatC < low

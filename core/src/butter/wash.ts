@@ -1,5 +1,5 @@
 /** Serum left in butter that is to keep, share of what was carried. */
-const KEEPING_SERUM = 0.03;
+export const KEEPING_SERUM = 0.03;
 
 export interface Washing {
   /** Buttermilk between the grains, kg per kg of butter: drained about 0.25, squeezed 0.18 [F]. */
@@ -29,3 +29,19 @@ export function washesToKeep(washing: Washing): number | null {
   if (left >= 1) return null;
   return left <= KEEPING_SERUM ? 1 : Math.ceil(Math.log(KEEPING_SERUM) / Math.log(left));
 }
+
+/** How long butter is to keep: it decides how often it is washed. */
+export const KEEPING_PLANS = ['ghee', 'soon', 'keep'] as const;
+export type KeepingPlan = (typeof KEEPING_PLANS)[number];
+
+/**
+ * Washes by what the butter is for: none where it goes into the pan for ghee, one where it is eaten within the week, else until
+ * no more than 3 % of its buttermilk is left.
+ * @example washesFor('keep', { carriedKgPerKg: 0.25, waterKgPerKg: 1, exchangeFraction: 0.8 }) // 4
+ */
+export const washesFor = (plan: KeepingPlan, washing: Washing): number =>
+  plan === 'ghee' ? 0 : plan === 'soon' ? 1 : (washesToKeep(washing) ?? 1);
+
+/** What so many washes are enough for. @example keepingPlanOf(1, washing) // 'soon' */
+export const keepingPlanOf = (washes: number, washing: Washing): KeepingPlan =>
+  washes === 0 ? 'ghee' : washes < (washesToKeep(washing) ?? 1) ? 'soon' : 'keep';

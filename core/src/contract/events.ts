@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { CHURN_STAGES, GHEE_STAGES, MOST_BUTTER_WATER } from '../butter/index.ts';
+import { CHURN_STAGES, FLAVOURINGS, GHEE_STAGES, MOST_BUTTER_WATER, SALT_KINDS } from '../butter/index.ts';
 import { CUES, SOURNESS } from '../culture/index.ts';
 import { CULTURE_PLACES, cultureChange, wakingDone, wakingPlan } from './cultures.ts';
 import { kitchenChange } from './kitchen.ts';
@@ -96,7 +96,34 @@ export const EVENT_DATA = {
       error: 'is so little that it was no butter: more than 40 % of it was water',
       path: ['afterKg'],
     }),
-  salted: z.strictObject({ massKg: massKg.max(5, 'is more than 5 kg of salt'), typed: typedQuantity }),
+  salted: z.strictObject({
+    massKg: massKg.max(5, 'is more than 5 kg of salt'),
+    typed: typedQuantity,
+    /** Measured by the spoon, which kind it was: each packs differently. */
+    kind: z.enum(SALT_KINDS).optional(),
+  }),
+  /** The next load went into the churn; the first goes in when churning begins. */
+  'load-begun': z.strictObject({ load: z.number().int().min(2).max(40) }),
+  /** The churn stands still, so that a motor or arms can rest; or goes on. */
+  'churn-rested': z.strictObject({ resting: z.boolean() }),
+  /** Water was poured into the churn. */
+  'water-poured': z.strictObject({
+    massKg: massKg.max(60, 'is more than 60 kg'),
+    celsius: temperatureC.min(0, 'is ice').max(40, 'is hot: it would melt the butter'),
+    typed: typedQuantity,
+  }),
+  /** Soft butter was laid into iced water, to firm. */
+  iced: z.strictObject({ minutes: z.number().min(1).max(240, 'is more than four hours') }),
+  /** Something went into the butter besides salt: what is fresh and moist in fat must be kept cold. */
+  flavoured: z.strictObject({ with: z.enum(FLAVOURINGS), text: text(80) }),
+  /** Cut or moulded into pieces. */
+  shaped: z.strictObject({
+    pieces: z
+      .array(z.strictObject({ count: z.number().int().min(1).max(200), massKg }))
+      .min(1, 'has no pieces')
+      .max(20, 'is more than 20 sizes'),
+    typed: typedQuantity,
+  }),
   tasted: z.strictObject({
     sourness: z.enum(SOURNESS),
     texture: z.enum(['thin', 'pourable', 'spoonable', 'firm']),

@@ -49,6 +49,13 @@ export const stepInstance = z.discriminatedUnion('kind', [
     name: shortName,
     /** What it holds, full to the brim. */
     litres: z.number().min(0.2, 'is less than 0.2 L').max(100, 'is more than 100 L'),
+    /** Churned one after another, each an equal part; left out, all at once. */
+    loads: z
+      .number()
+      .int('is not a whole number')
+      .min(1, 'needs at least one')
+      .max(40, 'is more than forty')
+      .optional(),
   }),
   z.strictObject({
     id: stepRef,

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { FEEDS } from '../butter/index.ts';
 import { SOURNESS, STARTER_KINDS } from '../culture/index.ts';
 import { MILK_KINDS, POWDER_KINDS, TREATMENTS } from '../milk/index.ts';
 import { absence, burner, cook, pot, warmPlace, zoneName } from './kitchen.ts';
@@ -52,6 +53,10 @@ export const milkPour = z.strictObject({
   homogenised: z.boolean().optional(),
   /** Soured already when it is poured. */
   soured: z.boolean().optional(),
+  /** Soured milk that is churned whole, its cream not taken off. */
+  wholeCurd: z.boolean().optional(),
+  /** What the animals were fed on: grass makes softer fat than hay; left out when nobody knows. */
+  feed: z.enum(FEEDS).optional(),
   second: secondMilk.optional(),
   powder: powderDose.optional(),
   /** Taken from these lots of the milk room, with what they are made of; left out, the kind's usual counts. */
@@ -167,8 +172,8 @@ const MOST_FAT_OF_MILK = 0.2;
 const LEAST_FAT_OF_CREAM = 0.1;
 
 /** Milk that is cream, or cream that is milk; `null` when it is what the product is made of. */
-function fatFault(product: ProductId, fatFraction: number | null): string | null {
-  if (fatFraction === null || MADE_OF[product] === 'butter') return null;
+function fatFault(product: ProductId, { fatFraction, wholeCurd }: z.infer<typeof milkPour>): string | null {
+  if (fatFraction === null || MADE_OF[product] === 'butter' || wholeCurd) return null;
   if (MADE_OF[product] === 'milk') return fatFraction > MOST_FAT_OF_MILK ? 'is cream, not milk (20 %)' : null;
   return fatFraction < LEAST_FAT_OF_CREAM ? 'is milk, not cream: cream has 10 % at least' : null;
 }
@@ -185,7 +190,7 @@ function solidsFault(product: ProductId, of: z.infer<typeof milkPour>['compositi
 /** A plan of the first version: one product, made one way. */
 export const makePlanV1 = z
   .strictObject({ product: z.literal('yogurt'), ...planShape })
-  .refine((plan) => fatFault(plan.product, plan.milk.fatFraction) === null, {
+  .refine((plan) => fatFault(plan.product, plan.milk) === null, {
     error: 'is cream, not milk (20 %)',
     path: ['milk', 'fatFraction'],
   })
@@ -201,7 +206,7 @@ export const makePlanV1 = z
 export const makePlan = z
   .strictObject({ product: z.enum(PRODUCT_IDS), method: methodSnapshot, ...planShape })
   .superRefine((plan, context) => {
-    const fault = fatFault(plan.product, plan.milk.fatFraction);
+    const fault = fatFault(plan.product, plan.milk);
     if (fault !== null) context.addIssue({ code: 'custom', message: fault, path: ['milk', 'fatFraction'] });
     const solids = solidsFault(plan.product, plan.milk.composition);
     if (solids !== null)

@@ -16,7 +16,7 @@ import {
   walkThermal,
   type MakeState,
 } from '../make/index.ts';
-import { churningOf, churnName } from '../steps/index.ts';
+import { churnName, loadRuns } from '../steps/index.ts';
 import { batchOf, roomAtC } from '../method/index.ts';
 import { leastSquares } from '../numerics/index.ts';
 
@@ -252,10 +252,15 @@ function fitChurn(state: MakeState): Fit | null {
   if (startC === undefined) return null;
   const plan = { ...state.plan, factors: {} };
   const run = legRunOf({ ...state, plan }, step, startC, startMs, endMs);
-  const minutes = brokeAfter(run.stages) ?? (endMs - startMs) / MINUTE_MS;
-  if (!(minutes > 1)) return null;
-  const heats = run.readings.map((r) => ({ minutes: r.minutes, celsius: r.temperatureC }));
-  return { value: Math.log(churnWork(churningOf(run), heats, minutes)), sigma: 0.05 };
+  // Each load that was seen to break, or the whole where nobody said so, is one say.
+  const loads = loadRuns(run).filter(({ begun }) => begun);
+  const says = loads.flatMap(({ churning, way, startMin, no }) => {
+    const over = no === loads.length ? run.nowMs : startMs + (loads[no]?.startMin ?? 0) * MINUTE_MS;
+    const minutes = brokeAfter(way.seen) ?? (over - startMs) / MINUTE_MS - startMin;
+    return minutes > 1 ? [Math.log(churnWork(churning, way, minutes))] : [];
+  });
+  if (says.length === 0) return null;
+  return { value: says.reduce((sum, value) => sum + value, 0) / says.length, sigma: 0.05 };
 }
 
 /**

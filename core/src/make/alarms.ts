@@ -1,4 +1,3 @@
-import { STAGE_SHARE } from '../butter/index.ts';
 import type { Cue } from '../culture/index.ts';
 import { formatMinutes } from '../units/index.ts';
 import type { BandForecast } from './forecast.ts';
@@ -7,6 +6,8 @@ import { whenThere } from '../steps/index.ts';
 import { markBand, markWords } from './marks.ts';
 import { shownAcidAtMs } from './safety.ts';
 import { seenSetMs } from './seen.ts';
+import { breakOfLoad, churnLoads, doneWordsOf, loadStanding } from './loads.ts';
+import { preparedFromMs } from './preparation.ts';
 import { churningNow, tooLongFromMs } from './too-long.ts';
 import { souringOf, type MakeState, type TemperatureReading } from './state.ts';
 
@@ -32,7 +33,12 @@ type Rule = (state: MakeState, forecast: BandForecast, safety: SafetyState) => A
 
 const incubating = (state: MakeState): boolean => state.current?.step.facts.sours === true;
 /** What was seen to break needs no bell for it. */
-const hasBroken = (state: MakeState): boolean => state.stages.some(({ stage }) => STAGE_SHARE[stage] === 1);
+const hasBroken = (state: MakeState): boolean => loadStanding(state)?.broke === true;
+/** An alarm of a load: what was silenced in one rings in the next. */
+const ofLoad = (state: MakeState, id: string): string => {
+  const no = loadStanding(state)?.no ?? 1;
+  return no === 1 ? id : `${id}-load-${no}`;
+};
 const wordsOf = (state: MakeState) => souringOf(state)?.words;
 /** Hands of a step begin so long before its end, ms. */
 const leadMs = ({ leadMin = 0 }: { readonly leadMin?: number }): number => leadMin * MINUTE_MS;
@@ -97,9 +103,10 @@ const RULES: readonly Rule[] = [
     if (!step?.due || (step.facts.parts && hasBroken(state))) return null;
     const time = forecast.point.steps.find((s) => s.id === step.id);
     if (!time || time.endless) return null;
+    const endMs = (step.facts.parts && breakOfLoad(state)?.middleMs) || time.endMs;
     return {
-      id: `step-${step.id}`,
-      dueAtMs: time.endMs - leadMs(step),
+      id: ofLoad(state, `step-${step.id}`),
+      dueAtMs: endMs - leadMs(step),
       rank: 1,
       mustAct: step.mustAct,
       ...step.due,
@@ -107,21 +114,66 @@ const RULES: readonly Rule[] = [
   },
   (state, forecast) => {
     const step = state.current?.step;
-    const early = forecast.steps.find((s) => s.step === step?.id)?.end.p10 ?? null;
+    const early =
+      (step?.facts.parts ? breakOfLoad(state)?.earlyMs : null) ??
+      forecast.steps.find((s) => s.step === step?.id)?.end.p10 ??
+      null;
     if (!step?.early || early === null || hasBroken(state)) return null;
-    return { id: `early-${step.id}`, dueAtMs: early, rank: 1, mustAct: step.mustAct, ...step.early };
+    return {
+      id: ofLoad(state, `early-${step.id}`),
+      dueAtMs: early - leadMs(step),
+      rank: 1,
+      mustAct: step.mustAct,
+      ...step.early,
+    };
   },
   (state) => {
     // From when on it is too long follows from how it began.
     const run = hasBroken(state) ? null : churningNow(state, state.current?.startedAtMs ?? 0);
     if (!run) return null;
     return {
-      id: 'slow-churning',
+      id: ofLoad(state, 'slow-churning'),
       dueAtMs: tooLongFromMs(run),
       rank: 3,
       mustAct: false,
       title: 'It takes too long',
       text: 'Twice as long as it should at the most: how warm is the cream now?',
+    };
+  },
+  (state) => {
+    const next = churnLoads(state, state.current?.startedAtMs ?? 0)?.next;
+    if (!next) return null;
+    return {
+      id: `take-out-load-${next.no}`,
+      dueAtMs: next.takeOutMs,
+      rank: 5,
+      mustAct: false,
+      title: `Load ${next.no} out of the cold`,
+      text: 'So that it is at its heat when the churn is free.',
+    };
+  },
+  (state) => {
+    const dueAtMs = preparedFromMs(state);
+    if (dueAtMs === null) return null;
+    return {
+      id: 'prepare',
+      dueAtMs,
+      rank: 6,
+      mustAct: false,
+      title: 'Tonight: make ready',
+      text: 'Water into the cold, ice, cloth and mould: what the churning wants stands with it.',
+    };
+  },
+  (state) => {
+    const iced = state.iced;
+    if (!iced || state.current?.step.facts.inThePot === 'cold') return null;
+    return {
+      id: `iced-${iced.toMs}`,
+      dueAtMs: iced.toMs,
+      rank: 5,
+      mustAct: false,
+      title: 'Out of the iced water?',
+      text: 'Press it with a spoon: firm but not hard, go on.',
     };
   },
   (state, forecast) => {
@@ -193,8 +245,8 @@ export function nextHands(state: MakeState, forecast: BandForecast, nowMs: numbe
     };
   const atMs = current.step.facts.sours
     ? whenThere(state.plan, markBand(forecast, 'ready').p50 ?? time.endMs)
-    : time.endMs - leadMs(current.step);
-  return { act: current.step.doneWords, atMs, mustAct: current.step.mustAct };
+    : (breakOfLoad(state)?.middleMs ?? time.endMs) - leadMs(current.step);
+  return { act: doneWordsOf(state) ?? current.step.doneWords, atMs, mustAct: current.step.mustAct };
 }
 
 /** Plain words for a contradiction between a reading and the model. */

@@ -1,10 +1,17 @@
-import { butterBalance, fatWays, HAND_WORKED_FAT, HAND_WORKED_WATER } from '../butter/index.ts';
+import {
+  butterBalance,
+  dilutedFat,
+  fatWays,
+  HAND_WORKED_FAT,
+  HAND_WORKED_WATER,
+  type ChurnForecast,
+} from '../butter/index.ts';
 import type { TypedQuantity } from '../contract/index.ts';
 import { batchOf } from '../method/index.ts';
-import { productOf } from '../products/index.ts';
-import { churnOf } from '../steps/index.ts';
+import { loadRuns } from '../steps/index.ts';
 import type { MakeState } from './state.ts';
 import { walkThermal } from './thermal.ts';
+import { churningRun, churningStep } from './too-long.ts';
 
 /** Fat of lumps nobody worked: they hold that much water and buttermilk. */
 const UNWORKED_FAT = 0.72;
@@ -14,6 +21,8 @@ const FAT_REACH = 1.2;
 /** Where the fat of a churning went, all in kg. */
 export interface FatBalance {
   readonly creamKg: number;
+  /** Poured into the churn: it comes out with the buttermilk. */
+  readonly waterKg: number;
   readonly fatKg: number;
   /** If all the fat came into butter of 81 %. */
   readonly possibleKg: number;
@@ -41,22 +50,25 @@ export interface FatBalance {
  * @param nowMs a running step never ends before this
  */
 export function fatBalance(state: MakeState, nowMs: number): FatBalance | null {
-  const churning = state.steps.find(({ step }) => step.facts.parts);
+  const churning = churningStep(state);
   if (!churning) return null;
   const { composition, massKg: creamKg } = batchOf(state.plan);
   const walk = walkThermal(state, nowMs);
-  const time = walk.steps.find((s) => s.id === churning.step.id);
-  const startMs = time?.startMs ?? state.startedAtMs;
-  // As warm as it was when churning began.
-  const startC = walk.course.findLast(([ms]) => ms <= startMs)?.[1] ?? state.plan.milk.startC;
-  const of = { step: churning.step.instance, goods: productOf(state.plan).goods };
-  const { buttermilkFatFraction, breakC } = churnOf(state.plan, of, startC, startMs);
+  const startMs = walk.steps.find((s) => s.id === churning.step.id)?.startMs ?? state.startedAtMs;
+  const loads = loadRuns(churningRun(state, churning, startMs, nowMs));
+  const mean = (of: (along: ChurnForecast) => number): number =>
+    loads.reduce((sum, { along }) => sum + of(along), 0) / loads.length;
+  const breakC = mean((along) => along.breakC);
+  const undiluted = mean((along) => along.buttermilkFatFraction);
   const { butterKg: likelyKg } = butterBalance({
     creamKg,
     creamFatFraction: composition.fatFraction,
-    buttermilkFatFraction,
+    buttermilkFatFraction: undiluted,
     butterFatFraction: HAND_WORKED_FAT,
   });
+  const waterKg = state.poured.reduce((sum, { massKg }) => sum + massKg, 0);
+  // Water poured in goes with the buttermilk, and thins it.
+  const buttermilkFatFraction = dilutedFat(undiluted, creamKg - likelyKg, waterKg);
   const realKg = state.weighedKg === null ? null : Math.max(0, state.weighedKg - (state.saltKg ?? 0));
   const buttermilkKg = state.byProductsKg.buttermilk ?? null;
   const { overrunFraction: overrun, ...ways } = fatWays({
@@ -69,6 +81,7 @@ export function fatBalance(state: MakeState, nowMs: number): FatBalance | null {
   });
   return {
     creamKg,
+    waterKg,
     ...ways,
     likelyKg,
     realKg,

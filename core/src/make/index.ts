@@ -14,3 +14,6 @@ export * from './sleep.ts';
 export * from './fat-balance.ts';
 export * from './pan.ts';
 export * from './slow-churning.ts';
+export * from './too-long.ts';
+export * from './loads.ts';
+export * from './preparation.ts';

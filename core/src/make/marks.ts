@@ -36,6 +36,10 @@ export const markWords = (state: Pick<MakeState, 'plan' | 'steps'>, role: MarkRo
 
 /** When a mark was seen, ms since 1970; `null` when nobody said so. */
 function seenOf(state: MakeState, mark: ForeseenMark): number | null {
+  // The break of a later load: "broken-2" is the second that was seen.
+  const nth = /^broken-(\d+)$/.exec(mark.id)?.[1];
+  if (nth !== undefined)
+    return state.stages.filter(({ stage }) => stage === 'broken')[Number(nth) - 1]?.atMs ?? null;
   const stage = [...state.stages, ...state.panStages].find((seen) => seen.stage === mark.id);
   if (stage) return stage.atMs;
   return mark.role === 'body' ? seenSetMs(state) : null;

@@ -1,8 +1,8 @@
 import { remediesFor, slowCauses, type Remedy, type SlowCause } from '../butter/index.ts';
 import { batchOf } from '../method/index.ts';
-import { churningOf } from '../steps/index.ts';
+import { loadRuns } from '../steps/index.ts';
 import type { MakeState } from './state.ts';
-import { churningNow, tooLongFromMs } from './too-long.ts';
+import { churningNow, loadInChurn, tooLongFromMs } from './too-long.ts';
 
 /** A churning that takes longer than twice the longest it should have. */
 export interface SlowNow {
@@ -25,19 +25,20 @@ const FRESH_MS = 10 * 60_000;
 export function slowChurning(state: MakeState, nowMs: number): SlowNow | null {
   const run = churningNow(state, nowMs);
   if (!run) return null;
-  const { startMs } = run;
+  const load = loadInChurn(loadRuns(run))!;
+  if (load.broke) return null;
+  const startMs = run.startMs + load.startMin * 60_000;
   const sinceMs = tooLongFromMs(run);
   const read = state.temperatures.at(-1);
   const heatC = read && read.atMs >= Math.max(startMs, nowMs - FRESH_MS) ? read.celsius : null;
   if (heatC === null || nowMs < sinceMs) return { sinceMs, heatC: null, causes: [], remedies: [] };
   const slow = {
-    churning: churningOf(run),
+    churning: load.churning,
     composition: batchOf(state.plan).composition,
     homogenised: state.plan.milk.homogenised === true,
     elapsedMin: (nowMs - startMs) / 60_000,
     heatC,
-    heats: run.readings.map((r) => ({ minutes: r.minutes, celsius: r.temperatureC })),
-    seen: run.stages,
+    way: load.way,
   };
   return { sinceMs, heatC, causes: slowCauses(slow), remedies: remediesFor(slow) };
 }

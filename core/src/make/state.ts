@@ -8,7 +8,14 @@ import {
   type StepId,
   type TraceFacts,
 } from '../contract/index.ts';
-import { CHURN_STAGES, GHEE_STAGES, panMoisture, type ChurnStage, type GheeStage } from '../butter/index.ts';
+import {
+  CHURN_STAGES,
+  GHEE_STAGES,
+  panMoisture,
+  type ChurnStage,
+  type Flavouring,
+  type GheeStage,
+} from '../butter/index.ts';
 import {
   phOfTitratable,
   PH_SIGMA,
@@ -89,6 +96,17 @@ export interface MakeState {
   readonly panStages: readonly { readonly stage: GheeStage; readonly atMs: number }[];
   readonly pan: readonly { readonly massKg: number; readonly atMs: number }[];
   readonly rinses: readonly { readonly clear: boolean; readonly atMs: number }[];
+  /** When the second load and those after it went into the churn. */
+  readonly loadsAtMs: readonly number[];
+  /** When the churn stood still; `null` it still does. */
+  readonly rests: readonly { readonly fromMs: number; readonly toMs: number | null }[];
+  /** Water poured into the churn. */
+  readonly poured: readonly { readonly massKg: number; readonly celsius: number; readonly atMs: number }[];
+  /** Since when soft butter lay in iced water, and until when it was to. */
+  readonly iced: { readonly fromMs: number; readonly toMs: number } | null;
+  readonly flavours: readonly { readonly with: Flavouring; readonly text: string }[];
+  /** As it was cut or moulded the last time. */
+  readonly pieces: readonly { readonly count: number; readonly massKg: number }[];
   /** Water in the butter by the last pan test, 0..1; `null` when nobody made one. */
   readonly moistureFraction: number | null;
   /** `null` when nobody salted it. */
@@ -228,6 +246,25 @@ const seenOf = <S extends string>(
     return stage === undefined ? [] : [{ stage, atMs: instantOf(event) }];
   });
 
+/** When each load after the first went in: two tablets may both have said so, and the first counts. */
+const loadsOf = (events: readonly EventOf<'load-begun'>[]): number[] => {
+  const first = new Map<number, number>();
+  for (const event of events) if (!first.has(event.data.load)) first.set(event.data.load, instantOf(event));
+  return [...first].sort(([a], [b]) => a - b).map(([, atMs]) => atMs);
+};
+
+/** From when to when the churn stood still. */
+function restsOf(events: readonly EventOf<'churn-rested'>[]): { fromMs: number; toMs: number | null }[] {
+  const rests: { fromMs: number; toMs: number | null }[] = [];
+  for (const event of events) {
+    const open = rests.at(-1);
+    if (event.data.resting && (!open || open.toMs !== null))
+      rests.push({ fromMs: instantOf(event), toMs: null });
+    else if (!event.data.resting && open && open.toMs === null) open.toMs = instantOf(event);
+  }
+  return rests;
+}
+
 /** The plan as the present souring has it; the make's own where it sours once. */
 export function souringPlan({ plan, steps, fed }: Pick<MakeState, 'plan' | 'steps' | 'fed'>): MakePlan {
   const step = souringStep(steps)?.step;
@@ -315,6 +352,7 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
   const tested = last(of('pan-tested'));
   const cooled = changes.findLast((e) => e.data.cooling !== undefined);
   const traces = of('trace-imported').map((e) => e.data);
+  const laid = last(of('iced'));
   const reserved = last(of('reserved'));
   const tasted = last(of('tasted'));
   return {
@@ -362,6 +400,16 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
     panStages: seenOf(of('stage-seen'), GHEE_STAGES),
     pan: of('pan-weighed').map((e) => ({ massKg: e.data.massKg, atMs: instantOf(e) })),
     rinses: of('rinsed').map((e) => ({ clear: e.data.clear, atMs: instantOf(e) })),
+    loadsAtMs: loadsOf(of('load-begun')),
+    rests: restsOf(of('churn-rested')),
+    poured: of('water-poured').map((e) => ({
+      massKg: e.data.massKg,
+      celsius: e.data.celsius,
+      atMs: instantOf(e),
+    })),
+    iced: laid && { fromMs: instantOf(laid), toMs: instantOf(laid) + laid.data.minutes * 60_000 },
+    flavours: of('flavoured').map((e) => e.data),
+    pieces: last(of('shaped'))?.data.pieces ?? [],
     moistureFraction: tested && panMoisture(tested.data.beforeKg, tested.data.afterKg),
     saltKg: salted.length === 0 ? null : salted.reduce((sum, e) => sum + e.data.massKg, 0),
     reservedKg: reserved?.data.massKg ?? null,

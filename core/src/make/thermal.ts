@@ -66,6 +66,12 @@ export function legRunOf(
     fed: state.fed,
     stages:
       tells === 'stages' ? state.stages.map((seen) => ({ stage: seen.stage, minutes: minutes(seen) })) : [],
+    loadsMin: tells === 'stages' ? state.loadsAtMs.map((atMs) => minutes({ atMs })) : [],
+    rests: state.rests.map(({ fromMs, toMs }) => ({
+      fromMin: minutes({ atMs: fromMs }),
+      toMin: toMs === null ? null : minutes({ atMs: toMs }),
+    })),
+    poured: state.poured.map(({ atMs, ...water }) => ({ ...water, minutes: minutes({ atMs }) })),
     panStages: state.panStages.map((seen) => ({ stage: seen.stage, minutes: minutes(seen) })),
     pan: state.pan.map((weighed) => ({ massKg: weighed.massKg, minutes: minutes(weighed) })),
   };

@@ -1,12 +1,18 @@
 import {
+  BETWEEN_LOADS_MIN,
+  brokeAfter,
   CHURN_FACTS,
   churnAlong,
   churnForecast,
   CHURN_STAGES,
   STAGE_SHARE,
   STAGE_WORDS,
+  wateredC,
+  type ChurnAlong,
   type ChurnForecast,
+  type ChurnKind,
   type Churning,
+  type ChurnWay,
 } from '../butter/index.ts';
 import type { MakePlan } from '../contract/index.ts';
 import { batchOf, roomAtC, type CautionId } from '../method/index.ts';
@@ -16,11 +22,19 @@ import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
 /** Cream this cold has been aged: its fat is firm, °C. */
 const AGED_BELOW_C = 8;
 const own = ({ step }: StepOf) => paramsOf(step, 'churn');
+const BLADES: ReadonlySet<ChurnKind> = new Set(['blades', 'blender']);
 
-/** The cream of a plan as it goes into the churn at a heat. */
+/** In how many loads it is churned, and what one of them holds. */
+function oneLoad(plan: MakePlan, of: StepOf) {
+  const { litres, massKg, composition } = batchOf(plan);
+  const loads = own(of).loads ?? 1;
+  return { loads, litres: litres / loads, massKg: massKg / loads, composition };
+}
+
+/** One load of a plan's cream as it goes into the churn at a heat. */
 function creamIn(plan: MakePlan, of: StepOf, startC: number, atMs: number): Churning {
   const { churn, speed, litres: holds } = own(of);
-  const { litres, composition } = batchOf(plan);
+  const { litres, composition } = oneLoad(plan, of);
   const learned = plan.factors?.churn;
   return {
     churn,
@@ -31,9 +45,10 @@ function creamIn(plan: MakePlan, of: StepOf, startC: number, atMs: number): Chur
     litres,
     roomC: roomAtC(plan, atMs),
     ripened: plan.milk.soured === true,
-    wholeCurd: false,
+    wholeCurd: plan.milk.wholeCurd === true,
     treatment: plan.milk.treatment,
     agedCold: plan.milk.startC <= AGED_BELOW_C,
+    feed: plan.milk.feed,
     ...(learned ? { own: { slower: Math.exp(learned.value), lnSigma: learned.sigma } } : {}),
   };
 }
@@ -44,38 +59,133 @@ export const churnName = ({ method }: MakePlan): string => {
   return step ? `${step.speed} ${step.name}`.slice(0, 40) : '';
 };
 
-/** When it breaks and what stays behind, as the book has it. */
+/** When a load of it breaks and what stays behind, as the book has it. */
 export const churnOf = (plan: MakePlan, of: StepOf, startC: number, atMs: number): ChurnForecast =>
   churnForecast(creamIn(plan, of, startC, atMs));
 
-/** The cream as it began to be churned; read as it was poured in, that is its heat. */
-export const churningOf = ({ plan, startC, startMs, readings, of }: LegRun): Churning =>
-  creamIn(plan, of, readings.find((r) => r.minutes <= 2)?.temperatureC ?? startC, startMs);
+/** One load as it was, is or will be churned. */
+export interface LoadRun {
+  /** The first is 1. */
+  readonly no: number;
+  readonly begun: boolean;
+  /** Minutes since churning began: when it goes in, and when it breaks. */
+  readonly startMin: number;
+  readonly endMin: number;
+  /** It was seen to break, or the next one went in. */
+  readonly broke: boolean;
+  readonly churning: Churning;
+  /** Minutes since this load went in. */
+  readonly way: ChurnWay;
+  readonly along: ChurnAlong;
+}
+
+/** A reading so long before a load goes in still says how warm it does, and so soon after it, minutes. */
+const BEFORE_MIN = 15;
+const AFTER_MIN = 2;
+
+/** What happened from when to when, in minutes since then. */
+const within = <T extends { readonly minutes: number }>(items: readonly T[], from: number, to: number): T[] =>
+  items
+    .filter(({ minutes }) => minutes >= from && minutes < to)
+    .map((item) => ({ ...item, minutes: item.minutes - from }));
+
+/** Where the cream waits, it is tempered anew for each load. */
+function temperedC({ plan, startC }: LegRun): number {
+  const temper = plan.method.steps.find((s) => s.kind === 'temper');
+  return temper?.toC ?? startC;
+}
+
+/**
+ * The loads of a churning, one after another: those that were churned as they were, the present one along what was read and
+ * seen of it, coming ones by the book, with hands between them.
+ * @example loadRuns(run).map(({ no, endMin }) => [no, endMin]) // [[1, 21], [2, 46], [3, 71]]
+ */
+export function loadRuns(run: LegRun): LoadRun[] {
+  const { plan, of, readings, stages, loadsMin, startMs } = run;
+  const { loads, massKg, composition } = oneLoad(plan, of);
+  const nowMin = (run.nowMs - startMs) / 60_000;
+  const runs: LoadRun[] = [];
+  for (let no = 1; no <= Math.max(loads, loadsMin.length + 1); no++) {
+    const before = runs.at(-1);
+    const began = no === 1 ? 0 : (loadsMin[no - 2] ?? null);
+    const startMin = began ?? Math.max(before!.endMin + BETWEEN_LOADS_MIN, before!.broke ? nowMin : 0);
+    const toMin = loadsMin[no - 1] ?? Infinity;
+    const read = readings.findLast(
+      (r) =>
+        r.minutes <= startMin + AFTER_MIN &&
+        r.minutes >= (before ? Math.max(before.endMin, startMin - BEFORE_MIN) : 0),
+    );
+    const churning = creamIn(
+      plan,
+      of,
+      began === null ? temperedC(run) : (read?.temperatureC ?? (no === 1 ? run.startC : temperedC(run))),
+      startMs + startMin * 60_000,
+    );
+    const way: ChurnWay =
+      began === null
+        ? { heats: [], seen: [] }
+        : {
+            heats: within(readings, startMin, toMin)
+              .filter((r) => r.minutes > AFTER_MIN)
+              .map((r) => ({ minutes: r.minutes, celsius: r.temperatureC })),
+            seen: within(stages, startMin, toMin),
+            jumps: within(run.poured, startMin, toMin).map((water) => ({
+              minutes: water.minutes,
+              litres: water.massKg,
+              to: (creamC) =>
+                wateredC({
+                  creamKg: massKg,
+                  composition,
+                  creamC,
+                  waterKg: water.massKg,
+                  waterC: water.celsius,
+                }),
+            })),
+            rests: run.rests
+              .filter(({ fromMin }) => fromMin >= startMin && fromMin < toMin)
+              .map(({ fromMin, toMin: until }) => ({
+                fromMin: fromMin - startMin,
+                toMin: until === null ? null : until - startMin,
+              })),
+          };
+    const along = churnAlong(churning, way, began === null ? 0 : Math.min(nowMin, toMin) - startMin);
+    const seenBroken = brokeAfter(way.seen) !== null;
+    const broke = seenBroken || toMin < Infinity;
+    runs.push({
+      no,
+      begun: began !== null,
+      startMin,
+      endMin: seenBroken || !broke ? startMin + along.minutes : toMin,
+      broke,
+      churning,
+      way,
+      along,
+    });
+  }
+  return runs;
+}
 
 function leg(run: LegRun): Leg {
-  const { readings, stages } = run;
-  const churning = churningOf(run);
-  const book = churnAlong(
-    churning,
-    readings.filter((r) => r.minutes > 2).map((r) => ({ minutes: r.minutes, celsius: r.temperatureC })),
-    stages,
-    (run.nowMs - run.startMs) / 60_000,
-  );
-  const { minutes, lnSigma } = book;
-  const latest = readings.at(-1);
-  const endC = latest && latest.minutes > 2 ? Math.max(latest.temperatureC, book.breakC) : book.breakC;
+  const runs = loadRuns(run);
+  const last = runs.at(-1)!;
+  const curve = runs.flatMap(({ startMin, endMin, churning, way, along }): [number, number][] => {
+    const latest = way.heats.at(-1);
+    const endC = latest ? Math.max(latest.celsius, along.breakC) : along.breakC;
+    return [
+      [startMin, churning.startC],
+      ...way.heats
+        .filter((h) => h.minutes < endMin - startMin)
+        .map((h): [number, number] => [startMin + h.minutes, h.celsius]),
+      [endMin, endC],
+    ];
+  });
   return {
-    minutes,
-    sigmaMin: lnSigma * minutes,
-    endC,
+    minutes: last.endMin,
+    // What makes one load slow makes the others slow as well.
+    sigmaMin: runs.reduce((sum, { along, broke }) => sum + (broke ? 0 : along.lnSigma * along.minutes), 0),
+    endC: curve.at(-1)![1],
     endless: false,
-    curve: [
-      [0, churning.startC],
-      ...readings
-        .filter((r) => r.minutes > 2 && r.minutes < minutes)
-        .map((r): [number, number] => [r.minutes, r.temperatureC]),
-      [minutes, endC],
-    ],
+    curve,
   };
 }
 
@@ -112,15 +222,33 @@ export const CHURN: StepType = {
     };
   },
   aim: () => ({ to: 'break' }),
-  hands: () => ({ handsMin: 3, slackMin: 2, mustAct: true }),
+  hands: (_plan, of) => {
+    const loads = own(of).loads ?? 1;
+    return {
+      handsMin: 3 + BETWEEN_LOADS_MIN * (loads - 1),
+      slackMin: 2,
+      mustAct: true,
+      // Blades whip it back in within a minute: the bells ring before them.
+      leadMin: BLADES.has(own(of).churn) ? 1 : 0,
+    };
+  },
   cautions,
   leg,
-  // A lump is what comes of going on, not a point on the way.
-  marks: () =>
-    CHURN_STAGES.filter((stage) => stage !== 'lump').map((stage) => ({
+  // A lump is what comes of going on, not a point on the way. Of several loads only their breaks are told.
+  marks: (_plan, of) => {
+    const loads = own(of).loads ?? 1;
+    if (loads > 1)
+      return Array.from({ length: loads }, (_, i) => ({
+        id: i === 0 ? 'broken' : `broken-${i + 1}`,
+        role: 'passing' as const,
+        words: `load ${i + 1} broke`,
+        share: (i + 1) / loads,
+      }));
+    return CHURN_STAGES.filter((stage) => stage !== 'lump').map((stage) => ({
       id: stage,
-      role: 'passing',
+      role: 'passing' as const,
       words: STAGE_WORDS[stage],
       share: STAGE_SHARE[stage],
-    })),
+    }));
+  },
 };

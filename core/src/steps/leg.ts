@@ -1,5 +1,5 @@
 import { widthMOf, type MakePlan } from '../contract/index.ts';
-import type { GheeStage, SeenStage } from '../butter/index.ts';
+import type { ChurnRest, GheeStage, SeenStage } from '../butter/index.ts';
 import { refitArrival } from '../heat/index.ts';
 import { batchOf, roomAtC } from '../method/index.ts';
 import type { Composition } from '../milk/index.ts';
@@ -42,6 +42,11 @@ export interface LegRun {
   readonly fed: Fed;
   /** What was seen of a churning, minutes since the step's start. */
   readonly stages: readonly SeenStage[];
+  /** When its second load and those after it began. */
+  readonly loadsMin: readonly number[];
+  /** When the churn stood still, and what was poured into it. */
+  readonly rests: readonly ChurnRest[];
+  readonly poured: readonly { readonly massKg: number; readonly celsius: number; readonly minutes: number }[];
   /** What was seen and weighed of a pan on the fire, likewise. */
   readonly panStages: readonly { readonly stage: GheeStage; readonly minutes: number }[];
   readonly pan: readonly { readonly massKg: number; readonly minutes: number }[];

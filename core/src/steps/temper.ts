@@ -1,6 +1,15 @@
 import type { MakePlan } from '../contract/index.ts';
 import { bringInBath, FRIDGE_C, runVessel } from '../heat/index.ts';
-import { handsOnly, learnedSigma, legFrom, vesselOf, type HeatRun, type Vessel } from './leg.ts';
+import {
+  handsOnly,
+  learnedSigma,
+  legFrom,
+  vesselOf,
+  type HeatRun,
+  type Leg,
+  type LegReading,
+  type Vessel,
+} from './leg.ts';
 import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
 
 /** Scatter of the book's times, one σ of ln [F]. */
@@ -9,6 +18,11 @@ const TEMPER_LN_SIGMA = 0.25;
 export const AT_HEAT_C = 0.5;
 
 const own = ({ step }: StepOf) => paramsOf(step, 'temper');
+
+/** In how many loads the cream of a plan is churned. @example loadsOf(plan) // 1 */
+export const loadsOf = ({ method }: Pick<MakePlan, 'method'>): number =>
+  method.steps.reduce((loads, step) => (step.kind === 'churn' ? (step.loads ?? 1) : loads), 1);
+
 const DOING = {
   room: 'Let it stand in the room; stir before you measure.',
   cold: 'Stand it in the cold; stir before you measure.',
@@ -20,15 +34,20 @@ const BATH_OVER_K = 4;
 const WATER_PER_LITRE = 3;
 const COLD_BATH = { celsius: 8, icePerLitre: 0.6 } as const;
 
-/** The bath cream is tempered in: its heat, water and ice. @example temperBath(plan, of).celsius // 16 for cream that is to be 12 */
-export function temperBath(
-  plan: MakePlan,
-  of: StepOf,
-): { readonly celsius: number; readonly litres: number; readonly iceKg: number } {
-  const { toC } = own(of);
-  const { litres } = plan.milk;
-  return plan.milk.startC < toC
-    ? { celsius: Math.round(toC + BATH_OVER_K), litres: WATER_PER_LITRE * litres, iceKg: 0 }
+/** A bath cream is tempered in: its heat, water and ice. */
+export interface TemperBath {
+  readonly celsius: number;
+  readonly litres: number;
+  readonly iceKg: number;
+}
+
+/** The bath a load of a plan is tempered in; `null` where it stands in the room or the cold. @example temperBath(plan)?.celsius // 16 for cream that is to be 12 */
+export function temperBath(plan: MakePlan): TemperBath | null {
+  const step = plan.method.steps.find((s) => s.kind === 'temper');
+  if (step?.standing !== 'bath') return null;
+  const litres = plan.milk.litres / loadsOf(plan);
+  return plan.milk.startC < step.toC
+    ? { celsius: Math.round(step.toC + BATH_OVER_K), litres: WATER_PER_LITRE * litres, iceKg: 0 }
     : {
         celsius: COLD_BATH.celsius,
         litres: WATER_PER_LITRE * litres,
@@ -37,7 +56,7 @@ export function temperBath(
 }
 
 /** Cream in its bath from some heat on. */
-function bathed(vessel: Vessel, bath: ReturnType<typeof temperBath>, startC: number, toC: number): HeatRun {
+function bathed(vessel: Vessel, bath: TemperBath, startC: number, toC: number): HeatRun {
   const run = bringInBath({
     ...vessel,
     startC,
@@ -49,6 +68,41 @@ function bathed(vessel: Vessel, bath: ReturnType<typeof temperBath>, startC: num
   });
   return { ...run, outcome: run.outcome === 'reached' ? 'reached' : 'never' };
 }
+
+/** One load on its way to its heat: the next one waits in the cold. */
+function legOf(
+  plan: MakePlan,
+  of: StepOf,
+  startC: number,
+  startMs: number,
+  readings: readonly LegReading[],
+): Leg {
+  const { toC, standing } = own(of);
+  if (readings.length === 0 && Math.abs(startC - toC) <= AT_HEAT_C) return handsOnly(1, startC);
+  const whole = vesselOf(plan, startMs);
+  const vessel = { ...whole, litres: whole.litres / loadsOf(plan) };
+  const airC = standing === 'cold' ? FRIDGE_C : vessel.airC;
+  const bath = temperBath(plan);
+  return legFrom(
+    (fromC) =>
+      bath
+        ? bathed(vessel, bath, fromC, toC)
+        : runVessel({ ...vessel, airC, startC: fromC, lidded: true }, toC),
+    startC,
+    toC,
+    readings,
+    learnedSigma(TEMPER_LN_SIGMA, plan.factors?.cooling?.sigma),
+  );
+}
+
+/** How long a load takes from the cold to the heat it churns at, minutes; 0 where it stands in the cold till then. */
+export function temperMin(plan: MakePlan, atMs: number): number {
+  const step = plan.method.steps.find((s) => s.kind === 'temper');
+  if (!step || step.standing === 'cold' || plan.milk.startC >= step.toC - AT_HEAT_C) return 0;
+  const of: StepOf = { step, goods: { into: 'cream', out: 'butter' } };
+  return legOf(plan, of, plan.milk.startC, atMs, []).minutes;
+}
+
 /** Cream comes to the heat it churns at. */
 export const TEMPER: StepType = {
   kind: 'temper',
@@ -69,20 +123,5 @@ export const TEMPER: StepType = {
   hands: () => ({ handsMin: 2, slackMin: 20, mustAct: false }),
   cautions: ({ milk }) =>
     milk.treatment === 'raw' ? ['raw-milk', 'probe-not-surface'] : ['probe-not-surface'],
-  leg: ({ plan, startC, startMs, readings, of }) => {
-    const { toC, standing } = own(of);
-    if (readings.length === 0 && Math.abs(startC - toC) <= AT_HEAT_C) return handsOnly(1, startC);
-    const vessel = vesselOf(plan, startMs);
-    const airC = standing === 'cold' ? FRIDGE_C : vessel.airC;
-    return legFrom(
-      (fromC) =>
-        standing === 'bath'
-          ? bathed(vessel, temperBath(plan, of), fromC, toC)
-          : runVessel({ ...vessel, airC, startC: fromC, lidded: true }, toC),
-      startC,
-      toC,
-      readings,
-      learnedSigma(TEMPER_LN_SIGMA, plan.factors?.cooling?.sigma),
-    );
-  },
+  leg: ({ plan, startC, startMs, readings, of }) => legOf(plan, of, startC, startMs, readings),
 };

@@ -1,4 +1,5 @@
 import {
+  boughtCreamPays,
   butterBalance,
   butterFat,
   churnForecast,
@@ -143,6 +144,16 @@ const COMPUTE: { readonly [N in SumName]: (input: SumInput<N>) => SumOutput<N> }
       inButtermilkKg: rounded(inButtermilkKg),
       elsewhereKg: rounded(elsewhereKg),
       overrunFraction: rounded(overrunFraction),
+    };
+  },
+  pays: (input) => {
+    const { butterKg, buttermilkKg, ownCostPerKg, savedCost, breakEvenCost } = boughtCreamPays(input);
+    return {
+      butterKg: round(butterKg),
+      buttermilkKg: round(buttermilkKg),
+      ownCostPerKg: round(ownCostPerKg),
+      savedCost: round(savedCost),
+      breakEvenCost: round(breakEvenCost),
     };
   },
   salt: ({ butterKg, moistureFraction, saltKg }) => {

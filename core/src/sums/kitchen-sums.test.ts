@@ -249,3 +249,21 @@ test('yield: where the fat of a churning went, by what was weighed', () => {
   });
   expect(sum({ butterKg: 3 })).toMatchObject({ ok: false });
 });
+
+test('pays: what bought cream is worth as butter', () => {
+  const sum = (over: object) =>
+    answerSum(
+      'pays',
+      JSON.stringify({
+        creamKg: 1,
+        fatFraction: 0.36,
+        creamCost: 4,
+        butterCostPerKg: 11,
+        buttermilkCostPerKg: 0,
+        ...over,
+      }),
+    );
+  // 0.36 of fat against 0.81 in the butter, 0.006 left behind: 0.4403 kg, worth 4.84.
+  expect(sum({})).toMatchObject({ ok: true, json: { butterKg: 0.4403, breakEvenCost: 4.8433 } });
+  expect(sum({ fatFraction: 0.04 })).toMatchObject({ ok: false });
+});

@@ -139,6 +139,17 @@ export const SUM_INPUTS = {
       error: 'is more than the cream weighed',
       path: ['butterKg'],
     }),
+  pays: z.strictObject({
+    creamKg: z.number().positive('must be above 0').max(200),
+    fatFraction: fraction
+      .min(0.1, 'is milk, not cream: cream has 10 % at least')
+      .max(0.6, 'is richer than any cream (60 %)'),
+    /** Of all of the cream. */
+    creamCost: z.number().min(0, 'cannot be negative').max(1e6),
+    butterCostPerKg: z.number().min(0, 'cannot be negative').max(1e5),
+    buttermilkCostPerKg: z.number().min(0, 'cannot be negative').max(1e5),
+    buttermilkFatFraction: fraction.max(0.05, 'is more than buttermilk keeps (5 %)').default(0.006),
+  }),
   thickness: z.strictObject({
     fatFraction: fraction.max(0.7, 'is more than any cream (70 %)'),
     ph: z.number().min(3).max(7),
@@ -346,6 +357,13 @@ export const SUM_OUTPUTS = {
     inButtermilkKg: z.number().nullable(),
     elsewhereKg: z.number().nullable(),
     overrunFraction: z.number().nullable(),
+  }),
+  pays: z.strictObject({
+    butterKg: z.number(),
+    buttermilkKg: z.number(),
+    ownCostPerKg: z.number(),
+    savedCost: z.number(),
+    breakEvenCost: z.number(),
   }),
   thickness: z.strictObject({ index: z.number(), word: z.string() }),
   butter: z.strictObject({ butterKg: z.number(), buttermilkKg: z.number() }),

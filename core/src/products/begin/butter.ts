@@ -1,4 +1,4 @@
-import { CHURN_WINDOW_C } from '../../butter/index.ts';
+import { churnWindowC } from '../../butter/index.ts';
 import type { KitchenSettings, MethodSnapshot } from '../../contract/index.ts';
 import type { Begin } from '../product.ts';
 import { creamPlan } from './cream-plan.ts';
@@ -11,7 +11,7 @@ const SHARE_OF_WINDOW = 0.6;
 function methodFor(kitchen: KitchenSettings): MethodSnapshot {
   const own = kitchen.churns[0];
   const churn = own ? { name: own.name, litres: own.litres, kind: own.kind ?? 'crank' } : JAR;
-  const [low, high] = CHURN_WINDOW_C.sweet;
+  const [low, high] = churnWindowC({});
   return {
     id: 'butter',
     version: 1,

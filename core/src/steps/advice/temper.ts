@@ -1,5 +1,4 @@
-import { CHURN_WINDOW_C } from '../../butter/index.ts';
-import type { MakePlan } from '../../contract/index.ts';
+import { churnWindowC } from '../../butter/index.ts';
 import { FRIDGE_C } from '../../heat/index.ts';
 import { formatTemperature } from '../../units/index.ts';
 import { paramsOf, type Advise } from '../step-type.ts';
@@ -8,14 +7,10 @@ import { AT_HEAT_C } from '../temper.ts';
 /** Above this butter comes as grease, or not at all, °C. */
 const GREASY_C = 20;
 
-/** It churns best between these, °C. */
-const windowOf = ({ milk }: MakePlan): readonly [number, number] =>
-  CHURN_WINDOW_C[milk.soured ? 'ripened' : 'sweet'];
-
 export const adviseTemper: Advise = (plan, { temperature }, of) => {
   const { toC, standing } = paramsOf(of.step, 'temper');
   const { startC } = plan.milk;
-  const [low, high] = windowOf(plan);
+  const [low, high] = churnWindowC(plan.milk);
   const heat = (celsius: number): string => formatTemperature(celsius, temperature);
   const airC = standing === 'cold' ? FRIDGE_C : plan.roomC;
   const wrongWay = standing !== 'bath' && (startC > toC ? airC >= toC : airC <= toC);

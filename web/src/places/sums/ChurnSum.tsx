@@ -2,7 +2,7 @@ import {
   butterBalance,
   CHURN_FACTS,
   CHURN_KINDS,
-  CHURN_WINDOW_C,
+  churnWindowC,
   churnForecast,
   churnSpread,
   formatMinutes,
@@ -40,7 +40,7 @@ const percent = (fraction: number): string => `${(fraction * 100).toFixed(1)} %`
 
 /** What speaks against churning like this, the gravest first. */
 function warnings(churning: Churning, breakC: number): (string | null)[] {
-  const [low, high] = CHURN_WINDOW_C[churning.ripened ? 'ripened' : 'sweet'];
+  const [low, high] = churnWindowC({ soured: churning.ripened });
   return [
     breakC > GREASY_C ? 'It will be too warm when it breaks: greasy butter, or none. Begin cooler.' : null,
     churning.treatment === 'ultra-heated'

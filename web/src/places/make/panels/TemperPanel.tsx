@@ -1,4 +1,4 @@
-import { CHURN_WINDOW_C, fromCelsius, interpolateLinear } from '@morning-crock/core';
+import { churnWindowC, fromCelsius, interpolateLinear } from '@morning-crock/core';
 import { scaleLinear } from 'd3-scale';
 import { useUnits } from '../../../data/use-units.ts';
 import type { PanelProps } from './panel.ts';
@@ -16,7 +16,7 @@ export function TemperPanel({ live, nowMs }: PanelProps) {
   const step = state.steps.find((s) => s.step.instance.kind === 'temper')?.step;
   if (step?.instance.kind !== 'temper') return null;
   const { toC } = step.instance;
-  const [low, high] = CHURN_WINDOW_C[state.plan.milk.soured ? 'ripened' : 'sweet'];
+  const [low, high] = churnWindowC(state.plan.milk);
   const course = forecast.point.temperature;
   const measured = state.temperatures.at(-1);
   const nowC = interpolateLinear(

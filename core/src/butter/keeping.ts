@@ -1,0 +1,62 @@
+import type { Flavouring } from './salt.ts';
+import { KEEPING_SERUM } from './wash.ts';
+
+/** Where butter is kept. */
+export const BUTTER_PLACES = ['cold', 'freezer', 'counter', 'under-water'] as const;
+export type ButterPlace = (typeof BUTTER_PLACES)[number];
+
+/** What decides how long butter keeps. */
+export interface KeptButter {
+  readonly place: ButterPlace;
+  /** Buttermilk left in it, share of what it carried, 0..1; `null` when nobody knows how it was washed. */
+  readonly serumLeft: number | null;
+  /** Salt of the brine that its water makes with it, 0..1. */
+  readonly brineFraction: number;
+  /** Of ripened cream. */
+  readonly cultured: boolean;
+  readonly flavoured: readonly Flavouring[];
+}
+
+/** How long, in days, and why. */
+export interface ButterKeeping {
+  readonly days: readonly [number, number];
+  readonly reason: string;
+}
+
+/** Brine from here on keeps butter notably better, 0..1. */
+export const KEEPING_BRINE = 0.08;
+/** Some buttermilk washed out: between what is not washed at all and what keeps. */
+const HALF_WASHED = 0.3;
+const MONTH_D = 30;
+
+/**
+ * How long butter keeps, sealed; a judgement, shown as a range with its reason. Fresh herbs or garlic in fat are kept cold, four
+ * days, or frozen, whatever the salt.
+ * @example butterKeeping({ place: 'cold', serumLeft: 0.02, brineFraction: 0.1, cultured: false, flavoured: [] }).days // [30, 60]
+ */
+export function butterKeeping(of: KeptButter): ButterKeeping {
+  const { place, serumLeft, brineFraction, cultured } = of;
+  const fresh = of.flavoured.some((what) => what === 'herbs' || what === 'garlic');
+  if (place === 'freezer')
+    return fresh
+      ? { days: [MONTH_D, 3 * MONTH_D], reason: 'frozen at once; once thawed, four days cold' }
+      : { days: [6 * MONTH_D, 9 * MONTH_D], reason: 'frozen' };
+  if (fresh)
+    return place === 'cold'
+      ? { days: [2, 4], reason: 'fresh herbs or garlic in fat: cold, four days, or freeze it' }
+      : { days: [0, 0], reason: 'fresh herbs or garlic in fat are never left out of the cold' };
+  const washed = serumLeft !== null && serumLeft <= KEEPING_SERUM * 1.0001;
+  const salty = brineFraction >= KEEPING_BRINE;
+  if (place === 'counter' || place === 'under-water') {
+    const daily = place === 'under-water' ? ', its water changed daily' : '';
+    return washed && salty
+      ? { days: [5, 7], reason: `salted and washed, at 20 °C or less${daily}` }
+      : { days: [1, 2], reason: `${salty ? 'not washed enough' : 'unsalted'}, at 20 °C or less${daily}` };
+  }
+  const sour = cultured ? '; ripened, it turns rather sour than foul' : '';
+  if (washed && salty) return { days: [30, 60], reason: `washed, and its water is brine${sour}` };
+  if (washed) return { days: [14, 21], reason: `washed${sour}` };
+  if (serumLeft !== null && serumLeft <= HALF_WASHED)
+    return { days: [7, 14], reason: `washed a little: buttermilk left in it sours${sour}` };
+  return { days: [5, 7], reason: `not washed: the buttermilk in it sours${sour}` };
+}

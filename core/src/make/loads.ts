@@ -1,0 +1,99 @@
+import { STAGE_SHARE } from '../butter/index.ts';
+import { loadRuns, loadsOf, temperMin, type LoadRun } from '../steps/index.ts';
+import type { MakeState } from './state.ts';
+import { churningNow, loadInChurn } from './too-long.ts';
+
+const MINUTE_MS = 60_000;
+/** P10 and P90 of a normal, in σ. */
+const Z90 = 1.2816;
+
+/** Which load of a churning is on. */
+export interface LoadStanding {
+  readonly no: number;
+  readonly of: number;
+  /** It was seen to break: the next one may go in. */
+  readonly broke: boolean;
+}
+
+/** Which load is in the churn; `null` while nothing is churned. @example loadStanding(state) // { no: 1, of: 3, broke: false } */
+export function loadStanding({
+  plan,
+  current,
+  loadsAtMs,
+  stages,
+}: Pick<MakeState, 'plan' | 'current' | 'loadsAtMs' | 'stages'>): LoadStanding | null {
+  if (!current?.step.facts.parts) return null;
+  const no = loadsAtMs.length + 1;
+  const sinceMs = loadsAtMs.at(-1) ?? current.startedAtMs ?? 0;
+  return {
+    no,
+    of: Math.max(no, loadsOf(plan)),
+    broke: stages.some(({ stage, atMs }) => atMs >= sinceMs && STAGE_SHARE[stage] === 1),
+  };
+}
+
+/** What the one large button says: a step is called done by it, or a load of it. @example doneWordsOf(state) // 'Load 2 is in' */
+export function doneWordsOf(state: MakeState): string | null {
+  const load = loadStanding(state);
+  if (!load || load.of === 1) return state.current?.step.doneWords ?? null;
+  if (!load.broke) return `Stop: load ${load.no} broke`;
+  return load.no < load.of ? `Load ${load.no + 1} is in` : 'All loads are churned';
+}
+
+/** One load on the clock. */
+export interface LoadTime {
+  readonly run: LoadRun;
+  readonly startMs: number;
+  readonly endMs: number;
+  /** Between when and when it breaks; its end when it did. */
+  readonly lowMs: number;
+  readonly highMs: number;
+}
+
+/** The loads of a churning that is on. */
+export interface ChurnLoads {
+  readonly loads: readonly LoadTime[];
+  /** The one in the churn, or that broke last. */
+  readonly now: LoadTime;
+  /** The one that waits, and when it is to come out of the cold; `null` when none does. */
+  readonly next: { readonly no: number; readonly startMs: number; readonly takeOutMs: number } | null;
+}
+
+/**
+ * The loads of a churning that is on, on the clock, with the next one's tempering meanwhile.
+ * @returns `null` while nothing is churned
+ */
+export function churnLoads(state: MakeState, nowMs: number): ChurnLoads | null {
+  const run = churningNow(state, nowMs);
+  if (!run) return null;
+  const loads = loadRuns(run).map((load): LoadTime => {
+    const startMs = run.startMs + load.startMin * MINUTE_MS;
+    const endMs = run.startMs + load.endMin * MINUTE_MS;
+    const reach = load.broke ? 0 : Z90 * load.along.lnSigma * load.along.minutes * MINUTE_MS;
+    return { run: load, startMs, endMs, lowMs: endMs - reach, highMs: endMs + reach };
+  });
+  const now = loads.findLast(({ run: { begun } }) => begun)!;
+  const next = loads.find(({ run: { begun } }) => !begun);
+  return {
+    loads,
+    now,
+    next: next
+      ? {
+          no: next.run.no,
+          startMs: next.startMs,
+          takeOutMs: next.startMs - temperMin(run.plan, next.startMs) * MINUTE_MS,
+        }
+      : null,
+  };
+}
+
+/** When the load in the churn breaks by what is known, as the alarms want it: the early end of its band, and its middle. */
+export function breakOfLoad(
+  state: MakeState,
+): { readonly earlyMs: number; readonly middleMs: number } | null {
+  const run = churningNow(state, state.current?.startedAtMs ?? 0);
+  const load = run && loadInChurn(loadRuns(run));
+  if (!run || !load) return null;
+  const middleMs = run.startMs + load.endMin * MINUTE_MS;
+  return { middleMs, earlyMs: middleMs - Z90 * load.along.lnSigma * load.along.minutes * MINUTE_MS };
+}

@@ -1,0 +1,17 @@
+import { preparationOf } from '../steps/index.ts';
+import type { MakeState } from './state.ts';
+
+/** So long before it begins there is still an evening, ms. */
+const EVENING_MS = 10 * 3_600_000;
+
+/**
+ * From when on a churning is to be made ready for, ms since 1970: the evening before. `null` when it was decided later than
+ * that, was begun, or is no churning.
+ */
+export function preparedFromMs(state: MakeState): number | null {
+  const begun = state.steps.some(({ status }) => status === 'done' || status === 'skipped');
+  if (begun || state.current === null || !preparationOf(state.plan)) return null;
+  const dueMs = Date.parse(state.plan.startAt) - EVENING_MS;
+  const decidedMs = Math.min(...state.events.map((event) => Date.parse(event.at)));
+  return decidedMs < dueMs ? dueMs : null;
+}
