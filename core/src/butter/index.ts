@@ -13,3 +13,4 @@ export * from './ways.ts';
 export * from './keeping.ts';
 export * from './trade-off.ts';
 export * from './bought.ts';
+export * from './pieces.ts';

@@ -16,7 +16,7 @@ export interface HeatChoice {
 }
 
 /** Warmer than this at its break it comes soft; greasy from where the fat is half melted, and hard below the first, °C [F]. */
-const SOFTNESS_C = { hard: 11, firm: 15.5, soft: 20 } as const;
+const SOFTNESS_C = { hard: 11, firm: 17, soft: 20 } as const;
 
 /** How butter comes by the heat at which it broke. @example softnessAt(14) // 'firm' */
 export const softnessAt = (breakC: number): HeatChoice['softness'] =>

@@ -1,6 +1,9 @@
 /** Serum left in butter that is to keep, share of what was carried. */
 export const KEEPING_SERUM = 0.03;
 
+/** Buttermilk that drained butter carries, kg per kg [F]. */
+export const DRAINED_SERUM = 0.25;
+
 export interface Washing {
   /** Buttermilk between the grains, kg per kg of butter: drained about 0.25, squeezed 0.18 [F]. */
   readonly carriedKgPerKg: number;

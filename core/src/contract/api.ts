@@ -21,6 +21,28 @@ export type KitchenResponse = z.infer<typeof kitchenResponse>;
 
 export const eventsResponse = z.strictObject({ events: z.array(storedEvent), now: instant });
 
+/** A churning, to be compared with others. */
+export const churned = z.strictObject({
+  /** The churn with its speed. */
+  churn: z.string(),
+  /** As read when it began; `null` when nobody did. */
+  startC: z.number().nullable(),
+  /** Until it broke, of one load; and as forecast when the make began. */
+  minutes: z.number(),
+  forecastMin: z.number().nullable(),
+  loads: z.number().int(),
+  creamKg: z.number(),
+  fatFraction: z.number(),
+  ripened: z.boolean(),
+  possibleKg: z.number(),
+  butterKg: z.number().nullable(),
+  buttermilkKg: z.number().nullable(),
+  /** Share of the fat that is not in the butter; `null` until it is weighed. */
+  lostFraction: z.number().nullable(),
+  softness: z.enum(['hard', 'firm', 'soft', 'greasy']),
+});
+export type Churned = z.infer<typeof churned>;
+
 /** One line of the Daybook, folded from a make's events by the server. */
 export const makeSummary = z.strictObject({
   id: ulid,
@@ -44,6 +66,8 @@ export const makeSummary = z.strictObject({
   sourness: z.string().nullable(),
   texture: z.string().nullable(),
   note: z.string().nullable(),
+  /** `null` for what was not churned. */
+  churned: churned.nullable(),
 });
 export type MakeSummary = z.infer<typeof makeSummary>;
 export const makesResponse = z.strictObject({ makes: z.array(makeSummary), now: instant });

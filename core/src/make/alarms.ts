@@ -141,7 +141,9 @@ const RULES: readonly Rule[] = [
     };
   },
   (state) => {
-    const next = churnLoads(state, state.current?.startedAtMs ?? 0)?.next;
+    const next = state.current?.step.facts.parts
+      ? churnLoads(state, state.current.startedAtMs ?? 0)?.next
+      : null;
     if (!next) return null;
     return {
       id: `take-out-load-${next.no}`,

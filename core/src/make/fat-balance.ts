@@ -8,7 +8,7 @@ import {
 } from '../butter/index.ts';
 import type { TypedQuantity } from '../contract/index.ts';
 import { batchOf } from '../method/index.ts';
-import { loadRuns } from '../steps/index.ts';
+import { loadRuns, saltShareOf } from '../steps/index.ts';
 import type { MakeState } from './state.ts';
 import { walkThermal } from './thermal.ts';
 import { churningRun, churningStep } from './too-long.ts';
@@ -91,6 +91,14 @@ export function fatBalance(state: MakeState, nowMs: number): FatBalance | null {
     breakC,
     overrun,
   };
+}
+
+/** Salt that is to go into the butter there is, kg; `null` when none is to, or it is in. */
+export function saltWantedKg(state: MakeState, nowMs: number): number | null {
+  const share = saltShareOf(state.plan);
+  const fat = fatBalance(state, nowMs);
+  if (!fat || share === 0 || state.saltKg !== null) return null;
+  return ((fat.realKg ?? fat.likelyKg) * share) / (1 - share);
 }
 
 /** Why a weighing of butter cannot be; `null` when it can. */

@@ -16,4 +16,6 @@ export * from './pan.ts';
 export * from './slow-churning.ts';
 export * from './too-long.ts';
 export * from './loads.ts';
+export * from './keeping.ts';
+export * from './churned.ts';
 export * from './preparation.ts';

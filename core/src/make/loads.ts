@@ -1,7 +1,8 @@
 import { STAGE_SHARE } from '../butter/index.ts';
 import { loadRuns, loadsOf, temperMin, type LoadRun } from '../steps/index.ts';
 import type { MakeState } from './state.ts';
-import { churningNow, loadInChurn } from './too-long.ts';
+import { walkThermal } from './thermal.ts';
+import { churningNow, churningRun, churningStep, loadInChurn } from './too-long.ts';
 
 const MINUTE_MS = 60_000;
 /** P10 and P90 of a normal, in σ. */
@@ -32,6 +33,12 @@ export function loadStanding({
   };
 }
 
+/** What was seen of the load in the churn. */
+export const stagesOfLoad = ({ stages, loadsAtMs }: Pick<MakeState, 'stages' | 'loadsAtMs'>) => {
+  const sinceMs = loadsAtMs.at(-1) ?? -Infinity;
+  return stages.filter(({ atMs }) => atMs >= sinceMs);
+};
+
 /** What the one large button says: a step is called done by it, or a load of it. @example doneWordsOf(state) // 'Load 2 is in' */
 export function doneWordsOf(state: MakeState): string | null {
   const load = loadStanding(state);
@@ -50,7 +57,7 @@ export interface LoadTime {
   readonly highMs: number;
 }
 
-/** The loads of a churning that is on. */
+/** The loads of a churning. */
 export interface ChurnLoads {
   readonly loads: readonly LoadTime[];
   /** The one in the churn, or that broke last. */
@@ -60,12 +67,17 @@ export interface ChurnLoads {
 }
 
 /**
- * The loads of a churning that is on, on the clock, with the next one's tempering meanwhile.
- * @returns `null` while nothing is churned
+ * The loads of a churning on the clock, done, on or to come, with the next one's tempering meanwhile.
+ * @returns `null` where nothing is churned
  */
 export function churnLoads(state: MakeState, nowMs: number): ChurnLoads | null {
-  const run = churningNow(state, nowMs);
-  if (!run) return null;
+  const step = churningStep(state);
+  if (!step) return null;
+  const startMs =
+    step.startedAtMs ??
+    walkThermal(state, nowMs).steps.find(({ id }) => id === step.step.id)?.startMs ??
+    state.startedAtMs;
+  const run = churningRun(state, step, startMs, nowMs);
   const loads = loadRuns(run).map((load): LoadTime => {
     const startMs = run.startMs + load.startMin * MINUTE_MS;
     const endMs = run.startMs + load.endMin * MINUTE_MS;

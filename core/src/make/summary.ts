@@ -1,3 +1,4 @@
+import { churnedOf } from './churned.ts';
 import type { MakeSummary } from '../contract/index.ts';
 import { STARTER_FACTS } from '../culture/index.ts';
 import { batchOf } from '../method/index.ts';
@@ -101,5 +102,6 @@ export function summaryOf(state: MakeState): MakeSummary {
     sourness: state.tasting?.sourness ?? null,
     texture: state.tasting?.texture ?? null,
     note: state.notes.at(-1)?.text ?? (state.tasting?.text || null),
+    churned: churnedOf(state),
   };
 }

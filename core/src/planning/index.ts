@@ -1,2 +1,9 @@
 export * from './backwards.ts';
 export { coldBath, type Allowed, type Price } from './variants.ts';
+export {
+  butterBack,
+  planningButter,
+  type ButterWay,
+  type ButterWays,
+  type ButterWish,
+} from './butter-back.ts';

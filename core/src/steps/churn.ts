@@ -4,6 +4,7 @@ import {
   CHURN_FACTS,
   churnAlong,
   churnForecast,
+  loadsFor,
   CHURN_STAGES,
   STAGE_SHARE,
   STAGE_WORDS,
@@ -32,7 +33,7 @@ function oneLoad(plan: MakePlan, of: StepOf) {
 }
 
 /** One load of a plan's cream as it goes into the churn at a heat. */
-function creamIn(plan: MakePlan, of: StepOf, startC: number, atMs: number): Churning {
+export function creamIn(plan: MakePlan, of: StepOf, startC: number, atMs: number): Churning {
   const { churn, speed, litres: holds } = own(of);
   const { litres, composition } = oneLoad(plan, of);
   const learned = plan.factors?.churn;
@@ -52,6 +53,22 @@ function creamIn(plan: MakePlan, of: StepOf, startC: number, atMs: number): Chur
     ...(learned ? { own: { slower: Math.exp(learned.value), lnSigma: learned.sigma } } : {}),
   };
 }
+
+/** A plan with as many loads as fill its churn to half at the most, where nobody chose how many. */
+export const withLoads = (plan: MakePlan): MakePlan =>
+  plan.method.steps.some((step) => step.kind === 'churn' && step.loads === undefined)
+    ? {
+        ...plan,
+        method: {
+          ...plan.method,
+          steps: plan.method.steps.map((step) =>
+            step.kind === 'churn' && step.loads === undefined
+              ? { ...step, loads: loadsFor(batchOf(plan).litres, step.litres) }
+              : step,
+          ),
+        },
+      }
+    : plan;
 
 /** A churn and its speed, as what is learned of it is called; empty for a plan that churns nothing. @example churnName(plan) // 'medium Barrel churn' */
 export const churnName = ({ method }: MakePlan): string => {

@@ -1,4 +1,4 @@
-import type { MakePlan } from '../contract/index.ts';
+import type { MakePlan, StepInstance } from '../contract/index.ts';
 import { bringInBath, FRIDGE_C, runVessel } from '../heat/index.ts';
 import {
   handsOnly,
@@ -18,6 +18,15 @@ const TEMPER_LN_SIGMA = 0.25;
 export const AT_HEAT_C = 0.5;
 
 const own = ({ step }: StepOf) => paramsOf(step, 'temper');
+
+/** Where cream stands until it is at its heat. */
+export type Standing = Extract<StepInstance, { kind: 'temper' }>['standing'];
+
+/** A method whose cream is tempered another way. */
+export const withStanding = (method: MakePlan['method'], standing: Standing): MakePlan['method'] => ({
+  ...method,
+  steps: method.steps.map((step) => (step.kind === 'temper' ? { ...step, standing } : step)),
+});
 
 /** In how many loads the cream of a plan is churned. @example loadsOf(plan) // 1 */
 export const loadsOf = ({ method }: Pick<MakePlan, 'method'>): number =>

@@ -1,12 +1,10 @@
-import { serumLeftFraction } from '../butter/index.ts';
+import { DRAINED_SERUM, serumLeftFraction, type Washing } from '../butter/index.ts';
 import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
 
-/** Buttermilk that drained butter carries, kg per kg [F]. */
-const DRAINED = 0.25;
-
 const own = ({ step }: StepOf) => paramsOf(step, 'wash');
-const washingOf = (of: StepOf) => ({
-  carriedKgPerKg: DRAINED,
+/** How a wash of a plan goes. */
+export const washingOf = (of: StepOf): Washing => ({
+  carriedKgPerKg: DRAINED_SERUM,
   waterKgPerKg: own(of).waterKgPerKg,
   exchangeFraction: own(of).exchangeFraction,
 });

@@ -1,6 +1,11 @@
+import type { MakePlan } from '../contract/index.ts';
 import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
 
 const own = ({ step }: StepOf) => paramsOf(step, 'work');
+
+/** Salt that the butter of a plan is to have, 0..1. */
+export const saltShareOf = ({ method }: MakePlan): number =>
+  method.steps.reduce((share, step) => (step.kind === 'work' ? step.saltFraction : share), 0);
 
 /** The water is pressed out, and salt goes in. */
 export const WORK: StepType = {

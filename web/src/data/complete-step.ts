@@ -1,8 +1,8 @@
-import { STAGE_SHARE, type MakeState } from '@morning-crock/core';
+import { loadStanding, type MakeState } from '@morning-crock/core';
 import type { StepId } from '@morning-crock/core/contract';
 import { record } from './store.ts';
 
-/** Marks the present step done; pouring and inoculating record what was planned as what went in, churning that it broke. */
+/** Marks the present step done; pouring and inoculating record what was planned as what went in, churning that it broke, or that the next load is in. */
 export async function completeStep(state: MakeState): Promise<void> {
   const step = state.current?.step;
   if (!step) return;
@@ -26,8 +26,13 @@ export async function completeStep(state: MakeState): Promise<void> {
     });
     return;
   }
-  if (step.facts.parts && !state.stages.some(({ stage }) => STAGE_SHARE[stage] === 1))
-    await record(state.id, 'stage-seen', { stage: 'broken' });
+  const load = loadStanding(state);
+  if (load) {
+    if (!load.broke) await record(state.id, 'stage-seen', { stage: 'broken' });
+    else if (load.no < load.of) await record(state.id, 'load-begun', { load: load.no + 1 });
+    // One load broke, or the next one went in: the churning itself goes on.
+    if (load.no < load.of) return;
+  }
   await record(state.id, 'step-done', { step: step.id });
 }
 

@@ -81,6 +81,18 @@ export function entryWords(event: LoggedEvent, units: Units): string | null {
       return `pan test: ${(((event.data.beforeKg - event.data.afterKg) / event.data.beforeKg) * 100).toFixed(1)} % water`;
     case 'salted':
       return `salted, ${units.mass(event.data.massKg)}`;
+    case 'load-begun':
+      return `load ${event.data.load} went into the churn`;
+    case 'churn-rested':
+      return event.data.resting ? 'the churn rests' : 'the churn goes on';
+    case 'water-poured':
+      return `${units.volume(event.data.massKg)} of water of ${units.temperature(event.data.celsius)} poured in`;
+    case 'iced':
+      return `into iced water for ${event.data.minutes} min`;
+    case 'flavoured':
+      return `${event.data.with === 'dry' ? 'spice' : event.data.with} in it${event.data.text ? `: ${event.data.text}` : ''}`;
+    case 'shaped':
+      return `cut: ${event.data.pieces.map((p) => `${p.count} × ${units.mass(p.massKg)}`).join(', ')}`;
     case 'tasted':
       return `tasted: ${event.data.sourness}, ${event.data.texture}${event.data.text ? `. ${event.data.text}` : ''}`;
     case 'noted':

@@ -1,4 +1,11 @@
-import type { BackwardsAnswer, BackwardsInput, BandForecast, LoggedEvent } from '@morning-crock/core';
+import type {
+  BackwardsAnswer,
+  BackwardsInput,
+  BandForecast,
+  ButterWays,
+  ButterWish,
+  LoggedEvent,
+} from '@morning-crock/core';
 import { proxy } from 'comlink';
 import type { ForecastJob, ForecastWorker } from './forecast.worker.ts';
 import { lastingWorker } from './lasting.ts';
@@ -44,6 +51,15 @@ export function requestPlan(
   tell: (share: number) => void,
 ): Promise<BackwardsAnswer | null> {
   return ask((worker) => worker.planBack(key, input, proxy(tell)));
+}
+
+/** Butter by a time, worked back in the worker; `null` when it was cancelled. @param tell is told how far it is, 0..1 */
+export function requestButter(
+  key: string,
+  wish: ButterWish,
+  tell: (share: number) => void,
+): Promise<ButterWays | null> {
+  return ask((worker) => worker.butterBack(key, wish, proxy(tell)));
 }
 
 /** Stops the request of a key. */

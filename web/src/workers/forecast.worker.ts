@@ -3,10 +3,11 @@ import {
   forecasting,
   hashSeed,
   planningBackwards,
+  planningButter,
   stateOfPlan,
-  type BackwardsAnswer,
   type BackwardsInput,
   type BandForecast,
+  type ButterWish,
   type LoggedEvent,
 } from '@morning-crock/core';
 import type { MakePlan } from '@morning-crock/core/contract';
@@ -34,6 +35,26 @@ let count = 0;
 /** Lets messages in between two slices. */
 const breathe = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 0));
 
+/** Long work a slice at a time, telling how far it is; `null` when it was cancelled or asked for anew. */
+async function inSlices<T>(
+  key: string,
+  work: Generator<number, T>,
+  tell: (share: number) => void,
+): Promise<T | null> {
+  const mine = ++count;
+  newest.set(key, mine);
+  let breathedMs = 0;
+  for (;;) {
+    const step = work.next();
+    if (step.done === true) return step.value;
+    if (performance.now() - breathedMs < 60) continue;
+    breathedMs = performance.now();
+    tell(step.value);
+    await breathe();
+    if (newest.get(key) !== mine) return null;
+  }
+}
+
 const forecastWorker = {
   /** Computes in slices; `null` when a newer job for the same key took its place or it was cancelled. */
   async forecast(key: string, job: ForecastJob): Promise<BandForecast | null> {
@@ -55,25 +76,11 @@ const forecastWorker = {
     }
   },
   /** Plans backwards in slices, telling how far it is; `null` when it was cancelled. */
-  async planBack(
-    key: string,
-    input: BackwardsInput,
-    tell: (share: number) => void,
-  ): Promise<BackwardsAnswer | null> {
-    const mine = ++count;
-    newest.set(key, mine);
-    const work = planningBackwards(input);
-    let breathedMs = 0;
-    for (;;) {
-      const step = work.next();
-      if (step.done === true) return step.value;
-      if (performance.now() - breathedMs < 60) continue;
-      breathedMs = performance.now();
-      tell(step.value);
-      await breathe();
-      if (newest.get(key) !== mine) return null;
-    }
-  },
+  planBack: (key: string, input: BackwardsInput, tell: (share: number) => void) =>
+    inSlices(key, planningBackwards(input), tell),
+  /** Butter by a time, likewise. */
+  butterBack: (key: string, wish: ButterWish, tell: (share: number) => void) =>
+    inSlices(key, planningButter(wish), tell),
   cancel(key: string): void {
     newest.delete(key);
   },

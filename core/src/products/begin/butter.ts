@@ -1,10 +1,12 @@
-import { churnWindowC } from '../../butter/index.ts';
+import { churnWindowC, DRAINED_SERUM, washesFor } from '../../butter/index.ts';
 import type { KitchenSettings, MethodSnapshot } from '../../contract/index.ts';
 import type { Begin } from '../product.ts';
 import { creamPlan } from './cream-plan.ts';
 
 /** A kitchen that never said what it churns in has a jar with a lid. */
 const JAR = { name: 'A large jar', litres: 2, kind: 'jar' } as const;
+/** As much water as butter, kneaded through. */
+const KNEADED = { waterKgPerKg: 1, exchangeFraction: 0.8 };
 /** A little below the middle of the window: less fat stays behind. */
 const SHARE_OF_WINDOW = 0.6;
 
@@ -32,7 +34,12 @@ function methodFor(kitchen: KitchenSettings): MethodSnapshot {
         litres: churn.litres,
       },
       { id: 'drain', kind: 'drain' },
-      { id: 'wash', kind: 'wash', washes: 3, waterKgPerKg: 1, exchangeFraction: 0.8 },
+      {
+        id: 'wash',
+        kind: 'wash',
+        washes: washesFor('keep', { carriedKgPerKg: DRAINED_SERUM, ...KNEADED }),
+        ...KNEADED,
+      },
       { id: 'work', kind: 'work', saltFraction: 0 },
       { id: 'weigh', kind: 'weigh' },
     ],

@@ -1,6 +1,7 @@
 import { batchOf } from '../../method/index.ts';
 import { formatVolume } from '../../units/index.ts';
 import { paramsOf, type Advise } from '../step-type.ts';
+import { loadsOf } from '../temper.ts';
 
 /** Below this cream hardly breaks at all, and below the second it is slow. */
 const NO_CREAM_FAT = 0.12;
@@ -8,7 +9,8 @@ const THIN_FAT = 0.25;
 
 export const adviseChurn: Advise = (plan, { measures }, of) => {
   const { litres: holds, name } = paramsOf(of.step, 'churn');
-  const { litres, composition } = batchOf(plan);
+  const { litres: all, composition } = batchOf(plan);
+  const litres = all / loadsOf(plan);
   const { fatFraction } = composition;
   const percent = `${(fatFraction * 100).toFixed(0)} %`;
   return [
@@ -29,13 +31,13 @@ export const adviseChurn: Advise = (plan, { measures }, of) => {
       ? {
           severity: 'stop',
           field: 'pot',
-          text: `${name} holds ${formatVolume(holds, measures)}: ${formatVolume(litres, measures)} leaves no room to beat. Take half as much, or a larger churn.`,
+          text: `${name} holds ${formatVolume(holds, measures)}: ${formatVolume(litres, measures)} leaves no room to beat. More loads, or a larger churn.`,
         }
       : litres > holds * 0.55
         ? {
             severity: 'caution',
             field: 'pot',
-            text: `${name} is more than half full: it beats against itself. Two loads are quicker.`,
+            text: `${name} is more than half full: it beats against itself. One load more is quicker.`,
           }
         : null,
     plan.milk.treatment === 'ultra-heated'

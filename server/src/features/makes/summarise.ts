@@ -24,6 +24,7 @@ export function unreadableSummary(id: string, events: readonly StoredEvent[]): M
     sourness: null,
     texture: null,
     note: null,
+    churned: null,
   };
 }
 

@@ -1,39 +1,32 @@
 import {
   batchOf,
   contradictionWords,
-  formatMinutes,
-  CHURN_STAGES,
-  GHEE_STAGE_WORDS,
-  GHEE_STAGES,
-  type GheeStage,
+  doneWordsOf,
   fatBalance,
   likelyKg,
   productOf,
-  markWords,
   seenSetMs,
-  showsSet,
   souringOf,
-  STARTER_FACTS,
-  type ChurnStage,
   type MakeState,
-  STAGE_WORDS,
 } from '@morning-crock/core';
-import { Button, TextInput } from '@mantine/core';
+import { Button } from '@mantine/core';
 import { useMediaQuery } from '@mantine/hooks';
 import { useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useNow } from '../../data/clock.ts';
 import { useKeys } from '../../parts/use-keys.ts';
 import { liveSlice } from '../../data/live-slice.ts';
-import { record, useAppDispatch, useAppSelector } from '../../data/store.ts';
+import { useAppDispatch, useAppSelector } from '../../data/store.ts';
 import { useLive, type LiveMake, type OneMake } from '../../data/use-make.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { useWakeLock } from './use-wake-lock.ts';
 import { Cautions } from '../../parts/Cautions.tsx';
 import { firmnessWords, readyWords, setWords } from '../../parts/seen-words.ts';
 import { MakeCurve } from '../../charts/MakeCurve.tsx';
+import { aimOf } from './aim-words.ts';
 import { Beads } from './Beads.tsx';
 import { CoolingWays } from './CoolingWays.tsx';
+import { Finish } from './Finish.tsx';
 import { Jars } from './Jars.tsx';
 import { completeStep, skipStep } from '../../data/complete-step.ts';
 import { curveDataOf } from '../../charts/curve-data.ts';
@@ -41,204 +34,14 @@ import { DenatureMeter } from './DenatureMeter.tsx';
 import { LastReading } from './LastReading.tsx';
 import { EntryLog } from '../../parts/EntryLog.tsx';
 import { MoreOf } from './MoreOf.tsx';
+import { Note } from './Note.tsx';
 import { Pad } from './Pad.tsx';
 import { panelOf, underOf } from './panels/index.ts';
 import { StepEntries } from './panels/StepEntries.tsx';
 import { TasteForm } from './TasteForm.tsx';
 import { UndoLine } from '../../parts/UndoLine.tsx';
+import { WetHands } from './WetHands.tsx';
 import './make.css';
-
-/** What the present step aims at, in a few words. */
-function aimOf(live: LiveMake, units: ReturnType<typeof useUnits>, nowMs: number): string {
-  const { state, forecast } = live;
-  const step = state.current?.step;
-  const time = forecast.point.steps.find((s) => s.id === step?.id);
-  const left = time ? (time.endMs - nowMs) / 60_000 : 0;
-  const soon = left > 1 ? `in about ${formatMinutes(left)}` : 'about now';
-  switch (step?.aim?.to) {
-    case 'heat':
-      return `To ${units.temperature(step.aim.celsius)}, ${soon}`;
-    case 'time':
-      return `Hold ${step.aim.minutes} min, over ${soon}`;
-    case 'dose': {
-      const { massKg, kind } = state.plan.starter;
-      return massKg === null ? STARTER_FACTS[kind].label : `${units.mass(massKg)} of starter`;
-    }
-    case 'amount':
-      return `${units.mass(step.aim.massKg)} of milk`;
-    case 'break': {
-      const end = forecast.steps.find((s) => s.step === step.id)?.end;
-      return end ? `Breaks ${units.span(end.p10, end.p90, nowMs)}` : '';
-    }
-    case 'ready': {
-      const ready = readyWords(state, forecast, units, nowMs);
-      return ready.charAt(0).toUpperCase() + ready.slice(1);
-    }
-    case 'words':
-      return step.aim.words;
-    default:
-      return '';
-  }
-}
-
-function Finish({ state }: { readonly state: MakeState }) {
-  const [reason, setReason] = useState('');
-  const allDone = state.current === null;
-  const { current } = state;
-  /** Near the end, and nothing put by for the next turn. */
-  const keepFirst =
-    souringOf(state) !== null &&
-    state.reservedKg === null &&
-    state.plan.starter.kind !== 'none' &&
-    state.inoculatedAtMs !== null &&
-    (current === null || (current.step.facts.whenever && current.step.facts.endedBy !== 'reserved'));
-  return (
-    <div className="column">
-      {keepFirst && (
-        <p className="caution note">
-          Nothing is kept for the next turn yet: put some by before it is all eaten.
-        </p>
-      )}
-      {allDone && (
-        <Button
-          className="great"
-          h={72}
-          onClick={() => void record(state.id, 'finished', { verdict: 'kept', reason: '' })}
-        >
-          Finish this make
-        </Button>
-      )}
-      <details>
-        <summary className="unfolds">Finish early or discard</summary>
-        <div className="field-row">
-          <TextInput
-            label="Why"
-            value={reason}
-            maxLength={400}
-            onChange={(e) => setReason(e.currentTarget.value)}
-            flex={1}
-          />
-          <Button
-            variant="default"
-            onClick={() => void record(state.id, 'finished', { verdict: 'kept', reason: reason.trim() })}
-          >
-            Finish
-          </Button>
-          <Button
-            color="madder"
-            onClick={() => void record(state.id, 'finished', { verdict: 'discarded', reason: reason.trim() })}
-          >
-            Discard
-          </Button>
-        </div>
-      </details>
-    </div>
-  );
-}
-
-function Note({ state }: { readonly state: MakeState }) {
-  const [text, setText] = useState('');
-  return (
-    <form
-      className="field-row"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (text.trim() === '') return;
-        void record(state.id, 'noted', { text: text.trim() });
-        setText('');
-      }}
-    >
-      <TextInput
-        label="Note"
-        value={text}
-        maxLength={2000}
-        onChange={(e) => setText(e.currentTarget.value)}
-        flex={1}
-      />
-      <Button type="submit" variant="default">
-        Keep the note
-      </Button>
-    </form>
-  );
-}
-
-/** The two things that are told most of a step, when they are not cues of a souring. */
-function wetButtons(state: MakeState): readonly [WetButton, WetButton] | null {
-  const { tells } = state.current?.step.facts ?? {};
-  if (tells === 'stages') {
-    const say = (stage: ChurnStage): WetButton => ({
-      words: STAGE_WORDS[stage],
-      say: () => void record(state.id, 'stage-seen', { stage }),
-    });
-    const last = state.stages.at(-1)?.stage;
-    const next = last ? CHURN_STAGES.indexOf(last) + 1 : 0;
-    const [first = 'easier', second = 'lump'] = CHURN_STAGES.slice(next).filter((s) => s !== 'broken');
-    return [say(first), say(second)];
-  }
-  if (tells === 'pan') {
-    const last = state.panStages.at(-1)?.stage;
-    const next = GHEE_STAGES.slice(last ? GHEE_STAGES.indexOf(last) + 1 : 0);
-    const say = (stage: GheeStage): WetButton => ({
-      words: GHEE_STAGE_WORDS[stage],
-      say: () => void record(state.id, 'stage-seen', { stage }),
-    });
-    return [say(next[0] ?? 'brown'), say(next[1] ?? 'brown')];
-  }
-  if (tells !== 'rinses') return null;
-  const say = (clear: boolean): WetButton => ({
-    words: clear ? 'Washed, clear' : 'Washed, cloudy',
-    say: () => void record(state.id, 'rinsed', { clear }),
-  });
-  return [say(false), say(true)];
-}
-interface WetButton {
-  readonly words: string;
-  readonly say: () => void;
-}
-
-/** Four large buttons for wet hands. */
-function WetHands({ live, onLeave }: { readonly live: LiveMake; readonly onLeave: () => void }) {
-  const { state } = live;
-  const incubating = state.inoculatedAtMs !== null && state.chilledAtMs === null;
-  const quick = wetButtons(state);
-  const souring = souringOf(state);
-  const mark = markWords(state, 'body').toLowerCase();
-  const notSet = souring?.cues[0] ?? 'liquid';
-  const isSet = souring?.cues.find(showsSet) ?? 'set';
-  return (
-    <div className="wet">
-      <button
-        type="button"
-        className="first"
-        onClick={() => void completeStep(state)}
-        disabled={!state.current}
-      >
-        {state.current?.step.doneWords ?? 'All done'}
-      </button>
-      <button
-        type="button"
-        disabled={!quick && !incubating}
-        onClick={() =>
-          quick ? quick[0].say() : void record(state.id, 'cue-seen', { cue: isSet, cleanSmell: null })
-        }
-      >
-        {quick ? quick[0].words : `It is ${mark}`}
-      </button>
-      <button
-        type="button"
-        disabled={!quick && !incubating}
-        onClick={() =>
-          quick ? quick[1].say() : void record(state.id, 'cue-seen', { cue: notSet, cleanSmell: null })
-        }
-      >
-        {quick ? quick[1].words : notSet === 'liquid' ? 'Still liquid' : 'It runs'}
-      </button>
-      <button type="button" onClick={onLeave}>
-        Dry hands
-      </button>
-    </div>
-  );
-}
 
 function UnderWay({ live }: { readonly live: LiveMake }) {
   const { state, forecast, safety } = live;
@@ -398,7 +201,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
               onClick={() => void completeStep(state)}
               disabled={!step.facts.whenever && safety.verdict === 'over'}
             >
-              {step.doneWords}
+              {doneWordsOf(state)}
             </Button>
           ) : (
             <Finish state={state} />
@@ -463,7 +266,7 @@ function WithoutTimes({ state, failed }: { readonly state: MakeState; readonly f
           <h2>{step ? step.title : 'All done'}</h2>
           {step ? (
             <Button className="great" h={72} onClick={() => void completeStep(state)}>
-              {step.doneWords}
+              {doneWordsOf(state)}
             </Button>
           ) : (
             <Finish state={state} />

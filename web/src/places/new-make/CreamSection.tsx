@@ -18,6 +18,9 @@ import { QuantityField } from '../../parts/QuantityField.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';
 import { AmountOfMilk } from './AmountOfMilk.tsx';
 
+/** Fat as it usually is, 0..1: of milk that soured, and of cream. */
+const CURD_FAT = 0.042;
+const CREAM_FAT = 0.35;
 /** Bought, it is what it says on the carton. */
 const BOUGHT = 'bought';
 
@@ -93,6 +96,8 @@ export function CreamSection(props: {
             unit="%"
             units={[{ value: '%', label: '%' }]}
             check={(value) => {
+              if (milk.wholeCurd)
+                return value >= 2 && value <= 12 ? null : 'Whole milk that soured has 2 to 12 % fat.';
               if (value < 10) return `${value} % is milk, not cream: cream has 10 % at least.`;
               return value > 60 ? `${value} % is richer than any cream (60 %).` : null;
             }}
@@ -108,12 +113,21 @@ export function CreamSection(props: {
           {mayBeRipened && (
             <Choices
               legend="Cream"
-              value={milk.soured ? 'ripened' : 'sweet'}
+              value={milk.wholeCurd ? 'curd' : milk.soured ? 'ripened' : 'sweet'}
               options={[
                 { value: 'sweet', label: 'sweet' },
                 { value: 'ripened', label: 'ripened' },
+                { value: 'curd', label: 'soured milk, whole' },
               ]}
-              onChange={(value) => set({ soured: value === 'ripened' })}
+              onChange={(value) => {
+                const curd = value === 'curd';
+                set({
+                  soured: value !== 'sweet',
+                  wholeCurd: curd,
+                  // Milk is not as fat as cream, and cream not as lean as milk.
+                  ...(curd !== (milk.wholeCurd === true) && { fatFraction: curd ? CURD_FAT : CREAM_FAT }),
+                });
+              }}
             />
           )}
           <Checkbox
@@ -122,6 +136,18 @@ export function CreamSection(props: {
             onChange={(e) => set({ homogenised: e.currentTarget.checked })}
           />
         </>
+      )}
+      {mayBeRipened && (
+        <Choices
+          legend="The animals ate"
+          value={milk.feed ?? 'unknown'}
+          options={[
+            { value: 'unknown', label: 'nobody knows' },
+            { value: 'hay', label: 'hay' },
+            { value: 'grass', label: 'grass' },
+          ]}
+          onChange={(value) => set({ feed: value === 'unknown' ? undefined : value })}
+        />
       )}
       <StepSlider
         label="It is at"

@@ -36,6 +36,7 @@ import { useMilkRoom } from '../../data/use-milk.ts';
 import { WorkBack } from '../../parts/WorkBack.tsx';
 import { ExtrasSection } from './ExtrasSection.tsx';
 import { HeatSection } from './HeatSection.tsx';
+import { ButterBack } from './panels/ButterBack.tsx';
 import { ButterSection } from './panels/ButterSection.tsx';
 import { ChurnSection } from './panels/ChurnSection.tsx';
 import { PanSection } from './panels/PanSection.tsx';
@@ -107,6 +108,7 @@ function Form({
   const { plan, change } = planning;
   const product = productOf(plan);
   const sours = souringOf(planning.state) !== null;
+  const parts = planning.state.steps.some(({ step }) => step.facts.parts);
   const room = useMilkRoom();
   usePourFrom(search.get('from'), room, planning);
   const cultures = useCultures(Date.parse(plan.startAt));
@@ -176,7 +178,7 @@ function Form({
         )}
       </div>
       <div className="sections">
-        {sours && (
+        {(sours || parts) && (
           <div className="across">
             <Choices
               legend="Plan"
@@ -189,7 +191,19 @@ function Form({
             />
           </div>
         )}
-        {way === 'back' && (
+        {way === 'back' && parts && (
+          <ButterBack
+            plan={plan}
+            kitchen={kitchen}
+            onTake={(taken) => {
+              planning.replace(taken.plan);
+              setStartTime('');
+              setStartMs(taken.startMs);
+              setWay('forward');
+            }}
+          />
+        )}
+        {way === 'back' && sours && (
           <WorkBack
             state={planning.state}
             begun={false}

@@ -1,5 +1,6 @@
 import {
   batchOf,
+  churnLoads,
   factorsFor,
   likelyKg,
   panNow,
@@ -12,6 +13,7 @@ import {
   souringOf,
   stepFacts,
   fatBalance,
+  type SleepClash,
   type Sourness,
 } from '@morning-crock/core';
 import type { MakePlan } from '@morning-crock/core/contract';
@@ -19,6 +21,7 @@ import { Button } from '@mantine/core';
 import { useFactorsQuery } from '../../data/api.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { MiniCurve } from './MiniCurve.tsx';
+import { TradeOff } from './panels/TradeOff.tsx';
 import type { Planning } from './use-plan.ts';
 import './learned-line.css';
 
@@ -101,20 +104,31 @@ function Breaks({ planning, fading }: { readonly planning: Planning; readonly fa
   const time = point.steps.find((s) => s.id === step?.id);
   const end = band && !stale ? band.steps.find((s) => s.step === step?.id)?.end : null;
   const balance = fatBalance(state, zeroMs);
+  const loads = churnLoads(state, zeroMs)?.loads ?? [];
+  const [first] = loads;
+  const several = loads.length > 1 ? loads.length : null;
   if (!time || !balance) return null;
   return (
     <div>
-      <div className="quiet">Breaks</div>
+      <div className="quiet">{several ? 'The first load breaks' : 'Breaks'}</div>
       <div className={`band number ${fading ? 'fading' : ''}`}>
         {time.endless
           ? 'not in sight'
-          : end
-            ? units.span(end.p10, end.p90, zeroMs)
-            : `about ${units.time(time.endMs, zeroMs)}`}
+          : several && first
+            ? units.span(first.lowMs, first.highMs, zeroMs)
+            : end
+              ? units.span(end.p10, end.p90, zeroMs)
+              : `about ${units.time(time.endMs, zeroMs)}`}
       </div>
+      {several && (
+        <p>
+          {several} loads of {units.volume(batchOf(plan).litres / several)}, the last broken about{' '}
+          <span className="number">{units.time(time.endMs, zeroMs)}</span>.
+        </p>
+      )}
       <div className="quiet">
-        about {formatMinutes((time.endMs - time.startMs) / 60_000)} of churning, at{' '}
-        {units.temperature(balance.breakC)} by then
+        about {formatMinutes(((first?.endMs ?? time.endMs) - time.startMs) / 60_000)} of churning
+        {several && ' each'}, at {units.temperature(balance.breakC)} by then
       </div>
       <p>
         <strong>About {units.mass(balance.likelyKg)} of butter.</strong>{' '}
@@ -154,6 +168,33 @@ function Clears({ planning, fading }: { readonly planning: Planning; readonly fa
       </p>
     </div>
   );
+}
+
+/** Hands that are wanted when nobody is there: one line, and one for what would have soured meanwhile. */
+function Clashes({ clashes, zeroMs }: { readonly clashes: readonly SleepClash[]; readonly zeroMs: number }) {
+  const units = useUnits();
+  const hands = clashes.filter((clash) => !clash.sournessAtWake);
+  const lines = [
+    ...(hands.length === 0
+      ? []
+      : [
+          `${hands.some((clash) => stepFacts(clash.kind).sours) ? 'Ready' : 'Hands needed'} about ${hands
+            .map((clash) => units.time(clash.atMs, zeroMs))
+            .join(', ')}, when nobody is there.`,
+        ]),
+    ...clashes.flatMap((clash) =>
+      clash.sournessAtWake
+        ? [
+            `Ready about ${units.time(clash.atMs, zeroMs)}, when nobody is there. Left until ${units.time(clash.wakeMs, zeroMs)} it is about ${clash.sournessAtWake}.`,
+          ]
+        : [],
+    ),
+  ];
+  return lines.map((line) => (
+    <p key={line} className="caution">
+      {line}
+    </p>
+  ));
 }
 
 /** What the plan will become: times, set, sourness, firmness, and what speaks against it. */
@@ -215,14 +256,7 @@ export function Outlook({
           {a.text}
         </p>
       ))}
-      {clashes.map((clash) => (
-        <p key={clash.step} className="caution">
-          {stepFacts(clash.kind).sours ? 'Ready' : 'Hands needed'} about {units.time(clash.atMs, zeroMs)},
-          when nobody is there.
-          {clash.sournessAtWake &&
-            ` Left until ${units.time(clash.wakeMs, zeroMs)} it is about ${clash.sournessAtWake}.`}
-        </p>
-      ))}
+      <Clashes clashes={clashes} zeroMs={zeroMs} />
       {bandFailed && (
         <p className="quiet" role="status">
           How far it may be off cannot be worked out now: the middle line alone is shown.
@@ -244,6 +278,7 @@ export function Outlook({
         )}
       </div>
       <p className="quiet">{whyOf(planning, point.sourness)}</p>
+      <TradeOff plan={plan} />
       <LearnedLine plan={plan} />
     </aside>
   );

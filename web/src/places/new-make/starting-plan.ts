@@ -1,4 +1,11 @@
-import { beginPlan, roomOf, withoutCulture, withoutLots, type MakeState } from '@morning-crock/core';
+import {
+  beginPlan,
+  planAgain,
+  roomOf,
+  withoutCulture,
+  withoutLots,
+  type MakeState,
+} from '@morning-crock/core';
 import type { KitchenSettings, MakePlan, ProductId } from '@morning-crock/core/contract';
 
 /** The plan a new make starts from: an earlier make's with today's kitchen, or the product's usual one. */
@@ -11,7 +18,7 @@ export function startingPlan(
   const startAt = new Date(startMs).toISOString();
   const fresh = beginPlan(product, kitchen, startAt);
   if (!repeated) return fresh;
-  const { roomByUtcHour: _room, factors: _factors, ...plan } = withoutCulture(repeated.plan);
+  const { roomByUtcHour: _room, factors: _factors, ...plan } = withoutCulture(planAgain(repeated));
   return {
     ...plan,
     // Milk and culture of then are gone: they are chosen anew.

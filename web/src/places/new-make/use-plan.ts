@@ -8,6 +8,7 @@ import {
   type SleepClash,
   type Advice,
   withFactors,
+  withLoads,
   type MakeState,
 } from '@morning-crock/core';
 import type { Factor, KitchenSettings, MakePlan } from '@morning-crock/core/contract';
@@ -45,7 +46,7 @@ export function usePlanning(
   factors: readonly Factor[],
 ): Planning {
   const [typed, setPlan] = useState(initial);
-  const plan = useMemo(() => withFactors(typed, factors), [typed, factors]);
+  const plan = useMemo(() => withFactors(withLoads(typed), factors), [typed, factors]);
   const dispatch = useAppDispatch();
   useEffect(() => {
     // Kept, so that a sum can be asked for it and its answer come back.

@@ -1,107 +1,78 @@
-import { brokeAfter, STAGE_SHARE, STAGE_WORDS, type ChurnStage } from '@morning-crock/core';
+import {
+  churnLoads,
+  formatMinutes,
+  STAGE_SHARE,
+  STAGE_WORDS,
+  type ChurnLoads,
+  type ChurnStage,
+  type LoadTime,
+} from '@morning-crock/core';
+import { useMemo } from 'react';
 import { useNow } from '../../../data/clock.ts';
 import { useUnits } from '../../../data/use-units.ts';
 import { ChurnCord, KNOTS } from '../../../parts/ChurnCord.tsx';
+import { ChurnDrawing } from './ChurnDrawing.tsx';
 import type { PanelProps } from './panel.ts';
 import './panels.css';
 
-/** The cream in the churn, cut open, as it should look at a share of the time. */
-function ChurnDrawing({ stage }: { readonly stage: ChurnStage | 'liquid' }) {
-  const cream = {
-    liquid: 'M46 190 q34 6 68 0 t68 0 V286 Q182 300 168 300 H60 Q46 300 46 286 Z',
-    froth:
-      'M46 172 q8 -14 17 0 t17 0 t17 0 t17 0 t17 0 t17 0 t17 0 t17 0 V286 Q182 300 168 300 H60 Q46 300 46 286 Z',
-    soft: 'M46 158 q22 -26 44 -6 q24 -22 48 -2 q22 -16 44 8 V286 Q182 300 168 300 H60 Q46 300 46 286 Z',
-    stiff:
-      'M46 150 l18 -20 l18 16 l22 -30 l20 24 l22 -18 l18 22 l18 -10 V286 Q182 300 168 300 H60 Q46 300 46 286 Z',
-    yellow: 'M46 164 l20 -14 l20 12 l20 -22 l24 18 l20 -14 l32 18 V286 Q182 300 168 300 H60 Q46 300 46 286 Z',
-    easier: 'M46 190 l24 -10 l20 8 l24 -12 l24 10 l20 -8 l24 8 V286 Q182 300 168 300 H60 Q46 300 46 286 Z',
-    broken: 'M46 226 q34 8 68 0 t68 0 V286 Q182 300 168 300 H60 Q46 300 46 286 Z',
-    lump: 'M46 226 q34 8 68 0 t68 0 V286 Q182 300 168 300 H60 Q46 300 46 286 Z',
-  }[stage];
-  const gold = stage === 'yellow' || stage === 'easier';
+/** The loads one after another: those that broke, the one in the churn, those that wait. */
+function LoadsLine({ churn, nowMs }: { readonly churn: ChurnLoads; readonly nowMs: number }) {
+  const units = useUnits();
+  const told = ({ run, startMs, endMs }: LoadTime): string => {
+    if (run.broke) return `broke ${units.time(endMs, nowMs)}, ${formatMinutes((endMs - startMs) / 60_000)}`;
+    if (run.begun) return 'in the churn';
+    return `about ${units.time(startMs, nowMs)}`;
+  };
+  const { next } = churn;
   return (
-    <svg viewBox="0 0 228 330" className="churn-drawing" aria-hidden="true">
-      <path
-        d="M40 60 H188 V288 Q188 306 170 306 H58 Q40 306 40 288 Z"
-        fill="var(--glaze-hi)"
-        stroke="var(--ink)"
-        strokeWidth="3"
-      />
-      <path d="M32 48 H196 V62 H32 Z" fill="var(--glaze-lo)" stroke="var(--ink)" strokeWidth="3" />
-      <path d={cream} fill={gold ? 'var(--cream-gold)' : 'var(--milk)'} stroke="var(--ink)" strokeWidth="2" />
-      {(stage === 'stiff' || stage === 'soft') && (
-        <path
-          d="M62 200 q20 -16 40 0 t40 0 M74 240 q20 -16 40 0 t40 0"
-          fill="none"
-          stroke="var(--line)"
-          strokeWidth="2"
-        />
+    <div className="loads">
+      <ol aria-label="Loads">
+        {churn.loads.map((load) => (
+          <li key={load.run.no} className={load === churn.now ? 'now' : load.run.broke ? 'done' : ''}>
+            <strong>{load.run.no}</strong> {told(load)}
+          </li>
+        ))}
+      </ol>
+      {next && (
+        <p>
+          Load {next.no}:{' '}
+          {next.takeOutMs <= nowMs ? (
+            <strong>out of the cold now</strong>
+          ) : next.takeOutMs < next.startMs - 60_000 ? (
+            <>
+              out of the cold at <strong className="number">{units.time(next.takeOutMs, nowMs)}</strong>
+            </>
+          ) : (
+            'leave it in the cold till then'
+          )}
+        </p>
       )}
-      {stage === 'froth' && (
-        <g fill="none" stroke="var(--line)" strokeWidth="1.6">
-          <circle cx="70" cy="196" r="6" />
-          <circle cx="98" cy="206" r="4" />
-          <circle cx="132" cy="196" r="7" />
-          <circle cx="160" cy="208" r="4" />
-        </g>
-      )}
-      {stage === 'broken' && (
-        <g fill="var(--butter)" stroke="var(--ink)" strokeWidth="1.4">
-          {[60, 76, 92, 108, 124, 140, 156, 170].map((x, i) => (
-            <circle key={x} cx={x} cy={i % 2 === 0 ? 224 : 231} r="7" />
-          ))}
-          {[68, 86, 104, 122, 140, 158].map((x, i) => (
-            <circle key={x} cx={x} cy={i % 2 === 0 ? 242 : 247} r="6" />
-          ))}
-        </g>
-      )}
-      {stage === 'lump' && (
-        <path
-          d="M62 232 q4 -40 46 -42 q24 -14 44 6 q24 6 20 38 z"
-          fill="var(--butter)"
-          stroke="var(--ink)"
-          strokeWidth="2"
-        />
-      )}
-      <path d="M114 10 V226" stroke="var(--ink)" strokeWidth="6" strokeLinecap="round" />
-      <path
-        d="M84 226 H144 M92 214 V238 M136 214 V238"
-        stroke="var(--ink)"
-        strokeWidth="6"
-        strokeLinecap="round"
-      />
-      <g fill="none" stroke="var(--brush)" strokeWidth="4" strokeLinecap="round">
-        <path d="M48 282 l10 12 M62 282 l10 12 M76 282 l10 12 M142 282 l10 12 M156 282 l10 12 M168 282 l8 10" />
-      </g>
-    </svg>
+    </div>
   );
 }
 
 /** The churn in section, the cord of its stages, and the minutes, large enough to read across a room. */
-export function ChurnPanel({ live }: PanelProps) {
+export function ChurnPanel({ live, nowMs: minuteMs }: PanelProps) {
   const units = useUnits();
   const nowMs = useNow(1000);
-  const { state, forecast } = live;
-  const churning = state.steps.find(({ step }) => step.facts.parts);
-  const time = forecast.point.steps.find((s) => s.id === churning?.step.id);
-  if (churning?.step.instance.kind !== 'churn' || !time) return null;
-  const { startMs } = time;
-  const stages = state.stages.map(({ stage, atMs }) => ({ stage, minutes: (atMs - startMs) / 60_000 }));
-  const broke = brokeAfter(stages);
-  const over = churning.endedAtMs !== null || broke !== null;
-  const endMs = churning.endedAtMs ?? nowMs;
-  const minutes = broke ?? Math.max(0, (endMs - startMs) / 60_000);
-  const expected = (time.endMs - startMs) / 60_000;
-  const band = forecast.steps.find((s) => s.step === churning.step.id)?.end;
-  const [fromMs, toMs] = [band?.p10 ?? time.endMs, band?.p90 ?? time.endMs];
+  const { state } = live;
+  const churn = useMemo(() => churnLoads(state, minuteMs), [state, minuteMs]);
+  const step = state.steps.find(({ step: { facts } }) => facts.parts);
+  if (!churn || !step) return null;
+  const { run, startMs, endMs, lowMs, highMs } = churn.now;
+  const seen = run.way.seen;
+  const over = step.endedAtMs !== null || run.broke;
+  const minutes = over ? (endMs - startMs) / 60_000 : Math.max(0, (nowMs - startMs) / 60_000);
+  const expected = (endMs - startMs) / 60_000;
   const share = minutes / Math.max(0.1, expected);
-  const last = stages.at(-1)?.stage;
+  const last = seen.at(-1)?.stage;
   const foreseen: ChurnStage | 'liquid' =
     [...KNOTS].reverse().find((stage) => STAGE_SHARE[stage] <= Math.min(0.95, share)) ?? 'liquid';
   const stage = over ? (last === 'lump' ? 'lump' : 'broken') : (last ?? foreseen);
-  const soon = units.span(fromMs, toMs, nowMs);
+  const soon = units.span(lowMs, Math.max(highMs, lowMs), nowMs);
   const shareOf = (ms: number): number => (ms - startMs) / 60_000 / Math.max(0.1, expected);
+  const resting = state.rests.at(-1)?.toMs === null;
+  const several = churn.loads.length > 1;
   return (
     <section
       className="churn-panel"
@@ -114,10 +85,15 @@ export function ChurnPanel({ live }: PanelProps) {
       <ChurnDrawing stage={stage} />
       <ChurnCord
         nowShare={share}
-        expected={[shareOf(fromMs), shareOf(toMs)]}
-        seen={stages.map((s) => s.stage)}
+        expected={[shareOf(lowMs), shareOf(highMs)]}
+        seen={seen.map((s) => s.stage)}
       />
       <div className="churn-minutes">
+        {several && (
+          <p className="quiet">
+            Load {run.no} of {churn.loads.length}
+          </p>
+        )}
         <div className={`number churn-big ${minutes >= 99.5 ? 'three-digits' : ''}`}>
           {over ? Math.round(minutes) : Math.floor(minutes)} <small>min</small>
         </div>
@@ -126,7 +102,13 @@ export function ChurnPanel({ live }: PanelProps) {
         ) : (
           <>
             <p>
-              Breaks <strong className="number">{soon}</strong>
+              {resting ? (
+                <strong>It rests</strong>
+              ) : (
+                <>
+                  Breaks <strong className="number">{soon}</strong>
+                </>
+              )}
             </p>
             <p className="quiet">
               {last
@@ -136,6 +118,7 @@ export function ChurnPanel({ live }: PanelProps) {
           </>
         )}
       </div>
+      {several && <LoadsLine churn={churn} nowMs={nowMs} />}
     </section>
   );
 }

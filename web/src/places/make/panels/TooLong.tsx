@@ -1,5 +1,6 @@
 import {
   formatMinutes,
+  loadStanding,
   slowChurning,
   toCelsius,
   handReading,
@@ -33,12 +34,14 @@ const CAUSE_WORDS: Readonly<Record<SlowCause, string>> = {
 };
 
 /** What to do, in words with its minutes. */
-function remedyWords({ what, bath }: Remedy, units: Units): string {
+function remedyWords({ what, bath, water }: Remedy, units: Units): string {
   switch (what) {
     case 'warm-bath':
       return `Stand it in water of ${units.temperature(bath!.celsius)}, stirring, about ${formatMinutes(bath!.minutes)}: to ${units.temperature(bath!.toC)}`;
     case 'cold-bath':
       return `Stand it in iced water, stirring, about ${formatMinutes(bath!.minutes)}: to ${units.temperature(bath!.toC)}`;
+    case 'chilled-water':
+      return `Pour in ${units.volume(water!.massKg)} of drinking water of ${units.temperature(water!.celsius)}: to ${units.temperature(water!.toC)}; it thins the buttermilk`;
     case 'two-loads':
       return 'Take half of it out, and churn it in two loads';
     case 'go-on':
@@ -53,7 +56,7 @@ export function TooLong({ live: { state } }: PanelProps) {
   const { thermometers } = useKitchen();
   const [typed, setTyped] = useState<number | null>(null);
   const slow = slowChurning(state, nowMs);
-  if (!slow || nowMs < slow.sinceMs || state.stages.some(({ stage }) => stage === 'broken')) return null;
+  if (!slow || nowMs < slow.sinceMs || loadStanding(state)?.broke) return null;
   const unit = units.temperatureUnit;
   if (slow.heatC === null)
     return (
@@ -112,13 +115,28 @@ export function TooLong({ live: { state } }: PanelProps) {
               <span className="grows">
                 {words}, <strong>then about {formatMinutes(remedy.thenMin)} more</strong>
               </span>
-              {remedy.what !== 'go-on' && (
+              {remedy.water !== null ? (
                 <Button
                   variant="default"
-                  onClick={() => void record(state.id, 'noted', { text: `${words}.` })}
+                  onClick={() =>
+                    void record(state.id, 'water-poured', {
+                      massKg: remedy.water!.massKg,
+                      celsius: remedy.water!.celsius,
+                      typed: { value: Math.round(remedy.water!.massKg * 1000), unit: 'mL' },
+                    })
+                  }
                 >
-                  I do that
+                  It is in
                 </Button>
+              ) : (
+                remedy.what !== 'go-on' && (
+                  <Button
+                    variant="default"
+                    onClick={() => void record(state.id, 'noted', { text: `${words}.` })}
+                  >
+                    I do that
+                  </Button>
+                )
               )}
             </li>
           );

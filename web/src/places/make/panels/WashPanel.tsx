@@ -1,14 +1,17 @@
-import { productOf, serumLeft } from '@morning-crock/core';
+import { formatMinutes, serumLeftIn } from '@morning-crock/core';
+import { useUnits } from '../../../data/use-units.ts';
 import type { PanelProps } from './panel.ts';
 import './panels.css';
 
 /** The bowl: its water as cloudy as what is left in the butter, a drop for each wash. */
-export function WashPanel({ live }: PanelProps) {
+export function WashPanel({ live, nowMs }: PanelProps) {
+  const units = useUnits();
   const { state } = live;
   const step = state.steps.find((s) => s.step.instance.kind === 'wash')?.step;
   if (!step) return null;
   const washes = state.rinses.length;
-  const left = serumLeft({ step: step.instance, goods: productOf(state.plan).goods }, washes);
+  const left = serumLeftIn(state);
+  const iced = state.iced && state.iced.toMs > nowMs ? state.iced : null;
   const clear = state.rinses.at(-1)?.clear === true;
   const cloud = clear ? 0.05 : Math.max(0.05, left);
   return (
@@ -61,6 +64,12 @@ export function WashPanel({ live }: PanelProps) {
         <p>
           about <strong className="number">{Math.round(left * 100)} %</strong> of the buttermilk left in it
         </p>
+        {iced && (
+          <p role="status">
+            In iced water until <strong className="number">{units.time(iced.toMs, nowMs)}</strong>, about{' '}
+            {formatMinutes((iced.toMs - nowMs) / 60_000)} more
+          </p>
+        )}
         <p className="quiet">
           {clear
             ? 'The water ran clear: that is enough.'

@@ -1,4 +1,5 @@
-import { fatBalance, salted } from '@morning-crock/core';
+import { fatBalance, keepsOf, salted, saltWantedKg } from '@morning-crock/core';
+import { daysWords } from '../../../parts/days-words.ts';
 import { useUnits } from '../../../data/use-units.ts';
 import type { PanelProps } from './panel.ts';
 import './panels.css';
@@ -12,8 +13,9 @@ export function WorkPanel({ live, nowMs }: PanelProps) {
   if (!balance || work?.kind !== 'work') return null;
   const { possibleKg, likelyKg, realKg } = balance;
   const butterKg = realKg ?? likelyKg;
-  const wantedKg = (butterKg * work.saltFraction) / (1 - work.saltFraction);
+  const wantedKg = saltWantedKg(state, nowMs);
   const salt = state.saltKg === null ? null : salted(butterKg, balance.moistureFraction, state.saltKg);
+  const keeps = keepsOf(state, 'cold');
   const width = (kg: number): number => 300 * Math.min(1, kg / possibleKg);
   return (
     <section className="temper-panel" aria-label="The butter, possible, likely and real">
@@ -68,13 +70,20 @@ export function WorkPanel({ live, nowMs }: PanelProps) {
           <dt>{realKg === null ? 'came: not weighed yet' : 'came'}</dt>
           <dd className="number temper-big">{realKg === null ? '–' : units.mass(realKg)}</dd>
         </div>
-        {work.saltFraction > 0 && salt === null && (
+        {wantedKg !== null && (
           <div>
             <dt className="quiet">salt for {(work.saltFraction * 100).toFixed(1)} %</dt>
             <dd className="number">
               {realKg === null ? 'about ' : ''}
               {units.mass(wantedKg)}
             </dd>
+          </div>
+        )}
+        {keeps && (
+          <div>
+            <dt className="quiet">keeps in the cold, about</dt>
+            <dd className="number">{daysWords(keeps.days)}</dd>
+            <dd className="why">{keeps.reason}</dd>
           </div>
         )}
         {salt && (

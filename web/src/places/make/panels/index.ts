@@ -3,6 +3,7 @@ import type { StepKind } from '@morning-crock/core/contract';
 import type { ComponentType } from 'react';
 import { ChurnPanel } from './ChurnPanel.tsx';
 import { FeedPanel } from './FeedPanel.tsx';
+import { MakeReady } from './MakeReady.tsx';
 import { PanPanel } from './PanPanel.tsx';
 import type { PanelProps } from './panel.ts';
 import { TemperPanel } from './TemperPanel.tsx';
@@ -26,11 +27,12 @@ const PANELS: Panels = {
   filter: PanPanel,
 };
 /** What stands under the curve of a kind of step. */
-const UNDER: Panels = { stand: FeedPanel, churn: TooLong };
+const UNDER: Panels = { stand: FeedPanel, churn: TooLong, 'take-out': MakeReady };
 
 /** The picture of the present step in the curve's place. Butter is weighed on its board; what else is weighed has no picture. */
 export function panelOf({ current, steps }: MakeState): ComponentType<PanelProps> | undefined {
-  const kind = current?.step.kind;
+  // All done, it lies as the last of its steps left it.
+  const kind = current?.step.kind ?? steps.at(-1)?.step.kind;
   if (kind === 'weigh') return steps.some(({ step }) => step.kind === 'work') ? WorkPanel : undefined;
   return kind && PANELS[kind];
 }

@@ -1,11 +1,18 @@
 import {
+  batchOf,
   CHURN_FACTS,
   CHURN_KINDS,
   CHURN_SPEEDS,
   HAND_WORKED_WATER,
+  keepingPlanOf,
+  loadsFor,
+  preparationOf,
   productOf,
   salted,
+  serumLeftFraction,
   temperBath,
+  washesFor,
+  washingOf,
 } from '@morning-crock/core';
 import type { KitchenSettings, MakePlan, StepKind } from '@morning-crock/core/contract';
 import { NativeSelect } from '@mantine/core';
@@ -30,8 +37,13 @@ export function ChurnSection(props: {
   const wash = stepOf(plan, 'wash');
   const work = stepOf(plan, 'work');
   if (!temper || !churn || !wash || !work) return null;
-  const bath =
-    temper.standing === 'bath' ? temperBath(plan, { step: temper, goods: productOf(plan).goods }) : null;
+  const bath = temperBath(plan);
+  const { litres } = batchOf(plan);
+  const loads = churn.loads ?? 1;
+  const half = loadsFor(litres, churn.litres);
+  const washing = washingOf({ step: wash, goods: productOf(plan).goods });
+  const keeping = keepingPlanOf(wash.washes, washing);
+  const ready = preparationOf(plan);
   const own = kitchen.churns.find((c) => c.name === churn.name);
   const set = <K extends StepKind>(kind: K, part: Partial<Omit<Of<K>, 'id' | 'kind'>>): void =>
     change({ method: withStep(plan, kind, part) });
@@ -89,9 +101,21 @@ export function ChurnSection(props: {
           onChange={(e) => {
             const chosen = kitchen.churns.find((c) => c.id === e.currentTarget.value);
             const kind = CHURN_KINDS.find((k) => k === e.currentTarget.value);
+            // Another churn holds other loads.
             if (chosen)
-              set('churn', { churn: chosen.kind ?? 'crank', name: chosen.name, litres: chosen.litres });
-            else if (kind) set('churn', { churn: kind, name: CHURN_FACTS[kind].label, litres: USUAL_LITRES });
+              set('churn', {
+                churn: chosen.kind ?? 'crank',
+                name: chosen.name,
+                litres: chosen.litres,
+                loads: undefined,
+              });
+            else if (kind)
+              set('churn', {
+                churn: kind,
+                name: CHURN_FACTS[kind].label,
+                litres: USUAL_LITRES,
+                loads: undefined,
+              });
           }}
         />
         {!own && (
@@ -102,8 +126,22 @@ export function ChurnSection(props: {
             min={0.5}
             max={20}
             step={0.5}
-            onChange={(litres) => set('churn', { litres })}
+            onChange={(holds) => set('churn', { litres: holds, loads: undefined })}
           />
+        )}
+        <StepSlider
+          label="Loads"
+          value={loads}
+          shown={`${loads === 1 ? 'one' : loads} of ${units.volume(litres / loads)}${loads === half ? '' : `; ${half === 1 ? 'one' : half} would fill it to half`}`}
+          min={1}
+          max={Math.min(40, Math.max(6, 2 * half))}
+          step={1}
+          onChange={(n) => set('churn', { loads: n })}
+        />
+        {loads > 1 && (
+          <p className="quiet">
+            One after another: the next load waits in the cold and is tempered while this one churns.
+          </p>
         )}
         {CHURN_FACTS[churn.churn].motor && (
           <Choices
@@ -116,15 +154,36 @@ export function ChurnSection(props: {
       </section>
       <section className="section" aria-labelledby="finish-butter">
         <h2 id="finish-butter">Wash and salt</h2>
+        <Choices
+          legend="The butter is"
+          value={keeping}
+          options={[
+            { value: 'keep', label: 'to keep' },
+            { value: 'soon', label: 'eaten within the week' },
+            { value: 'ghee', label: 'going into ghee' },
+          ]}
+          onChange={(to) => set('wash', { washes: washesFor(to, washing) })}
+        />
         <StepSlider
           label="Washes"
           value={wash.washes}
-          shown={wash.washes === 0 ? 'none: use it soon, or for ghee' : `${wash.washes} ×`}
+          shown={
+            wash.washes === 0
+              ? 'none'
+              : `${wash.washes} ×, about ${Math.round(100 * serumLeftFraction(washing, wash.washes))} % of its buttermilk left`
+          }
           min={0}
           max={8}
           step={1}
           onChange={(washes) => set('wash', { washes })}
         />
+        {ready && ready.washLitres > 0 && (
+          <p className="quiet">
+            Have ready: {units.aboutVolume(ready.washLitres)} of drinking water, from the cold or with{' '}
+            {units.mass(Math.ceil(10 * ready.iceKg) / 10)} of ice; a bowl of{' '}
+            {units.aboutVolume(ready.bowlLitres)}.
+          </p>
+        )}
         <StepSlider
           label="Salt"
           value={salt}

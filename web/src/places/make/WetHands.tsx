@@ -1,0 +1,120 @@
+import {
+  CHURN_STAGES,
+  doneWordsOf,
+  GHEE_STAGE_WORDS,
+  GHEE_STAGES,
+  markWords,
+  saltWantedKg,
+  showsSet,
+  souringOf,
+  STAGE_WORDS,
+  stagesOfLoad,
+  type ChurnStage,
+  type Cue,
+  type GheeStage,
+  type MakeState,
+} from '@morning-crock/core';
+import { now } from '../../data/clock.ts';
+import { completeStep } from '../../data/complete-step.ts';
+import { record } from '../../data/store.ts';
+import type { LiveMake } from '../../data/use-make.ts';
+import type { Units } from '../../data/units-of.ts';
+import { useUnits } from '../../data/use-units.ts';
+import { ICED_MIN } from './panels/WashEntries.tsx';
+
+/** The two things that are told most of a step, when they are not cues of a souring. */
+function wetButtons(state: MakeState, units: Units): readonly [WetButton, WetButton] | null {
+  const { tells } = state.current?.step.facts ?? {};
+  if (tells === 'stages') {
+    const say = (stage: ChurnStage): WetButton => ({
+      words: STAGE_WORDS[stage],
+      say: () => void record(state.id, 'stage-seen', { stage }),
+    });
+    const last = stagesOfLoad(state).at(-1)?.stage;
+    const next = last ? CHURN_STAGES.indexOf(last) + 1 : 0;
+    const [first = 'easier', second = 'lump'] = CHURN_STAGES.slice(next).filter((s) => s !== 'broken');
+    return [say(first), say(second)];
+  }
+  if (tells === 'pan') {
+    const last = state.panStages.at(-1)?.stage;
+    const next = GHEE_STAGES.slice(last ? GHEE_STAGES.indexOf(last) + 1 : 0);
+    const say = (stage: GheeStage): WetButton => ({
+      words: GHEE_STAGE_WORDS[stage],
+      say: () => void record(state.id, 'stage-seen', { stage }),
+    });
+    return [say(next[0] ?? 'brown'), say(next[1] ?? 'brown')];
+  }
+  const iced: WetButton = {
+    words: `${ICED_MIN} min in iced water`,
+    say: () => void record(state.id, 'iced', { minutes: ICED_MIN }),
+  };
+  if (tells === 'salt') {
+    const saltKg = saltWantedKg(state, now());
+    const salt: WetButton =
+      saltKg === null
+        ? { words: 'No salt wanted', say: null }
+        : {
+            words: `Salt is in, ${units.mass(saltKg)}`,
+            say: () =>
+              void record(state.id, 'salted', {
+                massKg: saltKg,
+                typed: { value: Math.round(saltKg * 10_000) / 10, unit: 'g' },
+              }),
+          };
+    return [salt, iced];
+  }
+  if (tells !== 'rinses') return null;
+  const say = (clear: boolean): WetButton => ({
+    words: clear ? 'Washed, clear' : 'Washed, cloudy',
+    say: () => void record(state.id, 'rinsed', { clear }),
+  });
+  return [say(false), say(true)];
+}
+interface WetButton {
+  readonly words: string;
+  /** `null` when there is nothing to say. */
+  readonly say: (() => void) | null;
+}
+
+/** What eye and spoon tell of a souring, most of all: it is set, or it is not. */
+function souringButtons(state: MakeState): readonly [WetButton, WetButton] | null {
+  const souring = souringOf(state);
+  if (!souring) return null;
+  const incubating = state.inoculatedAtMs !== null && state.chilledAtMs === null;
+  const notSet = souring.cues[0] ?? 'liquid';
+  const say = (cue: Cue): WetButton['say'] =>
+    incubating ? () => void record(state.id, 'cue-seen', { cue, cleanSmell: null }) : null;
+  return [
+    {
+      words: `It is ${markWords(state, 'body').toLowerCase()}`,
+      say: say(souring.cues.find(showsSet) ?? 'set'),
+    },
+    { words: notSet === 'liquid' ? 'Still liquid' : 'It runs', say: say(notSet) },
+  ];
+}
+
+/** Four large buttons for wet hands. */
+export function WetHands({ live, onLeave }: { readonly live: LiveMake; readonly onLeave: () => void }) {
+  const { state } = live;
+  const units = useUnits();
+  return (
+    <div className="wet">
+      <button
+        type="button"
+        className="first"
+        onClick={() => void completeStep(state)}
+        disabled={!state.current}
+      >
+        {doneWordsOf(state) ?? 'All done'}
+      </button>
+      {(wetButtons(state, units) ?? souringButtons(state) ?? []).map(({ words, say }) => (
+        <button key={words} type="button" disabled={say === null} onClick={() => say?.()}>
+          {words}
+        </button>
+      ))}
+      <button type="button" onClick={onLeave}>
+        Dry hands
+      </button>
+    </div>
+  );
+}

@@ -1,0 +1,39 @@
+import { churnLoads, formatMinutes, STARTER_FACTS } from '@morning-crock/core';
+import type { LiveMake } from '../../data/use-make.ts';
+import type { Units } from '../../data/units-of.ts';
+import { readyWords } from '../../parts/seen-words.ts';
+
+/** What the present step aims at, in a few words. */
+export function aimOf(live: LiveMake, units: Units, nowMs: number): string {
+  const { state, forecast } = live;
+  const step = state.current?.step;
+  const time = forecast.point.steps.find((s) => s.id === step?.id);
+  const left = time ? (time.endMs - nowMs) / 60_000 : 0;
+  const soon = left > 1 ? `in about ${formatMinutes(left)}` : 'about now';
+  switch (step?.aim?.to) {
+    case 'heat':
+      return `To ${units.temperature(step.aim.celsius)}, ${soon}`;
+    case 'time':
+      return `Hold ${step.aim.minutes} min, over ${soon}`;
+    case 'dose': {
+      const { massKg, kind } = state.plan.starter;
+      return massKg === null ? STARTER_FACTS[kind].label : `${units.mass(massKg)} of starter`;
+    }
+    case 'amount':
+      return `${units.mass(step.aim.massKg)} of milk`;
+    case 'break': {
+      const load = churnLoads(state, nowMs)?.now;
+      if (!load) return '';
+      const { no, broke } = load.run;
+      return broke ? `Load ${no} is out` : `Breaks ${units.span(load.lowMs, load.highMs, nowMs)}`;
+    }
+    case 'ready': {
+      const ready = readyWords(state, forecast, units, nowMs);
+      return ready.charAt(0).toUpperCase() + ready.slice(1);
+    }
+    case 'words':
+      return step.aim.words;
+    default:
+      return '';
+  }
+}

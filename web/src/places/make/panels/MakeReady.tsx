@@ -1,0 +1,36 @@
+import { preparationOf } from '@morning-crock/core';
+import { useUnits } from '../../../data/use-units.ts';
+import type { PanelProps } from './panel.ts';
+
+/** What a churning wants to find ready, said in time: tonight, or before the cream comes out. */
+export function MakeReady({ live: { state } }: PanelProps) {
+  const units = useUnits();
+  const ready = preparationOf(state.plan);
+  if (!ready) return null;
+  const { bath } = ready;
+  return (
+    <section aria-label="Make ready" className="make-ready">
+      <h2>Make ready</h2>
+      <ul>
+        {ready.washLitres > 0 && (
+          <li>
+            {units.aboutVolume(ready.washLitres)} of drinking water into the cold tonight; from the tap, with{' '}
+            {units.mass(Math.ceil(10 * ready.iceKg) / 10)} of ice
+          </li>
+        )}
+        {bath && (
+          <li>
+            A bath of {units.aboutVolume(bath.litres)} at {units.temperature(bath.celsius)}
+            {bath.iceKg > 0 && `, with ${units.mass(Math.ceil(10 * bath.iceKg) / 10)} of ice`}
+            {ready.loads > 1 && ', anew for each load'}
+          </li>
+        )}
+        <li>
+          A bowl of {units.aboutVolume(ready.bowlLitres)}, a jug of{' '}
+          {units.aboutVolume(ready.buttermilkLitres)} for the buttermilk, a sieve with a wet cloth
+        </li>
+        <li>Churn, paddles and wooden moulds scalded, then soaked in cold water: dry wood sticks</li>
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,30 @@
+import type { MakeState } from '@morning-crock/core';
+import { record } from '../../../data/store.ts';
+
+/** Soft butter firms in iced water so long, minutes [judgement]. */
+export const ICED_MIN = 15;
+
+/** One tap a wash; and a rest in iced water when it gets soft under the hands. */
+export function WashEntries({ state }: { readonly state: MakeState }) {
+  return (
+    <div className="stage-buttons" role="group" aria-label="Washing">
+      <button
+        type="button"
+        className="chip"
+        onClick={() => void record(state.id, 'rinsed', { clear: false })}
+      >
+        Washed once, cloudy
+      </button>
+      <button type="button" className="chip" onClick={() => void record(state.id, 'rinsed', { clear: true })}>
+        Washed once, clear
+      </button>
+      <button
+        type="button"
+        className="chip"
+        onClick={() => void record(state.id, 'iced', { minutes: ICED_MIN })}
+      >
+        Too soft: {ICED_MIN} min in iced water
+      </button>
+    </div>
+  );
+}

@@ -1,0 +1,201 @@
+import {
+  fatBalance,
+  FLAVOURINGS,
+  isMassUnit,
+  MILLILITRES_PER,
+  MOST_BUTTER_WATER,
+  readTypedNumber,
+  SALT_KINDS,
+  saltOfSpoonsKg,
+  saltWantedKg,
+  SYSTEM_UNITS,
+  toKilograms,
+  UNIT_LABEL,
+  type Flavouring,
+  type MakeState,
+  type MassUnit,
+  type SaltKind,
+  type VolumeUnit,
+} from '@morning-crock/core';
+import { Button, TextInput } from '@mantine/core';
+import { useForm } from '@mantine/form';
+import { useState } from 'react';
+import { now } from '../../../data/clock.ts';
+import { record } from '../../../data/store.ts';
+import { useUnits } from '../../../data/use-units.ts';
+import { Choices } from '../../../parts/Choices.tsx';
+import { QuantityField } from '../../../parts/QuantityField.tsx';
+
+/** How wet the butter is: ten grams of it, weighed before and after their water was boiled off. */
+function PanTest({ state }: { readonly state: MakeState }) {
+  const form = useForm({
+    initialValues: { before: '10', after: '' },
+    validate: {
+      before: (text) => (gramsOf(text) === null ? 'Type the grams of butter, as 10.' : null),
+      after: (text, { before }) => {
+        const [grams, first] = [gramsOf(text), gramsOf(before)];
+        if (grams === null) return 'Type the grams that are left.';
+        if (first === null) return null;
+        if (grams > first) return 'More than before? Water boils off, nothing comes to it.';
+        return grams < (1 - MOST_BUTTER_WATER) * first
+          ? 'That little? More than 40 % water is no butter: weigh again, without the pan.'
+          : null;
+      },
+    },
+  });
+  const known = state.moistureFraction;
+  return (
+    <details>
+      <summary className="unfolds">
+        {known === null ? 'How wet is it? A pan test' : `Pan test: ${(known * 100).toFixed(1)} % water`}
+      </summary>
+      <form
+        aria-label="Pan test"
+        className="field-row"
+        onSubmit={form.onSubmit(({ before, after }) => {
+          const [beforeG, afterG] = [gramsOf(before)!, gramsOf(after)!];
+          void record(state.id, 'pan-tested', {
+            beforeKg: beforeG / 1000,
+            afterKg: afterG / 1000,
+            typed: { value: afterG, unit: 'g' },
+          });
+          form.reset();
+        })}
+      >
+        <TextInput label="Butter, g" inputMode="decimal" w={120} {...form.getInputProps('before')} />
+        <TextInput label="Left, g" inputMode="decimal" w={120} {...form.getInputProps('after')} />
+        <Button type="submit" variant="default">
+          Tested
+        </Button>
+      </form>
+      <p className="quiet">Heat it gently in a small pan until it is quiet and smells of nuts.</p>
+    </details>
+  );
+}
+
+/** Grams as typed; `null` for what is none. */
+function gramsOf(text: string): number | null {
+  const read = readTypedNumber(text);
+  return read.ok && read.value > 0 ? read.value : null;
+}
+
+/** How much salt went in, by weight or by level spoons, beginning with what was planned for the butter there is. */
+function Salt({ state }: { readonly state: MakeState }) {
+  const units = useUnits();
+  const { mass, spoons } = SYSTEM_UNITS[units.system];
+  const saltUnits: readonly (MassUnit | VolumeUnit)[] = [...mass, ...spoons];
+  const unit = saltUnits[0] ?? 'g';
+  const [kind, setKind] = useState<SaltKind>('fine');
+  const kgOf = (value: number, u: typeof unit): number =>
+    isMassUnit(u) ? toKilograms(value, u) : saltOfSpoonsKg(value, MILLILITRES_PER[u], kind);
+  const balance = fatBalance(state, now());
+  const butterKg = balance?.realKg ?? balance?.likelyKg ?? 0;
+  const wantedKg = saltWantedKg(state, now());
+  const [typed, setTyped] = useState<{ value: number; unit: typeof unit } | null>(() => {
+    if (wantedKg === null) return null;
+    const asked = units.mass(wantedKg).match(/^[\d.,]+/)?.[0] ?? '';
+    const read = readTypedNumber(asked);
+    return read.ok && units.mass(wantedKg).endsWith(UNIT_LABEL[unit]) ? { value: read.value, unit } : null;
+  });
+  if (state.saltKg !== null) return <p>Salted with {units.mass(state.saltKg)}.</p>;
+  if (wantedKg === null) return null;
+  return (
+    <form
+      aria-label="Salt"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (!typed) return;
+        const massKg = kgOf(typed.value, typed.unit);
+        void record(state.id, 'salted', isMassUnit(typed.unit) ? { massKg, typed } : { massKg, typed, kind });
+      }}
+    >
+      <QuantityField
+        label="Salt"
+        value={typed?.value ?? null}
+        unit={unit}
+        units={saltUnits.map((u) => ({ value: u, label: UNIT_LABEL[u] }))}
+        check={(value, u) =>
+          value > 0
+            ? kgOf(value, u) > butterKg * 0.1
+              ? `That is more than a tenth of the ${units.mass(butterKg)} of butter. Another unit?`
+              : null
+            : 'The salt must be above 0.'
+        }
+        onFault={(faulty) => {
+          if (faulty) setTyped(null);
+        }}
+        onChange={(value, u) => setTyped({ value, unit: u })}
+      />
+      {typed && !isMassUnit(typed.unit) && (
+        <>
+          <Choices
+            legend="Salt"
+            value={kind}
+            options={SALT_KINDS.map((k) => ({ value: k, label: k }))}
+            onChange={setKind}
+          />
+          <p className="quiet">
+            Level spoons: about {units.mass(kgOf(typed.value, typed.unit))}. Kinds pack differently; a scale
+            knows.
+          </p>
+        </>
+      )}
+      <Button type="submit" variant="default" h={56} disabled={!typed} mt={12}>
+        The salt is in
+      </Button>
+    </form>
+  );
+}
+
+const FLAVOUR_LABEL: Readonly<Record<Flavouring, string>> = {
+  herbs: 'fresh herbs',
+  garlic: 'garlic',
+  dry: 'something dry: spice, dried herbs',
+};
+
+/** What else goes into it; fresh and moist in fat it must be kept cold. */
+function Flavour({ state }: { readonly state: MakeState }) {
+  const units = useUnits();
+  const [what, setWhat] = useState<Flavouring>('herbs');
+  const fresh = state.flavours.some((f) => f.with !== 'dry');
+  return (
+    <details>
+      <summary className="unfolds">
+        {state.flavours.length === 0
+          ? 'Herbs or garlic in it?'
+          : `In it: ${state.flavours.map((f) => FLAVOUR_LABEL[f.with]).join(', ')}`}
+      </summary>
+      <Choices
+        legend="It is"
+        value={what}
+        options={FLAVOURINGS.map((f) => ({ value: f, label: FLAVOUR_LABEL[f] }))}
+        onChange={setWhat}
+      />
+      <Button
+        variant="default"
+        h={56}
+        mt={12}
+        onClick={() => void record(state.id, 'flavoured', { with: what, text: '' })}
+      >
+        It is in
+      </Button>
+      {(fresh || what !== 'dry') && (
+        <p className="caution">
+          Fresh garlic or herbs in fat can grow the germ of botulism, salted or not, without smell or taste.
+          Keep it at {units.temperature(5)} or less and eat it within four days, or freeze it.
+        </p>
+      )}
+    </details>
+  );
+}
+
+/** What hands tell while butter is worked. */
+export function WorkEntries({ state }: { readonly state: MakeState }) {
+  return (
+    <>
+      <Salt key={state.saltKg} state={state} />
+      <PanTest state={state} />
+      <Flavour state={state} />
+    </>
+  );
+}

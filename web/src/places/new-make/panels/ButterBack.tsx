@@ -1,0 +1,169 @@
+import {
+  formatMinutes,
+  instantOfLocal,
+  localDate,
+  type ButterWay,
+  type ButterWays,
+} from '@morning-crock/core';
+import type { KitchenSettings, MakePlan } from '@morning-crock/core/contract';
+import { Button, Checkbox, NativeSelect, Progress } from '@mantine/core';
+import { useState } from 'react';
+import { now } from '../../../data/clock.ts';
+import { useUnits } from '../../../data/use-units.ts';
+import { ClockField } from '../../../parts/ClockField.tsx';
+import { StepSlider } from '../../../parts/StepSlider.tsx';
+import { cancelForecast, requestButter } from '../../../workers/forecast-client.ts';
+import '../../../parts/work-back.css';
+
+const DAY_MS = 86_400_000;
+const KEY = 'butter-back';
+const STANDING_WORDS = {
+  room: 'tempered in the room',
+  cold: 'tempered in the cold',
+  bath: 'tempered in a bath',
+} as const;
+const NO_WAY = {
+  never: 'This cream never comes to its heat like that: choose another heat for the churn.',
+  'too-late': 'Too late for that: there is not enough time left. Choose a later time.',
+  'nobody-there': 'Somebody would have to be there while everybody sleeps or is away. Choose another time.',
+} as const;
+
+/** Butter by a time: when the cream comes out, with ripening and thaw before it. */
+export function ButterBack(props: {
+  readonly plan: MakePlan;
+  readonly kitchen: KitchenSettings;
+  readonly onTake: (way: ButterWay) => void;
+}) {
+  const { plan, kitchen, onTake } = props;
+  const units = useUnits();
+  const [openedMs] = useState(now);
+  const { zone } = kitchen.site;
+  const [day, setDay] = useState('1');
+  const [time, setTime] = useState('12:00');
+  const [ripen, setRipen] = useState(false);
+  const [frozen, setFrozen] = useState(false);
+  const [pieceKg, setPieceKg] = useState(0.5);
+  const [share, setShare] = useState<number | null>(null);
+  const [failed, setFailed] = useState(false);
+  const [answer, setAnswer] = useState<ButterWays | null>(null);
+  const days = Array.from({ length: 7 }, (_, i) => ({
+    value: String(i),
+    label: i === 0 ? 'today' : i === 1 ? 'tomorrow' : units.day(openedMs + i * DAY_MS),
+  }));
+  async function work(): Promise<void> {
+    const nowMs = Math.round(now());
+    const byMs = instantOfLocal(zone, localDate(zone, nowMs + Number(day) * DAY_MS), time || '12:00');
+    setShare(0);
+    setAnswer(null);
+    setFailed(false);
+    try {
+      const wish = { plan, kitchen, byMs, ripen, frozenPieceKg: frozen ? pieceKg : null, nowMs };
+      setAnswer(await requestButter(KEY, wish, setShare));
+    } catch {
+      setFailed(true);
+    }
+    setShare(null);
+  }
+  const nowMs = now();
+  return (
+    <section className="section work-back" aria-label="Work back">
+      <h2>When is the butter wanted?</h2>
+      <div className="field-row">
+        <NativeSelect
+          label="Day"
+          data={days}
+          value={day}
+          onChange={(e) => setDay(e.currentTarget.value)}
+          w={160}
+        />
+        <ClockField label="By" shown="By" value={time} onValue={setTime} />
+      </div>
+      <fieldset className="allowances">
+        <legend className="below-s">Before it</legend>
+        {plan.milk.soured !== true && (
+          <Checkbox
+            label="the cream is to ripen first"
+            checked={ripen}
+            onChange={(e) => setRipen(e.currentTarget.checked)}
+          />
+        )}
+        <Checkbox
+          label="the cream is still frozen"
+          checked={frozen}
+          onChange={(e) => setFrozen(e.currentTarget.checked)}
+        />
+      </fieldset>
+      {frozen && (
+        <StepSlider
+          label="Its largest piece"
+          value={pieceKg}
+          shown={units.mass(pieceKg)}
+          min={0.1}
+          max={3}
+          step={0.1}
+          onChange={setPieceKg}
+        />
+      )}
+      {share === null ? (
+        <Button className="at-the-start" onClick={() => void work()}>
+          Find a way
+        </Button>
+      ) : (
+        <div className="field-row" role="status">
+          <Progress value={share * 100} w={260} aria-label="How far it is" />
+          <span>Trying …</span>
+          <Button variant="default" onClick={() => cancelForecast(KEY)}>
+            Stop
+          </Button>
+        </div>
+      )}
+      {failed && (
+        <p className="caution" role="alert">
+          The ways could not be worked out on this device now. What is chosen stays: find a way again.
+        </p>
+      )}
+      {answer?.reason && (
+        <p className="caution" role="alert">
+          {NO_WAY[answer.reason]}
+        </p>
+      )}
+      {answer && answer.ways.length > 0 && (
+        <ol className="offers" aria-label="Ways">
+          {answer.ways.map((way) => (
+            <li key={`${way.standing} ${way.startMs}`}>
+              <div className="offer-time number">Out {units.time(way.startMs, nowMs)}</div>
+              <div>
+                {way.thawMs !== null && (
+                  <p>
+                    Into the fridge to thaw by{' '}
+                    <strong className="number">{units.time(way.thawMs, nowMs)}</strong>
+                  </p>
+                )}
+                {way.ripen && (
+                  <p>
+                    Starter in at <strong className="number">{units.time(way.ripen.startMs, nowMs)}</strong>,
+                    into the cold about{' '}
+                    <strong className="number">{units.time(way.ripen.coldMs, nowMs)}</strong>
+                  </p>
+                )}
+                <p className="quiet">
+                  {STANDING_WORDS[way.standing]}, churned from about {units.time(way.churnMs, nowMs)}, worked
+                  about {units.time(way.doneMs, nowMs)}.{' '}
+                  {way.sure
+                    ? 'Nine times in ten it is done by then.'
+                    : `Tight: one time in ten it is later than ${units.time(way.lateMs, nowMs)}.`}
+                </p>
+              </div>
+              <Button variant="default" onClick={() => onTake(way)}>
+                Take this
+              </Button>
+            </li>
+          ))}
+        </ol>
+      )}
+      <p className="quiet">
+        No hands while you sleep or are away. Tried in steps of {formatMinutes(10)}; all times are estimates.
+      </p>
+    </section>
+  );
+}
