@@ -51,7 +51,10 @@ export function butterKeeping(of: KeptButter): ButterKeeping {
     const daily = place === 'under-water' ? ', its water changed daily' : '';
     return washed && salty
       ? { days: [5, 7], reason: `salted and washed, at 20 °C or less${daily}` }
-      : { days: [1, 2], reason: `${salty ? 'not washed enough' : 'unsalted'}, at 20 °C or less${daily}` };
+      : {
+          days: [1, 2],
+          reason: `${salty ? 'not washed enough' : brineFraction > 0 ? 'hardly salted' : 'unsalted'}, at 20 °C or less${daily}`,
+        };
   }
   const sour = cultured ? '; ripened, it turns rather sour than foul' : '';
   if (washed && salty) return { days: [30, 60], reason: `washed, and its water is brine${sour}` };

@@ -2,6 +2,9 @@
 export const CHURN_STAGES = ['froth', 'soft', 'stiff', 'yellow', 'easier', 'broken', 'lump'] as const;
 export type ChurnStage = (typeof CHURN_STAGES)[number];
 
+export const isChurnStage = (stage: string): stage is ChurnStage =>
+  (CHURN_STAGES as readonly string[]).includes(stage);
+
 /** What each looks, sounds or feels like. */
 export const STAGE_WORDS: Readonly<Record<ChurnStage, string>> = {
   froth: 'froth',

@@ -83,6 +83,8 @@ export const EVENT_DATA = {
   'stage-seen': z.strictObject({ stage: z.enum([...CHURN_STAGES, ...GHEE_STAGES]) }),
   /** The pan with what is in it: what it lost since the first time is water. */
   'pan-weighed': z.strictObject({ massKg, typed: typedQuantity }),
+  /** Solids stuck: it went on in another pan, which weighs what it weighs. */
+  'pan-changed': z.strictObject({}),
   /** One wash; whether its water ran clear. */
   rinsed: z.strictObject({ clear: z.boolean() }),
   /** A pan test of the butter: a little of it weighed before and after its water was boiled off. */

@@ -1,11 +1,13 @@
 import {
   butterBalance,
-  churnForecast,
+  churnAlong,
   FLAME_SHARE,
   gheeForecast,
   gheeStageShare,
   gheeYieldKg,
+  piecesOf,
   STAGE_SHARE,
+  tooLongMin,
   type ChurnStage,
   type GheeStage,
 } from '../butter/index.ts';
@@ -17,6 +19,7 @@ import { batchOf } from '../method/index.ts';
 import { massOfLitresKg, MILK_FACTS, withFat } from '../milk/index.ts';
 import { createRandom, hashSeed } from '../numerics/index.ts';
 import { beginPlan } from '../products/index.ts';
+import { creamIn, withLoads } from '../steps/index.ts';
 import { LANTERN_FOLD } from './kitchen.ts';
 import { trueSouring, type DemoEvent, type HiddenTruth } from './truth.ts';
 
@@ -138,32 +141,60 @@ function ripening(name: string, litres: number, startMs: number, looksH: readonl
 const stepOf = <K extends StepInstance['kind']>(plan: MakePlan, kind: K) =>
   plan.method.steps.find((s): s is Extract<StepInstance, { kind: K }> => s.kind === kind)!;
 
+/** How one churning of the demo differs from the others. */
+interface ChurningSketch {
+  readonly name: string;
+  readonly litres: number;
+  readonly toC?: number;
+  readonly roomC?: number;
+  readonly fat?: number;
+  readonly feed?: 'grass' | 'hay';
+  readonly ripened?: boolean;
+  readonly salt?: number;
+  /** Begun straight from the cold, until somebody asked how warm it was. */
+  readonly cold?: boolean;
+  readonly note?: string;
+}
+
+/** Straight from the cold, °C: as it was begun, as it was when it took too long, and after its bath. */
+const COLD_STORY = { begunC: 7, readC: 9.2, bathMin: 8, warmedC: 13 } as const;
+
 /** A churning in the barrel, played from a cream that is a little leaner than anybody knows. */
-function churning(name: string, litres: number, startMs: number): DemoCream {
+function churning(sketch: ChurningSketch, startMs: number): DemoCream {
+  const { name, litres, fat = 0.34, salt = 0.012, cold = false } = sketch;
   const base = beginPlan('butter', LANTERN_FOLD, new Date(startMs).toISOString(), litres);
-  const plan: MakePlan = {
+  const plan = withLoads({
     ...base,
     name,
-    milk: ownCream(litres, 0.34),
+    milk: {
+      ...ownCream(litres, fat),
+      ...(sketch.feed && { feed: sketch.feed }),
+      ...(sketch.ripened && { soured: true }),
+    },
     pot: LANTERN_FOLD.pots[0]!,
+    ...(sketch.roomC !== undefined && { roomC: sketch.roomC }),
     method: {
       ...base.method,
-      steps: base.method.steps.map((step) =>
-        step.kind === 'work' ? { ...step, saltFraction: 0.012 } : step,
-      ),
+      steps: base.method.steps.map((step) => {
+        if (step.kind === 'work') return { ...step, saltFraction: salt };
+        return step.kind === 'temper' && sketch.toC !== undefined ? { ...step, toC: sketch.toC } : step;
+      }),
     },
-  };
+  });
   return {
     plan,
     play: (makeId, own, untilMs, members) => {
       const random = createRandom(hashSeed(`churn ${makeId}`));
       const { events, say } = notes(LANTERN_FOLD.cooks[0]!.id, untilMs);
+      const read = (at: number, celsius: number): void =>
+        say(at, 'temperature-read', { celsius, instrument: 'hand', typed: { value: celsius, unit: 'C' } });
       begin(say, makeId, own, members);
       let atMs = startMs + 4 * MINUTE_MS;
       say(atMs, 'step-done', { step: 'take-out' });
       const { composition, litres: poured, massKg: creamKg } = batchOf(own);
       const temper = stepOf(own, 'temper');
       const churn = stepOf(own, 'churn');
+      const startC = cold ? COLD_STORY.begunC : temper.toC;
       const warming = runVessel(
         {
           composition,
@@ -173,42 +204,47 @@ function churning(name: string, litres: number, startMs: number): DemoCream {
           lidded: true,
           lossFactor: 1.1,
         },
-        temper.toC,
+        startC,
       );
       atMs += warming.minutes * MINUTE_MS;
-      const read = Math.round((temper.toC + 0.3 * random.normal()) * 10) / 10;
-      say(atMs, 'temperature-read', {
-        celsius: read,
-        instrument: 'hand',
-        typed: { value: read, unit: 'C' },
-      });
+      read(atMs, Math.round((startC + 0.3 * random.normal()) * 10) / 10);
       say(atMs + MINUTE_MS, 'step-done', { step: 'temper' });
       const trueFat = composition.fatFraction * 0.94;
-      const truth = churnForecast({
-        churn: churn.churn,
-        speed: churn.speed,
-        startC: temper.toC,
+      const truth = {
+        ...creamIn(own, { step: churn, goods: { into: 'cream', out: 'butter' } }, startC, startMs),
         fatFraction: trueFat,
-        fillFraction: poured / churn.litres,
-        litres: poured,
-        roomC: own.roomC,
-        ripened: false,
-        wholeCurd: false,
-        treatment: 'raw',
-        agedCold: true,
-      });
-      const minutes = truth.minutes * 1.15 * Math.exp(0.12 * random.normal());
+      };
       const beganMs = atMs + 2 * MINUTE_MS;
-      for (const stage of ['soft', 'stiff', 'yellow', 'broken'] satisfies ChurnStage[])
+      // Asked how warm it is once it takes too long, and warmed in a bath.
+      const askedMin = cold ? tooLongMin(truth) + 3 : Infinity;
+      const heats = cold
+        ? [
+            { minutes: askedMin, celsius: COLD_STORY.readC },
+            { minutes: askedMin + COLD_STORY.bathMin, celsius: COLD_STORY.warmedC },
+          ]
+        : [];
+      const along = churnAlong(truth, { heats, seen: [] });
+      const slower = 1.15 * Math.exp(0.12 * random.normal());
+      const minutes = cold ? askedMin + COLD_STORY.bathMin + 9 * slower : along.minutes * slower;
+      const seen: readonly ChurnStage[] = cold ? ['froth'] : ['soft', 'stiff', 'yellow'];
+      for (const stage of seen)
         say(beganMs + STAGE_SHARE[stage] * minutes * MINUTE_MS * (1 + 0.03 * random.normal()), 'stage-seen', {
           stage,
         });
+      if (cold) {
+        read(beganMs + askedMin * MINUTE_MS, COLD_STORY.readC);
+        say(beganMs + (askedMin + 1) * MINUTE_MS, 'noted', {
+          text: 'Far too cold: stood the churn in warm water and turned it slowly.',
+        });
+        read(beganMs + (askedMin + COLD_STORY.bathMin) * MINUTE_MS, COLD_STORY.warmedC);
+      }
+      say(beganMs + minutes * MINUTE_MS, 'stage-seen', { stage: 'broken' });
       atMs = beganMs + (minutes + 1.5) * MINUTE_MS;
       say(atMs, 'step-done', { step: 'churn' });
       const { butterKg } = butterBalance({
         creamKg,
         creamFatFraction: trueFat,
-        buttermilkFatFraction: truth.buttermilkFatFraction,
+        buttermilkFatFraction: along.buttermilkFatFraction,
         butterFatFraction: 0.815,
       });
       const outKg = Math.round((butterKg - 0.006) * 1000) / 1000;
@@ -220,15 +256,23 @@ function churning(name: string, litres: number, startMs: number): DemoCream {
       });
       for (const n of [1, 2, 3]) say(atMs + (6 + 4 * n) * MINUTE_MS, 'rinsed', { clear: n === 3 });
       say(atMs + 21 * MINUTE_MS, 'step-done', { step: 'wash' });
-      const saltKg = Math.round(outKg * 0.012 * 1000) / 1000;
-      say(atMs + 30 * MINUTE_MS, 'salted', { massKg: saltKg, typed: grams(saltKg) });
+      const saltKg = Math.round(outKg * salt * 1000) / 1000;
+      if (saltKg > 0) say(atMs + 30 * MINUTE_MS, 'salted', { massKg: saltKg, typed: grams(saltKg) });
       say(atMs + 34 * MINUTE_MS, 'step-done', { step: 'work' });
       say(atMs + 37 * MINUTE_MS, 'weighed', { massKg: outKg + saltKg, typed: grams(outKg + saltKg) });
-      say(atMs + 40 * MINUTE_MS, 'finished', { verdict: 'kept', reason: '' });
+      say(atMs + 39 * MINUTE_MS, 'shaped', {
+        pieces: [...piecesOf(outKg + saltKg, PIECE_KG)],
+        typed: grams(PIECE_KG),
+      });
+      if (sketch.note) say(atMs + 40 * MINUTE_MS, 'noted', { text: sketch.note });
+      say(atMs + 41 * MINUTE_MS, 'finished', { verdict: 'kept', reason: '' });
       return events;
     },
   };
 }
+
+/** Stall butter is sold in such pieces, kg. */
+const PIECE_KG = 0.23;
 
 /** Ghee of stall butter that did not sell, on a ring that gives less than its plate says. */
 function clarifying(name: string, butterKg: number, startMs: number): DemoCream {
@@ -281,11 +325,43 @@ function clarifying(name: string, butterKg: number, startMs: number): DemoCream 
   };
 }
 
-/** What the fold made of cream before today. */
+/** What the fold made of cream before today: a churning in each season, one of them begun far too cold. */
 export const demoCreamPast = (nowMs: number): DemoCream[] => [
+  churning(
+    { name: 'Winter butter', litres: 1.9, toC: 13.5, roomC: 15, feed: 'hay', fat: 0.32 },
+    nowMs - 301.2 * DAY_MS,
+  ),
+  churning(
+    {
+      name: 'Spring butter',
+      litres: 2.2,
+      roomC: 16,
+      feed: 'hay',
+      cold: true,
+      note: 'Next time measure first: it was hard as wax when I began.',
+    },
+    nowMs - 228.3 * DAY_MS,
+  ),
+  churning(
+    {
+      name: 'Meadow butter',
+      litres: 2.5,
+      toC: 11,
+      roomC: 22,
+      feed: 'grass',
+      fat: 0.36,
+      salt: 0.016,
+      note: 'Very yellow, firm enough after the second wash.',
+    },
+    nowMs - 147.1 * DAY_MS,
+  ),
+  churning(
+    { name: 'Ripened butter', litres: 2, toC: 15, roomC: 20, feed: 'grass', ripened: true, salt: 0 },
+    nowMs - 82.2 * DAY_MS,
+  ),
   ripening('Stall cream', 1.4, nowMs - 6 * DAY_MS, [9, 12, 14, 16, 18, 20, 23, 26]),
-  churning('Barrel butter', 2.3, nowMs - 22 * DAY_MS),
-  churning('Barrel butter', 2.1, nowMs - 2.2 * DAY_MS),
+  churning({ name: 'Barrel butter', litres: 2.3 }, nowMs - 22 * DAY_MS),
+  churning({ name: 'Barrel butter', litres: 2.1 }, nowMs - 2.2 * DAY_MS),
   clarifying('Ghee of stall butter', 0.74, nowMs - 9.3 * DAY_MS),
 ];
 
@@ -295,4 +371,4 @@ export const demoRipening = (nowMs: number): DemoCream =>
 
 /** A churning to be taken out soon; it waits for its cream. */
 export const demoChurningDue = (nowMs: number): DemoCream =>
-  churning('Butter from the pot', 1, nowMs + 35 * MINUTE_MS);
+  churning({ name: 'Butter from the pot', litres: 1 }, nowMs + 35 * MINUTE_MS);

@@ -54,6 +54,7 @@ export const EVENT_FACTS: Readonly<Record<EventType, EventFacts>> = {
   weighed: { of: MAKE, afterwards: true, feeds: ['milk'] },
   'stage-seen': { of: MAKE, bounded: true },
   'pan-weighed': { of: MAKE, bounded: true },
+  'pan-changed': { of: MAKE, bounded: true },
   'pan-tested': { of: MAKE, bounded: true, afterwards: true },
   rinsed: { of: MAKE, bounded: true },
   salted: { of: MAKE, afterwards: true },

@@ -1,6 +1,7 @@
 import {
   butterBalance,
   dilutedFat,
+  DRAINED_SERUM,
   fatWays,
   HAND_WORKED_FAT,
   HAND_WORKED_WATER,
@@ -11,6 +12,7 @@ import { batchOf } from '../method/index.ts';
 import { loadRuns, saltShareOf } from '../steps/index.ts';
 import type { MakeState } from './state.ts';
 import { walkThermal } from './thermal.ts';
+import { serumLeftIn } from './serum.ts';
 import { churningRun, churningStep } from './too-long.ts';
 
 /** Fat of lumps nobody worked: they hold that much water and buttermilk. */
@@ -35,6 +37,8 @@ export interface FatBalance {
   readonly inButterKg: number | null;
   readonly inButtermilkKg: number | null;
   readonly elsewhereKg: number | null;
+  /** Of what is elsewhere, what the washes carried off, by the model; the rest hangs in churn and cloth. */
+  readonly inWashKg: number | null;
   /** Water in the butter, 0..1: by a pan test, or as hand-worked butter usually holds. */
   readonly moistureFraction: number;
   /** Fat left in the buttermilk, 0..1, by the model. */
@@ -90,6 +94,13 @@ export function fatBalance(state: MakeState, nowMs: number): FatBalance | null {
     buttermilkFatFraction,
     breakC,
     overrun,
+    inWashKg:
+      ways.elsewhereKg === null || realKg === null
+        ? null
+        : Math.min(
+            Math.max(0, ways.elsewhereKg),
+            realKg * DRAINED_SERUM * (1 - serumLeftIn(state)) * buttermilkFatFraction,
+          ),
   };
 }
 
@@ -131,4 +142,16 @@ export function butterDoubt(
     mostKg,
     gramsMeant,
   };
+}
+
+/** Weighing takes the bowl's drops with it, kg. */
+const SCALES_KG = 0.02;
+
+/**
+ * The most buttermilk that can have come of a churning, kg: the cream and the water that was poured in, less the butter when it
+ * was weighed; `null` for what is no churning.
+ */
+export function mostButtermilkKg(state: MakeState, nowMs: number): number | null {
+  const fat = fatBalance(state, nowMs);
+  return fat && fat.creamKg + fat.waterKg - (fat.realKg ?? 0) + SCALES_KG;
 }

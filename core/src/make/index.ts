@@ -17,5 +17,6 @@ export * from './slow-churning.ts';
 export * from './too-long.ts';
 export * from './loads.ts';
 export * from './keeping.ts';
+export * from './serum.ts';
 export * from './churned.ts';
 export * from './preparation.ts';

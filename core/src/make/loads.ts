@@ -1,4 +1,4 @@
-import { STAGE_SHARE } from '../butter/index.ts';
+import { isChurnStage, STAGE_SHARE } from '../butter/index.ts';
 import { loadRuns, loadsOf, temperMin, type LoadRun } from '../steps/index.ts';
 import type { MakeState } from './state.ts';
 import { walkThermal } from './thermal.ts';
@@ -25,18 +25,17 @@ export function loadStanding({
 }: Pick<MakeState, 'plan' | 'current' | 'loadsAtMs' | 'stages'>): LoadStanding | null {
   if (!current?.step.facts.parts) return null;
   const no = loadsAtMs.length + 1;
-  const sinceMs = loadsAtMs.at(-1) ?? current.startedAtMs ?? 0;
   return {
     no,
     of: Math.max(no, loadsOf(plan)),
-    broke: stages.some(({ stage, atMs }) => atMs >= sinceMs && STAGE_SHARE[stage] === 1),
+    broke: stagesOfLoad({ stages, loadsAtMs }).some(({ stage }) => STAGE_SHARE[stage] === 1),
   };
 }
 
 /** What was seen of the load in the churn. */
 export const stagesOfLoad = ({ stages, loadsAtMs }: Pick<MakeState, 'stages' | 'loadsAtMs'>) => {
   const sinceMs = loadsAtMs.at(-1) ?? -Infinity;
-  return stages.filter(({ atMs }) => atMs >= sinceMs);
+  return stages.filter(({ atMs }) => atMs > sinceMs);
 };
 
 /** What the one large button says: a step is called done by it, or a load of it. @example doneWordsOf(state) // 'Load 2 is in' */
@@ -108,4 +107,22 @@ export function breakOfLoad(
   if (!run || !load) return null;
   const middleMs = run.startMs + load.endMin * MINUTE_MS;
   return { middleMs, earlyMs: middleMs - Z90 * load.along.lnSigma * load.along.minutes * MINUTE_MS };
+}
+
+/**
+ * Why a stage cannot have been seen then; `null` when it can: after the break of its load only a lump comes, until the next
+ * load is in.
+ * @example stageFault(state, 'froth', atMs) // 'comes after the break of its load …'
+ */
+export function stageFault(
+  { stages, loadsAtMs }: Pick<MakeState, 'stages' | 'loadsAtMs'>,
+  stage: string,
+  atMs: number,
+): string | null {
+  if (!isChurnStage(stage) || STAGE_SHARE[stage] === 1) return null;
+  const sinceMs = loadsAtMs.findLast((ms) => ms <= atMs) ?? -Infinity;
+  const broke = stages.find((s) => STAGE_SHARE[s.stage] === 1 && s.atMs > sinceMs && s.atMs < atMs);
+  return broke
+    ? 'comes after the break of its load: take the break back first, or begin the next load'
+    : null;
 }

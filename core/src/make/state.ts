@@ -246,6 +246,25 @@ const seenOf = <S extends string>(
     return stage === undefined ? [] : [{ stage, atMs: instantOf(event) }];
   });
 
+/** The pan as it was weighed; what another pan weighs is told as if the first had gone on: pouring loses no water. */
+function panOf(
+  weighed: readonly EventOf<'pan-weighed'>[],
+  changedMs: readonly number[],
+): { massKg: number; atMs: number }[] {
+  const pan: { massKg: number; atMs: number }[] = [];
+  let offKg = 0;
+  let lastMs = -Infinity;
+  for (const event of weighed) {
+    const atMs = instantOf(event);
+    const before = pan.at(-1);
+    if (before && changedMs.some((ms) => ms > lastMs && ms <= atMs))
+      offKg = before.massKg - event.data.massKg;
+    pan.push({ massKg: event.data.massKg + offKg, atMs });
+    lastMs = atMs;
+  }
+  return pan;
+}
+
 /** When each load after the first went in: two tablets may both have said so, and the first counts. */
 const loadsOf = (events: readonly EventOf<'load-begun'>[]): number[] => {
   const first = new Map<number, number>();
@@ -398,7 +417,7 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
     ),
     stages: seenOf(of('stage-seen'), CHURN_STAGES),
     panStages: seenOf(of('stage-seen'), GHEE_STAGES),
-    pan: of('pan-weighed').map((e) => ({ massKg: e.data.massKg, atMs: instantOf(e) })),
+    pan: panOf(of('pan-weighed'), of('pan-changed').map(instantOf)),
     rinses: of('rinsed').map((e) => ({ clear: e.data.clear, atMs: instantOf(e) })),
     loadsAtMs: loadsOf(of('load-begun')),
     rests: restsOf(of('churn-rested')),

@@ -31,6 +31,8 @@ export interface KeepBy {
   /** Hours it stood warmer than it should. */
   readonly warmH: number;
   readonly stoodWarm: boolean;
+  /** Raw cream that is to sour anyway keeps longer than to drink; `null` for all else. */
+  readonly toChurn: { readonly fromMs: number; readonly toMs: number } | null;
 }
 
 interface Table {
@@ -49,6 +51,10 @@ function tableOf({ treatment, soured, thawed, role }: Keeping): Table {
     reason: treatment === 'pasteurised' ? 'pasteurised, opened' : 'ultra-heated, opened',
   };
 }
+/** Raw cream to churn or ripen: it sours meanwhile, which it is to [judgement]. */
+const TO_CHURN_DAYS: readonly [number, number] = [7, 10];
+const mayChurn = ({ treatment, soured, thawed, role }: Keeping): boolean =>
+  role === 'cream' && treatment === 'raw' && !soured && !thawed;
 const FROZEN_DAYS: readonly [number, number] = [60, 120];
 
 /** How much of its life each hour at a heat takes, 1/h, for the short and the long end. */
@@ -89,7 +95,12 @@ export function keepBy(keeping: Keeping, nowMs: number): KeepBy {
     return spell.celsius > COLD_C ? sum + Math.max(0, (endMs - spell.fromMs) / HOUR_MS) : sum;
   }, 0);
   const frozen = celsius <= FROZEN_C;
-  const { reason } = tableOf(keeping);
+  const { days, reason } = tableOf(keeping);
+  // What it used up of its time to drink, it used up of its time to churn by as many hours.
+  const churnEnd = (i: 0 | 1): number => {
+    const longer = TO_CHURN_DAYS[i] / days[i];
+    return nowMs + ((1 - used[i] / longer) / (rates[i] / longer)) * HOUR_MS;
+  };
   return {
     fromMs: ends[0]!,
     toMs: ends[1]!,
@@ -100,5 +111,6 @@ export function keepBy(keeping: Keeping, nowMs: number): KeepBy {
         : reason,
     warmH,
     stoodWarm: !keeping.soured && warmH > WARM_FLAG_H,
+    toChurn: mayChurn(keeping) && !frozen ? { fromMs: churnEnd(0), toMs: churnEnd(1) } : null,
   };
 }

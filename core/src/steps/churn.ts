@@ -100,10 +100,10 @@ export interface LoadRun {
 const BEFORE_MIN = 15;
 const AFTER_MIN = 2;
 
-/** What happened from when to when, in minutes since then. */
+/** What happened from when to when, in minutes since then. What happened as a load went in is the one's before it. */
 const within = <T extends { readonly minutes: number }>(items: readonly T[], from: number, to: number): T[] =>
   items
-    .filter(({ minutes }) => minutes >= from && minutes < to)
+    .filter(({ minutes }) => (minutes > from || from === 0) && minutes <= to)
     .map((item) => ({ ...item, minutes: item.minutes - from }));
 
 /** Where the cream waits, it is tempered anew for each load. */
@@ -159,7 +159,7 @@ export function loadRuns(run: LegRun): LoadRun[] {
                 }),
             })),
             rests: run.rests
-              .filter(({ fromMin }) => fromMin >= startMin && fromMin < toMin)
+              .filter(({ fromMin }) => fromMin >= startMin && fromMin <= toMin)
               .map(({ fromMin, toMin: until }) => ({
                 fromMin: fromMin - startMin,
                 toMin: until === null ? null : until - startMin,

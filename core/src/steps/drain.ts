@@ -8,6 +8,7 @@ export const DRAIN: StepType = {
     pad: 'mass',
     endedBy: 'weighed',
     weighs: 'buttermilk',
+    tells: 'buttermilk',
   }),
   words: ({ milk }) => ({
     title: 'Drain',

@@ -46,7 +46,7 @@ export interface StepFacts {
   /** The by-product that is weighed in it, rather than the product. */
   readonly weighs?: ByProduct;
   /** What hands tell of it, besides that it is done. */
-  readonly tells?: 'stages' | 'rinses' | 'salt' | 'pan';
+  readonly tells?: 'stages' | 'buttermilk' | 'rinses' | 'salt' | 'pan';
   /** Who calls it done has seen it set, and smelt it clean. */
   readonly doneShowsSet?: true;
   /** Hotter than this it suffers, and at the second it smokes, °C. */

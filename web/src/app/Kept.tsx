@@ -20,6 +20,7 @@ const ENTRY_WORDS: Partial<Record<EventType, string>> = {
   rinsed: 'a wash',
   'pan-tested': 'a pan test',
   'pan-weighed': 'a weight of the pan',
+  'pan-changed': 'another pan',
   fed: 'a feed',
   salted: 'salt',
   'load-begun': 'a load',

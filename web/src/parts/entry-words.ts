@@ -1,6 +1,7 @@
 import { GHEE_STAGE_WORDS, STAGE_WORDS, type LoggedEvent } from '@morning-crock/core';
 import type { StepId, StepKind } from '@morning-crock/core/contract';
 import type { Units } from '../data/units-of.ts';
+import { piecesWords } from './pieces-words.ts';
 import { CUE_WORDS } from '../charts/curve-data.ts';
 
 const STEP_WORDS: Readonly<Record<StepKind, string>> = {
@@ -75,6 +76,8 @@ export function entryWords(event: LoggedEvent, units: Units): string | null {
       return { ...STAGE_WORDS, ...GHEE_STAGE_WORDS }[event.data.stage];
     case 'pan-weighed':
       return `the pan weighs ${units.mass(event.data.massKg)}`;
+    case 'pan-changed':
+      return 'on in another pan';
     case 'rinsed':
       return event.data.clear ? 'washed, the water ran clear' : 'washed once';
     case 'pan-tested':
@@ -92,7 +95,7 @@ export function entryWords(event: LoggedEvent, units: Units): string | null {
     case 'flavoured':
       return `${event.data.with === 'dry' ? 'spice' : event.data.with} in it${event.data.text ? `: ${event.data.text}` : ''}`;
     case 'shaped':
-      return `cut: ${event.data.pieces.map((p) => `${p.count} × ${units.mass(p.massKg)}`).join(', ')}`;
+      return `cut: ${piecesWords(event.data.pieces, units)}`;
     case 'tasted':
       return `tasted: ${event.data.sourness}, ${event.data.texture}${event.data.text ? `. ${event.data.text}` : ''}`;
     case 'noted':

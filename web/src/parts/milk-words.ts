@@ -48,6 +48,12 @@ export function costWords(lot: Lot, units: Units): string | null {
 /** "use by Wed 25 Nov to Fri 27 Nov", by the clock when it is soon, or that its time is over. */
 export function keepWords(lot: Lot, nowMs: number, units: Units): { text: string; late: boolean } {
   const keep = keepOf(lot, nowMs);
+  // Cream that is to sour is not late when it is too old to drink.
+  if (keep.toChurn && keep.fromMs <= nowMs && nowMs < keep.toChurn.toMs)
+    return {
+      text: `no more to drink; to churn or ripen by ${units.day(keep.toChurn.toMs)}: it sours`,
+      late: false,
+    };
   if (keep.toMs <= nowMs) return { text: `past its time (${keep.reason})`, late: true };
   const told = (ms: number): string =>
     keep.toMs - nowMs < SOON_MS

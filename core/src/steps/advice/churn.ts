@@ -1,32 +1,40 @@
 import { batchOf } from '../../method/index.ts';
-import { formatVolume } from '../../units/index.ts';
+import { formatTemperature, formatVolume } from '../../units/index.ts';
 import { paramsOf, type Advise } from '../step-type.ts';
 import { loadsOf } from '../temper.ts';
 
 /** Below this cream hardly breaks at all, and below the second it is slow. */
 const NO_CREAM_FAT = 0.12;
 const THIN_FAT = 0.25;
+/** Where a whole curd is usually churned, °C [judgement]. */
+const CURD_C = 17;
 
-export const adviseChurn: Advise = (plan, { measures }, of) => {
+export const adviseChurn: Advise = (plan, { measures, temperature }, of) => {
   const { litres: holds, name } = paramsOf(of.step, 'churn');
   const { litres: all, composition } = batchOf(plan);
   const litres = all / loadsOf(plan);
   const { fatFraction } = composition;
   const percent = `${(fatFraction * 100).toFixed(0)} %`;
   return [
-    fatFraction < NO_CREAM_FAT
+    plan.milk.wholeCurd
       ? {
-          severity: 'stop',
+          severity: 'note',
           field: 'milk',
-          text: `${percent} fat is hardly cream: it would not break. Let it stand and skim it richer; from 25 % it churns well.`,
+          text: `Soured milk churned whole: a quarter to a half of its fat may stay in the buttermilk. It is churned warmer than cream, at ${formatTemperature(CURD_C, temperature)} or so.`,
         }
-      : fatFraction < THIN_FAT
+      : fatFraction < NO_CREAM_FAT
         ? {
-            severity: 'caution',
+            severity: 'stop',
             field: 'milk',
-            text: `Cream of ${percent} is thin: it takes long and gives little. From 25 % it churns well.`,
+            text: `${percent} fat is hardly cream: it would not break. Let it stand and skim it richer; from 25 % it churns well.`,
           }
-        : null,
+        : fatFraction < THIN_FAT
+          ? {
+              severity: 'caution',
+              field: 'milk',
+              text: `Cream of ${percent} is thin: it takes long and gives little. From 25 % it churns well.`,
+            }
+          : null,
     litres > holds * 0.9
       ? {
           severity: 'stop',

@@ -1,4 +1,12 @@
-import { beginsMake, EVENT_FACTS, faultOfFold, isChange, today } from '@morning-crock/core';
+import {
+  beginsMake,
+  EVENT_FACTS,
+  faultOfFold,
+  foldMake,
+  isChange,
+  stageFault,
+  today,
+} from '@morning-crock/core';
 import {
   dataBroughtUp,
   EVENT_DATA,
@@ -42,6 +50,11 @@ async function checkAgainstStream(stream: StreamFacts, kitchenId: string, draft:
     const { step } = said.data;
     if (!make?.plan.method.steps.some(({ id }) => id === step))
       refuse('bad-input', 'data.step', 'is no step of this make');
+  }
+  if (said.type === 'stage-seen') {
+    const state = foldMake(draft.streamId, await stream.only(['stage-seen', 'load-begun']));
+    const fault = state && stageFault(state, said.data.stage, Date.parse(draft.at));
+    if (fault) refuse('bad-input', 'data.stage', fault);
   }
   if (isChange(draft)) {
     const aim = await stream.entry(draft.data.target);

@@ -27,6 +27,8 @@ export interface StreamFacts {
   root(id: string): Promise<StoredEvent | null>;
   /** Everything but the readings and notes, of which there may be thousands. */
   shaping(): Promise<readonly StoredEvent[]>;
+  /** Entries of some types, with how it began and what took entries back. */
+  only(types: readonly EventType[]): Promise<readonly StoredEvent[]>;
   appended(event: StoredEvent): void;
 }
 
@@ -70,6 +72,8 @@ export function createStreams(log: LogWriter, kitchenId: string) {
         }
       },
       shaping: () => readEvents(log.manager, { kitchenId, streamId, notTypes: BOUNDED }),
+      only: (types) =>
+        readEvents(log.manager, { kitchenId, streamId, types: [...TELLING, 'corrected', ...types] }),
       appended(event) {
         own.set(event.id, event);
         if (TELLING.includes(event.type)) telling.push(event);

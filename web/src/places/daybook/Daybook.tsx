@@ -6,7 +6,9 @@ import { useLayoutEffect, useRef, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useImportDaybookMutation, useMakesQuery } from '../../data/api.ts';
 import { useUnits } from '../../data/use-units.ts';
+import { Choices } from '../../parts/Choices.tsx';
 import { JsonFile } from '../../parts/JsonFile.tsx';
+import { Churnings, churningsOf } from './Churnings.tsx';
 
 const hours = (h: number): string => `${h.toFixed(1)} h`;
 
@@ -175,6 +177,8 @@ export function Daybook() {
   const makes = (data ?? []).filter((m) =>
     `${m.name} ${m.milk} ${m.starter} ${m.note ?? ''} ${m.sourness ?? ''}`.toLowerCase().includes(wanted),
   );
+  const churnings = churningsOf(makes);
+  const onlyButter = search.get('of') === 'butter' && churnings.length > 0;
   return (
     <div>
       <div className="row wide below-m">
@@ -183,9 +187,18 @@ export function Daybook() {
           label="Find"
           value={search.get('q') ?? ''}
           maxLength={80}
-          onChange={(e) =>
-            setSearch(e.currentTarget.value ? { q: e.currentTarget.value } : {}, { replace: true })
-          }
+          onChange={(e) => {
+            const q = e.currentTarget.value;
+            setSearch(
+              (before) => {
+                const next = new URLSearchParams(before);
+                if (q) next.set('q', q);
+                else next.delete('q');
+                return next;
+              },
+              { replace: true },
+            );
+          }}
           w={220}
         />
         <Exchange />
@@ -203,7 +216,27 @@ export function Daybook() {
           No makes yet. <Link to="/new">Begin one</Link>
         </p>
       )}
-      {makes.length > 0 && <MakesTable makes={makes} />}
+      {churnings.length > 0 && (
+        <div className="below-m">
+          <Choices
+            legend="Show"
+            value={onlyButter ? 'butter' : 'all'}
+            options={[
+              { value: 'all', label: 'every make' },
+              { value: 'butter', label: 'churnings, compared' },
+            ]}
+            onChange={(of) =>
+              setSearch((before) => {
+                const next = new URLSearchParams(before);
+                if (of === 'butter') next.set('of', 'butter');
+                else next.delete('of');
+                return next;
+              })
+            }
+          />
+        </div>
+      )}
+      {onlyButter ? <Churnings churnings={churnings} /> : makes.length > 0 && <MakesTable makes={makes} />}
       {data && data.length > 0 && makes.length === 0 && <p>Nothing found for “{search.get('q')}”.</p>}
     </div>
   );

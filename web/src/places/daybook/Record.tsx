@@ -19,7 +19,8 @@ import { MakeCurve } from '../../charts/MakeCurve.tsx';
 import { curveDataOf } from '../../charts/curve-data.ts';
 import { EntryLog } from '../../parts/EntryLog.tsx';
 import { JarTable } from './JarTable.tsx';
-import { Churned, FatBar, fatFacts } from './panels/Churned.tsx';
+import { Churned, fatFacts, Keeps } from './panels/Churned.tsx';
+import { FatFlow } from './panels/FatFlow.tsx';
 import { Clarified, gheeFacts } from './panels/Clarified.tsx';
 import { TraceView } from './TraceView.tsx';
 import './record.css';
@@ -168,7 +169,7 @@ export function Record({ state }: { readonly state: MakeState }) {
           ) : (
             <Clarified state={state} units={units} />
           )}
-          {fat && <FatBar fat={fat} units={units} />}
+          {fat && <FatFlow fat={fat} units={units} />}
           <StepsTable state={state} units={units} />
           {state.traces.map((trace) => (
             <TraceView key={trace.traceId} makeId={state.id} trace={trace} />
@@ -184,6 +185,7 @@ export function Record({ state }: { readonly state: MakeState }) {
               </div>
             ))}
           </dl>
+          {fat && <Keeps state={state} />}
           {(state.notes.length > 0 || state.tasting?.text || state.finished?.reason) && (
             <section className="below-l" aria-label="Notes">
               <h2 className="below-s">Notes</h2>

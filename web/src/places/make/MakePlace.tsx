@@ -65,6 +65,8 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
     if (key === 'd') void completeStep(state);
   });
   const step = state.current?.step;
+  // What is told of the step stands in the pad's place, but where a weight ends it.
+  const ownEntries = step?.facts.tells !== undefined && step.facts.endedBy === null;
   const words = contradictionWords(forecast);
   const heating = step && ['milk', 'hot-milk'].includes(step.facts.inThePot);
   if (wet) return <WetHands live={live} onLeave={() => dispatch(liveSlice.actions.wetHandsTurned(false))} />;
@@ -209,7 +211,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
           <StepEntries state={state} />
           {step?.facts.endedBy === 'tasted' ? (
             <TasteForm state={state} />
-          ) : (narrow || step?.facts.tells !== undefined) && !padOpen ? (
+          ) : (narrow || ownEntries) && !padOpen ? (
             <Button variant="default" h={56} onClick={() => setPadOpen(true)}>
               Enter a reading, or what you see
             </Button>

@@ -1,6 +1,7 @@
 import {
   butterDoubt,
   handReading,
+  mostButtermilkKg,
   readTypedNumber,
   titratedPercent,
   toCelsius,
@@ -73,6 +74,14 @@ function weighing(
   if (step?.facts.endedBy === 'reserved')
     return { ok: true, atMs, entry: { type: 'reserved', data: { massKg, typed } } };
   const by = step?.facts.weighs;
+  const mostKg = by === 'buttermilk' ? mostButtermilkKg(state, atMs) : null;
+  if (mostKg !== null && massKg > mostKg)
+    return wrong(
+      'text',
+      state.poured.length > 0
+        ? `That is more than the cream and the water together: ${units.mass(mostKg)} at most. Weighed with its bowl?`
+        : `That is more than the cream was: ${units.mass(mostKg)} at most. Water poured in? Say so first; or was it weighed with its bowl?`,
+    );
   const doubt = by ? null : butterDoubt(state, massKg, typed, atMs);
   if (doubt) return wrong('text', doubtWords(doubt, units));
   return { ok: true, atMs, entry: { type: 'weighed', data: { massKg, typed, ...(by ? { of: by } : {}) } } };

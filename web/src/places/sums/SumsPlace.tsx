@@ -1,6 +1,7 @@
 import type { ComponentType } from 'react';
 import { Link, NavLink, useParams, useSearchParams } from 'react-router';
 import { useKitchenQuery } from '../../data/api.ts';
+import { BoughtSum } from './BoughtSum.tsx';
 import { BoxSum } from './BoxSum.tsx';
 import { ChurnSum } from './ChurnSum.tsx';
 import { CoolDown } from './CoolDown.tsx';
@@ -41,6 +42,7 @@ const SUMS: readonly Sum[] = [
     Face: StandardiseSum,
   },
   { name: 'churn', title: 'Churning', asks: 'When does the cream break?', Face: ChurnSum },
+  { name: 'bought', title: 'Bought cream', asks: 'Does it pay as butter?', Face: BoughtSum },
   { name: 'vigour', title: 'Dose like fresh', asks: 'How much of an old culture?', Face: VigourSum },
   { name: 'thaw', title: 'Thaw', asks: 'When is it liquid?', Face: ThawSum },
   { name: 'lactation', title: 'Lactation', asks: 'How much milk in some weeks?', Face: LactationSum },

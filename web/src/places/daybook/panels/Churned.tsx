@@ -1,7 +1,25 @@
-import { brokeAfter, churnSpread, salted, type FatBalance, type MakeState } from '@morning-crock/core';
+import {
+  BUTTER_PLACES,
+  churnedOf,
+  churnSpread,
+  keepsOf,
+  salted,
+  type ButterPlace,
+  type FatBalance,
+  type MakeState,
+} from '@morning-crock/core';
 import type { Units } from '../../../data/units-of.ts';
 import { ChurnCord } from '../../../parts/ChurnCord.tsx';
+import { daysWords } from '../../../parts/days-words.ts';
+import { piecesWords } from '../../../parts/pieces-words.ts';
 import './churned.css';
+
+const PLACE_WORDS: Readonly<Record<ButterPlace, string>> = {
+  cold: 'sealed, in the cold',
+  freezer: 'frozen',
+  counter: 'on the counter',
+  'under-water': 'under water',
+};
 
 /** What a churning gave, against what it could have. */
 export function fatFacts(fat: FatBalance, state: MakeState, units: Units): (readonly [string, string])[] {
@@ -24,6 +42,13 @@ export function fatFacts(fat: FatBalance, state: MakeState, units: Units): (read
       ? []
       : [['Water, by pan test', `${(state.moistureFraction * 100).toFixed(1)} %`] as const]),
     ['Washed', state.rinses.length === 0 ? 'not washed' : `${state.rinses.length} ×`],
+    ...(state.poured.length === 0
+      ? []
+      : [['Water in the churn', `${units.mass(fat.waterKg)}: diluted`] as const]),
+    ...(state.flavours.length === 0
+      ? []
+      : [['In it', state.flavours.map((f) => (f.with === 'dry' ? 'spice' : f.with)).join(', ')] as const]),
+    ...(state.pieces.length === 0 ? [] : [['Pieces', piecesWords(state.pieces, units)] as const]),
   ];
 }
 
@@ -32,17 +57,16 @@ export function Churned({ state, units }: { readonly state: MakeState; readonly 
   const step = state.steps.find((s) => s.step.facts.parts);
   if (step?.step.instance.kind !== 'churn' || step.startedAtMs === null || step.endedAtMs === null)
     return <p className="quiet">It was not churned.</p>;
+  const own = churnedOf(state);
+  if (!own) return null;
+  const { minutes, forecastMin: forecast, startC, loads } = own;
   const { startedAtMs: startMs } = step;
-  const seen = state.stages.map(({ stage, atMs }) => ({ stage, minutes: (atMs - startMs) / 60_000 }));
-  const minutes = brokeAfter(seen) ?? (step.endedAtMs - startMs) / 60_000;
-  const ends = (of: (typeof state.steps)[number]['step']) =>
-    state.planned?.steps.find((p) => p.step === of.id)?.end.p50 ?? null;
-  const before = state.steps[state.steps.indexOf(step) - 1];
-  const from = before && ends(before.step);
-  const until = ends(step.step);
-  const forecast = from && until ? (until - from) / 60_000 : null;
+  // Of several loads the last one's stages are told.
+  const lastMs = state.loadsAtMs.at(-1) ?? startMs;
+  const seen = state.stages
+    .filter(({ atMs }) => atMs > lastMs)
+    .map(({ stage, atMs }) => ({ stage, minutes: (atMs - lastMs) / 60_000 }));
   const spread = churnSpread(step.step.instance);
-  const heat = state.temperatures.findLast((t) => t.atMs <= startMs + 2 * 60_000);
   return (
     <div className="churned">
       <ChurnCord
@@ -54,7 +78,10 @@ export function Churned({ state, units }: { readonly state: MakeState; readonly 
         <div className="number churned-big">
           {Math.round(minutes)} <small>min</small>
         </div>
-        <p>of churning until it broke, in {step.step.instance.name}</p>
+        <p>
+          of churning until it broke, in {step.step.instance.name}
+          {loads > 1 && `: each of ${loads} loads, on average`}
+        </p>
         {forecast !== null && (
           <p>
             Forecast then: about {Math.round(forecast)} min{' '}
@@ -63,48 +90,33 @@ export function Churned({ state, units }: { readonly state: MakeState; readonly 
             </span>
           </p>
         )}
-        {heat && <p>Begun at {units.temperature(heat.celsius)}, measured.</p>}
+        {startC !== null && <p>Begun at {units.temperature(startC)}, measured.</p>}
       </div>
     </div>
   );
 }
 
-/** Where the fat went, as one bar. */
-export function FatBar({ fat, units }: { readonly fat: FatBalance; readonly units: Units }) {
-  const { fatKg, inButterKg, inButtermilkKg, elsewhereKg } = fat;
-  if (inButterKg === null || elsewhereKg === null) return null;
-  const parts = [
-    ['in the butter', inButterKg, 'var(--butter)'],
-    ['in the buttermilk, about', inButtermilkKg ?? 0, 'var(--brush)'],
-    ['elsewhere: churn, washing, or wetter butter', Math.max(0, elsewhereKg), 'var(--glaze-lo)'],
-  ] as const;
-  let x = 0;
+/** How long it keeps, by where, with the reason. */
+export function Keeps({ state }: { readonly state: MakeState }) {
   return (
-    <figure className="fat-bar" aria-label={`Fat: ${units.mass(fatKg)} in the cream`}>
-      <figcaption>
-        Where the {units.mass(fatKg)} of fat went{' '}
-        <span className="quiet">
-          (butter taken at {Math.round((inButterKg / (fat.realKg ?? 1)) * 100)} % fat)
-        </span>
-      </figcaption>
-      <svg viewBox="0 0 600 36" width="100%" height="36" preserveAspectRatio="none" aria-hidden="true">
-        {parts.map(([name, kg, fill]) => {
-          const width = (600 * kg) / fatKg;
-          const from = x;
-          x += width;
-          return <rect key={name} x={from} y="1" width={width} height="34" fill={fill} stroke="var(--ink)" />;
+    <section className="keeps below-l" aria-label="How long it keeps">
+      <h2 className="below-s">Keeps, about</h2>
+      <dl>
+        {BUTTER_PLACES.map((place) => {
+          const keeps = keepsOf(state, place);
+          return (
+            keeps && (
+              <div key={place}>
+                <dt>{PLACE_WORDS[place]}</dt>
+                <dd>
+                  <strong>{daysWords(keeps.days)}</strong> <span className="quiet">{keeps.reason}</span>
+                </dd>
+              </div>
+            )
+          );
         })}
-      </svg>
-      <ul>
-        {parts.map(([name, kg, fill]) => (
-          <li key={name}>
-            <svg viewBox="0 0 18 18" width="18" height="18" aria-hidden="true">
-              <rect x="1" y="1" width="16" height="16" fill={fill} stroke="var(--ink)" />
-            </svg>{' '}
-            <span className="number">{units.mass(kg)}</span>, {((100 * kg) / fatKg).toFixed(0)} % {name}
-          </li>
-        ))}
-      </ul>
-    </figure>
+      </dl>
+      <p className="quiet">A judgement, not a promise: smell it first.</p>
+    </section>
   );
 }

@@ -44,7 +44,7 @@ const [COLDEST_C, WARMEST_C] = [1, 16];
 const CHILLED_C = 4;
 
 /** Chilled water in the churn: cools what is too warm, and thins the buttermilk. */
-function ChilledWater({ state }: { readonly state: MakeState }) {
+export function ChilledWater({ state }: { readonly state: MakeState }) {
   const units = useUnits();
   const volumeUnits = SYSTEM_UNITS[units.system].milk;
   const unit = volumeUnits[0] ?? 'L';
@@ -52,7 +52,11 @@ function ChilledWater({ state }: { readonly state: MakeState }) {
   const [typed, setTyped] = useState<{ value: number; unit: typeof unit } | null>(null);
   return (
     <details>
-      <summary className="unfolds">Pour chilled water in</summary>
+      <summary className="unfolds">
+        {state.poured.length === 0
+          ? 'Pour chilled water in'
+          : `Water in it: ${units.volume(state.poured.reduce((sum, p) => sum + p.massKg, 0))}`}
+      </summary>
       <form
         aria-label="Chilled water"
         onSubmit={(event) => {

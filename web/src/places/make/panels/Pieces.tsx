@@ -10,13 +10,9 @@ import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { now } from '../../../data/clock.ts';
 import { record } from '../../../data/store.ts';
-import type { Units } from '../../../data/units-of.ts';
 import { useUnits } from '../../../data/use-units.ts';
+import { piecesWords } from '../../../parts/pieces-words.ts';
 import { QuantityField } from '../../../parts/QuantityField.tsx';
-
-/** "4 × 250 g, 1 × 62 g" */
-export const piecesWords = (pieces: MakeState['pieces'], units: Units): string =>
-  pieces.map(({ count, massKg }) => `${count} × ${units.mass(massKg)}`).join(', ');
 
 const SMALLEST_KG = 0.01;
 

@@ -11,7 +11,7 @@ import { useState } from 'react';
 import { record } from '../../../data/store.ts';
 import { useUnits } from '../../../data/use-units.ts';
 import { QuantityField } from '../../../parts/QuantityField.tsx';
-import { ChurnEntries } from './ChurnEntries.tsx';
+import { ChilledWater, ChurnEntries } from './ChurnEntries.tsx';
 import { Pieces } from './Pieces.tsx';
 import { WashEntries } from './WashEntries.tsx';
 import { WorkEntries } from './WorkEntries.tsx';
@@ -25,7 +25,10 @@ function Pan({ state }: { readonly state: MakeState }) {
   const [typed, setTyped] = useState<{ value: number; unit: typeof unit } | null>(null);
   const last = state.panStages.at(-1)?.stage;
   const from = last ? GHEE_STAGES.indexOf(last) + 1 : 0;
-  const before = state.pan.at(-1);
+  const changed = state.events.findLast((e) => e.type === 'pan-changed');
+  const weighed = state.pan.at(-1);
+  // Another pan weighs what it weighs: nothing to hold it against yet.
+  const before = weighed && changed && Date.parse(changed.at) >= weighed.atMs ? undefined : weighed;
   return (
     <>
       <div className="stage-buttons" role="group" aria-label="What the pan looks like">
@@ -51,7 +54,7 @@ function Pan({ state }: { readonly state: MakeState }) {
         }}
       >
         <QuantityField
-          key={state.pan.length}
+          key={`${state.pan.length} ${changed?.id}`}
           label={before ? 'Pan and all, again' : 'Pan and all, on the scales'}
           value={null}
           unit={unit}
@@ -72,6 +75,16 @@ function Pan({ state }: { readonly state: MakeState }) {
           {before ? 'It weighs that now' : 'Weighed'}
         </Button>
       </form>
+      <details>
+        <summary className="unfolds">Solids stick and scorch: another pan</summary>
+        <p className="caution">
+          Heat off first, and wait until it is quiet. The other pan must be bone-dry: a drop of water in it
+          spatters hot fat. Pour away from you; leave what sticks behind.
+        </p>
+        <Button variant="default" h={56} mt={12} onClick={() => void record(state.id, 'pan-changed', {})}>
+          It is in another pan
+        </Button>
+      </details>
     </>
   );
 }
@@ -86,6 +99,8 @@ export function StepEntries({ state }: { readonly state: MakeState }) {
       return <WashEntries state={state} />;
     case 'pan':
       return <Pan state={state} />;
+    case 'buttermilk':
+      return <ChilledWater state={state} />;
     case 'salt':
       return <WorkEntries state={state} />;
     default:

@@ -9,6 +9,7 @@ import type { PanelProps } from './panel.ts';
 import { TemperPanel } from './TemperPanel.tsx';
 import { TooLong } from './TooLong.tsx';
 import { WashPanel } from './WashPanel.tsx';
+import { WentWrong } from './WentWrong.tsx';
 import { WorkPanel } from './WorkPanel.tsx';
 
 type Panels = Readonly<Partial<Record<StepKind, ComponentType<PanelProps>>>>;
@@ -27,7 +28,7 @@ const PANELS: Panels = {
   filter: PanPanel,
 };
 /** What stands under the curve of a kind of step. */
-const UNDER: Panels = { stand: FeedPanel, churn: TooLong, 'take-out': MakeReady };
+const UNDER: Panels = { stand: FeedPanel, churn: TooLong, 'take-out': MakeReady, drain: WentWrong };
 
 /** The picture of the present step in the curve's place. Butter is weighed on its board; what else is weighed has no picture. */
 export function panelOf({ current, steps }: MakeState): ComponentType<PanelProps> | undefined {

@@ -1,0 +1,285 @@
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
+import type { EventOf, EventType } from '@morning-crock/core/contract';
+import { draft, intakeDraft } from '@morning-crock/server/testing';
+import type { Browser, Page } from 'puppeteer-core';
+import { ulid } from 'ulid';
+import {
+  fill,
+  goTo,
+  named,
+  openTablet,
+  see,
+  seeNoMore,
+  setClock,
+  startBrowser,
+  tap,
+  turnTo,
+  type Tablet,
+} from './browser.ts';
+import { createWorld, type World } from './world.ts';
+
+const START = Date.parse('2026-03-02T06:00:00.000Z');
+const HOUR = 3_600_000;
+let browser: Browser;
+let world: World;
+let tablets: Tablet[];
+
+beforeAll(async () => {
+  browser = await startBrowser();
+});
+afterAll(() => browser.close());
+beforeEach(async () => {
+  world = await createWorld(START);
+  tablets = [];
+});
+afterEach(async () => {
+  for (const tablet of tablets) {
+    expect(tablet.strayRequests).toEqual([]);
+    expect(tablet.faults).toEqual([]);
+    await tablet.close();
+  }
+  await world.close();
+});
+
+const stored = <T extends EventType>(type: T, wanted: number) =>
+  world.stored<EventOf<T>['data']>(type, wanted);
+async function open(path: string): Promise<Page> {
+  const tablet = await openTablet(browser, `${world.address}${path}`);
+  tablets.push(tablet);
+  return tablet.page;
+}
+/** Time passes, and every tablet notices by asking the server again. */
+async function later(minutes: number): Promise<void> {
+  world.advance(minutes);
+  for (const { page } of tablets) await page.reload();
+}
+
+describe('a day of churning', () => {
+  test('a thawed pot in three loads on two tablets, rested, watered, washed, salted by the spoon, cut', async () => {
+    const [frozen, pot] = [ulid(), ulid()];
+    await world.send(
+      intakeDraft(frozen, 3, START - 90 * HOUR, {
+        what: 'cream',
+        fatFraction: 0.34,
+        name: 'Cream of Fern',
+        source: 'Fern',
+        place: 'freezer',
+      }),
+      draft(frozen, START - 40 * HOUR, 'milk-moved', {
+        kind: 'thaw',
+        into: { lotId: pot, name: 'Cream of Fern, thawed' },
+        massKg: 2.9,
+        readyAt: new Date(START - 6 * HOUR).toISOString(),
+        typed: { value: 2.9, unit: 'kg' },
+      }),
+    );
+    const page = await open(`/milk?lot=${pot}`);
+    await tap(page, 'link', 'Butter of it');
+    await see(page, 'The first load breaks');
+    await see(page, /3 loads of \S+ (m?L), the last broken about/);
+    await see(page, 'Warmer is quicker, but softer, and leaves more fat behind.');
+    await tap(page, 'radio', 'eaten within the week');
+    await see(page, /Washes:\s+1 ×/);
+    await tap(page, 'radio', 'to keep');
+    await see(page, /Washes:\s+4 ×, about 2 % of its buttermilk left/);
+    await see(page, /Have ready: \S+ L of drinking water/);
+    await turnTo(await named(page, 'Salt: none'), '1.8');
+    await tap(page, 'button', 'Start this make');
+    await see(page, 'Make ready');
+    await see(page, 'dry wood sticks');
+    const [begun] = await stored('make-started', 1);
+    expect(begun!.data.plan.method.steps.find((s) => s.kind === 'churn')).toMatchObject({ loads: 3 });
+    await tap(page, 'button', 'It is out');
+    await stored('milk-poured', 1);
+    await later(40);
+    await tap(page, 'button', 'It is at its heat');
+
+    // The first load; the next one is told when to come out of the cold.
+    await see(page, 'Load 1 of 3');
+    await see(page, /Load 2: out of the cold (at \d\d:\d\d|now)/);
+    await later(8);
+    await tap(page, 'button', 'soft cream');
+    await stored('stage-seen', 1);
+    await tap(page, 'button', 'Rest a little');
+    await see(page, 'It rests');
+    await later(5);
+    await tap(page, 'button', 'It goes on');
+    await stored('churn-rested', 2);
+    await seeNoMore(page, 'It rests');
+    await later(9);
+    await tap(page, 'button', 'Stop: load 1 broke');
+    await stored('stage-seen', 2);
+    // The churning is not over with it.
+    expect((await world.entries('step-done')).length).toBe(1);
+
+    // Somebody else goes on at another tablet, and the first one follows.
+    const { pathname } = new URL(page.url());
+    const other = await open(pathname);
+    await see(other, /broke \d\d:\d\d, 22 min/);
+    await tap(other, 'button', 'Load 2 is in');
+    await stored('load-begun', 1);
+    await see(page, 'Load 2 of 3');
+    await see(page, 'Stop: load 2 broke');
+    await later(6);
+    await other.click('summary.unfolds');
+    await fill(other, 'Water', '5000');
+    await see(other, 'Another unit?');
+    await fill(other, 'Water', '250');
+    await tap(other, 'button', 'It is in');
+    const [water] = await stored('water-poured', 1);
+    expect(water!.data).toMatchObject({ massKg: 0.25, celsius: 4 });
+    await later(12);
+    await tap(other, 'button', 'Stop: load 2 broke');
+    await stored('stage-seen', 3);
+    await later(5);
+    await tap(page, 'button', 'Load 3 is in');
+    await stored('load-begun', 2);
+    await see(other, 'Load 3 of 3');
+    await later(20);
+    await tap(page, 'button', 'Stop: load 3 broke');
+    await see(page, 'Weight of the buttermilk');
+    await see(other, 'Weight of the buttermilk');
+
+    // Heavier than cream and water together, it is weighed with its bowl: what was typed stays.
+    await fill(page, 'Weight of the buttermilk', '4200');
+    await page.keyboard.press('Enter');
+    await see(page, 'That is more than the cream and the water together');
+    expect(await world.entries('weighed')).toEqual([]);
+    await fill(page, 'Weight of the buttermilk', '1930');
+    await page.keyboard.press('Enter');
+    await stored('weighed', 1);
+
+    await tap(page, 'button', 'Washed once, cloudy');
+    await tap(page, 'button', 'Too soft: 15 min in iced water');
+    await stored('iced', 1);
+    await see(page, /In iced water until\s+\d\d:\d\d/);
+    await later(15);
+    await see(page, 'Out of the iced water?');
+    await tap(page, 'button', 'Heard');
+    await tap(page, 'button', 'Washed once, clear');
+    await see(page, 'about 3 % of the buttermilk left in it');
+    await tap(page, 'button', 'Washed enough');
+
+    // Salt by the spoon: its kind says what it weighs.
+    await see(page, /salt for 1\.8 %/);
+    await fill(page, 'Salt', '3');
+    const unit = await named(page, 'Unit of Salt');
+    await unit.select('tsp-metric');
+    await see(page, 'Level spoons: about 18 g.');
+    await tap(page, 'radio', 'coarse');
+    await see(page, 'Level spoons: about 15 g.');
+    await tap(page, 'button', 'The salt is in');
+    const [salted] = await stored('salted', 1);
+    expect(salted!.data).toMatchObject({ kind: 'coarse', typed: { value: 3, unit: 'tsp-metric' } });
+    expect(salted!.data.massKg).toBeCloseTo(0.015, 9);
+    await see(page, 'washed, and its water is brine');
+    await tap(page, 'button', 'It is worked');
+    await fill(page, 'Weight of the butter', '1120');
+    await page.keyboard.press('Enter');
+    await stored('weighed', 2);
+    await fill(page, 'Pieces of', '250');
+    await see(page, '4 × 250 g, 1 × 120 g');
+    await tap(page, 'button', 'Cut so');
+    const [cut] = await stored('shaped', 1);
+    expect(cut!.data.pieces.reduce((sum, p) => sum + p.count * p.massKg, 0)).toBeCloseTo(1.12, 6);
+
+    await tap(page, 'button', 'Finish this make');
+    await stored('finished', 1);
+    await tap(page, 'link', 'See it in the Daybook');
+    await see(page, 'each of 3 loads, on average');
+    await see(page, /Where the \d{3} g of fat went/);
+    await see(page, /250 g: diluted/);
+    await see(page, /Pieces\s+4 × 250 g, 1 × 120 g/);
+    await see(page, /on the counter\s+5–7 days/);
+    await goTo(page, '/daybook');
+    await tap(page, 'radio', 'churnings, compared');
+    await see(page, 'Minutes until it broke, by the heat it began at');
+    await see(page, /min × 3/);
+  });
+
+  test('wet hands only: a churning in four large buttons, from the cold to the salt', async () => {
+    const page = await open('/new?make=butter');
+    await turnTo(await named(page, 'Salt: none'), '1.5');
+    await tap(page, 'button', 'Start this make');
+    await tap(page, 'button', 'Wet hands');
+    const buttons = () => page.$$eval('.wet button', (all) => all.map((b) => b.innerText));
+    await tap(page, 'button', 'It is out');
+    await tap(page, 'button', 'It is at its heat');
+    await see(page, 'froth');
+    expect(await buttons()).toEqual(['Stop: it broke', 'froth', 'soft cream', 'Dry hands']);
+    await tap(page, 'button', 'soft cream');
+    await see(page, 'stiff');
+    await tap(page, 'button', 'stiff');
+    await see(page, 'yellow and heavy');
+    await tap(page, 'button', 'Stop: it broke');
+    await tap(page, 'button', 'Drained, not weighed');
+    await tap(page, 'button', 'Washed, cloudy');
+    await tap(page, 'button', 'Washed, clear');
+    await stored('rinsed', 2);
+    await tap(page, 'button', 'Washed enough');
+    await see(page, '15 min in iced water');
+    expect(await buttons()).toEqual([
+      'It is worked',
+      expect.stringMatching(/^Salt is in, \d(\.\d)? g$/),
+      '15 min in iced water',
+      'Dry hands',
+    ]);
+    await page.click('.wet button:nth-child(2)');
+    await stored('salted', 1);
+    await see(page, 'No salt wanted');
+    await tap(page, 'button', 'It is worked');
+    await tap(page, 'button', 'Go on without weighing');
+    await tap(page, 'button', 'Dry hands');
+    await see(page, 'Finish this make');
+    expect((await stored('stage-seen', 3)).map((s) => s.data.stage)).toEqual(['soft', 'stiff', 'broken']);
+  });
+
+  test('in US measures: degrees, quarts, spoons and ounces', async () => {
+    await world.measureIn('us');
+    const page = await open('/new?make=butter');
+    await see(page, /Churn it at:\s+54 °F/);
+    await see(page, 'in the room, 68 °F');
+    await see(page, /Have ready: \S+ (qt|cups) \(US\) of drinking water/);
+    await see(page, /About \S+ oz of butter/);
+    await tap(page, 'button', 'Start this make');
+    await tap(page, 'button', 'It is out');
+    await tap(page, 'button', 'It is at its heat');
+    await tap(page, 'button', 'Stop: it broke');
+    await tap(page, 'button', 'Drained, not weighed');
+    await tap(page, 'button', 'Washed enough');
+    await see(page, 'keeps in the cold, about');
+    await page.evaluate(() => document.querySelectorAll('details').forEach((d) => (d.open = true)));
+    await see(page, 'Keep it at 41 °F or less and eat it within four days, or freeze it.');
+  });
+
+  test('planned back from when it is wanted, with ripening and thaw before it', async () => {
+    const page = await open('/new?make=butter');
+    await tap(page, 'radio', 'back from when I want it');
+    await see(page, 'When is the butter wanted?');
+    // Too soon for anything: it says so.
+    const day = await named(page, 'Day');
+    await day.select('0');
+    await setClock(page, 'By', '06:20');
+    await tap(page, 'button', 'Find a way');
+    await see(page, 'Too late for that');
+    await day.select('4');
+    await setClock(page, 'By', '18:00');
+    await (await named(page, 'the cream is to ripen first')).click();
+    await (await named(page, 'the cream is still frozen')).click();
+    await tap(page, 'button', 'Find a way');
+    await see(page, /Into the fridge to thaw by\s+\w{3} \d\d:\d\d/, 60_000);
+    await see(page, /Starter in at\s+\w{3} \d\d:\d\d, into the cold about\s+\w{3} \d\d:\d\d/);
+    await see(page, 'Nine times in ten it is done by then.');
+    await tap(page, 'button', 'Take this');
+    await see(page, 'as offered');
+    await tap(page, 'button', 'Start this make');
+    const [begun] = await stored('make-started', 1);
+    const startMs = Date.parse(begun!.data.plan.startAt);
+    expect(begun!.data.plan.milk.soured).toBe(true);
+    expect(startMs).toBeLessThan(START + 108 * HOUR);
+    // The evening before, every tablet says to make ready.
+    world.advance((startMs - 9.5 * HOUR - START) / 60_000);
+    await page.reload();
+    await see(page, 'Tonight: make ready');
+  });
+});

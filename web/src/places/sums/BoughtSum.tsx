@@ -1,0 +1,150 @@
+import {
+  boughtCreamPays,
+  massOfLitresKg,
+  MILK_FACTS,
+  SYSTEM_UNITS,
+  toKilograms,
+  UNIT_LABEL,
+  withFat,
+} from '@morning-crock/core';
+import { useState } from 'react';
+import { useUnits } from '../../data/use-units.ts';
+import { QuantityField } from '../../parts/QuantityField.tsx';
+import { StepSlider } from '../../parts/StepSlider.tsx';
+import { VolumeSlider } from './HeatSliders.tsx';
+import { SumFace } from './SumFace.tsx';
+import type { SumDesk } from './use-sum.ts';
+
+/** What the churn usually leaves in the buttermilk, 0..1. */
+const LEFT_FAT = 0.006;
+const KG_PER_LB = 0.45359237;
+const WIDTH = 360;
+
+/** A price: any amount of money that is not negative. */
+function PriceField(props: {
+  readonly label: string;
+  readonly value: number;
+  readonly onValue: (value: number) => void;
+}) {
+  const units = useUnits();
+  return (
+    <QuantityField
+      label={props.label}
+      value={props.value}
+      unit="money"
+      units={[{ value: 'money', label: units.money }]}
+      check={(value) =>
+        value < 0 ? 'A price cannot be negative.' : value > 100_000 ? 'That is more than 100 000.' : null
+      }
+      onChange={props.onValue}
+    />
+  );
+}
+
+/** Does bought cream pay? Before buying: its price against the shop's butter. */
+export function BoughtSum({ desk }: { readonly desk: SumDesk }) {
+  const units = useUnits();
+  const [litres, setLitres] = useState(1);
+  const [fat, setFat] = useState(35);
+  const [creamCost, setCreamCost] = useState(4.5);
+  const massUnits = SYSTEM_UNITS[units.system].mass;
+  const [piece, setPiece] = useState<{ value: number; unit: (typeof massUnits)[number] }>(
+    units.system === 'metric' ? { value: 250, unit: 'g' } : { value: 1, unit: 'lb' },
+  );
+  const [pieceCost, setPieceCost] = useState(2.8);
+  const [milkCost, setMilkCost] = useState(0);
+  const composition = withFat(MILK_FACTS['cow-lean'].composition, fat / 100);
+  const creamKg = massOfLitresKg(litres, composition);
+  const pays = boughtCreamPays({
+    creamKg,
+    fatFraction: fat / 100,
+    creamCost,
+    butterCostPerKg: pieceCost / toKilograms(piece.value, piece.unit),
+    buttermilkCostPerKg: milkCost,
+    buttermilkFatFraction: LEFT_FAT,
+  });
+  const [perKg, unit] = units.system === 'metric' ? [1, 'kg'] : [KG_PER_LB, 'lb'];
+  const shop = pieceCost / toKilograms(piece.value, piece.unit);
+  const most = Math.max(shop, pays.ownCostPerKg, 0.01);
+  const bars = [
+    ['your own', Math.max(0, pays.ownCostPerKg), 'var(--butter)'],
+    ['the shop’s', shop, 'var(--glaze-lo)'],
+  ] as const;
+  return (
+    <SumFace
+      desk={desk}
+      controls={
+        <>
+          <VolumeSlider label="Cream" litres={litres} max={20} onLitres={setLitres} />
+          <StepSlider
+            label="Fat"
+            value={fat}
+            shown={`${fat} %`}
+            min={15}
+            max={55}
+            step={1}
+            onChange={setFat}
+          />
+          <PriceField label="All of it costs" value={creamCost} onValue={setCreamCost} />
+          <QuantityField
+            label="The shop’s butter, a piece of"
+            value={piece.value}
+            unit={piece.unit}
+            units={massUnits.map((u) => ({ value: u, label: UNIT_LABEL[u] }))}
+            check={(value, u) => (toKilograms(value, u) >= 0.005 ? null : 'A piece weighs 5 g or more.')}
+            onChange={(value, u) => setPiece({ value, unit: u })}
+          />
+          <PriceField label="costs" value={pieceCost} onValue={setPieceCost} />
+          <PriceField
+            label={`Buttermilk is worth, per ${unit}`}
+            value={milkCost * perKg}
+            onValue={(v) => setMilkCost(v / perKg)}
+          />
+        </>
+      }
+      answer={
+        Math.abs(pays.savedCost) < 0.01
+          ? 'it comes to the same'
+          : `${pays.savedCost > 0 ? 'saves' : 'costs'} ${units.cost(Math.abs(pays.savedCost))}${pays.savedCost > 0 ? '' : ' more'}`
+      }
+      answerNote={`about ${units.mass(pays.butterKg)} of butter out of it; your hands are not counted`}
+      picture={
+        <svg
+          viewBox={`0 0 ${WIDTH + 130} 110`}
+          role="img"
+          className="pays"
+          aria-label={bars
+            .map(([name, cost]) => `${name} ${units.cost(cost * perKg)} per ${unit}`)
+            .join(', ')}
+        >
+          {bars.map(([name, cost, fill], i) => (
+            <g key={name}>
+              <rect
+                x="0"
+                y={8 + i * 52}
+                width={Math.max(2, (WIDTH * cost) / most)}
+                height="40"
+                rx="6"
+                fill={fill}
+                stroke="var(--ink)"
+                strokeWidth="2"
+              />
+              <text x="12" y={34 + i * 52} fontSize="18" fill="var(--ink)">
+                {name} {units.cost(cost * perKg)} per {unit}
+              </text>
+            </g>
+          ))}
+        </svg>
+      }
+      facts={[
+        ['butter, about', units.mass(pays.butterKg)],
+        ['buttermilk', units.mass(pays.buttermilkKg)],
+        ['it pays up to', units.cost(pays.breakEvenCost)],
+      ]}
+      cautions={[
+        fat < 25 ? 'Cream as thin as that takes long to break: from 25 % it churns well.' : null,
+        'Ultra-heated cream, or with a stabiliser, may not break at all: read the carton before you buy.',
+      ]}
+    />
+  );
+}
