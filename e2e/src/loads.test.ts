@@ -121,7 +121,7 @@ describe('a day of churning', () => {
     await see(page, 'Load 2 of 3');
     await see(page, 'Stop: load 2 broke');
     await later(6);
-    await other.click('summary.unfolds');
+    await (await other.waitForSelector('summary.unfolds'))!.click();
     await fill(other, 'Water', '5000');
     await see(other, 'Another unit?');
     await fill(other, 'Water', '250');
@@ -162,16 +162,16 @@ describe('a day of churning', () => {
 
     // Salt by the spoon: its kind says what it weighs.
     await see(page, /salt for 1\.8 %/);
-    await fill(page, 'Salt', '3');
-    const unit = await named(page, 'Unit of Salt');
+    await fill(page, 'Salt', '5');
+    const unit = await named(page, 'Salt: unit');
     await unit.select('tsp-metric');
-    await see(page, 'Level spoons: about 18 g.');
+    await see(page, 'Level spoons: about 30 g.');
     await tap(page, 'radio', 'coarse');
-    await see(page, 'Level spoons: about 15 g.');
+    await see(page, 'Level spoons: about 25 g.');
     await tap(page, 'button', 'The salt is in');
     const [salted] = await stored('salted', 1);
-    expect(salted!.data).toMatchObject({ kind: 'coarse', typed: { value: 3, unit: 'tsp-metric' } });
-    expect(salted!.data.massKg).toBeCloseTo(0.015, 9);
+    expect(salted!.data).toMatchObject({ kind: 'coarse', typed: { value: 5, unit: 'tsp-metric' } });
+    expect(salted!.data.massKg).toBeCloseTo(0.025, 9);
     await see(page, 'washed, and its water is brine');
     await tap(page, 'button', 'It is worked');
     await fill(page, 'Weight of the butter', '1120');

@@ -26,7 +26,7 @@ export interface ButterKeeping {
 /** Brine from here on keeps butter notably better, 0..1. */
 export const KEEPING_BRINE = 0.08;
 /** Some buttermilk washed out: between what is not washed at all and what keeps. */
-const HALF_WASHED = 0.3;
+const HALF_WASHED = 0.5;
 const MONTH_D = 30;
 
 /**

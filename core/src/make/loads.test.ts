@@ -82,6 +82,16 @@ test('what one load teaches of its stages is its own; the next begins at its own
   expect(alarmsAt(state, 101).some((a) => a.id === 'step-churn-load-2')).toBe(true);
 });
 
+test('clocks of two tablets apart: a break that was known when the next load went in was before it', () => {
+  const state = churning((log) => [
+    log(85, 'stage-seen', { stage: 'broken' }),
+    // Told after it, by a tablet whose clock is behind.
+    log(84.9, 'load-begun', { load: 2 }),
+  ]);
+  expect(loadStanding(state)).toEqual({ no: 2, of: 3, broke: false });
+  expect(state.loadsAtMs).toEqual([START + 85 * MIN]);
+});
+
 test('between two loads nothing rings for the one that broke; after the last the step is over', () => {
   const between = churning((log) => [log(85, 'stage-seen', { stage: 'broken' })]);
   expect(doneWordsOf(between)).toBe('Load 2 is in');

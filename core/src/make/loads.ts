@@ -46,6 +46,14 @@ export function doneWordsOf(state: MakeState): string | null {
   return load.no < load.of ? `Load ${load.no + 1} is in` : 'All loads are churned';
 }
 
+/** What to do now, in a sentence; between two loads it is to empty and fill the churn. */
+export function doingOf(state: MakeState): string {
+  const load = loadStanding(state);
+  return load?.broke && load.no < load.of
+    ? 'Lift the grains into cold water, pour the buttermilk into its jug, and put the next load in.'
+    : (state.current?.step.doing ?? '');
+}
+
 /** One load on the clock. */
 export interface LoadTime {
   readonly run: LoadRun;
@@ -81,7 +89,15 @@ export function churnLoads(state: MakeState, nowMs: number): ChurnLoads | null {
     const startMs = run.startMs + load.startMin * MINUTE_MS;
     const endMs = run.startMs + load.endMin * MINUTE_MS;
     const reach = load.broke ? 0 : Z90 * load.along.lnSigma * load.along.minutes * MINUTE_MS;
-    return { run: load, startMs, endMs, lowMs: endMs - reach, highMs: endMs + reach };
+    // What is in the churn has not broken yet.
+    const soonestMs = load.begun && !load.broke ? nowMs : -Infinity;
+    return {
+      run: load,
+      startMs,
+      endMs,
+      lowMs: Math.max(soonestMs, endMs - reach),
+      highMs: Math.max(soonestMs, endMs + reach),
+    };
   });
   const now = loads.findLast(({ run: { begun } }) => begun)!;
   const next = loads.find(({ run: { begun } }) => !begun);

@@ -28,6 +28,7 @@ import { batchOf, fillJars, type DoseGiven } from '../method/index.ts';
 import { methodSteps, productOf } from '../products/index.ts';
 import { STEP_TYPES, type Fed, type MethodStep, type Souring } from '../steps/index.ts';
 import { effectiveEvents, instantOf, type LoggedEvent } from '../log/index.ts';
+import { loadsOf, panOf, restsOf, seenOf } from './fold-churn.ts';
 
 export interface StepState {
   readonly step: MethodStep;
@@ -236,54 +237,6 @@ export const souringStep = (steps: readonly StepState[]): StepState | undefined 
   steps.find(({ step, status }) => step.facts.sours && (status === 'current' || status === 'coming')) ??
   steps.findLast(({ step }) => step.facts.sours);
 
-/** The stages of one kind among those that were seen. */
-const seenOf = <S extends string>(
-  events: readonly EventOf<'stage-seen'>[],
-  stages: readonly S[],
-): { readonly stage: S; readonly atMs: number }[] =>
-  events.flatMap((event) => {
-    const stage = stages.find((one) => one === event.data.stage);
-    return stage === undefined ? [] : [{ stage, atMs: instantOf(event) }];
-  });
-
-/** The pan as it was weighed; what another pan weighs is told as if the first had gone on: pouring loses no water. */
-function panOf(
-  weighed: readonly EventOf<'pan-weighed'>[],
-  changedMs: readonly number[],
-): { massKg: number; atMs: number }[] {
-  const pan: { massKg: number; atMs: number }[] = [];
-  let offKg = 0;
-  let lastMs = -Infinity;
-  for (const event of weighed) {
-    const atMs = instantOf(event);
-    const before = pan.at(-1);
-    if (before && changedMs.some((ms) => ms > lastMs && ms <= atMs))
-      offKg = before.massKg - event.data.massKg;
-    pan.push({ massKg: event.data.massKg + offKg, atMs });
-    lastMs = atMs;
-  }
-  return pan;
-}
-
-/** When each load after the first went in: two tablets may both have said so, and the first counts. */
-const loadsOf = (events: readonly EventOf<'load-begun'>[]): number[] => {
-  const first = new Map<number, number>();
-  for (const event of events) if (!first.has(event.data.load)) first.set(event.data.load, instantOf(event));
-  return [...first].sort(([a], [b]) => a - b).map(([, atMs]) => atMs);
-};
-
-/** From when to when the churn stood still. */
-function restsOf(events: readonly EventOf<'churn-rested'>[]): { fromMs: number; toMs: number | null }[] {
-  const rests: { fromMs: number; toMs: number | null }[] = [];
-  for (const event of events) {
-    const open = rests.at(-1);
-    if (event.data.resting && (!open || open.toMs !== null))
-      rests.push({ fromMs: instantOf(event), toMs: null });
-    else if (!event.data.resting && open && open.toMs === null) open.toMs = instantOf(event);
-  }
-  return rests;
-}
-
 /** The plan as the present souring has it; the make's own where it sours once. */
 export function souringPlan({ plan, steps, fed }: Pick<MakeState, 'plan' | 'steps' | 'fed'>): MakePlan {
   const step = souringStep(steps)?.step;
@@ -419,7 +372,7 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
     panStages: seenOf(of('stage-seen'), GHEE_STAGES),
     pan: panOf(of('pan-weighed'), of('pan-changed').map(instantOf)),
     rinses: of('rinsed').map((e) => ({ clear: e.data.clear, atMs: instantOf(e) })),
-    loadsAtMs: loadsOf(of('load-begun')),
+    loadsAtMs: loadsOf(of('load-begun'), of('stage-seen')),
     rests: restsOf(of('churn-rested')),
     poured: of('water-poured').map((e) => ({
       massKg: e.data.massKg,

@@ -1,6 +1,7 @@
 import {
   batchOf,
   contradictionWords,
+  doingOf,
   doneWordsOf,
   fatBalance,
   likelyKg,
@@ -180,7 +181,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
           <div aria-label="For this step" role="group" className="for-step">
             {step && (
               <p>
-                {step.doing} <span className="quiet">{step.why}</span>
+                {doingOf(state)} <span className="quiet">{step.why}</span>
               </p>
             )}
             {safety.verdict !== 'over' && state.inoculatedAtMs !== null && (

@@ -47,7 +47,8 @@ const CHILLED_C = 4;
 export function ChilledWater({ state }: { readonly state: MakeState }) {
   const units = useUnits();
   const volumeUnits = SYSTEM_UNITS[units.system].milk;
-  const unit = volumeUnits[0] ?? 'L';
+  // By the cup, not by the churn.
+  const unit = volumeUnits.find((u) => u === 'mL' || u === 'cup-us') ?? volumeUnits[0] ?? 'L';
   const [celsius, setCelsius] = useState(CHILLED_C);
   const [typed, setTyped] = useState<{ value: number; unit: typeof unit } | null>(null);
   return (
