@@ -73,7 +73,17 @@ async function years() {
   process.stdout.write('Measured over HTTP on a kitchen of ten years.\n');
   print(found);
 }
-// `npm run bench -- years` measures that part alone.
+async function frames() {
+  const { benchFrames } = await import('./bench-frames.mjs');
+  const found = await benchFrames(say);
+  process.stdout.write('Measured in Chromium without a screen.\n');
+  print(found);
+}
+// `npm run bench -- years` and `-- frames` measure that part alone.
+if (process.argv.includes('frames')) {
+  await frames();
+  process.exit();
+}
 if (process.argv.includes('years')) {
   await years();
   process.exit();
@@ -90,6 +100,7 @@ worker.once('message', ({ machine, rows }) => {
     const page = await benchPage(await import(bundle), say);
     process.stdout.write('Measured in Chromium on a kitchen of its own.\n');
     print(page);
+    await frames();
     await years();
   })();
 });

@@ -190,7 +190,10 @@ function settled(page: Page, dark: boolean): Promise<unknown> {
       document.documentElement.dataset['mantineColorScheme'] === scheme &&
       document.querySelector('.fading') === null &&
       !document.body.innerText.includes('Working out') &&
-      document.getAnimations().every((a) => a.playState !== 'running'),
+      // A churn goes up and down for as long as it is churned.
+      document
+        .getAnimations()
+        .every((a) => a.playState !== 'running' || (a as CSSAnimation).animationName === 'dash'),
     { timeout: 20_000, polling: 'raf' },
     dark ? 'dark' : 'light',
   );

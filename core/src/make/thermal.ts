@@ -90,6 +90,17 @@ function legOf(state: MakeState, step: StepState, startC: number, startMs: numbe
  * @param nowMs a running step never ends before this
  */
 export function walkThermal(state: MakeState, nowMs: number): ThermalWalk {
+  const known = walked.get(state);
+  if (known?.nowMs === nowMs) return known.walk;
+  const walk = walking(state, nowMs);
+  walked.set(state, { nowMs, walk });
+  return walk;
+}
+
+/** The last walk of each state: balance, loads, times and alarms of one moment all ask for it. */
+const walked = new WeakMap<MakeState, { readonly nowMs: number; readonly walk: ThermalWalk }>();
+
+function walking(state: MakeState, nowMs: number): ThermalWalk {
   const { plan } = state;
   let atMs = state.startedAtMs;
   let celsius = plan.milk.startC;

@@ -20,13 +20,13 @@ import {
   type ProductId,
 } from '@morning-crock/core/contract';
 import { Button, TextInput } from '@mantine/core';
-import { useState, type ComponentProps } from 'react';
+import { memo, useCallback, useDeferredValue, useEffect, useRef, useState, type ComponentProps } from 'react';
 import { Navigate, useNavigate, useSearchParams } from 'react-router';
 import { ulid } from 'ulid';
 import { useFactorsQuery, useKitchenQuery } from '../../data/api.ts';
 import { now } from '../../data/clock.ts';
 import { refusalWords } from '../../data/refusal-words.ts';
-import { dropRefused, record, useAppSelector, whenSettled } from '../../data/store.ts';
+import { dropRefused, record, store, whenSettled } from '../../data/store.ts';
 import { useMake } from '../../data/use-make.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
@@ -45,6 +45,7 @@ import { MilkSection } from './MilkSection.tsx';
 import { Outlook } from './Outlook.tsx';
 import { PlaceSection } from './PlaceSection.tsx';
 import { StarterSection } from './StarterSection.tsx';
+import { sameParts } from './same-parts.ts';
 import { startingPlan } from './starting-plan.ts';
 import { usePlanning } from './use-plan.ts';
 import { WhatToMake } from './WhatToMake.tsx';
@@ -78,14 +79,63 @@ function wantedCulture(search: URLSearchParams, repeated: MakeState | null): Wan
 }
 
 /** What goes in: milk, or cream. */
-function GoesIn({
-  mayBeRipened,
-  ...props
-}: ComponentProps<typeof MilkSection> & { readonly mayBeRipened: boolean }) {
-  const { takes } = productOf(props.plan);
-  if (takes === 'cream') return <CreamSection {...props} mayBeRipened={mayBeRipened} />;
-  return takes === 'butter' ? <ButterSection {...props} /> : <MilkSection {...props} />;
-}
+const GoesIn = memo(
+  function GoesIn({
+    mayBeRipened,
+    ...props
+  }: ComponentProps<typeof MilkSection> & { readonly mayBeRipened: boolean }) {
+    const { takes } = productOf(props.plan);
+    if (takes === 'cream') return <CreamSection {...props} mayBeRipened={mayBeRipened} />;
+    return takes === 'butter' ? <ButterSection {...props} /> : <MilkSection {...props} />;
+  },
+  sameParts('product', 'milk', 'starter', 'startAt', 'repeatOf'),
+);
+const What = memo(WhatToMake);
+const Shown = memo(Outlook);
+
+/** Its name, and when it begins. */
+const StartSection = memo(function StartSection(props: {
+  readonly name: string;
+  readonly time: string;
+  /** A start further away than today, as an offer had it. */
+  readonly offeredMs: number | null;
+  readonly onName: (name: string) => void;
+  readonly onTime: (time: string) => void;
+  readonly onNow: () => void;
+}) {
+  const { name, time, offeredMs, onName, onTime, onNow } = props;
+  const units = useUnits();
+  return (
+    <section className="section" aria-labelledby="start">
+      <h2 id="start">Start</h2>
+      <div className="field-row">
+        <TextInput
+          label="Name"
+          value={name}
+          maxLength={80}
+          onChange={(e) => onName(e.currentTarget.value)}
+          flex={1}
+        />
+        <ClockField
+          label="Start at"
+          shown="At (empty: now)"
+          value={time}
+          clearable
+          width={units.clockHabit === '12h' ? 200 : 170}
+          onValue={onTime}
+        />
+      </div>
+      {offeredMs !== null && time === '' && (
+        <p role="status">
+          Starts {units.time(offeredMs, now())}, as offered.{' '}
+          <Button variant="default" onClick={onNow}>
+            Start now instead
+          </Button>
+        </p>
+      )}
+    </section>
+  );
+});
 
 function Form({
   kitchen,
@@ -96,12 +146,13 @@ function Form({
 }) {
   const [makeId] = useState(() => ulid());
   const [search] = useSearchParams();
-  const draft = useAppSelector((s) => s.live.draft);
-  const [initial] = useState(() =>
-    search.get('draft') === '1' && draft
+  const [initial] = useState(() => {
+    // Looked at once: each turn of a control keeps it anew.
+    const { draft } = store.getState().live;
+    return search.get('draft') === '1' && draft
       ? draft
-      : startingPlan(kitchen, repeated, Math.round(now()), askedProduct(search)),
-  );
+      : startingPlan(kitchen, repeated, Math.round(now()), askedProduct(search));
+  });
   const { data: factors = NOTHING_LEARNED } = useFactorsQuery();
   const planning = usePlanning(makeId, initial, kitchen, factors);
   const [way, setWay] = useState<'forward' | 'back'>('forward');
@@ -122,9 +173,45 @@ function Form({
   const [starting, setStarting] = useState(false);
   const [refusal, setRefusal] = useState<string | null>(null);
   const navigate = useNavigate();
-  const units = useUnits();
-  const onFault = (field: string, faulty: boolean): void =>
-    setFaults((before) => new Set(faulty ? [...before, field] : [...before].filter((f) => f !== field)));
+  const shown = useDeferredValue(planning);
+  const { zone } = kitchen.site;
+  const { replace } = planning;
+  const onFault = useCallback(
+    (field: string, faulty: boolean): void =>
+      setFaults((before) =>
+        before.has(field) === faulty
+          ? before
+          : new Set(faulty ? [...before, field] : [...before].filter((f) => f !== field)),
+      ),
+    [],
+  );
+  const changeMilk = useCallback(
+    (part: Partial<MakePlan>): void => {
+      setRefusal(null);
+      change(part);
+    },
+    [change],
+  );
+  const onName = useCallback((name: string): void => change({ name }), [change]);
+  const onNow = useCallback((): void => setStartMs(null), []);
+  const onTime = useCallback(
+    (time: string): void => {
+      setStartTime(time);
+      setStartMs(null);
+      const beginMs = time === '' ? now() : nextAt(zone, time, now());
+      change({ startAt: new Date(Math.round(beginMs)).toISOString() });
+    },
+    [change, zone],
+  );
+  const onProduct = useCallback(
+    (id: ProductId): void => {
+      setFaults(new Set());
+      setRefusal(null);
+      setWay('forward');
+      replace((before) => beginPlan(id, kitchen, before.startAt));
+    },
+    [replace, kitchen],
+  );
 
   async function start(): Promise<void> {
     setStarting(true);
@@ -161,21 +248,17 @@ function Form({
       await record(makeId, 'planned', { forecast: plannedOf(stateOfPlan(final), forecast) }, nowMs);
     void navigate(`/makes/${makeId}`);
   }
+  // The latest start is called, whenever it was drawn.
+  const latest = useRef(start);
+  useEffect(() => {
+    latest.current = start;
+  });
+  const onStart = useCallback((): void => void latest.current(), []);
   return (
     <div className="new-make">
       <div className="new-make-head">
         <h1>{repeated ? `Again: ${repeated.plan.name}` : 'New make'}</h1>
-        {!repeated && (
-          <WhatToMake
-            product={plan.product}
-            onProduct={(id) => {
-              setFaults(new Set());
-              setRefusal(null);
-              setWay('forward');
-              planning.replace(beginPlan(id, kitchen, plan.startAt));
-            }}
-          />
-        )}
+        {!repeated && <What product={plan.product} onProduct={onProduct} />}
       </div>
       <div className="sections">
         {(sours || parts) && (
@@ -222,10 +305,7 @@ function Form({
           plan={plan}
           lots={room.lots}
           mayBeRipened={!sours}
-          change={(part) => {
-            setRefusal(null);
-            change(part);
-          }}
+          change={changeMilk}
           onFault={onFault}
         />
         {sours && (
@@ -254,48 +334,23 @@ function Form({
         )}
         <ChurnSection plan={plan} kitchen={kitchen} change={change} />
         <PanSection plan={plan} kitchen={kitchen} change={change} />
-        <section className="section" aria-labelledby="start">
-          <h2 id="start">Start</h2>
-          <div className="field-row">
-            <TextInput
-              label="Name"
-              value={plan.name}
-              maxLength={80}
-              onChange={(e) => change({ name: e.currentTarget.value })}
-              flex={1}
-            />
-            <ClockField
-              label="Start at"
-              shown="At (empty: now)"
-              value={startTime}
-              clearable
-              width={units.clockHabit === '12h' ? 200 : 170}
-              onValue={(time) => {
-                setStartTime(time);
-                setStartMs(null);
-                const beginMs = time === '' ? now() : nextAt(kitchen.site.zone, time, now());
-                change({ startAt: new Date(Math.round(beginMs)).toISOString() });
-              }}
-            />
-          </div>
-          {startMs !== null && startTime === '' && (
-            <p role="status">
-              Starts {units.time(startMs, now())}, as offered.{' '}
-              <Button variant="default" onClick={() => setStartMs(null)}>
-                Start now instead
-              </Button>
-            </p>
-          )}
-        </section>
+        <StartSection
+          name={plan.name}
+          time={startTime}
+          offeredMs={startMs}
+          onName={onName}
+          onTime={onTime}
+          onNow={onNow}
+        />
         {sours && <ExtrasSection plan={plan} kitchen={kitchen} replace={planning.replace} />}
       </div>
-      <Outlook
-        planning={planning}
+      <Shown
+        planning={shown}
         faulty={faults.size > 0}
         // Until the milk and cultures there are have come, the plan is not the one that will be shown.
         starting={starting || !(cultures.known || cultures.failed) || !(room.known || room.failed)}
         refusal={refusal}
-        onStart={() => void start()}
+        onStart={onStart}
       />
     </div>
   );

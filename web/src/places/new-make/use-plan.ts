@@ -12,7 +12,15 @@ import {
   type MakeState,
 } from '@morning-crock/core';
 import type { Factor, KitchenSettings, MakePlan } from '@morning-crock/core/contract';
-import { useEffect, useMemo, useState } from 'react';
+import {
+  useCallback,
+  useDeferredValue,
+  useEffect,
+  useMemo,
+  useState,
+  type Dispatch,
+  type SetStateAction,
+} from 'react';
 import { now } from '../../data/clock.ts';
 import { liveSlice } from '../../data/live-slice.ts';
 import { useAppDispatch } from '../../data/store.ts';
@@ -22,7 +30,7 @@ import { cancelForecast, requestForecast } from '../../workers/forecast-client.t
 export interface Planning {
   readonly plan: MakePlan;
   readonly change: (part: Partial<MakePlan>) => void;
-  readonly replace: (plan: MakePlan) => void;
+  readonly replace: Dispatch<SetStateAction<MakePlan>>;
   readonly state: MakeState;
   /** The middle line, there at once. */
   readonly point: PointForecast;
@@ -54,9 +62,11 @@ export function usePlanning(
   }, [dispatch, plan]);
   const [band, setBand] = useState<{ plan: MakePlan; forecast: BandForecast } | null>(null);
   const [failed, setFailed] = useState<MakePlan | null>(null);
-  const state = useMemo(() => stateOfPlan(plan), [plan]);
-  const point = useMemo(() => pointForecast(state, Date.parse(plan.startAt)), [state, plan.startAt]);
-  const advice = useMemo(() => adviseOn(plan, kitchen.units), [plan, kitchen.units]);
+  // A control that is turned moves at once; what follows from it follows as soon as there is time.
+  const settled = useDeferredValue(plan);
+  const state = useMemo(() => stateOfPlan(settled), [settled]);
+  const point = useMemo(() => pointForecast(state, Date.parse(settled.startAt)), [state, settled.startAt]);
+  const advice = useMemo(() => adviseOn(settled, kitchen.units), [settled, kitchen.units]);
   const clashes = useMemo(() => sleepClashes(point, kitchen), [point, kitchen]);
   useEffect(() => {
     let wanted = true;
@@ -74,16 +84,23 @@ export function usePlanning(
       cancelForecast('plan');
     };
   }, [makeId, plan]);
-  return {
-    plan,
-    replace: setPlan,
-    change: (part) => setPlan((before) => ({ ...before, ...part })),
-    state,
-    point,
-    band: band?.forecast ?? null,
-    stale: band?.plan !== plan,
-    bandFailed: failed === plan,
-    advice,
-    clashes,
-  };
+  const change = useCallback<Planning['change']>((part) => setPlan((before) => ({ ...before, ...part })), []);
+  const known = band?.forecast ?? null;
+  const stale = band?.plan !== plan;
+  const bandFailed = failed === plan;
+  return useMemo(
+    () => ({
+      plan,
+      replace: setPlan,
+      change,
+      state,
+      point,
+      band: known,
+      stale,
+      bandFailed,
+      advice,
+      clashes,
+    }),
+    [plan, change, state, point, known, stale, bandFailed, advice, clashes],
+  );
 }

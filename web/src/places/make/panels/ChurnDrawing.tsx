@@ -1,7 +1,14 @@
 import type { ChurnStage } from '@morning-crock/core';
 
 /** The cream in the churn, cut open, as it should look at a share of the time. */
-export function ChurnDrawing({ stage }: { readonly stage: ChurnStage | 'liquid' }) {
+export function ChurnDrawing({
+  stage,
+  moving,
+}: {
+  readonly stage: ChurnStage | 'liquid';
+  /** It is churned just now. */
+  readonly moving: boolean;
+}) {
   const cream = {
     liquid: 'M46 190 q34 6 68 0 t68 0 V286 Q182 300 168 300 H60 Q46 300 46 286 Z',
     froth:
@@ -59,13 +66,15 @@ export function ChurnDrawing({ stage }: { readonly stage: ChurnStage | 'liquid' 
           strokeWidth="2"
         />
       )}
-      <path d="M114 10 V226" stroke="var(--ink)" strokeWidth="6" strokeLinecap="round" />
-      <path
-        d="M84 226 H144 M92 214 V238 M136 214 V238"
-        stroke="var(--ink)"
-        strokeWidth="6"
-        strokeLinecap="round"
-      />
+      <g className={moving ? 'dasher moving' : 'dasher'}>
+        <path d="M114 10 V226" stroke="var(--ink)" strokeWidth="6" strokeLinecap="round" />
+        <path
+          d="M84 226 H144 M92 214 V238 M136 214 V238"
+          stroke="var(--ink)"
+          strokeWidth="6"
+          strokeLinecap="round"
+        />
+      </g>
       <g fill="none" stroke="var(--brush)" strokeWidth="4" strokeLinecap="round">
         <path d="M48 282 l10 12 M62 282 l10 12 M76 282 l10 12 M142 282 l10 12 M156 282 l10 12 M168 282 l8 10" />
       </g>

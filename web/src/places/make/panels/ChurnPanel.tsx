@@ -82,7 +82,7 @@ export function ChurnPanel({ live, nowMs: minuteMs }: PanelProps) {
           : `Churning for ${Math.floor(minutes)} minutes; breaks ${soon}`
       }
     >
-      <ChurnDrawing stage={stage} />
+      <ChurnDrawing stage={stage} moving={!over && !resting} />
       <ChurnCord
         nowShare={share}
         expected={[shareOf(lowMs), shareOf(highMs)]}

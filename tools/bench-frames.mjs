@@ -1,0 +1,100 @@
+// The part of `npm run bench` about how smooth the page is: frames while a churning's heat is turned, and while the churn moves.
+import { startKitchen } from './throwaway.mjs';
+import { startBrowser } from './browser.mjs';
+
+/** As often as a finger moves a slider, and for some seconds. */
+const TURNS = 120;
+const LOOKS = 240;
+
+/**
+ * The gaps between frames while something is done in each of them, sorted, ms.
+ * @param {import('puppeteer-core').Page} page
+ * @param {string | null} slider the beginning of a slider's label; `null` does nothing
+ * @param {number} count
+ * @returns {Promise<number[]>}
+ */
+function gaps(page, slider, count) {
+  return page.evaluate(
+    async (label, frames) => {
+      const field =
+        label === null
+          ? null
+          : [...document.querySelectorAll('input[type=range]')].find((e) =>
+              /** @type {HTMLInputElement} */ (e).labels?.[0]?.innerText.startsWith(label),
+            );
+      if (label !== null && !field) throw new Error(`no slider ${label}`);
+      /** @type {number[]} */
+      const all = [];
+      const frame = () => new Promise((resolve) => requestAnimationFrame(resolve));
+      await frame();
+      let last = performance.now();
+      for (let i = 0; i < frames; i++) {
+        if (field) {
+          // There and back, half a degree a frame.
+          Reflect.set(HTMLInputElement.prototype, 'value', String(10 + Math.abs((i % 24) - 12) / 2), field);
+          field.dispatchEvent(new Event('input', { bubbles: true }));
+        }
+        await frame();
+        const at = performance.now();
+        all.push(at - last);
+        last = at;
+      }
+      return all.sort((a, b) => a - b);
+    },
+    slider,
+    count,
+  );
+}
+
+/** @param {number[]} sorted @param {number} share */
+const at = (sorted, share) => (sorted[Math.floor(share * (sorted.length - 1))] ?? 0).toFixed(0);
+
+/**
+ * @param {(line: string) => void} say
+ * @returns {Promise<[string, string, string][]>} rows: what, value, goal
+ */
+export async function benchFrames(say) {
+  say('counting frames of a churning');
+  const kitchen = await startKitchen();
+  const browser = await startBrowser();
+  try {
+    const page = await browser.newPage();
+    await page.setViewport({ width: 1280, height: 800 });
+    await page.goto(`${kitchen.address}/new?make=butter`);
+    await page.waitForFunction(() => document.body.innerText.includes('fat left behind'));
+    const turned = await gaps(page, 'Churn it at', TURNS);
+    /** @param {string} words */
+    const press = async (words) => {
+      const point = await page.waitForFunction(
+        (called) => {
+          const button = [...document.querySelectorAll('button')].find(
+            (b) => b.innerText.trim() === called && !b.disabled,
+          );
+          button?.click();
+          return button !== undefined;
+        },
+        {},
+        words,
+      );
+      await point.dispose();
+    };
+    for (const words of ['Start this make', 'It is out', 'It is at its heat']) await press(words);
+    await page.waitForFunction(() => document.body.innerText.includes('should look'));
+    const moving = await gaps(page, null, LOOKS);
+    return [
+      [
+        'a frame while the heat of a churning is turned: median, 95 in 100, longest',
+        `${at(turned, 0.5)}, ${at(turned, 0.95)}, ${at(turned, 1)} ms`,
+        '≤ 16',
+      ],
+      [
+        'a frame while the churn moves: median, 95 in 100, longest',
+        `${at(moving, 0.5)}, ${at(moving, 0.95)}, ${at(moving, 1)} ms`,
+        '≤ 16',
+      ],
+    ];
+  } finally {
+    await browser.close();
+    await kitchen.end();
+  }
+}
