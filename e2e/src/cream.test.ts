@@ -279,8 +279,22 @@ describe('cultured cream', () => {
     await tap(page, 'button', 'Stop: load 1 broke');
     await tap(page, 'button', 'Load 2 is in');
     await tap(page, 'button', 'Stop: load 2 broke');
-    await tap(page, 'button', 'Drained, not weighed');
+    await fill(page, 'Weight of the buttermilk', '690');
+    await page.keyboard.press('Enter');
     await see(page, 'Washed enough');
+    // Its buttermilk is stock, and some of it goes on as a starter.
+    await stored('weighed', 2);
+    const [buttermilk] = await lots();
+    await goTo(page, `/milk?lot=${buttermilk!.id}`);
+    await tap(page, 'button', 'Keep as a starter');
+    await fill(page, 'Called', 'Buttermilk of the bowl');
+    await tap(page, 'button', 'Keep it');
+    const [kept] = await stored('culture-changed', 1);
+    expect(kept!.data).toMatchObject({
+      kind: 'taken-in',
+      culture: { name: 'Buttermilk of the bowl', kind: 'cultured-buttermilk', massKg: 0.15, rawMilk: true },
+    });
+    await see(page, '523 mL');
   });
 
   test('what is unsafe is stopped and explained', async () => {

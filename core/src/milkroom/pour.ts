@@ -1,3 +1,4 @@
+import { FEEDS } from '../butter/index.ts';
 import type { Lot, LotPour, MakePlan } from '../contract/index.ts';
 import { mixMilks } from '../milk/index.ts';
 import { heatAt } from './lot.ts';
@@ -43,6 +44,7 @@ export function milkFromLots(
       ? {
           soured: parts.some(({ lot }) => lot.soured),
           homogenised: parts.some(({ lot }) => lot.homogenised),
+          feed: FEEDS.find((feed) => parts.every(({ lot }) => lot.feed === feed)),
         }
       : {}),
     lots: parts.map(({ lot, massKg }) => ({

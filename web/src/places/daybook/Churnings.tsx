@@ -35,11 +35,13 @@ function Against(props: {
       ? []
       : [{ id, name, month: month(startedAt), startC: churned.startC, v, ripened: churned.ripened }];
   });
-  /** Where dots stand upon each other, one of them is labelled. */
+  /** Where another dot would stand upon its label, it has none; of two in one place the later has it. */
   const crowded = (dot: (typeof dots)[number]): boolean =>
-    dots
-      .slice(0, dots.indexOf(dot))
-      .some((o) => Math.abs(x(o.startC) - x(dot.startC)) < 30 && Math.abs(y(o.v) - y(dot.v)) < 14);
+    dots.some((other, i) => {
+      const right = x(other.startC) - x(dot.startC);
+      const tie = Math.abs(right) < 1 && i > dots.indexOf(dot);
+      return other !== dot && ((right >= 1 && right < 46) || tie) && Math.abs(y(other.v) - y(dot.v)) < 14;
+    });
   return (
     <figure>
       <figcaption>{title}</figcaption>

@@ -2,6 +2,7 @@ import { GIVEN_TO, type Lot } from '@morning-crock/core/contract';
 import { isCream, placeC } from '@morning-crock/core';
 import { Button, Checkbox, NativeSelect, TextInput } from '@mantine/core';
 import { useState } from 'react';
+import { ulid } from 'ulid';
 import { record } from '../../data/store.ts';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
@@ -10,6 +11,8 @@ import { QuantityField } from '../../parts/QuantityField.tsx';
 import { AmountField, useAsTyped, type TypedAmount } from '../../parts/AmountField.tsx';
 import { lotAmount, PLACE_WORD, takenKg } from '../../parts/milk-words.ts';
 
+/** Enough for two litres of cream, kg. */
+const USUAL_STARTER_KG = 0.15;
 type Form = { readonly lot: Lot; readonly onDone: () => void };
 const GIVEN_WORD = {
   used: 'used',
@@ -208,6 +211,62 @@ export function MeasureForm({ lot, onDone }: Form) {
       )}
       <Button type="submit" h={56}>
         That is the line
+      </Button>
+    </EntryForm>
+  );
+}
+
+/** Some of a cultured buttermilk goes on as a starter: it leaves the milk room and stands with the cultures. */
+export function StarterForm({ lot, onDone }: Form) {
+  const asTyped = useAsTyped('weight');
+  const [amount, setAmount] = useState<TypedAmount | null>(() =>
+    asTyped(Math.min(lot.has.massKg, USUAL_STARTER_KG), lot.of),
+  );
+  const [name, setName] = useState(lot.name);
+  return (
+    <EntryForm
+      label="Keep as a starter"
+      onEntry={() => {
+        if (!amount || name.trim() === '') return;
+        const massKg = takenKg(lot, amount.massKg);
+        const { typed } = amount;
+        void record(ulid(), 'culture-changed', {
+          kind: 'taken-in',
+          culture: {
+            name: name.trim(),
+            kind: 'cultured-buttermilk',
+            heirloom: false,
+            source: lot.source,
+            place: 'cold',
+            massKg,
+            packet: null,
+            rawMilk: lot.treatment === 'raw',
+          },
+          typed,
+        });
+        void record(lot.id, 'milk-moved', {
+          kind: 'give',
+          to: 'used',
+          massKg,
+          typed,
+          note: 'kept as a starter',
+        }).then(onDone);
+      }}
+    >
+      <AmountField label="How much" of={lot.of} by="weight" amount={amount} onAmount={setAmount} />
+      <OverNote lot={lot} amount={amount} />
+      <TextInput
+        label="Called"
+        value={name}
+        maxLength={80}
+        error={name.trim() === '' ? 'It needs a name.' : null}
+        onChange={(e) => setName(e.currentTarget.value)}
+      />
+      {lot.treatment === 'raw' && (
+        <p className="caution note">Of milk that was never heated: it carries its germs on.</p>
+      )}
+      <Button type="submit" h={56}>
+        Keep it
       </Button>
     </EntryForm>
   );

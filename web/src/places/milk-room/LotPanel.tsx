@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { record } from '../../data/store.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { GiveForm, MeasureForm, MoveForm, RecountForm } from './LotForms.tsx';
+import { GiveForm, MeasureForm, MoveForm, RecountForm, StarterForm } from './LotForms.tsx';
 import { PoolForm } from './PoolForm.tsx';
 import { PotPart } from './PotPart.tsx';
 import { SkimForm } from './SkimForm.tsx';
@@ -26,7 +26,7 @@ import { type MilkRoomNow } from '../../data/use-milk.ts';
 const HOUR_MS = 3_600_000;
 const WAIT_H = 6;
 
-type Doing = 'nothing' | 'skim' | 'give' | 'recount' | 'move' | 'measure' | 'pool';
+type Doing = 'nothing' | 'starter' | 'skim' | 'give' | 'recount' | 'move' | 'measure' | 'pool';
 
 /** What skimming gives now and after some hours, side by side. */
 function SkimTable(props: {
@@ -150,6 +150,7 @@ export function LotPanel(props: {
     ['measure', 'Measure the line', settling],
     ['pool', 'Pour together', CAN_POUR.has(lot.role) && lot.place !== 'freezer'],
     ['move', 'Move', lot.place !== 'freezer'],
+    ['starter', 'Keep as a starter', lot.role === 'buttermilk' && lot.soured && lot.place === 'cold'],
     ['give', 'Take out', true],
     ['recount', 'Recount', true],
   ];
@@ -215,6 +216,7 @@ export function LotPanel(props: {
       )}
       {isCream(lot) && doing === 'nothing' && <PotPart lot={lot} room={room} onGo={onGo} />}
       {lot.place === 'freezer' && doing === 'nothing' && <ThawPlan lot={lot} nowMs={nowMs} onThawed={onGo} />}
+      {doing === 'starter' && <StarterForm lot={lot} onDone={done} />}
       {doing === 'give' && <GiveForm lot={lot} onDone={done} />}
       {doing === 'recount' && <RecountForm lot={lot} onDone={done} />}
       {doing === 'move' && <MoveForm lot={lot} onDone={done} />}

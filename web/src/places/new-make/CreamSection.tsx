@@ -110,6 +110,7 @@ export function CreamSection(props: {
             options={TREATMENTS.map((t) => ({ value: t, label: t }))}
             onChange={(treatment) => set({ treatment })}
           />
+          <p className="quiet">Off boiled or scalded milk it counts as pasteurised.</p>
           {mayBeRipened && (
             <Choices
               legend="Cream"

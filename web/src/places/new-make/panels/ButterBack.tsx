@@ -18,9 +18,9 @@ import '../../../parts/work-back.css';
 const DAY_MS = 86_400_000;
 const KEY = 'butter-back';
 const STANDING_WORDS = {
-  room: 'tempered in the room',
-  cold: 'tempered in the cold',
-  bath: 'tempered in a bath',
+  room: 'Tempered in the room',
+  cold: 'Tempered in the cold',
+  bath: 'Tempered in a bath',
 } as const;
 const NO_WAY = {
   never: 'This cream never comes to its heat like that: choose another heat for the churn.',
