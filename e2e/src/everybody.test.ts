@@ -136,7 +136,7 @@ const PLACES: readonly (readonly [string, () => string, string])[] = [
   ['a culture in', () => '/cultures/in', 'It is in'],
   ['a waking in the planning', () => '/cultures/wake', 'Begin the waking'],
   ['a waking', () => `/makes/${waking}`, 'Feed 1 is in'],
-  ...['skim', 'standardise', 'vigour', 'thaw', 'lactation'].map(
+  ...['skim', 'standardise', 'vigour', 'thaw', 'lactation', 'bought'].map(
     (name): readonly [string, () => string, string] => [
       `the sum ${name}`,
       () => `/sums/${name}`,

@@ -100,7 +100,7 @@ describe('a sum filled in from a make, and its answer taken back there', () => {
 });
 
 /** Sums in which nothing is warm or cold. */
-const COLD = new Set(['dose', 'powder', 'skim', 'standardise', 'lactation']);
+const COLD = new Set(['dose', 'powder', 'skim', 'standardise', 'lactation', 'bought']);
 
 describe('sums in other measures', () => {
   test.each(['us', 'imperial'] as const)(
@@ -130,6 +130,7 @@ describe('sums in other measures', () => {
         'thaw',
         'lactation',
         'churn',
+        'bought',
       ];
       for (const name of names) {
         await goTo(page, `/sums/${name}`);

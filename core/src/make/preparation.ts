@@ -1,5 +1,5 @@
-import { preparationOf } from '../steps/index.ts';
 import type { MakeState } from './state.ts';
+import { churningStep } from './too-long.ts';
 
 /** So long before it begins there is still an evening, ms. */
 const EVENING_MS = 10 * 3_600_000;
@@ -10,7 +10,7 @@ const EVENING_MS = 10 * 3_600_000;
  */
 export function preparedFromMs(state: MakeState): number | null {
   const begun = state.steps.some(({ status }) => status === 'done' || status === 'skipped');
-  if (begun || state.current === null || !preparationOf(state.plan)) return null;
+  if (begun || state.current === null || !churningStep(state)) return null;
   const dueMs = Date.parse(state.plan.startAt) - EVENING_MS;
   const decidedMs = Math.min(...state.events.map((event) => Date.parse(event.at)));
   return decidedMs < dueMs ? dueMs : null;

@@ -3,14 +3,12 @@ import {
   brokeAfter,
   CHURN_FACTS,
   churnAlong,
-  churnForecast,
   loadsFor,
   CHURN_STAGES,
   STAGE_SHARE,
   STAGE_WORDS,
   wateredC,
   type ChurnAlong,
-  type ChurnForecast,
   type ChurnKind,
   type Churning,
   type ChurnWay,
@@ -76,10 +74,6 @@ export const churnName = ({ method }: MakePlan): string => {
   return step ? `${step.speed} ${step.name}`.slice(0, 40) : '';
 };
 
-/** When a load of it breaks and what stays behind, as the book has it. */
-export const churnOf = (plan: MakePlan, of: StepOf, startC: number, atMs: number): ChurnForecast =>
-  churnForecast(creamIn(plan, of, startC, atMs));
-
 /** One load as it was, is or will be churned. */
 export interface LoadRun {
   /** The first is 1. */
@@ -138,15 +132,19 @@ export function loadRuns(run: LegRun): LoadRun[] {
       began === null ? temperedC(run) : (read?.temperatureC ?? (no === 1 ? run.startC : temperedC(run))),
       startMs + startMin * 60_000,
     );
+    const seen = began === null ? [] : within(stages, startMin, toMin);
+    const broken = brokeAfter(seen);
+    // Once it broke, it is churned no more: what is read or poured after that says nothing of it.
+    const overMin = broken === null ? toMin : startMin + broken;
     const way: ChurnWay =
       began === null
-        ? { heats: [], seen: [] }
+        ? { heats: [], seen }
         : {
-            heats: within(readings, startMin, toMin)
+            heats: within(readings, startMin, overMin)
               .filter((r) => r.minutes > AFTER_MIN)
               .map((r) => ({ minutes: r.minutes, celsius: r.temperatureC })),
-            seen: within(stages, startMin, toMin),
-            jumps: within(run.poured, startMin, toMin).map((water) => ({
+            seen,
+            jumps: within(run.poured, startMin, overMin).map((water) => ({
               minutes: water.minutes,
               litres: water.massKg,
               to: (creamC) =>
@@ -159,20 +157,19 @@ export function loadRuns(run: LegRun): LoadRun[] {
                 }),
             })),
             rests: run.rests
-              .filter(({ fromMin }) => fromMin >= startMin && fromMin <= toMin)
+              .filter(({ fromMin }) => fromMin >= startMin && fromMin <= overMin)
               .map(({ fromMin, toMin: until }) => ({
                 fromMin: fromMin - startMin,
                 toMin: until === null ? null : until - startMin,
               })),
           };
     const along = churnAlong(churning, way, began === null ? 0 : Math.min(nowMin, toMin) - startMin);
-    const seenBroken = brokeAfter(way.seen) !== null;
-    const broke = seenBroken || toMin < Infinity;
+    const broke = broken !== null || toMin < Infinity;
     runs.push({
       no,
       begun: began !== null,
       startMin,
-      endMin: seenBroken || !broke ? startMin + along.minutes : toMin,
+      endMin: broken !== null || !broke ? startMin + along.minutes : toMin,
       broke,
       churning,
       way,

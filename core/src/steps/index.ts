@@ -32,7 +32,7 @@ export { closed, handsOnly, type Leg, type LegReading, type LegRun } from './leg
 export { heatTargetC } from './heat.ts';
 export { loadsOf, temperBath, temperMin, withStanding, type Standing, type TemperBath } from './temper.ts';
 export { preparationOf, type Preparation } from './preparation.ts';
-export { churnName, churnOf, creamIn, loadRuns, withLoads, type LoadRun } from './churn.ts';
+export { churnName, creamIn, loadRuns, withLoads, type LoadRun } from './churn.ts';
 export { saltShareOf } from './work.ts';
 export { againSteps } from './again.ts';
 export { washingOf, serumLeft } from './wash.ts';

@@ -32,7 +32,8 @@ test('one make incubates in mid-course, one cools, cream ripens, a churning is d
   // Butter is forecast to break, ghee to clear: nothing sets.
   const setting = finished.filter((m) => m.product !== 'butter' && m.product !== 'ghee');
   expect(setting.every((m) => m.forecastSetH[1] !== null)).toBe(true);
-  expect(finished.length - setting.length).toBe(3);
+  expect(finished.length - setting.length).toBe(7);
+  expect(finished.filter((m) => m.churned !== null).length).toBe(6);
   expect(kitchenSettings.safeParse((await readKitchen(kitchen.db, kitchen.kitchenId)).settings).success).toBe(
     true,
   );

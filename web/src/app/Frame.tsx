@@ -10,13 +10,14 @@ import { lazy, Suspense, useEffect, useRef } from 'react';
 import { NavLink, Outlet, useLocation } from 'react-router';
 import { useKitchenQuery } from '../data/api.ts';
 import { followLog } from '../data/stream.ts';
-import { Join } from './Join.tsx';
 import { Kept } from './Kept.tsx';
 import { KeyHelp } from './KeyHelp.tsx';
 import { LiveMakes } from './LiveMakes.tsx';
 import { Watch } from './Watch.tsx';
 import './frame.css';
 
+/** Only a device that does not belong here yet is asked. */
+const Join = lazy(async () => ({ default: (await import('./Join.tsx')).Join }));
 const MorePlaces = lazy(async () => ({ default: (await import('./MorePlaces.tsx')).MorePlaces }));
 
 const PLACES = [
@@ -55,7 +56,12 @@ export function Frame() {
       PLACES.find((p) => p.to === pathname || (!p.end && pathname.startsWith(p.to)))?.label ?? 'Make';
     document.title = `${place} · Morning Crock`;
   }, [pathname]);
-  if (stranger) return <Join />;
+  if (stranger)
+    return (
+      <Suspense fallback={null}>
+        <Join />
+      </Suspense>
+    );
   return (
     <div className="frame">
       <a className="skip" href="#place">

@@ -72,3 +72,15 @@ test('a share with its range, and percents', () => {
   expect(massRange(0.42, 0.2, metric)).toMatch(/^3\d\d–5\d\d g$/);
   expect([percent(0.0372), percent(0.236, 0)]).toEqual(['3.7 %', '24 %']);
 });
+
+test('raw cream too old to drink is not late: it may be churned or ripened, and sours meanwhile', () => {
+  const cream = lotOf({ what: 'cream', fatFraction: 0.34, treatment: 'raw' }, 1);
+  const days = (n: number) => NOON + n * 24 * HOUR_MS;
+  expect(keepWords(cream, days(1), metric)).toMatchObject({ late: false });
+  const older = keepWords(cream, days(5), metric);
+  expect(older).toMatchObject({ late: false });
+  expect(older.text).toMatch(/^no more to drink; to churn or ripen by \w{3} \d+ \w+: it sours$/);
+  expect(keepWords(cream, days(12), metric).late).toBe(true);
+  const milk = lotOf({ treatment: 'raw' }, 1);
+  expect(keepWords(milk, days(5), metric).late).toBe(true);
+});

@@ -83,3 +83,29 @@ test('nothing sours in butter: no pH is asked for, and its weight is believed on
   await user.type(screen.getByLabelText('Weight of the butter'), '385{Enter}');
   expect(entries()).toEqual([['weighed', { massKg: 0.385, typed: { value: 385, unit: 'g' } }]]);
 });
+
+test('butter that is weighed is cut into pieces, and all of it is in them', async () => {
+  const whole = butter(...DRAINED, done('wash'), done('work'), [
+    'weighed',
+    { massKg: 0.4, typed: { value: 400, unit: 'g' } },
+  ]);
+  const { user } = show(<StepEntries state={whole} />);
+  await user.type(screen.getByLabelText('Pieces of'), '4000');
+  expect(screen.getByText('There are 400 g of butter in all.')).toBeTruthy();
+  await user.clear(screen.getByLabelText('Pieces of'));
+  await user.type(screen.getByLabelText('Pieces of'), '150');
+  await user.click(screen.getByRole('button', { name: 'Cut so' }));
+  const [[type, data]] = entries() as [[string, { pieces: { count: number; massKg: number }[] }]];
+  expect(type).toBe('shaped');
+  expect(data.pieces.reduce((sum, p) => sum + p.count * p.massKg, 0)).toBeCloseTo(0.4, 9);
+  expect(data.pieces[0]).toEqual({ count: 2, massKg: 0.15 });
+});
+
+test('fresh garlic in it is told with why it must be kept cold', async () => {
+  const { user } = show(<StepEntries state={butter(...DRAINED, done('wash'))} />);
+  await user.click(screen.getByText('Herbs or garlic in it?'));
+  await user.click(screen.getByRole('radio', { name: 'garlic' }));
+  expect(screen.getByText(/eat it within four days, or freeze it/)).toBeTruthy();
+  await user.click(screen.getByRole('button', { name: 'It is in' }));
+  expect(entries()).toEqual([['flavoured', { with: 'garlic', text: '' }]]);
+});
