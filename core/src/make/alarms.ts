@@ -168,7 +168,8 @@ const RULES: readonly Rule[] = [
   },
   (state) => {
     const iced = state.iced;
-    if (!iced || state.current?.step.facts.inThePot === 'cold') return null;
+    // Weighed and put by, it firms in the cold.
+    if (!iced || !state.current || state.current.step.facts.inThePot === 'cold') return null;
     return {
       id: `iced-${iced.toMs}`,
       dueAtMs: iced.toMs,

@@ -107,7 +107,7 @@ export function keepBy(keeping: Keeping, nowMs: number): KeepBy {
     reason: frozen
       ? `${reason.split(':')[0]!}, frozen`
       : celsius > COLD_C
-        ? `${reason}, kept warmer than 5 °C`
+        ? `${reason}, kept too warm`
         : reason,
     warmH,
     stoodWarm: !keeping.soured && warmH > WARM_FLAG_H,

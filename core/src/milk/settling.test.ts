@@ -104,7 +104,7 @@ describe('keeping', () => {
   test('each four kelvins more halve what is left of unacidified milk, and it is said', () => {
     const warm = keepBy({ ...raw, spells: [{ fromMs: 0, celsius: 9 }] }, 0);
     expect(hours(warm)).toEqual([24, 48]);
-    expect(warm.reason).toMatch(/warmer than 5 °C/);
+    expect(warm.reason).toMatch(/kept too warm/);
     const later = keepBy({ ...raw, spells: [{ fromMs: 0, celsius: 9 }] }, 3 * HOUR_MS);
     expect(later).toMatchObject({ warmH: 3, stoodWarm: true });
     // The hours in the warm count double, those in the cold after them count once.

@@ -182,7 +182,8 @@ export function LotPanel(props: {
       )}
       {details.stoodWarm && (
         <p className="caution">
-          Stood warmer than 5 °C for about {details.warmH.toFixed(0)} h: use it first, heated.
+          Stood warmer than {units.temperature(5)} for about {details.warmH.toFixed(0)} h: use it first,
+          heated.
         </p>
       )}
       {lot.treatment === 'raw' && !lot.soured && (

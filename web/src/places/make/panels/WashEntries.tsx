@@ -4,6 +4,19 @@ import { record } from '../../../data/store.ts';
 /** Soft butter firms in iced water so long, minutes [judgement]. */
 export const ICED_MIN = 15;
 
+/** It gets soft under the hands: back into iced water. */
+export function Iced({ state }: { readonly state: MakeState }) {
+  return (
+    <button
+      type="button"
+      className="chip whole-row"
+      onClick={() => void record(state.id, 'iced', { minutes: ICED_MIN })}
+    >
+      Too soft: {ICED_MIN} min in iced water
+    </button>
+  );
+}
+
 /** One tap a wash; and a rest in iced water when it gets soft under the hands. */
 export function WashEntries({ state }: { readonly state: MakeState }) {
   return (
@@ -18,13 +31,7 @@ export function WashEntries({ state }: { readonly state: MakeState }) {
       <button type="button" className="chip" onClick={() => void record(state.id, 'rinsed', { clear: true })}>
         Washed once, clear
       </button>
-      <button
-        type="button"
-        className="chip"
-        onClick={() => void record(state.id, 'iced', { minutes: ICED_MIN })}
-      >
-        Too soft: {ICED_MIN} min in iced water
-      </button>
+      <Iced state={state} />
     </div>
   );
 }

@@ -10,6 +10,7 @@ export function WashPanel({ live, nowMs }: PanelProps) {
   const step = state.steps.find((s) => s.step.instance.kind === 'wash')?.step;
   if (!step) return null;
   const washes = state.rinses.length;
+  const planned = step.instance.kind === 'wash' ? step.instance.washes : 1;
   const left = serumLeftIn(state);
   const iced = state.iced && state.iced.toMs > nowMs ? state.iced : null;
   const clear = state.rinses.at(-1)?.clear === true;
@@ -47,7 +48,7 @@ export function WashPanel({ live, nowMs }: PanelProps) {
         <g fill="none" stroke="var(--brush)" strokeWidth="4" strokeLinecap="round">
           <path d="M48 122 l8 10 M64 122 l8 10 M80 122 l8 10 M292 122 l8 10 M308 122 l8 10 M324 122 l8 10" />
         </g>
-        {Array.from({ length: Math.max(washes, 1) }, (_, i) => (
+        {Array.from({ length: Math.max(washes, planned) }, (_, i) => (
           <path
             key={i}
             d={`M${40 + i * 36} 30 q16 22 0 34 q-16 -12 0 -34 z`}

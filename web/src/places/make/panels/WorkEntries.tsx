@@ -24,6 +24,7 @@ import { now } from '../../../data/clock.ts';
 import { record } from '../../../data/store.ts';
 import { useUnits } from '../../../data/use-units.ts';
 import { Choices } from '../../../parts/Choices.tsx';
+import { Iced } from './WashEntries.tsx';
 import { QuantityField } from '../../../parts/QuantityField.tsx';
 
 /** How wet the butter is: ten grams of it, weighed before and after their water was boiled off. */
@@ -194,6 +195,9 @@ export function WorkEntries({ state }: { readonly state: MakeState }) {
   return (
     <>
       <Salt key={state.saltKg} state={state} />
+      <div className="stage-buttons">
+        <Iced state={state} />
+      </div>
       <PanTest state={state} />
       <Flavour state={state} />
     </>

@@ -79,6 +79,12 @@ export function WorkPanel({ live, nowMs }: PanelProps) {
             </dd>
           </div>
         )}
+        {state.iced && state.iced.toMs > nowMs && (
+          <div>
+            <dt>in iced water until</dt>
+            <dd className="number">{units.time(state.iced.toMs, nowMs)}</dd>
+          </div>
+        )}
         {keeps && (
           <div>
             <dt className="quiet">keeps in the cold, about</dt>
