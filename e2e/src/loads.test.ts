@@ -82,7 +82,7 @@ describe('a day of churning', () => {
     await see(page, /Washes:\s+1 ×/);
     await tap(page, 'radio', 'to keep');
     await see(page, /Washes:\s+4 ×, about 2 % of its buttermilk left/);
-    await see(page, /Have ready: \S+ L of drinking water/);
+    await see(page, /Have ready: about \S+ L of drinking water/);
     await turnTo(await named(page, 'Salt: none'), '1.8');
     await tap(page, 'button', 'Start this make');
     await see(page, 'Make ready');
@@ -239,7 +239,7 @@ describe('a day of churning', () => {
     const page = await open('/new?make=butter');
     await see(page, /Churn it at:\s+54 °F/);
     await see(page, 'in the room, 68 °F');
-    await see(page, /Have ready: \S+ (qt|cups) \(US\) of drinking water/);
+    await see(page, /Have ready: about \S+ (qt|cups) \(US\) of drinking water/);
     await see(page, /About \S+ oz of butter/);
     await tap(page, 'button', 'Start this make');
     await tap(page, 'button', 'It is out');

@@ -12,16 +12,18 @@ export interface ChurnFacts {
   readonly warmsCPerMin: number;
   /** It has a motor with speeds; otherwise hands go at their own. */
   readonly motor: boolean;
+  /** It cuts: what broke is whipped back in within a minute. */
+  readonly blades: boolean;
 }
 
 /** Source: docs/SCIENCE.md, butter. */
 export const CHURN_FACTS: Readonly<Record<ChurnKind, ChurnFacts>> = {
-  jar: { label: 'Jar, shaken', referenceMin: 20, warmsCPerMin: 0.1, motor: false },
-  crank: { label: 'Hand crank', referenceMin: 22, warmsCPerMin: 0.1, motor: false },
-  plunger: { label: 'Plunger', referenceMin: 35, warmsCPerMin: 0.1, motor: false },
-  whisk: { label: 'Whisk mixer', referenceMin: 9, warmsCPerMin: 0.4, motor: true },
-  blades: { label: 'Blade processor', referenceMin: 5, warmsCPerMin: 0.8, motor: true },
-  blender: { label: 'Blender', referenceMin: 4, warmsCPerMin: 0.8, motor: true },
+  jar: { label: 'Jar, shaken', referenceMin: 20, warmsCPerMin: 0.1, motor: false, blades: false },
+  crank: { label: 'Hand crank', referenceMin: 22, warmsCPerMin: 0.1, motor: false, blades: false },
+  plunger: { label: 'Plunger', referenceMin: 35, warmsCPerMin: 0.1, motor: false, blades: false },
+  whisk: { label: 'Whisk mixer', referenceMin: 9, warmsCPerMin: 0.4, motor: true, blades: false },
+  blades: { label: 'Blade processor', referenceMin: 5, warmsCPerMin: 0.8, motor: true, blades: true },
+  blender: { label: 'Blender', referenceMin: 4, warmsCPerMin: 0.8, motor: true, blades: true },
 };
 
 /** Times as long as at the medium speed of a motor [F]. */

@@ -211,7 +211,7 @@ function churning(sketch: ChurningSketch, startMs: number): DemoCream {
       say(atMs + MINUTE_MS, 'step-done', { step: 'temper' });
       const trueFat = composition.fatFraction * 0.94;
       const truth = {
-        ...creamIn(own, { step: churn, goods: { into: 'cream', out: 'butter' } }, startC, startMs),
+        ...creamIn(own, { step: churn }, startC, startMs),
         fatFraction: trueFat,
       };
       const beganMs = atMs + 2 * MINUTE_MS;

@@ -39,7 +39,7 @@ const orderOf = (event: LoggedEvent): number => event.seq ?? Number.MAX_SAFE_INT
  * When each load after the first went in: two tablets may both have said so, and the first counts. A break that was known when it
  * went in was not after it, whatever the two clocks say.
  */
-export function loadsOf(
+export function loadsBegun(
   events: readonly EventOf<'load-begun'>[],
   stages: readonly EventOf<'stage-seen'>[],
 ): number[] {

@@ -1,12 +1,11 @@
 import { KEEPING_SERUM } from '../butter/index.ts';
-import { productOf } from '../products/index.ts';
 import { serumLeft } from '../steps/index.ts';
 import type { MakeState } from './state.ts';
 
 /** Buttermilk left in the butter of a make, share of what it carried, 0..1; water that ran clear says that it is enough. */
-export function serumLeftIn({ steps, plan, rinses }: Pick<MakeState, 'steps' | 'plan' | 'rinses'>): number {
+export function serumLeftIn({ steps, rinses }: Pick<MakeState, 'steps' | 'rinses'>): number {
   const wash = steps.find(({ step }) => step.facts.tells === 'rinses');
   if (!wash) return 1;
-  const left = serumLeft({ step: wash.step.instance, goods: productOf(plan).goods }, rinses.length);
+  const left = serumLeft({ step: wash.step.instance }, rinses.length);
   return rinses.at(-1)?.clear ? Math.min(left, KEEPING_SERUM) : left;
 }

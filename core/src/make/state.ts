@@ -28,7 +28,7 @@ import { batchOf, fillJars, type DoseGiven } from '../method/index.ts';
 import { methodSteps, productOf } from '../products/index.ts';
 import { STEP_TYPES, type Fed, type MethodStep, type Souring } from '../steps/index.ts';
 import { effectiveEvents, instantOf, type LoggedEvent } from '../log/index.ts';
-import { loadsOf, panOf, restsOf, seenOf } from './fold-churn.ts';
+import { loadsBegun, panOf, restsOf, seenOf } from './fold-churn.ts';
 
 export interface StepState {
   readonly step: MethodStep;
@@ -372,7 +372,7 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
     panStages: seenOf(of('stage-seen'), GHEE_STAGES),
     pan: panOf(of('pan-weighed'), of('pan-changed').map(instantOf)),
     rinses: of('rinsed').map((e) => ({ clear: e.data.clear, atMs: instantOf(e) })),
-    loadsAtMs: loadsOf(of('load-begun'), of('stage-seen')),
+    loadsAtMs: loadsBegun(of('load-begun'), of('stage-seen')),
     rests: restsOf(of('churn-rested')),
     poured: of('water-poured').map((e) => ({
       massKg: e.data.massKg,

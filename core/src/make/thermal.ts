@@ -84,6 +84,9 @@ function legOf(state: MakeState, step: StepState, startC: number, startMs: numbe
   return leg(run);
 }
 
+/** The last walk of each state: balance, loads, times and alarms of one moment all ask for it. */
+const walked = new WeakMap<MakeState, { readonly nowMs: number; readonly walk: ThermalWalk }>();
+
 /**
  * Walks a make from the first milk to inoculation: done steps as they were, the present one refitted to its
  * readings, coming ones from the heat balance.
@@ -96,9 +99,6 @@ export function walkThermal(state: MakeState, nowMs: number): ThermalWalk {
   walked.set(state, { nowMs, walk });
   return walk;
 }
-
-/** The last walk of each state: balance, loads, times and alarms of one moment all ask for it. */
-const walked = new WeakMap<MakeState, { readonly nowMs: number; readonly walk: ThermalWalk }>();
 
 function walking(state: MakeState, nowMs: number): ThermalWalk {
   const { plan } = state;

@@ -9,7 +9,6 @@ import {
   STAGE_WORDS,
   wateredC,
   type ChurnAlong,
-  type ChurnKind,
   type Churning,
   type ChurnWay,
 } from '../butter/index.ts';
@@ -20,18 +19,17 @@ import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
 
 /** Cream this cold has been aged: its fat is firm, °C. */
 const AGED_BELOW_C = 8;
-const own = ({ step }: StepOf) => paramsOf(step, 'churn');
-const BLADES: ReadonlySet<ChurnKind> = new Set(['blades', 'blender']);
+const own = ({ step }: Pick<StepOf, 'step'>) => paramsOf(step, 'churn');
 
 /** In how many loads it is churned, and what one of them holds. */
-function oneLoad(plan: MakePlan, of: StepOf) {
+function oneLoad(plan: MakePlan, of: Pick<StepOf, 'step'>) {
   const { litres, massKg, composition } = batchOf(plan);
   const loads = own(of).loads ?? 1;
   return { loads, litres: litres / loads, massKg: massKg / loads, composition };
 }
 
 /** One load of a plan's cream as it goes into the churn at a heat. */
-export function creamIn(plan: MakePlan, of: StepOf, startC: number, atMs: number): Churning {
+export function creamIn(plan: MakePlan, of: Pick<StepOf, 'step'>, startC: number, atMs: number): Churning {
   const { churn, speed, litres: holds } = own(of);
   const { litres, composition } = oneLoad(plan, of);
   const learned = plan.factors?.churn;
@@ -243,7 +241,7 @@ export const CHURN: StepType = {
       slackMin: 2,
       mustAct: true,
       // Blades whip it back in within a minute: the bells ring before them.
-      leadMin: BLADES.has(own(of).churn) ? 1 : 0,
+      leadMin: CHURN_FACTS[own(of).churn].blades ? 1 : 0,
     };
   },
   cautions,

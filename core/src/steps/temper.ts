@@ -81,12 +81,11 @@ function bathed(vessel: Vessel, bath: TemperBath, startC: number, toC: number): 
 /** One load on its way to its heat: the next one waits in the cold. */
 function legOf(
   plan: MakePlan,
-  of: StepOf,
+  { toC, standing }: ReturnType<typeof own>,
   startC: number,
   startMs: number,
   readings: readonly LegReading[],
 ): Leg {
-  const { toC, standing } = own(of);
   if (readings.length === 0 && Math.abs(startC - toC) <= AT_HEAT_C) return handsOnly(1, startC);
   const whole = vesselOf(plan, startMs);
   const vessel = { ...whole, litres: whole.litres / loadsOf(plan) };
@@ -108,8 +107,7 @@ function legOf(
 export function temperMin(plan: MakePlan, atMs: number): number {
   const step = plan.method.steps.find((s) => s.kind === 'temper');
   if (!step || step.standing === 'cold' || plan.milk.startC >= step.toC - AT_HEAT_C) return 0;
-  const of: StepOf = { step, goods: { into: 'cream', out: 'butter' } };
-  return legOf(plan, of, plan.milk.startC, atMs, []).minutes;
+  return legOf(plan, step, plan.milk.startC, atMs, []).minutes;
 }
 
 /** Cream comes to the heat it churns at. */
@@ -132,5 +130,5 @@ export const TEMPER: StepType = {
   hands: () => ({ handsMin: 2, slackMin: 20, mustAct: false }),
   cautions: ({ milk }) =>
     milk.treatment === 'raw' ? ['raw-milk', 'probe-not-surface'] : ['probe-not-surface'],
-  leg: ({ plan, startC, startMs, readings, of }) => legOf(plan, of, startC, startMs, readings),
+  leg: ({ plan, startC, startMs, readings, of }) => legOf(plan, own(of), startC, startMs, readings),
 };

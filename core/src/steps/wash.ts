@@ -1,16 +1,17 @@
 import { DRAINED_SERUM, serumLeftFraction, type Washing } from '../butter/index.ts';
 import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
 
-const own = ({ step }: StepOf) => paramsOf(step, 'wash');
+const own = ({ step }: Pick<StepOf, 'step'>) => paramsOf(step, 'wash');
 /** How a wash of a plan goes. */
-export const washingOf = (of: StepOf): Washing => ({
+export const washingOf = (of: Pick<StepOf, 'step'>): Washing => ({
   carriedKgPerKg: DRAINED_SERUM,
   waterKgPerKg: own(of).waterKgPerKg,
   exchangeFraction: own(of).exchangeFraction,
 });
 
 /** Share of the buttermilk it carried that is left after some washes, 0..1. */
-export const serumLeft = (of: StepOf, washes: number): number => serumLeftFraction(washingOf(of), washes);
+export const serumLeft = (of: Pick<StepOf, 'step'>, washes: number): number =>
+  serumLeftFraction(washingOf(of), washes);
 
 /** Cold water carries the buttermilk off that would spoil it. */
 export const WASH: StepType = {

@@ -8,13 +8,14 @@ import {
   type Offer,
 } from '@morning-crock/core';
 import type { Factor, KitchenSettings } from '@morning-crock/core/contract';
-import { Button, Checkbox, NativeSelect, Progress } from '@mantine/core';
+import { Button, Checkbox, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 import { now } from '../data/clock.ts';
 import { useUnits } from '../data/use-units.ts';
 import { Choices } from './Choices.tsx';
-import { cancelForecast, requestPlan } from '../workers/forecast-client.ts';
+import { requestPlan } from '../workers/forecast-client.ts';
 import { noWayWords, offerWords } from './offer-words.ts';
+import { FindWay } from './FindWay.tsx';
 import './work-back.css';
 import { ClockField } from './ClockField.tsx';
 
@@ -50,31 +51,18 @@ export function WorkBack(props: {
     bath: true,
     sourer: false,
   });
-  const [share, setShare] = useState<number | null>(null);
-  const [failed, setFailed] = useState(false);
   const [answer, setAnswer] = useState<{ answer: BackwardsAnswer; byMs: number } | null>(null);
   const days = Array.from({ length: 5 }, (_, i) => ({
     value: String(i),
     label: i === 0 ? 'today' : i === 1 ? 'tomorrow' : units.day(openedMs + i * DAY_MS),
   }));
-  async function work(): Promise<void> {
+  async function find(tell: (share: number) => void): Promise<void> {
     const nowMs = Math.round(now());
     const byMs = instantOfLocal(zone, localDate(zone, nowMs + Number(day) * DAY_MS), time || '07:00');
-    setShare(0);
     setAnswer(null);
-    setFailed(false);
-    try {
-      const wish = { goal, byMs };
-      const found = await requestPlan(
-        KEY,
-        { state, begun, kitchen, factors, wish, allowed, nowMs },
-        setShare,
-      );
-      if (found) setAnswer({ answer: found, byMs });
-    } catch {
-      setFailed(true);
-    }
-    setShare(null);
+    const wish = { goal, byMs };
+    const found = await requestPlan(KEY, { state, begun, kitchen, factors, wish, allowed, nowMs }, tell);
+    if (found) setAnswer({ answer: found, byMs });
   }
   const nowMs = now();
   return (
@@ -110,24 +98,7 @@ export function WorkBack(props: {
           />
         ))}
       </fieldset>
-      {share === null ? (
-        <Button className="at-the-start" onClick={() => void work()}>
-          Find a way
-        </Button>
-      ) : (
-        <div className="field-row" role="status">
-          <Progress value={share * 100} w={260} aria-label="How far it is" />
-          <span>Trying …</span>
-          <Button variant="default" onClick={() => cancelForecast(KEY)}>
-            Stop
-          </Button>
-        </div>
-      )}
-      {failed && (
-        <p className="caution" role="alert">
-          The ways could not be worked out on this device now. What is chosen stays: find a way again.
-        </p>
-      )}
+      <FindWay cancelKey={KEY} find={find} />
       {answer?.answer.outcome === 'none' && (
         <p className="caution" role="alert">
           {noWayWords(answer.answer.reason ?? 'too-late', answer.answer.earliestMs, units, nowMs)}

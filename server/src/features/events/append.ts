@@ -4,6 +4,7 @@ import {
   faultOfFold,
   foldMake,
   isChange,
+  isChurnStage,
   stageFault,
   today,
 } from '@morning-crock/core';
@@ -51,7 +52,7 @@ async function checkAgainstStream(stream: StreamFacts, kitchenId: string, draft:
     if (!make?.plan.method.steps.some(({ id }) => id === step))
       refuse('bad-input', 'data.step', 'is no step of this make');
   }
-  if (said.type === 'stage-seen') {
+  if (said.type === 'stage-seen' && isChurnStage(said.data.stage)) {
     const state = foldMake(draft.streamId, await stream.only(['stage-seen', 'load-begun']));
     const fault = state && stageFault(state, said.data.stage, Date.parse(draft.at));
     if (fault) refuse('bad-input', 'data.stage', fault);

@@ -14,8 +14,8 @@ export function MakeReady({ live: { state } }: PanelProps) {
       <ul>
         {ready.washLitres > 0 && (
           <li>
-            {units.aboutVolume(ready.washLitres)} of drinking water into the cold tonight; from the tap, with{' '}
-            {units.mass(Math.ceil(10 * ready.iceKg) / 10)} of ice
+            About {units.aboutVolume(ready.washLitres)} of drinking water into the cold tonight; from the tap,
+            with about {units.mass(Math.ceil(10 * ready.iceKg) / 10)} of ice
           </li>
         )}
         {bath && (
@@ -26,7 +26,7 @@ export function MakeReady({ live: { state } }: PanelProps) {
           </li>
         )}
         <li>
-          A bowl of {units.aboutVolume(ready.bowlLitres)}, a jug of{' '}
+          A bowl of about {units.aboutVolume(ready.bowlLitres)}, a jug of{' '}
           {units.aboutVolume(ready.buttermilkLitres)} for the buttermilk, a sieve with a wet cloth
         </li>
         <li>Churn, paddles and wooden moulds scalded, then soaked in cold water: dry wood sticks</li>

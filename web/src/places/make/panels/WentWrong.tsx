@@ -1,4 +1,4 @@
-import { CHURN_FACTS } from '@morning-crock/core';
+import { CHURN_FACTS, churnWindowC } from '@morning-crock/core';
 import { useUnits } from '../../../data/use-units.ts';
 import type { PanelProps } from './panel.ts';
 
@@ -8,7 +8,8 @@ export function WentWrong({ live: { state } }: PanelProps) {
   const churn = state.steps.find(({ step }) => step.facts.parts)?.step.instance;
   if (churn?.kind !== 'churn') return null;
   const lump = state.stages.at(-1)?.stage === 'lump';
-  const blades = CHURN_FACTS[churn.churn].warmsCPerMin > 0.5;
+  const { blades } = CHURN_FACTS[churn.churn];
+  const [coldest] = churnWindowC(state.plan.milk);
   return (
     <details open={lump} className="went-wrong">
       <summary className="unfolds">Not as it should be?</summary>

@@ -6,14 +6,15 @@ import {
   type ButterWays,
 } from '@morning-crock/core';
 import type { KitchenSettings, MakePlan } from '@morning-crock/core/contract';
-import { Button, Checkbox, NativeSelect, Progress } from '@mantine/core';
+import { Button, Checkbox, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 import { now } from '../../../data/clock.ts';
 import { useUnits } from '../../../data/use-units.ts';
 import { ClockField } from '../../../parts/ClockField.tsx';
 import { StepSlider } from '../../../parts/StepSlider.tsx';
-import { cancelForecast, requestButter } from '../../../workers/forecast-client.ts';
+import { requestButter } from '../../../workers/forecast-client.ts';
 import '../../../parts/work-back.css';
+import { FindWay } from '../../../parts/FindWay.tsx';
 
 const DAY_MS = 86_400_000;
 const KEY = 'butter-back';
@@ -43,26 +44,17 @@ export function ButterBack(props: {
   const [ripen, setRipen] = useState(false);
   const [frozen, setFrozen] = useState(false);
   const [pieceKg, setPieceKg] = useState(0.5);
-  const [share, setShare] = useState<number | null>(null);
-  const [failed, setFailed] = useState(false);
   const [answer, setAnswer] = useState<ButterWays | null>(null);
   const days = Array.from({ length: 7 }, (_, i) => ({
     value: String(i),
     label: i === 0 ? 'today' : i === 1 ? 'tomorrow' : units.day(openedMs + i * DAY_MS),
   }));
-  async function work(): Promise<void> {
+  async function find(tell: (share: number) => void): Promise<void> {
     const nowMs = Math.round(now());
     const byMs = instantOfLocal(zone, localDate(zone, nowMs + Number(day) * DAY_MS), time || '12:00');
-    setShare(0);
     setAnswer(null);
-    setFailed(false);
-    try {
-      const wish = { plan, kitchen, byMs, ripen, frozenPieceKg: frozen ? pieceKg : null, nowMs };
-      setAnswer(await requestButter(KEY, wish, setShare));
-    } catch {
-      setFailed(true);
-    }
-    setShare(null);
+    const wish = { plan, kitchen, byMs, ripen, frozenPieceKg: frozen ? pieceKg : null, nowMs };
+    setAnswer(await requestButter(KEY, wish, tell));
   }
   const nowMs = now();
   return (
@@ -104,24 +96,7 @@ export function ButterBack(props: {
           onChange={setPieceKg}
         />
       )}
-      {share === null ? (
-        <Button className="at-the-start" onClick={() => void work()}>
-          Find a way
-        </Button>
-      ) : (
-        <div className="field-row" role="status">
-          <Progress value={share * 100} w={260} aria-label="How far it is" />
-          <span>Trying …</span>
-          <Button variant="default" onClick={() => cancelForecast(KEY)}>
-            Stop
-          </Button>
-        </div>
-      )}
-      {failed && (
-        <p className="caution" role="alert">
-          The ways could not be worked out on this device now. What is chosen stays: find a way again.
-        </p>
-      )}
+      <FindWay cancelKey={KEY} find={find} />
       {answer?.reason && (
         <p className="caution" role="alert">
           {NO_WAY[answer.reason]}

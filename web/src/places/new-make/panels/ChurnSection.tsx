@@ -7,7 +7,6 @@ import {
   keepingPlanOf,
   loadsFor,
   preparationOf,
-  productOf,
   salted,
   serumLeftFraction,
   temperBath,
@@ -41,7 +40,7 @@ export function ChurnSection(props: {
   const { litres } = batchOf(plan);
   const loads = churn.loads ?? 1;
   const half = loadsFor(litres, churn.litres);
-  const washing = washingOf({ step: wash, goods: productOf(plan).goods });
+  const washing = washingOf({ step: wash });
   const keeping = keepingPlanOf(wash.washes, washing);
   const ready = preparationOf(plan);
   const own = kitchen.churns.find((c) => c.name === churn.name);
@@ -179,8 +178,8 @@ export function ChurnSection(props: {
         />
         {ready && ready.washLitres > 0 && (
           <p className="quiet">
-            Have ready: {units.aboutVolume(ready.washLitres)} of drinking water, from the cold or with{' '}
-            {units.mass(Math.ceil(10 * ready.iceKg) / 10)} of ice; a bowl of{' '}
+            Have ready: about {units.aboutVolume(ready.washLitres)} of drinking water, from the cold or with
+            about {units.mass(Math.ceil(10 * ready.iceKg) / 10)} of ice; a bowl of{' '}
             {units.aboutVolume(ready.bowlLitres)}.
           </p>
         )}

@@ -5,7 +5,6 @@ import {
   formatMinutes,
   fromCelsius,
   heatTradeOff,
-  productOf,
 } from '@morning-crock/core';
 import type { MakePlan } from '@morning-crock/core/contract';
 import { scaleLinear, scaleLog } from 'd3-scale';
@@ -35,15 +34,7 @@ export function TradeOff({ plan }: { readonly plan: MakePlan }) {
   const choices = useMemo(
     () =>
       churn
-        ? heatTradeOff(
-            creamIn(
-              plan,
-              { step: churn, goods: productOf(plan).goods },
-              HEATS_C[0]!,
-              Date.parse(plan.startAt),
-            ),
-            HEATS_C,
-          )
+        ? heatTradeOff(creamIn(plan, { step: churn }, HEATS_C[0]!, Date.parse(plan.startAt)), HEATS_C)
         : [],
     [plan, churn],
   );
