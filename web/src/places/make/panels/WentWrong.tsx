@@ -20,8 +20,8 @@ export function WentWrong({ live: { state } }: PanelProps) {
         </li>
         <li>
           <strong>Greasy, smears:</strong> it was too warm. Into iced water for 15 to 30 minutes until a spoon
-          dents it without sinking, then wash and work it cold. Begin the next one at {units.temperature(12)}{' '}
-          or less.
+          dents it without sinking, then wash and work it cold. Begin the next one at about{' '}
+          {units.temperature(coldest)}.
         </li>
         <li>
           <strong>{blades ? 'Whipped back into cream:' : 'Grains too fine to hold:'}</strong>{' '}
