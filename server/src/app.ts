@@ -21,6 +21,7 @@ import { exchangeRoutes } from './features/exchange/routes.ts';
 import { kitchenRoutes } from './features/kitchen/routes.ts';
 import { learningRoutes } from './features/learning/routes.ts';
 import { cultureRoutes } from './features/cultures/routes.ts';
+import { methodRoutes } from './features/methods/routes.ts';
 import { milkRoutes } from './features/milk/routes.ts';
 import { makeRoutes } from './features/makes/routes.ts';
 import { traceRoutes } from './features/traces/routes.ts';
@@ -130,6 +131,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
     traceRoutes,
     milkRoutes,
     cultureRoutes,
+    methodRoutes,
     learningRoutes,
     backupRoutes,
     accessRoutes,

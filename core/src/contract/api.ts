@@ -56,6 +56,8 @@ export const makeSummary = z.strictObject({
   /** Of a culture, not of something to eat. */
   waking: z.boolean(),
   product: z.enum(PRODUCT_IDS).nullable(),
+  /** The method it was made by; `null` for a line that could not be read. */
+  methodId: z.string().nullable(),
   litres: z.number(),
   milk: z.string(),
   starter: z.string(),

@@ -5,6 +5,7 @@ import { CULTURE_PLACES, cultureChange, wakingDone, wakingPlan } from './culture
 import { kitchenChange } from './kitchen.ts';
 import { FACTOR_KINDS } from './learning.ts';
 import { milkMovement, milkPoured } from './milk-room.ts';
+import { methodChange } from './method-doc.ts';
 import { stepRef } from './methods.ts';
 import { makePlan, makePlanV1, planChange, plannedForecast } from './plan.ts';
 import { traceFacts } from './trace.ts';
@@ -29,7 +30,7 @@ export const ENTRY_VERSION_HEADER = 'x-entry-version';
 const KNOWN_VERSIONS = [1, 2, EVENT_VERSION];
 
 /** What is weighed besides the product itself. */
-export const BY_PRODUCTS = ['buttermilk'] as const;
+export const BY_PRODUCTS = ['buttermilk', 'whey'] as const;
 export type ByProduct = (typeof BY_PRODUCTS)[number];
 
 const stepOnly = z.strictObject({ step: stepRef });
@@ -163,6 +164,15 @@ export const EVENT_DATA = {
   }),
   /** Something happened to a lot of milk or cream. */
   'milk-moved': milkMovement,
+  /** What a cloth let go so far, or what hangs in it. */
+  'drain-weighed': z.strictObject({ massKg, of: z.enum(['whey', 'curd']), typed: typedQuantity }),
+  /** Drained too far: whey was stirred back. */
+  'whey-returned': z.strictObject({ massKg, typed: typedQuantity }),
+  /** The curd was tried with a knife: does it break clean? */
+  'break-tried': z.strictObject({ step: stepRef, clean: z.boolean() }),
+  /** The cheese was turned. */
+  turned: z.strictObject({ step: stepRef }),
+  'method-changed': methodChange,
   'kitchen-changed': kitchenChange,
   /** What was learned about one thing is forgotten from here on. */
   'learning-reset': z.strictObject({ kind: z.enum(FACTOR_KINDS), thing: text(40).min(1) }),

@@ -1,9 +1,26 @@
 import * as z from 'zod';
 import { CHURN_KINDS, CHURN_SPEEDS, FLAMES } from '../butter/index.ts';
+import { DRAIN_WAYS, RENNET_UNITS } from '../curd/index.ts';
 import { fraction, massKg, shortName, temperatureC, text } from './quantities.ts';
 
 /** What can be made. What each is stands in `products/`. */
-export const PRODUCT_IDS = ['yogurt', 'cultured-cream', 'butter', 'ghee', 'waking'] as const;
+export const PRODUCT_IDS = [
+  'yogurt',
+  'cultured-cream',
+  'butter',
+  'ghee',
+  'waking',
+  'skyr',
+  'jar-of-two',
+  'buttermilk',
+  'kefir',
+  'clabber',
+  'fresh-cheese',
+  'cheese',
+  'creamer',
+  'whipped-cream',
+  'frozen-yogurt',
+] as const;
 export type ProductId = (typeof PRODUCT_IDS)[number];
 
 /** Kinds of steps that a plan says all about that is to be known. */
@@ -26,23 +43,33 @@ const PLAIN_STEPS = [
   'stand',
   'settle',
   'filter',
+  'coagulate',
+  'ladle',
+  'grains-out',
+  'whip',
 ] as const;
 
 /** A step within its method: "rest", "rest-2". */
 export const stepRef = text(40).regex(/^[a-z]+(-[a-z0-9]+)*$/, 'is no name of a step');
 
+/** Where something stands while it waits: as warm as it is, in the room, in a cellar, or in the cold. */
+export const STANDS = ['as-it-is', 'room', 'cellar', 'cold'] as const;
+export type Stands = (typeof STANDS)[number];
+/** What every step has: its name within the method, and what its maker wants to be told with it. */
+const ownWords = { id: stepRef, note: text(400).trim().optional() };
+
 /** One step of a method with what was decided for it; what each kind is stands in `steps/`. */
 export const stepInstance = z.discriminatedUnion('kind', [
-  z.strictObject({ id: stepRef, kind: z.enum(PLAIN_STEPS) }),
+  z.strictObject({ ...ownWords, kind: z.enum(PLAIN_STEPS) }),
   /** Brought to the heat it churns at, by standing in the room, in the cold, or in a bath. */
   z.strictObject({
-    id: stepRef,
+    ...ownWords,
     kind: z.literal('temper'),
     toC: temperatureC.min(5, 'is too cold to churn').max(24, 'is too warm: the butter would be grease'),
     standing: z.enum(['room', 'cold', 'bath']),
   }),
   z.strictObject({
-    id: stepRef,
+    ...ownWords,
     kind: z.literal('churn'),
     churn: z.enum(CHURN_KINDS),
     speed: z.enum(CHURN_SPEEDS),
@@ -58,7 +85,7 @@ export const stepInstance = z.discriminatedUnion('kind', [
       .optional(),
   }),
   z.strictObject({
-    id: stepRef,
+    ...ownWords,
     kind: z.literal('wash'),
     washes: z.number().int('is not a whole number').min(0).max(12, 'is more than twelve'),
     /** Water of one wash, kg per kg of butter. */
@@ -67,14 +94,14 @@ export const stepInstance = z.discriminatedUnion('kind', [
     exchangeFraction: fraction.min(0.05),
   }),
   z.strictObject({
-    id: stepRef,
+    ...ownWords,
     kind: z.literal('work'),
     /** Salt of the whole; 0 is unsalted. */
     saltFraction: fraction.max(0.1, 'is more than 10 % salt'),
   }),
   /** Butter on the fire until it is ghee. */
   z.strictObject({
-    id: stepRef,
+    ...ownWords,
     kind: z.literal('clarify'),
     /** Water in the butter. */
     moistureFraction: fraction
@@ -88,43 +115,181 @@ export const stepInstance = z.discriminatedUnion('kind', [
       .max(120, 'is too hot: it browns from 120 °C'),
   }),
   /** Cooled so that it comes coarse, or smooth. */
-  z.strictObject({ id: stepRef, kind: z.literal('cool-ghee'), as: z.enum(['coarse', 'smooth']) }),
+  z.strictObject({ ...ownWords, kind: z.literal('cool-ghee'), as: z.enum(['coarse', 'smooth']) }),
   /** Milk given to a culture that is waking. */
   z.strictObject({
-    id: stepRef,
+    ...ownWords,
     kind: z.literal('feed'),
     massKg: massKg.max(50, 'is more than 50 kg'),
     /** Until it suits, the culture rests cold; or it is fed as soon as it is set. */
     rest: z.enum(['cold', 'warm']),
   }),
+  /** Rennet stirred in: how much of it, and how strong it is; `null` when its label does not say. */
+  z.strictObject({
+    ...ownWords,
+    kind: z.literal('add-rennet'),
+    imcuPerLitre: z
+      .number()
+      .min(1, 'sets nothing: 5 IMCU a litre at least')
+      .max(300, 'is more than any milk takes (300 IMCU a litre): bitter, and rubber'),
+    unit: z.enum(RENNET_UNITS),
+    strengthImcu: z
+      .number()
+      .min(0.5, 'is no rennet (0.5 IMCU)')
+      .max(5000, 'is stronger than any rennet sold (5,000 IMCU)')
+      .nullable(),
+  }),
+  z.strictObject({
+    ...ownWords,
+    kind: z.literal('ripen-milk'),
+    minutes: z
+      .number()
+      .min(0)
+      .max(24 * 60, 'is more than a day'),
+  }),
+  z.strictObject({
+    ...ownWords,
+    kind: z.literal('cut'),
+    sizeCm: z.number().min(0.3, 'is finer than any knife cuts (3 mm)').max(10, 'is no cut (10 cm)'),
+  }),
+  /** Stands, or lies: as warm as it is, in the room, or in the cold. */
+  z.strictObject({
+    ...ownWords,
+    kind: z.literal('rest'),
+    minutes: z
+      .number()
+      .min(1, 'is no rest')
+      .max(14 * 24 * 60, 'is more than two weeks'),
+    stands: z.enum(STANDS),
+  }),
+  /** Stirred while it is warmed, evenly over the time. */
+  z.strictObject({
+    ...ownWords,
+    kind: z.literal('stir'),
+    toC: temperatureC.min(4, 'is too cold').max(65, 'is hotter than any curd is stirred (65 °C)').nullable(),
+    minutes: z.number().min(1, 'is no time').max(240, 'is more than four hours'),
+  }),
+  /** Some whey drawn off and as much hot water poured in. */
+  z.strictObject({
+    ...ownWords,
+    kind: z.literal('swap-whey'),
+    drawFraction: fraction.min(0.05, 'is hardly any').max(0.7, 'leaves too little: 70 % at most'),
+    toC: temperatureC.min(25, 'is too cold').max(45, 'is too hot for what is alive in it (45 °C)'),
+  }),
+  /** Whey runs off until the curd is as thick as wanted: by its protein, or, of cream, by its fat. */
+  z.strictObject({
+    ...ownWords,
+    kind: z.literal('strain'),
+    way: z.enum(DRAIN_WAYS),
+    stands: z.enum(['cold', 'room']),
+    of: z.enum(['protein', 'fat']),
+    fraction: fraction.min(0.035, 'is milk: nothing to drain').max(0.6, 'is drier than a cloth makes it'),
+  }),
+  z.strictObject({
+    ...ownWords,
+    kind: z.literal('press'),
+    weightKg: z.number().min(0, 'cannot be negative').max(300, 'is more than 300 kg'),
+    diameterCm: z.number().min(4, 'is narrower than 4 cm').max(60, 'is wider than 60 cm'),
+    hours: z.number().min(0.25, 'is hardly pressed').max(72, 'is more than three days'),
+    turns: z.number().int('is not a whole number').min(0).max(20, 'is more than twenty'),
+    moistureFraction: fraction
+      .min(0.3, 'is drier than any cheese (30 %)')
+      .max(0.75, 'is no cheese (75 % water)'),
+  }),
+  /** Salt rubbed on, or mixed in: share of the cheese. */
+  z.strictObject({
+    ...ownWords,
+    kind: z.literal('salt'),
+    saltFraction: fraction.min(0.002, 'is hardly any').max(0.06, 'is more than 6 %: too salty to eat'),
+    how: z.enum(['rubbed', 'mixed']),
+  }),
+  z.strictObject({
+    ...ownWords,
+    kind: z.literal('brine'),
+    brineFraction: fraction
+      .min(0.02, 'is no brine (2 %)')
+      .max(0.27, 'is more salt than water takes up (27 %)'),
+    /** `null` takes what the wheel's weight and height ask for. */
+    hours: z.number().min(0.25).max(720, 'is more than a month').nullable(),
+    diameterCm: z.number().min(4, 'is narrower than 4 cm').max(60, 'is wider than 60 cm'),
+  }),
+  /** Days on the shelf, turned every so often: to dry, or to age. */
+  z.strictObject({
+    ...ownWords,
+    kind: z.enum(['dry', 'age']),
+    days: z.number().min(0.5, 'is less than half a day').max(400, 'is more than a year'),
+    turnEveryH: z.number().min(1, 'is more often than every hour').max(720, 'is less than once a month'),
+    stands: z.enum(['room', 'cellar', 'cold']),
+  }),
+  /** Hot milk set by something sour. */
+  z.strictObject({
+    ...ownWords,
+    kind: z.literal('acidify'),
+    with: z.enum(['lemon', 'vinegar', 'buttermilk']),
+    mlPerLitre: z.number().min(5, 'sets nothing').max(400, 'is more than 400 mL a litre'),
+  }),
+  /** Grains are out: it sours on by itself, in its closed bottle. */
+  z.strictObject({
+    ...ownWords,
+    kind: z.literal('second-ripen'),
+    hours: z.number().min(1, 'is hardly any').max(48, 'is more than two days'),
+    stands: z.enum(['room', 'cold']),
+  }),
+  /** Something stirred in: share of what it goes into. */
+  z.strictObject({
+    ...ownWords,
+    kind: z.literal('mix-in'),
+    what: shortName,
+    fraction: fraction.min(0.001, 'is hardly any'),
+    keepsD: z.number().min(0.5).max(60, 'is more than two months').nullable(),
+    /** Spirits in it: it is told, and it freezes softer. */
+    alcohol: z.boolean(),
+  }),
+  z.strictObject({
+    ...ownWords,
+    kind: z.literal('freeze'),
+    hours: z.number().min(0.3, 'freezes nothing').max(72, 'is more than three days'),
+    stirEveryMin: z.number().min(5).max(240).nullable(),
+  }),
+  /** A step of the maker's own. */
+  z.strictObject({
+    ...ownWords,
+    kind: z.literal('own'),
+    title: shortName,
+    doing: text(400).trim(),
+    handsMin: z.number().min(0, 'cannot be negative').max(480, 'is more than eight hours'),
+    waitMin: z
+      .number()
+      .min(0, 'cannot be negative')
+      .max(30 * 24 * 60, 'is more than a month'),
+    stands: z.enum(STANDS),
+  }),
 ]);
 export type StepInstance = z.infer<typeof stepInstance>;
 export type StepKind = StepInstance['kind'];
 /** Every kind of step there is. */
-export const STEP_KINDS: readonly StepKind[] = [
-  ...PLAIN_STEPS,
-  'temper',
-  'churn',
-  'wash',
-  'work',
-  'clarify',
-  'cool-ghee',
-  'feed',
-];
+export const STEP_KINDS: readonly StepKind[] = stepInstance.options.flatMap(({ shape: { kind } }) =>
+  'value' in kind ? [kind.value] : kind.options,
+);
 /** A step's name within its make. */
 export type StepId = string;
+
+/** The steps of a method, in order, each with a name of its own. */
+export const methodSteps = z
+  .array(stepInstance)
+  .min(1, 'has no steps')
+  .max(60, 'has more than 60 steps')
+  .refine((steps) => new Set(steps.map((s) => s.id)).size === steps.length, {
+    error: 'has two steps of one name',
+  });
 
 /** How a make goes, as it was decided: kept with the make, so that no later change of a method changes it. */
 export const methodSnapshot = z.strictObject({
   id: text(60).min(1),
   version: z.number().int().min(1).max(10_000),
-  steps: z
-    .array(stepInstance)
-    .min(1, 'has no steps')
-    .max(60, 'has more than 60 steps')
-    .refine((steps) => new Set(steps.map((s) => s.id)).size === steps.length, {
-      error: 'has two steps of one name',
-    }),
+  /** As it was called; left out by makes from before methods had names. */
+  name: shortName.optional(),
+  steps: methodSteps,
 });
 export type MethodSnapshot = z.infer<typeof methodSnapshot>;
 

@@ -15,7 +15,7 @@ import {
 /** Where milk and cream stand. */
 export const LOT_PLACES = ['cold', 'counter', 'freezer'] as const;
 /** What a lot is in the milk room. */
-const LOT_ROLES = ['milk', 'cream', 'skimmed', 'pot', 'buttermilk'] as const;
+const LOT_ROLES = ['milk', 'cream', 'skimmed', 'pot', 'buttermilk', 'whey'] as const;
 export const FEEDS = ['grass', 'hay', 'mixed'] as const;
 /** Where what leaves the milk room goes, other than into a make. */
 export const GIVEN_TO = ['used', 'away', 'animals', 'spoiled'] as const;

@@ -85,6 +85,15 @@ export const starterPlan = z.strictObject({
   lineId: ulid.optional(),
   turn: z.number().int().min(0).max(10_000).optional(),
   log10Off: z.number().min(-6).max(1).optional(),
+  /** Another that goes in with it, by mass. */
+  also: z
+    .strictObject({
+      kind: z.enum(STARTER_KINDS),
+      ageD: z.number().min(0, 'cannot be negative').max(400, 'is more than a year').nullable(),
+      massKg: z.number().positive('must be above 0').max(20, 'is more than 20 kg'),
+      typed: typedQuantity,
+    })
+    .optional(),
 });
 
 export const heatPlan = z.strictObject({
@@ -126,6 +135,7 @@ export const factorsUsed = z.strictObject({
   cooling: factorUsed.optional(),
   burner: factorUsed.optional(),
   churn: factorUsed.optional(),
+  cloth: factorUsed.optional(),
 });
 
 const planShape = {
@@ -167,6 +177,16 @@ const MADE_OF: Readonly<Record<ProductId, keyof typeof MOST_SOLIDS>> = {
   butter: 'cream',
   ghee: 'butter',
   waking: 'milk',
+  skyr: 'milk',
+  'jar-of-two': 'milk',
+  buttermilk: 'milk',
+  kefir: 'milk',
+  clabber: 'milk',
+  'fresh-cheese': 'milk',
+  cheese: 'milk',
+  creamer: 'cream',
+  'whipped-cream': 'cream',
+  'frozen-yogurt': 'milk',
 };
 const MOST_FAT_OF_MILK = 0.2;
 const LEAST_FAT_OF_CREAM = 0.1;

@@ -145,6 +145,21 @@ export function inoculumOf(dose: Dose): Inoculum {
   };
 }
 
+/**
+ * Two starters that go in together: counts and acid add up; a group both bring waits as long as the more numerous of it.
+ * @example mixedInocula(buttermilk, yogurt).log10CfuPerMl // { lc: 7.6, st: 7.1, lb: 6.6 }
+ */
+export function mixedInocula(a: Inoculum, b: Inoculum): Inoculum {
+  const log10CfuPerMl: Partial<Record<Group, number>> = { ...a.log10CfuPerMl };
+  const lagH: Partial<Record<Group, number>> = { ...a.lagH };
+  for (const [group, log10] of Object.entries(b.log10CfuPerMl) as [Group, number][]) {
+    const has = log10CfuPerMl[group];
+    log10CfuPerMl[group] = has === undefined ? log10 : Math.log10(10 ** has + 10 ** log10);
+    if (has === undefined || log10 > has) lagH[group] = b.lagH[group]!;
+  }
+  return { log10CfuPerMl, lagH, startAcidMmolPerKg: a.startAcidMmolPerKg + b.startAcidMmolPerKg };
+}
+
 /** Whether a starter works at yogurt heat rather than at room heat. */
 export function warmCulture(kind: StarterKind): boolean {
   return 'st' in STARTER_FACTS[kind].log10 || 'lb' in STARTER_FACTS[kind].log10;

@@ -8,3 +8,4 @@ export * from './thermometer.ts';
 export * from './bath.ts';
 export * from './warm-box.ts';
 export * from './thaw.ts';
+export { potOfMilk } from './pot.ts';

@@ -1,7 +1,7 @@
 import type { EventType } from '../contract/index.ts';
 
 /** What a stream of entries is about. */
-export type StreamKind = 'make' | 'lot' | 'culture' | 'kitchen';
+export type StreamKind = 'make' | 'lot' | 'culture' | 'method' | 'kitchen';
 /** What is folded from the entries of many streams. */
 export type Register = 'milk' | 'cultures';
 
@@ -33,7 +33,7 @@ export interface EventFacts {
   readonly feeds?: readonly Register[];
 }
 
-const ANY: readonly StreamKind[] = ['make', 'lot', 'culture', 'kitchen'];
+const ANY: readonly StreamKind[] = ['make', 'lot', 'culture', 'method', 'kitchen'];
 const MAKE: readonly StreamKind[] = ['make'];
 const BOTH: readonly Register[] = ['milk', 'cultures'];
 
@@ -84,6 +84,11 @@ export const EVENT_FACTS: Readonly<Record<EventType, EventFacts>> = {
   'waking-started': { of: MAKE, begins: true, shapes: true, unasked: true, feeds: ['cultures'] },
   'waking-done': { of: MAKE, shapes: true },
   'milk-moved': { of: ['lot'], begins: true, feeds: ['milk'] },
+  'drain-weighed': { of: MAKE, shapes: true, feeds: ['milk'] },
+  'whey-returned': { of: MAKE, shapes: true },
+  'break-tried': { of: MAKE, bounded: true },
+  turned: { of: MAKE, bounded: true },
+  'method-changed': { of: ['method'], begins: true },
   'kitchen-changed': { of: ['kitchen'] },
   'learning-reset': { of: ['kitchen'] },
 };

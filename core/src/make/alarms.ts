@@ -10,6 +10,7 @@ import { breakOfLoad, churnLoads, doneWordsOf, loadStanding } from './loads.ts';
 import { preparedFromMs } from './preparation.ts';
 import { churningNow, tooLongFromMs } from './too-long.ts';
 import { souringOf, type MakeState, type TemperatureReading } from './state.ts';
+import { nextTurn } from './turns.ts';
 
 const MINUTE_MS = 60_000;
 
@@ -38,6 +39,11 @@ const hasBroken = (state: MakeState): boolean => loadStanding(state)?.broke === 
 const ofLoad = (state: MakeState, id: string): string => {
   const no = loadStanding(state)?.no ?? 1;
   return no === 1 ? id : `${id}-load-${no}`;
+};
+/** Tried and not ready, it rings again at the next try. */
+const ofTry = ({ current, curd }: MakeState, id: string): string => {
+  const tries = curd.tries.filter(({ step, clean }) => step === current?.step.id && !clean).length;
+  return tries === 0 ? id : `${id}-try-${tries}`;
 };
 const wordsOf = (state: MakeState) => souringOf(state)?.words;
 /** Hands of a step begin so long before its end, ms. */
@@ -105,7 +111,7 @@ const RULES: readonly Rule[] = [
     if (!time || time.endless) return null;
     const endMs = (step.facts.parts && breakOfLoad(state)?.middleMs) || time.endMs;
     return {
-      id: ofLoad(state, `step-${step.id}`),
+      id: ofTry(state, ofLoad(state, `step-${step.id}`)),
       dueAtMs: endMs - leadMs(step),
       rank: 1,
       mustAct: step.mustAct,
@@ -138,6 +144,18 @@ const RULES: readonly Rule[] = [
       mustAct: false,
       title: 'It takes too long',
       text: 'Twice as long as it should at the most: how warm is the cream now?',
+    };
+  },
+  (state, forecast) => {
+    const turn = nextTurn(state, forecast.point);
+    if (!turn) return null;
+    return {
+      id: `turn-${turn.step}-${turn.no}`,
+      dueAtMs: turn.atMs,
+      rank: 5,
+      mustAct: false,
+      title: turn.words,
+      text: `${turn.words}: number ${turn.no} of ${turn.of}.`,
     };
   },
   (state) => {
@@ -249,6 +267,8 @@ export function nextHands(state: MakeState, forecast: BandForecast, nowMs: numbe
   const atMs = current.step.facts.sours
     ? whenThere(state.plan, markBand(forecast, 'ready').p50 ?? time.endMs)
     : (breakOfLoad(state)?.middleMs ?? time.endMs) - leadMs(current.step);
+  const turn = nextTurn(state, forecast.point);
+  if (turn && turn.atMs < atMs) return { act: turn.words, atMs: turn.atMs, mustAct: false };
   return { act: doneWordsOf(state) ?? current.step.doneWords, atMs, mustAct: current.step.mustAct };
 }
 

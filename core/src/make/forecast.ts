@@ -25,14 +25,13 @@ import { productOf } from '../products/index.ts';
 import { incubationOf, type Incubation } from './incubation.ts';
 import { markBand, markMs, NOWHERE, type ForeseenMark } from './marks.ts';
 import { acidityReadings, foldMake, souringOf, souringPlan, souringStep, type MakeState } from './state.ts';
+import { tailSteps, type TailFrom, type TailStep } from './tail.ts';
 import { walkThermal, type StepTime, type ThermalWalk } from './thermal.ts';
 
 const HOUR_MS = 3_600_000;
 const MINUTE_MS = 60_000;
 /** P10 and P90 of a normal, in σ. */
 const Z90 = 1.2816;
-/** Judge it after this long in the cold, h, where its step says nothing else. */
-const CHILL_H = 4;
 export const ENSEMBLE_MEMBERS = 1000;
 /** Names the equations and constants a stored forecast was made with. */
 export const MODEL_VERSION = 'three-group-1';
@@ -96,54 +95,16 @@ export function stateOfPlan(plan: MakePlan): MakeState {
   return state;
 }
 
-/** How long it stands in the cold before it is judged, h. */
-export function coldHours({ steps }: Pick<MakeState, 'steps'>): number {
-  const souring = souringStep(steps);
-  const cold = steps.slice(souring ? steps.indexOf(souring) + 1 : 0).find((s) => s.step.facts.waits)?.step;
-  return cold?.waitMin === undefined ? CHILL_H : cold.waitMin / 60;
-}
-
-/** Steps after incubation, in order, from the pick-up on. */
-function tailSteps(
-  state: MakeState,
-  pickUpMs: number,
-  { sigmaMin, nowMs, z = 0 }: { readonly sigmaMin: number; readonly nowMs: number; readonly z?: number },
-): StepTime[] {
-  const { plan, fed } = state;
-  const { goods } = productOf(plan);
-  let atMs = pickUpMs;
-  const souring = souringStep(state.steps);
-  if (!souring) return [];
-  return state.steps.slice(state.steps.indexOf(souring)).map((s) => {
-    const startMs = s.startedAtMs ?? atMs;
-    const of = { step: s.step.instance, goods };
-    const later = STEP_TYPES[s.step.kind].later?.({ plan, of, startMs, fed, z });
-    // What goes by itself after the souring is the cold at work.
-    const minutes = later
-      ? later.minutes
-      : s.step.facts.waits
-        ? (s.step.waitMin ?? CHILL_H * 60)
-        : s.step.handsMin;
-    const modelled = s === souring ? pickUpMs : startMs + minutes * MINUTE_MS;
-    const endMs = s.endedAtMs ?? Math.max(modelled, s.status === 'current' ? nowMs : 0);
-    atMs = endMs;
-    return {
-      id: s.step.id,
-      kind: s.step.kind,
-      status: s.status,
-      startMs,
-      endMs,
-      sigmaMin: s.endedAtMs === null ? sigmaMin : 0,
-      endless: false,
-    };
-  });
-}
-
 /** pH of fresh milk: what a make is told to end at in which nothing sours. */
 const NOTHING_SOURS_PH = 6.65;
 
 interface Prepared {
   readonly walk: ThermalWalk;
+  /** What goes on from the souring goes on from this. */
+  readonly from: TailFrom;
+  /** The souring is over by the clock: then, ms since 1970. */
+  readonly timedMs: number | null;
+  readonly tail: readonly TailStep[];
   readonly incubation: Incubation | null;
   readonly point: PointForecast;
   /** The marks of the souring, in the order they are passed. */
@@ -180,6 +141,13 @@ function shareMarks(
   });
 }
 
+/** After how long a souring is over by the clock, minutes; `null` where its acid ends it. */
+function timedMinutes(state: MakeState): number | null {
+  const step = souringStep(state.steps)?.step;
+  const timed = step && STEP_TYPES[step.kind].souring?.timedMin;
+  return timed ? timed({ step: step.instance, goods: productOf(state.plan).goods }) : null;
+}
+
 function prepare(state: MakeState, nowMs: number): Prepared {
   const { plan } = state;
   const walk = walkThermal(state, nowMs);
@@ -204,7 +172,9 @@ function prepare(state: MakeState, nowMs: number): Prepared {
     hours = (ph) => crossingH(row, 0, kernel.steps, stepH, ph);
   }
   const gelH = hours(gelPh(walk.denatured));
-  const pickUpMs = toMs(hours(pickUpPh));
+  const timedMin = timedMinutes(state);
+  const timedMs = timedMin === null ? null : zero + timedMin * MINUTE_MS;
+  const pickUpMs = timedMs ?? toMs(hours(pickUpPh));
   const batch = batchOf(souringPlan(state));
   const courseMs = (incubation?.course ?? []).map(([h, c]): readonly [number, number] => [
     zero + h * HOUR_MS,
@@ -229,13 +199,23 @@ function prepare(state: MakeState, nowMs: number): Prepared {
           endH,
         )
       : pickUpPh;
-  const tail = tailSteps(state, pickUpMs ?? zero + (incubation?.horizonH ?? 24) * HOUR_MS, {
+  const phHours = Float64Array.from(row, (_, i) => i * (incubation?.stepH ?? 0.1));
+  const from: TailFrom = {
     sigmaMin: walk.inoculation.sigmaMin,
     nowMs,
-  });
+    denatured: walk.denatured,
+    phAt: (ms) =>
+      row.length === 0 ? NOTHING_SOURS_PH : interpolateLinear(phHours, row, (ms - zero) / HOUR_MS),
+    gelH: Number.isFinite(gelH) ? gelH : null,
+    celsius: incubation?.course.findLast(([h]) => h <= endH)?.[1] ?? walk.inoculation.celsius,
+  };
+  const tail = tailSteps(state, pickUpMs ?? zero + (incubation?.horizonH ?? 24) * HOUR_MS, from);
   return {
     walk,
     incubation,
+    from,
+    timedMs,
+    tail,
     acid,
     point: {
       steps: [...walk.steps, ...tail],
@@ -288,7 +268,7 @@ export function* forecasting(
   seed: number,
   members = ENSEMBLE_MEMBERS,
 ): Generator<number, BandForecast> {
-  const { walk, incubation, point, acid } = prepare(state, nowMs);
+  const { walk, incubation, point, acid, from, timedMs, tail: foreseenTail } = prepare(state, nowMs);
   const startBand = (s: StepTime): InstantBand =>
     s.status === 'done' || s.status === 'skipped'
       ? { p10: s.endMs, p50: s.endMs, p90: s.endMs }
@@ -342,23 +322,26 @@ export function* forecasting(
     return widen({ p10: toMs(p10!), p50: toMs(p50!), p90: toMs(p90!) }, startSigmaMin);
   };
   const weights = weightsOf(ensemble);
-  const sets = crossings(ensemble, acid.find((mark) => mark.role === 'body')?.ph ?? SET_PH);
+  const body = acid.find((mark) => mark.role === 'body');
+  const sets = crossings(ensemble, body?.ph ?? SET_PH);
   const band = phBand(ensemble, 0.2);
   const foreseen = acid.map(({ ph: markPh, ...mark }): ForeseenMark => ({ ...mark, band: bandOf(markPh) }));
-  const pickUp = markBand({ marks: foreseen }, 'ready');
-  const pickUpMs = markMs(point, 'ready');
+  const pickUp =
+    timedMs === null
+      ? markBand({ marks: foreseen }, 'ready')
+      : widen({ p10: timedMs, p50: timedMs, p90: timedMs }, startSigmaMin);
+  const pickUpMs = timedMs ?? markMs(point, 'ready');
   const horizonMs = zero + incubation.horizonH * HOUR_MS;
-  const tail = (ms: number | null, z = 0): StepTime[] =>
-    tailSteps(state, ms ?? horizonMs, { sigmaMin: walk.inoculation.sigmaMin, nowMs, z });
+  const tail = (ms: number | null, z = 0): TailStep[] => tailSteps(state, ms ?? horizonMs, { ...from, z });
   const middle = tail(pickUp.p50);
   // What sours again after this has a scatter of its own.
   const again =
     state.steps.filter((s) => s.step.facts.sours).length > 1
       ? { early: tail(pickUp.p10, -Z90), late: tail(pickUp.p90, Z90) }
       : null;
-  const later = point.steps.slice(walk.steps.length).map((s, i) => {
+  const later = foreseenTail.map((s, i) => {
     if (s.status === 'done' || s.status === 'skipped') return { step: s.id, end: startBand(s) };
-    if (state.chilledAtMs !== null) return { step: s.id, end: startBand({ ...s, sigmaMin: 0 }) };
+    if (state.chilledAtMs !== null) return { step: s.id, end: startBand({ ...s, sigmaMin: s.ownSigmaMin }) };
     if (again)
       return {
         step: s.id,
@@ -367,7 +350,10 @@ export function* forecasting(
     // Everything after the pick-up moves with it.
     const shift = s.endMs - (pickUpMs ?? s.endMs);
     const move = (ms: number | null): number | null => (ms === null ? null : Math.max(ms, nowMs) + shift);
-    return { step: s.id, end: { p10: move(pickUp.p10), p50: move(pickUp.p50), p90: move(pickUp.p90) } };
+    return {
+      step: s.id,
+      end: widen({ p10: move(pickUp.p10), p50: move(pickUp.p50), p90: move(pickUp.p90) }, s.ownSigmaMin),
+    };
   });
   // The middle line of the answer is the middle of the band: readings have moved it from the book's.
   const ph = band.map((b): readonly [number, number] => [zero + b.hour * HOUR_MS, b.p50]);
@@ -384,7 +370,7 @@ export function* forecasting(
     steps: [...early, ...later],
     marks: [...passing, ...foreseen],
     band,
-    neverSets: sets.reduce((sum, h, i) => sum + (Number.isFinite(h) ? 0 : weights[i]!), 0),
+    neverSets: body ? sets.reduce((sum, h, i) => sum + (Number.isFinite(h) ? 0 : weights[i]!), 0) : 0,
     contradiction: contradictionOf(run.ensemble, ensemble, readings, walk.denatured),
     ambientC: incubation.ambientC,
     ambientSigmaC: incubation.ambientSigmaC,

@@ -3,7 +3,9 @@ import type { MakePlan } from '../contract/index.ts';
 import { boxCourse, FRIDGE_C, PLACE_FACTS, placeAmbientC, placeTauH, type WarmBox } from '../heat/index.ts';
 import { batchOf, inoculumFor, roomAtC, type Batch } from '../method/index.ts';
 import { interpolateLinear } from '../numerics/index.ts';
-import { souringOf, souringPlan, type MakeState } from './state.ts';
+import { productOf } from '../products/index.ts';
+import { souringOf, souringPlan, souringStep, type MakeState } from './state.ts';
+import { standsTold, tailSteps } from './tail.ts';
 import type { ThermalWalk } from './thermal.ts';
 
 const HOUR_MS = 3_600_000;
@@ -106,6 +108,58 @@ function warming(
   return points;
 }
 
+/** Step along what stands in one place after the other, h. */
+const AFTER_STEP_H = 0.25;
+
+/** The heat of what sours on after its souring step, from place to place, meeting every reading. */
+function afterwards(
+  state: MakeState,
+  walk: ThermalWalk,
+  zeroMs: number,
+  from: {
+    readonly fromH: number;
+    readonly leftH: number;
+    readonly horizonH: number;
+    readonly celsius: number;
+    readonly litres: number;
+  },
+): (readonly [number, number])[] {
+  const steps = tailSteps(state, zeroMs + from.leftH * HOUR_MS, {
+    sigmaMin: 0,
+    nowMs: 0,
+    denatured: walk.denatured,
+    // Near enough for how long the curd takes to set.
+    phAt: () => 6.5,
+    gelH: null,
+    celsius: from.celsius,
+  });
+  const read = state.temperatures
+    .map((t): readonly [number, number] => [(t.atMs - zeroMs) / HOUR_MS, t.celsius])
+    .filter(([h]) => h > from.fromH);
+  const tauH = FRIDGE_TAU_H * Math.cbrt(from.litres / 2);
+  let celsius = from.celsius;
+  let lastH = from.fromH;
+  const course: (readonly [number, number])[] = [];
+  for (let h = from.fromH; h < from.horizonH; h += AFTER_STEP_H) {
+    const atMs = zeroMs + h * HOUR_MS;
+    const step = steps.find((s) => s.endMs > atMs);
+    const measured = read.findLast(([hour]) => hour > lastH && hour <= h);
+    if (measured) celsius = measured[1];
+    else if (h > from.fromH) {
+      const toward = step?.celsius ?? FRIDGE_C;
+      const leftH = step ? Math.max(AFTER_STEP_H, (step.endMs - atMs) / HOUR_MS) : tauH;
+      // What is warmed evenly comes to its heat at the end; what stands follows its place.
+      celsius +=
+        toward > celsius
+          ? (toward - celsius) * Math.min(1, AFTER_STEP_H / leftH)
+          : (toward - celsius) * (1 - Math.exp(-AFTER_STEP_H / tauH));
+    }
+    course.push([h, celsius]);
+    lastH = h;
+  }
+  return course;
+}
+
 /**
  * Builds what the ensemble needs: the culture as dosed, and the temperature since inoculation: readings as the
  * past, Newton toward the place's ambient as the future. Readings also judge the place: a normal prior on its
@@ -126,8 +180,10 @@ export function incubationOf(state: MakeState, walk: ThermalWalk): Incubation | 
   const factors = plan.factors ?? {};
   const ambientShiftC = factors.placeHeat?.value ?? 0;
   const tauH = placeTauH(plan.place, batch.litres) * Math.exp(factors.placeTau?.value ?? 0);
-  const chillH =
-    state.chilledAtMs === null ? Number.POSITIVE_INFINITY : (state.chilledAtMs - zeroMs) / HOUR_MS;
+  const step = souringStep(state.steps)?.step;
+  const timedMin = step && souring.timedMin?.({ step: step.instance, goods: productOf(plan).goods });
+  const leftAtMs = state.chilledAtMs ?? (timedMin === undefined ? null : zeroMs + timedMin * 60_000);
+  const chillH = leftAtMs === null ? Number.POSITIVE_INFINITY : (leftAtMs - zeroMs) / HOUR_MS;
   const readings = state.temperatures
     .map((t) => ({ hour: (t.atMs - zeroMs) / HOUR_MS, celsius: t.celsius }))
     .filter((r) => r.hour >= 0 && r.hour <= chillH);
@@ -167,7 +223,17 @@ export function incubationOf(state: MakeState, walk: ThermalWalk): Incubation | 
   const course: (readonly [number, number])[] = known.map((r) => [r.hour, r.celsius]);
   const drawn = Math.min(horizonH, chillH);
   for (let h = lastKnown.hour + 0.25; h < drawn; h += 0.25) course.push([h, onward(h)]);
-  if (chillH < horizonH) {
+  if (chillH < horizonH && standsTold(state)) {
+    course.push(
+      ...afterwards(state, walk, zeroMs, {
+        fromH: Math.max(chillH, lastKnown.hour),
+        leftH: chillH,
+        horizonH,
+        celsius: onward(Math.max(chillH, lastKnown.hour)),
+        litres: batch.litres,
+      }),
+    );
+  } else if (chillH < horizonH) {
     const warmC = onward(Math.max(chillH, lastKnown.hour));
     const coldTauH = FRIDGE_TAU_H * Math.cbrt(batch.litres / 2);
     for (let h = Math.max(chillH, lastKnown.hour + 1e-3); h < horizonH; h += 0.25) {

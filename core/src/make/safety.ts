@@ -22,7 +22,10 @@ export interface SafetyState {
 
 /** When a reading or a cue first showed the milk to be acid enough; a forecast never does. */
 export function shownAcidAtMs(state: MakeState): number | null {
-  const setShowsAcid = state.steps.some(({ step }) => step.facts.setShowsAcid);
+  // Rennet sets sweet milk: a set then shows nothing.
+  const setShowsAcid =
+    state.steps.some(({ step }) => step.facts.setShowsAcid) &&
+    !state.steps.some(({ step, status }) => step.facts.rennets && status !== 'skipped');
   const smellCounts = souringOf(state)?.smellCounts === true;
   const entry = acidityNow(state).find(
     ({ reading }) =>

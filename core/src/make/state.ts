@@ -26,9 +26,10 @@ import {
 } from '../culture/index.ts';
 import { batchOf, fillJars, type DoseGiven } from '../method/index.ts';
 import { methodSteps, productOf } from '../products/index.ts';
-import { STEP_TYPES, type Fed, type MethodStep, type Souring } from '../steps/index.ts';
+import { STEP_TYPES, type CurdSeen, type Fed, type MethodStep, type Souring } from '../steps/index.ts';
 import { effectiveEvents, instantOf, type LoggedEvent } from '../log/index.ts';
 import { loadsBegun, panOf, restsOf, seenOf } from './fold-churn.ts';
+import { curdSeen } from './fold-curd.ts';
 
 export interface StepState {
   readonly step: MethodStep;
@@ -108,6 +109,8 @@ export interface MakeState {
   readonly flavours: readonly { readonly with: Flavouring; readonly text: string }[];
   /** As it was cut or moulded the last time. */
   readonly pieces: readonly { readonly count: number; readonly massKg: number }[];
+  /** What was seen of a curd: whey caught, tries, turns. */
+  readonly curd: CurdSeen;
   /** Water in the butter by the last pan test, 0..1; `null` when nobody made one. */
   readonly moistureFraction: number | null;
   /** `null` when nobody salted it. */
@@ -382,6 +385,7 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
     iced: laid && { fromMs: instantOf(laid), toMs: instantOf(laid) + laid.data.minutes * 60_000 },
     flavours: of('flavoured').map((e) => e.data),
     pieces: last(of('shaped'))?.data.pieces ?? [],
+    curd: curdSeen(effective, batchOf(plan).massKg + (starter?.data.massKg ?? plan.starter.massKg ?? 0)),
     moistureFraction: tested && panMoisture(tested.data.beforeKg, tested.data.afterKg),
     saltKg: salted.length === 0 ? null : salted.reduce((sum, e) => sum + e.data.massKg, 0),
     reservedKg: reserved?.data.massKg ?? null,

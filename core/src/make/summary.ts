@@ -96,6 +96,7 @@ export function summaryOf(state: MakeState): MakeSummary {
     milk: MILK_FACTS[state.plan.milk.kind].label,
     starter: souringOf(state) ? STARTER_FACTS[state.plan.starter.kind].label : '',
     product: state.plan.product,
+    methodId: state.plan.method.id,
     forecastSetH: plannedSetH(state),
     seenSetH: seenSetH(state),
     yieldKg: state.weighedKg,

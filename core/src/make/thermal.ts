@@ -1,8 +1,10 @@
 import { denaturedFraction, pasteurisationMinutes, type HeatProfile } from '../heat/index.ts';
 import { interpolateLinear } from '../numerics/index.ts';
 import type { StepId, StepKind } from '../contract/index.ts';
+import { batchOf } from '../method/index.ts';
 import { productOf } from '../products/index.ts';
 import { closed, handsOnly, STEP_TYPES, type Leg, type LegReading, type LegRun } from '../steps/index.ts';
+import { laterMinutes } from './tail.ts';
 import { souringStep, type MakeState, type StepState, type TemperatureReading } from './state.ts';
 
 const MINUTE_MS = 60_000;
@@ -77,12 +79,69 @@ export function legRunOf(
   };
 }
 
-function legOf(state: MakeState, step: StepState, startC: number, startMs: number, nowMs: number): Leg {
-  const run = legRunOf(state, step, startC, startMs, nowMs);
-  const { leg } = STEP_TYPES[step.step.kind];
-  if (!leg) return handsOnly(step.step.handsMin, run.readings.at(-1)?.temperatureC ?? startC);
-  return leg(run);
+/** pH of milk in which nothing has soured yet. */
+const FRESH_PH = 6.65;
+/** How fast two litres follow where they stand, h [F]. */
+const FOLLOWS_H = 2;
+
+/** What stands goes towards the heat of its place. */
+function standing(
+  startC: number,
+  { minutes, sigmaMin, endless, endC }: ReturnType<typeof laterMinutes>,
+  litres: number,
+  measured: readonly (readonly [number, number])[],
+): Leg {
+  const tauMin = 60 * FOLLOWS_H * Math.cbrt(Math.max(0.1, litres) / 2);
+  const at = (min: number): number => endC + (startC - endC) * Math.exp(-min / tauMin);
+  const lastMin = measured.at(-1)?.[0] ?? 0;
+  const points = Array.from({ length: 13 }, (_, i): readonly [number, number] => {
+    const min = (minutes * i) / 12;
+    return [min, at(min)];
+  });
+  return {
+    minutes,
+    sigmaMin,
+    endless,
+    endC: at(minutes),
+    curve: [...measured, ...points.filter(([min]) => min >= lastMin || measured.length === 0)],
+  };
 }
+
+function legOf(
+  state: MakeState,
+  step: StepState,
+  startC: number,
+  startMs: number,
+  nowMs: number,
+  denatured: () => number,
+): Leg {
+  const run = legRunOf(state, step, startC, startMs, nowMs);
+  const { leg, later } = STEP_TYPES[step.step.kind];
+  if (leg) return leg(run);
+  const nowC = run.readings.at(-1)?.temperatureC ?? startC;
+  if (!later && !step.step.facts.waits) return handsOnly(step.step.handsMin, nowC);
+  return standing(
+    startC,
+    laterMinutes(state, step, startMs, {
+      phAt: () => FRESH_PH,
+      denatured: denatured(),
+      gelH: null,
+      celsius: nowC,
+    }),
+    batchOf(state.plan).litres,
+    run.readings.map((r): readonly [number, number] => [r.minutes, r.temperatureC]),
+  );
+}
+
+/** Whey protein unfolded so far; 0 where nothing was hot. */
+const denaturedBy = (course: readonly (readonly [number, number])[], zeroMs: number): number =>
+  course.some(([, c]) => c > 60)
+    ? denaturedFraction(
+        course
+          .filter(([ms], i) => i === 0 || ms >= course[i - 1]![0])
+          .map(([ms, c]): readonly [number, number] => [(ms - zeroMs) / 1000, c]),
+      )
+    : 0;
 
 /** The last walk of each state: balance, loads, times and alarms of one moment all ask for it. */
 const walked = new WeakMap<MakeState, { readonly nowMs: number; readonly walk: ThermalWalk }>();
@@ -126,7 +185,7 @@ function walking(state: MakeState, nowMs: number): ThermalWalk {
       atMs = step.endedAtMs ?? startMs;
       continue;
     }
-    const planned = legOf(state, step, celsius, startMs, nowMs);
+    const planned = legOf(state, step, celsius, startMs, nowMs, () => denaturedBy(course, state.startedAtMs));
     const measured = readingsWithin(state.temperatures, startMs, step.endedAtMs).length > 0;
     const leg =
       step.endedAtMs === null ? planned : closed(planned, (step.endedAtMs - startMs) / MINUTE_MS, measured);

@@ -1,5 +1,5 @@
 import type { MakePlan } from '../contract/index.ts';
-import { inoculumOf, STARTER_FACTS, type Inoculum, type SouringKind } from '../culture/index.ts';
+import { inoculumOf, mixedInocula, STARTER_FACTS, type Inoculum, type SouringKind } from '../culture/index.ts';
 import {
   massOfLitresKg,
   MILK_FACTS,
@@ -69,6 +69,20 @@ export interface DoseGiven {
  * @param dose the real one, or the plan's
  */
 export function inoculumFor(plan: MakePlan, dose: DoseGiven): Inoculum | null {
+  const first = inoculumOfDose(plan, dose);
+  const { also } = plan.starter;
+  if (!first || !also || STARTER_FACTS[also.kind].dosing !== 'mass') return first;
+  return mixedInocula(
+    first,
+    inoculumOf({
+      kind: also.kind,
+      ageD: also.ageD ?? undefined,
+      massRatio: also.massKg / batchOf(plan).massKg,
+    }),
+  );
+}
+
+function inoculumOfDose(plan: MakePlan, dose: DoseGiven): Inoculum | null {
   const { dosing } = STARTER_FACTS[plan.starter.kind];
   const ageD = plan.starter.ageD ?? undefined;
   const { log10Off } = plan.starter;

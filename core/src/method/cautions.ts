@@ -22,6 +22,16 @@ export const CAUTIONS = {
   'never-leave-fat': 'Never leave it alone on the fire, not for a minute.',
   'fat-fire': 'If it smokes: heat off, lid on. Never water on a fat fire.',
   'ghee-glass': 'No hot ghee into cold glass; only into bone-dry jars. Change the pot with the heat off.',
+  'rennet-no-acid':
+    'Rennet sets sweet milk: a set is no proof of acid. Only pH 5.3 or less, measured, stops the clock.',
+  'soft-cheese-risk':
+    'Fresh and soft cheese can carry Listeria: not for pregnant people, small children, the old, the ill or those with weak defences. Follow your local rules and your licence.',
+  'raw-aged': 'Raw-milk cheese: age alone is no guarantee. Follow your local rules and your licence.',
+  'weak-brine': 'A brine below 8 % is weak: keep the cheese cold and eat it soon.',
+  'bottle-pressure':
+    'Bottled, it builds pressure: leave headspace, vent daily, open it cold. It holds a little alcohol.',
+  'clean-hands': 'Clean hands, cloth and bowl: from here on nothing is heated any more.',
+  alcohol: 'It contains alcohol: say so to whoever eats it, and not for children.',
   discard:
     'Coloured or fuzzy mould, pink or orange streaks, gas, a putrid or yeasty-foul smell: discard, do not taste, clean, take a new starter.',
 } as const;

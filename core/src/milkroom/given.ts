@@ -2,7 +2,7 @@ import { butterBalance, HAND_WORKED_FAT } from '../butter/index.ts';
 import type { ByProduct, Lot, MakePlan } from '../contract/index.ts';
 import { batchOf, isHeated } from '../method/index.ts';
 import { withFat } from '../milk/index.ts';
-import { methodSteps, productOf, type Gives } from '../products/index.ts';
+import { massFlow, methodSteps, productOf, type Gives } from '../products/index.ts';
 import { amountOf } from './amount.ts';
 import { lotFrom, lotOf, placeC } from './lot.ts';
 import { put, takeFrom, type GivingMake, type Moment, type Part, type RoomDraft } from './movements.ts';
@@ -21,12 +21,26 @@ const parts = (plan: MakePlan): boolean => methodSteps(plan).some(({ facts }) =>
 /** What a part is made of. */
 const compositionOf = (plan: MakePlan, part: Part) => {
   const { composition } = batchOf(plan);
+  const { out, off } = massFlow(plan);
+  const parted = part === 'out' ? (off.length > 0 ? out : null) : (off.find(({ what }) => what === part) ?? null);
+  // What a step of it parts off has its own fat and protein; milk sugar and salts are in the water of both.
+  if (parted)
+    return {
+      ...composition,
+      fatFraction: parted.fatFraction,
+      proteinFraction: parted.proteinFraction,
+    };
   return part === 'out' ? composition : withFat(composition, BUTTERMILK_FAT);
 };
 
 /** Mass of a part that nobody weighed, by what went in. */
 function computedKg(plan: MakePlan, part: Part): number {
   const { massKg, composition } = batchOf(plan);
+  const { out, off } = massFlow(plan);
+  if (off.length > 0)
+    return part === 'out'
+      ? out.massKg
+      : off.filter(({ what }) => what === part).reduce((sum, { massKg: kg }) => sum + kg, 0);
   if (part === 'out') return massKg + (plan.starter.massKg ?? 0);
   return butterBalance({
     creamKg: massKg,
@@ -53,7 +67,7 @@ function lotOfPart(
     id: moment.eventId,
     name: gives.name(plan),
     role: gives.role,
-    soured: part === 'out' || milk.soured === true,
+    soured: part === 'out' || milk.soured === true || plan.starter.kind !== 'none' || gives.role === 'whey',
     treatment: isHeated(plan) && milk.treatment === 'raw' ? ('pasteurised' as const) : milk.treatment,
     place: 'cold' as const,
     spells: [{ fromMs: moment.atMs, celsius: placeC('cold', null) }],

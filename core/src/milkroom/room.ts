@@ -95,6 +95,9 @@ export function applyToRoom(room: RoomDraft, sent: LoggedEvent): void {
     case 'weighed':
       give(room, event.streamId, event.data.of, event.data.massKg, moment);
       return;
+    case 'drain-weighed':
+      if (event.data.of === 'whey') give(room, event.streamId, 'whey', event.data.massKg, moment);
+      return;
     case 'finished':
       room.asked.delete(event.streamId);
       if (event.data.verdict === 'discarded') takeBack(room, event.streamId, moment);

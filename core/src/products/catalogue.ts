@@ -3,6 +3,16 @@ import { STEP_TYPES, stepFor, type MethodStep, type StepOf, type StepType } from
 import { BUTTER } from './butter.ts';
 import { CULTURED_CREAM } from './cultured-cream.ts';
 import { GHEE } from './ghee.ts';
+import { SKYR } from './skyr.ts';
+import { JAR_OF_TWO } from './jar-of-two.ts';
+import { BUTTERMILK } from './buttermilk.ts';
+import { KEFIR } from './kefir.ts';
+import { CLABBER } from './clabber.ts';
+import { FRESH_CHEESE } from './fresh-cheese.ts';
+import { CHEESE } from './cheese.ts';
+import { CREAMER } from './creamer.ts';
+import { WHIPPED_CREAM } from './whipped-cream.ts';
+import { FROZEN_YOGURT } from './frozen-yogurt.ts';
 import type { Product } from './product.ts';
 import { WAKING } from './waking.ts';
 import { YOGURT } from './yogurt.ts';
@@ -10,9 +20,19 @@ import { YOGURT } from './yogurt.ts';
 /** One product a line: nothing else knows them by name. */
 export const PRODUCTS: Readonly<Record<ProductId, Product>> = {
   yogurt: YOGURT,
+  skyr: SKYR,
+  kefir: KEFIR,
+  buttermilk: BUTTERMILK,
+  clabber: CLABBER,
+  'jar-of-two': JAR_OF_TWO,
   'cultured-cream': CULTURED_CREAM,
   butter: BUTTER,
   ghee: GHEE,
+  'fresh-cheese': FRESH_CHEESE,
+  cheese: CHEESE,
+  creamer: CREAMER,
+  'whipped-cream': WHIPPED_CREAM,
+  'frozen-yogurt': FROZEN_YOGURT,
   waking: WAKING,
 };
 

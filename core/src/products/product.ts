@@ -4,7 +4,7 @@ import type { Goods } from '../steps/index.ts';
 
 /** What goes from a make into the milk room: the product itself, or what is left of it. */
 export interface Gives {
-  readonly role: 'cream' | 'buttermilk';
+  readonly role: 'cream' | 'buttermilk' | 'whey';
   /** How the lot is called. */
   readonly name: (plan: MakePlan) => string;
 }
@@ -25,13 +25,13 @@ export interface Product {
   readonly goods: Goods;
   /** The pattern brushed on its crock, and how what is in it looks when it is drawn for its own sake. */
   readonly drawn: {
-    readonly brush: 'waves' | 'sprigs' | 'cord' | 'buds' | 'flames';
-    readonly as: 'set' | 'thick' | 'lump' | 'gold';
+    readonly brush: 'waves' | 'sprigs' | 'cord' | 'buds' | 'flames' | 'reeds' | 'nets' | 'stars';
+    readonly as: 'set' | 'thick' | 'lump' | 'gold' | 'poured' | 'wheel';
   };
   /** What it begins with: milk or cream, or a packet that is given its milk little by little. */
   readonly takes: 'milk' | 'cream' | 'butter' | 'packet';
   /** What it is soured with, the usual first; empty when nothing sours in it. */
   readonly starters: readonly StarterKind[];
   /** What becomes of its weighings in the milk room; left out, it leaves the milk room for good. */
-  readonly gives?: { readonly out?: Gives; readonly buttermilk?: Gives };
+  readonly gives?: { readonly out?: Gives; readonly buttermilk?: Gives; readonly whey?: Gives };
 }

@@ -24,6 +24,26 @@ import { CLARIFY } from './clarify.ts';
 import { SETTLE } from './settle.ts';
 import { FILTER } from './filter.ts';
 import { COOL_GHEE } from './cool-ghee.ts';
+import { ADD_RENNET } from './add-rennet.ts';
+import { COAGULATE } from './coagulate.ts';
+import { RIPEN_MILK } from './ripen-milk.ts';
+import { CUT } from './cut.ts';
+import { REST } from './rest.ts';
+import { STIR } from './stir.ts';
+import { SWAP_WHEY } from './swap-whey.ts';
+import { STRAIN } from './strain.ts';
+import { PRESS } from './press.ts';
+import { SALT } from './salt.ts';
+import { BRINE } from './brine.ts';
+import { ACIDIFY } from './acidify.ts';
+import { LADLE } from './ladle.ts';
+import { GRAINS_OUT } from './grains-out.ts';
+import { SECOND_RIPEN } from './second-ripen.ts';
+import { MIX_IN } from './mix-in.ts';
+import { WHIP } from './whip.ts';
+import { FREEZE } from './freeze.ts';
+import { OWN } from './own.ts';
+import { AGE, DRY } from './shelf.ts';
 import type { StepFacts, StepType } from './step-type.ts';
 
 export * from './step-type.ts';
@@ -39,6 +59,13 @@ export { washingOf, serumLeft } from './wash.ts';
 export { clarifyOf, panOf } from './clarify.ts';
 export { scaldMin, whenThere, type Fed } from './feeding.ts';
 export { THICKENS_H } from './thicken.ts';
+export { NOTHING_SEEN, type Curd, type CurdSeen, type Flowed, type PartedOff } from './curd-run.ts';
+export { rennetAmount, rennetOf, rennetWords, type RennetStep } from './add-rennet.ts';
+export { drainingOf, thicknessOf, LONGEST_DRAIN_H } from './strain.ts';
+export { swapHeatOf } from './swap-whey.ts';
+export { TRY_AGAIN_MIN } from './coagulate.ts';
+export { CELLAR_C } from './shelf.ts';
+export { twoOf } from './ladle.ts';
 export { STEP_ADVICE } from './advice/index.ts';
 
 /** One kind of step a line: nothing else knows them by name. */
@@ -68,6 +95,27 @@ export const STEP_TYPES: Readonly<Record<StepKind, StepType>> = {
   settle: SETTLE,
   filter: FILTER,
   'cool-ghee': COOL_GHEE,
+  'add-rennet': ADD_RENNET,
+  coagulate: COAGULATE,
+  'ripen-milk': RIPEN_MILK,
+  cut: CUT,
+  rest: REST,
+  stir: STIR,
+  'swap-whey': SWAP_WHEY,
+  strain: STRAIN,
+  press: PRESS,
+  salt: SALT,
+  brine: BRINE,
+  acidify: ACIDIFY,
+  ladle: LADLE,
+  'grains-out': GRAINS_OUT,
+  'second-ripen': SECOND_RIPEN,
+  'mix-in': MIX_IN,
+  whip: WHIP,
+  freeze: FREEZE,
+  own: OWN,
+  dry: DRY,
+  age: AGE,
 };
 
 /** What is known of a kind of step. */

@@ -1,6 +1,15 @@
-import type { ByProduct, EventType, MakePlan, StepId, StepInstance, StepKind } from '../contract/index.ts';
+import type {
+  ByProduct,
+  EventType,
+  MakePlan,
+  Stands,
+  StepId,
+  StepInstance,
+  StepKind,
+} from '../contract/index.ts';
 import type { Cue } from '../culture/index.ts';
 import type { Advice, AdviceUnits, Batch, CautionId } from '../method/index.ts';
+import type { Curd, CurdSeen, Flowed } from './curd-run.ts';
 import type { Fed } from './feeding.ts';
 import type { Leg, LegRun } from './leg.ts';
 import type { AcidMark, MarkRole, ShareMark } from './mark.ts';
@@ -18,7 +27,10 @@ type InThePot =
   | 'grains'
   | 'butter'
   | 'ghee'
-  | 'hot-ghee';
+  | 'hot-ghee'
+  | 'curd'
+  | 'cloth'
+  | 'wheel';
 
 /** What has to be known of a kind of step to run it, whatever it is called. */
 export interface StepFacts {
@@ -46,11 +58,14 @@ export interface StepFacts {
   /** The by-product that is weighed in it, rather than the product. */
   readonly weighs?: ByProduct;
   /** What hands tell of it, besides that it is done. */
-  readonly tells?: 'stages' | 'buttermilk' | 'rinses' | 'salt' | 'pan';
+  readonly tells?:
+    'stages' | 'buttermilk' | 'rinses' | 'salt' | 'pan' | 'drips' | 'break' | 'turns' | 'grains';
   /** Who calls it done has seen it set, and smelt it clean. */
   readonly doneShowsSet?: true;
   /** Hotter than this it suffers, and at the second it smokes, °C. */
   readonly tooHot?: { readonly celsius: number; readonly smokesC: number };
+  /** Rennet goes in with it: from then on a set proves no acid. */
+  readonly rennets?: true;
   /** Cream is parted into butter and buttermilk in it. */
   readonly parts?: true;
 }
@@ -136,7 +151,7 @@ export interface StepOf {
   readonly goods: Goods;
 }
 
-/** A step that comes after a souring, as it is gone through. */
+/** A step that comes after a souring, or without one, as it is gone through. */
 export interface LaterRun {
   readonly plan: MakePlan;
   readonly of: StepOf;
@@ -144,6 +159,24 @@ export interface LaterRun {
   readonly fed: Fed;
   /** How late its own scatter has it, in σ of ln: 0 is the middle. */
   readonly z: number;
+  /** What is worked on as it comes into the step, and how warm. */
+  readonly curd: Curd;
+  readonly celsius: number;
+  /** pH foreseen at an instant. */
+  readonly phAt: (ms: number) => number;
+  readonly denatured: number;
+  readonly seen: CurdSeen;
+}
+
+/** How long such a step takes. */
+export interface LaterEnd {
+  readonly minutes: number;
+  /** One σ of that; left out, its scatter is not told. */
+  readonly sigmaMin?: number;
+  /** It never gets there as things stand. */
+  readonly endless?: boolean;
+  /** How warm it leaves it; left out, as where it stands. */
+  readonly endC?: number;
 }
 
 /** How a souring ends, and how that is told. */
@@ -152,6 +185,8 @@ export interface Souring {
   readonly plan?: (plan: MakePlan, of: StepOf, fed: Fed) => MakePlan;
   /** The points of acidity it passes, in order; which of them ends it is told by their roles. */
   readonly marks: (plan: MakePlan) => readonly AcidMark[];
+  /** It is over by the clock, not by its acid: after so many minutes. It sours on in what follows. */
+  readonly timedMin?: (of: StepOf) => number;
   /** How far ahead is looked, h. */
   readonly horizonH: (plan: MakePlan) => number;
   /** How firm or thick it comes out, 0..100, an estimate. */
@@ -186,6 +221,18 @@ export interface Souring {
 export const markPh = (souring: Souring, plan: MakePlan, role: MarkRole): number | null =>
   souring.marks(plan).find((mark) => mark.role === role)?.ph ?? null;
 
+/** A step as what it works on flows through it. */
+export interface FlowRun {
+  readonly plan: MakePlan;
+  readonly of: StepOf;
+  /** Its whey protein was unfolded by heat. */
+  readonly heated: boolean;
+  /** From inoculation to the gel, h; `null` when nobody knows. */
+  readonly gelH: number | null;
+  /** Whey caught of it in the end; `null` as computed. */
+  readonly wheyKg: number | null;
+}
+
 /** What speaks against a plan because of a step of it. */
 export type Advise = (plan: MakePlan, units: AdviceUnits, of: StepOf) => readonly (Advice | null)[];
 
@@ -203,10 +250,16 @@ export interface StepType {
   /** What it does to the heat of the milk; left out, it is hands work that leaves it as it is. */
   readonly leg?: (run: LegRun) => Leg;
   /** How long it takes when it comes after a souring; left out, its hands, or the cold at work. */
-  readonly later?: (run: LaterRun) => { readonly minutes: number };
+  readonly later?: (run: LaterRun) => LaterEnd;
+  /** Where it stands meanwhile; left out, in the cold when it waits after a souring, else as it is. */
+  readonly stands?: (plan: MakePlan, of: StepOf) => Stands;
+  /** What it parts off and what comes to it; left out, all of it goes on as it is. */
+  readonly flow?: (curd: Curd, run: FlowRun) => Flowed;
   readonly souring?: Souring;
   /** How much of the product is likely to come out of it, kg. */
   readonly givesKg?: (plan: MakePlan, of: StepOf) => number;
+  /** Hands in between, every so often: turned, or stirred through; `null` when there are none. */
+  readonly everyMin?: (of: StepOf) => number | null;
   /** What it passes on its way, by shares of its time. */
   readonly marks?: (plan: MakePlan, of: StepOf) => readonly ShareMark[];
 }

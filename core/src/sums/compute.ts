@@ -43,6 +43,7 @@ import {
   thawHours,
   thermometerCorrection,
 } from '../heat/index.ts';
+import { CURD_SUMS } from './curd-sums.ts';
 import { factorWords, learnFactors } from '../learn/index.ts';
 import { foldMake, stateOfPlan } from '../make/index.ts';
 import {
@@ -88,6 +89,7 @@ function present(groups: SumInput<'ferment'>['lagH']): Fermentation['lagH'] {
 const USUAL_LEFT = 0.008;
 
 const COMPUTE: { readonly [N in SumName]: (input: SumInput<N>) => SumOutput<N> } = {
+  ...CURD_SUMS,
   ferment: (input) => {
     const course = ferment(asFermentation(input), HORIZON_H);
     return {

@@ -3,6 +3,7 @@ import {
   IconCalculator,
   IconClipboardCheck,
   IconMilk,
+  IconNotes,
   IconPlant2,
   IconToolsKitchen2,
 } from '@tabler/icons-react';
@@ -25,6 +26,7 @@ const PLACES = [
   { to: '/milk', label: 'Milk room', Icon: IconMilk, end: false },
   { to: '/cultures', label: 'Cultures', Icon: IconPlant2, end: false },
   { to: '/daybook', label: 'Daybook', Icon: IconBook2, end: false },
+  { to: '/methods', label: 'Methods', Icon: IconNotes, end: false },
   { to: '/sums', label: 'Sums', Icon: IconCalculator, end: false },
   { to: '/kitchen', label: 'Kitchen', Icon: IconToolsKitchen2, end: false },
 ] as const;

@@ -69,6 +69,12 @@ export function createRouter() {
               }),
             },
             {
+              path: 'methods',
+              lazy: async () => ({
+                Component: (await import('../places/methods/MethodsPlace.tsx')).MethodsPlace,
+              }),
+            },
+            {
               path: 'sums/:name?',
               lazy: async () => ({ Component: (await import('../places/sums/SumsPlace.tsx')).SumsPlace }),
             },

@@ -8,6 +8,7 @@ import {
   kitchenResponse,
   ledgerResponse,
   makesResponse,
+  methodsResponse,
   milkDaysResponse,
   milkingsStored,
   milkRoomResponse,
@@ -20,6 +21,7 @@ import {
   type CulturesResponse,
   type ErrorBody,
   type Factor,
+  type KeptMethod,
   type KitchenResponse,
   type LedgerLine,
   type MakeSummary,
@@ -76,7 +78,7 @@ const LEDGER_PAGE = 400;
 export const api = createApi({
   reducerPath: 'api',
   baseQuery,
-  tagTypes: ['kitchen', 'makes', 'make', 'factors', 'tablets', 'milk', 'milk-lines', 'cultures'],
+  tagTypes: ['kitchen', 'makes', 'make', 'factors', 'tablets', 'milk', 'milk-lines', 'cultures', 'methods'],
   keepUnusedDataFor: 3600,
   endpoints: (build) => ({
     kitchen: build.query<KitchenResponse, void>({
@@ -120,6 +122,11 @@ export const api = createApi({
       query: () => 'api/cultures',
       transformResponse: checked(culturesResponse, (body) => body),
       providesTags: ['cultures'],
+    }),
+    methods: build.query<KeptMethod[], void>({
+      query: () => 'api/methods',
+      transformResponse: checked(methodsResponse, (body) => body.methods),
+      providesTags: ['methods'],
     }),
     /** The ledger, the latest first, a page after another as it is scrolled. */
     ledger: build.infiniteQuery<{ lines: LedgerLine[]; more: boolean }, string | null, number>({
@@ -168,7 +175,7 @@ export const api = createApi({
     restoreKitchen: build.mutation<z.infer<typeof restoreResponse>, unknown>({
       query: (file) => ({ url: 'api/restore', method: 'POST', body: file }),
       transformResponse: checked(restoreResponse, (body) => body),
-      invalidatesTags: ['makes', 'kitchen', 'factors', 'milk', 'milk-lines', 'cultures'],
+      invalidatesTags: ['makes', 'kitchen', 'factors', 'milk', 'milk-lines', 'cultures', 'methods'],
     }),
     importDaybook: build.mutation<z.infer<typeof importResponse>, unknown>({
       query: (file) => ({ url: 'api/import', method: 'POST', body: file }),
@@ -181,6 +188,7 @@ export const api = createApi({
 export const {
   useKitchenQuery,
   useMakesQuery,
+  useMethodsQuery,
   useMakeQuery,
   useMilkRoomQuery,
   useCulturesQuery,

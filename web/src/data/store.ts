@@ -49,7 +49,7 @@ function keepMakeNow(makeId: string): void {
   if (data) keepAnswer(`api/makes/${makeId}`, { events: data, now: new Date(now()).toISOString() });
 }
 
-type RegisterTag = 'milk' | 'milk-lines' | 'cultures' | 'factors';
+type RegisterTag = 'milk' | 'milk-lines' | 'cultures' | 'factors' | 'methods';
 const staleSoon = new Set<RegisterTag>();
 let staleTimer: ReturnType<typeof setTimeout> | undefined;
 /** A file of milkings is thousands of entries at once: what they change is asked for again together. */
@@ -114,6 +114,8 @@ export function receiveEvent(event: StoredEvent): void {
   } else if (event.type === 'kitchen-changed') {
     // What is learned is told against what is typed.
     store.dispatch(api.util.invalidateTags(['kitchen', 'factors']));
+  } else if (event.type === 'method-changed') {
+    invalidateSoon(['methods']);
   } else if (event.type === 'milk-moved') {
     receiveMilk(event);
   } else if (event.type === 'culture-changed') {
@@ -121,6 +123,7 @@ export function receiveEvent(event: StoredEvent): void {
   } else {
     if (MILK_EVENTS.includes(event.type)) receiveMilk(event);
     if (CULTURE_EVENTS.includes(event.type)) invalidateSoon(['cultures']);
+    if (EVENT_FACTS[event.type].changes) invalidateSoon(['methods']);
     store.dispatch(
       api.util.updateQueryData('make', event.streamId, (draft) => {
         // A make may have ten thousands of them: none is to be watched for changes.
@@ -229,7 +232,16 @@ export async function restoreOutbox(): Promise<void> {
 export function renewOld(): void {
   if (takeShownOld())
     store.dispatch(
-      api.util.invalidateTags(['kitchen', 'makes', 'make', 'factors', 'milk', 'milk-lines', 'cultures']),
+      api.util.invalidateTags([
+        'kitchen',
+        'makes',
+        'make',
+        'factors',
+        'milk',
+        'milk-lines',
+        'cultures',
+        'methods',
+      ]),
     );
 }
 

@@ -60,6 +60,9 @@ function dayWords(parts: readonly Intl.DateTimeFormatPart[], order: DayOrder): s
   return `${of('weekday')} ${order === 'day-month' ? `${day} ${month}` : `${month} ${day}`}`;
 }
 
+/** From so far ahead on a day is told by its date, ms. */
+const WEEK_MS = 6 * 86_400_000;
+
 /** Words as a kitchen's settings want them. */
 export function unitsOf({ units, site }: Pick<KitchenSettings, 'units' | 'site'>): Units {
   const clock = new Intl.DateTimeFormat('en-GB', {
@@ -77,7 +80,12 @@ export function unitsOf({ units, site }: Pick<KitchenSettings, 'units' | 'site'>
   });
   const full = new Intl.DateTimeFormat('en-GB', { timeZone: site.zone, dateStyle: 'short' });
   const time = (ms: number, nowMs: number): string =>
-    full.format(ms) === full.format(nowMs) ? clock.format(ms) : `${weekday.format(ms)} ${clock.format(ms)}`;
+    full.format(ms) === full.format(nowMs)
+      ? clock.format(ms)
+      : // The weekday of another week says nothing.
+        ms - nowMs > WEEK_MS
+        ? dayWords(date.formatToParts(ms), units.dayOrder ?? 'day-month')
+        : `${weekday.format(ms)} ${clock.format(ms)}`;
   return {
     temperatureUnit: units.temperature,
     system: units.measures,

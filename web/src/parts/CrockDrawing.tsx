@@ -18,9 +18,12 @@ export interface CrockLook {
     | 'stiff'
     | 'grains'
     | 'lump'
-    | 'gold';
+    | 'gold'
+    | 'poured'
+    | 'cloth'
+    | 'wheel';
   /** The pattern brushed on it tells what is made in it; left out, waves. */
-  readonly brush?: 'waves' | 'sprigs' | 'cord' | 'buds' | 'flames';
+  readonly brush?: 'waves' | 'sprigs' | 'cord' | 'buds' | 'flames' | 'reeds' | 'nets' | 'stars';
   readonly label: string;
 }
 
@@ -46,6 +49,21 @@ const BRUSH: Readonly<Record<NonNullable<CrockLook['brush']>, readonly { d: stri
     { d: 'M33 146h.1M157 128h.1', width: 5 },
     { d: 'M42 138h.1M148 136h.1', width: 8 },
     { d: 'M53 128h.1M165 140h.1', width: 11 },
+  ],
+  reeds: [
+    { d: 'M36 152v-22M44 152v-30M52 152v-20M148 152v-20M156 152v-30M164 152v-22', width: 3 },
+    { d: 'M36 126v.1M44 118v.1M52 128v.1M148 128v.1M156 118v.1M164 126v.1', width: 8 },
+  ],
+  nets: [
+    { d: 'M32 126l24 24M32 138l14 14M44 124l14 14M56 124l-24 24M58 136l-16 16M46 124l-14 14', width: 2.5 },
+    {
+      d: 'M144 126l22 24M143 138l14 14M156 124l11 12M167 126l-24 24M167 138l-14 14M156 124l-13 13',
+      width: 2.5,
+    },
+  ],
+  stars: [
+    { d: 'M40 128v16M33 132l14 8M47 132l-14 8M160 128v16M153 132l14 8M167 132l-14 8', width: 3 },
+    { d: 'M54 148h.1M146 148h.1M52 124h.1M148 124h.1', width: 6 },
   ],
   cord: [
     { d: 'M31 130l9 12M40 130l9 12M49 130l9 12', width: 4 },
@@ -85,6 +103,9 @@ const SURFACE_PATH: Readonly<Record<CrockLook['surface'], string>> = {
   grains: 'q36 0 72 0',
   lump: 'q36 0 72 0',
   gold: 'q36 -3 72 0',
+  poured: 'q18 3 36 0 t36 0',
+  cloth: 'q36 0 72 0',
+  wheel: 'q36 0 72 0',
 };
 
 /** A salt-glazed crock with a brushed blue band, cut open at the front so that the milk shows. */
@@ -166,6 +187,20 @@ export function CrockDrawing({ fill, surface, label, brush = 'waves' }: CrockLoo
           stroke="var(--ink)"
           strokeWidth="1.6"
         />
+      )}
+      {surface === 'cloth' && (
+        <path
+          d={`M76 ${level - 6} q-8 -14 4 -20 q20 12 40 0 q12 6 4 20 q-4 16 -24 18 q-20 -2 -24 -18 z`}
+          fill="var(--page)"
+          stroke="var(--ink)"
+          strokeWidth="2"
+        />
+      )}
+      {surface === 'wheel' && (
+        <g fill="var(--butter)" stroke="var(--ink)" strokeWidth="1.8">
+          <path d={`M72 ${level - 12} v16 q28 12 56 0 v-16 z`} />
+          <ellipse cx="100" cy={level - 12} rx="28" ry="8" />
+        </g>
       )}
       <g fill="none" stroke="var(--brush)" strokeLinecap="round">
         {BRUSH[brush].map(({ d, width }) => (

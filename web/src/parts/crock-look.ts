@@ -33,6 +33,9 @@ const BY_STEP: Readonly<
   butter: ['lump', () => 'butter'],
   ghee: ['gold', () => 'on the fire'],
   'hot-ghee': ['gold', () => 'hot, off the fire'],
+  curd: ['set', () => 'curd'],
+  cloth: ['cloth', () => 'draining'],
+  wheel: ['wheel', () => 'cheese'],
 };
 
 /** The cream in a churn by the last stage that was seen, or by how much of the time is over. */

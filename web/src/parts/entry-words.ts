@@ -30,7 +30,33 @@ const STEP_WORDS: Readonly<Record<StepKind, string>> = {
   'cool-ghee': 'setting',
   feed: 'feeding',
   stand: 'standing',
+  coagulate: 'setting',
+  ladle: 'lifting the cream',
+  'grains-out': 'taking the grains out',
+  whip: 'whipping',
+  'add-rennet': 'adding rennet',
+  'ripen-milk': 'waking the culture',
+  cut: 'cutting',
+  rest: 'resting',
+  stir: 'stirring',
+  'swap-whey': 'whey for water',
+  strain: 'draining',
+  press: 'pressing',
+  salt: 'salting',
+  brine: 'brining',
+  dry: 'drying',
+  age: 'ageing',
+  acidify: 'souring it',
+  'second-ripen': 'ripening once more',
+  'mix-in': 'stirring in',
+  freeze: 'freezing',
+  own: 'a step of your own',
 };
+/** What a kind of step is called where it is chosen: "Waking the culture". */
+export const STEP_TITLES = Object.fromEntries(
+  Object.entries(STEP_WORDS).map(([kind, words]) => [kind, words.charAt(0).toUpperCase() + words.slice(1)]),
+) as Readonly<Record<StepKind, string>>;
+
 /** Which one of its kind, when it is not the first. */
 const nthWords = (step: StepId): string => {
   const n = /-(\d+)$/.exec(step)?.[1];
@@ -96,6 +122,16 @@ export function entryWords(event: LoggedEvent, units: Units): string | null {
       return `${event.data.with === 'dry' ? 'spice' : event.data.with} in it${event.data.text ? `: ${event.data.text}` : ''}`;
     case 'shaped':
       return `cut: ${piecesWords(event.data.pieces, units)}`;
+    case 'drain-weighed':
+      return event.data.of === 'whey'
+        ? `${units.mass(event.data.massKg)} of whey caught so far`
+        : `${units.mass(event.data.massKg)} left in the cloth`;
+    case 'whey-returned':
+      return `${units.mass(event.data.massKg)} of whey stirred back`;
+    case 'break-tried':
+      return event.data.clean ? 'tried: it breaks clean' : 'tried: no clean break yet';
+    case 'turned':
+      return 'turned';
     case 'tasted':
       return `tasted: ${event.data.sourness}, ${event.data.texture}${event.data.text ? `. ${event.data.text}` : ''}`;
     case 'noted':

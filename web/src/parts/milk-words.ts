@@ -21,6 +21,7 @@ export const ROLE_WORD = {
   skimmed: 'skimmed milk',
   pot: 'cream pot',
   buttermilk: 'buttermilk',
+  whey: 'whey',
 } as const;
 export const PLACE_WORD = { cold: 'in the cold', counter: 'on the counter', freezer: 'frozen' } as const;
 

@@ -1,12 +1,16 @@
-import type { ProductId } from '../../contract/index.ts';
+import type { KitchenSettings, MakePlan, Method, ProductId } from '../../contract/index.ts';
+import { usualMethod } from '../../methods/shipped.ts';
+import { PRODUCTS } from '../catalogue.ts';
 import type { Begin } from '../product.ts';
 import { beginButter } from './butter.ts';
 import { beginCulturedCream } from './cultured-cream.ts';
 import { beginGhee } from './ghee.ts';
+import { planByMethod } from './of-method.ts';
 import { beginUsualWaking } from './waking.ts';
 import { defaultPlan } from './yogurt.ts';
 
-const BEGIN: Readonly<Record<ProductId, Begin>> = {
+/** Products whose plan knows its own way; every other begins by its usual method. */
+const BEGIN: Readonly<Partial<Record<ProductId, Begin>>> = {
   yogurt: defaultPlan,
   'cultured-cream': beginCulturedCream,
   butter: beginButter,
@@ -14,6 +18,41 @@ const BEGIN: Readonly<Record<ProductId, Begin>> = {
   waking: beginUsualWaking,
 };
 
+/** What goes in begins as it does for the like. */
+const baseOf = (product: ProductId): Begin =>
+  BEGIN[product] ?? (PRODUCTS[product].takes === 'cream' ? beginCulturedCream : defaultPlan);
+
+/** The plan of a method in a kitchen; the others of its product begin alike but for what it decides. */
+export function planOfMethod(
+  method: Method,
+  kitchen: KitchenSettings,
+  startAt: string,
+  about?: number,
+): MakePlan {
+  const base = baseOf(method.product)(kitchen, startAt, about);
+  const sours = PRODUCTS[method.product].starters.length > 0;
+  return planByMethod(
+    BEGIN[method.product]
+      ? base
+      : {
+          ...base,
+          heat: { ...base.heat, kind: 'none', holdMin: 0 },
+          ...(sours
+            ? {}
+            : {
+                starter: { kind: 'none', ageD: null, massKg: null, statedRatio: null, typed: null } as const,
+              }),
+        },
+    method,
+    kitchen,
+  );
+}
+
 /** The plan a new make of a product begins with. Apart from the products: only who plans needs it. */
-export const beginPlan = (product: ProductId, ...of: Parameters<Begin>): ReturnType<Begin> =>
-  BEGIN[product](...of);
+export function beginPlan(product: ProductId, ...of: Parameters<Begin>): MakePlan {
+  const own = BEGIN[product];
+  const usual = usualMethod(product);
+  if (own) return own(...of);
+  if (!usual) throw new TypeError(`nobody knows how ${product} begins`);
+  return planOfMethod(usual, ...of);
+}

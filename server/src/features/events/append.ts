@@ -37,6 +37,12 @@ async function checkAgainstStream(stream: StreamFacts, kitchenId: string, draft:
   const { make, registered } = stream.begun();
   if (facts.begins && !beginsMake(draft.type)) {
     if (make) refuse('bad-input', 'streamId', 'is a make');
+    if (
+      draft.type === 'method-changed' &&
+      draft.data.kind === 'saved' &&
+      draft.data.method.id !== draft.streamId
+    )
+      refuse('bad-input', 'data.method.id', 'is another identity than that of its stream');
     return;
   }
   if (facts.begins) {

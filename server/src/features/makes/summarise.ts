@@ -15,6 +15,7 @@ export function unreadableSummary(id: string, events: readonly StoredEvent[]): M
     doNotEat: false,
     waking: begun.type === 'waking-started',
     product: null,
+    methodId: null,
     litres: 0,
     milk: '',
     starter: '',

@@ -9,7 +9,7 @@ import { Backup } from './Backup.tsx';
 import { Learned } from './Learned.tsx';
 import { DayCurve } from './DayCurve.tsx';
 import { HerdSection } from './HerdSection.tsx';
-import { NumberField } from './NumberField.tsx';
+import { NumberField } from '../../parts/NumberField.tsx';
 import { AbsencesSection, CooksSection } from './PeopleSections.tsx';
 import type { SectionProps } from './RowsSection.tsx';
 import { SectionForm } from './SectionForm.tsx';

@@ -6,7 +6,7 @@ import {
   type WarmPlaceKind,
 } from '@morning-crock/core';
 import { NativeSelect } from '@mantine/core';
-import { NumberField } from './NumberField.tsx';
+import { NumberField } from '../../parts/NumberField.tsx';
 import { RowsSection, type SectionProps } from './RowsSection.tsx';
 
 /** Where milk is kept warm. */

@@ -1,0 +1,48 @@
+import { productOf } from '../products/index.ts';
+import { STEP_TYPES, whenThere } from '../steps/index.ts';
+import type { StepId } from '../contract/index.ts';
+import type { PointForecast } from './forecast.ts';
+import type { MakeState } from './state.ts';
+
+const MINUTE_MS = 60_000;
+
+/** The next of the hands in between: turned, or stirred through. */
+export interface Turn {
+  readonly step: StepId;
+  /** 1 for the first. */
+  readonly no: number;
+  readonly of: number;
+  /** When, fitted to who is there. */
+  readonly atMs: number;
+  readonly words: string;
+}
+
+/**
+ * The next turn of the present step; `null` when it has none, or its end comes first. A turn nobody is up for waits for the
+ * morning, and the next is counted from when it was done.
+ */
+export function nextTurn(
+  { plan, current, curd }: Pick<MakeState, 'plan' | 'current' | 'curd'>,
+  point: Pick<PointForecast, 'steps'>,
+): Turn | null {
+  if (!current) return null;
+  const { step, startedAtMs } = current;
+  const { goods } = productOf(plan);
+  const everyMin = STEP_TYPES[step.kind].everyMin?.({ step: step.instance, goods }) ?? null;
+  const time = point.steps.find(({ id }) => id === step.id);
+  if (everyMin === null || !time || startedAtMs === null) return null;
+  const done = curd.turns.filter((turn) => turn.step === step.id && turn.atMs >= startedAtMs);
+  const lastMs = done.at(-1)?.atMs ?? startedAtMs;
+  const atMs = whenThere(plan, lastMs + everyMin * MINUTE_MS);
+  const wholeMin = (time.endMs - startedAtMs) / MINUTE_MS;
+  const of = Math.max(done.length + 1, Math.ceil(wholeMin / everyMin) - 1);
+  // A turn just before it is over is not worth getting up for.
+  if (atMs > time.endMs - 0.25 * everyMin * MINUTE_MS) return null;
+  return {
+    step: step.id,
+    no: done.length + 1,
+    of,
+    atMs,
+    words: step.facts.inThePot === 'wheel' ? 'Turn it' : 'Stir it through',
+  };
+}

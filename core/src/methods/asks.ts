@@ -1,0 +1,31 @@
+import type { MakePlan, StepKind } from '../contract/index.ts';
+import { batchOf } from '../method/index.ts';
+import { formatVolume, type MeasureSystem } from '../units/index.ts';
+
+/** What a kind of step wants to find in the kitchen. */
+const ASKS: Readonly<Partial<Record<StepKind, readonly string[]>>> = {
+  heat: ['a burner', 'a probe'],
+  scald: ['a burner', 'a probe'],
+  incubate: ['a place it keeps warm in'],
+  'add-rennet': ['rennet'],
+  cut: ['a long knife'],
+  strain: ['a cloth and a bowl for the whey'],
+  press: ['a mould', 'a weight'],
+  brine: ['salt', 'a tub for the brine'],
+  salt: ['salt', 'scales'],
+  age: ['a cool shelf'],
+  dry: ['a rack'],
+  'grains-out': ['a coarse sieve'],
+  'second-ripen': ['bottles'],
+  ladle: ['a ladle'],
+  whip: ['a whisk'],
+  freeze: ['a freezer'],
+  acidify: ['lemons or vinegar'],
+  'swap-whey': ['a kettle'],
+};
+
+/** The things a plan wants, each once, in the order they are needed. */
+export function thingsOf(plan: MakePlan, measures: MeasureSystem): string[] {
+  const potWords = `a pot of ${formatVolume(batchOf(plan).litres * 1.15, measures)} at least`;
+  return [...new Set([potWords, ...plan.method.steps.flatMap(({ kind }) => ASKS[kind] ?? [])])];
+}

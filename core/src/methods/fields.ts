@@ -1,0 +1,114 @@
+import * as z from 'zod';
+import { stepInstance, type StepInstance, type StepKind } from '../contract/index.ts';
+
+/** One thing that is decided for a step, as a form shows it. */
+export interface StepField {
+  readonly key: string;
+  readonly label: string;
+  readonly type: 'number' | 'choice' | 'text' | 'flag';
+  readonly unit: 'celsius' | 'kg' | 'cm' | 'percent' | 'min' | 'h' | 'd' | 'L' | 'none';
+  readonly options: readonly { readonly value: string; readonly label: string }[];
+  /** May be left empty: then the program decides, or nobody knows. */
+  readonly nullable: boolean;
+}
+
+/** How a field is called where its name does not say it well. */
+const LABELS: Readonly<Record<string, string>> = {
+  toC: 'To',
+  imcuPerLitre: 'IMCU a litre of milk',
+  unit: 'Measured by',
+  strengthImcu: 'IMCU of one, by its label',
+  sizeCm: 'Pieces of',
+  drawFraction: 'Whey drawn off',
+  of: 'Thickness by',
+  fraction: 'Until, or of the whole',
+  way: 'How',
+  stands: 'Stands',
+  weightKg: 'Weight',
+  diameterCm: 'Across',
+  moistureFraction: 'Water left in it',
+  turns: 'Turns',
+  saltFraction: 'Salt',
+  brineFraction: 'Brine',
+  turnEveryH: 'Turned every',
+  mlPerLitre: 'mL a litre of milk',
+  stirEveryMin: 'Stirred every',
+  keepsD: 'Keeps',
+  handsMin: 'Hands',
+  waitMin: 'Waits',
+  doing: 'What to do',
+  what: 'What',
+  with: 'With',
+  how: 'How',
+};
+const VALUE_LABELS: Readonly<Record<string, string>> = {
+  'as-it-is': 'as it is',
+  cloth: 'in a cloth',
+  hung: 'hung up',
+  renneted: 'renneted curd',
+  pressed: 'under a weight',
+};
+const UNIT_BY_ENDING: readonly (readonly [RegExp, StepField['unit']])[] = [
+  [/(?:^|[a-z])C$/, 'celsius'],
+  [/Kg$/, 'kg'],
+  [/Cm$/, 'cm'],
+  [/(?:F|f)raction$/, 'percent'],
+  [/(?:Min|minutes)$/, 'min'],
+  [/(?:H|hours)$/, 'h'],
+  [/(?:D|days)$/, 'd'],
+  [/litres$/i, 'L'],
+];
+
+const labelOf = (key: string): string =>
+  LABELS[key] ??
+  key
+    .replace(/(?:C|Kg|Cm|Min|H|D|Fraction)$/, '')
+    .replace(/([A-Z])/g, ' $1')
+    .replace(/^./, (c) => c.toUpperCase());
+
+const shapes = new Map(
+  stepInstance.options.flatMap(({ shape }) =>
+    (shape.kind instanceof z.ZodEnum ? shape.kind.options : [shape.kind.value]).map(
+      (kind) => [kind, shape as unknown as Readonly<Record<string, z.ZodType>>] as const,
+    ),
+  ),
+);
+
+/** What lies under an optional or nullable schema. */
+function bare(schema: z.ZodType): { readonly schema: z.ZodType; readonly nullable: boolean } {
+  if (schema instanceof z.ZodNullable || schema instanceof z.ZodOptional)
+    return { schema: bare(schema.unwrap() as z.ZodType).schema, nullable: true };
+  return { schema, nullable: false };
+}
+
+/** What is decided for a kind of step, read off its schema. @example fieldsOfStep('cut') // [{ key: 'sizeCm', unit: 'cm', … }] */
+export function fieldsOfStep(kind: StepKind): StepField[] {
+  const shape = shapes.get(kind) ?? {};
+  return Object.entries(shape).flatMap(([key, raw]): StepField[] => {
+    if (key === 'id' || key === 'kind' || key === 'note') return [];
+    const { schema, nullable } = bare(raw);
+    const own = { key, label: labelOf(key), nullable, options: [] };
+    if (schema instanceof z.ZodNumber)
+      return [
+        { ...own, type: 'number', unit: UNIT_BY_ENDING.find(([ends]) => ends.test(key))?.[1] ?? 'none' },
+      ];
+    if (schema instanceof z.ZodEnum)
+      return [
+        {
+          ...own,
+          type: 'choice',
+          unit: 'none',
+          options: (schema.options as string[]).map((value) => ({
+            value,
+            label: VALUE_LABELS[value] ?? value,
+          })),
+        },
+      ];
+    if (schema instanceof z.ZodBoolean) return [{ ...own, type: 'flag', unit: 'none' }];
+    return schema instanceof z.ZodString ? [{ ...own, type: 'text', unit: 'none' }] : [];
+  });
+}
+
+/** A step with one of its fields changed; what does not fit is found out by its method's faults. */
+export const withField = (step: StepInstance, key: string, value: unknown): StepInstance =>
+  ({ ...step, [key]: value }) as StepInstance;

@@ -1,0 +1,16 @@
+export { SHIPPED_METHODS, usualMethod } from './shipped.ts';
+export { foldMethods, nextVersion } from './kept.ts';
+export { thingsOf } from './asks.ts';
+export { measureMethod, type Measured, type MeasuredStep } from './measure.ts';
+export * from './edit.ts';
+export {
+  isoDuration,
+  kgOf,
+  minutesInText,
+  minutesOfIso,
+  readRecipe,
+  recipeOf,
+  type RecipeLd,
+} from './recipe.ts';
+export { methodJson, MOST_FILE_CHARS, readMethodFile, type MethodRead } from './file.ts';
+export { fieldsOfStep, withField, type StepField } from './fields.ts';

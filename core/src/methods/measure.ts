@@ -1,0 +1,101 @@
+import type { KitchenSettings, Method } from '../contract/index.ts';
+import { STARTER_FACTS, type Sourness } from '../culture/index.ts';
+import { CAUTIONS, type Advice, type CautionId } from '../method/index.ts';
+import { adviseOn, planOfMethod } from '../products/index.ts';
+import { likelyKg, makeFlow, pointForecast, souringOf, stateOfPlan } from '../make/index.ts';
+import { thingsOf } from './asks.ts';
+
+const HOUR_MS = 3_600_000;
+
+/** One step of a method as it goes in a kitchen. */
+export interface MeasuredStep {
+  readonly id: string;
+  readonly title: string;
+  readonly startMs: number;
+  readonly endMs: number;
+  readonly handsMin: number;
+  readonly mustAct: boolean;
+  /** It never comes to an end as things stand. */
+  readonly endless: boolean;
+}
+
+/** A method, gone through once in a kitchen. Estimates. */
+export interface Measured {
+  readonly litres: number;
+  readonly steps: readonly MeasuredStep[];
+  /** From the first step to where nothing of it waits any more, h. */
+  readonly hours: number;
+  readonly handsMin: number;
+  /** pH in the end, `null` where nothing sours. */
+  readonly ph: number | null;
+  readonly sourness: Sourness | null;
+  readonly body: number | null;
+  readonly bodyWord: string | null;
+  readonly outKg: number;
+  readonly wheyKg: number;
+  readonly starter: string;
+  readonly things: readonly string[];
+  readonly cautions: readonly CautionId[];
+  readonly advice: readonly Advice[];
+  /** [ms, °C] and [ms, pH] from the beginning. */
+  readonly temperature: readonly (readonly [number, number])[];
+  readonly phCourse: readonly (readonly [number, number])[];
+}
+
+/**
+ * What a method comes to in a kitchen: times, hands, sourness, body, what comes out, what it asks and what is to be minded.
+ * @param startAt instant in UTC
+ * @param litres left out, as much as a make of it usually is
+ */
+export function measureMethod(
+  method: Method,
+  kitchen: KitchenSettings,
+  startAt: string,
+  litres?: number,
+): Measured {
+  const plan = planOfMethod(method, kitchen, startAt, litres);
+  const state = stateOfPlan(plan);
+  const startMs = Date.parse(startAt);
+  const point = pointForecast(state, startMs);
+  const souring = souringOf(state);
+  const flow = makeFlow(state, point.denatured, gelHours(point));
+  const steps = state.steps.map(({ step }, i): MeasuredStep => {
+    const time = point.steps[i]!;
+    return {
+      id: step.id,
+      title: step.title,
+      startMs: time.startMs,
+      endMs: time.endMs,
+      handsMin: step.handsMin,
+      mustAct: step.mustAct,
+      endless: time.endless,
+    };
+  });
+  const binding = state.steps.flatMap(({ step }, i) => (step.facts.whenever ? [] : [steps[i]!.endMs]));
+  // Sour as it is when the last of its souring is over, not when it goes into the cold only.
+  const lastPh = point.ph.length === 0 ? null : point.pickUpPh;
+  return {
+    litres: plan.milk.litres,
+    steps,
+    hours: (Math.max(startMs, ...binding) - startMs) / HOUR_MS,
+    handsMin: steps.reduce((sum, { handsMin }) => sum + handsMin, 0),
+    ph: souring ? lastPh : null,
+    sourness: souring ? point.sourness : null,
+    body: souring ? point.firmness : null,
+    bodyWord: souring ? souring.bodyWord(point.firmness) : null,
+    outKg: likelyKg(state) ?? flow.out.massKg,
+    wheyKg: flow.off.filter(({ what }) => what === 'whey').reduce((sum, { massKg }) => sum + massKg, 0),
+    starter: souring ? STARTER_FACTS[plan.starter.kind].label : '',
+    things: thingsOf(plan, kitchen.units.measures),
+    cautions: [...new Set(state.steps.flatMap(({ step }) => step.cautions))].filter((id) => id in CAUTIONS),
+    advice: adviseOn(plan, kitchen.units),
+    temperature: point.temperature,
+    phCourse: point.ph,
+  };
+}
+
+/** Hours from inoculation to the gel; `null` when it does not gel. */
+function gelHours(point: ReturnType<typeof pointForecast>): number | null {
+  const atMs = point.marks.find(({ role }) => role === 'gel')?.atMs ?? null;
+  return atMs === null ? null : (atMs - point.inoculationMs) / HOUR_MS;
+}

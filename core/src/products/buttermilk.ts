@@ -1,0 +1,13 @@
+import type { Product } from './product.ts';
+
+/** Cultured buttermilk: milk soured at room heat. */
+export const BUTTERMILK: Product = {
+  id: 'buttermilk',
+  label: 'Buttermilk',
+  line: 'Milk, soured in the room, to drink and to bake',
+  goods: { into: 'milk', out: 'buttermilk' },
+  drawn: { brush: 'reeds', as: 'poured' },
+  takes: 'milk',
+  starters: ['cultured-buttermilk', 'dried-mesophilic', 'sour-milk-whey', 'milk-kefir'],
+  gives: { out: { role: 'buttermilk', name: ({ name }) => name } },
+};

@@ -1,0 +1,13 @@
+import type { Product } from './product.ts';
+
+/** Cheese of rennet curd: brined, washed or cheddared, with its tail of days. */
+export const CHEESE: Product = {
+  id: 'cheese',
+  label: 'Cheese',
+  line: 'Rennet curd, cut, brined or pressed; days and weeks',
+  goods: { into: 'milk', out: 'cheese' },
+  drawn: { brush: 'nets', as: 'wheel' },
+  takes: 'milk',
+  starters: ['cultured-buttermilk', 'dried-mesophilic', 'sour-milk-whey', 'fresh-yogurt', 'dried-yogurt'],
+  gives: { whey: { role: 'whey', name: () => 'Sweet whey' } },
+};

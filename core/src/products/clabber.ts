@@ -1,0 +1,12 @@
+import type { Product } from './product.ts';
+
+/** Clabber: raw milk that sours by itself, or by a spoonful of the last. */
+export const CLABBER: Product = {
+  id: 'clabber',
+  label: 'Clabber',
+  line: 'Raw milk, souring by itself',
+  goods: { into: 'milk', out: 'clabber' },
+  drawn: { brush: 'reeds', as: 'set' },
+  takes: 'milk',
+  starters: ['none', 'cultured-buttermilk', 'sour-milk-whey'],
+};

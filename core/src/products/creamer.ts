@@ -1,0 +1,12 @@
+import type { Product } from './product.ts';
+
+/** Flavoured creamer: cream and what tastes in it. */
+export const CREAMER: Product = {
+  id: 'creamer',
+  label: 'Creamer',
+  line: 'Cream with a flavour, for the cup',
+  goods: { into: 'cream', out: 'creamer' },
+  drawn: { brush: 'stars', as: 'poured' },
+  takes: 'cream',
+  starters: [],
+};

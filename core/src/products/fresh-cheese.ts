@@ -1,0 +1,13 @@
+import type { Product } from './product.ts';
+
+/** Fresh cheese: acid-set, renneted, or of creamy milk, drained and eaten soon. */
+export const FRESH_CHEESE: Product = {
+  id: 'fresh-cheese',
+  label: 'Fresh cheese',
+  line: 'Curd, drained in its cloth, eaten within the week',
+  goods: { into: 'milk', out: 'fresh cheese' },
+  drawn: { brush: 'nets', as: 'lump' },
+  takes: 'milk',
+  starters: ['cultured-buttermilk', 'dried-mesophilic', 'sour-milk-whey', 'fresh-yogurt', 'dried-yogurt'],
+  gives: { whey: { role: 'whey', name: () => 'Whey' } },
+};

@@ -1,0 +1,12 @@
+import type { Product } from './product.ts';
+
+/** Frozen yogurt: thick yogurt with something sweet, frozen. */
+export const FROZEN_YOGURT: Product = {
+  id: 'frozen-yogurt',
+  label: 'Frozen yogurt',
+  line: 'Yogurt, sweetened and frozen',
+  goods: { into: 'yogurt', out: 'frozen yogurt' },
+  drawn: { brush: 'stars', as: 'thick' },
+  takes: 'milk',
+  starters: [],
+};

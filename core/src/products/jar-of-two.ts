@@ -1,0 +1,16 @@
+import type { Product } from './product.ts';
+
+/** One jar of creamy milk: its fat rises before it sets, sour cream above, buttermilk below. */
+export const JAR_OF_TWO: Product = {
+  id: 'jar-of-two',
+  label: 'Sour cream and buttermilk',
+  line: 'One jar of creamy milk, two things of it',
+  goods: { into: 'milk', out: 'sour cream' },
+  drawn: { brush: 'sprigs', as: 'thick' },
+  takes: 'milk',
+  starters: ['cultured-buttermilk', 'milk-kefir', 'sour-milk-whey', 'dried-mesophilic', 'none'],
+  gives: {
+    out: { role: 'cream', name: () => 'Sour cream' },
+    buttermilk: { role: 'buttermilk', name: () => 'Cultured buttermilk' },
+  },
+};

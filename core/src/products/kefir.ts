@@ -1,0 +1,12 @@
+import type { Product } from './product.ts';
+
+/** Kefir: milk soured by grains, which are taken out and go on. */
+export const KEFIR: Product = {
+  id: 'kefir',
+  label: 'Kefir',
+  line: 'Milk on its grains, a day in the room',
+  goods: { into: 'milk', out: 'kefir' },
+  drawn: { brush: 'reeds', as: 'poured' },
+  takes: 'milk',
+  starters: ['kefir-grains', 'milk-kefir'],
+};

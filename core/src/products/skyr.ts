@@ -1,0 +1,13 @@
+import type { Product } from './product.ts';
+
+/** Skyr: skimmed milk soured in the warm with a little rennet, and drained. */
+export const SKYR: Product = {
+  id: 'skyr',
+  label: 'Skyr',
+  line: 'Skimmed milk, set with a little rennet, drained thick',
+  goods: { into: 'milk', out: 'skyr' },
+  drawn: { brush: 'nets', as: 'set' },
+  takes: 'milk',
+  starters: ['fresh-yogurt', 'dried-yogurt'],
+  gives: { whey: { role: 'whey', name: () => 'Acid whey' } },
+};

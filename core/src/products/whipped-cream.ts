@@ -1,0 +1,12 @@
+import type { Product } from './product.ts';
+
+/** Whipped cream. */
+export const WHIPPED_CREAM: Product = {
+  id: 'whipped-cream',
+  label: 'Whipped cream',
+  line: 'Cold cream, beaten till it stands',
+  goods: { into: 'cream', out: 'whipped cream' },
+  drawn: { brush: 'stars', as: 'thick' },
+  takes: 'cream',
+  starters: [],
+};

@@ -1,0 +1,46 @@
+import { cleanBreakSigma, minutesToCleanBreak } from '../curd/index.ts';
+import { rennetOf } from './add-rennet.ts';
+import { factsOf, type StepType } from './step-type.ts';
+
+/** After a try that was not clean, it is tried again so much later, minutes. */
+export const TRY_AGAIN_MIN = 7;
+
+/** Renneted milk stands until it breaks clean. */
+export const COAGULATE: StepType = {
+  kind: 'coagulate',
+  facts: factsOf({ inThePot: 'curd', waits: true, probed: true, tells: 'break' }),
+  words: () => ({
+    title: 'Set',
+    doneWords: 'It breaks clean',
+    doing:
+      'Leave it quite still. To try it, push a knife in flat and lift: does the curd split in one clean line, with clear whey?',
+    why: 'Cut too early it is lost in the whey, too late it will not let the whey go.',
+    endWords: 'clean break',
+    due: { title: 'Try the curd', text: 'Does it break clean? If not, try it again in seven minutes.' },
+  }),
+  aim: () => ({ to: 'words', words: 'a clean break' }),
+  hands: () => ({ handsMin: 1, slackMin: 15, mustAct: true }),
+  cautions: () => ['rennet-no-acid'],
+  stands: () => 'as-it-is',
+  later: ({ plan, of, celsius, phAt, startMs, denatured, seen, z }) => {
+    const rennet = rennetOf(plan);
+    if (!rennet) return { minutes: 45 };
+    const sigma = cleanBreakSigma(rennet.unit, rennet.strengthImcu);
+    const minutes =
+      Math.exp(z * sigma) *
+      minutesToCleanBreak({
+        imcuPerLitre: rennet.imcuPerLitre,
+        celsius,
+        ph: phAt(startMs),
+        denaturedFraction: denatured,
+      });
+    const tries = seen.tries.filter((t) => t.step === of.step.id && t.atMs >= startMs);
+    const last = tries.at(-1);
+    if (!last) return { minutes, sigmaMin: sigma * minutes };
+    // What was tried and did not break yet has told more than the book knows.
+    const triedMin = (last.atMs - startMs) / 60_000;
+    return last.clean
+      ? { minutes: triedMin, sigmaMin: 0 }
+      : { minutes: Math.max(minutes, triedMin + TRY_AGAIN_MIN), sigmaMin: 0.3 * TRY_AGAIN_MIN };
+  },
+};

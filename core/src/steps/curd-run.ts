@@ -1,0 +1,45 @@
+import type { StepId } from '../contract/index.ts';
+
+/** What a make works on: milk, curd or cheese, by weight. */
+export interface Curd {
+  readonly massKg: number;
+  readonly fatFraction: number;
+  readonly proteinFraction: number;
+}
+
+/** Something that is parted off. */
+export interface PartedOff extends Curd {
+  readonly what: 'whey' | 'buttermilk' | 'water';
+}
+
+/** What a step leaves, parts off, and adds. Mass, fat and protein in are those out. */
+export interface Flowed {
+  readonly curd: Curd;
+  readonly off: readonly PartedOff[];
+  /** Salt, water, fruit: what came to it. */
+  readonly added: readonly { readonly what: string; readonly massKg: number }[];
+}
+
+/** What was seen of a curd, by step. */
+export interface CurdSeen {
+  /** Whey caught by then, ms since 1970; without what was stirred back. */
+  readonly whey: readonly { readonly atMs: number; readonly wheyKg: number }[];
+  readonly returnedKg: number;
+  readonly tries: readonly { readonly step: StepId; readonly clean: boolean; readonly atMs: number }[];
+  readonly turns: readonly { readonly step: StepId; readonly atMs: number }[];
+}
+
+export const NOTHING_SEEN: CurdSeen = { whey: [], returnedKg: 0, tries: [], turns: [] };
+
+/** A share of something as something of its own. */
+export const shareOf = (curd: Curd, share: number): Curd => ({ ...curd, massKg: curd.massKg * share });
+
+/** Something without fat and protein comes to a curd: everything in it is thinned. */
+export function thinned(curd: Curd, byKg: number): Curd {
+  const massKg = curd.massKg + byKg;
+  return {
+    massKg,
+    fatFraction: (curd.fatFraction * curd.massKg) / massKg,
+    proteinFraction: (curd.proteinFraction * curd.massKg) / massKg,
+  };
+}

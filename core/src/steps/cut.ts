@@ -1,0 +1,20 @@
+import { factsOf, paramsOf, type StepType } from './step-type.ts';
+
+/** The curd is cut, to let its whey go. */
+export const CUT: StepType = {
+  kind: 'cut',
+  facts: factsOf({ inThePot: 'curd' }),
+  words: () => ({
+    title: 'Cut',
+    doneWords: 'It is cut',
+    doing:
+      'Cut lengthwise, crosswise and aslant, slowly; then let it lie five minutes before anything moves it.',
+    why: 'The smaller the pieces, the more whey they lose, and the drier the cheese.',
+  }),
+  aim: (_plan, of) => {
+    const cm = paramsOf(of.step, 'cut').sizeCm;
+    return { to: 'words', words: `pieces of about ${cm} cm (${(cm / 2.54).toFixed(1)} in)` };
+  },
+  hands: () => ({ handsMin: 6, slackMin: 10, mustAct: false }),
+  cautions: () => [],
+};

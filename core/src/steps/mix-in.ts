@@ -1,0 +1,26 @@
+import { thinned } from './curd-run.ts';
+import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
+
+const own = ({ step }: StepOf) => paramsOf(step, 'mix-in');
+
+/** Something stirred in: sugar, fruit, cocoa. */
+export const MIX_IN: StepType = {
+  kind: 'mix-in',
+  facts: factsOf({ inThePot: 'milk', pad: 'mass' }),
+  words: (_plan, of) => ({
+    title: `Stir in: ${own(of).what}`,
+    doneWords: 'It is stirred in',
+    doing: 'Weigh it, stir it in until it is even, and taste.',
+    why:
+      own(of).keepsD === null
+        ? 'It is for the taste.'
+        : `With it, it keeps about ${own(of).keepsD} days in the cold.`,
+  }),
+  aim: (_plan, of) => ({ to: 'words', words: `${(own(of).fraction * 100).toFixed(1)} % of the whole` }),
+  hands: () => ({ handsMin: 5, slackMin: 120, mustAct: false }),
+  cautions: (_plan, of) => ['cold-store', ...(own(of).alcohol ? (['alcohol'] as const) : [])],
+  flow: (curd, { of }) => {
+    const massKg = (curd.massKg * own(of).fraction) / (1 - Math.min(0.9, own(of).fraction));
+    return { curd: thinned(curd, massKg), off: [], added: [{ what: own(of).what, massKg }] };
+  },
+};

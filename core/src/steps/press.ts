@@ -1,0 +1,51 @@
+import { cheeseOf, pressureKpa } from '../curd/index.ts';
+import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
+
+const own = ({ step }: StepOf) => paramsOf(step, 'press');
+
+/** Pressed into a wheel, turned now and then. */
+export const PRESS: StepType = {
+  kind: 'press',
+  facts: factsOf({ inThePot: 'wheel', waits: true, overnight: true, pad: 'ph', tells: 'turns' }),
+  words: (_plan, of) => ({
+    title: own(of).weightKg > 0 ? 'Press' : 'Let it settle in its mould',
+    doneWords: 'Out of the mould',
+    doing:
+      own(of).weightKg > 0
+        ? 'Fill the mould in its cloth and lay the weight on: light at first, all of it after half an hour. Turn it as told.'
+        : 'Fill the mould and turn it as told: its own weight is enough.',
+    why: 'The weight closes it; it goes on souring meanwhile. Measure the whey: at pH 5.3 it is safe to go on.',
+    endWords: 'pressed',
+    due: { title: 'Pressed long enough', text: 'Out of the mould and its cloth.' },
+  }),
+  aim: (_plan, of) => {
+    const { weightKg, diameterCm, hours } = own(of);
+    return {
+      to: 'words',
+      words:
+        weightKg > 0
+          ? `${weightKg} kg (${(weightKg / 0.4536).toFixed(0)} lb) for ${hours} h: ${pressureKpa(weightKg, diameterCm).toFixed(1)} kPa`
+          : `${hours} h, turned ${own(of).turns} times`,
+    };
+  },
+  hands: (_plan, of) => ({ handsMin: 8 + 2 * own(of).turns, slackMin: 240, mustAct: false }),
+  cautions: () => ['rennet-no-acid', 'soft-cheese-risk'],
+  stands: () => 'room',
+  everyMin: (of) => (own(of).turns > 0 ? (own(of).hours * 60) / (own(of).turns + 1) : null),
+  later: ({ of }) => ({ minutes: own(of).hours * 60 }),
+  flow: (curd, { of }) => {
+    const made = cheeseOf(curd, own(of).moistureFraction);
+    return {
+      curd: { massKg: made.cheeseKg, fatFraction: made.fatFraction, proteinFraction: made.proteinFraction },
+      off: [
+        {
+          what: 'whey',
+          massKg: made.wheyKg,
+          fatFraction: made.wheyFatFraction,
+          proteinFraction: made.wheyProteinFraction,
+        },
+      ],
+      added: [],
+    };
+  },
+};

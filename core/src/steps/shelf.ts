@@ -1,0 +1,48 @@
+import { factsOf, type StepOf, type StepType } from './step-type.ts';
+
+/** A cellar, °C: said to whoever has none. */
+export const CELLAR_C = 12;
+
+const dryOrAge = ({ step }: StepOf) => {
+  if (step.kind !== 'dry' && step.kind !== 'age') throw new TypeError(`${step.id} lies on no shelf`);
+  return step;
+};
+
+/** Days on the shelf, turned again and again. */
+const shelf = (
+  kind: 'dry' | 'age',
+  words: { readonly title: string; readonly doneWords: string; readonly doing: string; readonly why: string },
+): StepType => ({
+  kind,
+  facts: factsOf({ inThePot: 'wheel', waits: true, overnight: true, tells: 'turns' }),
+  words: () => ({ ...words, endWords: words.title.toLowerCase() }),
+  aim: (_plan, of) => {
+    const { days, turnEveryH } = dryOrAge(of);
+    return {
+      to: 'words',
+      words: `${days} days, turned every ${turnEveryH >= 48 ? `${Math.round(turnEveryH / 24)} days` : `${turnEveryH} h`}`,
+    };
+  },
+  hands: (_plan, of) => ({
+    handsMin: Math.min(240, 3 * Math.ceil((dryOrAge(of).days * 24) / dryOrAge(of).turnEveryH)),
+    slackMin: 720,
+    mustAct: false,
+  }),
+  cautions: () => (kind === 'age' ? ['raw-aged', 'discard'] : ['discard']),
+  stands: (_plan, of) => dryOrAge(of).stands,
+  everyMin: (of) => dryOrAge(of).turnEveryH * 60,
+  later: ({ of }) => ({ minutes: dryOrAge(of).days * 24 * 60 }),
+});
+
+export const DRY = shelf('dry', {
+  title: 'Dry',
+  doneWords: 'Its rind is dry',
+  doing: 'On a rack, airy and out of the sun, turned as told, until it is dry to the hand.',
+  why: 'A wet rind moulds.',
+});
+export const AGE = shelf('age', {
+  title: 'Age',
+  doneWords: 'It is ripe',
+  doing: 'Cool and not too dry. Turn it as told; wipe coloured mould off with brine.',
+  why: 'Its taste comes with the weeks.',
+});

@@ -1,0 +1,49 @@
+import { swapWaterC } from '../curd/index.ts';
+import type { MakePlan } from '../contract/index.ts';
+import { batchOf } from '../method/index.ts';
+import { shareOf, thinned } from './curd-run.ts';
+import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
+
+/** How hot the water must be, °C; `null` when even boiling water would not do. @param fromC of curd and whey */
+export function swapHeatOf(plan: MakePlan, of: StepOf, fromC: number): number | null {
+  const { drawFraction, toC } = paramsOf(of.step, 'swap-whey');
+  const { composition, massKg } = batchOf(plan);
+  return swapWaterC({ composition, massKg, celsius: fromC, drawFraction }, toC);
+}
+
+/** Whey out, hot water in: the curd is washed, and warmed by it. */
+export const SWAP_WHEY: StepType = {
+  kind: 'swap-whey',
+  facts: factsOf({ inThePot: 'curd', probed: true }),
+  words: () => ({
+    title: 'Whey for water',
+    doneWords: 'The water is in',
+    doing: 'Draw the whey off and pour the hot water in slowly, stirring all the while.',
+    why: 'It washes milk sugar out: the cheese stays mild, and sours no further.',
+  }),
+  aim: (_plan, { step }) => ({ to: 'heat', celsius: paramsOf(step, 'swap-whey').toC }),
+  hands: () => ({ handsMin: 12, slackMin: 15, mustAct: true }),
+  cautions: () => ['wash-water', 'hot-milk'],
+  later: ({ of }) => ({ minutes: 12, endC: paramsOf(of.step, 'swap-whey').toC }),
+  flow: (curd, { of }) => {
+    const { drawFraction } = paramsOf(of.step, 'swap-whey');
+    // Of curd and whey together only whey is drawn: it takes its protein and hardly any fat along.
+    const massKg = curd.massKg * drawFraction;
+    const whey = {
+      massKg,
+      fatFraction: Math.min(0.002, curd.fatFraction),
+      proteinFraction: Math.min(0.008, curd.proteinFraction),
+    };
+    const left = {
+      massKg: curd.massKg - massKg,
+      fatFraction: (curd.fatFraction * curd.massKg - whey.fatFraction * massKg) / (curd.massKg - massKg),
+      proteinFraction:
+        (curd.proteinFraction * curd.massKg - whey.proteinFraction * massKg) / (curd.massKg - massKg),
+    };
+    return {
+      curd: thinned(shareOf(left, 1), massKg),
+      off: [{ what: 'whey', ...whey }],
+      added: [{ what: 'water', massKg }],
+    };
+  },
+};

@@ -1,0 +1,110 @@
+import { CAUTIONS, type Measured } from '@morning-crock/core';
+import type { MakeSummary, Method } from '@morning-crock/core/contract';
+import { Link } from 'react-router';
+import { useUnits } from '../../data/use-units.ts';
+import { durationWords } from './duration-words.ts';
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** What a method comes to here: one row a thing, so that two stand beside each other. */
+export function factRows(
+  measured: Measured,
+  units: ReturnType<typeof useUnits>,
+): readonly (readonly [string, string])[] {
+  return [
+    ['Until it is done', `about ${durationWords(measured.hours * 60)}`],
+    ['Hands', `about ${durationWords(measured.handsMin)}`],
+    ['Comes out', `about ${units.mass(measured.outKg)} of ${units.volume(measured.litres)}`],
+    ...(measured.wheyKg > 0.05 ? [['Whey', `about ${units.mass(measured.wheyKg)}`] as const] : []),
+    ...(measured.sourness !== null && measured.ph !== null
+      ? [['Sourness', `${measured.sourness}, about pH ${measured.ph.toFixed(1)}`] as const]
+      : []),
+    ...(measured.bodyWord ? [['Body', `about ${measured.bodyWord}`] as const] : []),
+    ...(measured.starter ? [['Starter', measured.starter] as const] : []),
+  ];
+}
+
+/** What this kitchen's own makes by a method came to. */
+function OwnMakes({ method, makes }: { readonly method: Method; readonly makes: readonly MakeSummary[] }) {
+  const units = useUnits();
+  const own = makes.filter((make) => make.methodId === method.id && !make.waking);
+  if (own.length === 0) return <p className="quiet">No make by it yet.</p>;
+  const kept = own.filter((make) => make.status === 'kept');
+  const thrown = own.filter((make) => make.status === 'discarded').length;
+  const tasted = kept.flatMap((make) => (make.sourness === null ? [] : [make.sourness]));
+  const most = mostOften(tasted);
+  const off = kept.flatMap((make) =>
+    make.seenSetH !== null && make.forecastSetH[1] !== null ? [make.seenSetH - make.forecastSetH[1]] : [],
+  );
+  const meanOff = off.length === 0 ? null : off.reduce((sum, h) => sum + h, 0) / off.length;
+  const yields = kept.flatMap((make) => (make.yieldKg === null ? [] : [make.yieldKg / make.litres]));
+  const meanYield = yields.length === 0 ? null : yields.reduce((sum, y) => sum + y, 0) / yields.length;
+  const latest = own[0]!;
+  return (
+    <p>
+      {own.length} {own.length === 1 ? 'make' : 'makes'}
+      {thrown > 0 && `, ${thrown} thrown away`}
+      {most && `; mostly tasted ${most}`}
+      {meanYield !== null && `; ${units.mass(meanYield)} out of a litre`}
+      {meanOff !== null &&
+        `; set ${Math.abs(meanOff) < 0.25 ? 'when forecast' : `${durationWords(Math.abs(meanOff) * 60)} ${meanOff > 0 ? 'later' : 'earlier'} than forecast`}`}
+      . <Link to={`/daybook/${latest.id}`}>The latest</Link>
+    </p>
+  );
+}
+
+function mostOften<T extends string>(words: readonly T[]): T | null {
+  const counts = new Map<T, number>();
+  for (const word of words) counts.set(word, (counts.get(word) ?? 0) + 1);
+  return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null;
+}
+
+/** All that is told of a method besides its steps. */
+export function MethodFacts({
+  method,
+  measured,
+  makes,
+}: {
+  readonly method: Method;
+  readonly measured: Measured;
+  readonly makes: readonly MakeSummary[];
+}) {
+  const units = useUnits();
+  return (
+    <div className="column">
+      <dl className="method-facts">
+        {factRows(measured, units).map(([label, value]) => (
+          <div key={label}>
+            <dt className="quiet">{label}</dt>
+            <dd className="number">{value}</dd>
+          </div>
+        ))}
+      </dl>
+      <div>
+        <h3>It asks for</h3>
+        <p>{capital(measured.things.join(', '))}.</p>
+      </div>
+      <div>
+        <h3>What your makes say</h3>
+        <OwnMakes method={method} makes={makes} />
+      </div>
+      {measured.advice
+        .filter(({ severity }) => severity !== 'note')
+        .map(({ text, severity }) => (
+          <p key={text} className={`caution ${severity === 'stop' ? 'stop' : ''}`}>
+            {text}
+          </p>
+        ))}
+      <details>
+        <summary className="unfolds">Cautions along the way ({measured.cautions.length})</summary>
+        {measured.cautions.map((id) => (
+          <p key={id} className="caution above-s">
+            {CAUTIONS[id]}
+          </p>
+        ))}
+      </details>
+      {method.notes && <p className="reading">{method.notes}</p>}
+      <p className="quiet">All of it is worked out for this kitchen today: estimates.</p>
+    </div>
+  );
+}
