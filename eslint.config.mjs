@@ -39,8 +39,9 @@ export default tseslint.config(
   {
     files: ['core/src/**/*.ts', 'server/src/**/*.ts', 'web/src/**/*.ts', 'web/src/**/*.tsx'],
     ignores: [
-      'core/src/{steps,products,contract,demo}/**',
+      'core/src/{steps,products,contract,demo,methods}/**',
       'web/src/places/*/panels/**',
+      'web/src/places/methods/**',
       'server/src/{demo,testing}/**',
       '**/fixtures/**',
       '**/*.test.ts',

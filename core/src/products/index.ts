@@ -1,5 +1,6 @@
 export type { Gives, Product } from './product.ts';
 export { defaultPlan } from './begin/yogurt.ts';
+export { CULTURED_CREAM } from './cultured-cream.ts';
 export { PRODUCTS, methodSteps, productOf } from './catalogue.ts';
 export { massFlow, type FlowKnown, type MassFlow } from './flow.ts';
 export { feedRows, milkForWaking, type FeedRow } from './feeds.ts';

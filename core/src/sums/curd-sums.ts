@@ -18,7 +18,7 @@ import { bandForecast, markBand, stateOfPlan } from '../make/index.ts';
 import { batchOf, CAUTIONS, souringKindOf } from '../method/index.ts';
 import { measureMethod } from '../methods/index.ts';
 import { MILK_FACTS } from '../milk/index.ts';
-import { adviseOn, beginPlan } from '../products/index.ts';
+import { adviseOn, beginPlan, CULTURED_CREAM } from '../products/index.ts';
 import type { CurdSums } from './curd-schemas.ts';
 
 const HOUR_MS = 3_600_000;
@@ -68,7 +68,7 @@ export const CURD_SUMS: CurdSums = {
   },
   ripen: ({ litres, dose, starter, ageD, roomByHour, startHour, sourness, members, seed, ...cream }) => {
     const startMs = SOME_DAY + startHour * HOUR_MS;
-    const begun = beginPlan('cultured-cream', defaultKitchen('UTC'), new Date(startMs).toISOString(), litres);
+    const begun = beginPlan(CULTURED_CREAM.id, defaultKitchen('UTC'), new Date(startMs).toISOString(), litres);
     const { dosing } = STARTER_FACTS[starter];
     const plan = {
       ...begun,

@@ -209,7 +209,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
           ) : (
             <Finish state={state} />
           )}
-          <StepEntries state={state} />
+          <StepEntries state={state} point={forecast.point} />
           {step?.facts.endedBy === 'tasted' ? (
             <TasteForm state={state} />
           ) : (narrow || ownEntries) && !padOpen ? (

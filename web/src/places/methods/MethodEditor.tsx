@@ -31,7 +31,7 @@ import { NumberField } from '../../parts/NumberField.tsx';
 import { STEP_TITLES } from '../../parts/entry-words.ts';
 import { MethodCord } from './MethodCord.tsx';
 import { MethodFacts } from './MethodFacts.tsx';
-import { useMethods } from './use-methods.ts';
+import { useMethods } from '../../data/use-methods.ts';
 
 const UNIT_WORDS: Readonly<Record<StepField['unit'], string>> = {
   celsius: '°C',

@@ -16,7 +16,7 @@ import { ulid } from 'ulid';
 import { now } from '../../data/clock.ts';
 import { refusalWords } from '../../data/refusal-words.ts';
 import { dropRefused, record, whenSettled } from '../../data/store.ts';
-import { useMethods } from './use-methods.ts';
+import { useMethods } from '../../data/use-methods.ts';
 
 /** Hands a text to the browser as a file. */
 function saveAs(name: string, text: string, type: string): void {

@@ -21,7 +21,7 @@ import { MethodCord } from './MethodCord.tsx';
 import { MethodEditor } from './MethodEditor.tsx';
 import { factRows, MethodFacts } from './MethodFacts.tsx';
 import { MethodOut, MethodIn } from './MethodFiles.tsx';
-import { useMethods, type ShownMethod } from './use-methods.ts';
+import { useMethods, type ShownMethod } from '../../data/use-methods.ts';
 import './methods.css';
 
 const NO_MAKES: readonly never[] = [];

@@ -2,6 +2,7 @@ import {
   instantOfLocal,
   localDate,
   plannedOf,
+  planOfMethod,
   PRODUCTS,
   productOf,
   beginPlan,
@@ -17,6 +18,7 @@ import {
   type Factor,
   type KitchenSettings,
   type MakePlan,
+  type Method,
   type ProductId,
 } from '@morning-crock/core/contract';
 import { Button, TextInput } from '@mantine/core';
@@ -32,6 +34,7 @@ import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { requestForecast } from '../../workers/forecast-client.ts';
 import { useCultures } from '../../data/use-cultures.ts';
+import { useMethods } from '../../data/use-methods.ts';
 import { useMilkRoom } from '../../data/use-milk.ts';
 import { WorkBack } from '../../parts/WorkBack.tsx';
 import { ExtrasSection } from './ExtrasSection.tsx';
@@ -41,6 +44,7 @@ import { ButterSection } from './panels/ButterSection.tsx';
 import { ChurnSection } from './panels/ChurnSection.tsx';
 import { PanSection } from './panels/PanSection.tsx';
 import { CreamSection } from './CreamSection.tsx';
+import { MethodChoice } from './MethodChoice.tsx';
 import { MilkSection } from './MilkSection.tsx';
 import { Outlook } from './Outlook.tsx';
 import { PlaceSection } from './PlaceSection.tsx';
@@ -91,6 +95,7 @@ const GoesIn = memo(
   sameParts('product', 'milk', 'starter', 'startAt', 'repeatOf'),
 );
 const What = memo(WhatToMake);
+const ByMethod = memo(MethodChoice, sameParts('product', 'method', 'startAt', 'milk'));
 const Shown = memo(Outlook);
 
 /** Its name, and when it begins. */
@@ -140,9 +145,11 @@ const StartSection = memo(function StartSection(props: {
 function Form({
   kitchen,
   repeated,
+  method = null,
 }: {
   readonly kitchen: KitchenSettings;
   readonly repeated: MakeState | null;
+  readonly method?: Method | null;
 }) {
   const [makeId] = useState(() => ulid());
   const [search] = useSearchParams();
@@ -151,7 +158,9 @@ function Form({
     const { draft } = store.getState().live;
     return search.get('draft') === '1' && draft
       ? draft
-      : startingPlan(kitchen, repeated, Math.round(now()), askedProduct(search));
+      : method
+        ? planOfMethod(method, kitchen, new Date(Math.round(now())).toISOString())
+        : startingPlan(kitchen, repeated, Math.round(now()), askedProduct(search));
   });
   const { data: factors = NOTHING_LEARNED } = useFactorsQuery();
   const planning = usePlanning(makeId, initial, kitchen, factors);
@@ -213,6 +222,15 @@ function Form({
     [replace, kitchen],
   );
 
+  const onPlan = useCallback(
+    (next: MakePlan): void => {
+      setFaults(new Set());
+      setRefusal(null);
+      replace(next);
+    },
+    [replace],
+  );
+
   async function start(): Promise<void> {
     setStarting(true);
     const nowMs = Math.round(now());
@@ -259,6 +277,7 @@ function Form({
       <div className="new-make-head">
         <h1>{repeated ? `Again: ${repeated.plan.name}` : 'New make'}</h1>
         {!repeated && <What product={plan.product} onProduct={onProduct} />}
+        {!repeated && <ByMethod plan={plan} kitchen={kitchen} onPlan={onPlan} />}
       </div>
       <div className="sections">
         {(sours || parts) && (
@@ -367,12 +386,27 @@ function Repeat({ kitchen, id }: { readonly kitchen: KitchenSettings; readonly i
   );
 }
 
+/** A make by a method of the Methods place, in the version that was looked at. */
+function ByAsked({ kitchen, id }: { readonly kitchen: KitchenSettings; readonly id: string }) {
+  const { shown, known, failed } = useMethods();
+  const [search] = useSearchParams();
+  const asked = shown.find((m) => m.id === id);
+  if (!asked && !known && !failed) return <p className="quiet">Looking it up …</p>;
+  const version = Number(search.get('version'));
+  const method =
+    asked?.own?.versions.find((v) => v.method.version === version)?.method ?? asked?.method ?? null;
+  return <Form key={search.toString()} kitchen={kitchen} repeated={null} method={method} />;
+}
+
 /** A make in the choosing: everything that can be turned, and the whole forecast beside it. */
 export function NewMake() {
   const { data } = useKitchenQuery();
   const [search] = useSearchParams();
   const repeat = search.get('repeat');
   if (!data) return <p className="quiet">Opening …</p>;
+  const method = search.get('method');
+  if (method !== null && search.get('draft') !== '1')
+    return <ByAsked key={method} kitchen={data.settings} id={method} />;
   return repeat ? (
     <Repeat kitchen={data.settings} id={repeat} />
   ) : (

@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, expect, test } from '@jest/globals';
 import { cleanup, screen } from '@testing-library/react';
-import { beginPlan, defaultKitchen, foldMake, type MakeState } from '@morning-crock/core';
+import { beginPlan, defaultKitchen, foldMake, pointForecast, type MakeState } from '@morning-crock/core';
 import type { DraftEvent } from '@morning-crock/core/contract';
 import { completeStep } from '../../../data/complete-step.ts';
 import { answerWith, emptyOutbox, kept, quietKitchen, show } from '../../../testing/page.tsx';
@@ -31,6 +31,9 @@ function butter(...entries: readonly (readonly [string, object])[]): MakeState {
     ),
   )!;
 }
+const Entries = ({ state }: { readonly state: MakeState }) => (
+  <StepEntries state={state} point={pointForecast(state, START)} />
+);
 const done = (step: string) => ['step-done', { step }] as const;
 const CHURNING = [done('take-out'), done('temper')] as const;
 const DRAINED = [...CHURNING, done('churn'), done('drain')] as const;
@@ -43,11 +46,11 @@ beforeEach(() => {
 afterEach(cleanup);
 
 test('a stage is one tap, and what lies behind it can be tapped no more', async () => {
-  const { user } = show(<StepEntries state={butter(...CHURNING)} />);
+  const { user } = show(<Entries state={butter(...CHURNING)} />);
   await user.click(screen.getByRole('button', { name: 'stiff' }));
   expect(entries()).toEqual([['stage-seen', { stage: 'stiff' }]]);
   cleanup();
-  show(<StepEntries state={butter(...CHURNING, ['stage-seen', { stage: 'stiff' }])} />);
+  show(<Entries state={butter(...CHURNING, ['stage-seen', { stage: 'stiff' }])} />);
   expect(screen.getByRole('button', { name: 'soft cream' })).toHaveProperty('disabled', true);
   expect(screen.getByRole('button', { name: 'yellow and heavy' })).toHaveProperty('disabled', false);
 });
@@ -66,7 +69,7 @@ test('the large button says that it broke, once, and that it was stopped', async
 });
 
 test('each wash is told with how its water ran', async () => {
-  const { user } = show(<StepEntries state={butter(...DRAINED)} />);
+  const { user } = show(<Entries state={butter(...DRAINED)} />);
   await user.click(screen.getByRole('button', { name: 'Washed once, clear' }));
   expect(entries()).toEqual([['rinsed', { clear: true }]]);
 });
@@ -89,7 +92,7 @@ test('butter that is weighed is cut into pieces, and all of it is in them', asyn
     'weighed',
     { massKg: 0.4, typed: { value: 400, unit: 'g' } },
   ]);
-  const { user } = show(<StepEntries state={whole} />);
+  const { user } = show(<Entries state={whole} />);
   await user.type(screen.getByLabelText('Pieces of'), '4000');
   expect(screen.getByText('There are 400 g of butter in all.')).toBeTruthy();
   await user.clear(screen.getByLabelText('Pieces of'));
@@ -102,7 +105,7 @@ test('butter that is weighed is cut into pieces, and all of it is in them', asyn
 });
 
 test('fresh garlic in it is told with why it must be kept cold', async () => {
-  const { user } = show(<StepEntries state={butter(...DRAINED, done('wash'))} />);
+  const { user } = show(<Entries state={butter(...DRAINED, done('wash'))} />);
   await user.click(screen.getByText('Herbs or garlic in it?'));
   await user.click(screen.getByRole('radio', { name: 'garlic' }));
   expect(screen.getByText(/eat it within four days, or freeze it/)).toBeTruthy();

@@ -5,6 +5,7 @@ import {
   toKilograms,
   UNIT_LABEL,
   type MakeState,
+  type PointForecast,
 } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
@@ -12,6 +13,7 @@ import { record } from '../../../data/store.ts';
 import { useUnits } from '../../../data/use-units.ts';
 import { QuantityField } from '../../../parts/QuantityField.tsx';
 import { ChilledWater, ChurnEntries } from './ChurnEntries.tsx';
+import { Drips, Grains, Tries, Turns } from './CurdEntries.tsx';
 import { Pieces } from './Pieces.tsx';
 import { WashEntries } from './WashEntries.tsx';
 import { WorkEntries } from './WorkEntries.tsx';
@@ -90,7 +92,7 @@ function Pan({ state }: { readonly state: MakeState }) {
 }
 
 /** What hands tell of the present step besides that it is done; of butter that is weighed, how it is cut. */
-export function StepEntries({ state }: { readonly state: MakeState }) {
+export function StepEntries({ state, point }: { readonly state: MakeState; readonly point: PointForecast }) {
   if (!state.current) return <Pieces state={state} />;
   switch (state.current.step.facts.tells) {
     case 'stages':
@@ -101,6 +103,14 @@ export function StepEntries({ state }: { readonly state: MakeState }) {
       return <Pan state={state} />;
     case 'buttermilk':
       return <ChilledWater state={state} />;
+    case 'drips':
+      return <Drips state={state} point={point} />;
+    case 'break':
+      return <Tries state={state} />;
+    case 'turns':
+      return <Turns state={state} point={point} />;
+    case 'grains':
+      return <Grains state={state} />;
     case 'salt':
       return <WorkEntries state={state} />;
     default:

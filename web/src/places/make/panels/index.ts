@@ -10,6 +10,9 @@ import { TemperPanel } from './TemperPanel.tsx';
 import { TooLong } from './TooLong.tsx';
 import { WashPanel } from './WashPanel.tsx';
 import { WentWrong } from './WentWrong.tsx';
+import { DrainPanel } from './DrainPanel.tsx';
+import { SetPanel } from './SetPanel.tsx';
+import { WheelPanel } from './WheelPanel.tsx';
 import { WorkPanel } from './WorkPanel.tsx';
 
 type Panels = Readonly<Partial<Record<StepKind, ComponentType<PanelProps>>>>;
@@ -26,6 +29,12 @@ const PANELS: Panels = {
   clarify: PanPanel,
   settle: PanPanel,
   filter: PanPanel,
+  strain: DrainPanel,
+  coagulate: SetPanel,
+  press: WheelPanel,
+  brine: WheelPanel,
+  dry: WheelPanel,
+  age: WheelPanel,
 };
 /** What stands under the curve of a kind of step. */
 const UNDER: Panels = { stand: FeedPanel, churn: TooLong, 'take-out': MakeReady, drain: WentWrong };

@@ -1,8 +1,8 @@
 import { defaultKitchen, foldMethods, SHIPPED_METHODS } from '@morning-crock/core';
 import type { KeptMethod, Method } from '@morning-crock/core/contract';
 import { useMemo } from 'react';
-import { useKitchenQuery, useMethodsQuery } from '../../data/api.ts';
-import { useAppSelector } from '../../data/store.ts';
+import { useKitchenQuery, useMethodsQuery } from './api.ts';
+import { useAppSelector } from './store.ts';
 
 /** A method as the place shows it: its latest version, and those before. */
 export interface ShownMethod {

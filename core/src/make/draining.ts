@@ -1,0 +1,81 @@
+import {
+  drainedAfter,
+  drainedBy,
+  hoursToThickness,
+  wheyBackKg,
+  type Drained,
+  type Thickness,
+} from '../curd/index.ts';
+import { productOf } from '../products/index.ts';
+import { drainingOf, LONGEST_DRAIN_H, thicknessOf } from '../steps/index.ts';
+import { makeFlow } from './flow.ts';
+import type { MakeState } from './state.ts';
+
+const HOUR_MS = 3_600_000;
+/** P10 and P90 of a normal, in σ. */
+const Z90 = 1.2816;
+
+/** Curd in its cloth, now. Estimates until it is weighed. */
+export interface DrainingNow {
+  readonly target: Thickness;
+  /** What hung in the cloth at first, kg. */
+  readonly startKg: number;
+  readonly now: Drained;
+  /** As thick as wanted, between when and when; `null` when it never gets there. */
+  readonly thickMs: readonly [number, number, number] | null;
+  /** Whey to catch until then, kg. */
+  readonly wheyToCatchKg: number;
+  /** Whey to stir back, when it is too thick, kg. */
+  readonly backKg: number;
+  /** Whey stirred back already, kg. */
+  readonly returnedKg: number;
+  /** Somebody weighed bag or whey. */
+  readonly weighed: boolean;
+  /** Since it began, h. */
+  readonly hours: number;
+}
+
+/** The draining that is on, or the last one; `null` in a make that drains nothing. @param denatured whey protein unfolded, 0..1 */
+export function drainingNow(state: MakeState, denatured: number, nowMs: number): DrainingNow | null {
+  const own =
+    state.steps.find(({ step, status }) => step.facts.tells === 'drips' && status === 'current') ??
+    state.steps.findLast(({ step, status }) => step.facts.tells === 'drips' && status === 'done');
+  if (!own || own.startedAtMs === null) return null;
+  const startMs = own.startedAtMs;
+  const of = { step: own.step.instance, goods: productOf(state.plan).goods };
+  const curd = makeFlow(state, denatured).into.get(own.step.id)!;
+  const { draining, sigma } = drainingOf(state.plan, of, { curd, denatured, startMs, seen: state.curd });
+  const target = thicknessOf(of);
+  const hours = (Math.min(nowMs, own.endedAtMs ?? nowMs) - startMs) / HOUR_MS;
+  const toThick = hoursToThickness(draining, target);
+  const last = state.curd.whey.at(-1);
+  const { returnedKg } = state.curd;
+  // A weighing of just now knows better than any curve through it.
+  const byCurve = drainedAfter(draining, hours);
+  const wheyKg = last
+    ? Math.max(
+        last.wheyKg,
+        last.wheyKg + byCurve.wheyKg - drainedAfter(draining, (last.atMs - startMs) / HOUR_MS).wheyKg,
+      )
+    : byCurve.wheyKg;
+  const now = drainedBy(draining, Math.max(0, wheyKg - returnedKg));
+  const atTarget = toThick === null ? null : drainedAfter(draining, toThick);
+  return {
+    target,
+    startKg: curd.massKg,
+    now,
+    thickMs:
+      toThick === null || toThick > LONGEST_DRAIN_H
+        ? null
+        : ([-1, 0, 1].map((z) => startMs + toThick * Math.exp(z * Z90 * sigma) * HOUR_MS) as unknown as [
+            number,
+            number,
+            number,
+          ]),
+    wheyToCatchKg: (atTarget ?? now).wheyKg,
+    backKg: wheyBackKg(now, target),
+    returnedKg,
+    weighed: state.curd.whey.length > 0,
+    hours,
+  };
+}

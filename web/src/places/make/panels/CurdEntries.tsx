@@ -1,0 +1,183 @@
+import {
+  drainingNow,
+  nextTurn,
+  SYSTEM_UNITS,
+  toKilograms,
+  UNIT_LABEL,
+  type MakeState,
+  type PointForecast,
+} from '@morning-crock/core';
+import type { TypedQuantity } from '@morning-crock/core/contract';
+import { Button } from '@mantine/core';
+import { useState } from 'react';
+import { now } from '../../../data/clock.ts';
+import { record } from '../../../data/store.ts';
+import { useCultures } from '../../../data/use-cultures.ts';
+import { useUnits } from '../../../data/use-units.ts';
+import { QuantityField } from '../../../parts/QuantityField.tsx';
+
+/** A weight with one button under it. */
+function Weighing(props: {
+  readonly label: string;
+  readonly says: string;
+  readonly fault: (massKg: number) => string | null;
+  readonly onWeighed: (massKg: number, typed: TypedQuantity) => void;
+}) {
+  const units = useUnits();
+  const massUnits = SYSTEM_UNITS[units.system].mass;
+  const unit = massUnits[0] ?? 'g';
+  const [typed, setTyped] = useState<{ value: number; unit: typeof unit } | null>(null);
+  const [count, setCount] = useState(0);
+  return (
+    <form
+      aria-label={props.label}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (!typed) return;
+        props.onWeighed(toKilograms(typed.value, typed.unit), typed);
+        setTyped(null);
+        setCount(count + 1);
+      }}
+    >
+      <QuantityField
+        key={count}
+        label={props.label}
+        value={null}
+        unit={unit}
+        units={massUnits.map((u) => ({ value: u, label: UNIT_LABEL[u] }))}
+        check={(value, u) => {
+          const kg = toKilograms(value, u);
+          return kg > 0 ? props.fault(kg) : 'A weight is above 0.';
+        }}
+        onFault={(faulty) => {
+          if (faulty) setTyped(null);
+        }}
+        onChange={(value, u) => setTyped({ value, unit: u })}
+      />
+      <Button type="submit" variant="default" h={56} disabled={!typed} mt={12}>
+        {props.says}
+      </Button>
+    </form>
+  );
+}
+
+/** What a cloth let go, what hangs in it, and whey stirred back. */
+interface Now {
+  readonly state: MakeState;
+  readonly point: PointForecast;
+}
+
+export function Drips({ state, point }: Now) {
+  const units = useUnits();
+  const drain = drainingNow(state, point.denatured, now());
+  const [what, setWhat] = useState<'whey' | 'curd' | 'back'>('whey');
+  if (!drain) return null;
+  const most = drain.startKg;
+  const tooMuch = (kg: number): string | null =>
+    kg > most * 1.02 ? `That is more than went into the cloth: ${units.mass(most)} at most.` : null;
+  return (
+    <>
+      <div className="stage-buttons" role="group" aria-label="What is on the scales">
+        {(
+          [
+            ['whey', 'The whey'],
+            ['curd', 'The bag'],
+            ['back', 'Whey back in'],
+          ] as const
+        ).map(([value, label]) => (
+          <button
+            key={value}
+            type="button"
+            className="chip"
+            aria-pressed={what === value}
+            onClick={() => setWhat(value)}
+          >
+            {label}
+          </button>
+        ))}
+      </div>
+      {what === 'back' ? (
+        <Weighing
+          key="back"
+          label="Whey stirred back"
+          says="It is stirred back"
+          fault={(kg) =>
+            kg > drain.now.wheyKg + 0.005
+              ? `Only about ${units.mass(drain.now.wheyKg)} of whey is off.`
+              : null
+          }
+          onWeighed={(massKg, typed) => void record(state.id, 'whey-returned', { massKg, typed })}
+        />
+      ) : (
+        <Weighing
+          key={what}
+          label={
+            what === 'whey' ? 'All the whey caught so far' : 'What is left in the cloth, without the cloth'
+          }
+          says={what === 'whey' ? 'So much whey' : 'It weighs that'}
+          fault={tooMuch}
+          onWeighed={(massKg, typed) => void record(state.id, 'drain-weighed', { massKg, of: what, typed })}
+        />
+      )}
+    </>
+  );
+}
+
+/** Tried, and not yet: it is tried again. */
+export function Tries({ state }: { readonly state: MakeState }) {
+  const step = state.current?.step.id;
+  if (step === undefined) return null;
+  return (
+    <div className="stage-buttons" role="group" aria-label="The curd, tried">
+      <button
+        type="button"
+        className="chip whole-row"
+        onClick={() => void record(state.id, 'break-tried', { step, clean: false })}
+      >
+        Tried: no clean break yet
+      </button>
+    </div>
+  );
+}
+
+/** Turned: the next one is counted from now. */
+export function Turns({ state, point }: Now) {
+  const turn = nextTurn(state, point);
+  if (!turn) return null;
+  return (
+    <div className="stage-buttons" role="group" aria-label="Turning">
+      <button
+        type="button"
+        className="chip whole-row"
+        onClick={() => void record(state.id, 'turned', { step: turn.step })}
+      >
+        {turn.words === 'Turn it' ? 'Turned' : 'Stirred through'}
+      </button>
+    </div>
+  );
+}
+
+/** The grains on the scales: the register of cultures keeps their growth. */
+export function Grains({ state }: { readonly state: MakeState }) {
+  const id = state.plan.starter.cultureId;
+  const { cultures } = useCultures(now());
+  const culture = cultures.find((c) => c.id === id);
+  const units = useUnits();
+  if (id === undefined || !culture)
+    return (
+      <p className="quiet">
+        Grains of the register can be weighed here: choose them when you begin the make.
+      </p>
+    );
+  return (
+    <>
+      <Weighing
+        label={`${culture.name}, drained`}
+        says="They weigh that"
+        fault={(kg) => (kg > 20 ? 'That is more than 20 kg of grains.' : null)}
+        onWeighed={(massKg, typed) => void record(id, 'culture-changed', { kind: 'weigh', massKg, typed })}
+      />
+      {culture.massKg !== null && <p className="quiet">In the register: {units.mass(culture.massKg)}.</p>}
+    </>
+  );
+}

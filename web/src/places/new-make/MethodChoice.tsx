@@ -1,0 +1,46 @@
+import { planOfMethod } from '@morning-crock/core';
+import type { KitchenSettings, MakePlan } from '@morning-crock/core/contract';
+import { NativeSelect } from '@mantine/core';
+import { Link } from 'react-router';
+import { useMethods } from '../../data/use-methods.ts';
+
+/** By which method: those that came with the product, and the kitchen's own. */
+export function MethodChoice({
+  plan,
+  kitchen,
+  onPlan,
+}: {
+  readonly plan: MakePlan;
+  readonly kitchen: KitchenSettings;
+  readonly onPlan: (plan: MakePlan) => void;
+}) {
+  const { shown } = useMethods();
+  const own = shown.filter(({ method }) => method.product === plan.product);
+  if (own.length === 0) return null;
+  const chosen = own.find(({ id }) => id === plan.method.id);
+  return (
+    <div className="row wide above-m">
+      <NativeSelect
+        label="Method"
+        value={plan.method.id}
+        data={[
+          ...own.map(({ id, method, own: kept }) => ({
+            value: id,
+            label: kept ? `${method.name} (yours)` : method.name,
+          })),
+          // As it was once made, by a method that is here no more.
+          ...(chosen ? [] : [{ value: plan.method.id, label: plan.method.name ?? 'as it was made' }]),
+        ]}
+        onChange={(event) => {
+          const next = own.find(({ id }) => id === event.currentTarget.value);
+          if (next) onPlan(planOfMethod(next.method, kitchen, plan.startAt, plan.milk.litres));
+        }}
+      />
+      {chosen && (
+        <p className="quiet reading">
+          {chosen.method.goodFor} <Link to={`/methods?method=${chosen.id}`}>Its steps</Link>
+        </p>
+      )}
+    </div>
+  );
+}
