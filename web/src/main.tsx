@@ -3,7 +3,6 @@ import '@fontsource-variable/source-sans-3';
 import './app/component-styles.ts';
 import './app/base.css';
 import './app/told.css';
-import './app/forms.css';
 import './app/tables.css';
 import './app/layout.css';
 import { MantineProvider } from '@mantine/core';
@@ -26,6 +25,7 @@ setTimeout(() => {
   for (const fetchPart of [
     () => import('./places/make/MakePlace.tsx'),
     () => import('./places/new-make/NewMake.tsx'),
+    () => import('./app/Kept.tsx'),
     () => import('./app/OneMake.tsx'),
     () => import('./app/KeyList.tsx'),
     () => import('./places/milk-room/MilkRoom.tsx'),
@@ -34,6 +34,7 @@ setTimeout(() => {
     () => import('./places/daybook/Record.tsx'),
     () => import('./places/kitchen/KitchenPlace.tsx'),
     () => import('./places/sums/SumsPlace.tsx'),
+    () => import('./places/methods/MethodsPlace.tsx'),
     () => import('./places/file/FilePlace.tsx'),
     () => import('./charts/Chart.tsx'),
   ]) {

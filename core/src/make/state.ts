@@ -409,6 +409,12 @@ export function souringOf({ steps }: Pick<MakeState, 'steps'>): Souring | null {
   return step ? (STEP_TYPES[step.kind].souring ?? null) : null;
 }
 
+/** A souring that its acid ends: there is a set, and a sourness to wait for. Elsewhere the clock ends it, or nothing sours. */
+export const soursToTheEnd = (state: Pick<MakeState, 'steps'>): boolean => {
+  const souring = souringOf(state);
+  return souring !== null && souring.timedMin === undefined;
+};
+
 /** Acidity readings as the ensemble wants them: hours since inoculation, only those after it. */
 export function acidityReadings(state: MakeState): AcidityReading[] {
   const zero = state.inoculatedAtMs;

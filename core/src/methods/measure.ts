@@ -2,10 +2,13 @@ import type { KitchenSettings, Method } from '../contract/index.ts';
 import { STARTER_FACTS, type Sourness } from '../culture/index.ts';
 import { CAUTIONS, type Advice, type CautionId } from '../method/index.ts';
 import { adviseOn, planOfMethod } from '../products/index.ts';
+import { interpolateLinear } from '../numerics/index.ts';
 import { likelyKg, makeFlow, pointForecast, souringOf, stateOfPlan } from '../make/index.ts';
 import { thingsOf } from './asks.ts';
 
 const HOUR_MS = 3_600_000;
+/** A cheese has soured as far as it does by then, h [judgement]. */
+const SOURS_ON_H = 20;
 
 /** One step of a method as it goes in a kitchen. */
 export interface MeasuredStep {
@@ -26,6 +29,8 @@ export interface Measured {
   /** From the first step to where nothing of it waits any more, h. */
   readonly hours: number;
   readonly handsMin: number;
+  /** It never gets as sour as wanted, as this kitchen is. */
+  readonly never: boolean;
   /** pH in the end, `null` where nothing sours. */
   readonly ph: number | null;
   readonly sourness: Sourness | null;
@@ -64,7 +69,8 @@ export function measureMethod(
     return {
       id: step.id,
       title: step.title,
-      startMs: time.startMs,
+      // A souring is forecast by its end: it begins where the step before it ends.
+      startMs: Math.min(time.endMs, point.steps[i - 1]?.endMs ?? time.startMs),
       endMs: time.endMs,
       handsMin: step.handsMin,
       mustAct: step.mustAct,
@@ -72,17 +78,29 @@ export function measureMethod(
     };
   });
   const binding = state.steps.flatMap(({ step }, i) => (step.facts.whenever ? [] : [steps[i]!.endMs]));
-  // Sour as it is when the last of its souring is over, not when it goes into the cold only.
-  const lastPh = point.ph.length === 0 ? null : point.pickUpPh;
+  const endMs = Math.max(startMs, ...binding);
+  // What sours on in curd and press is told by the next day.
+  const timed = souring?.timedMin !== undefined;
+  const lastPh =
+    point.ph.length === 0
+      ? null
+      : timed
+        ? interpolateLinear(
+            point.ph.map(([ms]) => ms),
+            point.ph.map(([, v]) => v),
+            Math.min(endMs, point.inoculationMs + SOURS_ON_H * HOUR_MS),
+          )
+        : point.pickUpPh;
   return {
     litres: plan.milk.litres,
     steps,
-    hours: (Math.max(startMs, ...binding) - startMs) / HOUR_MS,
+    hours: (endMs - startMs) / HOUR_MS,
     handsMin: steps.reduce((sum, { handsMin }) => sum + handsMin, 0),
+    never: souring !== null && !timed && point.marks.some((m) => m.role === 'ready' && m.atMs === null),
     ph: souring ? lastPh : null,
-    sourness: souring ? point.sourness : null,
-    body: souring ? point.firmness : null,
-    bodyWord: souring ? souring.bodyWord(point.firmness) : null,
+    sourness: souring && !timed ? point.sourness : null,
+    body: souring && !timed ? point.firmness : null,
+    bodyWord: souring && !timed ? souring.bodyWord(point.firmness) : null,
     outKg: likelyKg(state) ?? flow.out.massKg,
     wheyKg: flow.off.filter(({ what }) => what === 'whey').reduce((sum, { massKg }) => sum + massKg, 0),
     starter: souring ? STARTER_FACTS[plan.starter.kind].label : '',

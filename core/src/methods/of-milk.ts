@@ -193,7 +193,7 @@ export const YOGURT_METHODS: readonly Method[] = [
       heat: { kind: 'hold', targetC: 85, holdMin: 5 },
       inoculateC: 41,
       starter: { kind: 'fresh-yogurt', share: 0.02, statedRatio: null },
-      place: { kind: 'insulated-box' },
+      place: { kind: 'appliance', setPointC: 40 },
       sourness: 'classic',
     },
     [

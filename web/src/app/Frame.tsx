@@ -11,7 +11,7 @@ import { lazy, Suspense, useEffect, useRef } from 'react';
 import { NavLink, Outlet, useLocation } from 'react-router';
 import { useKitchenQuery } from '../data/api.ts';
 import { followLog } from '../data/stream.ts';
-import { Kept } from './Kept.tsx';
+import { KeptWatch } from './KeptWatch.tsx';
 import { KeyHelp } from './KeyHelp.tsx';
 import { LiveMakes } from './LiveMakes.tsx';
 import { Watch } from './Watch.tsx';
@@ -89,7 +89,7 @@ export function Frame() {
           <Outlet />
         </main>
       </div>
-      <Kept />
+      <KeptWatch />
       <LiveMakes />
       <KeyHelp />
     </div>

@@ -1,5 +1,6 @@
 import { Modal } from '@mantine/core';
 import './key-list.css';
+import '../parts/modal-styles.ts';
 
 const KEYS = [
   ['?', 'show these keys'],

@@ -6,7 +6,7 @@ import {
   type EventType,
   type StoredEvent,
 } from '@morning-crock/core/contract';
-import { CULTURE_EVENTS, EVENT_FACTS, MILK_EVENTS } from '@morning-crock/core';
+import { EVENT_FACTS } from '@morning-crock/core';
 import { configureStore, original } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
 import { ulid } from 'ulid';
@@ -16,7 +16,6 @@ import { createSender, forgetDraft, keepDraft, keptDrafts, outboxSlice } from '.
 import { now } from './clock.ts';
 import { chosenCook, deviceId } from './device.ts';
 import { liveSlice } from './live-slice.ts';
-import { carriedOut, culturesAfter } from './register-pictures.ts';
 
 export const store = configureStore({
   reducer: { [api.reducerPath]: api.reducer, outbox: outboxSlice.reducer, live: liveSlice.reducer },
@@ -65,28 +64,43 @@ function invalidateSoon(tags: readonly RegisterTag[]): void {
   }, STALE_AFTER_MS);
 }
 
+type Pictures = typeof import('./register-pictures.ts');
+let pictures: Pictures | null = null;
+
+/** How registers carry an entry out comes with the first place that shows one; without it there is no picture yet. */
+export const picturesCame = (module: Pictures): void => {
+  pictures = module;
+};
+function onPictures(draw: (pictures: Pictures) => void): void {
+  if (pictures) draw(pictures);
+}
+
 /**
  * Carries an entry of the ledger out on the page's picture at once, then asks for the whole again: a late entry, a
  * correction or an undo may have changed more.
  */
 function receiveMilk(event: StoredEvent): void {
-  store.dispatch(
-    api.util.updateQueryData('milkRoom', undefined, (picture) => {
-      if (event.seq <= picture.lastSeq) return picture;
-      return { ...picture, lots: carriedOut(picture.lots, [event]), lastSeq: event.seq };
-    }),
-  );
+  onPictures(({ carriedOut }) => {
+    store.dispatch(
+      api.util.updateQueryData('milkRoom', undefined, (picture) => {
+        if (event.seq <= picture.lastSeq) return picture;
+        return { ...picture, lots: carriedOut(picture.lots, [event]), lastSeq: event.seq };
+      }),
+    );
+  });
   invalidateSoon(['milk', 'milk-lines']);
 }
 
 /** The same for an entry about a culture. */
 function receiveCulture(event: StoredEvent): void {
-  store.dispatch(
-    api.util.updateQueryData('cultures', undefined, (picture) => {
-      if (event.seq <= picture.lastSeq) return picture;
-      return { ...picture, cultures: culturesAfter(picture.cultures, [event]), lastSeq: event.seq };
-    }),
-  );
+  onPictures(({ culturesAfter }) => {
+    store.dispatch(
+      api.util.updateQueryData('cultures', undefined, (picture) => {
+        if (event.seq <= picture.lastSeq) return picture;
+        return { ...picture, cultures: culturesAfter(picture.cultures, [event]), lastSeq: event.seq };
+      }),
+    );
+  });
   // The names of lines are told with what they taught.
   invalidateSoon(['cultures', 'factors']);
 }
@@ -121,8 +135,8 @@ export function receiveEvent(event: StoredEvent): void {
   } else if (event.type === 'culture-changed') {
     receiveCulture(event);
   } else {
-    if (MILK_EVENTS.includes(event.type)) receiveMilk(event);
-    if (CULTURE_EVENTS.includes(event.type)) invalidateSoon(['cultures']);
+    if (EVENT_FACTS[event.type].feeds?.includes('milk')) receiveMilk(event);
+    if (EVENT_FACTS[event.type].feeds?.includes('cultures')) invalidateSoon(['cultures']);
     if (EVENT_FACTS[event.type].changes) invalidateSoon(['methods']);
     store.dispatch(
       api.util.updateQueryData('make', event.streamId, (draft) => {

@@ -2,8 +2,10 @@ import { dueOf, type Due } from '@morning-crock/core';
 import type { Culture } from '@morning-crock/core/contract';
 import { useMemo } from 'react';
 import { useCulturesQuery } from './api.ts';
-import { culturesAfter } from './register-pictures.ts';
-import { useAppSelector } from './store.ts';
+import * as pictures from './register-pictures.ts';
+import { picturesCame, useAppSelector } from './store.ts';
+
+picturesCame(pictures);
 
 /** Entries not yet stored that change the picture; what makes do to a culture comes with their makes. */
 const CULTURE_ENTRIES = new Set(['culture-changed', 'voided', 'corrected']);
@@ -24,7 +26,7 @@ export function useCultures(nowMs: number): CulturesNow {
   const stored = data?.cultures ?? NO_CULTURES;
   const cultures = useMemo(() => {
     const kept = entries.filter((e) => !e.refused && CULTURE_ENTRIES.has(e.draft.type)).map((e) => e.draft);
-    return kept.length === 0 ? stored : culturesAfter(stored, kept);
+    return kept.length === 0 ? stored : pictures.culturesAfter(stored, kept);
   }, [stored, entries]);
   const due = useMemo(() => dueOf(cultures, data?.underWay ?? [], nowMs), [cultures, data, nowMs]);
   return {

@@ -2,8 +2,10 @@ import { MILK_EVENTS, type CreamFactor } from '@morning-crock/core';
 import type { Lot } from '@morning-crock/core/contract';
 import { useMemo } from 'react';
 import { useMilkRoomQuery } from './api.ts';
-import { carriedOut } from './register-pictures.ts';
-import { useAppSelector } from './store.ts';
+import * as pictures from './register-pictures.ts';
+import { picturesCame, useAppSelector } from './store.ts';
+
+picturesCame(pictures);
 
 const NO_LOTS: readonly Lot[] = [];
 
@@ -24,7 +26,7 @@ export function useMilkRoom(): MilkRoomNow {
     const kept = entries.filter((e) => !e.refused && MILK_EVENTS.includes(e.draft.type)).map((e) => e.draft);
     const stored = data?.lots ?? NO_LOTS;
     return {
-      lots: kept.length === 0 ? stored : carriedOut(stored, kept),
+      lots: kept.length === 0 ? stored : pictures.carriedOut(stored, kept),
       learned: (source) => data?.creamFactors.find((f) => f.source === source),
       known: data !== undefined,
       failed: isError && data === undefined,

@@ -1,4 +1,5 @@
 import { TimePicker } from '@mantine/dates';
+import './popover-styles.ts';
 import '@mantine/dates/styles.css';
 import type { ReactNode } from 'react';
 import { useUnits } from '../data/use-units.ts';

@@ -5,6 +5,7 @@ import { refusalWords } from '../data/refusal-words.ts';
 import { dropRefused, record, whenSettled } from '../data/store.ts';
 import { DayTimeFields, useDayTime } from './DayTime.tsx';
 import { EntryForm } from './EntryForm.tsx';
+import './modal-styles.ts';
 
 /** What an entry says after its correction, or what is wrong with a field. */
 export type Corrected = { readonly data: Readonly<Record<string, unknown>> } | { readonly fault: string };

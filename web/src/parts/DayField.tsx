@@ -1,4 +1,5 @@
 import { DateInput } from '@mantine/dates';
+import './popover-styles.ts';
 import '@mantine/dates/styles.css';
 import dayjs from 'dayjs';
 import customParseFormat from 'dayjs/plugin/customParseFormat.js';

@@ -2,6 +2,7 @@ import { Button, Progress } from '@mantine/core';
 import { useState } from 'react';
 import { cancelForecast } from '../workers/forecast-client.ts';
 import './work-back.css';
+import '@mantine/core/styles/Progress.css';
 
 /** Looks for ways to a wish: how far it is, how to stop it, and what to do when it cannot be worked out. */
 export function FindWay(props: {

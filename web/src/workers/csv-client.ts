@@ -1,5 +1,4 @@
 import type { MilkingsContext, MilkingsRead, TableFormat } from '@morning-crock/core';
-import { proxy } from 'comlink';
 import type { CsvWorker, Opened, RowsRead } from './csv.worker.ts';
 import { lastingWorker } from './lasting.ts';
 
@@ -18,7 +17,7 @@ export function readRows(
   context: { readonly zone: string; readonly startMs: number },
   tell: (share: number) => void,
 ): Promise<RowsRead | null> {
-  return ask((worker) => worker.read(format, context, proxy(tell)));
+  return ask((worker, proxy) => worker.read(format, context, proxy(tell)));
 }
 
 /** Reads a file of milkings; nothing is stored. */

@@ -6,7 +6,6 @@ import type {
   ButterWish,
   LoggedEvent,
 } from '@morning-crock/core';
-import { proxy } from 'comlink';
 import type { ForecastJob, ForecastWorker } from './forecast.worker.ts';
 import { lastingWorker } from './lasting.ts';
 
@@ -50,7 +49,7 @@ export function requestPlan(
   input: BackwardsInput,
   tell: (share: number) => void,
 ): Promise<BackwardsAnswer | null> {
-  return ask((worker) => worker.planBack(key, input, proxy(tell)));
+  return ask((worker, proxy) => worker.planBack(key, input, proxy(tell)));
 }
 
 /** Butter by a time, worked back in the worker; `null` when it was cancelled. @param tell is told how far it is, 0..1 */
@@ -59,7 +58,7 @@ export function requestButter(
   wish: ButterWish,
   tell: (share: number) => void,
 ): Promise<ButterWays | null> {
-  return ask((worker) => worker.butterBack(key, wish, proxy(tell)));
+  return ask((worker, proxy) => worker.butterBack(key, wish, proxy(tell)));
 }
 
 /** Stops the request of a key. */

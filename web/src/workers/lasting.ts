@@ -1,7 +1,11 @@
-import { wrap, type Remote } from 'comlink';
+import type { proxy, Remote } from 'comlink';
+
+/** Hands a function of the page over to a worker. */
+type Proxy = typeof proxy;
 
 interface Running<T> {
-  readonly remote: Remote<T>;
+  /** In a box: a promise of the remote itself would ask the worker for its `then`. */
+  readonly boxed: Promise<{ readonly remote: Remote<T>; readonly proxy: Proxy }>;
   /** Rejects when the worker could not be fetched or fell over. */
   readonly died: Promise<never>;
 }
@@ -12,7 +16,7 @@ interface Running<T> {
  */
 export function lastingWorker<T>(
   create: () => Worker,
-): <R>(ask: (remote: Remote<T>) => R) => Promise<Awaited<R>> {
+): <R>(ask: (remote: Remote<T>, proxy: Proxy) => R) => Promise<Awaited<R>> {
   let running: Running<T> | null = null;
   const begin = (): Running<T> => {
     const worker = create();
@@ -25,10 +29,11 @@ export function lastingWorker<T>(
     });
     // Nobody may be waiting for it when it dies.
     died.catch(() => undefined);
-    return { remote: wrap<T>(worker), died };
+    // What talks to it is fetched while it starts: the first view stands without.
+    return { boxed: import('comlink').then(({ wrap, proxy }) => ({ remote: wrap<T>(worker), proxy })), died };
   };
-  return async <R>(ask: (remote: Remote<T>) => R): Promise<Awaited<R>> => {
-    const { remote, died } = (running ??= begin());
-    return await Promise.race([ask(remote), died]);
+  return async <R>(ask: (remote: Remote<T>, proxy: Proxy) => R): Promise<Awaited<R>> => {
+    const { boxed, died } = (running ??= begin());
+    return await Promise.race([boxed.then(({ remote, proxy }) => ask(remote, proxy)), died]);
   };
 }

@@ -4,14 +4,16 @@ import { boilingPointC } from '../../heat/index.ts';
 import { batchOf } from '../../method/index.ts';
 import { massOfLitresKg, MILK_FACTS } from '../../milk/index.ts';
 import { STEP_TYPES } from '../../steps/index.ts';
+import { defaultKitchen } from '../../kitchen/index.ts';
 import { typedMass } from '../../units/index.ts';
 
 const gram = (kg: number): number => Math.round(kg * 1000) / 1000;
 
 /** The kitchen's first place of a kind; one that it has not got is put up as the book knows it. */
 function placeOf(kitchen: KitchenSettings, wanted: NonNullable<Method['aims']['place']>): MakePlan['place'] {
-  const own = kitchen.places.find((place) => place.kind === wanted.kind);
-  const place = own ?? kitchen.places.find(({ kind }) => kind === 'room') ?? kitchen.places[0]!;
+  const is = (place: { readonly kind: string }): boolean => place.kind === wanted.kind;
+  const place =
+    kitchen.places.find(is) ?? defaultKitchen(kitchen.site.zone).places.find(is) ?? kitchen.places[0]!;
   if (wanted.setPointC === undefined || place.kind !== 'appliance') return place;
   return { ...place, setPointC: wanted.setPointC };
 }

@@ -1,3 +1,4 @@
+import '../../parts/form-styles.ts';
 import { isLive, type Due } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { useState } from 'react';

@@ -1,3 +1,4 @@
+import '../../parts/form-styles.ts';
 import {
   batchOf,
   doNotEat,

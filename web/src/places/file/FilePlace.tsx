@@ -1,3 +1,4 @@
+import '../../parts/form-styles.ts';
 import {
   formatPh,
   formatTemperature,
@@ -18,6 +19,7 @@ import { useKitchen, useUnits } from '../../data/use-units.ts';
 import { openFile, readRows, stopReading, type RowsRead } from '../../workers/csv-client.ts';
 import { FormatFields } from './FormatFields.tsx';
 import './file.css';
+import '@mantine/core/styles/Progress.css';
 
 interface OpenFile {
   readonly name: string;

@@ -1,3 +1,4 @@
+import '../../parts/form-styles.ts';
 import { fromCelsius, otherUnitFits, toCelsius } from '@morning-crock/core';
 import { Checkbox, NativeSelect, TextInput, useMantineColorScheme } from '@mantine/core';
 import { useState } from 'react';

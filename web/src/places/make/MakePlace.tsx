@@ -1,3 +1,4 @@
+import '../../parts/form-styles.ts';
 import {
   batchOf,
   contradictionWords,
@@ -5,9 +6,13 @@ import {
   doneWordsOf,
   fatBalance,
   likelyKg,
+  makeFlow,
+  markBand,
   productOf,
   seenSetMs,
+  shownAcidAtMs,
   souringOf,
+  soursToTheEnd,
   type MakeState,
 } from '@morning-crock/core';
 import { Button } from '@mantine/core';
@@ -44,6 +49,8 @@ import { UndoLine } from '../../parts/UndoLine.tsx';
 import { WetHands } from './WetHands.tsx';
 import './make.css';
 
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
 function UnderWay({ live }: { readonly live: LiveMake }) {
   const { state, forecast, safety } = live;
   const units = useUnits();
@@ -78,6 +85,8 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
   const balance = fatBalance(state, minuteMs);
   const gives = likelyKg(state);
   const { goods } = productOf(state.plan);
+  const shownAcidMs = shownAcidAtMs(state);
+  const safe = markBand(forecast, 'safe');
   const label = souring
     ? `Temperature and pH of ${state.plan.name}. ${set.label} ${set.value}, ${readyWords(state, forecast, units, nowMs)}`
     : `Temperature of ${state.plan.name}`;
@@ -91,7 +100,28 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
               {safety.text}
             </p>
           )}
-          {souring && (
+          {souring && !soursToTheEnd(state) && (
+            <div className="facts below-s">
+              <div className="fact">
+                <div className="label">{shownAcidMs === null ? 'pH 5.3 (about)' : 'Acid, shown'}</div>
+                <div className="value number">
+                  {shownAcidMs === null
+                    ? units.span(safe.p10, safe.p90, nowMs)
+                    : units.time(shownAcidMs, nowMs)}
+                </div>
+              </div>
+              <div className="fact">
+                <div className="label">
+                  {capital(goods.out)}
+                  {state.weighedKg === null ? ' (about)' : ', weighed'}
+                </div>
+                <div className="value number">
+                  {units.mass(state.weighedKg ?? makeFlow(state, forecast.point.denatured).out.massKg)}
+                </div>
+              </div>
+            </div>
+          )}
+          {soursToTheEnd(state) && souring && (
             <div className="facts below-s">
               <div className="fact">
                 <div className="label">{set.label}</div>
@@ -117,13 +147,13 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
             <div className="facts below-s">
               <div className="fact">
                 <div className="label">
-                  {goods.out.charAt(0).toUpperCase() + goods.out.slice(1)}
+                  {capital(goods.out)}
                   {state.weighedKg === null ? ' (about)' : ', weighed'}
                 </div>
                 <div className="value number">{units.mass(state.weighedKg ?? gives)}</div>
               </div>
               <div className="fact">
-                <div className="label">{goods.into.charAt(0).toUpperCase() + goods.into.slice(1)} in</div>
+                <div className="label">{capital(goods.into)} in</div>
                 <div className="value number">{units.mass(batchOf(state.plan).massKg)}</div>
               </div>
             </div>

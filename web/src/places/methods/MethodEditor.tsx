@@ -23,7 +23,7 @@ import {
   type StepInstance,
   type StepKind,
 } from '@morning-crock/core/contract';
-import { ActionIcon, Button, NativeSelect, Switch, Textarea, TextInput } from '@mantine/core';
+import { Button, Checkbox, NativeSelect, Textarea, TextInput } from '@mantine/core';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { now } from '../../data/clock.ts';
 import { useUnits } from '../../data/use-units.ts';
@@ -56,7 +56,7 @@ function Field(props: {
   const { temperatureUnit } = useUnits();
   if (field.type === 'flag')
     return (
-      <Switch
+      <Checkbox
         label={field.label}
         checked={value === true}
         onChange={(e) => onValue(e.currentTarget.checked)}
@@ -251,27 +251,32 @@ function StepRow(props: {
         <strong className="grows">
           {index + 1}. {title}
         </strong>
-        <ActionIcon
+        <Button
           variant="default"
-          size={48}
+          className="method-square"
           aria-label={`${title}: up`}
           disabled={index === 0}
           onClick={() => onMove(-1)}
         >
           ↑
-        </ActionIcon>
-        <ActionIcon
+        </Button>
+        <Button
           variant="default"
-          size={48}
+          className="method-square"
           aria-label={`${title}: down`}
           disabled={last}
           onClick={() => onMove(1)}
         >
           ↓
-        </ActionIcon>
-        <ActionIcon variant="default" size={48} aria-label={`${title}: take out`} onClick={onRemove}>
+        </Button>
+        <Button
+          variant="default"
+          className="method-square"
+          aria-label={`${title}: take out`}
+          onClick={onRemove}
+        >
           ×
-        </ActionIcon>
+        </Button>
       </div>
       {own && (
         <p className="field-error" role="alert">
@@ -405,7 +410,7 @@ export function MethodEditor(props: {
           />
         </div>
         <div className="column method-live">
-          <div className="row">
+          <div className="row method-do">
             <Button
               className="great"
               h={72}

@@ -16,10 +16,14 @@ export function factRows(
     ['Hands', `about ${durationWords(measured.handsMin)}`],
     ['Comes out', `about ${units.mass(measured.outKg)} of ${units.volume(measured.litres)}`],
     ...(measured.wheyKg > 0.05 ? [['Whey', `about ${units.mass(measured.wheyKg)}`] as const] : []),
-    ...(measured.sourness !== null && measured.ph !== null
+    ...(measured.never ? [['Sourness', 'does not get there in this kitchen'] as const] : []),
+    ...(!measured.never && measured.sourness !== null && measured.ph !== null
       ? [['Sourness', `${measured.sourness}, about pH ${measured.ph.toFixed(1)}`] as const]
       : []),
-    ...(measured.bodyWord ? [['Body', `about ${measured.bodyWord}`] as const] : []),
+    ...(measured.sourness === null && measured.ph !== null
+      ? [['Acid by the next day', `about pH ${measured.ph.toFixed(1)}`] as const]
+      : []),
+    ...(measured.bodyWord && !measured.never ? [['Body', `about ${measured.bodyWord}`] as const] : []),
     ...(measured.starter ? [['Starter', measured.starter] as const] : []),
   ];
 }

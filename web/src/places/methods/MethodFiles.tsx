@@ -114,7 +114,7 @@ export function MethodIn() {
       >
         {(button) => (
           <Button {...button} variant="default">
-            Read a method or recipe file
+            Read one from a file
           </Button>
         )}
       </FileButton>

@@ -1,3 +1,4 @@
+import '../../parts/form-styles.ts';
 import {
   differences,
   duplicated,
@@ -35,24 +36,34 @@ function Shelf({ shown, chosen }: { readonly shown: readonly ShownMethod[]; read
     .filter(({ of }) => of.length > 0);
   return (
     <nav aria-label="Methods" className="method-shelf">
-      {groups.map(({ product, of }) => (
-        <section key={product.id} aria-label={product.label}>
-          <div className="method-shelf-head">
-            <CrockDrawing fill={0.7} surface={product.drawn.as} brush={product.drawn.brush} label="" />
-            <h2>{product.label}</h2>
-          </div>
-          <ul className="bare">
-            {of.map(({ id, method, own }) => (
-              <li key={id}>
-                <Link to={`/methods?method=${id}`} aria-current={id === chosen ? 'page' : undefined}>
-                  {method.name}
-                  {own && <span className="quiet"> yours, {method.version}</span>}
-                </Link>
-              </li>
-            ))}
-          </ul>
-        </section>
-      ))}
+      {groups.map(({ product, of }) => {
+        const open = of.some(({ id }) => id === chosen);
+        return (
+          <section key={product.id} aria-label={product.label}>
+            <Link
+              to={`/methods?method=${of[0]!.id}`}
+              className="method-shelf-head"
+              aria-current={open ? 'true' : undefined}
+            >
+              <CrockDrawing fill={0.7} surface={product.drawn.as} brush={product.drawn.brush} label="" />
+              <span className="serif">{product.label}</span>
+              <span className="quiet number">{of.length}</span>
+            </Link>
+            {open && (
+              <ul className="bare">
+                {of.map(({ id, method, own }) => (
+                  <li key={id}>
+                    <Link to={`/methods?method=${id}`} aria-current={id === chosen ? 'page' : undefined}>
+                      {method.name}
+                      {own && <span className="quiet"> yours, {method.version}</span>}
+                    </Link>
+                  </li>
+                ))}
+              </ul>
+            )}
+          </section>
+        );
+      })}
     </nav>
   );
 }
@@ -159,7 +170,7 @@ function One({ shown, all }: { readonly shown: ShownMethod; readonly all: readon
         <h1>{method.name}</h1>
         <span className="quiet">{method.goodFor}</span>
       </div>
-      <div className="row">
+      <div className="row wide method-do">
         <Button
           component={Link}
           to={`/new?method=${method.id}&version=${method.version}`}
@@ -173,6 +184,7 @@ function One({ shown, all }: { readonly shown: ShownMethod; readonly all: readon
         </Button>
         <NativeSelect
           label="Beside another"
+          w={300}
           value={besideId ?? ''}
           data={[
             { value: '', label: 'none' },

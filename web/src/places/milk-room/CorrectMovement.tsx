@@ -26,6 +26,7 @@ import { QuantityField } from '../../parts/QuantityField.tsx';
 import { AmountField, useAsTyped, type TypedAmount } from '../../parts/AmountField.tsx';
 import { FatField, type Fat } from './FatField.tsx';
 import { useMilkRoom } from '../../data/use-milk.ts';
+import '../../parts/modal-styles.ts';
 
 const MILK = MILK_FACTS['shop-whole'].composition;
 const AMOUNT_LABEL: Partial<Readonly<Record<MilkMovement['kind'], string>>> = {

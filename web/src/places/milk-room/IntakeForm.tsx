@@ -27,6 +27,7 @@ import { AmountField, type TypedAmount } from '../../parts/AmountField.tsx';
 import { FatField, UNKNOWN_FAT, type Fat } from './FatField.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';
 import { DayTimeFields, useDayTime } from '../../parts/DayTime.tsx';
+import '../../parts/popover-styles.ts';
 
 /** Milk straight from the animal, °C. */
 const FROM_THE_ANIMAL_C = 34;

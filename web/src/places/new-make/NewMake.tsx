@@ -1,3 +1,4 @@
+import '../../parts/form-styles.ts';
 import {
   instantOfLocal,
   localDate,
@@ -9,6 +10,7 @@ import {
   roomOf,
   SOURNESS,
   souringOf,
+  soursToTheEnd,
   stateOfPlan,
   type MakeState,
 } from '@morning-crock/core';
@@ -168,6 +170,7 @@ function Form({
   const { plan, change } = planning;
   const product = productOf(plan);
   const sours = souringOf(planning.state) !== null;
+  const toTheEnd = soursToTheEnd(planning.state);
   const parts = planning.state.steps.some(({ step }) => step.facts.parts);
   const room = useMilkRoom();
   usePourFrom(search.get('from'), room, planning);
@@ -280,7 +283,7 @@ function Form({
         {!repeated && <ByMethod plan={plan} kitchen={kitchen} onPlan={onPlan} />}
       </div>
       <div className="sections">
-        {(sours || parts) && (
+        {(toTheEnd || parts) && (
           <div className="across">
             <Choices
               legend="Plan"
@@ -305,7 +308,7 @@ function Form({
             }}
           />
         )}
-        {way === 'back' && sours && (
+        {way === 'back' && toTheEnd && (
           <WorkBack
             state={planning.state}
             begun={false}
@@ -332,23 +335,25 @@ function Form({
             <StarterSection plan={plan} cultures={cultures.cultures} change={change} onFault={onFault} />
             <HeatSection plan={plan} change={change} />
             <PlaceSection plan={plan} kitchen={kitchen} change={change} />
-            <section className="section" aria-labelledby="wanted">
-              <h2 id="wanted">Wanted</h2>
-              <Choices
-                legend="How sour"
-                value={plan.wanted.sourness}
-                options={SOURNESS.map((s) => ({ value: s, label: s }))}
-                onChange={(sourness) => change({ wanted: { ...plan.wanted, sourness } })}
-              />
-              {product.takes === 'milk' && (
+            {toTheEnd && (
+              <section className="section" aria-labelledby="wanted">
+                <h2 id="wanted">Wanted</h2>
                 <Choices
-                  legend="How thick"
-                  value={plan.wanted.thickness}
-                  options={THICKNESS.map((t) => ({ value: t, label: t }))}
-                  onChange={(thickness) => change({ wanted: { ...plan.wanted, thickness } })}
+                  legend="How sour"
+                  value={plan.wanted.sourness}
+                  options={SOURNESS.map((s) => ({ value: s, label: s }))}
+                  onChange={(sourness) => change({ wanted: { ...plan.wanted, sourness } })}
                 />
-              )}
-            </section>
+                {product.takes === 'milk' && (
+                  <Choices
+                    legend="How thick"
+                    value={plan.wanted.thickness}
+                    options={THICKNESS.map((t) => ({ value: t, label: t }))}
+                    onChange={(thickness) => change({ wanted: { ...plan.wanted, thickness } })}
+                  />
+                )}
+              </section>
+            )}
           </>
         )}
         <ChurnSection plan={plan} kitchen={kitchen} change={change} />

@@ -3,6 +3,7 @@ import {
   churnLoads,
   factorsFor,
   likelyKg,
+  makeFlow,
   panNow,
   factorWords,
   formatMinutes,
@@ -10,7 +11,9 @@ import {
   markMs,
   markWords,
   methodSteps,
+  productOf,
   souringOf,
+  soursToTheEnd,
   stepFacts,
   fatBalance,
   type SleepClash,
@@ -31,7 +34,7 @@ const isFirmness = (word: string): word is keyof typeof THICKNESS_RANK => Object
 /** Why it comes out as it does, in one or two sentences. */
 function whyOf({ plan, point, state }: Planning, sourness: Sourness): string {
   const souring = souringOf(state);
-  if (!souring) return '';
+  if (!souring || !soursToTheEnd(state)) return '';
   const got = souring.bodyWord(point.firmness);
   const taken = `Taken out when ${sourness}, at about pH ${point.pickUpPh.toFixed(1)}.`;
   if (!isFirmness(got)) return `After a night in the cold: about ${got}. ${taken}`;
@@ -170,6 +173,54 @@ function Clears({ planning, fading }: { readonly planning: Planning; readonly fa
   );
 }
 
+/** When nothing of it waits any more, and what it gives. */
+function Done({ planning, fading }: { readonly planning: Planning; readonly fading: boolean }) {
+  const { point, state } = planning;
+  const units = useUnits();
+  const zeroMs = Date.parse(planning.plan.startAt);
+  const ends = state.steps.flatMap(({ step }) => {
+    const time = point.steps.find((s) => s.id === step.id);
+    return step.facts.whenever || !time ? [] : [time];
+  });
+  const endMs = Math.max(zeroMs, ...ends.map((time) => time.endMs));
+  const never = ends.some((time) => time.endless);
+  const handsMin = state.steps.reduce((sum, { step }) => sum + step.handsMin, 0);
+  return (
+    <div>
+      <div className="quiet">{productOf(planning.plan).label}, done</div>
+      <div className={`band number ${fading ? 'fading' : ''}`}>
+        {never ? 'not in sight' : `about ${units.time(endMs, zeroMs)}`}
+      </div>
+      <div className="quiet">about {formatMinutes(handsMin)} of hands until then</div>
+    </div>
+  );
+}
+
+/** What it parts into, where it does. */
+function Parts({ planning: { state, point } }: { readonly planning: Planning }) {
+  const units = useUnits();
+  const gelMs = point.marks.find(({ role }) => role === 'gel')?.atMs ?? null;
+  const flow = makeFlow(
+    state,
+    point.denatured,
+    gelMs === null ? null : (gelMs - point.inoculationMs) / 3_600_000,
+  );
+  const sum = (what: string): number =>
+    flow.off.reduce((kg, part) => kg + (part.what === what ? part.massKg : 0), 0);
+  const off = (['whey', 'buttermilk'] as const).flatMap((what) =>
+    sum(what) > 0.02 ? [`${units.mass(sum(what))} of ${what}`] : [],
+  );
+  if (off.length === 0) return null;
+  return (
+    <p>
+      <strong>
+        About {units.mass(flow.out.massKg)} of {productOf(state.plan).goods.out}
+      </strong>{' '}
+      <span className="quiet">and {off.join(', ')}.</span>
+    </p>
+  );
+}
+
 /** Hands that are wanted when nobody is there: one line, and one for what would have soured meanwhile. */
 function Clashes({ clashes, zeroMs }: { readonly clashes: readonly SleepClash[]; readonly zeroMs: number }) {
   const units = useUnits();
@@ -218,7 +269,8 @@ export function Outlook({
   const zeroMs = Date.parse(plan.startAt);
   const stopped = advice.some((a) => a.severity === 'stop');
   const souring = souringOf(planning.state);
-  const sours = souring !== null;
+  const toTheEnd = soursToTheEnd(planning.state);
+  const told = planning.state.steps.some(({ step }) => step.facts.parts || step.facts.tells === 'pan');
   const body = souring?.marks(plan).find((mark) => mark.role === 'body');
   const ends = methodSteps(plan).flatMap(({ id, endWords }) => {
     const time = point.steps.find((s) => s.id === id);
@@ -226,14 +278,17 @@ export function Outlook({
   });
   return (
     <aside className="outlook" aria-label="Forecast">
-      {sours ? (
+      {toTheEnd ? (
         <Ready planning={planning} fading={fading} />
+      ) : !told ? (
+        <Done planning={planning} fading={fading} />
       ) : (
         <>
           <Breaks planning={planning} fading={fading} />
           <Clears planning={planning} fading={fading} />
         </>
       )}
+      <Parts planning={planning} />
       <Button className="great" h={72} onClick={onStart} disabled={stopped || faulty} loading={starting}>
         Start this make
       </Button>
@@ -270,7 +325,7 @@ export function Outlook({
             <div className="value number">{s.endless ? 'never' : units.time(s.endMs, zeroMs)}</div>
           </div>
         ))}
-        {souring && (
+        {souring && body && (
           <div className="fact">
             <div className="label">{souring.words.body.toLowerCase()}</div>
             <div className="value">about {souring.bodyWord(point.firmness)}</div>

@@ -5,14 +5,11 @@ import { UnstyledButton } from '@mantine/core';
 import { CrockDrawing } from '../../parts/CrockDrawing.tsx';
 import './what-to-make.css';
 
-function Drawn({ product: { drawn, label, line } }: { readonly product: Product }) {
+function Drawn({ product: { drawn, label } }: { readonly product: Product }) {
   return (
     <>
       <CrockDrawing fill={0.7} surface={drawn.as} brush={drawn.brush} label="" />
-      <span>
-        <span className="serif">{label}</span>
-        <span className="quiet">{line}</span>
-      </span>
+      <span className="serif">{label}</span>
     </>
   );
 }

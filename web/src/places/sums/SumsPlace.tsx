@@ -1,3 +1,4 @@
+import '../../parts/form-styles.ts';
 import type { ComponentType } from 'react';
 import { Link, NavLink, useParams, useSearchParams } from 'react-router';
 import { useKitchenQuery } from '../../data/api.ts';

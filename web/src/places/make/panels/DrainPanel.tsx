@@ -17,8 +17,9 @@ export function DrainPanel({ live, nowMs }: PanelProps) {
   const thick = !tooFar && value >= target.fraction * 0.97;
   const left = now.curdKg / startKg;
   const markAt = 1 - drain.wheyToCatchKg / startKg;
-  /** Height of the bag for a share that is left. */
-  const bagPx = (share: number): number => 60 + 130 * share;
+  /** How far down the bag hangs for a share that is left in it. */
+  const bagPx = (share: number): number => 118 + 100 * Math.min(1, Math.max(0, share));
+  const bottom = bagPx(left);
   const whey = Math.min(1, now.wheyKg / startKg);
   return (
     <section
@@ -28,14 +29,15 @@ export function DrainPanel({ live, nowMs }: PanelProps) {
       <svg viewBox="0 0 300 340" aria-hidden="true" className="temper-drawing">
         <path d="M40 26 H260" stroke="var(--ink)" strokeWidth="6" strokeLinecap="round" />
         <path
-          d={`M150 26 V48 M150 48 q-14 8 -22 26 q-44 30 -44 ${bagPx(left) - 40} q0 48 66 48 q66 0 66 -48 q0 ${-(bagPx(left) - 70)} -44 ${-(bagPx(left) - 70) * 0 - 56} q-8 -18 -22 -26`}
+          d={`M150 26 V48 C122 58 84 96 84 ${bottom - 44} Q84 ${bottom} 150 ${bottom} Q216 ${bottom} 216 ${bottom - 44} C216 96 178 58 150 48 Z`}
           fill="var(--glaze-hi)"
           stroke="var(--ink)"
           strokeWidth="3"
           strokeLinejoin="round"
         />
+        <path d="M136 58 q14 8 28 0" fill="none" stroke="var(--ink)" strokeWidth="3" strokeLinecap="round" />
         <path
-          d={`M84 ${60 + bagPx(markAt)} H216`}
+          d={`M62 ${bagPx(markAt)} H238`}
           stroke="var(--brush)"
           strokeWidth="4"
           strokeDasharray="8 7"
@@ -77,9 +79,7 @@ export function DrainPanel({ live, nowMs }: PanelProps) {
           </>
         ) : (
           <>
-            <div className="number temper-big">
-              {leftMin > 1 ? formatMinutes(leftMin) : 'look now'} <small>{leftMin > 1 ? 'to go' : ''}</small>
-            </div>
+            <div className="number temper-big">{leftMin > 1 ? formatMinutes(leftMin) : 'look now'}</div>
             <p>
               stop between <strong className="number">{units.span(thickMs![0], thickMs![2], nowMs)}</strong>
             </p>

@@ -73,8 +73,7 @@ export function SetPanel({ live, nowMs }: PanelProps) {
       </svg>
       <div className="churn-minutes">
         <div className="number temper-big">
-          {clean ? 'clean' : leftMin === null || leftMin <= 1 ? 'try it now' : formatMinutes(leftMin)}{' '}
-          <small>{!clean && leftMin !== null && leftMin > 1 ? 'to a clean break' : ''}</small>
+          {clean ? 'clean' : leftMin === null || leftMin <= 1 ? 'try it now' : formatMinutes(leftMin)}
         </div>
         {!clean && (
           <p>

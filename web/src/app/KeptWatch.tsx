@@ -1,0 +1,18 @@
+import { lazy, Suspense } from 'react';
+import { useAppSelector } from '../data/store.ts';
+
+/** Mostly there is nothing to say of what is kept here: the strip comes when there is. */
+const Kept = lazy(async () => ({ default: (await import('./Kept.tsx')).Kept }));
+
+export function KeptWatch() {
+  const quiet = useAppSelector(
+    ({ outbox: { reachable, entries }, live }) =>
+      reachable && !live.outdated && entries.every((e) => !e.refused && !e.aside),
+  );
+  if (quiet) return null;
+  return (
+    <Suspense>
+      <Kept />
+    </Suspense>
+  );
+}
