@@ -4,7 +4,7 @@ import type { BandForecast } from './forecast.ts';
 import type { SafetyState } from './safety.ts';
 import { whenThere } from '../steps/index.ts';
 import { markBand, markWords } from './marks.ts';
-import { shownAcidAtMs } from './safety.ts';
+import { renneted, shownAcidAtMs } from './safety.ts';
 import { seenSetMs } from './seen.ts';
 import { breakOfLoad, churnLoads, doneWordsOf, loadStanding } from './loads.ts';
 import { preparedFromMs } from './preparation.ts';
@@ -101,7 +101,9 @@ const RULES: readonly Rule[] = [
           rank: 2,
           mustAct: true,
           title: 'Show that it is acid',
-          text: 'Look, or measure: nobody has shown yet that it is souring as it should.',
+          text: renneted(state)
+            ? 'Measure the whey: nobody has shown yet that it sours, and a set proves nothing here.'
+            : 'Look, or measure: nobody has shown yet that it is souring as it should.',
         }
       : null,
   (state, forecast) => {

@@ -20,12 +20,13 @@ export interface SafetyState {
   readonly text: string;
 }
 
+/** Rennet went in, or is to: a set then shows nothing. */
+export const renneted = ({ steps }: Pick<MakeState, 'steps'>): boolean =>
+  steps.some(({ step, status }) => step.facts.rennets && status !== 'skipped');
+
 /** When a reading or a cue first showed the milk to be acid enough; a forecast never does. */
 export function shownAcidAtMs(state: MakeState): number | null {
-  // Rennet sets sweet milk: a set then shows nothing.
-  const setShowsAcid =
-    state.steps.some(({ step }) => step.facts.setShowsAcid) &&
-    !state.steps.some(({ step, status }) => step.facts.rennets && status !== 'skipped');
+  const setShowsAcid = state.steps.some(({ step }) => step.facts.setShowsAcid) && !renneted(state);
   const smellCounts = souringOf(state)?.smellCounts === true;
   const entry = acidityNow(state).find(
     ({ reading }) =>
@@ -99,7 +100,9 @@ export function safetyOf(
     limit,
     limitAtMs,
     text: amber
-      ? 'Nobody has shown yet that it is acid: look at it or measure it now.'
+      ? renneted(state)
+        ? 'Nobody has shown yet that it is acid: measure the whey now, a strip will do. The rennet’s set proves nothing.'
+        : 'Nobody has shown yet that it is acid: look at it or measure it now.'
       : `Warm for ${warmH.toFixed(1)} h of ${limit.limitH} h. ${limit.reason}`,
   };
 }

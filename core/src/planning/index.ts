@@ -7,3 +7,4 @@ export {
   type ButterWays,
   type ButterWish,
 } from './butter-back.ts';
+export { nextNight, nightWays, turnings, type Night, type NightWay, type Turning } from './night.ts';

@@ -2,6 +2,7 @@ import {
   markMs,
   markPh,
   markWords,
+  roomAtC,
   SET_PH,
   souringOf,
   type BandForecast,
@@ -13,6 +14,7 @@ import type { CurveData } from './curve-option.ts';
 import type { Units } from '../data/units-of.ts';
 
 const HOUR_MS = 3_600_000;
+const ROOM_STEP_MS = HOUR_MS / 2;
 export const CUE_WORDS: Readonly<Record<Cue, string>> = {
   liquid: 'liquid',
   trembles: 'trembles',
@@ -23,6 +25,16 @@ export const CUE_WORDS: Readonly<Record<Cue, string>> = {
   dollop: 'a dollop stands',
   curdled: 'curdled',
 };
+
+/** The room over the hours that are drawn, [ms, °C]. */
+const roomCourse = ({ plan, startedAtMs }: MakeState, toMs: number): (readonly [number, number])[] =>
+  Array.from(
+    { length: Math.ceil((toMs - startedAtMs) / ROOM_STEP_MS) + 1 },
+    (_, i): readonly [number, number] => {
+      const ms = Math.min(toMs, startedAtMs + i * ROOM_STEP_MS);
+      return [ms, roomAtC(plan, ms)];
+    },
+  );
 
 /** What the curve of a make draws, from its state and forecast. `nowMs` is `null` for a record. */
 export function curveDataOf(
@@ -54,6 +66,7 @@ export function curveDataOf(
     ),
     setPh: (souring && markPh(souring, state.plan, 'body')) ?? SET_PH,
     setName: markWords(state, 'body').toLowerCase(),
+    room: souring && state.plan.place.kind === 'room' ? roomCourse(state, toMs) : [],
     nowMs,
     fromMs: state.startedAtMs,
     toMs,

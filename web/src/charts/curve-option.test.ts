@@ -22,6 +22,7 @@ const data: CurveData = {
   cueMarks: [{ atMs: 120_000, text: 'set' }],
   setPh: 4.6,
   setName: 'set',
+  room: [],
   nowMs: 600_000,
   fromMs: 0,
   toMs: 7_200_000,

@@ -18,6 +18,8 @@ export interface CurveData {
   readonly setPh: number;
   /** "set", "thick" */
   readonly setName: string;
+  /** The room's heat behind what stands in it; empty when it stands elsewhere. */
+  readonly room: readonly (readonly [number, number])[];
   readonly nowMs: number | null;
   readonly fromMs: number;
   readonly toMs: number;
@@ -153,6 +155,16 @@ export function curveOption(data: CurveData, theme: CurveTheme, narrow: boolean)
                 data: [{ xAxis: data.nowMs }],
               },
             }),
+      },
+      {
+        type: 'line',
+        name: 'Room',
+        data: data.room.filter(([ms]) => within(ms)).map(([ms, c]) => [ms, shown(c)]),
+        showSymbol: false,
+        silent: true,
+        lineStyle: { color: theme.brush, width: 1.5, type: 'dashed' as const },
+        areaStyle: { color: theme.brush, opacity: 0.12 },
+        endLabel: { ...endLabel('room', theme.brush), fontWeight: 400 },
       },
       {
         type: 'scatter',

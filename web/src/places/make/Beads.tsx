@@ -1,5 +1,10 @@
 import type { BandForecast, MakeState } from '@morning-crock/core';
+import { useState } from 'react';
 import { useUnits } from '../../data/use-units.ts';
+
+/** More steps than these do not fit beside the panel. */
+const MANY_STEPS = 10;
+const KEPT_DONE = 2;
 
 const STATUS_WORD = { done: 'done', skipped: 'left out', current: 'now', coming: 'to come' } as const;
 
@@ -14,9 +19,21 @@ export function Beads({
   readonly nowMs: number;
 }) {
   const units = useUnits();
+  const [all, setAll] = useState(false);
+  const current = state.steps.findIndex(({ status }) => status === 'current');
+  // Of many steps the last ones done are enough: the present one is to be in sight.
+  const hidden = !all && state.steps.length > MANY_STEPS && current > KEPT_DONE ? current - KEPT_DONE : 0;
   return (
     <ol className="beads" aria-label="Steps">
-      {state.steps.map(({ step, status, endedAtMs }) => {
+      {hidden > 0 && (
+        <li className="bead done">
+          <span className="dot" aria-hidden="true" />
+          <button type="button" className="bead-more" onClick={() => setAll(true)}>
+            {hidden} done before
+          </button>
+        </li>
+      )}
+      {state.steps.slice(hidden).map(({ step, status, endedAtMs }) => {
         const end = forecast.steps.find((s) => s.step === step.id)?.end;
         const point = forecast.point.steps.find((s) => s.id === step.id);
         const late = step.facts.whenever;

@@ -44,6 +44,7 @@ import { Note } from './Note.tsx';
 import { Pad } from './Pad.tsx';
 import { panelOf, underOf } from './panels/index.ts';
 import { StepEntries } from './panels/StepEntries.tsx';
+import { NightWays, Turnings } from './SouringWays.tsx';
 import { TasteForm } from './TasteForm.tsx';
 import { UndoLine } from '../../parts/UndoLine.tsx';
 import { WetHands } from './WetHands.tsx';
@@ -202,6 +203,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
             </p>
           )}
           <CoolingWays state={state} nowMs={minuteMs} />
+          <NightWays state={state} forecast={forecast} nowMs={minuteMs} />
           {heating && (
             <div className="above-m">
               <DenatureMeter point={forecast.point} />
@@ -212,6 +214,11 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
             {step && (
               <p>
                 {doingOf(state)} <span className="quiet">{step.why}</span>
+              </p>
+            )}
+            {step?.instance.note && (
+              <p>
+                <strong>Your note:</strong> {step.instance.note}
               </p>
             )}
             {safety.verdict !== 'over' && state.inoculatedAtMs !== null && (
@@ -255,6 +262,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
         <EntryLog streamId={state.id} events={state.events} endedMs={state.finished?.atMs} />
         <section className="column" aria-label="More">
           <Note state={state} />
+          <Turnings state={state} nowMs={minuteMs} />
           <MoreOf state={state} />
           <div className="row">
             {step && (

@@ -253,7 +253,7 @@ export function MethodsPlace() {
     );
   if (!known) return <p className="quiet">Opening …</p>;
   return (
-    <div className="methods">
+    <div className={asked === null ? 'methods' : 'methods asked'}>
       <div>
         <Shelf shown={shown} chosen={chosen?.id ?? ''} />
         <MethodIn />

@@ -4,12 +4,15 @@ import { Link, NavLink, useParams, useSearchParams } from 'react-router';
 import { useKitchenQuery } from '../../data/api.ts';
 import { BoughtSum } from './BoughtSum.tsx';
 import { BoxSum } from './BoxSum.tsx';
+import { CheeseSum } from './CheeseSum.tsx';
 import { ChurnSum } from './ChurnSum.tsx';
 import { CoolDown } from './CoolDown.tsx';
 import { DoseSum } from './DoseSum.tsx';
+import { DrainSum } from './DrainSum.tsx';
 import { IceBath } from './IceBath.tsx';
 import { PasteuriseSum } from './PasteuriseSum.tsx';
 import { PowderMix } from './PowderMix.tsx';
+import { RennetSum } from './RennetSum.tsx';
 import { SetTime } from './SetTime.tsx';
 import { LactationSum } from './LactationSum.tsx';
 import { SkimSum } from './SkimSum.tsx';
@@ -44,6 +47,9 @@ const SUMS: readonly Sum[] = [
   },
   { name: 'churn', title: 'Churning', asks: 'When does the cream break?', Face: ChurnSum },
   { name: 'bought', title: 'Bought cream', asks: 'Does it pay as butter?', Face: BoughtSum },
+  { name: 'drain', title: 'Drain', asks: 'When is it thick enough?', Face: DrainSum },
+  { name: 'rennet', title: 'Rennet', asks: 'How much, and when to try?', Face: RennetSum },
+  { name: 'cheese', title: 'Cheese', asks: 'Yield, press, brine, hot water?', Face: CheeseSum },
   { name: 'vigour', title: 'Dose like fresh', asks: 'How much of an old culture?', Face: VigourSum },
   { name: 'thaw', title: 'Thaw', asks: 'When is it liquid?', Face: ThawSum },
   { name: 'lactation', title: 'Lactation', asks: 'How much milk in some weeks?', Face: LactationSum },

@@ -1,0 +1,134 @@
+import {
+  markWords,
+  nightWays,
+  turnings,
+  type BandForecast,
+  type MakeState,
+  type NightWay,
+} from '@morning-crock/core';
+import { Button } from '@mantine/core';
+import { useMemo, useState } from 'react';
+import { completeStep } from '../../data/complete-step.ts';
+import { record } from '../../data/store.ts';
+import { useKitchen, useUnits } from '../../data/use-units.ts';
+import './ways.css';
+
+const WAY_WORDS = {
+  chill: 'Into the cold then',
+  cooler: 'Somewhere cooler',
+  leave: 'Left where it is',
+} as const;
+
+/** How it is in the morning, in a few words. */
+function morningWords(way: NightWay, body: string): string {
+  if (!way.hasBody) return `not ${body.toLowerCase()} yet, about pH ${way.ph.toFixed(1)}`;
+  return `${body.toLowerCase()}, about ${way.sourness}${way.tooSour ? ': sourer than you wanted' : ''}`;
+}
+
+/** Going to bed: into the cold, somewhere cooler, or left, each with its morning. */
+export function NightWays({
+  state,
+  forecast,
+  nowMs,
+}: {
+  readonly state: MakeState;
+  readonly forecast: BandForecast;
+  readonly nowMs: number;
+}) {
+  const units = useUnits();
+  const kitchen = useKitchen();
+  // Five minutes change nothing of a night.
+  const atMs = Math.floor(nowMs / 300_000) * 300_000;
+  const night = useMemo(() => nightWays(state, forecast, kitchen, atMs), [state, forecast, kitchen, atMs]);
+  if (!night) return null;
+  const body = markWords(state, 'body');
+  return (
+    <section aria-label="Going to bed" className="night-ways">
+      <h2>
+        In bed from <span className="number">{units.time(night.bedMs, nowMs)}</span>: what about this?
+      </h2>
+      <ul className="bare">
+        {night.ways.map((way) => (
+          <li key={way.what} className={way.best ? 'best' : ''}>
+            <span>
+              <strong>{WAY_WORDS[way.what]}</strong>
+              {way.place && <span className="quiet"> ({way.place.name})</span>}
+              {way.best && <span className="night-best">nearest to what you want</span>}
+              <br />
+              at <span className="number">{units.time(night.wakeMs, nowMs)}</span>: {morningWords(way, body)}
+            </span>
+            {way.what === 'cooler' && way.place && (
+              <Button
+                variant="default"
+                onClick={() =>
+                  void record(state.id, 'replanned', { place: way.place!, why: 'cooler for the night' })
+                }
+              >
+                It stands there
+              </Button>
+            )}
+            {way.what === 'chill' && (
+              <Button variant="default" onClick={() => void completeStep(state)}>
+                It is in the cold
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** Too slow, or too fast: what another place would do, each tried out before it is chosen. */
+export function Turnings({ state, nowMs }: { readonly state: MakeState; readonly nowMs: number }) {
+  const [open, setOpen] = useState(false);
+  if (state.current?.step.facts.sours !== true) return null;
+  return (
+    <details
+      onToggle={(event) => {
+        setOpen(event.currentTarget.open);
+      }}
+    >
+      <summary className="unfolds">Too slow, or too fast? Turn it</summary>
+      {open && <TurningList state={state} nowMs={nowMs} />}
+    </details>
+  );
+}
+
+function TurningList({ state, nowMs }: { readonly state: MakeState; readonly nowMs: number }) {
+  const units = useUnits();
+  const all = useMemo(() => turnings(state, nowMs), [state, nowMs]);
+  if (!all) return null;
+  const when = (ms: number | null): string =>
+    ms === null ? 'not in sight' : `about ${units.time(ms, nowMs)}`;
+  return (
+    <ul className="bare night-ways">
+      <li>
+        <span>
+          As it is: <span className="number">{when(all.asItIs.readyMs)}</span>
+        </span>
+      </li>
+      {all.ways.map((way) => (
+        <li key={way.what}>
+          <span>
+            <strong>{way.place.name}</strong>: <span className="number">{when(way.readyMs)}</span>
+          </span>
+          <Button
+            variant="default"
+            onClick={() =>
+              void record(state.id, 'replanned', {
+                place: way.place,
+                why: way.what === 'colder' ? 'colder, to slow it' : 'a warm bath, to hurry it',
+              })
+            }
+          >
+            It stands there
+          </Button>
+        </li>
+      ))}
+      <li className="quiet">
+        Look every quarter of an hour in a bath. None of this turns the safety clock back.
+      </li>
+    </ul>
+  );
+}

@@ -1,0 +1,127 @@
+import {
+  brineSaltKg,
+  briningHours,
+  cheeseOf,
+  massOfLitresKg,
+  MILK_FACTS,
+  pressureKpa,
+  swapWaterC,
+  WEAK_BRINE,
+  wheelHeightCm,
+} from '@morning-crock/core';
+import { useState } from 'react';
+import { useUnits } from '../../data/use-units.ts';
+import { StepSlider } from '../../parts/StepSlider.tsx';
+import { HeatSlider } from './HeatSliders.tsx';
+import { SumFace } from './SumFace.tsx';
+import type { SumDesk } from './use-sum.ts';
+
+/** What a cheese gives, how hard a weight presses, how long it lies in the brine, how hot the water is that washes it. */
+export function CheeseSum({ desk }: { readonly desk: SumDesk }) {
+  const units = useUnits();
+  const [decilitres, setDecilitres] = useState(80);
+  const [moisture, setMoisture] = useState(44);
+  const [weight, setWeight] = useState(9);
+  const [across, setAcross] = useState(14);
+  const [brine, setBrine] = useState(18);
+  const [water, setWater] = useState(4);
+  const [draw, setDraw] = useState(35);
+  const [fromC, setFromC] = useState(31);
+  const [toC, setToC] = useState(37);
+  const { composition } = MILK_FACTS['cow-lean'];
+  const massKg = massOfLitresKg(decilitres / 10, composition);
+  const cheese = cheeseOf({ massKg, ...composition }, moisture / 100);
+  const heightCm = wheelHeightCm(cheese.cheeseKg, across);
+  const [fromH, untilH] = briningHours(cheese.cheeseKg, heightCm);
+  const hot = swapWaterC({ composition, massKg, celsius: fromC, drawFraction: draw / 100 }, toC);
+  const inches = units.system !== 'metric';
+  const long = (cm: number): string => (inches ? `${(cm / 2.54).toFixed(1)} in` : `${cm.toFixed(0)} cm`);
+  return (
+    <SumFace
+      desk={desk}
+      controls={
+        <>
+          <StepSlider
+            label="Milk"
+            value={decilitres}
+            shown={units.volume(decilitres / 10)}
+            min={10}
+            max={400}
+            step={5}
+            onChange={setDecilitres}
+          />
+          <StepSlider
+            label="Water left in the cheese"
+            value={moisture}
+            shown={`${moisture} %`}
+            min={32}
+            max={65}
+            step={1}
+            onChange={setMoisture}
+          />
+          <StepSlider
+            label="Mould across"
+            value={across}
+            shown={long(across)}
+            min={6}
+            max={40}
+            step={1}
+            onChange={setAcross}
+          />
+          <StepSlider
+            label="Weight on it"
+            value={weight}
+            shown={units.mass(weight)}
+            min={0}
+            max={80}
+            step={1}
+            onChange={setWeight}
+          />
+          <StepSlider
+            label="Brine"
+            value={brine}
+            shown={`${brine} %`}
+            min={4}
+            max={26}
+            step={1}
+            onChange={setBrine}
+          />
+          <StepSlider
+            label="Water for the brine"
+            value={water}
+            shown={units.volume(water)}
+            min={1}
+            max={30}
+            step={1}
+            onChange={setWater}
+          />
+          <StepSlider
+            label="Whey drawn off"
+            value={draw}
+            shown={`${draw} %`}
+            min={10}
+            max={60}
+            step={5}
+            onChange={setDraw}
+          />
+          <HeatSlider label="Curd and whey at" celsius={fromC} min={25} max={38} onCelsius={setFromC} />
+          <HeatSlider label="To be at" celsius={toC} min={30} max={42} onCelsius={setToC} />
+        </>
+      }
+      answer={`about ${units.mass(cheese.cheeseKg)}`}
+      answerNote={`of cheese, a wheel about ${long(heightCm)} high; ${units.volume(cheese.wheyKg / 1.02)} of whey`}
+      facts={[
+        ['Pressed with', `${pressureKpa(weight, across).toFixed(1)} kPa`],
+        ['In the brine', `${Math.round(fromH * 2) / 2}–${Math.round(untilH * 2) / 2} h`],
+        ['Salt for it', units.mass(brineSaltKg(water, brine / 100))],
+        ['Wash water at', hot === null ? 'none is hot enough' : units.temperature(hot)],
+        ['Wash water', units.volume(massKg * (draw / 100))],
+      ]}
+      cautions={[
+        brine / 100 < WEAK_BRINE ? 'A brine below 8 % is weak: it keeps badly.' : null,
+        hot !== null && hot > 70 ? 'Very hot water scalds what it meets first: pour slowly, stirring.' : null,
+        'Estimates: cheese yields by what the milk holds, brining by weight and height.',
+      ]}
+    />
+  );
+}

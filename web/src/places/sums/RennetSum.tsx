@@ -1,0 +1,152 @@
+import {
+  cleanBreakSigma,
+  formatMinutes,
+  minutesToCleanBreak,
+  RENNET_UNITS,
+  rennetStrength,
+  rennetUnits,
+  UNKNOWN_STRENGTH,
+  type RennetUnit,
+} from '@morning-crock/core';
+import { useState } from 'react';
+import { useUnits } from '../../data/use-units.ts';
+import { Choices } from '../../parts/Choices.tsx';
+import { LittleCurve } from '../../parts/LittleCurve.tsx';
+import { StepSlider } from '../../parts/StepSlider.tsx';
+import { HeatSlider } from './HeatSliders.tsx';
+import { SumFace } from './SumFace.tsx';
+import type { SumDesk } from './use-sum.ts';
+
+const UNIT_WORDS: Readonly<Record<RennetUnit, string>> = { mL: 'mL', drop: 'drops', tablet: 'tablets' };
+const Z90 = 1.2816;
+
+/** How much rennet, and when to try the curd. */
+export function RennetSum({ desk }: { readonly desk: SumDesk }) {
+  const units = useUnits();
+  const [decilitres, setDecilitres] = useState(40);
+  const [imcu, setImcu] = useState(35);
+  const [celsius, setCelsius] = useState(32);
+  const [ph, setPh] = useState(6.5);
+  const [unfolded, setUnfolded] = useState(0);
+  const [unit, setUnit] = useState<RennetUnit>('mL');
+  const [known, setKnown] = useState<'yes' | 'no'>('no');
+  const [strength, setStrength] = useState(150);
+  const litres = decilitres / 10;
+  const milk = { imcuPerLitre: imcu, celsius, ph, denaturedFraction: unfolded / 100 };
+  const minutes = minutesToCleanBreak(milk);
+  const label = known === 'yes' ? strength : null;
+  const sigma = cleanBreakSigma(unit, label);
+  const amount = (of: number): string => {
+    const n = rennetUnits(litres, imcu, of);
+    return n < 10 ? n.toFixed(n < 1 ? 2 : 1) : String(Math.round(n));
+  };
+  const [weak, strong] = UNKNOWN_STRENGTH[unit];
+  return (
+    <SumFace
+      desk={desk}
+      controls={
+        <>
+          <StepSlider
+            label="Milk"
+            value={decilitres}
+            shown={units.volume(litres)}
+            min={5}
+            max={400}
+            step={5}
+            onChange={setDecilitres}
+          />
+          <StepSlider
+            label="Rennet"
+            value={imcu}
+            shown={`${imcu} IMCU a litre`}
+            min={4}
+            max={100}
+            step={1}
+            onChange={setImcu}
+          />
+          <Choices
+            legend="Measured by"
+            value={unit}
+            options={RENNET_UNITS.map((value) => ({ value, label: UNIT_WORDS[value] }))}
+            onChange={setUnit}
+          />
+          <Choices
+            legend="Is its strength on the label?"
+            value={known}
+            options={[
+              { value: 'no', label: 'no' },
+              { value: 'yes', label: 'yes' },
+            ]}
+            onChange={setKnown}
+          />
+          {known === 'yes' && (
+            <StepSlider
+              label="One holds"
+              value={strength}
+              shown={`${strength} IMCU`}
+              min={1}
+              max={800}
+              step={1}
+              onChange={setStrength}
+            />
+          )}
+          <HeatSlider label="Milk at" celsius={celsius} min={20} max={42} onCelsius={setCelsius} />
+          <StepSlider
+            label="pH"
+            value={ph}
+            shown={ph.toFixed(1)}
+            min={6}
+            max={6.8}
+            step={0.1}
+            onChange={setPh}
+          />
+          <StepSlider
+            label="Whey protein unfolded by heat"
+            value={unfolded}
+            shown={`${unfolded} %`}
+            min={0}
+            max={100}
+            step={5}
+            onChange={setUnfolded}
+          />
+        </>
+      }
+      answer={`about ${formatMinutes(minutes)}`}
+      answerNote={`to a clean break: try it from ${formatMinutes(minutes * Math.exp(-Z90 * sigma))} on, at the latest after ${formatMinutes(minutes * Math.exp(Z90 * sigma))}`}
+      picture={
+        <LittleCurve
+          label="Minutes against the heat of the milk"
+          lines={[
+            {
+              name: 'minutes',
+              points: Array.from({ length: 23 }, (_, i): readonly [number, number] => [
+                20 + i,
+                minutesToCleanBreak({ ...milk, celsius: 20 + i }),
+              ]),
+              colour: 'cobalt',
+            },
+          ]}
+          xUnit="°C"
+          yUnit="min"
+          dot={[celsius, minutes]}
+        />
+      }
+      facts={[
+        [
+          'Rennet',
+          label === null
+            ? `${amount(strong)}–${amount(weak)} ${UNIT_WORDS[unit]}`
+            : `${amount(rennetStrength(unit, label).imcu)} ${UNIT_WORDS[unit]}`,
+        ],
+      ]}
+      cautions={[
+        label === null
+          ? 'Nobody knows how strong it is: begin in the middle, and write down when it broke clean.'
+          : null,
+        unfolded > 30 ? 'Milk that was heated so sets late and soft with rennet.' : null,
+        imcu > 60 ? 'More than cheese usually takes: it may turn bitter.' : null,
+        'Rennet sets sweet milk: a set is no proof of acid.',
+      ]}
+    />
+  );
+}
