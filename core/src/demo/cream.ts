@@ -36,7 +36,7 @@ export interface DemoCream {
 }
 
 /** Writes down what a cook tells, until an instant. */
-function notes(cookId: string, untilMs: number) {
+export function notes(cookId: string, untilMs: number) {
   const events: DemoEvent[] = [];
   const say = <T extends EventType>(atMs: number, type: T, data: EventOf<T>['data']): void => {
     if (atMs > untilMs) return;
@@ -47,7 +47,7 @@ function notes(cookId: string, untilMs: number) {
 }
 
 /** Begins a make, with what is forecast of it. */
-function begin(
+export function begin(
   say: ReturnType<typeof notes>['say'],
   makeId: string,
   plan: MakePlan,
@@ -61,7 +61,7 @@ function begin(
   });
 }
 
-const grams = (massKg: number) => ({ value: Math.round(massKg * 1000), unit: 'g' }) as const;
+export const grams = (massKg: number) => ({ value: Math.round(massKg * 1000), unit: 'g' }) as const;
 const ownCream = (litres: number, fatFraction: number): MakePlan['milk'] => ({
   litres,
   typed: { value: litres, unit: 'L' },

@@ -125,7 +125,7 @@ export function differences(a: Method, b: Method): string[] {
 
 function wordsOf(value: unknown): string {
   if (value === undefined || value === null) return 'none';
-  if (typeof value !== 'object') return String(value as string | number | boolean);
+  if (typeof value !== 'object') return JSON.stringify(value);
   return Object.entries(value)
     .filter(([key]) => key !== 'id' && key !== 'kind')
     .map(([key, v]) => `${key} ${wordsOf(v)}`)

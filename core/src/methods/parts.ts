@@ -20,7 +20,7 @@ export function named(parts: readonly Part[]): StepInstance[] {
     const step = typeof part === 'string' ? { kind: part } : part;
     const n = (counts.get(step.kind) ?? 0) + 1;
     counts.set(step.kind, n);
-    return { ...step, id: n === 1 ? step.kind : `${step.kind}-${n}` } as StepInstance;
+    return { ...step, id: n === 1 ? step.kind : `${step.kind}-${n}` };
   });
 }
 

@@ -35,8 +35,8 @@ export function minutesOfIso(text: string): number | null {
     /^P(?:(\d+(?:\.\d+)?)D)?(?:T(?:(\d+(?:\.\d+)?)H)?(?:(\d+(?:\.\d+)?)M)?(?:(\d+(?:\.\d+)?)S)?)?$/i.exec(
       text.trim(),
     );
-  if (!parts || parts.slice(1).every((part) => part === undefined)) return null;
-  const [days, hours, minutes, seconds] = parts.slice(1).map((part) => Number(part ?? 0));
+  if (!parts || parts.slice(1).every((part: string | undefined) => part === undefined)) return null;
+  const [days, hours, minutes, seconds] = parts.slice(1).map((part: string | undefined) => Number(part ?? 0));
   return days! * 1440 + hours! * 60 + minutes! + seconds! / 60;
 }
 

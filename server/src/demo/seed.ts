@@ -4,8 +4,11 @@ import {
   demoCultures,
   demoHerd,
   demoHistory,
+  demoKefir,
+  demoMethods,
   demoMilk,
   demoRipening,
+  demoShelf,
   demoUnderWay,
   LANTERN_FOLD,
   playMake,
@@ -204,7 +207,50 @@ async function storePast(db: DataSource, kitchenId: string, nowMs: number): Prom
     await storeCream(db, kitchenId, make, nowMs);
     made++;
   }
+  for (const make of demoShelf(nowMs)) {
+    await storeCream(db, kitchenId, await onGrains(db, kitchenId, make), nowMs);
+    made++;
+  }
+  const methodId = newId(nowMs - 12 * DAY_MS);
+  await appendEvents(
+    db,
+    kitchenId,
+    demoMethods(methodId).map((method) =>
+      entry(methodId, nowMs - (13 - 2 * method.version) * DAY_MS, 'method-changed', {
+        kind: 'saved',
+        method,
+      }),
+    ),
+    nowMs,
+  );
   return made;
+}
+
+/** A make of kefir stands on the grains of the register. */
+async function onGrains(db: DataSource, kitchenId: string, make: DemoCream): Promise<DemoCream> {
+  const { starter } = make.plan;
+  const { cultures } = (await cultureRegister.read(db, kitchenId)).state;
+  const grains = [...cultures.values()].find(
+    (c) => c.kind === starter.kind && isGrains(c) && c.gone === null,
+  );
+  if (!grains) return make;
+  return {
+    ...make,
+    plan: { ...make.plan, starter: { ...starter, cultureId: grains.id, lineId: grains.lineId } },
+  };
+}
+const isGrains = ({ kind }: Pick<Culture, 'kind'>): boolean => kind === 'kefir-grains';
+
+/** How much of something that was weighed is gone by now, kg; `null` when it is nothing the milk room has. */
+function eaten(make: DemoCream, given: DraftEvent, all: readonly DraftEvent[]): number | null {
+  const { gives } = productOf(make.plan);
+  if (given.type === 'weighed')
+    return gives?.[given.data.of ?? 'out'] ? given.data.massKg * (given.data.of ? 1 : 0.7) : null;
+  // The first weighing of whey made its lot; the last one says how much it was.
+  if (given.type !== 'drain-weighed' || !gives?.whey) return null;
+  const weighings = all.filter((e) => e.type === 'drain-weighed');
+  const last = weighings.at(-1);
+  return weighings[0] === given && last ? last.data.massKg : null;
 }
 
 /** Plays one make of cream and stores it. */
@@ -226,9 +272,10 @@ async function storeCream(
   // What came of it some time ago is eaten by now.
   for (const given of drafts) {
     const atMs = Date.parse(given.at) + 2.5 * DAY_MS;
-    if (given.type !== 'weighed' || atMs > untilMs || !productOf(make.plan).gives?.[given.data.of ?? 'out'])
-      continue;
-    const massKg = Math.round(given.data.massKg * (given.data.of ? 1 : 0.7) * 1000) / 1000;
+    if (atMs > untilMs) continue;
+    const gone = eaten(make, given, drafts);
+    if (gone === null) continue;
+    const massKg = Math.round(gone * 1000) / 1000;
     const typed = { value: Math.round(massKg * 1000), unit: 'g' } as const;
     await appendEvents(
       db,
@@ -277,8 +324,9 @@ export async function seedDemo(db: DataSource, kitchenId: string, nowMs: number)
       made++;
     }
     await storeCream(db, kitchenId, demoRipening(nowMs), nowMs);
+    await storeCream(db, kitchenId, await onGrains(db, kitchenId, demoKefir(nowMs)), nowMs);
     await storeChurningDue(db, kitchenId, nowMs);
-    made += 2;
+    made += 3;
   }
   return { made };
 }

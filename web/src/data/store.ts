@@ -16,6 +16,7 @@ import { createSender, forgetDraft, keepDraft, keptDrafts, outboxSlice } from '.
 import { now } from './clock.ts';
 import { chosenCook, deviceId } from './device.ts';
 import { liveSlice } from './live-slice.ts';
+import type * as RegisterPictures from './register-pictures.ts';
 
 export const store = configureStore({
   reducer: { [api.reducerPath]: api.reducer, outbox: outboxSlice.reducer, live: liveSlice.reducer },
@@ -64,7 +65,7 @@ function invalidateSoon(tags: readonly RegisterTag[]): void {
   }, STALE_AFTER_MS);
 }
 
-type Pictures = typeof import('./register-pictures.ts');
+type Pictures = typeof RegisterPictures;
 let pictures: Pictures | null = null;
 
 /** How registers carry an entry out comes with the first place that shows one; without it there is no picture yet. */
