@@ -51,7 +51,7 @@ const SKETCHES: readonly ShelfSketch[] = [
     name: 'Buttermilk, cold week',
     litres: 2.3,
     daysAgo: 31,
-    room: 14.5,
+    room: 16.5,
     rescued: true,
     note: 'Still liquid after a day: the dairy was far too cold. Into the oven with its lamp.',
     say: 'Good after all.',
@@ -130,6 +130,9 @@ function truthFor(random: Random): HiddenTruth {
   };
 }
 
+/** When somebody looked at what was far too slow, h. */
+const RESCUED_H = 17;
+
 /** Longer than this nothing of the demo stands before somebody puts it away, h. */
 const LONGEST_H = 60;
 
@@ -150,6 +153,7 @@ function playShelf(
   let atMs = startMs;
   let zero = startMs;
   let sourMs: number | null = null;
+  let endPh = 6.6;
   let souring: ReturnType<typeof trueSouring> = null;
   const planned = new Map(
     point.steps.map((time, i) => [time.id, time.endMs - (point.steps[i - 1]?.endMs ?? startMs)] as const),
@@ -191,13 +195,13 @@ function playShelf(
           );
         };
         if (sketch.rescued) {
-          say(zero + 24 * HOUR_MS, 'cue-seen', { cue: 'liquid', cleanSmell: null });
-          say(zero + 24.1 * HOUR_MS, 'replanned', {
+          say(zero + RESCUED_H * HOUR_MS, 'cue-seen', { cue: 'liquid', cleanSmell: null });
+          say(zero + (RESCUED_H + 0.1) * HOUR_MS, 'replanned', {
             place: LANTERN_FOLD.places.find(({ kind }) => kind === 'oven-lamp')!,
             why: 'a warm place, to hurry it',
           });
           // In the warm it does in a few hours what the cold had kept it from.
-          hour = 24 + Math.max(3, (hour - 24) * 0.35);
+          hour = RESCUED_H + Math.min(8, Math.max(3, (hour - RESCUED_H) * 0.35));
         }
         for (const share of [0.7, 1]) {
           const lookMs = zero + share * hour * HOUR_MS;
@@ -208,6 +212,7 @@ function playShelf(
           });
         }
         acid(zero + (hour + 0.05) * HOUR_MS);
+        endPh = sketch.rescued ? readyPh : souring.truePh(hour);
         endMs = zero + (hour + 0.1) * HOUR_MS;
       } else {
         // A rennet cheese sours on in its press: its acid is measured there.
@@ -274,8 +279,7 @@ function playShelf(
         Math.round(makeFlow(state, denatured, 14).out.massKg * (0.97 + 0.01 * random.normal()) * 1000) / 1000;
       say(endMs, 'weighed', { massKg: outKg, typed: grams(outKg) });
     } else if (step.facts.endedBy === 'tasted') {
-      const ph = souring ? souring.truePh(Math.min(LONGEST_H, (atMs - zero) / HOUR_MS)) : 6.6;
-      say(endMs, 'tasted', { sourness: sournessOfPh(ph), texture: 'spoonable', text: sketch.say ?? '' });
+      say(endMs, 'tasted', { sourness: sournessOfPh(endPh), texture: 'spoonable', text: sketch.say ?? '' });
     } else done();
     atMs = endMs;
   }

@@ -18,6 +18,8 @@ export interface YieldBalance {
   readonly starterKg: number;
   /** `null` until it is weighed. */
   readonly outKg: number | null;
+  /** Whey that was caught and not stirred back. */
+  readonly wheyKg: number;
   /** In minus out: evaporated, skin, left on the pot. */
   readonly lostKg: number | null;
   readonly yieldFraction: number | null;
@@ -28,11 +30,14 @@ export function yieldOf(state: MakeState): YieldBalance {
   const milkKg = batchOf(state.plan).massKg;
   const starterKg = state.dose.massKg ?? 0;
   const outKg = state.weighedKg;
+  const wheyKg = Math.max(0, (state.curd.whey.at(-1)?.wheyKg ?? 0) - state.curd.returnedKg);
   return {
     milkKg,
     starterKg,
     outKg,
-    lostKg: outKg === null ? null : milkKg + starterKg - outKg,
+    wheyKg,
+    lostKg:
+      outKg === null ? null : milkKg + starterKg - outKg - wheyKg - (state.byProductsKg.buttermilk ?? 0),
     yieldFraction: outKg === null ? null : outKg / (milkKg + starterKg),
   };
 }

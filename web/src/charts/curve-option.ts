@@ -164,7 +164,7 @@ export function curveOption(data: CurveData, theme: CurveTheme, narrow: boolean)
         silent: true,
         lineStyle: { color: theme.brush, width: 1.5, type: 'dashed' as const },
         areaStyle: { color: theme.brush, opacity: 0.12 },
-        endLabel: { ...endLabel('room', theme.brush), fontWeight: 400 },
+        endLabel: { ...endLabel('room', theme.brush), fontWeight: 400, offset: [0, 16] },
       },
       {
         type: 'scatter',

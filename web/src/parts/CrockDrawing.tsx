@@ -116,6 +116,7 @@ export function CrockDrawing({ fill, surface, label, brush = 'waves' }: CrockLoo
   return (
     <svg
       viewBox="0 0 200 202"
+      preserveAspectRatio="xMidYMax meet"
       {...(label === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': label })}
     >
       <defs>

@@ -67,19 +67,21 @@ export function Thread({ makes, nowMs }: { readonly makes: readonly Attended[]; 
         {makes.map((make, row) => {
           const knots = [...make.knots].sort((a, b) => a.atMs - b.atMs);
           const y = 26 + row * ROW;
-          const end = knots.at(-1);
+          // Without a knot in sight it waits all along.
+          const endX = knots.length > 0 ? x(knots.at(-1)!.atMs) : WIDTH;
+          const nameX = knots.length > 0 ? endX + 16 : 16;
           return (
             <g key={make.id}>
               <line
                 x1={0}
-                x2={end ? x(end.atMs) : 0}
+                x2={endX}
                 y1={y}
                 y2={y}
                 stroke="var(--brush)"
                 strokeWidth="4"
                 strokeLinecap="round"
               />
-              <text x={(end ? x(end.atMs) : 0) + 16} y={y + 8} fontSize="23" fill="var(--ink)">
+              <text x={nameX} y={knots.length > 0 ? y + 8 : y - 6} fontSize="23" fill="var(--ink)">
                 {make.name}
               </text>
               {knots.map((knot) => (

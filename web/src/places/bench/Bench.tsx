@@ -17,6 +17,9 @@ import { Thread } from '../../parts/Thread.tsx';
 import { completeStep } from '../../data/complete-step.ts';
 import './bench.css';
 
+/** Further off than this, what comes next is of another day. */
+const FAR_MS = 24 * 3_600_000;
+
 /** What the tag on a crock says: the next moment as a band where it is one. */
 function tagOf(make: LiveMake, units: ReturnType<typeof useUnits>, nowMs: number): string {
   const { state, forecast, next, safety } = make;
@@ -31,8 +34,9 @@ function tagOf(make: LiveMake, units: ReturnType<typeof useUnits>, nowMs: number
 function Crock({ make, nowMs }: { readonly make: LiveMake; readonly nowMs: number }) {
   const units = useUnits();
   const look = crockLook(make.state, make.forecast.point, make.safety, nowMs);
+  const far = make.next !== null && make.next.atMs - nowMs > FAR_MS;
   return (
-    <Link to={`/makes/${make.state.id}`} className="crock-link">
+    <Link to={`/makes/${make.state.id}`} className={far ? 'crock-link far' : 'crock-link'}>
       <CrockDrawing {...look} />
       <span className="tag">
         <span className="tag-name">{make.state.plan.name}</span>

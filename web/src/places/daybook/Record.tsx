@@ -112,6 +112,8 @@ export function Record({ state }: { readonly state: MakeState }) {
     ...(cost === null ? [] : [[`${into} cost`, units.cost(cost)] as const]),
     ...(sours ? [['Starter in', units.mass(balance.starterKg)] as const] : []),
     ['Came out', balance.outKg === null ? 'not weighed' : units.mass(balance.outKg)],
+    ...(balance.wheyKg > 0 ? [['Whey caught', units.mass(balance.wheyKg)] as const] : []),
+    ...(state.plan.method.name ? [['Method', state.plan.method.name] as const] : []),
     ...(fat ? fatFacts(fat, state, units) : ghee),
     ...(fat || ghee.length > 0
       ? []
@@ -153,7 +155,7 @@ export function Record({ state }: { readonly state: MakeState }) {
       </div>
       <div className="record">
         <div className="may-shrink">
-          {sours ? (
+          {sours || (!fat && ghee.length === 0) ? (
             <>
               <div className="curve">
                 <MakeCurve

@@ -306,7 +306,7 @@ function StepRow(props: {
           onChange={(e) => {
             const { note: _note, ...bare } = step;
             const note = e.currentTarget.value;
-            onStep((note === '' ? bare : { ...bare, note }));
+            onStep(note === '' ? bare : { ...bare, note });
           }}
         />
       </details>
