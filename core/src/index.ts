@@ -17,3 +17,4 @@ export * from './milkroom/index.ts';
 export * from './cultures/index.ts';
 export * from './planning/index.ts';
 export * from './trace/index.ts';
+export * from './pictures/index.ts';

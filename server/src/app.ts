@@ -22,6 +22,7 @@ import { kitchenRoutes } from './features/kitchen/routes.ts';
 import { learningRoutes } from './features/learning/routes.ts';
 import { cultureRoutes } from './features/cultures/routes.ts';
 import { methodRoutes } from './features/methods/routes.ts';
+import { photoRoutes } from './features/photos/routes.ts';
 import { milkRoutes } from './features/milk/routes.ts';
 import { makeRoutes } from './features/makes/routes.ts';
 import { traceRoutes } from './features/traces/routes.ts';
@@ -132,6 +133,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
     milkRoutes,
     cultureRoutes,
     methodRoutes,
+    photoRoutes,
     learningRoutes,
     backupRoutes,
     accessRoutes,

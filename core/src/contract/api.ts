@@ -3,6 +3,7 @@ import { draftEvent, EVENT_DATA, storedEvent } from './events.ts';
 import { kitchenSettings, zoneName } from './kitchen.ts';
 import { instant, instantMs, shortName, temperatureC, text, ulid } from './quantities.ts';
 import { PRODUCT_IDS } from './methods.ts';
+import { photoRow } from './photos.ts';
 import { rawValue, TRACE_MOST_ROWS } from './trace.ts';
 
 export const appendRequest = z.strictObject({ events: z.array(draftEvent).min(1).max(200) });
@@ -130,6 +131,8 @@ export const backupFile = z.strictObject({
   /** In the order of the log. */
   events: z.array(storedEvent),
   traces: z.array(traceRows),
+  /** Pictures; left out by kitchens that were saved before there were any. */
+  photos: z.array(photoRow).optional(),
 });
 export type BackupFile = z.infer<typeof backupFile>;
 export const restoreResponse = z.strictObject({ makes: z.number(), events: z.number(), rows: z.number() });

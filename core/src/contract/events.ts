@@ -8,6 +8,7 @@ import { milkMovement, milkPoured } from './milk-room.ts';
 import { methodChange } from './method-doc.ts';
 import { stepRef } from './methods.ts';
 import { makePlan, makePlanV1, planChange, plannedForecast } from './plan.ts';
+import { photoFacts } from './photos.ts';
 import { traceFacts } from './trace.ts';
 import {
   deviceName,
@@ -172,6 +173,20 @@ export const EVENT_DATA = {
   'break-tried': z.strictObject({ step: stepRef, clean: z.boolean() }),
   /** The cheese was turned. */
   turned: z.strictObject({ step: stepRef }),
+  /** Which of the kitchen's numbered tags hang on its jars; the latest counts. */
+  tagged: z.strictObject({
+    tags: z
+      .array(
+        z
+          .number('is not a number')
+          .int('is not a whole number')
+          .min(1, 'begins at 1')
+          .max(999, 'ends at 999'),
+      )
+      .max(40, 'is more than forty'),
+  }),
+  /** A picture was taken of it; it is stored elsewhere. */
+  photographed: photoFacts,
   'method-changed': methodChange,
   'kitchen-changed': kitchenChange,
   /** What was learned about one thing is forgotten from here on. */

@@ -35,14 +35,6 @@ export function swapWaterC(
   return waterC > 100 ? null : waterC;
 }
 
-/** Heat of curd and whey after such a swap. @example swappedC(swap, 60) */
-export function swappedC({ composition, massKg, celsius, drawFraction }: WheySwap, waterC: number): number {
-  const heat = specificHeatKjPerKgK(composition, celsius);
-  const curd = massKg * (1 - drawFraction) * heat;
-  const water = massKg * drawFraction * WATER_KJ_PER_KG_K;
-  return (curd * celsius + water * waterC) / (curd + water);
-}
-
 /** °C a minute at which a burner warms some milk, losses left out. @param powerKw into the milk */
 export const heatingPaceCPerMin = (
   composition: Composition,
@@ -54,10 +46,6 @@ export const heatingPaceCPerMin = (
 /** Pressure under a weight, kPa. @param diameterCm of the follower @example pressureKpa(10, 15) // 5.6 */
 export const pressureKpa = (massKg: number, diameterCm: number): number =>
   (massKg * GRAVITY_M_PER_S2) / ((Math.PI * (diameterCm / 100) ** 2) / 4) / 1000;
-
-/** The weight that presses so hard, kg. */
-export const weightForKpa = (kpa: number, diameterCm: number): number =>
-  (kpa * 1000 * ((Math.PI * (diameterCm / 100) ** 2) / 4)) / GRAVITY_M_PER_S2;
 
 /** Hours in the brine, a range [judgement]. @example briningHours(0.6, 5) // [5.9, 7.1] */
 export const briningHours = (wheelKg: number, heightCm: number): readonly [number, number] => [
@@ -72,7 +60,6 @@ export const wheelHeightCm = (wheelKg: number, diameterCm: number): number =>
 /** Salt for some water, kg: brine is salt over salt and water, by weight. @example brineSaltKg(4, 0.2) // 1 */
 export const brineSaltKg = (waterKg: number, brineFraction: number): number =>
   (waterKg * brineFraction) / (1 - brineFraction);
-export const brineOf = (saltKg: number, waterKg: number): number => saltKg / (saltKg + waterKg);
 
 /** A cheese out of some milk. */
 export interface CheeseYield {

@@ -6,8 +6,6 @@ const MOST_RISEN: Readonly<Record<'raw' | 'heated', number>> = { raw: 0.8, heate
 const TAU_H_PER_10CM = 10;
 /** Richer than this no layer is promised: it is cream all through. */
 export const NO_LAYER_FROM = 0.25;
-/** One σ of the layer's mass [F: wide]. */
-export const TWO_OF_A_JAR_SPREAD = 0.3;
 
 /** A jar of creamy milk that sours standing. */
 export interface TwoLayers {

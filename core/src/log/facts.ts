@@ -88,6 +88,8 @@ export const EVENT_FACTS: Readonly<Record<EventType, EventFacts>> = {
   'whey-returned': { of: MAKE, shapes: true },
   'break-tried': { of: MAKE, bounded: true },
   turned: { of: MAKE, bounded: true },
+  tagged: { of: MAKE, bounded: true, aside: true, unlisted: true },
+  photographed: { of: MAKE, bounded: true, aside: true, afterwards: true, unlisted: true },
   'method-changed': { of: ['method'], begins: true },
   'kitchen-changed': { of: ['kitchen'] },
   'learning-reset': { of: ['kitchen'] },

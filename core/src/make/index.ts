@@ -6,6 +6,8 @@ export * from './forecast.ts';
 export { coldHours, standsTold } from './tail.ts';
 export * from './flow.ts';
 export * from './turns.ts';
+export * from './rennet.ts';
+export * from './standing.ts';
 export * from './draining.ts';
 export * from './planned.ts';
 export * from './safety.ts';

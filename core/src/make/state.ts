@@ -108,6 +108,8 @@ export interface MakeState {
   readonly iced: { readonly fromMs: number; readonly toMs: number } | null;
   readonly flavours: readonly { readonly with: Flavouring; readonly text: string }[];
   /** As it was cut or moulded the last time. */
+  /** Numbered tags on its jars. */
+  readonly tags: readonly number[];
   readonly pieces: readonly { readonly count: number; readonly massKg: number }[];
   /** What was seen of a curd: whey caught, tries, turns. */
   readonly curd: CurdSeen;
@@ -384,6 +386,7 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
     })),
     iced: laid && { fromMs: instantOf(laid), toMs: instantOf(laid) + laid.data.minutes * 60_000 },
     flavours: of('flavoured').map((e) => e.data),
+    tags: last(of('tagged'))?.data.tags ?? [],
     pieces: last(of('shaped'))?.data.pieces ?? [],
     curd: curdSeen(effective, batchOf(plan).massKg + (starter?.data.massKg ?? plan.starter.massKg ?? 0)),
     moistureFraction: tested && panMoisture(tested.data.beforeKg, tested.data.afterKg),

@@ -32,7 +32,7 @@ export interface TailStep extends StepTime {
 }
 
 /** Heat of a place something stands in, °C. @param asItIs how warm it is now */
-export function standingC(plan: MakePlan, stands: Stands, asItIs: number, atMs: number): number {
+function standingC(plan: MakePlan, stands: Stands, asItIs: number, atMs: number): number {
   if (stands === 'cold') return FRIDGE_C;
   if (stands === 'cellar') return CELLAR_C;
   return stands === 'room' ? roomAtC(plan, atMs) : asItIs;

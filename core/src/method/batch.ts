@@ -1,5 +1,11 @@
 import type { MakePlan } from '../contract/index.ts';
-import { inoculumOf, mixedInocula, STARTER_FACTS, type Inoculum, type SouringKind } from '../culture/index.ts';
+import {
+  inoculumOf,
+  mixedInocula,
+  STARTER_FACTS,
+  type Inoculum,
+  type SouringKind,
+} from '../culture/index.ts';
 import {
   massOfLitresKg,
   MILK_FACTS,

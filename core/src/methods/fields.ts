@@ -110,5 +110,7 @@ export function fieldsOfStep(kind: StepKind): StepField[] {
 }
 
 /** A step with one of its fields changed; what does not fit is found out by its method's faults. */
-export const withField = (step: StepInstance, key: string, value: unknown): StepInstance =>
-  ({ ...step, [key]: value });
+export const withField = (step: StepInstance, key: string, value: unknown): StepInstance => ({
+  ...step,
+  [key]: value,
+});

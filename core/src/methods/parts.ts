@@ -14,7 +14,7 @@ type Part =
   (Plain & StepKind) | (StepInstance extends infer S ? (S extends unknown ? Omit<S, 'id'> : never) : never);
 
 /** Steps with names of their own: "rest", "rest-2". */
-export function named(parts: readonly Part[]): StepInstance[] {
+function named(parts: readonly Part[]): StepInstance[] {
   const counts = new Map<string, number>();
   return parts.map((part) => {
     const step = typeof part === 'string' ? { kind: part } : part;

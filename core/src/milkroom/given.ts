@@ -22,7 +22,8 @@ const parts = (plan: MakePlan): boolean => methodSteps(plan).some(({ facts }) =>
 const compositionOf = (plan: MakePlan, part: Part) => {
   const { composition } = batchOf(plan);
   const { out, off } = massFlow(plan);
-  const parted = part === 'out' ? (off.length > 0 ? out : null) : (off.find(({ what }) => what === part) ?? null);
+  const parted =
+    part === 'out' ? (off.length > 0 ? out : null) : (off.find(({ what }) => what === part) ?? null);
   // What a step of it parts off has its own fat and protein; milk sugar and salts are in the water of both.
   if (parted)
     return {

@@ -5,7 +5,7 @@ import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
 const own = ({ step }: StepOf) => paramsOf(step, 'brine');
 
 /** Hours in the brine, between which two: as decided, or by weight and height. */
-export function brineHours(of: StepOf, curd: Curd): readonly [number, number] {
+function brineHours(of: StepOf, curd: Curd): readonly [number, number] {
   const { hours, diameterCm } = own(of);
   return hours === null ? briningHours(curd.massKg, wheelHeightCm(curd.massKg, diameterCm)) : [hours, hours];
 }

@@ -151,7 +151,7 @@ export const CURD_OUTPUTS = {
   }),
 } as const;
 
-export type CurdSum = keyof typeof CURD_INPUTS;
+type CurdSum = keyof typeof CURD_INPUTS;
 export type CurdSums = {
   readonly [N in CurdSum]: (input: z.infer<(typeof CURD_INPUTS)[N]>) => z.infer<(typeof CURD_OUTPUTS)[N]>;
 };

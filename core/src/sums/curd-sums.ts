@@ -68,7 +68,12 @@ export const CURD_SUMS: CurdSums = {
   },
   ripen: ({ litres, dose, starter, ageD, roomByHour, startHour, sourness, members, seed, ...cream }) => {
     const startMs = SOME_DAY + startHour * HOUR_MS;
-    const begun = beginPlan(CULTURED_CREAM.id, defaultKitchen('UTC'), new Date(startMs).toISOString(), litres);
+    const begun = beginPlan(
+      CULTURED_CREAM.id,
+      defaultKitchen('UTC'),
+      new Date(startMs).toISOString(),
+      litres,
+    );
     const { dosing } = STARTER_FACTS[starter];
     const plan = {
       ...begun,

@@ -1,5 +1,12 @@
 import { DataSource } from 'typeorm';
-import { eventEntity, kitchenCodeEntity, kitchenEntity, tabletEntity, traceChunkEntity } from './entities.ts';
+import {
+  eventEntity,
+  kitchenCodeEntity,
+  kitchenEntity,
+  photoEntity,
+  tabletEntity,
+  traceChunkEntity,
+} from './entities.ts';
 import { MIGRATIONS } from './migrations.ts';
 
 export interface DatabaseAddress {
@@ -19,7 +26,7 @@ export function createDataSource(address: DatabaseAddress): DataSource {
     username: address.user,
     password: address.password,
     database: address.database,
-    entities: [kitchenEntity, eventEntity, traceChunkEntity, kitchenCodeEntity, tabletEntity],
+    entities: [kitchenEntity, eventEntity, traceChunkEntity, kitchenCodeEntity, tabletEntity, photoEntity],
     migrations: MIGRATIONS,
     migrationsTransactionMode: 'each',
     synchronize: false,

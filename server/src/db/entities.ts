@@ -57,6 +57,32 @@ export const traceChunkEntity = new EntitySchema<TraceChunkRow>({
   ],
 });
 
+/** A maker's picture, as it was taken and made small. */
+export interface PhotoRow {
+  kitchenId: string;
+  photoId: string;
+  bytes: Buffer;
+}
+
+export const photoEntity = new EntitySchema<PhotoRow>({
+  name: 'photo',
+  columns: {
+    kitchenId: { type: 'char', length: 26, primary: true },
+    photoId: { type: 'char', length: 26, primary: true },
+    bytes: { type: 'mediumblob' },
+  },
+  foreignKeys: [
+    {
+      name: 'photo_kitchen',
+      target: 'kitchen',
+      columnNames: ['kitchenId'],
+      referencedColumnNames: ['id'],
+      onDelete: 'NO ACTION',
+      onUpdate: 'NO ACTION',
+    },
+  ],
+});
+
 /** The code that lets a device of the local network join; only its hash is kept. */
 export interface KitchenCodeRow {
   kitchenId: string;

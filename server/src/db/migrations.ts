@@ -81,4 +81,29 @@ class StreamTypes1795600000000 implements MigrationInterface {
   }
 }
 
-export const MIGRATIONS = [Log1767225600000, TracesAndTablets1767312000000, StreamTypes1795600000000];
+/** Makers' own pictures. */
+class Photos1795700000000 implements MigrationInterface {
+  readonly name = 'Photos1795700000000';
+
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query(
+      'CREATE TABLE `photo` (`kitchenId` char(26) NOT NULL, `photoId` char(26) NOT NULL, `bytes` mediumblob NOT NULL, ' +
+        'PRIMARY KEY (`kitchenId`, `photoId`)) ENGINE=InnoDB',
+    );
+    await runner.query(
+      'ALTER TABLE `photo` ADD CONSTRAINT `photo_kitchen` FOREIGN KEY (`kitchenId`) ' +
+        'REFERENCES `kitchen`(`id`) ON DELETE NO ACTION ON UPDATE NO ACTION',
+    );
+  }
+
+  async down(runner: QueryRunner): Promise<void> {
+    await runner.query('DROP TABLE `photo`');
+  }
+}
+
+export const MIGRATIONS = [
+  Log1767225600000,
+  TracesAndTablets1767312000000,
+  StreamTypes1795600000000,
+  Photos1795700000000,
+];

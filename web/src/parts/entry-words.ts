@@ -132,6 +132,10 @@ export function entryWords(event: LoggedEvent, units: Units): string | null {
       return event.data.clean ? 'tried: it breaks clean' : 'tried: no clean break yet';
     case 'turned':
       return 'turned';
+    case 'tagged':
+      return event.data.tags.length === 0 ? 'no tag on it' : `tags ${event.data.tags.join(', ')}`;
+    case 'photographed':
+      return `a picture, ${stepWords(event.data.step)}`;
     case 'tasted':
       return `tasted: ${event.data.sourness}, ${event.data.texture}${event.data.text ? `. ${event.data.text}` : ''}`;
     case 'noted':

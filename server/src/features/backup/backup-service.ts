@@ -3,7 +3,9 @@ import {
   BACKUP_FORMAT,
   BACKUP_VERSION,
   backupFile,
+  photoRow,
   storedEvent,
+  type PhotoRow,
   type StoredEvent,
   type TraceRows,
 } from '@morning-crock/core/contract';
@@ -17,6 +19,7 @@ import { withLog, type LogWriter } from '../events/event-log.ts';
 import { FileHead, parsed } from '../exchange/file-parts.ts';
 import { jsonItems } from '../exchange/json-items.ts';
 import { members, pagesOf, traceOut } from '../exchange/json-out.ts';
+import { keepPhoto, pictureOf, readPhoto } from '../photos/photo-service.ts';
 import { storeTrace } from '../traces/trace-store.ts';
 
 const NOTICE =
@@ -36,9 +39,13 @@ export async function* backUp(db: DataSource, kitchenId: string, nowMs: number):
   };
   yield `${JSON.stringify(head).slice(0, -1)},"events":[`;
   const traceIds: string[] = [];
+  const photoIds: string[] = [];
   async function* events(): AsyncGenerator<readonly StoredEvent[]> {
     for await (const page of pagesOf(db, kitchenId)) {
-      for (const e of page) if (e.type === 'trace-imported') traceIds.push(e.data.traceId);
+      for (const e of page) {
+        if (e.type === 'trace-imported') traceIds.push(e.data.traceId);
+        if (e.type === 'photographed') photoIds.push(e.data.photoId);
+      }
       yield page;
     }
   }
@@ -47,6 +54,15 @@ export async function* backUp(db: DataSource, kitchenId: string, nowMs: number):
   for (const [i, traceId] of traceIds.entries()) {
     if (i > 0) yield ',';
     yield* traceOut(db, kitchenId, traceId);
+  }
+  yield '],"photos":[';
+  let first = true;
+  for (const photoId of photoIds) {
+    const bytes = await readPhoto(db, kitchenId, photoId);
+    // One that came in with another kitchen's daybook has no picture here.
+    if (!bytes) continue;
+    yield `${first ? '' : ','}${JSON.stringify({ photoId, jpeg: bytes.toString('base64') })}`;
+    first = false;
   }
   yield ']}';
 }
@@ -115,7 +131,7 @@ export async function restore(
       await breathe();
     };
     for await (const { key, index, value } of jsonItems(open(), {
-      lists: ['events', 'traces'],
+      lists: ['events', 'traces', 'photos'],
       plain: Object.keys(headSchema.shape),
     })) {
       if (index === null) {
@@ -130,6 +146,14 @@ export async function restore(
         brought.add(trace.traceId);
         await storeTrace(log.manager, kitchenId, trace);
         counts.rows += trace.at.length;
+        continue;
+      }
+      if (key === 'photos') {
+        const photo: PhotoRow = parsed(photoRow, value, path);
+        const { bytes } = pictureOf(photo, `${path}.jpeg`);
+        if (brought.has(photo.photoId)) broken(`${path}.photoId`, 'is in the file twice');
+        brought.add(photo.photoId);
+        await keepPhoto(log.manager, kitchenId, photo.photoId, bytes);
         continue;
       }
       const event = parsed(storedEvent, value, path);

@@ -33,6 +33,14 @@ export const eventRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
           },
         ]);
       }
+      const photo = request.body.events.findIndex((e) => e.type === 'photographed');
+      if (photo >= 0)
+        throw new AppError('bad-input', [
+          {
+            path: `events.${photo}.type`,
+            message: 'a picture comes in with its entry, at /api/makes/:id/photos',
+          },
+        ]);
       const { events } = await appendEvents(
         app.db,
         request.identity.kitchenId,

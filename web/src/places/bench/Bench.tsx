@@ -39,7 +39,10 @@ function Crock({ make, nowMs }: { readonly make: LiveMake; readonly nowMs: numbe
     <Link to={`/makes/${make.state.id}`} className={far ? 'crock-link far' : 'crock-link'}>
       <CrockDrawing {...look} />
       <span className="tag">
-        <span className="tag-name">{make.state.plan.name}</span>
+        <span className="tag-name">
+          {make.state.tags.length > 0 && <span className="number">{make.state.tags.join('·')} </span>}
+          {make.state.plan.name}
+        </span>
         <span className={make.safety.verdict === 'over' ? 'danger' : 'quiet'}>
           {tagOf(make, units, nowMs)}
         </span>

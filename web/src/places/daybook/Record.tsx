@@ -7,6 +7,7 @@ import {
   milkCost,
   pointForecast,
   productOf,
+  rennetLearned,
   souringOf,
   yieldOf,
   type MakeState,
@@ -15,6 +16,7 @@ import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { Button } from '@mantine/core';
 import type { Units } from '../../data/units-of.ts';
+import { Pictures } from '../../parts/Pictures.tsx';
 import { useUnits } from '../../data/use-units.ts';
 import { MakeCurve } from '../../charts/MakeCurve.tsx';
 import { curveDataOf } from '../../charts/curve-data.ts';
@@ -86,6 +88,22 @@ function StepsTable({ state, units }: { readonly state: MakeState; readonly unit
 
 const VERDICT = { kept: '✓ kept', discarded: '✗ discarded', 'under-way': '● under way' } as const;
 
+/** The pictures that were taken of it, in order. */
+function RecordPictures({ state, units }: { readonly state: MakeState; readonly units: Units }) {
+  const taken = state.events.flatMap((e) => (e.type === 'photographed' ? [e] : []));
+  if (taken.length === 0) return null;
+  return (
+    <section aria-label="Pictures" className="below-m">
+      <Pictures
+        pictures={taken.map((e) => ({
+          id: e.data.photoId,
+          words: `${state.steps.find(({ step }) => step.id === e.data.step)?.step.title ?? ''}, ${units.time(Date.parse(e.at), Date.parse(e.at))}`,
+        }))}
+      />
+    </section>
+  );
+}
+
 /** One make in the Daybook: predicted, as stored then, against real. */
 export function Record({ state }: { readonly state: MakeState }) {
   const units = useUnits();
@@ -104,6 +122,10 @@ export function Record({ state }: { readonly state: MakeState }) {
   const sours = souringOf(state) !== null;
   const fat = useMemo(() => fatBalance(state, state.finished?.atMs ?? state.startedAtMs), [state]);
   const ghee = gheeFacts(state, units);
+  const learned = useMemo(
+    () => rennetLearned(state, pointForecast(state, state.finished?.atMs ?? state.startedAtMs)),
+    [state],
+  );
   const facts: readonly (readonly [string, string])[] = [
     [
       `${goods.into.charAt(0).toUpperCase()}${goods.into.slice(1)} in`,
@@ -113,6 +135,14 @@ export function Record({ state }: { readonly state: MakeState }) {
     ...(sours ? [['Starter in', units.mass(balance.starterKg)] as const] : []),
     ['Came out', balance.outKg === null ? 'not weighed' : units.mass(balance.outKg)],
     ...(balance.wheyKg > 0 ? [['Whey caught', units.mass(balance.wheyKg)] as const] : []),
+    ...(learned
+      ? [
+          [
+            'Your rennet',
+            `about ${Math.round(learned.imcu)} IMCU a ${learned.unit}, by its clean break`,
+          ] as const,
+        ]
+      : []),
     ...(state.plan.method.name ? [['Method', state.plan.method.name] as const] : []),
     ...(fat ? fatFacts(fat, state, units) : ghee),
     ...(fat || ghee.length > 0
@@ -173,6 +203,7 @@ export function Record({ state }: { readonly state: MakeState }) {
             <Clarified state={state} units={units} />
           )}
           {fat && <FatFlow fat={fat} units={units} />}
+          <RecordPictures state={state} units={units} />
           <StepsTable state={state} units={units} />
           {state.traces.map((trace) => (
             <TraceView key={trace.traceId} makeId={state.id} trace={trace} />

@@ -37,6 +37,7 @@ import { Jars } from './Jars.tsx';
 import { completeStep, skipStep } from '../../data/complete-step.ts';
 import { curveDataOf } from '../../charts/curve-data.ts';
 import { DenatureMeter } from './DenatureMeter.tsx';
+import { Looks } from './Looks.tsx';
 import { LastReading } from './LastReading.tsx';
 import { EntryLog } from '../../parts/EntryLog.tsx';
 import { MoreOf } from './MoreOf.tsx';
@@ -44,6 +45,7 @@ import { Note } from './Note.tsx';
 import { Pad } from './Pad.tsx';
 import { panelOf, underOf } from './panels/index.ts';
 import { StepEntries } from './panels/StepEntries.tsx';
+import { Beside, Tags } from './Standing.tsx';
 import { NightWays, Turnings } from './SouringWays.tsx';
 import { TasteForm } from './TasteForm.tsx';
 import { UndoLine } from '../../parts/UndoLine.tsx';
@@ -203,6 +205,8 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
             </p>
           )}
           <CoolingWays state={state} nowMs={minuteMs} />
+          <Beside state={state} />
+          <Looks state={state} />
           <NightWays state={state} forecast={forecast} nowMs={minuteMs} />
           {heating && (
             <div className="above-m">
@@ -262,6 +266,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
         <EntryLog streamId={state.id} events={state.events} endedMs={state.finished?.atMs} />
         <section className="column" aria-label="More">
           <Note state={state} />
+          <Tags state={state} />
           <Turnings state={state} nowMs={minuteMs} />
           <MoreOf state={state} />
           <div className="row">
@@ -334,6 +339,7 @@ export function MakePlace({ make, state }: { readonly make: OneMake; readonly st
         <span className="quiet">
           {units.volume(batchOf(state.plan).litres)} in {state.plan.pot.name}, begun{' '}
           {units.day(state.startedAtMs)}
+          {state.tags.length > 0 && `, tag ${state.tags.join(', ')}`}
         </span>
         {kept.length > 0 && (
           <span className="quiet" role="status">

@@ -2,6 +2,7 @@ import {
   brineSaltKg,
   briningHours,
   cheeseOf,
+  heatingPaceCPerMin,
   massOfLitresKg,
   MILK_FACTS,
   pressureKpa,
@@ -34,6 +35,8 @@ export function CheeseSum({ desk }: { readonly desk: SumDesk }) {
   const heightCm = wheelHeightCm(cheese.cheeseKg, across);
   const [fromH, untilH] = briningHours(cheese.cheeseKg, heightCm);
   const hot = swapWaterC({ composition, massKg, celsius: fromC, drawFraction: draw / 100 }, toC);
+  const { burner } = desk.plan;
+  const pace = heatingPaceCPerMin(composition, massKg, burner.powerKw * burner.efficiency, fromC);
   const inches = units.system !== 'metric';
   const long = (cm: number): string => (inches ? `${(cm / 2.54).toFixed(1)} in` : `${cm.toFixed(0)} cm`);
   return (
@@ -116,6 +119,10 @@ export function CheeseSum({ desk }: { readonly desk: SumDesk }) {
         ['Salt for it', units.mass(brineSaltKg(water, brine / 100))],
         ['Wash water at', hot === null ? 'none is hot enough' : units.temperature(hot)],
         ['Wash water', units.volume(massKg * (draw / 100))],
+        [
+          'The ring warms it by',
+          `${(pace * (units.temperatureUnit === 'F' ? 1.8 : 1)).toFixed(1)} °${units.temperatureUnit} a minute at most`,
+        ],
       ]}
       cautions={[
         brine / 100 < WEAK_BRINE ? 'A brine below 8 % is weak: it keeps badly.' : null,

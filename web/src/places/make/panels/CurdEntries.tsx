@@ -1,5 +1,6 @@
 import {
   drainingNow,
+  grainsAfter,
   nextTurn,
   SYSTEM_UNITS,
   toKilograms,
@@ -177,7 +178,12 @@ export function Grains({ state }: { readonly state: MakeState }) {
         fault={(kg) => (kg > 20 ? 'That is more than 20 kg of grains.' : null)}
         onWeighed={(massKg, typed) => void record(id, 'culture-changed', { kind: 'weigh', massKg, typed })}
       />
-      {culture.massKg !== null && <p className="quiet">In the register: {units.mass(culture.massKg)}.</p>}
+      {culture.massKg !== null && (
+        <p className="quiet">
+          In the register: {units.mass(culture.massKg)}; in milk about{' '}
+          {units.mass(grainsAfter(culture.massKg, 1, 'milk'))} tomorrow.
+        </p>
+      )}
     </>
   );
 }

@@ -1,0 +1,1 @@
+export { jpegSize } from './jpeg.ts';
