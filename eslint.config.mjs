@@ -39,7 +39,7 @@ export default tseslint.config(
   {
     files: ['core/src/**/*.ts', 'server/src/**/*.ts', 'web/src/**/*.ts', 'web/src/**/*.tsx'],
     ignores: [
-      'core/src/{steps,products,contract,demo,methods}/**',
+      'core/src/{steps,products,contract,demo,methods,schools}/**',
       'web/src/places/*/panels/**',
       'web/src/places/methods/**',
       'server/src/{demo,testing}/**',

@@ -10,6 +10,7 @@ export * from './log/index.ts';
 export * from './method/index.ts';
 export * from './steps/index.ts';
 export * from './products/index.ts';
+export * from './schools/index.ts';
 export * from './methods/index.ts';
 export * from './make/index.ts';
 export * from './learn/index.ts';

@@ -2,7 +2,7 @@ import { drainedAfter, drainedBy, wheyBackKg } from '../curd/index.ts';
 import type { EventType, MakePlan, Method } from '../contract/index.ts';
 import { cueProbability, MILK_CUES, sournessOfPh, type Cue } from '../culture/index.ts';
 import { makeFlow, pointForecast, souringOf, stateOfPlan } from '../make/index.ts';
-import { SHIPPED_METHODS } from '../methods/index.ts';
+import { SHIPPED_METHODS } from '../schools/index.ts';
 import { createRandom, hashSeed, type Random } from '../numerics/index.ts';
 import { methodSteps, planOfMethod } from '../products/index.ts';
 import { drainingOf, markPh, NOTHING_SEEN, thicknessOf } from '../steps/index.ts';

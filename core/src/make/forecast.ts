@@ -26,7 +26,8 @@ import { incubationOf, type Incubation } from './incubation.ts';
 import { markBand, markMs, NOWHERE, type ForeseenMark } from './marks.ts';
 import { acidityReadings, foldMake, souringOf, souringPlan, souringStep, type MakeState } from './state.ts';
 import { tailSteps, type TailFrom, type TailStep } from './tail.ts';
-import { walkThermal, type StepTime, type ThermalWalk } from './thermal.ts';
+import type { StepTime } from './step-time.ts';
+import { walkThermal, type ThermalWalk } from './thermal.ts';
 
 const HOUR_MS = 3_600_000;
 const MINUTE_MS = 60_000;

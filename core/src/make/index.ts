@@ -1,6 +1,7 @@
 export * from './entry-value.ts';
 export * from './state.ts';
 export * from './thermal.ts';
+export * from './step-time.ts';
 export * from './incubation.ts';
 export * from './forecast.ts';
 export { coldHours, standsTold } from './tail.ts';

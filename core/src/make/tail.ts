@@ -5,7 +5,7 @@ import type { MakePlan, Stands } from '../contract/index.ts';
 import { roomAtC } from '../method/index.ts';
 import { makeFlow } from './flow.ts';
 import { souringStep, type MakeState, type StepState } from './state.ts';
-import type { StepTime } from './thermal.ts';
+import type { StepTime } from './step-time.ts';
 
 const MINUTE_MS = 60_000;
 /** Judge it after this long in the cold, h, where its step says nothing else. */

@@ -1,27 +1,13 @@
 import { denaturedFraction, pasteurisationMinutes, type HeatProfile } from '../heat/index.ts';
 import { interpolateLinear } from '../numerics/index.ts';
-import type { StepId, StepKind } from '../contract/index.ts';
 import { batchOf } from '../method/index.ts';
 import { productOf } from '../products/index.ts';
 import { closed, handsOnly, STEP_TYPES, type Leg, type LegReading, type LegRun } from '../steps/index.ts';
+import type { StepTime } from './step-time.ts';
 import { laterMinutes } from './tail.ts';
 import { souringStep, type MakeState, type StepState, type TemperatureReading } from './state.ts';
 
 const MINUTE_MS = 60_000;
-
-/** One step on the clock. */
-export interface StepTime {
-  readonly id: StepId;
-  readonly kind: StepKind;
-  readonly status: StepState['status'];
-  readonly startMs: number;
-  /** Done: when it ended. Else the middle forecast, never before now. */
-  readonly endMs: number;
-  /** One σ of the end, counted from the first step that is not done, minutes. */
-  readonly sigmaMin: number;
-  /** The model says that the target is never reached as things stand. */
-  readonly endless: boolean;
-}
 
 /** Everything up to the souring, or all of it where nothing sours: times, temperatures, what the heat did. */
 export interface ThermalWalk {

@@ -1,4 +1,3 @@
-export { SHIPPED_METHODS, usualMethod } from './shipped.ts';
 export { foldMethods, nextVersion } from './kept.ts';
 export { thingsOf } from './asks.ts';
 export { measureMethod, type Measured, type MeasuredStep } from './measure.ts';

@@ -160,7 +160,7 @@ const KG: readonly (readonly [RegExp, number])[] = [
   [/^(?:oz|ounces?)$/i, KILOGRAMS_PER.oz],
   [/^(?:l|litres?|liters?)$/i, 1.03],
   [/^(?:ml|millilitres?|milliliters?)$/i, 0.00103],
-  [/^cups?$/i, (MILLILITRES_PER['cup-us'] * 1.03) / 1e6],
+  [/^cups?$/i, (MILLILITRES_PER['cup-us'] * 1.03) / 1000],
   [/^quarts?$/i, 0.975],
   [/^gallons?$/i, 3.9],
   [/^(?:tbsp|tablespoons?)$/i, 0.0152],

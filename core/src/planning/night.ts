@@ -20,6 +20,8 @@ const MINUTE_MS = 60_000;
 const NIGHT_H = 3;
 /** So far ahead a night is looked for, h. */
 const LOOK_H = 20;
+/** Before this nobody thinks of bed, h. */
+const EVENING_H = 6;
 /** A place has to be cooler by this much to be one, K. */
 const COOLER_K = 3;
 /** This near to what was wanted nobody tastes a difference, pH. */
@@ -108,6 +110,7 @@ export function nightWays(
   const ready = markBand(forecast, 'ready');
   if (!night || readyPh === null || bodyPh === null || forecast.point.ph.length === 0) return null;
   const { bedMs, wakeMs } = night;
+  if (bedMs - nowMs > EVENING_H * HOUR_MS) return null;
   // Done while somebody is up, or in no hurry before the morning.
   if ((ready.p90 !== null && ready.p90 < bedMs) || (ready.p10 !== null && ready.p10 > wakeMs + HOUR_MS))
     return null;

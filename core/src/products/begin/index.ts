@@ -1,5 +1,5 @@
 import type { KitchenSettings, MakePlan, Method, ProductId } from '../../contract/index.ts';
-import { usualMethod } from '../../methods/shipped.ts';
+import { usualMethod } from '../../schools/index.ts';
 import { PRODUCTS } from '../catalogue.ts';
 import type { Begin } from '../product.ts';
 import { beginButter } from './butter.ts';

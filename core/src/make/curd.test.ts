@@ -1,0 +1,227 @@
+import { describe, expect, test } from '@jest/globals';
+import type { EventOf, EventType, MakePlan } from '../contract/index.ts';
+import { defaultKitchen } from '../kitchen/index.ts';
+import type { LoggedEvent } from '../log/index.ts';
+import { nobodyThere } from '../kitchen/index.ts';
+import { planOfMethod } from '../products/index.ts';
+import { SHIPPED_METHODS } from '../schools/index.ts';
+import { createLog, MAKE_ID, START } from './fixtures/events.ts';
+import {
+  alarmsOf,
+  bandForecast,
+  drainingNow,
+  foldMake,
+  makeFlow,
+  nextHands,
+  nextTurn,
+  pointForecast,
+  rennetLearned,
+  safetyOf,
+  sameTags,
+  shownAcidAtMs,
+  soursToTheEnd,
+  wouldMix,
+  yieldOf,
+  type MakeState,
+} from './index.ts';
+
+const MIN = 60_000;
+const KITCHEN = defaultKitchen('UTC');
+const AT = new Date(START).toISOString();
+const planOf = (id: string, litres = 4): MakePlan =>
+  planOfMethod(
+    SHIPPED_METHODS.find((m) => m.id === id)!,
+    KITCHEN,
+    AT,
+    litres,
+  );
+type Entry = { [T in EventType]: readonly [number, T, EventOf<T>['data']] }[EventType];
+
+const make = (plan: MakePlan, ...entries: readonly Entry[]): MakeState => {
+  const log = createLog();
+  return foldMake(MAKE_ID, [
+    log(0, 'make-started', { plan }),
+    ...entries.map(([minute, type, data]) => log(minute, type, data) as LoggedEvent),
+  ])!;
+};
+/** Steps done one after another, so many minutes apart, up to one of them. */
+const doneUpTo = (plan: MakePlan, until: string, every = 15): Entry[] => {
+  const steps = plan.method.steps.map(({ id }) => id);
+  return steps
+    .slice(0, steps.indexOf(until))
+    .map((step, i): Entry => [(i + 1) * every, 'step-done', { step }]);
+};
+const look = (state: MakeState, minute: number) => {
+  const nowMs = START + minute * MIN;
+  const forecast = bandForecast(state, nowMs, 3, 80);
+  const safety = safetyOf(state, forecast.point.temperature, nowMs, null);
+  return { nowMs, forecast, safety, alarms: alarmsOf(state, forecast, safety) };
+};
+
+describe('skyr', () => {
+  const plan = planOf('skyr', 3);
+  const hanging = doneUpTo(plan, 'strain', 60);
+  const beganMin = hanging.at(-1)![0];
+
+  test('a set shows nothing with rennet; only a measured pH stops the clock', () => {
+    const set = make(plan, ...doneUpTo(plan, 'incubate'), [
+      300,
+      'cue-seen',
+      { cue: 'set', cleanSmell: true },
+    ]);
+    expect(shownAcidAtMs(set)).toBeNull();
+    const measured = make(plan, ...doneUpTo(plan, 'incubate'), [
+      300,
+      'ph-read',
+      { ph: 4.6, instrument: 'strip', sigma: null, typed: { value: 4.6, unit: 'pH' } },
+    ]);
+    expect(shownAcidAtMs(measured)).toBe(START + 300 * MIN);
+    const asked = look(set, 301).alarms.find(({ id }) => id === 'safety-limit');
+    expect(asked?.text).toMatch(/measure the whey/i);
+  });
+
+  test('drains towards its thickness; whey that was weighed moves the end, too far is mended with whey', () => {
+    const state = make(plan, ...hanging);
+    const at = (minutes: number, of = state) => drainingNow(of, 0.9, START + (beganMin + minutes) * MIN)!;
+    const book = at(20);
+    expect(book.weighed).toBe(false);
+    expect(book.now.proteinFraction).toBeGreaterThan(0.035);
+    expect(book.thickMs![0]).toBeLessThan(book.thickMs![1]);
+    const typed = { value: 1, unit: 'g' } as const;
+    const slow = make(plan, ...hanging, [
+      beganMin + 20,
+      'drain-weighed',
+      { massKg: 0.6 * book.now.wheyKg, of: 'whey', typed },
+    ]);
+    expect(at(20, slow).thickMs![1]).toBeGreaterThan(book.thickMs![1]);
+    expect(at(20, slow).now.wheyKg).toBeCloseTo(0.6 * book.now.wheyKg, 6);
+    const bag = make(plan, ...hanging, [beganMin + 20, 'drain-weighed', { massKg: 2, of: 'curd', typed }]);
+    expect(at(20, bag).now.curdKg).toBeCloseTo(2, 6);
+
+    const far = at(600);
+    expect(far.backKg).toBeGreaterThan(0.05);
+    const mended = make(
+      plan,
+      ...hanging,
+      [beganMin + 600, 'drain-weighed', { massKg: far.now.wheyKg, of: 'whey', typed }],
+      [beganMin + 605, 'whey-returned', { massKg: far.backKg, typed }],
+    );
+    const after = at(606, mended);
+    expect(after.returnedKg).toBeCloseTo(far.backKg, 9);
+    expect(after.now.proteinFraction).toBeCloseTo(0.075, 3);
+    expect(yieldOf(mended).wheyKg).toBeCloseTo(far.now.wheyKg - far.backKg, 9);
+  });
+
+  test('its forecast tells the draining with a spread of its own, and rings when it is thick', () => {
+    const { forecast, alarms } = look(make(plan, ...hanging), beganMin + 5);
+    const end = forecast.steps.find(({ step }) => step === 'strain')!.end;
+    expect(end.p90! - end.p10!).toBeGreaterThan(10 * MIN);
+    expect(alarms.find(({ id }) => id === 'step-strain')?.dueAtMs).toBe(end.p50);
+  });
+
+  test('what cannot get so thick is endless, and nothing rings for it', () => {
+    const thick = {
+      ...plan,
+      method: {
+        ...plan.method,
+        steps: plan.method.steps.map((s) => (s.kind === 'strain' ? { ...s, fraction: 0.3 } : s)),
+      },
+    };
+    const { forecast, alarms } = look(make(thick, ...hanging), beganMin + 5);
+    expect(forecast.point.steps.find(({ id }) => id === 'strain')).toMatchObject({ endless: true });
+    expect(alarms.map(({ id }) => id)).not.toContain('step-strain');
+    expect(drainingNow(make(thick, ...hanging), 0.9, START + beganMin * MIN)!.thickMs).toBeNull();
+  });
+});
+
+describe('a rennet cheese', () => {
+  const plan = planOf('washed-curd', 8);
+  const renneted = doneUpTo(plan, 'coagulate');
+  const setMin = renneted.at(-1)![0];
+
+  test('its culture is woken by the clock and sours on in curd and press', () => {
+    const state = make(plan, ...doneUpTo(plan, 'ripen-milk'));
+    expect(soursToTheEnd(state)).toBe(false);
+    const { forecast } = look(state, 46);
+    const ripen = forecast.point.steps.find(({ id }) => id === 'ripen-milk')!;
+    expect((ripen.endMs - state.inoculatedAtMs!) / MIN).toBeCloseTo(40, 6);
+    expect(forecast.neverSets).toBe(0);
+    const safe = forecast.marks.find(({ role }) => role === 'safe')!.band;
+    expect(safe.p50!).toBeGreaterThan(ripen.endMs);
+    const last = forecast.point.steps.findLast(({ id }) => id !== 'taste')!;
+    expect((last.endMs - START) / MIN).toBeGreaterThan(35 * 24 * 60);
+  });
+
+  test('tried and not clean, it is tried again in seven minutes and rings again', () => {
+    const state = make(plan, ...renneted);
+    const first = look(state, setMin + 1);
+    const bookMs = first.forecast.point.steps.find(({ id }) => id === 'coagulate')!.endMs;
+    const triedMin = (bookMs - START) / MIN + 1;
+    const tried = make(plan, ...renneted, [triedMin, 'break-tried', { step: 'coagulate', clean: false }]);
+    const again = look(tried, triedMin);
+    const end = again.forecast.point.steps.find(({ id }) => id === 'coagulate')!.endMs;
+    expect((end - START) / MIN).toBeCloseTo(triedMin + 7, 3);
+    expect(first.alarms.map(({ id }) => id)).toContain('step-coagulate');
+    expect(again.alarms.map(({ id }) => id)).toContain('step-coagulate-try-1');
+  });
+
+  test('a clean break tells a rennet whose label says nothing', () => {
+    const state = make(plan, ...renneted, [setMin + 30, 'step-done', { step: 'coagulate' }]);
+    const slower = make(plan, ...renneted, [setMin + 60, 'step-done', { step: 'coagulate' }]);
+    const of = (s: MakeState): number => rennetLearned(s, pointForecast(s, START + 300 * MIN))!.imcu;
+    expect(of(state) / of(slower)).toBeCloseTo(2, 1);
+    expect(rennetLearned(make(plan, ...renneted), pointForecast(make(plan, ...renneted), START))).toBeNull();
+  });
+
+  test('is turned when somebody is up, as often as it was to be, and never just before its end', () => {
+    const pressing = doneUpTo(plan, 'press');
+    const beganMs = START + pressing.at(-1)![0] * MIN;
+    let state = make(plan, ...pressing);
+    const turns: number[] = [];
+    for (;;) {
+      const turn = nextTurn(state, pointForecast(state, beganMs));
+      if (!turn) break;
+      expect(nobodyThere(KITCHEN, turn.atMs)).toBe(false);
+      expect(turn.no).toBe(turns.length + 1);
+      turns.push((turn.atMs - START) / MIN);
+      state = make(plan, ...pressing, ...turns.map((minute): Entry => [minute, 'turned', { step: 'press' }]));
+    }
+    expect(turns.length).toBeGreaterThanOrEqual(2);
+    expect(turns.length).toBeLessThanOrEqual(3);
+    const forecast = look(make(plan, ...pressing), (beganMs - START) / MIN + 1).forecast;
+    expect(nextHands(make(plan, ...pressing), forecast, beganMs)?.act).toBe('Turn it');
+  });
+
+  test('gives its cheese and its whey, all of it', () => {
+    const state = make(plan);
+    const { wentIn, out, off, added } = makeFlow(state, 0);
+    const sum = out.massKg + off.reduce((kg, part) => kg + part.massKg, 0);
+    expect(sum).toBeCloseTo(wentIn.massKg + added.reduce((kg, a) => kg + a.massKg, 0), 9);
+    expect(out.massKg / wentIn.massKg).toBeGreaterThan(0.09);
+    expect(out.massKg / wentIn.massKg).toBeLessThan(0.16);
+  });
+});
+
+describe('what stands beside what', () => {
+  const at = (id: string, product: string, tags: number[]): MakeState => {
+    const plan = planOf(product, 1);
+    const log = createLog();
+    return foldMake(id, [
+      log(0, 'make-started', { plan }),
+      ...doneUpTo(plan, 'incubate').map(([m, t, d]) => log(m, t, d) as LoggedEvent),
+      log(60, 'tagged', { tags }),
+    ])!;
+  };
+  test('two cultures in one room would mix, the same culture twice would not, nor one that is done', () => {
+    const [kefir, buttermilk, more] = [
+      at('A', 'kefir', [4]),
+      at('B', 'buttermilk', [4, 7]),
+      at('C', 'kefir', []),
+    ];
+    expect(wouldMix(kefir, [kefir, buttermilk, more]).map(({ id }) => id)).toEqual(['B']);
+    expect(wouldMix(buttermilk, [kefir]).map(({ id }) => id)).toEqual(['A']);
+    expect(sameTags(kefir, [kefir, buttermilk, more]).map(({ tag, make: m }) => [tag, m.id])).toEqual([
+      [4, 'B'],
+    ]);
+  });
+});

@@ -1,0 +1,16 @@
+import type { StepId, StepKind } from '../contract/index.ts';
+import type { StepState } from './state.ts';
+
+/** One step on the clock. */
+export interface StepTime {
+  readonly id: StepId;
+  readonly kind: StepKind;
+  readonly status: StepState['status'];
+  readonly startMs: number;
+  /** Done: when it ended. Else the middle forecast, never before now. */
+  readonly endMs: number;
+  /** One σ of the end, counted from the first step that is not done, minutes. */
+  readonly sigmaMin: number;
+  /** The model says that the target is never reached as things stand. */
+  readonly endless: boolean;
+}

@@ -1,0 +1,1 @@
+export { SHIPPED_METHODS, usualMethod } from './shipped.ts';
