@@ -125,6 +125,10 @@ const PLACES: readonly (readonly [string, () => string, string])[] = [
   ['ghee on the fire', () => `/makes/${ghee}`, 'Pan and all, on the scales'],
   ['New ghee', () => '/new?make=ghee', 'Until it clears'],
   ['New cultured cream', () => '/new?make=cultured-cream', 'Scald'],
+  ['the methods', () => '/methods', 'What your makes say'],
+  ['a method beside another', () => '/methods?method=brined&beside=cheddared', 'Until it is done'],
+  ['a method in the changing', () => '/methods?method=skyr&edit=1', 'Keep it'],
+  ['a new cheese', () => '/new?make=cheese', 'Start this make'],
   ['readings from a file', () => `/makes/${running}/file`, 'Choose a logger’s file'],
   ['the milk room', () => '/milk', 'Skim now'],
   ['milk in', () => '/milk/in', 'It is in'],
@@ -136,7 +140,7 @@ const PLACES: readonly (readonly [string, () => string, string])[] = [
   ['a culture in', () => '/cultures/in', 'It is in'],
   ['a waking in the planning', () => '/cultures/wake', 'Begin the waking'],
   ['a waking', () => `/makes/${waking}`, 'Feed 1 is in'],
-  ...['skim', 'standardise', 'vigour', 'thaw', 'lactation', 'bought'].map(
+  ...['skim', 'standardise', 'vigour', 'thaw', 'lactation', 'bought', 'drain', 'rennet', 'cheese'].map(
     (name): readonly [string, () => string, string] => [
       `the sum ${name}`,
       () => `/sums/${name}`,

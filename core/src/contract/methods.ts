@@ -45,6 +45,7 @@ const PLAIN_STEPS = [
   'filter',
   'coagulate',
   'ladle',
+  'pour-off',
   'grains-out',
   'whip',
 ] as const;

@@ -275,9 +275,11 @@ function playShelf(
     }
     if (step.facts.endedBy === 'weighed') {
       const denatured = souring?.denatured ?? point.denatured;
-      const outKg =
-        Math.round(makeFlow(state, denatured, 14).out.massKg * (0.97 + 0.01 * random.normal()) * 1000) / 1000;
-      say(endMs, 'weighed', { massKg: outKg, typed: grams(outKg) });
+      const { out, off } = makeFlow(state, denatured, 14);
+      const of = step.facts.weighs;
+      const kg = of ? off.reduce((sum, part) => sum + (part.what === of ? part.massKg : 0), 0) : out.massKg;
+      const outKg = Math.round(kg * (0.97 + 0.01 * random.normal()) * 1000) / 1000;
+      say(endMs, 'weighed', { massKg: outKg, typed: grams(outKg), ...(of ? { of } : {}) });
     } else if (step.facts.endedBy === 'tasted') {
       say(endMs, 'tasted', { sourness: sournessOfPh(endPh), texture: 'spoonable', text: sketch.say ?? '' });
     } else done();

@@ -18,6 +18,7 @@ const ASKS: Readonly<Partial<Record<StepKind, readonly string[]>>> = {
   'grains-out': ['a coarse sieve'],
   'second-ripen': ['bottles'],
   ladle: ['a ladle'],
+  'pour-off': ['a sieve'],
   whip: ['a whisk'],
   freeze: ['a freezer'],
   acidify: ['lemons or vinegar'],

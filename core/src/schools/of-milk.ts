@@ -321,7 +321,7 @@ export const ROOM_MILK_METHODS: readonly Method[] = [
       starter: { kind: 'cultured-buttermilk', share: 0.03, statedRatio: null },
       sourness: 'mild',
     },
-    ['pour', 'inoculate', 'incubate', 'chill', 'ladle', 'taste', 'reserve'],
+    ['pour', 'inoculate', 'incubate', 'chill', 'ladle', 'pour-off', 'taste', 'reserve'],
     'Any stirring sends the cream back down.',
   ),
 ];

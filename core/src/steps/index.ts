@@ -37,6 +37,7 @@ import { SALT } from './salt.ts';
 import { BRINE } from './brine.ts';
 import { ACIDIFY } from './acidify.ts';
 import { LADLE } from './ladle.ts';
+import { POUR_OFF } from './pour-off.ts';
 import { GRAINS_OUT } from './grains-out.ts';
 import { SECOND_RIPEN } from './second-ripen.ts';
 import { MIX_IN } from './mix-in.ts';
@@ -108,6 +109,7 @@ export const STEP_TYPES: Readonly<Record<StepKind, StepType>> = {
   brine: BRINE,
   acidify: ACIDIFY,
   ladle: LADLE,
+  'pour-off': POUR_OFF,
   'grains-out': GRAINS_OUT,
   'second-ripen': SECOND_RIPEN,
   'mix-in': MIX_IN,

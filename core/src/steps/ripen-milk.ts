@@ -1,4 +1,4 @@
-import { MILK_CUES, SAFE_PH } from '../culture/index.ts';
+import { SAFE_PH } from '../culture/index.ts';
 import { MILK_CURD } from './milk-curd.ts';
 import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
 
@@ -27,7 +27,8 @@ export const RIPEN_MILK: StepType = {
     marks: () => [{ id: 'acid', role: 'passing', words: 'Acid enough to keep', ph: SAFE_PH - 0.1 }],
     horizonH: () => HORIZON_H,
     ...MILK_CURD,
-    cues: MILK_CUES,
+    // Rennet sets it, sour or not: eye and spoon tell nothing of its acid.
+    cues: [],
     words: {
       body: 'Firmness',
       look: 'Measure its acid: a strip on the whey will do.',

@@ -32,6 +32,7 @@ const STEP_WORDS: Readonly<Record<StepKind, string>> = {
   stand: 'standing',
   coagulate: 'setting',
   ladle: 'lifting the cream',
+  'pour-off': 'pouring the buttermilk off',
   'grains-out': 'taking the grains out',
   whip: 'whipping',
   'add-rennet': 'adding rennet',

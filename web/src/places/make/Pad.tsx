@@ -223,7 +223,7 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
           </Button>
         </div>
       </form>
-      {state.inoculatedAtMs !== null && (
+      {state.inoculatedAtMs !== null && souring !== null && souring.cues.length > 0 && (
         <div className="above-s">
           <div
             className={`chips ${souring?.smellCounts ? 'with-smell' : ''}`}

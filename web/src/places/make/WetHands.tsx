@@ -63,6 +63,17 @@ function wetButtons(state: MakeState, units: Units): readonly [WetButton, WetBut
           };
     return [salt, iced];
   }
+  const step = state.current?.step.id ?? '';
+  if (tells === 'break')
+    return [
+      { words: 'Tried: not yet', say: () => void record(state.id, 'break-tried', { step, clean: false }) },
+      { words: 'Leave it still', say: null },
+    ];
+  if (tells === 'turns')
+    return [
+      { words: 'Turned', say: () => void record(state.id, 'turned', { step }) },
+      { words: 'Nothing else', say: null },
+    ];
   if (tells !== 'rinses') return null;
   const say = (clear: boolean): WetButton => ({
     words: clear ? 'Washed, clear' : 'Washed, cloudy',
@@ -79,7 +90,7 @@ interface WetButton {
 /** What eye and spoon tell of a souring, most of all: it is set, or it is not. */
 function souringButtons(state: MakeState): readonly [WetButton, WetButton] | null {
   const souring = souringOf(state);
-  if (!souring) return null;
+  if (!souring || souring.cues.length === 0) return null;
   const incubating = state.inoculatedAtMs !== null && state.chilledAtMs === null;
   const notSet = souring.cues[0] ?? 'liquid';
   const say = (cue: Cue): WetButton['say'] =>

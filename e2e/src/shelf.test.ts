@@ -1,0 +1,372 @@
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
+import { defaultKitchen, planOfMethod, SHIPPED_METHODS } from '@morning-crock/core';
+import type { EventOf, EventType, KeptMethod, Lot, MilkRoomResponse } from '@morning-crock/core/contract';
+import { cultureDraft, draft } from '@morning-crock/server/testing';
+import { writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Browser, ElementHandle } from 'puppeteer-core';
+import { ulid } from 'ulid';
+import { fill, goTo, named, openTablet, see, seeNoMore, startBrowser, tap, type Tablet } from './browser.ts';
+import { createWorld, type World } from './world.ts';
+
+const START = Date.parse('2026-03-02T06:00:00.000Z');
+const MIN = 60_000;
+let browser: Browser;
+let world: World;
+let tablet: Tablet;
+
+beforeAll(async () => {
+  browser = await startBrowser();
+});
+afterAll(() => browser.close());
+beforeEach(async () => {
+  world = await createWorld(START);
+});
+afterEach(async () => {
+  expect(tablet.strayRequests).toEqual([]);
+  expect(tablet.faults).toEqual([]);
+  await tablet.close();
+  await world.close();
+});
+
+const stored = <T extends EventType>(type: T, wanted: number) =>
+  world.stored<EventOf<T>['data']>(type, wanted);
+const lots = async (): Promise<Lot[]> =>
+  (await world.kitchen.app.inject('/api/milk')).json<MilkRoomResponse>().lots;
+const open = async (path: string): Promise<void> => {
+  tablet = await openTablet(browser, `${world.address}${path}`);
+};
+/** Time passes and the page notices by asking the server again. */
+async function later(minutes: number): Promise<void> {
+  world.advance(minutes);
+  await tablet.page.reload();
+  // Until its times are worked out, nothing stands where it will stand.
+  await tablet.page.waitForSelector('.beads');
+  await settled();
+}
+/** Nothing moves any more: what is tapped is where it was seen. */
+async function settled(): Promise<void> {
+  await tablet.page.waitForFunction(
+    () =>
+      new Promise<boolean>((resolve) => {
+        const before = document.body.innerText;
+        setTimeout(() => resolve(document.body.innerText === before), 250);
+      }),
+  );
+}
+/** What rings is heard, so that it lies over nothing. */
+async function hear(): Promise<void> {
+  for (let n = 0; n < 6; n++) {
+    const rings = await tablet.page.evaluate(() => document.querySelector('.alarms button') !== null);
+    if (!rings) return;
+    await tap(tablet.page, 'button', 'Heard');
+    await settled();
+  }
+}
+/** A make by a method of the product, with its first steps done by another tablet, up to one of them. */
+async function begunUpTo(method: string, until: string, every: number): Promise<string> {
+  const id = ulid();
+  const plan = planOfMethod(
+    SHIPPED_METHODS.find((m) => m.id === method)!,
+    defaultKitchen('UTC'),
+    new Date(START).toISOString(),
+    4,
+  );
+  const steps = plan.method.steps.map((step) => step.id);
+  const done = steps.slice(0, steps.indexOf(until));
+  world.advance((done.length + 1) * every);
+  await world.send(
+    draft(id, START, 'make-started', { plan }),
+    ...done.map((step, i) => draft(id, START + (i + 1) * every * MIN, 'step-done', { step })),
+  );
+  return id;
+}
+
+test('one jar of creamy milk becomes sour cream and buttermilk, both of them stock', async () => {
+  await open('/methods?method=jar-of-two');
+  const { page } = tablet;
+  await see(page, 'Any stirring sends the cream back down.');
+  await tap(page, 'link', 'Make it');
+  await see(page, /About \d{3} g of sour cream\s+and 1\.\d\d kg of buttermilk/);
+  await tap(page, 'button', 'Start this make');
+  await tap(page, 'button', 'The milk is in');
+  await tap(page, 'button', 'The starter is in');
+  await stored('starter-added', 1);
+  const [begun] = await stored('make-started', 1);
+  expect(begun!.data.plan).toMatchObject({ product: 'jar-of-two', method: { id: 'jar-of-two', version: 1 } });
+  await fill(page, 'Tags on its jars', '7, x');
+  await see(page, '“x” is no tag: they go from 1 to 999.');
+  await fill(page, 'Tags on its jars', '7');
+  await tap(page, 'button', 'Hang them on');
+  await stored('tagged', 1);
+  await see(page, 'tag 7');
+  await later(23 * 60);
+  await hear();
+  await tap(page, 'button', 'set');
+  await stored('cue-seen', 1);
+  await see(page, 'Set, seen');
+  await hear();
+  await tap(page, 'button', 'Into the cold');
+  await later(10 * 60);
+  await hear();
+  await tap(page, 'button', 'Chilled through');
+  await fill(page, 'Weight of the sour cream', '310');
+  await page.keyboard.press('Enter');
+  await stored('weighed', 1);
+  await see(page, 'Pour the buttermilk off');
+  await fill(page, 'Weight of the buttermilk', '1700');
+  await page.keyboard.press('Enter');
+  await stored('weighed', 2);
+  const [sour, milk] = (await lots()).sort((a, b) => a.has.massKg - b.has.massKg);
+  expect(sour).toMatchObject({ name: 'Sour cream', role: 'cream', has: { massKg: 0.31 }, soured: true });
+  expect(milk).toMatchObject({ name: 'Cultured buttermilk', role: 'buttermilk', has: { massKg: 1.7 } });
+  expect(sour!.of.fatFraction).toBeGreaterThan(0.15);
+  expect(milk!.of.fatFraction).toBeLessThan(0.06);
+});
+
+test('raw cream souring by itself says its caution and a wide band; pasteurised cream alone cannot be begun', async () => {
+  await open('/new?method=cultured-cream-raw');
+  const { page } = tablet;
+  await see(page, 'Raw milk souring by itself is a wide guess');
+  await see(page, /Ready, mild\s+.*–/);
+  await tap(page, 'radio', 'pasteurised');
+  await see(page, 'It cannot start like this:');
+  await see(page, 'is never left to sour without a starter');
+  expect(
+    await page.evaluate(
+      () =>
+        [...document.querySelectorAll('button')].find((b) => b.innerText.includes('Start this make'))
+          ?.disabled,
+    ),
+  ).toBe(true);
+  await tap(page, 'radio', 'raw');
+  await tap(page, 'button', 'Start this make');
+  await tap(page, 'button', 'The cream is in');
+  await see(page, 'Raw milk can carry germs whatever the farm.');
+  await tap(page, 'button', 'Covered');
+  await stored('step-done', 2);
+  await see(page, /Warm for 0\.\d h of 48 h/);
+});
+
+test('skyr drained too far is mended with its own whey, and a picture of it stands beside the next one', async () => {
+  const strain = await begunUpTo('skyr', 'strain', 20);
+  await open(`/makes/${strain}`);
+  const { page } = tablet;
+  await see(page, /stop between/);
+  await hear();
+  await later(6 * 60);
+  await hear();
+  await see(page, 'too thick');
+  await see(page, /Stir about\s+\d+ g\s+of its own whey back/);
+  await fill(page, 'All the whey caught so far', '9000');
+  await see(page, 'That is more than went into the cloth');
+  await fill(page, 'All the whey caught so far', '2700');
+  await tap(page, 'button', 'So much whey');
+  await stored('drain-weighed', 1);
+  await see(page, 'by your weighing');
+  await tap(page, 'button', 'Whey back in');
+  await fill(page, 'Whey stirred back', '480');
+  await tap(page, 'button', 'It is stirred back');
+  const [back] = await stored('whey-returned', 1);
+  expect(back!.data).toMatchObject({ massKg: 0.48 });
+  await see(page, '480 g of whey is back in it.');
+
+  // A picture, as the tablet's camera would give it; and what only calls itself one.
+  const shot = join(tmpdir(), `skyr-${strain}.png`);
+  writeFileSync(shot, await page.screenshot({ clip: { x: 0, y: 0, width: 1200, height: 700 } }));
+  const script = join(tmpdir(), `skyr-${strain}.jpg`);
+  writeFileSync(script, '<script>alert(1)</script>');
+  const input = (await page.waitForSelector('.looks input[type=file]')) as ElementHandle<HTMLInputElement>;
+  await input.uploadFile(script);
+  await see(page, 'is no picture this browser can open');
+  await input.uploadFile(shot);
+  const [picture] = await stored('photographed', 1);
+  expect(picture!.data).toMatchObject({ step: 'strain', product: 'skyr', widthPx: 1024 });
+  await see(page, /now, \d\d:\d\d/);
+  expect(await world.kitchen.count('photo')).toBe(1);
+
+  const next = await begunUpTo('skyr', 'strain', 20);
+  await goTo(page, `/makes/${next}`);
+  await see(page, 'Like this?');
+  await see(page, 'Skyr with rennet, Mon 2 Mar');
+});
+
+test('a method is changed, what is wrong is told, and it goes out as a file and comes back', async () => {
+  await open('/methods?method=skyr');
+  const { page } = tablet;
+  await see(page, 'It asks for');
+  await tap(page, 'button', 'Change a copy of it');
+  await fill(page, 'Name', 'Skyr of the house');
+  await fill(page, 'IMCU a litre of milk (number)', '4000');
+  await see(page, 'is more than any milk takes');
+  expect(
+    await page.evaluate(
+      () => [...document.querySelectorAll('button')].find((b) => b.innerText === 'Keep it')?.disabled,
+    ),
+  ).toBe(true);
+  await fill(page, 'IMCU a litre of milk (number)', '6');
+  await tap(page, 'button', 'Inoculating: take out');
+  await see(page, 'nothing was stirred in before it');
+  await tap(page, 'button', 'Leave it as it was');
+  await tap(page, 'button', 'Change a copy of it');
+  await fill(page, 'Name', 'Skyr of the house');
+  await fill(page, 'Until, or of the whole (%)', '8,5');
+  await tap(page, 'button', 'At the end');
+  await see(page, 'Resting');
+  await tap(page, 'button', 'Keep it');
+  const [kept] = await stored('method-changed', 1);
+  expect(kept!.data).toMatchObject({
+    kind: 'saved',
+    method: { name: 'Skyr of the house', version: 1, basedOn: { id: 'skyr', version: 1 } },
+  });
+  await see(page, 'yours, 1');
+
+  // Beside the one it came from.
+  await page.select('select', 'skyr');
+  await see(page, 'What is different, line by line');
+  await see(page, /of 2 L, begun now/);
+  await page.select('select', '');
+
+  await page.evaluate(() => {
+    const create = URL.createObjectURL.bind(URL);
+    URL.createObjectURL = (blob: Blob) => {
+      void blob.text().then((text) => Object.assign(window, { saved: text }));
+      return create(blob);
+    };
+  });
+  await tap(page, 'button', 'Save as a file');
+  await page.waitForFunction(() => 'saved' in window);
+  const text = await page.evaluate(() => (window as unknown as { saved: string }).saved);
+  const file = join(tmpdir(), `method-${kept!.streamId}.json`);
+  const upload = async (content: string): Promise<void> => {
+    writeFileSync(file, content);
+    const input = (await page.waitForSelector(
+      'section[aria-label="From a file"] input[type=file]',
+    )) as ElementHandle<HTMLInputElement>;
+    await input.uploadFile(file);
+  };
+  await upload('{"format": "something else"}');
+  await see(page, 'is neither a method of this program nor a recipe');
+  await upload(`{"x":"${'y'.repeat(900_000)}"}`);
+  await see(page, 'is larger than any method (200 kB)');
+  expect(await world.entries('method-changed')).toHaveLength(1);
+  await upload(text);
+  await see(page, /Skyr of the house: 13 steps read/);
+  await tap(page, 'button', 'Keep it as yours');
+  await stored('method-changed', 2);
+  const { methods } = (await world.kitchen.app.inject('/api/methods')).json<{ methods: KeptMethod[] }>();
+  const [a, b] = methods.map((m) => m.versions[0]!.method);
+  expect({ ...a, id: '' }).toEqual({ ...b, id: '' });
+
+  await upload(
+    JSON.stringify({
+      '@context': 'https://schema.org',
+      '@type': 'Recipe',
+      name: 'Kefir of a neighbour',
+      recipeIngredient: ['1 litre milk', 'a handful of luck'],
+      recipeInstructions: [{ '@type': 'HowToStep', text: 'Leave it for 20 hours.' }],
+    }),
+  );
+  await see(page, 'Not understood, and left for you:');
+  await see(page, 'a handful of luck');
+});
+
+test('a cheese over three days: tried, turned by day, salted in its brine, and aged', async () => {
+  const cheese = await begunUpTo('brined', 'coagulate', 15);
+  await open(`/makes/${cheese}`);
+  const { page } = tablet;
+  await see(page, 'Rennet sets sweet milk: a set is no proof of acid.');
+  await see(page, 'nobody knows its strength');
+  await later(40);
+  await hear();
+  await tap(page, 'button', 'Tried: no clean break yet');
+  await stored('break-tried', 1);
+  await see(page, 'tried once');
+  await later(8);
+  await hear();
+  await tap(page, 'button', 'It breaks clean');
+  await see(page, 'Cut lengthwise');
+  await tap(page, 'button', 'It is cut');
+  await see(page, 'Leave it as it is, covered.');
+  await later(12);
+  await hear();
+  await tap(page, 'button', 'It has rested');
+  await later(21);
+  await hear();
+  await tap(page, 'button', 'It is done');
+  await see(page, 'hours to go');
+  await later(140);
+  await see(page, 'Turn it');
+  await hear();
+  await tap(page, 'button', 'Turned');
+  await stored('turned', 1);
+  // Its acid is measured in the whey.
+  await later(120);
+  await hear();
+  await tap(page, 'button', 'Enter a reading, or what you see');
+  await tap(page, 'button', 'pH');
+  await fill(page, 'pH', '5,2');
+  await tap(page, 'button', 'Record');
+  await stored('ph-read', 1);
+  await see(page, 'Acid, shown');
+  // Nobody is got out of bed to turn it.
+  await later(8 * 60);
+  await hear();
+  await tap(page, 'button', 'Out of the mould');
+  await see(page, '12 % brine: salt over salt and water');
+  await later(4 * 60);
+  await hear();
+  await tap(page, 'button', 'Out of the brine');
+  await fill(page, 'Weight of the cheese', '520');
+  await page.keyboard.press('Enter');
+  await stored('weighed', 1);
+  await see(page, '7 days, turned every 2 days');
+  await later(2 * 24 * 60 + 30);
+  await hear();
+  await see(page, /[45] days to go|5\s+days to go/);
+  await tap(page, 'button', 'Turned');
+  await stored('turned', 2);
+  await seeNoMore(page, 'Do not taste');
+});
+
+describe('kefir, daily', () => {
+  test('its grains are taken out, weighed into their register, and go into the next milk', async () => {
+    const grains = ulid();
+    await world.send(
+      cultureDraft(grains, START - 900 * MIN, { kind: 'kefir-grains', name: 'Sill grains', massKg: 0.05 }),
+    );
+    await open('/new?make=kefir');
+    const { page } = tablet;
+    await see(page, 'Sill grains');
+    await tap(page, 'button', 'Start this make');
+    await tap(page, 'button', 'The milk is in');
+    await tap(page, 'button', 'The starter is in');
+    const [begun] = await stored('starter-added', 1);
+    expect(begun!.data.massKg).toBeGreaterThan(0);
+    await later(26 * 60);
+    await hear();
+    await tap(page, 'button', 'Into the cold');
+    await see(page, 'Grains out');
+    await fill(page, 'Sill grains, drained', '54');
+    await tap(page, 'button', 'They weigh that');
+    const changes = await stored('culture-changed', 2);
+    expect(changes.at(-1)).toMatchObject({ streamId: grains, data: { kind: 'weigh', massKg: 0.054 } });
+    await settled();
+    await tap(page, 'button', 'The grains are out');
+    await see(page, 'Chilled through');
+    await later(5 * 60);
+    await hear();
+    await tap(page, 'button', 'Chilled through');
+    await fill(page, 'Weight of the kefir', '2040');
+    await page.keyboard.press('Enter');
+    await stored('weighed', 1);
+    await named(page, 'Tags on its jars');
+    // The next day, on the same grains.
+    await goTo(page, '/new?make=kefir');
+    await see(page, 'Sill grains');
+    await tap(page, 'button', 'Start this make');
+    const makes = await stored('make-started', 2);
+    expect(makes.map((m) => m.data.plan.starter.cultureId)).toEqual([grains, grains]);
+  });
+});
