@@ -1,5 +1,5 @@
 // `npm run pictures`: one current picture of each main view, from a fresh demo in a directory of its own.
-import { mkdirSync, writeFileSync } from 'node:fs';
+import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { startBrowser } from './browser.mjs';
 import { BROWSER_PROGRAMS, DATABASE_PROGRAMS, ensureInstalled, ROOT } from './install.mjs';
@@ -7,29 +7,16 @@ import { startKitchen } from './throwaway.mjs';
 import { ulid } from 'ulid';
 
 /**
- * @typedef {{ name: string, path: string, dark?: boolean, width?: number, height?: number, upload?: string , press?: string[], send?: object[] }} View
+ * @typedef {{ name: string, path: string, dark?: boolean, width?: number, height?: number, press?: string[], send?: object[] }} View
  * @typedef {{ id: string, product: string, status: string, startedAt: string }} Make
  */
-
-/**
- * A logger's file as it might come: day first, decimal commas, a row or two that went wrong.
- * @param {number} fromMs
- */
-function logger(fromMs) {
-  const rows = Array.from({ length: 900 }, (_, i) => {
-    const at = new Date(fromMs + (i - 4) * 20_000).toISOString();
-    const time = `${at.slice(8, 10)}.${at.slice(5, 7)}.${at.slice(0, 4)} ${at.slice(11, 19)}`;
-    return `${time};${i === 40 ? 'ERR' : (42.6 + 0.4 * Math.sin(i / 60)).toFixed(1).replace('.', ',')}`;
-  });
-  return ['time;box °C', ...rows].join('\n');
-}
 
 /** @param {string} line */
 const say = (line) => void process.stdout.write(`· ${line}\n`);
 await ensureInstalled([...DATABASE_PROGRAMS, ...BROWSER_PROGRAMS], say);
 
 const kitchen = await startKitchen('demo');
-const { address, dataDir } = kitchen;
+const { address } = kitchen;
 
 try {
   const { makes } = await (await fetch(`${address}/api/makes`)).json();
@@ -41,10 +28,7 @@ try {
   const churning = of('butter', 'under-way')[0].id;
   const record = of('yogurt', 'kept')[0].id;
   const butter = of('butter', 'kept')[0].id;
-  const traced = of('yogurt', 'kept').at(2).id;
-  const begun = Date.parse(makes.find((/** @type {{ id: string }} */ m) => m.id === traced).startedAt);
-  const log = join(dataDir, 'box-logger.csv');
-  writeFileSync(log, logger(begun));
+  const ageing = of('cheese', 'under-way').at(-1).id;
   const version = 3;
   /** @param {string} streamId @param {[number, string, object][]} told minutes ago, what, and with what */
   const entries = (streamId, told) =>
@@ -86,7 +70,7 @@ try {
     { name: 'new-make', path: '/new' },
     { name: 'milk-room', path: '/milk', press: ['Marrow, morning'] },
     { name: 'cultures', path: '/cultures' },
-    { name: 'waking', path: '/cultures/wake' },
+    { name: 'methods', path: '/methods?method=skyr' },
     { name: 'daybook', path: '/daybook' },
     { name: 'record', path: `/daybook/${record}` },
     { name: 'butter-record', path: `/daybook/${butter}` },
@@ -94,7 +78,7 @@ try {
     { name: 'ghee', path: `/makes/${ghee}`, send: clarified },
     { name: 'kitchen', path: '/kitchen' },
     { name: 'sums', path: `/sums/powder` },
-    { name: 'file', path: `/makes/${traced}/file`, upload: log },
+    { name: 'cheese', path: `/makes/${ageing}` },
     { name: 'work-back', path: '/new', press: ['back from when I want it', 'Find a way'] },
     { name: 'bench-before-dawn', path: '/', dark: true },
     { name: 'bench-phone', path: '/', width: 390, height: 844 },
@@ -102,7 +86,7 @@ try {
   ];
   const browser = await startBrowser();
   mkdirSync(join(ROOT, 'docs/screenshots'), { recursive: true });
-  for (const { name, path, dark = false, width = 1280, height = 800, upload, press = [], send } of views) {
+  for (const { name, path, dark = false, width = 1280, height = 800, press = [], send } of views) {
     if (send) {
       const answer = await fetch(`${address}/api/events`, {
         method: 'POST',
@@ -115,12 +99,6 @@ try {
     await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: dark ? 'dark' : 'light' }]);
     await page.setViewport({ width, height });
     await page.goto(address + path);
-    if (upload) {
-      const input = await page.waitForSelector('input[type=file]');
-      await /** @type {import('puppeteer-core').ElementHandle<HTMLInputElement>} */ (input)?.uploadFile(
-        upload,
-      );
-    }
     for (const words of press) {
       // Two days ahead there is a way whatever the hour; tomorrow morning may be out of reach in the evening.
       if (words === 'Find a way') await page.select('.work-back select', '2');

@@ -33,7 +33,7 @@ describe('ghee', () => {
   test('weighed, seen, measured; its last minutes fill the screen; rested, filtered, in the Daybook', async () => {
     tablet = await openTablet(browser, `${world.address}/new`);
     const { page } = tablet;
-    await tap(page, 'radio', 'Ghee Butter, clarified on the fire');
+    await tap(page, 'radio', 'Ghee');
     await see(page, /Off the fire\s+\d\d:\d\d–\d\d:\d\d/);
     await fill(page, 'How much', '800');
     await tap(page, 'radio', 'wet lumps, hardly worked');

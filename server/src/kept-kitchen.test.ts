@@ -29,8 +29,8 @@ test('it comes in whole, says what it said, and goes out as it came', async () =
   const golden = keptGolden();
   const { makes } = await ask<{ makes: MakeSummary[] }>('/api/makes');
   expect(byId(makes.filter((m) => !m.waking))).toEqual(
-    // What it is a make of was not said when there was one product only, nor that it was not churned.
-    byId(golden.makes.map((m) => ({ ...m.summary, product: 'yogurt', churned: null }))),
+    // What it is a make of, and by which method, was not said when there was one product only, nor that it was not churned.
+    byId(golden.makes.map((m) => ({ ...m.summary, product: 'yogurt', methodId: 'yogurt', churned: null }))),
   );
   expect(makes.filter((m) => m.waking)).toHaveLength(golden.wakings.length);
   expect((await ask<{ lots: Lot[] }>('/api/milk')).lots).toEqual(golden.milk);

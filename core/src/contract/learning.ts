@@ -3,9 +3,17 @@ import { instant, ulid } from './quantities.ts';
 
 /**
  * What a kitchen's makes teach: the culture's pace, a place's heat and slowness, a pot's cooling, a burner's power,
- * how long a churn takes at a speed.
+ * how long a churn takes at a speed, how fast a cloth lets the whey go.
  */
-export const FACTOR_KINDS = ['rate', 'place-heat', 'place-tau', 'cooling', 'burner', 'churn'] as const;
+export const FACTOR_KINDS = [
+  'rate',
+  'place-heat',
+  'place-tau',
+  'cooling',
+  'burner',
+  'churn',
+  'cloth',
+] as const;
 export type FactorKind = (typeof FACTOR_KINDS)[number];
 
 /** One make's say on a factor and where the belief stood after it. Values against what is typed now. */
@@ -25,7 +33,7 @@ export const factorStep = z.strictObject({
  */
 export const factor = z.strictObject({
   kind: z.enum(FACTOR_KINDS),
-  /** Starter kind, or the identity of the place, pot or burner; the speed and name of a churn. */
+  /** Starter kind, or the identity of the place, pot or burner; the speed and name of a churn; the way a curd drains. */
   thing: z.string(),
   name: z.string(),
   mean: z.number(),

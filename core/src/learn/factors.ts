@@ -1,5 +1,6 @@
 import type { Factor, FactorKind, FactorsUsed, KitchenSettings, MakePlan } from '../contract/index.ts';
 import { STARTER_FACTS, type StarterKind } from '../culture/index.ts';
+import type { DrainWay } from '../curd/index.ts';
 import type { MakeState } from '../make/index.ts';
 import { productOf } from '../products/index.ts';
 import { updateBelief, type Belief } from '../numerics/index.ts';
@@ -11,6 +12,14 @@ import {
   typedValue,
   type Observation,
 } from './observe.ts';
+
+/** How each way of draining is called. */
+const DRAINS: Readonly<Record<DrainWay, string>> = {
+  cloth: 'Yogurt in its cloth',
+  renneted: 'Renneted curd in its cloth',
+  hung: 'Hung curd',
+  pressed: 'Curd under a weight',
+};
 
 /** A factor forgotten from an instant on. */
 export interface Reset {
@@ -45,6 +54,7 @@ function named(
     const [speed = '', ...name] = thing.split(' ');
     return { name: `${name.join(' ')}${speed === 'medium' ? '' : `, ${speed}`}`, typed: 0 };
   }
+  if (kind === 'cloth') return { name: DRAINS[thing as DrainWay], typed: 0 };
   const place = kitchen.places.find((p) => p.id === thing);
   if (!place) return null;
   if (kind === 'place-tau') return { name: place.name, typed: Math.log(place.tauH) };
@@ -119,6 +129,7 @@ const USED_AS = {
   cooling: 'cooling',
   burner: 'burner',
   churn: 'churn',
+  cloth: 'cloth',
 } as const satisfies Record<FactorKind, keyof FactorsUsed>;
 
 /** A make whose culture's pace is to be found, and what was known of its burner, pot and place once it was over. */

@@ -10,13 +10,16 @@ import { widthMOf, type FactorKind, type FactorsUsed, type MakePlan } from '../c
 import { placeTauH, READING_SIGMA_C, runVessel } from '../heat/index.ts';
 import {
   acidityReadings,
+  makeFlow,
   incubationOf,
   legRunOf,
   unreadCourse,
   walkThermal,
   type MakeState,
 } from '../make/index.ts';
-import { churnName, loadRuns } from '../steps/index.ts';
+import { DRAIN_SIGMA, DRAIN_TAU_AT_6C_H, tauByWeighings } from '../curd/index.ts';
+import { productOf } from '../products/index.ts';
+import { churnName, drainingOf, drainWayOf, loadRuns, NOTHING_SEEN } from '../steps/index.ts';
 import { batchOf, roomAtC } from '../method/index.ts';
 import { leastSquares } from '../numerics/index.ts';
 
@@ -39,6 +42,7 @@ export const FACTOR_SPREAD: Readonly<Record<FactorKind, { readonly prior: number
     cooling: { prior: 0.25, make: 0.1 },
     burner: { prior: 0.3, make: 0.1 },
     churn: { prior: 0.4, make: ONE_LN_SIGMA },
+    cloth: { prior: DRAIN_SIGMA.cloth, make: DRAIN_SIGMA.batch },
   };
 
 /** What one make says about one thing; `value` is absolute: ln of kW, of hours, of the loss; K above the dial or room. */
@@ -65,6 +69,7 @@ export function typedValue(kind: FactorKind, plan: MakePlan): number {
       return Math.log(plan.place.tauH);
     case 'rate':
     case 'churn':
+    case 'cloth':
       return 0;
   }
 }
@@ -74,6 +79,7 @@ export function thingOf(kind: FactorKind, plan: MakePlan): string {
   if (kind === 'burner') return plan.burner.id;
   if (kind === 'cooling') return plan.pot.id;
   if (kind === 'churn') return churnName(plan);
+  if (kind === 'cloth') return drainWayOf(plan) ?? '';
   // A culture of the register has a pace of its own, learned over all turns of its line.
   return kind === 'rate' ? (plan.starter.lineId ?? plan.starter.kind) : plan.place.id;
 }
@@ -263,6 +269,36 @@ function fitChurn(state: MakeState): Fit | null {
   return { value: says.reduce((sum, value) => sum + value, 0) / says.length, sigma: 0.05 };
 }
 
+/** So wide a belief says nothing against what was weighed, σ of ln. */
+const NO_BELIEF = 10;
+
+/** How much slower than the book a curd let its whey go, ln; by the whey that was weighed. */
+function fitCloth(state: MakeState): Fit | null {
+  const own = state.steps.findLast(({ step, status }) => step.facts.tells === 'drips' && status === 'done');
+  const way = drainWayOf(state.plan);
+  if (!own || !way || own.startedAtMs === null || own.endedAtMs === null || state.curd.whey.length === 0)
+    return null;
+  const { denatured } = walkThermal(state, own.endedAtMs);
+  const { draining } = drainingOf(
+    { ...state.plan, factors: {} },
+    { step: own.step.instance, goods: productOf(state.plan).goods },
+    {
+      curd: makeFlow(state, denatured).into.get(own.step.id)!,
+      denatured,
+      startMs: own.startedAtMs,
+      seen: NOTHING_SEEN,
+    },
+  );
+  const startMs = own.startedAtMs;
+  const fit = tauByWeighings(
+    draining,
+    state.curd.whey.map(({ atMs, wheyKg }) => ({ hours: (atMs - startMs) / HOUR_MS, wheyKg })),
+    NO_BELIEF,
+  );
+  if (fit.sigma > 1) return null;
+  return { value: Math.log(fit.tauAt6CH / DRAIN_TAU_AT_6C_H[way]), sigma: fit.sigma };
+}
+
 /**
  * What a finished make says about the kitchen's things.
  * @param factors what is known of them otherwise; only the culture's pace needs it
@@ -275,6 +311,7 @@ export function observeThings(state: MakeState): Observation[] {
     observation(state, 'place-heat', place?.heat ?? null),
     observation(state, 'place-tau', place?.tau ?? null),
     observation(state, 'churn', fitChurn(state)),
+    observation(state, 'cloth', fitCloth(state)),
   ].flat();
 }
 

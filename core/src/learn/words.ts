@@ -14,6 +14,7 @@ const MORE_LESS: Readonly<Record<Exclude<Factor['kind'], 'place-heat'>, readonly
     ],
     cooling: ['faster cooling than typed', 'slower cooling than typed', 'cooling as typed'],
     churn: ['longer to break than the book', 'less long to break than the book', 'as the book has it'],
+    cloth: ['slower to drain than the book', 'quicker to drain than the book', 'draining as the book has it'],
     burner: ['stronger than typed', 'weaker than typed', 'as strong as typed'],
   };
 

@@ -41,7 +41,7 @@ const make = (plan: MakePlan, ...entries: readonly Entry[]): MakeState => {
   const log = createLog();
   return foldMake(MAKE_ID, [
     log(0, 'make-started', { plan }),
-    ...entries.map(([minute, type, data]) => log(minute, type, data) as LoggedEvent),
+    ...entries.map(([minute, type, data]) => log(minute, type, data)),
   ])!;
 };
 /** Steps done one after another, so many minutes apart, up to one of them. */
@@ -208,7 +208,7 @@ describe('what stands beside what', () => {
     const log = createLog();
     return foldMake(id, [
       log(0, 'make-started', { plan }),
-      ...doneUpTo(plan, 'incubate').map(([m, t, d]) => log(m, t, d) as LoggedEvent),
+      ...doneUpTo(plan, 'incubate').map(([m, t, d]) => log(m, t, d)),
       log(60, 'tagged', { tags }),
     ])!;
   };

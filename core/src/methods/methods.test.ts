@@ -118,18 +118,17 @@ describe('changing a method', () => {
 });
 
 describe('versions', () => {
-  const saved = (seq: number, m: Method): LoggedEvent =>
-    ({
-      id: `01HEEEEEEEEEEEEEEEEEEEEE${String(seq).padStart(2, '0')}`,
-      streamId: ID,
-      at: new Date(Date.parse(AT) + seq * 60_000).toISOString(),
-      cookId: null,
-      deviceId: 'tablet',
-      version: 3,
-      type: 'method-changed',
-      data: { kind: 'saved', method: m },
-      seq,
-    }) as LoggedEvent;
+  const saved = (seq: number, m: Method): LoggedEvent => ({
+    id: `01HEEEEEEEEEEEEEEEEEEEEE${String(seq).padStart(2, '0')}`,
+    streamId: ID,
+    at: new Date(Date.parse(AT) + seq * 60_000).toISOString(),
+    cookId: null,
+    deviceId: 'tablet',
+    version: 3,
+    type: 'method-changed',
+    data: { kind: 'saved', method: m },
+    seq,
+  });
   test('all are kept, the latest first; put away it can come back; an undo takes one back', () => {
     const first = duplicated(SKYR, ID, 'Ours');
     const second = { ...first, version: 2, name: 'Ours, tarter' };

@@ -74,7 +74,7 @@ describe.each(PRODUCT_IDS)('%s', (product) => {
           expect(firmness).toBeGreaterThanOrEqual(0);
         },
       ),
-      { numRuns: 30 },
+      { numRuns: 12 },
     );
   });
 });

@@ -62,7 +62,7 @@ export { scaldMin, whenThere, type Fed } from './feeding.ts';
 export { THICKENS_H } from './thicken.ts';
 export { NOTHING_SEEN, type Curd, type CurdSeen, type Flowed, type PartedOff } from './curd-run.ts';
 export { rennetAmount, rennetOf, rennetWords, type RennetStep } from './add-rennet.ts';
-export { drainingOf, thicknessOf, LONGEST_DRAIN_H } from './strain.ts';
+export { drainingOf, drainWayOf, thicknessOf, LONGEST_DRAIN_H } from './strain.ts';
 export { swapHeatOf } from './swap-whey.ts';
 export { TRY_AGAIN_MIN } from './coagulate.ts';
 export { CELLAR_C } from './shelf.ts';

@@ -6,6 +6,7 @@ import {
   hoursToThickness,
   tauByWeighings,
   type Draining,
+  type DrainWay,
   type Thickness,
 } from '../curd/index.ts';
 import type { MakePlan } from '../contract/index.ts';
@@ -17,6 +18,10 @@ const own = ({ step }: StepOf) => paramsOf(step, 'strain');
 const COLD_C = 5;
 /** Longer than this nothing is left hanging, h. */
 export const LONGEST_DRAIN_H = 72;
+
+/** How a plan drains, for what is learned of it; `null` when it drains nothing. */
+export const drainWayOf = ({ method }: Pick<MakePlan, 'method'>): DrainWay | null =>
+  method.steps.findLast((step) => step.kind === 'strain')?.way ?? null;
 
 /** What is to be reached. */
 export const thicknessOf = (of: StepOf): Thickness => ({ of: own(of).of, fraction: own(of).fraction });

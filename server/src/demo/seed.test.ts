@@ -24,7 +24,15 @@ test('one make incubates in mid-course, one cools, cream ripens, a churning is d
       .filter((m) => m.status === 'under-way')
       .map(async (m) => (await readMake(kitchen.db, kitchen.kitchenId, m.id))!.state),
   );
-  expect(running.map((s) => s.current?.step.id).sort()).toEqual(['cool', 'incubate', 'ripen', 'take-out']);
+  expect(running.map((s) => s.current?.step.id).sort()).toEqual([
+    'age',
+    'age',
+    'cool',
+    'incubate',
+    'incubate',
+    'ripen',
+    'take-out',
+  ]);
   const finished = makes.filter((m) => m.status !== 'under-way');
   expect(finished.length).toBeGreaterThanOrEqual(8);
   expect(finished.some((m) => m.status === 'discarded')).toBe(true);
@@ -49,8 +57,8 @@ test('a second start adds nothing; when nothing is under way any more, new makes
     url: '/api/events',
     payload: { events: [draft(own.id, NOW + 2 * HOUR, 'noted', { text: 'mine' })] },
   });
-  expect(await seedDemo(kitchen.db, kitchen.kitchenId, NOW + 20 * HOUR)).toEqual({ made: 4 });
-  expect(await listMakes(kitchen.db, kitchen.kitchenId, workHere)).toHaveLength(before.length + 4);
+  expect(await seedDemo(kitchen.db, kitchen.kitchenId, NOW + 20 * HOUR)).toEqual({ made: 5 });
+  expect(await listMakes(kitchen.db, kitchen.kitchenId, workHere)).toHaveLength(before.length + 5);
   expect((await readMake(kitchen.db, kitchen.kitchenId, own.id))!.state.notes.map((n) => n.text)).toEqual([
     'mine',
   ]);

@@ -11,6 +11,7 @@ const KIND_WORDS: Readonly<Record<Factor['kind'], string>> = {
   'place-heat': 'its heat',
   'place-tau': 'its slowness',
   churn: 'its churning',
+  cloth: 'its draining',
   cooling: '',
   burner: '',
 };

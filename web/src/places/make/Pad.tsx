@@ -15,6 +15,7 @@ import { chosenThermometer, chooseThermometer } from '../../data/device.ts';
 import { record } from '../../data/store.ts';
 import { now } from '../../data/clock.ts';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
+import { CueDrawing } from '../../parts/CueDrawing.tsx';
 import { CUE_WORDS } from '../../charts/curve-data.ts';
 import { padEntry, type PadValues } from './pad-entry.ts';
 import { ClockField } from '../../parts/ClockField.tsx';
@@ -226,11 +227,11 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
       {state.inoculatedAtMs !== null && souring !== null && souring.cues.length > 0 && (
         <div className="above-s">
           <div
-            className={`chips ${souring?.smellCounts ? 'with-smell' : ''}`}
+            className={`chips ${souring.smellCounts ? 'with-smell' : ''}`}
             role="group"
             aria-label="What you see"
           >
-            {souring?.smellCounts && (
+            {souring.smellCounts && (
               <button
                 type="button"
                 className="chip smell"
@@ -240,8 +241,9 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
                 smells clean and sour
               </button>
             )}
-            {souring?.cues.map((c) => (
+            {souring.cues.map((c) => (
               <button key={c} type="button" className="chip" onClick={() => cue(c)}>
+                <CueDrawing cue={c} />
                 {CUE_WORDS[c]}
               </button>
             ))}

@@ -85,11 +85,11 @@ export function MethodFacts({
         ))}
       </dl>
       <div>
-        <h3>It asks for</h3>
+        <h2>It asks for</h2>
         <p>{capital(measured.things.join(', '))}.</p>
       </div>
       <div>
-        <h3>What your makes say</h3>
+        <h2>What your makes say</h2>
         <OwnMakes method={method} makes={makes} />
       </div>
       {measured.advice
