@@ -53,7 +53,7 @@ const SKETCHES: readonly ShelfSketch[] = [
     daysAgo: 31,
     room: 16.5,
     rescued: true,
-    note: 'Still liquid after a day: the dairy was far too cold. Into the oven with its lamp.',
+    note: 'Still liquid after the night: the dairy was far too cold. Into the oven with its lamp.',
     say: 'Good after all.',
   },
   {
@@ -83,13 +83,13 @@ const SKETCHES: readonly ShelfSketch[] = [
   },
   { method: 'creamer-spiced', name: 'Creamer for the stall', litres: 0.9, daysAgo: 8 },
   { method: 'frozen-yogurt', name: 'Frozen, plum', litres: 1.6, daysAgo: 7 },
-  { method: 'kefir', name: 'Kefir, daily', litres: 0.8, daysAgo: 4, room: 19.5 },
-  { method: 'kefir', name: 'Kefir, daily', litres: 0.8, daysAgo: 3, room: 19.5 },
+  { method: 'kefir', name: 'Kefir, daily', litres: 0.8, daysAgo: 5.6, room: 19.5 },
+  { method: 'kefir', name: 'Kefir, daily', litres: 0.8, daysAgo: 4.6, room: 19.5 },
   {
     method: 'kefir',
     name: 'Kefir, daily',
     litres: 0.8,
-    daysAgo: 2,
+    daysAgo: 3.6,
     room: 19.5,
     say: 'Livelier than last week.',
   },
@@ -131,7 +131,7 @@ function truthFor(random: Random): HiddenTruth {
 }
 
 /** When somebody looked at what was far too slow, h. */
-const RESCUED_H = 17;
+const RESCUED_H = 13;
 
 /** Longer than this nothing of the demo stands before somebody puts it away, h. */
 const LONGEST_H = 60;
@@ -143,7 +143,7 @@ function playShelf(
   untilMs: number,
   members: number | undefined,
 ) {
-  const random = createRandom(hashSeed(`shelf ${makeId}`));
+  const random = createRandom(hashSeed(`shelf ${sketch.name} ${sketch.daysAgo}`));
   const startMs = Date.parse(plan.startAt);
   const { events, say } = notes(LANTERN_FOLD.cooks[sketch.litres > 3 ? 0 : 1]!.id, untilMs);
   begin(say, makeId, plan, members);
@@ -201,7 +201,7 @@ function playShelf(
             why: 'a warm place, to hurry it',
           });
           // In the warm it does in a few hours what the cold had kept it from.
-          hour = RESCUED_H + Math.min(8, Math.max(3, (hour - RESCUED_H) * 0.35));
+          hour = RESCUED_H + Math.min(6, Math.max(3, (hour - RESCUED_H) * 0.35));
         }
         for (const share of [0.7, 1]) {
           const lookMs = zero + share * hour * HOUR_MS;

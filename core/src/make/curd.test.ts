@@ -1,7 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import type { EventOf, EventType, MakePlan } from '../contract/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
-import type { LoggedEvent } from '../log/index.ts';
 import { nobodyThere } from '../kitchen/index.ts';
 import { planOfMethod } from '../products/index.ts';
 import { SHIPPED_METHODS } from '../schools/index.ts';
