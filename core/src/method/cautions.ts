@@ -28,6 +28,8 @@ export const CAUTIONS = {
     'Fresh and soft cheese can carry Listeria: not for pregnant people, small children, the old, the ill or those with weak defences. Follow your local rules and your licence.',
   'raw-aged': 'Raw-milk cheese: age alone is no guarantee. Follow your local rules and your licence.',
   'weak-brine': 'A brine below 8 % is weak: keep the cheese cold and eat it soon.',
+  'lid-loose':
+    'This culture makes gas: leave a fifth of the jar empty, its lid loose or a cloth over it, and vent it daily.',
   'bottle-pressure':
     'Bottled, it builds pressure: leave headspace, vent daily, open it cold. It holds a little alcohol.',
   'clean-hands': 'Clean hands, cloth and bowl: from here on nothing is heated any more.',

@@ -1,4 +1,5 @@
 import { PICK_UP_PH, SET_PH, TOO_SOUR_PH, warmCulture } from '../culture/index.ts';
+import { makesGas } from './gas.ts';
 import { wantedMarks } from './mark.ts';
 import { MILK_CURD } from './milk-curd.ts';
 import { factsOf, type StepType } from './step-type.ts';
@@ -26,7 +27,11 @@ export const INCUBATE: StepType = {
   }),
   aim: () => ({ to: 'ready' }),
   hands: () => ({ handsMin: 3, slackMin: 60, mustAct: false }),
-  cautions: () => ['clean-smell-first', 'discard'],
+  cautions: ({ starter }) => [
+    ...(makesGas(starter.kind) ? (['lid-loose'] as const) : []),
+    'clean-smell-first',
+    'discard',
+  ],
   souring: {
     marks: ({ wanted }) => [
       { id: 'set', role: 'body', words: 'Set', ph: SET_PH },

@@ -9,6 +9,7 @@ import {
 } from '../culture/index.ts';
 import type { MakePlan } from '../contract/index.ts';
 import { isHeated } from '../method/index.ts';
+import { makesGas } from './gas.ts';
 import { wantedMarks } from './mark.ts';
 import { factsOf, type StepType } from './step-type.ts';
 import { THICKENS_H } from './thicken.ts';
@@ -31,16 +32,19 @@ export const RIPEN: StepType = {
   words: (plan) => ({
     title: 'Ripen',
     doneWords: 'Into the cold',
-    doing:
-      plan.starter.kind === 'milk-kefir' || plan.starter.kind === 'kefir-grains'
-        ? 'Let it stand with its lid loose: it makes gas. Look without stirring: tilt the jar.'
-        : 'Let it stand under a loose lid or a cloth. Look without stirring: tilt the jar.',
+    doing: makesGas(plan.starter.kind)
+      ? 'Let it stand with its lid loose: it makes gas. Look without stirring: tilt the jar.'
+      : 'Let it stand under a loose lid or a cloth. Look without stirring: tilt the jar.',
     endWords: 'into the cold',
     why: 'The culture sours the water in the cream; it thickens as it sours, and goes on thickening in the cold.',
   }),
   aim: () => ({ to: 'ready' }),
   hands: () => ({ handsMin: 3, slackMin: 180, mustAct: false }),
-  cautions: () => ['clean-smell-first', 'discard'],
+  cautions: ({ starter }) => [
+    ...(makesGas(starter.kind) ? (['lid-loose'] as const) : []),
+    'clean-smell-first',
+    'discard',
+  ],
   souring: {
     marks: ({ wanted: { sourness } }) => [
       { id: 'thick', role: 'body', words: 'Thick', ph: THICK_PH },

@@ -60,7 +60,7 @@ function dayWords(parts: readonly Intl.DateTimeFormatPart[], order: DayOrder): s
   return `${of('weekday')} ${order === 'day-month' ? `${day} ${month}` : `${month} ${day}`}`;
 }
 
-/** From so far ahead on a day is told by its date, ms. */
+/** From so far away on a day is told by its date, ms. */
 const WEEK_MS = 6 * 86_400_000;
 
 /** Words as a kitchen's settings want them. */
@@ -83,7 +83,7 @@ export function unitsOf({ units, site }: Pick<KitchenSettings, 'units' | 'site'>
     full.format(ms) === full.format(nowMs)
       ? clock.format(ms)
       : // The weekday of another week says nothing.
-        ms - nowMs > WEEK_MS
+        Math.abs(ms - nowMs) > WEEK_MS
         ? dayWords(date.formatToParts(ms), units.dayOrder ?? 'day-month')
         : `${weekday.format(ms)} ${clock.format(ms)}`;
   return {

@@ -27,7 +27,7 @@ const INSIDE: Readonly<
     { d: 'M20 26 q5 -5 9 0 q5 1 3 6 q-6 4 -11 1 q-4 -3 -1 -7 z', as: 'milk' },
   ],
 };
-const FILL = { milk: 'var(--milk)', whey: 'var(--butter)', line: 'none' } as const;
+const FILL = { milk: 'var(--glaze-lo)', whey: 'var(--butter)', line: 'none' } as const;
 
 /** What a cue looks like, drawn small: the jar tilted, as it is looked at. */
 export function CueDrawing({ cue }: { readonly cue: Cue }) {

@@ -20,6 +20,9 @@ import './bench.css';
 /** Further off than this, what comes next is of another day. */
 const FAR_MS = 24 * 3_600_000;
 
+/** More crocks than these stand smaller. */
+const MANY = 4;
+
 /** What the tag on a crock says: the next moment as a band where it is one. */
 function tagOf(make: LiveMake, units: ReturnType<typeof useUnits>, nowMs: number): string {
   const { state, forecast, next, safety } = make;
@@ -140,7 +143,7 @@ export function Bench() {
             warnings and a forecast of its set.
           </p>
         )}
-        <div className="shelf">
+        <div className={makes.length > MANY ? 'shelf many' : 'shelf'}>
           {makes.map((make) => (
             <Crock key={make.state.id} make={make} nowMs={nowMs} />
           ))}

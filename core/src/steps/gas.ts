@@ -1,0 +1,4 @@
+import type { StarterKind } from '../culture/index.ts';
+
+/** Cultures that make gas: their lid is loose, and a fifth of the jar stays empty. */
+export const makesGas = (kind: StarterKind): boolean => kind === 'milk-kefir' || kind === 'kefir-grains';
