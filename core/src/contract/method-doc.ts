@@ -2,8 +2,8 @@ import * as z from 'zod';
 import { SOURNESS, STARTER_FACTS, STARTER_KINDS } from '../culture/index.ts';
 import { WARM_PLACE_KINDS } from '../heat/index.ts';
 import { MILK_KINDS, TREATMENTS } from '../milk/index.ts';
-import { methodSteps, PRODUCT_IDS } from './methods.ts';
-import { COOLING_KINDS, heatPlan } from './plan.ts';
+import { methodSteps, PRODUCT_IDS, type StepKind } from './methods.ts';
+import { COOLING_KINDS, fatFault, heatPlan } from './plan.ts';
 import { fraction, instant, longText, shortName, temperatureC, text, ulid } from './quantities.ts';
 
 /** What a method decides of a make besides its steps; what it leaves out, the kitchen's usual decides. */
@@ -68,16 +68,24 @@ const methodShape = {
   steps: methodSteps,
 };
 
+/** Steps that go on from another: without it nobody knows what they are about. */
+const NEEDS_BEFORE: Readonly<Partial<Record<StepKind, { readonly kind: StepKind; readonly words: string }>>> =
+  {
+    coagulate: { kind: 'add-rennet', words: 'waits for a set, and no rennet went in before it' },
+    stand: { kind: 'feed', words: 'stands with its feed, and nothing was fed before it' },
+  };
+
 /** A way of making something: its steps and what it decides, whole. */
-export const method = z.strictObject(methodShape).superRefine(({ steps }, context) => {
+export const method = z.strictObject(methodShape).superRefine(({ product, aims, steps }, context) => {
+  const say = (path: (string | number)[], message: string): void =>
+    context.addIssue({ code: 'custom', message, path });
+  if (product === 'waking') say(['product'], 'is woken where the packets are: it has no method');
+  const fat = fatFault(product, { fatFraction: aims.milk?.fatFraction ?? null });
+  if (fat !== null) say(['aims', 'milk', 'fatFraction'], fat);
   steps.forEach((step, i) => {
-    const needs = step.kind === 'coagulate' ? 'add-rennet' : null;
-    if (needs && !steps.slice(0, i).some(({ kind }) => kind === needs))
-      context.addIssue({
-        code: 'custom',
-        message: 'waits for a set, and no rennet went in before it',
-        path: ['steps', i, 'kind'],
-      });
+    const needs = NEEDS_BEFORE[step.kind];
+    if (needs && !steps.slice(0, i).some(({ kind }) => kind === needs.kind))
+      say(['steps', i, 'kind'], needs.words);
   });
 });
 export type Method = z.infer<typeof method>;

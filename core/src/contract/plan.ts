@@ -192,7 +192,10 @@ const MOST_FAT_OF_MILK = 0.2;
 const LEAST_FAT_OF_CREAM = 0.1;
 
 /** Milk that is cream, or cream that is milk; `null` when it is what the product is made of. */
-function fatFault(product: ProductId, { fatFraction, wholeCurd }: z.infer<typeof milkPour>): string | null {
+export function fatFault(
+  product: ProductId,
+  { fatFraction, wholeCurd }: Pick<z.infer<typeof milkPour>, 'fatFraction' | 'wholeCurd'>,
+): string | null {
   if (fatFraction === null || MADE_OF[product] === 'butter' || wholeCurd) return null;
   if (MADE_OF[product] === 'milk') return fatFraction > MOST_FAT_OF_MILK ? 'is cream, not milk (20 %)' : null;
   return fatFraction < LEAST_FAT_OF_CREAM ? 'is milk, not cream: cream has 10 % at least' : null;

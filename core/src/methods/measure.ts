@@ -36,6 +36,8 @@ export interface Measured {
   readonly sourness: Sourness | null;
   readonly body: number | null;
   readonly bodyWord: string | null;
+  /** Milk or cream that goes in, kg. */
+  readonly inKg: number;
   readonly outKg: number;
   readonly wheyKg: number;
   readonly starter: string;
@@ -101,6 +103,7 @@ export function measureMethod(
     sourness: souring && !timed ? point.sourness : null,
     body: souring && !timed ? point.firmness : null,
     bodyWord: souring && !timed ? souring.bodyWord(point.firmness) : null,
+    inKg: flow.wentIn.massKg - (plan.starter.massKg ?? 0),
     outKg: likelyKg(state) ?? flow.out.massKg,
     wheyKg: flow.off.filter(({ what }) => what === 'whey').reduce((sum, { massKg }) => sum + massKg, 0),
     starter: souring ? STARTER_FACTS[plan.starter.kind].label : '',

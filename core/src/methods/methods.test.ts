@@ -1,8 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { method, stepInstance, STEP_KINDS, type Method } from '../contract/index.ts';
+import { makePlan, method, PRODUCT_IDS, stepInstance, STEP_KINDS, type Method } from '../contract/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
 import type { LoggedEvent } from '../log/index.ts';
+import { planOfMethod } from '../products/index.ts';
 import { SHIPPED_METHODS } from '../schools/index.ts';
 import {
   differences,
@@ -114,6 +115,50 @@ describe('changing a method', () => {
     expect(lines).toEqual(['with strain']);
     const tart = { ...SKYR, aims: { ...SKYR.aims, sourness: 'tart' as const } };
     expect(differences(SKYR, tart)).toEqual(['sourness: "classic" → "tart"']);
+  });
+});
+
+describe('whatever a maker puts together', () => {
+  test('is either told to be wrong, with its place, or it can be followed, foreseen and begun', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...SHIPPED_METHODS),
+        fc.constantFrom(...PRODUCT_IDS),
+        fc.array(fc.tuple(fc.constantFrom(...STEP_KINDS), fc.nat(20)), { minLength: 1, maxLength: 6 }),
+        fc.boolean(),
+        (of, product, put, whole) => {
+          let made: Method = { ...of, product, steps: whole ? of.steps : [] };
+          for (const [kind, at] of put) {
+            const step = freshStep(made.steps, kind);
+            const own = kind === 'own' ? withField(step, 'doing', 'Wait.') : step;
+            made = withStep(made, own, at % (made.steps.length + 1));
+          }
+          if (methodFaults(made).length > 0) return;
+          const plan = planOfMethod(made, KITCHEN, AT, 2);
+          expect(makePlan.safeParse(plan).error?.issues).toBeUndefined();
+          const measured = measureMethod(made, KITCHEN, AT, 2);
+          expect(Number.isFinite(measured.hours) && Number.isFinite(measured.outKg)).toBe(true);
+        },
+      ),
+      { numRuns: 40 },
+    );
+  });
+
+  test.each([
+    [
+      'a stand without a feed',
+      { steps: [{ id: 'stand', kind: 'stand' as const }] },
+      /nothing was fed before it/,
+    ],
+    [
+      'cheese of cream',
+      { product: 'cheese' as const, aims: { milk: { fatFraction: 0.4 } } },
+      /is cream, not milk/,
+    ],
+    ['a packet', { product: 'waking' as const }, /woken where the packets are/],
+  ])('%s is told', (_what, part, words) => {
+    const faults = methodFaults({ ...SKYR, ...part });
+    expect(faults.map(({ message }) => message).join()).toMatch(words);
   });
 });
 

@@ -1,6 +1,7 @@
-import { CAUTIONS, type Measured } from '@morning-crock/core';
+import { CAUTIONS, PRODUCTS, type Measured } from '@morning-crock/core';
 import type { MakeSummary, Method } from '@morning-crock/core/contract';
 import { Link } from 'react-router';
+import { useMilkPrice } from '../../data/use-milk-price.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { durationWords } from './duration-words.ts';
 
@@ -10,6 +11,8 @@ const capital = (text: string): string => text.charAt(0).toUpperCase() + text.sl
 export function factRows(
   measured: Measured,
   units: ReturnType<typeof useUnits>,
+  /** Of the milk or cream; `null` when no lot has a price. */
+  pricePerKg: number | null,
 ): readonly (readonly [string, string])[] {
   return [
     ['Until it is done', `about ${durationWords(measured.hours * 60)}`],
@@ -25,6 +28,14 @@ export function factRows(
       : []),
     ...(measured.bodyWord && !measured.never ? [['Body', `about ${measured.bodyWord}`] as const] : []),
     ...(measured.starter ? [['Starter', measured.starter] as const] : []),
+    ...(pricePerKg === null
+      ? []
+      : [
+          [
+            'Milk for it',
+            `about ${units.cost(pricePerKg * measured.inKg)}, ${units.cost((pricePerKg * measured.inKg) / measured.outKg)} a kg of it`,
+          ] as const,
+        ]),
   ];
 }
 
@@ -74,10 +85,11 @@ export function MethodFacts({
   readonly makes: readonly MakeSummary[];
 }) {
   const units = useUnits();
+  const price = useMilkPrice()[PRODUCTS[method.product].takes === 'cream' ? 'cream' : 'milk'];
   return (
     <div className="column">
       <dl className="method-facts">
-        {factRows(measured, units).map(([label, value]) => (
+        {factRows(measured, units, price).map(([label, value]) => (
           <div key={label}>
             <dt className="quiet">{label}</dt>
             <dd className="number">{value}</dd>

@@ -16,6 +16,7 @@ import { useMakesQuery } from '../../data/api.ts';
 import { now } from '../../data/clock.ts';
 import { refusalWords } from '../../data/refusal-words.ts';
 import { dropRefused, record, whenSettled } from '../../data/store.ts';
+import { useMilkPrice } from '../../data/use-milk-price.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { CrockDrawing } from '../../parts/CrockDrawing.tsx';
 import { MethodCord } from './MethodCord.tsx';
@@ -80,7 +81,10 @@ function Beside({ a, b }: { readonly a: Method; readonly b: Method }) {
   const units = useUnits();
   const litres = 2;
   const [left, right] = [useMeasured(a, litres), useMeasured(b, litres)];
-  const rows = [factRows(left, units), factRows(right, units)] as const;
+  const prices = useMilkPrice();
+  const priceOf = (of: Method): number | null =>
+    prices[PRODUCTS[of.product].takes === 'cream' ? 'cream' : 'milk'];
+  const rows = [factRows(left, units, priceOf(a)), factRows(right, units, priceOf(b))] as const;
   const labels = [...new Set([...rows[0], ...rows[1]].map(([label]) => label))];
   const value = (of: (typeof rows)[number], label: string): string =>
     of.find(([l]) => l === label)?.[1] ?? 'none';
