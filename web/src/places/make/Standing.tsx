@@ -22,7 +22,7 @@ export function Beside({ state }: { readonly state: MakeState }) {
               <Link to={`/makes/${make.id}`}>{make.plan.name}</Link>
             </span>
           ))}{' '}
-          sours in {state.plan.place.name} as well, by another culture: stand them apart and covered, own
+          sours at {state.plan.place.name} as well, by another culture: stand them apart and covered, own
           spoon for each, or they mix.
         </p>
       )}
