@@ -9,7 +9,7 @@ export interface Curd {
 
 /** Something that is parted off. */
 export interface PartedOff extends Curd {
-  readonly what: 'whey' | 'buttermilk' | 'water';
+  readonly what: 'whey' | 'buttermilk';
 }
 
 /** What a step leaves, parts off, and adds. Mass, fat and protein in are those out. */
@@ -30,10 +30,6 @@ export interface CurdSeen {
 }
 
 export const NOTHING_SEEN: CurdSeen = { whey: [], returnedKg: 0, tries: [], turns: [] };
-
-/** A share of something as something of its own. */
-export const shareOf = (curd: Curd, share: number): Curd => ({ ...curd, massKg: curd.massKg * share });
-
 /** Something without fat and protein comes to a curd: everything in it is thinned. */
 export function thinned(curd: Curd, byKg: number): Curd {
   const massKg = curd.massKg + byKg;

@@ -1,7 +1,7 @@
 import { swapWaterC } from '../curd/index.ts';
 import type { MakePlan } from '../contract/index.ts';
 import { batchOf } from '../method/index.ts';
-import { shareOf, thinned } from './curd-run.ts';
+import { thinned } from './curd-run.ts';
 import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
 
 /** How hot the water must be, °C; `null` when even boiling water would not do. @param fromC of curd and whey */
@@ -41,7 +41,7 @@ export const SWAP_WHEY: StepType = {
         (curd.proteinFraction * curd.massKg - whey.proteinFraction * massKg) / (curd.massKg - massKg),
     };
     return {
-      curd: thinned(shareOf(left, 1), massKg),
+      curd: thinned(left, massKg),
       off: [{ what: 'whey', ...whey }],
       added: [{ what: 'water', massKg }],
     };

@@ -62,12 +62,12 @@ function Weighing(props: {
   );
 }
 
-/** What a cloth let go, what hangs in it, and whey stirred back. */
 interface Now {
   readonly state: MakeState;
   readonly point: PointForecast;
 }
 
+/** What a cloth let go, what hangs in it, and whey stirred back. */
 export function Drips({ state, point }: Now) {
   const units = useUnits();
   const drain = drainingNow(state, point.denatured, now());
