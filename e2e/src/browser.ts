@@ -115,12 +115,24 @@ export async function openTablet(
   };
 }
 
-/** Another place of the page that is open, as the way back of the browser would lead there. */
+/**
+ * Another place of the page that is open, as the way back of the browser would lead there. The place before stays in
+ * sight until the next one has come, with fields that may be named alike: nothing is looked for until then.
+ */
 export async function goTo(page: Page, path: string): Promise<void> {
   await page.evaluate((to: string) => {
     history.pushState(null, '', to);
     dispatchEvent(new PopStateEvent('popstate'));
   }, path);
+  await page
+    .waitForFunction(() => document.getElementById('place')?.dataset['path'] === location.pathname, PATIENTLY)
+    .catch((error: unknown) => fail(page, `did not come to ${path}`, error));
+}
+
+/** Chooses a file of this machine in a place's field for files. */
+export async function upload(page: Page, file: string, field = 'input[type=file]'): Promise<void> {
+  const input = (await page.waitForSelector(field)) as ElementHandle<HTMLInputElement>;
+  await input.uploadFile(file);
 }
 
 /** Waits until the page shows a text. */

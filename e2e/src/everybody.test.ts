@@ -2,13 +2,13 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { beginPlan, defaultKitchen } from '@morning-crock/core';
 import { makePlanOfWaking } from '@morning-crock/core/contract';
 import { cultureDraft, draft, intakeDraft, startDraft } from '@morning-crock/server/testing';
-import type { Browser, ElementHandle, Page } from 'puppeteer-core';
+import type { Browser, Page } from 'puppeteer-core';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ulid } from 'ulid';
-import { goTo, openTablet, see, startBrowser, tap, type Tablet } from './browser.ts';
+import { goTo, openTablet, see, startBrowser, tap, type Tablet, upload } from './browser.ts';
 import { createWorld, type World } from './world.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
@@ -256,10 +256,7 @@ describe.each([
       await see(tablet.page, 'Choose a logger’s file');
       const file = join(tmpdir(), `axe-${running}.csv`);
       writeFileSync(file, 'time;°C\n2026-03-02 07:00;43,1\n2026-03-02 07:01;ERR\n2026-03-02 07:02;43,0\n');
-      const input = (await tablet.page.waitForSelector(
-        'input[type=file]',
-      )) as ElementHandle<HTMLInputElement>;
-      await input.uploadFile(file);
+      await upload(tablet.page, file);
       await see(tablet.page, 'Line 3: “ERR” is not a number');
       expect(await violations(tablet.page)).toEqual([]);
     } finally {

@@ -4,7 +4,7 @@ import { draft, startDraft } from '@morning-crock/server/testing';
 import { truncateSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Browser, ElementHandle } from 'puppeteer-core';
+import type { Browser } from 'puppeteer-core';
 import { ulid } from 'ulid';
 import {
   fill,
@@ -18,6 +18,7 @@ import {
   setClock,
   turnTo,
   type Tablet,
+  upload,
 } from './browser.ts';
 import { createWorld, type World } from './world.ts';
 
@@ -137,8 +138,7 @@ describe('a logger’s file', () => {
     return file;
   };
   async function choose(file: string): Promise<void> {
-    const input = (await tablet.page.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
-    await input.uploadFile(file);
+    await upload(tablet.page, file);
   }
   beforeEach(async () => {
     await inoculate();

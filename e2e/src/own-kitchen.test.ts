@@ -5,9 +5,9 @@ import { writeFileSync } from 'node:fs';
 import { connect, createServer, type AddressInfo, type Server, type Socket } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Browser, ElementHandle } from 'puppeteer-core';
+import type { Browser } from 'puppeteer-core';
 import { ulid } from 'ulid';
-import { fill, goTo, openTablet, see, seeNoMore, startBrowser, tap, type Tablet } from './browser.ts';
+import { fill, goTo, openTablet, see, seeNoMore, startBrowser, tap, type Tablet, upload } from './browser.ts';
 import { keptEvents, keptGolden, keptKitchenText } from '@morning-crock/core/kept-kitchen';
 import { createWorld, type World } from './world.ts';
 
@@ -48,8 +48,7 @@ const incubating = async (): Promise<string> => {
 async function choose(file: object | string): Promise<void> {
   const path = join(tmpdir(), `kitchen-${ulid()}.json`);
   writeFileSync(path, typeof file === 'string' ? file : JSON.stringify(file));
-  const input = (await tablet.page.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
-  await input.uploadFile(path);
+  await upload(tablet.page, path);
 }
 
 describe('what a kitchen’s makes taught', () => {

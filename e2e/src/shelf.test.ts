@@ -5,9 +5,20 @@ import { cultureDraft, draft } from '@morning-crock/server/testing';
 import { writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Browser, ElementHandle } from 'puppeteer-core';
+import type { Browser } from 'puppeteer-core';
 import { ulid } from 'ulid';
-import { fill, goTo, named, openTablet, see, seeNoMore, startBrowser, tap, type Tablet } from './browser.ts';
+import {
+  fill,
+  goTo,
+  named,
+  openTablet,
+  see,
+  seeNoMore,
+  startBrowser,
+  tap,
+  type Tablet,
+  upload,
+} from './browser.ts';
 import { createWorld, type World } from './world.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
@@ -177,10 +188,9 @@ test('skyr drained too far is mended with its own whey, and a picture of it stan
   writeFileSync(shot, await page.screenshot({ clip: { x: 0, y: 0, width: 1200, height: 700 } }));
   const script = join(tmpdir(), `skyr-${strain}.jpg`);
   writeFileSync(script, '<script>alert(1)</script>');
-  const input = (await page.waitForSelector('.looks input[type=file]')) as ElementHandle<HTMLInputElement>;
-  await input.uploadFile(script);
+  await upload(page, script, '.looks input[type=file]');
   await see(page, 'is no picture this browser can open');
-  await input.uploadFile(shot);
+  await upload(page, shot, '.looks input[type=file]');
   const [picture] = await stored('photographed', 1);
   expect(picture!.data).toMatchObject({ step: 'strain', product: 'skyr', widthPx: 1024 });
   await see(page, /now, \d\d:\d\d/);
@@ -239,19 +249,16 @@ test('a method is changed, what is wrong is told, and it goes out as a file and 
   await page.waitForFunction(() => 'saved' in window);
   const text = await page.evaluate(() => (window as unknown as { saved: string }).saved);
   const file = join(tmpdir(), `method-${kept!.streamId}.json`);
-  const upload = async (content: string): Promise<void> => {
+  const give = async (content: string): Promise<void> => {
     writeFileSync(file, content);
-    const input = (await page.waitForSelector(
-      'section[aria-label="From a file"] input[type=file]',
-    )) as ElementHandle<HTMLInputElement>;
-    await input.uploadFile(file);
+    await upload(page, file, 'section[aria-label="From a file"] input[type=file]');
   };
-  await upload('{"format": "something else"}');
+  await give('{"format": "something else"}');
   await see(page, 'is neither a method of this program nor a recipe');
-  await upload(`{"x":"${'y'.repeat(900_000)}"}`);
+  await give(`{"x":"${'y'.repeat(900_000)}"}`);
   await see(page, 'is larger than any method (200 kB)');
   expect(await world.entries('method-changed')).toHaveLength(1);
-  await upload(text);
+  await give(text);
   await see(page, /Skyr of the house: 13 steps read/);
   await tap(page, 'button', 'Keep it as yours');
   await stored('method-changed', 2);
@@ -259,7 +266,7 @@ test('a method is changed, what is wrong is told, and it goes out as a file and 
   const [a, b] = methods.map((m) => m.versions[0]!.method);
   expect({ ...a, id: '' }).toEqual({ ...b, id: '' });
 
-  await upload(
+  await give(
     JSON.stringify({
       '@context': 'https://schema.org',
       '@type': 'Recipe',

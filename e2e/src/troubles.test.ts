@@ -1,7 +1,7 @@
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { draft, intakeDraft, startDraft } from '@morning-crock/server/testing';
 
-import type { Browser, ElementHandle } from 'puppeteer-core';
+import type { Browser } from 'puppeteer-core';
 import { writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -18,6 +18,7 @@ import {
   setClock,
   turnTo,
   type Tablet,
+  upload,
 } from './browser.ts';
 import { createWorld, type World } from './world.ts';
 
@@ -278,8 +279,7 @@ describe('wrong input', () => {
     const before = await world.kitchen.count('event');
     const file = join(tmpdir(), `wrong-${ulid()}.json`);
     writeFileSync(file, content);
-    const input = (await page.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
-    await input.uploadFile(file);
+    await upload(page, file);
     await see(page, words);
     expect(await world.kitchen.count('event')).toEqual(before);
   });

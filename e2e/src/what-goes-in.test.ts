@@ -11,7 +11,7 @@ import { cultureDraft, draft, intakeDraft } from '@morning-crock/server/testing'
 import { writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Browser, ElementHandle } from 'puppeteer-core';
+import type { Browser } from 'puppeteer-core';
 import { ulid } from 'ulid';
 import {
   fill,
@@ -25,6 +25,7 @@ import {
   tap,
   setClock,
   type Tablet,
+  upload,
 } from './browser.ts';
 import { createWorld, type World } from './world.ts';
 
@@ -270,8 +271,7 @@ describe('milkings', () => {
       'date;time;animal;amount;unit\n2026-02-20;06:30;Fern;8,4;L\n2026-02-21;06:40;Fern;8,1;L\n2026-02-22;;Fern;-3;L\n2026-02-23;06:10;Fern;7;bucket\n2026-02-24;06:20;Fern;7,9;L\n',
     );
     const choose = async (): Promise<void> => {
-      const input = (await page.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
-      await input.uploadFile(path);
+      await upload(page, path);
     };
     await choose();
     await see(page, '3 milkings, 24.4 L in all');

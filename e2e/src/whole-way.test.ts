@@ -3,8 +3,8 @@ import type { EventType, StoredEvent } from '@morning-crock/core/contract';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Browser, ElementHandle } from 'puppeteer-core';
-import { fill, openTablet, see, seeNoMore, startBrowser, tap, type Tablet } from './browser.ts';
+import type { Browser } from 'puppeteer-core';
+import { fill, openTablet, see, seeNoMore, startBrowser, tap, type Tablet, upload } from './browser.ts';
 import { createWorld, type World } from './world.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
@@ -250,8 +250,7 @@ describe('the whole way of one pot', () => {
     const empty = await openTablet(browser, `${other.address}/daybook`);
     try {
       await see(empty.page, 'No makes yet');
-      const input = (await empty.page.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
-      await input.uploadFile(file);
+      await upload(empty.page, file);
       await see(empty.page, /1 makes read: \d+ entries added/);
       await see(empty.page, '3.40 kg');
       const there = await other.kitchen.count('event', "type <> 'kitchen-changed'");

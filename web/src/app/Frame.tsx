@@ -85,7 +85,7 @@ export function Frame() {
       </nav>
       <div className="beside-rail">
         <Watch />
-        <main id="place" className="place grows" tabIndex={-1}>
+        <main id="place" className="place grows" tabIndex={-1} data-path={pathname}>
           <Outlet />
         </main>
       </div>
