@@ -84,8 +84,8 @@ describe('methods', () => {
       (await kitchen.app.inject('/api/milk')).json<MilkRoomResponse>().lots.filter((l) => l.role === 'whey');
     await send(draft(makeId, START, 'make-started', { plan }));
     const typed = { value: 700, unit: 'g' } as const;
-    await say(900, 'drain-weighed', { massKg: 0.7, of: 'whey', typed } as never);
-    await say(930, 'drain-weighed', { massKg: 1.1, of: 'whey', typed } as never);
+    await say(900, 'drain-weighed', { step: 'strain', massKg: 0.7, of: 'whey', typed } as never);
+    await say(930, 'drain-weighed', { step: 'strain', massKg: 1.1, of: 'whey', typed } as never);
     expect((await whey()).map((l) => [l.name, l.soured, l.has.massKg])).toEqual([['Acid whey', true, 1.1]]);
     await say(1000, 'finished', { verdict: 'discarded', reason: 'forgot it' } as never);
     expect(await whey()).toEqual([]);

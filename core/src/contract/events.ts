@@ -165,10 +165,15 @@ export const EVENT_DATA = {
   }),
   /** Something happened to a lot of milk or cream. */
   'milk-moved': milkMovement,
-  /** What a cloth let go so far, or what hangs in it. */
-  'drain-weighed': z.strictObject({ massKg, of: z.enum(['whey', 'curd']), typed: typedQuantity }),
+  /** What a step's cloth let go so far, as the bowl holds it, or what hangs in it. */
+  'drain-weighed': z.strictObject({
+    step: stepRef,
+    massKg,
+    of: z.enum(['whey', 'curd']),
+    typed: typedQuantity,
+  }),
   /** Drained too far: whey was stirred back. */
-  'whey-returned': z.strictObject({ massKg, typed: typedQuantity }),
+  'whey-returned': z.strictObject({ step: stepRef, massKg, typed: typedQuantity }),
   /** The curd was tried with a knife: does it break clean? */
   'break-tried': z.strictObject({ step: stepRef, clean: z.boolean() }),
   /** The cheese was turned. */

@@ -242,16 +242,26 @@ function playShelf(
         const real = { ...draining, tauAt6CH: draining.tauAt6CH * Math.exp(0.25 * random.normal()) };
         const halfH = about / 2 / HOUR_MS;
         const early = Math.round(drainedAfter(real, halfH).wheyKg * 1000) / 1000;
-        say(atMs + halfH * HOUR_MS, 'drain-weighed', { massKg: early, of: 'whey', typed: grams(early) });
+        say(atMs + halfH * HOUR_MS, 'drain-weighed', {
+          step: step.id,
+          massKg: early,
+          of: 'whey',
+          typed: grams(early),
+        });
         const hours = (about / HOUR_MS) * (sketch.drainedLonger ?? 1);
         endMs = atMs + hours * HOUR_MS;
         const wheyKg = Math.round(drainedAfter(real, hours).wheyKg * 1000) / 1000;
-        say(endMs - 2 * MINUTE_MS, 'drain-weighed', { massKg: wheyKg, of: 'whey', typed: grams(wheyKg) });
+        say(endMs - 2 * MINUTE_MS, 'drain-weighed', {
+          step: step.id,
+          massKg: wheyKg,
+          of: 'whey',
+          typed: grams(wheyKg),
+        });
         if (sketch.drainedLonger) {
           const back = Math.round(wheyBackKg(drainedBy(real, wheyKg), thicknessOf(of)) * 1000) / 1000;
           if (back > 0) {
             endMs += 12 * MINUTE_MS;
-            say(endMs - MINUTE_MS, 'whey-returned', { massKg: back, typed: grams(back) });
+            say(endMs - MINUTE_MS, 'whey-returned', { step: step.id, massKg: back, typed: grams(back) });
           }
         }
         break;

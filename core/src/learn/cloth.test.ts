@@ -45,7 +45,12 @@ function drained(slower: number): MakeState {
   const { wheyKg } = drainedAfter({ ...draining, tauAt6CH: draining.tauAt6CH * slower }, 4);
   return foldMake(MAKE_ID, [
     ...events,
-    log(HUNG_MIN + 240, 'drain-weighed', { massKg: wheyKg, of: 'whey', typed: { value: 1, unit: 'g' } }),
+    log(HUNG_MIN + 240, 'drain-weighed', {
+      step: 'strain',
+      massKg: wheyKg,
+      of: 'whey',
+      typed: { value: 1, unit: 'g' },
+    }),
     log(HUNG_MIN + 300, 'step-done', { step: 'strain' }),
     log(HUNG_MIN + 310, 'finished', { verdict: 'kept', reason: '' }),
   ])!;

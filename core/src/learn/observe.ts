@@ -19,7 +19,7 @@ import {
 } from '../make/index.ts';
 import { DRAIN_SIGMA, DRAIN_TAU_AT_6C_H, tauByWeighings } from '../curd/index.ts';
 import { productOf } from '../products/index.ts';
-import { churnName, drainingOf, drainWayOf, loadRuns, NOTHING_SEEN } from '../steps/index.ts';
+import { churnName, clothSeen, drainingOf, drainWayOf, loadRuns, NOTHING_SEEN } from '../steps/index.ts';
 import { batchOf, roomAtC } from '../method/index.ts';
 import { leastSquares } from '../numerics/index.ts';
 
@@ -276,14 +276,16 @@ const NO_BELIEF = 10;
 function fitCloth(state: MakeState): Fit | null {
   const own = state.steps.findLast(({ step, status }) => step.facts.tells === 'drips' && status === 'done');
   const way = drainWayOf(state.plan);
-  if (!own || !way || own.startedAtMs === null || own.endedAtMs === null || state.curd.whey.length === 0)
-    return null;
+  if (!own || !way || own.startedAtMs === null || own.endedAtMs === null) return null;
   const { denatured } = walkThermal(state, own.endedAtMs);
+  const curd = makeFlow(state, denatured).into.get(own.step.id)!;
+  const { onCurve } = clothSeen(state.curd, own.step.id, curd.massKg);
+  if (onCurve.length === 0) return null;
   const { draining } = drainingOf(
     { ...state.plan, factors: {} },
     { step: own.step.instance, goods: productOf(state.plan).goods },
     {
-      curd: makeFlow(state, denatured).into.get(own.step.id)!,
+      curd,
       denatured,
       startMs: own.startedAtMs,
       seen: NOTHING_SEEN,
@@ -292,7 +294,7 @@ function fitCloth(state: MakeState): Fit | null {
   const startMs = own.startedAtMs;
   const fit = tauByWeighings(
     draining,
-    state.curd.whey.map(({ atMs, wheyKg }) => ({ hours: (atMs - startMs) / HOUR_MS, wheyKg })),
+    onCurve.map(({ atMs, wheyKg }) => ({ hours: (atMs - startMs) / HOUR_MS, wheyKg })),
     NO_BELIEF,
   );
   if (fit.sigma > 1) return null;

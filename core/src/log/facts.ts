@@ -85,7 +85,7 @@ export const EVENT_FACTS: Readonly<Record<EventType, EventFacts>> = {
   'waking-done': { of: MAKE, shapes: true },
   'milk-moved': { of: ['lot'], begins: true, feeds: ['milk'] },
   'drain-weighed': { of: MAKE, shapes: true, feeds: ['milk'] },
-  'whey-returned': { of: MAKE, shapes: true },
+  'whey-returned': { of: MAKE, shapes: true, feeds: ['milk'] },
   'break-tried': { of: MAKE, bounded: true },
   turned: { of: MAKE, bounded: true },
   tagged: { of: MAKE, bounded: true, aside: true, unlisted: true },

@@ -90,11 +90,15 @@ describe('skyr', () => {
     const slow = make(plan, ...hanging, [
       beganMin + 20,
       'drain-weighed',
-      { massKg: 0.6 * book.now.wheyKg, of: 'whey', typed },
+      { step: 'strain', massKg: 0.6 * book.now.wheyKg, of: 'whey', typed },
     ]);
     expect(at(20, slow).thickMs![1]).toBeGreaterThan(book.thickMs![1]);
     expect(at(20, slow).now.wheyKg).toBeCloseTo(0.6 * book.now.wheyKg, 6);
-    const bag = make(plan, ...hanging, [beganMin + 20, 'drain-weighed', { massKg: 2, of: 'curd', typed }]);
+    const bag = make(plan, ...hanging, [
+      beganMin + 20,
+      'drain-weighed',
+      { step: 'strain', massKg: 2, of: 'curd', typed },
+    ]);
     expect(at(20, bag).now.curdKg).toBeCloseTo(2, 6);
 
     const far = at(600);
@@ -102,13 +106,57 @@ describe('skyr', () => {
     const mended = make(
       plan,
       ...hanging,
-      [beganMin + 600, 'drain-weighed', { massKg: far.now.wheyKg, of: 'whey', typed }],
-      [beganMin + 605, 'whey-returned', { massKg: far.backKg, typed }],
+      [beganMin + 600, 'drain-weighed', { step: 'strain', massKg: far.now.wheyKg, of: 'whey', typed }],
+      [beganMin + 605, 'whey-returned', { step: 'strain', massKg: far.backKg, typed }],
     );
     const after = at(606, mended);
     expect(after.returnedKg).toBeCloseTo(far.backKg, 9);
     expect(after.now.proteinFraction).toBeCloseTo(0.075, 3);
     expect(yieldOf(mended).wheyKg).toBeCloseTo(far.now.wheyKg - far.backKg, 9);
+  });
+
+  test('two cloths, one after the other, are weighed each for itself', () => {
+    const at = plan.method.steps.findIndex(({ id }) => id === 'strain');
+    const first = plan.method.steps[at]!;
+    if (first.kind !== 'strain') throw new Error('skyr hangs in a cloth');
+    const twice: MakePlan = {
+      ...plan,
+      method: {
+        ...plan.method,
+        steps: [
+          ...plan.method.steps.slice(0, at),
+          { ...first, fraction: 0.05 },
+          { ...first, id: 'again' },
+          ...plan.method.steps.slice(at + 1),
+        ],
+      },
+    };
+    const typed = { value: 1, unit: 'kg' } as const;
+    const firstOff: Entry[] = [
+      ...hanging,
+      [beganMin + 60, 'drain-weighed', { step: 'strain', massKg: 1, of: 'whey', typed }],
+      [beganMin + 61, 'step-done', { step: 'strain' }],
+    ];
+    const state = make(twice, ...firstOff);
+    const now = (of: MakeState) => drainingNow(of, 0.9, START + (beganMin + 70) * MIN)!;
+    const { wentIn } = makeFlow(state, 0.9);
+    expect(now(state)).toMatchObject({ step: 'again', weighed: false, returnedKg: 0 });
+    expect(now(state).startKg).toBeCloseTo(wentIn.massKg - 1, 9);
+    // The bag of the second cloth is held against what hung in it, not against the milk.
+    const bag = make(twice, ...firstOff, [
+      beganMin + 70,
+      'drain-weighed',
+      { step: 'again', massKg: wentIn.massKg - 1.4, of: 'curd', typed },
+    ]);
+    expect(now(bag).now.wheyKg).toBeCloseTo(0.4, 9);
+    expect(yieldOf(bag).wheyKg).toBeCloseTo(1.4, 9);
+    const whole = make(twice, ...firstOff, [
+      beganMin + 70,
+      'whey-returned',
+      { step: 'strain', massKg: 0.3, typed },
+    ]);
+    expect(makeFlow(whole, 0.9).into.get('again')!.massKg).toBeCloseTo(wentIn.massKg - 0.7, 9);
+    expect(yieldOf(whole).wheyKg).toBeCloseTo(0.7, 9);
   });
 
   test('its forecast tells the draining with a spread of its own, and rings when it is thick', () => {

@@ -6,8 +6,9 @@ import {
   type Drained,
   type Thickness,
 } from '../curd/index.ts';
+import type { StepId } from '../contract/index.ts';
 import { productOf } from '../products/index.ts';
-import { drainingOf, LONGEST_DRAIN_H, thicknessOf } from '../steps/index.ts';
+import { clothSeen, drainingOf, LONGEST_DRAIN_H, thicknessOf } from '../steps/index.ts';
 import { makeFlow } from './flow.ts';
 import type { MakeState } from './state.ts';
 
@@ -17,6 +18,7 @@ const Z90 = 1.2816;
 
 /** Curd in its cloth, now. Estimates until it is weighed. */
 export interface DrainingNow {
+  readonly step: StepId;
   readonly target: Thickness;
   /** What hung in the cloth at first, kg. */
   readonly startKg: number;
@@ -48,8 +50,8 @@ export function drainingNow(state: MakeState, denatured: number, nowMs: number):
   const target = thicknessOf(of);
   const hours = (Math.min(nowMs, own.endedAtMs ?? nowMs) - startMs) / HOUR_MS;
   const toThick = hoursToThickness(draining, target);
-  const last = state.curd.whey.at(-1);
-  const { returnedKg } = state.curd;
+  const { whey, returnedKg } = clothSeen(state.curd, own.step.id, curd.massKg);
+  const last = whey.at(-1);
   // A weighing of just now knows better than any curve through it.
   const byCurve = drainedAfter(draining, hours);
   const wheyKg = last
@@ -61,6 +63,7 @@ export function drainingNow(state: MakeState, denatured: number, nowMs: number):
   const now = drainedBy(draining, Math.max(0, wheyKg - returnedKg));
   const atTarget = toThick === null ? null : drainedAfter(draining, toThick);
   return {
+    step: own.step.id,
     target,
     startKg: curd.massKg,
     now,
@@ -75,7 +78,7 @@ export function drainingNow(state: MakeState, denatured: number, nowMs: number):
     wheyToCatchKg: (atTarget ?? now).wheyKg,
     backKg: wheyBackKg(now, target),
     returnedKg,
-    weighed: state.curd.whey.length > 0,
+    weighed: whey.length > 0,
     hours,
   };
 }

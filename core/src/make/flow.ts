@@ -1,4 +1,5 @@
 import { massFlow, type MassFlow } from '../products/index.ts';
+import { clothSeen } from '../steps/index.ts';
 import type { MakeState } from './state.ts';
 
 /**
@@ -11,14 +12,13 @@ export function makeFlow(
   denatured: number,
   gelH: number | null = null,
 ): MassFlow {
-  // What was weighed of a cloth counts once it is off; there is one cloth that is weighed.
-  const cloth = steps.findLast(({ step }) => step.facts.tells === 'drips');
-  const caught = curd.whey.at(-1);
+  const off = new Set(steps.filter(({ endedAtMs }) => endedAtMs !== null).map(({ step }) => step.id));
   return massFlow(plan, {
     doseKg: dose.massKg,
     denatured,
     gelH,
     skipped: new Set(steps.filter(({ status }) => status === 'skipped').map(({ step }) => step.id)),
-    wheyKg: new Map(cloth && caught && cloth.endedAtMs !== null ? [[cloth.step.id, caught.wheyKg]] : []),
+    // What was weighed of a cloth counts once it is off; until then it is on its way to what is wanted.
+    wheyOff: (step, wholeKg) => (off.has(step) ? clothSeen(curd, step, wholeKg).offKg : null),
   });
 }

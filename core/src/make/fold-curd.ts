@@ -1,25 +1,20 @@
 import type { CurdSeen } from '../steps/index.ts';
 import { instantOf, type LoggedEvent } from '../log/index.ts';
 
-/**
- * What was seen of a curd.
- * @param wholeKg what hung in the cloth at first: a bag that weighs less has let the difference go
- */
-export function curdSeen(events: readonly LoggedEvent[], wholeKg: number): CurdSeen {
-  let returnedKg = 0;
-  const whey: { atMs: number; wheyKg: number }[] = [];
+/** What was seen of a curd. */
+export function curdSeen(events: readonly LoggedEvent[]): CurdSeen {
+  const weighed: CurdSeen['weighed'][number][] = [];
+  const returned: CurdSeen['returned'][number][] = [];
   const tries: CurdSeen['tries'][number][] = [];
   const turns: CurdSeen['turns'][number][] = [];
   for (const event of events) {
     const atMs = instantOf(event);
     switch (event.type) {
-      case 'drain-weighed': {
-        const { of, massKg } = event.data;
-        whey.push({ atMs, wheyKg: of === 'whey' ? massKg : Math.max(0, wholeKg - massKg) });
+      case 'drain-weighed':
+        weighed.push({ ...event.data, atMs });
         break;
-      }
       case 'whey-returned':
-        returnedKg += event.data.massKg;
+        returned.push({ ...event.data, atMs });
         break;
       case 'break-tried':
         tries.push({ ...event.data, atMs });
@@ -30,5 +25,5 @@ export function curdSeen(events: readonly LoggedEvent[], wholeKg: number): CurdS
       default:
     }
   }
-  return { whey, returnedKg, tries, turns };
+  return { weighed, returned, tries, turns };
 }

@@ -388,7 +388,7 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
     flavours: of('flavoured').map((e) => e.data),
     tags: last(of('tagged'))?.data.tags ?? [],
     pieces: last(of('shaped'))?.data.pieces ?? [],
-    curd: curdSeen(effective, batchOf(plan).massKg + (starter?.data.massKg ?? plan.starter.massKg ?? 0)),
+    curd: curdSeen(effective),
     moistureFraction: tested && panMoisture(tested.data.beforeKg, tested.data.afterKg),
     saltKg: salted.length === 0 ? null : salted.reduce((sum, e) => sum + e.data.massKg, 0),
     reservedKg: reserved?.data.massKg ?? null,

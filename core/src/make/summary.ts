@@ -4,7 +4,8 @@ import { STARTER_FACTS } from '../culture/index.ts';
 import { batchOf } from '../method/index.ts';
 import { MILK_FACTS } from '../milk/index.ts';
 import { productOf } from '../products/index.ts';
-import { STEP_TYPES } from '../steps/index.ts';
+import { clothSeen, STEP_TYPES } from '../steps/index.ts';
+import { makeFlow } from './flow.ts';
 import { pointForecast } from './forecast.ts';
 import { safetyOf } from './safety.ts';
 import { seenSetMs } from './seen.ts';
@@ -30,7 +31,11 @@ export function yieldOf(state: MakeState): YieldBalance {
   const milkKg = batchOf(state.plan).massKg;
   const starterKg = state.dose.massKg ?? 0;
   const outKg = state.weighedKg;
-  const wheyKg = Math.max(0, (state.curd.whey.at(-1)?.wheyKg ?? 0) - state.curd.returnedKg);
+  const { into } = makeFlow(state, 0);
+  const wheyKg = state.steps.reduce(
+    (sum, { step }) => sum + (clothSeen(state.curd, step.id, into.get(step.id)?.massKg ?? 0).offKg ?? 0),
+    0,
+  );
   return {
     milkKg,
     starterKg,

@@ -2,7 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import type { ByProduct, MakePlan, ProductId } from '../contract/index.ts';
 import { createLedger, lotId, ZERO_MS } from '../fixtures/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
-import { beginPlan } from '../products/index.ts';
+import { beginPlan, planOfMethod } from '../products/index.ts';
+import { SHIPPED_METHODS } from '../schools/index.ts';
 import { creamFactors, foldMilkRoom, keepOf, milkFromLots } from './index.ts';
 
 const [CREAM, MAKE] = ['CREAM', 'MAKE'].map(lotId) as [string, string];
@@ -123,4 +124,27 @@ describe('what a make gives back', () => {
     expect(room.lots.get(id)!.has.massKg).toBe(0);
     expect(room.lines.at(-1)).toMatchObject({ kind: 'spoiled', massKg: -1.25 });
   });
+});
+
+test('the whey of two cloths is one lot; what is stirred back is in it no longer', () => {
+  const ledger = createLedger();
+  const skyr = SHIPPED_METHODS.find(({ id }) => id === 'skyr')!;
+  const plan = planOfMethod(skyr, defaultKitchen('UTC'), new Date(ZERO_MS).toISOString(), 4);
+  ledger.say(MAKE, 0, { type: 'make-started', data: { plan } });
+  const typed = { value: 1, unit: 'kg' } as const;
+  const caught = (hour: number, step: string, massKg: number): string =>
+    ledger.say(MAKE, hour, { type: 'drain-weighed', data: { step, of: 'whey', massKg, typed } });
+  const back = (hour: number, step: string, massKg: number): string =>
+    ledger.say(MAKE, hour, { type: 'whey-returned', data: { step, massKg, typed } });
+  const has = (): number | undefined => foldMilkRoom(ledger.events).lots.get(id)?.has.massKg;
+  back(9, 'strain', 0.1);
+  const id = caught(10, 'strain', 0.6);
+  expect(has()).toBeCloseTo(0.6, 9);
+  caught(11, 'strain', 1);
+  expect(has()).toBeCloseTo(1, 9);
+  caught(14, 'again', 0.4);
+  expect(has()).toBeCloseTo(1.4, 9);
+  back(15, 'again', 0.3);
+  expect(has()).toBeCloseTo(1.1, 9);
+  expect([...foldMilkRoom(ledger.events).lots.keys()]).toEqual([id]);
 });

@@ -1,5 +1,5 @@
 import { butterBalance, HAND_WORKED_FAT } from '../butter/index.ts';
-import type { ByProduct, Lot, MakePlan } from '../contract/index.ts';
+import type { ByProduct, Lot, MakePlan, StepId } from '../contract/index.ts';
 import { batchOf, isHeated } from '../method/index.ts';
 import { withFat } from '../milk/index.ts';
 import { massFlow, methodSteps, productOf, type Gives } from '../products/index.ts';
@@ -149,7 +149,7 @@ export function give(
   }
   // What nobody weighed teaches nothing.
   if (weighedKg === null && !gives) return;
-  const next = { plan, gave: { ...make.gave, [part]: { lotId, massKg } } };
+  const next = { ...make, gave: { ...make.gave, [part]: { lotId, massKg } } };
   room.making.set(makeId, next);
   if (weighedKg !== null) teach(room, makeId, next, moment);
 }
@@ -159,6 +159,31 @@ export function giveUnweighed(room: RoomDraft, makeId: string, stepId: string, m
   const make = room.making.get(makeId);
   const step = make && methodSteps(make.plan).find((s) => s.id === stepId);
   if (step?.facts.endedBy === 'weighed') give(room, makeId, step.facts.weighs, null, moment);
+}
+
+/**
+ * The bowl under a cloth holds so much whey now; the bowls of all cloths are one lot.
+ * @param holdsKg from what was known of it before; nothing changes where that is `null`
+ */
+export function giveWhey(
+  room: RoomDraft,
+  makeId: string,
+  step: StepId,
+  holdsKg: (beforeKg: number | null) => number | null,
+  moment: Moment,
+): void {
+  const make = room.making.get(makeId);
+  const holds = make && holdsKg(make.bowls[step] ?? null);
+  if (!make || holds == null) return;
+  const bowls = { ...make.bowls, [step]: holds };
+  room.making.set(makeId, { ...make, bowls });
+  give(
+    room,
+    makeId,
+    'whey',
+    Object.values(bowls).reduce((sum, kg) => sum + kg, 0),
+    moment,
+  );
 }
 
 /** What was discarded is no food, whatever was weighed of it. */

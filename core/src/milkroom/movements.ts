@@ -44,6 +44,8 @@ export interface GivingMake {
   readonly plan: MakePlan;
   /** What was weighed, or computed, and the lot it is. */
   readonly gave: Readonly<Partial<Record<Part, { readonly lotId: string | null; readonly massKg: number }>>>;
+  /** What the bowl under each of its cloths holds, kg. */
+  readonly bowls: Readonly<Record<StepId, number>>;
 }
 
 /** One day's milk that came in, as far as the months need it. */

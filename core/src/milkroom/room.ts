@@ -5,7 +5,7 @@ import { methodSteps } from '../products/index.ts';
 import { updateBelief } from '../numerics/index.ts';
 import { litresOfMass } from '../milk/index.ts';
 import { formatVolume, type MeasureSystem } from '../units/index.ts';
-import { BUTTERMILK_FAT, give, givesBack, giveUnweighed, takeBack } from './given.ts';
+import { BUTTERMILK_FAT, give, givesBack, giveUnweighed, giveWhey, takeBack } from './given.ts';
 import { isEmpty } from './lot.ts';
 import { moveMilk, takeFrom, type Milking, type Moment, type RoomDraft } from './movements.ts';
 
@@ -69,7 +69,7 @@ export function applyToRoom(room: RoomDraft, sent: LoggedEvent): void {
     case 'make-started': {
       const { plan } = event.data;
       const { milk, startAt } = plan;
-      if (givesBack(plan)) room.making.set(event.streamId, { plan, gave: {} });
+      if (givesBack(plan)) room.making.set(event.streamId, { plan, gave: {}, bowls: {} });
       if (milk.lots) {
         room.asked.set(event.streamId, milk.lots);
         const pouring = methodSteps(plan).find(({ facts }) => facts.endedBy === 'milk-poured');
@@ -96,7 +96,18 @@ export function applyToRoom(room: RoomDraft, sent: LoggedEvent): void {
       give(room, event.streamId, event.data.of, event.data.massKg, moment);
       return;
     case 'drain-weighed':
-      if (event.data.of === 'whey') give(room, event.streamId, 'whey', event.data.massKg, moment);
+      if (event.data.of === 'whey')
+        giveWhey(room, event.streamId, event.data.step, () => event.data.massKg, moment);
+      return;
+    case 'whey-returned':
+      // Of a bowl that nobody weighed there is no lot that could have less.
+      giveWhey(
+        room,
+        event.streamId,
+        event.data.step,
+        (before) => (before === null ? null : Math.max(0, before - event.data.massKg)),
+        moment,
+      );
       return;
     case 'finished':
       room.asked.delete(event.streamId);

@@ -27,8 +27,8 @@ export interface FlowKnown {
   /** Hours from inoculation to the gel. */
   readonly gelH?: number | null;
   readonly skipped?: ReadonlySet<StepId>;
-  /** Whey that a step's cloth really let go, kg. */
-  readonly wheyKg?: ReadonlyMap<StepId, number>;
+  /** Whey that a step's cloth really let go of what hung in it, kg; `null` where nobody weighed. */
+  readonly wheyOff?: (step: StepId, wholeKg: number) => number | null;
 }
 
 /**
@@ -55,7 +55,7 @@ export function massFlow(plan: MakePlan, known: FlowKnown = {}): MassFlow {
       of,
       heated: (known.denatured ?? 0) > HEATED_FROM,
       gelH: known.gelH ?? null,
-      wheyKg: known.wheyKg?.get(step) ?? null,
+      wheyKg: known.wheyOff?.(step, curd.massKg) ?? null,
     });
     curd = parted.curd;
     off.push(...parted.off.map((part) => ({ ...part, step })));

@@ -22,14 +22,20 @@ export interface Flowed {
 
 /** What was seen of a curd, by step. */
 export interface CurdSeen {
-  /** Whey caught by then, ms since 1970; without what was stirred back. */
-  readonly whey: readonly { readonly atMs: number; readonly wheyKg: number }[];
-  readonly returnedKg: number;
+  /** What stood on the scales: the whey a step's cloth let go so far, or what hangs in it. */
+  readonly weighed: readonly {
+    readonly step: StepId;
+    readonly of: 'whey' | 'curd';
+    readonly massKg: number;
+    readonly atMs: number;
+  }[];
+  /** Whey that was stirred back into a step's curd. */
+  readonly returned: readonly { readonly step: StepId; readonly massKg: number; readonly atMs: number }[];
   readonly tries: readonly { readonly step: StepId; readonly clean: boolean; readonly atMs: number }[];
   readonly turns: readonly { readonly step: StepId; readonly atMs: number }[];
 }
 
-export const NOTHING_SEEN: CurdSeen = { whey: [], returnedKg: 0, tries: [], turns: [] };
+export const NOTHING_SEEN: CurdSeen = { weighed: [], returned: [], tries: [], turns: [] };
 /** Something without fat and protein comes to a curd: everything in it is thinned. */
 export function thinned(curd: Curd, byKg: number): Curd {
   const massKg = curd.massKg + byKg;

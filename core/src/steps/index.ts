@@ -60,6 +60,7 @@ export { washingOf, serumLeft } from './wash.ts';
 export { clarifyOf, panOf } from './clarify.ts';
 export { scaldMin, whenThere, type Fed } from './feeding.ts';
 export { THICKENS_H } from './thicken.ts';
+export { clothSeen } from './cloth-seen.ts';
 export { NOTHING_SEEN, type Curd, type CurdSeen, type Flowed, type PartedOff } from './curd-run.ts';
 export { rennetAmount, rennetOf, rennetWords, type RennetStep } from './add-rennet.ts';
 export { drainingOf, drainWayOf, thicknessOf, LONGEST_DRAIN_H } from './strain.ts';

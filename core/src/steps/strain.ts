@@ -10,6 +10,7 @@ import {
   type Thickness,
 } from '../curd/index.ts';
 import type { MakePlan } from '../contract/index.ts';
+import { clothSeen } from './cloth-seen.ts';
 import type { Curd, CurdSeen } from './curd-run.ts';
 import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
 
@@ -45,8 +46,8 @@ export function drainingOf(
     learned ? Math.min(DRAIN_SIGMA.cloth, learned.sigma) : DRAIN_SIGMA.cloth,
     DRAIN_SIGMA.batch,
   );
-  const weighings = run.seen.whey
-    .filter(({ atMs }) => atMs > run.startMs)
+  const weighings = clothSeen(run.seen, of.step.id, run.curd.massKg)
+    .onCurve.filter(({ atMs }) => atMs > run.startMs)
     .map(({ atMs, wheyKg }) => ({ hours: (atMs - run.startMs) / 3_600_000, wheyKg }));
   const refit = tauByWeighings({ ...book, tauAt6CH: tau }, weighings, sigma);
   return { draining: { ...book, tauAt6CH: refit.tauAt6CH }, sigma: refit.sigma };

@@ -107,7 +107,9 @@ export function Drips({ state, point }: Now) {
               ? `Only about ${units.mass(drain.now.wheyKg)} of whey is off.`
               : null
           }
-          onWeighed={(massKg, typed) => void record(state.id, 'whey-returned', { massKg, typed })}
+          onWeighed={(massKg, typed) =>
+            void record(state.id, 'whey-returned', { step: drain.step, massKg, typed })
+          }
         />
       ) : (
         <Weighing
@@ -117,7 +119,9 @@ export function Drips({ state, point }: Now) {
           }
           says={what === 'whey' ? 'So much whey' : 'It weighs that'}
           fault={tooMuch}
-          onWeighed={(massKg, typed) => void record(state.id, 'drain-weighed', { massKg, of: what, typed })}
+          onWeighed={(massKg, typed) =>
+            void record(state.id, 'drain-weighed', { step: drain.step, massKg, of: what, typed })
+          }
         />
       )}
     </>
