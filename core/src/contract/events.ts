@@ -1,13 +1,13 @@
 import * as z from 'zod';
 import { CHURN_STAGES, FLAVOURINGS, GHEE_STAGES, MOST_BUTTER_WATER, SALT_KINDS } from '../butter/index.ts';
-import { CUES, SOURNESS } from '../culture/index.ts';
+import { CUES, GROUPS, SOURNESS } from '../culture/index.ts';
 import { CULTURE_PLACES, cultureChange, wakingDone, wakingPlan } from './cultures.ts';
 import { kitchenChange } from './kitchen.ts';
 import { FACTOR_KINDS } from './learning.ts';
 import { milkMovement, milkPoured } from './milk-room.ts';
 import { methodChange } from './method-doc.ts';
 import { stepRef } from './methods.ts';
-import { makePlan, makePlanV1, planChange, plannedForecast } from './plan.ts';
+import { composition, makePlan, makePlanV1, planChange, plannedForecast } from './plan.ts';
 import { photoFacts } from './photos.ts';
 import { traceFacts } from './trace.ts';
 import {
@@ -149,7 +149,32 @@ export const EVENT_DATA = {
     data: z.record(text(80), z.unknown()).superRefine(unstorable),
   }),
   voided: z.strictObject({ target: ulid }),
-  finished: z.strictObject({ verdict: z.enum(['kept', 'discarded']), reason: longText }),
+  finished: z.strictObject({
+    verdict: z.enum(['kept', 'discarded']),
+    reason: longText,
+    /** All of it was poured into this other make. */
+    into: ulid.optional(),
+  }),
+  /** A part of it went another way, as a make of its own. */
+  'split-off': z.strictObject({
+    makeId: ulid,
+    share: z.number().min(0.01, 'is hardly anything of it').max(0.99, 'is nearly all of it'),
+    /** Which of its jars went along. */
+    jars: z.array(ulid).max(200),
+  }),
+  /** Another make was poured into it; how that was then. */
+  joined: z.strictObject({
+    makeId: ulid,
+    massKg: massKg.max(200, 'is more than 200 kg'),
+    celsius: temperatureC,
+    composition,
+    acidMmolPerKg: z.number().min(0).max(400),
+    log10CfuPerMl: z.partialRecord(z.enum(GROUPS), z.number().min(-2).max(11)),
+    raw: z.boolean(),
+    /** How long it had stood warm, h, and whether its acid had been shown. */
+    warmH: z.number().min(0).max(2000),
+    shownAcid: z.boolean(),
+  }),
   /** What was poured into a make, and from which lots. */
   'milk-poured': milkPoured,
   /** Something happened to a culture. */

@@ -42,6 +42,14 @@ export const powderDose = z.strictObject({
   typed: typedQuantity,
 });
 
+/** What milk or cream is made of besides water, by mass. */
+export const composition = z.strictObject({
+  fatFraction: fraction,
+  proteinFraction: fraction,
+  lactoseFraction: fraction,
+  ashFraction: fraction,
+});
+
 export const milkPour = z.strictObject({
   litres,
   typed: typedQuantity,
@@ -61,14 +69,7 @@ export const milkPour = z.strictObject({
   powder: powderDose.optional(),
   /** Taken from these lots of the milk room, with what they are made of; left out, the kind's usual counts. */
   lots: z.array(lotPour).min(1).max(8).optional(),
-  composition: z
-    .strictObject({
-      fatFraction: fraction,
-      proteinFraction: fraction,
-      lactoseFraction: fraction,
-      ashFraction: fraction,
-    })
-    .optional(),
+  composition: composition.optional(),
 });
 
 export const starterPlan = z.strictObject({
@@ -152,6 +153,8 @@ const planShape = {
   altitudeM: z.number().min(-400).max(5500),
   startAt: instant,
   repeatOf: ulid.nullable(),
+  /** Parted off another make, whose entries up to then are copied into it. */
+  splitFrom: ulid.optional(),
   cooling: coolingPlan.optional(),
   bottles: hotBottles.optional(),
   jars: z.array(jar).max(200).optional(),

@@ -1,6 +1,6 @@
 import { createRandom, weightedQuantiles, type Random } from '../numerics/index.ts';
 import type { CourseGrid } from './course.ts';
-import { createKernel, crossingH, type GroupStart, type MemberParameters } from './kernel.ts';
+import { createKernel, crossingH, type GroupStart, type Joining, type MemberParameters } from './kernel.ts';
 
 // Bound once: a look-up of the global in the inner loops costs more than the function itself in some hosts.
 const { exp, max, min, floor, round } = Math;
@@ -46,6 +46,8 @@ export interface EnsembleSpec {
   readonly grid: CourseGrid;
   readonly starts: readonly GroupStart[];
   readonly startAcidMmolPerKg: number;
+  /** What comes to it under way. */
+  readonly joinings?: readonly Joining[];
   readonly plasmaSnfPercent: number;
   /** Middle of the pace; 1 is the book. */
   readonly rate: number;
@@ -89,7 +91,7 @@ export interface EnsembleRun {
 /** Prepares a run of the members whose draws are in `z`. */
 export function createEnsembleRun(spec: EnsembleSpec, z: Float64Array): EnsembleRun {
   const members = z.length / DIMENSIONS;
-  const kernel = createKernel(spec.grid, spec.starts, spec.startAcidMmolPerKg);
+  const kernel = createKernel(spec.grid, spec.starts, spec.startAcidMmolPerKg, spec.joinings);
   const width = kernel.steps + 1;
   const ensemble: Ensemble = {
     members,

@@ -12,6 +12,18 @@ export interface GroupStart {
   readonly lagH: number;
 }
 
+/** Something with cells and acid of its own that comes to what is souring already: more starter, or another make. */
+export interface Joining {
+  /** Hours since the first inoculation; counted to the nearest step. */
+  readonly hour: number;
+  /** What was there, as a share of what there is then; 0..1. */
+  readonly keeps: number;
+  /** What it brings, per mL of the whole. */
+  readonly starts: readonly GroupStart[];
+  /** Acid it brings, mmol/kg plasma of the whole. */
+  readonly acidMmolPerKg: number;
+}
+
 /** What makes one ensemble member differ from another. */
 export interface MemberParameters {
   /** Multiplies growth and acid making: the culture's and the batch's own pace. */
@@ -28,8 +40,10 @@ export interface Kernel {
   readonly stepH: number;
   /** Writes steps + 1 pH values into `ph` from `offset` on. */
   run(member: MemberParameters, ph: Float32Array | Float64Array, offset: number): void;
-  /** Acid made by each started group up to each step of the latest run, mmol/kg plasma. */
+  /** Acid made by each started group up to each step of the latest run, mmol/kg plasma; then by those of each joining. */
   readonly acidByGroup: readonly Float64Array[];
+  /** Living cells of each of them at the end of the latest run, per mL. */
+  readonly cellsAtEnd: Float64Array;
 }
 
 const KILL_SUBSTEPS = 10;
@@ -53,14 +67,26 @@ const READY_LN_Q = 18;
  * The three-group model (docs/SCIENCE.md, culture and acid) by RK4 on ln N + ∫kill dt, with the readiness
  * integrated ahead (it depends on temperature alone) and ∫kill tabulated only where it is hot enough to kill.
  * Everything is laid out in flat typed arrays and nothing is allocated while running.
- * @param starts the groups present; @param startAcidMmolPerKg what the starter brings along
+ * @param present the groups present; @param startAcidMmolPerKg what the starter brings along
+ * @param joinings what comes to it under way; those beyond the course are passed over
  */
 export function createKernel(
   grid: CourseGrid,
-  starts: readonly GroupStart[],
+  present: readonly GroupStart[],
   startAcidMmolPerKg: number,
+  joinings: readonly Joining[] = [],
 ): Kernel {
   const { steps, stepH } = grid;
+  const joined = joinings
+    .map((joining) => ({ ...joining, step: Math.max(0, Math.round(joining.hour / stepH)) }))
+    .filter(({ step }) => step < steps)
+    .sort((a, b) => a.step - b.step);
+  // What joins is a population of its own, from its step on, crowded by all of its kind.
+  const starts = [...present, ...joined.flatMap((joining) => joining.starts)];
+  const fromStep = [
+    ...present.map(() => 0),
+    ...joined.flatMap((joining) => joining.starts.map(() => joining.step)),
+  ];
   const halves = 2 * steps + 1;
   const groups = starts.length;
   const constants = starts.map((s) => GROUP_CONSTANTS[s.group]);
@@ -79,6 +105,7 @@ export function createKernel(
   const acidSlope = new Float64Array(groups);
   const acidSum = new Float64Array(groups);
   const acid = new Float64Array(groups);
+  const cellsAtEnd = new Float64Array(groups);
   const mu = Float64Array.from(constants, (c) => c.muPerH);
   const perNMax = Float64Array.from(constants, (c) => 10 ** -c.log10NMax);
   const phMin = Float64Array.from(constants, (c) => c.phMin);
@@ -86,13 +113,18 @@ export function createKernel(
   const phMax = Float64Array.from(constants, (c) => c.phMax);
   const yieldBy = Float64Array.from(constants, (c) => c.growthYield / 1e9);
   const keepBy = Float64Array.from(constants, (c) => c.maintenance / 1e9);
+  /** Where those of one kind came at different times: the first of the kind, for each of them. */
+  const kindOf = starts.map((s) => starts.findIndex(({ group }) => group === s.group));
+  const crowded = joined.length > 0;
+  const crowd = new Float64Array(groups);
 
   const tabulateSurvival = (g: number): void => {
     const c = constants[g]!;
     const widthH = stepH / 2 / KILL_SUBSTEPS;
     let killed = 0;
-    survival[g * halves] = 1;
-    for (let i = 1; i < halves; i++) {
+    const first = 2 * fromStep[g]!;
+    survival[g * halves + first] = 1;
+    for (let i = first + 1; i < halves; i++) {
       const from = temperature[i - 1]!;
       const to = temperature[i]!;
       if (from > c.tMaxC || to > c.tMaxC) {
@@ -120,8 +152,9 @@ export function createKernel(
       const third = (member.rate * c.muPerH * stepH) / 24;
       for (let i = 0; i < halves; i++) gamma[i] = temperatureFactor(c, temperature[i]!);
       let lnQ = lnReadiness(c, starts[g]!.lagH * member.lagFactor);
-      warmth[at] = gamma[0]! / (1 + exp(-lnQ));
-      for (let i = 0; i < steps; i++) {
+      const first = fromStep[g]!;
+      warmth[at + 2 * first] = gamma[2 * first]! / (1 + exp(-lnQ));
+      for (let i = first; i < steps; i++) {
         const a = gamma[2 * i]!;
         const m = gamma[2 * i + 1]!;
         const b = gamma[2 * i + 2]!;
@@ -141,6 +174,11 @@ export function createKernel(
 
   /** Slopes of ln N (kill left out) and of acid at a half step, for a stage state. */
   const slopes = (half: number, rate: number, ph: number): void => {
+    if (crowded) {
+      crowd.fill(0);
+      for (let g = 0; g < groups; g++)
+        crowd[kindOf[g]!]! += kills[g] ? stageN[g]! * survival[g * halves + half]! : stageN[g]!;
+    }
     for (let g = 0; g < groups; g++) {
       const warm = warmth[g * halves + half]!;
       if (warm === 0) {
@@ -154,7 +192,7 @@ export function createKernel(
       let keep = 0;
       if (aboveMin > 0) {
         keep = aboveMin < 0.6 ? aboveMin / 0.6 : 1;
-        const room = 1 - n * perNMax[g]!;
+        const room = 1 - (crowded ? crowd[kindOf[g]!]! : n) * perNMax[g]!;
         if (room > 0 && ph < phMax[g]!) {
           const product = aboveMin * (ph - phMax[g]!);
           const away = ph - phOpt[g]!;
@@ -170,15 +208,33 @@ export function createKernel(
     prepare(member);
     const scale = REFERENCE_SNF_PERCENT / member.plasmaSnfPercent;
     const { rate } = member;
-    let total = startAcidMmolPerKg;
+    let carried = startAcidMmolPerKg;
+    let total = carried;
+    let next = 0;
     for (let g = 0; g < groups; g++) {
-      unkilledN[g] = 10 ** (starts[g]!.log10CfuPerMl + member.log10Offset);
+      unkilledN[g] = g < present.length ? 10 ** (starts[g]!.log10CfuPerMl + member.log10Offset) : 0;
       acid[g] = 0;
       acidByGroup[g]![0] = 0;
     }
     ph[offset] = phOfScaledAcid(total * scale);
     for (let i = 0; i < steps; i++) {
       const start = 2 * i;
+      for (; next < joined.length && joined[next]!.step === i; next++) {
+        const { keeps, acidMmolPerKg } = joined[next]!;
+        carried = carried * keeps + acidMmolPerKg;
+        total = carried;
+        for (let g = 0; g < groups; g++) {
+          unkilledN[g] = unkilledN[g]! * keeps;
+          acid[g] = acid[g]! * keeps;
+          acidByGroup[g]![i] = acid[g]!;
+          total += acid[g]!;
+        }
+        let g = present.length;
+        for (let k = 0; k < next; k++) g += joined[k]!.starts.length;
+        for (const { log10CfuPerMl } of joined[next]!.starts)
+          unkilledN[g++] = 10 ** (log10CfuPerMl + member.log10Offset);
+        ph[offset + i] = phOfScaledAcid(total * scale);
+      }
       let stageAcid = total;
       for (let g = 0; g < groups; g++) stageN[g] = unkilledN[g]!;
       for (let k = 0; k < 4; k++) {
@@ -193,7 +249,7 @@ export function createKernel(
           stageAcid += reach * acidSlope[g]!;
         }
       }
-      total = startAcidMmolPerKg;
+      total = carried;
       for (let g = 0; g < groups; g++) {
         unkilledN[g] = unkilledN[g]! * expSmall((stepH / 6) * slopeSum[g]!);
         acid[g] = acid[g]! + (stepH / 6) * acidSum[g]!;
@@ -202,9 +258,11 @@ export function createKernel(
       }
       ph[offset + i + 1] = phOfScaledAcid(total * scale);
     }
+    for (let g = 0; g < groups; g++)
+      cellsAtEnd[g] = kills[g] ? unkilledN[g]! * survival[g * halves + 2 * steps]! : unkilledN[g]!;
   };
 
-  return { steps, stepH, run, acidByGroup };
+  return { steps, stepH, run, acidByGroup, cellsAtEnd };
 }
 
 /** Hours at which a falling row of pH values passes `ph`; Infinity when it does not within the row. */

@@ -238,6 +238,8 @@ export function applyToCultures(draft: CultureDraft, sent: LoggedEvent): void {
     }
     case 'starter-added': {
       const make = draft.makes.get(event.streamId);
+      // What was parted off another make had its starter with that one.
+      if (make?.plan.splitFrom !== undefined) return;
       const { massKg, statedRatio } = event.data;
       const stated = draft.cultures.get(make?.plan.starter.cultureId ?? '')?.packet?.statedLitres ?? null;
       const packets =

@@ -118,7 +118,9 @@ export interface Lesson {
 export function lessonOf(state: MakeState): Lesson {
   const { id, startedAtMs, plan } = state;
   // A packet's strength is nobody's to know, and its feeds are too small to tell of pots and places.
-  const finished = state.finished !== null && productOf(plan).takes !== 'packet';
+  // What was parted off another make tells the same as that one.
+  const finished =
+    state.finished !== null && productOf(plan).takes !== 'packet' && plan.splitFrom === undefined;
   return { makeId: id, startedAtMs, finished, plan, things: finished ? observeThings(state) : [] };
 }
 

@@ -11,9 +11,9 @@ import { placeTauH, READING_SIGMA_C, runVessel } from '../heat/index.ts';
 import {
   acidityReadings,
   makeFlow,
+  unreadCourse,
   incubationOf,
   legRunOf,
-  unreadCourse,
   walkThermal,
   type MakeState,
 } from '../make/index.ts';
@@ -162,6 +162,8 @@ function fitted(value: number | undefined, variance: number | undefined, prior: 
 function fitPlace(state: MakeState): { heat: Fit | null; tau: Fit | null } | null {
   const { plan, inoculatedAtMs: zeroMs } = state;
   if (zeroMs === null || plan.bottles) return null;
+  // Moved, parted or mixed under way, it tells of no one place.
+  if (state.stays.some(({ fromMs }) => fromMs > zeroMs)) return null;
   const endMs = state.chilledAtMs ?? state.finished?.atMs ?? Number.POSITIVE_INFINITY;
   const readings: { hour: number; celsius: number }[] = [];
   let countedH = Number.NEGATIVE_INFINITY;

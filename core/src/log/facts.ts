@@ -89,6 +89,8 @@ export const EVENT_FACTS: Readonly<Record<EventType, EventFacts>> = {
   'break-tried': { of: MAKE, bounded: true },
   turned: { of: MAKE, bounded: true },
   tagged: { of: MAKE, bounded: true, aside: true, unlisted: true },
+  'split-off': { of: MAKE, shapes: true, unasked: true, feeds: ['milk'] },
+  joined: { of: MAKE, shapes: true, unasked: true },
   photographed: { of: MAKE, bounded: true, aside: true, afterwards: true, unlisted: true },
   'method-changed': { of: ['method'], begins: true },
   'kitchen-changed': { of: ['kitchen'] },

@@ -163,7 +163,7 @@ function prepare(state: MakeState, nowMs: number): Prepared {
   let hours: (ph: number) => number = () => Number.POSITIVE_INFINITY;
   if (incubation) {
     const { spec, stepH } = incubation;
-    const kernel = createKernel(spec.grid, spec.starts, spec.startAcidMmolPerKg);
+    const kernel = createKernel(spec.grid, spec.starts, spec.startAcidMmolPerKg, spec.joinings);
     row = new Float64Array(kernel.steps + 1);
     kernel.run(
       { rate: spec.rate, log10Offset: 0, biasC: 0, lagFactor: 1, plasmaSnfPercent: spec.plasmaSnfPercent },

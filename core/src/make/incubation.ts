@@ -1,10 +1,17 @@
-import { COUNT_ONCE_H, groupStarts, sampleCourse, spreadOf, type EnsembleSpec } from '../culture/index.ts';
+import {
+  COUNT_ONCE_H,
+  groupStarts,
+  sampleCourse,
+  spreadOf,
+  type EnsembleSpec,
+  type Joining,
+} from '../culture/index.ts';
 import type { MakePlan } from '../contract/index.ts';
-import { boxCourse, FRIDGE_C, PLACE_FACTS, placeAmbientC, placeTauH, type WarmBox } from '../heat/index.ts';
-import { batchOf, inoculumFor, roomAtC, type Batch } from '../method/index.ts';
-import { interpolateLinear } from '../numerics/index.ts';
+import { FRIDGE_C, PLACE_FACTS } from '../heat/index.ts';
+import { batchOf, inoculumFor } from '../method/index.ts';
 import { productOf } from '../products/index.ts';
 import { souringOf, souringPlan, souringStep, type MakeState } from './state.ts';
+import { expectedCourse } from './stays.ts';
 import { standsTold, tailSteps } from './tail.ts';
 import type { ThermalWalk } from './thermal.ts';
 
@@ -40,56 +47,6 @@ function placeSigmaC(plan: MakePlan): number {
   return learned === undefined ? book : Math.min(book, Math.hypot(learned, PLACE_READING_SIGMA_C));
 }
 
-interface Unread {
-  readonly startC: number;
-  readonly tauH: number;
-  /** What the place is known to be warmer than it says, K. */
-  readonly shiftC: number;
-  readonly horizonH: number;
-  readonly zeroMs: number;
-}
-
-/**
- * The milk's course in its place when nobody reads it: toward a dial's heat or the room as it warms and cools over the
- * day, helped by bottles of hot water when there are some.
- */
-export function unreadCourse(
-  plan: MakePlan,
-  batch: Batch,
-  unread: Unread,
-): { readonly at: (hour: number) => number; readonly ambientC: number } {
-  const { startC, tauH, shiftC, horizonH, zeroMs } = unread;
-  const roomC = (hour: number): number => roomAtC(plan, zeroMs + hour * HOUR_MS);
-  const ambient = (hour: number): number => placeAmbientC(plan.place, roomC(hour)) + shiftC;
-  if (plan.bottles && plan.place.kind !== 'appliance') {
-    const box: WarmBox = {
-      composition: batch.composition,
-      litres: batch.litres,
-      startC,
-      roomC: ambient(0),
-      tauH: plan.place.tauH * Math.exp(plan.factors?.placeTau?.value ?? 0),
-      bottlesC: plan.bottles.celsius,
-    };
-    const { milk } = boxCourse(box, plan.bottles.litres, horizonH);
-    const hours = milk.map(([h]) => h);
-    const celsius = milk.map(([, c]) => c);
-    return { at: (hour) => interpolateLinear(hours, celsius, hour), ambientC: ambient(0) };
-  }
-  if (!plan.roomByUtcHour || plan.place.kind === 'appliance') {
-    const ambientC = ambient(0);
-    return { at: (hour) => ambientC + (startC - ambientC) * Math.exp(-hour / tauH), ambientC };
-  }
-  const hours = [0];
-  const celsius = [startC];
-  for (let h = DRIFT_STEP_H; h <= horizonH + DRIFT_STEP_H; h += DRIFT_STEP_H) {
-    // Exact for the step when the ambient is taken at its middle.
-    const toward = ambient(h - DRIFT_STEP_H / 2);
-    hours.push(h);
-    celsius.push(toward + (celsius.at(-1)! - toward) * Math.exp(-DRIFT_STEP_H / tauH));
-  }
-  return { at: (hour) => interpolateLinear(hours, celsius, hour), ambientC: ambient(0) };
-}
-
 /**
  * Cream put up cold warms in hours: until somebody first reads it, it follows the expected course, moved so that it meets
  * that reading. Milk put up warm stays near its heat, and a line does.
@@ -106,6 +63,28 @@ function warming(
   for (let hour = DRIFT_STEP_H; hour < first.hour; hour += DRIFT_STEP_H)
     points.push({ hour, celsius: expectedC(hour) + (offC * hour) / first.hour });
   return points;
+}
+
+/**
+ * Between two readings heat goes straight, unless it was moved, parted or mixed meanwhile: there it follows what is
+ * expected of both places, and meets both readings.
+ */
+function overMoves(
+  known: readonly { readonly hour: number; readonly celsius: number }[],
+  movedH: readonly number[],
+  expectedC: (hour: number) => number,
+): { hour: number; celsius: number }[] {
+  return known.flatMap((point, i) => {
+    const next = known[i + 1];
+    if (!next || !movedH.some((hour) => hour > point.hour && hour < next.hour)) return [point];
+    const off = [point.celsius - expectedC(point.hour), next.celsius - expectedC(next.hour)] as const;
+    const way: { hour: number; celsius: number }[] = [point];
+    for (let hour = point.hour + DRIFT_STEP_H; hour < next.hour; hour += DRIFT_STEP_H) {
+      const share = (hour - point.hour) / (next.hour - point.hour);
+      way.push({ hour, celsius: expectedC(hour) + off[0] + share * (off[1] - off[0]) });
+    }
+    return way;
+  });
 }
 
 /** Step along what stands in one place after the other, h. */
@@ -160,6 +139,41 @@ function afterwards(
   return course;
 }
 
+/** More starter, and other makes poured in, as they join what sours; nothing where nothing came. */
+function joiningsOf(
+  { helpings, joined }: Pick<MakeState, 'helpings' | 'joined'>,
+  plan: MakePlan,
+  zeroMs: number,
+): { readonly joinings?: readonly Joining[] } {
+  const hourOf = ({ atMs }: { readonly atMs: number }): number => (atMs - zeroMs) / HOUR_MS;
+  const joinings = [
+    ...helpings.flatMap((helping): Joining[] => {
+      const brings = inoculumFor(plan, helping);
+      return brings
+        ? [
+            {
+              hour: hourOf(helping),
+              keeps: 1,
+              starts: groupStarts(brings),
+              acidMmolPerKg: brings.startAcidMmolPerKg,
+            },
+          ]
+        : [];
+    }),
+    ...joined.map((other): Joining => ({
+      hour: hourOf(other),
+      keeps: other.keeps,
+      // They are at work: they wait for nothing.
+      starts: groupStarts({ log10CfuPerMl: other.log10CfuPerMl, lagH: {} }).map((start) => ({
+        ...start,
+        log10CfuPerMl: start.log10CfuPerMl + Math.log10(1 - other.keeps),
+      })),
+      acidMmolPerKg: other.acidMmolPerKg * (1 - other.keeps),
+    })),
+  ].filter(({ hour }) => hour >= 0);
+  return joinings.length > 0 ? { joinings } : {};
+}
+
 /**
  * Builds what the ensemble needs: the culture as dosed, and the temperature since inoculation: readings as the
  * past, Newton toward the place's ambient as the future. Readings also judge the place: a normal prior on its
@@ -167,7 +181,10 @@ function afterwards(
  * @returns `null` when nothing sours in it, or the dose does not say enough
  */
 export function incubationOf(state: MakeState, walk: ThermalWalk): Incubation | null {
-  const plan = souringPlan(state);
+  // What was poured in from other makes joins it; it began without them.
+  const begun: MakePlan =
+    state.joined.length === 0 ? state.plan : { ...state.alone, factors: state.plan.factors };
+  const plan = souringPlan({ ...state, plan: begun });
   const souring = souringOf(state);
   if (!souring) return null;
   const batch = batchOf(plan);
@@ -178,8 +195,6 @@ export function incubationOf(state: MakeState, walk: ThermalWalk): Incubation | 
   const startC =
     (walk.inoculation.celsius * batch.massKg + STARTER_C * starterKg) / (batch.massKg + starterKg);
   const factors = plan.factors ?? {};
-  const ambientShiftC = factors.placeHeat?.value ?? 0;
-  const tauH = placeTauH(plan.place, batch.litres) * Math.exp(factors.placeTau?.value ?? 0);
   const step = souringStep(state.steps)?.step;
   const timedMin = step && souring.timedMin?.({ step: step.instance, goods: productOf(plan).goods });
   const leftAtMs = state.chilledAtMs ?? (timedMin === undefined ? null : zeroMs + timedMin * 60_000);
@@ -188,17 +203,25 @@ export function incubationOf(state: MakeState, walk: ThermalWalk): Incubation | 
     .map((t) => ({ hour: (t.atMs - zeroMs) / HOUR_MS, celsius: t.celsius }))
     .filter((r) => r.hour >= 0 && r.hour <= chillH);
   const horizonH = souring.horizonH(plan);
-  const expected = unreadCourse(plan, batch, { startC, tauH, shiftC: ambientShiftC, horizonH, zeroMs });
-  const bookAmbientC = expected.ambientC;
+  const expected = expectedCourse(
+    plan,
+    batch,
+    { alone: begun, stays: state.stays },
+    { startC, horizonH, zeroMs },
+  );
+  const { ambientC: bookAmbientC, tauH, sinceH, movedH } = expected;
 
   const biasSigmaC = placeSigmaC(plan);
+  /** How much of its place's heat it has taken on. */
+  const reached = (hour: number): number => 1 - Math.exp(-Math.max(0, hour - sinceH) / tauH);
   let precision = 1 / biasSigmaC ** 2;
   let weighted = 0;
   let countedH = Number.NEGATIVE_INFINITY;
   for (const { hour, celsius } of readings) {
-    if (hour - countedH < COUNT_ONCE_H) continue;
+    // Read elsewhere it says nothing of where it stands now.
+    if (hour < sinceH || hour - countedH < COUNT_ONCE_H) continue;
     countedH = hour;
-    const reach = 1 - Math.exp(-hour / tauH);
+    const reach = reached(hour);
     precision += reach ** 2 / PLACE_READING_SIGMA_C ** 2;
     weighted += (reach * (celsius - expected.at(hour))) / PLACE_READING_SIGMA_C ** 2;
   }
@@ -214,13 +237,14 @@ export function incubationOf(state: MakeState, walk: ThermalWalk): Incubation | 
           ...warming(expected.at, startC, bookAmbientC, readings[0]),
           ...readings,
         ];
+  const bridged = overMoves(known, movedH, expected.at);
   const lastKnown = known.at(-1)!;
   // Onward the milk follows the expected course, moved by what the readings said of the place; what they differ by
   // now fades with the place's own slowness.
-  const likely = (hour: number): number => expected.at(hour) + offC * (1 - Math.exp(-hour / tauH));
+  const likely = (hour: number): number => expected.at(hour) + offC * reached(hour);
   const gapC = lastKnown.celsius - likely(lastKnown.hour);
   const onward = (hour: number): number => likely(hour) + gapC * Math.exp(-(hour - lastKnown.hour) / tauH);
-  const course: (readonly [number, number])[] = known.map((r) => [r.hour, r.celsius]);
+  const course: (readonly [number, number])[] = bridged.map((r) => [r.hour, r.celsius]);
   const drawn = Math.min(horizonH, chillH);
   for (let h = lastKnown.hour + 0.25; h < drawn; h += 0.25) course.push([h, onward(h)]);
   if (chillH < horizonH && standsTold(state)) {
@@ -261,6 +285,7 @@ export function incubationOf(state: MakeState, walk: ThermalWalk): Incubation | 
       grid: sampleCourse({ kind: 'points', hoursAndCelsius: course }, horizonH, stepH, looseness),
       starts: groupStarts(inoculum),
       startAcidMmolPerKg: inoculum.startAcidMmolPerKg,
+      ...joiningsOf(state, plan, zeroMs),
       plasmaSnfPercent: batch.plasmaSnfPercent,
       rate: Math.exp(factors.rate?.value ?? 0),
       spread: spreadOf({ wild, biasSigmaC: ambientSigmaC, kitchenLnRate: factors.rate?.sigma }),

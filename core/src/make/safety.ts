@@ -66,7 +66,12 @@ export function safetyOf(
   const spell = warmSpell(points, (untilMs - zero) / HOUR_MS);
   const kind = souringKindOf(state.plan);
   const limit = safetyLimit(kind, spell.warmH > 0 ? spell.meanC : state.plan.inoculateC);
-  const { warmH } = spell;
+  // Another make that was poured in and had stood warm for longer brings its hours along.
+  const older = state.joined.reduce((most, { atMs, warmH: theirs, shownAcid }) => {
+    if (shownAcid || atMs > untilMs) return most;
+    return Math.max(most, theirs - warmSpell(points, (atMs - zero) / HOUR_MS).warmH);
+  }, 0);
+  const warmH = spell.warmH + older;
   if (limit.limitH !== null && warmH >= limit.limitH) {
     return {
       verdict: 'over',

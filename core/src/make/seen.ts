@@ -21,7 +21,7 @@ export const showsSet = (cue: Cue): boolean => IS_SET.has(cue);
  * and milk that is seen liquid after it was not set.
  */
 export function seenSetMs(
-  state: Pick<MakeState, 'acidity' | 'inoculatedAtMs' | 'steps' | 'plan' | 'roundFromMs'>,
+  state: Pick<MakeState, 'acidity' | 'inoculatedAtMs' | 'steps' | 'plan' | 'roundFromMs' | 'joined'>,
 ): number | null {
   const souring = souringOf(state);
   const setPh = souring && markPh(souring, state.plan, 'body');

@@ -2,6 +2,7 @@ import {
   EVENT_VERSION,
   type ByProduct,
   type EventOf,
+  type EventType,
   type MakePlan,
   type PlanChange,
   type PlannedForecast,
@@ -30,6 +31,7 @@ import { STEP_TYPES, type CurdSeen, type Fed, type MethodStep, type Souring } fr
 import { effectiveEvents, instantOf, type LoggedEvent } from '../log/index.ts';
 import { loadsBegun, panOf, restsOf, seenOf } from './fold-churn.ts';
 import { curdSeen } from './fold-curd.ts';
+import { partsOf, type Joined, type Stay } from './parts.ts';
 
 export interface StepState {
   readonly step: MethodStep;
@@ -68,6 +70,11 @@ export interface AcidityEntry {
 export interface MakeState {
   readonly id: string;
   readonly plan: MakePlan;
+  /** The plan without what was poured in from other makes: what its souring began with. */
+  readonly alone: MakePlan;
+  /** Where it stood from when on. */
+  readonly stays: readonly Stay[];
+  readonly joined: readonly Joined[];
   readonly planned: PlannedForecast | null;
   readonly startedAtMs: number;
   readonly steps: readonly StepState[];
@@ -77,6 +84,8 @@ export interface MakeState {
   readonly acidity: readonly AcidityEntry[];
   /** The dose as it really went in; the plan's until then. */
   readonly dose: DoseGiven;
+  /** More starter that went in later. */
+  readonly helpings: readonly (DoseGiven & { readonly atMs: number })[];
   readonly inoculatedAtMs: number | null;
   /** When it left the warmth. */
   readonly chilledAtMs: number | null;
@@ -234,6 +243,15 @@ function acidityOf(effective: readonly LoggedEvent[], plan: MakePlan): AcidityEn
     .sort((a, b) => a.atMs - b.atMs);
 }
 
+/** What is left of starter that was added, by what was parted off since. */
+const doseOf = (
+  event: EventOf<'starter-added'> & { readonly at: string },
+  leftOf: (atMs: number) => number,
+): DoseGiven => ({
+  massKg: event.data.massKg === null ? null : event.data.massKg * leftOf(Date.parse(event.at)),
+  statedRatio: event.data.statedRatio,
+});
+
 /** A jar with less than this got nothing. */
 const NO_MILK_LITRES = 0.005;
 
@@ -282,7 +300,11 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
   const changes = of('replanned');
   const planned = changes.reduce((before, { data }) => changedPlan(before, data), started.data.plan);
   const poured = last(of('milk-poured'));
-  const plan = poured ? withPour(planned, poured.data.from) : planned;
+  const { plan, alone, leftOf, stays, joined } = partsOf(
+    effective,
+    started.data.plan.place,
+    poured ? withPour(planned, poured.data.from) : planned,
+  );
   const ends = new Map<StepId, { atMs: number; skipped: boolean }>();
   for (const event of effective) {
     if (event.type !== 'step-done' && event.type !== 'step-skipped') continue;
@@ -316,7 +338,7 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
   const finish = last(of('finished'));
   const steps = stepsOf(method, startedAtMs, ends, finish !== null);
   // A second helping of starter never moves the clock or the forecast's zero; a wrong entry is corrected instead.
-  const starter = of('starter-added')[0];
+  const [starter, ...helpings] = of('starter-added');
   const souring = souringStep(steps)?.step;
   const upToIt = souring ? method.slice(0, method.indexOf(souring)) : method;
   const inoculating = upToIt.findLast(({ facts }) => facts.inoculates);
@@ -335,6 +357,9 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
   return {
     id,
     plan,
+    alone,
+    stays,
+    joined,
     planned: last(of('planned'))?.data.forecast ?? null,
     startedAtMs,
     steps,
@@ -355,9 +380,8 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
     acidity: [...acidityOf(effective, plan), ...seenAtEnd(method, of('step-done'))].sort(
       (a, b) => a.atMs - b.atMs,
     ),
-    dose: starter
-      ? { massKg: starter.data.massKg, statedRatio: starter.data.statedRatio }
-      : souringPlan({ plan, steps, fed }).starter,
+    dose: starter ? doseOf(starter, leftOf) : souringPlan({ plan: alone, steps, fed }).starter,
+    helpings: helpings.map((e) => ({ ...doseOf(e, leftOf), atMs: instantOf(e) })),
     inoculatedAtMs: starter
       ? instantOf(starter)
       : inoculation && !inoculation.skipped
@@ -403,8 +427,16 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
 }
 
 /** What was seen of the present souring. */
-export const acidityNow = ({ acidity, roundFromMs }: Pick<MakeState, 'acidity' | 'roundFromMs'>) =>
-  roundFromMs === null ? acidity : acidity.filter(({ atMs }) => atMs > roundFromMs);
+export const acidityNow = ({
+  acidity,
+  roundFromMs,
+  joined,
+}: Pick<MakeState, 'acidity' | 'roundFromMs' | 'joined'>) => {
+  // What was seen before something that nobody had shown to be acid came to it shows nothing of the whole.
+  const thinned = joined.findLast(({ shownAcid }) => !shownAcid)?.atMs ?? Number.NEGATIVE_INFINITY;
+  const sinceMs = Math.max(roundFromMs ?? Number.NEGATIVE_INFINITY, thinned);
+  return acidity.filter(({ atMs }) => atMs > sinceMs);
+};
 
 /** How a make sours; `null` when nothing sours in it. */
 export function souringOf({ steps }: Pick<MakeState, 'steps'>): Souring | null {
@@ -438,17 +470,26 @@ export function acidityReadings(state: MakeState): AcidityReading[] {
     });
 }
 
-/** A make as it would be with a change of plan made at an instant; nothing is recorded. */
-export function replannedState(state: MakeState, change: PlanChange, atMs: number): MakeState {
-  const event: LoggedEvent = {
+/** A make as it would be with one more entry of an instant; nothing is recorded. */
+export function stateWith<T extends EventType>(
+  state: MakeState,
+  type: T,
+  data: EventOf<T>['data'],
+  atMs: number,
+): MakeState {
+  const event = {
     id: '7ZZZZZZZZZZZZZZZZZZZZZZZZZ',
     streamId: state.id,
     at: new Date(atMs).toISOString(),
     cookId: null,
     deviceId: 'planning',
     version: EVENT_VERSION,
-    type: 'replanned',
-    data: change,
-  };
+    type,
+    data,
+  } as LoggedEvent;
   return foldMake(state.id, [...state.events, event]) ?? state;
 }
+
+/** A make as it would be with a change of plan made at an instant. */
+export const replannedState = (state: MakeState, change: PlanChange, atMs: number): MakeState =>
+  stateWith(state, 'replanned', change, atMs);

@@ -5,7 +5,7 @@ import { batchOf } from '../method/index.ts';
 import { MILK_FACTS } from '../milk/index.ts';
 import { productOf } from '../products/index.ts';
 import { clothSeen, STEP_TYPES } from '../steps/index.ts';
-import { makeFlow } from './flow.ts';
+import { makeFlow, starterKg } from './flow.ts';
 import { pointForecast } from './forecast.ts';
 import { safetyOf } from './safety.ts';
 import { seenSetMs } from './seen.ts';
@@ -29,7 +29,7 @@ export interface YieldBalance {
 /** The mass balance of a make. */
 export function yieldOf(state: MakeState): YieldBalance {
   const milkKg = batchOf(state.plan).massKg;
-  const starterKg = state.dose.massKg ?? 0;
+  const starterInKg = starterKg(state) ?? 0;
   const outKg = state.weighedKg;
   const { into } = makeFlow(state, 0);
   const wheyKg = state.steps.reduce(
@@ -38,12 +38,12 @@ export function yieldOf(state: MakeState): YieldBalance {
   );
   return {
     milkKg,
-    starterKg,
+    starterKg: starterInKg,
     outKg,
     wheyKg,
     lostKg:
-      outKg === null ? null : milkKg + starterKg - outKg - wheyKg - (state.byProductsKg.buttermilk ?? 0),
-    yieldFraction: outKg === null ? null : outKg / (milkKg + starterKg),
+      outKg === null ? null : milkKg + starterInKg - outKg - wheyKg - (state.byProductsKg.buttermilk ?? 0),
+    yieldFraction: outKg === null ? null : outKg / (milkKg + starterInKg),
   };
 }
 

@@ -4,3 +4,4 @@ export * from './advice.ts';
 export * from './with-starter.ts';
 export * from './room.ts';
 export * from './jars.ts';
+export * from './without.ts';

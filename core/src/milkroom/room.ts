@@ -3,6 +3,7 @@ import type { EventOf, LedgerLine, Lot, LotPour, MilkRoomResponse } from '../con
 import { effectiveEvents, feeding, instantOf, today, type LoggedEvent } from '../log/index.ts';
 import { methodSteps } from '../products/index.ts';
 import { updateBelief } from '../numerics/index.ts';
+import { planWithout } from '../method/index.ts';
 import { litresOfMass } from '../milk/index.ts';
 import { formatVolume, type MeasureSystem } from '../units/index.ts';
 import { BUTTERMILK_FAT, give, givesBack, giveUnweighed, giveWhey, takeBack } from './given.ts';
@@ -75,7 +76,8 @@ export function applyToRoom(room: RoomDraft, sent: LoggedEvent): void {
         const pouring = methodSteps(plan).find(({ facts }) => facts.endedBy === 'milk-poured');
         if (pouring) room.pourSteps.set(event.streamId, pouring.id);
       }
-      room.pours.push({ atMs: Date.parse(startAt), litres: milk.litres });
+      // What was parted off another make was poured with that one.
+      if (plan.splitFrom === undefined) room.pours.push({ atMs: Date.parse(startAt), litres: milk.litres });
       return;
     }
     case 'milk-poured':
@@ -109,6 +111,15 @@ export function applyToRoom(room: RoomDraft, sent: LoggedEvent): void {
         moment,
       );
       return;
+    case 'split-off': {
+      const make = room.making.get(event.streamId);
+      if (make)
+        room.making.set(event.streamId, {
+          ...make,
+          plan: planWithout(make.plan, event.data.share, event.data.jars),
+        });
+      return;
+    }
     case 'finished':
       room.asked.delete(event.streamId);
       if (event.data.verdict === 'discarded') takeBack(room, event.streamId, moment);

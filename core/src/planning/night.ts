@@ -1,11 +1,13 @@
 import type { KitchenSettings, MakePlan } from '../contract/index.ts';
 import { sournessOfPh, warmCulture, type Sourness } from '../culture/index.ts';
 import { placeAmbientC } from '../heat/index.ts';
+import type { DoseGiven } from '../method/index.ts';
 import { attendance } from '../kitchen/index.ts';
 import {
   markBand,
   pointForecast,
   replannedState,
+  stateWith,
   souringOf,
   type BandForecast,
   type MakeState,
@@ -143,29 +145,34 @@ export function nightWays(
   return { bedMs, wakeMs, ways: ways.map((w) => ({ ...w, best: w === best })) };
 }
 
-/** Another place for what sours too slowly, or too fast, with what would come of it. */
+/** Another place for what sours too slowly, or too fast, or more starter, with what would come of it. */
 export interface Turning {
-  readonly place: Place;
-  readonly what: 'warm-bath' | 'colder';
+  readonly what: 'warm-bath' | 'colder' | 'more-starter';
+  /** `null` where it is. */
+  readonly place: Place | null;
+  /** How much more starter, as it is dosed; `null` none. */
+  readonly dose: DoseGiven | null;
   /** As it is wanted then, ms since 1970; `null` not within the time looked at. */
   readonly readyMs: number | null;
   readonly bodyMs: number | null;
 }
+type Foreseen = Pick<Turning, 'readyMs' | 'bodyMs'>;
 
 /**
- * Ways to turn a souring, each simulated: a warm bath (45 °C for what likes it warm, 28 °C for the others), a colder place.
+ * Ways to turn a souring, each simulated: a warm bath (45 °C for what likes it warm, 28 °C for the others), as much starter
+ * again, a colder place.
  * Middle lines of the book: estimates.
  */
 export function turnings(
   state: MakeState,
   nowMs: number,
-): { readonly asItIs: Omit<Turning, 'place' | 'what'>; readonly ways: readonly Turning[] } | null {
+): { readonly asItIs: Foreseen; readonly ways: readonly Turning[] } | null {
   const souring = souringOf(state);
   if (!souring || souring.timedMin || state.current?.step.facts.sours !== true) return null;
   const { plan } = state;
   const warm = warmCulture(plan.starter.kind);
   const bathC = warm ? 45 : 28;
-  const read = (of: MakeState): Omit<Turning, 'place' | 'what'> => {
+  const read = (of: MakeState): Foreseen => {
     const { marks } = pointForecast(of, nowMs);
     const at = (role: 'ready' | 'body'): number | null => marks.find((m) => m.role === role)?.atMs ?? null;
     return { readyMs: at('ready'), bodyMs: at('body') };
@@ -173,12 +180,25 @@ export function turnings(
   const way = (what: Turning['what'], place: Place): Turning => ({
     what,
     place,
+    dose: null,
     ...read(replannedState(state, { place, why: '' }, nowMs)),
   });
+  const { massKg, statedRatio } = state.dose;
+  const more = (massKg ?? 0) > 0 || (statedRatio ?? 0) > 0 ? { massKg, statedRatio } : null;
   return {
     asItIs: read(state),
     ways: [
       way('warm-bath', asPlace(plan.place, `Warm bath, ${bathC} °C`, bathC)),
+      ...(more
+        ? [
+            {
+              what: 'more-starter',
+              place: null,
+              dose: more,
+              ...read(stateWith(state, 'starter-added', { ...more, typed: null }, nowMs)),
+            } as const,
+          ]
+        : []),
       way(
         'colder',
         asPlace(plan.place, warm ? 'On the counter' : 'A cellar, about 12 °C', warm ? plan.roomC : 12),

@@ -53,7 +53,7 @@ async function checkAgainstStream(stream: StreamFacts, kitchenId: string, draft:
   if (!make && !(registered && isChange(draft)))
     refuse('no-such-make', 'streamId', 'no make with this identity');
   const said = today(draft);
-  if (said.type === 'step-done' || said.type === 'step-skipped' || said.type === 'fed') {
+  if ('step' in said.data && said.type !== 'photographed') {
     const { step } = said.data;
     if (!make?.plan.method.steps.some(({ id }) => id === step))
       refuse('bad-input', 'data.step', 'is no step of this make');

@@ -1,0 +1,159 @@
+import { makePlan, type EventOf, type EventType, type MakePlan, type Method } from '../contract/index.ts';
+import { fillJars } from '../method/index.ts';
+import { instantOf } from '../log/index.ts';
+import { methodSteps, productOf } from '../products/index.ts';
+import type { MakeState } from './state.ts';
+
+/** Readings nearer to each other than this are not copied one by one. */
+const READING_EVERY_MS = 10 * 60_000;
+
+/** Told of the whole, or of what only one of both has: not copied as they are. */
+const NOT_COPIED: ReadonlySet<EventType> = new Set<EventType>([
+  'make-started',
+  'milk-poured',
+  'temperature-read',
+  'trace-imported',
+  'reserved',
+  'tagged',
+  'photographed',
+  'alarm-acknowledged',
+]);
+
+/** An entry to be recorded, in order. */
+export type Entry = {
+  [T in EventType]: {
+    readonly streamId: string;
+    readonly atMs: number;
+    readonly type: T;
+    readonly data: EventOf<T>['data'];
+  };
+}[EventType];
+
+/** Whether a part of a make may go another way now: it sours or waits, and nothing of it was weighed yet. */
+export const maySplit = (state: MakeState): boolean =>
+  state.finished === null &&
+  state.inoculatedAtMs !== null &&
+  (state.current?.step.facts.sours === true || state.current?.step.facts.waits === true) &&
+  state.weighedKg === null &&
+  Object.keys(state.byProductsKg).length === 0 &&
+  state.curd.weighed.length === 0 &&
+  productOf(state.plan).takes !== 'packet';
+
+/** The share of a make that stands in some of its jars, 0..1. */
+export function shareOfJars({ plan }: Pick<MakeState, 'plan'>, jars: readonly string[]): number {
+  const filled = fillJars(plan).jars;
+  const litres = (ids: (id: string) => boolean): number =>
+    filled.reduce((sum, jar) => sum + (ids(jar.id) ? jar.filledLitres : 0), 0);
+  const all = litres(() => true);
+  return all > 0 ? litres((id) => jars.includes(id)) / all : 0;
+}
+
+/** How a part may go on: the ways that have the step it is on, and something after it. */
+export const waysOn = (state: MakeState, methods: readonly Method[]): Method[] => {
+  const kind = state.current?.step.kind;
+  const { goods } = productOf(state.plan);
+  return methods.filter(({ product, steps, id }) => {
+    const at = steps.findLastIndex((step) => step.kind === kind);
+    return (
+      at >= 0 &&
+      at < steps.length - 1 &&
+      id !== state.plan.method.id &&
+      productOf({ product }).goods.into === goods.into
+    );
+  });
+};
+
+/** A plan that has gone one way so far and goes on another, from the step it is on. */
+function goingOn(state: MakeState, method: Method): MakePlan {
+  const { plan, current } = state;
+  const { steps } = plan.method;
+  const here = steps.findIndex(({ id }) => id === current?.step.id);
+  const before = steps.slice(0, here + 1);
+  const at = method.steps.findLastIndex(({ kind }) => kind === current?.step.kind);
+  const taken = new Set(before.map(({ id }) => id));
+  const after = method.steps.slice(at + 1).map((step) => {
+    let { id } = step;
+    while (taken.has(id)) id = `${id}-2`;
+    taken.add(id);
+    return { ...step, id };
+  });
+  return {
+    ...plan,
+    product: method.product,
+    method: { id: method.id, version: method.version, name: method.name, steps: [...before, ...after] },
+  };
+}
+
+/**
+ * Parts off a share of a make as a make of its own: it has the same past, entry by entry, and a plan of its own from here on.
+ * @param part.share of it that goes, 0..1; @param part.jars which jars go along; @param part.method how it goes on, else as it was planned
+ * @returns what is to be recorded for both, in order
+ * @throws ZodError when the part would have a plan that cannot be
+ */
+export function splitMake(
+  state: MakeState,
+  part: {
+    readonly id: string;
+    readonly name: string;
+    readonly share: number;
+    readonly jars: readonly string[];
+    readonly method: Method | null;
+  },
+  nowMs: number,
+): Entry[] {
+  const started = state.events.find((event) => event.type === 'make-started');
+  if (!started) throw new TypeError('a make that folds has begun');
+  const { lots: _lots, ...milk } = started.data.plan.milk;
+  const way = part.method ? goingOn(state, part.method) : state.plan;
+  const plan = makePlan.parse({
+    ...started.data.plan,
+    milk,
+    product: way.product,
+    method: way.method,
+    name: part.name,
+    repeatOf: null,
+    splitFrom: state.id,
+  });
+  const all = fillJars(state.plan).jars.map(({ id }) => id);
+  const pouring = methodSteps(state.plan).find(({ facts }) => facts.endedBy === 'milk-poured')?.id;
+  const copies = state.events.flatMap((event): Entry[] => {
+    const atMs = instantOf(event);
+    if (event.type === 'milk-poured' && pouring !== undefined)
+      return [{ streamId: part.id, atMs, type: 'step-done', data: { step: pouring } }];
+    if (NOT_COPIED.has(event.type)) return [];
+    return [{ streamId: part.id, atMs, type: event.type, data: event.data } as Entry];
+  });
+  let lastMs = Number.NEGATIVE_INFINITY;
+  const readings = state.temperatures.flatMap(({ atMs, celsius, instrument }): Entry[] => {
+    if (atMs - lastMs < READING_EVERY_MS) return [];
+    lastMs = atMs;
+    return [
+      {
+        streamId: part.id,
+        atMs,
+        type: 'temperature-read',
+        data: { celsius, instrument, typed: { value: celsius, unit: 'C' } },
+      },
+    ];
+  });
+  return [
+    { streamId: part.id, atMs: instantOf(started), type: 'make-started', data: { plan } },
+    ...[...copies, ...readings].sort((a, b) => a.atMs - b.atMs),
+    {
+      streamId: part.id,
+      atMs: nowMs,
+      type: 'split-off',
+      data: {
+        makeId: state.id,
+        share: 1 - part.share,
+        jars: all.filter((id) => !part.jars.includes(id)),
+      },
+    },
+    {
+      streamId: state.id,
+      atMs: nowMs,
+      type: 'split-off',
+      data: { makeId: part.id, share: part.share, jars: [...part.jars] },
+    },
+  ];
+}
