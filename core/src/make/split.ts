@@ -1,7 +1,16 @@
-import { makePlan, type EventOf, type EventType, type MakePlan, type Method } from '../contract/index.ts';
+import {
+  makePlan,
+  type EventOf,
+  type EventType,
+  type MakePlan,
+  type Method,
+  type StepKind,
+} from '../contract/index.ts';
+import { warmCulture } from '../culture/index.ts';
+import { stepFacts } from '../steps/index.ts';
 import { fillJars } from '../method/index.ts';
 import { instantOf } from '../log/index.ts';
-import { methodSteps, productOf } from '../products/index.ts';
+import { productOf } from '../products/index.ts';
 import type { MakeState } from './state.ts';
 
 /** Readings nearer to each other than this are not copied one by one. */
@@ -10,7 +19,6 @@ const READING_EVERY_MS = 10 * 60_000;
 /** Told of the whole, or of what only one of both has: not copied as they are. */
 const NOT_COPIED: ReadonlySet<EventType> = new Set<EventType>([
   'make-started',
-  'milk-poured',
   'temperature-read',
   'trace-imported',
   'reserved',
@@ -48,20 +56,34 @@ export function shareOfJars({ plan }: Pick<MakeState, 'plan'>, jars: readonly st
   return all > 0 ? litres((id) => jars.includes(id)) / all : 0;
 }
 
-/** How a part may go on: the ways that have the step it is on, and something after it. */
-export const waysOn = (state: MakeState, methods: readonly Method[]): Method[] => {
-  const kind = state.current?.step.kind;
-  const { goods } = productOf(state.plan);
-  return methods.filter(({ product, steps, id }) => {
-    const at = steps.findLastIndex((step) => step.kind === kind);
-    return (
-      at >= 0 &&
-      at < steps.length - 1 &&
-      id !== state.plan.method.id &&
-      productOf({ product }).goods.into === goods.into
-    );
-  });
+/** What a way does after its last step of a kind, apart from how its steps are called. */
+const after = (steps: Method['steps'], kind: StepKind): string => {
+  const at = steps.findLastIndex((step) => step.kind === kind);
+  return JSON.stringify(steps.slice(at + 1).map(({ id: _id, note: _note, ...step }) => step));
 };
+const rennets = (steps: Method['steps']): boolean => steps.some(({ kind }) => stepFacts(kind).rennets);
+
+/**
+ * How a part may go on: the ways by the same sort of culture that have the step it is on, and do something else after it. What
+ * would have needed rennet by now is none of them.
+ */
+export function waysOn(state: MakeState, methods: readonly Method[]): Method[] {
+  const kind = state.current?.step.kind;
+  if (kind === undefined) return [];
+  const { plan } = state;
+  const warm = warmCulture(plan.starter.kind);
+  const seen = new Set([after(plan.method.steps, kind)]);
+  return methods.filter(({ product, steps, aims }) => {
+    const at = steps.findLastIndex((step) => step.kind === kind);
+    const goesOn = after(steps, kind);
+    if (at < 0 || seen.has(goesOn) || productOf({ product }).goods.into !== productOf(plan).goods.into)
+      return false;
+    if (warmCulture(aims.starter?.kind ?? plan.starter.kind) !== warm) return false;
+    if (rennets(steps.slice(0, at + 1)) && !rennets(plan.method.steps)) return false;
+    seen.add(goesOn);
+    return true;
+  });
+}
 
 /** A plan that has gone one way so far and goes on another, from the step it is on. */
 function goingOn(state: MakeState, method: Method): MakePlan {
@@ -71,7 +93,7 @@ function goingOn(state: MakeState, method: Method): MakePlan {
   const before = steps.slice(0, here + 1);
   const at = method.steps.findLastIndex(({ kind }) => kind === current?.step.kind);
   const taken = new Set(before.map(({ id }) => id));
-  const after = method.steps.slice(at + 1).map((step) => {
+  const then = method.steps.slice(at + 1).map((step) => {
     let { id } = step;
     while (taken.has(id)) id = `${id}-2`;
     taken.add(id);
@@ -80,7 +102,7 @@ function goingOn(state: MakeState, method: Method): MakePlan {
   return {
     ...plan,
     product: method.product,
-    method: { id: method.id, version: method.version, name: method.name, steps: [...before, ...after] },
+    method: { id: method.id, version: method.version, name: method.name, steps: [...before, ...then] },
   };
 }
 
@@ -103,11 +125,9 @@ export function splitMake(
 ): Entry[] {
   const started = state.events.find((event) => event.type === 'make-started');
   if (!started) throw new TypeError('a make that folds has begun');
-  const { lots: _lots, ...milk } = started.data.plan.milk;
   const way = part.method ? goingOn(state, part.method) : state.plan;
   const plan = makePlan.parse({
     ...started.data.plan,
-    milk,
     product: way.product,
     method: way.method,
     name: part.name,
@@ -115,11 +135,8 @@ export function splitMake(
     splitFrom: state.id,
   });
   const all = fillJars(state.plan).jars.map(({ id }) => id);
-  const pouring = methodSteps(state.plan).find(({ facts }) => facts.endedBy === 'milk-poured')?.id;
   const copies = state.events.flatMap((event): Entry[] => {
     const atMs = instantOf(event);
-    if (event.type === 'milk-poured' && pouring !== undefined)
-      return [{ streamId: part.id, atMs, type: 'step-done', data: { step: pouring } }];
     if (NOT_COPIED.has(event.type)) return [];
     return [{ streamId: part.id, atMs, type: event.type, data: event.data } as Entry];
   });

@@ -71,13 +71,17 @@ export function applyToRoom(room: RoomDraft, sent: LoggedEvent): void {
       const { plan } = event.data;
       const { milk, startAt } = plan;
       if (givesBack(plan)) room.making.set(event.streamId, { plan, gave: {}, bowls: {} });
+      if (plan.splitFrom !== undefined) {
+        // What was parted off another make was poured with that one.
+        room.poured.add(event.streamId);
+        return;
+      }
       if (milk.lots) {
         room.asked.set(event.streamId, milk.lots);
         const pouring = methodSteps(plan).find(({ facts }) => facts.endedBy === 'milk-poured');
         if (pouring) room.pourSteps.set(event.streamId, pouring.id);
       }
-      // What was parted off another make was poured with that one.
-      if (plan.splitFrom === undefined) room.pours.push({ atMs: Date.parse(startAt), litres: milk.litres });
+      room.pours.push({ atMs: Date.parse(startAt), litres: milk.litres });
       return;
     }
     case 'milk-poured':

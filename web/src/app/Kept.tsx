@@ -37,6 +37,8 @@ const ENTRY_WORDS: Partial<Record<EventType, string>> = {
   'whey-returned': 'whey',
   'break-tried': 'what was seen',
   turned: 'a turn',
+  'split-off': 'a part of it',
+  joined: 'what was poured in',
   'method-changed': 'a method',
   'kitchen-changed': 'a setting',
   corrected: 'a correction',

@@ -145,7 +145,12 @@ export function entryWords(event: LoggedEvent, units: Units): string | null {
       return `kept ${units.mass(event.data.massKg)}`;
     case 'fed':
       return `fed${nthWords(event.data.step)}${event.data.massKg === null ? '' : `, ${units.mass(event.data.massKg)}`}`;
+    case 'split-off':
+      return `${Math.round(event.data.share * 100)} % of it went another way`;
+    case 'joined':
+      return `${units.mass(event.data.massKg)} of another make poured in`;
     case 'finished':
+      if (event.data.into !== undefined) return event.data.reason;
       return event.data.verdict === 'kept' ? 'finished' : `discarded. ${event.data.reason}`;
     default:
       return null;

@@ -20,6 +20,7 @@ import { Pictures } from '../../parts/Pictures.tsx';
 import { useUnits } from '../../data/use-units.ts';
 import { MakeCurve } from '../../charts/MakeCurve.tsx';
 import { curveDataOf } from '../../charts/curve-data.ts';
+import { Kin } from '../../parts/Kin.tsx';
 import { EntryLog } from '../../parts/EntryLog.tsx';
 import { JarTable } from './JarTable.tsx';
 import { Churned, fatFacts, Keeps } from './panels/Churned.tsx';
@@ -183,6 +184,7 @@ export function Record({ state }: { readonly state: MakeState }) {
           Make it again
         </Button>
       </div>
+      <Kin state={state} />
       <div className="record">
         <div className="may-shrink">
           {sours || (!fat && ghee.length === 0) ? (

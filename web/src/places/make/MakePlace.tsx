@@ -39,6 +39,7 @@ import { curveDataOf } from '../../charts/curve-data.ts';
 import { DenatureMeter } from './DenatureMeter.tsx';
 import { Looks } from './Looks.tsx';
 import { LastReading } from './LastReading.tsx';
+import { Kin } from '../../parts/Kin.tsx';
 import { EntryLog } from '../../parts/EntryLog.tsx';
 import { MoreOf } from './MoreOf.tsx';
 import { Note } from './Note.tsx';
@@ -46,6 +47,7 @@ import { Pad } from './Pad.tsx';
 import { panelOf, underOf } from './panels/index.ts';
 import { StepEntries } from './panels/StepEntries.tsx';
 import { Beside, Tags } from './Standing.tsx';
+import { Parting, PouringTogether } from './Parting.tsx';
 import { NightWays, Turnings } from './SouringWays.tsx';
 import { TasteForm } from './TasteForm.tsx';
 import { UndoLine } from '../../parts/UndoLine.tsx';
@@ -265,9 +267,12 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
       <div className="below">
         <EntryLog streamId={state.id} events={state.events} endedMs={state.finished?.atMs} />
         <section className="column" aria-label="More">
+          <Kin state={state} />
           <Note state={state} />
           <Tags state={state} />
           <Turnings state={state} nowMs={minuteMs} />
+          <Parting state={state} />
+          <PouringTogether state={state} forecast={forecast} />
           <MoreOf state={state} />
           <div className="row">
             {step && (

@@ -3,6 +3,7 @@ import {
   nightWays,
   turnings,
   type BandForecast,
+  type DoseGiven,
   type MakeState,
   type NightWay,
 } from '@morning-crock/core';
@@ -10,6 +11,7 @@ import { Button } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { completeStep } from '../../data/complete-step.ts';
 import { record } from '../../data/store.ts';
+import type { Units } from '../../data/units-of.ts';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
 import './ways.css';
 
@@ -79,7 +81,7 @@ export function NightWays({
   );
 }
 
-/** Too slow, or too fast: what another place would do, each tried out before it is chosen. */
+/** Too slow, or too fast: what another place or more starter would do, each tried out before it is chosen. */
 export function Turnings({ state, nowMs }: { readonly state: MakeState; readonly nowMs: number }) {
   const [open, setOpen] = useState(false);
   if (state.current?.step.facts.sours !== true) return null;
@@ -94,6 +96,10 @@ export function Turnings({ state, nowMs }: { readonly state: MakeState; readonly
     </details>
   );
 }
+
+/** As much starter again, in words. */
+const moreWords = (dose: DoseGiven | null, units: Units): string =>
+  dose?.massKg == null ? 'As much of the packet again' : `${units.mass(dose.massKg)} more starter`;
 
 function TurningList({ state, nowMs }: { readonly state: MakeState; readonly nowMs: number }) {
   const units = useUnits();
@@ -111,19 +117,37 @@ function TurningList({ state, nowMs }: { readonly state: MakeState; readonly now
       {all.ways.map((way) => (
         <li key={way.what}>
           <span>
-            <strong>{way.place.name}</strong>: <span className="number">{when(way.readyMs)}</span>
+            <strong>{way.place?.name ?? moreWords(way.dose, units)}</strong>:{' '}
+            <span className="number">{when(way.readyMs)}</span>
           </span>
-          <Button
-            variant="default"
-            onClick={() =>
-              void record(state.id, 'replanned', {
-                place: way.place,
-                why: way.what === 'colder' ? 'colder, to slow it' : 'a warm bath, to hurry it',
-              })
-            }
-          >
-            It stands there
-          </Button>
+          {way.place ? (
+            <Button
+              variant="default"
+              onClick={() =>
+                void record(state.id, 'replanned', {
+                  place: way.place!,
+                  why: way.what === 'colder' ? 'colder, to slow it' : 'a warm bath, to hurry it',
+                })
+              }
+            >
+              It stands there
+            </Button>
+          ) : (
+            <Button
+              variant="default"
+              onClick={() =>
+                void record(state.id, 'starter-added', {
+                  ...way.dose!,
+                  typed:
+                    way.dose!.massKg === null
+                      ? null
+                      : { value: Math.round(way.dose!.massKg * 1000), unit: 'g' },
+                })
+              }
+            >
+              It is stirred in
+            </Button>
+          )}
         </li>
       ))}
       <li className="quiet">
