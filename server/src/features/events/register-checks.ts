@@ -19,7 +19,13 @@ import type { StreamFacts } from './stream-facts.ts';
 /** Entries that the milk room, and the register of cultures, may have something to say of. */
 const OF_MILK = new Set<EventType>(['milk-moved', 'milk-poured', 'make-started']);
 /** Entries by which a make gave something to the milk room: taken back, or changed, what was made of it must still have been. */
-const GIVES_MILK = new Set<EventType>(['weighed', 'step-done', 'step-skipped']);
+const GIVES_MILK = new Set<EventType>([
+  'weighed',
+  'step-done',
+  'step-skipped',
+  'drain-weighed',
+  'whey-returned',
+]);
 const OF_CULTURES = new Set<EventType>(['culture-changed', 'make-started', 'waking-started', 'reserved']);
 
 const isRecord = (value: unknown): value is Readonly<Record<string, unknown>> =>

@@ -26,6 +26,8 @@ export const milkRegister = createRegister<RoomDraft>({
  */
 export function checkPlannedMilk(room: MilkRoom, draft: DraftEvent, system: MeasureSystem): void {
   if (draft.type !== 'make-started' || !draft.data.plan.milk.lots) return;
+  // What was parted off another make was poured with that one.
+  if (draft.data.plan.splitFrom !== undefined) return;
   const short = shortage(room, draft.streamId, draft.data.plan.milk.lots, system);
   if (short)
     throw new AppError('not-enough', [
