@@ -7,18 +7,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser } from 'puppeteer-core';
 import { ulid } from 'ulid';
-import {
-  fill,
-  goTo,
-  named,
-  openTablet,
-  see,
-  seeNoMore,
-  startBrowser,
-  tap,
-  type Tablet,
-  upload,
-} from './browser.ts';
+import { fill, goTo, openTablet, see, seeNoMore, startBrowser, tap, type Tablet, upload } from './browser.ts';
 import { createWorld, type World } from './world.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
@@ -106,12 +95,15 @@ test('one jar of creamy milk becomes sour cream and buttermilk, both of them sto
   await stored('starter-added', 1);
   const [begun] = await stored('make-started', 1);
   expect(begun!.data.plan).toMatchObject({ product: 'jar-of-two', method: { id: 'jar-of-two', version: 1 } });
-  await fill(page, 'Tags on its jars', '7, x');
+  await page.evaluate(() => document.querySelector<HTMLElement>('.tags summary')!.click());
+  await fill(page, 'Or typed', '107, x');
   await see(page, '“x” is no tag: they go from 1 to 999.');
-  await fill(page, 'Tags on its jars', '7');
+  await fill(page, 'Or typed', '107');
   await tap(page, 'button', 'Hang them on');
   await stored('tagged', 1);
-  await see(page, 'tag 7');
+  await tap(page, 'button', 'Tag 7');
+  expect((await stored('tagged', 2)).at(-1)!.data.tags).toEqual([7, 107]);
+  await see(page, 'Tags on its jars: 7, 107');
   await later(23 * 60);
   await hear();
   await tap(page, 'button', 'set');
@@ -368,7 +360,7 @@ describe('kefir, daily', () => {
     await fill(page, 'Weight of the kefir', '2040');
     await page.keyboard.press('Enter');
     await stored('weighed', 1);
-    await named(page, 'Tags on its jars');
+    await see(page, 'No tags on its jars yet');
     // The next day, on the same grains.
     await goTo(page, '/new?make=kefir');
     await see(page, 'Sill grains');
@@ -376,4 +368,29 @@ describe('kefir, daily', () => {
     const makes = await stored('make-started', 2);
     expect(makes.map((m) => m.data.plan.starter.cultureId)).toEqual([grains, grains]);
   });
+});
+
+test('tags are printed, and scanned off what was printed', async () => {
+  const id = await begunUpTo('yogurt', 'incubate', 20);
+  await open('/kitchen/things');
+  const { page } = tablet;
+  await fill(page, 'Last tag (number)', '90');
+  await see(page, 'At most 48 on a sheet.');
+  await fill(page, 'First tag (number)', '41');
+  await fill(page, 'Last tag (number)', '44');
+  await tap(page, 'button', 'Show them');
+  const tag = await page.waitForSelector('.tag-sheet li:nth-child(2)');
+  const picture = join(tmpdir(), `tag-${ulid()}.png`);
+  writeFileSync(picture, await tag!.screenshot());
+  const page2 = join(tmpdir(), `no-tag-${ulid()}.png`);
+  writeFileSync(page2, await page.screenshot({ clip: { x: 0, y: 0, width: 400, height: 300 } }));
+  await goTo(page, `/makes/${id}`);
+  await see(page, 'No tags on its jars yet');
+  await page.evaluate(() => document.querySelector<HTMLElement>('.tags summary')!.click());
+  await upload(page, page2, '.tags input[type=file]');
+  await see(page, 'No square of a tag is on that picture');
+  await upload(page, picture, '.tags input[type=file]');
+  const [hung] = await stored('tagged', 1);
+  expect(hung).toMatchObject({ streamId: id, data: { tags: [42] } });
+  await see(page, 'Tags on its jars: 42');
 });

@@ -15,6 +15,7 @@ import { AbsencesSection, CooksSection } from './PeopleSections.tsx';
 import type { SectionProps } from './RowsSection.tsx';
 import { SectionForm } from './SectionForm.tsx';
 import { Tablets } from './Tablets.tsx';
+import { TagSheet } from './TagSheet.tsx';
 import {
   BurnersSection,
   ChurnsSection,
@@ -205,6 +206,7 @@ export function KitchenPlace() {
             <BurnersSection {...section} />
             <ChurnsSection {...section} />
             <JarsSection {...section} />
+            <TagSheet />
             <ThermometersSection {...section} />
           </>
         )}

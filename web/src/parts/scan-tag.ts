@@ -1,0 +1,21 @@
+import jsQR from 'jsqr';
+import { openPicture } from './open-picture.ts';
+import { tagOfCode } from './tag-code.ts';
+
+/** Enough to read a square that fills a tenth of the picture, pixels. */
+const SIDE_PX = 1400;
+
+/**
+ * The tag on a picture of it.
+ * @throws Error with words for a person, when there is no square on it, or that of something else
+ */
+export async function scannedTag(file: File): Promise<number> {
+  const canvas = await openPicture(file, SIDE_PX);
+  const { width, height } = canvas;
+  const image = canvas.getContext('2d')?.getImageData(0, 0, width, height);
+  const found = image && jsQR(image.data, width, height);
+  if (!found) throw new Error('No square of a tag is on that picture: go nearer, with light from the side.');
+  const tag = tagOfCode(found.data);
+  if (tag === null) throw new Error('That square is on no tag of a jar.');
+  return tag;
+}

@@ -1,0 +1,16 @@
+import { expect, test } from '@jest/globals';
+import { MOST_TAG, tagCode, tagOfCode, tagsOf } from './tag-code.ts';
+
+test('what is printed on a tag is read off it again, and nothing else is', () => {
+  for (const tag of [1, 7, 42, MOST_TAG]) expect(tagOfCode(tagCode(tag))).toBe(tag);
+  for (const other of ['', '7', 'jar tag 0', 'jar tag 1000', 'jar tag 7 8', 'http://127.0.0.1/join#1'])
+    expect(tagOfCode(other)).toBeNull();
+});
+
+test('typed tags are numbers, each once, in order; anything else is told', () => {
+  expect(tagsOf('7, 4;4 12')).toEqual([4, 7, 12]);
+  expect(tagsOf('')).toEqual([]);
+  expect(tagsOf('4, x')).toBe('“x” is no tag: they go from 1 to 999.');
+  expect(tagsOf('0')).toMatch(/no tag/);
+  expect(tagsOf('1.5')).toMatch(/no tag/);
+});

@@ -1,0 +1,22 @@
+/** The highest number a tag may have. */
+export const MOST_TAG = 999;
+
+/** What the square on a tag says. @example tagCode(7) // "jar tag 7" */
+export const tagCode = (tag: number): string => `jar tag ${tag}`;
+
+/** The tag that a square says; `null` when it is of something else. @example tagOfCode('jar tag 7') // 7 */
+export function tagOfCode(code: string): number | null {
+  const tag = Number(/^jar tag (\d{1,3})$/.exec(code.trim())?.[1]);
+  return tag >= 1 && tag <= MOST_TAG ? tag : null;
+}
+
+/** The numbers a text says, or what is wrong with it. @example tagsOf('4, 7') // [4, 7] */
+export function tagsOf(text: string): number[] | string {
+  const parts = text.split(/[\s,;]+/).filter((part) => part !== '');
+  const numbers = parts.map(Number);
+  const bad = parts.find(
+    (_, i) => !Number.isInteger(numbers[i]) || numbers[i]! < 1 || numbers[i]! > MOST_TAG,
+  );
+  if (bad !== undefined) return `“${bad}” is no tag: they go from 1 to ${MOST_TAG}.`;
+  return [...new Set(numbers)].sort((a, b) => a - b);
+}

@@ -1,0 +1,70 @@
+import { Button } from '@mantine/core';
+import { toString } from 'qrcode';
+import { useState } from 'react';
+import { NumberField } from '../../parts/NumberField.tsx';
+import { MOST_TAG, tagCode } from '../../parts/tag-code.ts';
+import './tag-sheet.css';
+
+/** More on one sheet are too small to scan. */
+const MOST_ON_SHEET = 48;
+
+/** Numbered tags for jars, to print and cut out: read by eye, tapped, or scanned. */
+export function TagSheet() {
+  const [from, setFrom] = useState(1);
+  const [to, setTo] = useState(12);
+  const [tags, setTags] = useState<readonly { readonly tag: number; readonly picture: string }[]>([]);
+  const whole = (tag: number): string | null =>
+    Number.isInteger(tag) && tag >= 1 && tag <= MOST_TAG ? null : `Tags go from 1 to ${MOST_TAG}.`;
+  const faults = {
+    from: whole(from),
+    to:
+      whole(to) ??
+      (to < from
+        ? 'Is before the first one.'
+        : to - from >= MOST_ON_SHEET
+          ? `At most ${MOST_ON_SHEET} on a sheet.`
+          : null),
+  };
+  const show = async (): Promise<void> => {
+    const numbers = Array.from({ length: to - from + 1 }, (_, i) => from + i);
+    setTags(
+      await Promise.all(
+        numbers.map(async (tag) => ({
+          tag,
+          picture: `data:image/svg+xml,${encodeURIComponent(await toString(tagCode(tag), { type: 'svg', margin: 1 }))}`,
+        })),
+      ),
+    );
+  };
+  return (
+    <section className="section" aria-labelledby="tag-sheet">
+      <h2 id="tag-sheet">Tags for jars</h2>
+      <p className="quiet">Print them, cut them out, and hang one on each jar that cultures.</p>
+      <div className="field-row">
+        <NumberField label="First tag" unit="number" value={from} fault={faults.from} onValue={setFrom} />
+        <NumberField label="Last tag" unit="number" value={to} fault={faults.to} onValue={setTo} />
+        <Button
+          variant="default"
+          disabled={faults.from !== null || faults.to !== null}
+          onClick={() => void show()}
+          mt="auto"
+        >
+          Show them
+        </Button>
+      </div>
+      {tags.length > 0 && (
+        <>
+          <ul className="bare tag-sheet" aria-label="Tags to cut out">
+            {tags.map(({ tag, picture }) => (
+              <li key={tag}>
+                <span className="number">{tag}</span>
+                <img src={picture} alt={`Square to scan, tag ${tag}`} width="96" height="96" />
+              </li>
+            ))}
+          </ul>
+          <Button onClick={() => window.print()}>Print them</Button>
+        </>
+      )}
+    </section>
+  );
+}
