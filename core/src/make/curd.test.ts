@@ -17,6 +17,7 @@ import {
   rennetLearned,
   safetyOf,
   sameTags,
+  toAdd,
   shownAcidAtMs,
   soursToTheEnd,
   wouldMix,
@@ -270,5 +271,43 @@ describe('what stands beside what', () => {
     expect(sameTags(kefir, [kefir, buttermilk, more]).map(({ tag, make: m }) => [tag, m.id])).toEqual([
       [4, 'B'],
     ]);
+  });
+});
+
+describe('what is to be put in', () => {
+  const upTo = (id: string, kind: string, litres = 8): MakeState => {
+    const plan = planOf(id, litres);
+    const step = plan.method.steps.find((s) => s.kind === kind)!.id;
+    return make(plan, ...doneUpTo(plan, step));
+  };
+
+  test('salt is told by weight, as a share of what is there with it', () => {
+    const salting = SHIPPED_METHODS.find(({ steps }) => steps.some(({ kind }) => kind === 'salt'))!;
+    const state = upTo(salting.id, 'salt');
+    const [salt] = toAdd(state, 0.9, 20);
+    const { into } = makeFlow(state, 0.9);
+    const step = state.current!.step.instance;
+    if (step.kind !== 'salt') throw new Error('salted now');
+    expect(salt).toMatchObject({ what: 'salt', by: 'weight', celsius: null });
+    expect(salt!.massKg / (salt!.massKg + into.get(step.id)!.massKg)).toBeCloseTo(step.saltFraction, 9);
+  });
+
+  test('water for whey is as hot as it must be, by the heat of what it comes to', () => {
+    const washed = SHIPPED_METHODS.find(({ steps }) => steps.some(({ kind }) => kind === 'swap-whey'))!;
+    const state = upTo(washed.id, 'swap-whey');
+    const step = state.current!.step.instance;
+    if (step.kind !== 'swap-whey') throw new Error('washed now');
+    const [cool] = toAdd(state, 0, step.toC - 6);
+    const [near] = toAdd(state, 0, step.toC - 1);
+    expect(cool).toMatchObject({ what: 'water', by: 'volume', toC: step.toC });
+    expect(cool!.celsius!).toBeGreaterThan(near!.celsius!);
+    expect(near!.celsius!).toBeGreaterThan(step.toC);
+    // The heat that goes in is the heat that is missing, milk and water nearly alike.
+    const draw = step.drawFraction;
+    expect(draw * cool!.celsius! + (1 - draw) * (step.toC - 6)).toBeCloseTo(step.toC, 0);
+  });
+
+  test('a step that puts nothing in asks for nothing', () => {
+    expect(toAdd(upTo('skyr', 'strain'), 0.9, 20)).toEqual([]);
   });
 });

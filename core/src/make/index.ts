@@ -31,3 +31,4 @@ export * from './churned.ts';
 export * from './preparation.ts';
 export * from './split.ts';
 export * from './pour-together.ts';
+export * from './to-add.ts';

@@ -15,10 +15,8 @@ export const ACIDIFY: StepType = {
     doing: `Stir the ${WORDS[own(of).with]} in slowly, until curd and clear greenish whey part; then stop.`,
     why: 'Hot and sour, casein and whey protein come together: more cheese than rennet gives, and it does not melt.',
   }),
-  aim: (plan, of) => ({
-    to: 'words',
-    words: `about ${Math.round(own(of).mlPerLitre * batchOf(plan).litres)} mL of ${WORDS[own(of).with]}`,
-  }),
+  aim: () => ({ to: 'added', words: 'about; stop when it parts' }),
+  adds: { by: 'volume' },
   hands: () => ({ handsMin: 5, slackMin: 5, mustAct: true }),
   cautions: () => ['hot-milk'],
   flow: (curd, { plan, of }) => {

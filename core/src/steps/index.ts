@@ -64,7 +64,6 @@ export { clothSeen } from './cloth-seen.ts';
 export { NOTHING_SEEN, type Curd, type CurdSeen, type Flowed, type PartedOff } from './curd-run.ts';
 export { rennetAmount, rennetOf, rennetWords, type RennetStep } from './add-rennet.ts';
 export { drainingOf, drainWayOf, thicknessOf, LONGEST_DRAIN_H } from './strain.ts';
-export { swapHeatOf } from './swap-whey.ts';
 export { TRY_AGAIN_MIN } from './coagulate.ts';
 export { CELLAR_C } from './shelf.ts';
 export { twoOf } from './ladle.ts';

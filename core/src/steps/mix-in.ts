@@ -16,7 +16,7 @@ export const MIX_IN: StepType = {
         ? 'It is for the taste.'
         : `With it, it keeps about ${own(of).keepsD} days in the cold.`,
   }),
-  aim: (_plan, of) => ({ to: 'words', words: `${(own(of).fraction * 100).toFixed(1)} % of the whole` }),
+  aim: (_plan, of) => ({ to: 'added', words: `${(own(of).fraction * 100).toFixed(1)} % of the whole` }),
   hands: () => ({ handsMin: 5, slackMin: 120, mustAct: false }),
   cautions: (_plan, of) => ['cold-store', ...(own(of).alcohol ? (['alcohol'] as const) : [])],
   flow: (curd, { of }) => {

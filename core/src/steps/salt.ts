@@ -15,7 +15,7 @@ export const SALT: StepType = {
     why: 'Salt draws whey, slows the souring and keeps it.',
   }),
   aim: (_plan, { step }) => ({
-    to: 'words',
+    to: 'added',
     words: `${(paramsOf(step, 'salt').saltFraction * 100).toFixed(1)} % of its weight`,
   }),
   hands: () => ({ handsMin: 5, slackMin: 120, mustAct: false }),

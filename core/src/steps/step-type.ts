@@ -121,6 +121,8 @@ export type StepAim =
   | { readonly to: 'dose' }
   | { readonly to: 'amount'; readonly massKg: number }
   | { readonly to: 'ready' }
+  /** Something is put in; how much is worked out from what is there. */
+  | { readonly to: 'added'; readonly words: string }
   | { readonly to: 'words'; readonly words: string };
 
 /** Hands and patience of a step for one batch. */
@@ -246,6 +248,14 @@ export interface StepType {
   readonly hands: (plan: MakePlan, of: StepOf) => StepHands;
   readonly cautions: (plan: MakePlan, of: StepOf) => readonly CautionId[];
   /** What it aims at, told while it lasts; left out, there is nothing to tell. */
+  /** How what its `flow` adds is measured out, where not by weight; and how hot it must be. */
+  readonly adds?: {
+    readonly by: 'volume';
+    /** °C; `null` when nothing is hot enough. @param fromC of what it comes to */
+    readonly hotC?: (plan: MakePlan, of: StepOf, fromC: number) => number | null;
+    /** How warm all of it is then, °C. */
+    readonly toC?: (of: StepOf) => number;
+  };
   readonly aim?: (plan: MakePlan, of: StepOf) => StepAim;
   /** What it does to the heat of the milk; left out, it is hands work that leaves it as it is. */
   readonly leg?: (run: LegRun) => Leg;

@@ -5,7 +5,7 @@ import { thinned } from './curd-run.ts';
 import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
 
 /** How hot the water must be, °C; `null` when even boiling water would not do. @param fromC of curd and whey */
-export function swapHeatOf(plan: MakePlan, of: StepOf, fromC: number): number | null {
+function swapHeatOf(plan: MakePlan, of: StepOf, fromC: number): number | null {
   const { drawFraction, toC } = paramsOf(of.step, 'swap-whey');
   const { composition, massKg } = batchOf(plan);
   return swapWaterC({ composition, massKg, celsius: fromC, drawFraction }, toC);
@@ -21,7 +21,11 @@ export const SWAP_WHEY: StepType = {
     doing: 'Draw the whey off and pour the hot water in slowly, stirring all the while.',
     why: 'It washes milk sugar out: the cheese stays mild, and sours no further.',
   }),
-  aim: (_plan, { step }) => ({ to: 'heat', celsius: paramsOf(step, 'swap-whey').toC }),
+  aim: (_plan, { step }) => ({
+    to: 'added',
+    words: `${Math.round(paramsOf(step, 'swap-whey').drawFraction * 100)} % of all, as much as whey was drawn`,
+  }),
+  adds: { by: 'volume', hotC: swapHeatOf, toC: ({ step }) => paramsOf(step, 'swap-whey').toC },
   hands: () => ({ handsMin: 12, slackMin: 15, mustAct: true }),
   cautions: () => ['wash-water', 'hot-milk'],
   later: ({ of }) => ({ minutes: 12, endC: paramsOf(of.step, 'swap-whey').toC }),

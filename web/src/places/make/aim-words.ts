@@ -1,4 +1,4 @@
-import { churnLoads, formatMinutes, STARTER_FACTS } from '@morning-crock/core';
+import { churnLoads, formatMinutes, interpolateLinear, STARTER_FACTS, toAdd } from '@morning-crock/core';
 import type { LiveMake } from '../../data/use-make.ts';
 import type { Units } from '../../data/units-of.ts';
 import { readyWords } from '../../parts/seen-words.ts';
@@ -30,6 +30,22 @@ export function aimOf(live: LiveMake, units: Units, nowMs: number): string {
     case 'ready': {
       const ready = readyWords(state, forecast, units, nowMs);
       return ready.charAt(0).toUpperCase() + ready.slice(1);
+    }
+    case 'added': {
+      const { point } = forecast;
+      const nowC =
+        state.temperatures.at(-1)?.celsius ??
+        interpolateLinear(
+          point.temperature.map(([ms]) => ms),
+          point.temperature.map(([, celsius]) => celsius),
+          nowMs,
+        );
+      const adds = toAdd(state, point.denatured, nowC).map(({ what, massKg, by, celsius, toC }) => {
+        const much = by === 'volume' ? units.volume(massKg) : units.mass(massKg);
+        const hot = celsius === null ? '' : ` of ${units.temperature(celsius)}`;
+        return `${much} of ${what}${hot}${toC === null ? '' : `, to ${units.temperature(toC)}`}`;
+      });
+      return [...adds, step.aim.words].join(' · ');
     }
     case 'words':
       return step.aim.words;
