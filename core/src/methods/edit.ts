@@ -95,39 +95,3 @@ export const duplicated = (of: Method, id: string, name: string): Method => ({
   name,
   basedOn: { id: of.id, version: of.version },
 });
-
-/** What is different between two methods, a line each. */
-export function differences(a: Method, b: Method): string[] {
-  const lines: string[] = [];
-  const say = (what: string, from: unknown, to: unknown): void => {
-    if (JSON.stringify(from) !== JSON.stringify(to)) lines.push(`${what}: ${wordsOf(from)} → ${wordsOf(to)}`);
-  };
-  const keys = [
-    ...new Set([...Object.keys(a.aims), ...Object.keys(b.aims)]),
-  ].sort() as (keyof Method['aims'])[];
-  for (const key of keys) say(key, a.aims[key], b.aims[key]);
-  const inA = new Map(a.steps.map((step) => [step.id, step]));
-  const inB = new Map(b.steps.map((step) => [step.id, step]));
-  for (const [id, step] of inA) {
-    const other = inB.get(id);
-    if (!other) lines.push(`without ${id}`);
-    else say(id, step, other);
-  }
-  for (const id of inB.keys()) if (!inA.has(id)) lines.push(`with ${id}`);
-  const common = (from: readonly StepInstance[], other: ReadonlyMap<string, StepInstance>): string =>
-    from
-      .filter(({ id }) => other.has(id))
-      .map(({ id }) => id)
-      .join(' ');
-  if (common(a.steps, inB) !== common(b.steps, inA)) lines.push('in another order');
-  return lines;
-}
-
-function wordsOf(value: unknown): string {
-  if (value === undefined || value === null) return 'none';
-  if (typeof value !== 'object') return JSON.stringify(value);
-  return Object.entries(value)
-    .filter(([key]) => key !== 'id' && key !== 'kind')
-    .map(([key, v]) => `${key} ${wordsOf(v)}`)
-    .join(', ');
-}

@@ -2,6 +2,7 @@ export { foldMethods, nextVersion } from './kept.ts';
 export { thingsOf } from './asks.ts';
 export { measureMethod, type Measured, type MeasuredStep } from './measure.ts';
 export * from './edit.ts';
+export { differences, type Difference, type Told } from './differences.ts';
 export {
   isoDuration,
   kgOf,

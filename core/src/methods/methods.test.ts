@@ -112,9 +112,26 @@ describe('changing a method', () => {
     const strained = shipped('yogurt-strained');
     expect(differences(strained, strained)).toEqual([]);
     const lines = differences(shipped('yogurt'), strained);
-    expect(lines).toEqual(['with strain']);
+    expect(lines).toMatchObject([{ is: 'with', step: { kind: 'strain' } }]);
     const tart = { ...SKYR, aims: { ...SKYR.aims, sourness: 'tart' as const } };
-    expect(differences(SKYR, tart)).toEqual(['sourness: "classic" → "tart"']);
+    expect(differences(SKYR, tart)).toEqual([
+      { is: 'changed', step: null, label: 'Sourness', from: { words: 'classic' }, to: { words: 'tart' } },
+    ]);
+    // Every number has its unit, so that each kitchen reads it in its own.
+    const warmer = { ...SKYR, aims: { ...SKYR.aims, inoculateC: 39 } };
+    expect(differences(SKYR, warmer)).toMatchObject([
+      { label: 'Inoculated at', to: { value: 39, unit: 'celsius' } },
+    ]);
+    const thicker = {
+      ...SKYR,
+      steps: SKYR.steps.map((step) => (step.kind === 'strain' ? { ...step, fraction: 0.1 } : step)),
+    };
+    expect(differences(SKYR, thicker)).toMatchObject([
+      { is: 'changed', step: { kind: 'strain' }, to: { value: 0.1, unit: 'percent' } },
+    ]);
+    const turned = { ...SKYR, steps: [SKYR.steps[1]!, SKYR.steps[0]!, ...SKYR.steps.slice(2)] };
+    expect(differences(SKYR, turned)).toEqual([{ is: 'order' }]);
+    expect(differences(strained, shipped('yogurt'))).toMatchObject([{ is: 'without' }]);
   });
 });
 

@@ -1,6 +1,7 @@
 import type { Method, ProductId, StepInstance } from '../contract/index.ts';
 import type { StarterKind } from '../culture/index.ts';
 import { KILOGRAMS_PER, MILLILITRES_PER } from '../units/index.ts';
+import { PRODUCTS } from '../products/index.ts';
 import type { Measured } from './measure.ts';
 
 /** A recipe as the open vocabulary of schema.org writes it (JSON-LD). */
@@ -47,7 +48,7 @@ export function recipeOf(
   words: readonly { readonly id: string; readonly doing: string }[],
 ): RecipeLd {
   const share = of.aims.starter?.share;
-  const cream = words.length > 0 && measured.starter === '' ? 'milk or cream' : 'milk';
+  const { into } = PRODUCTS[of.product].goods;
   return {
     '@context': 'https://schema.org',
     '@type': 'Recipe',
@@ -56,7 +57,7 @@ export function recipeOf(
     recipeYield: `about ${measured.outKg.toFixed(2)} kg`,
     totalTime: isoDuration(measured.hours * 60),
     recipeIngredient: [
-      `${measured.litres} L ${cream}`,
+      `${measured.litres} L ${into}`,
       ...(share ? [`${Math.round(share * measured.litres * 1030)} g ${measured.starter.toLowerCase()}`] : []),
     ],
     recipeInstructions: measured.steps.map(({ id, title, startMs, endMs }) => ({
@@ -169,9 +170,10 @@ const KG: readonly (readonly [RegExp, number])[] = [
 /** The weight an ingredient line says, kg, about; `null` when it does not say. @example kgOf('3 tablespoons plain yogurt') // 0.046 */
 export function kgOf(line: string): number | null {
   const parts = /^\s*(?:about\s+)?(\d+(?:[.,]\d+)?)(?:\s*\/\s*(\d+))?\s*([a-z]+)\b/i.exec(line);
-  const each = parts && KG.find(([is]) => is.test(parts[3]!))?.[1];
-  if (!parts || each === undefined) return null;
-  return (Number(parts[1]!.replace(',', '.')) / Number(parts[2] ?? 1)) * (each ?? 0);
+  if (!parts) return null;
+  const each = KG.find(([is]) => is.test(parts[3]!))?.[1];
+  if (each === undefined) return null;
+  return (Number(parts[1]!.replace(',', '.')) / Number(parts[2] ?? 1)) * each;
 }
 
 const STARTER_WORDS: readonly (readonly [RegExp, StarterKind])[] = [

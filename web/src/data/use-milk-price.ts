@@ -1,9 +1,10 @@
-import { isCream } from '@morning-crock/core';
+import { isCream, PRODUCTS } from '@morning-crock/core';
+import type { ProductId } from '@morning-crock/core/contract';
 import { useMemo } from 'react';
 import { useMilkRoom } from './use-milk.ts';
 
-/** What a kilogram of milk, and of cream, costs in this kitchen now: the middle of the lots that have a price; `null` without one. */
-export function useMilkPrice(): { readonly milk: number | null; readonly cream: number | null } {
+/** What a kilogram of what goes into a product costs in this kitchen now: the middle of the lots that have a price; `null` without one. */
+export function useMilkPrice(): (product: ProductId) => number | null {
   const { lots } = useMilkRoom();
   return useMemo(() => {
     const middle = (ofCream: boolean): number | null => {
@@ -12,6 +13,7 @@ export function useMilkPrice(): { readonly milk: number | null; readonly cream: 
         .sort((a, b) => a - b);
       return prices[Math.floor(prices.length / 2)] ?? null;
     };
-    return { milk: middle(false), cream: middle(true) };
+    const [milk, cream] = [middle(false), middle(true)];
+    return (product) => (PRODUCTS[product].takes === 'cream' ? cream : milk);
   }, [lots]);
 }

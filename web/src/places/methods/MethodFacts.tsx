@@ -1,4 +1,4 @@
-import { CAUTIONS, PRODUCTS, type Measured } from '@morning-crock/core';
+import { CAUTIONS, type Measured } from '@morning-crock/core';
 import type { MakeSummary, Method } from '@morning-crock/core/contract';
 import { Link } from 'react-router';
 import { useMilkPrice } from '../../data/use-milk-price.ts';
@@ -85,7 +85,7 @@ export function MethodFacts({
   readonly makes: readonly MakeSummary[];
 }) {
   const units = useUnits();
-  const price = useMilkPrice()[PRODUCTS[method.product].takes === 'cream' ? 'cream' : 'milk'];
+  const price = useMilkPrice()(method.product);
   return (
     <div className="column">
       <dl className="method-facts">

@@ -14,8 +14,8 @@ import { useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { ulid } from 'ulid';
 import { now } from '../../data/clock.ts';
-import { refusalWords } from '../../data/refusal-words.ts';
-import { dropRefused, record, whenSettled } from '../../data/store.ts';
+import { refusalOf } from '../../data/refusal-of.ts';
+import { record } from '../../data/store.ts';
 import { useMethods } from '../../data/use-methods.ts';
 
 /** Hands a text to the browser as a file. */
@@ -93,10 +93,9 @@ export function MethodIn() {
       return;
     }
     const entry = await record(id, 'method-changed', { kind: 'saved', method: parsed.data });
-    const refused = entry === '' ? null : await whenSettled(entry);
-    if (refused) {
-      await dropRefused(entry);
-      setFault(refusalWords(refused));
+    const refused = await refusalOf(entry);
+    if (refused !== null) {
+      setFault(refused);
       return;
     }
     setRead(null);

@@ -14,11 +14,13 @@ import { Link, useSearchParams } from 'react-router';
 import { ulid } from 'ulid';
 import { useMakesQuery } from '../../data/api.ts';
 import { now } from '../../data/clock.ts';
-import { refusalWords } from '../../data/refusal-words.ts';
-import { dropRefused, record, whenSettled } from '../../data/store.ts';
+import { wholeHour } from '../../data/whole-hour.ts';
+import { refusalOf } from '../../data/refusal-of.ts';
+import { record } from '../../data/store.ts';
 import { useMilkPrice } from '../../data/use-milk-price.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { CrockDrawing } from '../../parts/CrockDrawing.tsx';
+import { differenceWords } from './difference-words.ts';
 import { MethodCord } from './MethodCord.tsx';
 import { MethodEditor } from './MethodEditor.tsx';
 import { factRows, MethodFacts } from './MethodFacts.tsx';
@@ -27,8 +29,6 @@ import { useMethods, type ShownMethod } from '../../data/use-methods.ts';
 import './methods.css';
 
 const NO_MAKES: readonly never[] = [];
-/** To the hour: what is worked out stays while the page is read. */
-const hourOf = (ms: number): string => new Date(Math.floor(ms / 3_600_000) * 3_600_000).toISOString();
 
 /** The list: what came with the product and what is the kitchen's own, by what is made. */
 function Shelf({ shown, chosen }: { readonly shown: readonly ShownMethod[]; readonly chosen: string }) {
@@ -72,7 +72,7 @@ function Shelf({ shown, chosen }: { readonly shown: readonly ShownMethod[]; read
 function useMeasured(method: Method, litres: number | undefined): Measured {
   const { kitchen } = useMethods();
   const settled = useDeferredValue(method);
-  const [at] = useState(() => hourOf(now()));
+  const [at] = useState(() => wholeHour(now()));
   return useMemo(() => measureMethod(settled, kitchen, at, litres), [settled, kitchen, at, litres]);
 }
 
@@ -81,10 +81,11 @@ function Beside({ a, b }: { readonly a: Method; readonly b: Method }) {
   const units = useUnits();
   const litres = 2;
   const [left, right] = [useMeasured(a, litres), useMeasured(b, litres)];
-  const prices = useMilkPrice();
-  const priceOf = (of: Method): number | null =>
-    prices[PRODUCTS[of.product].takes === 'cream' ? 'cream' : 'milk'];
-  const rows = [factRows(left, units, priceOf(a)), factRows(right, units, priceOf(b))] as const;
+  const priceOf = useMilkPrice();
+  const rows = [
+    factRows(left, units, priceOf(a.product)),
+    factRows(right, units, priceOf(b.product)),
+  ] as const;
   const labels = [...new Set([...rows[0], ...rows[1]].map(([label]) => label))];
   const value = (of: (typeof rows)[number], label: string): string =>
     of.find(([l]) => l === label)?.[1] ?? 'none';
@@ -115,9 +116,11 @@ function Beside({ a, b }: { readonly a: Method; readonly b: Method }) {
       <details>
         <summary className="unfolds">What is different, line by line</summary>
         <ul>
-          {differences(a, b).map((line) => (
-            <li key={line}>{line}</li>
-          ))}
+          {differences(a, b)
+            .map((difference) => differenceWords(difference, units))
+            .map((line) => (
+              <li key={line}>{line}</li>
+            ))}
         </ul>
       </details>
     </section>
@@ -145,10 +148,9 @@ function One({ shown, all }: { readonly shown: ShownMethod; readonly all: readon
   async function save(changed: Method): Promise<void> {
     setFault(null);
     const id = await record(changed.id, 'method-changed', { kind: 'saved', method: changed });
-    const refused = id === '' ? null : await whenSettled(id);
-    if (refused) {
-      await dropRefused(id);
-      setFault(refusalWords(refused));
+    const refused = await refusalOf(id);
+    if (refused !== null) {
+      setFault(refused);
       return;
     }
     go({ method: changed.id, edit: null, version: null });

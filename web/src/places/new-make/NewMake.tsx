@@ -29,8 +29,8 @@ import { Navigate, useNavigate, useSearchParams } from 'react-router';
 import { ulid } from 'ulid';
 import { useFactorsQuery, useKitchenQuery } from '../../data/api.ts';
 import { now } from '../../data/clock.ts';
-import { refusalWords } from '../../data/refusal-words.ts';
-import { dropRefused, record, store, whenSettled } from '../../data/store.ts';
+import { refusalOf } from '../../data/refusal-of.ts';
+import { record, store } from '../../data/store.ts';
 import { useMake } from '../../data/use-make.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
@@ -251,10 +251,9 @@ function Form({
     };
     const started = await record(makeId, 'make-started', { plan: final }, nowMs);
     // Another tablet may have taken the milk or the culture a moment ago.
-    const refused = await whenSettled(started);
-    if (refused) {
-      await dropRefused(started);
-      setRefusal(refusalWords(refused));
+    const refused = await refusalOf(started);
+    if (refused !== null) {
+      setRefusal(refused);
       setStarting(false);
       return;
     }

@@ -1,6 +1,7 @@
 import {
   cleanBreakSigma,
   formatMinutes,
+  fromCelsius,
   minutesToCleanBreak,
   RENNET_UNITS,
   rennetStrength,
@@ -23,6 +24,7 @@ const Z90 = 1.2816;
 /** How much rennet, and when to try the curd. */
 export function RennetSum({ desk }: { readonly desk: SumDesk }) {
   const units = useUnits();
+  const inUnit = (heat: number): number => fromCelsius(heat, units.temperatureUnit);
   const [decilitres, setDecilitres] = useState(40);
   const [imcu, setImcu] = useState(35);
   const [celsius, setCelsius] = useState(32);
@@ -120,15 +122,15 @@ export function RennetSum({ desk }: { readonly desk: SumDesk }) {
             {
               name: 'minutes',
               points: Array.from({ length: 23 }, (_, i): readonly [number, number] => [
-                20 + i,
+                inUnit(20 + i),
                 minutesToCleanBreak({ ...milk, celsius: 20 + i }),
               ]),
               colour: 'cobalt',
             },
           ]}
-          xUnit="°C"
+          xUnit={`°${units.temperatureUnit}`}
           yUnit="min"
-          dot={[celsius, minutes]}
+          dot={[inUnit(celsius), minutes]}
         />
       }
       facts={[
