@@ -127,9 +127,9 @@ function afterwards(
     else if (h > from.fromH) {
       const toward = step?.celsius ?? FRIDGE_C;
       const leftH = step ? Math.max(AFTER_STEP_H, (step.endMs - atMs) / HOUR_MS) : tauH;
-      // What is warmed evenly comes to its heat at the end; what stands follows its place.
+      // What is brought to a heat comes to it at the end of its step; what stands follows its place.
       celsius +=
-        toward > celsius
+        step?.brings === true
           ? (toward - celsius) * Math.min(1, AFTER_STEP_H / leftH)
           : (toward - celsius) * (1 - Math.exp(-AFTER_STEP_H / tauH));
     }

@@ -29,6 +29,8 @@ export interface TailStep extends StepTime {
   /** One σ of its end besides that of the souring's, minutes. */
   readonly ownSigmaMin: number;
   readonly celsius: number;
+  /** Somebody warms or cools it to that heat; else it follows the place it stands in. */
+  readonly brings: boolean;
 }
 
 /** Heat of a place something stands in, °C. @param asItIs how warm it is now */
@@ -52,7 +54,13 @@ export function laterMinutes(
   { step }: StepState,
   startMs: number,
   from: Pick<TailFrom, 'z' | 'phAt' | 'denatured' | 'gelH' | 'celsius'>,
-): { readonly minutes: number; readonly sigmaMin: number; readonly endless: boolean; readonly endC: number } {
+): {
+  readonly minutes: number;
+  readonly sigmaMin: number;
+  readonly endless: boolean;
+  readonly endC: number;
+  readonly brings: boolean;
+} {
   const { plan, fed } = state;
   const { later, stands } = STEP_TYPES[step.kind];
   const of = { step: step.instance, goods: productOf(plan).goods };
@@ -76,6 +84,7 @@ export function laterMinutes(
     sigmaMin: end?.sigmaMin ?? 0,
     endless: end?.endless ?? false,
     endC: end?.endC ?? celsius,
+    brings: end?.endC !== undefined,
   };
 }
 
@@ -88,9 +97,9 @@ export function tailSteps(state: MakeState, pickUpMs: number, from: TailFrom): T
   if (!souring) return [];
   return state.steps.slice(state.steps.indexOf(souring)).map((s) => {
     const startMs = s.startedAtMs ?? atMs;
-    const { minutes, sigmaMin, endless, endC } =
+    const { minutes, sigmaMin, endless, endC, brings } =
       s === souring
-        ? { minutes: 0, sigmaMin: 0, endless: false, endC: celsius }
+        ? { minutes: 0, sigmaMin: 0, endless: false, endC: celsius, brings: false }
         : laterMinutes(state, s, startMs, { ...from, celsius });
     const modelled = s === souring ? pickUpMs : startMs + minutes * MINUTE_MS;
     const endMs = s.endedAtMs ?? Math.max(modelled, s.status === 'current' ? from.nowMs : 0);
@@ -108,6 +117,7 @@ export function tailSteps(state: MakeState, pickUpMs: number, from: TailFrom): T
       endless,
       ownSigmaMin: s.endedAtMs === null ? ownSigmaMin : 0,
       celsius,
+      brings,
     };
   });
 }

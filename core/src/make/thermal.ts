@@ -70,15 +70,18 @@ const FRESH_PH = 6.65;
 /** How fast two litres follow where they stand, h [F]. */
 const FOLLOWS_H = 2;
 
-/** What stands goes towards the heat of its place. */
+/** What stands goes towards the heat of its place; what is brought to a heat has it at the end. */
 function standing(
   startC: number,
-  { minutes, sigmaMin, endless, endC }: ReturnType<typeof laterMinutes>,
+  { minutes, sigmaMin, endless, endC, brings }: ReturnType<typeof laterMinutes>,
   litres: number,
   measured: readonly (readonly [number, number])[],
 ): Leg {
   const tauMin = 60 * FOLLOWS_H * Math.cbrt(Math.max(0.1, litres) / 2);
-  const at = (min: number): number => endC + (startC - endC) * Math.exp(-min / tauMin);
+  const at = (min: number): number =>
+    brings
+      ? startC + (endC - startC) * Math.min(1, min / Math.max(1, minutes))
+      : endC + (startC - endC) * Math.exp(-min / tauMin);
   const lastMin = measured.at(-1)?.[0] ?? 0;
   const points = Array.from({ length: 13 }, (_, i): readonly [number, number] => {
     const min = (minutes * i) / 12;
