@@ -1,5 +1,6 @@
 export * from './entry-value.ts';
 export * from './state.ts';
+export type { AcidityEntry } from './fold-acidity.ts';
 export * from './thermal.ts';
 export * from './step-time.ts';
 export * from './incubation.ts';

@@ -91,3 +91,23 @@ export function partsOf(events: readonly LoggedEvent[], begun: MakePlan['place']
     joined,
   };
 }
+
+/** A plan with its lots as they really went in: the mass is what was poured, the kind of milk what was planned. */
+export function withPour(plan: MakePlan, from: EventOf<'milk-poured'>['data']['from']): MakePlan {
+  const { lots } = plan.milk;
+  if (!lots) return plan;
+  const massKg = from.reduce((sum, part) => sum + part.massKg, 0);
+  const plannedKg = lots.reduce((sum, lot) => sum + lot.massKg, 0);
+  const litres = (plan.milk.litres * massKg) / plannedKg;
+  return {
+    ...plan,
+    milk: {
+      ...plan.milk,
+      litres,
+      lots: from.map(({ lotId, massKg: kg }) => {
+        const asked = lots.find((lot) => lot.lotId === lotId);
+        return { lotId, name: asked?.name ?? 'another lot', massKg: kg, costPerKg: asked?.costPerKg ?? null };
+      }),
+    },
+  };
+}

@@ -1,6 +1,7 @@
 import type { Cue } from '../culture/index.ts';
 import { markPh } from '../steps/index.ts';
-import { acidityNow, souringOf, type AcidityEntry, type MakeState } from './state.ts';
+import type { AcidityEntry } from './fold-acidity.ts';
+import { acidityNow, souringOf, type MakeState } from './state.ts';
 
 /** Cues that say it is not set, and those that say it is; what is between takes nothing back and adds nothing. */
 const NOT_SET: ReadonlySet<Cue> = new Set(['liquid', 'runs']);

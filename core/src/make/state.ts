@@ -17,21 +17,15 @@ import {
   type Flavouring,
   type GheeStage,
 } from '../butter/index.ts';
-import {
-  phOfTitratable,
-  PH_SIGMA,
-  TITRATION_SIGMA_PERCENT,
-  type AcidityReading,
-  type Cue,
-  type Sourness,
-} from '../culture/index.ts';
-import { batchOf, fillJars, type DoseGiven } from '../method/index.ts';
+import { type AcidityReading, type Sourness } from '../culture/index.ts';
+import { fillJars, type DoseGiven } from '../method/index.ts';
 import { methodSteps, productOf } from '../products/index.ts';
 import { STEP_TYPES, type CurdSeen, type Fed, type MethodStep, type Souring } from '../steps/index.ts';
 import { effectiveEvents, instantOf, type LoggedEvent } from '../log/index.ts';
 import { loadsBegun, panOf, restsOf, seenOf } from './fold-churn.ts';
+import { acidityOf, sampled, seenAtEnd, type AcidityEntry } from './fold-acidity.ts';
 import { curdSeen } from './fold-curd.ts';
-import { partsOf, type Joined, type Stay } from './parts.ts';
+import { partsOf, withPour, type Joined, type Stay } from './parts.ts';
 
 export interface StepState {
   readonly step: MethodStep;
@@ -49,21 +43,6 @@ export interface TemperatureReading {
   readonly live: boolean;
   /** As the instrument said it, before its check set it right. */
   readonly rawC?: number | undefined;
-}
-
-export interface AcidityEntry {
-  readonly eventId: string;
-  readonly atMs: number;
-  readonly reading:
-    | {
-        readonly kind: 'ph';
-        readonly ph: number;
-        readonly sigma: number;
-        readonly instrument: 'meter' | 'strip' | 'titration' | 'logger';
-        /** Titratable acidity as measured, % lactic acid. */
-        readonly percent?: number;
-      }
-    | { readonly kind: 'cue'; readonly cue: Cue; readonly cleanSmell: boolean | null };
 }
 
 /** Everything a make's events say, folded. */
@@ -174,75 +153,6 @@ export function changedPlan(plan: MakePlan, change: PlanChange): MakePlan {
   return next;
 }
 
-/** A plan with its lots as they really went in: the mass is what was poured, the kind of milk what was planned. */
-function withPour(plan: MakePlan, from: EventOf<'milk-poured'>['data']['from']): MakePlan {
-  const { lots } = plan.milk;
-  if (!lots) return plan;
-  const massKg = from.reduce((sum, part) => sum + part.massKg, 0);
-  const plannedKg = lots.reduce((sum, lot) => sum + lot.massKg, 0);
-  const litres = (plan.milk.litres * massKg) / plannedKg;
-  return {
-    ...plan,
-    milk: {
-      ...plan.milk,
-      litres,
-      lots: from.map(({ lotId, massKg: kg }) => {
-        const asked = lots.find((lot) => lot.lotId === lotId);
-        return { lotId, name: asked?.name ?? 'another lot', massKg: kg, costPerKg: asked?.costPerKg ?? null };
-      }),
-    },
-  };
-}
-
-/** The thinned points of a trace of one quantity. */
-function sampled(
-  event: EventOf<'trace-imported'>,
-  quantity: TraceFacts['quantity'],
-): { eventId: string; atMs: number; value: number; instrument: string }[] {
-  if (event.data.quantity !== quantity) return [];
-  const { instrument } = event.data;
-  return event.data.sample.map(([atMs, value]) => ({ eventId: event.id, atMs, value, instrument }));
-}
-
-/** A titration as the pH it stands for, its scatter carried over by the local slope. */
-function titrated(percent: number, plan: MakePlan): { ph: number; sigma: number } {
-  const { composition, plasmaSnfPercent } = batchOf(plan);
-  const at = (p: number): number => phOfTitratable(p, composition.fatFraction, plasmaSnfPercent);
-  const sigma = (at(percent - TITRATION_SIGMA_PERCENT) - at(percent + TITRATION_SIGMA_PERCENT)) / 2;
-  return { ph: at(percent), sigma: Math.max(0.03, sigma) };
-}
-
-/** Every observation of acidity, in order of time. */
-function acidityOf(effective: readonly LoggedEvent[], plan: MakePlan): AcidityEntry[] {
-  return effective
-    .flatMap((e): AcidityEntry[] => {
-      const own = { eventId: e.id, atMs: instantOf(e) };
-      switch (e.type) {
-        case 'cue-seen':
-          return [{ ...own, reading: { kind: 'cue', cue: e.data.cue, cleanSmell: e.data.cleanSmell } }];
-        case 'ph-read': {
-          const { ph, instrument, sigma } = e.data;
-          return [{ ...own, reading: { kind: 'ph', ph, instrument, sigma: sigma ?? PH_SIGMA[instrument] } }];
-        }
-        case 'titrated': {
-          const { percent } = e.data;
-          return [
-            { ...own, reading: { kind: 'ph', ...titrated(percent, plan), instrument: 'titration', percent } },
-          ];
-        }
-        case 'trace-imported':
-          return sampled(e, 'ph').map(({ eventId, atMs, value }) => ({
-            eventId,
-            atMs,
-            reading: { kind: 'ph', ph: value, instrument: 'logger', sigma: PH_SIGMA.meter },
-          }));
-        default:
-          return [];
-      }
-    })
-    .sort((a, b) => a.atMs - b.atMs);
-}
-
 /** What is left of starter that was added, by what was parted off since. */
 const doseOf = (
   event: EventOf<'starter-added'> & { readonly at: string },
@@ -266,23 +176,6 @@ export function souringPlan({ plan, steps, fed }: Pick<MakeState, 'plan' | 'step
   const own = step && STEP_TYPES[step.kind].souring?.plan;
   return own ? own(plan, { step: step.instance, goods: productOf(plan).goods }, fed) : plan;
 }
-
-/** When a souring that is over was seen set by whoever called it done. */
-const seenAtEnd = (
-  method: readonly MethodStep[],
-  events: readonly EventOf<'step-done'>[],
-): readonly AcidityEntry[] =>
-  events.flatMap((event): AcidityEntry[] =>
-    method.find(({ id }) => id === event.data.step)?.facts.doneShowsSet
-      ? [
-          {
-            eventId: event.id,
-            atMs: instantOf(event),
-            reading: { kind: 'cue', cue: 'set', cleanSmell: true },
-          },
-        ]
-      : [],
-  );
 
 const last = <T>(items: readonly T[]): T | null => items.at(-1) ?? null;
 
