@@ -60,9 +60,16 @@ test('done before bed, or not before the next evening, there is nothing to choos
 test('a warm bath hurries it, a colder place slows it, both tried out and nothing recorded', () => {
   const state = standing('buttermilk', 0, 18);
   const before = state.events.length;
-  const { asItIs, ways } = turnings(state, START + 3 * HOUR)!;
+  const nowMs = START + 3 * HOUR;
+  const forecast = bandForecast(state, nowMs, 2, 120);
+  const { asItIs, ways } = turnings(state, forecast, nowMs)!;
+  // As it is is what the make itself says.
+  expect(asItIs.readyMs).toBe(forecast.marks.find(({ role }) => role === 'ready')!.band.p50);
   const of = (what: string) => ways.find((way) => way.what === what)!;
   expect(of('warm-bath').readyMs!).toBeLessThan(asItIs.readyMs!);
   expect(of('colder').readyMs ?? Number.POSITIVE_INFINITY).toBeGreaterThan(asItIs.readyMs!);
+  const more = of('more-starter');
+  expect(more).toMatchObject({ place: null, dose: { massKg: state.dose.massKg } });
+  expect(more.readyMs!).toBeLessThanOrEqual(asItIs.readyMs!);
   expect(state.events).toHaveLength(before);
 });

@@ -160,11 +160,11 @@ type Foreseen = Pick<Turning, 'readyMs' | 'bodyMs'>;
 
 /**
  * Ways to turn a souring, each simulated: a warm bath (45 °C for what likes it warm, 28 °C for the others), as much starter
- * again, a colder place.
- * Middle lines of the book: estimates.
+ * again, a colder place. Middle lines, moved by what was read: estimates.
  */
 export function turnings(
   state: MakeState,
+  forecast: Pick<BandForecast, 'marks'>,
   nowMs: number,
 ): { readonly asItIs: Foreseen; readonly ways: readonly Turning[] } | null {
   const souring = souringOf(state);
@@ -172,11 +172,21 @@ export function turnings(
   const { plan } = state;
   const warm = warmCulture(plan.starter.kind);
   const bathC = warm ? 45 : 28;
-  const read = (of: MakeState): Foreseen => {
-    const { marks } = pointForecast(of, nowMs);
-    const at = (role: 'ready' | 'body'): number | null => marks.find((m) => m.role === role)?.atMs ?? null;
-    return { readyMs: at('ready'), bodyMs: at('body') };
+  const byBook = (of: MakeState, role: 'ready' | 'body'): number | null =>
+    pointForecast(of, nowMs).marks.find((m) => m.role === role)?.atMs ?? null;
+  // What was read moved the forecast from the book's line; by how much a way changes that line, it changes this one.
+  const off = (role: 'ready' | 'body'): number => {
+    const book = byBook(state, role);
+    const foreseen = markBand(forecast, role).p50;
+    return book === null || foreseen === null ? 0 : foreseen - book;
   };
+  const [readyOff, bodyOff] = [off('ready'), off('body')];
+  const moved = (ms: number | null, by: number): number | null =>
+    ms === null ? null : Math.max(nowMs, ms + by);
+  const read = (of: MakeState): Foreseen => ({
+    readyMs: moved(byBook(of, 'ready'), readyOff),
+    bodyMs: moved(byBook(of, 'body'), bodyOff),
+  });
   const way = (what: Turning['what'], place: Place): Turning => ({
     what,
     place,

@@ -271,7 +271,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
           <Kin state={state} />
           <Note state={state} />
           <Tags state={state} />
-          <Turnings state={state} nowMs={minuteMs} />
+          <Turnings state={state} forecast={forecast} nowMs={minuteMs} />
           <Parting state={state} />
           <PouringTogether state={state} forecast={forecast} />
           <MoreOf state={state} />

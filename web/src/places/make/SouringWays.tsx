@@ -81,8 +81,15 @@ export function NightWays({
   );
 }
 
+interface TurningProps {
+  readonly state: MakeState;
+  readonly forecast: BandForecast;
+  readonly nowMs: number;
+}
+
 /** Too slow, or too fast: what another place or more starter would do, each tried out before it is chosen. */
-export function Turnings({ state, nowMs }: { readonly state: MakeState; readonly nowMs: number }) {
+export function Turnings(props: TurningProps) {
+  const { state } = props;
   const [open, setOpen] = useState(false);
   if (state.current?.step.facts.sours !== true) return null;
   return (
@@ -92,7 +99,7 @@ export function Turnings({ state, nowMs }: { readonly state: MakeState; readonly
       }}
     >
       <summary className="unfolds">Too slow, or too fast? Turn it</summary>
-      {open && <TurningList state={state} nowMs={nowMs} />}
+      {open && <TurningList {...props} />}
     </details>
   );
 }
@@ -101,9 +108,9 @@ export function Turnings({ state, nowMs }: { readonly state: MakeState; readonly
 const moreWords = (dose: DoseGiven | null, units: Units): string =>
   dose?.massKg == null ? 'As much of the packet again' : `${units.mass(dose.massKg)} more starter`;
 
-function TurningList({ state, nowMs }: { readonly state: MakeState; readonly nowMs: number }) {
+function TurningList({ state, forecast, nowMs }: TurningProps) {
   const units = useUnits();
-  const all = useMemo(() => turnings(state, nowMs), [state, nowMs]);
+  const all = useMemo(() => turnings(state, forecast, nowMs), [state, forecast, nowMs]);
   if (!all) return null;
   const when = (ms: number | null): string =>
     ms === null ? 'not in sight' : `about ${units.time(ms, nowMs)}`;

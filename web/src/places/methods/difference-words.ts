@@ -4,6 +4,9 @@ import type { Units } from '../../data/units-of.ts';
 import { STEP_TITLES } from '../../parts/entry-words.ts';
 import { fieldUnit } from './field-units.ts';
 
+/** A label within a sentence; what is written in capitals stays so. */
+const lowered = (label: string): string =>
+  /^[A-Z]{2}/.test(label) ? label : `${label.charAt(0).toLowerCase()}${label.slice(1)}`;
 const titleOf = (step: StepInstance): string => (step.kind === 'own' ? step.title : STEP_TITLES[step.kind]);
 
 function toldWords(told: Told, units: Units): string {
@@ -22,6 +25,6 @@ export function differenceWords(difference: Difference, units: Units): string {
   if (difference.is !== 'changed')
     return `${difference.is === 'with' ? 'With' : 'Without'}: ${titleOf(difference.step)}`;
   const { label, from, to } = difference;
-  const about = step ? `${titleOf(step)}, ${label.charAt(0).toLowerCase()}${label.slice(1)}` : label;
+  const about = step ? `${titleOf(step)}, ${lowered(label)}` : label;
   return `${about}: ${toldWords(from, units)} → ${toldWords(to, units)}`;
 }
