@@ -3,7 +3,6 @@ import '@fontsource-variable/source-sans-3';
 import './app/component-styles.ts';
 import './app/base.css';
 import './app/told.css';
-import './app/tables.css';
 import './app/layout.css';
 import { MantineProvider } from '@mantine/core';
 import { StrictMode } from 'react';

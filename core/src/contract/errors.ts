@@ -1,4 +1,4 @@
-import * as z from 'zod';
+import type { ErrorBody, ErrorCode, ErrorDetail } from './error-body.ts';
 
 /** Every error that crosses a border: its status, what happened, and what to do next. */
 export const ERROR_CODES = {
@@ -104,29 +104,12 @@ export const ERROR_CODES = {
     message: 'Something went wrong inside.',
     next: 'Try again; what was stored before is safe.',
   },
-} as const;
-
-export type ErrorCode = keyof typeof ERROR_CODES;
-
-export const errorDetail = z.strictObject({ path: z.string(), message: z.string() });
-export const errorBody = z.strictObject({
-  code: z.enum(Object.keys(ERROR_CODES) as [ErrorCode, ...ErrorCode[]]),
-  message: z.string(),
-  next: z.string(),
-  details: z.array(errorDetail),
-});
-export type ErrorBody = z.infer<typeof errorBody>;
-export type ErrorDetail = z.infer<typeof errorDetail>;
+} as const satisfies Readonly<
+  Record<ErrorCode, { readonly status: number; readonly message: string; readonly next: string }>
+>;
 
 /** Builds the body of an error from the table. */
 export function errorOf(code: ErrorCode, details: readonly ErrorDetail[] = []): ErrorBody {
   const { message, next } = ERROR_CODES[code];
   return { code, message, next, details: [...details] };
-}
-
-/** Turns a schema's issues into details with readable paths. */
-export function detailsOf(error: z.ZodError): ErrorDetail[] {
-  return error.issues
-    .slice(0, 20)
-    .map((issue) => ({ path: issue.path.map(String).join('.'), message: issue.message }));
 }

@@ -9,6 +9,7 @@ export * from './photos.ts';
 export * from './events.ts';
 export * from './older.ts';
 export { choicesOfWaking, makePlanOfWaking } from './waking-plan.ts';
+export * from './error-body.ts';
 export * from './errors.ts';
 export * from './api.ts';
 export * from './learning.ts';

@@ -2,7 +2,6 @@ import { beginsMake } from '@morning-crock/core';
 import {
   appendResponse,
   errorBody,
-  errorOf,
   type DraftEvent,
   type ErrorBody,
   type StoredEvent,
@@ -18,6 +17,14 @@ export interface KeptEntry {
   /** Set when the server fell over it again and again: the others go on, and it is tried now and then. */
   readonly aside: ErrorBody | null;
 }
+
+/** The server took it, and said so in no way this page knows. */
+const NOT_UNDERSTOOD: ErrorBody = {
+  code: 'internal',
+  message: 'The server answered in a way this page does not know.',
+  next: 'Open the page again; what was stored is safe.',
+  details: [],
+};
 
 interface OutboxState {
   readonly entries: readonly KeptEntry[];
@@ -92,7 +99,7 @@ async function send(draft: DraftEvent): Promise<Sent> {
   }
   if (status < 300) {
     const event = appendResponse.safeParse(body).data?.events[0];
-    return event ? { outcome: 'stored', event } : { outcome: 'failed', error: errorOf('internal') };
+    return event ? { outcome: 'stored', event } : { outcome: 'failed', error: NOT_UNDERSTOOD };
   }
   const error = errorBody.safeParse(body).data;
   if (!error) return { outcome: 'away' };

@@ -1,3 +1,4 @@
+import './tables.css';
 import type { FeedRow } from '@morning-crock/core';
 import { useUnits } from '../data/use-units.ts';
 import './feed-table.css';

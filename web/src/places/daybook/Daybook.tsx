@@ -1,3 +1,4 @@
+import '../../parts/tables.css';
 import '../../parts/form-styles.ts';
 import { scaleLinear } from 'd3-scale';
 import type { MakeSummary } from '@morning-crock/core/contract';

@@ -1,3 +1,4 @@
+import '../../parts/tables.css';
 import '../../parts/form-styles.ts';
 import {
   formatPh,

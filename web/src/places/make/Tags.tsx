@@ -43,7 +43,7 @@ export function Tags({ state }: { readonly state: MakeState }) {
       <summary className="unfolds">
         {state.tags.length === 0 ? 'No tags on its jars yet' : `Tags on its jars: ${state.tags.join(', ')}`}
       </summary>
-      <div className="stage-buttons tag-chips above-s" role="group" aria-label="Tags on its jars">
+      <div className="tag-chips above-s" role="group" aria-label="Tags on its jars">
         {tags.map((tag) => (
           <button
             key={tag}

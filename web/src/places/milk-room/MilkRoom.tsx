@@ -1,3 +1,4 @@
+import '../../parts/tables.css';
 import '../../parts/form-styles.ts';
 import { keepOf } from '@morning-crock/core';
 import type { Lot } from '@morning-crock/core/contract';
