@@ -44,6 +44,7 @@ import {
   thermometerCorrection,
 } from '../heat/index.ts';
 import { CURD_SUMS } from './curd-sums.ts';
+import { DAY_SUMS } from './day-sums.ts';
 import { factorWords, learnFactors } from '../learn/index.ts';
 import { foldMake, stateOfPlan } from '../make/index.ts';
 import {
@@ -90,6 +91,7 @@ const USUAL_LEFT = 0.008;
 
 const COMPUTE: { readonly [N in SumName]: (input: SumInput<N>) => SumOutput<N> } = {
   ...CURD_SUMS,
+  ...DAY_SUMS,
   ferment: (input) => {
     const course = ferment(asFermentation(input), HORIZON_H);
     return {

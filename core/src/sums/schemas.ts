@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { CURD_INPUTS, CURD_OUTPUTS } from './curd-schemas.ts';
+import { DAY_INPUTS, DAY_OUTPUTS } from './day-schemas.ts';
 import { CREAM_TREATMENTS } from '../culture/index.ts';
 import { CHURN_KINDS, CHURN_SPEEDS } from '../butter/index.ts';
 import { CULTURE_KINDS, kitchenSettings, makePlan, factor, storedEvent, ulid } from '../contract/index.ts';
@@ -60,6 +61,7 @@ const fermentFields = {
 /** What each sum takes. Field names and units as in the published cases. */
 export const SUM_INPUTS = {
   ...CURD_INPUTS,
+  ...DAY_INPUTS,
   ferment: z.strictObject(fermentFields),
   denature: z.strictObject({
     secondsAndCelsius: z
@@ -334,6 +336,7 @@ const quantiles = z.strictObject({ p10: hours, p50: hours, p90: hours });
 /** What each sum gives back; `null` means "not reached". */
 export const SUM_OUTPUTS = {
   ...CURD_OUTPUTS,
+  ...DAY_OUTPUTS,
   ferment: z.strictObject({
     hoursToPh: z.record(z.string(), hours),
     phAtHours: z.record(z.string(), z.number()),

@@ -1,0 +1,28 @@
+import type { DayProblem } from './problem.ts';
+import type { DayClash } from './solve.ts';
+
+const listed = (names: readonly string[]): string =>
+  names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)!}`;
+
+/** Why a day cannot be laid out, in a sentence; where that is not proven, it says so. */
+export function clashWords(problem: DayProblem, { clash, proven }: DayClash): string {
+  const makes = problem.makes.filter(({ id }) => clash.includes(id));
+  const names = listed(makes.map(({ title }) => `“${title}”`));
+  if (problem.cooks.every(({ free }) => free.length === 0)) return 'Nobody is there in all that time.';
+  if (proven) {
+    const longest = Math.max(
+      ...makes.map(({ tasks }) => tasks.reduce((sum, t) => sum + t.after + t.minutes, 0)),
+    );
+    return longest > problem.horizon
+      ? `${names} cannot fit: it takes ${Math.ceil(longest / 60)} h, and the days chosen have ${problem.horizon / 60} h.`
+      : `${names} cannot fit even alone: a step that may not wait falls where nobody is there.`;
+  }
+  const shared = Object.keys(problem.things).filter(
+    (thing) =>
+      makes.filter(({ tasks }) => tasks.some(({ holds }) => holds.includes(thing))).length >
+      problem.things[thing]!,
+  );
+  const over =
+    shared.length === 0 ? 'hands' : listed(shared.map((thing) => thing.replace(/^place .*/, 'warm place')));
+  return `No timetable was found for ${names} together: they want the same ${over}. Leave one out, begin one on another day, or free some hands.`;
+}

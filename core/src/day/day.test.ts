@@ -1,0 +1,274 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { createRandom } from '../numerics/index.ts';
+import { createLane } from './lane.ts';
+import type { DayMake, DayProblem, DayTask, Timetable } from './problem.ts';
+import { lowerBound, solveDay } from './solve.ts';
+
+const task = (id: string, over: Partial<DayTask> = {}): DayTask => ({
+  id,
+  title: id,
+  minutes: 5,
+  after: 0,
+  slack: 60,
+  holds: [],
+  ...over,
+});
+const make = (id: string, tasks: readonly DayTask[], over: Partial<DayMake> = {}): DayMake => ({
+  id,
+  title: id,
+  from: 0,
+  tasks,
+  fixed: {},
+  by: null,
+  ...over,
+});
+const day = (makes: readonly DayMake[], over: Partial<DayProblem> = {}): DayProblem => ({
+  makes,
+  cooks: [{ id: 'wren', name: 'Wren', free: [[0, 960]] }],
+  things: {},
+  horizon: 1440,
+  ...over,
+});
+
+/** Everything that must hold of a timetable. */
+function held(problem: DayProblem, { slots, finish }: Timetable): void {
+  const spans = new Map<string, [number, number][]>();
+  for (const of of problem.makes) {
+    let end = Number.NaN;
+    for (const [k, t] of of.tasks.entries()) {
+      const slot = slots.find((s) => s.make === of.id && s.task === t.id)!;
+      expect(slot.to - slot.from).toBe(t.minutes);
+      const since = k === 0 ? of.from : end;
+      expect(slot.from).toBeGreaterThanOrEqual(since + t.after);
+      if (k > 0) expect(slot.from).toBeLessThanOrEqual(end + t.after + t.slack);
+      if (of.fixed[t.id] !== undefined) expect(slot.from).toBe(of.fixed[t.id]);
+      const cook = problem.cooks.find(({ id }) => id === slot.cook)!;
+      expect(cook.free.some(([from, to]) => from <= slot.from && slot.to <= to)).toBe(true);
+      for (const thing of t.holds)
+        spans.set(thing, [...(spans.get(thing) ?? []), [k === 0 ? slot.from : end, slot.to]]);
+      end = slot.to;
+    }
+    expect(end).toBeLessThanOrEqual(finish);
+  }
+  for (const cook of problem.cooks) {
+    const own = slots.filter((s) => s.cook === cook.id).sort((a, b) => a.from - b.from);
+    for (let i = 1; i < own.length; i++) expect(own[i]!.from).toBeGreaterThanOrEqual(own[i - 1]!.to);
+  }
+  for (const [thing, taken] of spans) {
+    const many = problem.things[thing] ?? Number.POSITIVE_INFINITY;
+    for (const [from] of taken)
+      expect(taken.filter(([a, b]) => a <= from && from < b).length).toBeLessThanOrEqual(many);
+  }
+}
+
+/** The earliest finish there is with one cook who is always there, by going through every order of all tasks. */
+function bestFinish(makes: readonly DayMake[]): number {
+  let best = Number.POSITIVE_INFINITY;
+  const order: { of: DayMake; k: number }[] = [];
+  const next = makes.map(() => 0);
+  const count = makes.reduce((sum, { tasks }) => sum + tasks.length, 0);
+  /** Earliest times of an order: longest ways through what must lie between, there and back. */
+  const finishOf = (): number => {
+    const at = order.map(({ of, k }) => (k === 0 ? of.from + of.tasks[0]!.after : 0));
+    const index = (of: DayMake, k: number): number => order.findIndex((o) => o.of === of && o.k === k);
+    const edges: [number, number, number][] = [];
+    for (const [i, { of, k }] of order.entries()) {
+      const own = of.tasks[k]!;
+      if (i + 1 < order.length) edges.push([i, i + 1, own.minutes]);
+      if (k > 0) {
+        const before = index(of, k - 1);
+        const lag = of.tasks[k - 1]!.minutes + own.after;
+        edges.push([before, i, lag], [i, before, -(lag + own.slack)]);
+      }
+    }
+    for (let round = 0; round <= count; round++) {
+      let changed = false;
+      for (const [a, b, lag] of edges)
+        if (at[b]! < at[a]! + lag) {
+          at[b] = at[a]! + lag;
+          changed = true;
+        }
+      if (!changed) return Math.max(...order.map(({ of, k }, i) => at[i]! + of.tasks[k]!.minutes));
+    }
+    return Number.POSITIVE_INFINITY;
+  };
+  const go = (): void => {
+    if (order.length === count) {
+      best = Math.min(best, finishOf());
+      return;
+    }
+    for (const [m, of] of makes.entries()) {
+      const k = next[m]!;
+      if (k === of.tasks.length) continue;
+      next[m]!++;
+      order.push({ of, k });
+      go();
+      order.pop();
+      next[m]!--;
+    }
+  };
+  go();
+  return best;
+}
+
+describe('a lane', () => {
+  test('of one thing is free where nothing is taken; of several until all are', () => {
+    const one = createLane(1);
+    one.take(10, 20);
+    expect([one.firstFree(0, 10), one.firstFree(0, 11), one.firstFree(15, 1)]).toEqual([0, 20, 20]);
+    one.give(10, 20);
+    expect(one.firstFree(0, 30)).toBe(0);
+    expect(() => one.give(10, 20)).toThrow(RangeError);
+    const two = createLane(2);
+    two.take(0, 30);
+    expect(two.firstFree(5, 10)).toBe(5);
+    two.take(10, 40);
+    expect([two.firstFree(0, 10), two.firstFree(5, 10)]).toEqual([0, 30]);
+  });
+});
+
+describe('a day', () => {
+  const some = (seed: number, makes: number, tasks: number): DayMake[] => {
+    const random = createRandom(seed);
+    const whole = (below: number): number => Math.floor(random.uniform() * below);
+    return Array.from({ length: makes }, (_, m) =>
+      make(
+        `m${m}`,
+        Array.from({ length: tasks }, (_task, k) =>
+          task(`t${k}`, {
+            minutes: 5 + whole(30),
+            after: k === 0 ? 0 : whole(90),
+            slack: [2, 10, 20, 60, 120][whole(5)]!,
+            holds: random.uniform() < 0.4 ? ['burner'] : [],
+          }),
+        ),
+      ),
+    );
+  };
+
+  test('whatever is asked, what is laid out holds, or the makes that clash are named', () => {
+    fc.assert(
+      fc.property(
+        fc.nat(1e6),
+        fc.integer({ min: 1, max: 6 }),
+        fc.integer({ min: 1, max: 5 }),
+        fc.integer({ min: 1, max: 2 }),
+        (seed, makes, tasks, cooks) => {
+          const problem = day(some(seed, makes, tasks), {
+            things: { burner: 1 + (seed % 2) },
+            cooks: Array.from({ length: cooks }, (_, c) => ({
+              id: `c${c}`,
+              name: `c${c}`,
+              free: [
+                [60 * c, 300],
+                [360, 700 + 100 * c],
+              ],
+            })),
+            horizon: 900,
+          });
+          const solved = solveDay(problem, 1, 60);
+          if ('clash' in solved) {
+            expect(solved.clash.length).toBeGreaterThan(0);
+            return;
+          }
+          held(problem, solved.timetable);
+          expect(solved.timetable.slots).toHaveLength(makes * tasks);
+          expect(solved.bound).toBeLessThanOrEqual(solved.timetable.finish);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  test('thirty small days are finished when the best of all orders is, by going through them all', () => {
+    for (let seed = 1; seed <= 30; seed++) {
+      const makes = some(seed, 3, 3).map((of) => ({
+        ...of,
+        tasks: of.tasks.map((t) => ({ ...t, holds: [] })),
+      }));
+      const best = bestFinish(makes);
+      const problem = day(makes, { cooks: [{ id: 'a', name: 'A', free: [[0, 1440]] }] });
+      const solved = solveDay(problem, 7);
+      if ('clash' in solved) throw new Error(`day ${seed} fits, and was said to clash`);
+      held(problem, solved.timetable);
+      expect(lowerBound(problem)!).toBeLessThanOrEqual(best);
+      expect(solved.timetable.finish).toBeGreaterThanOrEqual(best);
+      expect(solved.timetable.finish).toBeLessThanOrEqual(1.01 * best);
+    }
+  });
+
+  test('the same seed gives the same day', () => {
+    const problem = day(some(4, 5, 4), { things: { burner: 1 } });
+    expect(solveDay(problem, 3, 200)).toEqual(solveDay(problem, 3, 200));
+  });
+
+  test('what is fixed stays, and the others go round it', () => {
+    const problem = day(
+      [
+        make('butter', [task('churn', { minutes: 30 })], { fixed: { churn: 0 } }),
+        make('yogurt', [task('pour'), task('stir', { after: 20, slack: 5 })]),
+      ],
+      {},
+    );
+    const solved = solveDay(problem);
+    if ('clash' in solved) throw new Error('it fits');
+    held(problem, solved.timetable);
+    expect(solved.timetable.slots.find((s) => s.task === 'churn')!.from).toBe(0);
+  });
+
+  test('two fixed onto one pot clash, and a third that fits is not named', () => {
+    const pot = { minutes: 30, holds: ['pot'] };
+    const problem = day(
+      [
+        make('one', [task('heat', pot)], { fixed: { heat: 60 } }),
+        make('two', [task('heat', pot)], { fixed: { heat: 75 } }),
+        make('three', [task('weigh')]),
+      ],
+      {
+        things: { pot: 1 },
+        cooks: ['a', 'b'].map((id) => ({ id, name: id, free: [[0, 600]] })),
+      },
+    );
+    expect(solveDay(problem)).toEqual({ clash: ['one', 'two'], proven: false });
+  });
+
+  test('nobody there, or longer than the days chosen: that make alone is named', () => {
+    const fits = make('fits', [task('pour')]);
+    const long = make('long', [task('pour'), task('turn', { after: 2000 })]);
+    expect(solveDay(day([fits, long]))).toEqual({ clash: ['long'], proven: true });
+    expect(solveDay(day([fits], { cooks: [] }))).toEqual({ clash: ['fits'], proven: true });
+    // The wait ends while the cook is away, and it cannot wait till she is back.
+    const missed = make('missed', [task('pour'), task('stop', { after: 200, slack: 2 })]);
+    const away = day([missed], {
+      cooks: [
+        {
+          id: 'a',
+          name: 'A',
+          free: [
+            [0, 30],
+            [400, 500],
+          ],
+        },
+      ],
+    });
+    expect(solveDay(away)).toEqual({ clash: ['missed'], proven: true });
+    expect(
+      solveDay({
+        ...away,
+        makes: [{ ...missed, tasks: [missed.tasks[0]!, { ...missed.tasks[1]!, slack: 300 }] }],
+      }),
+    ).toMatchObject({
+      timetable: { finish: 405 },
+    });
+  });
+
+  test('a wish moves the make it is for to the front', () => {
+    const three = ['a', 'b', 'c'].map((id) => make(id, [task('work', { minutes: 60 })]));
+    const wished = three.map((of) => (of.id === 'c' ? { ...of, by: 60 } : of));
+    const solved = solveDay(day(wished));
+    if ('clash' in solved) throw new Error('it fits');
+    expect(solved.timetable).toMatchObject({ late: 0, finish: 180 });
+    expect(solved.timetable.slots.find((s) => s.make === 'c')!.to).toBe(60);
+  });
+});

@@ -1,0 +1,134 @@
+import { describe, expect, test } from '@jest/globals';
+import { defaultKitchen } from '../kitchen/index.ts';
+import { planOfMethod } from '../products/index.ts';
+import { SHIPPED_METHODS } from '../schools/index.ts';
+import { answerSum } from '../sums/index.ts';
+import { dayCooks, dayMakeOf, dayProblem, solveDay, type DayMake } from './index.ts';
+
+const KITCHEN = defaultKitchen('UTC');
+const AT = '2026-03-02T07:00:00.000Z';
+const ZERO_MS = Date.parse(AT);
+const makeOf = (method: string, litres = 3, id = method): DayMake =>
+  dayMakeOf({
+    id,
+    plan: planOfMethod(
+      SHIPPED_METHODS.find((m) => m.id === method)!,
+      KITCHEN,
+      AT,
+      litres,
+    ),
+    from: 0,
+    by: null,
+    fixed: {},
+  })!;
+
+test('a make is its hands and waits: nothing of its time is lost', () => {
+  for (const { id } of SHIPPED_METHODS) {
+    const make = makeOf(id);
+    expect(make.tasks.length).toBeGreaterThan(1);
+    for (const { minutes, after, slack } of make.tasks) {
+      expect(Number.isInteger(minutes) && minutes >= 1).toBe(true);
+      expect(Number.isInteger(after) && after >= 0).toBe(true);
+      expect(slack).toBeGreaterThanOrEqual(0);
+    }
+  }
+  const yogurt = makeOf('yogurt');
+  const heat = yogurt.tasks.find(({ id }) => id === 'heat')!;
+  expect(heat.holds).toEqual(['burner', 'pot']);
+  // It sours for hours by itself, and its end may wait a while only.
+  const incubate = yogurt.tasks.find(({ id }) => id === 'incubate')!;
+  expect(incubate.after).toBeGreaterThan(180);
+  expect(incubate.holds[0]).toMatch(/^place /);
+  expect(makeOf('washed-curd').tasks.some(({ holds }) => holds.includes('pot'))).toBe(true);
+});
+
+test('a cook has hands when awake and not away', () => {
+  const free = dayCooks(KITCHEN, ZERO_MS, 24 * 60)[0]!.free;
+  const [cook] = KITCHEN.cooks;
+  expect(free.length).toBeGreaterThan(0);
+  const minutes = free.reduce((sum, [from, to]) => sum + to - from, 0);
+  expect(minutes).toBeLessThan(24 * 60);
+  expect(minutes).toBeGreaterThan(10 * 60);
+  const away = dayCooks(
+    {
+      ...KITCHEN,
+      absences: [
+        {
+          id: '01H00000000000000000000009',
+          cookId: cook!.id,
+          name: 'School',
+          days: [1],
+          from: '14:00',
+          to: '15:00',
+        },
+      ],
+    },
+    ZERO_MS,
+    24 * 60,
+  )[0]!.free;
+  // From seven on, 14:00 is the 420th minute.
+  expect(away.every(([from, to]) => to <= 420 || from >= 480)).toBe(true);
+});
+
+describe('seven things in a day', () => {
+  const ids = ['yogurt', 'buttermilk', 'cultured-cream', 'cream-cheese', 'kefir', 'clabber', 'skyr'].filter(
+    (id) => SHIPPED_METHODS.some((m) => m.id === id),
+  );
+  const problem = dayProblem(
+    KITCHEN,
+    ids.map((id) => makeOf(id, 2)),
+    ZERO_MS,
+    4,
+  );
+
+  test('are laid out with nobody’s hands at two things, one warm place, and nothing in sleep', () => {
+    expect(ids.length).toBeGreaterThanOrEqual(6);
+    const solved = solveDay(problem, 1, 60);
+    if ('clash' in solved) throw new Error(`clash of ${solved.clash.join()}`);
+    const slots = [...solved.timetable.slots].sort((a, b) => a.from - b.from);
+    for (const [i, slot] of slots.entries()) {
+      if (i > 0) expect(slot.from).toBeGreaterThanOrEqual(slots[i - 1]!.to);
+      expect(problem.cooks[0]!.free.some(([from, to]) => from <= slot.from && slot.to <= to)).toBe(true);
+    }
+    expect(solved.bound).toBeLessThanOrEqual(solved.timetable.finish);
+  });
+});
+
+describe('the door', () => {
+  const ask = (over: object) =>
+    answerSum('day', JSON.stringify({ makes: [], startAt: AT, days: 2, ...over }));
+  const day = (over: object) => {
+    const answer = ask(over);
+    if (!answer.ok) throw new Error(JSON.stringify(answer));
+    return answer.json as { clash: string | null; slots: unknown[]; clashing: string[] };
+  };
+
+  test('a day by the names of methods', () => {
+    const { clash, slots } = day({
+      makes: [
+        { name: 'Yogurt', method: 'yogurt', litres: 2 },
+        { name: 'Buttermilk', method: 'buttermilk', litres: 1 },
+      ],
+    });
+    expect(clash).toBeNull();
+    expect(slots[0]).toMatchObject({ step: 'pour', from: expect.any(Number), cook: expect.any(String) });
+  });
+
+  test('what cannot be says why, in a sentence', () => {
+    expect(day({ days: 1, makes: [{ name: 'Wheel', method: 'washed-curd' }] })).toMatchObject({
+      clash: expect.stringMatching(/“Wheel” cannot fit: it takes \d+ h, and the days chosen have 24 h/),
+      clashing: ['Wheel'],
+    });
+    expect(day({ makes: [{ name: 'X', method: 'no-such-thing' }] }).clash).toMatch(/No method is called/);
+    expect(day({ makes: [{ name: 'X', method: 'yogurt', fixed: { dance: 5 } }] }).clash).toMatch(
+      /no step “dance”/,
+    );
+    const two = ['One', 'Two'].map((name) => ({ name, method: 'yogurt', fixed: { pour: 30 } }));
+    expect(day({ makes: two })).toMatchObject({
+      clash: expect.stringMatching(/No timetable was found for “One” and “Two” together/),
+      clashing: ['One', 'Two'],
+    });
+    expect(ask({ makes: [] })).toMatchObject({ ok: false });
+    expect(ask({ days: 9, makes: [{ name: 'X', method: 'yogurt' }] })).toMatchObject({ ok: false });
+  });
+});

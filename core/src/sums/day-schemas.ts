@@ -1,0 +1,57 @@
+import * as z from 'zod';
+import { instant, kitchenSettings, method, methodId, shortName } from '../contract/index.ts';
+
+const DAY_MIN = 24 * 60;
+const minute = z
+  .number()
+  .int()
+  .min(0)
+  .max(4 * DAY_MIN);
+
+/** What the sum of a day takes and gives. Minutes from the start. */
+export const DAY_INPUTS = {
+  day: z.strictObject({
+    makes: z
+      .array(
+        z.strictObject({
+          name: shortName,
+          /** A whole method, or the name of one that comes with the product. */
+          method: z.union([method, methodId]),
+          litres: z.number().min(0.1).max(60).optional(),
+          from: minute.default(0),
+          by: minute.nullable().default(null),
+          /** When a step's hands must begin, by step. */
+          fixed: z.record(z.string().max(60), minute).default({}),
+        }),
+      )
+      .min(1, 'has nothing to make')
+      .max(16, 'is more than sixteen makes'),
+    /** Left out, a kitchen nobody has told anything. */
+    kitchen: kitchenSettings.optional(),
+    startAt: instant,
+    days: z.number().int().min(1).max(4),
+    seed: z.number().int().default(1),
+  }),
+} as const;
+
+export const DAY_OUTPUTS = {
+  day: z.strictObject({
+    slots: z.array(
+      z.strictObject({
+        make: z.string(),
+        step: z.string(),
+        title: z.string(),
+        from: z.number(),
+        to: z.number(),
+        cook: z.string(),
+      }),
+    ),
+    finish: z.number().nullable(),
+    /** No timetable finishes earlier. */
+    bound: z.number().nullable(),
+    late: z.number(),
+    /** Why it cannot be laid out, or that no way was found; `null` when it is. */
+    clash: z.string().nullable(),
+    clashing: z.array(z.string()),
+  }),
+} as const;
