@@ -17,5 +17,6 @@ export * from './learn/index.ts';
 export * from './milkroom/index.ts';
 export * from './cultures/index.ts';
 export * from './planning/index.ts';
+export * from './day/index.ts';
 export * from './trace/index.ts';
 export * from './pictures/index.ts';

@@ -27,6 +27,7 @@ setTimeout(() => {
     () => import('./app/Kept.tsx'),
     () => import('./app/OneMake.tsx'),
     () => import('./app/KeyList.tsx'),
+    () => import('./places/day/DayPlace.tsx'),
     () => import('./places/milk-room/MilkRoom.tsx'),
     () => import('./places/cultures/CulturesPlace.tsx'),
     () => import('./places/daybook/Daybook.tsx'),

@@ -14,8 +14,8 @@ export function clashWords(problem: DayProblem, { clash, proven }: DayClash): st
       ...makes.map(({ tasks }) => tasks.reduce((sum, t) => sum + t.after + t.minutes, 0)),
     );
     return longest > problem.horizon
-      ? `${names} cannot fit: it takes ${Math.ceil(longest / 60)} h, and the days chosen have ${problem.horizon / 60} h.`
-      : `${names} cannot fit even alone: a step that may not wait falls where nobody is there.`;
+      ? `No room for ${names}: ${Math.ceil(longest / 60)} h are needed, and there are ${problem.horizon / 60} h.`
+      : `No room for ${names}, even alone: a step that may not wait falls where nobody is there.`;
   }
   const shared = Object.keys(problem.things).filter(
     (thing) =>

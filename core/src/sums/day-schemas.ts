@@ -50,6 +50,8 @@ export const DAY_OUTPUTS = {
     /** No timetable finishes earlier. */
     bound: z.number().nullable(),
     late: z.number(),
+    /** What goes on after the days chosen: the first thing to do then, and about when. */
+    after: z.array(z.strictObject({ make: z.string(), title: z.string(), at: z.number() })),
     /** Why it cannot be laid out, or that no way was found; `null` when it is. */
     clash: z.string().nullable(),
     clashing: z.array(z.string()),

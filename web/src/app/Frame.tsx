@@ -1,6 +1,7 @@
 import {
   IconBook2,
   IconCalculator,
+  IconCalendarTime,
   IconClipboardCheck,
   IconMilk,
   IconNotes,
@@ -23,6 +24,7 @@ const MorePlaces = lazy(async () => ({ default: (await import('./MorePlaces.tsx'
 
 const PLACES = [
   { to: '/', label: 'Bench', Icon: IconClipboardCheck, end: true },
+  { to: '/day', label: 'Day', Icon: IconCalendarTime, end: false },
   { to: '/milk', label: 'Milk room', Icon: IconMilk, end: false },
   { to: '/cultures', label: 'Cultures', Icon: IconPlant2, end: false },
   { to: '/daybook', label: 'Daybook', Icon: IconBook2, end: false },

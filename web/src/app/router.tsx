@@ -33,6 +33,10 @@ export function createRouter() {
               },
             },
             {
+              path: 'day',
+              lazy: async () => ({ Component: (await import('../places/day/DayPlace.tsx')).DayPlace }),
+            },
+            {
               path: 'daybook',
               lazy: async () => ({ Component: (await import('../places/daybook/Daybook.tsx')).Daybook }),
             },

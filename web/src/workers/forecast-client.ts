@@ -4,6 +4,8 @@ import type {
   BandForecast,
   ButterWays,
   ButterWish,
+  DayAnswer,
+  DayWish,
   LoggedEvent,
 } from '@morning-crock/core';
 import type { ForecastJob, ForecastWorker } from './forecast.worker.ts';
@@ -59,6 +61,15 @@ export function requestButter(
   tell: (share: number) => void,
 ): Promise<ButterWays | null> {
   return ask((worker, proxy) => worker.butterBack(key, wish, proxy(tell)));
+}
+
+/** A day laid out in the worker; `null` when it was cancelled. @param tell is told how far it is, 0..1 */
+export function requestDay(
+  key: string,
+  wish: DayWish,
+  tell: (share: number) => void,
+): Promise<DayAnswer | null> {
+  return ask((worker, proxy) => worker.layDay(key, wish, proxy(tell)));
 }
 
 /** Stops the request of a key. */

@@ -7,7 +7,9 @@ import {
   stateOfPlan,
   type BackwardsInput,
   type BandForecast,
+  layingDay,
   type ButterWish,
+  type DayWish,
   type LoggedEvent,
 } from '@morning-crock/core';
 import type { MakePlan } from '@morning-crock/core/contract';
@@ -81,6 +83,8 @@ const forecastWorker = {
   /** Butter by a time, likewise. */
   butterBack: (key: string, wish: ButterWish, tell: (share: number) => void) =>
     inSlices(key, planningButter(wish), tell),
+  /** Lays a day out, likewise. */
+  layDay: (key: string, wish: DayWish, tell: (share: number) => void) => inSlices(key, layingDay(wish), tell),
   cancel(key: string): void {
     newest.delete(key);
   },

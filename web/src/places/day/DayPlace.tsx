@@ -1,0 +1,313 @@
+import '../../parts/form-styles.ts';
+import {
+  formatMinutes,
+  instantOfLocal,
+  localDate,
+  plannedOf,
+  planOfMethod,
+  PRODUCTS,
+  stateOfPlan,
+  type DayAnswer,
+} from '@morning-crock/core';
+import type { Method } from '@morning-crock/core/contract';
+import { Button, NativeSelect, Progress } from '@mantine/core';
+import { useEffect, useMemo, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { ulid } from 'ulid';
+import { now } from '../../data/clock.ts';
+import { refusalOf } from '../../data/refusal-of.ts';
+import { record } from '../../data/store.ts';
+import { useMethods } from '../../data/use-methods.ts';
+import { useUnits } from '../../data/use-units.ts';
+import { AmountField } from '../../parts/AmountField.tsx';
+import { ClockField } from '../../parts/ClockField.tsx';
+import { DayTimeFields, useDayTime } from '../../parts/DayTime.tsx';
+import { cancelForecast, requestDay, requestForecast } from '../../workers/forecast-client.ts';
+import { DayPicture } from './DayPicture.tsx';
+import { useDayDraft, type DayDraft } from './day-draft.ts';
+import './day.css';
+
+const MINUTE_MS = 60_000;
+const KEY = 'day';
+/** Milk and cream weigh so much a litre, near enough for a wish. */
+const KG_PER_LITRE = 1.03;
+const MILK = { fatFraction: 0.038, proteinFraction: 0.033, lactoseFraction: 0.047, ashFraction: 0.007 };
+const MOST_LITRES = 60;
+const MOST_MAKES = 16;
+
+interface Asked {
+  readonly id: string;
+  readonly name: string;
+  readonly method: Method;
+  readonly litres: number;
+  readonly by: string;
+}
+
+/** Makes of one name are told apart by a number. */
+function asked(draft: DayDraft, methods: ReadonlyMap<string, Method>): Asked[] {
+  const seen = new Map<string, number>();
+  return draft.makes.flatMap(({ id, methodId, litres, by }) => {
+    const method = methods.get(methodId);
+    if (!method) return [];
+    const { label } = PRODUCTS[method.product];
+    const count = (seen.get(label) ?? 0) + 1;
+    seen.set(label, count);
+    return [{ id, name: count === 1 ? label : `${label} ${count}`, method, litres, by }];
+  });
+}
+
+/** Several makes in one timetable: whose hands when, what waits, and why it cannot be when it cannot. */
+export function DayPlace() {
+  const { shown, kitchen, known } = useMethods();
+  const units = useUnits();
+  const navigate = useNavigate();
+  const [draft, setDraft, clear] = useDayDraft();
+  const [methodId, setMethodId] = useState('yogurt');
+  const [answer, setAnswer] = useState<DayAnswer | null>(null);
+  const [share, setShare] = useState<number | null>(null);
+  const [fault, setFault] = useState<string | null>(null);
+  const [starting, setStarting] = useState(false);
+  const [first] = useState(() => Math.ceil(now() / (5 * MINUTE_MS)) * 5 * MINUTE_MS);
+  const at = useDayTime(first);
+  const zeroMs = at.atMs;
+  const makes = useMemo(
+    () => asked(draft, new Map(shown.map(({ id, method }) => [id, method]))),
+    [draft, shown],
+  );
+  const { days } = draft;
+  /** The next time it is that time, min from the zero. */
+  const minuteOf = (by: string): number | null => {
+    if (!/^\d\d:\d\d$/.test(by)) return null;
+    const today = instantOfLocal(kitchen.site.zone, localDate(kitchen.site.zone, zeroMs), by);
+    const ms = today > zeroMs ? today : today + 24 * 60 * MINUTE_MS;
+    return Math.round((ms - zeroMs) / MINUTE_MS);
+  };
+  const wish = JSON.stringify([makes.map(({ method, litres, by }) => [method.id, litres, by]), days, zeroMs]);
+  useEffect(() => {
+    if (!known || makes.length === 0 || Number.isNaN(zeroMs)) {
+      setAnswer(null);
+      return;
+    }
+    let wanted = true;
+    setShare(0);
+    requestDay(
+      KEY,
+      {
+        kitchen,
+        zeroMs,
+        days,
+        makes: makes.map(({ id, name, method, litres, by }) => ({
+          id,
+          name,
+          method,
+          litres,
+          by: minuteOf(by),
+        })),
+      },
+      (done) => {
+        if (wanted) setShare(done);
+      },
+    ).then(
+      (laid) => {
+        if (!wanted || !laid) return;
+        setAnswer(laid);
+        setShare(null);
+      },
+      () => {
+        if (wanted) setShare(null);
+      },
+    );
+    return () => {
+      wanted = false;
+    };
+    // What is asked decides; the lists it is made of are new at each look.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [wish, known, kitchen]);
+  const add = (): void =>
+    setDraft({
+      ...draft,
+      makes: [...draft.makes, { id: ulid(), methodId, litres: 2, by: '' }],
+    });
+  const change = (id: string, to: Partial<DayDraft['makes'][number]>): void =>
+    setDraft({ ...draft, makes: draft.makes.map((make) => (make.id === id ? { ...make, ...to } : make)) });
+  async function begin(): Promise<void> {
+    if (!answer?.fits) return;
+    setStarting(true);
+    setFault(null);
+    for (const { name, method, litres } of makes) {
+      const own = answer.hands.find((h) => h.make === makes.find((m) => m.name === name)!.id);
+      const startMs = zeroMs + (own?.from ?? 0) * MINUTE_MS;
+      const id = ulid();
+      const plan = {
+        ...planOfMethod(method, kitchen, new Date(startMs).toISOString(), litres),
+        name,
+      };
+      const refused = await refusalOf(await record(id, 'make-started', { plan }));
+      if (refused !== null) {
+        setFault(`${name}: ${refused}`);
+        setStarting(false);
+        return;
+      }
+      const forecast = await requestForecast(`planned ${id}`, {
+        kind: 'plan',
+        makeId: id,
+        plan,
+        nowMs: startMs,
+      }).catch(() => null);
+      if (forecast) await record(id, 'planned', { forecast: plannedOf(stateOfPlan(plan), forecast) });
+    }
+    clear();
+    await navigate('/');
+  }
+  const nameOf = (id: string): string => makes.find((make) => make.id === id)?.name ?? '';
+  return (
+    <div className="day">
+      <div className="make-head">
+        <h1>Day</h1>
+        <span className="quiet">Several makes, one timetable</span>
+      </div>
+      <div className="day-parts">
+        <section className="column" aria-label="What is made">
+          <DayTimeFields at={at} dayLabel="Begin on" timeLabel="at" />
+          <NativeSelect
+            label="Within"
+            value={String(days)}
+            data={[1, 2, 3, 4].map((n) => ({ value: String(n), label: n === 1 ? 'one day' : `${n} days` }))}
+            onChange={(event) => setDraft({ ...draft, days: Number(event.currentTarget.value) })}
+          />
+          <ul className="bare column" aria-label="Makes of the day">
+            {makes.map(({ id, name, method, litres, by }) => (
+              <li key={id} className="day-make">
+                <div className="row">
+                  <span className="grows">
+                    <strong>{name}</strong> <span className="quiet">{method.name}</span>
+                  </span>
+                  <Button
+                    variant="default"
+                    aria-label={`${name}: take out`}
+                    onClick={() => setDraft({ ...draft, makes: draft.makes.filter((m) => m.id !== id) })}
+                  >
+                    ×
+                  </Button>
+                </div>
+                <div className="row">
+                  <AmountField
+                    label={`How much, ${name}`}
+                    of={MILK}
+                    by="volume"
+                    amount={{ massKg: litres * KG_PER_LITRE, typed: { value: litres, unit: 'L' } }}
+                    check={(kg) => (kg / KG_PER_LITRE > MOST_LITRES ? 'That is more than 60 L.' : null)}
+                    onAmount={(amount) => {
+                      if (amount)
+                        change(id, { litres: Math.round((amount.massKg / KG_PER_LITRE) * 1000) / 1000 });
+                    }}
+                  />
+                  <ClockField
+                    label={`${name} done by; empty no matter when`}
+                    shown="Done by"
+                    value={by}
+                    onValue={(value) => change(id, { by: value })}
+                  />
+                </div>
+              </li>
+            ))}
+          </ul>
+          <div className="row wide">
+            <NativeSelect
+              label="Another"
+              value={methodId}
+              data={shown.map(({ id, method }) => ({
+                value: id,
+                label: `${PRODUCTS[method.product].label}: ${method.name}`,
+              }))}
+              onChange={(event) => setMethodId(event.currentTarget.value)}
+            />
+            <Button variant="default" h={48} disabled={makes.length >= MOST_MAKES} onClick={add}>
+              Put it in
+            </Button>
+          </div>
+        </section>
+        <section className="column" aria-label="The timetable" aria-busy={share !== null}>
+          {share !== null && (
+            <div className="row">
+              <Progress value={share * 100} aria-label="Laying the day out" className="grows" />
+              <Button
+                variant="default"
+                onClick={() => {
+                  cancelForecast(KEY);
+                  setShare(null);
+                }}
+              >
+                Stop
+              </Button>
+            </div>
+          )}
+          {makes.length === 0 && (
+            <p className="quiet">
+              Put in what you want to make: the hands, the waits and the night are laid out.
+            </p>
+          )}
+          {answer && !answer.fits && makes.length > 0 && (
+            <p className="caution" role="alert">
+              {answer.why}
+            </p>
+          )}
+          {answer?.fits && makes.length > 0 && (
+            <>
+              <p className="day-big">
+                Done {units.time(zeroMs + answer.finish * MINUTE_MS, zeroMs)}
+                <span className="quiet">
+                  {' '}
+                  {answer.late > 0
+                    ? `${formatMinutes(answer.late)} later than wished; it does not all fit sooner`
+                    : answer.finish <= answer.bound
+                      ? 'there is no earlier way'
+                      : `at the very best ${formatMinutes(answer.finish - answer.bound)} earlier`}
+                </span>
+              </p>
+              <div className="row">
+                <Button className="great" h={72} loading={starting} onClick={() => void begin()}>
+                  Begin this day
+                </Button>
+              </div>
+              {fault && (
+                <p className="field-error" role="alert">
+                  {fault}
+                </p>
+              )}
+              <DayPicture makes={makes} hands={answer.hands} zeroMs={zeroMs} finish={answer.finish} />
+              <ol className="bare day-list" aria-label="By the clock">
+                {answer.hands.map((h) => (
+                  <li key={`${h.make} ${h.step}`}>
+                    <span className="number">{units.time(zeroMs + h.from * MINUTE_MS, zeroMs)}</span>
+                    <span>
+                      {h.title} <span className="quiet">{nameOf(h.make)}</span>
+                    </span>
+                    <span className="quiet">
+                      {formatMinutes(h.to - h.from)}
+                      {kitchen.cooks.length > 1 && `, ${h.cook}`}
+                    </span>
+                  </li>
+                ))}
+              </ol>
+              {answer.after.length > 0 && (
+                <ul className="bare" aria-label="Goes on after these days">
+                  {answer.after.map(({ make, title, at: minute }) => (
+                    <li key={make}>
+                      {nameOf(make)} goes on: {title.toLowerCase()} about{' '}
+                      <span className="number">{units.time(zeroMs + minute * MINUTE_MS, zeroMs)}</span>
+                    </li>
+                  ))}
+                </ul>
+              )}
+              <p className="quiet">
+                By the middle of each forecast: estimates. Milk is not taken from the milk room yet; choose it
+                at each pouring. <Link to="/kitchen/people">Sleep and absences</Link> are kept free.
+              </p>
+            </>
+          )}
+        </section>
+      </div>
+    </div>
+  );
+}
