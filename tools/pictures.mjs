@@ -7,7 +7,7 @@ import { startKitchen } from './throwaway.mjs';
 import { ulid } from 'ulid';
 
 /**
- * @typedef {{ name: string, path: string, dark?: boolean, width?: number, height?: number, press?: string[], send?: object[] }} View
+ * @typedef {{ name: string, path: string, dark?: boolean, width?: number, height?: number, press?: string[], send?: object[], day?: object }} View
  * @typedef {{ id: string, product: string, status: string, startedAt: string }} Make
  */
 
@@ -73,7 +73,20 @@ try {
     { name: 'methods', path: '/methods?method=skyr' },
     { name: 'daybook', path: '/daybook' },
     { name: 'record', path: `/daybook/${record}` },
-    { name: 'butter-record', path: `/daybook/${butter}` },
+    {
+      name: 'day',
+      path: '/day',
+      day: {
+        days: 2,
+        makes: [
+          ['yogurt', 3],
+          ['cream-cheese', 2],
+          ['kefir', 1],
+          ['skyr', 4],
+          ['washed-curd', 8],
+        ].map(([methodId, litres], i) => ({ id: `make ${i}`, methodId, litres, by: '' })),
+      },
+    },
     { name: 'churning', path: `/makes/${churning}`, send: churned },
     { name: 'ghee', path: `/makes/${ghee}`, send: clarified },
     { name: 'kitchen', path: '/kitchen' },
@@ -86,7 +99,7 @@ try {
   ];
   const browser = await startBrowser();
   mkdirSync(join(ROOT, 'docs/screenshots'), { recursive: true });
-  for (const { name, path, dark = false, width = 1280, height = 800, press = [], send } of views) {
+  for (const { name, path, dark = false, width = 1280, height = 800, press = [], send, day } of views) {
     if (send) {
       const answer = await fetch(`${address}/api/events`, {
         method: 'POST',
@@ -98,6 +111,11 @@ try {
     const page = await browser.newPage();
     await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: dark ? 'dark' : 'light' }]);
     await page.setViewport({ width, height });
+    if (day)
+      await page.evaluateOnNewDocument(
+        (draft) => localStorage.setItem('day-draft', draft),
+        JSON.stringify(day),
+      );
     await page.goto(address + path);
     for (const words of press) {
       // Two days ahead there is a way whatever the hour; tomorrow morning may be out of reach in the evening.

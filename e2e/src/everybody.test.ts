@@ -112,6 +112,7 @@ afterAll(async () => {
 const PLACES: readonly (readonly [string, () => string, string])[] = [
   ['Bench', () => '/', 'The next 24 hours'],
   ['a make', () => `/makes/${running}`, 'Into the cold'],
+  ['a day', () => '/day', 'Put in what you want to make'],
   ['a new make', () => '/new', 'Start this make'],
   ['Daybook', () => '/daybook', 'Came out'],
   ['a record', () => `/daybook/${finished}`, 'Forecast then'],

@@ -4,6 +4,7 @@ import { createRandom } from '../numerics/index.ts';
 import { createLane } from './lane.ts';
 import type { DayMake, DayProblem, DayTask, Timetable } from './problem.ts';
 import { lowerBound, solveDay } from './solve.ts';
+import { whyHere } from './why-here.ts';
 
 const task = (id: string, over: Partial<DayTask> = {}): DayTask => ({
   id,
@@ -270,5 +271,54 @@ describe('a day', () => {
     if ('clash' in solved) throw new Error('it fits');
     expect(solved.timetable).toMatchObject({ late: 0, finish: 180 });
     expect(solved.timetable.slots.find((s) => s.make === 'c')!.to).toBe(60);
+  });
+});
+
+describe('why here', () => {
+  const why = (problem: DayProblem) => {
+    const solved = solveDay(problem);
+    if ('clash' in solved) throw new Error('it fits');
+    const { slots } = solved.timetable;
+    const said = whyHere(problem, slots);
+    return (make: string, id: string) => said[slots.findIndex((s) => s.make === make && s.task === id)]!;
+  };
+
+  test('the wait before it, hands that were elsewhere, nobody there, a thing that was taken', () => {
+    const told = why(
+      day(
+        [
+          make('a', [task('pour', { minutes: 30 }), task('stir', { after: 15, slack: 10 })], {
+            fixed: { pour: 0 },
+          }),
+          make('b', [task('churn', { minutes: 20 })], { fixed: { churn: 50 } }),
+          make('c', [task('late', { minutes: 30 })], { fixed: { late: 500 } }),
+        ],
+        {
+          cooks: [
+            {
+              id: 'w',
+              name: 'W',
+              free: [
+                [0, 90],
+                [500, 600],
+              ],
+            },
+          ],
+        },
+      ),
+    );
+    expect(told('a', 'pour')).toMatchObject({ notEarlier: 'begins', latest: null });
+    expect(told('a', 'stir')).toMatchObject({ notEarlier: 'wait', latest: 55 });
+    expect(told('b', 'churn')).toMatchObject({ notEarlier: 'hands', after: { make: 'a', task: 'stir' } });
+    expect(told('c', 'late')).toMatchObject({ notEarlier: 'away' });
+    const heat = (id: string, at: number): DayMake =>
+      make(id, [task('heat', { minutes: 10, holds: ['burner'] })], { fixed: { heat: at } });
+    const shared = why(
+      day([heat('a', 0), heat('b', 10)], {
+        things: { burner: 1 },
+        cooks: ['x', 'y'].map((id, i) => ({ id, name: id, free: i === 0 ? [[0, 10]] : [[0, 600]] })),
+      }),
+    );
+    expect(shared('b', 'heat')).toMatchObject({ notEarlier: 'thing', thing: 'burner', after: { make: 'a' } });
   });
 });

@@ -1,1 +1,2 @@
 export * from './wish.ts';
+export type { WhyHere } from './why-here.ts';

@@ -4,6 +4,7 @@ import { clashWords } from './clash-words.ts';
 import { dayMakeOf, dayProblem } from './from-makes.ts';
 import type { DayMake } from './problem.ts';
 import { solvingDay } from './solve.ts';
+import { whyHere, type WhyHere } from './why-here.ts';
 
 const DAY_MIN = 24 * 60;
 /** What would just fit is not said to clash because it is put off into the next morning, days. */
@@ -39,6 +40,7 @@ export interface DayHands {
   /** Minutes from the zero. */
   readonly from: number;
   readonly to: number;
+  readonly why: WhyHere;
 }
 
 /** A day laid out, or why it cannot be. */
@@ -101,11 +103,14 @@ export function* layingDay(wish: DayWish): Generator<number, DayAnswer> {
   if ('clash' in solved) return { fits: false, why: clashWords(problem, solved), clashing: solved.clash };
   const { slots, finish, late } = solved.timetable;
   const titles = new Map(asked.flatMap(({ id, tasks }) => tasks.map((t) => [`${id} ${t.id}`, t.title])));
+  const whys = new Map(whyHere(problem, slots).map((why, i) => [slots[i]!, why]));
   return {
     fits: true,
     hands: [...slots]
       .sort((a, b) => a.from - b.from)
-      .map(({ make, task, from, to, cook }) => ({
+      .map((slot) => [slot, whys.get(slot)!] as const)
+      .map(([{ make, task, from, to, cook }, why]) => ({
+        why,
         make,
         step: task,
         title: titles.get(`${make} ${task}`)!,

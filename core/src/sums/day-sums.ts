@@ -41,6 +41,13 @@ export const DAY_SUMS = {
     if (!answer.fits) return { ...none, clash: answer.why, clashing: answer.clashing.map(nameOf) };
     const { hands, finish, bound, late, after } = answer;
     const named = <T extends { readonly make: string }>(of: T): T => ({ ...of, make: nameOf(of.make) });
-    return { ...none, slots: hands.map(named), finish, bound, late, after: after.map(named) };
+    return {
+      ...none,
+      slots: hands.map(({ why: _why, ...h }) => named(h)),
+      finish,
+      bound,
+      late,
+      after: after.map(named),
+    };
   },
 };

@@ -25,6 +25,7 @@ import { DayTimeFields, useDayTime } from '../../parts/DayTime.tsx';
 import { cancelForecast, requestDay, requestForecast } from '../../workers/forecast-client.ts';
 import { DayPicture } from './DayPicture.tsx';
 import { useDayDraft, type DayDraft } from './day-draft.ts';
+import { whyWords } from './why-words.ts';
 import './day.css';
 
 const MINUTE_MS = 60_000;
@@ -159,6 +160,7 @@ export function DayPlace() {
     clear();
     await navigate('/');
   }
+  const timeOf = (minute: number): string => units.time(zeroMs + minute * MINUTE_MS, zeroMs);
   const nameOf = (id: string): string => makes.find((make) => make.id === id)?.name ?? '';
   return (
     <div className="day">
@@ -280,9 +282,12 @@ export function DayPlace() {
                 {answer.hands.map((h) => (
                   <li key={`${h.make} ${h.step}`}>
                     <span className="number">{units.time(zeroMs + h.from * MINUTE_MS, zeroMs)}</span>
-                    <span>
-                      {h.title} <span className="quiet">{nameOf(h.make)}</span>
-                    </span>
+                    <details>
+                      <summary>
+                        {h.title} <span className="quiet">{nameOf(h.make)}</span>
+                      </summary>
+                      <span className="quiet">{whyWords(h.why, answer.hands, nameOf, timeOf)}</span>
+                    </details>
                     <span className="quiet">
                       {formatMinutes(h.to - h.from)}
                       {kitchen.cooks.length > 1 && `, ${h.cook}`}
