@@ -27,7 +27,6 @@ try {
   const ripening = of('cultured-cream', 'under-way')[0].id;
   const churning = of('butter', 'under-way')[0].id;
   const record = of('yogurt', 'kept')[0].id;
-  const butter = of('butter', 'kept')[0].id;
   const ageing = of('cheese', 'under-way').at(-1).id;
   const version = 3;
   /** @param {string} streamId @param {[number, string, object][]} told minutes ago, what, and with what */
