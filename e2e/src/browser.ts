@@ -179,7 +179,11 @@ export async function tap(page: Page, role: 'button' | 'link' | 'radio', name: s
 }
 
 /** The field that a screen reader would call by this name, once it is there. */
-export async function named(page: Page, name: string, role?: 'textbox'): Promise<ElementHandle<HTMLElement>> {
+export async function named(
+  page: Page,
+  name: string,
+  role?: 'textbox' | 'combobox',
+): Promise<ElementHandle<HTMLElement>> {
   const found = await page
     .waitForFunction(
       (called: string, as?: string) => globalThis.names.named(called, as),

@@ -41,17 +41,19 @@ test('two makes are laid out so that no hands are at both, and begun as they wer
   await putIn('yogurt');
   await see(page, 'Yogurt 2');
   await fill(page, 'How much, Yogurt', '3');
+  await see(page, /Pour the milk\s+Yogurt 2/);
   await see(page, /Done (?:[A-Z][a-z]{2} )?\d\d:\d\d/);
   await see(page, /there is no earlier way|at the very best/);
   await page.evaluate(() =>
     document.querySelector<HTMLElement>('.day-list li:nth-child(2) summary')!.click(),
   );
   await see(page, /As soon as what is before it is over|Hands were at something else until then|As early as/);
+  await see(page, /5(\.00)? L milk\s+Yogurt, Yogurt 2/);
   const told = await clocks();
   expect(told.filter((row) => row.includes('Pour the milk'))).toHaveLength(2);
   // What is put together outlives the page.
   await page.reload();
-  await see(page, 'Yogurt 2');
+  await see(page, /Pour the milk\s+Yogurt 2/);
   await see(page, /Done (?:[A-Z][a-z]{2} )?\d\d:\d\d/);
   const again = await clocks();
   const pours = again.filter((row) => row.includes('Pour the milk'));

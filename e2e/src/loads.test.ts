@@ -257,7 +257,7 @@ describe('a day of churning', () => {
     await tap(page, 'radio', 'back from when I want it');
     await see(page, 'When is the butter wanted?');
     // Too soon for anything: it says so.
-    const day = await named(page, 'Day');
+    const day = await named(page, 'Day', 'combobox');
     await day.select('0');
     await setClock(page, 'By', '06:20');
     await tap(page, 'button', 'Find a way');

@@ -328,7 +328,7 @@ describe('planning backwards', () => {
     const { page } = tablet;
     await see(page, 'Start this make');
     await tap(page, 'radio', 'back from when I want it');
-    const day = await named(page, 'Day');
+    const day = await named(page, 'Day', 'combobox');
     await day.select('0');
     await setClock(page, 'By', '10:00');
     await tap(page, 'button', 'Find a way');

@@ -204,7 +204,7 @@ describe('from the milking to the next turn', () => {
     await fill(page, 'Animal, herd or shop', 'Fern');
     await tap(page, 'button', 'It is in');
     await see(page, 'Needs an amount.');
-    await fill(page, 'Day', '03.03.2027');
+    await fill(page, 'Day', '03.03.2027', 'textbox');
     await fill(page, 'How much', '3');
     await tap(page, 'button', 'It is in');
     await see(page, 'Has not been yet.');

@@ -168,7 +168,7 @@ describe('a day', () => {
             })),
             horizon: 900,
           });
-          const solved = solveDay(problem, 1, 60);
+          const solved = solveDay(problem, 1, 25);
           if ('clash' in solved) {
             expect(solved.clash.length).toBeGreaterThan(0);
             return;
@@ -178,7 +178,7 @@ describe('a day', () => {
           expect(solved.bound).toBeLessThanOrEqual(solved.timetable.finish);
         },
       ),
-      { numRuns: 60 },
+      { numRuns: 40 },
     );
   });
 

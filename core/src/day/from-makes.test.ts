@@ -4,6 +4,7 @@ import { planOfMethod } from '../products/index.ts';
 import { SHIPPED_METHODS } from '../schools/index.ts';
 import { answerSum } from '../sums/index.ts';
 import { dayCooks, dayMakeOf, dayProblem } from './from-makes.ts';
+import { dayNeeds } from './needs.ts';
 import type { DayMake } from './problem.ts';
 import { solveDay } from './solve.ts';
 
@@ -94,6 +95,29 @@ describe('seven things in a day', () => {
     }
     expect(solved.bound).toBeLessThanOrEqual(solved.timetable.finish);
   });
+});
+
+test('what to have ready is every milk and starter once, for all the makes it is for', () => {
+  const of = (name: string, method: string, litres: number) => ({
+    id: name,
+    name,
+    method: SHIPPED_METHODS.find((m) => m.id === method)!,
+    litres,
+  });
+  const needs = dayNeeds(
+    [of('A', 'yogurt', 2), of('B', 'yogurt', 3), of('C', 'buttermilk', 1), of('D', 'cultured-cream', 1)],
+    KITCHEN,
+    AT,
+  );
+  expect(needs).toMatchObject([
+    { what: 'milk', litres: expect.closeTo(6, 6), of: ['A', 'B', 'C'] },
+    { what: 'cream', litres: expect.closeTo(1, 6), of: ['D'] },
+    { what: 'Live plain yogurt', of: ['A', 'B'] },
+    { what: 'Cultured buttermilk or sour cream', of: ['C', 'D'] },
+  ]);
+  const yogurt = needs[2]!;
+  // Two per cent of five litres, by weight.
+  expect('massKg' in yogurt && yogurt.massKg).toBeCloseTo(0.02 * 5 * 1.03, 2);
 });
 
 describe('the door', () => {

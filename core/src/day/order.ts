@@ -17,7 +17,7 @@ export interface OrderTimer {
 }
 
 /** A timetable of an order; where it cannot keep what may not wait, by how many minutes it does not. */
-export type Timed = Timetable & { readonly broken: number };
+type Timed = Timetable & { readonly broken: number };
 
 /**
  * Prepares a day for timing orders of its tasks. The times of an order are the least that keep everything at once: found by

@@ -1,8 +1,11 @@
 import '../../parts/form-styles.ts';
 import {
+  dayNeeds,
   formatMinutes,
   instantOfLocal,
+  litresOfMass,
   localDate,
+  massOfLitresKg,
   plannedOf,
   planOfMethod,
   PRODUCTS,
@@ -19,7 +22,7 @@ import { refusalOf } from '../../data/refusal-of.ts';
 import { record } from '../../data/store.ts';
 import { useMethods } from '../../data/use-methods.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { AmountField } from '../../parts/AmountField.tsx';
+import { AmountField, useAsTyped } from '../../parts/AmountField.tsx';
 import { ClockField } from '../../parts/ClockField.tsx';
 import { DayTimeFields, useDayTime } from '../../parts/DayTime.tsx';
 import { cancelForecast, requestDay, requestForecast } from '../../workers/forecast-client.ts';
@@ -30,8 +33,7 @@ import './day.css';
 
 const MINUTE_MS = 60_000;
 const KEY = 'day';
-/** Milk and cream weigh so much a litre, near enough for a wish. */
-const KG_PER_LITRE = 1.03;
+/** Of what an amount is taken to be: near enough for a wish. */
 const MILK = { fatFraction: 0.038, proteinFraction: 0.033, lactoseFraction: 0.047, ashFraction: 0.007 };
 const MOST_LITRES = 60;
 const MOST_MAKES = 16;
@@ -61,8 +63,9 @@ function asked(draft: DayDraft, methods: ReadonlyMap<string, Method>): Asked[] {
 export function DayPlace() {
   const { shown, kitchen, known } = useMethods();
   const units = useUnits();
+  const asTyped = useAsTyped('volume');
   const navigate = useNavigate();
-  const [draft, setDraft, clear] = useDayDraft();
+  const [draft, setDraft] = useDayDraft();
   const [methodId, setMethodId] = useState('yogurt');
   const [answer, setAnswer] = useState<DayAnswer | null>(null);
   const [share, setShare] = useState<number | null>(null);
@@ -74,6 +77,10 @@ export function DayPlace() {
   const makes = useMemo(
     () => asked(draft, new Map(shown.map(({ id, method }) => [id, method]))),
     [draft, shown],
+  );
+  const needs = useMemo(
+    () => (Number.isNaN(zeroMs) ? [] : dayNeeds(makes, kitchen, new Date(zeroMs).toISOString())),
+    [makes, kitchen, zeroMs],
   );
   const { days } = draft;
   /** The next time it is that time, min from the zero. */
@@ -135,9 +142,10 @@ export function DayPlace() {
     if (!answer?.fits) return;
     setStarting(true);
     setFault(null);
-    for (const { name, method, litres } of makes) {
-      const own = answer.hands.find((h) => h.make === makes.find((m) => m.name === name)!.id);
-      const startMs = zeroMs + (own?.from ?? 0) * MINUTE_MS;
+    let left = draft;
+    for (const { id: own, name, method, litres } of makes) {
+      const first = answer.hands.find((h) => h.make === own);
+      const startMs = zeroMs + (first?.from ?? 0) * MINUTE_MS;
       const id = ulid();
       const plan = {
         ...planOfMethod(method, kitchen, new Date(startMs).toISOString(), litres),
@@ -149,6 +157,9 @@ export function DayPlace() {
         setStarting(false);
         return;
       }
+      // What is begun is not begun again, should the next one be refused.
+      left = { ...left, makes: left.makes.filter((make) => make.id !== own) };
+      setDraft(left);
       const forecast = await requestForecast(`planned ${id}`, {
         kind: 'plan',
         makeId: id,
@@ -157,7 +168,6 @@ export function DayPlace() {
       }).catch(() => null);
       if (forecast) await record(id, 'planned', { forecast: plannedOf(stateOfPlan(plan), forecast) });
     }
-    clear();
     await navigate('/');
   }
   const timeOf = (minute: number): string => units.time(zeroMs + minute * MINUTE_MS, zeroMs);
@@ -197,11 +207,15 @@ export function DayPlace() {
                     label={`How much, ${name}`}
                     of={MILK}
                     by="volume"
-                    amount={{ massKg: litres * KG_PER_LITRE, typed: { value: litres, unit: 'L' } }}
-                    check={(kg) => (kg / KG_PER_LITRE > MOST_LITRES ? 'That is more than 60 L.' : null)}
+                    amount={asTyped(massOfLitresKg(litres, MILK), MILK)}
+                    check={(kg) =>
+                      litresOfMass(kg, MILK) > MOST_LITRES
+                        ? `That is more than ${units.volume(MOST_LITRES)}.`
+                        : null
+                    }
                     onAmount={(amount) => {
                       if (amount)
-                        change(id, { litres: Math.round((amount.massKg / KG_PER_LITRE) * 1000) / 1000 });
+                        change(id, { litres: Math.round(litresOfMass(amount.massKg, MILK) * 1000) / 1000 });
                     }}
                   />
                   <ClockField
@@ -244,6 +258,7 @@ export function DayPlace() {
               </Button>
             </div>
           )}
+          {Number.isNaN(zeroMs) && <p className="field-error">Needs a day and a time to begin.</p>}
           {makes.length === 0 && (
             <p className="quiet">
               Put in what you want to make: the hands, the waits and the night are laid out.
@@ -277,6 +292,24 @@ export function DayPlace() {
                   {fault}
                 </p>
               )}
+              <section aria-label="Have ready">
+                <h2>Have ready</h2>
+                <ul className="bare day-needs">
+                  {needs.map((need) => (
+                    <li key={need.what}>
+                      <span className="number">
+                        {'litres' in need
+                          ? units.volume(need.litres)
+                          : need.massKg === null
+                            ? 'as the packet says'
+                            : units.mass(need.massKg)}
+                      </span>{' '}
+                      {need.what.charAt(0).toLowerCase() + need.what.slice(1)}{' '}
+                      <span className="quiet">{need.of.join(', ')}</span>
+                    </li>
+                  ))}
+                </ul>
+              </section>
               <DayPicture makes={makes} hands={answer.hands} zeroMs={zeroMs} finish={answer.finish} />
               <ol className="bare day-list" aria-label="By the clock">
                 {answer.hands.map((h) => (

@@ -30,7 +30,7 @@ function kept(): DayDraft {
 }
 
 /** The draft, kept as it is changed. */
-export function useDayDraft(): readonly [DayDraft, (next: DayDraft) => void, () => void] {
+export function useDayDraft(): readonly [DayDraft, (next: DayDraft) => void] {
   const [draft, setDraft] = useState(kept);
   const set = (next: DayDraft): void => {
     setDraft(next);
@@ -40,5 +40,5 @@ export function useDayDraft(): readonly [DayDraft, (next: DayDraft) => void, () 
       // A browser that keeps nothing shows it all the same.
     }
   };
-  return [draft, set, () => set({ ...EMPTY, days: draft.days })];
+  return [draft, set];
 }
