@@ -246,6 +246,7 @@ export function DayPlace() {
         <section className="column" aria-label="The timetable" aria-busy={share !== null}>
           {share !== null && (
             <div className="row">
+              <span className="quiet">Working out the day …</span>
               <Progress value={share * 100} aria-label="Laying the day out" className="grows" />
               <Button
                 variant="default"
