@@ -67,7 +67,8 @@ export function DayPlace() {
   const navigate = useNavigate();
   const [draft, setDraft] = useDayDraft();
   const [methodId, setMethodId] = useState('yogurt');
-  const [answer, setAnswer] = useState<DayAnswer | null>(null);
+  /** What was laid out last, and for what it was asked. */
+  const [laid, setLaid] = useState<{ readonly wish: string; readonly answer: DayAnswer } | null>(null);
   const [share, setShare] = useState<number | null>(null);
   const [fault, setFault] = useState<string | null>(null);
   const [starting, setStarting] = useState(false);
@@ -90,14 +91,22 @@ export function DayPlace() {
     const ms = today > zeroMs ? today : today + 24 * 60 * MINUTE_MS;
     return Math.round((ms - zeroMs) / MINUTE_MS);
   };
-  const wish = JSON.stringify([makes.map(({ method, litres, by }) => [method.id, litres, by]), days, zeroMs]);
+  const wish = JSON.stringify([
+    makes.map(({ id, method, litres, by }) => [id, method.id, method.version, litres, by]),
+    days,
+    zeroMs,
+  ]);
+  const answer = laid?.answer ?? null;
+  /** What is shown is what is asked: only that can be begun. */
+  const current = laid?.wish === wish;
   useEffect(() => {
     if (!known || makes.length === 0 || Number.isNaN(zeroMs)) {
-      setAnswer(null);
+      setLaid(null);
       return;
     }
     let wanted = true;
     setShare(0);
+    setFault(null);
     requestDay(
       KEY,
       {
@@ -116,13 +125,16 @@ export function DayPlace() {
         if (wanted) setShare(done);
       },
     ).then(
-      (laid) => {
-        if (!wanted || !laid) return;
-        setAnswer(laid);
+      (found) => {
+        if (!wanted || !found) return;
+        setLaid({ wish, answer: found });
         setShare(null);
       },
       () => {
-        if (wanted) setShare(null);
+        if (!wanted) return;
+        setShare(null);
+        setLaid(null);
+        setFault('The day cannot be worked out on this device now. What you put together is kept.');
       },
     );
     return () => {
@@ -139,7 +151,7 @@ export function DayPlace() {
   const change = (id: string, to: Partial<DayDraft['makes'][number]>): void =>
     setDraft({ ...draft, makes: draft.makes.map((make) => (make.id === id ? { ...make, ...to } : make)) });
   async function begin(): Promise<void> {
-    if (!answer?.fits) return;
+    if (!answer?.fits || !current) return;
     setStarting(true);
     setFault(null);
     let left = draft;
@@ -253,6 +265,7 @@ export function DayPlace() {
                 onClick={() => {
                   cancelForecast(KEY);
                   setShare(null);
+                  setFault('Stopped. Change anything, and the day is worked out anew.');
                 }}
               >
                 Stop
@@ -260,6 +273,11 @@ export function DayPlace() {
             </div>
           )}
           {Number.isNaN(zeroMs) && <p className="field-error">Needs a day and a time to begin.</p>}
+          {fault && (
+            <p className="field-error" role="alert">
+              {fault}
+            </p>
+          )}
           {makes.length === 0 && (
             <p className="quiet">
               Put in what you want to make: the hands, the waits and the night are laid out.
@@ -284,15 +302,16 @@ export function DayPlace() {
                 </span>
               </p>
               <div className="row">
-                <Button className="great" h={72} loading={starting} onClick={() => void begin()}>
+                <Button
+                  className="great"
+                  h={72}
+                  loading={starting}
+                  disabled={!current}
+                  onClick={() => void begin()}
+                >
                   Begin this day
                 </Button>
               </div>
-              {fault && (
-                <p className="field-error" role="alert">
-                  {fault}
-                </p>
-              )}
               <section aria-label="Have ready">
                 <h2>Have ready</h2>
                 <ul className="bare day-needs">

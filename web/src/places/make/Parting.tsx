@@ -157,9 +157,10 @@ export function PouringTogether({
 }) {
   const units = useUnits();
   const navigate = useNavigate();
-  const others = useAllLive().filter(
-    (live) => live.state.id !== state.id && live.state.current?.step.facts.sours,
-  );
+  // What is not to be tasted any more is poured into nothing, and nothing into it.
+  const good = useAllLive().filter((live) => live.safety.verdict !== 'over');
+  const others = good.filter((live) => live.state.id !== state.id && live.state.current?.step.facts.sours);
+  if (!good.some((live) => live.state.id === state.id)) return null;
   if (state.current?.step.facts.sours !== true || others.length === 0) return null;
   const pour = async (into: MakeState): Promise<void> => {
     const atMs = now();
