@@ -6,11 +6,8 @@ const MOST_TRIES = 4000;
 
 /** A timetable in the making. */
 export interface Layout {
-  /**
-   * Lays a make in as early as it goes; `false` when it goes nowhere.
-   * @param notBefore the minute a task is not to begin before, though it could
-   */
-  add(make: DayMake, notBefore: (task: string) => number): boolean;
+  /** Lays a make in as early as it goes; `false` when it goes nowhere. */
+  add(make: DayMake): boolean;
   timetable(): Timetable;
 }
 
@@ -33,9 +30,14 @@ export function createLayout(problem: DayProblem): Layout {
   const ends = new Map<string, { readonly end: number; readonly by: number | null }>();
 
   /** The first minute from `at` on at which a cook has hands for a task, and who. */
-  const firstHands = (at: number, minutes: number): { at: number; who: number } => {
+  const firstHands = (
+    at: number,
+    minutes: number,
+    own: DayTask['who'],
+  ): { at: number; who: number } => {
     let best = { at: Number.POSITIVE_INFINITY, who: -1 };
     hands.forEach(({ cook, lane }, who) => {
+      if (own !== null && own !== undefined && own !== cook.id) return;
       let from = at;
       for (;;) {
         const there = firstThere(cook.free, from, minutes);
@@ -65,7 +67,7 @@ export function createLayout(problem: DayProblem): Layout {
   const firstStart = (task: DayTask, from: number): { at: number; who: number } => {
     let at = from;
     for (;;) {
-      const found = firstHands(at, task.minutes);
+      const found = firstHands(at, task.minutes, task.who);
       if (found.who < 0) return found;
       const later = thingsBusy(task, found.at, found.at + task.minutes);
       if (later === 0) return found;
@@ -73,7 +75,7 @@ export function createLayout(problem: DayProblem): Layout {
     }
   };
 
-  const add = (make: DayMake, notBefore: (task: string) => number): boolean => {
+  const add = (make: DayMake): boolean => {
     const { tasks } = make;
     let tries = 0;
     /**
@@ -86,20 +88,19 @@ export function createLayout(problem: DayProblem): Layout {
       if (++tries > MOST_TRIES) return Number.POSITIVE_INFINITY;
       const task = tasks[k]!;
       const due = held + task.after;
-      const last = k === 0 ? problem.horizon : due + task.slack;
+      const last = k === 0 && !make.underWay ? problem.horizon : due + task.slack;
       const fixed = make.fixed[task.id];
       if (fixed !== undefined && fixed < due) return Number.POSITIVE_INFINITY;
       if (fixed !== undefined && fixed > last) return fixed - last;
-      // What is put off longer than it may wait is not put off at all.
-      const wanted = notBefore(task.id);
-      let from = fixed ?? (wanted > due && wanted <= last ? wanted : due);
+      let from = fixed ?? due;
       while (from <= last) {
-        const found = k === 0 ? firstStart(task, from) : firstHands(from, task.minutes);
+        const found =
+          k === 0 && !make.underWay ? firstStart(task, from) : firstHands(from, task.minutes, task.who);
         const to = found.at + task.minutes;
         if (found.who < 0 || to > problem.horizon || (fixed !== undefined && found.at !== fixed))
           return Number.POSITIVE_INFINITY;
         if (found.at > last) return found.at - last;
-        const begin = k === 0 ? found.at : held;
+        const begin = k === 0 && !make.underWay ? found.at : held;
         const busy = thingsBusy(task, begin, to);
         // It is held from the end of the task before: putting this one off helps nothing.
         if (busy > 0) return busy;

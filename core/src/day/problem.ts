@@ -11,6 +11,8 @@ export interface DayTask {
   readonly slack: number;
   /** What is taken from the end of the task before until this one is done: a burner, a pot. */
   readonly holds: readonly string[];
+  /** Who does it; left out, whoever has hands. */
+  readonly who?: string | null;
 }
 
 /** One make of the day: its tasks in order. */
@@ -24,6 +26,8 @@ export interface DayMake {
   readonly fixed: Readonly<Record<string, number>>;
   /** Wished to be done by then, min; `null` no matter when. */
   readonly by: number | null;
+  /** It is going on: what its first task holds it has already, and that task may wait no longer than its slack. */
+  readonly underWay?: boolean;
 }
 
 /** Who has hands, and when: free stretches in order, not touching. */
@@ -64,7 +68,10 @@ export interface Timetable {
 }
 
 /** Whether one timetable is better than another: fewer minutes late, an earlier finish, makes done sooner; in this order. */
-export function isBetter(a: Timetable, b: Timetable): boolean {
+export function isBetter(
+  a: Pick<Timetable, 'late' | 'finish' | 'sum'>,
+  b: Pick<Timetable, 'late' | 'finish' | 'sum'>,
+): boolean {
   if (a.late !== b.late) return a.late < b.late;
   if (a.finish !== b.finish) return a.finish < b.finish;
   return a.sum < b.sum;
