@@ -9,6 +9,7 @@ const CODES = [
   'make-finished',
   'no-such-make',
   'already-started',
+  'laid-meanwhile',
   'bad-target',
   'wrong-file',
   'newer-file',

@@ -29,6 +29,11 @@ export const ERROR_CODES = {
     message: 'This make was already started.',
     next: 'Open it from the Bench.',
   },
+  'laid-meanwhile': {
+    status: 409,
+    message: 'Another tablet laid this day out meanwhile.',
+    next: 'Look at the day as it is now; nothing was changed.',
+  },
   'bad-target': {
     status: 422,
     message: 'The entry to change is not in this make.',

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { CHURN_STAGES, FLAVOURINGS, GHEE_STAGES, MOST_BUTTER_WATER, SALT_KINDS } from '../butter/index.ts';
 import { CUES, GROUPS, SOURNESS } from '../culture/index.ts';
 import { CULTURE_PLACES, cultureChange, wakingDone, wakingPlan } from './cultures.ts';
+import { dayChange } from './day-doc.ts';
 import { kitchenChange } from './kitchen.ts';
 import { FACTOR_KINDS } from './learning.ts';
 import { milkMovement, milkPoured } from './milk-room.ts';
@@ -218,6 +219,7 @@ export const EVENT_DATA = {
   /** A picture was taken of it; it is stored elsewhere. */
   photographed: photoFacts,
   'method-changed': methodChange,
+  'day-changed': dayChange,
   'kitchen-changed': kitchenChange,
   /** What was learned about one thing is forgotten from here on. */
   'learning-reset': z.strictObject({ kind: z.enum(FACTOR_KINDS), thing: text(40).min(1) }),

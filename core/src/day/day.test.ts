@@ -117,9 +117,9 @@ function bestFinish(makes: readonly DayMake[]): number {
 }
 
 /** Days whose least finish was proven: found once by a solver of another kind, see `how` in the file. */
-const PROVEN = JSON.parse(
-  readFileSync(new URL('./fixtures/proven-days.json', import.meta.url), 'utf8'),
-) as { readonly days: readonly (DayShape & { readonly finish: number })[] };
+const PROVEN = JSON.parse(readFileSync(new URL('./fixtures/proven-days.json', import.meta.url), 'utf8')) as {
+  readonly days: readonly (DayShape & { readonly finish: number })[];
+};
 
 describe('a lane', () => {
   test('of one thing is free where nothing is taken; of several until all are', () => {

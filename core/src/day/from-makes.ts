@@ -1,6 +1,6 @@
 import type { KitchenSettings, MakePlan } from '../contract/index.ts';
 import { attendance } from '../kitchen/index.ts';
-import { pointForecast, stateOfPlan } from '../make/index.ts';
+import { pointForecast, stateOfPlan, type MakeState, type PointForecast } from '../make/index.ts';
 import type { MethodStep } from '../steps/index.ts';
 import type { DayCook, DayMake, DayProblem, DayTask } from './problem.ts';
 
@@ -8,6 +8,8 @@ const MINUTE_MS = 60_000;
 const DAY_MIN = 24 * 60;
 /** Hands are looked up on this grid, min. */
 const GRID_MIN = 5;
+/** A make planned for a moment may begin so much later and is still as planned, min. */
+const LATE_BEGIN_MIN = 24 * 60;
 /** What may wait till tomorrow waits so long, min. */
 const OVERNIGHT_MIN = 12 * 60;
 
@@ -29,6 +31,8 @@ export interface AskedMake {
   readonly from: number;
   readonly by: number | null;
   readonly fixed: Readonly<Record<string, number>>;
+  /** Who does a step, by step. */
+  readonly who?: Readonly<Record<string, string>> | undefined;
 }
 
 /** What a step takes of the kitchen's things. @param plan for the place it stands in */
@@ -43,32 +47,110 @@ function holdsOf({ facts }: MethodStep, plan: MakePlan): string[] {
   ];
 }
 
-/**
- * A make as the day sees it: hands with their waits, by the middle line of its forecast.
- * @returns `null` when it never comes to an end as things stand
- */
-export function dayMakeOf({ id, plan, from, by, fixed }: AskedMake): DayMake | null {
-  const state = stateOfPlan(plan);
-  const point = pointForecast(state, Date.parse(plan.startAt));
+/** Whether anything of it was done. */
+const startedBefore = ({ steps }: MakeState): boolean =>
+  steps.some(({ status }) => status === 'done' || status === 'skipped');
+
+/** The tasks of a make's steps from one on, with one σ of the wait before each. */
+function tasksOf(
+  state: MakeState,
+  point: PointForecast,
+  fromMs: number,
+  who: Readonly<Record<string, string>>,
+): { readonly tasks: DayTask[]; readonly sigmaMin: ReadonlyMap<string, number> } | null {
   const tasks: DayTask[] = [];
-  let endMs = point.steps[0]?.startMs ?? Date.parse(plan.startAt);
-  for (const [i, { step }] of state.steps.entries()) {
-    const time = point.steps[i];
+  const sigmas = new Map<string, number>();
+  let endMs = fromMs;
+  let sigmaBefore = 0;
+  for (const { step, status } of state.steps) {
+    if (status === 'done' || status === 'skipped') continue;
+    const time = point.steps.find(({ id }) => id === step.id);
     if (!time || time.endless) return null;
     const long = Math.max(0, Math.round((time.endMs - endMs) / MINUTE_MS));
     endMs = Math.max(endMs, time.endMs);
     const lead = Math.min(long, step.leadMin ?? 0);
     const { waits, whenever, overnight } = step.facts;
+    // Hands that are at it already have only the rest of it to do.
+    const least = status === 'current' && startedBefore(state) ? 1 : step.handsMin;
     tasks.push({
       id: step.id,
       title: step.title,
-      minutes: Math.max(1, Math.round(waits ? step.handsMin + lead : Math.max(step.handsMin, long))),
+      minutes: Math.max(1, Math.round(waits ? step.handsMin + lead : Math.max(least, long))),
       after: waits ? long - lead : 0,
       slack: whenever ? DAY_MIN : Math.max(step.slackMin, overnight ? OVERNIGHT_MIN : 0),
-      holds: holdsOf(step, plan),
+      holds: holdsOf(step, state.plan),
+      who: who[step.id] ?? null,
     });
+    sigmas.set(step.id, waits ? Math.sqrt(Math.max(0, time.sigmaMin ** 2 - sigmaBefore ** 2)) : 0);
+    sigmaBefore = Math.max(sigmaBefore, time.sigmaMin);
   }
-  return { id, title: plan.name, from, tasks, fixed, by };
+  return { tasks, sigmaMin: sigmas };
+}
+
+/** A make as the day sees it. */
+export interface SeenMake {
+  readonly make: DayMake;
+  /** One σ of the wait before each task, min, where the model knows one. */
+  readonly sigmaMin: ReadonlyMap<string, number>;
+}
+
+/**
+ * A make as the day sees it: hands with their waits, by the middle line of its forecast.
+ * @returns `null` when it never comes to an end as things stand
+ */
+export function dayMakeOf({ id, plan, from, by, fixed, who = {} }: AskedMake): SeenMake | null {
+  const state = stateOfPlan(plan);
+  const point = pointForecast(state, Date.parse(plan.startAt));
+  const seen = tasksOf(state, point, point.steps[0]?.startMs ?? Date.parse(plan.startAt), who);
+  return (
+    seen && { make: { id, title: plan.name, from, tasks: seen.tasks, fixed, by }, sigmaMin: seen.sigmaMin }
+  );
+}
+
+/**
+ * What is left of a make that was begun, as things stand now; of one that nobody has touched yet, all of it.
+ * @param of the make's identity in the day
+ * @returns `null` when nothing is left, or it never comes to an end
+ */
+export function leftOf(
+  state: MakeState,
+  of: Pick<AskedMake, 'id' | 'by' | 'fixed' | 'who'>,
+  zeroMs: number,
+  nowMs: number,
+): SeenMake | null {
+  const { id, by, who = {} } = of;
+  const begun = startedBefore(state);
+  const from = Math.max(0, Math.ceil((nowMs - zeroMs) / MINUTE_MS));
+  const fixed = Object.fromEntries(
+    Object.entries(of.fixed).filter(
+      ([step, minute]) =>
+        minute >= from &&
+        state.steps.some((s) => s.step.id === step && s.status !== 'done' && s.status !== 'skipped'),
+    ),
+  );
+  if (!begun && state.startedAtMs >= nowMs - MINUTE_MS * LATE_BEGIN_MIN) {
+    const whole = dayMakeOf({ id, plan: state.plan, from, by, fixed, who });
+    return whole && { ...whole, make: { ...whole.make, title: state.plan.name } };
+  }
+  const point = pointForecast(state, nowMs);
+  const seen = state.finished ? null : tasksOf(state, point, nowMs, who);
+  if (!seen || seen.tasks.length === 0) return null;
+  const [first, ...rest] = seen.tasks;
+  const time = point.steps.find((t) => t.id === first!.id)!;
+  // What should have been over is due at once, and has so much less time left.
+  const over = Math.max(0, Math.round((nowMs - time.endMs) / MINUTE_MS));
+  return {
+    sigmaMin: seen.sigmaMin,
+    make: {
+      id,
+      title: state.plan.name,
+      from,
+      fixed,
+      by,
+      underWay: begun,
+      tasks: [{ ...first!, slack: Math.max(0, first!.slack - over) }, ...rest],
+    },
+  };
 }
 
 /** When each cook has hands, in minutes from an instant on. */

@@ -1,3 +1,11 @@
 export * from './wish.ts';
+export type { DayHands } from './hands.ts';
 export { dayNeeds, type DayNeed } from './needs.ts';
 export type { WhyHere } from './why-here.ts';
+export type { KeptFree } from './kept-free.ts';
+export type { Robustness } from './robust.ts';
+export { goOn, type DayGoesOn, type GoingDay } from './live.ts';
+export { litresThere, pourDay, wantOf, type DayPours, type DaySkim, type WayOut } from './pours.ts';
+export { eveningList, heldSpans, lanesOf, type EveningThing } from './evening.ts';
+export { washingUp, type WashingUp } from './washing-up.ts';
+export { foldDays } from './kept.ts';

@@ -30,11 +30,7 @@ export function createLayout(problem: DayProblem): Layout {
   const ends = new Map<string, { readonly end: number; readonly by: number | null }>();
 
   /** The first minute from `at` on at which a cook has hands for a task, and who. */
-  const firstHands = (
-    at: number,
-    minutes: number,
-    own: DayTask['who'],
-  ): { at: number; who: number } => {
+  const firstHands = (at: number, minutes: number, own: DayTask['who']): { at: number; who: number } => {
     let best = { at: Number.POSITIVE_INFINITY, who: -1 };
     hands.forEach(({ cook, lane }, who) => {
       if (own !== null && own !== undefined && own !== cook.id) return;

@@ -109,8 +109,7 @@ export function createSequenceTimer(
     lastOf.fill(-1);
     for (const i of sequence) {
       const b = before[i]!;
-      const from =
-        b < 0 ? least[i]! : Math.max(least[i]!, at[b]! + minutes[b]! + after[i]!);
+      const from = b < 0 ? least[i]! : Math.max(least[i]!, at[b]! + minutes[b]! + after[i]!);
       let best = -1;
       let bestAt = Number.POSITIVE_INFINITY;
       for (let c = 0; c < frees.length; c++) {
@@ -152,8 +151,7 @@ export function createSequenceTimer(
       }
       // The one that is given back first.
       let first = 0;
-      for (let u = 1; u < users.length; u++)
-        if (placeOf[users[u]!]! < placeOf[users[first]!]!) first = u;
+      for (let u = 1; u < users.length; u++) if (placeOf[users[u]!]! < placeOf[users[first]!]!) first = u;
       if (users.length === 0 || placeOf[users[first]!]! >= place) return false;
       giver[i]![n] = users[first]!;
       users[first] = i;

@@ -88,7 +88,11 @@ function smallestClash(problem: DayProblem, fits: (makes: readonly DayMake[]) =>
 /** How the makes are laid in at first: the long and the fixed ones before the others, and a little by chance. */
 function beginningOrder({ makes }: DayProblem, random: Random, chance: number): number[] {
   const longest = makes.reduce(
-    (most, { tasks }) => Math.max(most, tasks.reduce((sum, t) => sum + t.after + t.minutes, 0)),
+    (most, { tasks }) =>
+      Math.max(
+        most,
+        tasks.reduce((sum, t) => sum + t.after + t.minutes, 0),
+      ),
     1,
   );
   const rank = makes.map(

@@ -2,13 +2,39 @@ import type { KitchenSettings, Method } from '../contract/index.ts';
 import { planOfMethod } from '../products/index.ts';
 import { clashWords } from './clash-words.ts';
 import { dayMakeOf, dayProblem } from './from-makes.ts';
-import type { DayMake } from './problem.ts';
-import { solvingDay } from './solve.ts';
-import { whyHere, type WhyHere } from './why-here.ts';
+import { withoutKept, type KeptFree } from './kept-free.ts';
+import { robustness, type Robustness } from './robust.ts';
+import type { DayMake, DayProblem, DaySlot } from './problem.ts';
+import { solvingDay, type DayClash, type DaySolution } from './solve.ts';
+import { handsOf, type DayHands } from './hands.ts';
 
 const DAY_MIN = 24 * 60;
 /** What would just fit is not said to clash because it is put off into the next morning, days. */
-const SPARE_DAYS = 2;
+export const SPARE_DAYS = 2;
+
+/** A make somebody wants in a day. */
+export interface WishedMake {
+  readonly id: string;
+  readonly name: string;
+  readonly method: Method;
+  /** Left out, as much as a make of it usually is. */
+  readonly litres?: number | undefined;
+  /** Not before, and wished by, min from the zero. */
+  readonly from?: number;
+  readonly by?: number | null;
+  /** When hands of a step must begin, by step. */
+  readonly fixed?: Readonly<Record<string, number>>;
+  /** Who does a step, by step. */
+  readonly who?: Readonly<Record<string, string>>;
+}
+
+/** A piece of work besides the makes, at its time: skimming what the makes need. */
+export interface DayChore {
+  readonly id: string;
+  readonly title: string;
+  readonly at: number;
+  readonly minutes: number;
+}
 
 /** What somebody wants to make in a day, or in several. */
 export interface DayWish {
@@ -16,31 +42,18 @@ export interface DayWish {
   readonly zeroMs: number;
   /** What falls into these days is laid out; what is later goes on after them. */
   readonly days: number;
-  readonly makes: readonly {
-    readonly id: string;
-    readonly name: string;
-    readonly method: Method;
-    /** Left out, as much as a make of it usually is. */
-    readonly litres?: number | undefined;
-    /** Not before, and wished by, min from the zero. */
-    readonly from?: number;
-    readonly by?: number | null;
-    /** When hands of a step must begin, by step. */
-    readonly fixed?: Readonly<Record<string, number>>;
-  }[];
+  readonly makes: readonly WishedMake[];
+  readonly chores?: readonly DayChore[];
+  /** Hours that are wished free, the dearest first. */
+  readonly keptFree?: readonly KeptFree[];
   readonly seed?: number;
 }
 
-/** One stretch of hands of a day, with what to call it. */
-export interface DayHands {
-  readonly make: string;
-  readonly step: string;
-  readonly title: string;
-  readonly cook: string;
-  /** Minutes from the zero. */
-  readonly from: number;
-  readonly to: number;
-  readonly why: WhyHere;
+/** What a wish costs: how much sooner all would be done, and how much less late, without it. */
+export interface WishPrice {
+  readonly id: string;
+  readonly soonerMin: number;
+  readonly lessLateMin: number;
 }
 
 /** A day laid out, or why it cannot be. */
@@ -53,79 +66,137 @@ export type DayAnswer =
       /** No timetable finishes earlier, min. */
       readonly bound: number;
       readonly late: number;
-      /** Makes that go on after the days chosen, with the first thing to do then, and about when, min. */
+      /** Hours wished free that could not be: without giving them up nothing fits. */
+      readonly givenUp: readonly string[];
+      readonly prices: readonly WishPrice[];
+      readonly robustness: Robustness;
+      /** What makes ask for after the days chosen, about when, min. */
       readonly after: readonly { readonly make: string; readonly title: string; readonly at: number }[];
     }
   | { readonly fits: false; readonly why: string; readonly clashing: readonly string[] };
 
-/** The tasks of a make that fall into so many minutes when nothing holds it up, and the first one after them. */
-function cut(
+interface Tail {
+  readonly make: string;
+  readonly title: string;
+  readonly offset: number;
+}
+
+/** The tasks of a make that fall into so many minutes when nothing holds it up, and those after them. */
+export function cut(
   make: DayMake,
   minutes: number,
-): { readonly within: DayMake; readonly later: { readonly title: string; readonly offset: number } | null } {
+): { readonly within: DayMake; readonly later: readonly Tail[] } {
   let offset = 0;
+  const later: Tail[] = [];
+  let within = make.tasks.length;
   for (const [k, task] of make.tasks.entries()) {
     offset += task.after;
-    if (make.from + offset + task.minutes > minutes)
-      return { within: { ...make, tasks: make.tasks.slice(0, k) }, later: { title: task.title, offset } };
+    if (within === make.tasks.length && make.from + offset + task.minutes > minutes) within = k;
+    if (k >= within) later.push({ make: make.id, title: task.title, offset });
     offset += task.minutes;
   }
-  return { within: make, later: null };
+  return { within: { ...make, tasks: make.tasks.slice(0, within) }, later };
+}
+
+/** A piece of work as a make of its own, at its time. */
+export const choreMake = ({ id, title, at, minutes }: DayChore): DayMake => ({
+  id,
+  title,
+  from: 0,
+  by: null,
+  fixed: { [id]: at },
+  tasks: [{ id, title, minutes, after: 0, slack: 0, holds: [] }],
+});
+
+type Solved = DaySolution | DayClash;
+/** Runs one of several solvings: its share of the whole is told. */
+function* part(work: Generator<number, Solved>, from: number, share: number): Generator<number, Solved> {
+  for (;;) {
+    const step = work.next();
+    if (step.done) return step.value;
+    yield from + share * step.value;
+  }
 }
 
 /** Lays a day out, a slice at a time. @yields how far it is, 0..1 */
 export function* layingDay(wish: DayWish): Generator<number, DayAnswer> {
-  const { kitchen, zeroMs, days, makes, seed = 1 } = wish;
+  const { kitchen, zeroMs, days, makes, chores = [], keptFree = [], seed = 1 } = wish;
   const startAt = new Date(zeroMs).toISOString();
   const asked: DayMake[] = [];
-  const tails: { make: string; title: string; offset: number }[] = [];
-  for (const { id, name, method, litres, from = 0, by = null, fixed = {} } of makes) {
-    const unknown = Object.keys(fixed).find((step) => !method.steps.some((s) => s.id === step));
-    if (unknown !== undefined)
-      return { fits: false, why: `“${name}” has no step “${unknown}” to fix.`, clashing: [id] };
+  const tails: Tail[] = [];
+  const sigmas = new Map<string, ReadonlyMap<string, number>>();
+  for (const { id, name, method, litres, from = 0, by = null, fixed = {}, who = {} } of makes) {
+    const refuse = (why: string): DayAnswer => ({ fits: false, why, clashing: [id] });
+    const unknown = [...Object.keys(fixed), ...Object.keys(who)].find(
+      (step) => !method.steps.some((s) => s.id === step),
+    );
+    if (unknown !== undefined) return refuse(`“${name}” has no step “${unknown}” to fix.`);
+    const nobody = Object.values(who).find((cook) => !kitchen.cooks.some((c) => c.id === cook));
+    if (nobody !== undefined) return refuse(`“${name}” is given to somebody who is no cook of this kitchen.`);
     const plan = { ...planOfMethod(method, kitchen, startAt, litres), name };
-    const make = dayMakeOf({ id, plan, from, by, fixed });
-    if (!make)
-      return {
-        fits: false,
-        why: `“${name}” never comes to an end in this kitchen as it is.`,
-        clashing: [id],
-      };
-    const { within, later } = cut(make, days * DAY_MIN);
-    if (within.tasks.length === 0)
-      return { fits: false, why: `“${name}” does not begin within the days chosen.`, clashing: [id] };
+    const seen = dayMakeOf({ id, plan, from, by, fixed, who });
+    if (!seen) return refuse(`“${name}” never comes to an end in this kitchen as it is.`);
+    if (by !== null && by <= from)
+      return refuse(`“${name}” is wished to be done before it may begin: change one of the two.`);
+    const { within, later } = cut(seen.make, days * DAY_MIN);
+    if (within.tasks.length === 0) return refuse(`“${name}” does not begin within the days chosen.`);
     asked.push(within);
-    if (later) tails.push({ make: id, ...later });
+    sigmas.set(id, seen.sigmaMin);
+    tails.push(...later);
     yield 0;
   }
-  const problem = dayProblem(kitchen, asked, zeroMs, days + SPARE_DAYS);
-  const solved = yield* solvingDay(problem, seed);
-  if ('clash' in solved) return { fits: false, why: clashWords(problem, solved), clashing: solved.clash };
+  const all = [...chores.map(choreMake), ...asked];
+  const whole = dayProblem(kitchen, all, zeroMs, days + SPARE_DAYS);
+  const keeping = (kept: readonly KeptFree[]): DayProblem => ({
+    ...whole,
+    cooks: withoutKept(whole.cooks, kept),
+  });
+  // A wish may be about several days: it is kept, priced and given up whole.
+  const wishes = [...new Set(keptFree.map(({ id }) => id))];
+  const runs = 1 + wishes.length;
+  let problem = keeping(keptFree);
+  let solved = yield* part(solvingDay(problem, seed), 0, 1 / runs);
+  const first = solved;
+  let givenUp: string[] = [];
+  const prices: WishPrice[] = [];
+  // Each wish in its turn is left out, the least dear first.
+  for (const [n, without] of [...wishes].reverse().entries()) {
+    const other = keeping(keptFree.filter(({ id }) => id !== without));
+    const tried = yield* part(solvingDay(other, seed), (n + 1) / runs, 1 / runs);
+    if ('clash' in tried) continue;
+    if ('clash' in first) {
+      if (givenUp.length > 0) continue;
+      givenUp = [without];
+      [solved, problem] = [tried, other];
+    } else
+      prices.push({
+        id: without,
+        soonerMin: Math.max(0, first.timetable.finish - tried.timetable.finish),
+        lessLateMin: Math.max(0, first.timetable.late - tried.timetable.late),
+      });
+  }
+  if ('clash' in solved && wishes.length > 1) {
+    const none = yield* part(solvingDay(whole, seed), 0.99, 0);
+    if (!('clash' in none)) {
+      givenUp = wishes;
+      [solved, problem] = [none, whole];
+    }
+  }
+  if ('clash' in solved) return { fits: false, why: clashWords(whole, solved), clashing: solved.clash };
   const { slots, finish, late } = solved.timetable;
-  const titles = new Map(asked.flatMap(({ id, tasks }) => tasks.map((t) => [`${id} ${t.id}`, t.title])));
-  const whys = new Map(whyHere(problem, slots).map((why, i) => [slots[i]!, why]));
+  const begins = (make: string): number => slots.find((slot: DaySlot) => slot.make === make)?.from ?? 0;
   return {
     fits: true,
-    hands: [...slots]
-      .sort((a, b) => a.from - b.from)
-      .map((slot) => [slot, whys.get(slot)!] as const)
-      .map(([{ make, task, from, to, cook }, why]) => ({
-        why,
-        make,
-        step: task,
-        title: titles.get(`${make} ${task}`)!,
-        cook: problem.cooks.find(({ id }) => id === cook)!.name,
-        from,
-        to,
-      })),
+    hands: handsOf(problem, slots),
     finish,
     bound: solved.bound,
     late,
-    after: tails.map(({ make, title, offset }) => ({
-      make,
-      title,
-      at: offset + (slots.find((slot) => slot.make === make)?.from ?? 0),
-    })),
+    givenUp,
+    prices,
+    robustness: robustness(problem, slots, (make, task) => sigmas.get(make)?.get(task) ?? 0),
+    after: tails
+      .map(({ make, title, offset }) => ({ make, title, at: offset + begins(make) }))
+      .sort((a, b) => a.at - b.at),
   };
 }
 

@@ -1,7 +1,7 @@
 import type { EventType } from '../contract/index.ts';
 
 /** What a stream of entries is about. */
-export type StreamKind = 'make' | 'lot' | 'culture' | 'method' | 'kitchen';
+export type StreamKind = 'make' | 'lot' | 'culture' | 'method' | 'day' | 'kitchen';
 /** What is folded from the entries of many streams. */
 export type Register = 'milk' | 'cultures';
 
@@ -33,7 +33,7 @@ export interface EventFacts {
   readonly feeds?: readonly Register[];
 }
 
-const ANY: readonly StreamKind[] = ['make', 'lot', 'culture', 'method', 'kitchen'];
+const ANY: readonly StreamKind[] = ['make', 'lot', 'culture', 'method', 'day', 'kitchen'];
 const MAKE: readonly StreamKind[] = ['make'];
 const BOTH: readonly Register[] = ['milk', 'cultures'];
 
@@ -93,6 +93,7 @@ export const EVENT_FACTS: Readonly<Record<EventType, EventFacts>> = {
   joined: { of: MAKE, shapes: true, unasked: true },
   photographed: { of: MAKE, bounded: true, aside: true, afterwards: true, unlisted: true },
   'method-changed': { of: ['method'], begins: true },
+  'day-changed': { of: ['day'], begins: true },
   'kitchen-changed': { of: ['kitchen'] },
   'learning-reset': { of: ['kitchen'] },
 };

@@ -22,6 +22,8 @@ export const DAY_INPUTS = {
           by: minute.nullable().default(null),
           /** When a step's hands must begin, by step. */
           fixed: z.record(z.string().max(60), minute).default({}),
+          /** Which cook of the kitchen does a step, by step. */
+          who: z.record(z.string().max(60), z.string().max(40)).default({}),
         }),
       )
       .min(1, 'has nothing to make')
@@ -30,6 +32,15 @@ export const DAY_INPUTS = {
     kitchen: kitchenSettings.optional(),
     startAt: instant,
     days: z.number().int().min(1).max(4),
+    /** Hours wished free, of everybody, the dearest first. */
+    keptFree: z
+      .array(
+        z
+          .strictObject({ title: shortName, from: minute, to: minute })
+          .refine(({ from, to }) => from < to, { error: 'ends before it begins', path: ['to'] }),
+      )
+      .max(8)
+      .default([]),
     seed: z.number().int().default(1),
   }),
 } as const;
@@ -50,6 +61,14 @@ export const DAY_OUTPUTS = {
     /** No timetable finishes earlier. */
     bound: z.number().nullable(),
     late: z.number(),
+    /** Hours wished free that could not be. */
+    givenUp: z.array(z.string()),
+    /** What each wish costs: so much sooner without it. */
+    prices: z.array(z.strictObject({ title: z.string(), soonerMin: z.number(), lessLateMin: z.number() })),
+    /** Of so many simulated days, those on which something waited too long. */
+    simulated: z
+      .strictObject({ days: z.number(), clashing: z.number(), finish: z.tuple([z.number(), z.number()]) })
+      .nullable(),
     /** What goes on after the days chosen: the first thing to do then, and about when. */
     after: z.array(z.strictObject({ make: z.string(), title: z.string(), at: z.number() })),
     /** Why it cannot be laid out, or that no way was found; `null` when it is. */

@@ -8,12 +8,15 @@ import type { DAY_INPUTS, DAY_OUTPUTS } from './day-schemas.ts';
 type DayOut = z.infer<typeof DAY_OUTPUTS.day>;
 
 export const DAY_SUMS = {
-  day: ({ makes, kitchen, startAt, days, seed }: z.infer<typeof DAY_INPUTS.day>): DayOut => {
+  day: ({ makes, kitchen, startAt, days, seed, keptFree }: z.infer<typeof DAY_INPUTS.day>): DayOut => {
     const none: DayOut = {
       slots: [],
       finish: null,
       bound: null,
       late: 0,
+      givenUp: [],
+      prices: [],
+      simulated: null,
       after: [],
       clash: null,
       clashing: [],
@@ -36,17 +39,24 @@ export const DAY_SUMS = {
       zeroMs: Date.parse(startAt),
       days,
       makes: asked,
+      keptFree: keptFree.map((kept, i) => ({ ...kept, id: String(i), cook: null })),
       seed,
     });
     if (!answer.fits) return { ...none, clash: answer.why, clashing: answer.clashing.map(nameOf) };
-    const { hands, finish, bound, late, after } = answer;
+    const { hands, finish, bound, late, after, givenUp, prices, robustness } = answer;
+    const titleOf = (id: string): string => keptFree[Number(id)]!.title;
     const named = <T extends { readonly make: string }>(of: T): T => ({ ...of, make: nameOf(of.make) });
     return {
       ...none,
-      slots: hands.map(({ why: _why, ...h }) => named(h)),
+      slots: hands.map(({ make, step, title, from, to, cook }) =>
+        named({ make, step, title, from, to, cook }),
+      ),
       finish,
       bound,
       late,
+      givenUp: givenUp.map(titleOf),
+      prices: prices.map(({ id, ...price }) => ({ title: titleOf(id), ...price })),
+      simulated: { days: robustness.days, clashing: robustness.clashing, finish: [...robustness.finish] },
       after: after.map(named),
     };
   },

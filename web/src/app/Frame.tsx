@@ -20,6 +20,8 @@ import './frame.css';
 
 /** Only a device that does not belong here yet is asked. */
 const Join = lazy(async () => ({ default: (await import('./Join.tsx')).Join }));
+/** What follows a day that is going on comes after the first view. */
+const DayKeeper = lazy(async () => ({ default: (await import('./DayKeeper.tsx')).DayKeeper }));
 const MorePlaces = lazy(async () => ({ default: (await import('./MorePlaces.tsx')).MorePlaces }));
 
 const PLACES = [
@@ -93,6 +95,9 @@ export function Frame() {
       </div>
       <KeptWatch />
       <LiveMakes />
+      <Suspense>
+        <DayKeeper />
+      </Suspense>
       <KeyHelp />
     </div>
   );

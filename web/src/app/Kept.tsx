@@ -40,6 +40,7 @@ const ENTRY_WORDS: Partial<Record<EventType, string>> = {
   'split-off': 'a part of it',
   joined: 'what was poured in',
   'method-changed': 'a method',
+  'day-changed': 'a day',
   'kitchen-changed': 'a setting',
   corrected: 'a correction',
   voided: 'an undo',

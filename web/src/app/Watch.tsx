@@ -3,8 +3,11 @@ import { useNow } from '../data/clock.ts';
 import { useAppSelector } from '../data/store.ts';
 import { useUnderWayIds } from '../data/under-way.ts';
 import { useAllLive } from '../data/use-all-live.ts';
-import { Alarms } from './Alarms.tsx';
+import { lazy, Suspense } from 'react';
 import { ClockLine } from './ClockLine.tsx';
+
+/** Nothing rings before the first forecast is there. */
+const Alarms = lazy(async () => ({ default: (await import('./Alarms.tsx')).Alarms }));
 
 /** What the clock moves: the line on top and the alarms. Nothing else of the frame is drawn again by it. */
 export function Watch() {
@@ -21,7 +24,9 @@ export function Watch() {
         nowMs={nowMs}
         without={working ? (underWay.some((id) => failed[id]) ? 'failed' : 'working') : 'nothing'}
       />
-      <Alarms makes={makes} nowMs={nowMs} />
+      <Suspense>
+        <Alarms makes={makes} nowMs={nowMs} />
+      </Suspense>
     </>
   );
 }

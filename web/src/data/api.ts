@@ -8,6 +8,7 @@ import {
   kitchenResponse,
   ledgerResponse,
   makesResponse,
+  daysResponse,
   methodsResponse,
   milkDaysResponse,
   milkingsStored,
@@ -24,6 +25,7 @@ import {
   type EarlierPhoto,
   type ErrorBody,
   type Factor,
+  type KeptDay,
   type KeptMethod,
   type KitchenResponse,
   type LedgerLine,
@@ -82,7 +84,18 @@ const LEDGER_PAGE = 400;
 export const api = createApi({
   reducerPath: 'api',
   baseQuery,
-  tagTypes: ['kitchen', 'makes', 'make', 'factors', 'tablets', 'milk', 'milk-lines', 'cultures', 'methods'],
+  tagTypes: [
+    'kitchen',
+    'makes',
+    'make',
+    'factors',
+    'tablets',
+    'milk',
+    'milk-lines',
+    'cultures',
+    'methods',
+    'days',
+  ],
   keepUnusedDataFor: 3600,
   endpoints: (build) => ({
     kitchen: build.query<KitchenResponse, void>({
@@ -126,6 +139,11 @@ export const api = createApi({
       query: () => 'api/cultures',
       transformResponse: checked(culturesResponse, (body) => body),
       providesTags: ['cultures'],
+    }),
+    days: build.query<KeptDay[], void>({
+      query: () => 'api/days',
+      transformResponse: checked(daysResponse, (body) => body.days),
+      providesTags: ['days'],
     }),
     methods: build.query<KeptMethod[], void>({
       query: () => 'api/methods',
@@ -187,7 +205,7 @@ export const api = createApi({
     restoreKitchen: build.mutation<z.infer<typeof restoreResponse>, unknown>({
       query: (file) => ({ url: 'api/restore', method: 'POST', body: file }),
       transformResponse: checked(restoreResponse, (body) => body),
-      invalidatesTags: ['makes', 'kitchen', 'factors', 'milk', 'milk-lines', 'cultures', 'methods'],
+      invalidatesTags: ['makes', 'kitchen', 'factors', 'milk', 'milk-lines', 'cultures', 'methods', 'days'],
     }),
     importDaybook: build.mutation<z.infer<typeof importResponse>, unknown>({
       query: (file) => ({ url: 'api/import', method: 'POST', body: file }),
@@ -200,6 +218,7 @@ export const api = createApi({
 export const {
   useKitchenQuery,
   useMakesQuery,
+  useDaysQuery,
   useMethodsQuery,
   useMakeQuery,
   useMilkRoomQuery,

@@ -12,6 +12,14 @@ export interface RegisterEntry {
   readonly kind: MovementKind | CultureChange['kind'];
 }
 
+/** A day that is going on, as the shelf and the clock line follow it. */
+export interface FollowedDay {
+  readonly id: string;
+  readonly next: Readonly<
+    Record<string, { readonly atMs: number; readonly cookId: string; readonly cook: string }>
+  >;
+}
+
 /** Forecasts of the makes under way, by make; the old one stays while the new one is computed. */
 interface LiveState {
   readonly forecasts: Readonly<Record<string, { readonly forecast: BandForecast; readonly atMs: number }>>;
@@ -20,6 +28,8 @@ interface LiveState {
   readonly failed: Readonly<Record<string, boolean>>;
   /** Counts how often somebody asked for another attempt. */
   readonly attempts: number;
+  /** The day that is going on: when and by whom its timetable has the next hands of each make. */
+  readonly day: FollowedDay | null;
   readonly wetHands: boolean;
   /** The server writes entries this page does not know: it must be loaded anew. */
   readonly outdated: boolean;
@@ -36,6 +46,7 @@ const initialState: LiveState = {
   working: {},
   failed: {},
   attempts: 0,
+  day: null,
   wetHands: false,
   outdated: false,
   draft: null,
@@ -47,6 +58,7 @@ export const liveSlice = createSlice({
   name: 'live',
   initialState,
   reducers: {
+    dayFollowed: (state, { payload }: PayloadAction<FollowedDay | null>) => ({ ...state, day: payload }),
     outdatedTurned: (state, { payload }: PayloadAction<boolean>) => ({ ...state, outdated: payload }),
     workStarted: (state, { payload }: PayloadAction<string>) => ({
       ...state,

@@ -49,7 +49,7 @@ function keepMakeNow(makeId: string): void {
   if (data) keepAnswer(`api/makes/${makeId}`, { events: data, now: new Date(now()).toISOString() });
 }
 
-type RegisterTag = 'milk' | 'milk-lines' | 'cultures' | 'factors' | 'methods';
+type RegisterTag = 'milk' | 'milk-lines' | 'cultures' | 'factors' | 'methods' | 'days';
 const staleSoon = new Set<RegisterTag>();
 let staleTimer: ReturnType<typeof setTimeout> | undefined;
 /** A file of milkings is thousands of entries at once: what they change is asked for again together. */
@@ -131,6 +131,8 @@ export function receiveEvent(event: StoredEvent): void {
     store.dispatch(api.util.invalidateTags(['kitchen', 'factors']));
   } else if (event.type === 'method-changed') {
     invalidateSoon(['methods']);
+  } else if (event.type === 'day-changed') {
+    invalidateSoon(['days']);
   } else if (event.type === 'milk-moved') {
     receiveMilk(event);
   } else if (event.type === 'culture-changed') {
@@ -256,6 +258,7 @@ export function renewOld(): void {
         'milk-lines',
         'cultures',
         'methods',
+        'days',
       ]),
     );
 }

@@ -7,13 +7,20 @@ import { liveOf, useLiveNow, type LiveMake } from './use-make.ts';
 export function useAllLive(): readonly LiveMake[] {
   const logs = useUnderWayLogs();
   const forecasts = useAppSelector((s) => s.live.forecasts);
+  const day = useAppSelector((s) => s.live.day);
   const nowMs = useLiveNow();
   return useMemo(
     () =>
       logs.flatMap(({ state }) => {
         const live = state && !state.finished ? forecasts[state.id] : undefined;
-        return state && live ? [liveOf(state, live.forecast, nowMs)] : [];
+        if (!state || !live) return [];
+        const make = liveOf(state, live.forecast, nowMs);
+        const planned = day?.next[state.id];
+        // The day has its own order: what may wait is not asked for before its turn.
+        return planned && make.next && planned.atMs > make.next.atMs
+          ? [{ ...make, next: { ...make.next, atMs: planned.atMs, mustAct: false } }]
+          : [make];
       }),
-    [logs, forecasts, nowMs],
+    [logs, forecasts, nowMs, day],
   );
 }

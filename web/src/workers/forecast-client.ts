@@ -5,10 +5,11 @@ import type {
   ButterWays,
   ButterWish,
   DayAnswer,
+  DayGoesOn,
   DayWish,
   LoggedEvent,
 } from '@morning-crock/core';
-import type { ForecastJob, ForecastWorker } from './forecast.worker.ts';
+import type { ForecastJob, ForecastWorker, GoingQuestion } from './forecast.worker.ts';
 import { lastingWorker } from './lasting.ts';
 
 /** What the worker was last told of each make. */
@@ -70,6 +71,11 @@ export function requestDay(
   tell: (share: number) => void,
 ): Promise<DayAnswer | null> {
   return ask((worker, proxy) => worker.layDay(key, wish, proxy(tell)));
+}
+
+/** What is left of a day that is going on; `null` when nothing is, or a newer question with the same key took its place. */
+export function requestGoOn(key: string, question: GoingQuestion): Promise<DayGoesOn | null> {
+  return ask((worker) => worker.goOn(key, question));
 }
 
 /** Stops the request of a key. */

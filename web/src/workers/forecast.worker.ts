@@ -7,7 +7,10 @@ import {
   stateOfPlan,
   type BackwardsInput,
   type BandForecast,
+  goOn,
   layingDay,
+  type DayGoesOn,
+  type GoingDay,
   type ButterWish,
   type DayWish,
   type LoggedEvent,
@@ -26,6 +29,14 @@ export type ForecastJob =
       readonly nowMs: number;
     }
   | { readonly kind: 'plan'; readonly makeId: string; readonly plan: MakePlan; readonly nowMs: number };
+
+/** A day that is going on, with the logs of its makes. */
+export type GoingQuestion = Omit<GoingDay, 'makes'> & {
+  readonly makes: readonly (Omit<GoingDay['makes'][number], 'state'> & {
+    readonly makeId: string;
+    readonly events: readonly LoggedEvent[];
+  })[];
+};
 
 /** The log of each make as it was last told: a day of a probe is not sent again for each reading. */
 const logs = new Map<string, readonly LoggedEvent[]>();
@@ -85,6 +96,20 @@ const forecastWorker = {
     inSlices(key, planningButter(wish), tell),
   /** Lays a day out, likewise. */
   layDay: (key: string, wish: DayWish, tell: (share: number) => void) => inSlices(key, layingDay(wish), tell),
+  /** What is left of a day that is going on; `null` when a newer question took its place or nothing is left. */
+  async goOn(key: string, { makes, ...day }: GoingQuestion): Promise<DayGoesOn | null> {
+    const mine = ++count;
+    newest.set(key, mine);
+    await breathe();
+    if (newest.get(key) !== mine) return null;
+    return goOn({
+      ...day,
+      makes: makes.flatMap(({ makeId, events, ...make }) => {
+        const state = foldMake(makeId, events);
+        return state ? [{ ...make, state }] : [];
+      }),
+    });
+  },
   cancel(key: string): void {
     newest.delete(key);
   },

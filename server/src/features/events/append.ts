@@ -2,6 +2,7 @@ import {
   beginsMake,
   EVENT_FACTS,
   faultOfFold,
+  foldDays,
   foldMake,
   isChange,
   isChurnStage,
@@ -43,6 +44,11 @@ async function checkAgainstStream(stream: StreamFacts, kitchenId: string, draft:
       draft.data.method.id !== draft.streamId
     )
       refuse('bad-input', 'data.method.id', 'is another identity than that of its stream');
+    if (draft.type === 'day-changed' && draft.data.kind === 'laid') {
+      const before = foldDays(await stream.only(['day-changed']))[0];
+      if (before && draft.data.day.version <= before.day.version)
+        refuse('laid-meanwhile', 'data.day.version', `is not after ${before.day.version}, which is stored`);
+    }
     return;
   }
   if (facts.begins) {

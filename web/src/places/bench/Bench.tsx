@@ -1,67 +1,45 @@
-import { formatMinutes, markBand } from '@morning-crock/core';
+import { formatMinutes } from '@morning-crock/core';
 import { Button } from '@mantine/core';
-import { useMemo, useState } from 'react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useKitchenQuery, useMakesQuery } from '../../data/api.ts';
 import { useNow } from '../../data/clock.ts';
+import { chosenCook } from '../../data/device.ts';
 import { attendedMake } from '../../data/attended.ts';
 import { useAppSelector } from '../../data/store.ts';
 import { useUnderWayIds } from '../../data/under-way.ts';
 import { useAllLive } from '../../data/use-all-live.ts';
 import type { LiveMake } from '../../data/use-make.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { CrockDrawing } from '../../parts/CrockDrawing.tsx';
-import { crockLook } from '../../parts/crock-look.ts';
-import { readyWords } from '../../parts/seen-words.ts';
 import { Thread } from '../../parts/Thread.tsx';
 import { completeStep } from '../../data/complete-step.ts';
 import './bench.css';
 
-/** Further off than this, what comes next is of another day. */
-const FAR_MS = 24 * 3_600_000;
+/** Nothing stands on the shelf before its forecast is there. */
+const Crock = lazy(async () => ({ default: (await import('./Crock.tsx')).Crock }));
+/** Only where a day is going on. */
+const BenchDay = lazy(async () => ({ default: (await import('./BenchDay.tsx')).BenchDay }));
 
 /** More crocks than these stand smaller. */
 const MANY = 4;
 
-/** What the tag on a crock says: the next moment as a band where it is one. */
-function tagOf(make: LiveMake, units: ReturnType<typeof useUnits>, nowMs: number): string {
-  const { state, forecast, next, safety } = make;
-  if (safety.verdict === 'over') return 'Do not taste';
-  if (state.current?.step.facts.sours && markBand(forecast, 'ready').p50 !== null)
-    return readyWords(state, forecast, units, nowMs);
-  if (!next) return 'all done';
-  if (next.atMs <= nowMs) return `${next.act}: now`;
-  return `${next.act} about ${units.time(next.atMs, nowMs)}`;
-}
-
-function Crock({ make, nowMs }: { readonly make: LiveMake; readonly nowMs: number }) {
-  const units = useUnits();
-  const look = crockLook(make.state, make.forecast.point, make.safety, nowMs);
-  const far = make.next !== null && make.next.atMs - nowMs > FAR_MS;
-  return (
-    <Link to={`/makes/${make.state.id}`} className={far ? 'crock-link far' : 'crock-link'}>
-      <CrockDrawing {...look} />
-      <span className="tag">
-        <span className="tag-name">
-          {make.state.tags.length > 0 && <span className="number">{make.state.tags.join('·')} </span>}
-          {make.state.plan.name}
-        </span>
-        <span className={make.safety.verdict === 'over' ? 'danger' : 'quiet'}>
-          {tagOf(make, units, nowMs)}
-        </span>
-      </span>
-    </Link>
-  );
-}
-
 /** The one thing to do now, or the next one to come. */
 function NowPanel(props: { readonly makes: readonly LiveMake[]; readonly nowMs: number }) {
   const { makes, nowMs } = props;
+  const day = useAppSelector((s) => s.live.day);
+  const me = chosenCook();
+  /** Somebody else's hands, by the day's timetable. */
+  const others = (id: string): string | null => {
+    const planned = day?.next[id];
+    return planned && me !== null && planned.cookId !== me ? planned.cook : null;
+  };
   const units = useUnits();
   const [later, setLater] = useState<ReadonlySet<string>>(new Set());
   const ranked = makes
     .flatMap((make) => (make.next ? [{ id: make.state.id, make, next: make.next }] : []))
-    .sort((a, b) => a.next.atMs - b.next.atMs);
+    .sort(
+      (a, b) => Number(others(a.id) !== null) - Number(others(b.id) !== null) || a.next.atMs - b.next.atMs,
+    );
   const chosen = ranked.find((r) => !later.has(`${r.id}${r.next.act}`)) ?? ranked[0];
   const putOff = (): void => {
     if (chosen) setLater(new Set([...later, `${chosen.id}${chosen.next.act}`]));
@@ -91,6 +69,7 @@ function NowPanel(props: { readonly makes: readonly LiveMake[]; readonly nowMs: 
       <p className="big">{next.act}</p>
       <p>
         <strong>{state.plan.name}.</strong> {doing}
+        {others(state.id) !== null && <> {others(state.id)} does this.</>}
       </p>
       {due ? (
         <Button className="great" h={72} onClick={() => void completeStep(state)}>
@@ -124,6 +103,7 @@ export function Bench() {
   const attended = makes.map((make) => attendedMake(make, nowMs));
   const ids = useUnderWayIds();
   const failed = useAppSelector((s) => s.live.failed);
+  const day = useAppSelector((s) => s.live.day);
   const { data: kitchen } = useKitchenQuery();
   const list = useMakesQuery();
   const again = useMemo(() => {
@@ -144,9 +124,11 @@ export function Bench() {
           </p>
         )}
         <div className={makes.length > MANY ? 'shelf many' : 'shelf'}>
-          {makes.map((make) => (
-            <Crock key={make.state.id} make={make} nowMs={nowMs} />
-          ))}
+          <Suspense>
+            {makes.map((make) => (
+              <Crock key={make.state.id} make={make} nowMs={nowMs} />
+            ))}
+          </Suspense>
           {ids
             .filter((id) => !attended.some((a) => a.id === id))
             .map((id) =>
@@ -177,6 +159,11 @@ export function Bench() {
             </Button>
           ))}
         </div>
+        {day && (
+          <Suspense>
+            <BenchDay makes={attended} nowMs={nowMs} />
+          </Suspense>
+        )}
         {attended.length > 0 && <Thread makes={attended} nowMs={nowMs} />}
       </div>
       <NowPanel makes={makes} nowMs={nowMs} />

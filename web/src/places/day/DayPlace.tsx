@@ -1,273 +1,249 @@
 import '../../parts/form-styles.ts';
 import {
-  dayNeeds,
+  clockTime,
+  eveningList,
   formatMinutes,
-  instantOfLocal,
-  litresOfMass,
-  localDate,
-  massOfLitresKg,
+  milkFromLots,
   plannedOf,
-  planOfMethod,
-  PRODUCTS,
+  productOf,
   stateOfPlan,
-  type DayAnswer,
+  washingUp,
+  type WayOut,
 } from '@morning-crock/core';
-import type { Method } from '@morning-crock/core/contract';
-import { Button, NativeSelect, Progress } from '@mantine/core';
-import { useEffect, useMemo, useState } from 'react';
+import { Button, NativeSelect, Progress, TextInput } from '@mantine/core';
+import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { ulid } from 'ulid';
-import { now } from '../../data/clock.ts';
+import { now, useNow } from '../../data/clock.ts';
+import { goingOf } from '../../data/going-day.ts';
 import { refusalOf } from '../../data/refusal-of.ts';
 import { record } from '../../data/store.ts';
-import { useMethods } from '../../data/use-methods.ts';
-import { useUnits } from '../../data/use-units.ts';
-import { AmountField, useAsTyped } from '../../parts/AmountField.tsx';
-import { ClockField } from '../../parts/ClockField.tsx';
+import { useUnderWayIds } from '../../data/under-way.ts';
+import { useDays } from '../../data/use-days.ts';
+import { useKitchen, useUnits } from '../../data/use-units.ts';
 import { DayTimeFields, useDayTime } from '../../parts/DayTime.tsx';
-import { cancelForecast, requestDay, requestForecast } from '../../workers/forecast-client.ts';
+import { requestForecast } from '../../workers/forecast-client.ts';
+import { DayBlock } from './DayBlock.tsx';
+import { DayLists } from './DayLists.tsx';
+import { DayMakes } from './DayMakes.tsx';
 import { DayPicture } from './DayPicture.tsx';
-import { useDayDraft, type DayDraft } from './day-draft.ts';
-import { whyWords } from './why-words.ts';
+import { DayPours } from './DayPours.tsx';
+import { DayWishes } from './DayWishes.tsx';
+import { GoingPanel } from './GoingPanel.tsx';
+import { KeptDays } from './KeptDays.tsx';
+import { draftOf, useDayDraft, type DayDraft } from './day-draft.ts';
+import { useDayPlan } from './use-day-plan.ts';
 import './day.css';
 
 const MINUTE_MS = 60_000;
-const KEY = 'day';
-/** Of what an amount is taken to be: near enough for a wish. */
-const MILK = { fatFraction: 0.038, proteinFraction: 0.033, lactoseFraction: 0.047, ashFraction: 0.007 };
-const MOST_LITRES = 60;
-const MOST_MAKES = 16;
+const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
 
-interface Asked {
-  readonly id: string;
-  readonly name: string;
-  readonly method: Method;
-  readonly litres: number;
-  readonly by: string;
-}
-
-/** Makes of one name are told apart by a number. */
-function asked(draft: DayDraft, methods: ReadonlyMap<string, Method>): Asked[] {
-  const seen = new Map<string, number>();
-  return draft.makes.flatMap(({ id, methodId, litres, by }) => {
-    const method = methods.get(methodId);
-    if (!method) return [];
-    const { label } = PRODUCTS[method.product];
-    const count = (seen.get(label) ?? 0) + 1;
-    seen.set(label, count);
-    return [{ id, name: count === 1 ? label : `${label} ${count}`, method, litres, by }];
-  });
-}
-
-/** Several makes in one timetable: whose hands when, what waits, and why it cannot be when it cannot. */
+/** Several makes in one timetable: where their milk comes from, whose hands when, and the day as it goes on. */
 export function DayPlace() {
-  const { shown, kitchen, known } = useMethods();
   const units = useUnits();
-  const asTyped = useAsTyped('volume');
+  const kitchen = useKitchen();
   const navigate = useNavigate();
+  const nowMs = useNow(MINUTE_MS);
   const [draft, setDraft] = useDayDraft();
-  const [methodId, setMethodId] = useState('yogurt');
-  /** What was laid out last, and for what it was asked. */
-  const [laid, setLaid] = useState<{ readonly wish: string; readonly answer: DayAnswer } | null>(null);
-  const [share, setShare] = useState<number | null>(null);
-  const [fault, setFault] = useState<string | null>(null);
   const [starting, setStarting] = useState(false);
+  const [by, setBy] = useState<'make' | 'who'>('make');
+  const [chosen, setChosen] = useState<string | null>(null);
   const [first] = useState(() => Math.ceil(now() / (5 * MINUTE_MS)) * 5 * MINUTE_MS);
   const at = useDayTime(first);
   const zeroMs = at.atMs;
-  const makes = useMemo(
-    () => asked(draft, new Map(shown.map(({ id, method }) => [id, method]))),
-    [draft, shown],
-  );
-  const needs = useMemo(
-    () => (Number.isNaN(zeroMs) ? [] : dayNeeds(makes, kitchen, new Date(zeroMs).toISOString())),
-    [makes, kitchen, zeroMs],
-  );
-  const { days } = draft;
-  /** The next time it is that time, min from the zero. */
-  const minuteOf = (by: string): number | null => {
-    if (!/^\d\d:\d\d$/.test(by)) return null;
-    const today = instantOfLocal(kitchen.site.zone, localDate(kitchen.site.zone, zeroMs), by);
-    const ms = today > zeroMs ? today : today + 24 * 60 * MINUTE_MS;
-    return Math.round((ms - zeroMs) / MINUTE_MS);
-  };
-  const wish = JSON.stringify([
-    makes.map(({ id, method, litres, by }) => [id, method.id, method.version, litres, by]),
-    days,
-    zeroMs,
-  ]);
-  const answer = laid?.answer ?? null;
-  /** What is shown is what is asked: only that can be begun. */
-  const current = laid?.wish === wish;
-  useEffect(() => {
-    if (!known || makes.length === 0 || Number.isNaN(zeroMs)) {
-      setLaid(null);
-      return;
-    }
-    let wanted = true;
-    setShare(0);
-    setFault(null);
-    requestDay(
-      KEY,
-      {
-        kitchen,
-        zeroMs,
-        days,
-        makes: makes.map(({ id, name, method, litres, by }) => ({
-          id,
-          name,
-          method,
-          litres,
-          by: minuteOf(by),
-        })),
-      },
-      (done) => {
-        if (wanted) setShare(done);
-      },
-    ).then(
-      (found) => {
-        if (!wanted || !found) return;
-        setLaid({ wish, answer: found });
-        setShare(null);
-      },
-      () => {
-        if (!wanted) return;
-        setShare(null);
-        setLaid(null);
-        setFault('The day cannot be worked out on this device now. What you put together is kept.');
-      },
-    );
-    return () => {
-      wanted = false;
-    };
-    // What is asked decides; the lists it is made of are new at each look.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [wish, known, kitchen]);
-  const add = (): void =>
+  const plan = useDayPlan(draft, zeroMs);
+  const { makes, answer, current, pours, fault, setFault } = plan;
+  const days = useDays();
+  const going = goingOf(days, new Set(useUnderWayIds()), nowMs);
+  const nameOf = (id: string): string =>
+    makes.find((make) => make.id === id)?.name ?? (plan.chores.some((c) => c.id === id) ? 'Milk room' : '');
+  const timeOf = (minute: number): string => units.time(zeroMs + minute * MINUTE_MS, zeroMs);
+  const changeMake = (
+    id: string,
+    to: (make: DayDraft['makes'][number]) => Partial<DayDraft['makes'][number]>,
+  ) =>
     setDraft({
       ...draft,
-      makes: [...draft.makes, { id: ulid(), methodId, litres: 2, by: '' }],
+      makes: draft.makes.map((make) => (make.id === id ? { ...make, ...to(make) } : make)),
     });
-  const change = (id: string, to: Partial<DayDraft['makes'][number]>): void =>
-    setDraft({ ...draft, makes: draft.makes.map((make) => (make.id === id ? { ...make, ...to } : make)) });
+  const move = (make: string, step: string, minute: number): void => {
+    setChosen(`${make} ${step}`);
+    changeMake(make, ({ fixed }) => ({ fixed: { ...fixed, [step]: Math.round(minute) } }));
+  };
+  const out = (want: string, way: WayOut): void => {
+    if (way.way === 'less') changeMake(want, () => ({ litres: way.litres }));
+    if (way.way === 'skim')
+      setDraft({
+        ...draft,
+        skims: [...draft.skims, { lotId: way.lotId, at: new Date(way.atMs).toISOString() }],
+      });
+  };
+  /** The day as a document of the log. */
+  const doc = (
+    over: { readonly begunAt: string | null; readonly ids: ReadonlyMap<string, string> },
+    version: number,
+  ) => ({
+    name: draft.name.trim() === '' ? 'Day' : draft.name.trim(),
+    version,
+    zeroAt: new Date(zeroMs).toISOString(),
+    days: draft.days,
+    makes: plan.wishMakes.map(({ id, name, method, litres, by: wished, fixed, who }) => ({
+      id,
+      name,
+      methodId: method.id,
+      litres,
+      by: wished,
+      fixed: { ...fixed },
+      who: { ...who },
+      makeId: over.ids.get(id) ?? null,
+    })),
+    keptFree: plan.kept.map((kept) => ({ ...kept })),
+    skims: draft.skims,
+    every: over.begunAt === null ? draft.every : null,
+    begunAt: over.begunAt,
+    slots: answer?.fits
+      ? answer.hands.map(({ make, step, title, cookId, from, to }) => ({
+          make,
+          task: step,
+          title,
+          cook: cookId,
+          from,
+          to,
+        }))
+      : [],
+    moved: [],
+    because: '',
+    broken: 0,
+  });
+  async function keep(): Promise<void> {
+    const before = days.find(({ id, day }) => id === draft.from && day.begunAt === null);
+    const id = before?.id ?? ulid();
+    const refused = await refusalOf(
+      await record(id, 'day-changed', {
+        kind: 'laid',
+        day: doc({ begunAt: null, ids: new Map() }, (before?.day.version ?? 0) + 1),
+      }),
+    );
+    if (refused !== null) setFault(refused);
+    else setDraft({ ...draft, from: id });
+  }
   async function begin(): Promise<void> {
     if (!answer?.fits || !current) return;
     setStarting(true);
     setFault(null);
+    const ids = new Map<string, string>();
     let left = draft;
-    for (const { id: own, name, method, litres } of makes) {
-      const first = answer.hands.find((h) => h.make === own);
-      const startMs = zeroMs + (first?.from ?? 0) * MINUTE_MS;
+    for (const { id: own, name } of makes) {
+      const hands = answer.hands.find((h) => h.make === own);
+      const startMs = zeroMs + (hands?.from ?? 0) * MINUTE_MS;
       const id = ulid();
-      const plan = {
-        ...planOfMethod(method, kitchen, new Date(startMs).toISOString(), litres),
-        name,
-      };
-      const refused = await refusalOf(await record(id, 'make-started', { plan }));
+      const made = { ...plan.plans.get(own)!, name, startAt: new Date(startMs).toISOString() };
+      const from = pours?.allocation.wants.find(({ want }) => want.id === own)?.from ?? [];
+      const { takes } = productOf(made);
+      // What comes of a skimming has no lot yet: it is chosen when it is poured.
+      const whole = from.length > 0 && from.every(({ lotId }) => !pours?.readyMs.has(lotId));
+      const enough = pours?.allocation.wants.find(({ want }) => want.id === own)?.shortKg === 0;
+      const milk =
+        whole && enough && (takes === 'milk' || takes === 'cream')
+          ? milkFromLots(made.milk, plan.room.lots, from, takes, startMs)
+          : null;
+      const started = milk ? { ...made, milk } : made;
+      const refused = await refusalOf(await record(id, 'make-started', { plan: started }));
       if (refused !== null) {
         setFault(`${name}: ${refused}`);
         setStarting(false);
         return;
       }
+      ids.set(own, id);
       // What is begun is not begun again, should the next one be refused.
       left = { ...left, makes: left.makes.filter((make) => make.id !== own) };
       setDraft(left);
       const forecast = await requestForecast(`planned ${id}`, {
         kind: 'plan',
         makeId: id,
-        plan,
+        plan: started,
         nowMs: startMs,
       }).catch(() => null);
-      if (forecast) await record(id, 'planned', { forecast: plannedOf(stateOfPlan(plan), forecast) });
+      if (forecast) await record(id, 'planned', { forecast: plannedOf(stateOfPlan(started), forecast) });
     }
+    await record(ulid(), 'day-changed', {
+      kind: 'laid',
+      day: doc({ begunAt: new Date(now()).toISOString(), ids }, 1),
+    });
+    setDraft({ ...left, skims: [], freeHours: [], from: null });
     await navigate('/');
   }
-  const timeOf = (minute: number): string => units.time(zeroMs + minute * MINUTE_MS, zeroMs);
-  const nameOf = (id: string): string => makes.find((make) => make.id === id)?.name ?? '';
+  const block = answer?.fits ? answer.hands.find((h) => `${h.make} ${h.step}` === chosen) : undefined;
+  const blockMake = draft.makes.find(({ id }) => id === block?.make);
+  const fixed = new Set(
+    draft.makes.flatMap(({ id, fixed: own }) => Object.keys(own).map((step) => `${id} ${step}`)),
+  );
+  const missing = [...new Set((pours?.allocation.wants ?? []).map(({ want }) => want.sort))].flatMap(
+    (sort) => {
+      const litres = (pours?.allocation.wants ?? [])
+        .filter(({ want, shortKg }) => want.sort === sort && shortKg > 0)
+        .reduce((sum, { shortKg }) => sum + shortKg / 1.03, 0);
+      return litres > 0 ? [{ sort, litres: Math.ceil(litres * 10) / 10 }] : [];
+    },
+  );
   return (
     <div className="day">
       <div className="make-head">
         <h1>Day</h1>
         <span className="quiet">Several makes, one timetable</span>
       </div>
+      {going && <GoingPanel going={going} nowMs={nowMs} />}
       <div className="day-parts">
         <section className="column" aria-label="What is made">
+          <KeptDays
+            days={days.filter(({ id }) => id !== going?.id)}
+            room={plan.room}
+            nowMs={nowMs}
+            onTake={({ id, day }) => setDraft(draftOf(id, day, (ms) => clockTime(kitchen.site.zone, ms)))}
+          />
+          <TextInput
+            label="What the day is called"
+            value={draft.name}
+            maxLength={80}
+            onChange={(event) => setDraft({ ...draft, name: event.currentTarget.value })}
+          />
           <DayTimeFields at={at} dayLabel="Begin on" timeLabel="at" />
           <NativeSelect
             label="Within"
-            value={String(days)}
+            value={String(draft.days)}
             data={[1, 2, 3, 4].map((n) => ({ value: String(n), label: n === 1 ? 'one day' : `${n} days` }))}
             onChange={(event) => setDraft({ ...draft, days: Number(event.currentTarget.value) })}
           />
-          <ul className="bare column" aria-label="Makes of the day">
-            {makes.map(({ id, name, method, litres, by }) => (
-              <li key={id} className="day-make">
-                <div className="row">
-                  <span className="grows">
-                    <strong>{name}</strong> <span className="quiet">{method.name}</span>
-                  </span>
-                  <Button
-                    variant="default"
-                    aria-label={`${name}: take out`}
-                    onClick={() => setDraft({ ...draft, makes: draft.makes.filter((m) => m.id !== id) })}
-                  >
-                    ×
-                  </Button>
-                </div>
-                <div className="row">
-                  <AmountField
-                    label={`How much, ${name}`}
-                    of={MILK}
-                    by="volume"
-                    amount={asTyped(massOfLitresKg(litres, MILK), MILK)}
-                    check={(kg) =>
-                      litresOfMass(kg, MILK) > MOST_LITRES
-                        ? `That is more than ${units.volume(MOST_LITRES)}.`
-                        : null
-                    }
-                    onAmount={(amount) => {
-                      if (amount)
-                        change(id, { litres: Math.round(litresOfMass(amount.massKg, MILK) * 1000) / 1000 });
-                    }}
-                  />
-                  <ClockField
-                    label={`${name} done by; empty no matter when`}
-                    shown="Done by"
-                    value={by}
-                    onValue={(value) => change(id, { by: value })}
-                  />
-                </div>
-              </li>
-            ))}
-          </ul>
-          <div className="row wide">
-            <NativeSelect
-              label="Another"
-              value={methodId}
-              data={shown.map(({ id, method }) => ({
-                value: id,
-                label: `${PRODUCTS[method.product].label}: ${method.name}`,
-              }))}
-              onChange={(event) => setMethodId(event.currentTarget.value)}
-            />
-            <Button variant="default" h={48} disabled={makes.length >= MOST_MAKES} onClick={add}>
-              Put it in
-            </Button>
-          </div>
+          <DayMakes draft={draft} setDraft={setDraft} plan={plan} zeroMs={zeroMs} />
+          <DayWishes draft={draft} setDraft={setDraft} answer={answer} />
+          {makes.length > 0 && (
+            <div className="row wide">
+              <NativeSelect
+                label="It proposes itself"
+                value={draft.every === null ? '' : String(draft.every)}
+                data={[
+                  { value: '', label: 'never' },
+                  ...WEEKDAYS.map((name, n) => ({ value: String(n), label: `every ${name}` })),
+                ]}
+                onChange={(event) =>
+                  setDraft({
+                    ...draft,
+                    every: event.currentTarget.value === '' ? null : Number(event.currentTarget.value),
+                  })
+                }
+              />
+              <Button variant="default" h={48} disabled={Number.isNaN(zeroMs)} onClick={() => void keep()}>
+                Keep this day
+              </Button>
+            </div>
+          )}
         </section>
-        <section className="column" aria-label="The timetable" aria-busy={share !== null}>
-          {share !== null && (
+        <section className="column" aria-label="The timetable" aria-busy={plan.share !== null}>
+          {plan.share !== null && (
             <div className="row">
               <span className="quiet">Working out the day …</span>
-              <Progress value={share * 100} aria-label="Laying the day out" className="grows" />
-              <Button
-                variant="default"
-                onClick={() => {
-                  cancelForecast(KEY);
-                  setShare(null);
-                  setFault('Stopped. Change anything, and the day is worked out anew.');
-                }}
-              >
+              <Progress value={plan.share * 100} aria-label="Laying the day out" className="grows" />
+              <Button variant="default" onClick={plan.stop}>
                 Stop
               </Button>
             </div>
@@ -280,7 +256,7 @@ export function DayPlace() {
           )}
           {makes.length === 0 && (
             <p className="quiet">
-              Put in what you want to make: the hands, the waits and the night are laid out.
+              Put in what you want to make: the milk, the hands, the waits and the night are laid out.
             </p>
           )}
           {answer && !answer.fits && makes.length > 0 && (
@@ -312,55 +288,156 @@ export function DayPlace() {
                   Begin this day
                 </Button>
               </div>
-              <section aria-label="Have ready">
-                <h2>Have ready</h2>
-                <ul className="bare day-needs">
-                  {needs.map((need) => (
-                    <li key={need.what}>
-                      <span className="number">
-                        {'litres' in need
-                          ? units.volume(need.litres)
-                          : need.massKg === null
-                            ? 'as the packet says'
-                            : units.mass(need.massKg)}
-                      </span>{' '}
-                      {need.what.charAt(0).toLowerCase() + need.what.slice(1)}{' '}
-                      <span className="quiet">{need.of.join(', ')}</span>
-                    </li>
-                  ))}
-                </ul>
-              </section>
-              <DayPicture makes={makes} hands={answer.hands} zeroMs={zeroMs} finish={answer.finish} />
+              <p className="quiet">
+                {answer.robustness.clashing === 0
+                  ? `On all of ${answer.robustness.days} simulated days nothing waited longer than it may`
+                  : `On ${answer.robustness.clashing} of ${answer.robustness.days} simulated days something waited longer than it may, most often ${
+                      answer.hands.find(
+                        (h) =>
+                          h.make === answer.robustness.worst?.make && h.step === answer.robustness.worst.task,
+                      )?.title ?? ''
+                    }, ${nameOf(answer.robustness.worst?.make ?? '')}`}
+                ; done mostly {timeOf(answer.robustness.finish[0])} to {timeOf(answer.robustness.finish[1])}.
+              </p>
+            </>
+          )}
+          {pours && makes.length > 0 && pours.allocation.wants.length > 0 && (
+            <DayPours pours={pours} nowMs={zeroMs} onWay={out} />
+          )}
+          {draft.skims.length > 0 && (
+            <ul className="bare" aria-label="Skimmed for it">
+              {plan.chores.map(({ id, title, at: minute }) => (
+                <li key={id} className="row">
+                  <span className="grows">
+                    {title} at <span className="number">{timeOf(minute)}</span>
+                  </span>
+                  <Button
+                    variant="default"
+                    onClick={() =>
+                      setDraft({ ...draft, skims: draft.skims.filter(({ lotId }) => lotId !== id) })
+                    }
+                  >
+                    Do not skim it
+                  </Button>
+                </li>
+              ))}
+            </ul>
+          )}
+          {answer?.fits && makes.length > 0 && (
+            <>
+              <div className="row">
+                <h2 className="grows">Timetable</h2>
+                {(['make', 'who'] as const).map((way) => (
+                  <Button
+                    key={way}
+                    variant={by === way ? 'filled' : 'default'}
+                    aria-pressed={by === way}
+                    onClick={() => setBy(way)}
+                  >
+                    {way === 'make' ? 'By make' : 'By hands and things'}
+                  </Button>
+                ))}
+              </div>
+              <DayPicture
+                makes={[...makes, ...plan.chores.map(({ id }) => ({ id, name: 'Milk room' }))]}
+                hands={answer.hands}
+                washing={washingUp(answer.hands)}
+                zeroMs={zeroMs}
+                finish={answer.finish}
+                kept={plan.kept}
+                by={by}
+                chosen={chosen}
+                fixed={fixed}
+                onChoose={(key) => setChosen(key === chosen ? null : key)}
+                onMove={move}
+              />
+              {block && (
+                <DayBlock
+                  block={block}
+                  hands={answer.hands}
+                  nameOf={nameOf}
+                  timeOf={timeOf}
+                  fixed={fixed.has(`${block.make} ${block.step}`)}
+                  who={blockMake?.who[block.step] ?? ''}
+                  onMove={(minute) => move(block.make, block.step, minute)}
+                  onFree={() =>
+                    changeMake(block.make, ({ fixed: own }) => ({
+                      fixed: Object.fromEntries(Object.entries(own).filter(([step]) => step !== block.step)),
+                    }))
+                  }
+                  onWho={(cook) =>
+                    changeMake(block.make, ({ who }) => ({
+                      who:
+                        cook === ''
+                          ? Object.fromEntries(Object.entries(who).filter(([step]) => step !== block.step))
+                          : { ...who, [block.step]: cook },
+                    }))
+                  }
+                />
+              )}
               <ol className="bare day-list" aria-label="By the clock">
                 {answer.hands.map((h) => (
-                  <li key={`${h.make} ${h.step}`}>
-                    <span className="number">{units.time(zeroMs + h.from * MINUTE_MS, zeroMs)}</span>
-                    <details>
-                      <summary>
-                        {h.title} <span className="quiet">{nameOf(h.make)}</span>
-                      </summary>
-                      <span className="quiet">{whyWords(h.why, answer.hands, nameOf, timeOf)}</span>
-                    </details>
+                  <li
+                    key={`${h.make} ${h.step}`}
+                    className={chosen === `${h.make} ${h.step}` ? 'chosen' : ''}
+                  >
+                    <span className="number">{timeOf(h.from)}</span>
+                    <button
+                      type="button"
+                      className="plain"
+                      aria-pressed={chosen === `${h.make} ${h.step}`}
+                      onClick={() => setChosen(`${h.make} ${h.step}`)}
+                    >
+                      {h.title} <span className="quiet">{nameOf(h.make)}</span>
+                    </button>
                     <span className="quiet">
                       {formatMinutes(h.to - h.from)}
                       {kitchen.cooks.length > 1 && `, ${h.cook}`}
+                      {fixed.has(`${h.make} ${h.step}`) && ', fixed'}
                     </span>
                   </li>
                 ))}
               </ol>
               {answer.after.length > 0 && (
                 <ul className="bare" aria-label="Goes on after these days">
-                  {answer.after.map(({ make, title, at: minute }) => (
-                    <li key={make}>
-                      {nameOf(make)} goes on: {title.toLowerCase()} about{' '}
-                      <span className="number">{units.time(zeroMs + minute * MINUTE_MS, zeroMs)}</span>
-                    </li>
-                  ))}
+                  {answer.after
+                    .filter((tail, n, all) => all.findIndex(({ make }) => make === tail.make) === n)
+                    .map(({ make, title, at: minute }) => (
+                      <li key={make}>
+                        {nameOf(make)} goes on: {title.toLowerCase()} about{' '}
+                        <span className="number">{timeOf(minute)}</span>
+                      </li>
+                    ))}
                 </ul>
               )}
+              <DayLists
+                name={draft.name}
+                evening={eveningList([...plan.plans.values()], answer.hands, kitchen)}
+                needs={plan.needs}
+                missing={missing}
+                hands={answer.hands}
+                moments={() => [
+                  ...answer.hands.map((h) => ({
+                    id: `${h.make}-${h.step}@morning-crock`,
+                    title: `${h.title}, ${nameOf(h.make)}`,
+                    atMs: zeroMs + h.from * MINUTE_MS,
+                    minutes: h.to - h.from,
+                  })),
+                  ...answer.after.map(({ make, title, at: minute }, n) => ({
+                    id: `${make}-after-${n}@morning-crock`,
+                    title: `${title}, ${nameOf(make)}`,
+                    atMs: zeroMs + minute * MINUTE_MS,
+                    minutes: 10,
+                  })),
+                ]}
+                nameOf={nameOf}
+                timeOf={timeOf}
+                nowMs={nowMs}
+              />
               <p className="quiet">
-                By the middle of each forecast: estimates. Milk is not taken from the milk room yet; choose it
-                at each pouring. <Link to="/kitchen/people">Sleep and absences</Link> are kept free.
+                By the middle of each forecast: estimates.{' '}
+                <Link to="/kitchen/people">Sleep and absences</Link> are kept free. The washing up of pots is
+                fitted into the waits.
               </p>
             </>
           )}

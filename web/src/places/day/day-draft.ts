@@ -1,29 +1,55 @@
 import { useState } from 'react';
+import { dayDoc, type DayDoc } from '@morning-crock/core/contract';
 import * as z from 'zod';
+
+const DAY_MS = 86_400_000;
+const of = dayDoc.shape;
+const make = of.makes.element;
+
+/** A wish for hours of one's own, as typed: every one of the days from one time to another. */
+const freeHours = z.object({ id: z.string(), from: z.string(), to: z.string() });
 
 /** What is put together for a day and not begun: kept on this device until it is. */
 const dayDraft = z.object({
+  name: of.name,
   makes: z
     .array(
       z.object({
         id: z.string(),
-        methodId: z.string(),
-        litres: z.number().positive().max(60),
+        methodId: make.shape.methodId,
+        litres: make.shape.litres,
         /** Wished to be done by this time of the day, "18:00"; empty no matter when. */
         by: z.string(),
+        /** On which of the days, 0 the first. */
+        byDay: z.number().int().min(0).max(3).default(0),
+        fixed: make.shape.fixed.default({}),
+        who: make.shape.who.default({}),
       }),
     )
     .max(16),
-  days: z.number().int().min(1).max(4),
+  days: of.days,
+  freeHours: z.array(freeHours).max(4).default([]),
+  skims: of.skims.default([]),
+  every: of.every.default(null),
+  /** The kept day it was taken from. */
+  from: z.string().nullable().default(null),
 });
 export type DayDraft = z.infer<typeof dayDraft>;
 
 const KEY = 'day-draft';
-const EMPTY: DayDraft = { makes: [], days: 3 };
+const EMPTY: DayDraft = {
+  name: 'Day',
+  makes: [],
+  days: 3,
+  freeHours: [],
+  skims: [],
+  every: null,
+  from: null,
+};
 
 function kept(): DayDraft {
   try {
-    return dayDraft.parse(JSON.parse(localStorage.getItem(KEY) ?? ''));
+    return dayDraft.parse({ name: 'Day', ...JSON.parse(localStorage.getItem(KEY) ?? '') });
   } catch {
     return EMPTY;
   }
@@ -41,4 +67,32 @@ export function useDayDraft(): readonly [DayDraft, (next: DayDraft) => void] {
     }
   };
   return [draft, set];
+}
+
+/** A kept day as a draft again. @param clock tells an instant's time of day */
+export function draftOf(id: string, day: DayDoc, clock: (ms: number) => string): DayDraft {
+  const zeroMs = Date.parse(day.zeroAt);
+  const at = (minute: number): number => zeroMs + minute * 60_000;
+  const seen = new Set<string>();
+  return {
+    name: day.name,
+    days: day.days,
+    every: day.every,
+    from: id,
+    skims: [],
+    makes: day.makes.map(({ id: own, methodId, litres, by, fixed, who }) => ({
+      id: own,
+      methodId,
+      litres,
+      fixed,
+      who,
+      by: by === null ? '' : clock(at(by)),
+      byDay: by === null ? 0 : Math.min(3, Math.max(0, Math.floor((at(by) - zeroMs) / DAY_MS))),
+    })),
+    freeHours: day.keptFree.flatMap(({ id: own, title, from, to }) => {
+      if (seen.has(title)) return [];
+      seen.add(title);
+      return [{ id: own, from: clock(at(from)), to: clock(at(to)) }];
+    }),
+  };
 }

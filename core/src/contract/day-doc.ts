@@ -1,0 +1,77 @@
+import * as z from 'zod';
+import { instant, shortName, text, ulid } from './quantities.ts';
+import { methodId } from './method-doc.ts';
+import { stepRef } from './methods.ts';
+
+/** Minutes from the day's zero. */
+const minute = z.number().int().min(-1440).max(8640);
+const DAYS_MOST = 4;
+/** A make in a day, or a skimming. */
+const inDay = z.union([ulid, text(60)]);
+
+/** A make as it stands in a day. */
+export const dayMake = z.strictObject({
+  id: ulid,
+  name: shortName,
+  methodId,
+  litres: z.number().min(0.1, 'is less than 0.1 L').max(60, 'is more than 60 L'),
+  /** Wished to be done by then; `null` no matter when. */
+  by: minute.nullable(),
+  /** When a step's hands must begin, by step. */
+  fixed: z.record(stepRef, minute),
+  /** Which cook does it, by step. */
+  who: z.record(stepRef, ulid),
+  /** The make it became; `null` until the day is begun. */
+  makeId: ulid.nullable(),
+});
+
+/** Hours wished free. */
+export const keptFree = z
+  .strictObject({ id: ulid, title: shortName, from: minute, to: minute, cook: ulid.nullable() })
+  .refine(({ from, to }) => from < to, { error: 'ends before it begins', path: ['to'] });
+
+/** Hands of a day, where they were laid. */
+export const daySlot = z.strictObject({
+  make: inDay,
+  task: text(60),
+  title: shortName,
+  cook: ulid,
+  from: minute,
+  to: minute,
+});
+export type DaySlotDoc = z.infer<typeof daySlot>;
+
+/** A day, or several, as somebody put it together: kept, or going on. */
+export const dayDoc = z.strictObject({
+  name: shortName,
+  /** Each laying out has the next one: of two tablets at once the second is refused. */
+  version: z.number().int().min(1).max(100_000),
+  zeroAt: instant,
+  days: z.number().int().min(1).max(DAYS_MOST),
+  makes: z.array(dayMake).min(1, 'has nothing to make').max(16, 'is more than sixteen makes'),
+  keptFree: z.array(keptFree).max(24),
+  skims: z.array(z.strictObject({ lotId: ulid, at: instant })).max(8),
+  /** It proposes itself on this weekday, 0 Sunday; `null` it does not. */
+  every: z.number().int().min(0).max(6).nullable(),
+  /** `null` while it is only kept. */
+  begunAt: instant.nullable(),
+  slots: z.array(daySlot).max(400),
+  /** What the last laying out anew put elsewhere, and why. */
+  moved: z.array(z.strictObject({ make: inDay, task: text(60), was: minute, now: minute })).max(400),
+  because: text(200),
+  /** Minutes by which what may not wait does wait. */
+  broken: z.number().min(0).max(100_000),
+});
+export type DayDoc = z.infer<typeof dayDoc>;
+
+/** What happens to a day. */
+export const dayChange = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('laid'), day: dayDoc }),
+  /** Over, or no longer wanted. */
+  z.strictObject({ kind: z.literal('dropped') }),
+]);
+
+/** A day as the log leaves it. */
+export const keptDay = z.strictObject({ id: ulid, at: instant, day: dayDoc });
+export type KeptDay = z.infer<typeof keptDay>;
+export const daysResponse = z.strictObject({ days: z.array(keptDay) });

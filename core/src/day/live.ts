@@ -1,0 +1,65 @@
+import type { KitchenSettings } from '../contract/index.ts';
+import type { MakeState } from '../make/index.ts';
+import { dayProblem, leftOf } from './from-makes.ts';
+import { handsOf, type DayHands } from './hands.ts';
+import { withoutKept, type KeptFree } from './kept-free.ts';
+import type { DayMake, DaySlot } from './problem.ts';
+import { relayDay, type Relaid } from './relay.ts';
+import { cut, SPARE_DAYS } from './wish.ts';
+
+const DAY_MIN = 24 * 60;
+
+/** A day that is going on. */
+export interface GoingDay {
+  readonly kitchen: KitchenSettings;
+  readonly zeroMs: number;
+  readonly days: number;
+  readonly keptFree: readonly KeptFree[];
+  readonly makes: readonly {
+    readonly id: string;
+    readonly state: MakeState;
+    readonly by: number | null;
+    readonly fixed: Readonly<Record<string, number>>;
+    readonly who: Readonly<Record<string, string>>;
+  }[];
+  /** The timetable so far. */
+  readonly slots: readonly DaySlot[];
+  readonly nowMs: number;
+}
+
+/** What is left of a day, laid out anew. */
+export interface DayGoesOn {
+  readonly hands: readonly DayHands[];
+  readonly moved: Relaid['moved'];
+  readonly broken: number;
+  /** What is done, skipped or finished keeps its slot no longer; what was added has one now. */
+  readonly changed: boolean;
+}
+
+/**
+ * What is left of a day from now on, with as little changed as needed.
+ * @returns `null` when nothing is left, or nobody is there for it any more
+ */
+export function goOn({ kitchen, zeroMs, days, keptFree, makes, slots, nowMs }: GoingDay): DayGoesOn | null {
+  const left = makes.flatMap(({ state, ...of }): DayMake[] => {
+    const seen = leftOf(state, of, zeroMs, nowMs);
+    if (!seen) return [];
+    const { within } = cut(seen.make, days * DAY_MIN);
+    return within.tasks.length > 0 ? [within] : [];
+  });
+  if (left.length === 0) return null;
+  const whole = dayProblem(kitchen, left, zeroMs, days + SPARE_DAYS);
+  const kept = { ...whole, cooks: withoutKept(whole.cooks, keptFree) };
+  // Hours that were wished free are given up before something that may not wait is.
+  const wished = relayDay(kept, slots);
+  const relaid = wished?.broken === 0 ? wished : (relayDay(whole, slots) ?? wished);
+  if (!relaid) return null;
+  const problem = relaid === wished ? kept : whole;
+  const known = new Set(slots.map(({ make, task }) => `${make} ${task}`));
+  return {
+    hands: handsOf(problem, relaid.slots),
+    moved: relaid.moved,
+    broken: relaid.broken,
+    changed: relaid.moved.length > 0 || relaid.slots.some(({ make, task }) => !known.has(`${make} ${task}`)),
+  };
+}

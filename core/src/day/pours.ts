@@ -1,0 +1,145 @@
+import type { Lot, MakePlan } from '../contract/index.ts';
+import { litresOfMass, massOfLitresKg, withFat } from '../milk/index.ts';
+import {
+  allocate,
+  freeKg,
+  lotsFor,
+  settledHours,
+  settles,
+  skimOffer,
+  type Allocation,
+  type CreamFactor,
+  type Want,
+} from '../milkroom/index.ts';
+import { productOf } from '../products/index.ts';
+
+const HOUR_MS = 3_600_000;
+const MINUTE_MS = 60_000;
+/** Milk that has stood so long is worth skimming. */
+const WORTH_SKIMMING_H = 12;
+/** Leaner than this it is skimmed milk that is wanted. */
+const SKIMMED_FAT = 0.012;
+/** Less than this is neither poured less of nor bought, L. */
+const LEAST_LITRES = 0.05;
+
+/** A lot that is to be skimmed for the day, and when. */
+export interface DaySkim {
+  readonly lotId: string;
+  readonly atMs: number;
+}
+
+/** A way out of a shortage. */
+export type WayOut =
+  | { readonly way: 'less'; readonly litres: number }
+  | {
+      readonly way: 'skim';
+      readonly lotId: string;
+      readonly name: string;
+      readonly atMs: number;
+      readonly gives: number;
+      readonly rest: number;
+    }
+  | { readonly way: 'buy'; readonly litres: number };
+
+/** Where the milk of a day comes from. */
+export interface DayPours {
+  readonly allocation: Allocation;
+  /** Lots as the day finds them: skimmed ones as what comes of them. */
+  readonly lots: readonly Lot[];
+  /** When what comes of a skimming is there, by lot. */
+  readonly readyMs: ReadonlyMap<string, number>;
+  /** For each want that is short, in its order. */
+  readonly ways: ReadonlyMap<string, readonly WayOut[]>;
+}
+
+/** The cream and the rest of a lot skimmed at an instant, as lots of their own. */
+function skimmedLots(lot: Lot, atMs: number, learned: CreamFactor | undefined): readonly [Lot, Lot] {
+  const offer = skimOffer({ ...lot, has: { ...lot.has, massKg: freeKg(lot) } }, atMs, { learned });
+  const part = (role: Lot['role'], name: string, massKg: number, fat: number): Lot => ({
+    ...lot,
+    id: `${lot.id} ${role}`,
+    name,
+    role,
+    has: { ...lot.has, massKg, fatKg: massKg * fat },
+    of: withFat(lot.of, fat),
+    spokenForKg: 0,
+    stillSinceMs: null,
+    readyAtMs: atMs,
+  });
+  return [
+    part('cream', `Cream of ${lot.name}`, offer.creamKg, offer.creamFatFraction),
+    part('skimmed', `${lot.name}, skimmed`, offer.restKg, offer.restFatFraction),
+  ];
+}
+
+/** What a plan wants of the milk room; `null` when it is of something else. */
+export function wantOf(id: string, plan: MakePlan): Want | null {
+  const { takes } = productOf(plan);
+  if (takes !== 'milk' && takes !== 'cream') return null;
+  const fat = plan.milk.fatFraction;
+  const sort = takes === 'cream' ? 'cream' : fat !== null && fat <= SKIMMED_FAT ? 'skimmed' : 'milk';
+  return { id, name: plan.name, sort, litres: plan.milk.litres };
+}
+
+/**
+ * Shares the milk of the milk room out among the makes of a day, what must be used first in front, and says the ways out of
+ * each shortage. Mass is kept: a lot never gives more than it has, a skimmed one gives what rose and what is left.
+ * @param skims lots that are skimmed for it
+ */
+export function pourDay(
+  lots: readonly Lot[],
+  wants: readonly Want[],
+  skims: readonly DaySkim[],
+  nowMs: number,
+  learned: (source: string) => CreamFactor | undefined = () => undefined,
+): DayPours {
+  const readyMs = new Map<string, number>();
+  const there = lots.flatMap((lot) => {
+    const skim = skims.find(({ lotId }) => lotId === lot.id);
+    if (!skim) return [lot];
+    const parts = skimmedLots(lot, skim.atMs, learned(lot.source));
+    for (const { id } of parts) readyMs.set(id, skim.atMs);
+    return parts;
+  });
+  const allocation = allocate(there, wants, nowMs);
+  const left = new Map(allocation.left.map(({ lot, leftKg }) => [lot.id, leftKg]));
+  const ways = new Map(
+    allocation.wants
+      .filter(({ shortKg }) => shortKg > 0)
+      .map(({ want, from, shortKg }): readonly [string, readonly WayOut[]] => {
+        const of = there.find(({ id }) => id === from[0]?.lotId)?.of ?? there[0]?.of;
+        const short = of ? litresOfMass(shortKg, of) : shortKg;
+        const has = want.litres - short;
+        const skimmable =
+          want.sort === 'milk'
+            ? []
+            : there.filter((lot) => settles(lot) && (left.get(lot.id) ?? 0) > massOfLitresKg(0.5, lot.of));
+        return [
+          want.id,
+          [
+            ...(has > 10 * LEAST_LITRES ? [{ way: 'less', litres: Math.floor(has * 20) / 20 } as const] : []),
+            ...skimmable.map((lot): WayOut => {
+              const waitH = Math.max(0, WORTH_SKIMMING_H - settledHours(lot, nowMs));
+              const atMs = Math.ceil((nowMs + waitH * HOUR_MS) / (5 * MINUTE_MS)) * 5 * MINUTE_MS;
+              const [cream, rest] = skimmedLots(lot, atMs, learned(lot.source));
+              return {
+                way: 'skim',
+                lotId: lot.id,
+                name: lot.name,
+                atMs,
+                gives: litresOfMass(cream.has.massKg, cream.of),
+                rest: litresOfMass(rest.has.massKg, rest.of),
+              };
+            }),
+            ...(short > LEAST_LITRES ? [{ way: 'buy', litres: Math.ceil(short * 20) / 20 } as const] : []),
+          ],
+        ];
+      }),
+  );
+  return { allocation, lots: there, readyMs, ways };
+}
+
+/** The most litres of a sort that the milk room has, of what no make spoke for. */
+export function litresThere(lots: readonly Lot[], sort: Want['sort'], nowMs: number): number {
+  return lotsFor(lots, sort, nowMs).reduce((sum, lot) => sum + litresOfMass(freeKg(lot), lot.of), 0);
+}

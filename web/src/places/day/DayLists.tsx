@@ -1,0 +1,128 @@
+import type { DayHands, DayNeed, EveningThing } from '@morning-crock/core';
+import { Button } from '@mantine/core';
+import { useUnits } from '../../data/use-units.ts';
+import type { CalendarMoment } from './day-calendar.ts';
+
+/** One thing to do the evening before, in words. */
+function eveningWords(thing: EveningThing, volume: (litres: number) => string): string {
+  const { what, count, litres, name } = thing;
+  return {
+    'cream-out': 'Cream where it can be taken out in time',
+    'cold-water': `Chill about ${volume(litres ?? 0)} of wash water, and have ice`,
+    cloths: `Soak or boil ${count ?? 0} ${count === 1 ? 'cloth' : 'cloths'}`,
+    moulds: `Moulds and a press for ${count ?? 0} ${count === 1 ? 'make' : 'makes'}`,
+    pots: `${count ?? 0} ${count === 1 ? 'pot' : 'pots'} free and clean`,
+    starter: `${name ?? 'Starter'} there and lively?`,
+  }[what];
+}
+
+/** Offers a text as a file. */
+function save(name: string, type: string, text: string): void {
+  const url = URL.createObjectURL(new Blob([text], { type }));
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = name;
+  link.click();
+  URL.revokeObjectURL(url);
+}
+
+/** The evening before, what to have ready and to buy, and the day on paper or in a calendar. */
+export function DayLists(props: {
+  readonly name: string;
+  readonly evening: readonly EveningThing[];
+  readonly needs: readonly DayNeed[];
+  /** What the milk room lacks. */
+  readonly missing: readonly { readonly sort: string; readonly litres: number }[];
+  readonly hands: readonly DayHands[];
+  readonly moments: () => readonly CalendarMoment[];
+  readonly nameOf: (make: string) => string;
+  readonly timeOf: (minute: number) => string;
+  readonly nowMs: number;
+}) {
+  const { name, evening, needs, missing, hands, moments, nameOf, timeOf, nowMs } = props;
+  const units = useUnits();
+  return (
+    <>
+      <div className="day-lists">
+        {evening.length > 0 && (
+          <section aria-label="The evening before">
+            <h2>The evening before</h2>
+            <ul>
+              {evening.map((thing) => (
+                <li key={`${thing.what} ${thing.name ?? ''}`}>
+                  {eveningWords(thing, (litres) => units.volume(litres))}{' '}
+                  <span className="quiet">{thing.of.join(', ')}</span>
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+        <section aria-label="Have ready">
+          <h2>Have ready</h2>
+          <ul>
+            {needs.map((need) => (
+              <li key={need.what}>
+                <span className="number">
+                  {'litres' in need
+                    ? units.volume(need.litres)
+                    : need.massKg === null
+                      ? 'as the packet says'
+                      : units.mass(need.massKg)}
+                </span>{' '}
+                {need.what.charAt(0).toLowerCase() + need.what.slice(1)}{' '}
+                <span className="quiet">{need.of.join(', ')}</span>
+              </li>
+            ))}
+          </ul>
+        </section>
+        {missing.length > 0 && (
+          <section aria-label="To buy">
+            <h2>To buy</h2>
+            <ul>
+              {missing.map(({ sort, litres }) => (
+                <li key={sort}>
+                  <span className="number">{units.volume(litres)}</span>{' '}
+                  {sort === 'skimmed' ? 'skimmed milk' : sort}
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+      </div>
+      <div className="row">
+        <Button variant="default" onClick={() => window.print()}>
+          Print the day
+        </Button>
+        <Button
+          variant="default"
+          onClick={() =>
+            void import('./day-calendar.ts').then(({ dayCalendar }) =>
+              save('day.ics', 'text/calendar', dayCalendar(name, moments(), nowMs)),
+            )
+          }
+        >
+          To a calendar
+        </Button>
+      </div>
+      <div className="day-sheet" aria-hidden="true">
+        <h1>{name}</h1>
+        <p>{evening.map((thing) => eveningWords(thing, (litres) => units.volume(litres))).join(' · ')}</p>
+        <table>
+          <tbody>
+            {hands.map((h) => (
+              <tr key={`${h.make} ${h.step}`}>
+                <td>☐</td>
+                <td>{timeOf(h.from)}</td>
+                <td>{h.title}</td>
+                <td>{nameOf(h.make)}</td>
+                <td>{h.cook}</td>
+                <td>{h.why.latest === null ? '' : `till ${timeOf(h.why.latest)}`}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <p>By the middle of each forecast: estimates. What is seen at the pot counts.</p>
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,164 @@
+import {
+  litresOfMass,
+  litresThere,
+  massOfLitresKg,
+  planOfMethod,
+  PRODUCTS,
+  wantOf,
+} from '@morning-crock/core';
+import { Button, NativeSelect } from '@mantine/core';
+import { useState } from 'react';
+import { ulid } from 'ulid';
+import { useMethods } from '../../data/use-methods.ts';
+import { useUnits } from '../../data/use-units.ts';
+import { AmountField, useAsTyped } from '../../parts/AmountField.tsx';
+import { ClockField } from '../../parts/ClockField.tsx';
+import type { DayDraft } from './day-draft.ts';
+import type { DayPlan } from './use-day-plan.ts';
+
+/** Of what an amount is taken to be: near enough for a wish. */
+const MILK = { fatFraction: 0.038, proteinFraction: 0.033, lactoseFraction: 0.047, ashFraction: 0.007 };
+const MOST_LITRES = 60;
+const MOST_MAKES = 16;
+const USUAL_LITRES = 2;
+/** Less is not worth a pot. */
+const WORTH_LITRES = 0.5;
+/** What can be made of what is here is offered up to this much, L. */
+const OFFERED_LITRES = 10;
+
+/** What is made, how much, and by when; what could be made of what is here. */
+export function DayMakes(props: {
+  readonly draft: DayDraft;
+  readonly setDraft: (next: DayDraft) => void;
+  readonly plan: DayPlan;
+  readonly zeroMs: number;
+}) {
+  const { draft, setDraft, plan, zeroMs } = props;
+  const { shown, kitchen } = useMethods();
+  const units = useUnits();
+  const asTyped = useAsTyped('volume');
+  const [methodId, setMethodId] = useState('yogurt');
+  const [offering, setOffering] = useState(false);
+  const full = draft.makes.length >= MOST_MAKES;
+  const change = (id: string, to: Partial<DayDraft['makes'][number]>): void =>
+    setDraft({ ...draft, makes: draft.makes.map((make) => (make.id === id ? { ...make, ...to } : make)) });
+  const add = (method: string, litres: number): void =>
+    setDraft({
+      ...draft,
+      makes: [...draft.makes, { id: ulid(), methodId: method, litres, by: '', byDay: 0, fixed: {}, who: {} }],
+    });
+  const label = (id: string): string => {
+    const method = shown.find((m) => m.id === id)?.method;
+    return method ? `${PRODUCTS[method.product].label}: ${method.name}` : id;
+  };
+  const offers =
+    offering && plan.pours && !Number.isNaN(zeroMs)
+      ? shown.flatMap(({ id, method }) => {
+          const want = wantOf(id, planOfMethod(method, kitchen, new Date(zeroMs).toISOString(), 1));
+          if (!want) return [];
+          const asked = plan
+            .pours!.allocation.wants.filter(({ want: other }) => other.sort === want.sort)
+            .reduce((sum, { want: other }) => sum + other.litres, 0);
+          const litres = Math.floor((litresThere(plan.pours!.lots, want.sort, zeroMs) - asked) * 10) / 10;
+          return litres >= WORTH_LITRES
+            ? [{ id, litres: Math.min(OFFERED_LITRES, litres), sort: want.sort }]
+            : [];
+        })
+      : [];
+  return (
+    <>
+      <ul className="bare column" aria-label="Makes of the day">
+        {plan.makes.map(({ id, name, method, litres, by, byDay }) => (
+          <li key={id} className="day-make">
+            <div className="row">
+              <span className="grows">
+                <strong>{name}</strong> <span className="quiet">{method.name}</span>
+              </span>
+              <Button
+                variant="default"
+                aria-label={`${name}: take out`}
+                onClick={() => setDraft({ ...draft, makes: draft.makes.filter((m) => m.id !== id) })}
+              >
+                ×
+              </Button>
+            </div>
+            <div className="row">
+              <AmountField
+                label={`How much, ${name}`}
+                of={MILK}
+                by="volume"
+                amount={asTyped(massOfLitresKg(litres, MILK), MILK)}
+                check={(kg) =>
+                  litresOfMass(kg, MILK) > MOST_LITRES
+                    ? `That is more than ${units.volume(MOST_LITRES)}.`
+                    : null
+                }
+                onAmount={(amount) => {
+                  if (amount)
+                    change(id, { litres: Math.round(litresOfMass(amount.massKg, MILK) * 1000) / 1000 });
+                }}
+              />
+              <ClockField
+                label={`${name} done by; empty no matter when`}
+                shown="Done by"
+                value={by}
+                onValue={(value) => change(id, { by: value })}
+              />
+              {by !== '' && draft.days > 1 && (
+                <NativeSelect
+                  label="on"
+                  aria-label={`${name} done on`}
+                  value={String(byDay)}
+                  data={Array.from({ length: draft.days }, (_, day) => ({
+                    value: String(day),
+                    label: units.day(zeroMs + day * 86_400_000),
+                  }))}
+                  onChange={(event) => change(id, { byDay: Number(event.currentTarget.value) })}
+                />
+              )}
+            </div>
+          </li>
+        ))}
+      </ul>
+      <div className="row wide">
+        <NativeSelect
+          label="Another"
+          value={methodId}
+          data={shown.map(({ id }) => ({ value: id, label: label(id) }))}
+          onChange={(event) => setMethodId(event.currentTarget.value)}
+        />
+        <Button variant="default" h={48} disabled={full} onClick={() => add(methodId, USUAL_LITRES)}>
+          Put it in
+        </Button>
+      </div>
+      <Button variant="default" aria-expanded={offering} onClick={() => setOffering(!offering)}>
+        What can I make of what is here?
+      </Button>
+      {offering && (
+        <ul className="bare day-offers" aria-label="What can be made of what is here">
+          {offers.map(({ id, litres, sort }) => (
+            <li key={id} className="row">
+              <span className="grows">
+                {label(id)}{' '}
+                <span className="quiet">
+                  up to {units.volume(litres)} of {sort === 'skimmed' ? 'skimmed milk' : sort}
+                </span>
+              </span>
+              <Button
+                variant="default"
+                disabled={full}
+                aria-label={`${label(id)}: put it in`}
+                onClick={() => add(id, litres)}
+              >
+                Put it in
+              </Button>
+            </li>
+          ))}
+          {offers.length === 0 && (
+            <li className="quiet">Nothing: all of the milk and cream is spoken for, or none is here.</li>
+          )}
+        </ul>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,144 @@
+import { planOfMethod, PRODUCTS, type DayHands } from '@morning-crock/core';
+import type { KeptDay } from '@morning-crock/core/contract';
+import { Button, NativeSelect } from '@mantine/core';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { ulid } from 'ulid';
+import { now } from '../../data/clock.ts';
+import { record } from '../../data/store.ts';
+import { useUnderWayLogs } from '../../data/under-way.ts';
+import { useMethods } from '../../data/use-methods.ts';
+import { useUnits } from '../../data/use-units.ts';
+import { DayPicture } from './DayPicture.tsx';
+
+const MINUTE_MS = 60_000;
+const USUAL_LITRES = 2;
+const NOTHING_FIXED: ReadonlySet<string> = new Set();
+
+/** The day that is going on: its timetable as it is now, what is done of it, what moved. */
+export function GoingPanel({ going, nowMs }: { readonly going: KeptDay; readonly nowMs: number }) {
+  const { id, day } = going;
+  const { shown, kitchen } = useMethods();
+  const units = useUnits();
+  const logs = useUnderWayLogs();
+  const [methodId, setMethodId] = useState('yogurt');
+  const [picked, setPicked] = useState<string | null>(null);
+  const zeroMs = Date.parse(day.zeroAt);
+  const timeOf = (minute: number): string => units.time(zeroMs + minute * MINUTE_MS, nowMs);
+  const makeOf = (make: string) => day.makes.find((m) => m.id === make);
+  const hands = day.slots.map(({ make, task, title, cook, from, to }): DayHands => ({
+    make,
+    step: task,
+    title,
+    cook: kitchen.cooks.find((c) => c.id === cook)?.name ?? '',
+    cookId: cook,
+    from,
+    to,
+    holds: [],
+    heldFrom: from,
+    why: { notEarlier: 'others', after: null, thing: null, latest: null },
+  }));
+  const isDone = (make: string, step: string): boolean => {
+    const of = makeOf(make);
+    const state = logs.find((log) => log.state?.id === of?.makeId)?.state;
+    if (!of) return false;
+    // What is not under way any more is over.
+    if (!state) return true;
+    const own = state.steps.find((s) => s.step.id === step);
+    return own === undefined || own.status === 'done' || own.status === 'skipped';
+  };
+  const left = hands.filter((h) => !isDone(h.make, h.step)).sort((a, b) => a.from - b.from);
+  const moved = new Map(day.moved.map((m) => [`${m.make} ${m.task}`, m]));
+  const addToday = async (): Promise<void> => {
+    const method = shown.find((m) => m.id === methodId)?.method;
+    if (!method) return;
+    const makeId = ulid();
+    const { label } = PRODUCTS[method.product];
+    const same = day.makes.filter(({ name }) => name === label || name.startsWith(`${label} `)).length;
+    const name = same === 0 ? label : `${label} ${same + 1}`;
+    const plan = { ...planOfMethod(method, kitchen, new Date(now()).toISOString(), USUAL_LITRES), name };
+    await record(makeId, 'make-started', { plan });
+    await record(id, 'day-changed', {
+      kind: 'laid',
+      day: {
+        ...day,
+        version: day.version + 1,
+        moved: [],
+        because: `${name} was added`,
+        makes: [
+          ...day.makes,
+          { id: ulid(), name, methodId, litres: USUAL_LITRES, by: null, fixed: {}, who: {}, makeId },
+        ],
+      },
+    });
+  };
+  return (
+    <section aria-label="The day that is going on" className="column below-m">
+      <div className="make-head">
+        <h2>{day.name}, going on</h2>
+        <span className="quiet">
+          {left.length === 0 ? 'all done' : `${left.length} of ${hands.length} still to do`}
+        </span>
+      </div>
+      {day.moved.length > 0 && (
+        <p role="status">
+          <strong>Laid out anew.</strong> {day.because}. What moved is marked.
+        </p>
+      )}
+      {day.broken > 0 && (
+        <p className="caution">
+          Something waits {Math.round(day.broken)} min longer than it may: there is no way left in which
+          nothing does.
+        </p>
+      )}
+      <DayPicture
+        makes={day.makes}
+        hands={hands}
+        washing={[]}
+        zeroMs={zeroMs}
+        finish={Math.max(60, ...hands.map(({ to }) => to))}
+        kept={day.keptFree}
+        by="make"
+        chosen={picked}
+        fixed={NOTHING_FIXED}
+        nowMs={nowMs}
+        onChoose={setPicked}
+      />
+      <ol className="bare day-list" aria-label="Still to do">
+        {left.map((h) => {
+          const was = moved.get(`${h.make} ${h.step}`);
+          return (
+            <li key={`${h.make} ${h.step}`} className={picked === `${h.make} ${h.step}` ? 'chosen' : ''}>
+              <span className="number">{timeOf(h.from)}</span>
+              <span>
+                <Link to={`/makes/${makeOf(h.make)?.makeId ?? ''}`}>{h.title}</Link>{' '}
+                <span className="quiet">{makeOf(h.make)?.name}</span>
+              </span>
+              <span className="quiet">
+                {was ? `was ${timeOf(was.was)}` : ''}
+                {kitchen.cooks.length > 1 && ` ${h.cook}`}
+              </span>
+            </li>
+          );
+        })}
+      </ol>
+      <div className="row wide">
+        <NativeSelect
+          label="Add to this day"
+          value={methodId}
+          data={shown.map(({ id: own, method }) => ({
+            value: own,
+            label: `${PRODUCTS[method.product].label}: ${method.name}`,
+          }))}
+          onChange={(event) => setMethodId(event.currentTarget.value)}
+        />
+        <Button variant="default" h={48} onClick={() => void addToday()}>
+          Add it now
+        </Button>
+        <Button variant="default" h={48} onClick={() => void record(id, 'day-changed', { kind: 'dropped' })}>
+          This day is over
+        </Button>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,29 @@
+import ical from 'ical-generator';
+
+/** A moment of a day that wants hands. */
+export interface CalendarMoment {
+  readonly id: string;
+  readonly title: string;
+  readonly atMs: number;
+  readonly minutes: number;
+}
+
+/** Rings so long before. */
+const BEFORE_S = 10 * 60;
+
+/** What is to be done as an iCalendar file, for any calendar that reads one. Times are forecasts, and say so. */
+export function dayCalendar(name: string, moments: readonly CalendarMoment[], nowMs: number): string {
+  const calendar = ical({ name, prodId: { company: 'morning-crock', product: 'day' } });
+  for (const { id, title, atMs, minutes } of moments) {
+    const event = calendar.createEvent({
+      id,
+      stamp: new Date(nowMs),
+      start: new Date(atMs),
+      end: new Date(atMs + minutes * 60_000),
+      summary: title,
+      description: 'About this time: a forecast. The kitchen shows what really comes.',
+    });
+    event.createAlarm({ trigger: BEFORE_S });
+  }
+  return calendar.toString();
+}

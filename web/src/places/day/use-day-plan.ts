@@ -1,0 +1,197 @@
+import {
+  dayNeeds,
+  instantOfLocal,
+  localDate,
+  planOfMethod,
+  pourDay,
+  PRODUCTS,
+  wantOf,
+  type DayAnswer,
+  type DayPours,
+  type KeptFree,
+} from '@morning-crock/core';
+import type { MakePlan, Method } from '@morning-crock/core/contract';
+import { useEffect, useMemo, useState } from 'react';
+import { useMethods } from '../../data/use-methods.ts';
+import { useMilkRoom } from '../../data/use-milk.ts';
+import { useUnits } from '../../data/use-units.ts';
+import { cancelForecast, requestDay } from '../../workers/forecast-client.ts';
+import type { DayDraft } from './day-draft.ts';
+
+const MINUTE_MS = 60_000;
+const DAY_MS = 86_400_000;
+const KEY = 'day';
+/** Skimming takes hands, min. */
+const SKIM_MIN = 10;
+
+/** A make of the draft with what follows from it. */
+export interface AskedMake {
+  readonly id: string;
+  readonly name: string;
+  readonly method: Method;
+  readonly litres: number;
+  readonly by: string;
+  readonly byDay: number;
+  readonly fixed: Readonly<Record<string, number>>;
+  readonly who: Readonly<Record<string, string>>;
+}
+
+/** Makes of one name are told apart by a number. */
+function asked(draft: DayDraft, methods: ReadonlyMap<string, Method>): AskedMake[] {
+  const seen = new Map<string, number>();
+  return draft.makes.flatMap(({ methodId, ...make }) => {
+    const method = methods.get(methodId);
+    if (!method) return [];
+    const { label } = PRODUCTS[method.product];
+    const count = (seen.get(label) ?? 0) + 1;
+    seen.set(label, count);
+    return [{ ...make, name: count === 1 ? label : `${label} ${count}`, method }];
+  });
+}
+
+/** A time of one of the days, min from the zero; of the first day, the next time it is that time. */
+function minuteOf(zone: string, zeroMs: number, day: number, time: string): number | null {
+  if (!/^\d\d:\d\d$/.test(time)) return null;
+  const ms = instantOfLocal(zone, localDate(zone, zeroMs + day * DAY_MS), time);
+  return Math.round(((day === 0 && ms <= zeroMs ? ms + DAY_MS : ms) - zeroMs) / MINUTE_MS);
+}
+
+/** Everything that follows from a draft: its pours, its timetable worked out in the worker, what it needs. */
+export function useDayPlan(draft: DayDraft, zeroMs: number) {
+  const { shown, kitchen, known } = useMethods();
+  const room = useMilkRoom();
+  const units = useUnits();
+  const [laid, setLaid] = useState<{ readonly wish: string; readonly answer: DayAnswer } | null>(null);
+  const [share, setShare] = useState<number | null>(null);
+  const [fault, setFault] = useState<string | null>(null);
+  const { zone } = kitchen.site;
+  const makes = useMemo(
+    () => asked(draft, new Map(shown.map(({ id, method }) => [id, method]))),
+    [draft, shown],
+  );
+  const valid = !Number.isNaN(zeroMs);
+  const plans = useMemo(
+    () =>
+      new Map<string, MakePlan>(
+        valid
+          ? makes.map(({ id, name, method, litres }) => [
+              id,
+              { ...planOfMethod(method, kitchen, new Date(zeroMs).toISOString(), litres), name },
+            ])
+          : [],
+      ),
+    [makes, kitchen, zeroMs, valid],
+  );
+  const needs = useMemo(
+    () => (valid ? dayNeeds(makes, kitchen, new Date(zeroMs).toISOString()) : []),
+    [makes, kitchen, zeroMs, valid],
+  );
+  const pours = useMemo((): DayPours | null => {
+    if (!room.known || !valid) return null;
+    const wants = [...plans].flatMap(([id, plan]) => wantOf(id, plan) ?? []);
+    const skims = draft.skims.map(({ lotId, at }) => ({ lotId, atMs: Math.max(zeroMs, Date.parse(at)) }));
+    return pourDay(room.lots, wants, skims, zeroMs, (source) => room.learned(source));
+    // The milk room is a new object at each look; what is in it is not.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [room.lots, room.known, plans, draft.skims, zeroMs, valid]);
+  const kept = useMemo(
+    (): KeptFree[] =>
+      draft.freeHours.flatMap(({ id, from, to }) =>
+        Array.from({ length: draft.days + 1 }, (_, day) => day).flatMap((day): KeptFree[] => {
+          if (!valid || !/^\d\d:\d\d$/.test(from) || !/^\d\d:\d\d$/.test(to)) return [];
+          const date = localDate(zone, zeroMs + day * DAY_MS);
+          const begin = Math.round((instantOfLocal(zone, date, from) - zeroMs) / MINUTE_MS);
+          const end = Math.round((instantOfLocal(zone, date, to) - zeroMs) / MINUTE_MS);
+          const over = end > begin ? end : end + DAY_MS / MINUTE_MS;
+          const clock = (minute: number): string => units.clock(zeroMs + minute * MINUTE_MS);
+          const title = `Nobody from ${clock(begin)} to ${clock(over)}`;
+          return over <= 0 ? [] : [{ id, title, from: Math.max(0, begin), to: over, cook: null }];
+        }),
+      ),
+    [draft.freeHours, draft.days, zeroMs, zone, valid, units],
+  );
+  const chores = draft.skims.flatMap(({ lotId, at }) => {
+    const lot = room.lots.find(({ id }) => id === lotId);
+    const minute = Math.max(0, Math.round((Date.parse(at) - zeroMs) / MINUTE_MS));
+    return lot ? [{ id: lotId, title: `Skim ${lot.name}`, at: minute, minutes: SKIM_MIN }] : [];
+  });
+  /** What comes of a skimming is not there before. */
+  const fromOf = (id: string): number => {
+    const lots = pours?.allocation.wants.find(({ want }) => want.id === id)?.from ?? [];
+    return lots.reduce((latest, { lotId }) => {
+      const ready = pours?.readyMs.get(lotId);
+      return ready === undefined
+        ? latest
+        : Math.max(latest, Math.round((ready - zeroMs) / MINUTE_MS) + SKIM_MIN);
+    }, 0);
+  };
+  const wishMakes = makes.map(({ id, name, method, litres, by, byDay, fixed, who }) => ({
+    id,
+    name,
+    method,
+    litres,
+    fixed,
+    who,
+    from: fromOf(id),
+    by: valid ? minuteOf(zone, zeroMs, byDay, by) : null,
+  }));
+  const { days } = draft;
+  const wish = JSON.stringify([
+    wishMakes.map(({ method, ...make }) => [make, method.id, method.version]),
+    chores,
+    kept,
+    days,
+    zeroMs,
+  ]);
+  useEffect(() => {
+    if (!known || makes.length === 0 || !valid) {
+      setLaid(null);
+      return;
+    }
+    let wanted = true;
+    setShare(0);
+    setFault(null);
+    requestDay(KEY, { kitchen, zeroMs, days, chores, keptFree: kept, makes: wishMakes }, (done) => {
+      if (wanted) setShare(done);
+    }).then(
+      (found) => {
+        if (!wanted || !found) return;
+        setLaid({ wish, answer: found });
+        setShare(null);
+      },
+      () => {
+        if (!wanted) return;
+        setShare(null);
+        setLaid(null);
+        setFault('The day cannot be worked out on this device now. What you put together is kept.');
+      },
+    );
+    return () => {
+      wanted = false;
+    };
+    // What is asked decides; the lists it is made of are new at each look.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [wish, known, kitchen]);
+  return {
+    makes,
+    wishMakes,
+    plans,
+    needs,
+    pours,
+    kept,
+    chores,
+    room,
+    answer: laid?.answer ?? null,
+    /** What is shown is what is asked: only that can be begun. */
+    current: laid?.wish === wish,
+    share,
+    fault,
+    setFault,
+    stop: () => {
+      cancelForecast(KEY);
+      setShare(null);
+      setFault('Stopped. Change anything, and the day is worked out anew.');
+    },
+  };
+}
+export type DayPlan = ReturnType<typeof useDayPlan>;
