@@ -1,10 +1,24 @@
 import { afterAll, afterEach, beforeAll, beforeEach, expect, test } from '@jest/globals';
 import type { EventOf, EventType } from '@morning-crock/core/contract';
 import type { Browser } from 'puppeteer-core';
-import { fill, named, openTablet, see, seeNoMore, startBrowser, tap, type Tablet } from './browser.ts';
+import ICAL from 'ical.js';
+import { ulid } from 'ulid';
+import { draft, intakeDraft } from '@morning-crock/server/testing';
+import {
+  fill,
+  named,
+  openTablet,
+  see,
+  seeNoMore,
+  setClock,
+  startBrowser,
+  tap,
+  type Tablet,
+} from './browser.ts';
 import { createWorld, type World } from './world.ts';
 
 const START = Date.parse('2026-03-02T08:00:00.000Z');
+const HOUR = 3_600_000;
 let browser: Browser;
 let world: World;
 let tablet: Tablet;
@@ -44,9 +58,7 @@ test('two makes are laid out so that no hands are at both, and begun as they wer
   await see(page, /Pour the milk\s+Yogurt 2/);
   await see(page, /Done (?:[A-Z][a-z]{2} )?\d\d:\d\d/);
   await see(page, /there is no earlier way|at the very best/);
-  await page.evaluate(() =>
-    document.querySelector<HTMLElement>('.day-list li:nth-child(2) summary')!.click(),
-  );
+  await page.evaluate(() => document.querySelector<HTMLElement>('.day-list li:nth-child(2) button')!.click());
   await see(page, /As soon as what is before it is over|Hands were at something else until then|As early as/);
   await see(page, /5(\.00)? L milk\s+Yogurt, Yogurt 2/);
   const told = await clocks();
@@ -81,4 +93,198 @@ test('what goes on after the days chosen is told; too much of one is refused bes
   await tap(page, 'button', 'Cheese: take out');
   await seeNoMore(page, 'Begin this day');
   await see(page, 'Put in what you want to make');
+});
+
+/** Rows of the list of one step, as the list tells them. */
+const rowOf = async (step: string, make: string): Promise<string> =>
+  (await clocks()).find((row) => row.includes(step) && row.includes(make)) ?? '';
+const settled = async (): Promise<void> => {
+  await tablet.page.waitForFunction(
+    () =>
+      document.querySelector('section[aria-label="The timetable"]')?.getAttribute('aria-busy') === 'false',
+  );
+};
+
+test('a block drawn elsewhere and one moved by buttons come to the same; let go, it goes back', async () => {
+  const { page } = tablet;
+  await putIn('yogurt');
+  await see(page, /Pour the milk\s+Yogurt/);
+  await settled();
+  const before = await rowOf('Pour the milk', 'Yogurt');
+  await page.evaluate(() => document.querySelector<HTMLElement>('.day-list li button')!.click());
+  await see(page, 'As early as it may begin');
+  await tap(page, 'button', '60 min later');
+  await see(page, 'you fixed it here');
+  await settled();
+  const byButton = await rowOf('Pour the milk', 'Yogurt');
+  expect(byButton).not.toBe(before);
+  expect(byButton).toContain('fixed');
+  await tap(page, 'button', 'Let it go where it fits');
+  await seeNoMore(page, 'you fixed it here');
+  await settled();
+  expect(await rowOf('Pour the milk', 'Yogurt')).toBe(before);
+  // The same hour by hand: as many pixels as an hour is wide.
+  const [x, y, perHour] = await page.evaluate(() => {
+    const block = document.querySelector('[data-block$=" pour"]')!;
+    block.scrollIntoView({ block: 'center' });
+    const box = block.getBoundingClientRect();
+    const svg = block.closest('svg')!.getBoundingClientRect();
+    const texts = [...block.closest('svg')!.querySelectorAll('text')].filter((t) =>
+      /\d\d:00$/.test(t.textContent),
+    );
+    const [a, b] = texts.map((t) => ({
+      at: Number(t.getAttribute('x')),
+      hour: Number(t.textContent.slice(-5, -3)),
+    }));
+    const hours = (b!.hour - a!.hour + 24) % 24;
+    return [box.x + 2, box.y + box.height / 2, (((b!.at - a!.at) / hours) * svg.width) / 640];
+  });
+  await page.mouse.move(x!, y!);
+  await page.mouse.down();
+  await page.mouse.move(x! + perHour! / 2, y!, { steps: 4 });
+  await page.mouse.move(x! + perHour!, y!, { steps: 4 });
+  await page.mouse.up();
+  await see(page, 'you fixed it here');
+  await settled();
+  expect(await rowOf('Pour the milk', 'Yogurt')).toBe(byButton);
+});
+
+test('hours kept free are kept and priced; two wishes that cannot be are said', async () => {
+  const { page } = tablet;
+  await putIn('yogurt');
+  await see(page, /Pour the milk\s+Yogurt/);
+  await tap(page, 'button', 'Nobody there from … to …');
+  await setClock(page, 'Free hours 1, from', '05:00');
+  await setClock(page, 'Free hours 1, to', '12:00');
+  await see(page, /Without it all is done .+ sooner/);
+  await settled();
+  for (const row of await clocks()) {
+    const hour = Number(/(\d\d):\d\d/.exec(row)![1]);
+    expect(hour >= 5 && hour < 12).toBe(false);
+  }
+  // Nobody there at all: the wish is given up, and it says so.
+  await setClock(page, 'Free hours 1, from', '00:00');
+  await setClock(page, 'Free hours 1, to', '23:55');
+  await see(page, 'Cannot be kept: without giving it up nothing fits.');
+});
+
+test('a week’s milk is split, what lacks is said with the ways out, and skimming solves it', async () => {
+  const { page } = tablet;
+  const [milk, cream] = [ulid(), ulid()];
+  await world.send(
+    intakeDraft(milk, 12, START - 20 * HOUR, { name: 'Fern, evening', fatFraction: 0.045 }),
+    intakeDraft(cream, 0.5, START - 20 * HOUR, { what: 'cream', fatFraction: 0.3, name: 'Cream of Fern' }),
+  );
+  await page.reload();
+  await putIn('yogurt');
+  await putIn('cultured-cream');
+  await fill(page, 'How much, Cultured cream', '1.2');
+  await see(page, /\d+ mL of cream missing/);
+  await see(page, /or buy \d+/);
+  const missing = (): Promise<number> =>
+    page.$eval('.day-want .danger', (e) => Number.parseFloat((e as HTMLElement).innerText));
+  const before = await missing();
+  const skim = await page.$$eval('.day-want button', (all) =>
+    all.map((b) => b.innerText).find((text) => text.startsWith('Skim Fern, evening')),
+  );
+  await tap(page, 'button', skim!);
+  await see(page, /Skim Fern, evening at/);
+  await see(page, /Skim Fern, evening\s+Milk room/);
+  // What rose is poured now; the rest of the cream that is missing is still told, or nothing is.
+  const after = await missing().catch(() => 0);
+  expect(after).toBeLessThan(before);
+  if (after > 0)
+    await tap(page, 'button', await page.$eval('.day-want .row button', (b) => (b as HTMLElement).innerText));
+  await seeNoMore(page, 'of cream missing');
+  // Skimmed, there is no whole milk for the yogurt: the milk is only once.
+  await see(page, 'of milk missing');
+});
+
+test('the day goes into a calendar another program reads, and onto a sheet of paper', async () => {
+  const { page } = tablet;
+  await putIn('washed-curd');
+  await see(page, /Cheese goes on: .+ about/);
+  await settled();
+  await page.evaluate(() => {
+    const make = URL.createObjectURL.bind(URL);
+    URL.createObjectURL = (blob: Blob) => {
+      void blob.text().then((text) => document.body.setAttribute('data-file', text));
+      return make(blob);
+    };
+  });
+  await tap(page, 'button', 'To a calendar');
+  await page.waitForSelector('body[data-file]');
+  const file = await page.$eval('body', (body) => body.getAttribute('data-file')!);
+  const events = new ICAL.Component(ICAL.parse(file) as string)
+    .getAllSubcomponents('vevent')
+    .map((event) => new ICAL.Event(event));
+  const rows = await clocks();
+  expect(events.length).toBeGreaterThan(rows.length);
+  expect(events[0]!.startDate.toJSDate().toISOString().slice(11, 16)).toBe(rows[0]!.slice(0, 5));
+  expect(events.every((event) => event.summary.endsWith(', Cheese'))).toBe(true);
+  await page.emulateMediaType('print');
+  const sheet = await page.$eval('.day-sheet', (e) => ({
+    shown: getComputedStyle(e).display !== 'none' && getComputedStyle(e).visibility === 'visible',
+    rows: e.querySelectorAll('tr').length,
+  }));
+  expect(sheet).toEqual({ shown: true, rows: rows.length });
+  expect(await page.$eval('nav', (e) => getComputedStyle(e).visibility)).toBe('hidden');
+  await page.emulateMediaType();
+});
+
+test('a day is kept for every Thursday and taken again with its amounts', async () => {
+  const { page } = tablet;
+  await putIn('yogurt');
+  await fill(page, 'How much, Yogurt', '3.4');
+  await fill(page, 'What the day is called', 'For the stall');
+  await (await named(page, 'It proposes itself')).select('4');
+  await see(page, /Done (?:[A-Z][a-z]{2} )?\d\d:\d\d/);
+  await tap(page, 'button', 'Keep this day');
+  const [kept] = await stored('day-changed', 1);
+  expect(kept!.data).toMatchObject({ kind: 'laid', day: { name: 'For the stall', every: 4, begunAt: null } });
+  await tap(page, 'button', 'Yogurt: take out');
+  await see(page, /For the stall every Thursday, Yogurt/);
+  await tap(page, 'button', 'Take it');
+  await see(page, /Pour the milk\s+Yogurt/);
+  expect(
+    await (await named(page, 'How much, Yogurt', 'textbox')).evaluate((e) => (e as HTMLInputElement).value),
+  ).toMatch(/^3[.,]4/);
+});
+
+test('something slow: a new timetable on both tablets, and what moved is said', async () => {
+  const { page } = tablet;
+  await putIn('yogurt');
+  await putIn('yogurt-boiled');
+  await see(page, /Pour the milk\s+Yogurt 2/);
+  await see(page, /Done (?:[A-Z][a-z]{2} )?\d\d:\d\d/);
+  await settled();
+  await tap(page, 'button', 'Begin this day');
+  await stored('day-changed', 1);
+  const other = await openTablet(browser, `${world.address}/`);
+  await see(other.page, 'the timetable');
+  await see(page, 'the timetable');
+  const begun = await stored('make-started', 2);
+  const first = begun
+    .map(({ data, streamId }) => ({ streamId, at: data.plan.startAt }))
+    .sort((a, b) => (a.at < b.at ? -1 : 1))[0]!;
+  // Poured an hour late: everything of it is an hour later.
+  world.advance(60);
+  await world.send(draft(first.streamId, world.kitchen.clock.nowMs, 'step-done', { step: 'pour' }));
+  const laid = await stored('day-changed', 2);
+  const anew = laid.at(-1)!.data;
+  if (anew.kind !== 'laid') throw new Error('it was laid out anew');
+  expect(anew.day.version).toBe(2);
+  expect(anew.day.moved.length).toBeGreaterThan(0);
+  for (const { was, now } of anew.day.moved) expect(now).toBeGreaterThan(was);
+  await see(page, 'Laid out anew.');
+  await see(other.page, 'Laid out anew.');
+  // Of two tablets that lay it out at once one timetable stands, and neither keeps a refusal.
+  const versions = (await stored('day-changed', 2)).map(({ data }) =>
+    data.kind === 'laid' ? data.day.version : 0,
+  );
+  expect(new Set(versions).size).toBe(versions.length);
+  await tap(page, 'link', 'Day: the timetable');
+  await see(page, /Day, going on/);
+  await see(page, /was \d\d:\d\d/);
+  await other.close();
 });

@@ -129,7 +129,9 @@ export function leftOf(
     ),
   );
   if (!begun && state.startedAtMs >= nowMs - MINUTE_MS * LATE_BEGIN_MIN) {
-    const whole = dayMakeOf({ id, plan: state.plan, from, by, fixed, who });
+    // It begins when it was to, or as soon after that as can be.
+    const starts = Math.max(from, Math.round((state.startedAtMs - zeroMs) / MINUTE_MS));
+    const whole = dayMakeOf({ id, plan: state.plan, from: starts, by, fixed, who });
     return whole && { ...whole, make: { ...whole.make, title: state.plan.name } };
   }
   const point = pointForecast(state, nowMs);

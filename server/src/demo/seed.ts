@@ -24,7 +24,7 @@ import {
   type EventType,
   type KitchenChange,
 } from '@morning-crock/core/contract';
-import { freeKg, milkFromLots, openLots, productOf, withFactors } from '@morning-crock/core';
+import { freeKg, goOn, milkFromLots, openLots, productOf, withFactors } from '@morning-crock/core';
 import type { DataSource } from 'typeorm';
 import { ulid } from 'ulid';
 import { cultureRegister } from '../features/cultures/culture-service.ts';
@@ -36,7 +36,8 @@ import { milkRegister } from '../features/milk/milk-service.ts';
 import { listMakes, readMake } from '../features/makes/make-service.ts';
 import { importTrace } from '../features/traces/trace-service.ts';
 
-const HOUR_MS = 3_600_000;
+const MINUTE_MS = 60_000;
+const HOUR_MS = 60 * MINUTE_MS;
 const DAY_MS = 24 * HOUR_MS;
 /** A demo make begun longer ago than this is no longer worth calling under way. */
 const STALE_MS = 14 * HOUR_MS;
@@ -147,6 +148,17 @@ async function cultureOf(db: DataSource, kitchenId: string, id: string): Promise
 }
 
 /** Everything the fold has done before today. */
+/** Seven products of a week's milk. */
+const STALL_DAY = [
+  ['Yogurt', 'yogurt', 6.4],
+  ['Kefir', 'kefir', 1.7],
+  ['Buttermilk', 'buttermilk', 2.3],
+  ['Cultured cream', 'cultured-cream', 1.2],
+  ['Fresh cheese', 'cream-cheese', 3.6],
+  ['Brined cheese', 'brined', 7.8],
+  ['Skyr', 'skyr', 4.7],
+] as const;
+
 async function storePast(db: DataSource, kitchenId: string, nowMs: number): Promise<number> {
   const newId = (atMs: number): string => ulid(Math.round(atMs));
   const changes = Object.entries({ ...LANTERN_FOLD, herd: demoHerd(nowMs) }).map(
@@ -296,6 +308,91 @@ async function storeChurningDue(db: DataSource, kitchenId: string, nowMs: number
   await storeCream(db, kitchenId, milk ? { ...due, plan: { ...due.plan, milk } } : due, nowMs);
 }
 
+/** So long ago the milk should have been cool. */
+const LATE_MIN = 45;
+
+/** What is made for the stall each week, and the day that is going on, in which some milk cools more slowly than was thought. */
+async function storeDays(db: DataSource, kitchenId: string, nowMs: number): Promise<void> {
+  const { settings: kitchen } = await readKitchen(db, kitchenId);
+  const stallId = ulid(nowMs - DAY_MS);
+  const zeroMs = Math.floor((nowMs - 3 * HOUR_MS) / (5 * MINUTE_MS)) * 5 * MINUTE_MS;
+  const zeroAt = new Date(zeroMs).toISOString();
+  const whole = { version: 1, zeroAt, keptFree: [], skims: [], moved: [], because: '', broken: 0 };
+  const underWay = (await listMakes(db, kitchenId, workHere)).filter(({ status }) => status === 'under-way');
+  const makes = [];
+  for (const { id: makeId } of underWay) {
+    const state = (await readMake(db, kitchenId, makeId))?.state;
+    if (state) makes.push({ id: ulid(nowMs), state, by: null, fixed: {}, who: {} });
+  }
+  const going = goOn({ kitchen, zeroMs, days: 2, keptFree: [], makes, slots: [], nowMs });
+  const late = makes.find(({ state }) => state.current?.step.facts.moves === 'down')?.id;
+  const first = going?.hands.find(({ make }) => make === late);
+  const slots = (going?.hands ?? []).map(({ make, step, title, cookId, from, to }) => {
+    const before = make === late ? LATE_MIN : 0;
+    return {
+      make,
+      task: step,
+      title,
+      cook: cookId,
+      from: from - (first ? before : 0),
+      to: to - (first ? before : 0),
+    };
+  });
+  await appendEvents(
+    db,
+    kitchenId,
+    [
+      entry(stallId, nowMs - DAY_MS, 'day-changed', {
+        kind: 'laid',
+        day: {
+          ...whole,
+          name: 'For the stall',
+          days: 2,
+          every: 4,
+          begunAt: null,
+          slots: [],
+          makes: STALL_DAY.map(([name, methodId, litres]) => ({
+            id: ulid(nowMs - DAY_MS),
+            name,
+            methodId,
+            litres,
+            by: null,
+            fixed: {},
+            who: {},
+            makeId: null,
+          })),
+        },
+      }),
+      ...(slots.length === 0
+        ? []
+        : [
+            entry(ulid(zeroMs), zeroMs, 'day-changed', {
+              kind: 'laid',
+              day: {
+                ...whole,
+                name: 'Midweek',
+                days: 2,
+                every: null,
+                begunAt: zeroAt,
+                slots,
+                makes: makes.map(({ id, state }) => ({
+                  id,
+                  name: state.plan.name,
+                  methodId: state.plan.method.id,
+                  litres: Math.max(0.1, state.plan.milk.litres),
+                  by: null,
+                  fixed: {},
+                  who: {},
+                  makeId: state.id,
+                })),
+              },
+            }),
+          ]),
+    ],
+    nowMs,
+  );
+}
+
 /** The youngest living turn of each branch, when the demo goes on. */
 async function youngestBranches(db: DataSource, kitchenId: string): Promise<Branches | null> {
   const { cultures } = (await cultureRegister.read(db, kitchenId)).state;
@@ -327,6 +424,7 @@ export async function seedDemo(db: DataSource, kitchenId: string, nowMs: number)
     await storeCream(db, kitchenId, await onGrains(db, kitchenId, demoKefir(nowMs)), nowMs);
     await storeChurningDue(db, kitchenId, nowMs);
     made += 3;
+    await storeDays(db, kitchenId, nowMs);
   }
   return { made };
 }

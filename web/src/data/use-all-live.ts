@@ -18,7 +18,15 @@ export function useAllLive(): readonly LiveMake[] {
         const planned = day?.next[state.id];
         // The day has its own order: what may wait is not asked for before its turn.
         return planned && make.next && planned.atMs > make.next.atMs
-          ? [{ ...make, next: { ...make.next, atMs: planned.atMs, mustAct: false } }]
+          ? [
+              {
+                ...make,
+                next: { ...make.next, atMs: planned.atMs, mustAct: false },
+                alarms: make.alarms.map((alarm) =>
+                  alarm.mustAct ? alarm : { ...alarm, dueAtMs: Math.max(alarm.dueAtMs, planned.atMs) },
+                ),
+              },
+            ]
           : [make];
       }),
     [logs, forecasts, nowMs, day],

@@ -159,14 +159,16 @@ export function Bench() {
             </Button>
           ))}
         </div>
+        {attended.length > 0 && <Thread makes={attended} nowMs={nowMs} />}
+      </div>
+      <div className="bench-side">
+        <NowPanel makes={makes} nowMs={nowMs} />
         {day && (
           <Suspense>
             <BenchDay makes={attended} nowMs={nowMs} />
           </Suspense>
         )}
-        {attended.length > 0 && <Thread makes={attended} nowMs={nowMs} />}
       </div>
-      <NowPanel makes={makes} nowMs={nowMs} />
     </div>
   );
 }

@@ -19,6 +19,7 @@ import { goingOf } from '../../data/going-day.ts';
 import { refusalOf } from '../../data/refusal-of.ts';
 import { record } from '../../data/store.ts';
 import { useUnderWayIds } from '../../data/under-way.ts';
+import { useMethods } from '../../data/use-methods.ts';
 import { useDays } from '../../data/use-days.ts';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
 import { DayTimeFields, useDayTime } from '../../parts/DayTime.tsx';
@@ -40,6 +41,12 @@ const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Frida
 
 /** Several makes in one timetable: where their milk comes from, whose hands when, and the day as it goes on. */
 export function DayPlace() {
+  // The kitchen's clock is known with its first answer: a day begins by that.
+  const { known } = useMethods();
+  return known ? <DayTable /> : <h1>Day</h1>;
+}
+
+function DayTable() {
   const units = useUnits();
   const kitchen = useKitchen();
   const navigate = useNavigate();

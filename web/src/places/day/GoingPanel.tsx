@@ -91,37 +91,39 @@ export function GoingPanel({ going, nowMs }: { readonly going: KeptDay; readonly
           nothing does.
         </p>
       )}
-      <DayPicture
-        makes={day.makes}
-        hands={hands}
-        washing={[]}
-        zeroMs={zeroMs}
-        finish={Math.max(60, ...hands.map(({ to }) => to))}
-        kept={day.keptFree}
-        by="make"
-        chosen={picked}
-        fixed={NOTHING_FIXED}
-        nowMs={nowMs}
-        onChoose={setPicked}
-      />
-      <ol className="bare day-list" aria-label="Still to do">
-        {left.map((h) => {
-          const was = moved.get(`${h.make} ${h.step}`);
-          return (
-            <li key={`${h.make} ${h.step}`} className={picked === `${h.make} ${h.step}` ? 'chosen' : ''}>
-              <span className="number">{timeOf(h.from)}</span>
-              <span>
-                <Link to={`/makes/${makeOf(h.make)?.makeId ?? ''}`}>{h.title}</Link>{' '}
-                <span className="quiet">{makeOf(h.make)?.name}</span>
-              </span>
-              <span className="quiet">
-                {was ? `was ${timeOf(was.was)}` : ''}
-                {kitchen.cooks.length > 1 && ` ${h.cook}`}
-              </span>
-            </li>
-          );
-        })}
-      </ol>
+      <div className="day-going">
+        <DayPicture
+          makes={day.makes.filter((make) => hands.some((h) => h.make === make.id))}
+          hands={hands}
+          washing={[]}
+          zeroMs={zeroMs}
+          finish={Math.max(60, ...hands.map(({ to }) => to))}
+          kept={day.keptFree}
+          by="make"
+          chosen={picked}
+          fixed={NOTHING_FIXED}
+          nowMs={nowMs}
+          onChoose={setPicked}
+        />
+        <ol className="bare day-list" aria-label="Still to do">
+          {left.map((h) => {
+            const was = moved.get(`${h.make} ${h.step}`);
+            return (
+              <li key={`${h.make} ${h.step}`} className={picked === `${h.make} ${h.step}` ? 'chosen' : ''}>
+                <span className="number">{timeOf(h.from)}</span>
+                <span>
+                  <Link to={`/makes/${makeOf(h.make)?.makeId ?? ''}`}>{h.title}</Link>{' '}
+                  <span className="quiet">{makeOf(h.make)?.name}</span>
+                </span>
+                <span className="quiet">
+                  {was ? `was ${timeOf(was.was)}` : ''}
+                  {kitchen.cooks.length > 1 && ` ${h.cook}`}
+                </span>
+              </li>
+            );
+          })}
+        </ol>
+      </div>
       <div className="row wide">
         <NativeSelect
           label="Add to this day"

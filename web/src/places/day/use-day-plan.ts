@@ -21,6 +21,8 @@ import type { DayDraft } from './day-draft.ts';
 const MINUTE_MS = 60_000;
 const DAY_MS = 86_400_000;
 const KEY = 'day';
+/** What is put off may fall into these days besides. */
+const SPARE_DAYS = 2;
 /** Skimming takes hands, min. */
 const SKIM_MIN = 10;
 
@@ -97,7 +99,7 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
   const kept = useMemo(
     (): KeptFree[] =>
       draft.freeHours.flatMap(({ id, from, to }) =>
-        Array.from({ length: draft.days + 1 }, (_, day) => day).flatMap((day): KeptFree[] => {
+        Array.from({ length: draft.days + SPARE_DAYS }, (_, day) => day).flatMap((day): KeptFree[] => {
           if (!valid || !/^\d\d:\d\d$/.test(from) || !/^\d\d:\d\d$/.test(to)) return [];
           const date = localDate(zone, zeroMs + day * DAY_MS);
           const begin = Math.round((instantOfLocal(zone, date, from) - zeroMs) / MINUTE_MS);
