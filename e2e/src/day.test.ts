@@ -170,9 +170,10 @@ test('hours kept free are kept and priced; two wishes that cannot be are said', 
 
 test('a week’s milk is split, what lacks is said with the ways out, and skimming solves it', async () => {
   const { page } = tablet;
-  const [milk, cream] = [ulid(), ulid()];
+  const [milk, morning, cream] = [ulid(), ulid(), ulid()];
   await world.send(
     intakeDraft(milk, 12, START - 20 * HOUR, { name: 'Fern, evening', fatFraction: 0.045 }),
+    intakeDraft(morning, 3, START - 2 * HOUR, { name: 'Fern, morning', fatFraction: 0.045 }),
     intakeDraft(cream, 0.5, START - 20 * HOUR, { what: 'cream', fatFraction: 0.3, name: 'Cream of Fern' }),
   );
   await page.reload();
@@ -181,23 +182,21 @@ test('a week’s milk is split, what lacks is said with the ways out, and skimmi
   await fill(page, 'How much, Cultured cream', '1.2');
   await see(page, /\d+ mL of cream missing/);
   await see(page, /or buy \d+/);
-  const missing = (): Promise<number> =>
-    page.$eval('.day-want .danger', (e) => Number.parseFloat((e as HTMLElement).innerText));
-  const before = await missing();
   const skim = await page.$$eval('.day-want button', (all) =>
     all.map((b) => b.innerText).find((text) => text.startsWith('Skim Fern, evening')),
   );
   await tap(page, 'button', skim!);
   await see(page, /Skim Fern, evening at/);
   await see(page, /Skim Fern, evening\s+Milk room/);
-  // What rose is poured now; the rest of the cream that is missing is still told, or nothing is.
-  const after = await missing().catch(() => 0);
-  expect(after).toBeLessThan(before);
-  if (after > 0)
-    await tap(page, 'button', await page.$eval('.day-want .row button', (b) => (b as HTMLElement).innerText));
-  await seeNoMore(page, 'of cream missing');
-  // Skimmed, there is no whole milk for the yogurt: the milk is only once.
-  await see(page, 'of milk missing');
+  await seeNoMore(page, 'missing');
+  // Skimmed, the evening's milk is no whole milk any more: the yogurt is of the morning's.
+  await see(page, /Yogurt\s+2(\.00)? L of Fern, morning/);
+  await see(page, /Cultured cream\s+.*Cream of Fern, evening from/);
+  await settled();
+  await tap(page, 'button', 'Begin this day');
+  const begun = await stored('make-started', 2);
+  const yogurt = begun.find(({ data }) => data.plan.name === 'Yogurt')!.data.plan;
+  expect(yogurt.milk.lots?.map(({ lotId }) => lotId)).toEqual([morning]);
 });
 
 test('the day goes into a calendar another program reads, and onto a sheet of paper', async () => {

@@ -72,7 +72,7 @@ export function eveningList(
 }
 
 /** How many of a thing are held at once at most. */
-export function mostAtOnce(hands: readonly DayHands[], thing: string): number {
+function mostAtOnce(hands: readonly DayHands[], thing: string): number {
   const spans = heldSpans(hands, thing);
   return spans.reduce(
     (most, { from }) => Math.max(most, spans.filter((s) => s.from <= from && from < s.to).length),

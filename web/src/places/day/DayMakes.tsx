@@ -13,7 +13,7 @@ import { useMethods } from '../../data/use-methods.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { AmountField, useAsTyped } from '../../parts/AmountField.tsx';
 import { ClockField } from '../../parts/ClockField.tsx';
-import type { DayDraft } from './day-draft.ts';
+import type { ChangeDraft, DayDraft } from './day-draft.ts';
 import type { DayPlan } from './use-day-plan.ts';
 
 /** Of what an amount is taken to be: near enough for a wish. */
@@ -29,7 +29,7 @@ const OFFERED_LITRES = 10;
 /** What is made, how much, and by when; what could be made of what is here. */
 export function DayMakes(props: {
   readonly draft: DayDraft;
-  readonly setDraft: (next: DayDraft) => void;
+  readonly setDraft: ChangeDraft;
   readonly plan: DayPlan;
   readonly zeroMs: number;
 }) {
@@ -41,12 +41,18 @@ export function DayMakes(props: {
   const [offering, setOffering] = useState(false);
   const full = draft.makes.length >= MOST_MAKES;
   const change = (id: string, to: Partial<DayDraft['makes'][number]>): void =>
-    setDraft({ ...draft, makes: draft.makes.map((make) => (make.id === id ? { ...make, ...to } : make)) });
+    setDraft((before) => ({
+      ...before,
+      makes: before.makes.map((make) => (make.id === id ? { ...make, ...to } : make)),
+    }));
   const add = (method: string, litres: number): void =>
-    setDraft({
-      ...draft,
-      makes: [...draft.makes, { id: ulid(), methodId: method, litres, by: '', byDay: 0, fixed: {}, who: {} }],
-    });
+    setDraft((before) => ({
+      ...before,
+      makes: [
+        ...before.makes,
+        { id: ulid(), methodId: method, litres, by: '', byDay: 0, fixed: {}, who: {} },
+      ],
+    }));
   const label = (id: string): string => {
     const method = shown.find((m) => m.id === id)?.method;
     return method ? `${PRODUCTS[method.product].label}: ${method.name}` : id;
@@ -77,7 +83,9 @@ export function DayMakes(props: {
               <Button
                 variant="default"
                 aria-label={`${name}: take out`}
-                onClick={() => setDraft({ ...draft, makes: draft.makes.filter((m) => m.id !== id) })}
+                onClick={() =>
+                  setDraft((before) => ({ ...before, makes: before.makes.filter((m) => m.id !== id) }))
+                }
               >
                 ×
               </Button>

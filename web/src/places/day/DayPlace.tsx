@@ -69,10 +69,10 @@ function DayTable() {
     id: string,
     to: (make: DayDraft['makes'][number]) => Partial<DayDraft['makes'][number]>,
   ) =>
-    setDraft({
-      ...draft,
-      makes: draft.makes.map((make) => (make.id === id ? { ...make, ...to(make) } : make)),
-    });
+    setDraft((before) => ({
+      ...before,
+      makes: before.makes.map((make) => (make.id === id ? { ...make, ...to(make) } : make)),
+    }));
   const move = (make: string, step: string, minute: number): void => {
     setChosen(`${make} ${step}`);
     changeMake(make, ({ fixed }) => ({ fixed: { ...fixed, [step]: Math.round(minute) } }));
@@ -80,10 +80,10 @@ function DayTable() {
   const out = (want: string, way: WayOut): void => {
     if (way.way === 'less') changeMake(want, () => ({ litres: way.litres }));
     if (way.way === 'skim')
-      setDraft({
-        ...draft,
-        skims: [...draft.skims, { lotId: way.lotId, at: new Date(way.atMs).toISOString() }],
-      });
+      setDraft((before) => ({
+        ...before,
+        skims: [...before.skims, { lotId: way.lotId, at: new Date(way.atMs).toISOString() }],
+      }));
   };
   /** The day as a document of the log. */
   const doc = (
@@ -132,14 +132,13 @@ function DayTable() {
       }),
     );
     if (refused !== null) setFault(refused);
-    else setDraft({ ...draft, from: id });
+    else setDraft((before) => ({ ...before, from: id }));
   }
   async function begin(): Promise<void> {
     if (!answer?.fits || !current) return;
     setStarting(true);
     setFault(null);
     const ids = new Map<string, string>();
-    let left = draft;
     for (const { id: own, name } of makes) {
       const hands = answer.hands.find((h) => h.make === own);
       const startMs = zeroMs + (hands?.from ?? 0) * MINUTE_MS;
@@ -163,8 +162,7 @@ function DayTable() {
       }
       ids.set(own, id);
       // What is begun is not begun again, should the next one be refused.
-      left = { ...left, makes: left.makes.filter((make) => make.id !== own) };
-      setDraft(left);
+      setDraft((before) => ({ ...before, makes: before.makes.filter((make) => make.id !== own) }));
       const forecast = await requestForecast(`planned ${id}`, {
         kind: 'plan',
         makeId: id,
@@ -177,7 +175,7 @@ function DayTable() {
       kind: 'laid',
       day: doc({ begunAt: new Date(now()).toISOString(), ids }, 1),
     });
-    setDraft({ ...left, skims: [], freeHours: [], from: null });
+    setDraft((before) => ({ ...before, skims: [], freeHours: [], from: null }));
     await navigate('/');
   }
   const block = answer?.fits ? answer.hands.find((h) => `${h.make} ${h.step}` === chosen) : undefined;
@@ -206,20 +204,24 @@ function DayTable() {
             days={days.filter(({ id }) => id !== going?.id)}
             room={plan.room}
             nowMs={nowMs}
-            onTake={({ id, day }) => setDraft(draftOf(id, day, (ms) => clockTime(kitchen.site.zone, ms)))}
+            onTake={({ id, day }) =>
+              setDraft(() => draftOf(id, day, (ms) => clockTime(kitchen.site.zone, ms)))
+            }
           />
           <TextInput
             label="What the day is called"
             value={draft.name}
             maxLength={80}
-            onChange={(event) => setDraft({ ...draft, name: event.currentTarget.value })}
+            onChange={({ currentTarget: { value: name } }) => setDraft((before) => ({ ...before, name }))}
           />
           <DayTimeFields at={at} dayLabel="Begin on" timeLabel="at" />
           <NativeSelect
             label="Within"
             value={String(draft.days)}
             data={[1, 2, 3, 4].map((n) => ({ value: String(n), label: n === 1 ? 'one day' : `${n} days` }))}
-            onChange={(event) => setDraft({ ...draft, days: Number(event.currentTarget.value) })}
+            onChange={({ currentTarget: { value } }) =>
+              setDraft((before) => ({ ...before, days: Number(value) }))
+            }
           />
           <DayMakes draft={draft} setDraft={setDraft} plan={plan} zeroMs={zeroMs} />
           <DayWishes draft={draft} setDraft={setDraft} answer={answer} />
@@ -232,11 +234,11 @@ function DayTable() {
                   { value: '', label: 'never' },
                   ...WEEKDAYS.map((name, n) => ({ value: String(n), label: `every ${name}` })),
                 ]}
-                onChange={(event) =>
-                  setDraft({
-                    ...draft,
-                    every: event.currentTarget.value === '' ? null : Number(event.currentTarget.value),
-                  })
+                onChange={({ currentTarget: { value } }) =>
+                  setDraft((before) => ({
+                    ...before,
+                    every: value === '' ? null : Number(value),
+                  }))
                 }
               />
               <Button variant="default" h={48} disabled={Number.isNaN(zeroMs)} onClick={() => void keep()}>
@@ -321,7 +323,10 @@ function DayTable() {
                   <Button
                     variant="default"
                     onClick={() =>
-                      setDraft({ ...draft, skims: draft.skims.filter(({ lotId }) => lotId !== id) })
+                      setDraft((before) => ({
+                        ...before,
+                        skims: before.skims.filter(({ lotId }) => lotId !== id),
+                      }))
                     }
                   >
                     Do not skim it

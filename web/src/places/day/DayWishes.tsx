@@ -2,7 +2,7 @@ import { formatMinutes, type DayAnswer } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { ulid } from 'ulid';
 import { ClockField } from '../../parts/ClockField.tsx';
-import type { DayDraft } from './day-draft.ts';
+import type { ChangeDraft, DayDraft } from './day-draft.ts';
 
 const MOST = 4;
 /** Wishes as they begin; both times can be changed. */
@@ -29,14 +29,17 @@ function priceWords(id: string, answer: DayAnswer | null): string {
 /** Hours somebody wants for themselves, the dearest first, each with its price. */
 export function DayWishes(props: {
   readonly draft: DayDraft;
-  readonly setDraft: (next: DayDraft) => void;
+  readonly setDraft: ChangeDraft;
   readonly answer: DayAnswer | null;
 }) {
   const { draft, setDraft, answer } = props;
   const add = (hours: { readonly from: string; readonly to: string }): void =>
-    setDraft({ ...draft, freeHours: [...draft.freeHours, { id: ulid(), ...hours }] });
+    setDraft((before) => ({ ...before, freeHours: [...before.freeHours, { id: ulid(), ...hours }] }));
   const change = (id: string, to: Partial<DayDraft['freeHours'][number]>): void =>
-    setDraft({ ...draft, freeHours: draft.freeHours.map((h) => (h.id === id ? { ...h, ...to } : h)) });
+    setDraft((before) => ({
+      ...before,
+      freeHours: before.freeHours.map((h) => (h.id === id ? { ...h, ...to } : h)),
+    }));
   const full = draft.freeHours.length >= MOST;
   return (
     <section aria-label="Hours kept free" className="column">
@@ -59,7 +62,9 @@ export function DayWishes(props: {
               variant="default"
               mt="auto"
               aria-label={`Free hours ${n + 1}: give up`}
-              onClick={() => setDraft({ ...draft, freeHours: draft.freeHours.filter((h) => h.id !== id) })}
+              onClick={() =>
+                setDraft((before) => ({ ...before, freeHours: before.freeHours.filter((h) => h.id !== id) }))
+              }
             >
               ×
             </Button>

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { dayDoc, type DayDoc } from '@morning-crock/core/contract';
 import * as z from 'zod';
 
@@ -55,18 +55,20 @@ function kept(): DayDraft {
   }
 }
 
+/** Changes the draft as it is by then: a field that is left may still have something to say when a button is tapped. */
+export type ChangeDraft = (change: (before: DayDraft) => DayDraft) => void;
+
 /** The draft, kept as it is changed. */
-export function useDayDraft(): readonly [DayDraft, (next: DayDraft) => void] {
+export function useDayDraft(): readonly [DayDraft, ChangeDraft] {
   const [draft, setDraft] = useState(kept);
-  const set = (next: DayDraft): void => {
-    setDraft(next);
+  useEffect(() => {
     try {
-      localStorage.setItem(KEY, JSON.stringify(next));
+      localStorage.setItem(KEY, JSON.stringify(draft));
     } catch {
       // A browser that keeps nothing shows it all the same.
     }
-  };
-  return [draft, set];
+  }, [draft]);
+  return [draft, setDraft];
 }
 
 /** A kept day as a draft again. @param clock tells an instant's time of day */
