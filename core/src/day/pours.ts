@@ -1,5 +1,5 @@
 import type { Lot, MakePlan } from '../contract/index.ts';
-import { litresOfMass, massOfLitresKg, withFat } from '../milk/index.ts';
+import { litresOfMass, massOfLitresKg, MILK_FACTS, withFat } from '../milk/index.ts';
 import {
   allocate,
   freeKg,
@@ -76,8 +76,8 @@ function skimmedLots(lot: Lot, atMs: number, learned: CreamFactor | undefined): 
 export function wantOf(id: string, plan: MakePlan): Want | null {
   const { takes } = productOf(plan);
   if (takes !== 'milk' && takes !== 'cream') return null;
-  const fat = plan.milk.fatFraction;
-  const sort = takes === 'cream' ? 'cream' : fat !== null && fat <= SKIMMED_FAT ? 'skimmed' : 'milk';
+  const fat = plan.milk.fatFraction ?? MILK_FACTS[plan.milk.kind].composition.fatFraction;
+  const sort = takes === 'cream' ? 'cream' : fat <= SKIMMED_FAT ? 'skimmed' : 'milk';
   return { id, name: plan.name, sort, litres: plan.milk.litres };
 }
 

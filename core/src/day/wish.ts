@@ -121,6 +121,10 @@ function* part(work: Generator<number, Solved>, from: number, share: number): Ge
 /** Lays a day out, a slice at a time. @yields how far it is, 0..1 */
 export function* layingDay(wish: DayWish): Generator<number, DayAnswer> {
   const { kitchen, zeroMs, days, makes, chores = [], keptFree = [], seed = 1 } = wish;
+  const lacks = (['burners', 'pots', 'cooks'] as const).find((things) => kitchen[things].length === 0);
+  if (lacks === 'burners' || lacks === 'pots')
+    return { fits: false, why: `There is no ${lacks.slice(0, -1)} in this kitchen.`, clashing: [] };
+  if (lacks === 'cooks') return { fits: false, why: 'Nobody is there in all that time.', clashing: [] };
   const startAt = new Date(zeroMs).toISOString();
   const asked: DayMake[] = [];
   const tails: Tail[] = [];

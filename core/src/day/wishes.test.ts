@@ -1,0 +1,284 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import type { Lot, LotFacts } from '../contract/index.ts';
+import { defaultKitchen } from '../kitchen/index.ts';
+import { freeKg, type Want } from '../milkroom/index.ts';
+import { compositionOfFacts, lotOf } from '../milkroom/lot.ts';
+import { litresOfMass, massOfLitresKg } from '../milk/index.ts';
+import { stateOfPlan } from '../make/index.ts';
+import { planOfMethod } from '../products/index.ts';
+import { SHIPPED_METHODS } from '../schools/index.ts';
+import { answerSum } from '../sums/index.ts';
+import { eveningList } from './evening.ts';
+import { goOn } from './live.ts';
+import { litresThere, pourDay, wantOf } from './pours.ts';
+import { layDay, type DayWish } from './wish.ts';
+
+const KITCHEN = defaultKitchen('UTC');
+const AT = '2026-03-02T07:00:00.000Z';
+const ZERO_MS = Date.parse(AT);
+const MINUTE_MS = 60_000;
+const methodOf = (id: string) => SHIPPED_METHODS.find((m) => m.id === id)!;
+const wished = (ids: readonly string[], over: Partial<DayWish['makes'][number]> = {}): DayWish['makes'] =>
+  ids.map((id, n) => ({ id: `${id} ${n}`, name: `${id} ${n}`, method: methodOf(id), litres: 2, ...over }));
+const laid = (over: Partial<DayWish>) => {
+  const answer = layDay({ kitchen: KITCHEN, zeroMs: ZERO_MS, days: 2, makes: wished(['yogurt']), ...over });
+  if (!answer.fits) throw new Error(answer.why);
+  return answer;
+};
+
+describe('hours kept free', () => {
+  const morning = { id: 'm', title: 'Morning', from: 0, to: 240, cook: null };
+  test('are free, cost what the day is longer with them, and are given up only when nothing fits', () => {
+    const makes = wished(['buttermilk', 'yogurt']);
+    const without = laid({ makes });
+    const kept = laid({ makes, keptFree: [morning] });
+    expect(kept.hands.every(({ from, to }) => to <= 0 || from >= 240)).toBe(true);
+    expect(kept.givenUp).toEqual([]);
+    expect(kept.prices).toEqual([
+      { id: 'm', soonerMin: Math.max(0, kept.finish - without.finish), lessLateMin: 0 },
+    ]);
+    const never = { id: 'n', title: 'Never', from: 0, to: 8 * 1440, cook: null };
+    const given = laid({ makes, keptFree: [morning, never] });
+    expect(given.givenUp).toEqual(['n']);
+    expect(given.hands.every(({ from }) => from >= 240)).toBe(true);
+  });
+});
+
+describe('what cannot be', () => {
+  test.each([
+    [
+      'wished before it may begin',
+      { makes: wished(['yogurt'], { from: 200, by: 100 }) },
+      'before it may begin',
+    ],
+    ['given to nobody', { makes: wished(['yogurt'], { who: { pour: 'x' } }) }, 'no cook of this kitchen'],
+    ['fixed where it is not', { makes: wished(['yogurt'], { fixed: { press: 10 } }) }, 'no step “press”'],
+    ['longer than the days', { makes: wished(['yogurt'], { from: 2000 }), days: 1 }, 'does not begin within'],
+    ['nobody there', { kitchen: { ...KITCHEN, cooks: [] } }, 'Nobody is there'],
+    ['no burner', { kitchen: { ...KITCHEN, burners: [] } }, 'no burner in this kitchen'],
+  ] as const)('%s is said', (_what, over, words) => {
+    const answer = layDay({
+      kitchen: KITCHEN,
+      zeroMs: ZERO_MS,
+      days: 2,
+      makes: wished(['yogurt']),
+      ...over,
+    } as DayWish);
+    expect(answer).toMatchObject({ fits: false });
+    expect(answer.fits ? '' : answer.why).toContain(words);
+  });
+
+  test('two fixed onto one pot', () => {
+    const one = { ...KITCHEN, pots: KITCHEN.pots.slice(0, 1) };
+    const answer = layDay({
+      kitchen: one,
+      zeroMs: ZERO_MS,
+      days: 1,
+      makes: wished(['yogurt', 'yogurt'], { fixed: { pour: 60 } }),
+    });
+    expect(answer).toMatchObject({ fits: false, clashing: ['yogurt 0', 'yogurt 1'] });
+  });
+});
+
+test('what is fixed is where it was fixed, and moving one fixed block never moves another fixed one', () => {
+  const makes = wished(['yogurt', 'buttermilk', 'clabber']);
+  for (const minute of [30, 95, 240]) {
+    const { hands } = laid({
+      kitchen: { ...KITCHEN, pots: [1, 2, 3].map(() => KITCHEN.pots[0]!) },
+      makes: makes.map((make, n) => ({
+        ...make,
+        fixed: n === 0 ? { pour: minute } : n === 1 ? { pour: 150 } : {},
+      })),
+    });
+    const at = (make: string): number => hands.find((h) => h.make === make && h.step === 'pour')!.from;
+    expect([at('yogurt 0'), at('buttermilk 1')]).toEqual([minute, 150]);
+  }
+});
+
+test('who does it is who was asked', () => {
+  const [cook] = KITCHEN.cooks;
+  const kitchen = {
+    ...KITCHEN,
+    cooks: [cook!, { ...cook!, id: '01H00000000000000000000002', name: 'Wren' }],
+  };
+  const who = Object.fromEntries(
+    methodOf('yogurt').steps.map(({ id }) => [id, '01H00000000000000000000002']),
+  );
+  const { hands } = laid({ kitchen, makes: wished(['yogurt'], { who }) });
+  expect(new Set(hands.map((h) => h.cook))).toEqual(new Set(['Wren']));
+});
+
+describe('pours', () => {
+  const lot = (id: string, litres: number, over: Partial<LotFacts> = {}, hoursAgo = 16): Lot => {
+    const facts: LotFacts = {
+      name: id,
+      source: 'Fern',
+      what: 'milk',
+      kind: 'cow-rich',
+      treatment: 'raw',
+      homogenised: false,
+      fatFraction: 0.043,
+      feed: null,
+      costPerLitre: null,
+      place: 'cold',
+      placeC: null,
+      container: null,
+      ...over,
+    };
+    const of = compositionOfFacts(facts);
+    const massKg = massOfLitresKg(litres, of);
+    const has = {
+      massKg,
+      fatKg: massKg * of.fatFraction,
+      proteinKg: massKg * of.proteinFraction,
+      lactoseKg: massKg * of.lactoseFraction,
+      ashKg: massKg * of.ashFraction,
+    };
+    return lotOf(id, facts, has, of, ZERO_MS - hoursAgo * 3_600_000);
+  };
+  const want = (id: string, sort: Want['sort'], litres: number): Want => ({ id, name: id, sort, litres });
+
+  test('no lot gives more than it has, whatever is wanted and skimmed; what is poured and what is left is what there was', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: 0.3, max: 12, noNaN: true }), { minLength: 1, maxLength: 5 }),
+        fc.array(
+          fc.tuple(
+            fc.constantFrom<Want['sort']>('milk', 'cream', 'skimmed'),
+            fc.double({ min: 0.2, max: 9, noNaN: true }),
+          ),
+          { minLength: 1, maxLength: 5 },
+        ),
+        fc.nat(4),
+        (milks, asked, skimmed) => {
+          const lots = milks.map((litres, n) => lot(`l${n}`, litres, {}, 8 + 3 * n));
+          const wants = asked.map(([sort, litres], n) => want(`w${n}`, sort, litres));
+          const skims = lots.slice(0, skimmed).map(({ id }) => ({ lotId: id, atMs: ZERO_MS + 3_600_000 }));
+          const { allocation, lots: there } = pourDay(lots, wants, skims, ZERO_MS);
+          const poured = new Map<string, number>();
+          for (const { from } of allocation.wants)
+            for (const { lotId, massKg } of from) poured.set(lotId, (poured.get(lotId) ?? 0) + massKg);
+          for (const { lot: of, leftKg } of allocation.left) {
+            expect(leftKg).toBeGreaterThanOrEqual(-1e-9);
+            expect((poured.get(of.id) ?? 0) + leftKg).toBeCloseTo(freeKg(of), 6);
+          }
+          // Skimming parts mass and fat, and makes none.
+          const sum = (all: readonly Lot[], part: 'massKg' | 'fatKg'): number =>
+            all.reduce((kg, l) => kg + l.has[part], 0);
+          expect(sum(there, 'massKg')).toBeCloseTo(sum(lots, 'massKg'), 6);
+          expect(sum(there, 'fatKg')).toBeCloseTo(sum(lots, 'fatKg'), 3);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  test('what must be used first goes first; what lacks has ways out that are enough', () => {
+    const lots = [
+      lot('new', 5, {}, 2),
+      lot('old', 3, {}, 40),
+      lot('pot', 0.4, { what: 'cream', fatFraction: 0.3 }),
+    ];
+    const { allocation, ways } = pourDay(lots, [want('y', 'milk', 4), want('c', 'cream', 1)], [], ZERO_MS);
+    expect(allocation.wants[0]!.from.map(({ lotId }) => lotId)).toEqual(['old', 'new']);
+    const offered = ways.get('c')!;
+    expect(offered.map(({ way }) => way)).toContain('buy');
+    const buy = offered.find((o) => o.way === 'buy')!;
+    expect(buy).toMatchObject({ litres: expect.closeTo(0.6, 1) });
+    const skim = offered.find((o) => o.way === 'skim');
+    expect(skim).toBeDefined();
+    if (skim?.way !== 'skim') return;
+    const after = pourDay(lots, [want('c', 'cream', 1)], [{ lotId: skim.lotId, atMs: skim.atMs }], ZERO_MS);
+    const got = after.allocation.wants[0]!.from.find(({ lotId }) => lotId.startsWith(skim.lotId));
+    expect(got).toBeDefined();
+    expect(after.readyMs.get(got!.lotId)).toBe(skim.atMs);
+  });
+
+  test('a method wants milk, cream or skimmed milk by what it is of, and there is so much of it', () => {
+    const plan = (id: string) => planOfMethod(methodOf(id), KITCHEN, AT, 2);
+    expect(['yogurt', 'cultured-cream', 'skyr'].map((id) => wantOf(id, plan(id))?.sort)).toEqual([
+      'milk',
+      'cream',
+      'skimmed',
+    ]);
+    const lots = [lot('a', 3), lot('b', 2), lot('c', 1, { place: 'freezer' })];
+    expect(litresThere(lots, 'milk', ZERO_MS)).toBeCloseTo(5, 6);
+    expect(litresOfMass(freeKg(lots[0]!), lots[0]!.of)).toBeCloseTo(3, 6);
+  });
+});
+
+test('the evening before: cloths, moulds, starters and pots by what the steps need', () => {
+  const { hands } = laid({ makes: wished(['cream-cheese', 'washed-curd', 'yogurt']), days: 2 });
+  const plans = ['cream-cheese', 'washed-curd', 'yogurt'].map((id) =>
+    planOfMethod(methodOf(id), KITCHEN, AT, 2),
+  );
+  const list = eveningList(plans, hands, KITCHEN);
+  const what = list.map((thing) => thing.what);
+  expect(what).toEqual(expect.arrayContaining(['cloths', 'moulds', 'pots', 'starter']));
+  expect(list.find((thing) => thing.what === 'pots')!.count).toBeLessThanOrEqual(KITCHEN.pots.length);
+  expect(what).not.toContain('cold-water');
+});
+
+test('a day goes on: untouched it stays, half an hour late it moves, and nothing goes before now', () => {
+  const ids = ['yogurt', 'buttermilk'];
+  const { hands } = laid({ makes: wished(ids) });
+  const slots = hands.map((h) => ({ make: h.make, task: h.step, cook: h.cookId, from: h.from, to: h.to }));
+  const makes = ids.map((id, n) => {
+    const first = hands.find((h) => h.make === `${id} ${n}`)!.from;
+    const startAt = new Date(ZERO_MS + first * MINUTE_MS).toISOString();
+    return {
+      id: `${id} ${n}`,
+      state: stateOfPlan(planOfMethod(methodOf(id), KITCHEN, startAt, 2)),
+      by: null,
+      fixed: {},
+      who: {},
+    };
+  });
+  const at = (minute: number) =>
+    goOn({
+      kitchen: KITCHEN,
+      zeroMs: ZERO_MS,
+      days: 2,
+      keptFree: [],
+      makes,
+      slots,
+      nowMs: ZERO_MS + minute * MINUTE_MS,
+    })!;
+  expect(at(0).changed).toBe(false);
+  const late = at(30);
+  expect(late.changed).toBe(true);
+  expect(late.hands.every(({ from }) => from >= 30)).toBe(true);
+  expect(late.broken).toBe(0);
+  // Relaid, and nothing more happens: it stays as it is.
+  const again = goOn({
+    kitchen: KITCHEN,
+    zeroMs: ZERO_MS,
+    days: 2,
+    keptFree: [],
+    makes,
+    slots: late.hands.map((h) => ({ make: h.make, task: h.step, cook: h.cookId, from: h.from, to: h.to })),
+    nowMs: ZERO_MS + 30 * MINUTE_MS,
+  })!;
+  expect(again.changed).toBe(false);
+});
+
+test('the door tells prices, what was given up, and simulated days', () => {
+  const answer = answerSum(
+    'day',
+    JSON.stringify({
+      makes: [{ name: 'Y', method: 'yogurt', litres: 2 }],
+      startAt: AT,
+      days: 2,
+      keptFree: [{ title: 'Noon', from: 0, to: 300 }],
+    }),
+  );
+  expect(answer).toMatchObject({
+    ok: true,
+    json: {
+      prices: [{ title: 'Noon', soonerMin: expect.any(Number) }],
+      simulated: { days: 200 },
+      givenUp: [],
+    },
+  });
+});
