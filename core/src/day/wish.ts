@@ -4,13 +4,16 @@ import { clashWords } from './clash-words.ts';
 import { dayMakeOf, dayProblem } from './from-makes.ts';
 import { withoutKept, type KeptFree } from './kept-free.ts';
 import { robustness, type Robustness } from './robust.ts';
-import type { DayMake, DayProblem, DaySlot } from './problem.ts';
+import { isBetter, type DayMake, type DayProblem, type DaySlot } from './problem.ts';
 import { solvingDay, type DayClash, type DaySolution } from './solve.ts';
 import { handsOf, type DayHands } from './hands.ts';
 
 const DAY_MIN = 24 * 60;
 /** What would just fit is not said to clash because it is put off into the next morning, days. */
 export const SPARE_DAYS = 2;
+
+/** Other days that are tried for how well they bear waits that come out otherwise. */
+const STEADIER = 6;
 
 /** A make somebody wants in a day. */
 export interface WishedMake {
@@ -187,7 +190,22 @@ export function* layingDay(wish: DayWish): Generator<number, DayAnswer> {
     }
   }
   if ('clash' in solved) return { fits: false, why: clashWords(whole, solved), clashing: solved.clash };
-  const { slots, finish, late } = solved.timetable;
+  const simulated = (of: DaySolution): Robustness =>
+    robustness(problem, of.timetable.slots, (make, task) => sigmas.get(make)?.get(task) ?? 0);
+  let steady = { solved, robust: simulated(solved) };
+  // Of days that are over as early as can be, the one that bears most: each is soon found.
+  for (
+    let n = 1;
+    n <= STEADIER && solved.timetable.finish <= solved.bound && steady.robust.clashing > 0;
+    n++
+  ) {
+    const other: Solved = yield* part(solvingDay(problem, seed + n), 0.99, 0);
+    if ('clash' in other || isBetter({ ...solved.timetable, sum: 0 }, { ...other.timetable, sum: 0 }))
+      continue;
+    const robust = simulated(other);
+    if (robust.clashing < steady.robust.clashing) steady = { solved: other, robust };
+  }
+  const { slots, finish, late } = steady.solved.timetable;
   const begins = (make: string): number => slots.find((slot: DaySlot) => slot.make === make)?.from ?? 0;
   return {
     fits: true,
@@ -197,7 +215,7 @@ export function* layingDay(wish: DayWish): Generator<number, DayAnswer> {
     late,
     givenUp,
     prices,
-    robustness: robustness(problem, slots, (make, task) => sigmas.get(make)?.get(task) ?? 0),
+    robustness: steady.robust,
     after: tails
       .map(({ make, title, offset }) => ({ make, title, at: offset + begins(make) }))
       .sort((a, b) => a.at - b.at),

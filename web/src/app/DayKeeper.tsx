@@ -1,3 +1,4 @@
+import { formatMinutes } from '@morning-crock/core';
 import { goingOf } from '../data/going-day.ts';
 import { useEffect, useState } from 'react';
 import { now } from '../data/clock.ts';
@@ -11,6 +12,10 @@ import { requestGoOn } from '../workers/forecast-client.ts';
 const MINUTE_MS = 60_000;
 /** Looked at again though nothing happened: what is late is late by the clock. */
 const AGAIN_MS = 30_000;
+
+/** "24 min later". */
+const byWords = (minutes: number): string =>
+  `${formatMinutes(Math.abs(minutes))} ${minutes < 0 ? 'earlier' : 'later'}`;
 
 /** Follows the day that is going on: lays the rest out anew when something is late, early, left out or added. Shows nothing. */
 export function DayKeeper() {
@@ -37,7 +42,7 @@ export function DayKeeper() {
     });
     let wanted = true;
     const zeroMs = Date.parse(day.zeroAt);
-    void requestGoOn('day', {
+    void requestGoOn('going day', {
       kitchen,
       zeroMs,
       days: day.days,
@@ -90,7 +95,9 @@ export function DayKeeper() {
               })),
             ],
             moved: [...answer.moved],
-            because: cause ? `${name}: ${cause.title.toLowerCase()}`.slice(0, 200) : 'A make was added',
+            because: cause
+              ? `${name}: ${cause.title.toLowerCase()} ${byWords(first.now - first.was)}`.slice(0, 200)
+              : 'A make was added',
             broken: answer.broken,
           },
         });

@@ -30,8 +30,14 @@ export function BenchDay({ makes, nowMs }: { readonly makes: readonly Attended[]
     .filter(({ id }) => me === null || !day?.next[id] || day.next[id].cookId === me)
     .sort((a, b) => a.next.atMs - b.next.atMs);
   const first = mine[0];
+  const waiting = mine.slice(1).filter(({ next }) => next.atMs <= nowMs && !next.mustAct);
   const due =
-    first && first.next.atMs <= nowMs + 45_000 ? `Now this: ${first.next.act}. ${first.name}.` : null;
+    first && first.next.atMs <= nowMs + 45_000
+      ? [
+          `Now this: ${first.next.act}. ${first.name}.`,
+          ...(waiting.length > 0 ? [`${waiting.map(({ name }) => name).join(', ')} may wait.`] : []),
+        ].join(' ')
+      : null;
   const said = useRef<string | null>(null);
   useEffect(() => {
     if (!spoken || due === null || said.current === due) return;
