@@ -2,6 +2,7 @@ import { createRandom, type Random } from '../numerics/index.ts';
 import { insertMake, type Placed } from './insert.ts';
 import { createLayout } from './lay.ts';
 import { isBetter, type DayMake, type DayProblem, type Timetable } from './problem.ts';
+import { scaled } from './scaled.ts';
 import { createSequenceTimer, timetableOf, type Score, type SequenceTimer } from './sequence.ts';
 
 /** Sequences timed: more where there are more ways. */
@@ -16,6 +17,10 @@ const MOST_AT_FIRST = 3000;
 const MOST_AN_INSERTION = 600;
 /** A day that ends later by this share is gone on from at first. */
 const HOTTEST = 0.1;
+/** How much more the order of each beginning is left to chance than that of the one before. */
+const CHANCE = 0.3;
+/** How often what is worse than the best so far is given up for it. */
+const GIVEN_UP = 0.02;
 /** Beginnings tried for whether some of the makes fit. */
 const CLASH_BEGINNINGS = 4;
 
@@ -166,7 +171,7 @@ function* bettered(
     here = next;
     if (isBetter(here.score, best.score)) best = here;
     // What has gone far astray is given up.
-    else if (random.uniform() < 0.02) here = best;
+    else if (random.uniform() < GIVEN_UP) here = best;
   }
   return { best, tried };
 }
@@ -195,20 +200,14 @@ export function* solvingDay(
   let tried = 0;
   for (let n = 0; n < BEGINNINGS; n++) {
     const share = (BEGINNINGS_SHARE * tries) / BEGINNINGS;
-    const begun = beginning(problem, timer, random, n === 0 ? 0 : 0.3 * n);
+    const begun = beginning(problem, timer, random, CHANCE * n);
     tried += begun.tried;
-    yield tried / tries / 2;
+    yield (BEGINNINGS_SHARE * n) / BEGINNINGS;
     if (!begun.placed) continue;
     const work = bettered(problem, timer, begun.placed, share, random, isDone);
-    for (;;) {
-      const step = work.next();
-      if (step.done) {
-        tried += step.value.tried;
-        if (!best || isBetter(step.value.best.score, best.score)) best = step.value.best;
-        break;
-      }
-      yield Math.min(1, tried / tries);
-    }
+    const better = yield* scaled(work, (BEGINNINGS_SHARE * n) / BEGINNINGS, BEGINNINGS_SHARE / BEGINNINGS);
+    tried += better.tried;
+    if (!best || isBetter(better.best.score, best.score)) best = better.best;
     if (isDone(best.score)) break;
   }
   if (!best)
@@ -216,20 +215,13 @@ export function* solvingDay(
       const some = { ...problem, makes };
       const own = createSequenceTimer(some);
       for (let n = 0; n < CLASH_BEGINNINGS; n++)
-        if (beginning(some, own, random, 0.4 * n).placed) return true;
+        if (beginning(some, own, random, CHANCE * n).placed) return true;
       return false;
     });
   const work = bettered(problem, timer, best, (1 - BEGINNINGS_SHARE) * tries, random, isDone);
-  for (;;) {
-    const step = work.next();
-    if (!step.done) {
-      yield BEGINNINGS_SHARE + (1 - BEGINNINGS_SHARE) * step.value;
-      continue;
-    }
-    tried += step.value.tried;
-    if (isBetter(step.value.best.score, best.score)) best = step.value.best;
-    break;
-  }
+  const better = yield* scaled(work, BEGINNINGS_SHARE, 1 - BEGINNINGS_SHARE);
+  tried += better.tried;
+  if (isBetter(better.best.score, best.score)) best = better.best;
   const score = timer.timed(best.sequence, problem.horizon)!;
   return { timetable: timetableOf(timer, score), bound: Math.min(bound, score.finish), tries: tried };
 }

@@ -5,6 +5,7 @@ import { dayMakeOf, dayProblem } from './from-makes.ts';
 import { withoutKept, type KeptFree } from './kept-free.ts';
 import { robustness, type Robustness } from './robust.ts';
 import { isBetter, type DayMake, type DayProblem, type DaySlot } from './problem.ts';
+import { scaled } from './scaled.ts';
 import { solvingDay, type DayClash, type DaySolution } from './solve.ts';
 import { handsOf, type DayHands } from './hands.ts';
 
@@ -112,15 +113,6 @@ export const choreMake = ({ id, title, at, minutes }: DayChore): DayMake => ({
 });
 
 type Solved = DaySolution | DayClash;
-/** Runs one of several solvings: its share of the whole is told. */
-function* part(work: Generator<number, Solved>, from: number, share: number): Generator<number, Solved> {
-  for (;;) {
-    const step = work.next();
-    if (step.done) return step.value;
-    yield from + share * step.value;
-  }
-}
-
 /** Lays a day out, a slice at a time. @yields how far it is, 0..1 */
 export function* layingDay(wish: DayWish): Generator<number, DayAnswer> {
   const { kitchen, zeroMs, days, makes, chores = [], keptFree = [], seed = 1 } = wish;
@@ -162,14 +154,14 @@ export function* layingDay(wish: DayWish): Generator<number, DayAnswer> {
   const wishes = [...new Set(keptFree.map(({ id }) => id))];
   const runs = 1 + wishes.length;
   let problem = keeping(keptFree);
-  let solved = yield* part(solvingDay(problem, seed), 0, 1 / runs);
+  let solved = yield* scaled(solvingDay(problem, seed), 0, 1 / runs);
   const first = solved;
   let givenUp: string[] = [];
   const prices: WishPrice[] = [];
   // Each wish in its turn is left out, the least dear first.
   for (const [n, without] of [...wishes].reverse().entries()) {
     const other = keeping(keptFree.filter(({ id }) => id !== without));
-    const tried = yield* part(solvingDay(other, seed), (n + 1) / runs, 1 / runs);
+    const tried = yield* scaled(solvingDay(other, seed), (n + 1) / runs, 1 / runs);
     if ('clash' in tried) continue;
     if ('clash' in first) {
       if (givenUp.length > 0) continue;
@@ -183,7 +175,7 @@ export function* layingDay(wish: DayWish): Generator<number, DayAnswer> {
       });
   }
   if ('clash' in solved && wishes.length > 1) {
-    const none = yield* part(solvingDay(whole, seed), 0.99, 0);
+    const none = yield* scaled(solvingDay(whole, seed), 0.99, 0);
     if (!('clash' in none)) {
       givenUp = wishes;
       [solved, problem] = [none, whole];
@@ -199,7 +191,7 @@ export function* layingDay(wish: DayWish): Generator<number, DayAnswer> {
     n <= STEADIER && solved.timetable.finish <= solved.bound && steady.robust.clashing > 0;
     n++
   ) {
-    const other: Solved = yield* part(solvingDay(problem, seed + n), 0.99, 0);
+    const other: Solved = yield* scaled(solvingDay(problem, seed + n), 0.99, 0);
     if ('clash' in other || isBetter({ ...solved.timetable, sum: 0 }, { ...other.timetable, sum: 0 }))
       continue;
     const robust = simulated(other);

@@ -3,9 +3,7 @@ import {
   clockTime,
   eveningList,
   formatMinutes,
-  milkFromLots,
   plannedOf,
-  productOf,
   stateOfPlan,
   washingUp,
   type WayOut,
@@ -33,6 +31,7 @@ import { DayWishes } from './DayWishes.tsx';
 import { GoingPanel } from './GoingPanel.tsx';
 import { KeptDays } from './KeptDays.tsx';
 import { draftOf, useDayDraft, type DayDraft } from './day-draft.ts';
+import { dayDocOf, missingOf, startingPlanOf } from './day-document.ts';
 import { useDayPlan } from './use-day-plan.ts';
 import './day.css';
 
@@ -85,50 +84,17 @@ function DayTable() {
         skims: [...before.skims, { lotId: way.lotId, at: new Date(way.atMs).toISOString() }],
       }));
   };
-  /** The day as a document of the log. */
-  const doc = (
-    over: { readonly begunAt: string | null; readonly ids: ReadonlyMap<string, string> },
-    version: number,
-  ) => ({
-    name: draft.name.trim() === '' ? 'Day' : draft.name.trim(),
-    version,
-    zeroAt: new Date(zeroMs).toISOString(),
-    days: draft.days,
-    makes: plan.wishMakes.map(({ id, name, method, litres, by: wished, fixed, who }) => ({
-      id,
-      name,
-      methodId: method.id,
-      litres,
-      by: wished,
-      fixed: { ...fixed },
-      who: { ...who },
-      makeId: over.ids.get(id) ?? null,
-    })),
-    keptFree: plan.kept.map((kept) => ({ ...kept })),
-    skims: draft.skims,
-    every: over.begunAt === null ? draft.every : null,
-    begunAt: over.begunAt,
-    slots: answer?.fits
-      ? answer.hands.map(({ make, step, title, cookId, from, to }) => ({
-          make,
-          task: step,
-          title,
-          cook: cookId,
-          from,
-          to,
-        }))
-      : [],
-    moved: [],
-    because: '',
-    broken: 0,
-  });
   async function keep(): Promise<void> {
     const before = days.find(({ id, day }) => id === draft.from && day.begunAt === null);
     const id = before?.id ?? ulid();
     const refused = await refusalOf(
       await record(id, 'day-changed', {
         kind: 'laid',
-        day: doc({ begunAt: null, ids: new Map() }, (before?.day.version ?? 0) + 1),
+        day: dayDocOf(draft, plan, zeroMs, {
+          version: (before?.day.version ?? 0) + 1,
+          begunAt: null,
+          ids: new Map(),
+        }),
       }),
     );
     if (refused !== null) setFault(refused);
@@ -140,20 +106,8 @@ function DayTable() {
     setFault(null);
     const ids = new Map<string, string>();
     for (const { id: own, name } of makes) {
-      const hands = answer.hands.find((h) => h.make === own);
-      const startMs = zeroMs + (hands?.from ?? 0) * MINUTE_MS;
       const id = ulid();
-      const made = { ...plan.plans.get(own)!, name, startAt: new Date(startMs).toISOString() };
-      const from = pours?.allocation.wants.find(({ want }) => want.id === own)?.from ?? [];
-      const { takes } = productOf(made);
-      // What comes of a skimming has no lot yet: it is chosen when it is poured.
-      const whole = from.length > 0 && from.every(({ lotId }) => !pours?.readyMs.has(lotId));
-      const enough = pours?.allocation.wants.find(({ want }) => want.id === own)?.shortKg === 0;
-      const milk =
-        whole && enough && (takes === 'milk' || takes === 'cream')
-          ? milkFromLots(made.milk, plan.room.lots, from, takes, startMs)
-          : null;
-      const started = milk ? { ...made, milk } : made;
+      const started = startingPlanOf(own, name, plan, zeroMs);
       const refused = await refusalOf(await record(id, 'make-started', { plan: started }));
       if (refused !== null) {
         setFault(`${name}: ${refused}`);
@@ -167,14 +121,22 @@ function DayTable() {
         kind: 'plan',
         makeId: id,
         plan: started,
-        nowMs: startMs,
+        nowMs: Date.parse(started.startAt),
       }).catch(() => null);
       if (forecast) await record(id, 'planned', { forecast: plannedOf(stateOfPlan(started), forecast) });
     }
-    await record(ulid(), 'day-changed', {
-      kind: 'laid',
-      day: doc({ begunAt: new Date(now()).toISOString(), ids }, 1),
-    });
+    const begunAt = new Date(now()).toISOString();
+    const refused = await refusalOf(
+      await record(ulid(), 'day-changed', {
+        kind: 'laid',
+        day: dayDocOf(draft, plan, zeroMs, { version: 1, begunAt, ids }),
+      }),
+    );
+    if (refused !== null) {
+      setFault(`The makes are begun, but their timetable could not be kept: ${refused}`);
+      setStarting(false);
+      return;
+    }
     setDraft((before) => ({ ...before, skims: [], freeHours: [], from: null }));
     await navigate('/');
   }
@@ -182,14 +144,6 @@ function DayTable() {
   const blockMake = draft.makes.find(({ id }) => id === block?.make);
   const fixed = new Set(
     draft.makes.flatMap(({ id, fixed: own }) => Object.keys(own).map((step) => `${id} ${step}`)),
-  );
-  const missing = [...new Set((pours?.allocation.wants ?? []).map(({ want }) => want.sort))].flatMap(
-    (sort) => {
-      const litres = (pours?.allocation.wants ?? [])
-        .filter(({ want, shortKg }) => want.sort === sort && shortKg > 0)
-        .reduce((sum, { shortKg }) => sum + shortKg / 1.03, 0);
-      return litres > 0 ? [{ sort, litres: Math.ceil(litres * 10) / 10 }] : [];
-    },
   );
   return (
     <div className="day">
@@ -426,7 +380,7 @@ function DayTable() {
                 name={draft.name}
                 evening={eveningList([...plan.plans.values()], answer.hands, kitchen)}
                 needs={plan.needs}
-                missing={missing}
+                missing={missingOf(pours)}
                 hands={answer.hands}
                 moments={() => [
                   ...answer.hands.map((h) => ({

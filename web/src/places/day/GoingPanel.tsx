@@ -38,16 +38,17 @@ export function GoingPanel({ going, nowMs }: { readonly going: KeptDay; readonly
     heldFrom: from,
     why: { notEarlier: 'others', after: null, thing: null, latest: null },
   }));
-  const isDone = (make: string, step: string): boolean => {
+  const isDone = ({ make, step, to }: DayHands): boolean => {
     const of = makeOf(make);
     const state = logs.find((log) => log.state?.id === of?.makeId)?.state;
-    if (!of) return false;
+    // A skimming is no make: the milk room knows of it.
+    if (!of) return zeroMs + to * MINUTE_MS < nowMs;
     // What is not under way any more is over.
     if (!state) return true;
     const own = state.steps.find((s) => s.step.id === step);
     return own === undefined || own.status === 'done' || own.status === 'skipped';
   };
-  const left = hands.filter((h) => !isDone(h.make, h.step)).sort((a, b) => a.from - b.from);
+  const left = hands.filter((h) => !isDone(h)).sort((a, b) => a.from - b.from);
   const moved = new Map(day.moved.map((m) => [`${m.make} ${m.task}`, m]));
   const addToday = async (): Promise<void> => {
     const method = shown.find((m) => m.id === methodId)?.method;
@@ -112,7 +113,9 @@ export function GoingPanel({ going, nowMs }: { readonly going: KeptDay; readonly
               <li key={`${h.make} ${h.step}`} className={picked === `${h.make} ${h.step}` ? 'chosen' : ''}>
                 <span className="number">{timeOf(h.from)}</span>
                 <span>
-                  <Link to={`/makes/${makeOf(h.make)?.makeId ?? ''}`}>{h.title}</Link>{' '}
+                  <Link to={makeOf(h.make) ? `/makes/${makeOf(h.make)?.makeId ?? ''}` : '/milk'}>
+                    {h.title}
+                  </Link>{' '}
                   <span className="quiet">{makeOf(h.make)?.name}</span>
                 </span>
                 <span className="quiet">

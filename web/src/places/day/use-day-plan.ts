@@ -23,6 +23,8 @@ const DAY_MS = 86_400_000;
 const KEY = 'day';
 /** What is put off may fall into these days besides. */
 const SPARE_DAYS = 2;
+/** What is kept of a title. */
+const MOST_TITLE = 80;
 /** Skimming takes hands, min. */
 const SKIM_MIN = 10;
 
@@ -115,7 +117,9 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
   const chores = draft.skims.flatMap(({ lotId, at }) => {
     const lot = room.lots.find(({ id }) => id === lotId);
     const minute = Math.max(0, Math.round((Date.parse(at) - zeroMs) / MINUTE_MS));
-    return lot ? [{ id: lotId, title: `Skim ${lot.name}`, at: minute, minutes: SKIM_MIN }] : [];
+    return lot
+      ? [{ id: lotId, title: `Skim ${lot.name}`.slice(0, MOST_TITLE), at: minute, minutes: SKIM_MIN }]
+      : [];
   });
   /** What comes of a skimming is not there before. */
   const fromOf = (id: string): number => {

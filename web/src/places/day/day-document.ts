@@ -1,0 +1,83 @@
+import { litresOfMass, milkFromLots, productOf, type DayPours } from '@morning-crock/core';
+import type { DayDoc, MakePlan } from '@morning-crock/core/contract';
+import type { DayDraft } from './day-draft.ts';
+import type { DayPlan } from './use-day-plan.ts';
+
+const MINUTE_MS = 60_000;
+
+/** A draft as a day of the log: kept, or begun with the makes it became. */
+export function dayDocOf(
+  draft: DayDraft,
+  { wishMakes, kept, answer }: Pick<DayPlan, 'wishMakes' | 'kept' | 'answer'>,
+  zeroMs: number,
+  over: {
+    readonly version: number;
+    readonly begunAt: string | null;
+    readonly ids: ReadonlyMap<string, string>;
+  },
+): DayDoc {
+  const { version, begunAt, ids } = over;
+  return {
+    name: draft.name.trim() === '' ? 'Day' : draft.name.trim(),
+    version,
+    zeroAt: new Date(zeroMs).toISOString(),
+    days: draft.days,
+    makes: wishMakes.map(({ id, name, method, litres, by, fixed, who }) => ({
+      id,
+      name,
+      methodId: method.id,
+      litres,
+      by,
+      fixed: { ...fixed },
+      who: { ...who },
+      makeId: ids.get(id) ?? null,
+    })),
+    keptFree: kept.map((hours) => ({ ...hours })),
+    skims: draft.skims,
+    // What is made every week is the kept day; one that goes on is made once.
+    every: begunAt === null ? draft.every : null,
+    begunAt,
+    slots: answer?.fits
+      ? answer.hands.map(({ make, step, title, cookId, from, to }) => ({
+          make,
+          task: step,
+          title,
+          cook: cookId,
+          from,
+          to,
+        }))
+      : [],
+    moved: [],
+    because: '',
+    broken: 0,
+  };
+}
+
+/** A make of the day as it is begun: at its time, of its lots where they are there and enough. */
+export function startingPlanOf(id: string, name: string, plan: DayPlan, zeroMs: number): MakePlan {
+  const { answer, pours, room } = plan;
+  const first = answer?.fits ? answer.hands.find((h) => h.make === id) : undefined;
+  const startMs = zeroMs + (first?.from ?? 0) * MINUTE_MS;
+  const made = { ...plan.plans.get(id)!, name, startAt: new Date(startMs).toISOString() };
+  const poured = pours?.allocation.wants.find(({ want }) => want.id === id);
+  const { takes } = productOf(made);
+  // What comes of a skimming has no lot yet: it is chosen when it is poured.
+  const there = poured?.from.every(({ lotId }) => !pours?.readyMs.has(lotId)) ?? false;
+  if (!poured || !there || poured.shortKg > 0 || (takes !== 'milk' && takes !== 'cream')) return made;
+  const milk = milkFromLots(made.milk, room.lots, poured.from, takes, startMs);
+  return milk ? { ...made, milk } : made;
+}
+
+/** What the milk room lacks for a day, each sort once, rounded up to a tenth of a litre. */
+export function missingOf(pours: DayPours | null): { readonly sort: string; readonly litres: number }[] {
+  const litres = new Map<string, number>();
+  for (const { want, from, shortKg } of pours?.allocation.wants ?? []) {
+    if (shortKg <= 0) continue;
+    const has = from.reduce((sum, { lotId, massKg }) => {
+      const lot = pours?.lots.find(({ id }) => id === lotId);
+      return sum + (lot ? litresOfMass(massKg, lot.of) : 0);
+    }, 0);
+    litres.set(want.sort, (litres.get(want.sort) ?? 0) + want.litres - has);
+  }
+  return [...litres].map(([sort, sum]) => ({ sort, litres: Math.ceil(sum * 10) / 10 }));
+}
