@@ -7,6 +7,8 @@ export interface Placed {
   readonly score: Score;
 }
 
+/** What is over so long before a task is due is never put off until after it, min. */
+const WORTH_WAITING_MIN = 60;
 /** One place in so many is passed over, so that not the same ones are tried each time. */
 const PASSED_OVER = 0.06;
 
@@ -34,7 +36,12 @@ export function insertMake(
   let tried = 0;
   const put = (k: number, from: number): void => {
     const task = tasks[k]!;
-    for (let place = from; place <= sequence.length && tried < most; place++) {
+    // Before what is over long before it is due it would only keep hands idle.
+    const due = timer.dueOf(task) - WORTH_WAITING_MIN;
+    let first = from;
+    while (first < sequence.length && timer.at[sequence[first]!]! + timer.minutes[sequence[first]!]! <= due)
+      first++;
+    for (let place = first; place <= sequence.length && tried < most; place++) {
       if (place < sequence.length && random.uniform() < PASSED_OVER) continue;
       sequence.splice(place, 0, task);
       tried++;
@@ -50,6 +57,7 @@ export function insertMake(
       sequence.splice(place, 1);
     }
   };
+  if (sequence.length > 0 && !timer.timed(sequence, horizon)) return { placed: null, tried: 1 };
   put(0, 0);
   return { placed: best, tried };
 }

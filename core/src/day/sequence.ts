@@ -22,6 +22,8 @@ export interface SequenceTimer {
   /** Start of each task as last timed, min. */
   readonly at: Float64Array;
   readonly minutes: Int32Array;
+  /** When a task is due as last timed: what must pass after the one before it has passed, min. */
+  dueOf(task: number): number;
   /** The sequence a timetable is in. */
   sequenceOf(slots: readonly DaySlot[]): number[];
   /**
@@ -251,6 +253,7 @@ export function createSequenceTimer(
     tasksOf,
     at,
     minutes,
+    dueOf: (i) => (before[i]! < 0 ? least[i]! : at[before[i]!]! + minutes[before[i]!]! + after[i]!),
     sequenceOf: (slots) =>
       [...slots]
         .sort((a, b) => a.from - b.from || a.to - b.to)
