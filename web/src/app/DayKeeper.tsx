@@ -1,6 +1,6 @@
 import { formatMinutes } from '@morning-crock/core';
 import { goingOf } from '../data/going-day.ts';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { now } from '../data/clock.ts';
 import { liveSlice } from '../data/live-slice.ts';
 import { dropRefused, record, useAppDispatch, whenSettled } from '../data/store.ts';
@@ -24,6 +24,8 @@ export function DayKeeper() {
   const kitchen = useKitchen();
   const dispatch = useAppDispatch();
   const [turn, setTurn] = useState(0);
+  /** What was known when it was laid out here last, and when that was. */
+  const laid = useRef<{ readonly logs: unknown; readonly ms: number }>({ logs: null, ms: 0 });
   useEffect(() => {
     const timer = setInterval(() => setTurn((t) => t + 1), AGAIN_MS);
     return () => clearInterval(timer);
@@ -67,7 +69,9 @@ export function DayKeeper() {
           next[makeId] = { atMs: zeroMs + h.from * MINUTE_MS, cookId: h.cookId, cook: h.cook };
         }
         dispatch(liveSlice.actions.dayFollowed({ id, next }));
-        if (!answer.changed) return;
+        // By the clock alone it is laid out anew once a minute at most: two ways as good as each other never take turns.
+        if (!answer.changed || (laid.current.logs === logs && now() - laid.current.ms < MINUTE_MS)) return;
+        laid.current = { logs, ms: now() };
         const left = new Set(own.map(({ make }) => make.id));
         // What is done keeps the time it was laid to: it is the record of the day.
         const done = day.slots.filter(
