@@ -71,6 +71,31 @@ export function drawMembers(members: number, random: Random): Float64Array {
   return Float64Array.from({ length: members * DIMENSIONS }, () => random.normal());
 }
 
+/**
+ * One σ of the hours to a pH before anything was measured, to first order: every unknown alone one σ up and down. Sooner than an
+ * ensemble by a hundred times.
+ * @returns 0 when the pH is not reached
+ * @example crossingSigmaH(spec, 4.6) // h
+ */
+export function crossingSigmaH(spec: EnsembleSpec, ph: number): number {
+  const kernel = createKernel(spec.grid, spec.starts, spec.startAcidMmolPerKg, spec.joinings);
+  const row = new Float64Array(kernel.steps + 1);
+  const member: MemberParameters = { rate: 1, log10Offset: 0, biasC: 0, lagFactor: 1, plasmaSnfPercent: 9 };
+  const hours = (unknown: number, sign: number): number => {
+    const z = new Float64Array(DIMENSIONS);
+    z[unknown] = sign;
+    memberOf(spec, z, 0, member);
+    kernel.run(member, row, 0);
+    return crossingH(row, 0, kernel.steps, kernel.stepH, ph);
+  };
+  let variance = 0;
+  for (let unknown = 0; unknown < DIMENSIONS; unknown++) {
+    const half = (hours(unknown, 1) - hours(unknown, -1)) / 2;
+    if (Number.isFinite(half)) variance += half ** 2;
+  }
+  return Math.sqrt(variance);
+}
+
 /** A member's parameters from its standard-normal draws. */
 export function memberOf(spec: EnsembleSpec, z: Float64Array, index: number, out: MemberParameters): void {
   const at = index * DIMENSIONS;

@@ -207,7 +207,7 @@ describe('a day', () => {
     }
   });
 
-  test('made-up days are finished within 1 % of the proven least, crowded ones within a tenth', () => {
+  test('made-up days are finished within 1 % of the proven least, crowded ones within 2 %', () => {
     expect(PROVEN.days.length).toBeGreaterThanOrEqual(30);
     for (const shape of PROVEN.days) {
       const problem = madeUpDay(shape);
@@ -218,7 +218,7 @@ describe('a day', () => {
       // No timetable that holds is better than what was proven: either the proof or the timetable would be wrong.
       expect(solved.timetable.finish).toBeGreaterThanOrEqual(shape.finish);
       // Thirty tasks and more without a breath between them are harder than any day of a kitchen.
-      const off = shape.makes * shape.tasks <= 20 ? 0.01 : 0.12;
+      const off = shape.makes * shape.tasks <= 20 ? 0.01 : 0.02;
       expect(solved.timetable.finish).toBeLessThanOrEqual((1 + off) * shape.finish);
     }
   });

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { defaultKitchen } from '../kitchen/index.ts';
+import { bandForecast, markBand, stateOfPlan } from '../make/index.ts';
 import { planOfMethod } from '../products/index.ts';
 import { SHIPPED_METHODS } from '../schools/index.ts';
 import { answerSum } from '../sums/index.ts';
@@ -43,6 +44,28 @@ test('a make is its hands and waits: nothing of its time is lost', () => {
   expect(incubate.after).toBeGreaterThan(180);
   expect(incubate.holds[0]).toMatch(/^place /);
   expect(makeOf('washed-curd').tasks.some(({ holds }) => holds.includes('pot'))).toBe(true);
+});
+
+test('a souring may be as much longer as the thousand makes of its forecast say', () => {
+  let seen = 0;
+  for (const method of SHIPPED_METHODS.filter((_, n) => n % 3 === 0)) {
+    const plan = planOfMethod(method, KITCHEN, AT, 3);
+    const { sigmaMin } = dayMakeOf({ id: method.id, plan, from: 0, by: null, fixed: {} })!;
+    const state = stateOfPlan(plan);
+    const souring = state.steps.find(({ step }) => step.facts.sours)?.step.id;
+    const own = souring === undefined ? 0 : sigmaMin.get(souring)!;
+    // The band of its end is about when it begins, too.
+    const steps = [...sigmaMin.keys()];
+    const whole = Math.hypot(...[...sigmaMin.values()].slice(0, 1 + steps.indexOf(souring!)));
+    const ready = markBand(bandForecast(state, ZERO_MS, 1, 600), 'ready');
+    if (own === 0 || ready.p10 === null || ready.p90 === null) continue;
+    seen++;
+    // Between the tenth and the ninetieth of a hundred lie 2.563 σ.
+    const ratio = whole / ((ready.p90 - ready.p10) / 60_000 / 2.563);
+    expect(ratio).toBeGreaterThan(0.9);
+    expect(ratio).toBeLessThan(1.1);
+  }
+  expect(seen).toBeGreaterThan(4);
 });
 
 test('a cook has hands when awake and not away', () => {

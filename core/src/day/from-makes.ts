@@ -1,6 +1,12 @@
 import type { KitchenSettings, MakePlan } from '../contract/index.ts';
 import { attendance } from '../kitchen/index.ts';
-import { pointForecast, stateOfPlan, type MakeState, type PointForecast } from '../make/index.ts';
+import {
+  pointForecast,
+  souringSigmaMin,
+  stateOfPlan,
+  type MakeState,
+  type PointForecast,
+} from '../make/index.ts';
 import type { MethodStep } from '../steps/index.ts';
 import type { DayCook, DayMake, DayProblem, DayTask } from './problem.ts';
 
@@ -57,7 +63,7 @@ function tasksOf(
   point: PointForecast,
   fromMs: number,
   who: Readonly<Record<string, string>>,
-): { readonly tasks: DayTask[]; readonly sigmaMin: ReadonlyMap<string, number> } | null {
+): { readonly tasks: DayTask[]; readonly sigmaMin: Map<string, number> } | null {
   const tasks: DayTask[] = [];
   const sigmas = new Map<string, number>();
   let endMs = fromMs;
@@ -102,9 +108,10 @@ export function dayMakeOf({ id, plan, from, by, fixed, who = {} }: AskedMake): S
   const state = stateOfPlan(plan);
   const point = pointForecast(state, Date.parse(plan.startAt));
   const seen = tasksOf(state, point, point.steps[0]?.startMs ?? Date.parse(plan.startAt), who);
-  return (
-    seen && { make: { id, title: plan.name, from, tasks: seen.tasks, fixed, by }, sigmaMin: seen.sigmaMin }
-  );
+  if (!seen) return null;
+  const souring = state.steps.find(({ step }) => step.facts.sours)?.step.id;
+  if (souring !== undefined) seen.sigmaMin.set(souring, souringSigmaMin(state, state.startedAtMs));
+  return { make: { id, title: plan.name, from, tasks: seen.tasks, fixed, by }, sigmaMin: seen.sigmaMin };
 }
 
 /**
@@ -117,7 +124,7 @@ export function leftOf(
   of: Pick<AskedMake, 'id' | 'by' | 'fixed' | 'who'>,
   zeroMs: number,
   nowMs: number,
-): SeenMake | null {
+): DayMake | null {
   const { id, by, who = {} } = of;
   const begun = startedBefore(state);
   const from = Math.max(0, Math.ceil((nowMs - zeroMs) / MINUTE_MS));
@@ -132,7 +139,7 @@ export function leftOf(
     // It begins when it was to, or as soon after that as can be.
     const starts = Math.max(from, Math.round((state.startedAtMs - zeroMs) / MINUTE_MS));
     const whole = dayMakeOf({ id, plan: state.plan, from: starts, by, fixed, who });
-    return whole && { ...whole, make: { ...whole.make, title: state.plan.name } };
+    return whole && { ...whole.make, title: state.plan.name };
   }
   const point = pointForecast(state, nowMs);
   const seen = state.finished ? null : tasksOf(state, point, nowMs, who);
@@ -142,16 +149,13 @@ export function leftOf(
   // What should have been over is due at once, and has so much less time left.
   const over = Math.max(0, Math.round((nowMs - time.endMs) / MINUTE_MS));
   return {
-    sigmaMin: seen.sigmaMin,
-    make: {
-      id,
-      title: state.plan.name,
-      from,
-      fixed,
-      by,
-      underWay: begun,
-      tasks: [{ ...first!, slack: Math.max(0, first!.slack - over) }, ...rest],
-    },
+    id,
+    title: state.plan.name,
+    from,
+    fixed,
+    by,
+    underWay: begun,
+    tasks: [{ ...first!, slack: Math.max(0, first!.slack - over) }, ...rest],
   };
 }
 

@@ -42,9 +42,9 @@ export interface DayGoesOn {
  */
 export function goOn({ kitchen, zeroMs, days, keptFree, makes, slots, nowMs }: GoingDay): DayGoesOn | null {
   const left = makes.flatMap(({ state, ...of }): DayMake[] => {
-    const seen = leftOf(state, of, zeroMs, nowMs);
-    if (!seen) return [];
-    const { within } = cut(seen.make, days * DAY_MIN);
+    const make = leftOf(state, of, zeroMs, nowMs);
+    if (!make) return [];
+    const { within } = cut(make, days * DAY_MIN);
     return within.tasks.length > 0 ? [within] : [];
   });
   if (left.length === 0) return null;

@@ -1,5 +1,5 @@
 import { createRandom } from '../numerics/index.ts';
-import { insertMake, type Placed } from './insert.ts';
+import { createInserter, type Placed } from './insert.ts';
 import type { DayProblem, DaySlot } from './problem.ts';
 import { createSequenceTimer, type SequenceTimer } from './sequence.ts';
 
@@ -88,12 +88,14 @@ export function relayDay(problem: DayProblem, before: readonly DaySlot[], seed =
         : [{ make: slot.make, task: slot.task, was: was.from, now: slot.from }];
     });
   /** Puts what was added among the others. */
+  const freely = { worst: null, most: MOST_AN_INSERTION, random };
   const completed = (timer: SequenceTimer, sequence: readonly number[], of: DayProblem): Placed | null => {
     const score = timer.timed(sequence, of.horizon);
     let placed: Placed | null = score && { sequence, score };
+    const insert = createInserter(timer);
     for (const m of added) {
       if (!placed) return null;
-      ({ placed } = insertMake(timer, placed.sequence, m, null, MOST_AN_INSERTION, random, of.horizon));
+      ({ placed } = insert(placed.sequence, m, { ...freely, horizon: of.horizon }));
     }
     return placed;
   };
@@ -117,19 +119,20 @@ export function relayDay(problem: DayProblem, before: readonly DaySlot[], seed =
     }
   const timer = createSequenceTimer(problem);
   const sequence = order(timer);
+  const insert = createInserter(timer);
   for (const { m } of known) {
-    const others = sequence.filter((task) => !timer.tasksOf[m]!.includes(task));
-    const put = insertMake(timer, others, m, null, MOST_AN_INSERTION, random, problem.horizon);
+    const others = sequence.filter((task) => !timer.day.tasksOf[m]!.includes(task));
+    const put = insert(others, m, { ...freely, horizon: problem.horizon });
     better(timer, put.placed && completed(timer, put.placed.sequence, problem), problem);
   }
   if (found.length > 0) return best();
   // Everything cannot be kept: what breaks least, and what is new comes last.
-  const everything = [...sequence, ...added.flatMap((m) => timer.tasksOf[m]!)];
+  const everything = [...sequence, ...added.flatMap((m) => timer.day.tasksOf[m]!)];
   const forced = timer.forced(everything);
   if (!forced) return null;
   let least = { broken: forced.broken, slots: timer.slots() };
   for (const { m } of known) {
-    const own = timer.tasksOf[m]!;
+    const own = timer.day.tasksOf[m]!;
     const first = timer.forced([...own.slice(0, 1), ...everything.filter((task) => task !== own[0])]);
     if (first && first.broken < least.broken) least = { broken: first.broken, slots: timer.slots() };
   }

@@ -1,4 +1,8 @@
+import { numbered, type NumberedDay } from './numbered.ts';
 import type { DayProblem, DaySlot, Timetable } from './problem.ts';
+
+/** How often a task may pull along what is before it, before the sequence is given up: it would go on without end. */
+const MOST_PULLS = 3;
 
 /** How good what was timed is: fewer minutes late, then an earlier finish, then makes done sooner. */
 export interface Score {
@@ -16,12 +20,9 @@ export const compareScores = (a: Score, b: Score): number =>
  * sequence may lack the last tasks of a make; what is then found is the least there can be however they are put in.
  */
 export interface SequenceTimer {
-  readonly count: number;
-  /** Tasks of each make, by number, in order. */
-  readonly tasksOf: readonly (readonly number[])[];
+  readonly day: NumberedDay;
   /** Start of each task as last timed, min. */
   readonly at: Float64Array;
-  readonly minutes: Int32Array;
   /** When a task is due as last timed: what must pass after the one before it has passed, min. */
   dueOf(task: number): number;
   /** The sequence a timetable is in. */
@@ -29,9 +30,15 @@ export interface SequenceTimer {
   /**
    * Times a sequence so that nothing that may not wait waits.
    * @param limit what ends later is no use, min
+   * @param known when the same sequence without what now stands from a place on began: nothing can begin sooner with more to do,
+   * which saves most of the work where one cook does it all; what has just come in is in `soonest` as early as it may ever begin
    * @returns `null` when there is no such way
    */
-  timed(sequence: readonly number[], limit: number): Score | null;
+  timed(
+    sequence: readonly number[],
+    limit: number,
+    known?: { readonly soonest: Float64Array; readonly place: number },
+  ): Score | null;
   /** Times it, come what may: minutes by which what may not wait does wait; `null` when not even that. */
   forced(sequence: readonly number[]): { readonly broken: number; readonly score: Score } | null;
   /** What was timed last, whole. */
@@ -48,39 +55,10 @@ export function createSequenceTimer(
   problem: DayProblem,
   notBefore: (make: string, task: string) => number = () => 0,
 ): SequenceTimer {
-  const tasks = problem.makes.flatMap((make, m) => make.tasks.map((task, k) => ({ make, m, task, k })));
-  const count = tasks.length;
-  const numberOf = new Map(tasks.map(({ make, task }, i) => [`${make.id} ${task.id}`, i]));
-  const before = Int32Array.from(tasks, ({ k }, i) => (k === 0 ? -1 : i - 1));
-  const next = Int32Array.from(tasks, ({ make, k }, i) => (k + 1 < make.tasks.length ? i + 1 : -1));
-  const minutes = Int32Array.from(tasks, ({ task }) => task.minutes);
-  const after = Int32Array.from(tasks, ({ task }) => task.after);
-  const slack = Float64Array.from(tasks, ({ task }) => task.slack);
-  const fixed = tasks.map(({ make, task }) => make.fixed[task.id] ?? -1);
-  /** What a make that is under way holds, it holds from the beginning. */
-  const underWay = tasks.map(({ make, k }) => k === 0 && make.underWay === true);
-  /** The latest start of the first task of what is under way; others may wait as long as anybody likes. */
-  const latest = Float64Array.from(tasks, ({ make, task }, i) =>
-    underWay[i] ? make.from + task.after + task.slack : Number.POSITIVE_INFINITY,
-  );
-  const least = Float64Array.from(tasks, ({ make, task, k }, i) =>
-    Math.max(k === 0 ? make.from + task.after : 0, fixed[i]!, notBefore(make.id, task.id)),
-  );
-  /** From the end of a task to that of its make at the very soonest. */
-  const tail = new Float64Array(count);
-  for (let i = count - 1; i >= 0; i--)
-    if (next[i]! >= 0) tail[i] = after[next[i]!]! + minutes[next[i]!]! + tail[next[i]!]!;
-  const by = Float64Array.from(tasks, ({ make }) => make.by ?? Number.POSITIVE_INFINITY);
-  /** From, to, from, to, … of each cook. */
-  const frees = problem.cooks.map(({ free }) => Float64Array.from(free.flat()));
-  const who = Int32Array.from(tasks, ({ task }) =>
-    task.who === null || task.who === undefined ? -1 : problem.cooks.findIndex(({ id }) => id === task.who),
-  );
-  const things = Object.keys(problem.things);
-  const many = things.map((thing) => problem.things[thing]!);
-  const holds = tasks.map(({ task }) =>
-    task.holds.map((thing) => things.indexOf(thing)).filter((thing) => thing >= 0),
-  );
+  const day = numbered(problem, notBefore);
+  const { tasks, count, before, next, minutes, after, slack, fixed, underWay } = day;
+  const { least, latest, tail, by, who, cooks, many, holds, there } = day;
+  const alone = cooks === 1;
   /** Which tasks go on holding it from the task before, so that nothing is given back between. */
   const holdsOn = holds.map((own, i) => own.filter((t) => before[i]! >= 0 && holds[before[i]!]!.includes(t)));
 
@@ -88,25 +66,23 @@ export function createSequenceTimer(
   const cookOf = new Int32Array(count);
   const handsBefore = new Int32Array(count);
   const placeOf = new Int32Array(count);
+  const pulls = new Int32Array(count);
+  /** From the beginning of a task to the end of all that comes after it at the very soonest. */
+  const toCome = new Float64Array(count);
   const present = new Uint8Array(count);
   /** A task must not take each of its things before these let go of it; -1 nobody has it. */
   const giver = holds.map((own) => new Int32Array(own.length));
-  const freeAt = new Float64Array(frees.length);
-  const lastOf = new Int32Array(frees.length);
+  const freeAt = new Float64Array(cooks);
+  const lastOf = new Int32Array(cooks);
   /** Who had each of a thing last. */
-  const had: number[][] = things.map(() => []);
-
-  const there = (cook: number, from: number, long: number): number => {
-    const spans = frees[cook]!;
-    for (let n = 0; n < spans.length; n += 2) {
-      const start = spans[n]! > from ? spans[n]! : from;
-      if (start + long <= spans[n + 1]!) return start;
-    }
-    return Number.POSITIVE_INFINITY;
-  };
+  const had: number[][] = many.map(() => []);
 
   /** Says which cook does what, each who has hands first. */
   const giveHands = (sequence: readonly number[]): boolean => {
+    if (alone) {
+      for (let p = 0; p < sequence.length; p++) handsBefore[sequence[p]!] = p === 0 ? -1 : sequence[p - 1]!;
+      return true;
+    }
     freeAt.fill(0);
     lastOf.fill(-1);
     for (const i of sequence) {
@@ -114,7 +90,7 @@ export function createSequenceTimer(
       const from = b < 0 ? least[i]! : Math.max(least[i]!, at[b]! + minutes[b]! + after[i]!);
       let best = -1;
       let bestAt = Number.POSITIVE_INFINITY;
-      for (let c = 0; c < frees.length; c++) {
+      for (let c = 0; c < cooks; c++) {
         if (who[i]! >= 0 && who[i] !== c) continue;
         const when = there(c, Math.max(from, freeAt[c]!), minutes[i]!);
         // Of two who are free as soon, the one who has had nothing to do for longer: hands are spread.
@@ -171,60 +147,77 @@ export function createSequenceTimer(
     for (const i of sequence) if (underWay[i] && !take(i, -1)) return false;
     for (let p = 0; p < sequence.length; p++) {
       const i = sequence[p]!;
-      if (before[i]! < 0 && !underWay[i] && !take(i, p)) return false;
+      if (before[i]! < 0 && !underWay[i] && holds[i]!.length > 0 && !take(i, p)) return false;
       const then = next[i]!;
       // What comes after it takes what it holds as soon as this one is over.
-      if (then >= 0 && present[then] && !take(then, p + 0.5)) return false;
+      if (then >= 0 && holds[then]!.length > 0 && present[then] && !take(then, p + 0.5)) return false;
     }
     return true;
   };
 
-  /** The least times. @param lags whether what may not wait pulls what is before it along; @returns `false` when that leads nowhere */
-  const settle = (sequence: readonly number[], limit: number, lags: boolean): boolean => {
+  /** When all that a task takes is given back by who had it, at the soonest `from`. */
+  const freeAfter = (i: number, from: number): number => {
+    const givers = giver[i]!;
+    let soonest = from;
+    for (let n = 0; n < givers.length; n++) {
+      const g = givers[n]!;
+      if (g < 0) continue;
+      const free = at[g]! + minutes[g]!;
+      if (free > soonest) soonest = free;
+    }
+    return soonest;
+  };
+
+  /**
+   * The least times: from the first to the last of the sequence, and back to what is pulled along by what may not wait.
+   * @param lags whether what may not wait pulls what is before it along
+   * @returns `false` when that leads nowhere
+   */
+  const settle = (
+    sequence: readonly number[],
+    limit: number,
+    lags: boolean,
+    soonest: Float64Array,
+    place: number,
+  ): boolean => {
     const long = sequence.length;
-    for (let p = 0; p < long; p++) at[sequence[p]!] = least[sequence[p]!]!;
-    for (let changed = true, rounds = 0; changed; rounds++) {
-      if (rounds > 2 * count + 8) return false;
-      changed = false;
-      for (let p = 0; p < long; p++) {
-        const i = sequence[p]!;
-        const b = before[i]!;
-        const h = handsBefore[i]!;
-        let from = at[i]!;
-        if (b >= 0) {
-          const due = at[b]! + minutes[b]! + after[i]!;
-          if (due > from) from = due;
-        }
-        if (h >= 0) {
-          const free = at[h]! + minutes[h]!;
-          if (free > from) from = free;
-        }
-        const givers = giver[i]!;
-        for (let n = 0; n < givers.length; n++) {
-          const g = givers[n]!;
-          if (g < 0) continue;
-          const free = at[g]! + minutes[g]!;
-          // A first task takes it when it begins, any other when the one before is over.
-          if (b < 0) {
-            if (free > from) from = free;
-          } else if (at[b]! + minutes[b]! < free) {
-            at[b] = free - minutes[b]!;
-            changed = true;
-          }
-        }
-        from = there(cookOf[i]!, from, minutes[i]!);
-        if (from + minutes[i]! + tail[i]! > limit) return false;
-        if (lags && ((fixed[i]! >= 0 && from > fixed[i]!) || from > latest[i]!)) return false;
-        if (from > at[i]!) {
-          at[i] = from;
-          changed = true;
-        }
-        if (b < 0 || !lags) continue;
-        const soonest = from - slack[i]! - after[i]! - minutes[b]!;
-        if (at[b]! < soonest) {
-          at[b] = soonest;
-          changed = true;
-        }
+    for (let p = 0; p < long; p++) at[sequence[p]!] = soonest[sequence[p]!]!;
+    pulls.fill(0);
+    let left = 0;
+    for (let p = long - 1; p >= 0; p--) {
+      left += minutes[sequence[p]!]!;
+      // One cook does all that comes after it in the sequence after it.
+      toCome[sequence[p]!] = alone
+        ? Math.max(left, minutes[sequence[p]!]! + tail[sequence[p]!]!)
+        : minutes[sequence[p]!]! + tail[sequence[p]!]!;
+    }
+    for (let p = place; p < long; p++) {
+      const i = sequence[p]!;
+      const b = before[i]!;
+      const h = handsBefore[i]!;
+      let from = at[i]!;
+      if (b >= 0) {
+        const due = at[b]! + minutes[b]! + after[i]!;
+        if (due > from) from = due;
+      } else from = freeAfter(i, from);
+      if (h >= 0) {
+        const free = at[h]! + minutes[h]!;
+        if (free > from) from = free;
+      }
+      // When it is over the next of its make takes what that holds: it ends no sooner than that is given back.
+      const then = next[i]!;
+      if (then >= 0 && present[then]) from = freeAfter(then, from + minutes[i]!) - minutes[i]!;
+      from = there(cookOf[i]!, from, minutes[i]!);
+      if (from + toCome[i]! > limit) return false;
+      if (lags && ((fixed[i]! >= 0 && from > fixed[i]!) || from > latest[i]!)) return false;
+      at[i] = from;
+      if (b < 0 || !lags) continue;
+      const notSooner = from - slack[i]! - after[i]! - minutes[b]!;
+      if (at[b]! < notSooner) {
+        if (++pulls[i]! > MOST_PULLS) return false;
+        at[b] = notSooner;
+        // Back to it: all that is between may have to move with it.
+        p = placeOf[b]! - 1;
       }
     }
     return true;
@@ -245,27 +238,25 @@ export function createSequenceTimer(
     return { finish, late, sum };
   };
 
-  const tasksOf: number[][] = problem.makes.map(() => []);
-  for (const [i, { m }] of tasks.entries()) tasksOf[m]!.push(i);
-
   return {
-    count,
-    tasksOf,
+    day,
     at,
-    minutes,
     dueOf: (i) => (before[i]! < 0 ? least[i]! : at[before[i]!]! + minutes[before[i]!]! + after[i]!),
     sequenceOf: (slots) =>
       [...slots]
         .sort((a, b) => a.from - b.from || a.to - b.to)
-        .map(({ make, task }) => numberOf.get(`${make} ${task}`)!),
-    timed(sequence, limit) {
+        .map(({ make, task }) => day.numberOf(make, task)),
+    timed(sequence, limit, known) {
       if (!giveHands(sequence) || !giveThings(sequence)) return null;
-      return settle(sequence, Math.min(limit, problem.horizon), true) ? score(sequence) : null;
+      const { soonest, place } = alone && known ? known : { soonest: least, place: 0 };
+      return settle(sequence, Math.min(limit, problem.horizon), true, soonest, place)
+        ? score(sequence)
+        : null;
     },
     forced(sequence) {
       if (!giveHands(sequence) || !giveThings(sequence)) return null;
-      if (settle(sequence, problem.horizon, true)) return { broken: 0, score: score(sequence) };
-      if (!settle(sequence, problem.horizon, false)) return null;
+      if (settle(sequence, problem.horizon, true, least, 0)) return { broken: 0, score: score(sequence) };
+      if (!settle(sequence, problem.horizon, false, least, 0)) return null;
       let broken = 0;
       for (const i of sequence) {
         const b = before[i]!;

@@ -1,12 +1,12 @@
 import { createRandom, type Random } from '../numerics/index.ts';
-import { insertMake, type Placed } from './insert.ts';
+import { createInserter, type Inserter, type Placed } from './insert.ts';
 import { createLayout } from './lay.ts';
 import { isBetter, type DayMake, type DayProblem, type Timetable } from './problem.ts';
 import { scaled } from './scaled.ts';
 import { createSequenceTimer, timetableOf, type Score, type SequenceTimer } from './sequence.ts';
 
 /** Sequences timed: more where there are more ways. */
-const triesFor = (tasks: number): number => Math.min(180_000, Math.max(60_000, 3800 * tasks));
+const triesFor = (tasks: number): number => Math.min(200_000, Math.max(80_000, 5000 * tasks));
 /** Of them, those spent on each beginning from nothing; the rest makes the best of what was found better. */
 const BEGINNINGS = 6;
 const BEGINNINGS_SHARE = 0.5;
@@ -109,17 +109,29 @@ function beginningOrder({ makes }: DayProblem, random: Random, chance: number): 
   return makes.map((_, m) => m).sort((a, b) => rank[b]! - rank[a]!);
 }
 
+/** What a search works with. */
+interface Search {
+  readonly problem: DayProblem;
+  readonly timer: SequenceTimer;
+  readonly insert: Inserter;
+  readonly random: Random;
+}
+
+const searchOf = (problem: DayProblem, random: Random): Search => {
+  const timer = createSequenceTimer(problem);
+  return { problem, timer, insert: createInserter(timer), random };
+};
+
 /** Lays one make in after the other. @returns how many sequences it took, and `null` when one goes nowhere */
 function beginning(
-  problem: DayProblem,
-  timer: SequenceTimer,
-  random: Random,
+  { problem, insert, random }: Search,
   chance: number,
 ): { readonly placed: Placed | null; readonly tried: number } {
   let placed: Placed = { sequence: [], score: { late: 0, finish: 0, sum: 0 } };
   let tried = 0;
+  const how = { worst: null, most: MOST_AT_FIRST, random, horizon: problem.horizon };
   for (const make of beginningOrder(problem, random, chance)) {
-    const put = insertMake(timer, placed.sequence, make, null, MOST_AT_FIRST, random, problem.horizon);
+    const put = insert(placed.sequence, make, how);
     tried += put.tried;
     if (!put.placed) return { placed: null, tried };
     placed = put.placed;
@@ -131,12 +143,7 @@ function beginning(
 const ORDERS = 60;
 
 /** The best of some orders of the makes, each make laid as early as it goes. */
-function laidInOrder(
-  problem: DayProblem,
-  timer: SequenceTimer,
-  random: Random,
-  isDone: (score: Score) => boolean,
-): Placed | null {
+function laidInOrder({ problem, timer, random }: Search, isDone: (score: Score) => boolean): Placed | null {
   let best: Placed | null = null;
   for (let n = 0; n < ORDERS && !(best && isDone(best.score)); n++) {
     const layout = createLayout(problem);
@@ -158,11 +165,9 @@ const warmed = ({ late, finish }: Score, heat: number): Score => ({
 
 /** Makes a sequence better by taking some makes out and putting them in again. @yields how far it is, 0..1 */
 function* bettered(
-  problem: DayProblem,
-  timer: SequenceTimer,
+  { problem, timer, insert, random }: Search,
   from: Placed,
   most: number,
-  random: Random,
   isDone: (score: Score) => boolean,
 ): Generator<number, { readonly best: Placed; readonly tried: number }> {
   let here = from;
@@ -176,15 +181,20 @@ function* bettered(
     const out = new Set<number>();
     const many = 1 + pick(Math.min(MOST_TAKEN_OUT, count));
     while (out.size < many) out.add(pick(count));
-    const gone = new Set([...out].flatMap((make) => timer.tasksOf[make]!));
-    const worst = warmed(here.score, heat);
+    const gone = new Set([...out].flatMap((make) => timer.day.tasksOf[make]!));
+    const how = {
+      worst: warmed(here.score, heat),
+      most: MOST_AN_INSERTION,
+      random,
+      horizon: problem.horizon,
+    };
     let next: Placed | null = {
       sequence: here.sequence.filter((task) => !gone.has(task)),
       score: here.score,
     };
     // Where none is taken out besides it, a make may well go back where it was.
     for (const make of out) {
-      const put = insertMake(timer, next.sequence, make, worst, MOST_AN_INSERTION, random, problem.horizon);
+      const put = insert(next.sequence, make, how);
       tried += put.tried + 1;
       next = put.placed;
       if (!next) break;
@@ -216,30 +226,29 @@ export function* solvingDay(
     const nowhere = problem.makes.filter((make) => finishAlone(problem, make) === null);
     return { clash: nowhere.map(({ id }) => id), proven: true };
   }
-  const timer = createSequenceTimer(problem);
+  const search = searchOf(problem, random);
+  const { timer } = search;
   const isDone = (score: Score): boolean => score.late === 0 && score.finish <= bound;
-  let best: Placed | null = laidInOrder(problem, timer, random, isDone);
+  let best: Placed | null = laidInOrder(search, isDone);
   let tried = ORDERS;
   for (let n = 0; n < BEGINNINGS && !(best && isDone(best.score)); n++) {
     const share = (BEGINNINGS_SHARE * tries) / BEGINNINGS;
-    const begun = beginning(problem, timer, random, CHANCE * n);
+    const begun = beginning(search, CHANCE * n);
     tried += begun.tried;
     yield (BEGINNINGS_SHARE * n) / BEGINNINGS;
     if (!begun.placed) continue;
-    const work = bettered(problem, timer, begun.placed, share, random, isDone);
+    const work = bettered(search, begun.placed, share, isDone);
     const better = yield* scaled(work, (BEGINNINGS_SHARE * n) / BEGINNINGS, BEGINNINGS_SHARE / BEGINNINGS);
     tried += better.tried;
     if (!best || isBetter(better.best.score, best.score)) best = better.best;
   }
   if (!best)
     return smallestClash(problem, (makes) => {
-      const some = { ...problem, makes };
-      const own = createSequenceTimer(some);
-      for (let n = 0; n < CLASH_BEGINNINGS; n++)
-        if (beginning(some, own, random, CHANCE * n).placed) return true;
+      const own = searchOf({ ...problem, makes }, random);
+      for (let n = 0; n < CLASH_BEGINNINGS; n++) if (beginning(own, CHANCE * n).placed) return true;
       return false;
     });
-  const work = bettered(problem, timer, best, (1 - BEGINNINGS_SHARE) * tries, random, isDone);
+  const work = bettered(search, best, (1 - BEGINNINGS_SHARE) * tries, isDone);
   const better = yield* scaled(work, BEGINNINGS_SHARE, 1 - BEGINNINGS_SHARE);
   tried += better.tried;
   if (isBetter(better.best.score, best.score)) best = better.best;

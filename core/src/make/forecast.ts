@@ -3,6 +3,7 @@ import {
   assimilating,
   contradictionOf,
   createEnsembleRun,
+  crossingSigmaH,
   createKernel,
   crossingH,
   drawMembers,
@@ -245,6 +246,17 @@ function prepare(state: MakeState, nowMs: number): Prepared {
 /** The middle line of a make, planned or under way. @param nowMs the present, ms since 1970 */
 export function pointForecast(state: MakeState, nowMs: number): PointForecast {
   return prepare(state, nowMs).point;
+}
+
+/**
+ * One σ of how long a souring that was not measured yet takes, min: pace, count, temperature, lag and milk together, to first
+ * order. 0 where nothing sours or it is ended by the clock.
+ */
+export function souringSigmaMin(state: MakeState, nowMs: number): number {
+  const { incubation, timedMs, acid } = prepare(state, nowMs);
+  const ready = acid.find(({ role }) => role === 'ready')?.ph;
+  if (!incubation || timedMs !== null || ready === undefined) return 0;
+  return (crossingSigmaH(incubation.spec, ready) * HOUR_MS) / MINUTE_MS;
 }
 
 /** Widens a band by an uncertain start: half-widths add in quadrature. */

@@ -261,7 +261,6 @@ function DayTable() {
                       )?.title ?? ''
                     }, ${nameOf(answer.robustness.worst?.make ?? '')}`}
                 ; done mostly {timeOf(answer.robustness.finish[0])} to {timeOf(answer.robustness.finish[1])}.
-                The pace of the cultures themselves is not varied in it.
               </p>
             </>
           )}
