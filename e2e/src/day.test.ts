@@ -168,6 +168,44 @@ test('hours kept free are kept and priced; two wishes that cannot be are said', 
   await see(page, 'Cannot be kept: without giving it up nothing fits.');
 });
 
+test('what cannot be is said in a sentence, and what was put in stays', async () => {
+  const { page } = tablet;
+  await putIn('yogurt');
+  await setClock(page, 'Yogurt done by; empty no matter when', '10:00');
+  // Long before it can be: as near to it as it goes, and how much later that is.
+  await see(page, /Done (?:[A-Z][a-z]{2} )?\d\d:\d\d/);
+  await see(page, /later than wished/);
+  const { settings } = (await world.kitchen.app.inject('/api/kitchen')).json<{
+    settings: { cooks: { id: string }[] };
+  }>();
+  await world.send(
+    draft(world.kitchen.kitchenId, START, 'kitchen-changed', {
+      section: 'absences',
+      value: settings.cooks.flatMap(({ id: cookId }) =>
+        [
+          ['00:00', '12:00'],
+          ['12:00', '23:59'],
+        ].map(([from, to]) => ({
+          id: ulid(START),
+          cookId,
+          name: 'Away',
+          days: [0, 1, 2, 3, 4, 5, 6],
+          from: from!,
+          to: to!,
+        })),
+      ),
+    }),
+  );
+  await see(page, 'Nobody is there in all that time.');
+  expect(
+    await tablet.page.$$eval('button', (all) =>
+      all.some((b) => b.textContent === 'Begin this day' && !b.disabled),
+    ),
+  ).toBe(false);
+  await see(page, 'Yogurt');
+  expect(await stored('make-started', 0)).toHaveLength(0);
+});
+
 test('a week’s milk is split, what lacks is said with the ways out, and skimming solves it', async () => {
   const { page } = tablet;
   const [milk, morning, cream] = [ulid(), ulid(), ulid()];

@@ -50,6 +50,8 @@ function holdsOf({ facts }: MethodStep, plan: MakePlan): string[] {
     ...(IN_A_POT.has(facts.inThePot) ? ['pot'] : []),
     ...(facts.sours && plan.place.kind === 'appliance' ? [`place ${plan.place.id}`] : []),
     ...(facts.parts ? ['churn'] : []),
+    ...(facts.moves === 'down' && plan.cooling && plan.cooling.kind !== 'counter' ? ['sink'] : []),
+    ...(facts.inThePot === 'cloth' ? ['cloth'] : []),
   ];
 }
 
@@ -195,6 +197,8 @@ export function dayProblem(
     things: {
       burner: kitchen.burners.length,
       pot: kitchen.pots.length,
+      // Cold water is run into one sink; cloths there are as many as are soaked the evening before.
+      sink: 1,
       // Somebody without a churn of their own has a jar.
       churn: Math.max(1, kitchen.churns.length),
       ...Object.fromEntries(places.map((place) => [place, 1])),

@@ -4,7 +4,7 @@ import { createRandom } from '../numerics/index.ts';
 import { madeUpDay } from './fixtures/made-up-day.ts';
 import { handsOf } from './hands.ts';
 import { withoutKept } from './kept-free.ts';
-import type { DayProblem, DaySlot } from './problem.ts';
+import type { DayMake, DayProblem, DaySlot } from './problem.ts';
 import { relayDay } from './relay.ts';
 import { robustness } from './robust.ts';
 import { solveDay } from './solve.ts';
@@ -53,6 +53,41 @@ function leftAt(
 }
 
 describe('a day laid out anew', () => {
+  test('what is over while everybody sleeps waits till morning, and keeps nothing else waiting', () => {
+    const make = (id: string, wait: number): DayMake => ({
+      id,
+      title: id,
+      from: 0,
+      fixed: {},
+      by: null,
+      underWay: true,
+      tasks: [
+        { id: 'set', title: 'set', minutes: 5, after: wait, slack: 30, holds: [] },
+        { id: 'chill', title: 'chill', minutes: 5, after: 20, slack: 300, holds: [] },
+      ],
+    });
+    const night: DayProblem = {
+      makes: [make('late', 700), make('soon', 60), make('sooner', 30)],
+      cooks: [
+        {
+          id: 'a',
+          name: 'A',
+          free: [
+            [0, 600],
+            [900, 1440],
+          ],
+        },
+      ],
+      things: {},
+      horizon: 1440,
+    };
+    const relaid = relayDay(night, [])!;
+    // Due at 730 at the latest, done from 900.
+    expect(relaid.broken).toBe(170);
+    expect(relaid.slots.find(({ make: of, task }) => of === 'sooner' && task === 'set')!.from).toBe(30);
+    expect(relaid.slots.find(({ make: of, task }) => of === 'soon' && task === 'set')!.from).toBe(60);
+  });
+
   test('nothing moves when nothing happened', () => {
     const problem = madeUpDay({ seed: 9, makes: 4, tasks: 4 });
     const slots = solved(problem);

@@ -1,6 +1,7 @@
 import { createRandom } from '../numerics/index.ts';
 import { createInserter, type Placed } from './insert.ts';
 import type { DayProblem, DaySlot } from './problem.ts';
+import type { NumberedDay } from './numbered.ts';
 import { createSequenceTimer, type SequenceTimer } from './sequence.ts';
 
 /** Less than this is not worth saying that it moved, min. */
@@ -23,6 +24,27 @@ export interface Relaid {
 }
 
 const keyOf = ({ make, task }: Pick<DaySlot, 'make' | 'task'>): string => `${make} ${task}`;
+
+/** When each task may begin at the soonest, were its make alone and hands always there, min. */
+function soonestOf({ count, before, least, minutes, after }: NumberedDay): Float64Array {
+  const soonest = new Float64Array(count);
+  for (let i = 0; i < count; i++) {
+    const b = before[i]!;
+    soonest[i] = b < 0 ? least[i]! : Math.max(least[i]!, soonest[b]! + minutes[b]! + after[i]!);
+  }
+  return soonest;
+}
+
+/** Two orders made one: each stays in its own order, and of the two that come next the sooner one goes first. */
+function merged(one: readonly number[], other: readonly number[], soonest: Float64Array): number[] {
+  const both: number[] = [];
+  const left = [...other];
+  for (const task of one) {
+    while (left.length > 0 && soonest[left[0]!]! < soonest[task]!) both.push(left.shift()!);
+    both.push(task);
+  }
+  return [...both, ...left];
+}
 
 /**
  * Lays out anew what is left of a day, with as little changed as needed: first the same sequence, each at its time or as much
@@ -126,15 +148,28 @@ export function relayDay(problem: DayProblem, before: readonly DaySlot[], seed =
     better(timer, put.placed && completed(timer, put.placed.sequence, problem), problem);
   }
   if (found.length > 0) return best();
-  // Everything cannot be kept: what breaks least, and what is new comes last.
-  const everything = [...sequence, ...added.flatMap((m) => timer.day.tasksOf[m]!)];
-  const forced = timer.forced(everything);
-  if (!forced) return null;
-  let least = { broken: forced.broken, slots: timer.slots() };
-  for (const { m } of known) {
-    const own = timer.day.tasksOf[m]!;
-    const first = timer.forced([...own.slice(0, 1), ...everything.filter((task) => task !== own[0])]);
-    if (first && first.broken < least.broken) least = { broken: first.broken, slots: timer.slots() };
+  // Everything cannot be kept: of some orders the one that breaks least.
+  const own = (task: number): boolean => sequence.includes(task);
+  const soonest = soonestOf(timer.day);
+  const bySoonest = (tasks: readonly number[]): number[] =>
+    [...tasks].sort((a, b) => soonest[a]! - soonest[b]! || a - b);
+  const all = bySoonest(timer.day.tasksOf.flat());
+  const oldFirst = merged(
+    sequence,
+    all.filter((task) => !own(task)),
+    soonest,
+  );
+  let least: { readonly broken: number; readonly slots: DaySlot[] } | null = null;
+  const firsts = known.flatMap(({ m }) => timer.day.tasksOf[m]!.slice(0, 1));
+  for (const order of [
+    oldFirst,
+    all,
+    ...firsts.map((task) => [task, ...oldFirst.filter((t) => t !== task)]),
+  ]) {
+    const forced = timer.forced(order);
+    if (forced && (!least || forced.broken < least.broken))
+      least = { broken: forced.broken, slots: timer.slots() };
   }
+  if (!least) return null;
   return { ...least, moved: movedOf(least.slots) };
 }

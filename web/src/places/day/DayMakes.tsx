@@ -9,6 +9,7 @@ import {
 import { Button, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 import { ulid } from 'ulid';
+import { useMakesQuery } from '../../data/api.ts';
 import { useMethods } from '../../data/use-methods.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { AmountField, useAsTyped } from '../../parts/AmountField.tsx';
@@ -39,6 +40,9 @@ export function DayMakes(props: {
   const asTyped = useAsTyped('volume');
   const [methodId, setMethodId] = useState('yogurt');
   const [offering, setOffering] = useState(false);
+  const { data: made = [] } = useMakesQuery();
+  /** As much as last time, which the list of makes begins with. */
+  const last = made.find((make) => make.methodId === methodId && make.litres > 0)?.litres;
   const full = draft.makes.length >= MOST_MAKES;
   const change = (id: string, to: Partial<DayDraft['makes'][number]>): void =>
     setDraft((before) => ({
@@ -135,9 +139,10 @@ export function DayMakes(props: {
           data={shown.map(({ id }) => ({ value: id, label: label(id) }))}
           onChange={(event) => setMethodId(event.currentTarget.value)}
         />
-        <Button variant="default" h={48} disabled={full} onClick={() => add(methodId, USUAL_LITRES)}>
+        <Button variant="default" h={48} disabled={full} onClick={() => add(methodId, last ?? USUAL_LITRES)}>
           Put it in
         </Button>
+        {last !== undefined && <span className="quiet">{units.volume(last)}, as last time</span>}
       </div>
       <Button variant="default" aria-expanded={offering} onClick={() => setOffering(!offering)}>
         What can I make of what is here?
