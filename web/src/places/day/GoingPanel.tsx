@@ -1,4 +1,4 @@
-import { planOfMethod, PRODUCTS, type DayHands } from '@morning-crock/core';
+import { planOfMethod, PRODUCTS, type DayHands, formatMinutes } from '@morning-crock/core';
 import type { KeptDay } from '@morning-crock/core/contract';
 import { Button, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
@@ -88,7 +88,7 @@ export function GoingPanel({ going, nowMs }: { readonly going: KeptDay; readonly
       )}
       {day.broken > 0 && (
         <p className="caution">
-          Something waits {Math.round(day.broken)} min longer than it may: there is no way left in which
+          Something waits {formatMinutes(day.broken)} longer than it may: there is no way left in which
           nothing does.
         </p>
       )}
