@@ -21,6 +21,7 @@ import { exchangeRoutes } from './features/exchange/routes.ts';
 import { kitchenRoutes } from './features/kitchen/routes.ts';
 import { learningRoutes } from './features/learning/routes.ts';
 import { cultureRoutes } from './features/cultures/routes.ts';
+import { larderRoutes } from './features/larder/routes.ts';
 import { dayRoutes } from './features/days/routes.ts';
 import { methodRoutes } from './features/methods/routes.ts';
 import { photoRoutes } from './features/photos/routes.ts';
@@ -133,6 +134,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
     traceRoutes,
     milkRoutes,
     cultureRoutes,
+    larderRoutes,
     methodRoutes,
     dayRoutes,
     photoRoutes,

@@ -5,6 +5,7 @@ import { CULTURE_PLACES, cultureChange, wakingDone, wakingPlan } from './culture
 import { dayChange } from './day-doc.ts';
 import { kitchenChange } from './kitchen.ts';
 import { FACTOR_KINDS } from './learning.ts';
+import { larderMovement } from './larder.ts';
 import { milkMovement, milkPoured } from './milk-room.ts';
 import { methodChange } from './method-doc.ts';
 import { stepRef } from './methods.ts';
@@ -220,6 +221,8 @@ export const EVENT_DATA = {
   photographed: photoFacts,
   'method-changed': methodChange,
   'day-changed': dayChange,
+  /** Something happened to goods in the larder. */
+  'larder-moved': larderMovement,
   'kitchen-changed': kitchenChange,
   /** What was learned about one thing is forgotten from here on. */
   'learning-reset': z.strictObject({ kind: z.enum(FACTOR_KINDS), thing: text(40).min(1) }),
@@ -233,7 +236,7 @@ export type DraftEvent = {
   [T in EventType]: {
     /** Identity, made by the sender; never an order. */
     readonly id: string;
-    /** The make; the lot for `milk-moved`; the culture for `culture-changed`; the kitchen for `kitchen-changed` and `learning-reset`. */
+    /** The make; the lot for `milk-moved`; the culture for `culture-changed`; the goods for `larder-moved`; the kitchen for `kitchen-changed` and `learning-reset`. */
     readonly streamId: string;
     /** When it happened. */
     readonly at: string;

@@ -6,6 +6,7 @@ export * from './methods.ts';
 export * from './plan.ts';
 export * from './method-doc.ts';
 export * from './day-doc.ts';
+export * from './larder.ts';
 export * from './photos.ts';
 export * from './events.ts';
 export * from './older.ts';

@@ -1,9 +1,9 @@
 import type { EventType } from '../contract/index.ts';
 
 /** What a stream of entries is about. */
-export type StreamKind = 'make' | 'lot' | 'culture' | 'method' | 'day' | 'kitchen';
+export type StreamKind = 'make' | 'lot' | 'culture' | 'method' | 'day' | 'goods' | 'kitchen';
 /** What is folded from the entries of many streams. */
-export type Register = 'milk' | 'cultures';
+export type Register = 'milk' | 'cultures' | 'larder';
 
 /** All that has to be known of a type of entry apart from its shape. */
 export interface EventFacts {
@@ -33,9 +33,10 @@ export interface EventFacts {
   readonly feeds?: readonly Register[];
 }
 
-const ANY: readonly StreamKind[] = ['make', 'lot', 'culture', 'method', 'day', 'kitchen'];
+const ANY: readonly StreamKind[] = ['make', 'lot', 'culture', 'method', 'day', 'goods', 'kitchen'];
 const MAKE: readonly StreamKind[] = ['make'];
 const BOTH: readonly Register[] = ['milk', 'cultures'];
+const ALL: readonly Register[] = ['milk', 'cultures', 'larder'];
 
 /** One line a type: whoever has to tell types apart asks here. */
 export const EVENT_FACTS: Readonly<Record<EventType, EventFacts>> = {
@@ -51,7 +52,7 @@ export const EVENT_FACTS: Readonly<Record<EventType, EventFacts>> = {
   'jar-chilled': { of: MAKE, shapes: true },
   'cue-seen': { of: MAKE, bounded: true },
   'starter-added': { of: MAKE, shapes: true, feeds: ['cultures'] },
-  weighed: { of: MAKE, afterwards: true, feeds: ['milk'] },
+  weighed: { of: MAKE, afterwards: true, feeds: ['milk', 'larder'] },
   'stage-seen': { of: MAKE, bounded: true },
   'pan-weighed': { of: MAKE, bounded: true },
   'pan-changed': { of: MAKE, bounded: true },
@@ -75,8 +76,8 @@ export const EVENT_FACTS: Readonly<Record<EventType, EventFacts>> = {
     unasked: true,
     unlisted: true,
   },
-  corrected: { of: ANY, changes: true, afterwards: true, teaches: true, feeds: BOTH },
-  voided: { of: ANY, changes: true, afterwards: true, unasked: true, teaches: true, feeds: BOTH },
+  corrected: { of: ANY, changes: true, afterwards: true, teaches: true, feeds: ALL },
+  voided: { of: ANY, changes: true, afterwards: true, unasked: true, teaches: true, feeds: ALL },
   finished: { of: MAKE, ends: true, teaches: true, feeds: BOTH },
   'milk-poured': { of: MAKE, shapes: true, feeds: ['milk'] },
   'culture-changed': { of: ['culture'], begins: true, feeds: ['cultures'] },
@@ -94,6 +95,7 @@ export const EVENT_FACTS: Readonly<Record<EventType, EventFacts>> = {
   photographed: { of: MAKE, bounded: true, aside: true, afterwards: true, unlisted: true },
   'method-changed': { of: ['method'], begins: true },
   'day-changed': { of: ['day'], begins: true },
+  'larder-moved': { of: ['goods'], begins: true, feeds: ['larder'] },
   'kitchen-changed': { of: ['kitchen'] },
   'learning-reset': { of: ['kitchen'] },
 };

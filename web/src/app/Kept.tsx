@@ -41,6 +41,7 @@ const ENTRY_WORDS: Partial<Record<EventType, string>> = {
   joined: 'what was poured in',
   'method-changed': 'a method',
   'day-changed': 'a day',
+  'larder-moved': 'goods of the larder',
   'kitchen-changed': 'a setting',
   corrected: 'a correction',
   voided: 'an undo',

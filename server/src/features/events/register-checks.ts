@@ -2,6 +2,8 @@ import {
   CHANGE_WORD,
   clockTime,
   cultureReplay,
+  LARDER_WORD,
+  larderReplay,
   localDate,
   milkReplay,
   MOVEMENT_WORD,
@@ -12,6 +14,7 @@ import type { DraftEvent, EventType, KitchenSettings, StoredEvent } from '@morni
 import { AppError } from '../../plugins/errors.ts';
 import { checkCultureOf, cultureRegister } from '../cultures/culture-service.ts';
 import { readKitchen } from '../kitchen/kitchen-service.ts';
+import { larderRegister } from '../larder/larder-service.ts';
 import { checkPlannedMilk, milkRegister } from '../milk/milk-service.ts';
 import type { LogWriter } from './event-log.ts';
 import type { StreamFacts } from './stream-facts.ts';
@@ -26,7 +29,12 @@ const GIVES_MILK = new Set<EventType>([
   'drain-weighed',
   'whey-returned',
 ]);
+/** Entries the larder may have something to say of; a weighing only when it is changed. */
+const OF_LARDER = new Set<EventType>(['larder-moved']);
 const OF_CULTURES = new Set<EventType>(['culture-changed', 'make-started', 'waking-started', 'reserved']);
+
+/** Entries that say what kind of happening they are, and whom it is about. */
+const NAMED = new Set<EventType>(['milk-moved', 'culture-changed', 'larder-moved']);
 
 const isRecord = (value: unknown): value is Readonly<Record<string, unknown>> =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
@@ -35,7 +43,8 @@ const isRecord = (value: unknown): value is Readonly<Record<string, unknown>> =>
 function identitiesOf(data: unknown): string {
   if (!isRecord(data)) return '';
   const named = Object.entries(data).flatMap(([key, value]) => {
-    if (key === 'lotId' || key === 'cultureId' || key === 'with') return [`${key}=${JSON.stringify(value)}`];
+    if (key === 'lotId' || key === 'makeId' || key === 'code' || key === 'cultureId' || key === 'with')
+      return [`${key}=${JSON.stringify(value)}`];
     const inside = isRecord(value) ? identitiesOf(value) : '';
     return inside === '' ? [] : [`${key}(${inside})`];
   });
@@ -44,15 +53,15 @@ function identitiesOf(data: unknown): string {
 
 /** @throws AppError when a correction makes another entry of it */
 function checkSameEntry(draft: DraftEvent, aim: StoredEvent): void {
-  if (draft.type !== 'corrected' || (aim.type !== 'milk-moved' && aim.type !== 'culture-changed')) return;
+  if (draft.type !== 'corrected' || !NAMED.has(aim.type)) return;
   const { data } = draft.data;
-  if (data['kind'] !== aim.data.kind)
+  if (data['kind'] !== (aim.data as { kind?: unknown }).kind)
     throw new AppError('bad-input', [
       { path: 'data.data.kind', message: 'cannot become another kind of entry' },
     ]);
   if (identitiesOf(data) !== identitiesOf(aim.data))
     throw new AppError('bad-input', [
-      { path: 'data.data', message: 'is about other lots or cultures than the entry it corrects' },
+      { path: 'data.data', message: 'is about other lots, cultures or goods than the entry it corrects' },
     ]);
 }
 
@@ -60,6 +69,7 @@ function checkSameEntry(draft: DraftEvent, aim: StoredEvent): void {
 function wordsOf(event: DraftEvent): string {
   if (event.type === 'milk-moved') return MOVEMENT_WORD[event.data.kind];
   if (event.type === 'culture-changed') return CHANGE_WORD[event.data.kind];
+  if (event.type === 'larder-moved') return LARDER_WORD[event.data.kind];
   if (event.type === 'make-started' || event.type === 'waking-started')
     return `${event.data.plan.name}, begun`;
   return 'Poured into a make';
@@ -89,10 +99,12 @@ function refusal(draft: DraftEvent, { event, fault }: Broken, settings: KitchenS
 export function createRegisterChecks(log: LogWriter, kitchenId: string) {
   const milk = milkRegister.within(log, kitchenId);
   const cultures = cultureRegister.within(log, kitchenId);
+  const larder = larderRegister.within(log, kitchenId);
   return {
     appended(event: StoredEvent): void {
       milk.appended(event);
       cultures.appended(event);
+      larder.appended(event);
     },
     /**
      * Refuses what cannot have happened, and the change of an entry that others were built on.
@@ -105,12 +117,14 @@ export function createRegisterChecks(log: LogWriter, kitchenId: string) {
       if (aim) checkSameEntry(draft, aim);
       const { type } = aim ?? draft;
       const ofMilk = OF_MILK.has(type) || (aim !== null && GIVES_MILK.has(type));
-      if (!ofMilk && !OF_CULTURES.has(type)) return;
+      const ofLarder = OF_LARDER.has(type) || (aim !== null && type === 'weighed');
+      if (!ofMilk && !ofLarder && !OF_CULTURES.has(type)) return;
       const { settings } = await readKitchen(log.manager, kitchenId);
       const system = settings.units.measures;
       const broken =
         (ofMilk &&
           (await milk.broken(draft, { replay: milkReplay(system), stands: takesOut, apart: forRecord }))) ||
+        (ofLarder && (await larder.broken(draft, { replay: larderReplay(system) }))) ||
         (OF_CULTURES.has(type) && (await cultures.broken(draft, { replay: cultureReplay })));
       if (broken) throw refusal(draft, broken, settings);
       if (draft.type === 'make-started') checkPlannedMilk(await milk.get(), draft, system);

@@ -1,0 +1,178 @@
+import * as z from 'zod';
+import { MILK_KINDS } from '../milk/index.ts';
+import { PRODUCT_IDS } from './methods.ts';
+import { fraction, instant, longText, massKg, shortName, text, typedQuantity, ulid } from './quantities.ts';
+
+/** Where goods stand. */
+export const LARDER_PLACES = ['cold', 'freezer', 'cellar', 'stall'] as const;
+export type LarderPlace = (typeof LARDER_PLACES)[number];
+
+/** What comes out besides the product. */
+export const BY_GOODS = [
+  'skimmed-milk',
+  'sweet-buttermilk',
+  'cultured-buttermilk',
+  'acid-whey',
+  'sweet-whey',
+  'ghee-solids',
+] as const;
+export type ByGood = (typeof BY_GOODS)[number];
+/** What goods are: one of the products, what comes out besides, or something else. */
+export const GOOD_KINDS = [...PRODUCT_IDS, ...BY_GOODS, 'other'] as const;
+export type GoodKind = (typeof GOOD_KINDS)[number];
+
+/** What goods leave the larder for. */
+export const TAKEN_FOR = ['eaten', 'sold', 'given', 'fed', 'made-into', 'spoiled'] as const;
+export type TakenFor = (typeof TAKEN_FOR)[number];
+
+const place = z.enum(LARDER_PLACES);
+const day = z
+  .number('is not a number of days')
+  .min(0, 'cannot be negative')
+  .max(3650, 'is more than ten years');
+
+/** How long goods keep at a place, days from when they were made, and why. */
+export const goodKeeping = z
+  .strictObject({ place, days: z.tuple([day, day]), reason: text(160) })
+  .refine(({ days }) => days[0] <= days[1], { error: 'ends before it begins', path: ['days'] });
+export type GoodKeeping = z.infer<typeof goodKeeping>;
+
+/** What a label carries and a phone reads: six characters that are not mistaken for others. */
+export const lotCode = z.string().regex(/^[0-9A-HJKMNP-TV-Z]{6}$/, 'is not a lot code (six characters)');
+
+/** Goods of one lot, as they were put up. */
+export const goodFacts = z.strictObject({
+  name: shortName,
+  what: z.enum(GOOD_KINDS),
+  code: lotCode,
+  /** The make they come of; `null` for what nobody made here. */
+  makeId: ulid.nullable(),
+  madeAt: instant,
+  /** Of sweet or of ripened cream, of sweet or of soured milk; `null` where it does not matter. */
+  sour: z.enum(['sweet', 'cultured']).nullable(),
+  saltFraction: fraction.max(0.3, 'is more than 30 % salt').nullable(),
+  milk: z.strictObject({ kind: z.enum(MILK_KINDS), raw: z.boolean() }).nullable(),
+  /** Judged when they were put up: what is judged otherwise later leaves it as it was. */
+  keeps: z
+    .array(goodKeeping)
+    .min(1, 'keeps nowhere')
+    .max(LARDER_PLACES.length)
+    .refine((keeps) => new Set(keeps.map((k) => k.place)).size === keeps.length, {
+      error: 'says twice how long it keeps at a place',
+    }),
+  /** In the kitchen's own money, as it was reckoned when they were put up; `null` when something of it has no price. */
+  costPerKg: z.number().min(0, 'cannot be negative').max(100_000, 'is too dear').nullable(),
+  note: longText,
+});
+export type GoodFacts = z.infer<typeof goodFacts>;
+
+/** Jars, tubs or pieces of one size. */
+export const goodPieces = z.strictObject({
+  count: z
+    .number('is not a number')
+    .int('is not a whole number')
+    .min(1, 'begins at 1')
+    .max(500, 'ends at 500'),
+  eachKg: massKg,
+  typed: typedQuantity,
+});
+export type GoodPieces = z.infer<typeof goodPieces>;
+
+/** Some of a lot: its pieces of one size that stand at a place. */
+const some = { place, size: z.number().int().min(0).max(19) };
+/** How many whole pieces were meant; `null` when it was weighed. */
+const pieceCount = z.number().int().min(1).max(500).nullable();
+const price = z.number('is not a price').min(0, 'cannot be negative').max(1e6, 'is too dear');
+
+/** What may happen to goods; the event's stream is their lot. */
+export const larderMovement = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('put-up'),
+    good: goodFacts,
+    place,
+    pieces: z.array(goodPieces).min(1, 'has no pieces').max(20, 'is more than 20 sizes'),
+  }),
+  /** Carried elsewhere: frozen, thawed, taken to the stall and back. */
+  z.strictObject({
+    kind: z.literal('carry'),
+    from: z.strictObject(some),
+    to: place,
+    massKg,
+    count: pieceCount,
+    typed: typedQuantity.nullable(),
+  }),
+  z.strictObject({
+    kind: z.literal('take'),
+    from: z.strictObject(some),
+    for: z.enum(TAKEN_FOR),
+    massKg,
+    count: pieceCount,
+    typed: typedQuantity.nullable(),
+    /** What was paid for all of it. */
+    price: price.nullable(),
+    /** The make it went into. */
+    into: ulid.nullable(),
+    /** To whom, or why. */
+    note: longText,
+  }),
+  /** What is really there, whatever the sums said. */
+  z.strictObject({
+    kind: z.literal('recount'),
+    at: z.strictObject(some),
+    massKg: z.number().min(0, 'cannot be negative').max(200, 'is more than 200 kg'),
+    count: z.number().int().min(0).max(500).nullable(),
+    typed: typedQuantity.nullable(),
+  }),
+]);
+export type LarderMovement = z.infer<typeof larderMovement>;
+export type LarderKind = LarderMovement['kind'];
+
+/** Pieces of one size at one place, as the ledger leaves them. */
+export const goodStock = z.strictObject({
+  ...some,
+  massKg: z.number(),
+  /** Since when they stand there. */
+  sinceMs: z.number(),
+  /** Shares of their life used up by then, for the short and the long end. */
+  used: z.tuple([z.number(), z.number()]),
+  thawed: z.boolean(),
+});
+export type GoodStock = z.infer<typeof goodStock>;
+
+/** A lot of goods as its ledger leaves it. */
+export const good = z.strictObject({
+  id: ulid,
+  ...goodFacts.shape,
+  madeMs: z.number(),
+  putUpMs: z.number(),
+  /** Mass of one piece of each size, kg. */
+  sizesKg: z.array(z.number()),
+  putUpKg: z.number(),
+  stocks: z.array(goodStock),
+});
+export type Good = z.infer<typeof good>;
+
+/** One line of the larder's ledger. */
+export const larderLine = z.strictObject({
+  eventId: ulid,
+  goodId: ulid,
+  atMs: z.number(),
+  kind: z.enum(['put-up', 'carry', 'recount', ...TAKEN_FOR]),
+  place,
+  to: place.nullable(),
+  size: z.number().int(),
+  /** Into or out of the larder; of a carrying what was carried. */
+  massKg: z.number(),
+  count: z.number().nullable(),
+  price: z.number().nullable(),
+  into: ulid.nullable(),
+  note: z.string(),
+});
+export type LarderLine = z.infer<typeof larderLine>;
+
+export const larderResponse = z.strictObject({
+  goods: z.array(good),
+  lines: z.array(larderLine),
+  now: instant,
+});
+export type LarderResponse = z.infer<typeof larderResponse>;

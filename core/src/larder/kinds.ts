@@ -1,0 +1,214 @@
+import type { GoodKeeping, GoodKind, LarderKind, LarderPlace, TakenFor } from '../contract/index.ts';
+import { PRODUCTS } from '../products/index.ts';
+
+/** What is known of a kind of goods, apart from where it came from. */
+interface GoodFactsOf {
+  readonly label: string;
+  /** Days it keeps cold at 5 °C or less, frozen, and in a cellar [judgement]. */
+  readonly cold: readonly [number, number];
+  readonly freezer: readonly [number, number] | null;
+  readonly cellar: readonly [number, number] | null;
+  readonly reason: string;
+  /** What a by-product is good for, what uses up the most of it first. */
+  readonly uses: readonly string[];
+}
+
+const SOURED = 'acid keeps it';
+const soured = (label: string, cold: readonly [number, number], freezer: GoodFactsOf['freezer'] = null) => ({
+  label,
+  cold,
+  freezer,
+  cellar: [Math.ceil(cold[0] / 4), Math.ceil(cold[1] / 4)] as const,
+  reason: SOURED,
+  uses: [],
+});
+
+/** Judgements, each shown as a range with its reason; source: docs/SCIENCE.md, the larder. */
+export const GOOD_FACTS: Readonly<Record<GoodKind, GoodFactsOf>> = {
+  yogurt: soured(PRODUCTS.yogurt.label, [14, 21], [30, 60]),
+  skyr: soured(PRODUCTS.skyr.label, [14, 21], [30, 60]),
+  buttermilk: soured(PRODUCTS.buttermilk.label, [10, 14], [60, 90]),
+  kefir: soured(PRODUCTS.kefir.label, [7, 14], [30, 60]),
+  clabber: soured(PRODUCTS.clabber.label, [7, 10]),
+  'cultured-cream': soured(PRODUCTS['cultured-cream'].label, [10, 14], [60, 90]),
+  'jar-of-two': soured(PRODUCTS['jar-of-two'].label, [7, 12]),
+  'fresh-cheese': {
+    label: PRODUCTS['fresh-cheese'].label,
+    cold: [5, 7],
+    freezer: [30, 60],
+    cellar: null,
+    reason: 'fresh and moist',
+    uses: [],
+  },
+  cheese: {
+    label: PRODUCTS.cheese.label,
+    cold: [60, 180],
+    freezer: null,
+    cellar: [60, 180],
+    reason: 'salted and pressed or brined',
+    uses: [],
+  },
+  creamer: {
+    label: PRODUCTS.creamer.label,
+    cold: [3, 5],
+    freezer: null,
+    cellar: null,
+    reason: 'sweet cream, flavoured',
+    uses: [],
+  },
+  'whipped-cream': {
+    label: PRODUCTS['whipped-cream'].label,
+    cold: [1, 2],
+    freezer: [30, 60],
+    cellar: null,
+    reason: 'sweet, and full of air',
+    uses: [],
+  },
+  'frozen-yogurt': {
+    label: PRODUCTS['frozen-yogurt'].label,
+    cold: [0, 0],
+    freezer: [30, 90],
+    cellar: null,
+    reason: 'frozen: thawed it is soft yogurt',
+    uses: [],
+  },
+  butter: {
+    label: PRODUCTS.butter.label,
+    cold: [5, 21],
+    freezer: [180, 270],
+    cellar: [2, 5],
+    reason: 'by how it was washed and salted',
+    uses: [],
+  },
+  ghee: {
+    label: PRODUCTS.ghee.label,
+    cold: [180, 360],
+    freezer: null,
+    cellar: [90, 180],
+    reason: 'no water left in it, closed and dark',
+    uses: [],
+  },
+  waking: {
+    label: PRODUCTS.waking.label,
+    cold: [3, 7],
+    freezer: null,
+    cellar: null,
+    reason: SOURED,
+    uses: [],
+  },
+  'skimmed-milk': {
+    label: 'Skimmed milk',
+    cold: [2, 5],
+    freezer: [60, 120],
+    cellar: null,
+    reason: 'sweet',
+    uses: ['lean yogurt or skyr', 'acid-set cheese', 'drinking, baking'],
+  },
+  'sweet-buttermilk': {
+    label: 'Sweet buttermilk',
+    cold: [3, 5],
+    freezer: [60, 90],
+    cellar: null,
+    reason: 'sweet buttermilk',
+    uses: ['soured with a culture: drinking buttermilk', 'baking, pancakes', 'drinking'],
+  },
+  'cultured-buttermilk': {
+    label: 'Cultured buttermilk',
+    cold: [10, 14],
+    freezer: [60, 90],
+    cellar: [3, 4],
+    reason: SOURED,
+    uses: ['starter of the next cream or buttermilk', 'soaking meat, baking', 'drinking'],
+  },
+  'acid-whey': {
+    label: 'Acid whey',
+    cold: [5, 10],
+    freezer: [60, 90],
+    cellar: null,
+    reason: SOURED,
+    uses: ['bread and soups in place of water', 'animals’ feed, in measure', 'soaking grain'],
+  },
+  'sweet-whey': {
+    label: 'Sweet whey',
+    cold: [2, 4],
+    freezer: [60, 90],
+    cellar: null,
+    reason: 'sweet, little acid',
+    uses: [
+      'cooked again for whey cheese, the same day',
+      'animals’ feed',
+      'bread and soups in place of water',
+    ],
+  },
+  'ghee-solids': {
+    label: 'Ghee solids',
+    cold: [5, 10],
+    freezer: [60, 90],
+    cellar: null,
+    reason: 'browned milk solids, fatty',
+    uses: ['stirred into rice or dough', 'spread, with a little salt'],
+  },
+  other: {
+    label: 'Something else',
+    cold: [2, 4],
+    freezer: [30, 60],
+    cellar: null,
+    reason: 'nobody said what',
+    uses: [],
+  },
+};
+
+export const PLACE_WORD: Readonly<Record<LarderPlace, string>> = {
+  cold: 'in the cold',
+  freezer: 'in the freezer',
+  cellar: 'in the cellar',
+  stall: 'on the stall',
+};
+
+/** What an entry about goods is called. */
+export const LARDER_WORD: Readonly<Record<LarderKind, string>> = {
+  'put-up': 'Put up',
+  carry: 'Carried',
+  take: 'Taken out',
+  recount: 'Recounted',
+};
+
+export const TAKEN_WORD: Readonly<Record<TakenFor, string>> = {
+  eaten: 'eaten',
+  sold: 'sold',
+  given: 'given away',
+  fed: 'fed to animals',
+  'made-into': 'made into something',
+  spoiled: 'thrown away',
+};
+
+/** On the stall, iced and opened again and again, goods live so much faster than in the cold [judgement]. */
+const STALL_FASTER = 3;
+
+/**
+ * How long goods keep at each place, when nothing more is known of them.
+ * @example usualKeeping('yogurt')[0].days // [14, 21] in the cold
+ */
+export function usualKeeping(what: GoodKind): GoodKeeping[] {
+  const { cold, freezer, cellar, reason } = GOOD_FACTS[what];
+  return [
+    { place: 'cold', days: [...cold], reason },
+    ...(freezer
+      ? [{ place: 'freezer' as const, days: [...freezer] as [number, number], reason: 'frozen' }]
+      : []),
+    ...(cellar
+      ? [
+          {
+            place: 'cellar' as const,
+            days: [...cellar] as [number, number],
+            reason: `${reason}, cellar-cool`,
+          },
+        ]
+      : []),
+    {
+      place: 'stall',
+      days: [cold[0] / STALL_FASTER, cold[1] / STALL_FASTER],
+      reason: `${reason}, on ice and opened often`,
+    },
+  ];
+}
