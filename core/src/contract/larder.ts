@@ -176,3 +176,12 @@ export const larderResponse = z.strictObject({
   now: instant,
 });
 export type LarderResponse = z.infer<typeof larderResponse>;
+
+/** What came of what: milk, makes and goods by their identities. */
+export const larderTrace = z.strictObject({
+  lots: z.array(
+    z.strictObject({ id: ulid, name: z.string(), source: z.string(), role: z.string(), atMs: z.number() }),
+  ),
+  links: z.array(z.strictObject({ from: ulid, to: ulid })),
+});
+export type LarderTrace = z.infer<typeof larderTrace>;

@@ -3,3 +3,7 @@ export * from './keep.ts';
 export * from './count.ts';
 export * from './register.ts';
 export * from './checks.ts';
+export * from './from-make.ts';
+export * from './turning-first.ts';
+export * from './trace.ts';
+export * from './label.ts';

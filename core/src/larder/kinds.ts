@@ -1,4 +1,13 @@
-import type { GoodKeeping, GoodKind, LarderKind, LarderPlace, TakenFor } from '../contract/index.ts';
+import {
+  GOOD_KINDS,
+  PRODUCT_IDS,
+  type GoodKeeping,
+  type GoodKind,
+  type LarderKind,
+  type LarderPlace,
+  type TakenFor,
+} from '../contract/index.ts';
+import type { MilkKind } from '../milk/index.ts';
 import { PRODUCTS } from '../products/index.ts';
 
 /** What is known of a kind of goods, apart from where it came from. */
@@ -157,6 +166,26 @@ export const GOOD_FACTS: Readonly<Record<GoodKind, GoodFactsOf>> = {
     uses: [],
   },
 };
+
+/** Whose milk it is, as a label says it. */
+export const MILK_ON_LABEL: Readonly<Record<MilkKind, string>> = {
+  'cow-lean': 'Cow’s milk',
+  'cow-rich': 'Cow’s milk',
+  goat: 'Goat’s milk',
+  ewe: 'Ewe’s milk',
+  buffalo: 'Buffalo’s milk',
+  zebu: 'Zebu’s milk',
+  'shop-whole': 'Cow’s milk',
+  'shop-part-skimmed': 'Cow’s milk',
+  'shop-skimmed': 'Cow’s milk',
+};
+
+/** What nobody made here and nobody says what it is. */
+export const UNNAMED_KIND: GoodKind = GOOD_KINDS[GOOD_KINDS.length - 1]!;
+
+const packets: ReadonlySet<GoodKind> = new Set(PRODUCT_IDS.filter((id) => PRODUCTS[id].takes === 'packet'));
+/** What may be put up: everything but a culture that was woken, which is no food. */
+export const PUT_UP_KINDS: readonly GoodKind[] = GOOD_KINDS.filter((kind) => !packets.has(kind));
 
 export const PLACE_WORD: Readonly<Record<LarderPlace, string>> = {
   cold: 'in the cold',

@@ -3,7 +3,6 @@ import fc from 'fast-check';
 import { larderMovement, type LarderMovement } from '../contract/index.ts';
 import { putUpLike } from '../fixtures/goods.ts';
 import { createLedger, lotId, ZERO_MS } from '../fixtures/ledger.ts';
-import type { LoggedEvent } from '../log/index.ts';
 import { larderFault } from './checks.ts';
 import { countPieces, goodKg, massOfPieces } from './count.ts';
 import { goodKeepBy } from './keep.ts';
@@ -168,10 +167,7 @@ describe('what cannot have been', () => {
   test('more put up than a make gave, all lots of it together', () => {
     const makeId = lotId('MAKE');
     const ledger = createLedger();
-    ledger.say(makeId, 0, { type: 'weighed', data: { massKg: 1, typed: { value: 1, unit: 'kg' } } } as Pick<
-      LoggedEvent,
-      'type' | 'data'
-    > as never);
+    ledger.say(makeId, 0, { type: 'weighed', data: { massKg: 1, typed: { value: 1, unit: 'kg' } } });
     const one = foldLarder(ledger.events);
     expect(larderFault(one, GOODS, putUpLike({ makeId }), at(1))).toBeNull();
     expect(larderFault(one, GOODS, putUpLike({ makeId }, 5), at(1))?.message).toMatch(

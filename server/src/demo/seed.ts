@@ -20,13 +20,13 @@ import {
   type Culture,
   type CultureChange,
   type DraftEvent,
-  type EventOf,
-  type EventType,
   type KitchenChange,
 } from '@morning-crock/core/contract';
 import { freeKg, goOn, milkFromLots, openLots, productOf, withFactors } from '@morning-crock/core';
 import type { DataSource } from 'typeorm';
 import { ulid } from 'ulid';
+import { entry } from './entry.ts';
+import { storeLarder } from './larder.ts';
 import { cultureRegister } from '../features/cultures/culture-service.ts';
 import { appendEvents } from '../features/events/append.ts';
 import { readKitchen } from '../features/kitchen/kitchen-service.ts';
@@ -41,30 +41,8 @@ const HOUR_MS = 60 * MINUTE_MS;
 const DAY_MS = 24 * HOUR_MS;
 /** A demo make begun longer ago than this is no longer worth calling under way. */
 const STALE_MS = 14 * HOUR_MS;
-const DEVICE = 'dairy-tablet';
 /** The culture is fed up to this before a make takes of it. */
 const FED_UP_KG = 0.28;
-
-/** An entry of the demo as the log takes it. */
-function entry<T extends EventType>(
-  streamId: string,
-  atMs: number,
-  type: T,
-  data: EventOf<T>['data'],
-  deviceId = DEVICE,
-): DraftEvent {
-  const ms = Math.round(atMs);
-  return {
-    id: ulid(ms),
-    streamId,
-    at: new Date(ms).toISOString(),
-    cookId: null,
-    deviceId,
-    version: EVENT_VERSION,
-    type,
-    data,
-  } as DraftEvent;
-}
 
 /** Plays one make and stores it; gives what it kept, the next turn of its culture. */
 async function store(
@@ -407,7 +385,11 @@ async function youngestBranches(db: DataSource, kitchenId: string): Promise<Bran
 /** Fills a new demo kitchen, or begins new makes beside what is there when none is under way any more. */
 export async function seedDemo(db: DataSource, kitchenId: string, nowMs: number): Promise<{ made: number }> {
   const present = await listMakes(db, kitchenId, workHere);
-  let made = present.length === 0 ? await storePast(db, kitchenId, nowMs) : 0;
+  let made = 0;
+  if (present.length === 0) {
+    made = await storePast(db, kitchenId, nowMs);
+    await storeLarder(db, kitchenId, nowMs);
+  }
   const running = present.some((m) => m.status === 'under-way' && nowMs - Date.parse(m.startedAt) < STALE_MS);
   if (!running) {
     const branches = await youngestBranches(db, kitchenId);

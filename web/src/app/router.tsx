@@ -73,6 +73,12 @@ export function createRouter() {
               }),
             },
             {
+              path: 'larder/:part?/:more?',
+              lazy: async () => ({
+                Component: (await import('../places/larder/LarderPlace.tsx')).LarderPlace,
+              }),
+            },
+            {
               path: 'methods',
               lazy: async () => ({
                 Component: (await import('../places/methods/MethodsPlace.tsx')).MethodsPlace,

@@ -6,6 +6,8 @@ import {
   factorsResponse,
   importResponse,
   kitchenResponse,
+  larderResponse,
+  larderTrace,
   ledgerResponse,
   makesResponse,
   daysResponse,
@@ -28,6 +30,8 @@ import {
   type KeptDay,
   type KeptMethod,
   type KitchenResponse,
+  type LarderResponse,
+  type LarderTrace,
   type LedgerLine,
   type MakeSummary,
   type MilkDays,
@@ -95,6 +99,7 @@ export const api = createApi({
     'cultures',
     'methods',
     'days',
+    'larder',
   ],
   keepUnusedDataFor: 3600,
   endpoints: (build) => ({
@@ -145,6 +150,17 @@ export const api = createApi({
       transformResponse: checked(daysResponse, (body) => body.days),
       providesTags: ['days'],
     }),
+    larder: build.query<LarderResponse, void>({
+      query: () => 'api/larder',
+      transformResponse: checked(larderResponse, (body) => body),
+      providesTags: ['larder'],
+    }),
+    /** What came of what, milk and goods. */
+    larderTrace: build.query<LarderTrace, void>({
+      query: () => 'api/larder/trace',
+      transformResponse: checked(larderTrace, (body) => body),
+      providesTags: ['larder', 'milk-lines'],
+    }),
     methods: build.query<KeptMethod[], void>({
       query: () => 'api/methods',
       transformResponse: checked(methodsResponse, (body) => body.methods),
@@ -165,7 +181,7 @@ export const api = createApi({
     entries: build.query<StoredEvent[], string>({
       query: (streamId) => `api/events?stream=${streamId}&limit=5000`,
       transformResponse: checked(eventsResponse, (body) => body.events),
-      providesTags: ['milk-lines', 'cultures'],
+      providesTags: ['milk-lines', 'cultures', 'larder'],
     }),
     milkDays: build.query<MilkDays, void>({
       query: () => 'api/milk/days',
@@ -205,7 +221,7 @@ export const api = createApi({
     restoreKitchen: build.mutation<z.infer<typeof restoreResponse>, unknown>({
       query: (file) => ({ url: 'api/restore', method: 'POST', body: file }),
       transformResponse: checked(restoreResponse, (body) => body),
-      invalidatesTags: ['makes', 'kitchen', 'factors', 'milk', 'milk-lines', 'cultures', 'methods', 'days'],
+      invalidatesTags: ['makes', 'kitchen', 'factors', 'milk', 'milk-lines', 'cultures', 'methods', 'days', 'larder'],
     }),
     importDaybook: build.mutation<z.infer<typeof importResponse>, unknown>({
       query: (file) => ({ url: 'api/import', method: 'POST', body: file }),
@@ -219,6 +235,8 @@ export const {
   useKitchenQuery,
   useMakesQuery,
   useDaysQuery,
+  useLarderQuery,
+  useLarderTraceQuery,
   useMethodsQuery,
   useMakeQuery,
   useMilkRoomQuery,

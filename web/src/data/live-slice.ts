@@ -1,15 +1,15 @@
 import type { BandForecast } from '@morning-crock/core';
-import type { CultureChange, MakePlan, MovementKind, WakingPlan } from '@morning-crock/core/contract';
+import type { CultureChange, LarderKind, MakePlan, MovementKind, WakingPlan } from '@morning-crock/core/contract';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 
 /** The registers of the kitchen that are kept by entries. */
-type Register = 'milk' | 'cultures';
+type Register = 'milk' | 'cultures' | 'larder';
 
 /** An entry as its undo needs it. */
 export interface RegisterEntry {
   readonly id: string;
   readonly streamId: string;
-  readonly kind: MovementKind | CultureChange['kind'];
+  readonly kind: MovementKind | CultureChange['kind'] | LarderKind;
 }
 
 /** A day that is going on, as the shelf and the clock line follow it. */
@@ -51,7 +51,7 @@ const initialState: LiveState = {
   outdated: false,
   draft: null,
   wakingDraft: null,
-  entered: { milk: null, cultures: null },
+  entered: { milk: null, cultures: null, larder: null },
 };
 
 export const liveSlice = createSlice({
@@ -94,6 +94,7 @@ export const liveSlice = createSlice({
       entered: {
         milk: state.entered.milk?.id === id ? null : state.entered.milk,
         cultures: state.entered.cultures?.id === id ? null : state.entered.cultures,
+        larder: state.entered.larder?.id === id ? null : state.entered.larder,
       },
     }),
     wetHandsTurned: (state, { payload }: PayloadAction<boolean>) => ({ ...state, wetHands: payload }),

@@ -49,7 +49,7 @@ function keepMakeNow(makeId: string): void {
   if (data) keepAnswer(`api/makes/${makeId}`, { events: data, now: new Date(now()).toISOString() });
 }
 
-type RegisterTag = 'milk' | 'milk-lines' | 'cultures' | 'factors' | 'methods' | 'days';
+type RegisterTag = 'milk' | 'milk-lines' | 'cultures' | 'larder' | 'factors' | 'methods' | 'days';
 const staleSoon = new Set<RegisterTag>();
 let staleTimer: ReturnType<typeof setTimeout> | undefined;
 /** A file of milkings is thousands of entries at once: what they change is asked for again together. */
@@ -110,6 +110,13 @@ function receiveCulture(event: StoredEvent): void {
 const CLOCKS_DIFFER_MS = 60_000;
 let seenMs = Number.NEGATIVE_INFINITY;
 
+/** The register that an entry is kept in. */
+const REGISTER_OF = {
+  'milk-moved': 'milk',
+  'culture-changed': 'cultures',
+  'larder-moved': 'larder',
+} as const;
+
 /** The moment of an entry made now: after all that this device has seen happen, though another's clock is ahead of its own. */
 function entryMs(): number {
   const nowMs = now();
@@ -135,11 +142,14 @@ export function receiveEvent(event: StoredEvent): void {
     invalidateSoon(['days']);
   } else if (event.type === 'milk-moved') {
     receiveMilk(event);
+  } else if (event.type === 'larder-moved') {
+    invalidateSoon(['larder']);
   } else if (event.type === 'culture-changed') {
     receiveCulture(event);
   } else {
     if (EVENT_FACTS[event.type].feeds?.includes('milk')) receiveMilk(event);
     if (EVENT_FACTS[event.type].feeds?.includes('cultures')) invalidateSoon(['cultures']);
+    if (EVENT_FACTS[event.type].changes) invalidateSoon(['larder']);
     if (EVENT_FACTS[event.type].changes) invalidateSoon(['methods']);
     store.dispatch(
       api.util.updateQueryData('make', event.streamId, (draft) => {
@@ -198,10 +208,10 @@ export async function record<T extends EventType>(
     data,
   } as DraftEvent;
   store.dispatch(outboxSlice.actions.kept(draft));
-  if (draft.type === 'milk-moved' || draft.type === 'culture-changed')
+  if (draft.type === 'milk-moved' || draft.type === 'culture-changed' || draft.type === 'larder-moved')
     store.dispatch(
       liveSlice.actions.entered({
-        register: draft.type === 'milk-moved' ? 'milk' : 'cultures',
+        register: REGISTER_OF[draft.type],
         entry: { id: draft.id, streamId: draft.streamId, kind: draft.data.kind },
       }),
     );

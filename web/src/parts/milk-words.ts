@@ -47,6 +47,30 @@ export function costWords(lot: Lot, units: Units): string | null {
 }
 
 /** "use by Wed 25 Nov to Fri 27 Nov", by the clock when it is soon, or that its time is over. */
+export function endWords(
+  keep: { readonly fromMs: number; readonly toMs: number; readonly reason: string },
+  nowMs: number,
+  units: Units,
+  /** Frozen things fade; they do not turn. */
+  frozen = false,
+): { text: string; late: boolean } {
+  if (keep.toMs <= nowMs)
+    return { text: `past its ${frozen ? 'best' : 'time'} (${keep.reason})`, late: !frozen };
+  const told = (ms: number): string =>
+    keep.toMs - nowMs < SOON_MS
+      ? units.time(Math.floor(ms / HALF_HOUR_MS) * HALF_HOUR_MS, nowMs)
+      : units.day(ms);
+  const late = keep.fromMs <= nowMs;
+  const [from, to] = [told(Math.max(nowMs, keep.fromMs)), told(keep.toMs)];
+  return {
+    text: late
+      ? `use ${frozen ? 'soon' : 'now'}; at the latest ${to}`
+      : `use by ${from === to ? to : `${from} to ${to}`}`,
+    late: late && !frozen,
+  };
+}
+
+/** The same of milk and cream. */
 export function keepWords(lot: Lot, nowMs: number, units: Units): { text: string; late: boolean } {
   const keep = keepOf(lot, nowMs);
   // Cream that is to sour is not late when it is too old to drink.
@@ -55,17 +79,7 @@ export function keepWords(lot: Lot, nowMs: number, units: Units): { text: string
       text: `no more to drink; to churn or ripen by ${units.day(keep.toChurn.toMs)}: it sours`,
       late: false,
     };
-  if (keep.toMs <= nowMs) return { text: `past its time (${keep.reason})`, late: true };
-  const told = (ms: number): string =>
-    keep.toMs - nowMs < SOON_MS
-      ? units.time(Math.floor(ms / HALF_HOUR_MS) * HALF_HOUR_MS, nowMs)
-      : units.day(ms);
-  const late = keep.fromMs <= nowMs;
-  const [from, to] = [told(Math.max(nowMs, keep.fromMs)), told(keep.toMs)];
-  return {
-    text: late ? `use now; at the latest ${to}` : `use by ${from === to ? to : `${from} to ${to}`}`,
-    late,
-  };
+  return endWords(keep, nowMs, units);
 }
 
 /** A share with its range: "340–510 g". */

@@ -1,0 +1,37 @@
+import type { Good, GoodStock, Lot } from '../contract/index.ts';
+import { EMPTY_KG, keepOf } from '../milkroom/index.ts';
+import { goodKeepBy } from './keep.ts';
+import { EMPTY_GOOD_KG } from './register.ts';
+
+/** Something that will turn, whatever register it stands in. */
+export type TurningThing = {
+  /** Earliest and latest end, ms since 1970, and why. */
+  readonly fromMs: number;
+  readonly toMs: number;
+  readonly reason: string;
+} & (
+  | { readonly of: 'goods'; readonly good: Good; readonly stock: GoodStock }
+  | { readonly of: 'milk'; readonly lot: Lot }
+);
+
+/**
+ * Goods, milk and cream in one list, what turns first in front; what is empty is not in it.
+ * @example turningFirst(goods, lots, nowMs)[0].reason // 'raw'
+ */
+export function turningFirst(goods: readonly Good[], lots: readonly Lot[], nowMs: number): TurningThing[] {
+  const own = goods.flatMap((good) =>
+    good.stocks
+      .filter(({ massKg }) => massKg >= EMPTY_GOOD_KG)
+      .map((stock): TurningThing => ({ of: 'goods', good, stock, ...goodKeepBy(good, stock) })),
+  );
+  const milk = lots
+    .filter((lot) => lot.has.massKg >= EMPTY_KG)
+    .map((lot): TurningThing => {
+      const { fromMs, toMs, reason, toChurn } = keepOf(lot, nowMs);
+      // Cream that is to sour goes on to be churned.
+      return toChurn && fromMs <= nowMs
+        ? { of: 'milk', lot, ...toChurn, reason: 'to churn or ripen' }
+        : { of: 'milk', lot, fromMs, toMs, reason };
+    });
+  return [...own, ...milk].sort((a, b) => a.fromMs - b.fromMs || a.toMs - b.toMs);
+}

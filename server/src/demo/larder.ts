@@ -1,0 +1,106 @@
+import { goodOfMake, productOf, type MakeState } from '@morning-crock/core';
+import type { DraftEvent, LarderMovement, TakenFor } from '@morning-crock/core/contract';
+import type { DataSource } from 'typeorm';
+import { ulid } from 'ulid';
+import { appendEvents } from '../features/events/append.ts';
+import { listMakes, readMake } from '../features/makes/make-service.ts';
+import { workHere } from '../work/work.ts';
+import { entry } from './entry.ts';
+
+const HOUR_MS = 3_600_000;
+const DAY_MS = 24 * HOUR_MS;
+/** Jars and pieces of the demo, kg. */
+const BUTTER_KG = 0.25;
+const JAR_KG = 0.45;
+/** Put up and labelled within the hour. */
+const PUT_UP_MS = HOUR_MS / 2;
+/** Every so many lots, some of one was found too late. */
+const SPOILED_EVERY = 9;
+/** What a jar, or a piece of butter, is sold for at the stall. */
+const JAR_PRICE = 4.2;
+const BUTTER_PRICE = 5.5;
+/** Of what keeps long, so much goes into the freezer after so many days. */
+const FROZEN_SHARE = 0.5;
+const FROZEN_AFTER_D = 3;
+const SATURDAY = 6;
+
+/** The market day after an instant, at ten. */
+function stallDayMs(afterMs: number): number {
+  const day = Math.ceil(afterMs / DAY_MS);
+  for (let d = day; ; d++)
+    if (new Date(d * DAY_MS).getUTCDay() === SATURDAY) return d * DAY_MS + 10 * HOUR_MS;
+}
+
+/** What became of one lot up to now. */
+function storyOf(state: MakeState, n: number, nowMs: number): DraftEvent[] {
+  const weighedKg = state.weighedKg ?? 0;
+  const fromMs = (state.finished?.atMs ?? nowMs) + PUT_UP_MS;
+  const churned = state.steps.some(({ step }) => step.facts.parts);
+  const eachKg = Math.min(weighedKg, churned ? BUTTER_KG : JAR_KG);
+  const count = Math.floor(weighedKg / eachKg + 1e-9);
+  if (count < 1 || fromMs >= nowMs) return [];
+  const goodId = ulid(fromMs);
+  const good = goodOfMake(state, goodId.slice(-6), fromMs);
+  const story: DraftEvent[] = [];
+  const say = (atMs: number, data: LarderMovement): void => {
+    if (atMs < nowMs) story.push(entry(goodId, atMs, 'larder-moved', data));
+  };
+  say(fromMs, {
+    kind: 'put-up',
+    good,
+    place: 'cold',
+    pieces: [{ count, eachKg, typed: { value: Math.round(eachKg * 1000), unit: 'g' } }],
+  });
+  const takes = (atMs: number, many: number, why: TakenFor, note: string): void => {
+    if (many < 1) return;
+    say(atMs, {
+      kind: 'take',
+      from: { place: 'cold', size: 0 },
+      for: why,
+      massKg: many * eachKg,
+      count: many,
+      typed: null,
+      price: why === 'sold' ? Math.round(many * (churned ? BUTTER_PRICE : JAR_PRICE) * 100) / 100 : null,
+      into: null,
+      note,
+    });
+  };
+  const lastMs = fromMs + (good.keeps[0]?.days[0] ?? 1) * DAY_MS;
+  let left = count;
+  if (churned) {
+    const frozen = Math.floor(count * FROZEN_SHARE);
+    if (frozen > 0)
+      say(fromMs + FROZEN_AFTER_D * DAY_MS, {
+        kind: 'carry',
+        from: { place: 'cold', size: 0 },
+        to: 'freezer',
+        massKg: frozen * eachKg,
+        count: frozen,
+        typed: null,
+      });
+    left -= frozen;
+  }
+  const stallMs = stallDayMs(fromMs);
+  const sold = stallMs < lastMs ? Math.ceil(left / 2) : 0;
+  takes(stallMs, sold, 'sold', 'the stall');
+  const rest = left - sold;
+  const spoiled = n % SPOILED_EVERY === SPOILED_EVERY - 1 && rest > 1 ? 1 : 0;
+  takes((fromMs + lastMs) / 2 + DAY_MS, rest - spoiled, 'eaten', '');
+  takes(lastMs + 2 * DAY_MS, spoiled, 'spoiled', 'forgotten behind the whey');
+  return story.sort((a, b) => (a.at < b.at ? -1 : 1));
+}
+
+/** The larder of the demo: what the past makes gave, put up, sold at the stall, eaten, frozen, now and then forgotten. */
+export async function storeLarder(db: DataSource, kitchenId: string, nowMs: number): Promise<void> {
+  const kept = (await listMakes(db, kitchenId, workHere)).filter(
+    ({ status, doNotEat, waking, yieldKg }) => status === 'kept' && !doNotEat && !waking && yieldKg !== null,
+  );
+  let n = 0;
+  for (const { id } of kept) {
+    const state = (await readMake(db, kitchenId, id))?.state;
+    // What goes into the milk room, to be churned or drunk, is not put up.
+    if (!state || productOf(state.plan).gives?.out) continue;
+    const story = storyOf(state, n++, nowMs);
+    if (story.length > 0) await appendEvents(db, kitchenId, story, nowMs);
+  }
+}

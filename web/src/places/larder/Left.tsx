@@ -1,0 +1,54 @@
+import { TAKEN_WORD } from '@morning-crock/core';
+import { TAKEN_FOR, type TakenFor } from '@morning-crock/core/contract';
+import { Button } from '@mantine/core';
+import { useState } from 'react';
+import type { LarderNow } from '../../data/use-larder.ts';
+import { useUnits } from '../../data/use-units.ts';
+import { Choices } from '../../parts/Choices.tsx';
+import { LarderLines } from './LarderLines.tsx';
+
+type Shown = 'all' | TakenFor;
+const MOST_SHOWN = 200;
+
+/** What left the larder, on which day, from which lots; printed, a list of the sales. */
+export function Left({ larder }: { readonly larder: LarderNow }) {
+  const units = useUnits();
+  const [shown, setShown] = useState<Shown>('all');
+  const left = larder.lines.filter(
+    ({ kind }) => TAKEN_FOR.some((reason) => reason === kind) && (shown === 'all' || kind === shown),
+  );
+  const kg = left.reduce((sum, { massKg }) => sum + massKg, 0);
+  const paid = left.reduce((sum, { price }) => sum + (price ?? 0), 0);
+  return (
+    <div className="column">
+      <Choices
+        legend="What left as"
+        value={shown}
+        options={[
+          { value: 'all', label: 'Everything' },
+          ...TAKEN_FOR.map((value) => ({ value, label: TAKEN_WORD[value] })),
+        ]}
+        onChange={setShown}
+      />
+      {left.length === 0 ? (
+        <p className="quiet">{larder.known ? 'Nothing left the larder that way.' : 'Opening …'}</p>
+      ) : (
+        <>
+          <p className="months-word">
+            {units.mass(kg)} {shown === 'all' ? 'left the larder' : TAKEN_WORD[shown]}
+            {paid > 0 ? `, ${units.cost(paid)} taken` : ''}.
+          </p>
+          <LarderLines lines={left.slice(-MOST_SHOWN)} goods={larder.goods} named />
+          {left.length > MOST_SHOWN && (
+            <p className="quiet">
+              The latest {MOST_SHOWN} of {left.length}.
+            </p>
+          )}
+          <Button variant="default" h={56} onClick={() => window.print()}>
+            Print this list
+          </Button>
+        </>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,276 @@
+import { countPieces, massOfPieces, PLACE_WORD, readTypedNumber, TAKEN_WORD } from '@morning-crock/core';
+import {
+  LARDER_PLACES,
+  TAKEN_FOR,
+  type Good,
+  type GoodStock,
+  type LarderPlace,
+  type TakenFor,
+} from '@morning-crock/core/contract';
+import { Button, NativeSelect, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { useMakesQuery } from '../../data/api.ts';
+import { record } from '../../data/store.ts';
+import { useUnits } from '../../data/use-units.ts';
+import { AmountField, useAsTyped, type TypedAmount } from '../../parts/AmountField.tsx';
+import { Choices } from '../../parts/Choices.tsx';
+import { EntryForm } from '../../parts/EntryForm.tsx';
+import { stockWords } from './larder-words.ts';
+
+const MILK = { fatFraction: 0.038, proteinFraction: 0.033, lactoseFraction: 0.047, ashFraction: 0.007 };
+const MOST_PRICE = 1e6;
+
+type Form = { readonly good: Good; readonly stock: GoodStock; readonly onDone: () => void };
+
+interface Some {
+  readonly count: number | null;
+  readonly massKg: number;
+  readonly typed: TypedAmount['typed'] | null;
+}
+
+/** Some of a stock: by pieces with two great buttons, or weighed. */
+function SomeField(
+  props: Form & { readonly some: Some | null; readonly onSome: (some: Some | null) => void },
+) {
+  const { good, stock, some, onSome } = props;
+  const units = useUnits();
+  const asTyped = useAsTyped('weight');
+  const { whole } = countPieces(good, stock);
+  const [byWeight, setByWeight] = useState(whole === 0);
+  const [amount, setAmount] = useState<TypedAmount | null>(() => asTyped(stock.massKg, MILK));
+  const pieces = (count: number): Some => ({ count, massKg: massOfPieces(good, stock, count), typed: null });
+  const count = some?.count ?? 1;
+  const said = (next: TypedAmount | null): void => {
+    setAmount(next);
+    // All of it means all of it, however the scale's figure was rounded.
+    const kg = next && Math.abs(next.massKg / stock.massKg - 1) < 0.005 ? stock.massKg : next?.massKg;
+    onSome(next && kg !== undefined ? { count: null, massKg: kg, typed: next.typed } : null);
+  };
+  return (
+    <>
+      {byWeight ? (
+        <AmountField
+          label="How much"
+          of={MILK}
+          by="weight"
+          amount={amount}
+          check={(kg) =>
+            kg > stock.massKg * 1.005 + 0.0005
+              ? `There is only ${units.mass(stock.massKg)}: recount it first if there is more.`
+              : null
+          }
+          onAmount={said}
+        />
+      ) : (
+        <div className="row" role="group" aria-label="How many">
+          <Button
+            variant="default"
+            h={72}
+            w={72}
+            aria-label="One less"
+            disabled={count <= 1}
+            onClick={() => onSome(pieces(count - 1))}
+          >
+            −
+          </Button>
+          <span className="stock-big number" aria-live="polite">
+            {count} of {whole}
+          </span>
+          <Button
+            variant="default"
+            h={72}
+            w={72}
+            aria-label="One more"
+            disabled={count >= whole}
+            onClick={() => onSome(pieces(count + 1))}
+          >
+            +
+          </Button>
+          <Button variant="default" h={72} disabled={count === whole} onClick={() => onSome(pieces(whole))}>
+            All
+          </Button>
+        </div>
+      )}
+      {whole > 0 && (
+        <Button
+          variant="subtle"
+          onClick={() => {
+            setByWeight(!byWeight);
+            if (byWeight) onSome(pieces(1));
+            else said(amount);
+          }}
+        >
+          {byWeight ? 'Whole pieces' : 'By weight'}
+        </Button>
+      )}
+    </>
+  );
+}
+
+const firstSome = (good: Good, stock: GoodStock): Some => {
+  const { whole } = countPieces(good, stock);
+  return whole > 0
+    ? { count: 1, massKg: massOfPieces(good, stock, 1), typed: null }
+    : { count: null, massKg: stock.massKg, typed: null };
+};
+
+/** What is wrong with a price; a comma is read as people type it. */
+function priceFault(text: string): string | null {
+  if (text.trim() === '') return null;
+  const read = readTypedNumber(text);
+  if (!read.ok)
+    return read.reason === 'ambiguous'
+      ? `${read.readings.join(' or ')}? Type it without the comma.`
+      : `“${text}” is not a price.`;
+  return read.value < 0
+    ? 'A price cannot be negative.'
+    : read.value > MOST_PRICE
+      ? 'That is too dear.'
+      : null;
+}
+
+/** Some of it leaves the larder. */
+export function TakeForm(props: Form) {
+  const { good, stock, onDone } = props;
+  const units = useUnits();
+  const { data: makes = [] } = useMakesQuery();
+  const [some, setSome] = useState<Some | null>(() => firstSome(good, stock));
+  const [reason, setReason] = useState<TakenFor>('eaten');
+  const [price, setPrice] = useState('');
+  const [into, setInto] = useState('');
+  const [note, setNote] = useState('');
+  const fault = reason === 'sold' ? priceFault(price) : null;
+  const read = readTypedNumber(price);
+  const underWay = makes.filter(({ status }) => status === 'under-way');
+  return (
+    <EntryForm
+      label="Taken out"
+      onEntry={() => {
+        if (!some || fault !== null) return;
+        void record(good.id, 'larder-moved', {
+          kind: 'take',
+          from: { place: stock.place, size: stock.size },
+          for: reason,
+          ...some,
+          price: reason === 'sold' && read.ok ? read.value : null,
+          into: reason === 'made-into' && into !== '' ? into : null,
+          note: note.trim(),
+        }).then(onDone);
+      }}
+    >
+      <SomeField {...props} some={some} onSome={setSome} />
+      <Choices
+        legend="It was"
+        value={reason}
+        options={TAKEN_FOR.map((value) => ({ value, label: TAKEN_WORD[value] }))}
+        onChange={setReason}
+      />
+      {reason === 'sold' && (
+        <TextInput
+          label={`Paid for it${units.money ? ` (${units.money})` : ''}; may stay empty`}
+          value={price}
+          inputMode="decimal"
+          autoComplete="off"
+          maxLength={20}
+          error={fault}
+          aria-invalid={fault !== null}
+          onChange={(event) => setPrice(event.currentTarget.value)}
+        />
+      )}
+      {reason === 'made-into' && underWay.length > 0 && (
+        <NativeSelect
+          label="Into"
+          value={into}
+          data={[
+            { value: '', label: 'something not written down' },
+            ...underWay.map(({ id, name }) => ({ value: id, label: name })),
+          ]}
+          onChange={(event) => setInto(event.currentTarget.value)}
+        />
+      )}
+      <TextInput
+        label={reason === 'spoiled' ? 'Why (it is told in the Daybook)' : 'To whom, or a note'}
+        value={note}
+        maxLength={200}
+        onChange={(event) => setNote(event.currentTarget.value)}
+      />
+      <Button type="submit" h={72}>
+        {TAKEN_WORD[reason].charAt(0).toUpperCase() + TAKEN_WORD[reason].slice(1)}
+      </Button>
+    </EntryForm>
+  );
+}
+
+/** Carried somewhere else: frozen, thawed, to the stall and back. */
+export function CarryForm(props: Form & { readonly to: LarderPlace | null }) {
+  const { good, stock, onDone } = props;
+  const places = LARDER_PLACES.filter(
+    (place) => place !== stock.place && !(place === 'freezer' && stock.thawed),
+  );
+  const [some, setSome] = useState<Some | null>(() => firstSome(good, stock));
+  const [to, setTo] = useState<LarderPlace>(props.to ?? places[0]!);
+  const thaws = stock.place === 'freezer';
+  return (
+    <EntryForm
+      label="Carried"
+      onEntry={() => {
+        if (!some) return;
+        void record(good.id, 'larder-moved', {
+          kind: 'carry',
+          from: { place: stock.place, size: stock.size },
+          to,
+          ...some,
+        }).then(onDone);
+      }}
+    >
+      <SomeField {...props} some={some} onSome={setSome} />
+      <Choices
+        legend="It stands now"
+        value={to}
+        options={places.map((value) => ({ value, label: PLACE_WORD[value] }))}
+        onChange={setTo}
+      />
+      {thaws && (
+        <p className="quiet">Thawed in the cold overnight, it keeps a few days and is not frozen again.</p>
+      )}
+      <Button type="submit" h={72}>
+        {thaws ? 'It thaws' : 'It is carried'}
+      </Button>
+    </EntryForm>
+  );
+}
+
+/** What is really there. */
+export function RecountForm({ good, stock, onDone }: Form) {
+  const units = useUnits();
+  const asTyped = useAsTyped('weight');
+  const [amount, setAmount] = useState<TypedAmount | null>(() => asTyped(Math.max(0, stock.massKg), MILK));
+  return (
+    <EntryForm
+      label="Recounted"
+      onEntry={() => {
+        if (!amount) return;
+        void record(good.id, 'larder-moved', {
+          kind: 'recount',
+          at: { place: stock.place, size: stock.size },
+          massKg: amount.massKg,
+          count: null,
+          typed: amount.typed,
+        }).then(onDone);
+      }}
+    >
+      <p className="quiet">By the sums: {stockWords(good, stock, units)}.</p>
+      <AmountField
+        label="Really there, in all"
+        of={MILK}
+        by="weight"
+        amount={amount}
+        onAmount={setAmount}
+        none
+      />
+      <Button type="submit" h={72}>
+        That is there
+      </Button>
+    </EntryForm>
+  );
+}

@@ -1,0 +1,114 @@
+import { GOOD_FACTS, turningFirst, type TurningThing } from '@morning-crock/core';
+import { LARDER_PLACES, type LarderPlace } from '@morning-crock/core/contract';
+import { Button, TextInput } from '@mantine/core';
+import { useMemo, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import type { LarderNow } from '../../data/use-larder.ts';
+import { useMilkRoom } from '../../data/use-milk.ts';
+import { useUnits } from '../../data/use-units.ts';
+import { Choices } from '../../parts/Choices.tsx';
+import { endWords, lotAmount, PLACE_WORD as MILK_PLACE_WORD, ROLE_WORD } from '../../parts/milk-words.ts';
+import { codeTyped, codeWords, standsWords } from './larder-words.ts';
+
+type Shown = 'all' | LarderPlace | 'milk';
+const SHOWN: readonly { readonly value: Shown; readonly label: string }[] = [
+  { value: 'all', label: 'All' },
+  { value: 'cold', label: 'Cold' },
+  { value: 'freezer', label: 'Freezer' },
+  { value: 'cellar', label: 'Cellar' },
+  { value: 'stall', label: 'Stall' },
+  { value: 'milk', label: 'Milk and cream' },
+];
+const CODE_LONG = 6;
+
+const placeOf = (thing: TurningThing): Shown =>
+  thing.of === 'milk' ? 'milk' : (LARDER_PLACES.find((p) => p === thing.stock.place) ?? 'cold');
+const wordsOf = (thing: TurningThing): string =>
+  (thing.of === 'milk'
+    ? `${thing.lot.name} ${ROLE_WORD[thing.lot.role]}`
+    : `${thing.good.name} ${GOOD_FACTS[thing.good.what].label} ${thing.good.code}`
+  ).toLowerCase();
+
+/** Everything that will turn, what turns first in front: goods, milk and cream in one list. */
+export function UseFirst({ larder, nowMs }: { readonly larder: LarderNow; readonly nowMs: number }) {
+  const units = useUnits();
+  const room = useMilkRoom();
+  const navigate = useNavigate();
+  const [shown, setShown] = useState<Shown>('all');
+  const [sought, setSought] = useState('');
+  const things = useMemo(
+    () => turningFirst(larder.goods, room.lots, nowMs),
+    [larder.goods, room.lots, nowMs],
+  );
+  const words = sought.trim().toLowerCase();
+  const code = codeTyped(sought);
+  const listed = things.filter(
+    (thing) =>
+      (shown === 'all' || placeOf(thing) === shown) &&
+      (words === '' || wordsOf(thing).includes(words) || wordsOf(thing).includes(code.toLowerCase())),
+  );
+  const known = larder.known && room.known;
+  return (
+    <div className="column">
+      <div className="row wide larder-seek">
+        <Choices legend="Where" value={shown} options={SHOWN} onChange={setShown} />
+        <TextInput
+          label="Name or code"
+          value={sought}
+          maxLength={80}
+          autoComplete="off"
+          onChange={(event) => setSought(event.currentTarget.value)}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter' && code.length === CODE_LONG) void navigate(`/larder/${code}`);
+          }}
+        />
+      </div>
+      {known && things.length === 0 && (
+        <p className="months-word">
+          Nothing is in the larder. When a make is done, put up what came out of it: then it is found,
+          labelled and used in time.
+        </p>
+      )}
+      {known && things.length > 0 && listed.length === 0 && (
+        <p className="quiet">Nothing there is called that.</p>
+      )}
+      <ul className="bare use-first-list" aria-label="Use first">
+        {listed.map((thing) => {
+          const end = endWords(
+            thing,
+            nowMs,
+            units,
+            (thing.of === 'goods' ? thing.stock.place : thing.lot.place) === 'freezer',
+          );
+          return thing.of === 'goods' ? (
+            <li key={`${thing.good.id} ${thing.stock.place} ${thing.stock.size}`}>
+              <Link to={`/larder/${thing.good.id}`}>{thing.good.name}</Link>
+              <span>{standsWords(thing.good, thing.stock, units)}</span>
+              <span className={end.late ? 'danger' : ''}>{end.text}</span>
+              <span className="quiet">{end.text.includes(thing.reason) ? '' : thing.reason}</span>
+              <span className="quiet number">{codeWords(thing.good.code)}</span>
+            </li>
+          ) : (
+            <li key={thing.lot.id}>
+              <Link to={`/milk?lot=${thing.lot.id}`}>{thing.lot.name}</Link>
+              <span>
+                {lotAmount(thing.lot, units)} {ROLE_WORD[thing.lot.role]} {MILK_PLACE_WORD[thing.lot.place]}
+              </span>
+              <span className={end.late ? 'danger' : ''}>{end.text}</span>
+              <span className="quiet">{end.text.includes(thing.reason) ? '' : thing.reason}</span>
+              <span />
+            </li>
+          );
+        })}
+      </ul>
+      {known && listed.length > 0 && (
+        <p className="quiet">
+          Days are judged from what it is and where it stood: look and smell all the same.
+        </p>
+      )}
+      <Button component={Link} to="/larder/put-up" variant="default" h={56} className="only-phone">
+        Put up what came out of a make
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,28 @@
+import { countPieces, PLACE_WORD } from '@morning-crock/core';
+import type { Good, GoodStock } from '@morning-crock/core/contract';
+import type { Units } from '../../data/units-of.ts';
+
+/** "4 × 250 g", "2 × 250 g and 100 g of one opened", or by weight alone for one single thing. */
+export function stockWords(good: Pick<Good, 'sizesKg'>, stock: GoodStock, units: Units): string {
+  const { whole, openKg } = countPieces(good, stock);
+  const each = units.mass(good.sizesKg[stock.size] ?? stock.massKg);
+  const open = openKg > 0 ? units.mass(openKg) : '';
+  if (whole === 0) return open === '' ? 'none left' : `${open} of one opened`;
+  const pieces = whole === 1 ? each : `${whole} × ${each}`;
+  return open === '' ? pieces : `${pieces} and ${open} of one opened`;
+}
+
+/** "2 × 250 g in the cold". */
+export const standsWords = (good: Pick<Good, 'sizesKg'>, stock: GoodStock, units: Units): string =>
+  `${stockWords(good, stock, units)} ${PLACE_WORD[stock.place]}`;
+
+/** A code as a person reads it out: in two threes. @example codeWords('4F7K2Q') // '4F7 K2Q' */
+export const codeWords = (code: string): string => `${code.slice(0, 3)} ${code.slice(3)}`;
+
+/** A code as it was typed or scanned: letters that are mistaken for digits are those digits. @example codeTyped('4f7-k2q') // '4F7K2Q' */
+export const codeTyped = (text: string): string =>
+  text
+    .toUpperCase()
+    .replace(/O/g, '0')
+    .replace(/[IL]/g, '1')
+    .replace(/[^0-9A-Z]/g, '');
