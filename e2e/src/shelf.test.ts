@@ -388,7 +388,7 @@ test('tags are printed, and scanned off what was printed', async () => {
   await see(page, 'No tags on its jars yet');
   await page.evaluate(() => document.querySelector<HTMLElement>('.tags summary')!.click());
   await upload(page, page2, '.tags input[type=file]');
-  await see(page, 'No square of a tag is on that picture');
+  await see(page, 'No square is on that picture');
   await upload(page, picture, '.tags input[type=file]');
   const [hung] = await stored('tagged', 1);
   expect(hung).toMatchObject({ streamId: id, data: { tags: [42] } });

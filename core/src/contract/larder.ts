@@ -173,6 +173,8 @@ export type LarderLine = z.infer<typeof larderLine>;
 export const larderResponse = z.strictObject({
   goods: z.array(good),
   lines: z.array(larderLine),
+  /** The latest entry of the log that is in it. */
+  lastSeq: z.number().int(),
   now: instant,
 });
 export type LarderResponse = z.infer<typeof larderResponse>;

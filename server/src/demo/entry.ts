@@ -1,7 +1,7 @@
 import { EVENT_VERSION, type DraftEvent, type EventOf, type EventType } from '@morning-crock/core/contract';
 import { ulid } from 'ulid';
 
-export const DEVICE = 'dairy-tablet';
+const DEVICE = 'dairy-tablet';
 
 /** An entry of the demo as the log takes it. */
 export function entry<T extends EventType>(

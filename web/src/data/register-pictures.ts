@@ -9,7 +9,7 @@ import {
   openRoom,
   type LoggedEvent,
 } from '@morning-crock/core';
-import type { Culture, Good, Lot } from '@morning-crock/core/contract';
+import type { Culture, Good, LarderLine, Lot } from '@morning-crock/core/contract';
 
 /** The lots of a picture after some more entries, as the ledger itself would carry them out. */
 export function carriedOut(lots: readonly Lot[], events: readonly LoggedEvent[]): Lot[] {
@@ -25,9 +25,12 @@ export function culturesAfter(cultures: readonly Culture[], events: readonly Log
   return [...register.cultures.values()];
 }
 
-/** The goods of a picture after some more entries about them. */
-export function goodsAfter(goods: readonly Good[], events: readonly LoggedEvent[]): Good[] {
+/** The larder of a picture after some more entries about goods. */
+export function larderAfter(
+  { goods, lines }: { readonly goods: readonly Good[]; readonly lines: readonly LarderLine[] },
+  events: readonly LoggedEvent[],
+): { goods: Good[]; lines: LarderLine[] } {
   const larder = openLarder(goods);
   for (const event of effectiveEvents(events)) applyToLarder(larder, event);
-  return [...larder.goods.values()];
+  return { goods: [...larder.goods.values()], lines: [...lines, ...larder.lines] };
 }

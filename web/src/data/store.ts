@@ -106,6 +106,19 @@ function receiveCulture(event: StoredEvent): void {
   invalidateSoon(['cultures', 'factors']);
 }
 
+/** The same for an entry about goods. */
+function receiveGoods(event: StoredEvent): void {
+  onPictures(({ larderAfter }) => {
+    store.dispatch(
+      api.util.updateQueryData('larder', undefined, (picture) => {
+        if (event.seq <= picture.lastSeq) return picture;
+        return { ...picture, ...larderAfter(picture, [event]), lastSeq: event.seq };
+      }),
+    );
+  });
+  invalidateSoon(['larder']);
+}
+
 /** Clocks of tablets differ by no more than this. */
 const CLOCKS_DIFFER_MS = 60_000;
 let seenMs = Number.NEGATIVE_INFINITY;
@@ -143,7 +156,7 @@ export function receiveEvent(event: StoredEvent): void {
   } else if (event.type === 'milk-moved') {
     receiveMilk(event);
   } else if (event.type === 'larder-moved') {
-    invalidateSoon(['larder']);
+    receiveGoods(event);
   } else if (event.type === 'culture-changed') {
     receiveCulture(event);
   } else {

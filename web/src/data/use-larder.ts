@@ -14,7 +14,7 @@ const LARDER_ENTRIES = new Set(['larder-moved', 'voided', 'corrected']);
 /** The larder as it is now, with what is kept on this device carried out. */
 export interface LarderNow {
   readonly goods: readonly Good[];
-  /** What happened in it, as stored. */
+  /** What happened in it. */
   readonly lines: readonly LarderLine[];
   readonly known: boolean;
   readonly failed: boolean;
@@ -24,14 +24,14 @@ export interface LarderNow {
 export function useLarder(): LarderNow {
   const { data, isError, refetch } = useLarderQuery();
   const entries = useAppSelector((s) => s.outbox.entries);
-  const stored = data?.goods ?? NO_GOODS;
-  const goods = useMemo(() => {
+  const { goods, lines } = useMemo(() => {
     const kept = entries.filter((e) => !e.refused && LARDER_ENTRIES.has(e.draft.type)).map((e) => e.draft);
-    return kept.length === 0 ? stored : pictures.goodsAfter(stored, kept);
-  }, [stored, entries]);
+    const stored = { goods: data?.goods ?? NO_GOODS, lines: data?.lines ?? NO_LINES };
+    return kept.length === 0 ? stored : pictures.larderAfter(stored, kept);
+  }, [data, entries]);
   return {
     goods,
-    lines: data?.lines ?? NO_LINES,
+    lines,
     known: data !== undefined,
     failed: isError && data === undefined,
     again: () => void refetch(),

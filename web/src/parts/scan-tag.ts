@@ -6,16 +6,24 @@ import { tagOfCode } from './tag-code.ts';
 const SIDE_PX = 1400;
 
 /**
- * The tag on a picture of it.
- * @throws Error with words for a person, when there is no square on it, or that of something else
+ * What a square on a picture says.
+ * @throws Error with words for a person, when there is none on it
  */
-export async function scannedTag(file: File): Promise<number> {
+export async function scannedSquare(file: File): Promise<string> {
   const canvas = await openPicture(file, SIDE_PX);
   const { width, height } = canvas;
   const image = canvas.getContext('2d')?.getImageData(0, 0, width, height);
   const found = image && jsQR(image.data, width, height);
-  if (!found) throw new Error('No square of a tag is on that picture: go nearer, with light from the side.');
-  const tag = tagOfCode(found.data);
+  if (!found) throw new Error('No square is on that picture: go nearer, with light from the side.');
+  return found.data;
+}
+
+/**
+ * The tag on a picture of it.
+ * @throws Error with words for a person, when there is no square on it, or that of something else
+ */
+export async function scannedTag(file: File): Promise<number> {
+  const tag = tagOfCode(await scannedSquare(file));
   if (tag === null) throw new Error('That square is on no tag of a jar.');
   return tag;
 }

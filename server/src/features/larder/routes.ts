@@ -7,10 +7,11 @@ import { larderRegister } from './larder-service.ts';
 /** The larder: all goods that ever were, what is left of them, what became of the rest, and what they came of. */
 export const larderRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
   app.get('/api/larder', { schema: { response: { 200: larderResponse } } }, async (request) => {
-    const { state } = await larderRegister.read(app.db, request.identity.kitchenId);
+    const { state, lastSeq } = await larderRegister.read(app.db, request.identity.kitchenId);
     return {
       goods: [...state.goods.values()],
       lines: [...state.lines],
+      lastSeq,
       now: new Date(app.now()).toISOString(),
     };
   });

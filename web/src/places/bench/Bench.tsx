@@ -20,6 +20,9 @@ const Crock = lazy(async () => ({ default: (await import('./Crock.tsx')).Crock }
 /** Only where a day is going on. */
 const BenchDay = lazy(async () => ({ default: (await import('./BenchDay.tsx')).BenchDay }));
 
+/** What must be used first comes after the first view. */
+const BenchLarder = lazy(async () => ({ default: (await import('./BenchLarder.tsx')).BenchLarder }));
+
 /** More crocks than these stand smaller. */
 const MANY = 4;
 
@@ -160,6 +163,9 @@ export function Bench() {
           ))}
         </div>
         {attended.length > 0 && <Thread makes={attended} nowMs={nowMs} />}
+        <Suspense>
+          <BenchLarder nowMs={nowMs} />
+        </Suspense>
       </div>
       <div className="bench-side">
         <NowPanel makes={makes} nowMs={nowMs} />

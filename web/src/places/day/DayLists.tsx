@@ -2,6 +2,7 @@ import type { DayHands, DayNeed, EveningThing } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { useUnits } from '../../data/use-units.ts';
 import type { CalendarMoment } from './day-calendar.ts';
+import { saveFile } from '../../parts/save-file.ts';
 
 /** One thing to do the evening before, in words. */
 function eveningWords(thing: EveningThing, volume: (litres: number) => string): string {
@@ -14,16 +15,6 @@ function eveningWords(thing: EveningThing, volume: (litres: number) => string): 
     pots: `${count ?? 0} ${count === 1 ? 'pot' : 'pots'} free and clean`,
     starter: `${name ?? 'Starter'} there and lively?`,
   }[what];
-}
-
-/** Offers a text as a file. */
-function save(name: string, type: string, text: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type }));
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = name;
-  link.click();
-  URL.revokeObjectURL(url);
 }
 
 /** The evening before, what to have ready and to buy, and the day on paper or in a calendar. */
@@ -97,7 +88,7 @@ export function DayLists(props: {
           variant="default"
           onClick={() =>
             void import('./day-calendar.ts').then(({ dayCalendar }) =>
-              save('day.ics', 'text/calendar', dayCalendar(name, moments(), nowMs)),
+              saveFile('day.ics', new Blob([dayCalendar(name, moments(), nowMs)], { type: 'text/calendar' })),
             )
           }
         >

@@ -7,7 +7,7 @@ import type { LarderNow } from '../../data/use-larder.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { endWords } from '../../parts/milk-words.ts';
 import { LabelSheet } from './LabelSheet.tsx';
-import { codeWords, stockWords } from './larder-words.ts';
+import { codeWords, stockWords } from '../../parts/stock-words.ts';
 import { LarderLines } from './LarderLines.tsx';
 import { CarryForm, RecountForm, TakeForm } from './TakeForm.tsx';
 

@@ -12,6 +12,7 @@ import { Link } from 'react-router';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
+import { saveFile } from '../../parts/save-file.ts';
 import { sheetSvg } from './label-svg.ts';
 import { labelWords } from './label-words.ts';
 import './label-sheet.css';
@@ -145,13 +146,7 @@ export function LabelSheet({ good, nowMs }: { readonly good: Good; readonly nowM
     setFault(null);
     try {
       const { labelsPdf } = await import('./labels-pdf.ts');
-      const file = await labelsPdf(svgs, paper);
-      const url = URL.createObjectURL(file);
-      const link = document.createElement('a');
-      link.href = url;
-      link.download = `labels-${good.code}.pdf`;
-      link.click();
-      setTimeout(() => URL.revokeObjectURL(url), 10_000);
+      saveFile(`labels-${good.code}.pdf`, await labelsPdf(svgs, paper));
     } catch {
       setFault(
         'The file could not be made on this device. Print the labels instead: a printer dialog can keep them as a file.',

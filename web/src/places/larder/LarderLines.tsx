@@ -5,7 +5,7 @@ import { useMakesQuery } from '../../data/api.ts';
 import { useUnits } from '../../data/use-units.ts';
 
 /** What an entry of the larder says: "2 × 250 g sold for 8.40 crowns: the stall". */
-export function useLineWords(): (line: LarderLine, good: Good | undefined) => string {
+function useLineWords(): (line: LarderLine, good: Good | undefined) => string {
   const units = useUnits();
   const { data: makes = [] } = useMakesQuery();
   return (line, good) => {

@@ -5,7 +5,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { useLarderTraceQuery, useMakesQuery } from '../../data/api.ts';
 import type { LarderNow } from '../../data/use-larder.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { codeWords, stockWords } from './larder-words.ts';
+import { codeWords, stockWords } from '../../parts/stock-words.ts';
 import { LarderLines } from './LarderLines.tsx';
 import { PLACE_WORD } from '@morning-crock/core';
 

@@ -15,7 +15,7 @@ import { useUnits } from '../../data/use-units.ts';
 import { AmountField, useAsTyped, type TypedAmount } from '../../parts/AmountField.tsx';
 import { Choices } from '../../parts/Choices.tsx';
 import { EntryForm } from '../../parts/EntryForm.tsx';
-import { stockWords } from './larder-words.ts';
+import { stockWords } from '../../parts/stock-words.ts';
 
 const MILK = { fatFraction: 0.038, proteinFraction: 0.033, lactoseFraction: 0.047, ashFraction: 0.007 };
 const MOST_PRICE = 1e6;

@@ -1,14 +1,14 @@
 import { GOOD_FACTS, turningFirst, type TurningThing } from '@morning-crock/core';
 import { LARDER_PLACES, type LarderPlace } from '@morning-crock/core/contract';
-import { Button, TextInput } from '@mantine/core';
-import { useMemo, useState } from 'react';
+import { Button, FileButton, TextInput } from '@mantine/core';
+import { useMemo, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { LarderNow } from '../../data/use-larder.ts';
 import { useMilkRoom } from '../../data/use-milk.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { endWords, lotAmount, PLACE_WORD as MILK_PLACE_WORD, ROLE_WORD } from '../../parts/milk-words.ts';
-import { codeTyped, codeWords, standsWords } from './larder-words.ts';
+import { codeOfSquare, codeTyped, codeWords, standsWords } from '../../parts/stock-words.ts';
 
 type Shown = 'all' | LarderPlace | 'milk';
 const SHOWN: readonly { readonly value: Shown; readonly label: string }[] = [
@@ -40,6 +40,20 @@ export function UseFirst({ larder, nowMs }: { readonly larder: LarderNow; readon
     () => turningFirst(larder.goods, room.lots, nowMs),
     [larder.goods, room.lots, nowMs],
   );
+  const reset = useRef<() => void>(null);
+  const [fault, setFault] = useState<string | null>(null);
+  const scan = async (file: File | null): Promise<void> => {
+    if (!file) return;
+    setFault(null);
+    try {
+      const { scannedSquare } = await import('../../parts/scan-tag.ts');
+      const found = codeOfSquare(await scannedSquare(file));
+      if (found === null) setFault('That square is on no label of the larder.');
+      else void navigate(`/larder/${found}`);
+    } catch (error) {
+      setFault(error instanceof Error ? error.message : 'That picture cannot be read.');
+    }
+  };
   const words = sought.trim().toLowerCase();
   const code = codeTyped(sought);
   const listed = things.filter(
@@ -62,7 +76,27 @@ export function UseFirst({ larder, nowMs }: { readonly larder: LarderNow; readon
             if (event.key === 'Enter' && code.length === CODE_LONG) void navigate(`/larder/${code}`);
           }}
         />
+        <FileButton
+          resetRef={reset}
+          accept="image/*"
+          capture="environment"
+          onChange={(file) => {
+            reset.current?.();
+            void scan(file);
+          }}
+        >
+          {(button) => (
+            <Button {...button} variant="default" h={48}>
+              Scan a label
+            </Button>
+          )}
+        </FileButton>
       </div>
+      {fault && (
+        <p className="field-error" role="alert">
+          {fault}
+        </p>
+      )}
       {known && things.length === 0 && (
         <p className="months-word">
           Nothing is in the larder. When a make is done, put up what came out of it: then it is found,

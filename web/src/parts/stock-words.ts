@@ -1,6 +1,6 @@
 import { countPieces, PLACE_WORD } from '@morning-crock/core';
 import type { Good, GoodStock } from '@morning-crock/core/contract';
-import type { Units } from '../../data/units-of.ts';
+import type { Units } from '../data/units-of.ts';
 
 /** "4 × 250 g", "2 × 250 g and 100 g of one opened", or by weight alone for one single thing. */
 export function stockWords(good: Pick<Good, 'sizesKg'>, stock: GoodStock, units: Units): string {
@@ -26,3 +26,7 @@ export const codeTyped = (text: string): string =>
     .replace(/O/g, '0')
     .replace(/[IL]/g, '1')
     .replace(/[^0-9A-Z]/g, '');
+
+/** The lot code that the square of a label says; `null` when it is of something else. @example codeOfSquare('http://kitchen/larder/4F7K2Q') // '4F7K2Q' */
+export const codeOfSquare = (text: string): string | null =>
+  /\/larder\/([0-9A-HJKMNP-TV-Z]{6})$/.exec(text.trim())?.[1] ?? null;

@@ -1,0 +1,253 @@
+import { afterAll, afterEach, beforeAll, beforeEach, expect, test } from '@jest/globals';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { defaultKitchen, defaultPlan } from '@morning-crock/core';
+import type { LarderResponse } from '@morning-crock/core/contract';
+import { putUpLike } from '@morning-crock/core/fixtures';
+import jsQR from 'jsqr';
+import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import { PNG } from 'pngjs';
+import type { Browser } from 'puppeteer-core';
+import { ulid } from 'ulid';
+import { draft, intakeDraft } from '@morning-crock/server/testing';
+import { fill, goTo, named, openTablet, see, startBrowser, tap, upload, type Tablet } from './browser.ts';
+import { createWorld, type World } from './world.ts';
+
+const START = Date.parse('2026-03-05T08:00:00.000Z');
+const HOUR = 3_600_000;
+const DAY = 24 * HOUR;
+let browser: Browser;
+let world: World;
+let tablet: Tablet;
+let folder: string;
+
+beforeAll(async () => {
+  browser = await startBrowser();
+});
+afterAll(() => browser.close());
+beforeEach(async () => {
+  world = await createWorld(START);
+  folder = await mkdtemp(join(tmpdir(), 'larder-'));
+  tablet = await openTablet(browser, `${world.address}/larder`);
+});
+afterEach(async () => {
+  expect(tablet.strayRequests).toEqual([]);
+  expect(tablet.faults).toEqual([]);
+  await tablet.close();
+  await world.close();
+  await rm(folder, { recursive: true, force: true });
+});
+
+const larder = async (): Promise<LarderResponse> =>
+  (await world.kitchen.app.inject('/api/larder')).json<LarderResponse>();
+
+/** A yogurt of two litres of a milking, weighed and kept the day before. */
+async function made(): Promise<{ makeId: string; lotId: string }> {
+  const [makeId, lotId] = [ulid(), ulid()];
+  const usual = defaultPlan(defaultKitchen('UTC'), new Date(START - 2 * DAY).toISOString());
+  const pour = { lotId, massKg: 2, typed: { value: 2, unit: 'kg' as const } };
+  const lot = { lotId, name: 'Evening milk', massKg: 2, costPerKg: 0.5 };
+  await world.send(
+    intakeDraft(lotId, 5, START - 3 * DAY),
+    draft(makeId, START - 2 * DAY, 'make-started', {
+      plan: { ...usual, name: 'Plain', milk: { ...usual.milk, lots: [lot] } },
+    }),
+    draft(makeId, START - 2 * DAY + HOUR, 'milk-poured', { from: [pour] }),
+    ...(['heat', 'hold', 'cool'] as const).map((step, i) =>
+      draft(makeId, START - 2 * DAY + (2 + i) * (HOUR / 2), 'step-done', { step }),
+    ),
+    draft(makeId, START - 2 * DAY + 3 * HOUR, 'starter-added', {
+      massKg: 0.05,
+      statedRatio: null,
+      typed: { value: 50, unit: 'g' },
+    }),
+    draft(makeId, START - 2 * DAY + 8 * HOUR, 'ph-read', {
+      ph: 4.5,
+      instrument: 'meter',
+      sigma: null,
+      typed: { value: 4.5, unit: 'pH' },
+    }),
+    draft(makeId, START - 2 * DAY + 9 * HOUR, 'step-done', { step: 'incubate' }),
+    draft(makeId, START - DAY, 'weighed', { massKg: 1.9, typed: { value: 1.9, unit: 'kg' } }),
+    draft(makeId, START - DAY, 'finished', { verdict: 'kept', reason: '' }),
+  );
+  return { makeId, lotId };
+}
+
+/** What a square on the screen says to a camera. */
+async function scanned(selector: string): Promise<string | undefined> {
+  const element = await tablet.page.waitForSelector(selector);
+  const png = PNG.sync.read(Buffer.from(await element!.screenshot()));
+  return jsQR(new Uint8ClampedArray(png.data), png.width, png.height)?.data;
+}
+
+test('a make is put up in jars, labelled, sold, and traced back to its milking and forward again', async () => {
+  const { page } = tablet;
+  const { lotId } = await made();
+  await tap(page, 'link', 'Put up');
+  await tap(page, 'link', 'Plain');
+  await see(page, '1.90 kg in all of 1.90 kg weighed');
+  await fill(page, 'How many (jars or pieces)', '4');
+  await fill(page, 'Each', '600');
+  await (await named(page, 'Each: unit')).select('g');
+  // More than the make gave: said beside it, and nothing is stored.
+  await see(page, '2.40 kg in all: more than the 1.90 kg that the make gave');
+  await tap(page, 'button', 'It is put up');
+  expect((await larder()).goods).toHaveLength(0);
+  await fill(page, 'Each', '450');
+  await see(page, '100 g is not put up');
+  await tap(page, 'button', 'It is put up');
+  await see(page, '4 × 450 g');
+  await world.stored('larder-moved', 1);
+  const good = (await larder()).goods[0]!;
+  expect(good).toMatchObject({ name: 'Plain', what: 'yogurt', putUpKg: 1.8 });
+  expect(good.costPerKg).toBeCloseTo(1 / 1.9, 6);
+
+  await tap(page, 'link', 'Labels');
+  await see(page, 'Print 4 labels');
+  expect(
+    await page.$$eval(
+      '.label-page text',
+      (all) => all.filter((t) => t.textContent === 'Contains MILK').length,
+    ),
+  ).toBe(4);
+  expect(await scanned('.label-one')).toBe(`${new URL(world.address).origin}/larder/${good.code}`);
+  await page.evaluate(() => {
+    const make = URL.createObjectURL.bind(URL);
+    URL.createObjectURL = (blob: Blob) => {
+      const reader = new FileReader();
+      reader.onload = () => document.body.setAttribute('data-file', reader.result as string);
+      reader.readAsDataURL(blob);
+      return make(blob);
+    };
+  });
+  await tap(page, 'button', 'As a PDF file');
+  await page.waitForSelector('body[data-file]');
+  const file = await page.$eval('body', (body) => body.getAttribute('data-file')!);
+  const bytes = Buffer.from(file.slice(file.indexOf(',') + 1), 'base64');
+  const pdf = await getDocument({ data: new Uint8Array(bytes), useSystemFonts: false }).promise;
+  const text = await (await pdf.getPage(1)).getTextContent();
+  const words = text.items.flatMap((item) => ('str' in item ? [item.str] : []));
+  expect(pdf.numPages).toBe(1);
+  expect(words.filter((word) => word === 'Contains MILK')).toHaveLength(4);
+  expect(words.filter((word) => word.includes('450 g'))).toHaveLength(4);
+  expect(words.filter((word) => /^Use by \d\d\.\d\d\.2026$/.test(word))).toHaveLength(4);
+  // A label longer than its place is shortened, not run over.
+  await fill(page, 'Lines of your own', 'x'.repeat(61));
+  await see(page, 'At most 60 letters a line.');
+  await fill(page, 'Lines of your own', 'Keep cold');
+  await see(page, 'Keep cold');
+
+  await goTo(page, `/larder/${good.code}`);
+  await tap(page, 'button', 'Take out: 4 × 450 g in the cold');
+  await tap(page, 'radio', 'sold');
+  await tap(page, 'button', 'One more');
+  await fill(page, 'Paid for it; may stay empty', '8,4o');
+  await tap(page, 'button', 'Sold');
+  await see(page, '“8,4o” is not a price.');
+  await fill(page, 'Paid for it; may stay empty', '8,40');
+  await tap(page, 'button', 'Sold');
+  await see(page, '2 × 450 g sold for 8.40');
+  await see(page, /2 × 450 g\s+in the cold/);
+
+  await tap(page, 'link', 'Where it came from');
+  await see(page, /It came of[\s\S]*Plain[\s\S]*Evening milk/);
+  await see(page, '1 lot of goods: 900 g here, 900 g gone.');
+  await goTo(page, `/larder/recall/${lotId}`);
+  await see(page, /Made of it[\s\S]*Plain/);
+  await see(page, /Still here[\s\S]*2 × 450 g in the cold/);
+  await see(page, /Gone[\s\S]*2 × 450 g sold for 8.40/);
+});
+
+test('butter is frozen and thawed, and what turns first stands first', async () => {
+  const { page } = tablet;
+  const [butter, cheese] = [ulid(), ulid()];
+  const madeAt = new Date(START - 2 * DAY).toISOString();
+  await world.send(
+    draft(butter, START - 2 * DAY, 'larder-moved', putUpLike({ madeAt })),
+    draft(
+      cheese,
+      START - DAY,
+      'larder-moved',
+      putUpLike(
+        {
+          madeAt,
+          name: 'Soft round',
+          what: 'fresh-cheese',
+          code: 'AAAAA1',
+          keeps: [{ place: 'cold', days: [3, 5], reason: 'fresh and moist' }],
+        },
+        1,
+        0.4,
+      ),
+    ),
+  );
+  const first = (): Promise<string[]> =>
+    page.$$eval('.use-first-list li a', (links) => links.map((a) => a.textContent));
+  await see(page, 'Butter of the week');
+  expect(await first()).toEqual(['Soft round', 'Butter of the week']);
+  await goTo(page, '/');
+  await see(page, /Use first[\s\S]*Soft round/);
+  await goTo(page, '/larder');
+  await fill(page, 'Name or code', 'butter');
+  expect(await first()).toEqual(['Butter of the week']);
+  await tap(page, 'link', 'Butter of the week');
+  await tap(page, 'button', 'Freeze: 4 × 250 g in the cold');
+  await tap(page, 'button', 'All');
+  await tap(page, 'button', 'It is carried');
+  await see(page, /4 × 250 g\s+in the freezer/);
+  await tap(page, 'button', 'Thaw: 4 × 250 g in the freezer');
+  await tap(page, 'button', 'It thaws');
+  await see(page, /3 × 250 g\s+in the freezer/);
+  await world.stored('larder-moved', 4);
+  const { stocks } = (await larder()).goods.find(({ id }) => id === butter)!;
+  expect(stocks.map(({ place, thawed }) => [place, thawed])).toEqual(
+    expect.arrayContaining([
+      ['freezer', false],
+      ['cold', true],
+    ]),
+  );
+  // What was thawed is offered no freezer any more.
+  expect(
+    await page.$$eval('button', (all) =>
+      all.some((b) => b.getAttribute('aria-label')?.startsWith('Freeze: 250 g')),
+    ),
+  ).toBe(false);
+  await tap(page, 'button', 'Take out: 250 g in the cold');
+  await tap(page, 'button', 'By weight');
+  await fill(page, 'How much', '900');
+  await see(page, 'There is only 250 g: recount it first if there is more.');
+  await tap(page, 'button', 'Eaten');
+  expect((await larder()).lines).toHaveLength(4);
+  await fill(page, 'How much', '100');
+  await tap(page, 'button', 'Eaten');
+  await see(page, /150 g of one opened\s+in the cold/);
+  // This tablet takes its last entry back.
+  await tap(page, 'button', 'Undo');
+  await see(page, /250 g\s+in the cold/);
+});
+
+test('a label scanned by a tablet opens its record; a code that is typed does too', async () => {
+  const { page } = tablet;
+  const id = ulid();
+  await world.send(
+    draft(id, START - DAY, 'larder-moved', putUpLike({ madeAt: new Date(START - DAY).toISOString() })),
+  );
+  await see(page, 'Butter of the week');
+  await goTo(page, '/larder/4F7K2Q/labels');
+  const label = await page.waitForSelector('.label-one');
+  const picture = join(folder, 'label.png');
+  await label!.screenshot({ path: picture });
+  await goTo(page, '/larder');
+  await see(page, 'Scan a label');
+  await upload(page, picture);
+  await see(page, 'What happened');
+  expect(new URL(page.url()).pathname).toBe('/larder/4F7K2Q');
+  await goTo(page, '/larder');
+  await fill(page, 'Name or code', '4f7 k2q');
+  await page.keyboard.press('Enter');
+  await see(page, 'What happened');
+  await goTo(page, '/larder/ZZZZZZ');
+  await see(page, 'Nothing in the larder has the code ZZZZZZ.');
+});

@@ -1,0 +1,54 @@
+import { turningFirst } from '@morning-crock/core';
+import { Link } from 'react-router';
+import { useLarder } from '../../data/use-larder.ts';
+import { useMilkRoom } from '../../data/use-milk.ts';
+import { useUnits } from '../../data/use-units.ts';
+import { endWords, lotAmount } from '../../parts/milk-words.ts';
+import { stockWords } from '../../parts/stock-words.ts';
+
+/** What turns within these days is told on the Bench. */
+const SOON_MS = 2 * 86_400_000;
+const MOST_TOLD = 3;
+
+/** What must be used first, of goods, milk and cream; nothing when nothing turns soon. */
+export function BenchLarder({ nowMs }: { readonly nowMs: number }) {
+  const units = useUnits();
+  const larder = useLarder();
+  const room = useMilkRoom();
+  const soon = turningFirst(larder.goods, room.lots, nowMs).filter(
+    (thing) =>
+      thing.fromMs - nowMs < SOON_MS &&
+      (thing.of === 'goods' ? thing.stock.place : thing.lot.place) !== 'freezer',
+  );
+  if (soon.length === 0) return null;
+  return (
+    <section aria-labelledby="use-first" className="below-m">
+      <h2 id="use-first">
+        <Link to="/larder">Use first</Link>
+      </h2>
+      <ul className="bare">
+        {soon.slice(0, MOST_TOLD).map((thing) => {
+          const end = endWords(thing, nowMs, units);
+          const [id, to, name, amount] =
+            thing.of === 'goods'
+              ? [
+                  `${thing.good.id} ${thing.stock.place} ${thing.stock.size}`,
+                  `/larder/${thing.good.id}`,
+                  thing.good.name,
+                  stockWords(thing.good, thing.stock, units),
+                ]
+              : [thing.lot.id, `/milk?lot=${thing.lot.id}`, thing.lot.name, lotAmount(thing.lot, units)];
+          return (
+            <li key={id}>
+              <Link to={to}>{name}</Link>, {amount}{' '}
+              <span className={end.late ? 'danger' : 'quiet'}>{end.text}</span>
+            </li>
+          );
+        })}
+        {soon.length > MOST_TOLD && (
+          <li className="quiet">and {soon.length - MOST_TOLD} more that turn within two days</li>
+        )}
+      </ul>
+    </section>
+  );
+}
