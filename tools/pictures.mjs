@@ -24,7 +24,6 @@ try {
   const of = (product, status) =>
     makes.filter((/** @type {Make} */ m) => m.product === product && m.status === status);
   const incubating = of('yogurt', 'under-way').at(-1).id;
-  const ripening = of('cultured-cream', 'under-way')[0].id;
   const churning = of('butter', 'under-way')[0].id;
   const record = of('yogurt', 'kept')[0].id;
   const ageing = of('cheese', 'under-way').at(-1).id;
@@ -65,7 +64,7 @@ try {
   const views = [
     { name: 'bench', path: '/' },
     { name: 'make', path: `/makes/${incubating}` },
-    { name: 'ripening', path: `/makes/${ripening}` },
+    { name: 'larder', path: '/larder' },
     { name: 'new-make', path: '/new' },
     { name: 'milk-room', path: '/milk', press: ['Marrow, morning'] },
     { name: 'cultures', path: '/cultures' },

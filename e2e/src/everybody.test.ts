@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { beginPlan, defaultKitchen } from '@morning-crock/core';
 import { makePlanOfWaking } from '@morning-crock/core/contract';
+import { putUpLike } from '@morning-crock/core/fixtures';
 import { cultureDraft, draft, intakeDraft, startDraft } from '@morning-crock/server/testing';
 import type { Browser, Page } from 'puppeteer-core';
 import { readFileSync, writeFileSync } from 'node:fs';
@@ -19,6 +20,7 @@ let world: World;
 const running = ulid();
 const finished = ulid();
 const waking = ulid();
+const goods = ulid();
 const ghee = ulid();
 const churning = ulid();
 const butter = ulid();
@@ -95,6 +97,7 @@ beforeAll(async () => {
   ];
   await world.send(
     ...events,
+    draft(goods, atMs, 'larder-moved', putUpLike({ name: 'Everyday butter' })),
     draft(ghee, atMs, 'make-started', {
       plan: beginPlan('ghee', defaultKitchen('UTC'), new Date(atMs).toISOString()),
     }),
@@ -137,6 +140,13 @@ const PLACES: readonly (readonly [string, () => string, string])[] = [
   ['the months', () => '/milk/months', 'Bring a file of milkings'],
   ['the ledger', () => '/milk/ledger', 'came in'],
   ['milkings from a file', () => '/milk/file', 'Choose a file'],
+  ['the larder', () => '/larder', 'Everyday butter'],
+  ['goods', () => `/larder/${goods}`, 'What happened'],
+  ['labels', () => `/larder/${goods}/labels`, 'Print 4 labels'],
+  ['putting up', () => '/larder/put-up', 'Something else'],
+  ['putting something up', () => '/larder/put-up/else', 'It is put up'],
+  ['what left the larder', () => '/larder/left', 'What left as'],
+  ['a trace', () => `/larder/recall/${goods}`, 'Still here'],
   ['the cultures', () => '/cultures', 'Begin a make with it'],
   ['a culture in', () => '/cultures/in', 'It is in'],
   ['a waking in the planning', () => '/cultures/wake', 'Begin the waking'],

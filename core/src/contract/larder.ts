@@ -79,7 +79,7 @@ export const goodPieces = z.strictObject({
 export type GoodPieces = z.infer<typeof goodPieces>;
 
 /** Some of a lot: its pieces of one size that stand at a place. */
-const some = { place, size: z.number().int().min(0).max(19) };
+export const someOfGood = { place, size: z.number().int().min(0).max(19) };
 /** How many whole pieces were meant; `null` when it was weighed. */
 const pieceCount = z.number().int().min(1).max(500).nullable();
 const price = z.number('is not a price').min(0, 'cannot be negative').max(1e6, 'is too dear');
@@ -95,7 +95,7 @@ export const larderMovement = z.discriminatedUnion('kind', [
   /** Carried elsewhere: frozen, thawed, taken to the stall and back. */
   z.strictObject({
     kind: z.literal('carry'),
-    from: z.strictObject(some),
+    from: z.strictObject(someOfGood),
     to: place,
     massKg,
     count: pieceCount,
@@ -103,7 +103,7 @@ export const larderMovement = z.discriminatedUnion('kind', [
   }),
   z.strictObject({
     kind: z.literal('take'),
-    from: z.strictObject(some),
+    from: z.strictObject(someOfGood),
     for: z.enum(TAKEN_FOR),
     massKg,
     count: pieceCount,
@@ -118,7 +118,7 @@ export const larderMovement = z.discriminatedUnion('kind', [
   /** What is really there, whatever the sums said. */
   z.strictObject({
     kind: z.literal('recount'),
-    at: z.strictObject(some),
+    at: z.strictObject(someOfGood),
     massKg: z.number().min(0, 'cannot be negative').max(200, 'is more than 200 kg'),
     count: z.number().int().min(0).max(500).nullable(),
     typed: typedQuantity.nullable(),
@@ -126,64 +126,3 @@ export const larderMovement = z.discriminatedUnion('kind', [
 ]);
 export type LarderMovement = z.infer<typeof larderMovement>;
 export type LarderKind = LarderMovement['kind'];
-
-/** Pieces of one size at one place, as the ledger leaves them. */
-export const goodStock = z.strictObject({
-  ...some,
-  massKg: z.number(),
-  /** Since when they stand there. */
-  sinceMs: z.number(),
-  /** Shares of their life used up by then, for the short and the long end. */
-  used: z.tuple([z.number(), z.number()]),
-  thawed: z.boolean(),
-});
-export type GoodStock = z.infer<typeof goodStock>;
-
-/** A lot of goods as its ledger leaves it. */
-export const good = z.strictObject({
-  id: ulid,
-  ...goodFacts.shape,
-  madeMs: z.number(),
-  putUpMs: z.number(),
-  /** Mass of one piece of each size, kg. */
-  sizesKg: z.array(z.number()),
-  putUpKg: z.number(),
-  stocks: z.array(goodStock),
-});
-export type Good = z.infer<typeof good>;
-
-/** One line of the larder's ledger. */
-export const larderLine = z.strictObject({
-  eventId: ulid,
-  goodId: ulid,
-  atMs: z.number(),
-  kind: z.enum(['put-up', 'carry', 'recount', ...TAKEN_FOR]),
-  place,
-  to: place.nullable(),
-  size: z.number().int(),
-  /** Into or out of the larder; of a carrying what was carried. */
-  massKg: z.number(),
-  count: z.number().nullable(),
-  price: z.number().nullable(),
-  into: ulid.nullable(),
-  note: z.string(),
-});
-export type LarderLine = z.infer<typeof larderLine>;
-
-export const larderResponse = z.strictObject({
-  goods: z.array(good),
-  lines: z.array(larderLine),
-  /** The latest entry of the log that is in it. */
-  lastSeq: z.number().int(),
-  now: instant,
-});
-export type LarderResponse = z.infer<typeof larderResponse>;
-
-/** What came of what: milk, makes and goods by their identities. */
-export const larderTrace = z.strictObject({
-  lots: z.array(
-    z.strictObject({ id: ulid, name: z.string(), source: z.string(), role: z.string(), atMs: z.number() }),
-  ),
-  links: z.array(z.strictObject({ from: ulid, to: ulid })),
-});
-export type LarderTrace = z.infer<typeof larderTrace>;

@@ -5,6 +5,7 @@ import {
   type GoodKind,
   type LarderKind,
   type LarderPlace,
+  type Lot,
   type TakenFor,
 } from '../contract/index.ts';
 import type { MilkKind } from '../milk/index.ts';
@@ -166,6 +167,13 @@ export const GOOD_FACTS: Readonly<Record<GoodKind, GoodFactsOf>> = {
     uses: [],
   },
 };
+
+/** What a lot of the milk room is good for, when it is what came out besides; nothing for milk and cream. */
+export function usesOfLot({ role, soured }: Pick<Lot, 'role' | 'soured'>): readonly string[] {
+  if (role === 'skimmed') return GOOD_FACTS['skimmed-milk'].uses;
+  if (role === 'buttermilk') return GOOD_FACTS[soured ? 'cultured-buttermilk' : 'sweet-buttermilk'].uses;
+  return role === 'whey' ? GOOD_FACTS[soured ? 'acid-whey' : 'sweet-whey'].uses : [];
+}
 
 /** Whose milk it is, as a label says it. */
 export const MILK_ON_LABEL: Readonly<Record<MilkKind, string>> = {

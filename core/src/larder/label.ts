@@ -125,7 +125,7 @@ export function laidLabel(
     };
   }
   const inner = heightMm - 2 * EDGE_MM;
-  const side = Math.max(LEAST_SQUARE_MM, Math.min(inner, layout === 'strip' ? inner : widthMm / 3));
+  const side = Math.max(LEAST_SQUARE_MM, Math.min(inner, widthMm / 3));
   const width = widthMm - side - 3 * EDGE_MM;
   const left = layout === 'strip';
   return {

@@ -6,8 +6,6 @@ import {
   factorsResponse,
   importResponse,
   kitchenResponse,
-  larderResponse,
-  larderTrace,
   ledgerResponse,
   makesResponse,
   daysResponse,
@@ -30,8 +28,6 @@ import {
   type KeptDay,
   type KeptMethod,
   type KitchenResponse,
-  type LarderResponse,
-  type LarderTrace,
   type LedgerLine,
   type MakeSummary,
   type MilkDays,
@@ -77,7 +73,7 @@ const baseQuery: BaseQueryFn<Parameters<typeof raw>[0], unknown, ApiError> = asy
 };
 
 /** Checks what comes over the wire by the contract, then hands on what is wanted of it. */
-const checked =
+export const checked =
   <S extends z.ZodType, R>(schema: S, pick: (body: z.infer<S>) => R) =>
   (body: unknown): R =>
     pick(schema.parse(body));
@@ -150,17 +146,6 @@ export const api = createApi({
       transformResponse: checked(daysResponse, (body) => body.days),
       providesTags: ['days'],
     }),
-    larder: build.query<LarderResponse, void>({
-      query: () => 'api/larder',
-      transformResponse: checked(larderResponse, (body) => body),
-      providesTags: ['larder'],
-    }),
-    /** What came of what, milk and goods. */
-    larderTrace: build.query<LarderTrace, void>({
-      query: () => 'api/larder/trace',
-      transformResponse: checked(larderTrace, (body) => body),
-      providesTags: ['larder', 'milk-lines'],
-    }),
     methods: build.query<KeptMethod[], void>({
       query: () => 'api/methods',
       transformResponse: checked(methodsResponse, (body) => body.methods),
@@ -221,7 +206,17 @@ export const api = createApi({
     restoreKitchen: build.mutation<z.infer<typeof restoreResponse>, unknown>({
       query: (file) => ({ url: 'api/restore', method: 'POST', body: file }),
       transformResponse: checked(restoreResponse, (body) => body),
-      invalidatesTags: ['makes', 'kitchen', 'factors', 'milk', 'milk-lines', 'cultures', 'methods', 'days', 'larder'],
+      invalidatesTags: [
+        'makes',
+        'kitchen',
+        'factors',
+        'milk',
+        'milk-lines',
+        'cultures',
+        'methods',
+        'days',
+        'larder',
+      ],
     }),
     importDaybook: build.mutation<z.infer<typeof importResponse>, unknown>({
       query: (file) => ({ url: 'api/import', method: 'POST', body: file }),
@@ -235,8 +230,6 @@ export const {
   useKitchenQuery,
   useMakesQuery,
   useDaysQuery,
-  useLarderQuery,
-  useLarderTraceQuery,
   useMethodsQuery,
   useMakeQuery,
   useMilkRoomQuery,

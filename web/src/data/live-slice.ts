@@ -1,5 +1,11 @@
 import type { BandForecast } from '@morning-crock/core';
-import type { CultureChange, LarderKind, MakePlan, MovementKind, WakingPlan } from '@morning-crock/core/contract';
+import type {
+  CultureChange,
+  LarderKind,
+  MakePlan,
+  MovementKind,
+  WakingPlan,
+} from '@morning-crock/core/contract';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 
 /** The registers of the kitchen that are kept by entries. */

@@ -108,13 +108,8 @@ function receiveCulture(event: StoredEvent): void {
 
 /** The same for an entry about goods. */
 function receiveGoods(event: StoredEvent): void {
-  onPictures(({ larderAfter }) => {
-    store.dispatch(
-      api.util.updateQueryData('larder', undefined, (picture) => {
-        if (event.seq <= picture.lastSeq) return picture;
-        return { ...picture, ...larderAfter(picture, [event]), lastSeq: event.seq };
-      }),
-    );
+  onPictures(({ larderAfterOne }) => {
+    store.dispatch(larderAfterOne(event));
   });
   invalidateSoon(['larder']);
 }

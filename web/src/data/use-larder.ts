@@ -1,6 +1,6 @@
 import type { Good, LarderLine } from '@morning-crock/core/contract';
 import { useMemo } from 'react';
-import { useLarderQuery } from './api.ts';
+import { useLarderQuery } from './larder-api.ts';
 import * as pictures from './register-pictures.ts';
 import { picturesCame, useAppSelector } from './store.ts';
 

@@ -112,6 +112,7 @@ export function Record({ state }: { readonly state: MakeState }) {
   const balance = yieldOf(state);
   const cost = milkCost(state.plan.milk);
   const noFood = useMemo(() => doNotEat(state), [state]);
+  const food = !noFood && state.finished?.verdict === 'kept';
   const curve = useMemo(() => {
     const endMs = state.finished?.atMs ?? state.startedAtMs;
     const point = pointForecast(state, endMs);
@@ -181,7 +182,17 @@ export function Record({ state }: { readonly state: MakeState }) {
         <span className={noFood || state.finished?.verdict === 'discarded' ? 'danger' : ''}>
           {noFood ? '✗ do not eat' : VERDICT[state.finished?.verdict ?? 'under-way']}
         </span>
-        <Button component={Link} to={`/new?repeat=${state.id}`} variant="default" ml="auto">
+        {food && (
+          <Button component={Link} to={`/larder/put-up/${state.id}`} variant="default" ml="auto">
+            Put it up
+          </Button>
+        )}
+        <Button
+          component={Link}
+          to={`/new?repeat=${state.id}`}
+          variant="default"
+          {...(food ? {} : { ml: 'auto' })}
+        >
           Make it again
         </Button>
       </div>

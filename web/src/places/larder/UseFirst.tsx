@@ -1,4 +1,4 @@
-import { GOOD_FACTS, turningFirst, type TurningThing } from '@morning-crock/core';
+import { GOOD_FACTS, turningFirst, type TurningThing, usesOfLot } from '@morning-crock/core';
 import { LARDER_PLACES, type LarderPlace } from '@morning-crock/core/contract';
 import { Button, FileButton, TextInput } from '@mantine/core';
 import { useMemo, useRef, useState } from 'react';
@@ -131,6 +131,9 @@ export function UseFirst({ larder, nowMs }: { readonly larder: LarderNow; readon
               <span className={end.late ? 'danger' : ''}>{end.text}</span>
               <span className="quiet">{end.text.includes(thing.reason) ? '' : thing.reason}</span>
               <span />
+              {usesOfLot(thing.lot).length > 0 && (
+                <span className="quiet uses">Good for: {usesOfLot(thing.lot).join('; ')}</span>
+              )}
             </li>
           );
         })}
