@@ -88,7 +88,7 @@ test('a make is put up in jars, labelled, sold, and traced back to its milking a
   await tap(page, 'link', 'Put up');
   await tap(page, 'link', 'Plain');
   await see(page, '1.90 kg in all of 1.90 kg weighed');
-  await fill(page, 'How many (jars or pieces)', '4');
+  await fill(page, 'How many (pieces)', '4');
   await fill(page, 'Each', '600');
   await (await named(page, 'Each: unit')).select('g');
   // More than the make gave: said beside it, and nothing is stored.

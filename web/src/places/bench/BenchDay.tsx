@@ -1,3 +1,4 @@
+import { formatMinutes } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
@@ -67,7 +68,7 @@ export function BenchDay({ makes, nowMs }: { readonly makes: readonly Attended[]
       )}
       {doc.broken > 0 && (
         <p className="caution">
-          Something waits {Math.round(doc.broken)} min longer than it may: there is no way left in which
+          Something waits {formatMinutes(doc.broken)} longer than it may: there is no way left in which
           nothing does.
         </p>
       )}

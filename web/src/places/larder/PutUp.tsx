@@ -53,8 +53,10 @@ function PutUpForm(props: {
   /** What the make gave and is not put up yet, kg; `null` when nobody weighed it. */
   readonly leftKg: number | null;
   readonly pieces: readonly { readonly count: number; readonly massKg: number }[];
+  /** Some of it was put up before. */
+  readonly before?: boolean;
 }) {
-  const { goodId, first, leftKg } = props;
+  const { goodId, first, leftKg, before = false } = props;
   const units = useUnits();
   const asTyped = useAsTyped('weight');
   const navigate = useNavigate();
@@ -77,6 +79,7 @@ function PutUpForm(props: {
   return (
     <EntryForm
       label="Put up"
+      className="lot-form put-up"
       onEntry={() => {
         if (over || rows.some(({ count, amount }) => countFault(count) !== null || !amount)) return;
         void record(goodId, 'larder-moved', {
@@ -115,7 +118,7 @@ function PutUpForm(props: {
         <div className="row" key={key}>
           <NumberField
             label={`How many${i > 0 ? `, size ${i + 1}` : ''}`}
-            unit="jars or pieces"
+            unit="pieces"
             width={180}
             value={count}
             fault={countFault(count)}
@@ -154,7 +157,7 @@ function PutUpForm(props: {
         {leftKg === null
           ? ''
           : over
-            ? `: more than the ${units.mass(leftKg)} that the make gave. Weigh again, or count again.`
+            ? `: more than the ${units.mass(leftKg)} ${before ? 'that is not put up yet' : 'that the make gave'}. Weigh again, or count again.`
             : ` of ${units.mass(leftKg)} weighed${leftKg - kg > SCALE_KG ? `; ${units.mass(leftKg - kg)} is not put up` : ''}`}
       </p>
       <Choices
@@ -200,7 +203,9 @@ function OfMake({ makeId, larder }: { readonly makeId: string; readonly larder: 
       goodId={goodId}
       first={goodOfMake(state, codeOf(goodId), now())}
       leftKg={leftKg}
-      pieces={state.pieces}
+      // As it was cut, unless some of that is put up already.
+      pieces={before > 0 ? [] : state.pieces}
+      before={before > 0}
     />
   );
 }
