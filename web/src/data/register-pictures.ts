@@ -36,7 +36,11 @@ export function larderAfter(
   return { goods: [...larder.goods.values()], lines: [...lines, ...larder.lines] };
 }
 
-/** Puts an entry that was stored into the picture of the larder; one that is in it changes nothing. */
+/**
+ * Puts an entry that was stored into the picture of the larder; one that is in it changes nothing. The store calls it when this
+ * file has come.
+ * @public
+ */
 export const larderAfterOne = (event: StoredEvent) =>
   larderApi.util.updateQueryData('larder', undefined, (picture) =>
     event.seq <= picture.lastSeq
