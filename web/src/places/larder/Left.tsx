@@ -3,9 +3,11 @@ import { TAKEN_FOR, type TakenFor } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
 import type { LarderNow } from '../../data/use-larder.ts';
-import { useUnits } from '../../data/use-units.ts';
+import { useKitchen, useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
+import { saveFile } from '../../parts/save-file.ts';
 import { LarderLines } from './LarderLines.tsx';
+import { leftCsv } from './left-csv.ts';
 
 type Shown = 'all' | TakenFor;
 const MOST_SHOWN = 200;
@@ -13,6 +15,7 @@ const MOST_SHOWN = 200;
 /** What left the larder, on which day, from which lots; printed, a list of the sales. */
 export function Left({ larder }: { readonly larder: LarderNow }) {
   const units = useUnits();
+  const { site } = useKitchen();
   const [shown, setShown] = useState<Shown>('all');
   const left = larder.lines.filter(
     ({ kind }) => TAKEN_FOR.some((reason) => reason === kind) && (shown === 'all' || kind === shown),
@@ -20,7 +23,7 @@ export function Left({ larder }: { readonly larder: LarderNow }) {
   const kg = left.reduce((sum, { massKg }) => sum + massKg, 0);
   const paid = left.reduce((sum, { price }) => sum + (price ?? 0), 0);
   return (
-    <div className="column">
+    <div className="column larder-paper">
       <Choices
         legend="What left as"
         value={shown}
@@ -44,9 +47,23 @@ export function Left({ larder }: { readonly larder: LarderNow }) {
               The latest {MOST_SHOWN} of {left.length}.
             </p>
           )}
-          <Button variant="default" h={56} onClick={() => window.print()}>
-            Print this list
-          </Button>
+          <div className="row wide">
+            <Button variant="default" h={56} onClick={() => window.print()}>
+              Print this list
+            </Button>
+            <Button
+              variant="default"
+              h={56}
+              onClick={() =>
+                saveFile(
+                  'left-the-larder.csv',
+                  new Blob([leftCsv(left, larder.goods, site.zone)], { type: 'text/csv' }),
+                )
+              }
+            >
+              As a table file
+            </Button>
+          </div>
         </>
       )}
     </div>
