@@ -2,7 +2,9 @@ import { numbered, type NumberedDay } from './numbered.ts';
 import type { DayProblem, DaySlot, Timetable } from './problem.ts';
 
 /** How often a task may pull along what is before it, before the sequence is given up: it would go on without end. */
-const MOST_PULLS = 3;
+const MOST_PULLS = 40;
+/** The same where one of thousands of sequences is tried, from times that are nearly right. */
+const MOST_PULLS_KNOWN = 3;
 
 /** How good what was timed is: fewer minutes late, then an earlier finish, then makes done sooner. */
 export interface Score {
@@ -177,8 +179,9 @@ export function createSequenceTimer(
     sequence: readonly number[],
     limit: number,
     lags: boolean,
-    soonest: Float64Array,
-    place: number,
+    soonest: Float64Array = least,
+    place = 0,
+    most = MOST_PULLS,
   ): boolean => {
     const long = sequence.length;
     for (let p = 0; p < long; p++) at[sequence[p]!] = soonest[sequence[p]!]!;
@@ -214,7 +217,7 @@ export function createSequenceTimer(
       if (b < 0 || !lags) continue;
       const notSooner = from - slack[i]! - after[i]! - minutes[b]!;
       if (at[b]! < notSooner) {
-        if (++pulls[i]! > MOST_PULLS) return false;
+        if (++pulls[i]! > most) return false;
         at[b] = notSooner;
         // Back to it: all that is between may have to move with it.
         p = placeOf[b]! - 1;
@@ -248,15 +251,17 @@ export function createSequenceTimer(
         .map(({ make, task }) => day.numberOf(make, task)),
     timed(sequence, limit, known) {
       if (!giveHands(sequence) || !giveThings(sequence)) return null;
-      const { soonest, place } = alone && known ? known : { soonest: least, place: 0 };
-      return settle(sequence, Math.min(limit, problem.horizon), true, soonest, place)
-        ? score(sequence)
-        : null;
+      const until = Math.min(limit, problem.horizon);
+      const settled =
+        alone && known
+          ? settle(sequence, until, true, known.soonest, known.place, MOST_PULLS_KNOWN)
+          : settle(sequence, until, true);
+      return settled ? score(sequence) : null;
     },
     forced(sequence) {
       if (!giveHands(sequence) || !giveThings(sequence)) return null;
-      if (settle(sequence, problem.horizon, true, least, 0)) return { broken: 0, score: score(sequence) };
-      if (!settle(sequence, problem.horizon, false, least, 0)) return null;
+      if (settle(sequence, problem.horizon, true)) return { broken: 0, score: score(sequence) };
+      if (!settle(sequence, problem.horizon, false)) return null;
       let broken = 0;
       for (const i of sequence) {
         const b = before[i]!;
