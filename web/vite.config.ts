@@ -10,7 +10,7 @@ export default defineConfig({
       registerType: 'autoUpdate',
       injectRegister: false,
       workbox: {
-        globPatterns: ['**/*.{js,css,html,svg,woff2,png}'],
+        globPatterns: ['**/*.{js,css,html,svg,woff,woff2,png}'],
         globIgnores: ['**/*cyrillic*', '**/*vietnamese*', '**/*greek*'],
         navigateFallback: '/index.html',
         navigateFallbackDenylist: [/^\/api\//],
@@ -35,6 +35,6 @@ export default defineConfig({
     }),
   ],
   worker: { format: 'es' },
-  build: { target: 'es2022', chunkSizeWarningLimit: 900 },
+  build: { target: 'es2022', chunkSizeWarningLimit: 1000 },
   server: { proxy: { '/api': process.env['MC_API'] ?? 'http://127.0.0.1:4610' } },
 });
