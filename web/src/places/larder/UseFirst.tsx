@@ -131,7 +131,7 @@ export function UseFirst({ larder, nowMs }: { readonly larder: LarderNow; readon
               <span className={end.late ? 'danger' : ''}>{end.text}</span>
               <span className="quiet">{end.text.includes(thing.reason) ? '' : thing.reason}</span>
               <span />
-              {usesOfLot(thing.lot).length > 0 && (
+              {thing.toMs > nowMs && usesOfLot(thing.lot).length > 0 && (
                 <span className="quiet uses">Good for: {usesOfLot(thing.lot).join('; ')}</span>
               )}
             </li>
