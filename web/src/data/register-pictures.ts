@@ -9,8 +9,7 @@ import {
   openRoom,
   type LoggedEvent,
 } from '@morning-crock/core';
-import type { Culture, Good, LarderLine, Lot, StoredEvent } from '@morning-crock/core/contract';
-import { larderApi } from './larder-api.ts';
+import type { Culture, Good, LarderLine, Lot } from '@morning-crock/core/contract';
 
 /** The lots of a picture after some more entries, as the ledger itself would carry them out. */
 export function carriedOut(lots: readonly Lot[], events: readonly LoggedEvent[]): Lot[] {
@@ -35,15 +34,3 @@ export function larderAfter(
   for (const event of effectiveEvents(events)) applyToLarder(larder, event);
   return { goods: [...larder.goods.values()], lines: [...lines, ...larder.lines] };
 }
-
-/**
- * Puts an entry that was stored into the picture of the larder; one that is in it changes nothing. The store calls it when this
- * file has come.
- * @public
- */
-export const larderAfterOne = (event: StoredEvent) =>
-  larderApi.util.updateQueryData('larder', undefined, (picture) =>
-    event.seq <= picture.lastSeq
-      ? picture
-      : { ...picture, ...larderAfter(picture, [event]), lastSeq: event.seq },
-  );

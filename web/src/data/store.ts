@@ -106,11 +106,16 @@ function receiveCulture(event: StoredEvent): void {
   invalidateSoon(['cultures', 'factors']);
 }
 
+let goodsPicture: ((event: StoredEvent) => void) | null = null;
+
+/** How an entry about goods is carried out on the picture of the larder comes with that picture, after the first view. */
+export const goodsPictureCame = (carryOut: (event: StoredEvent) => void): void => {
+  goodsPicture = carryOut;
+};
+
 /** The same for an entry about goods. */
 function receiveGoods(event: StoredEvent): void {
-  onPictures(({ larderAfterOne }) => {
-    store.dispatch(larderAfterOne(event));
-  });
+  goodsPicture?.(event);
   invalidateSoon(['larder']);
 }
 

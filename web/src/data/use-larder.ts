@@ -1,10 +1,19 @@
 import type { Good, LarderLine } from '@morning-crock/core/contract';
 import { useMemo } from 'react';
-import { useLarderQuery } from './larder-api.ts';
+import { larderApi, useLarderQuery } from './larder-api.ts';
 import * as pictures from './register-pictures.ts';
-import { picturesCame, useAppSelector } from './store.ts';
+import { goodsPictureCame, picturesCame, store, useAppSelector } from './store.ts';
 
 picturesCame(pictures);
+goodsPictureCame((event) => {
+  store.dispatch(
+    larderApi.util.updateQueryData('larder', undefined, (picture) =>
+      event.seq <= picture.lastSeq
+        ? picture
+        : { ...picture, ...pictures.larderAfter(picture, [event]), lastSeq: event.seq },
+    ),
+  );
+});
 
 const NO_GOODS: readonly Good[] = [];
 const NO_LINES: readonly LarderLine[] = [];
