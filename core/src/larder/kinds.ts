@@ -112,7 +112,7 @@ export const GOOD_FACTS: Readonly<Record<GoodKind, GoodFactsOf>> = {
     freezer: [60, 120],
     cellar: null,
     reason: 'sweet',
-    uses: ['lean yogurt or skyr', 'acid-set cheese', 'drinking, baking'],
+    uses: ['lean yogurt or skyr', 'acid-set cheese', 'baking; to drink, heat raw milk first'],
   },
   'sweet-buttermilk': {
     label: 'Sweet buttermilk',
