@@ -10,6 +10,9 @@ const SCALE_KG = 0.01;
 /** A page's sums and ours may differ in the last digits. */
 const EPSILON_KG = 1e-4;
 
+/** Most that may be put up of what was weighed, kg. @example mostPutUpKg(1) // 1.03 */
+export const mostPutUpKg = (weighedKg: number): number => weighedKg * (1 + SCALE_SHARE) + SCALE_KG;
+
 /** What was put up of a make's product, or of what came out besides, kg. */
 const putUpOf = (larder: Larder, makeId: string, byProduct: boolean): number =>
   [...larder.goods.values()]
@@ -29,7 +32,7 @@ function putUpFault(
   if (good.makeId === null || !made || isByGood(good) || made.weighedKg === null) return null;
   const kg = pieces.reduce((sum, { count, eachKg }) => sum + count * eachKg, 0);
   const before = putUpOf(larder, good.makeId, false);
-  if (before + kg <= made.weighedKg * (1 + SCALE_SHARE) + SCALE_KG) return null;
+  if (before + kg <= mostPutUpKg(made.weighedKg)) return null;
   const earlier = before > 0 ? `, ${formatMass(before, system)} of it put up before` : '';
   return {
     path: 'data.pieces',
@@ -72,6 +75,7 @@ export function larderFault(
   }
   return null;
 }
+
 /** The larder as a log is gone through, for what a late entry, a correction or an undo would make impossible. */
 export function larderReplay(system: MeasureSystem = 'metric'): Replayed<LarderDraft> {
   return {

@@ -83,7 +83,7 @@ function carriedOut(good: Good, data: LarderMovement, atMs: number): Good {
         : putDown(good, {
             ...data.at,
             massKg: data.massKg,
-            sinceMs: good.putUpMs,
+            sinceMs: good.madeMs,
             used: [0, 0],
             thawed: false,
           });

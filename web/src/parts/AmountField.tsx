@@ -20,6 +20,14 @@ import { QuantityField } from './QuantityField.tsx';
 
 type AmountUnit = MassUnit | VolumeUnit;
 
+/** Of what an amount is taken to be where nothing more is known: near enough for a jar or a wish. */
+export const PLAIN_MILK: Composition = {
+  fatFraction: 0.038,
+  proteinFraction: 0.033,
+  lactoseFraction: 0.047,
+  ashFraction: 0.007,
+};
+
 /** Some milk or cream as typed, with its weight. */
 export interface TypedAmount {
   readonly massKg: number;

@@ -95,7 +95,7 @@ export function DayLists(props: {
           To a calendar
         </Button>
       </div>
-      <div className="day-sheet" aria-hidden="true">
+      <div className="day-sheet paper" aria-hidden="true">
         <h1>{name}</h1>
         <p>{evening.map((thing) => eveningWords(thing, (litres) => units.volume(litres))).join(' · ')}</p>
         <table>

@@ -12,13 +12,11 @@ import { ulid } from 'ulid';
 import { useMakesQuery } from '../../data/api.ts';
 import { useMethods } from '../../data/use-methods.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { AmountField, useAsTyped } from '../../parts/AmountField.tsx';
+import { AmountField, PLAIN_MILK, useAsTyped } from '../../parts/AmountField.tsx';
 import { ClockField } from '../../parts/ClockField.tsx';
 import type { ChangeDraft, DayDraft } from './day-draft.ts';
 import type { DayPlan } from './use-day-plan.ts';
 
-/** Of what an amount is taken to be: near enough for a wish. */
-const MILK = { fatFraction: 0.038, proteinFraction: 0.033, lactoseFraction: 0.047, ashFraction: 0.007 };
 const MOST_LITRES = 60;
 const MOST_MAKES = 16;
 const USUAL_LITRES = 2;
@@ -97,17 +95,17 @@ export function DayMakes(props: {
             <div className="row">
               <AmountField
                 label={`How much, ${name}`}
-                of={MILK}
+                of={PLAIN_MILK}
                 by="volume"
-                amount={asTyped(massOfLitresKg(litres, MILK), MILK)}
+                amount={asTyped(massOfLitresKg(litres, PLAIN_MILK), PLAIN_MILK)}
                 check={(kg) =>
-                  litresOfMass(kg, MILK) > MOST_LITRES
+                  litresOfMass(kg, PLAIN_MILK) > MOST_LITRES
                     ? `That is more than ${units.volume(MOST_LITRES)}.`
                     : null
                 }
                 onAmount={(amount) => {
                   if (amount)
-                    change(id, { litres: Math.round(litresOfMass(amount.massKg, MILK) * 1000) / 1000 });
+                    change(id, { litres: Math.round(litresOfMass(amount.massKg, PLAIN_MILK) * 1000) / 1000 });
                 }}
               />
               <ClockField

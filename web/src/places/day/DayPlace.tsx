@@ -33,6 +33,7 @@ import { KeptDays } from './KeptDays.tsx';
 import { draftOf, useDayDraft, type DayDraft } from './day-draft.ts';
 import { dayDocOf, missingOf, startingPlanOf } from './day-document.ts';
 import { useDayPlan } from './use-day-plan.ts';
+import '../../parts/paper.css';
 import './day.css';
 
 const MINUTE_MS = 60_000;

@@ -182,19 +182,14 @@ export function Record({ state }: { readonly state: MakeState }) {
         <span className={noFood || state.finished?.verdict === 'discarded' ? 'danger' : ''}>
           {noFood ? '✗ do not eat' : VERDICT[state.finished?.verdict ?? 'under-way']}
         </span>
+        <Button component={Link} to={`/new?repeat=${state.id}`} variant="default" ml="auto">
+          Make it again
+        </Button>
         {food && (
-          <Button component={Link} to={`/larder/put-up/${state.id}`} variant="default" ml="auto">
+          <Button component={Link} to={`/larder/put-up/${state.id}`} variant="default">
             Put it up
           </Button>
         )}
-        <Button
-          component={Link}
-          to={`/new?repeat=${state.id}`}
-          variant="default"
-          {...(food ? {} : { ml: 'auto' })}
-        >
-          Make it again
-        </Button>
       </div>
       <Kin state={state} />
       <div className="record">

@@ -3,6 +3,7 @@ import { toString } from 'qrcode';
 import { useState } from 'react';
 import { NumberField } from '../../parts/NumberField.tsx';
 import { MOST_TAG, tagCode } from '../../parts/tag-code.ts';
+import '../../parts/paper.css';
 import './tag-sheet.css';
 
 /** More on one sheet are too small to scan. */
@@ -54,7 +55,7 @@ export function TagSheet() {
       </div>
       {tags.length > 0 && (
         <>
-          <ul className="bare tag-sheet" aria-label="Tags to cut out">
+          <ul className="bare tag-sheet paper" aria-label="Tags to cut out">
             {tags.map(({ tag, picture }) => (
               <li key={tag}>
                 <span className="number">{tag}</span>

@@ -15,6 +15,7 @@ import { NumberField } from '../../parts/NumberField.tsx';
 import { saveFile } from '../../parts/save-file.ts';
 import { sheetSvg } from './label-svg.ts';
 import { labelWords } from './label-words.ts';
+import '../../parts/paper.css';
 import './label-sheet.css';
 
 const LAYOUT_WORD: Readonly<Record<LabelLayout, string>> = {
@@ -240,7 +241,7 @@ export function LabelSheet({ good, nowMs }: { readonly good: Good; readonly nowM
       </div>
       <div className="may-shrink column">
         {one !== undefined && <div className="label-one" dangerouslySetInnerHTML={{ __html: one }} />}
-        <div className="label-pages" role="img" aria-label={`${n.count} labels as they are printed`}>
+        <div className="label-pages paper" role="img" aria-label={`${n.count} labels as they are printed`}>
           {svgs.map((svg, i) => (
             <div key={i} className="label-page" dangerouslySetInnerHTML={{ __html: svg }} />
           ))}

@@ -9,6 +9,7 @@ import { Left } from './Left.tsx';
 import { PutUp } from './PutUp.tsx';
 import { Recall } from './Recall.tsx';
 import { UseFirst } from './UseFirst.tsx';
+import '../../parts/paper.css';
 import '../../parts/register.css';
 import './larder.css';
 

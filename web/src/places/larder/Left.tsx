@@ -23,7 +23,7 @@ export function Left({ larder }: { readonly larder: LarderNow }) {
   const kg = left.reduce((sum, { massKg }) => sum + massKg, 0);
   const paid = left.reduce((sum, { price }) => sum + (price ?? 0), 0);
   return (
-    <div className="column larder-paper">
+    <div className="column paper">
       <Choices
         legend="What left as"
         value={shown}

@@ -2,6 +2,7 @@ import {
   foldMake,
   GOOD_FACTS,
   goodOfMake,
+  mostPutUpKg,
   PLACE_WORD,
   PUT_UP_KINDS,
   UNNAMED_KIND,
@@ -17,18 +18,15 @@ import { now } from '../../data/clock.ts';
 import { record } from '../../data/store.ts';
 import type { LarderNow } from '../../data/use-larder.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { AmountField, useAsTyped, type TypedAmount } from '../../parts/AmountField.tsx';
+import { AmountField, PLAIN_MILK, useAsTyped, type TypedAmount } from '../../parts/AmountField.tsx';
 import { Choices } from '../../parts/Choices.tsx';
 import { EntryForm } from '../../parts/EntryForm.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
 
-/** Of what an amount typed by volume is taken to be. */
-const MILK = { fatFraction: 0.038, proteinFraction: 0.033, lactoseFraction: 0.047, ashFraction: 0.007 };
 const MOST_SIZES = 20;
 const MOST_PIECES = 500;
-/** Scales differ: so much more than was weighed may be put up. */
-const SCALE_SHARE = 1.02;
-const SCALE_KG = 0.01;
+/** Less than this is not worth saying that it is left, kg. */
+const WORTH_KG = 0.01;
 const CODE_LONG = 6;
 /** What was made longer ago is not waiting to be put up. */
 const WAITING_MS = 60 * 86_400_000;
@@ -65,14 +63,14 @@ function PutUpForm(props: {
   const [place, setPlace] = useState<LarderPlace>('cold');
   const [rows, setRows] = useState<readonly Row[]>(() =>
     (props.pieces.length > 0 ? props.pieces : [{ count: 1, massKg: leftKg ?? 0.5 }]).map(
-      ({ count, massKg }): Row => ({ key: ulid(), count, amount: asTyped(massKg, MILK) }),
+      ({ count, massKg }): Row => ({ key: ulid(), count, amount: asTyped(massKg, PLAIN_MILK) }),
     ),
   );
   const ofMake = first.makeId !== null;
   const change = (key: string, to: Partial<Row>): void =>
     setRows((before) => before.map((row) => (row.key === key ? { ...row, ...to } : row)));
   const kg = rows.reduce((sum, { count, amount }) => sum + (amount?.massKg ?? 0) * count, 0);
-  const over = leftKg !== null && kg > leftKg * SCALE_SHARE + SCALE_KG;
+  const over = leftKg !== null && kg > mostPutUpKg(leftKg);
   const keeps = ofMake ? first.keeps : usualKeeping(what);
   const here = keeps.find((k) => k.place === place);
   const days = (n: number): string => (n < 3 ? n.toFixed(1).replace('.0', '') : n.toFixed(0));
@@ -126,7 +124,7 @@ function PutUpForm(props: {
           />
           <AmountField
             label={`Each${i > 0 ? `, size ${i + 1}` : ''}`}
-            of={MILK}
+            of={PLAIN_MILK}
             by="weight"
             amount={amount}
             onAmount={(next) => change(key, { amount: next })}
@@ -158,7 +156,7 @@ function PutUpForm(props: {
           ? ''
           : over
             ? `: more than the ${units.mass(leftKg)} ${before ? 'that is not put up yet' : 'that the make gave'}. Weigh again, or count again.`
-            : ` of ${units.mass(leftKg)} weighed${leftKg - kg > SCALE_KG ? `; ${units.mass(leftKg - kg)} is not put up` : ''}`}
+            : ` of ${units.mass(leftKg)} weighed${leftKg - kg > WORTH_KG ? `; ${units.mass(leftKg - kg)} is not put up` : ''}`}
       </p>
       <Choices
         legend="It stands"

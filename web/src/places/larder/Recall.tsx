@@ -81,7 +81,7 @@ export function Recall({ larder }: { readonly larder: LarderNow }) {
         onChange={(event) => void navigate(`/larder/recall/${event.currentTarget.value}`)}
       />
       {(chosenGood ?? chosenLot) && (
-        <div className="recall-sheet larder-paper">
+        <div className="recall-sheet paper">
           <h2>
             {chosenGood
               ? `${chosenGood.name}, ${codeWords(chosenGood.code)}`

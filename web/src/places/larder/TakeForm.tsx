@@ -12,12 +12,11 @@ import { useState } from 'react';
 import { useMakesQuery } from '../../data/api.ts';
 import { record } from '../../data/store.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { AmountField, useAsTyped, type TypedAmount } from '../../parts/AmountField.tsx';
+import { AmountField, PLAIN_MILK, useAsTyped, type TypedAmount } from '../../parts/AmountField.tsx';
 import { Choices } from '../../parts/Choices.tsx';
 import { EntryForm } from '../../parts/EntryForm.tsx';
 import { stockWords } from '../../parts/stock-words.ts';
 
-const MILK = { fatFraction: 0.038, proteinFraction: 0.033, lactoseFraction: 0.047, ashFraction: 0.007 };
 const MOST_PRICE = 1e6;
 
 type Form = { readonly good: Good; readonly stock: GoodStock; readonly onDone: () => void };
@@ -37,7 +36,7 @@ function SomeField(
   const asTyped = useAsTyped('weight');
   const { whole } = countPieces(good, stock);
   const [byWeight, setByWeight] = useState(whole === 0);
-  const [amount, setAmount] = useState<TypedAmount | null>(() => asTyped(stock.massKg, MILK));
+  const [amount, setAmount] = useState<TypedAmount | null>(() => asTyped(stock.massKg, PLAIN_MILK));
   const pieces = (count: number): Some => ({ count, massKg: massOfPieces(good, stock, count), typed: null });
   const count = some?.count ?? 1;
   const said = (next: TypedAmount | null): void => {
@@ -51,7 +50,7 @@ function SomeField(
       {byWeight ? (
         <AmountField
           label="How much"
-          of={MILK}
+          of={PLAIN_MILK}
           by="weight"
           amount={amount}
           check={(kg) =>
@@ -244,7 +243,9 @@ export function CarryForm(props: Form & { readonly to: LarderPlace | null }) {
 export function RecountForm({ good, stock, onDone }: Form) {
   const units = useUnits();
   const asTyped = useAsTyped('weight');
-  const [amount, setAmount] = useState<TypedAmount | null>(() => asTyped(Math.max(0, stock.massKg), MILK));
+  const [amount, setAmount] = useState<TypedAmount | null>(() =>
+    asTyped(Math.max(0, stock.massKg), PLAIN_MILK),
+  );
   return (
     <EntryForm
       label="Recounted"
@@ -262,7 +263,7 @@ export function RecountForm({ good, stock, onDone }: Form) {
       <p className="quiet">By the sums: {stockWords(good, stock, units)}.</p>
       <AmountField
         label="Really there, in all"
-        of={MILK}
+        of={PLAIN_MILK}
         by="weight"
         amount={amount}
         onAmount={setAmount}
