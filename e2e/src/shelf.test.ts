@@ -39,6 +39,8 @@ const open = async (path: string): Promise<void> => {
 };
 /** Time passes and the page notices by asking the server again. */
 async function later(minutes: number): Promise<void> {
+  // What was tapped last is taken in before the page goes: nobody leaves it within a blink.
+  await settled();
   world.advance(minutes);
   await tablet.page.reload();
   // Until its times are worked out, nothing stands where it will stand.
