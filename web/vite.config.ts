@@ -1,10 +1,12 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
+import { withoutJsonSchema } from './without-json-schema.ts';
 import { VitePWA } from 'vite-plugin-pwa';
 
 export default defineConfig({
   plugins: [
     react(),
+    withoutJsonSchema(),
     // Keeps the page itself on the device: it opens without the server. What it shows then is kept by the page.
     VitePWA({
       registerType: 'autoUpdate',

@@ -16,6 +16,7 @@ export * from './make/index.ts';
 export * from './learn/index.ts';
 export * from './milkroom/index.ts';
 export * from './cultures/index.ts';
+export * from './worth/index.ts';
 export * from './larder/index.ts';
 export * from './planning/index.ts';
 export * from './day/index.ts';

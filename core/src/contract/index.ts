@@ -7,6 +7,7 @@ export * from './plan.ts';
 export * from './method-doc.ts';
 export * from './day-doc.ts';
 export * from './larder.ts';
+export * from './prices.ts';
 export * from './larder-picture.ts';
 export * from './photos.ts';
 export * from './events.ts';

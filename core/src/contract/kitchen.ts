@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { thermometerFault, WARM_PLACE_KINDS } from '../heat/index.ts';
 import { CHURN_KINDS } from '../butter/index.ts';
 import { MILK_KINDS } from '../milk/index.ts';
+import { pricesSection } from './prices.ts';
 import { instant, shortName, temperatureC, text, timeOfDay, ulid } from './quantities.ts';
 
 export const CLOCKS = ['24h', '12h'] as const;
@@ -142,6 +143,7 @@ export const kitchenSettings = z.strictObject({
   absences: z.array(absence).max(60),
   herd: z.array(herdMember).max(60),
   churns: z.array(churn).max(20),
+  prices: pricesSection,
 });
 
 /** One section is changed at a time; the latest change of a section counts. */
@@ -157,6 +159,7 @@ export const kitchenChange = z.discriminatedUnion('section', [
   z.strictObject({ section: z.literal('absences'), value: kitchenSettings.shape.absences }),
   z.strictObject({ section: z.literal('herd'), value: kitchenSettings.shape.herd }),
   z.strictObject({ section: z.literal('churns'), value: kitchenSettings.shape.churns }),
+  z.strictObject({ section: z.literal('prices'), value: kitchenSettings.shape.prices }),
 ]);
 
 export type KitchenSettings = z.infer<typeof kitchenSettings>;

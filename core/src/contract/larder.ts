@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { MILK_KINDS } from '../milk/index.ts';
 import { PRODUCT_IDS } from './methods.ts';
+import { COST_PARTS } from './prices.ts';
 import { fraction, instant, longText, massKg, shortName, text, typedQuantity, ulid } from './quantities.ts';
 
 /** Where goods stand. */
@@ -62,6 +63,8 @@ export const goodFacts = z.strictObject({
     }),
   /** In the kitchen's own money, as it was reckoned when they were put up; `null` when something of it has no price. */
   costPerKg: z.number().min(0, 'cannot be negative').max(100_000, 'is too dear').nullable(),
+  /** What that counts; left out, the milk alone. */
+  costCounts: z.array(z.enum(COST_PARTS)).max(COST_PARTS.length).optional(),
   note: longText,
 });
 export type GoodFacts = z.infer<typeof goodFacts>;

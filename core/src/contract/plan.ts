@@ -5,6 +5,7 @@ import { MILK_KINDS, POWDER_KINDS, TREATMENTS } from '../milk/index.ts';
 import { absence, burner, cook, pot, warmPlace, zoneName } from './kitchen.ts';
 import { methodSnapshot, PRODUCT_IDS, type ProductId } from './methods.ts';
 import { lotPour } from './milk-room.ts';
+import { planPrices } from './prices.ts';
 import {
   FIRST_MS,
   fraction,
@@ -163,6 +164,7 @@ const planShape = {
   /** Room heat at each hour of the day in UTC, when the room follows a day curve. */
   roomByUtcHour: z.array(z.number().min(0).max(45)).length(24).optional(),
   factors: factorsUsed.optional(),
+  prices: planPrices.optional(),
   /** When somebody is there, where steps are fitted to it. */
   presence: z
     .strictObject({

@@ -47,5 +47,21 @@ export const LANTERN_FOLD: KitchenSettings = {
     { id: id(23), name: 'the barrel churn', litres: 5.2, kind: 'crank' },
     { id: id(24), name: 'the glass jar', litres: 1.9, kind: 'jar' },
   ],
+  prices: {
+    energyPerKwh: 0.34,
+    saltPerKg: 1.1,
+    powderPerKg: null,
+    starterPerKg: null,
+    packetEach: 2.6,
+    handsPerHour: null,
+    shop: [
+      { product: 'yogurt', perKg: 3.9 },
+      { product: 'butter', perKg: 14.6 },
+      { product: 'cultured-cream', perKg: 8.3 },
+      { product: 'kefir', perKg: 3.4 },
+      { product: 'ghee', perKg: 23.5 },
+      { product: 'fresh-cheese', perKg: 9.4 },
+    ],
+  },
   absences: [{ id: id(18), cookId: id(12), name: 'Stall', days: [4], from: '07:30', to: '13:00' }],
 };

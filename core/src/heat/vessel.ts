@@ -65,6 +65,17 @@ function createBalance(run: VesselRun): (temperatureC: number) => { rate: number
 }
 
 /**
+ * The power that keeps milk at a heat against its losses, kW into the milk; 0 where it is no warmer than the air.
+ * Valid as `runVessel`. @example keepingPowerKw({ composition, litres: 4, startC: 85, airC: 20, lidded: false }, 85) // about 0.3
+ */
+export function keepingPowerKw(run: VesselRun, celsius: number): number {
+  if (!(run.litres > 0)) throw new RangeError('litres must be above 0');
+  const { heatJPerK } = potOfMilk(run.composition, run.litres, run.widthM);
+  const { rate } = createBalance({ ...run, powerKw: 0 })(celsius);
+  return Math.max(0, (-rate * heatJPerK(celsius)) / 1000);
+}
+
+/**
  * Warms or cools a pot of milk until a temperature, by the lumped heat balance (RK4).
  * Source: docs/SCIENCE.md, heating and cooling. Valid for 0.2–40 L, −5…110 °C; the vessel's own heat is ignored.
  * @param untilC where to stop

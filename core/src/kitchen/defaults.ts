@@ -1,5 +1,5 @@
 import { BURNER_EFFICIENCY, DEFAULT_BURNER_KW, PLACE_FACTS, WARM_PLACE_KINDS } from '../heat/index.ts';
-import type { KitchenChange, KitchenSettings } from '../contract/index.ts';
+import type { KitchenChange, KitchenSettings, Prices } from '../contract/index.ts';
 
 /** Fixed identities of the things every new kitchen starts with. */
 const id = (n: number): string => `0000000000000000000000000${n}`;
@@ -12,6 +12,16 @@ const PLACE_NAMES = {
   thermos: 'Thermos',
   room: 'On the counter',
 } as const;
+
+const NO_PRICES: Prices = {
+  energyPerKwh: null,
+  saltPerKg: null,
+  powderPerKg: null,
+  starterPerKg: null,
+  packetEach: null,
+  handsPerHour: null,
+  shop: [],
+};
 
 /** A kitchen nobody has told anything yet: nothing must be filled in before the first make. */
 export function defaultKitchen(zone: string): KitchenSettings {
@@ -33,6 +43,7 @@ export function defaultKitchen(zone: string): KitchenSettings {
     absences: [],
     herd: [],
     churns: [],
+    prices: NO_PRICES,
   };
 }
 

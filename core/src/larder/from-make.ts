@@ -1,6 +1,7 @@
 import type { GoodFacts, GoodKeeping } from '../contract/index.ts';
 import { isHeated } from '../method/index.ts';
 import { keepsOf, type MakeState } from '../make/index.ts';
+import { countedIn, worthOf } from '../worth/index.ts';
 import { usualKeeping } from './kinds.ts';
 
 /** Salt of a product, by mass; `null` where nobody salted. */
@@ -19,16 +20,6 @@ function keepingOfMake(state: MakeState): GoodKeeping[] {
   });
 }
 
-/** What the milk and cream of a make cost, in the kitchen's own money; `null` when something of it has no price. */
-export function paidForMilk({ plan }: Pick<MakeState, 'plan'>): number | null {
-  const { lots } = plan.milk;
-  if (!lots) return null;
-  return lots.reduce<number | null>(
-    (sum, { massKg, costPerKg }) => (sum === null || costPerKg === null ? null : sum + massKg * costPerKg),
-    0,
-  );
-}
-
 /**
  * What a make's product is as goods, with what its record says of it.
  * @param code what its label will carry
@@ -36,7 +27,7 @@ export function paidForMilk({ plan }: Pick<MakeState, 'plan'>): number | null {
  */
 export function goodOfMake(state: MakeState, code: string, nowMs: number): GoodFacts {
   const { plan } = state;
-  const cost = paidForMilk(state);
+  const worth = worthOf(state);
   const churned = state.steps.some(({ step }) => step.facts.parts);
   return {
     name: plan.name,
@@ -48,7 +39,8 @@ export function goodOfMake(state: MakeState, code: string, nowMs: number): GoodF
     saltFraction: saltOf(state),
     milk: { kind: plan.milk.kind, raw: plan.milk.treatment === 'raw' && !isHeated(plan) },
     keeps: keepingOfMake(state),
-    costPerKg: cost === null || !state.weighedKg ? null : cost / state.weighedKg,
+    costPerKg: worth.perKg,
+    ...(worth.perKg === null ? {} : { costCounts: countedIn(worth) }),
     note: '',
   };
 }

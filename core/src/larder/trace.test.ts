@@ -2,10 +2,11 @@ import { expect, test } from '@jest/globals';
 import { putUpLike } from '../fixtures/goods.ts';
 import { createLedger, lotId, ZERO_MS } from '../fixtures/ledger.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
-import { stateOfPlan } from '../make/index.ts';
+import { starterKg, stateOfPlan } from '../make/index.ts';
+import { batchOf } from '../method/index.ts';
 import { foldMilkRoom, openLots } from '../milkroom/index.ts';
 import { defaultPlan } from '../products/index.ts';
-import { goodOfMake, paidForMilk } from './from-make.ts';
+import { goodOfMake } from './from-make.ts';
 import { foldLarder } from './register.ts';
 import { larderTraceOf, traced } from './trace.ts';
 import { turningFirst } from './turning-first.ts';
@@ -62,7 +63,7 @@ test('what turns first stands first, of goods and of milk; what is empty is in n
   expect(turningFirst(gone, [], nowMs)).toEqual([]);
 });
 
-test('goods of a make are called and judged by its record, and cost what its milk cost', () => {
+test('goods of a make are called and judged by its record, and cost what its milk and the starter made of such milk cost', () => {
   const usual = defaultPlan(defaultKitchen('UTC'), new Date(ZERO_MS).toISOString());
   const lots = [
     { lotId: MILK, name: 'Evening', massKg: 2, costPerKg: 0.5 },
@@ -70,12 +71,14 @@ test('goods of a make are called and judged by its record, and cost what its mil
   ];
   const plan = { ...usual, name: 'Plain', milk: { ...usual.milk, treatment: 'raw' as const, lots } };
   const state = { ...stateOfPlan(plan), weighedKg: 2.9 };
-  expect(paidForMilk(state)).toBeCloseTo(1.8, 9);
   const good = goodOfMake(state, '4F7K2Q', ZERO_MS);
   expect(good).toMatchObject({ name: 'Plain', what: plan.product, sour: null, saltFraction: null });
   // Raw when it came in, heated since.
   expect(good.milk).toEqual({ kind: plan.milk.kind, raw: false });
-  expect(good.costPerKg).toBeCloseTo(1.8 / 2.9, 9);
+  const { massKg } = batchOf(plan);
+  const milk = 1.8 * (1 + starterKg(state)! / massKg);
+  expect(good.costPerKg).toBeCloseTo(milk / 2.9, 9);
+  expect(good.costCounts).toEqual(['milk', 'starter']);
   const unpriced = { ...plan, milk: { ...plan.milk, lots: [{ ...lots[0]!, costPerKg: null }] } };
-  expect(paidForMilk({ plan: unpriced })).toBeNull();
+  expect(goodOfMake({ ...state, plan: unpriced }, '4F7K2Q', ZERO_MS).costPerKg).toBeNull();
 });

@@ -44,6 +44,7 @@ export const HEAT: StepType = {
   hands: () => ({ handsMin: 3, slackMin: 5, mustAct: true }),
   cautions: (plan) =>
     isHeated(plan) ? ['hot-milk', 'probe-not-surface', 'not-a-certificate'] : ['probe-not-surface'],
+  drawsKw: ({ burner }) => burner.powerKw,
   aim: (plan) => ({ to: 'heat', celsius: heatTargetC(plan) }),
   leg: ({ plan, startC, startMs, readings }) => {
     const targetC = heatTargetC(plan);

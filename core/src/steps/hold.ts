@@ -1,3 +1,6 @@
+import { keepingPowerKw } from '../heat/index.ts';
+import { heatTargetC } from './heat.ts';
+import { vesselOf } from './leg.ts';
 import { factsOf, type StepType } from './step-type.ts';
 
 /** The milk is kept hot. */
@@ -18,6 +21,11 @@ export const HOLD: StepType = {
   }),
   hands: () => ({ handsMin: 2, slackMin: 10, mustAct: false }),
   cautions: () => ['hot-milk'],
+  drawsKw: (plan) => {
+    const celsius = heatTargetC(plan);
+    const vessel = { ...vesselOf(plan, Date.parse(plan.startAt)), startC: celsius, lidded: false };
+    return Math.min(plan.burner.powerKw, keepingPowerKw(vessel, celsius) / plan.burner.efficiency);
+  },
   aim: ({ heat }) => ({ to: 'time', minutes: heat.holdMin }),
   leg: ({ plan, startC, readings }) => {
     const held = readings.map((r): readonly [number, number] => [r.minutes, r.temperatureC]);

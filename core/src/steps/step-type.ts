@@ -266,6 +266,8 @@ export interface StepType {
   /** What it parts off and what comes to it; left out, all of it goes on as it is. */
   readonly flow?: (curd: Curd, run: FlowRun) => Flowed;
   readonly souring?: Souring;
+  /** What the burner under it draws while it lasts, kW; left out, it stands on none. */
+  readonly drawsKw?: (plan: MakePlan, of: StepOf) => number;
   /** How much of the product is likely to come out of it, kg. */
   readonly givesKg?: (plan: MakePlan, of: StepOf) => number;
   /** Hands in between, every so often: turned, or stirred through; `null` when there are none. */

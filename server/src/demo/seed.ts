@@ -27,6 +27,7 @@ import type { DataSource } from 'typeorm';
 import { ulid } from 'ulid';
 import { entry } from './entry.ts';
 import { storeLarder } from './larder.ts';
+import { poured, withBoughtMilk } from './milk-for.ts';
 import { cultureRegister } from '../features/cultures/culture-service.ts';
 import { appendEvents } from '../features/events/append.ts';
 import { readKitchen } from '../features/kitchen/kitchen-service.ts';
@@ -52,14 +53,15 @@ async function store(
   untilMs: number,
 ): Promise<DraftEvent | undefined> {
   const makeId = ulid(Date.parse(make.plan.startAt));
-  const { events, log } = playMake(makeId, make.plan, make.truth, make.habits, untilMs);
+  const plan = await withBoughtMilk(db, kitchenId, make.plan, untilMs);
+  const { events, log } = playMake(makeId, plan, make.truth, make.habits, untilMs);
   const drafts = events.map((event) => ({
     ...event,
     id: ulid(Date.parse(event.at)),
     streamId: makeId,
     version: EVENT_VERSION,
   }));
-  await appendEvents(db, kitchenId, drafts, untilMs);
+  await appendEvents(db, kitchenId, poured(plan, drafts), untilMs);
   const kept = drafts.find((d) => d.type === 'reserved');
   const stored = log && (await readMake(db, kitchenId, makeId));
   if (!stored) return kept;
@@ -253,12 +255,13 @@ async function storeCream(
   const startMs = Date.parse(make.plan.startAt);
   const makeId = ulid(Math.min(startMs, untilMs));
   // What begins later is planned now.
-  const events = make.play(makeId, make.plan, Math.max(untilMs, startMs));
+  const plan = await withBoughtMilk(db, kitchenId, make.plan, untilMs);
+  const events = make.play(makeId, plan, Math.max(untilMs, startMs));
   const drafts = events.map((event) => {
     const at = new Date(Math.min(Date.parse(event.at), untilMs)).toISOString();
     return { ...event, at, id: ulid(Date.parse(at)), streamId: makeId, version: EVENT_VERSION };
   });
-  await appendEvents(db, kitchenId, drafts, untilMs);
+  await appendEvents(db, kitchenId, poured(plan, drafts), untilMs);
   // What came of it some time ago is eaten by now.
   for (const given of drafts) {
     const atMs = Date.parse(given.at) + 2.5 * DAY_MS;

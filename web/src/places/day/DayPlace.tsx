@@ -4,6 +4,7 @@ import {
   eveningList,
   formatMinutes,
   plannedOf,
+  priced,
   stateOfPlan,
   washingUp,
   type WayOut,
@@ -108,7 +109,7 @@ function DayTable() {
     const ids = new Map<string, string>();
     for (const { id: own, name } of makes) {
       const id = ulid();
-      const started = startingPlanOf(own, name, plan, zeroMs);
+      const started = priced(startingPlanOf(own, name, plan, zeroMs), kitchen);
       const refused = await refusalOf(await record(id, 'make-started', { plan: started }));
       if (refused !== null) {
         setFault(`${name}: ${refused}`);

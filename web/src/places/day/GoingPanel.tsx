@@ -1,4 +1,4 @@
-import { planOfMethod, PRODUCTS, type DayHands, formatMinutes } from '@morning-crock/core';
+import { planOfMethod, priced, PRODUCTS, type DayHands, formatMinutes } from '@morning-crock/core';
 import type { KeptDay } from '@morning-crock/core/contract';
 import { Button, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
@@ -57,7 +57,8 @@ export function GoingPanel({ going, nowMs }: { readonly going: KeptDay; readonly
     const { label } = PRODUCTS[method.product];
     const same = day.makes.filter(({ name }) => name === label || name.startsWith(`${label} `)).length;
     const name = same === 0 ? label : `${label} ${same + 1}`;
-    const plan = { ...planOfMethod(method, kitchen, new Date(now()).toISOString(), USUAL_LITRES), name };
+    const startAt = new Date(now()).toISOString();
+    const plan = priced({ ...planOfMethod(method, kitchen, startAt, USUAL_LITRES), name }, kitchen);
     await record(makeId, 'make-started', { plan });
     await record(id, 'day-changed', {
       kind: 'laid',

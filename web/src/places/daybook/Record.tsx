@@ -5,7 +5,6 @@ import {
   doNotEat,
   fatBalance,
   marksOf,
-  milkCost,
   pointForecast,
   productOf,
   rennetLearned,
@@ -23,6 +22,7 @@ import { MakeCurve } from '../../charts/MakeCurve.tsx';
 import { curveDataOf } from '../../charts/curve-data.ts';
 import { Kin } from '../../parts/Kin.tsx';
 import { EntryLog } from '../../parts/EntryLog.tsx';
+import { Cost } from './Cost.tsx';
 import { JarTable } from './JarTable.tsx';
 import { Churned, fatFacts, Keeps } from './panels/Churned.tsx';
 import { FatFlow } from './panels/FatFlow.tsx';
@@ -110,7 +110,6 @@ function RecordPictures({ state, units }: { readonly state: MakeState; readonly 
 export function Record({ state }: { readonly state: MakeState }) {
   const units = useUnits();
   const balance = yieldOf(state);
-  const cost = milkCost(state.plan.milk);
   const noFood = useMemo(() => doNotEat(state), [state]);
   const food = !noFood && state.finished?.verdict === 'kept';
   const curve = useMemo(() => {
@@ -121,7 +120,6 @@ export function Record({ state }: { readonly state: MakeState }) {
     return curveDataOf(state, point, band, null, units);
   }, [state, units]);
   const { goods } = productOf(state.plan);
-  const into = goods.into.charAt(0).toUpperCase() + goods.into.slice(1);
   const sours = souringOf(state) !== null;
   const fat = useMemo(() => fatBalance(state, state.finished?.atMs ?? state.startedAtMs), [state]);
   const ghee = gheeFacts(state, units);
@@ -134,7 +132,6 @@ export function Record({ state }: { readonly state: MakeState }) {
       `${goods.into.charAt(0).toUpperCase()}${goods.into.slice(1)} in`,
       `${units.mass(balance.milkKg)} (${units.volume(batchOf(state.plan).litres)})`,
     ],
-    ...(cost === null ? [] : [[`${into} cost`, units.cost(cost)] as const]),
     ...(sours ? [['Starter in', units.mass(balance.starterKg)] as const] : []),
     ['Came out', balance.outKg === null ? 'not weighed' : units.mass(balance.outKg)],
     ...(balance.wheyKg > 0 ? [['Whey caught', units.mass(balance.wheyKg)] as const] : []),
@@ -229,6 +226,7 @@ export function Record({ state }: { readonly state: MakeState }) {
             ))}
           </dl>
           {fat && <Keeps state={state} />}
+          <Cost state={state} units={units} />
           {(state.notes.length > 0 || state.tasting?.text || state.finished?.reason) && (
             <section className="below-l" aria-label="Notes">
               <h2 className="below-s">Notes</h2>

@@ -12,6 +12,7 @@ import { DayCurve } from './DayCurve.tsx';
 import { HerdSection } from './HerdSection.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
 import { AbsencesSection, CooksSection } from './PeopleSections.tsx';
+import { PricesSection } from './PricesSection.tsx';
 import type { SectionProps } from './RowsSection.tsx';
 import { SectionForm } from './SectionForm.tsx';
 import { Tablets } from './Tablets.tsx';
@@ -31,6 +32,7 @@ const PARTS = [
   { part: 'room', label: 'Room and measures' },
   { part: 'things', label: 'Things' },
   { part: 'people', label: 'People and animals' },
+  { part: 'costs', label: 'Costs' },
   { part: 'learned', label: 'What the makes taught' },
   { part: 'devices', label: 'Tablets and back-up' },
 ] as const;
@@ -217,6 +219,7 @@ export function KitchenPlace() {
             <HerdSection {...section} />
           </>
         )}
+        {part === 'costs' && <PricesSection {...section} />}
         {part === 'learned' && <Learned kitchenId={data.id} />}
         {part === 'devices' && (
           <>

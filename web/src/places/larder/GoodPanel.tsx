@@ -7,6 +7,7 @@ import type { LarderNow } from '../../data/use-larder.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { endWords } from '../../parts/milk-words.ts';
 import { LabelSheet } from './LabelSheet.tsx';
+import { goodCostWords } from '../../parts/price-words.ts';
 import { codeWords, stockWords } from '../../parts/stock-words.ts';
 import { LarderLines } from './LarderLines.tsx';
 import { CarryForm, RecountForm, TakeForm } from './TakeForm.tsx';
@@ -79,7 +80,7 @@ export function GoodPanel(props: {
       ? ''
       : `${MILK_ON_LABEL[good.milk.kind].toLowerCase()}, ${good.milk.raw ? 'raw' : 'heated'}`,
     `made ${units.day(good.madeMs)}`,
-    good.costPerKg === null ? '' : `its milk cost ${units.cost(good.costPerKg)} a kg`,
+    goodCostWords(good, units) ?? '',
   ].filter((word) => word !== '');
   const { uses } = GOOD_FACTS[good.what];
   if (labels) return <LabelSheet good={good} nowMs={nowMs} />;

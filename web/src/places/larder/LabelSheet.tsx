@@ -212,7 +212,7 @@ export function LabelSheet({ good, nowMs }: { readonly good: Good; readonly nowM
         />
         {good.costPerKg !== null && (
           <Checkbox
-            label="With what its milk cost"
+            label="With what it cost"
             checked={cost}
             onChange={(e) => setCost(e.currentTarget.checked)}
           />

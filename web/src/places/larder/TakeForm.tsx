@@ -15,9 +15,8 @@ import { useUnits } from '../../data/use-units.ts';
 import { AmountField, PLAIN_MILK, useAsTyped, type TypedAmount } from '../../parts/AmountField.tsx';
 import { Choices } from '../../parts/Choices.tsx';
 import { EntryForm } from '../../parts/EntryForm.tsx';
+import { priceFault } from '../../parts/price-words.ts';
 import { stockWords } from '../../parts/stock-words.ts';
-
-const MOST_PRICE = 1e6;
 
 type Form = { readonly good: Good; readonly stock: GoodStock; readonly onDone: () => void };
 
@@ -112,21 +111,6 @@ const firstSome = (good: Good, stock: GoodStock): Some => {
     ? { count: 1, massKg: massOfPieces(good, stock, 1), typed: null }
     : { count: null, massKg: stock.massKg, typed: null };
 };
-
-/** What is wrong with a price; a comma is read as people type it. */
-function priceFault(text: string): string | null {
-  if (text.trim() === '') return null;
-  const read = readTypedNumber(text);
-  if (!read.ok)
-    return read.reason === 'ambiguous'
-      ? `${read.readings.join(' or ')}? Type it without the comma.`
-      : `“${text}” is not a price.`;
-  return read.value < 0
-    ? 'A price cannot be negative.'
-    : read.value > MOST_PRICE
-      ? 'That is too dear.'
-      : null;
-}
 
 /** Some of it leaves the larder. */
 export function TakeForm(props: Form) {

@@ -44,7 +44,7 @@ export function labelWords(
       milk,
       ...wishes.own,
       wishes.cost && good.costPerKg !== null
-        ? `Milk for it ${units.cost(good.costPerKg * (good.sizesKg[stock.size] ?? 0))}`
+        ? `Cost ${units.cost(good.costPerKg * (good.sizesKg[stock.size] ?? 0))}`
         : '',
     ].filter((line) => line !== ''),
   };

@@ -3,6 +3,7 @@ import {
   instantOfLocal,
   localDate,
   plannedOf,
+  priced,
   planOfMethod,
   PRODUCTS,
   productOf,
@@ -243,12 +244,15 @@ function Form({
         : startMs !== null && startMs > nowMs
           ? startMs
           : nowMs;
-    const final: MakePlan = {
-      ...plan,
-      name: plan.name.trim() || product.label,
-      startAt: new Date(beginMs).toISOString(),
-      ...roomOf(kitchen.site, beginMs),
-    };
+    const final = priced(
+      {
+        ...plan,
+        name: plan.name.trim() || product.label,
+        startAt: new Date(beginMs).toISOString(),
+        ...roomOf(kitchen.site, beginMs),
+      },
+      kitchen,
+    );
     const started = await record(makeId, 'make-started', { plan: final }, nowMs);
     // Another tablet may have taken the milk or the culture a moment ago.
     const refused = await refusalOf(started);

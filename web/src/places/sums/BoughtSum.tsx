@@ -9,6 +9,7 @@ import {
 } from '@morning-crock/core';
 import { useState } from 'react';
 import { useUnits } from '../../data/use-units.ts';
+import { priceWeight } from '../../parts/price-words.ts';
 import { QuantityField } from '../../parts/QuantityField.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';
 import { VolumeSlider } from './HeatSliders.tsx';
@@ -17,7 +18,6 @@ import type { SumDesk } from './use-sum.ts';
 
 /** What the churn usually leaves in the buttermilk, 0..1. */
 const LEFT_FAT = 0.006;
-const KG_PER_LB = 0.45359237;
 const WIDTH = 360;
 
 /** A price: any amount of money that is not negative. */
@@ -63,7 +63,7 @@ export function BoughtSum({ desk }: { readonly desk: SumDesk }) {
     buttermilkCostPerKg: milkCost,
     buttermilkFatFraction: LEFT_FAT,
   });
-  const [perKg, unit] = units.system === 'metric' ? [1, 'kg'] : [KG_PER_LB, 'lb'];
+  const [unit, perKg] = priceWeight(units);
   const shop = pieceCost / toKilograms(piece.value, piece.unit);
   const most = Math.max(shop, pays.ownCostPerKg, 0.01);
   const bars = [

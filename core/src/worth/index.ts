@@ -1,0 +1,3 @@
+export * from './prices.ts';
+export * from './energy.ts';
+export * from './worth.ts';

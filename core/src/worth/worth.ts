@@ -1,0 +1,134 @@
+import type { CostPart, PlanPrices } from '../contract/index.ts';
+import { souringOf, starterKg, type MakeState } from '../make/index.ts';
+import { milkCost } from '../milkroom/index.ts';
+import { batchOf } from '../method/index.ts';
+import { burnerKwh } from './energy.ts';
+
+/** One part of what a make cost. */
+export interface CostLine {
+  readonly part: CostPart;
+  /** How much of it, in the unit it is priced by. */
+  readonly amount: number;
+  readonly unit: 'kg' | 'kWh' | 'min' | 'packet';
+  /** In the kitchen's own money; `null` when it has no price. */
+  readonly cost: number | null;
+}
+
+/** What a make cost, and what that is against the shop. */
+export interface Worth {
+  readonly lines: readonly CostLine[];
+  /** Of the parts that have a price; `null` when the milk has none. */
+  readonly total: number | null;
+  readonly perKg: number | null;
+  readonly shopPerKg: number | null;
+  /** Below the shop's price when positive, a kilogram. */
+  readonly savedPerKg: number | null;
+  /** Minutes of hands, as its steps usually want them. */
+  readonly handsMin: number;
+  readonly energyKwh: number;
+}
+
+const NOTHING_PRICED: PlanPrices = {
+  energyPerKwh: null,
+  saltPerKg: null,
+  powderPerKg: null,
+  starterPerKg: null,
+  packetEach: null,
+  handsPerHour: null,
+  shopPerKg: null,
+};
+
+const times = (amount: number, price: number | null): number | null =>
+  price === null ? null : amount * price;
+
+/** Starter by weight: at the price of what is bought, else at what the milk it was made of costs. */
+function starterLine(state: MakeState, prices: PlanPrices, milk: number | null): CostLine | null {
+  if (!souringOf(state)) return null;
+  const { statedRatio } = state.dose;
+  const kg = starterKg(state) ?? 0;
+  if (kg > 0) {
+    const milkPerKg = milk === null ? null : milk / batchOf(state.plan).massKg;
+    return { part: 'starter', amount: kg, unit: 'kg', cost: times(kg, prices.starterPerKg ?? milkPerKg) };
+  }
+  return statedRatio !== null && statedRatio > 0
+    ? { part: 'starter', amount: statedRatio, unit: 'packet', cost: times(statedRatio, prices.packetEach) }
+    : null;
+}
+
+/** Minutes of hands of what was done. */
+const handsMinOf = ({ steps }: MakeState): number =>
+  steps.reduce((sum, { step, status }) => sum + (status === 'done' ? step.handsMin : 0), 0);
+
+/**
+ * What a make cost by the prices it was begun with: milk and cream by their lots, starter, powder, salt, the burner's energy,
+ * hands. What comes out besides is counted as free, so the product bears it all.
+ * @example worthOf(state).perKg // 1.42, in the kitchen's own money
+ */
+export function worthOf(state: MakeState): Worth {
+  const prices = state.plan.prices ?? NOTHING_PRICED;
+  const { milk: poured } = state.plan;
+  const milk = milkCost(poured);
+  const [handsMin, energyKwh] = [handsMinOf(state), burnerKwh(state)];
+  const starter = starterLine(state, prices, milk);
+  const lines: CostLine[] = [
+    { part: 'milk', amount: batchOf(state.plan).massKg, unit: 'kg', cost: milk },
+    ...(starter ? [starter] : []),
+    ...(poured.powder
+      ? [
+          {
+            part: 'powder',
+            amount: poured.powder.massKg,
+            unit: 'kg',
+            cost: times(poured.powder.massKg, prices.powderPerKg),
+          } as const,
+        ]
+      : []),
+    ...(state.saltKg !== null && state.saltKg > 0
+      ? [
+          {
+            part: 'salt',
+            amount: state.saltKg,
+            unit: 'kg',
+            cost: times(state.saltKg, prices.saltPerKg),
+          } as const,
+        ]
+      : []),
+    ...(energyKwh > 0
+      ? [
+          {
+            part: 'energy',
+            amount: energyKwh,
+            unit: 'kWh',
+            cost: times(energyKwh, prices.energyPerKwh),
+          } as const,
+        ]
+      : []),
+    { part: 'hands', amount: handsMin, unit: 'min', cost: times(handsMin / 60, prices.handsPerHour) },
+  ];
+  const total = milk === null ? null : lines.reduce((sum, { cost }) => sum + (cost ?? 0), 0);
+  const perKg = total === null || !state.weighedKg ? null : total / state.weighedKg;
+  const { shopPerKg } = prices;
+  return {
+    lines,
+    total,
+    perKg,
+    shopPerKg,
+    savedPerKg: perKg === null || shopPerKg === null ? null : shopPerKg - perKg,
+    handsMin,
+    energyKwh,
+  };
+}
+
+/** What counts in a make's cost: the parts that have a price. @example countedIn(worth) // ['milk', 'energy'] */
+export const countedIn = ({ lines }: Pick<Worth, 'lines'>): CostPart[] =>
+  lines.flatMap(({ part, cost }) => (cost === null ? [] : [part]));
+
+/** What a part of a cost is called. */
+export const COST_WORD: Readonly<Record<CostPart, string>> = {
+  milk: 'milk and cream',
+  starter: 'starter',
+  powder: 'milk powder',
+  salt: 'salt',
+  energy: 'burner',
+  hands: 'hands',
+};

@@ -1,0 +1,104 @@
+import {
+  countedIn,
+  COST_WORD,
+  formatMinutes,
+  worthOf,
+  type CostLine,
+  type MakeState,
+} from '@morning-crock/core';
+import { useMemo } from 'react';
+import { Link } from 'react-router';
+import type { Units } from '../../data/units-of.ts';
+import { perWeight } from '../../parts/price-words.ts';
+
+/** How much of a part went in, in the measure it is priced by. */
+function amountWords({ amount, unit }: CostLine, units: Units): string {
+  switch (unit) {
+    case 'kg':
+      return units.mass(amount);
+    case 'kWh':
+      return `about ${amount.toFixed(1)} kW·h`;
+    case 'min':
+      return `about ${formatMinutes(amount)}`;
+    case 'packet':
+      return `${Math.round(amount * 100) / 100} of a packet`;
+  }
+}
+
+/** "saved 3.10 groats a kg against the shop", or what it cost more. */
+function againstShop(savedPerKg: number, units: Units): string {
+  if (Math.abs(savedPerKg) < 0.005) return 'as much as in the shop';
+  return savedPerKg > 0
+    ? `saved ${perWeight(savedPerKg, units)} against the shop`
+    : `${perWeight(-savedPerKg, units)} more than in the shop`;
+}
+
+/** What a make cost, part by part, by the prices it was begun with; and what that is against the shop. */
+export function Cost({ state, units }: { readonly state: MakeState; readonly units: Units }) {
+  const worth = useMemo(() => worthOf(state), [state]);
+  const { lines, total, perKg, savedPerKg, handsMin } = worth;
+  const first = state.plan.jars?.[0];
+  const perJar =
+    perKg === null || !first || state.weighedKg === null || (state.plan.jars?.length ?? 0) < 1
+      ? null
+      : (total ?? 0) / state.plan.jars!.length;
+  const unpriced = lines.filter(({ cost }) => cost === null).map(({ part }) => COST_WORD[part]);
+  const headline =
+    perKg === null
+      ? total === null
+        ? 'What its milk cost is not known.'
+        : `It cost ${units.cost(total)}; weighed, it would have a price by weight.`
+      : [
+          `It cost ${perWeight(perKg, units)}`,
+          ...(perJar === null ? [] : [`${units.cost(perJar)} a jar`]),
+          ...(savedPerKg === null ? [] : [againstShop(savedPerKg, units)]),
+          `about ${formatMinutes(handsMin)} of hands`,
+        ].join(', ') + '.';
+  return (
+    <section aria-label="What it cost" className="below-l">
+      <h2 className="below-s">What it cost</h2>
+      <p>{headline}</p>
+      <div className="table-box" role="region" aria-label="What it cost, part by part" tabIndex={0}>
+        <table className="ledger">
+          <thead>
+            <tr>
+              <th>Part</th>
+              <th className="num">How much</th>
+              <th className="num">Cost{units.money ? `, ${units.money}` : ''}</th>
+            </tr>
+          </thead>
+          <tbody>
+            {lines.map((line) => (
+              <tr key={line.part}>
+                <td>{COST_WORD[line.part]}</td>
+                <td className="num">{amountWords(line, units)}</td>
+                <td className="num">{line.cost === null ? '–' : line.cost.toFixed(2)}</td>
+              </tr>
+            ))}
+            {total !== null && (
+              <tr>
+                <td>
+                  <strong>In all</strong>
+                </td>
+                <td />
+                <td className="num">
+                  <strong>{total.toFixed(2)}</strong>
+                </td>
+              </tr>
+            )}
+          </tbody>
+        </table>
+      </div>
+      <p className="quiet">
+        By the prices of the day it began. Hands and the burner are estimates; warm places, rennet and hot
+        water are not counted, and what came out besides is counted as free.
+        {unpriced.length > 0 && countedIn(worth).length < lines.length && (
+          <>
+            {' '}
+            Without a price: {unpriced.join(', ')}. <Link to="/kitchen/costs">Prices</Link>
+          </>
+        )}
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,108 @@
+import { PRODUCTS, readTypedNumber } from '@morning-crock/core';
+import { PRODUCT_IDS, type KitchenSettings } from '@morning-crock/core/contract';
+import { TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { useUnits } from '../../data/use-units.ts';
+import { priceFault, priceWeight } from '../../parts/price-words.ts';
+import type { SectionProps } from './RowsSection.tsx';
+import { SectionForm } from './SectionForm.tsx';
+
+/** An amount of money, or none. */
+function PriceField(props: {
+  readonly label: string;
+  /** Shown and typed per this many of what the price is stored by. */
+  readonly per?: number;
+  readonly value: number | null;
+  readonly fault: string | null;
+  readonly onValue: (value: number | null) => void;
+}) {
+  const { label, per = 1, value, onValue } = props;
+  const [text, setText] = useState<string | null>(null);
+  const shown = text ?? (value === null ? '' : String(Math.round(value * per * 1000) / 1000));
+  const fault = priceFault(shown);
+  return (
+    <TextInput
+      label={label}
+      value={shown}
+      inputMode="decimal"
+      autoComplete="off"
+      maxLength={20}
+      w={230}
+      error={fault ?? props.fault}
+      onChange={(event) => {
+        const typed = event.currentTarget.value;
+        setText(typed);
+        const read = readTypedNumber(typed);
+        // What is no price reaches the check as one that it does not take, so that it cannot be saved.
+        onValue(typed.trim() === '' ? null : read.ok ? read.value / per : Number.NaN);
+      }}
+      onBlur={() => {
+        if (fault === null) setText(null);
+      }}
+    />
+  );
+}
+
+type Prices = KitchenSettings['prices'];
+type Paid = Exclude<keyof Prices, 'shop'>;
+
+const SHOP = PRODUCT_IDS.filter((id) => PRODUCTS[id].takes !== 'packet');
+
+/** What things cost here, and what the shop asks: what a make costs is reckoned by them when it begins. */
+export function PricesSection({ kitchenId, settings }: SectionProps) {
+  const units = useUnits();
+  const [unit, kg] = priceWeight(units);
+  const paid: readonly (readonly [Paid, label: string, per: number])[] = [
+    ['energyPerKwh', 'Burners, a kW·h', 1],
+    ['handsPerHour', 'Your hands, an hour', 1],
+    ['starterPerKg', `Bought starter, a ${unit}`, kg],
+    ['packetEach', 'Dried culture, a packet', 1],
+    ['saltPerKg', `Salt, a ${unit}`, kg],
+    ['powderPerKg', `Milk powder, a ${unit}`, kg],
+  ];
+  return (
+    <SectionForm
+      kitchenId={kitchenId}
+      section="prices"
+      title="What things cost"
+      value={settings.prices}
+      hint={`In ${units.money || 'your own money'}. Left empty, it is not counted. What milk and cream cost is said in the Milk room. A make keeps the prices it began with.`}
+    >
+      {(draft, set, fault) => (
+        <>
+          <div className="field-row">
+            {paid.map(([key, label, per]) => (
+              <PriceField
+                key={key}
+                label={label}
+                per={per}
+                value={draft[key]}
+                fault={fault(key)}
+                onValue={(value) => set({ ...draft, [key]: value })}
+              />
+            ))}
+          </div>
+          <h3>What the shop asks, a {unit}</h3>
+          <div className="field-row">
+            {SHOP.map((product) => {
+              const at = draft.shop.findIndex((s) => s.product === product);
+              return (
+                <PriceField
+                  key={product}
+                  label={PRODUCTS[product].label}
+                  per={kg}
+                  value={draft.shop[at]?.perKg ?? null}
+                  fault={at < 0 ? null : fault(`shop.${at}.perKg`)}
+                  onValue={(perKg) => {
+                    const others = draft.shop.filter((s) => s.product !== product);
+                    set({ ...draft, shop: perKg === null ? others : [...others, { product, perKg }] });
+                  }}
+                />
+              );
+            })}
+          </div>
+        </>
+      )}
+    </SectionForm>
+  );
+}
