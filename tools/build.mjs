@@ -133,6 +133,7 @@ export async function buildPage(say) {
         'web/src',
         'web/index.html',
         'web/vite.config.ts',
+        'web/without-json-schema.ts',
         'web/postcss.config.mjs',
         'web/public',
         'tools/build.mjs',

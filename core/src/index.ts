@@ -17,6 +17,7 @@ export * from './learn/index.ts';
 export * from './milkroom/index.ts';
 export * from './cultures/index.ts';
 export * from './worth/index.ts';
+export * from './daybook/index.ts';
 export * from './larder/index.ts';
 export * from './planning/index.ts';
 export * from './day/index.ts';

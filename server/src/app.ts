@@ -39,6 +39,8 @@ import { workHere, type Work } from './work/work.ts';
 declare module 'fastify' {
   interface FastifyInstance {
     readonly work: Work;
+    /** What this very code of the server is known by; left out, nothing worked out is kept for its next start. */
+    readonly build: string | undefined;
   }
 }
 
@@ -60,6 +62,8 @@ export interface AppOptions {
   readonly loggerInstance?: FastifyBaseLogger;
   /** Where long work is done; left out, on the spot. */
   readonly work?: Work;
+  /** What this code of the server is known by; left out, nothing worked out is kept for its next start. */
+  readonly build?: string;
   /** How much room the disk has; left out, it is not looked at. */
   readonly disk?: DiskWatch;
   /** Left out, only this computer is let in. */
@@ -106,6 +110,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   });
   app.server.maxConnections = MOST_CONNECTIONS;
   app.decorate('work', options.work ?? workHere);
+  app.decorate('build', options.build);
   app.addHook('onClose', () => app.work.close());
   await app.register(errorsPlugin);
   await app.register(diskPlugin, { disk: options.disk ?? ROOM_ENOUGH });

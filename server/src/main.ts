@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -55,6 +56,10 @@ const app = await buildApp({
   work: createPool(fileURLToPath(new URL('./work.mjs', import.meta.url))),
   disk: watchDisk(env.MC_DATA_DIR, clock),
   pageRoot: env.MC_PAGE,
+  // All of it is in one file.
+  build: createHash('sha256')
+    .update(readFileSync(fileURLToPath(import.meta.url)))
+    .digest('hex'),
   ...(localNetwork ? { localNetwork } : {}),
 });
 

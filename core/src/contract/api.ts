@@ -2,6 +2,8 @@ import * as z from 'zod';
 import { draftEvent, EVENT_DATA, storedEvent } from './events.ts';
 import { kitchenSettings, zoneName } from './kitchen.ts';
 import { instant, instantMs, shortName, temperatureC, text, ulid } from './quantities.ts';
+import { FEEDS } from '../butter/index.ts';
+import { MILK_KINDS } from '../milk/index.ts';
 import { PRODUCT_IDS } from './methods.ts';
 import { photoRow } from './photos.ts';
 import { rawValue, TRACE_MOST_ROWS } from './trace.ts';
@@ -44,8 +46,8 @@ export const churned = z.strictObject({
 });
 export type Churned = z.infer<typeof churned>;
 
-/** One line of the Daybook, folded from a make's events by the server. */
-export const makeSummary = z.strictObject({
+/** How a make turned out, folded from its events. */
+export const makeOutcome = z.strictObject({
   id: ulid,
   name: z.string(),
   startedAt: instant,
@@ -72,6 +74,34 @@ export const makeSummary = z.strictObject({
   /** `null` for what was not churned. */
   churned: churned.nullable(),
 });
+export type MakeOutcome = z.infer<typeof makeOutcome>;
+
+const amount = z.number().nullable();
+/** What is asked of many makes together: what they were made of, by whom, and what they cost. */
+export const makeFacts = z.strictObject({
+  kind: z.enum(MILK_KINDS).nullable(),
+  feed: z.enum(FEEDS).nullable(),
+  intoKg: z.number(),
+  method: z.string(),
+  pot: z.string(),
+  /** The culture's line and which turn of it, where it is in the register. */
+  lineId: ulid.nullable(),
+  turn: z.number().int().nullable(),
+  /** Who wrote most of its entries. */
+  cookId: ulid.nullable(),
+  /** Why it was not kept. */
+  reason: z.string(),
+  /** As its steps usually want them, and as its burner draws. */
+  handsMin: z.number(),
+  energyKwh: z.number(),
+  cost: amount,
+  costPerKg: amount,
+  savedPerKg: amount,
+});
+export type MakeFacts = z.infer<typeof makeFacts>;
+
+/** One line of the Daybook, folded from a make's events by the server. */
+export const makeSummary = z.strictObject({ ...makeOutcome.shape, ...makeFacts.shape });
 export type MakeSummary = z.infer<typeof makeSummary>;
 export const makesResponse = z.strictObject({ makes: z.array(makeSummary), now: instant });
 

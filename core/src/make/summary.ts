@@ -1,5 +1,5 @@
 import { churnedOf } from './churned.ts';
-import type { MakeSummary } from '../contract/index.ts';
+import type { MakeOutcome } from '../contract/index.ts';
 import { STARTER_FACTS } from '../culture/index.ts';
 import { batchOf } from '../method/index.ts';
 import { MILK_FACTS } from '../milk/index.ts';
@@ -92,8 +92,8 @@ function litresIn({ plan, fed, steps }: MakeState): number {
   return (litres * kg) / massKg;
 }
 
-/** One line of the Daybook. */
-export function summaryOf(state: MakeState): MakeSummary {
+/** How a make turned out, in a line. */
+export function summaryOf(state: MakeState): MakeOutcome {
   return {
     id: state.id,
     name: state.plan.name,

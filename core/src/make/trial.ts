@@ -1,4 +1,4 @@
-import { makeSummary } from '../contract/index.ts';
+import { makeOutcome } from '../contract/index.ts';
 import { pointForecast } from './forecast.ts';
 import type { LoggedEvent } from '../log/index.ts';
 import { foldMake } from './state.ts';
@@ -24,7 +24,7 @@ export function faultOfFold(makeId: string, events: readonly LoggedEvent[]): str
     const { steps, temperature } = pointForecast(state, state.startedAtMs);
     if (!isFinite([steps.map((s) => s.endMs), temperature]))
       return 'does not lead to a forecast: one of its numbers is beyond what can be worked out';
-    return makeSummary.safeParse(summaryOf(state)).success
+    return makeOutcome.safeParse(summaryOf(state)).success
       ? null
       : 'cannot be summed up: one of its numbers is beyond what can be worked out';
   } catch (error) {

@@ -126,6 +126,39 @@ export const tabletEntity = new EntitySchema<TabletRow>({
   indices: [{ name: 'tablet_by_token', columns: ['tokenHash'], unique: true }],
 });
 
+/** A make's line of the Daybook as it was worked out: nothing that could not be worked out again. */
+export interface MakeLineRow {
+  kitchenId: string;
+  makeId: string;
+  /** Where its log stood. */
+  lastSeq: number;
+  /** What worked it out. */
+  build: string;
+  /** The line, as JSON. */
+  line: string;
+}
+
+export const makeLineEntity = new EntitySchema<MakeLineRow>({
+  name: 'make_line',
+  columns: {
+    kitchenId: { type: 'char', length: 26, primary: true },
+    makeId: { type: 'char', length: 26, primary: true },
+    lastSeq: { type: 'int', unsigned: true },
+    build: { type: 'char', length: 64 },
+    line: { type: 'text' },
+  },
+  foreignKeys: [
+    {
+      name: 'make_line_kitchen',
+      target: 'kitchen',
+      columnNames: ['kitchenId'],
+      referencedColumnNames: ['id'],
+      onDelete: 'NO ACTION',
+      onUpdate: 'NO ACTION',
+    },
+  ],
+});
+
 /** One event of the log; rows are only ever added. */
 export interface EventRow {
   kitchenId: string;

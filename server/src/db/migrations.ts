@@ -101,9 +101,30 @@ class Photos1795700000000 implements MigrationInterface {
   }
 }
 
+/** Lines of the Daybook are worked out once, not at every start: ten years of makes are read within a second. */
+class MakeLines1795700100000 implements MigrationInterface {
+  readonly name = 'MakeLines1795700100000';
+
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query(
+      'CREATE TABLE `make_line` (`kitchenId` char(26) NOT NULL, `makeId` char(26) NOT NULL, `lastSeq` int UNSIGNED NOT NULL, ' +
+        '`build` char(64) NOT NULL, `line` text NOT NULL, PRIMARY KEY (`kitchenId`, `makeId`)) ENGINE=InnoDB',
+    );
+    await runner.query(
+      'ALTER TABLE `make_line` ADD CONSTRAINT `make_line_kitchen` FOREIGN KEY (`kitchenId`) ' +
+        'REFERENCES `kitchen`(`id`) ON DELETE NO ACTION ON UPDATE NO ACTION',
+    );
+  }
+
+  async down(runner: QueryRunner): Promise<void> {
+    await runner.query('DROP TABLE `make_line`');
+  }
+}
+
 export const MIGRATIONS = [
   Log1767225600000,
   TracesAndTablets1767312000000,
   StreamTypes1795600000000,
   Photos1795700000000,
+  MakeLines1795700100000,
 ];

@@ -109,6 +109,12 @@ export const api = createApi({
       transformResponse: checked(makesResponse, (body) => body.makes),
       providesTags: ['makes'],
     }),
+    /** What is under way and the latest of the others: what a kitchen of ten years needs on its Bench. */
+    recentMakes: build.query<MakeSummary[], void>({
+      query: () => 'api/makes?latest=30',
+      transformResponse: checked(makesResponse, (body) => body.makes),
+      providesTags: ['makes'],
+    }),
     make: build.query<StoredEvent[], string>({
       query: (id) => `api/makes/${id}`,
       transformResponse: checked(eventsResponse, (body) => body.events),
@@ -229,6 +235,7 @@ export const api = createApi({
 export const {
   useKitchenQuery,
   useMakesQuery,
+  useRecentMakesQuery,
   useDaysQuery,
   useMethodsQuery,
   useMakeQuery,

@@ -1,13 +1,13 @@
 import { useMemo } from 'react';
 import { shallowEqual } from 'react-redux';
-import { api, useMakesQuery } from './api.ts';
+import { api, useRecentMakesQuery } from './api.ts';
 import { beginsStream } from './outbox.ts';
 import { makeLog, type MakeLog } from './make-log.ts';
 import { useAppSelector } from './store.ts';
 
 /** The identities of all makes under way, those begun here and not yet sent among them. */
 export function useUnderWayIds(): readonly string[] {
-  const { data } = useMakesQuery();
+  const { data } = useRecentMakesQuery();
   const begunHere = useAppSelector(
     (s) => s.outbox.entries.filter((e) => beginsStream(e.draft) && !e.refused).map((e) => e.draft.streamId),
     shallowEqual,

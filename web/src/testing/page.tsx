@@ -28,7 +28,8 @@ export const quietKitchen: Server = (path) => {
         now: new Date().toISOString(),
       },
     };
-  if (path === '/api/makes') return { status: 200, body: { makes: [], now: new Date().toISOString() } };
+  if (path.startsWith('/api/makes?') || path === '/api/makes')
+    return { status: 200, body: { makes: [], now: new Date().toISOString() } };
   return path.startsWith('/api/makes/') ? { status: 404, body: errorOf('not-found') } : 'away';
 };
 

@@ -6,6 +6,7 @@ import { eventEntity } from '../../db/entities.ts';
 import { AppError } from '../../plugins/errors.ts';
 import type { Work } from '../../work/work.ts';
 import { readEvents } from '../events/event-log.ts';
+import { keepLines, linesKept, type FoldedLine } from './kept-lines.ts';
 import { summarise, unreadableSummary } from './summarise.ts';
 
 /** A make's events and what they say; `null` when there is no such make. */
@@ -67,14 +68,41 @@ export async function lastSeqOfMakes(
 }
 
 /** Summaries folded before, by make and last `seq`: a make is folded again only when something was added to it. */
-const folded = new Map<string, { lastSeq: number; summary: MakeSummary }>();
+const folded = new Map<string, FoldedLine>();
+/** Kitchens whose kept lines were read. */
+const readOnce = new WeakMap<DataSource, Set<string>>();
+/** So many newly worked out are kept together, so that a start that is broken off loses little. */
+const KEPT_AT_ONCE = 500;
 
 /** A make with more entries than this is summed up in a thread. */
 const LONG = 400;
 
-/** All makes of a kitchen as lines of the Daybook, latest first. */
-export async function listMakes(db: DataSource, kitchenId: string, work: Work): Promise<MakeSummary[]> {
+async function readKept(db: DataSource, kitchenId: string, build: string): Promise<void> {
+  const done = readOnce.get(db) ?? new Set<string>();
+  readOnce.set(db, done);
+  if (done.has(kitchenId)) return;
+  for (const [makeId, line] of await linesKept(db, kitchenId, build))
+    folded.set(`${kitchenId}/${makeId}`, line);
+  done.add(kitchenId);
+}
+
+/**
+ * All makes of a kitchen as lines of the Daybook, latest first.
+ * @param build what this server is known by: lines of finished makes are kept for its next start; left out, they are not
+ */
+export async function listMakes(
+  db: DataSource,
+  kitchenId: string,
+  work: Work,
+  build?: string,
+): Promise<MakeSummary[]> {
   const summaries: MakeSummary[] = [];
+  if (build !== undefined) await readKept(db, kitchenId, build);
+  let fresh: FoldedLine[] = [];
+  const keepFresh = async (): Promise<void> => {
+    if (build !== undefined && fresh.length > 0) await keepLines(db, kitchenId, build, fresh);
+    fresh = [];
+  };
   for (const { makeId, lastSeq } of await lastSeqOfMakes(db, kitchenId)) {
     const key = `${kitchenId}/${makeId}`;
     const before = folded.get(key);
@@ -95,6 +123,10 @@ export async function listMakes(db: DataSource, kitchenId: string, work: Work): 
     if (!summary) continue;
     folded.set(key, { lastSeq, summary });
     summaries.push(summary);
+    // What is under way changes with every entry.
+    if (summary.status !== 'under-way') fresh.push({ lastSeq, summary });
+    if (fresh.length >= KEPT_AT_ONCE) await keepFresh();
   }
+  await keepFresh();
   return summaries.sort((a, b) => (a.startedAt < b.startedAt ? 1 : -1));
 }

@@ -14,16 +14,23 @@ export const makeRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
   app.get(
     '/api/makes',
     {
+      ...asStored,
       schema: {
-        querystring: z.object({ status: makeSummary.shape.status.optional() }),
+        querystring: z.object({
+          status: makeSummary.shape.status.optional(),
+          /** What is under way, and so many of the others, the latest first. */
+          latest: z.coerce.number().int().min(1).max(1000).optional(),
+        }),
         response: { 200: makesResponse },
       },
     },
     async (request) => {
-      const makes = await listMakes(app.db, request.identity.kitchenId, app.work);
-      const { status } = request.query;
+      const makes = await listMakes(app.db, request.identity.kitchenId, app.work, app.build);
+      const { status, latest = makes.length } = request.query;
       return {
-        makes: makes.filter((m) => !status || m.status === status),
+        makes: makes.filter((m, i) =>
+          status ? m.status === status : i < latest || m.status === 'under-way',
+        ),
         now: new Date(app.now()).toISOString(),
       };
     },

@@ -1,4 +1,4 @@
-import { beginsMake, foldMake, summaryOf } from '@morning-crock/core';
+import { beginsMake, foldMake, daybookLine, NO_FACTS } from '@morning-crock/core';
 import { makeSummary, type MakeSummary, type StoredEvent } from '@morning-crock/core/contract';
 
 /** A line for a make whose entries are whole but lead to nothing. */
@@ -26,6 +26,7 @@ export function unreadableSummary(id: string, events: readonly StoredEvent[]): M
     texture: null,
     note: null,
     churned: null,
+    ...NO_FACTS,
   };
 }
 
@@ -34,7 +35,7 @@ export function summarise(makeId: string, events: readonly StoredEvent[]): MakeS
   try {
     const state = foldMake(makeId, events);
     if (!state) return null;
-    const summary = makeSummary.safeParse(summaryOf(state));
+    const summary = makeSummary.safeParse(daybookLine(state));
     if (summary.success) return summary.data;
   } catch {
     // Told by its own line, with its entries to take away.

@@ -2,7 +2,7 @@ import { formatMinutes } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { useKitchenQuery, useMakesQuery } from '../../data/api.ts';
+import { useKitchenQuery, useRecentMakesQuery } from '../../data/api.ts';
 import { useNow } from '../../data/clock.ts';
 import { chosenCook } from '../../data/device.ts';
 import { attendedMake } from '../../data/attended.ts';
@@ -108,7 +108,7 @@ export function Bench() {
   const failed = useAppSelector((s) => s.live.failed);
   const day = useAppSelector((s) => s.live.day);
   const { data: kitchen } = useKitchenQuery();
-  const list = useMakesQuery();
+  const list = useRecentMakesQuery();
   const again = useMemo(() => {
     const seen = new Map<string, string>();
     for (const make of list.data ?? [])

@@ -1,0 +1,84 @@
+import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import { defaultKitchen, defaultPlan } from '@morning-crock/core';
+import type { MakeSummary } from '@morning-crock/core/contract';
+import type { DataSource } from 'typeorm';
+import { ulid } from 'ulid';
+import { listMakes } from './features/makes/make-service.ts';
+import { createDataSource, type DatabaseAddress } from './index.ts';
+import { createTestKitchen, draft, type TestKitchen } from './testing/index.ts';
+import { workHere } from './work/work.ts';
+
+const START = Date.parse('2026-03-02T06:00:00.000Z');
+const HOUR = 3_600_000;
+const BUILD = 'a'.repeat(64);
+let kitchen: TestKitchen;
+const others: DataSource[] = [];
+beforeAll(async () => {
+  kitchen = await createTestKitchen({ startMs: START });
+});
+afterAll(async () => {
+  for (const db of others) await db.destroy();
+  await kitchen.close();
+});
+
+const send = (...events: unknown[]) =>
+  kitchen.app.inject({ method: 'POST', url: '/api/events', payload: { events } });
+const plan = defaultPlan(defaultKitchen('UTC'), new Date(START).toISOString());
+async function make(name: string, finished: boolean): Promise<string> {
+  const id = ulid();
+  const begun = draft(id, START, 'make-started', { plan: { ...plan, name } });
+  const over = finished
+    ? [draft(id, START + HOUR, 'finished', { verdict: 'discarded', reason: 'boiled over' })]
+    : [];
+  kitchen.clock.nowMs = START + 2 * HOUR;
+  expect((await send(begun, ...over)).statusCode).toBe(200);
+  return id;
+}
+/** As a server that was just started sees it. */
+async function afterStart(build: string): Promise<MakeSummary[]> {
+  const db = createDataSource(JSON.parse(process.env['TEST_DATABASE']!) as DatabaseAddress);
+  await db.initialize();
+  others.push(db);
+  return listMakes(db, kitchen.kitchenId, workHere, build);
+}
+
+test('lines of finished makes are kept for the next start of the same server, and of no other', async () => {
+  const id = await make('Over', true);
+  await make('Going on', false);
+  const [over] = (await listMakes(kitchen.db, kitchen.kitchenId, workHere, BUILD)).filter((m) => m.id === id);
+  expect(over).toMatchObject({
+    name: 'Over',
+    reason: 'boiled over',
+    kind: plan.milk.kind,
+    pot: plan.pot.name,
+  });
+  expect(await kitchen.count('make_line')).toBe(1);
+  // What is written there is what is read: nothing is worked out again.
+  await kitchen.db.query('UPDATE make_line SET line = ? WHERE makeId = ?', [
+    JSON.stringify({ ...over, name: 'As it was kept' }),
+    id,
+  ]);
+  const named = (lines: readonly MakeSummary[]) => lines.find((m) => m.id === id)?.name;
+  expect(named(await afterStart(BUILD))).toBe('As it was kept');
+  // An entry since then, and it is worked out anew.
+  expect((await send(draft(id, START + HOUR, 'noted', { text: 'pity' }))).statusCode).toBe(200);
+  expect(named(await afterStart(BUILD))).toBe('Over');
+  await kitchen.db.query('UPDATE make_line SET line = ? WHERE makeId = ?', [
+    JSON.stringify({ ...over, name: 'As it was kept' }),
+    id,
+  ]);
+  expect(named(await afterStart('b'.repeat(64)))).toBe('Over');
+});
+
+test('a page may ask for what is under way and the latest others alone', async () => {
+  await make('Another over', true);
+  const listed = async (query: string) =>
+    (await kitchen.app.inject(`/api/makes${query}`)).json<{ makes: MakeSummary[] }>().makes;
+  const all = await listed('');
+  const latest = await listed('?latest=1');
+  expect(all.length).toBeGreaterThan(2);
+  expect(latest.map((m) => m.id)).toEqual(
+    all.filter((m, i) => i === 0 || m.status === 'under-way').map((m) => m.id),
+  );
+  expect((await kitchen.app.inject('/api/makes?latest=0')).statusCode).toBe(400);
+});
