@@ -41,6 +41,22 @@ export function createRouter() {
               lazy: async () => ({ Component: (await import('../places/daybook/Daybook.tsx')).Daybook }),
             },
             {
+              path: 'daybook/answers',
+              lazy: async () => ({ Component: (await import('../places/daybook/Answers.tsx')).Answers }),
+            },
+            {
+              path: 'daybook/costs',
+              lazy: async () => ({ Component: (await import('../places/daybook/Costs.tsx')).Costs }),
+            },
+            {
+              path: 'daybook/year',
+              lazy: async () => ({ Component: (await import('../places/daybook/Year.tsx')).Year }),
+            },
+            {
+              path: 'daybook/:id/beside/:other',
+              lazy: async () => ({ Component: (await import('../places/daybook/Beside.tsx')).Beside }),
+            },
+            {
               path: 'daybook/:id',
               lazy: async () => {
                 const [{ OneMake }, { Record }] = await Promise.all([

@@ -19,6 +19,7 @@ function themeOf(element: HTMLElement): CurveTheme {
     cobalt: read('--cobalt'),
     brush: read('--brush'),
     clay: read('--clay'),
+    butter: read('--butter'),
     fontFamily: style.fontFamily,
   };
 }

@@ -8,6 +8,7 @@ const theme = {
   cobalt: '#00f',
   brush: '#06f',
   clay: '#850',
+  butter: '#db3',
   fontFamily: 'x',
 };
 const data: CurveData = {

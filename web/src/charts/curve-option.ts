@@ -35,6 +35,7 @@ export interface CurveTheme {
   readonly cobalt: string;
   readonly brush: string;
   readonly clay: string;
+  readonly butter: string;
   readonly fontFamily: string;
 }
 

@@ -2,6 +2,7 @@ import {
   formatMass,
   formatTemperature,
   formatVolume,
+  localDate,
   outwardBand,
   type MeasureSystem,
   type TemperatureUnit,
@@ -33,6 +34,8 @@ export interface Units {
   clock(ms: number): string;
   /** "Mon 23 Nov", or "Mon Nov 23". */
   day(ms: number): string;
+  /** The day with its year when that is another: "Mon 23 Nov 2019". */
+  dayAndYear(ms: number, nowMs: number): string;
   /** How times of day are typed. */
   readonly clockHabit: '24h' | '12h';
   /** How days are typed. */
@@ -117,6 +120,11 @@ export function unitsOf({ units, site }: Pick<KitchenSettings, 'units' | 'site'>
     },
     clock: (ms) => clock.format(ms),
     day: (ms) => dayWords(date.formatToParts(ms), units.dayOrder ?? 'day-month'),
+    dayAndYear: (ms, nowMs) => {
+      const day = dayWords(date.formatToParts(ms), units.dayOrder ?? 'day-month');
+      const [then, today] = [ms, nowMs].map((at) => localDate(site.zone, at).slice(0, 4));
+      return then === today ? day : `${day} ${then}`;
+    },
     clockHabit: units.clock ?? '24h',
     dayHabit: DAY_FORMAT[units.dayOrder ?? 'day-month'],
   };

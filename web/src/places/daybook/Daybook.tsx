@@ -1,16 +1,19 @@
 import '../../parts/tables.css';
-import '../../parts/form-styles.ts';
 import { scaleLinear } from 'd3-scale';
 import type { MakeSummary } from '@morning-crock/core/contract';
-import { Button, TextInput } from '@mantine/core';
+import { Button } from '@mantine/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useLayoutEffect, useRef, useState } from 'react';
+import { useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { useImportDaybookMutation, useMakesQuery } from '../../data/api.ts';
+import { useImportDaybookMutation } from '../../data/api.ts';
+import { useNow } from '../../data/clock.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { JsonFile } from '../../parts/JsonFile.tsx';
+import { inTable, saveTable, type Cell } from '../../parts/table-file.ts';
 import { Churnings, churningsOf } from './Churnings.tsx';
+import { DaybookHead } from './DaybookHead.tsx';
+import { useDaybook } from './use-daybook.ts';
 
 const hours = (h: number): string => `${h.toFixed(1)} h`;
 
@@ -85,13 +88,13 @@ function Exchange() {
 
 /** About as high as a row is; each is measured when it is there. */
 const ROW_PX = 50;
-const COLUMNS = 7;
+const COLUMN_COUNT = 7;
 
 /** A row that stands for all those out of sight. */
 function Unseen({ px }: { readonly px: number }) {
   return px > 0 ? (
     <tr aria-hidden="true">
-      <td colSpan={COLUMNS} style={{ height: px, padding: 0, border: 0 }} />
+      <td colSpan={COLUMN_COUNT} style={{ height: px, padding: 0, border: 0 }} />
     </tr>
   ) : null;
 }
@@ -99,6 +102,7 @@ function Unseen({ px }: { readonly px: number }) {
 /** All makes; only those in sight are drawn, for there may be a thousand. */
 function MakesTable({ makes }: { readonly makes: readonly MakeSummary[] }) {
   const units = useUnits();
+  const nowMs = useNow(60_000);
   const box = useRef<HTMLDivElement>(null);
   const [top, setTop] = useState(0);
   useLayoutEffect(() => {
@@ -143,7 +147,7 @@ function MakesTable({ makes }: { readonly makes: readonly MakeSummary[] }) {
                 data-index={item.index}
                 aria-rowindex={item.index + 2}
               >
-                <td className="on-one-line">{units.day(Date.parse(make.startedAt))}</td>
+                <td className="on-one-line">{units.dayAndYear(Date.parse(make.startedAt), nowMs)}</td>
                 <td>
                   <Link to={make.status === 'under-way' ? `/makes/${make.id}` : `/daybook/${make.id}`}>
                     {make.name}
@@ -171,49 +175,64 @@ function MakesTable({ makes }: { readonly makes: readonly MakeSummary[] }) {
   );
 }
 
+const COLUMNS = [
+  'day',
+  'make',
+  'product',
+  'litres_in',
+  'kg_in',
+  'kg_out',
+  'hours_forecast',
+  'hours_seen',
+  'turned_out',
+  'why',
+  'tasted',
+  'texture',
+  'cost',
+  'cost_per_kg',
+  'minutes_of_hands',
+  'pot',
+  'note',
+] as const;
+
+const rowOf = (make: MakeSummary): Cell[] => [
+  make.startedAt.slice(0, 10),
+  make.name,
+  make.product,
+  inTable(make.litres),
+  inTable(make.intoKg),
+  inTable(make.yieldKg),
+  inTable(make.forecastSetH[1]),
+  inTable(make.seenSetH),
+  make.doNotEat ? NO_FOOD.word : OUTCOME[make.status].word,
+  make.reason,
+  make.sourness,
+  make.texture,
+  inTable(make.cost),
+  inTable(make.costPerKg),
+  inTable(make.handsMin),
+  make.pot,
+  make.note,
+];
+
 /** Every make, latest first: what was forecast against what was seen. */
 export function Daybook() {
-  const { data, isError, isLoading, refetch } = useMakesQuery();
+  const daybook = useDaybook();
+  const { all, makes, filter } = daybook;
   const [search, setSearch] = useSearchParams();
-  const wanted = (search.get('q') ?? '').toLowerCase();
-  const makes = (data ?? []).filter((m) =>
-    `${m.name} ${m.milk} ${m.starter} ${m.note ?? ''} ${m.sourness ?? ''}`.toLowerCase().includes(wanted),
-  );
-  const churnings = churningsOf(makes);
+  const churnings = useMemo(() => churningsOf(makes), [makes]);
   const onlyButter = search.get('of') === 'butter' && churnings.length > 0;
   return (
     <div>
-      <div className="row wide below-m">
-        <h1 className="grows">Daybook</h1>
-        <TextInput
-          label="Find"
-          value={search.get('q') ?? ''}
-          maxLength={80}
-          onChange={(e) => {
-            const q = e.currentTarget.value;
-            setSearch(
-              (before) => {
-                const next = new URLSearchParams(before);
-                if (q) next.set('q', q);
-                else next.delete('q');
-                return next;
-              },
-              { replace: true },
-            );
-          }}
-          w={220}
-        />
-        <Exchange />
-      </div>
-      {isError && !data && (
-        <p className="danger">
-          The record cannot be read now. What is stored is safe.{' '}
-          <Button variant="default" onClick={() => void refetch()}>
-            Try again
+      <DaybookHead daybook={daybook}>
+        {makes.length > 0 && (
+          <Button variant="default" onClick={() => saveTable('daybook', COLUMNS, makes.map(rowOf))}>
+            As a table file
           </Button>
-        </p>
-      )}
-      {!isLoading && data?.length === 0 && (
+        )}
+        <Exchange />
+      </DaybookHead>
+      {daybook.known && all.length === 0 && (
         <p>
           No makes yet. <Link to="/new">Begin one</Link>
         </p>
@@ -239,7 +258,9 @@ export function Daybook() {
         </div>
       )}
       {onlyButter ? <Churnings churnings={churnings} /> : makes.length > 0 && <MakesTable makes={makes} />}
-      {data && data.length > 0 && makes.length === 0 && <p>Nothing found for “{search.get('q')}”.</p>}
+      {all.length > 0 && makes.length === 0 && (
+        <p>{filter.words === '' ? 'No make is like that.' : `Nothing found for “${filter.words}”.`}</p>
+      )}
     </div>
   );
 }

@@ -64,6 +64,7 @@ export function PricesSection({ kitchenId, settings }: SectionProps) {
     <SectionForm
       kitchenId={kitchenId}
       section="prices"
+      wide
       title="What things cost"
       value={settings.prices}
       hint={`In ${units.money || 'your own money'}. Left empty, it is not counted. What milk and cream cost is said in the Milk room. A make keeps the prices it began with.`}

@@ -12,13 +12,15 @@ export function SectionForm<S extends Section>(props: {
   readonly title: string;
   readonly value: KitchenSettings[S];
   readonly hint?: string;
+  /** It takes the whole width. */
+  readonly wide?: boolean;
   readonly children: (
     draft: KitchenSettings[S],
     set: (value: KitchenSettings[S]) => void,
     fault: (path: string) => string | null,
   ) => ReactNode;
 }) {
-  const { kitchenId, section, title, value, hint, children } = props;
+  const { kitchenId, section, title, value, hint, wide, children } = props;
   const [draft, setDraft] = useState<KitchenSettings[S] | null>(null);
   const [faults, setFaults] = useState<readonly { path: string; message: string }[]>([]);
   const [saved, setSaved] = useState(false);
@@ -36,7 +38,7 @@ export function SectionForm<S extends Section>(props: {
   };
   return (
     <form
-      className="section"
+      className={wide ? 'section wide' : 'section'}
       aria-label={title}
       onSubmit={(event) => {
         event.preventDefault();

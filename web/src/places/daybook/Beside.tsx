@@ -1,0 +1,135 @@
+import '../../parts/tables.css';
+import { foldMake, formatMinutes, type MakeState } from '@morning-crock/core';
+import { Button } from '@mantine/core';
+import { useMemo } from 'react';
+import { Link, useParams } from 'react-router';
+import { useMakeQuery } from '../../data/api.ts';
+import { useUnits } from '../../data/use-units.ts';
+import type { Units } from '../../data/units-of.ts';
+import { MakeCurve } from '../../charts/MakeCurve.tsx';
+import { saveTable } from '../../parts/table-file.ts';
+import { costFacts } from './cost-facts.ts';
+import { recordCurve, recordFacts, verdictOf, type RecordFact } from './record-facts.ts';
+import '../../parts/paper.css';
+import './daybook.css';
+
+const MINUTE_MS = 60_000;
+const NOTHING = '–';
+
+/** What is laid beside the other: facts first, then how long each step took. */
+function rowsOf(state: MakeState, units: Units): RecordFact[] {
+  const { plan } = state;
+  return [
+    ['Day', units.day(state.startedAtMs)],
+    ['Turned out', verdictOf(state)],
+    ['Pot', plan.pot.name],
+    ['Stood', plan.place.name],
+    ['Room', units.temperature(plan.roomC)],
+    ...recordFacts(state, units),
+    ...costFacts(state, units),
+    ...state.steps
+      .filter(({ step }) => !step.facts.whenever)
+      .map(({ step, status, startedAtMs, endedAtMs }): RecordFact => [
+        step.title,
+        status === 'skipped'
+          ? 'left out'
+          : startedAtMs === null || endedAtMs === null
+            ? NOTHING
+            : formatMinutes(Math.round((endedAtMs - startedAtMs) / MINUTE_MS)),
+      ]),
+    ['Noted', state.notes.map(({ text }) => text).join(' ')],
+  ];
+}
+
+/** The rows of both under one another's names, in the order of the first. */
+export function together(
+  a: readonly RecordFact[],
+  b: readonly RecordFact[],
+): (readonly [label: string, one: string, other: string])[] {
+  const other = new Map(b);
+  const one = new Set(a.map(([label]) => label));
+  return [
+    ...a.map(([label, value]) => [label, value, other.get(label) ?? NOTHING] as const),
+    ...b.flatMap(([label, value]) => (one.has(label) ? [] : [[label, NOTHING, value] as const])),
+  ].filter(([, x, y]) => x !== y || (x !== '' && x !== NOTHING));
+}
+
+function One({ state, units }: { readonly state: MakeState; readonly units: Units }) {
+  const curve = useMemo(() => recordCurve(state, units), [state, units]);
+  return (
+    <div className="may-shrink">
+      <h2>
+        <Link to={`/daybook/${state.id}`}>{state.plan.name}</Link>
+      </h2>
+      <p className="quiet">{units.day(state.startedAtMs)}</p>
+      <div className="curve">
+        <MakeCurve
+          data={curve}
+          label={`Temperature and pH of ${state.plan.name}, ${units.day(state.startedAtMs)}`}
+        />
+      </div>
+    </div>
+  );
+}
+
+/** Two makes side by side: their curves, and all that differs. */
+export function Beside() {
+  const { id = '', other = '' } = useParams();
+  const units = useUnits();
+  const first = useMakeQuery(id);
+  const second = useMakeQuery(other);
+  const [a, b] = useMemo(
+    () => [first.data ? foldMake(id, first.data) : null, second.data ? foldMake(other, second.data) : null],
+    [first.data, second.data, id, other],
+  );
+  if (first.isError || second.isError)
+    return <p className="danger">One of these makes cannot be read now.</p>;
+  if (!first.data || !second.data) return <p className="quiet">Opening …</p>;
+  if (!a || !b)
+    return <p className="field-error">What is stored of one of these makes cannot be worked out.</p>;
+  const rows = together(rowsOf(a, units), rowsOf(b, units));
+  const names = [a, b].map((state) => `${state.plan.name}, ${units.day(state.startedAtMs)}`);
+  return (
+    <div className="paper">
+      <div className="make-head">
+        <h1>Side by side</h1>
+        <Button
+          variant="default"
+          ml="auto"
+          onClick={() => saveTable('side-by-side', ['what', ...names], rows)}
+        >
+          As a table file
+        </Button>
+        <Button variant="default" onClick={() => window.print()}>
+          Print
+        </Button>
+      </div>
+      <div className="beside below-m">
+        <One state={a} units={units} />
+        <One state={b} units={units} />
+      </div>
+      <div className="table-box" role="region" aria-label="What differs" tabIndex={0}>
+        <table className="ledger">
+          <thead>
+            <tr>
+              <th>What</th>
+              {names.map((name, i) => (
+                <th key={i}>{name}</th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map(([label, one, two]) => (
+              <tr key={label} className={one === two ? '' : 'beside-differs'}>
+                <td>{label}</td>
+                <td>{one}</td>
+                <td>{two}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <p className="quiet above-m">Marked at the edge: what differs.</p>
+    </div>
+  );
+}

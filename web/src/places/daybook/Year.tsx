@@ -1,0 +1,134 @@
+import '../../parts/tables.css';
+import {
+  fatLostBy,
+  formatMinutes,
+  honestAnswer,
+  PRODUCTS,
+  tally,
+  tallyByMonth,
+  tallyByProduct,
+  TAKEN_WORD,
+  thrownAway,
+} from '@morning-crock/core';
+import { TAKEN_FOR } from '@morning-crock/core/contract';
+import { Button, NativeSelect } from '@mantine/core';
+import { useMemo } from 'react';
+import { useNow } from '../../data/clock.ts';
+import { useLarder } from '../../data/use-larder.ts';
+import { useKitchen, useUnits } from '../../data/use-units.ts';
+import { priceWeight } from '../../parts/price-words.ts';
+import { fatWords, honestWords, inOutWords, monthWords, savedWords, thrownWords } from './answer-words.ts';
+import { DaybookHead } from './DaybookHead.tsx';
+import { TallyCells, TallyHeads } from './TallyCells.tsx';
+import { useDaybook } from './use-daybook.ts';
+import '../../parts/paper.css';
+
+const yearsOf = (startedAt: readonly string[]): string[] =>
+  [...new Set(startedAt.map((at) => at.slice(0, 4)))].sort().reverse();
+
+/** A year on a page, to be printed: what was made of what, what it gave, what became of it. */
+export function Year() {
+  const daybook = useDaybook();
+  const units = useUnits();
+  const { site } = useKitchen();
+  const { lines, goods } = useLarder();
+  const nowMs = useNow(60_000);
+  const years = useMemo(() => yearsOf(daybook.all.map(({ startedAt }) => startedAt)), [daybook.all]);
+  const year = daybook.filter.year ?? years[0] ?? new Date(nowMs).toISOString().slice(0, 4);
+  const makes = useMemo(
+    () => daybook.done.filter(({ startedAt }) => startedAt.startsWith(year)),
+    [daybook.done, year],
+  );
+  const whole = tally(makes);
+  const products = tallyByProduct(makes);
+  const months = tallyByMonth(makes, site.zone).reverse();
+  const [weight] = priceWeight(units);
+  const left = useMemo(() => {
+    const inYear = lines.filter(({ atMs }) => new Date(atMs).toISOString().startsWith(year));
+    return TAKEN_FOR.map((why) => {
+      const of = inYear.filter(({ kind }) => kind === why);
+      return {
+        why,
+        kg: of.reduce((sum, { massKg }) => sum + massKg, 0),
+        paid: of.reduce((sum, { price }) => sum + (price ?? 0), 0),
+      };
+    }).filter(({ kg }) => kg > 0);
+  }, [lines, year]);
+  const fat = fatLostBy(makes, 'season');
+  const most = products[0];
+  return (
+    <div>
+      <DaybookHead daybook={daybook} ownYear>
+        <NativeSelect
+          label="Year"
+          value={year}
+          w={130}
+          data={years.includes(year) ? years : [year, ...years]}
+          onChange={(event) => daybook.set('year', event.currentTarget.value)}
+        />
+        <Button onClick={() => window.print()} disabled={makes.length === 0}>
+          Print this page
+        </Button>
+      </DaybookHead>
+      {daybook.known && makes.length === 0 && <p>Nothing was made in {year}.</p>}
+      {makes.length > 0 && (
+        <article className="paper year-sheet" aria-label={`The year ${year}`}>
+          <h2>The year {year}</h2>
+          <p className="answer-sentence">{inOutWords(whole, months.length, units)}</p>
+          <p>
+            {most && `Made most often: ${PRODUCTS[most.product].label.toLowerCase()}, ${most.makes} times. `}
+            About {formatMinutes(whole.handsMin)} of hands. {savedWords(whole, units)}
+          </p>
+          <p>{honestWords(honestAnswer(makes))}</p>
+          {fat.length > 0 && <p>{fatWords(fat)}</p>}
+          <p>Thrown away: {thrownWords(thrownAway(makes, lines, goods), whole.litres, units)}</p>
+          {left.length > 0 && (
+            <p>
+              Out of the larder:{' '}
+              {left
+                .map(
+                  ({ why, kg, paid }) =>
+                    `${units.mass(kg)} ${TAKEN_WORD[why]}${paid > 0 ? ` for ${units.cost(paid)}` : ''}`,
+                )
+                .join(', ')}
+              .
+            </p>
+          )}
+          {(
+            [
+              ['Product', 'By product', products.map((p) => [PRODUCTS[p.product].label, p] as const)],
+              ['Month', 'By month', months.map((m) => [monthWords(m.month), m] as const)],
+            ] as const
+          ).map(([head, label, rows]) => (
+            <div key={head} className="table-box above-m" role="region" aria-label={label} tabIndex={0}>
+              <table className="ledger">
+                <thead>
+                  <tr>
+                    <th>{head}</th>
+                    <TallyHeads units={units} weight={weight} />
+                  </tr>
+                </thead>
+                <tbody>
+                  {rows.map(([name, t]) => (
+                    <tr key={name}>
+                      <td className="on-one-line">{name}</td>
+                      <TallyCells tally={t} units={units} />
+                    </tr>
+                  ))}
+                  <tr className="sum-row">
+                    <td>together</td>
+                    <TallyCells tally={whole} units={units} />
+                  </tr>
+                </tbody>
+              </table>
+            </div>
+          ))}
+          <p className="quiet above-m">
+            Hands, burners and what is foreseen are estimates. A record, not a certificate: selling milk
+            products is regulated where you live.
+          </p>
+        </article>
+      )}
+    </div>
+  );
+}

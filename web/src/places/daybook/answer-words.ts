@@ -1,0 +1,140 @@
+import {
+  HONEST_SHARE,
+  SOURNESS,
+  type GroupValue,
+  type HonestAnswer,
+  type Tally,
+  type Thrown,
+  type Trend,
+  type TurnsAnswer,
+} from '@morning-crock/core';
+import type { Units } from '../../data/units-of.ts';
+
+const MONTHS = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December',
+] as const;
+
+/** @param month 0 January */
+export const monthName = (month: number): string => MONTHS[month] ?? '';
+export const shortMonth = (month: number): string => monthName(month).slice(0, 3);
+/** "March 2026" of "2026-03". */
+export const monthWords = (month: string): string =>
+  `${monthName(Number(month.slice(5, 7)) - 1)} ${month.slice(0, 4)}`;
+
+const TOO_FEW = 'Too few to tell yet';
+const percent = (share: number): string => `${(share * 100).toFixed(share < 0.1 ? 1 : 0)} %`;
+const times = (n: number, one: string, more = `${one}s`): string => `${n} ${n === 1 ? one : more}`;
+
+/** Minutes without a sign, rounded to what a clock tells. */
+const minutesOf = (hours: number): string => `${Math.round(Math.abs(hours) * 60)} min`;
+
+export function paceWords({ outcome, slope, middle, points }: Trend): string {
+  const usual = Number.isNaN(middle)
+    ? ''
+    : ` The middle of ${times(points, 'make')} is ${middle.toFixed(1)} h.`;
+  switch (outcome) {
+    case 'too-few':
+      return `${TOO_FEW}: ${times(points, 'make')} with a turn and a set that was seen.${points > 0 ? usual : ''}`;
+    case 'steady':
+      return `No: it sets as fast as ever, as far as can be told.${usual}`;
+    case 'up':
+      return `Yes: about ${minutesOf(slope)} slower each turn.${usual}`;
+    case 'down':
+      return `No: it gets about ${minutesOf(slope)} faster each turn.${usual}`;
+  }
+}
+
+export function sournessWords({ sourness: { outcome, middle, points } }: TurnsAnswer): string {
+  const usual = SOURNESS[Math.round(middle)];
+  const mostly = usual === undefined ? '' : ` Mostly it tastes ${usual}.`;
+  switch (outcome) {
+    case 'too-few':
+      return `${TOO_FEW}: ${times(points, 'tasting')} of makes with a turn.${mostly}`;
+    case 'steady':
+      return `No: as far as can be told it tastes as ever.${mostly}`;
+    case 'up':
+      return `Yes: it goes sourer over the turns.${mostly}`;
+    case 'down':
+      return `No: it goes milder over the turns.${mostly}`;
+  }
+}
+
+/** So far from the share it should be, by chance alone, in σ. */
+const CHANCE_SIGMA = 1.96;
+
+export function honestWords({ within, judged, laterH }: HonestAnswer): string {
+  if (judged === 0 || laterH === null) return 'Nothing was forecast and seen yet.';
+  const share = within / judged;
+  const sigma = Math.sqrt((HONEST_SHARE * (1 - HONEST_SHARE)) / judged);
+  const off =
+    Math.abs(laterH) * 60 < 3
+      ? 'neither early nor late'
+      : `${minutesOf(laterH)} ${laterH > 0 ? 'later' : 'earlier'} than forecast`;
+  const judgement =
+    Math.abs(share - HONEST_SHARE) <= CHANCE_SIGMA * sigma
+      ? 'as honest as so many can show'
+      : share < HONEST_SHARE
+        ? 'surer than it should be'
+        : 'more careful than it need be';
+  return `${within} of ${judged} set within the foreseen span; about ${Math.round(HONEST_SHARE * judged)} should: ${judgement}. In the middle they set ${off}.`;
+}
+
+/** The best and the worst month of a yield. */
+export function seasonWords(months: readonly GroupValue<number>[], product: string): string {
+  const makes = months.reduce((sum, { makes: n }) => sum + n, 0);
+  const sorted = [...months].sort((a, b) => b.middle - a.middle);
+  const [most, least] = [sorted[0], sorted.at(-1)];
+  if (!most || !least) return `No ${product.toLowerCase()} was weighed yet.`;
+  const all = `${product}, ${times(makes, 'make')} weighed: `;
+  return most === least
+    ? `${all}${percent(most.middle)} of what went in came out.`
+    : `${all}most came out in ${monthName(most.group)} (${percent(most.middle)} of what went in), least in ${monthName(least.group)} (${percent(least.middle)}).`;
+}
+
+export function fatWords(groups: readonly GroupValue<string | number>[]): string {
+  const churnings = groups.reduce((sum, { makes }) => sum + makes, 0);
+  const sorted = [...groups].sort((a, b) => a.middle - b.middle);
+  const where = ({ group, middle, makes }: GroupValue<string | number>): string =>
+    `${typeof group === 'number' ? `in ${monthName(group)}` : `with ${group}`} (${percent(middle)}, ${makes} of them)`;
+  const [least, most] = [sorted[0], sorted.at(-1)];
+  if (!least || !most) return 'No churning whose fat is known yet.';
+  return least === most
+    ? `${times(churnings, 'churning')}: ${percent(least.middle)} of the fat stayed out of the butter.`
+    : `${times(churnings, 'churning')}: least fat was lost ${where(least)}, most ${where(most)}.`;
+}
+
+export function inOutWords(whole: Tally, months: number, units: Units): string {
+  return whole.makes === 0
+    ? 'Nothing was made yet.'
+    : `${units.volume(whole.litres)} in, ${units.mass(whole.kgOut)} out: ${times(whole.makes, 'make')} in ${times(months, 'month')}.`;
+}
+
+export function thrownWords(thrown: readonly Thrown[], litresAll: number, units: Units): string {
+  const kg = thrown.reduce((sum, { massKg }) => sum + massKg, 0);
+  const most = thrown[0];
+  if (!most) return litresAll === 0 ? 'Nothing was made yet.' : 'Nothing was thrown away.';
+  const why = most.why === '' ? 'nobody said why' : `“${most.why.replace(/[.!]+$/, '')}”`;
+  const often = thrown.reduce((sum, t) => sum + t.times, 0);
+  return `${units.mass(kg)}, ${often === 1 ? 'once' : `${often} times`}; the most of it: ${why} (${units.mass(most.massKg)}).`;
+}
+
+export function savedWords(whole: Tally, units: Units): string {
+  if (whole.costed === 0) return 'Of no make is it known what its milk cost.';
+  const cost = `${units.cost(whole.cost)} for ${times(whole.costed, 'make')} whose milk has a price`;
+  return whole.saved === null
+    ? `${cost}.`
+    : whole.saved >= 0
+      ? `${cost}; ${units.cost(whole.saved)} saved against the shop.`
+      : `${cost}; ${units.cost(-whole.saved)} more than the shop would have asked.`;
+}

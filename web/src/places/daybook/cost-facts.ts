@@ -1,0 +1,15 @@
+import { formatMinutes, worthOf, type MakeState } from '@morning-crock/core';
+import type { Units } from '../../data/units-of.ts';
+import { perWeight } from '../../parts/price-words.ts';
+import type { RecordFact } from './record-facts.ts';
+
+/** What a make cost and saved, as facts; what is not known is left out. */
+export function costFacts(state: MakeState, units: Units): RecordFact[] {
+  const { perKg, savedPerKg, handsMin, energyKwh } = worthOf(state);
+  return [
+    ...(perKg === null ? [] : [['Cost', perWeight(perKg, units)] as const]),
+    ...(savedPerKg === null ? [] : [['Saved against the shop', perWeight(savedPerKg, units)] as const]),
+    ['Hands', `about ${formatMinutes(handsMin)}`],
+    ...(energyKwh > 0 ? [['Burner', `about ${energyKwh.toFixed(1)} kW·h`] as const] : []),
+  ];
+}
