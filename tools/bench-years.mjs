@@ -13,6 +13,7 @@ const MAKES = 900;
 const PROBED = 22;
 const READINGS = 8640;
 const MILKINGS = 10_000;
+const USUAL = { makes: MAKES, probed: PROBED, milkings: MILKINGS };
 const DAY_MS = 86_400_000;
 const YEARS_MS = 3650 * DAY_MS;
 
@@ -50,8 +51,10 @@ const milking = (name, source, forRecord) => ({
 /**
  * @param {typeof import('../core/src/index.ts')} core
  * @param {number} endMs
+ * @param {number} version of the entries
+ * @param {{ makes: number, probed: number, milkings: number }} many
  */
-function* entriesOfYears(core, endMs) {
+function* entriesOfYears(core, endMs, version, { makes, probed: withProbe, milkings }) {
   const zeroMs = endMs - YEARS_MS;
   let n = 0;
   /** @param {string} streamId @param {number} ms @param {string} type @param {object} data */
@@ -64,7 +67,7 @@ function* entriesOfYears(core, endMs) {
       at,
       cookId: null,
       deviceId,
-      version: 1,
+      version,
       type,
       data,
       seq: n,
@@ -72,17 +75,17 @@ function* entriesOfYears(core, endMs) {
     };
   };
   const kitchen = core.defaultKitchen('UTC');
-  for (let i = 0; i < MILKINGS; i++)
-    yield entry(idOf('MKNG', i), zeroMs + (i * YEARS_MS) / MILKINGS, 'milk-moved', {
+  for (let i = 0; i < milkings; i++)
+    yield entry(idOf('MKNG', i), zeroMs + (i * YEARS_MS) / milkings, 'milk-moved', {
       ...milking(`Milking ${i}`, i % 2 === 0 ? 'One cow' : 'Other cow', true),
       litres: 6 + Math.sin(i / 90),
     });
-  for (let i = 0; i < MAKES; i++) {
+  for (let i = 0; i < makes; i++) {
     const id = idOf('MAKE', i);
-    const startMs = zeroMs + ((i + 1) * YEARS_MS) / (MAKES + 2);
+    const startMs = zeroMs + ((i + 1) * YEARS_MS) / (makes + 2);
     const hour = (/** @type {number} */ h) => startMs + h * 3_600_000;
-    const probed = i >= MAKES - PROBED;
-    const last = i === MAKES - 1;
+    const probed = i >= makes - withProbe;
+    const last = i === makes - 1;
     yield entry(id, startMs, 'make-started', {
       plan: { ...core.defaultPlan(kitchen, new Date(startMs).toISOString(), 2 + (i % 4)), name: `Make ${i}` },
     });
@@ -117,6 +120,47 @@ function* entriesOfYears(core, endMs) {
     yield entry(id, hour(26), 'weighed', { massKg: 2, typed: { value: 2000, unit: 'g' } });
     yield entry(id, hour(27), 'finished', { verdict: 'kept', reason: '' });
   }
+}
+
+/**
+ * Brings ten years into an empty kitchen, as a back-up would.
+ * @param {typeof import('../core/src/index.ts')} core
+ * @param {{ address: string, dataDir: string }} kitchen
+ * @param {number} endMs
+ * @param {(line: string) => void} say
+ * @param {{ makes: number, probed: number, milkings: number }} [many]
+ */
+export async function restoreYears(core, kitchen, endMs, say, many = USUAL) {
+  const file = join(kitchen.dataDir, 'years.json');
+  const out = createWriteStream(file);
+  const head = JSON.stringify({
+    format: 'morning-crock-kitchen',
+    version: 1,
+    savedAt: new Date().toISOString(),
+    kitchen: { id: idOf('KTCHN', 1), name: 'Ten years', zone: 'UTC' },
+    notice: 'made up',
+  });
+  out.write(`${head.slice(0, -1)},"events":[`);
+  let count = 0;
+  // The server says which version it writes.
+  const { headers } = await fetch(`${kitchen.address}/api/kitchen`);
+  const version = Number(headers.get('x-entry-version'));
+  for (const event of entriesOfYears(core, endMs, version, many))
+    if (!out.write(`${count++ === 0 ? '' : ','}${JSON.stringify(event)}`)) await once(out, 'drain');
+  out.end('],"traces":[]}');
+  await once(out, 'finish');
+  say(`restoring ${count} entries`);
+  const began = performance.now();
+  /** @type {RequestInit & { duplex: 'half' }} */
+  const upload = {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: /** @type {ReadableStream} */ (Readable.toWeb(createReadStream(file))),
+    duplex: 'half',
+  };
+  const restored = await fetch(`${kitchen.address}/api/restore`, upload);
+  if (!restored.ok) throw new Error(await restored.text());
+  return { count, ms: performance.now() - began };
 }
 
 const middle = (/** @type {number[]} */ values) =>
@@ -162,35 +206,8 @@ export async function benchYears(core, say) {
   const kitchen = await startKitchen();
   const { address } = kitchen;
   try {
-    const file = join(kitchen.dataDir, 'years.json');
-    const out = createWriteStream(file);
     const endMs = Date.now() - 3_600_000;
-    const head = JSON.stringify({
-      format: 'morning-crock-kitchen',
-      version: 1,
-      savedAt: new Date().toISOString(),
-      kitchen: { id: idOf('KTCHN', 1), name: 'Ten years', zone: 'UTC' },
-      notice: 'made up',
-    });
-    out.write(`${head.slice(0, -1)},"events":[`);
-    let count = 0;
-    for (const event of entriesOfYears(core, endMs))
-      if (!out.write(`${count++ === 0 ? '' : ','}${JSON.stringify(event)}`)) await once(out, 'drain');
-    out.end('],"traces":[]}');
-    await once(out, 'finish');
-    say(`restoring ${count} entries`);
-    let began = performance.now();
-    /** @type {RequestInit & { duplex: 'half' }} */
-    const upload = {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: /** @type {ReadableStream} */ (Readable.toWeb(createReadStream(file))),
-      duplex: 'half',
-    };
-    const restored = await fetch(`${address}/api/restore`, upload);
-    if (!restored.ok) throw new Error(await restored.text());
-    const restoreMs = performance.now() - began;
-
+    const { count, ms: restoreMs } = await restoreYears(core, kitchen, endMs, say);
     let most = 0;
     const memory = setInterval(() => {
       most = Math.max(most, kitchen.memory());
@@ -300,7 +317,7 @@ export async function benchYears(core, say) {
         `${ms(await ask(path))}, ${ms(held())}`,
         '≤ 300, 100',
       ]);
-    began = performance.now();
+    const began = performance.now();
     await ask('/api/backup');
     rows.push([
       'the whole kitchen out again, and how long others waited',

@@ -102,7 +102,17 @@ async function frames() {
   process.stdout.write('Measured in Chromium without a screen.\n');
   print(found);
 }
-// `npm run bench -- years` and `-- frames` measure that part alone.
+async function daybook() {
+  const { benchDaybook } = await import('./bench-daybook.mjs');
+  const found = await benchDaybook(await import(bundle), say);
+  process.stdout.write('Measured over HTTP and in Chromium on a kitchen of ten thousand makes.\n');
+  print(found);
+}
+// `npm run bench -- years`, `-- daybook` and `-- frames` measure that part alone.
+if (process.argv.includes('daybook')) {
+  await daybook();
+  process.exit();
+}
 if (process.argv.includes('frames')) {
   await frames();
   process.exit();

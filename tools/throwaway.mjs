@@ -5,9 +5,12 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { cleanEnvironment, ROOT } from './install.mjs';
 
-/** Starts it. @param {'own' | 'demo'} [kind] empty, or with the demo’s data */
-export async function startKitchen(kind = 'own') {
-  const dataDir = mkdtempSync(join(tmpdir(), 'mc-throwaway-'));
+/**
+ * Starts it.
+ * @param {'own' | 'demo'} [kind] empty, or with the demo’s data
+ * @param {string} [dataDir] of one that was stopped
+ */
+export async function startKitchen(kind = 'own', dataDir = mkdtempSync(join(tmpdir(), 'mc-throwaway-'))) {
   const up = spawn(process.execPath, [join(ROOT, 'tools/up.mjs'), kind], {
     cwd: ROOT,
     env: { ...cleanEnvironment(), MC_DATA: dataDir },
@@ -30,6 +33,11 @@ export async function startKitchen(kind = 'own') {
     dataDir,
     /** The memory the server takes, bytes. */
     memory: () => memoryOf((server ??= serverOf(dataDir))),
+    /** Stops it and leaves its data. */
+    stop: async () => {
+      up.kill('SIGTERM');
+      await new Promise((resolve) => up.once('exit', resolve));
+    },
     end: async () => {
       up.kill('SIGTERM');
       await new Promise((resolve) => up.once('exit', resolve));

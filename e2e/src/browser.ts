@@ -248,3 +248,29 @@ export async function openEntry(page: Page, words: string): Promise<void> {
   await button!.evaluate((found) => (found as HTMLElement).click());
   await see(page, 'Correct this entry');
 }
+
+/** What the page saves from now on is kept to be read: a browser without a screen stores no files. */
+export async function keepSaved(page: Page): Promise<void> {
+  await page.evaluate(() => {
+    document.body.removeAttribute('data-file');
+    if ('savesAreKept' in window) return;
+    Object.assign(window, { savesAreKept: true });
+    const make = URL.createObjectURL.bind(URL);
+    URL.createObjectURL = (blob: Blob) => {
+      const reader = new FileReader();
+      reader.onload = () => document.body.setAttribute('data-file', reader.result as string);
+      reader.readAsDataURL(blob);
+      return make(blob);
+    };
+  });
+}
+
+/** The file that was saved last, once there is one. */
+export async function savedFile(page: Page): Promise<Buffer> {
+  await page.waitForSelector('body[data-file]', { timeout: PATIENCE_MS });
+  const file = await page.$eval('body', (body) => body.getAttribute('data-file')!);
+  return Buffer.from(file.slice(file.indexOf(',') + 1), 'base64');
+}
+
+/** The same as text. */
+export const savedText = async (page: Page): Promise<string> => (await savedFile(page)).toString('utf8');

@@ -6,8 +6,10 @@ import { ulid } from 'ulid';
 import { draft, intakeDraft } from '@morning-crock/server/testing';
 import {
   fill,
+  keepSaved,
   named,
   openTablet,
+  savedText,
   see,
   seeNoMore,
   setClock,
@@ -242,16 +244,9 @@ test('the day goes into a calendar another program reads, and onto a sheet of pa
   await putIn('washed-curd');
   await see(page, /Cheese goes on: .+ about/);
   await settled();
-  await page.evaluate(() => {
-    const make = URL.createObjectURL.bind(URL);
-    URL.createObjectURL = (blob: Blob) => {
-      void blob.text().then((text) => document.body.setAttribute('data-file', text));
-      return make(blob);
-    };
-  });
+  await keepSaved(page);
   await tap(page, 'button', 'To a calendar');
-  await page.waitForSelector('body[data-file]');
-  const file = await page.$eval('body', (body) => body.getAttribute('data-file')!);
+  const file = await savedText(page);
   const events = new ICAL.Component(ICAL.parse(file) as string)
     .getAllSubcomponents('vevent')
     .map((event) => new ICAL.Event(event));

@@ -11,7 +11,20 @@ import { PNG } from 'pngjs';
 import type { Browser } from 'puppeteer-core';
 import { ulid } from 'ulid';
 import { draft, intakeDraft } from '@morning-crock/server/testing';
-import { fill, goTo, named, openTablet, see, startBrowser, tap, upload, type Tablet } from './browser.ts';
+import {
+  fill,
+  goTo,
+  keepSaved,
+  named,
+  openTablet,
+  savedFile,
+  see,
+  seeNoMore,
+  startBrowser,
+  tap,
+  upload,
+  type Tablet,
+} from './browser.ts';
 import { createWorld, type World } from './world.ts';
 
 const START = Date.parse('2026-03-05T08:00:00.000Z');
@@ -102,7 +115,9 @@ test('a make is put up in jars, labelled, sold, and traced back to its milking a
   await world.stored('larder-moved', 1);
   const good = (await larder()).goods[0]!;
   expect(good).toMatchObject({ name: 'Plain', what: 'yogurt', putUpKg: 1.8 });
-  expect(good.costPerKg).toBeCloseTo(1 / 1.9, 6);
+  // Its starter is reckoned at what such milk costs.
+  expect(good.costPerKg).toBeCloseTo((1 + 0.05 * 0.5) / 1.9, 4);
+  expect(good.costCounts).toEqual(['milk', 'starter']);
 
   await tap(page, 'link', 'Labels');
   await see(page, 'Print 4 labels');
@@ -113,19 +128,9 @@ test('a make is put up in jars, labelled, sold, and traced back to its milking a
     ),
   ).toBe(4);
   expect(await scanned('.label-one')).toBe(`${new URL(world.address).origin}/larder/${good.code}`);
-  await page.evaluate(() => {
-    const make = URL.createObjectURL.bind(URL);
-    URL.createObjectURL = (blob: Blob) => {
-      const reader = new FileReader();
-      reader.onload = () => document.body.setAttribute('data-file', reader.result as string);
-      reader.readAsDataURL(blob);
-      return make(blob);
-    };
-  });
+  await keepSaved(page);
   await tap(page, 'button', 'As a PDF file');
-  await page.waitForSelector('body[data-file]');
-  const file = await page.$eval('body', (body) => body.getAttribute('data-file')!);
-  const bytes = Buffer.from(file.slice(file.indexOf(',') + 1), 'base64');
+  const bytes = await savedFile(page);
   const pdf = await getDocument({ data: new Uint8Array(bytes), useSystemFonts: false }).promise;
   const text = await (await pdf.getPage(1)).getTextContent();
   const words = text.items.flatMap((item) => ('str' in item ? [item.str] : []));
@@ -250,4 +255,44 @@ test('a label scanned by a tablet opens its record; a code that is typed does to
   await see(page, 'What happened');
   await goTo(page, '/larder/ZZZZZZ');
   await see(page, 'Nothing in the larder has the code ZZZZZZ.');
+});
+
+test('butter is wanted thawed on a day: it is told when it must come out, on the Bench too, until it does', async () => {
+  const { page } = tablet;
+  const id = ulid();
+  const madeAt = new Date(START - 2 * DAY).toISOString();
+  await world.send(
+    draft(id, START - 2 * DAY, 'larder-moved', putUpLike({ madeAt })),
+    draft(id, START - DAY, 'larder-moved', {
+      kind: 'carry',
+      from: { place: 'cold', size: 0 },
+      to: 'freezer',
+      massKg: 1,
+      count: 4,
+      typed: null,
+    }),
+  );
+  await goTo(page, '/larder/4F7K2Q');
+  await tap(page, 'button', 'Thaw for a day: 4 × 250 g in the freezer');
+  await tap(page, 'button', 'One more');
+  await see(page, /Into the cold by (Fri|Sat) \d\d:\d\d: it takes up to \d+ h there/);
+  await tap(page, 'button', 'Tell me in time');
+  await see(page, /Out of the freezer by (Fri|Sat) \d\d:\d\d: 2 × 250 g, wanted Sat 08:00/);
+  await world.stored('larder-moved', 3);
+  await goTo(page, '/larder');
+  await see(page, /Out of the freezer by/);
+  world.advance(47 * 60);
+  await page.reload();
+  await see(page, 'Out of the freezer now:');
+  await goTo(page, '/');
+  await see(page, /Use first[\s\S]*Out of the freezer now: Butter of the week, 2 × 250 g/);
+  await goTo(page, '/larder');
+  await tap(page, 'button', 'It thaws: Butter of the week');
+  await seeNoMore(page, 'Out of the freezer now:');
+  await world.stored('larder-moved', 4);
+  const { stocks } = (await larder()).goods[0]!;
+  expect(stocks.map(({ place, massKg }) => [place, massKg])).toEqual([
+    ['freezer', 0.5],
+    ['cold', 0.5],
+  ]);
 });

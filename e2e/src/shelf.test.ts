@@ -7,7 +7,19 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser } from 'puppeteer-core';
 import { ulid } from 'ulid';
-import { fill, goTo, openTablet, see, seeNoMore, startBrowser, tap, type Tablet, upload } from './browser.ts';
+import {
+  fill,
+  goTo,
+  keepSaved,
+  openTablet,
+  savedText,
+  see,
+  seeNoMore,
+  startBrowser,
+  tap,
+  type Tablet,
+  upload,
+} from './browser.ts';
 import { createWorld, type World } from './world.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
@@ -232,16 +244,9 @@ test('a method is changed, what is wrong is told, and it goes out as a file and 
   await see(page, /of 2 L, begun now/);
   await page.select('select', '');
 
-  await page.evaluate(() => {
-    const create = URL.createObjectURL.bind(URL);
-    URL.createObjectURL = (blob: Blob) => {
-      void blob.text().then((text) => Object.assign(window, { saved: text }));
-      return create(blob);
-    };
-  });
+  await keepSaved(page);
   await tap(page, 'button', 'Save as a file');
-  await page.waitForFunction(() => 'saved' in window);
-  const text = await page.evaluate(() => (window as unknown as { saved: string }).saved);
+  const text = await savedText(page);
   const file = join(tmpdir(), `method-${kept!.streamId}.json`);
   const give = async (content: string): Promise<void> => {
     writeFileSync(file, content);

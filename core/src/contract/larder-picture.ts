@@ -11,6 +11,10 @@ export const goodStock = z.strictObject({
   /** Shares of their life used up by then, for the short and the long end. */
   used: z.tuple([z.number(), z.number()]),
   thawed: z.boolean(),
+  /** Of what is frozen, how much is wanted thawed by when; `null` when nothing is. */
+  thawFor: z
+    .strictObject({ massKg: z.number(), count: z.number().nullable(), readyMs: z.number() })
+    .nullable(),
 });
 export type GoodStock = z.infer<typeof goodStock>;
 
@@ -32,7 +36,7 @@ export const larderLine = z.strictObject({
   eventId: ulid,
   goodId: ulid,
   atMs: z.number(),
-  kind: z.enum(['put-up', 'carry', 'recount', ...TAKEN_FOR]),
+  kind: z.enum(['put-up', 'carry', 'thaw-for', 'recount', ...TAKEN_FOR]),
   place: z.enum(LARDER_PLACES),
   to: z.enum(LARDER_PLACES).nullable(),
   size: z.number().int(),

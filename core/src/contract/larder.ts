@@ -118,6 +118,15 @@ export const larderMovement = z.discriminatedUnion('kind', [
     /** To whom, or why. */
     note: longText,
   }),
+  /** Frozen goods that are wanted thawed by an instant; `null` when they are not wanted any more. */
+  z.strictObject({
+    kind: z.literal('thaw-for'),
+    from: z.strictObject(someOfGood),
+    massKg,
+    count: pieceCount,
+    typed: typedQuantity.nullable(),
+    readyAt: instant.nullable(),
+  }),
   /** What is really there, whatever the sums said. */
   z.strictObject({
     kind: z.literal('recount'),

@@ -285,6 +285,7 @@ export const ledgerLine = z.strictObject({
     'churn',
     'pour',
     'left-under',
+    'put-up',
     'made',
   ]),
   /** What the lot is: milk is told by volume, cream by weight. */

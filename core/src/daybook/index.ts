@@ -2,4 +2,12 @@ export * from './line.ts';
 export * from './filter.ts';
 export { trendOf, type Trend } from './trend.ts';
 export * from './questions.ts';
-export * from './months.ts';
+export {
+  makesByMonth,
+  tally,
+  tallyByMonth,
+  tallyByProduct,
+  type MonthTally,
+  type ProductTally,
+  type Tally,
+} from './months.ts';

@@ -50,16 +50,34 @@ export interface MonthTally extends Tally {
   readonly month: string;
 }
 
+/** "2026-03" by a kitchen's clock. */
+function monthOf(startedAt: string, zone: string): string {
+  const day = Number(startedAt.slice(8, 10));
+  // No zone is further than a day from UTC: in the middle of a month both say the same.
+  return day > 1 && day < 28 ? startedAt.slice(0, 7) : localDate(zone, Date.parse(startedAt)).slice(0, 7);
+}
+
+/** Makes by something of them, each group in the order of its makes. */
+export function grouped<K>(
+  makes: readonly MakeSummary[],
+  keyOf: (make: MakeSummary) => K | null,
+): Map<K, MakeSummary[]> {
+  const groups = new Map<K, MakeSummary[]>();
+  for (const make of makes) {
+    const key = keyOf(make);
+    if (key === null) continue;
+    const before = groups.get(key);
+    if (before) before.push(make);
+    else groups.set(key, [make]);
+  }
+  return groups;
+}
+
 /** The makes of each month of a kitchen, the latest month first. @param zone of the kitchen: its months begin by that */
 export function makesByMonth(makes: readonly MakeSummary[], zone: string): [string, MakeSummary[]][] {
-  const months = new Map<string, MakeSummary[]>();
-  for (const make of makes) {
-    const month = localDate(zone, Date.parse(make.startedAt)).slice(0, 7);
-    const before = months.get(month);
-    if (before) before.push(make);
-    else months.set(month, [make]);
-  }
-  return [...months].sort((a, b) => (a[0] < b[0] ? 1 : -1));
+  return [...grouped(makes, ({ startedAt }) => monthOf(startedAt, zone))].sort((a, b) =>
+    a[0] < b[0] ? 1 : -1,
+  );
 }
 
 /** Months added up, the latest first. */
@@ -73,12 +91,7 @@ export interface ProductTally extends Tally {
 
 /** Products added up, the most made first. */
 export function tallyByProduct(makes: readonly MakeSummary[]): ProductTally[] {
-  const products = new Map<ProductTally['product'], MakeSummary[]>();
-  for (const make of makes) {
-    if (make.product === null) continue;
-    const before = products.get(make.product);
-    if (before) before.push(make);
-    else products.set(make.product, [make]);
-  }
-  return [...products].map(([product, of]) => ({ product, ...tally(of) })).sort((a, b) => b.makes - a.makes);
+  return [...grouped(makes, ({ product }) => product)]
+    .map(([product, of]) => ({ product, ...tally(of) }))
+    .sort((a, b) => b.makes - a.makes);
 }

@@ -1,5 +1,6 @@
 import type { Good, LarderLine, MakeSummary } from '../contract/index.ts';
 import { SOURNESS, type Sourness } from '../culture/index.ts';
+import { grouped } from './months.ts';
 import { middle, trendOf, type Trend } from './trend.ts';
 
 /** A point of a picture, and the make it is of. */
@@ -73,12 +74,12 @@ function inGroups<G extends string | number>(
   groupOf: (make: MakeSummary) => G | null,
   value: (make: MakeSummary) => number | null,
 ): GroupValue<G>[] {
-  const groups = new Map<G, number[]>();
-  for (const make of makes) {
-    const [group, v] = [groupOf(make), value(make)];
-    if (group !== null && v !== null) groups.set(group, [...(groups.get(group) ?? []), v]);
-  }
-  return [...groups].map(([group, values]) => ({ group, middle: middle(values)!, makes: values.length }));
+  const told = makes.filter((make) => value(make) !== null);
+  return [...grouped(told, groupOf)].map(([group, of]) => ({
+    group,
+    middle: middle(of.map((make) => value(make)!))!,
+    makes: of.length,
+  }));
 }
 
 /** Month of the year, 0 January. */
@@ -155,10 +156,7 @@ export interface HandsOf {
 
 /** Where the hands went, the most first. */
 export function handsByProduct(makes: readonly MakeSummary[]): HandsOf[] {
-  const all = new Map<HandsOf['product'], MakeSummary[]>();
-  for (const make of makes)
-    if (make.product !== null) all.set(make.product, [...(all.get(make.product) ?? []), make]);
-  return [...all]
+  return [...grouped(makes, ({ product }) => product)]
     .map(([product, of]) => {
       const weighed = of.filter(({ yieldKg }) => yieldKg !== null && yieldKg > 0);
       const kg = weighed.reduce((sum, { yieldKg }) => sum + yieldKg!, 0);

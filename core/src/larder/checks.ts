@@ -68,6 +68,12 @@ export function larderFault(
       path: 'data.massKg',
       message: `is more than there is: ${formatMass(Math.max(0, there), system)} of ${formatMass(goodKg(good), system)} in all; recount it first if there is more`,
     };
+  if (data.kind === 'thaw-for') {
+    if (place !== 'freezer')
+      return { path: 'data.from.place', message: 'is not the freezer: it needs no thawing' };
+    if (data.readyAt !== null && Date.parse(data.readyAt) <= atMs)
+      return { path: 'data.readyAt', message: 'is over already' };
+  }
   if (data.kind === 'carry') {
     if (data.to === place) return { path: 'data.to', message: 'is where it stands' };
     if (data.to === 'freezer' && stockAt(good, place, size)?.thawed)

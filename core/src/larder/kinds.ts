@@ -19,6 +19,8 @@ interface GoodFactsOf {
   readonly freezer: readonly [number, number] | null;
   readonly cellar: readonly [number, number] | null;
   readonly reason: string;
+  /** What its ice is like; left out, that of milk. */
+  readonly thawsAs?: 'cream' | 'butter';
   /** What a by-product is good for, what uses up the most of it first. */
   readonly uses: readonly string[];
 }
@@ -40,7 +42,7 @@ export const GOOD_FACTS: Readonly<Record<GoodKind, GoodFactsOf>> = {
   buttermilk: soured(PRODUCTS.buttermilk.label, [10, 14], [60, 90]),
   kefir: soured(PRODUCTS.kefir.label, [7, 14], [30, 60]),
   clabber: soured(PRODUCTS.clabber.label, [7, 10]),
-  'cultured-cream': soured(PRODUCTS['cultured-cream'].label, [10, 14], [60, 90]),
+  'cultured-cream': { ...soured(PRODUCTS['cultured-cream'].label, [10, 14], [60, 90]), thawsAs: 'cream' },
   'jar-of-two': soured(PRODUCTS['jar-of-two'].label, [7, 12]),
   'fresh-cheese': {
     label: PRODUCTS['fresh-cheese'].label,
@@ -72,6 +74,7 @@ export const GOOD_FACTS: Readonly<Record<GoodKind, GoodFactsOf>> = {
     freezer: [30, 60],
     cellar: null,
     reason: 'sweet, and full of air',
+    thawsAs: 'cream',
     uses: [],
   },
   'frozen-yogurt': {
@@ -88,6 +91,7 @@ export const GOOD_FACTS: Readonly<Record<GoodKind, GoodFactsOf>> = {
     freezer: [180, 270],
     cellar: [2, 5],
     reason: 'by how it was washed and salted',
+    thawsAs: 'butter',
     uses: [],
   },
   ghee: {
@@ -206,6 +210,7 @@ export const PLACE_WORD: Readonly<Record<LarderPlace, string>> = {
 export const LARDER_WORD: Readonly<Record<LarderKind, string>> = {
   'put-up': 'Put up',
   carry: 'Carried',
+  'thaw-for': 'To be thawed',
   take: 'Taken out',
   recount: 'Recounted',
 };

@@ -63,9 +63,29 @@ function putDown(good: Good, incoming: GoodStock): Good {
             massKg: there.massKg + incoming.massKg,
             used: [Math.max(a, incoming.used[0]), Math.max(b, incoming.used[1])],
             thawed: there.thawed || incoming.thawed,
+            thawFor: there.thawFor,
           }
         : stock,
     ),
+  };
+}
+
+const withStock = (
+  good: Good,
+  { place, size }: Pick<GoodStock, 'place' | 'size'>,
+  change: (stock: GoodStock) => GoodStock,
+): Good => ({
+  ...good,
+  stocks: good.stocks.map((stock) => (isAt(stock, place, size) ? change(stock) : stock)),
+});
+
+/** A stock of which some was taken out to thaw: so much less is still to be. */
+function thawedLess(stock: GoodStock, massKg: number): GoodStock {
+  const { thawFor } = stock;
+  const leftKg = (thawFor?.massKg ?? 0) - massKg;
+  return {
+    ...stock,
+    thawFor: !thawFor || leftKg < EMPTY_GOOD_KG ? null : { ...thawFor, massKg: leftKg, count: null },
   };
 }
 
@@ -86,17 +106,29 @@ function carriedOut(good: Good, data: LarderMovement, atMs: number): Good {
             sinceMs: good.madeMs,
             used: [0, 0],
             thawed: false,
+            thawFor: null,
           });
     }
+    case 'thaw-for':
+      return withStock(good, data.from, (stock) => ({
+        ...stock,
+        thawFor:
+          data.readyAt === null
+            ? null
+            : { massKg: data.massKg, count: data.count, readyMs: Date.parse(data.readyAt) },
+      }));
     case 'carry': {
       const there = stockAt(good, data.from.place, data.from.size);
       const thaws = data.from.place === 'freezer' && data.to !== 'freezer';
       const used = there ? usedUp(good, there, atMs) : ([0, 0] as [number, number]);
-      return putDown(without(good, data.from.place, data.from.size, data.massKg), {
+      // What comes out of the freezer is what was to be thawed.
+      const out = thaws ? withStock(good, data.from, (stock) => thawedLess(stock, data.massKg)) : good;
+      return putDown(without(out, data.from.place, data.from.size, data.massKg), {
         place: data.to,
         size: data.from.size,
         massKg: data.massKg,
         sinceMs: atMs,
+        thawFor: null,
         // Frost stops the clock that warmth runs on: thawed, what the thawed keep is left.
         used: thaws ? [0, 0] : used,
         thawed: (there?.thawed ?? false) || thaws,
@@ -141,6 +173,8 @@ function linesOf(goodId: string, eventId: string, data: LarderMovement, atMs: nu
           note: data.note,
         },
       ];
+    case 'thaw-for':
+      return [{ ...common, kind: 'thaw-for', ...data.from, massKg: data.massKg, count: data.count }];
     case 'recount':
       return [{ ...common, kind: 'recount', ...data.at, massKg: data.massKg, count: data.count }];
   }
@@ -179,6 +213,7 @@ export function applyToLarder(draft: LarderDraft, event: LoggedEvent): void {
         sinceMs: Date.parse(data.good.madeAt),
         used: [0, 0],
         thawed: false,
+        thawFor: null,
       })),
     });
   } else {

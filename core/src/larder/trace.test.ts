@@ -3,7 +3,6 @@ import { putUpLike } from '../fixtures/goods.ts';
 import { createLedger, lotId, ZERO_MS } from '../fixtures/ledger.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
 import { starterKg, stateOfPlan } from '../make/index.ts';
-import { batchOf } from '../method/index.ts';
 import { foldMilkRoom, openLots } from '../milkroom/index.ts';
 import { defaultPlan } from '../products/index.ts';
 import { goodOfMake } from './from-make.ts';
@@ -75,8 +74,7 @@ test('goods of a make are called and judged by its record, and cost what its mil
   expect(good).toMatchObject({ name: 'Plain', what: plan.product, sour: null, saltFraction: null });
   // Raw when it came in, heated since.
   expect(good.milk).toEqual({ kind: plan.milk.kind, raw: false });
-  const { massKg } = batchOf(plan);
-  const milk = 1.8 * (1 + starterKg(state)! / massKg);
+  const milk = 1.8 * (1 + starterKg(state)! / 3);
   expect(good.costPerKg).toBeCloseTo(milk / 2.9, 9);
   expect(good.costCounts).toEqual(['milk', 'starter']);
   const unpriced = { ...plan, milk: { ...plan.milk, lots: [{ ...lots[0]!, costPerKg: null }] } };

@@ -16,7 +16,7 @@ export function larderTraceOf(room: MilkRoom, larder: Larder): LarderTrace {
     if (otherId === null) continue;
     if (kind === 'pour') link(lotId, otherId);
     if (kind === 'made' || kind === 'left-under') link(otherId, lotId);
-    if (kind === 'pooled-out') link(lotId, otherId);
+    if (kind === 'pooled-out' || kind === 'put-up') link(lotId, otherId);
   }
   for (const { id, makeId } of larder.goods.values()) if (makeId !== null) link(makeId, id);
   for (const { goodId, into } of larder.lines) if (into !== null) link(goodId, into);

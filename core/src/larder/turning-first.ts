@@ -1,7 +1,11 @@
 import type { Good, GoodStock, Lot } from '../contract/index.ts';
+import type { Due } from '../cultures/index.ts';
 import { EMPTY_KG, keepOf } from '../milkroom/index.ts';
 import { goodKeepBy } from './keep.ts';
 import { EMPTY_GOOD_KG } from './register.ts';
+
+/** What is due of a culture because it loses its strength. */
+const WEAKENS: ReadonlySet<Due['kind']> = new Set(['use-by', 'use-within', 'feed']);
 
 /** Something that will turn, whatever register it stands in. */
 export type TurningThing = {
@@ -12,13 +16,20 @@ export type TurningThing = {
 } & (
   | { readonly of: 'goods'; readonly good: Good; readonly stock: GoodStock }
   | { readonly of: 'milk'; readonly lot: Lot }
+  | { readonly of: 'culture'; readonly due: Due }
 );
 
 /**
- * Goods, milk and cream in one list, what turns first in front; what is empty is not in it.
+ * Goods, milk, cream and cultures in one list, what turns first in front; what is empty is not in it.
+ * @param due what cultures want, of which those that lose their strength are told
  * @example turningFirst(goods, lots, nowMs)[0].reason // 'raw'
  */
-export function turningFirst(goods: readonly Good[], lots: readonly Lot[], nowMs: number): TurningThing[] {
+export function turningFirst(
+  goods: readonly Good[],
+  lots: readonly Lot[],
+  nowMs: number,
+  due: readonly Due[] = [],
+): TurningThing[] {
   const own = goods.flatMap((good) =>
     good.stocks
       .filter(({ massKg }) => massKg >= EMPTY_GOOD_KG)
@@ -33,5 +44,14 @@ export function turningFirst(goods: readonly Good[], lots: readonly Lot[], nowMs
         ? { of: 'milk', lot, ...toChurn, reason: 'to churn or ripen' }
         : { of: 'milk', lot, fromMs, toMs, reason };
     });
-  return [...own, ...milk].sort((a, b) => a.fromMs - b.fromMs || a.toMs - b.toMs);
+  const cultures = due
+    .filter(({ kind }) => WEAKENS.has(kind))
+    .map((one): TurningThing => ({
+      of: 'culture',
+      due: one,
+      fromMs: one.atMs,
+      toMs: one.atMs,
+      reason: one.text,
+    }));
+  return [...own, ...milk, ...cultures].sort((a, b) => a.fromMs - b.fromMs || a.toMs - b.toMs);
 }

@@ -95,7 +95,7 @@ export const EVENT_FACTS: Readonly<Record<EventType, EventFacts>> = {
   photographed: { of: MAKE, bounded: true, aside: true, afterwards: true, unlisted: true },
   'method-changed': { of: ['method'], begins: true },
   'day-changed': { of: ['day'], begins: true },
-  'larder-moved': { of: ['goods'], begins: true, feeds: ['larder'] },
+  'larder-moved': { of: ['goods'], begins: true, feeds: ['larder', 'milk'] },
   'kitchen-changed': { of: ['kitchen'] },
   'learning-reset': { of: ['kitchen'] },
 };

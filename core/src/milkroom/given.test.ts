@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import type { ByProduct, MakePlan, ProductId } from '../contract/index.ts';
-import { createLedger, lotId, ZERO_MS } from '../fixtures/index.ts';
+import type { ByProduct, GoodKind, MakePlan, ProductId } from '../contract/index.ts';
+import { createLedger, lotId, putUpLike, ZERO_MS } from '../fixtures/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
 import { beginPlan, planOfMethod } from '../products/index.ts';
 import { SHIPPED_METHODS } from '../schools/index.ts';
@@ -63,6 +63,25 @@ describe('what a make gives back', () => {
     );
     expect(next).toMatchObject({ soured: true, treatment: 'raw' });
     expect(milkFromLots(next!, [lot], [{ lotId: id, massKg: 1 }])).toBeNull();
+  });
+
+  test('what is put up into jars leaves the milk room, and comes back when that is undone', () => {
+    const { events, weigh, say, plan } = poured('cultured-cream');
+    const id = weigh(30, 1.25);
+    const jars = (what: GoodKind, makeId: string | null) => ({
+      type: 'larder-moved' as const,
+      data: putUpLike({ what, makeId }, 2, 0.3),
+    });
+    const put = say(lotId('JARS'), 31, jars(plan.product, MAKE));
+    const has = (): number => foldMilkRoom(events).lots.get(id)?.has.massKg ?? 0;
+    expect(has()).toBeCloseTo(0.65, 9);
+    expect(foldMilkRoom(events).lines.at(-1)).toMatchObject({ kind: 'put-up', otherId: lotId('JARS') });
+    // Something else of the same make, and the same of nobody's make, take nothing of it.
+    say(lotId('WHEY'), 32, jars('acid-whey', MAKE));
+    say(lotId('OTHER'), 32, jars(plan.product, null));
+    expect(has()).toBeCloseTo(0.65, 9);
+    say(lotId('JARS'), 33, { type: 'voided', data: { target: put } });
+    expect(has()).toBeCloseTo(1.25, 9);
   });
 
   test('nobody weighed it: it is there all the same, as computed', () => {

@@ -8,6 +8,7 @@ import { litresOfMass } from '../milk/index.ts';
 import { formatVolume, type MeasureSystem } from '../units/index.ts';
 import { BUTTERMILK_FAT, give, givesBack, giveUnweighed, giveWhey, takeBack } from './given.ts';
 import { isEmpty } from './lot.ts';
+import { putUp } from './put-up.ts';
 import { moveMilk, takeFrom, type Milking, type Moment, type RoomDraft } from './movements.ts';
 
 /** The events a milk room is folded from; those of makes tell what was asked for and poured. */
@@ -84,6 +85,9 @@ export function applyToRoom(room: RoomDraft, sent: LoggedEvent): void {
       room.pours.push({ atMs: Date.parse(startAt), litres: milk.litres });
       return;
     }
+    case 'larder-moved':
+      if (event.data.kind === 'put-up') putUp(room, event.data, moment);
+      return;
     case 'milk-poured':
       pour(room, event.streamId, event.data.from, moment);
       return;

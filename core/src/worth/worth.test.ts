@@ -2,7 +2,6 @@ import { describe, expect, test } from '@jest/globals';
 import type { MakePlan, PlanPrices } from '../contract/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
 import { stateOfPlan, type MakeState } from '../make/index.ts';
-import { batchOf } from '../method/index.ts';
 import { defaultPlan } from '../products/index.ts';
 import { lotId, ZERO_MS } from '../fixtures/ledger.ts';
 import { burnerKwh } from './energy.ts';
@@ -67,7 +66,7 @@ describe('what a make cost', () => {
   test('without prices it is the milk and the starter made of such milk; without a price of the milk it is nothing', () => {
     const worth = worthOf(done(withMilk(), 2, 2));
     expect(countedIn(worth)).toEqual(['milk', 'starter']);
-    expect(worth.total).toBeCloseTo(1 + usual.starter.massKg! / batchOf(usual).massKg, 9);
+    expect(worth.total).toBeCloseTo(1 + 0.5 * usual.starter.massKg!, 9);
     expect(worth.savedPerKg).toBeNull();
     const bare = worthOf(done({ ...usual, prices: PRICES }, 2, 2));
     expect(bare.total).toBeNull();

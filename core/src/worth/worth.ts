@@ -41,14 +41,25 @@ const NOTHING_PRICED: PlanPrices = {
 const times = (amount: number, price: number | null): number | null =>
   price === null ? null : amount * price;
 
+/** What a kilogram of the milk of a make cost; `null` when some of it has no price. */
+function milkPerKg({ plan }: MakeState): number | null {
+  const cost = milkCost(plan.milk);
+  const kg = plan.milk.lots?.reduce((sum, { massKg }) => sum + massKg, 0) ?? 0;
+  return cost === null || kg <= 0 ? null : cost / kg;
+}
+
 /** Starter by weight: at the price of what is bought, else at what the milk it was made of costs. */
-function starterLine(state: MakeState, prices: PlanPrices, milk: number | null): CostLine | null {
+function starterLine(state: MakeState, prices: PlanPrices): CostLine | null {
   if (!souringOf(state)) return null;
   const { statedRatio } = state.dose;
   const kg = starterKg(state) ?? 0;
   if (kg > 0) {
-    const milkPerKg = milk === null ? null : milk / batchOf(state.plan).massKg;
-    return { part: 'starter', amount: kg, unit: 'kg', cost: times(kg, prices.starterPerKg ?? milkPerKg) };
+    return {
+      part: 'starter',
+      amount: kg,
+      unit: 'kg',
+      cost: times(kg, prices.starterPerKg ?? milkPerKg(state)),
+    };
   }
   return statedRatio !== null && statedRatio > 0
     ? { part: 'starter', amount: statedRatio, unit: 'packet', cost: times(statedRatio, prices.packetEach) }
@@ -69,7 +80,7 @@ export function worthOf(state: MakeState): Worth {
   const { milk: poured } = state.plan;
   const milk = milkCost(poured);
   const [handsMin, energyKwh] = [handsMinOf(state), burnerKwh(state)];
-  const starter = starterLine(state, prices, milk);
+  const starter = starterLine(state, prices);
   const lines: CostLine[] = [
     { part: 'milk', amount: batchOf(state.plan).massKg, unit: 'kg', cost: milk },
     ...(starter ? [starter] : []),

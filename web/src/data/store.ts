@@ -116,7 +116,8 @@ export const goodsPictureCame = (carryOut: (event: StoredEvent) => void): void =
 /** The same for an entry about goods. */
 function receiveGoods(event: StoredEvent): void {
   goodsPicture?.(event);
-  invalidateSoon(['larder']);
+  // What is put up may have stood in the milk room.
+  invalidateSoon(['larder', 'milk', 'milk-lines']);
 }
 
 /** Clocks of tablets differ by no more than this. */

@@ -12,6 +12,7 @@ const stock = (massKg: number): GoodStock => ({
   sinceMs: 0,
   used: [0, 0],
   thawed: false,
+  thawFor: null,
 });
 
 test('a stock is told in pieces, with one that was opened', () => {

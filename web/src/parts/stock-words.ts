@@ -1,4 +1,4 @@
-import { countPieces, PLACE_WORD } from '@morning-crock/core';
+import { countPieces, PLACE_WORD, type ToThaw } from '@morning-crock/core';
 import type { Good, GoodStock } from '@morning-crock/core/contract';
 import type { Units } from '../data/units-of.ts';
 
@@ -30,3 +30,18 @@ export const codeTyped = (text: string): string =>
 /** The lot code that the square of a label says; `null` when it is of something else. @example codeOfSquare('http://kitchen/larder/4F7K2Q') // '4F7K2Q' */
 export const codeOfSquare = (text: string): string | null =>
   /\/larder\/([0-9A-HJKMNP-TV-Z]{6})$/.exec(text.trim())?.[1] ?? null;
+
+/** When frozen goods must come out, what of them, and for when. */
+export function thawWords(
+  { good, stock, massKg, count, outMs, readyMs }: ToThaw,
+  nowMs: number,
+  units: Units,
+): { readonly when: string; readonly what: string } {
+  const each = good.sizesKg[stock.size];
+  const some =
+    count !== null && count > 1 && each !== undefined ? `${count} × ${units.mass(each)}` : units.mass(massKg);
+  return {
+    when: outMs < nowMs ? 'Out of the freezer now:' : `Out of the freezer by ${units.time(outMs, nowMs)}:`,
+    what: `${some}, wanted ${units.time(readyMs, nowMs)}`,
+  };
+}

@@ -27,7 +27,7 @@ export async function linesKept(
     rows.map(({ makeId, lastSeq, line }) => [
       makeId,
       // Written by this very build, after it was held against its schema.
-      { lastSeq: Number(lastSeq), summary: JSON.parse(line) as MakeSummary },
+      { lastSeq: lastSeq, summary: JSON.parse(line) as MakeSummary },
     ]),
   );
 }

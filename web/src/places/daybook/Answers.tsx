@@ -230,7 +230,8 @@ export function Answers() {
           },
     [hands],
   );
-  const nameOf = (id: string): string => makes.find((m) => m.id === id)?.name ?? '';
+  const names = useMemo(() => new Map(makes.map(({ id, name }) => [id, name])), [makes]);
+  const nameOf = (id: string): string => names.get(id) ?? '';
   return (
     <div>
       <DaybookHead daybook={daybook} />

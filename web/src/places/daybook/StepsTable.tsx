@@ -4,7 +4,7 @@ import type { Units } from '../../data/units-of.ts';
 import { saveTable, type Cell } from '../../parts/table-file.ts';
 
 /** Minutes early or late, in words. */
-export function against(realMs: number | null, plannedMs: number | null): string {
+function against(realMs: number | null, plannedMs: number | null): string {
   if (realMs === null || plannedMs === null) return '–';
   const minutes = Math.round((realMs - plannedMs) / 60_000);
   if (Math.abs(minutes) < 2) return 'on time';

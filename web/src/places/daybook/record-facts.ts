@@ -21,7 +21,7 @@ export type RecordFact = readonly [label: string, value: string];
 /** When a make was over, or as far as it is known to have come. */
 export const endOf = (state: MakeState): number => state.finished?.atMs ?? state.startedAtMs;
 
-export const VERDICT = { kept: '✓ kept', discarded: '✗ discarded', 'under-way': '● under way' } as const;
+const VERDICT = { kept: '✓ kept', discarded: '✗ discarded', 'under-way': '● under way' } as const;
 
 /** How a make turned out, in a word with its sign. */
 export const verdictOf = (state: MakeState): string =>

@@ -2,7 +2,7 @@ import { EVERYTHING, filtered, type DaybookFilter } from '@morning-crock/core';
 import type { MakeSummary } from '@morning-crock/core/contract';
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
-import { useMakesQuery } from '../../data/api.ts';
+import { useMakesQuery, useRecentMakesQuery } from '../../data/api.ts';
 
 /** How the filters are called in an address. */
 const NAMES = {
@@ -43,11 +43,17 @@ export function useDaybook(): DaybookNow {
       ),
     [search],
   );
-  const all = data ?? NO_MAKES;
+  // Ten years of makes take a moment: till then the latest stand there.
+  const { data: recent } = useRecentMakesQuery();
+  const all = data ?? recent ?? NO_MAKES;
   const makes = useMemo(() => filtered(all, filter), [all, filter]);
   const done = useMemo(
-    () => makes.filter(({ status, waking }) => !waking && (status === 'kept' || status === 'discarded')),
-    [makes],
+    () =>
+      // Of some of them nothing is added up.
+      (data ? makes : NO_MAKES).filter(
+        ({ status, waking }) => !waking && (status === 'kept' || status === 'discarded'),
+      ),
+    [data, makes],
   );
   const changed = (change: (next: URLSearchParams) => void): void =>
     setSearch(

@@ -1,4 +1,4 @@
-import { goodKeepBy, goodKg, GOOD_FACTS, MILK_ON_LABEL, PLACE_WORD } from '@morning-crock/core';
+import { goodKeepBy, goodKg, GOOD_FACTS, MILK_ON_LABEL, PLACE_WORD, toThaw } from '@morning-crock/core';
 import type { Good, GoodStock, LarderPlace } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
@@ -11,8 +11,10 @@ import { goodCostWords } from '../../parts/price-words.ts';
 import { codeWords, stockWords } from '../../parts/stock-words.ts';
 import { LarderLines } from './LarderLines.tsx';
 import { CarryForm, RecountForm, TakeForm } from './TakeForm.tsx';
+import { ThawForForm } from './ThawForForm.tsx';
+import { ThawLine } from './ThawLine.tsx';
 
-type Doing = { readonly what: 'take' | 'recount' | 'carry'; readonly to: LarderPlace | null };
+type Doing = { readonly what: 'take' | 'recount' | 'carry' | 'thaw-for'; readonly to: LarderPlace | null };
 
 function Stock(props: { readonly good: Good; readonly stock: GoodStock; readonly nowMs: number }) {
   const { good, stock, nowMs } = props;
@@ -25,7 +27,10 @@ function Stock(props: { readonly good: Good; readonly stock: GoodStock; readonly
   const buttons: readonly (readonly [label: string, Doing])[] = [
     ['Take out', { what: 'take', to: null }],
     ...(frozen
-      ? ([['Thaw', { what: 'carry', to: 'cold' }]] as const)
+      ? ([
+          ['Thaw', { what: 'carry', to: 'cold' }],
+          ['Thaw for a day', { what: 'thaw-for', to: null }],
+        ] as const)
       : stock.thawed
         ? []
         : ([['Freeze', { what: 'carry', to: 'freezer' }]] as const)),
@@ -53,6 +58,10 @@ function Stock(props: { readonly good: Good; readonly stock: GoodStock; readonly
           </Button>
         ))}
       </div>
+      {toThaw([good]).map(
+        (one) => one.stock === stock && <ThawLine key={one.readyMs} one={one} nowMs={nowMs} may="cancel" />,
+      )}
+      {doing?.what === 'thaw-for' && <ThawForForm good={good} stock={stock} onDone={done} />}
       {doing?.what === 'take' && <TakeForm good={good} stock={stock} onDone={done} />}
       {doing?.what === 'carry' && (
         <CarryForm key={doing.to ?? ''} good={good} stock={stock} to={doing.to} onDone={done} />

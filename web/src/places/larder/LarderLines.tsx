@@ -20,6 +20,8 @@ function useLineWords(): (line: LarderLine, good: Good | undefined) => string {
         return `${some} put up, ${PLACE_WORD[line.place]}`;
       case 'carry':
         return `${some} from ${PLACE_WORD[line.place].replace(/^(in|on) /, '')} to ${PLACE_WORD[line.to ?? 'cold'].replace(/^(in|on) /, '')}`;
+      case 'thaw-for':
+        return `${some} to be thawed`;
       case 'recount':
         return `recounted: ${units.mass(line.massKg)} ${PLACE_WORD[line.place]}`;
       default: {

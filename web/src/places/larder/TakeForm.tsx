@@ -18,16 +18,16 @@ import { EntryForm } from '../../parts/EntryForm.tsx';
 import { priceFault } from '../../parts/price-words.ts';
 import { stockWords } from '../../parts/stock-words.ts';
 
-type Form = { readonly good: Good; readonly stock: GoodStock; readonly onDone: () => void };
+export type Form = { readonly good: Good; readonly stock: GoodStock; readonly onDone: () => void };
 
-interface Some {
+export interface Some {
   readonly count: number | null;
   readonly massKg: number;
   readonly typed: TypedAmount['typed'] | null;
 }
 
 /** Some of a stock: by pieces with two great buttons, or weighed. */
-function SomeField(
+export function SomeField(
   props: Form & { readonly some: Some | null; readonly onSome: (some: Some | null) => void },
 ) {
   const { good, stock, some, onSome } = props;
@@ -105,7 +105,7 @@ function SomeField(
   );
 }
 
-const firstSome = (good: Good, stock: GoodStock): Some => {
+export const firstSome = (good: Good, stock: GoodStock): Some => {
   const { whole } = countPieces(good, stock);
   return whole > 0
     ? { count: 1, massKg: massOfPieces(good, stock, 1), typed: null }

@@ -1,16 +1,18 @@
-import { GOOD_FACTS, turningFirst, type TurningThing, usesOfLot } from '@morning-crock/core';
+import { GOOD_FACTS, toThaw, turningFirst, type TurningThing, usesOfLot } from '@morning-crock/core';
 import { LARDER_PLACES, type LarderPlace } from '@morning-crock/core/contract';
 import { Button, FileButton, TextInput } from '@mantine/core';
 import { useMemo, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { LarderNow } from '../../data/use-larder.ts';
+import { useCultures } from '../../data/use-cultures.ts';
 import { useMilkRoom } from '../../data/use-milk.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { endWords, lotAmount, PLACE_WORD as MILK_PLACE_WORD, ROLE_WORD } from '../../parts/milk-words.ts';
+import { ThawLine } from './ThawLine.tsx';
 import { codeOfSquare, codeTyped, codeWords, standsWords } from '../../parts/stock-words.ts';
 
-type Shown = 'all' | LarderPlace | 'milk';
+type Shown = 'all' | LarderPlace | 'milk' | 'culture';
 const SHOWN: readonly { readonly value: Shown; readonly label: string }[] = [
   { value: 'all', label: 'All' },
   { value: 'cold', label: 'Cold' },
@@ -18,28 +20,38 @@ const SHOWN: readonly { readonly value: Shown; readonly label: string }[] = [
   { value: 'cellar', label: 'Cellar' },
   { value: 'stall', label: 'Stall' },
   { value: 'milk', label: 'Milk and cream' },
+  { value: 'culture', label: 'Cultures' },
 ];
 const CODE_LONG = 6;
 
 const placeOf = (thing: TurningThing): Shown =>
-  thing.of === 'milk' ? 'milk' : (LARDER_PLACES.find((p) => p === thing.stock.place) ?? 'cold');
-const wordsOf = (thing: TurningThing): string =>
-  (thing.of === 'milk'
-    ? `${thing.lot.name} ${ROLE_WORD[thing.lot.role]}`
-    : `${thing.good.name} ${GOOD_FACTS[thing.good.what].label} ${thing.good.code}`
-  ).toLowerCase();
+  thing.of === 'goods' ? (LARDER_PLACES.find((p) => p === thing.stock.place) ?? 'cold') : thing.of;
+function wordsOf(thing: TurningThing): string {
+  switch (thing.of) {
+    case 'milk':
+      return `${thing.lot.name} ${ROLE_WORD[thing.lot.role]}`.toLowerCase();
+    case 'culture':
+      return thing.due.name.toLowerCase();
+    case 'goods':
+      return `${thing.good.name} ${GOOD_FACTS[thing.good.what].label} ${thing.good.code}`.toLowerCase();
+  }
+}
+const frozen = (thing: TurningThing): boolean =>
+  (thing.of === 'goods' ? thing.stock.place : thing.of === 'milk' ? thing.lot.place : null) === 'freezer';
 
 /** Everything that will turn, what turns first in front: goods, milk and cream in one list. */
 export function UseFirst({ larder, nowMs }: { readonly larder: LarderNow; readonly nowMs: number }) {
   const units = useUnits();
   const room = useMilkRoom();
+  const { due } = useCultures(nowMs);
   const navigate = useNavigate();
   const [shown, setShown] = useState<Shown>('all');
   const [sought, setSought] = useState('');
   const things = useMemo(
-    () => turningFirst(larder.goods, room.lots, nowMs),
-    [larder.goods, room.lots, nowMs],
+    () => turningFirst(larder.goods, room.lots, nowMs, due),
+    [larder.goods, room.lots, nowMs, due],
   );
+  const thaws = useMemo(() => toThaw(larder.goods), [larder.goods]);
   const reset = useRef<() => void>(null);
   const [fault, setFault] = useState<string | null>(null);
   const scan = async (file: File | null): Promise<void> => {
@@ -97,6 +109,13 @@ export function UseFirst({ larder, nowMs }: { readonly larder: LarderNow; readon
           {fault}
         </p>
       )}
+      {thaws.length > 0 && (
+        <section aria-label="To thaw">
+          {thaws.map((one) => (
+            <ThawLine key={`${one.good.id} ${one.stock.size}`} one={one} nowMs={nowMs} may="thaw" />
+          ))}
+        </section>
+      )}
       {known && things.length === 0 && (
         <p className="months-word">
           Nothing is in the larder. When a make is done, put up what came out of it: then it is found,
@@ -108,12 +127,17 @@ export function UseFirst({ larder, nowMs }: { readonly larder: LarderNow; readon
       )}
       <ul className="bare use-first-list" aria-label="Use first">
         {listed.map((thing) => {
-          const end = endWords(
-            thing,
-            nowMs,
-            units,
-            (thing.of === 'goods' ? thing.stock.place : thing.lot.place) === 'freezer',
-          );
+          const end = endWords(thing, nowMs, units, frozen(thing));
+          if (thing.of === 'culture')
+            return (
+              <li key={`${thing.due.id} ${thing.due.kind}`}>
+                <Link to={`/cultures?culture=${thing.due.id}`}>{thing.due.name}</Link>
+                <span>a culture</span>
+                <span className={end.late ? 'danger' : ''}>{end.text}</span>
+                <span className="quiet uses-culture">{thing.reason}</span>
+                <span />
+              </li>
+            );
           return thing.of === 'goods' ? (
             <li key={`${thing.good.id} ${thing.stock.place} ${thing.stock.size}`}>
               <Link to={`/larder/${thing.good.id}`}>{thing.good.name}</Link>

@@ -16,6 +16,7 @@ const WORD: Readonly<Record<LedgerLine['kind'], string>> = {
   made: 'out of a make',
   'skimmed-off': 'cream skimmed off',
   'left-under': 'milk left under it',
+  'put-up': 'put up into the larder',
   'skimmed-from': 'from skimming',
   'pooled-out': 'poured together',
   'pooled-in': 'poured in',

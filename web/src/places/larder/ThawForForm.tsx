@@ -1,0 +1,60 @@
+import { goodThawHours, pieceOf } from '@morning-crock/core';
+import { Button } from '@mantine/core';
+import { useState } from 'react';
+import { useNow } from '../../data/clock.ts';
+import { record } from '../../data/store.ts';
+import { useUnits } from '../../data/use-units.ts';
+import { DayTimeFields, useDayTime } from '../../parts/DayTime.tsx';
+import { EntryForm } from '../../parts/EntryForm.tsx';
+import { firstSome, SomeField, type Form, type Some } from './TakeForm.tsx';
+
+const HOUR_MS = 3_600_000;
+const DAY_MS = 24 * HOUR_MS;
+const WANTED_AT = '08:00';
+
+/** Frozen goods wanted thawed on some day: when they must come out of the freezer is worked out, and told in time. */
+export function ThawForForm(props: Form) {
+  const { good, stock, onDone } = props;
+  const units = useUnits();
+  const nowMs = useNow(60_000);
+  const [some, setSome] = useState<Some | null>(() => firstSome(good, stock));
+  const [openedMs] = useState(nowMs);
+  const ready = useDayTime(openedMs + 2 * DAY_MS, WANTED_AT);
+  const [tried, setTried] = useState(false);
+  const hours = some ? goodThawHours(good, Math.min(some.massKg, pieceOf(good, stock))) : 0;
+  const outMs = ready.atMs - hours * HOUR_MS;
+  const past = !(ready.atMs > nowMs);
+  return (
+    <EntryForm
+      label="To be thawed"
+      onEntry={() => {
+        setTried(true);
+        if (!some || past) return;
+        void record(good.id, 'larder-moved', {
+          kind: 'thaw-for',
+          from: { place: stock.place, size: stock.size },
+          ...some,
+          readyAt: new Date(ready.atMs).toISOString(),
+        }).then(onDone);
+      }}
+    >
+      <SomeField {...props} some={some} onSome={setSome} />
+      <DayTimeFields at={ready} dayLabel="Wanted on" />
+      {tried && past && (
+        <p className="field-error" role="alert">
+          That is over already, or no day and time.
+        </p>
+      )}
+      <p role="status">
+        {past
+          ? ''
+          : outMs > nowMs
+            ? `Into the cold by ${units.time(outMs, nowMs)}: it takes up to ${Math.round(hours)} h there.`
+            : `It takes up to ${Math.round(hours)} h in the cold: it will not be thawed by then.`}
+      </p>
+      <Button type="submit" h={72}>
+        Tell me in time
+      </Button>
+    </EntryForm>
+  );
+}
