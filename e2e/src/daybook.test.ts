@@ -179,7 +179,8 @@ test('the Daybook answers; it is looked at by pot and by words; two makes stand 
   });
   await goTo(page, '/daybook/answers');
   await see(page, 'Yes: about 18 min slower each turn.');
-  await see(page, /\d of 9 set within the foreseen span; about 7 should/);
+  // These were begun as by another tablet, without a forecast.
+  await see(page, 'Nothing was forecast and seen yet.');
   await see(page, /the most of it: “cracked jar”/);
   await see(page, /Yogurt, 8 makes weighed/);
   await keepSaved(page);

@@ -69,6 +69,21 @@ describe('thawed for a day', () => {
   });
 });
 
+test('what is frozen stands behind what turns today and tomorrow, however old it is', () => {
+  const goods = [...after().goods.values()];
+  const years = { of: 'goods', stock: { place: 'freezer' } };
+  const nowMs = ZERO_MS + 600 * 24 * HOUR_MS;
+  const at = (days: number) => ({
+    id: lotId(`CULT${days}`),
+    name: `In ${days} days`,
+    text: '',
+    kind: 'use-within' as const,
+    atMs: nowMs + days * 24 * HOUR_MS,
+  });
+  const things = turningFirst(goods, [], nowMs, [at(3), at(1)]);
+  expect(things).toMatchObject([{ due: { name: 'In 1 days' } }, years, { due: { name: 'In 3 days' } }]);
+});
+
 test('a culture that loses its strength stands in the list of what turns first, one that only wants a word does not', () => {
   const own = { id: lotId('CULT'), name: 'Hearthside', text: 'Strongest until then.' };
   const at = (hour: number) => ZERO_MS + hour * HOUR_MS;

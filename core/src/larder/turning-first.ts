@@ -4,6 +4,13 @@ import { EMPTY_KG, keepOf } from '../milkroom/index.ts';
 import { goodKeepBy } from './keep.ts';
 import { EMPTY_GOOD_KG } from './register.ts';
 
+/** What turns within so long goes before anything frozen. */
+const BEFORE_FROZEN_MS = 2 * 86_400_000;
+
+/** Whether it lies in the freezer. */
+export const isFrozen = (thing: TurningThing): boolean =>
+  (thing.of === 'goods' ? thing.stock.place : thing.of === 'milk' ? thing.lot.place : null) === 'freezer';
+
 /** What is due of a culture because it loses its strength. */
 const WEAKENS: ReadonlySet<Due['kind']> = new Set(['use-by', 'use-within', 'feed']);
 
@@ -53,5 +60,8 @@ export function turningFirst(
       toMs: one.atMs,
       reason: one.text,
     }));
-  return [...own, ...milk, ...cultures].sort((a, b) => a.fromMs - b.fromMs || a.toMs - b.toMs);
+  // What lies in the freezer loses its taste by its day and harms nobody: what turns today and tomorrow goes before it.
+  const rank = (thing: TurningThing): number =>
+    isFrozen(thing) ? Math.max(thing.fromMs, nowMs + BEFORE_FROZEN_MS) : thing.fromMs;
+  return [...own, ...milk, ...cultures].sort((a, b) => rank(a) - rank(b) || a.toMs - b.toMs);
 }

@@ -1,4 +1,4 @@
-import { goodOfMake, productOf, type MakeState } from '@morning-crock/core';
+import { goodOfMake, usualKeeping, type MakeState } from '@morning-crock/core';
 import type { DraftEvent, LarderMovement, TakenFor } from '@morning-crock/core/contract';
 import type { DataSource } from 'typeorm';
 import { ulid } from 'ulid';
@@ -90,6 +90,28 @@ function storyOf(state: MakeState, n: number, nowMs: number): DraftEvent[] {
   return story.sort((a, b) => (a.at < b.at ? -1 : 1));
 }
 
+/** A jar of the buttermilk of the latest churning, put up when its butter was. */
+function buttermilkOf(state: MakeState, nowMs: number): DraftEvent | null {
+  const fromMs = (state.finished?.atMs ?? nowMs) + PUT_UP_MS;
+  if ((state.byProductsKg.buttermilk ?? 0) < JAR_KG || nowMs - fromMs > 3 * DAY_MS || fromMs >= nowMs)
+    return null;
+  const goodId = ulid(fromMs + 1);
+  const what = state.plan.milk.soured === true ? 'cultured-buttermilk' : 'sweet-buttermilk';
+  return entry(goodId, fromMs, 'larder-moved', {
+    kind: 'put-up',
+    good: {
+      ...goodOfMake(state, goodId.slice(-6), fromMs),
+      name: `Buttermilk of ${state.plan.name.toLowerCase()}`,
+      what,
+      saltFraction: null,
+      keeps: usualKeeping(what),
+      costPerKg: null,
+    },
+    place: 'cold',
+    pieces: [{ count: 1, eachKg: JAR_KG, typed: { value: Math.round(JAR_KG * 1000), unit: 'g' } }],
+  });
+}
+
 /** The larder of the demo: what the past makes gave, put up, sold at the stall, eaten, frozen, now and then forgotten. */
 export async function storeLarder(db: DataSource, kitchenId: string, nowMs: number): Promise<void> {
   const kept = (await listMakes(db, kitchenId, workHere)).filter(
@@ -98,9 +120,9 @@ export async function storeLarder(db: DataSource, kitchenId: string, nowMs: numb
   let n = 0;
   for (const { id } of kept) {
     const state = (await readMake(db, kitchenId, id))?.state;
-    // What goes into the milk room, to be churned or drunk, is not put up.
-    if (!state || productOf(state.plan).gives?.out) continue;
-    const story = storyOf(state, n++, nowMs);
+    if (!state) continue;
+    const besides = buttermilkOf(state, nowMs);
+    const story = [...storyOf(state, n++, nowMs), ...(besides ? [besides] : [])];
     if (story.length > 0) await appendEvents(db, kitchenId, story, nowMs);
   }
 }

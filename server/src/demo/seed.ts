@@ -233,16 +233,18 @@ async function onGrains(db: DataSource, kitchenId: string, make: DemoCream): Pro
 }
 const isGrains = ({ kind }: Pick<Culture, 'kind'>): boolean => kind === 'kefir-grains';
 
-/** How much of something that was weighed is gone by now, kg; `null` when it is nothing the milk room has. */
+/** How much of something that came out besides is gone by now, kg; `null` when it is nothing the milk room has. */
 function eaten(make: DemoCream, given: DraftEvent, all: readonly DraftEvent[]): number | null {
   const { gives } = productOf(make.plan);
-  if (given.type === 'weighed')
-    return gives?.[given.data.of ?? 'out'] ? given.data.massKg * (given.data.of ? 1 : 0.7) : null;
+  if (given.type === 'weighed') return given.data.of && gives?.[given.data.of] ? given.data.massKg : null;
   // The first weighing of whey made its lot; the last one says how much it was.
   if (given.type !== 'drain-weighed' || !gives?.whey) return null;
   const weighings = all.filter((e) => e.type === 'drain-weighed');
   const last = weighings.at(-1);
-  return weighings[0] === given && last ? last.data.massKg : null;
+  if (weighings[0] !== given || !last) return null;
+  // What was stirred back was not in the bowl any more.
+  const backKg = all.reduce((sum, e) => sum + (e.type === 'whey-returned' ? e.data.massKg : 0), 0);
+  return last.data.massKg > backKg ? last.data.massKg - backKg : null;
 }
 
 /** Plays one make of cream and stores it. */

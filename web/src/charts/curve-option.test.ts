@@ -1,16 +1,7 @@
 import { expect, test } from '@jest/globals';
 import { curveOption, type CurveData } from './curve-option.ts';
+import { CHART_THEME } from '../testing/chart-theme.ts';
 
-const theme = {
-  ink: '#000',
-  quiet: '#555',
-  faint: '#ccc',
-  cobalt: '#00f',
-  brush: '#06f',
-  clay: '#850',
-  butter: '#db3',
-  fontFamily: 'x',
-};
 const data: CurveData = {
   temperature: Array.from({ length: 2000 }, (_, i) => [i * 60_000, 43] as const),
   ph: [
@@ -37,7 +28,7 @@ interface Drawn {
 }
 
 test('draws in the kitchen’s own degrees, only what is in view, and no more points than a screen can show', () => {
-  const series = curveOption(data, theme, false).series as unknown as readonly Drawn[];
+  const series = curveOption(data, CHART_THEME, false).series as unknown as readonly Drawn[];
   const named = (name: string): Drawn => series.find((s) => s.name === name)!;
   expect(named('Measured').data).toEqual([[60_000, 212]]);
   expect(named('Temperature').data.length).toBeLessThanOrEqual(301);
@@ -46,10 +37,8 @@ test('draws in the kitchen’s own degrees, only what is in view, and no more po
 });
 
 test('a record has no line for now', () => {
-  const series = curveOption({ ...data, nowMs: null }, theme, true).series as unknown as readonly Record<
-    string,
-    unknown
-  >[];
+  const series = curveOption({ ...data, nowMs: null }, CHART_THEME, true)
+    .series as unknown as readonly Record<string, unknown>[];
   expect(series[0]!['markLine']).toBeUndefined();
 });
 
@@ -60,7 +49,7 @@ test('what was seen stands in a row of its own; of words that would lie over eac
     { atMs: 4_100_000, text: 'trembles' },
     { atMs: 7_000_000, text: 'set' },
   ];
-  const series = curveOption({ ...data, cueMarks }, theme, false).series as unknown as readonly {
+  const series = curveOption({ ...data, cueMarks }, CHART_THEME, false).series as unknown as readonly {
     readonly name: string;
     readonly data: readonly {
       readonly value: readonly [number, number];

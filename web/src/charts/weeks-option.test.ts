@@ -1,16 +1,7 @@
 import { expect, test } from '@jest/globals';
 import { weeksOption, type Week } from './weeks-option.ts';
+import { CHART_THEME } from '../testing/chart-theme.ts';
 
-const theme = {
-  ink: '#000',
-  quiet: '#555',
-  faint: '#ccc',
-  cobalt: '#00f',
-  brush: '#06f',
-  clay: '#850',
-  butter: '#db3',
-  fontFamily: 'x',
-};
 const week = (label: string, ahead: boolean, milk: number): Week => ({
   label,
   ahead,
@@ -25,13 +16,13 @@ interface Series {
   readonly data: readonly unknown[];
 }
 const seriesOf = (weeks: readonly Week[]): Series[] =>
-  weeksOption(weeks, 'L', theme, false).series as unknown as Series[];
+  weeksOption(weeks, 'L', CHART_THEME, false).series as unknown as Series[];
 
 test('milk is a bar a week; what is expected is hollow and has its range, what came in has none', () => {
   const [bars, ...lines] = seriesOf(WEEKS);
   expect(bars).toMatchObject({ type: 'bar', data: [{ value: 20 }, { value: 21 }, { value: 22 }] });
   const styles = bars!.data.map((d) => (d as { itemStyle: { color: string } }).itemStyle.color);
-  expect(styles).toEqual([theme.brush, theme.brush, 'transparent']);
+  expect(styles).toEqual([CHART_THEME.brush, CHART_THEME.brush, 'transparent']);
   const ranges = lines.filter((l) => l.data.length === 2);
   expect(ranges.map((r) => r.data)).toEqual([
     [
@@ -42,7 +33,7 @@ test('milk is a bar a week; what is expected is hollow and has its range, what c
 });
 
 test('what the makes take runs through all weeks, and the axis says its unit', () => {
-  const option = weeksOption(WEEKS, 'qt (US)', theme, true);
+  const option = weeksOption(WEEKS, 'qt (US)', CHART_THEME, true);
   expect((option.series as unknown as Series[]).at(-1)?.data).toEqual([9, 9, 9]);
   expect(option.yAxis).toMatchObject({ name: 'qt (US) a week' });
   expect(option.xAxis).toMatchObject({ data: ['2 Mar', '9 Mar', '16 Mar'] });

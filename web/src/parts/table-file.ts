@@ -8,7 +8,7 @@ export type Cell = string | number | null;
  * A table as other programs read it: comma-separated, a name on every column, no formula in it.
  * @example tableCsv(['month', 'litres'], [['2026-03', 4.5]]) // 'month,litres\n2026-03,4.5\n'
  */
-function tableCsv(columns: readonly string[], rows: readonly (readonly Cell[])[]): string {
+export function tableCsv(columns: readonly string[], rows: readonly (readonly Cell[])[]): string {
   const fields = rows.map((row) => row.map((cell) => cell ?? ''));
   return `${Papa.unparse({ fields: [...columns], data: fields }, { escapeFormulae: true, newline: '\n' })}\n`;
 }

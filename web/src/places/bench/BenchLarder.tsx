@@ -1,4 +1,4 @@
-import { toThaw, turningFirst } from '@morning-crock/core';
+import { isFrozen, toThaw, turningFirst } from '@morning-crock/core';
 import { Link } from 'react-router';
 import { useCultures } from '../../data/use-cultures.ts';
 import { useLarder } from '../../data/use-larder.ts';
@@ -20,9 +20,7 @@ export function BenchLarder({ nowMs }: { readonly nowMs: number }) {
   const room = useMilkRoom();
   const { due } = useCultures(nowMs);
   const soon = turningFirst(larder.goods, room.lots, nowMs, due).filter(
-    (thing) =>
-      thing.fromMs - nowMs < SOON_MS &&
-      (thing.of === 'goods' ? thing.stock.place : thing.of === 'milk' ? thing.lot.place : null) !== 'freezer',
+    (thing) => thing.fromMs - nowMs < SOON_MS && !isFrozen(thing),
   );
   const thaws = toThaw(larder.goods).filter(({ outMs }) => outMs - nowMs < THAW_SOON_MS);
   if (soon.length === 0 && thaws.length === 0) return null;

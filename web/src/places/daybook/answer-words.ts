@@ -97,8 +97,8 @@ export function seasonWords(months: readonly GroupValue<number>[], product: stri
   const [most, least] = [sorted[0], sorted.at(-1)];
   if (!most || !least) return `No ${product.toLowerCase()} was weighed yet.`;
   const all = `${product}, ${times(makes, 'make')} weighed: `;
-  return most === least
-    ? `${all}${percent(most.middle)} of what went in came out.`
+  return percent(most.middle) === percent(least.middle)
+    ? `${all}${percent(most.middle)} of what went in came out${most === least ? '' : ', whatever the month'}.`
     : `${all}most came out in ${monthName(most.group)} (${percent(most.middle)} of what went in), least in ${monthName(least.group)} (${percent(least.middle)}).`;
 }
 

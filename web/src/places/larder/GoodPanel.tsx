@@ -110,7 +110,7 @@ export function GoodPanel(props: {
           </ul>
         )}
         {uses.length > 0 && left.length > 0 && <p className="quiet">Good for: {uses.join('; ')}.</p>}
-        <div className="row wide">
+        <div className="row wide above-m">
           <Button component={Link} to={`/larder/${good.id}/labels`} variant="default" h={56}>
             Labels
           </Button>

@@ -1,4 +1,11 @@
-import { GOOD_FACTS, toThaw, turningFirst, type TurningThing, usesOfLot } from '@morning-crock/core';
+import {
+  GOOD_FACTS,
+  isFrozen,
+  toThaw,
+  turningFirst,
+  type TurningThing,
+  usesOfLot,
+} from '@morning-crock/core';
 import { LARDER_PLACES, type LarderPlace } from '@morning-crock/core/contract';
 import { Button, FileButton, TextInput } from '@mantine/core';
 import { useMemo, useRef, useState } from 'react';
@@ -36,8 +43,6 @@ function wordsOf(thing: TurningThing): string {
       return `${thing.good.name} ${GOOD_FACTS[thing.good.what].label} ${thing.good.code}`.toLowerCase();
   }
 }
-const frozen = (thing: TurningThing): boolean =>
-  (thing.of === 'goods' ? thing.stock.place : thing.of === 'milk' ? thing.lot.place : null) === 'freezer';
 
 /** Everything that will turn, what turns first in front: goods, milk and cream in one list. */
 export function UseFirst({ larder, nowMs }: { readonly larder: LarderNow; readonly nowMs: number }) {
@@ -127,7 +132,7 @@ export function UseFirst({ larder, nowMs }: { readonly larder: LarderNow; readon
       )}
       <ul className="bare use-first-list" aria-label="Use first">
         {listed.map((thing) => {
-          const end = endWords(thing, nowMs, units, frozen(thing));
+          const end = endWords(thing, nowMs, units, isFrozen(thing));
           if (thing.of === 'culture')
             return (
               <li key={`${thing.due.id} ${thing.due.kind}`}>

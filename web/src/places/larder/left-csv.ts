@@ -1,6 +1,6 @@
 import { localDate, clockTime, TAKEN_WORD } from '@morning-crock/core';
 import type { Good, LarderLine, TakenFor } from '@morning-crock/core/contract';
-import Papa from 'papaparse';
+import { inTable, tableCsv, type Cell } from '../../parts/table-file.ts';
 
 const COLUMNS = [
   'day',
@@ -23,20 +23,20 @@ const COLUMNS = [
 export function leftCsv(lines: readonly LarderLine[], goods: readonly Good[], zone: string): string {
   const rows = [...lines]
     .sort((a, b) => a.atMs - b.atMs)
-    .map((line): Record<(typeof COLUMNS)[number], string | number> => {
+    .map((line): Cell[] => {
       const good = goods.find(({ id }) => id === line.goodId);
-      return {
-        day: localDate(zone, line.atMs),
-        time: clockTime(zone, line.atMs),
-        goods: good?.name ?? '',
-        lot: good?.code ?? '',
-        made: good ? localDate(zone, good.madeMs) : '',
-        pieces: line.count ?? '',
-        mass_kg: Number(line.massKg.toFixed(4)),
-        left_as: TAKEN_WORD[line.kind as TakenFor],
-        paid: line.price ?? '',
-        note: line.note,
-      };
+      return [
+        localDate(zone, line.atMs),
+        clockTime(zone, line.atMs),
+        good?.name ?? null,
+        good?.code ?? null,
+        good ? localDate(zone, good.madeMs) : null,
+        line.count,
+        inTable(line.massKg),
+        TAKEN_WORD[line.kind as TakenFor],
+        line.price,
+        line.note,
+      ];
     });
-  return `${Papa.unparse(rows, { columns: [...COLUMNS], escapeFormulae: true, newline: '\n' })}\n`;
+  return tableCsv(COLUMNS, rows);
 }

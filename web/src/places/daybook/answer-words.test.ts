@@ -1,0 +1,85 @@
+import { expect, test } from '@jest/globals';
+import { defaultKitchen, tally, type Trend } from '@morning-crock/core';
+import { lineLike } from '@morning-crock/core/fixtures';
+import { unitsOf } from '../../data/units-of.ts';
+import {
+  fatWords,
+  honestWords,
+  inOutWords,
+  monthWords,
+  paceWords,
+  savedWords,
+  seasonWords,
+  thrownWords,
+} from './answer-words.ts';
+
+const kitchen = defaultKitchen('UTC');
+const units = unitsOf({ ...kitchen, units: { ...kitchen.units, money: 'crowns' } });
+const trend = (over: Partial<Trend>): Trend => ({
+  outcome: 'steady',
+  slope: 0,
+  middle: 5,
+  points: 9,
+  ...over,
+});
+
+test('a trend is told by the turn, and only when it is one', () => {
+  expect(paceWords(trend({ outcome: 'up', slope: 0.3 }))).toBe(
+    'Yes: about 18 min slower each turn. The middle of 9 makes is 5.0 h.',
+  );
+  expect(paceWords(trend({ outcome: 'down', slope: -0.1 }))).toContain('about 6 min faster each turn');
+  expect(paceWords(trend({}))).toContain('as fast as ever');
+  expect(paceWords(trend({ outcome: 'too-few', points: 1, middle: 4 }))).toContain(
+    'Too few to tell yet: 1 make with',
+  );
+});
+
+test('an honest forecast is called so, a sure one and a careful one too', () => {
+  const of = (within: number, judged: number) => honestWords({ dots: [], within, judged, laterH: 0.2 });
+  expect(of(16, 20)).toBe(
+    '16 of 20 set within the foreseen span; about 16 should: as honest as so many can show. In the middle they set 12 min later than forecast.',
+  );
+  expect(of(40, 100)).toContain('surer than it should be');
+  expect(of(99, 100)).toContain('more careful than it need be');
+  expect(honestWords({ dots: [], within: 0, judged: 0, laterH: null })).toBe(
+    'Nothing was forecast and seen yet.',
+  );
+});
+
+test('months, churns and reasons by their names and how many there are', () => {
+  expect(monthWords('2026-03')).toBe('March 2026');
+  const month = (group: number, middle: number) => ({ group, middle, makes: 2 });
+  expect(seasonWords([month(0, 0.9), month(6, 0.95)], 'Yogurt')).toBe(
+    'Yogurt, 4 makes weighed: most came out in July (95 % of what went in), least in January (90 %).',
+  );
+  expect(seasonWords([month(0, 0.901), month(6, 0.902)], 'Yogurt')).toContain(
+    '90 % of what went in came out, whatever the month.',
+  );
+  expect(seasonWords([], 'Yogurt')).toBe('No yogurt was weighed yet.');
+  expect(
+    fatWords([
+      { group: 'grass', middle: 0.04, makes: 3 },
+      { group: 'hay', middle: 0.021, makes: 1 },
+    ]),
+  ).toBe('4 churnings: least fat was lost with hay (2.1 %, 1 of them), most with grass (4.0 %, 3 of them).');
+  expect(
+    thrownWords(
+      [
+        { why: 'ran over.', massKg: 2, times: 1 },
+        { why: '', massKg: 0.5, times: 2 },
+      ],
+      10,
+      units,
+    ),
+  ).toBe('2.50 kg, 3 times; the most of it: “ran over” (2.00 kg).');
+});
+
+test('what was saved is told in the kitchen’s money, or that it cost more', () => {
+  const of = (savedPerKg: number | null, cost: number | null = 8) =>
+    savedWords(tally([lineLike(1, { savedPerKg, cost, costPerKg: cost === null ? null : 2 })]), units);
+  expect(of(1.5)).toBe('8.00 crowns for 1 make whose milk has a price; 6.00 crowns saved against the shop.');
+  expect(of(-0.5)).toContain('2.00 crowns more than the shop would have asked');
+  expect(of(null)).toBe('8.00 crowns for 1 make whose milk has a price.');
+  expect(of(null, null)).toBe('Of no make is it known what its milk cost.');
+  expect(inOutWords(tally([lineLike(1)]), 1, units)).toBe('4 L in, 4.00 kg out: 1 make in 1 month.');
+});
