@@ -13,41 +13,17 @@ import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
 import { priceWeight } from '../../parts/price-words.ts';
-import { inTable, saveTable, type Cell } from '../../parts/table-file.ts';
+import { saveTable } from '../../parts/table-file.ts';
 import { monthWords, savedWords } from './answer-words.ts';
 import { DaybookHead } from './DaybookHead.tsx';
+import { TALLY_COLUMNS, tallyRow } from './tally-row.ts';
 import { TallyCells, TallyHeads } from './TallyCells.tsx';
 import { useDaybook } from './use-daybook.ts';
 
 /** So many months are drawn; the table file has all. */
 const MOST_MONTHS = 24;
 
-const COLUMNS = [
-  'month',
-  'product',
-  'makes',
-  'litres_in',
-  'kg_out',
-  'cost',
-  'cost_per_kg',
-  'saved',
-  'minutes_of_hands',
-  'kwh',
-] as const;
-
-/** A month's product as a row of a table file. */
-const rowOf = (month: string, product: string, t: Tally): Cell[] => [
-  month,
-  product,
-  t.makes,
-  inTable(t.litres),
-  inTable(t.kgOut),
-  t.costed > 0 ? inTable(t.cost) : null,
-  inTable(t.costPerKg),
-  inTable(t.saved),
-  inTable(t.handsMin),
-  inTable(t.energyKwh),
-];
+const COLUMNS = ['month', 'product', ...TALLY_COLUMNS] as const;
 
 /** What the makes cost and what that saved, by month and product. */
 export function Costs() {
@@ -76,7 +52,7 @@ export function Costs() {
               'costs-by-month',
               COLUMNS,
               months.flatMap(([month, products]) =>
-                products.map((p) => rowOf(month, PRODUCTS[p.product].label, p)),
+                products.map((p) => [month, PRODUCTS[p.product].label, ...tallyRow(p)]),
               ),
             )
           }

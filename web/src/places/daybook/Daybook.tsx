@@ -10,6 +10,7 @@ import { useNow } from '../../data/clock.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { JsonFile } from '../../parts/JsonFile.tsx';
+import { priceWeight } from '../../parts/price-words.ts';
 import { inTable, saveTable, type Cell } from '../../parts/table-file.ts';
 import { Churnings, churningsOf } from './Churnings.tsx';
 import { DaybookHead } from './DaybookHead.tsx';
@@ -88,7 +89,7 @@ function Exchange() {
 
 /** About as high as a row is; each is measured when it is there. */
 const ROW_PX = 50;
-const COLUMN_COUNT = 7;
+const COLUMN_COUNT = 8;
 
 /** A row that stands for all those out of sight. */
 function Unseen({ px }: { readonly px: number }) {
@@ -103,6 +104,8 @@ function Unseen({ px }: { readonly px: number }) {
 function MakesTable({ makes }: { readonly makes: readonly MakeSummary[] }) {
   const units = useUnits();
   const nowMs = useNow(60_000);
+  const [weight, kg] = priceWeight(units);
+  const priced = useMemo(() => makes.some(({ costPerKg }) => costPerKg !== null), [makes]);
   const box = useRef<HTMLDivElement>(null);
   const [top, setTop] = useState(0);
   useLayoutEffect(() => {
@@ -132,6 +135,7 @@ function MakesTable({ makes }: { readonly makes: readonly MakeSummary[] }) {
             <th>Hours to set: forecast, middle, seen (0, 12, 36 h)</th>
             <th className="num">Seen</th>
             <th className="num">Came out</th>
+            {priced && <th className="num">Cost, a {weight}</th>}
             <th>Turned out</th>
           </tr>
         </thead>
@@ -159,6 +163,9 @@ function MakesTable({ makes }: { readonly makes: readonly MakeSummary[] }) {
                 </td>
                 <td className="num">{make.seenSetH === null ? '–' : hours(make.seenSetH)}</td>
                 <td className="num">{make.yieldKg === null ? '–' : units.mass(make.yieldKg)}</td>
+                {priced && (
+                  <td className="num">{make.costPerKg === null ? '–' : (make.costPerKg * kg).toFixed(2)}</td>
+                )}
                 <td>
                   <span className={outcome.tone}>
                     {outcome.sign} {outcome.word}

@@ -17,8 +17,10 @@ import { useNow } from '../../data/clock.ts';
 import { useLarder } from '../../data/use-larder.ts';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
 import { priceWeight } from '../../parts/price-words.ts';
+import { saveTable } from '../../parts/table-file.ts';
 import { fatWords, honestWords, inOutWords, monthWords, savedWords, thrownWords } from './answer-words.ts';
 import { DaybookHead } from './DaybookHead.tsx';
+import { TALLY_COLUMNS, tallyRow } from './tally-row.ts';
 import { TallyCells, TallyHeads } from './TallyCells.tsx';
 import { useDaybook } from './use-daybook.ts';
 import '../../parts/paper.css';
@@ -66,6 +68,22 @@ export function Year() {
           data={years.includes(year) ? years : [year, ...years]}
           onChange={(event) => daybook.set('year', event.currentTarget.value)}
         />
+        <Button
+          variant="default"
+          disabled={makes.length === 0}
+          onClick={() =>
+            saveTable(
+              `year-${year}`,
+              ['of', ...TALLY_COLUMNS],
+              [
+                ...products.map((p) => [PRODUCTS[p.product].label, ...tallyRow(p)]),
+                ...months.map((m) => [m.month, ...tallyRow(m)]),
+              ],
+            )
+          }
+        >
+          As a table file
+        </Button>
         <Button onClick={() => window.print()} disabled={makes.length === 0}>
           Print this page
         </Button>
