@@ -1,10 +1,6 @@
-import { goodOfMake, usualKeeping, type MakeState } from '@morning-crock/core';
+import { doNotEat, goodOfMake, usualKeeping, type MakeState } from '@morning-crock/core';
 import type { DraftEvent, LarderMovement, TakenFor } from '@morning-crock/core/contract';
-import type { DataSource } from 'typeorm';
 import { ulid } from 'ulid';
-import { appendEvents } from '../features/events/append.ts';
-import { listMakes, readMake } from '../features/makes/make-service.ts';
-import { workHere } from '../work/work.ts';
 import { entry } from './entry.ts';
 
 const HOUR_MS = 3_600_000;
@@ -112,17 +108,13 @@ function buttermilkOf(state: MakeState, nowMs: number): DraftEvent | null {
   });
 }
 
-/** The larder of the demo: what the past makes gave, put up, sold at the stall, eaten, frozen, now and then forgotten. */
-export async function storeLarder(db: DataSource, kitchenId: string, nowMs: number): Promise<void> {
-  const kept = (await listMakes(db, kitchenId, workHere)).filter(
-    ({ status, doNotEat, waking, yieldKg }) => status === 'kept' && !doNotEat && !waking && yieldKg !== null,
-  );
-  let n = 0;
-  for (const { id } of kept) {
-    const state = (await readMake(db, kitchenId, id))?.state;
-    if (!state) continue;
-    const besides = buttermilkOf(state, nowMs);
-    const story = [...storyOf(state, n++, nowMs), ...(besides ? [besides] : [])];
-    if (story.length > 0) await appendEvents(db, kitchenId, story, nowMs);
-  }
+/**
+ * What became of a past make of the demo: put up, sold at the stall, eaten, frozen, now and then forgotten; nothing of what was
+ * no food or was not weighed.
+ * @param n how many were put up before
+ */
+export function larderStory(state: MakeState, n: number, nowMs: number): DraftEvent[] {
+  if (state.finished?.verdict !== 'kept' || state.weighedKg === null || doNotEat(state)) return [];
+  const besides = buttermilkOf(state, nowMs);
+  return [...storyOf(state, n, nowMs), ...(besides ? [besides] : [])];
 }

@@ -34,8 +34,8 @@ export type AnswerPicture =
       readonly y: Axis;
     };
 
-/** So much of the width a name at the end of a line or beside a bar may take, px. */
-const END_PX = 74;
+/** What a letter of a name at the end of a line takes, px; and what a name beside a bar may take. */
+const LETTER_PX = 9;
 const NAME_PX = 168;
 const NARROW_NAME_PX = 118;
 
@@ -125,7 +125,7 @@ export function answerOption(picture: AnswerPicture, theme: CurveTheme, narrow: 
       const { labels, lines, y } = picture;
       return {
         animation: false,
-        grid: { ...grid, right: END_PX },
+        grid: { ...grid, right: 16 + LETTER_PX * Math.max(...lines.map(({ name }) => name.length)) },
         xAxis: { ...named(labels), boundaryGap: false },
         yAxis: { ...value(y, 'y'), min: 0 },
         series: lines.map((line, i) => {

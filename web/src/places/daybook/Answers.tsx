@@ -1,42 +1,49 @@
 import '../../parts/tables.css';
 import {
+  daybookChoices,
   FAT_LOST_BY,
   fatLostBy,
-  formatMinutes,
-  fromLitres,
   handsByProduct,
   honestAnswer,
   PRODUCTS,
   SOURNESS,
-  SYSTEM_UNITS,
   tally,
   tallyByMonth,
   thrownAway,
   turnsAnswer,
-  UNIT_LABEL,
   yieldBySeason,
   type FatLostBy,
-  type MonthTally,
 } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { useCallback, useMemo, useState, type ReactNode } from 'react';
+import { useCulturesQuery } from '../../data/api.ts';
 import { useLarder } from '../../data/use-larder.ts';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
 import { answerOption, type AnswerPicture } from '../../charts/answer-option.ts';
 import type { ChartBuilder } from '../../charts/Chart.tsx';
 import { LazyChart } from '../../charts/LazyChart.tsx';
 import { Choices } from '../../parts/Choices.tsx';
-import { priceWeight } from '../../parts/price-words.ts';
 import { inTable, saveTable, type Cell } from '../../parts/table-file.ts';
 import {
+  fatPicture,
+  handsPicture,
+  honestPicture,
+  inOutPicture,
+  NO_WHY,
+  pacePicture,
+  seasonPicture,
+  sournessPicture,
+  thrownPicture,
+} from './answer-pictures.ts';
+import {
   fatWords,
+  handsWords,
   honestWords,
   inOutWords,
   monthName,
   monthWords,
   paceWords,
   seasonWords,
-  shortMonth,
   sournessWords,
   thrownWords,
 } from './answer-words.ts';
@@ -44,9 +51,6 @@ import { DaybookHead } from './DaybookHead.tsx';
 import { useDaybook } from './use-daybook.ts';
 
 const BY_WORD: Readonly<Record<FatLostBy, string>> = { season: 'month', feed: 'feed', churn: 'churn' };
-const NO_WHY = 'nobody said why';
-/** So many reasons are drawn; the table file has all. */
-const MOST_REASONS = 8;
 
 /** A question, its answer in a sentence, and the picture it is read off. */
 function Answer(props: {
@@ -95,7 +99,15 @@ export function Answers() {
   const { lines, goods } = useLarder();
   const [by, setBy] = useState<FatLostBy>('season');
   const { done: makes, filter } = daybook;
-  const turns = useMemo(() => turnsAnswer(makes), [makes]);
+  const { data: cultures } = useCulturesQuery();
+  // One culture sets in the warmth, another in the room: their turns are looked at line by line.
+  const lineId = filter.lineId ?? daybookChoices(makes).lines[0] ?? null;
+  const turns = useMemo(
+    () => turnsAnswer(lineId === null ? makes : makes.filter((make) => make.lineId === lineId)),
+    [makes, lineId],
+  );
+  const culture = cultures?.cultures.find(({ id }) => id === lineId)?.name;
+  const ofCulture = culture === undefined ? '' : `${culture}: `;
   const honest = useMemo(() => honestAnswer(makes), [makes]);
   const months = useMemo(() => tallyByMonth(makes, site.zone).reverse(), [makes, site.zone]);
   const hands = useMemo(() => handsByProduct(makes), [makes]);
@@ -111,125 +123,16 @@ export function Answers() {
     [makes, often?.product],
   );
   const whole = useMemo(() => tally(makes), [makes]);
-  const unit = SYSTEM_UNITS[units.system].milk[0]!;
-  const [weight, perWeight] = priceWeight(units);
-  const pace = useMemo<AnswerPicture | null>(
-    () =>
-      turns.hours.length < 2
-        ? null
-        : {
-            kind: 'dots',
-            dots: turns.hours.map(({ x, y }) => [x, y]),
-            x: { name: 'turn of its culture' },
-            y: { name: 'hours to set' },
-          },
-    [turns],
-  );
-  const sour = useMemo<AnswerPicture | null>(
-    () =>
-      turns.tasted.length < 2
-        ? null
-        : {
-            kind: 'dots',
-            dots: turns.tasted.map(({ x, y }) => [x, y]),
-            x: { name: 'turn of its culture' },
-            y: { name: 'tasted', word: (v) => SOURNESS[v] ?? '', step: 1 },
-          },
-    [turns],
-  );
-  const honestPicture = useMemo<AnswerPicture | null>(
-    () =>
-      honest.dots.length < 2
-        ? null
-        : {
-            kind: 'dots',
-            even: true,
-            dots: honest.dots.map(({ x, y }) => [x, y]),
-            x: { name: 'hours to set, forecast' },
-            y: { name: 'seen' },
-          },
-    [honest],
-  );
-  const seasonPicture = useMemo<AnswerPicture | null>(
-    () =>
-      seasons.length < 2
-        ? null
-        : {
-            kind: 'bars',
-            bars: seasons.map(({ group, middle }) => ({ label: shortMonth(group), value: middle * 100 })),
-            y: { name: '% of what went in' },
-          },
-    [seasons],
-  );
-  const fatPicture = useMemo<AnswerPicture | null>(
-    () =>
-      lost.length === 0
-        ? null
-        : {
-            kind: 'bars',
-            lying: by === 'churn',
-            bars: lost.map(({ group, middle }) => ({
-              label: typeof group === 'number' ? shortMonth(group) : group,
-              value: Math.round(middle * 1000) / 10,
-            })),
-            y: { name: '% of the fat, lost' },
-          },
-    [lost, by],
-  );
-  const drawn = useMemo(() => withGaps(months), [months]);
-  const inOut = useMemo<AnswerPicture | null>(
-    () =>
-      drawn.length < 2
-        ? null
-        : {
-            kind: 'lines',
-            labels: drawn.map(
-              ({ month }) => `${shortMonth(Number(month.slice(5)) - 1)} ${month.slice(2, 4)}`,
-            ),
-            lines: [
-              {
-                name: `${UNIT_LABEL[unit]} in`,
-                values: drawn.map(({ litres }) => Math.round(fromLitres(litres, unit) * 10) / 10),
-              },
-              {
-                name: `${weight} out`,
-                values: drawn.map(({ kgOut }) => Math.round((kgOut / perWeight) * 10) / 10),
-              },
-            ],
-            y: { name: 'a month' },
-          },
-    [drawn, unit, weight, perWeight],
-  );
-  const thrownPicture = useMemo<AnswerPicture | null>(
-    () =>
-      thrown.length === 0
-        ? null
-        : {
-            kind: 'bars',
-            lying: true,
-            bars: thrown.slice(0, MOST_REASONS).map(({ why, massKg }) => ({
-              label: why || NO_WHY,
-              value: Math.round((massKg / perWeight) * 100) / 100,
-            })),
-            y: { name: weight },
-          },
-    [thrown, weight, perWeight],
-  );
-  const handsPicture = useMemo<AnswerPicture | null>(
-    () =>
-      hands.length < 2
-        ? null
-        : {
-            kind: 'bars',
-            lying: true,
-            bars: hands.map(({ product, handsMin }) => ({
-              label: PRODUCTS[product].label,
-              value: Math.round(handsMin / 6) / 10,
-            })),
-            y: { name: 'hours of hands' },
-          },
-    [hands],
-  );
+  const pictures = {
+    pace: useMemo(() => pacePicture(turns), [turns]),
+    sourness: useMemo(() => sournessPicture(turns), [turns]),
+    honest: useMemo(() => honestPicture(honest), [honest]),
+    season: useMemo(() => seasonPicture(seasons), [seasons]),
+    fat: useMemo(() => fatPicture(lost, by), [lost, by]),
+    inOut: useMemo(() => inOutPicture(months, units), [months, units]),
+    thrown: useMemo(() => thrownPicture(thrown, units), [thrown, units]),
+    hands: useMemo(() => handsPicture(hands), [hands]),
+  };
   const names = useMemo(() => new Map(makes.map(({ id, name }) => [id, name])), [makes]);
   const nameOf = (id: string): string => names.get(id) ?? '';
   return (
@@ -240,8 +143,8 @@ export function Answers() {
         <div className="answers">
           <Answer
             question="Does it get slower over the turns?"
-            sentence={paceWords(turns.pace)}
-            picture={pace}
+            sentence={`${ofCulture}${paceWords(turns.pace)}`}
+            picture={pictures.pace}
             table={{
               name: 'hours-by-turn',
               columns: ['make', 'turn', 'hours_to_set'],
@@ -250,8 +153,8 @@ export function Answers() {
           />
           <Answer
             question="Does it get sourer?"
-            sentence={sournessWords(turns)}
-            picture={sour}
+            sentence={`${ofCulture}${sournessWords(turns)}`}
+            picture={pictures.sourness}
             table={{
               name: 'sourness-by-turn',
               columns: ['make', 'turn', 'tasted'],
@@ -261,7 +164,7 @@ export function Answers() {
           <Answer
             question="Is the forecast honest?"
             sentence={honestWords(honest)}
-            picture={honestPicture}
+            picture={pictures.honest}
             table={{
               name: 'forecast-and-seen',
               columns: ['make', 'hours_forecast', 'hours_seen'],
@@ -271,7 +174,7 @@ export function Answers() {
           <Answer
             question="How much comes out, and when?"
             sentence={often ? seasonWords(seasons, PRODUCTS[often.product].label) : ''}
-            picture={seasonPicture}
+            picture={pictures.season}
             table={{
               name: 'yield-by-month',
               columns: ['month', 'share_of_what_went_in', 'makes'],
@@ -281,7 +184,7 @@ export function Answers() {
           <Answer
             question="Where does the fat go?"
             sentence={fatWords(lost)}
-            picture={fatPicture}
+            picture={pictures.fat}
             table={{
               name: `fat-lost-by-${by}`,
               columns: [BY_WORD[by], 'share_of_the_fat_lost', 'churnings'],
@@ -302,7 +205,7 @@ export function Answers() {
           <Answer
             question="What goes in, what comes out?"
             sentence={inOutWords(whole, months.length, units)}
-            picture={inOut}
+            picture={pictures.inOut}
             table={{
               name: 'in-and-out-by-month',
               columns: ['month', 'makes', 'litres_in', 'kg_out'],
@@ -312,7 +215,7 @@ export function Answers() {
           <Answer
             question="What was thrown away, and why?"
             sentence={thrownWords(thrown, whole.litres, units)}
-            picture={thrownPicture}
+            picture={pictures.thrown}
             table={{
               name: 'thrown-away',
               columns: ['why', 'mass_kg', 'times'],
@@ -321,21 +224,8 @@ export function Answers() {
           />
           <Answer
             question="Where do the hands go?"
-            sentence={
-              hands.length === 0
-                ? 'Nothing was made yet.'
-                : `About ${formatMinutes(whole.handsMin)} in all, as the steps usually want them; ${hands
-                    .slice(0, 3)
-                    .flatMap(({ product, minPerKg }) =>
-                      minPerKg === null
-                        ? []
-                        : [
-                            `${PRODUCTS[product].label.toLowerCase()} ${formatMinutes(minPerKg * perWeight)} a ${weight}`,
-                          ],
-                    )
-                    .join(', ')}.`
-            }
-            picture={handsPicture}
+            sentence={handsWords(hands, whole, units)}
+            picture={pictures.hands}
             table={{
               name: 'hands-by-product',
               columns: ['product', 'makes', 'minutes', 'minutes_a_kg'],
@@ -349,36 +239,16 @@ export function Answers() {
           />
         </div>
       )}
-      {filter.lineId === null && turns.hours.length > 0 && (
-        <p className="quiet above-m">
-          Turns are counted in each culture’s own line: choose one above to look at it alone. Answers are
-          about the makes that are looked at, {makes.length} of {daybook.all.length}.
-        </p>
-      )}
-      <p className="quiet above-m">{monthsNote(months)}</p>
+      <p className="quiet above-m">
+        About {makes.length} of {daybook.all.length} makes{monthsNote(months)}. Turns are those of the culture
+        that was used most, unless another is chosen above.
+      </p>
     </div>
   );
 }
 
-/** Months in which nothing was made are drawn as what they are. @param months in order of time */
-function withGaps(
-  months: readonly Pick<MonthTally, 'month' | 'litres' | 'kgOut'>[],
-): Pick<MonthTally, 'month' | 'litres' | 'kgOut'>[] {
-  return months.flatMap((month, i) => {
-    const next = months[i + 1]?.month;
-    const empty = [];
-    for (let m = monthAfter(month.month); next !== undefined && m < next; m = monthAfter(m))
-      empty.push({ month: m, litres: 0, kgOut: 0 });
-    return [month, ...empty];
-  });
-}
-const monthAfter = (month: string): string => {
-  const [year = 0, m = 1] = month.split('-').map(Number);
-  return m === 12 ? `${year + 1}-01` : `${year}-${String(m + 1).padStart(2, '0')}`;
-};
-
 /** From when to when it is told. */
 function monthsNote(months: readonly { readonly month: string }[]): string {
   const [first, last] = [months[0], months.at(-1)];
-  return first && last ? `From ${monthWords(first.month)} to ${monthWords(last.month)}.` : '';
+  return first && last ? `, from ${monthWords(first.month)} to ${monthWords(last.month)}` : '';
 }

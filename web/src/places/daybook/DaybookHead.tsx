@@ -53,6 +53,8 @@ export function DaybookHead(props: {
   const { data: cultures } = useCulturesQuery();
   const choices = useMemo(() => daybookChoices(all), [all]);
   const [open, setOpen] = useState(isFiltered);
+  // An address follows a moment later: who types fast would lose letters to it.
+  const [typed, setTyped] = useState(filter.words);
   return (
     <>
       <div className="make-head place-head">
@@ -68,16 +70,25 @@ export function DaybookHead(props: {
       <div className="row wide below-m daybook-seek not-on-paper">
         <TextInput
           label="Find"
-          value={filter.words}
+          value={typed}
           maxLength={80}
           w={220}
-          onChange={(event) => daybook.set('words', event.currentTarget.value)}
+          onChange={(event) => {
+            setTyped(event.currentTarget.value);
+            daybook.set('words', event.currentTarget.value);
+          }}
         />
         <Button variant="default" aria-expanded={open} onClick={() => setOpen(!open)}>
           Only some
         </Button>
         {isFiltered && (
-          <Button variant="subtle" onClick={daybook.clear}>
+          <Button
+            variant="subtle"
+            onClick={() => {
+              setTyped('');
+              daybook.clear();
+            }}
+          >
             All of them
           </Button>
         )}

@@ -4,6 +4,7 @@ import { lineLike } from '@morning-crock/core/fixtures';
 import { unitsOf } from '../../data/units-of.ts';
 import {
   fatWords,
+  handsWords,
   honestWords,
   inOutWords,
   monthWords,
@@ -82,4 +83,15 @@ test('what was saved is told in the kitchen’s money, or that it cost more', ()
   expect(of(null)).toBe('8.00 crowns for 1 make whose milk has a price.');
   expect(of(null, null)).toBe('Of no make is it known what its milk cost.');
   expect(inOutWords(tally([lineLike(1)]), 1, units)).toBe('4 L in, 4.00 kg out: 1 make in 1 month.');
+});
+
+test('hands are told a kilogram of what is made most, and in all when nothing was weighed', () => {
+  const hands = [{ product: 'yogurt' as const, makes: 2, handsMin: 50, minPerKg: 6 }];
+  const whole = tally([lineLike(1, { handsMin: 50 })]);
+  expect(handsWords(hands, whole, units)).toBe(
+    'About 50 min in all, as the steps usually want them; yogurt 6 min a kg.',
+  );
+  expect(handsWords([{ ...hands[0]!, minPerKg: null }], whole, units)).toBe(
+    'About 50 min in all, as the steps usually want them.',
+  );
 });

@@ -1,7 +1,10 @@
 import {
+  formatMinutes,
   HONEST_SHARE,
+  PRODUCTS,
   SOURNESS,
   type GroupValue,
+  type HandsOf,
   type HonestAnswer,
   type Tally,
   type Thrown,
@@ -9,6 +12,7 @@ import {
   type TurnsAnswer,
 } from '@morning-crock/core';
 import type { Units } from '../../data/units-of.ts';
+import { priceWeight } from '../../parts/price-words.ts';
 
 const MONTHS = [
   'January',
@@ -137,4 +141,21 @@ export function savedWords(whole: Tally, units: Units): string {
     : whole.saved >= 0
       ? `${cost}; ${units.cost(whole.saved)} saved against the shop.`
       : `${cost}; ${units.cost(-whole.saved)} more than the shop would have asked.`;
+}
+
+/** So many products are told how many minutes a kilogram of them takes. */
+const MOST_PRODUCTS = 3;
+
+export function handsWords(hands: readonly HandsOf[], whole: Tally, units: Units): string {
+  if (hands.length === 0) return 'Nothing was made yet.';
+  const [weight, kg] = priceWeight(units);
+  const each = hands
+    .slice(0, MOST_PRODUCTS)
+    .flatMap(({ product, minPerKg }) =>
+      minPerKg === null
+        ? []
+        : [`${PRODUCTS[product].label.toLowerCase()} ${formatMinutes(minPerKg * kg)} a ${weight}`],
+    );
+  const all = `About ${formatMinutes(whole.handsMin)} in all, as the steps usually want them`;
+  return each.length === 0 ? `${all}.` : `${all}; ${each.join(', ')}.`;
 }
