@@ -49,17 +49,6 @@ try {
     [11, 'step-done', { step: 'temper' }],
     [4, 'stage-seen', { stage: 'soft' }],
   ]);
-  // Ghee on the fire, as one that was kept was planned.
-  const { events } = await (await fetch(`${address}/api/makes/${of('ghee', 'kept')[0].id}`)).json();
-  const { plan } = events.find((/** @type {{ type: string }} */ e) => e.type === 'make-started').data;
-  const ghee = ulid();
-  const startAt = new Date(Date.now() - 12 * 60_000).toISOString();
-  const clarified = entries(ghee, [
-    [12, 'make-started', { plan: { ...plan, startAt } }],
-    [11.8, 'pan-weighed', { massKg: 1.92, typed: { value: 1920, unit: 'g' } }],
-    [3, 'pan-weighed', { massKg: 1.87, typed: { value: 1870, unit: 'g' } }],
-    [2.5, 'stage-seen', { stage: 'foam-thin' }],
-  ]);
   /** @type {View[]} */
   const views = [
     { name: 'bench', path: '/' },
@@ -86,7 +75,7 @@ try {
       },
     },
     { name: 'churning', path: `/makes/${churning}`, send: churned },
-    { name: 'ghee', path: `/makes/${ghee}`, send: clarified },
+    { name: 'answers', path: '/daybook/answers' },
     { name: 'kitchen', path: '/kitchen' },
     { name: 'sums', path: `/sums/powder` },
     { name: 'cheese', path: `/makes/${ageing}` },
