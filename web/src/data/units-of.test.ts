@@ -115,3 +115,11 @@ test('a kitchen that reads its clock by twelve hours and puts the month first is
   expect(own.span(ms, ms + 60 * 60_000, ms)).toBe('6:05 pm–7:05 pm');
   expect(own.clock(Date.parse('2026-03-24T00:30:00.000Z'))).toBe('12:30 am');
 });
+
+test('a day of another year has its year, by the kitchen’s clock', () => {
+  const ms = at('2025-12-31T23:30');
+  expect(metric.dayAndYear(ms, at('2025-12-01T10:00'))).toBe('Wed 31 Dec');
+  expect(metric.dayAndYear(ms, NOW)).toBe('Wed 31 Dec 2025');
+  // An hour further east it is New Year's Day already.
+  expect(kitchen('metric', 'Etc/GMT-1').dayAndYear(ms, NOW)).toBe('Thu 1 Jan');
+});

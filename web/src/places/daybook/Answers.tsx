@@ -107,7 +107,7 @@ export function Answers() {
     [makes, lineId],
   );
   const culture = cultures?.cultures.find(({ id }) => id === lineId)?.name;
-  const ofCulture = culture === undefined ? '' : `${culture}: `;
+  const ofCulture = culture === undefined ? '' : ` This is ${culture}.`;
   const honest = useMemo(() => honestAnswer(makes), [makes]);
   const months = useMemo(() => tallyByMonth(makes, site.zone).reverse(), [makes, site.zone]);
   const hands = useMemo(() => handsByProduct(makes), [makes]);
@@ -143,7 +143,7 @@ export function Answers() {
         <div className="answers">
           <Answer
             question="Does it get slower over the turns?"
-            sentence={`${ofCulture}${paceWords(turns.pace)}`}
+            sentence={`${paceWords(turns.pace)}${ofCulture}`}
             picture={pictures.pace}
             table={{
               name: 'hours-by-turn',
@@ -153,7 +153,7 @@ export function Answers() {
           />
           <Answer
             question="Does it get sourer?"
-            sentence={`${ofCulture}${sournessWords(turns)}`}
+            sentence={`${sournessWords(turns)}${ofCulture}`}
             picture={pictures.sourness}
             table={{
               name: 'sourness-by-turn',
