@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import { defaultKitchen, defaultPlan } from '@morning-crock/core';
+import { beginPlan, defaultKitchen, defaultPlan } from '@morning-crock/core';
 import type { MakeSummary } from '@morning-crock/core/contract';
+import { putUpLike } from '@morning-crock/core/fixtures';
 import type { DataSource } from 'typeorm';
 import { ulid } from 'ulid';
 import { listMakes } from './features/makes/make-service.ts';
@@ -81,4 +82,33 @@ test('a page may ask for what is under way and the latest others alone', async (
     all.filter((m, i) => i === 0 || m.status === 'under-way').map((m) => m.id),
   );
   expect((await kitchen.app.inject('/api/makes?latest=0')).statusCode).toBe(400);
+});
+
+test('what the larder gave into a make is in what that cost, from the moment it is said', async () => {
+  const id = ulid();
+  const goods = ulid();
+  const ghee = { ...beginPlan('ghee', defaultKitchen('UTC'), new Date(START).toISOString()), name: 'Ghee' };
+  const costOf = async (): Promise<number | null | undefined> =>
+    (await listMakes(kitchen.db, kitchen.kitchenId, workHere, BUILD)).find((m) => m.id === id)?.cost;
+  await send(
+    draft(id, START, 'make-started', { plan: ghee }),
+    draft(id, START + HOUR, 'finished', { verdict: 'kept', reason: '' }),
+    draft(goods, START, 'larder-moved', putUpLike({ madeAt: new Date(START).toISOString(), costPerKg: 9 })),
+  );
+  expect(await costOf()).toBeNull();
+  const taken = draft(goods, START + HOUR / 2, 'larder-moved', {
+    kind: 'take',
+    from: { place: 'cold', size: 0 },
+    for: 'made-into',
+    massKg: 0.5,
+    count: 2,
+    typed: null,
+    price: null,
+    into: id,
+    note: '',
+  });
+  expect((await send(taken)).statusCode).toBe(200);
+  expect(await costOf()).toBeCloseTo(4.5, 9);
+  expect((await send(draft(goods, START + HOUR, 'voided', { target: taken.id }))).statusCode).toBe(200);
+  expect(await costOf()).toBeNull();
 });

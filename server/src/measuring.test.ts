@@ -239,7 +239,7 @@ describe('a whole kitchen', () => {
     seeded = await createTestKitchen({ startMs: START });
     await seedDemo(seeded.db, seeded.kitchenId, START);
     saved = (await seeded.app.inject({ url: '/api/backup' })).json<BackupFile>();
-  }, 60_000);
+  });
   afterAll(async () => seeded.close());
   const restoreInto = (to: TestKitchen, payload: object) =>
     to.app.inject({ method: 'POST', url: '/api/restore', payload });

@@ -38,5 +38,5 @@ export const planPrices = z.strictObject({ ...paid, shopPerKg: price });
 export type PlanPrices = z.infer<typeof planPrices>;
 
 /** What a cost is made of. */
-export const COST_PARTS = ['milk', 'starter', 'powder', 'salt', 'energy', 'hands'] as const;
+export const COST_PARTS = ['milk', 'goods', 'starter', 'powder', 'salt', 'energy', 'hands'] as const;
 export type CostPart = (typeof COST_PARTS)[number];

@@ -1,7 +1,7 @@
 import type { MakeFacts, MakeSummary } from '../contract/index.ts';
 import { souringOf, summaryOf, type MakeState } from '../make/index.ts';
 import { batchOf } from '../method/index.ts';
-import { worthOf } from '../worth/index.ts';
+import { worthOf, type TakenGoods } from '../worth/index.ts';
 
 /** Ten thousand lines go over the wire: no finer than anybody reads them. */
 const rounded = (value: number): number => Math.round(value * 1e4) / 1e4;
@@ -35,11 +35,12 @@ export const NO_FACTS: MakeFacts = {
 
 /**
  * One line of the Daybook: how a make turned out, what it was made of, by whom, and what it cost.
+ * @param taken goods of the larder that went into it
  * @example daybookLine(state).handsMin // 31
  */
-export function daybookLine(state: MakeState): MakeSummary {
+export function daybookLine(state: MakeState, taken: readonly TakenGoods[] = []): MakeSummary {
   const { plan, finished } = state;
-  const { handsMin, energyKwh, total, perKg, savedPerKg } = worthOf(state);
+  const { handsMin, energyKwh, total, perKg, savedPerKg } = worthOf(state, taken);
   const sours = souringOf(state) !== null;
   return {
     ...summaryOf(state),

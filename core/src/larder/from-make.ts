@@ -1,7 +1,7 @@
 import type { GoodFacts, GoodKeeping } from '../contract/index.ts';
 import { isHeated } from '../method/index.ts';
 import { keepsOf, type MakeState } from '../make/index.ts';
-import { countedIn, worthOf } from '../worth/index.ts';
+import { countedIn, worthOf, type TakenGoods } from '../worth/index.ts';
 import { usualKeeping } from './kinds.ts';
 
 /** Salt of a product, by mass; `null` where nobody salted. */
@@ -23,11 +23,17 @@ function keepingOfMake(state: MakeState): GoodKeeping[] {
 /**
  * What a make's product is as goods, with what its record says of it.
  * @param code what its label will carry
+ * @param taken goods that went into it
  * @example goodOfMake(state, '4F7K2Q', nowMs).name // 'Stall yogurt'
  */
-export function goodOfMake(state: MakeState, code: string, nowMs: number): GoodFacts {
+export function goodOfMake(
+  state: MakeState,
+  code: string,
+  nowMs: number,
+  taken: readonly TakenGoods[] = [],
+): GoodFacts {
   const { plan } = state;
-  const worth = worthOf(state);
+  const worth = worthOf(state, taken);
   const churned = state.steps.some(({ step }) => step.facts.parts);
   return {
     name: plan.name,

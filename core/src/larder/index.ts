@@ -4,6 +4,7 @@ export * from './count.ts';
 export * from './register.ts';
 export * from './checks.ts';
 export * from './from-make.ts';
+export * from './into-makes.ts';
 export * from './thaw.ts';
 export * from './turning-first.ts';
 export * from './trace.ts';

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import type { MakePlan, PlanPrices } from '../contract/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
 import { stateOfPlan, type MakeState } from '../make/index.ts';
-import { defaultPlan } from '../products/index.ts';
+import { beginPlan, defaultPlan } from '../products/index.ts';
 import { lotId, ZERO_MS } from '../fixtures/ledger.ts';
 import { burnerKwh } from './energy.ts';
 import { priced } from './prices.ts';
@@ -72,6 +72,26 @@ describe('what a make cost', () => {
     expect(bare.total).toBeNull();
     expect(bare.perKg).toBeNull();
     expect(countedIn(bare)).not.toContain('milk');
+  });
+
+  test('goods of the larder that went in cost what they cost; of butter alone there is no milk to be priced', () => {
+    const ghee = {
+      ...done({ ...beginPlan('ghee', kitchen, new Date(ZERO_MS).toISOString()), prices: PRICES }, 0, 0.8),
+    };
+    expect(worthOf(ghee).total).toBeNull();
+    const taken = [
+      { massKg: 0.75, costPerKg: 8 },
+      { massKg: 0.25, costPerKg: 6 },
+    ];
+    const worth = worthOf(ghee, taken);
+    expect(worth.lines.map(({ part }) => part)).not.toContain('milk');
+    expect(worth.lines[0]).toEqual({ part: 'goods', amount: 1, unit: 'kg', cost: 7.5 });
+    expect(worth.perKg).toBeCloseTo((7.5 + 12 * (worth.handsMin / 60)) / 0.8, 9);
+    // One of unknown price, and nobody knows what it cost.
+    expect(worthOf(ghee, [...taken, { massKg: 0.1, costPerKg: null }]).total).toBeNull();
+    // Into yogurt they come on top of its milk.
+    const both = worthOf(done(withMilk({ prices: PRICES }), 0, 2), taken);
+    expect(both.total).toBeCloseTo(worthOf(done(withMilk({ prices: PRICES }), 0, 2)).total! + 7.5, 9);
   });
 
   test('dried culture by its packets', () => {

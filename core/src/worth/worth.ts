@@ -2,7 +2,15 @@ import type { CostPart, PlanPrices } from '../contract/index.ts';
 import { souringOf, starterKg, type MakeState } from '../make/index.ts';
 import { milkCost } from '../milkroom/index.ts';
 import { batchOf } from '../method/index.ts';
+import { productOf } from '../products/index.ts';
 import { burnerKwh } from './energy.ts';
+
+/** Goods of the larder that went into a make. */
+export interface TakenGoods {
+  readonly massKg: number;
+  /** In the kitchen's own money; `null` when nobody knows. */
+  readonly costPerKg: number | null;
+}
 
 /** One part of what a make cost. */
 export interface CostLine {
@@ -17,7 +25,7 @@ export interface CostLine {
 /** What a make cost, and what that is against the shop. */
 export interface Worth {
   readonly lines: readonly CostLine[];
-  /** Of the parts that have a price; `null` when the milk has none. */
+  /** Of the parts that have a price; `null` when what it is made of has none. */
   readonly total: number | null;
   readonly perKg: number | null;
   readonly shopPerKg: number | null;
@@ -66,6 +74,17 @@ function starterLine(state: MakeState, prices: PlanPrices): CostLine | null {
     : null;
 }
 
+/** All the goods that went in, at what they cost; `null` when one of them has no price. */
+const goodsLine = (taken: readonly TakenGoods[]): CostLine => ({
+  part: 'goods',
+  amount: taken.reduce((sum, { massKg }) => sum + massKg, 0),
+  unit: 'kg',
+  cost: taken.reduce<number | null>(
+    (sum, { massKg, costPerKg }) => (sum === null || costPerKg === null ? null : sum + massKg * costPerKg),
+    0,
+  ),
+});
+
 /** Minutes of hands of what was done. */
 const handsMinOf = ({ steps }: MakeState): number =>
   steps.reduce((sum, { step, status }) => sum + (status === 'done' ? step.handsMin : 0), 0);
@@ -73,16 +92,23 @@ const handsMinOf = ({ steps }: MakeState): number =>
 /**
  * What a make cost by the prices it was begun with: milk and cream by their lots, starter, powder, salt, the burner's energy,
  * hands. What comes out besides is counted as free, so the product bears it all.
+ * @param taken goods of the larder that went into it, at what they cost
  * @example worthOf(state).perKg // 1.42, in the kitchen's own money
  */
-export function worthOf(state: MakeState): Worth {
+export function worthOf(state: MakeState, taken: readonly TakenGoods[] = []): Worth {
   const prices = state.plan.prices ?? NOTHING_PRICED;
   const { milk: poured } = state.plan;
   const milk = milkCost(poured);
+  // What is made of butter alone has no milk of its own.
+  const ofGoods = productOf(state.plan).takes === 'butter' && !poured.lots;
+  const goods = taken.length === 0 ? null : goodsLine(taken);
   const [handsMin, energyKwh] = [handsMinOf(state), burnerKwh(state)];
   const starter = starterLine(state, prices);
   const lines: CostLine[] = [
-    { part: 'milk', amount: batchOf(state.plan).massKg, unit: 'kg', cost: milk },
+    ...(ofGoods && goods
+      ? []
+      : [{ part: 'milk', amount: batchOf(state.plan).massKg, unit: 'kg', cost: milk } as const]),
+    ...(goods ? [goods] : []),
     ...(starter ? [starter] : []),
     ...(poured.powder
       ? [
@@ -116,7 +142,8 @@ export function worthOf(state: MakeState): Worth {
       : []),
     { part: 'hands', amount: handsMin, unit: 'min', cost: times(handsMin / 60, prices.handsPerHour) },
   ];
-  const total = milk === null ? null : lines.reduce((sum, { cost }) => sum + (cost ?? 0), 0);
+  const unpriced = lines.some(({ part, cost }) => cost === null && (part === 'milk' || part === 'goods'));
+  const total = unpriced ? null : lines.reduce((sum, { cost }) => sum + (cost ?? 0), 0);
   const perKg = total === null || !state.weighedKg ? null : total / state.weighedKg;
   const { shopPerKg } = prices;
   return {
@@ -137,6 +164,7 @@ export const countedIn = ({ lines }: Pick<Worth, 'lines'>): CostPart[] =>
 /** What a part of a cost is called. */
 export const COST_WORD: Readonly<Record<CostPart, string>> = {
   milk: 'milk and cream',
+  goods: 'from the larder',
   starter: 'starter',
   powder: 'milk powder',
   salt: 'salt',

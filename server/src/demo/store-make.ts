@@ -1,5 +1,6 @@
 import { playMake, type DemoCream, type DemoMake } from '@morning-crock/core/demo';
 import {
+  type MakePlan,
   EVENT_VERSION,
   type Culture,
   type CultureChange,
@@ -20,6 +21,11 @@ import { importTrace } from '../features/traces/trace-service.ts';
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
 
+/** The stored forecasts of the past are drawn from so many members: a demo is filled while somebody waits. */
+const PAST_MEMBERS = 250;
+const membersOf = ({ startAt }: MakePlan, nowMs: number): number | undefined =>
+  nowMs - Date.parse(startAt) > DAY_MS ? PAST_MEMBERS : undefined;
+
 /** The culture is fed up to this before a make takes of it. */
 const FED_UP_KG = 0.28;
 
@@ -32,7 +38,7 @@ export async function store(
 ): Promise<{ readonly makeId: string; readonly kept: DraftEvent | undefined }> {
   const makeId = ulid(Date.parse(make.plan.startAt));
   const plan = await withBoughtMilk(db, kitchenId, make.plan, untilMs);
-  const { events, log } = playMake(makeId, plan, make.truth, make.habits, untilMs);
+  const { events, log } = playMake(makeId, plan, make.truth, make.habits, untilMs, membersOf(plan, untilMs));
   const drafts = events.map((event) => ({
     ...event,
     id: ulid(Date.parse(event.at)),
@@ -148,7 +154,7 @@ export async function storeCream(
   const makeId = ulid(Math.min(startMs, untilMs));
   // What begins later is planned now.
   const plan = await withBoughtMilk(db, kitchenId, make.plan, untilMs);
-  const events = make.play(makeId, plan, Math.max(untilMs, startMs));
+  const events = make.play(makeId, plan, Math.max(untilMs, startMs), membersOf(plan, untilMs));
   const drafts = events.map((event) => {
     const at = new Date(Math.min(Date.parse(event.at), untilMs)).toISOString();
     return { ...event, at, id: ulid(Date.parse(at)), streamId: makeId, version: EVENT_VERSION };

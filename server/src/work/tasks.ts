@@ -5,6 +5,7 @@ import {
   observeRate,
   type BandForecast,
   type Lesson,
+  type TakenGoods,
   type Observation,
 } from '@morning-crock/core';
 import type { FactorsUsed, MakeSummary, StoredEvent } from '@morning-crock/core/contract';
@@ -17,7 +18,12 @@ interface OfMake {
 
 /** The long work: each a function of what it is given, so that it may be done anywhere. `null` where there is no make, or none that can be read. */
 export const TASKS = {
-  summary: ({ makeId, events }: OfMake): MakeSummary | null => summarise(makeId, events),
+  summary: ({
+    makeId,
+    events,
+    taken,
+  }: OfMake & { readonly taken: readonly TakenGoods[] }): MakeSummary | null =>
+    summarise(makeId, events, taken),
   lesson: ({ makeId, events }: OfMake): Lesson | null => {
     const state = foldMake(makeId, events);
     return state && lessonOf(state);

@@ -38,6 +38,7 @@ import {
   type TraceStored,
   type TraceUpload,
 } from '@morning-crock/core/contract';
+import { original } from '@reduxjs/toolkit';
 import { createApi, fetchBaseQuery, type BaseQueryFn } from '@reduxjs/toolkit/query/react';
 import type { z } from 'zod';
 import { observeServerTime } from './clock.ts';
@@ -77,6 +78,13 @@ export const checked =
   <S extends z.ZodType, R>(schema: S, pick: (body: z.infer<S>) => R) =>
   (body: unknown): R =>
     pick(schema.parse(body));
+
+/** What was answered, with what came live since it was asked for: an answer may be older than what the page knows. */
+function withNewer(known: StoredEvent[], answered: StoredEvent[]): StoredEvent[] {
+  const lastSeq = answered.at(-1)?.seq ?? 0;
+  const newer = original(known).filter(({ seq }) => seq > lastSeq);
+  return newer.length === 0 ? answered : [...answered, ...newer];
+}
 
 /** Lines of the ledger asked for at once. */
 const LEDGER_PAGE = 400;
@@ -118,6 +126,7 @@ export const api = createApi({
     make: build.query<StoredEvent[], string>({
       query: (id) => `api/makes/${id}`,
       transformResponse: checked(eventsResponse, (body) => body.events),
+      merge: withNewer,
       providesTags: ['make'],
     }),
     factors: build.query<Factor[], void>({

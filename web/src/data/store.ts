@@ -118,6 +118,9 @@ function receiveGoods(event: StoredEvent): void {
   goodsPicture?.(event);
   // What is put up may have stood in the milk room.
   invalidateSoon(['larder', 'milk', 'milk-lines']);
+  // What went into a make is in what that cost.
+  if (event.type === 'larder-moved' && event.data.kind === 'take' && event.data.into !== null)
+    store.dispatch(api.util.invalidateTags(['makes']));
 }
 
 /** Clocks of tablets differ by no more than this. */

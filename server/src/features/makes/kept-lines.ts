@@ -5,6 +5,8 @@ import { makeLineEntity } from '../../db/entities.ts';
 /** A make's line, and where its log stood when it was worked out. */
 export interface FoldedLine {
   readonly lastSeq: number;
+  /** What of the larder went into it then, as the program writes it; empty for nothing. */
+  readonly taken: string;
   readonly summary: MakeSummary;
 }
 
@@ -27,7 +29,7 @@ export async function linesKept(
     rows.map(({ makeId, lastSeq, line }) => [
       makeId,
       // Written by this very build, after it was held against its schema.
-      { lastSeq: lastSeq, summary: JSON.parse(line) as MakeSummary },
+      { lastSeq, taken: '', summary: JSON.parse(line) as MakeSummary },
     ]),
   );
 }

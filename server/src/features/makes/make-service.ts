@@ -1,4 +1,4 @@
-import { foldMake, type MakeState } from '@morning-crock/core';
+import { foldMake, goodsIntoMakes, type MakeState } from '@morning-crock/core';
 import type { MakeSummary, StoredEvent } from '@morning-crock/core/contract';
 import type { DataSource, EntityManager } from 'typeorm';
 import { breathe } from '../../breathe.ts';
@@ -6,6 +6,7 @@ import { eventEntity } from '../../db/entities.ts';
 import { AppError } from '../../plugins/errors.ts';
 import type { Work } from '../../work/work.ts';
 import { readEvents } from '../events/event-log.ts';
+import { larderRegister } from '../larder/larder-service.ts';
 import { keepLines, linesKept, type FoldedLine } from './kept-lines.ts';
 import { summarise, unreadableSummary } from './summarise.ts';
 
@@ -103,28 +104,32 @@ export async function listMakes(
     if (build !== undefined && fresh.length > 0) await keepLines(db, kitchenId, build, fresh);
     fresh = [];
   };
+  const larder = (await larderRegister.read(db, kitchenId)).state;
+  const goods = goodsIntoMakes(larder.goods.values(), larder.lines);
   for (const { makeId, lastSeq } of await lastSeqOfMakes(db, kitchenId)) {
     const key = `${kitchenId}/${makeId}`;
+    const intoIt = goods.get(makeId) ?? [];
+    const taken = intoIt.length === 0 ? '' : JSON.stringify(intoIt);
     const before = folded.get(key);
-    if (before?.lastSeq === lastSeq) {
+    if (before?.lastSeq === lastSeq && before.taken === taken) {
       summaries.push(before.summary);
       continue;
     }
     const events = await readEvents(db, { kitchenId, streamId: makeId });
     const summary =
       events.length > LONG
-        ? await work.run('summary', { makeId, events }).catch((error: unknown) => {
+        ? await work.run('summary', { makeId, events, taken: intoIt }).catch((error: unknown) => {
             if (error instanceof AppError) throw error;
             // A thread that ended over one make takes no list with it.
             return unreadableSummary(makeId, events);
           })
-        : summarise(makeId, events);
+        : summarise(makeId, events, intoIt);
     await breathe();
     if (!summary) continue;
-    folded.set(key, { lastSeq, summary });
+    folded.set(key, { lastSeq, taken, summary });
     summaries.push(summary);
-    // What is under way changes with every entry.
-    if (summary.status !== 'under-way') fresh.push({ lastSeq, summary });
+    // What is under way changes with every entry; what the larder gave into it may change without one.
+    if (summary.status !== 'under-way' && taken === '') fresh.push({ lastSeq, taken, summary });
     if (fresh.length >= KEPT_AT_ONCE) await keepFresh();
   }
   await keepFresh();

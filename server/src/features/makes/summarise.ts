@@ -1,4 +1,4 @@
-import { beginsMake, foldMake, daybookLine, NO_FACTS } from '@morning-crock/core';
+import { beginsMake, foldMake, daybookLine, NO_FACTS, type TakenGoods } from '@morning-crock/core';
 import { makeSummary, type MakeSummary, type StoredEvent } from '@morning-crock/core/contract';
 
 /** A line for a make whose entries are whole but lead to nothing. */
@@ -31,11 +31,15 @@ export function unreadableSummary(id: string, events: readonly StoredEvent[]): M
 }
 
 /** One make as a line of the Daybook; `null` when there is nothing to show. Whatever is stored, this does not fail. */
-export function summarise(makeId: string, events: readonly StoredEvent[]): MakeSummary | null {
+export function summarise(
+  makeId: string,
+  events: readonly StoredEvent[],
+  taken: readonly TakenGoods[] = [],
+): MakeSummary | null {
   try {
     const state = foldMake(makeId, events);
     if (!state) return null;
-    const summary = makeSummary.safeParse(daybookLine(state));
+    const summary = makeSummary.safeParse(daybookLine(state, taken));
     if (summary.success) return summary.data;
   } catch {
     // Told by its own line, with its entries to take away.

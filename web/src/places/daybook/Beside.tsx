@@ -1,9 +1,16 @@
 import '../../parts/tables.css';
-import { foldMake, formatMinutes, type MakeState } from '@morning-crock/core';
+import {
+  foldMake,
+  formatMinutes,
+  goodsIntoMakes,
+  type MakeState,
+  type TakenGoods,
+} from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import { useMakeQuery } from '../../data/api.ts';
+import { useLarder } from '../../data/use-larder.ts';
 import { useUnits } from '../../data/use-units.ts';
 import type { Units } from '../../data/units-of.ts';
 import { MakeCurve } from '../../charts/MakeCurve.tsx';
@@ -17,7 +24,7 @@ const MINUTE_MS = 60_000;
 const NOTHING = '–';
 
 /** What is laid beside the other: facts first, then how long each step took. */
-function rowsOf(state: MakeState, units: Units): RecordFact[] {
+function rowsOf(state: MakeState, taken: readonly TakenGoods[], units: Units): RecordFact[] {
   const { plan } = state;
   return [
     ['Day', units.day(state.startedAtMs)],
@@ -26,7 +33,7 @@ function rowsOf(state: MakeState, units: Units): RecordFact[] {
     ['Stood', plan.place.name],
     ['Room', units.temperature(plan.roomC)],
     ...recordFacts(state, units),
-    ...costFacts(state, units),
+    ...costFacts(state, taken, units),
     ...state.steps
       .filter(({ step }) => !step.facts.whenever)
       .map(({ step, status, startedAtMs, endedAtMs }): RecordFact => [
@@ -76,6 +83,7 @@ function One({ state, units }: { readonly state: MakeState; readonly units: Unit
 export function Beside() {
   const { id = '', other = '' } = useParams();
   const units = useUnits();
+  const { goods, lines } = useLarder();
   const first = useMakeQuery(id);
   const second = useMakeQuery(other);
   const [a, b] = useMemo(
@@ -87,7 +95,9 @@ export function Beside() {
   if (!first.data || !second.data) return <p className="quiet">Opening …</p>;
   if (!a || !b)
     return <p className="field-error">What is stored of one of these makes cannot be worked out.</p>;
-  const rows = together(rowsOf(a, units), rowsOf(b, units));
+  const into = goodsIntoMakes(goods, lines);
+  const of = (state: MakeState): RecordFact[] => rowsOf(state, into.get(state.id) ?? [], units);
+  const rows = together(of(a), of(b));
   const names = [a, b].map((state) => `${state.plan.name}, ${units.day(state.startedAtMs)}`);
   return (
     <div className="paper">

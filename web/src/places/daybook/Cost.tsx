@@ -2,12 +2,14 @@ import {
   countedIn,
   COST_WORD,
   formatMinutes,
+  goodsIntoMakes,
   worthOf,
   type CostLine,
   type MakeState,
 } from '@morning-crock/core';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
+import { useLarder } from '../../data/use-larder.ts';
 import type { Units } from '../../data/units-of.ts';
 import { perWeight } from '../../parts/price-words.ts';
 
@@ -35,7 +37,11 @@ function againstShop(savedPerKg: number, units: Units): string {
 
 /** What a make cost, part by part, by the prices it was begun with; and what that is against the shop. */
 export function Cost({ state, units }: { readonly state: MakeState; readonly units: Units }) {
-  const worth = useMemo(() => worthOf(state), [state]);
+  const { goods, lines: moved } = useLarder();
+  const worth = useMemo(
+    () => worthOf(state, goodsIntoMakes(goods, moved).get(state.id)),
+    [state, goods, moved],
+  );
   const { lines, total, perKg, savedPerKg, handsMin } = worth;
   const first = state.plan.jars?.[0];
   const perJar =
@@ -46,7 +52,7 @@ export function Cost({ state, units }: { readonly state: MakeState; readonly uni
   const headline =
     perKg === null
       ? total === null
-        ? 'What its milk cost is not known.'
+        ? `What ${lines[0]?.part === 'goods' ? 'went into it' : 'its milk'} cost is not known.`
         : `It cost ${units.cost(total)}; weighed, it would have a price by weight.`
       : [
           `It cost ${perWeight(perKg, units)}`,

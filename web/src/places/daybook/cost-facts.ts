@@ -1,11 +1,11 @@
-import { formatMinutes, worthOf, type MakeState } from '@morning-crock/core';
+import { formatMinutes, worthOf, type MakeState, type TakenGoods } from '@morning-crock/core';
 import type { Units } from '../../data/units-of.ts';
 import { perWeight } from '../../parts/price-words.ts';
 import type { RecordFact } from './record-facts.ts';
 
 /** What a make cost and saved, as facts; what is not known is left out. */
-export function costFacts(state: MakeState, units: Units): RecordFact[] {
-  const { perKg, savedPerKg, handsMin, energyKwh } = worthOf(state);
+export function costFacts(state: MakeState, taken: readonly TakenGoods[], units: Units): RecordFact[] {
+  const { perKg, savedPerKg, handsMin, energyKwh } = worthOf(state, taken);
   return [
     ...(perKg === null ? [] : [['Cost', perWeight(perKg, units)] as const]),
     ...(savedPerKg === null ? [] : [['Saved against the shop', perWeight(savedPerKg, units)] as const]),

@@ -2,6 +2,7 @@ import {
   foldMake,
   GOOD_FACTS,
   goodOfMake,
+  goodsIntoMakes,
   mostPutUpKg,
   PLACE_WORD,
   PUT_UP_KINDS,
@@ -199,7 +200,7 @@ function OfMake({ makeId, larder }: { readonly makeId: string; readonly larder: 
   return (
     <PutUpForm
       goodId={goodId}
-      first={goodOfMake(state, codeOf(goodId), now())}
+      first={goodOfMake(state, codeOf(goodId), now(), goodsIntoMakes(larder.goods, larder.lines).get(makeId))}
       leftKg={leftKg}
       // As it was cut, unless some of that is put up already.
       pieces={before > 0 ? [] : state.pieces}
