@@ -65,6 +65,9 @@ function DayTable() {
   const going = goingOf(days, new Set(useUnderWayIds()), nowMs);
   const nameOf = (id: string): string =>
     makes.find((make) => make.id === id)?.name ?? (plan.chores.some((c) => c.id === id) ? 'Milk room' : '');
+  // What is shown is not what is asked from the moment something was changed, before its search has begun.
+  const busy =
+    plan.share !== null || (makes.length > 0 && !current && fault === null && !Number.isNaN(zeroMs));
   const timeOf = (minute: number): string => units.time(zeroMs + minute * MINUTE_MS, zeroMs);
   const changeMake = (
     id: string,
@@ -203,7 +206,7 @@ function DayTable() {
             </div>
           )}
         </section>
-        <section className="column" aria-label="The timetable" aria-busy={plan.share !== null}>
+        <section className="column" aria-label="The timetable" aria-busy={busy}>
           {plan.share !== null && (
             <div className="row">
               <span className="quiet">Working out the day …</span>
