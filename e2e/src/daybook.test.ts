@@ -202,7 +202,7 @@ test('the Daybook answers; it is looked at by pot and by words; two makes stand 
   await seeNoMore(page, 'Plain 6');
   await tap(page, 'link', 'Plain 2');
   await see(page, 'What it cost');
-  await see(page, 'What its milk cost is not known.');
+  await see(page, 'What it was made of has no price.');
   await (await named(page, 'Beside another')).select(ids[7]!);
   await see(page, 'Side by side');
   await see(page, /Pot\s+the wide pan\s+the can/);

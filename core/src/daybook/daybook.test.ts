@@ -198,14 +198,20 @@ test('filters let through what has all that is asked, and offer what there is', 
     lineLike(3, { pot: 'the tall can', startedAt: '2020-05-01T06:00:00.000Z' }),
   ];
   const ids = (filter: Partial<typeof EVERYTHING>) =>
-    filtered(makes, { ...EVERYTHING, ...filter }).map(({ id }) => id);
+    filtered(makes, { ...EVERYTHING, ...filter }, 'UTC').map(({ id }) => id);
   expect(ids({})).toHaveLength(3);
   expect(ids({ pot: 'the tall can' })).toEqual([makes[0]!.id, makes[2]!.id]);
   expect(ids({ pot: 'the tall can', year: '2020' })).toEqual([makes[2]!.id]);
   expect(ids({ words: ' CUSTARD ' })).toEqual([makes[0]!.id]);
   expect(ids({ animal: 'ewe', product: 'yogurt' })).toEqual([]);
-  const choices = daybookChoices(makes);
+  const choices = daybookChoices(makes, 'UTC');
   expect(choices.pots).toEqual(['the tall can', 'the little pan']);
   expect(choices.years.at(-1)).toBe('2020');
   expect(choices.cooks).toEqual([]);
+  // New Year's Eve here is New Year's Day further east.
+  const eve = lineLike(4, { startedAt: '2025-12-31T23:30:00.000Z' });
+  const of = (year: string, zone: string) => filtered([eve], { ...EVERYTHING, year }, zone).length;
+  expect([of('2025', 'UTC'), of('2026', 'UTC')]).toEqual([1, 0]);
+  expect([of('2025', 'Etc/GMT-3'), of('2026', 'Etc/GMT-3')]).toEqual([0, 1]);
+  expect(daybookChoices([eve], 'Etc/GMT-3').years).toEqual(['2026']);
 });

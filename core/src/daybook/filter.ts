@@ -1,4 +1,5 @@
 import type { MakeSummary, ProductId } from '../contract/index.ts';
+import { monthOf } from './months.ts';
 
 /** What of the Daybook is looked at; `null` where it does not matter. */
 export interface DaybookFilter {
@@ -23,8 +24,16 @@ export const EVERYTHING: DaybookFilter = {
   year: null,
 };
 
-/** The makes that a filter lets through, in their order. @example filtered(makes, { ...EVERYTHING, pot: 'the tall can' }) */
-export function filtered(makes: readonly MakeSummary[], filter: DaybookFilter): MakeSummary[] {
+/** The year a make was begun in, by the kitchen's clock. @example yearOf(make, 'UTC') // '2026' */
+export const yearOf = ({ startedAt }: Pick<MakeSummary, 'startedAt'>, zone: string): string =>
+  monthOf(startedAt, zone).slice(0, 4);
+
+/**
+ * The makes that a filter lets through, in their order.
+ * @param zone of the kitchen: its years begin by that
+ * @example filtered(makes, { ...EVERYTHING, pot: 'the tall can' }, 'UTC')
+ */
+export function filtered(makes: readonly MakeSummary[], filter: DaybookFilter, zone: string): MakeSummary[] {
   const words = filter.words.trim().toLowerCase();
   const is = (wanted: string | null, has: string | null): boolean => wanted === null || wanted === has;
   return makes.filter(
@@ -34,7 +43,7 @@ export function filtered(makes: readonly MakeSummary[], filter: DaybookFilter): 
       is(filter.lineId, make.lineId) &&
       is(filter.pot, make.pot) &&
       is(filter.cookId, make.cookId) &&
-      (filter.year === null || make.startedAt.startsWith(filter.year)) &&
+      (filter.year === null || yearOf(make, zone) === filter.year) &&
       (words === '' ||
         `${make.name} ${make.milk} ${make.starter} ${make.note ?? ''} ${make.sourness ?? ''} ${make.reason}`
           .toLowerCase()
@@ -59,13 +68,13 @@ function byOften<T extends string>(values: readonly (T | null)[]): T[] {
 }
 
 /** What filters are worth offering for some makes. */
-export function daybookChoices(makes: readonly MakeSummary[]): DaybookChoices {
+export function daybookChoices(makes: readonly MakeSummary[], zone: string): DaybookChoices {
   return {
     products: byOften(makes.map(({ product }) => product)),
     animals: byOften(makes.map(({ kind }) => kind)),
     lines: byOften(makes.map(({ lineId }) => lineId)),
     pots: byOften(makes.map(({ pot }) => pot)),
     cooks: byOften(makes.map(({ cookId }) => cookId)),
-    years: byOften(makes.map(({ startedAt }) => startedAt.slice(0, 4))).sort((a, b) => (a < b ? 1 : -1)),
+    years: byOften(makes.map((make) => yearOf(make, zone))).sort((a, b) => (a < b ? 1 : -1)),
   };
 }

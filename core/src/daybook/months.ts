@@ -51,7 +51,7 @@ export interface MonthTally extends Tally {
 }
 
 /** "2026-03" by a kitchen's clock. */
-function monthOf(startedAt: string, zone: string): string {
+export function monthOf(startedAt: string, zone: string): string {
   const day = Number(startedAt.slice(8, 10));
   // No zone is further than a day from UTC: in the middle of a month both say the same.
   return day > 1 && day < 28 ? startedAt.slice(0, 7) : localDate(zone, Date.parse(startedAt)).slice(0, 7);

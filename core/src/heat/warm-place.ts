@@ -40,6 +40,8 @@ export const PLACE_FACTS: Readonly<Record<WarmPlaceKind, PlaceFacts>> = {
 
 /** A refrigerator, °C. */
 export const FRIDGE_C = 4;
+/** A household freezer, °C. */
+export const FREEZER_C = -18;
 
 /** The temperature a place pulls the milk toward, °C. */
 export function placeAmbientC(place: WarmPlace, roomC: number): number {

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { larderMovement, type LarderMovement } from '../contract/index.ts';
-import { putUpLike } from '../fixtures/goods.ts';
+import { carry, putUpLike } from '../fixtures/goods.ts';
 import { createLedger, lotId, ZERO_MS } from '../fixtures/ledger.ts';
 import { larderFault } from './checks.ts';
 import { countPieces, goodKg, massOfPieces } from './count.ts';
@@ -13,14 +13,6 @@ const DAY_MS = 86_400_000;
 const HOUR_MS = 3_600_000;
 const GOODS = lotId('BUTTER');
 
-const carry = (from: 'cold' | 'freezer', to: 'cold' | 'freezer', massKg: number): LarderMovement => ({
-  kind: 'carry',
-  from: { place: from, size: 0 },
-  to,
-  massKg,
-  count: null,
-  typed: null,
-});
 const take = (
   massKg: number,
   more: Partial<Extract<LarderMovement, { kind: 'take' }>> = {},

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import type { LarderMovement } from '../contract/index.ts';
-import { putUpLike } from '../fixtures/goods.ts';
+import { carry, putUpLike } from '../fixtures/goods.ts';
 import { createLedger, lotId, ZERO_MS } from '../fixtures/ledger.ts';
 import { larderFault } from './checks.ts';
 import { foldLarder } from './register.ts';
@@ -9,14 +9,6 @@ import { turningFirst } from './turning-first.ts';
 
 const HOUR_MS = 3_600_000;
 const GOODS = lotId('BUTTER');
-const carry = (from: 'cold' | 'freezer', to: 'cold' | 'freezer', massKg: number): LarderMovement => ({
-  kind: 'carry',
-  from: { place: from, size: 0 },
-  to,
-  massKg,
-  count: null,
-  typed: null,
-});
 const wanted = (hour: number | null, massKg = 0.5): Extract<LarderMovement, { kind: 'thaw-for' }> => ({
   kind: 'thaw-for',
   from: { place: 'freezer', size: 0 },

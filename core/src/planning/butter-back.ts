@@ -1,5 +1,5 @@
 import { PRODUCT_IDS, type KitchenSettings, type MakePlan } from '../contract/index.ts';
-import { FRIDGE_C, THAW_SPREAD, thawHours } from '../heat/index.ts';
+import { FREEZER_C, FRIDGE_C, THAW_SPREAD, thawHours } from '../heat/index.ts';
 import { attendance } from '../kitchen/index.ts';
 import { pointForecast, sleepClashes, stateOfPlan } from '../make/index.ts';
 import { batchOf, roomOf } from '../method/index.ts';
@@ -16,7 +16,6 @@ const REACH_MS = 36 * HOUR_MS;
 const Z90 = 1.2816;
 /** Ripened cream cools, and stands four hours below 8 °C, before it is churned. */
 const AGED_MS = 8 * HOUR_MS;
-const FREEZER_C = -18;
 
 /** What cream is ripened as. */
 const RIPENS = PRODUCT_IDS.find((id) => PRODUCTS[id].takes === 'cream' && PRODUCTS[id].starters.length > 0)!;

@@ -101,7 +101,7 @@ export function Answers() {
   const { done: makes, filter } = daybook;
   const { data: cultures } = useCulturesQuery();
   // One culture sets in the warmth, another in the room: their turns are looked at line by line.
-  const lineId = filter.lineId ?? daybookChoices(makes).lines[0] ?? null;
+  const lineId = filter.lineId ?? daybookChoices(makes, site.zone).lines[0] ?? null;
   const turns = useMemo(
     () => turnsAnswer(lineId === null ? makes : makes.filter((make) => make.lineId === lineId)),
     [makes, lineId],

@@ -10,12 +10,14 @@ import { Button } from '@mantine/core';
 import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import { useMakeQuery } from '../../data/api.ts';
+import { useNow } from '../../data/clock.ts';
 import { useLarder } from '../../data/use-larder.ts';
 import { useUnits } from '../../data/use-units.ts';
 import type { Units } from '../../data/units-of.ts';
 import { MakeCurve } from '../../charts/MakeCurve.tsx';
 import { saveTable } from '../../parts/table-file.ts';
 import { costFacts } from './cost-facts.ts';
+import { together } from './together.ts';
 import { recordCurve, recordFacts, verdictOf, type RecordFact } from './record-facts.ts';
 import '../../parts/paper.css';
 import './daybook.css';
@@ -24,10 +26,10 @@ const MINUTE_MS = 60_000;
 const NOTHING = '–';
 
 /** What is laid beside the other: facts first, then how long each step took. */
-function rowsOf(state: MakeState, taken: readonly TakenGoods[], units: Units): RecordFact[] {
+function rowsOf(state: MakeState, day: string, taken: readonly TakenGoods[], units: Units): RecordFact[] {
   const { plan } = state;
   return [
-    ['Day', units.day(state.startedAtMs)],
+    ['Day', day],
     ['Turned out', verdictOf(state)],
     ['Pot', plan.pot.name],
     ['Stood', plan.place.name],
@@ -48,32 +50,17 @@ function rowsOf(state: MakeState, taken: readonly TakenGoods[], units: Units): R
   ];
 }
 
-/** The rows of both under one another's names, in the order of the first. */
-export function together(
-  a: readonly RecordFact[],
-  b: readonly RecordFact[],
-): (readonly [label: string, one: string, other: string])[] {
-  const other = new Map(b);
-  const one = new Set(a.map(([label]) => label));
-  return [
-    ...a.map(([label, value]) => [label, value, other.get(label) ?? NOTHING] as const),
-    ...b.flatMap(([label, value]) => (one.has(label) ? [] : [[label, NOTHING, value] as const])),
-  ].filter(([, x, y]) => x !== y || (x !== '' && x !== NOTHING));
-}
-
-function One({ state, units }: { readonly state: MakeState; readonly units: Units }) {
+function One(props: { readonly state: MakeState; readonly day: string; readonly units: Units }) {
+  const { state, day, units } = props;
   const curve = useMemo(() => recordCurve(state, units), [state, units]);
   return (
     <div className="may-shrink">
       <h2>
         <Link to={`/daybook/${state.id}`}>{state.plan.name}</Link>
       </h2>
-      <p className="quiet">{units.day(state.startedAtMs)}</p>
+      <p className="quiet">{day}</p>
       <div className="curve">
-        <MakeCurve
-          data={curve}
-          label={`Temperature and pH of ${state.plan.name}, ${units.day(state.startedAtMs)}`}
-        />
+        <MakeCurve data={curve} label={`Temperature and pH of ${state.plan.name}, ${day}`} />
       </div>
     </div>
   );
@@ -82,6 +69,7 @@ function One({ state, units }: { readonly state: MakeState; readonly units: Unit
 /** Two makes side by side: their curves, and all that differs. */
 export function Beside() {
   const { id = '', other = '' } = useParams();
+  const nowMs = useNow(60_000);
   const units = useUnits();
   const { goods, lines } = useLarder();
   const first = useMakeQuery(id);
@@ -95,10 +83,11 @@ export function Beside() {
   if (!first.data || !second.data) return <p className="quiet">Opening …</p>;
   if (!a || !b)
     return <p className="field-error">What is stored of one of these makes cannot be worked out.</p>;
+  const dayOf = (state: MakeState): string => units.dayAndYear(state.startedAtMs, nowMs);
   const into = goodsIntoMakes(goods, lines);
-  const of = (state: MakeState): RecordFact[] => rowsOf(state, into.get(state.id) ?? [], units);
+  const of = (state: MakeState): RecordFact[] => rowsOf(state, dayOf(state), into.get(state.id) ?? [], units);
   const rows = together(of(a), of(b));
-  const names = [a, b].map((state) => `${state.plan.name}, ${units.day(state.startedAtMs)}`);
+  const names = [a, b].map((state) => `${state.plan.name}, ${dayOf(state)}`);
   return (
     <div className="paper">
       <div className="make-head">
@@ -115,8 +104,8 @@ export function Beside() {
         </Button>
       </div>
       <div className="beside below-m">
-        <One state={a} units={units} />
-        <One state={b} units={units} />
+        <One state={a} day={dayOf(a)} units={units} />
+        <One state={b} day={dayOf(b)} units={units} />
       </div>
       <div className="table-box" role="region" aria-label="What differs" tabIndex={0}>
         <table className="ledger">

@@ -1,5 +1,4 @@
 import {
-  countedIn,
   COST_WORD,
   formatMinutes,
   goodsIntoMakes,
@@ -43,20 +42,16 @@ export function Cost({ state, units }: { readonly state: MakeState; readonly uni
     [state, goods, moved],
   );
   const { lines, total, perKg, savedPerKg, handsMin } = worth;
-  const first = state.plan.jars?.[0];
-  const perJar =
-    perKg === null || !first || state.weighedKg === null || (state.plan.jars?.length ?? 0) < 1
-      ? null
-      : (total ?? 0) / state.plan.jars!.length;
+  const jars = state.plan.jars?.length ?? 0;
   const unpriced = lines.filter(({ cost }) => cost === null).map(({ part }) => COST_WORD[part]);
   const headline =
     perKg === null
       ? total === null
-        ? `What ${lines[0]?.part === 'goods' ? 'went into it' : 'its milk'} cost is not known.`
+        ? 'What it was made of has no price.'
         : `It cost ${units.cost(total)}; weighed, it would have a price by weight.`
       : [
           `It cost ${perWeight(perKg, units)}`,
-          ...(perJar === null ? [] : [`${units.cost(perJar)} a jar`]),
+          ...(total === null || jars === 0 ? [] : [`${units.cost(total / jars)} a jar`]),
           ...(savedPerKg === null ? [] : [againstShop(savedPerKg, units)]),
           `about ${formatMinutes(handsMin)} of hands`,
         ].join(', ') + '.';
@@ -98,7 +93,7 @@ export function Cost({ state, units }: { readonly state: MakeState; readonly uni
       <p className="quiet">
         By the prices of the day it began. Hands and the burner are estimates; warm places, rennet and hot
         water are not counted, and what came out besides is counted as free.
-        {unpriced.length > 0 && countedIn(worth).length < lines.length && (
+        {unpriced.length > 0 && (
           <>
             {' '}
             Without a price: {unpriced.join(', ')}. <Link to="/kitchen/costs">Prices</Link>

@@ -19,6 +19,7 @@ import { DaybookHead } from './DaybookHead.tsx';
 import { TALLY_COLUMNS, tallyRow } from './tally-row.ts';
 import { TallyCells, TallyHeads } from './TallyCells.tsx';
 import { useDaybook } from './use-daybook.ts';
+import '../../parts/paper.css';
 
 /** So many months are drawn; the table file has all. */
 const MOST_MONTHS = 24;

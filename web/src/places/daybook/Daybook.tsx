@@ -1,5 +1,6 @@
 import '../../parts/tables.css';
 import { scaleLinear } from 'd3-scale';
+import { localDate } from '@morning-crock/core';
 import type { MakeSummary } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
@@ -7,7 +8,7 @@ import { useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useImportDaybookMutation } from '../../data/api.ts';
 import { useNow } from '../../data/clock.ts';
-import { useUnits } from '../../data/use-units.ts';
+import { useKitchen, useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { JsonFile } from '../../parts/JsonFile.tsx';
 import { priceWeight } from '../../parts/price-words.ts';
@@ -202,8 +203,8 @@ const COLUMNS = [
   'note',
 ] as const;
 
-const rowOf = (make: MakeSummary): Cell[] => [
-  make.startedAt.slice(0, 10),
+const rowOf = (make: MakeSummary, zone: string): Cell[] => [
+  localDate(zone, Date.parse(make.startedAt)),
   make.name,
   make.product,
   inTable(make.litres),
@@ -226,6 +227,7 @@ const rowOf = (make: MakeSummary): Cell[] => [
 export function Daybook() {
   const daybook = useDaybook();
   const { all, makes, filter } = daybook;
+  const { site } = useKitchen();
   const [search, setSearch] = useSearchParams();
   const churnings = useMemo(() => churningsOf(makes), [makes]);
   const onlyButter = search.get('of') === 'butter' && churnings.length > 0;
@@ -233,7 +235,16 @@ export function Daybook() {
     <div>
       <DaybookHead daybook={daybook}>
         {makes.length > 0 && (
-          <Button variant="default" onClick={() => saveTable('daybook', COLUMNS, makes.map(rowOf))}>
+          <Button
+            variant="default"
+            onClick={() =>
+              saveTable(
+                'daybook',
+                COLUMNS,
+                makes.map((make) => rowOf(make, site.zone)),
+              )
+            }
+          >
             As a table file
           </Button>
         )}

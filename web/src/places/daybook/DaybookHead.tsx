@@ -51,7 +51,7 @@ export function DaybookHead(props: {
   const { search } = useLocation();
   const kitchen = useKitchen();
   const { data: cultures } = useCulturesQuery();
-  const choices = useMemo(() => daybookChoices(all), [all]);
+  const choices = useMemo(() => daybookChoices(all, kitchen.site.zone), [all, kitchen.site.zone]);
   const [open, setOpen] = useState(isFiltered);
   // An address follows a moment later: who types fast would lose letters to it.
   const [typed, setTyped] = useState(filter.words);

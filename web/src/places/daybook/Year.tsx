@@ -1,14 +1,17 @@
 import '../../parts/tables.css';
 import {
+  daybookChoices,
   fatLostBy,
   formatMinutes,
   honestAnswer,
+  localDate,
   PRODUCTS,
   tally,
   tallyByMonth,
   tallyByProduct,
   TAKEN_WORD,
   thrownAway,
+  yearOf,
 } from '@morning-crock/core';
 import { TAKEN_FOR } from '@morning-crock/core/contract';
 import { Button, NativeSelect } from '@mantine/core';
@@ -25,9 +28,6 @@ import { TallyCells, TallyHeads } from './TallyCells.tsx';
 import { useDaybook } from './use-daybook.ts';
 import '../../parts/paper.css';
 
-const yearsOf = (startedAt: readonly string[]): string[] =>
-  [...new Set(startedAt.map((at) => at.slice(0, 4)))].sort().reverse();
-
 /** A year on a page, to be printed: what was made of what, what it gave, what became of it. */
 export function Year() {
   const daybook = useDaybook();
@@ -35,18 +35,18 @@ export function Year() {
   const { site } = useKitchen();
   const { lines, goods } = useLarder();
   const nowMs = useNow(60_000);
-  const years = useMemo(() => yearsOf(daybook.all.map(({ startedAt }) => startedAt)), [daybook.all]);
-  const year = daybook.filter.year ?? years[0] ?? new Date(nowMs).toISOString().slice(0, 4);
+  const years = useMemo(() => daybookChoices(daybook.all, site.zone).years, [daybook.all, site.zone]);
+  const year = daybook.filter.year ?? years[0] ?? localDate(site.zone, nowMs).slice(0, 4);
   const makes = useMemo(
-    () => daybook.done.filter(({ startedAt }) => startedAt.startsWith(year)),
-    [daybook.done, year],
+    () => daybook.done.filter((make) => yearOf(make, site.zone) === year),
+    [daybook.done, year, site.zone],
   );
   const whole = tally(makes);
   const products = tallyByProduct(makes);
   const months = tallyByMonth(makes, site.zone).reverse();
   const [weight] = priceWeight(units);
   const left = useMemo(() => {
-    const inYear = lines.filter(({ atMs }) => new Date(atMs).toISOString().startsWith(year));
+    const inYear = lines.filter(({ atMs }) => localDate(site.zone, atMs).startsWith(year));
     return TAKEN_FOR.map((why) => {
       const of = inYear.filter(({ kind }) => kind === why);
       return {
@@ -55,7 +55,7 @@ export function Year() {
         paid: of.reduce((sum, { price }) => sum + (price ?? 0), 0),
       };
     }).filter(({ kg }) => kg > 0);
-  }, [lines, year]);
+  }, [lines, year, site.zone]);
   const fat = fatLostBy(makes, 'season');
   const most = products[0];
   return (

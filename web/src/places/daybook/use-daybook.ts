@@ -3,6 +3,7 @@ import type { MakeSummary } from '@morning-crock/core/contract';
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
 import { useMakesQuery, useRecentMakesQuery } from '../../data/api.ts';
+import { useKitchen } from '../../data/use-units.ts';
 
 /** How the filters are called in an address. */
 const NAMES = {
@@ -34,6 +35,7 @@ export interface DaybookNow {
 
 export function useDaybook(): DaybookNow {
   const { data, isError, refetch } = useMakesQuery();
+  const { site } = useKitchen();
   const [search, setSearch] = useSearchParams();
   const filter = useMemo(
     () =>
@@ -46,7 +48,7 @@ export function useDaybook(): DaybookNow {
   // Ten years of makes take a moment: till then the latest stand there.
   const { data: recent } = useRecentMakesQuery();
   const all = data ?? recent ?? NO_MAKES;
-  const makes = useMemo(() => filtered(all, filter), [all, filter]);
+  const makes = useMemo(() => filtered(all, filter, site.zone), [all, filter, site.zone]);
   const done = useMemo(
     () =>
       // Of some of them nothing is added up.

@@ -1,4 +1,4 @@
-import { FRIDGE_C, isCream, THAW_SPREAD, thawHours } from '@morning-crock/core';
+import { FREEZER_C, FRIDGE_C, isCream, THAW_SPREAD, thawHours } from '@morning-crock/core';
 import type { Lot } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
@@ -12,7 +12,6 @@ import { AmountField, useAsTyped, type TypedAmount } from '../../parts/AmountFie
 import { lotAmount } from '../../parts/milk-words.ts';
 
 const HOUR_MS = 3_600_000;
-const FREEZER_C = -18;
 
 /** The pieces an amount is taken in: whole portions, the oldest first; the largest decides how long it takes. */
 function largestPieceKg(lot: Lot, massKg: number): number {
