@@ -171,7 +171,7 @@ const ms = (/** @type {number} */ value) => `${Math.round(value)} ms`;
  * Somebody asks for a trifle all the while, in a thread of their own: what it waits, others held the server.
  * @param {string} address
  */
-function watchWaits(address) {
+export function watchWaits(address) {
   /** The longest wait, ms, and whether to go on. */
   const shared = new Int32Array(new SharedArrayBuffer(8));
   const watcher = new Worker(

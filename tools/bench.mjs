@@ -108,9 +108,19 @@ async function daybook() {
   process.stdout.write('Measured over HTTP and in Chromium on a kitchen of ten thousand makes.\n');
   print(found);
 }
-// `npm run bench -- years`, `-- daybook` and `-- frames` measure that part alone.
+async function hostile() {
+  const { benchHostile } = await import('./bench-hostile.mjs');
+  const found = await benchHostile(say);
+  process.stdout.write('Measured over HTTP while strangers try.\n');
+  print(found);
+}
+// `npm run bench -- years`, `-- daybook`, `-- hostile` and `-- frames` measure that part alone.
 if (process.argv.includes('daybook')) {
   await daybook();
+  process.exit();
+}
+if (process.argv.includes('hostile')) {
+  await hostile();
   process.exit();
 }
 if (process.argv.includes('frames')) {
@@ -135,5 +145,6 @@ worker.once('message', ({ machine, rows }) => {
     print(page);
     await frames();
     await years();
+    await hostile();
   })();
 });

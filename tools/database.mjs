@@ -12,9 +12,9 @@ import {
   writeFileSync,
 } from 'node:fs';
 import { connect, createServer } from 'node:net';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { cleanEnvironment } from './install.mjs';
+import { ownFolder } from './own-folders.mjs';
 import { databasesOf, endProcess, identify, tiedToUs } from './process.mjs';
 
 const DATABASE = 'morning_crock';
@@ -165,7 +165,7 @@ export async function startDatabase({
   );
   const port = wantedPort ?? (await freePort());
   // Socket paths are limited to about a hundred characters, so it does not live beside the data.
-  const socketDir = mkdtempSync(join(tmpdir(), 'mc-'));
+  const socketDir = ownFolder('db');
   const cleared = () => rmSync(socketDir, { recursive: true, force: true });
   if (signal.aborted) {
     cleared();

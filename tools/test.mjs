@@ -1,12 +1,12 @@
 // `npm test`: installs what is missing, checks, builds, and runs unit, server and journey tests on a throwaway
 // database. Says where its time went and ends with one line that counts them all.
 import { spawn } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { startBrowser } from './browser.mjs';
 import { buildPage, buildServer, buildSums } from './build.mjs';
 import { BROWSER_PROGRAMS, cleanEnvironment, DATABASE_PROGRAMS, ensureInstalled, ROOT } from './install.mjs';
+import { clearLeftFolders, ownFolder } from './own-folders.mjs';
 
 /** @param {string} line */
 const say = (line) => void process.stdout.write(`· ${line}\n`);
@@ -60,7 +60,8 @@ function readReport(file) {
 
 await timed('installing', () => ensureInstalled([...DATABASE_PROGRAMS, ...BROWSER_PROGRAMS], say));
 const { startDatabase } = await import('./database.mjs');
-const dataDir = mkdtempSync(join(tmpdir(), 'mc-test-'));
+clearLeftFolders();
+const dataDir = ownFolder('test');
 
 /**
  * Runs tests. @param {string} what @param {number} workers @param {string[]} args

@@ -1,16 +1,16 @@
 // A kitchen for the bench and the pictures: started in a directory of its own, asked over its address, ended and cleared.
 import { spawn } from 'node:child_process';
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { readdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { cleanEnvironment, ROOT } from './install.mjs';
+import { ownFolder } from './own-folders.mjs';
 
 /**
  * Starts it.
  * @param {'own' | 'demo'} [kind] empty, or with the demo’s data
  * @param {string} [dataDir] of one that was stopped
  */
-export async function startKitchen(kind = 'own', dataDir = mkdtempSync(join(tmpdir(), 'mc-throwaway-'))) {
+export async function startKitchen(kind = 'own', dataDir = ownFolder('throwaway')) {
   const up = spawn(process.execPath, [join(ROOT, 'tools/up.mjs'), kind], {
     cwd: ROOT,
     env: { ...cleanEnvironment(), MC_DATA: dataDir },

@@ -6,6 +6,8 @@ import { join } from 'node:path';
 import { buildPage, buildServer } from './build.mjs';
 import { freePort, startDatabase } from './database.mjs';
 import { cleanEnvironment, DATABASE_PROGRAMS, ensureInstalled, ROOT } from './install.mjs';
+import { FULL_WORDS, hasRoom, isFull } from './full-disk.mjs';
+import { clearLeftFolders, ownFolder } from './own-folders.mjs';
 import { databasesOf, endProcess, identify, tiedToUs } from './process.mjs';
 import { runFileOf } from './run-file.mjs';
 
@@ -67,8 +69,7 @@ for (const stream of [process.stdout, process.stderr]) stream.on('error', () => 
 
 /** @param {unknown} error what kept us from starting, or from going on */
 async function giveUp(error) {
-  const full = error instanceof Error && 'code' in error && error.code === 'ENOSPC';
-  const words = full ? 'the disk is full: make room and start again' : String(error);
+  const words = isFull(error) ? FULL_WORDS : error instanceof Error ? error.message : String(error);
   if (!signal.aborted) await stop(`cannot go on: ${words}`, 1);
 }
 process.on('uncaughtException', (error) => void giveUp(error));
@@ -168,6 +169,7 @@ function step(work) {
 const goOn = () => (signal.aborted ? new Promise(() => undefined) : Promise.resolve());
 
 async function main() {
+  clearLeftFolders();
   if (!runFile.take()) {
     if (await tellOther()) process.exit(0);
     if (!runFile.take()) {
@@ -175,6 +177,7 @@ async function main() {
       process.exit(1);
     }
   }
+  if (!hasRoom(dataDir)) throw new Error(FULL_WORDS);
   await ensureInstalled(DATABASE_PROGRAMS, say);
   await goOn();
   await buildServer(say);
@@ -205,6 +208,8 @@ async function main() {
     mode: 0o600,
   });
 
+  const spool = ownFolder('file');
+  process.once('exit', () => rmSync(spool, { recursive: true, force: true }));
   const port = await choosePort();
   const address = `http://127.0.0.1:${port}`;
   await goOn();
@@ -215,6 +220,7 @@ async function main() {
       startScript('server/dist/main.mjs', {
         MC_DATABASE_FILE: databaseFile,
         MC_DATA_DIR: dataDir,
+        MC_SPOOL: spool,
         MC_PORT: String(port),
         MC_KITCHEN: demo ? 'Lantern Fold' : 'My kitchen',
         MC_ZONE: demo ? 'UTC' : Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC',

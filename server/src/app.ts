@@ -28,10 +28,13 @@ import { photoRoutes } from './features/photos/routes.ts';
 import { milkRoutes } from './features/milk/routes.ts';
 import { makeRoutes } from './features/makes/routes.ts';
 import { traceRoutes } from './features/traces/routes.ts';
+import { connectionsPlugin } from './plugins/connections.ts';
 import { databasePlugin } from './plugins/database.ts';
+import { DatabaseWatch } from './plugins/database-watch.ts';
 import { diskPlugin, ROOM_ENOUGH, type DiskWatch } from './plugins/disk.ts';
 import { errorsPlugin } from './plugins/errors.ts';
 import { identityPlugin } from './plugins/identity.ts';
+import { knownAnswersPlugin } from './plugins/known-answers.ts';
 import { openStreamsPlugin } from './plugins/open-streams.ts';
 import { streamPlugin } from './plugins/stream.ts';
 import { workHere, type Work } from './work/work.ts';
@@ -41,13 +44,13 @@ declare module 'fastify' {
     readonly work: Work;
     /** What this very code of the server is known by; left out, nothing worked out is kept for its next start. */
     readonly build: string | undefined;
+    /** Where files lie while they come in; left out, where the system keeps what is passing. */
+    readonly spoolFolder: string | undefined;
   }
 }
 
 /** What a route takes that says nothing else. */
 const MAX_BODY_BYTES = 256 * 1024;
-/** Far more than a kitchen has tablets, far fewer than would take the computer's memory. */
-const MOST_CONNECTIONS = 256;
 
 export interface AppOptions {
   /** Initialised, migrated, with a kitchen inside. */
@@ -66,6 +69,12 @@ export interface AppOptions {
   readonly build?: string;
   /** How much room the disk has; left out, it is not looked at. */
   readonly disk?: DiskWatch;
+  /** Where files lie while they come in; left out, where the system keeps what is passing. */
+  readonly spoolFolder?: string;
+  /** A statement the database does not answer within this is given up, ms; left out, ten seconds. */
+  readonly statementMs?: number;
+  /** A body that is not whole within this is not waited for, ms; left out, half a minute. */
+  readonly bodyMs?: number;
   /** Left out, only this computer is let in. */
   readonly localNetwork?: LocalNetwork;
 }
@@ -108,13 +117,26 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   app.addHook('onSend', async (_request, reply) => {
     reply.header(ENTRY_VERSION_HEADER, EVENT_VERSION);
   });
-  app.server.maxConnections = MOST_CONNECTIONS;
+  app.addHook('onSend', async (_request, reply) => {
+    // The camera reads labels, the microphone takes notes; nothing else of a device is any page's business here.
+    reply.header(
+      'permissions-policy',
+      'camera=(self), microphone=(self), geolocation=(), payment=(), usb=(), serial=(), bluetooth=()',
+    );
+  });
+  app.decorate('spoolFolder', options.spoolFolder);
   app.decorate('work', options.work ?? workHere);
   app.decorate('build', options.build);
   app.addHook('onClose', () => app.work.close());
   await app.register(errorsPlugin);
   await app.register(diskPlugin, { disk: options.disk ?? ROOM_ENOUGH });
   await app.register(databasePlugin, { dataSource: options.dataSource, clock: options.clock });
+  const watch = new DatabaseWatch(options.dataSource, options.statementMs);
+  app.addHook('onClose', (_app, next) => {
+    watch.close();
+    next();
+  });
+  const away = (): boolean => watch.away;
   await app.register(swagger, {
     openapi: {
       info: {
@@ -126,7 +148,9 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
     },
     transform: jsonSchemaTransform,
   });
-  await app.register(accessPlugin, { localNetwork: options.localNetwork ?? null });
+  await app.register(connectionsPlugin, { bodyMs: options.bodyMs });
+  await app.register(accessPlugin, { localNetwork: options.localNetwork ?? null, away });
+  await app.register(knownAnswersPlugin, { away });
   await app.register(openStreamsPlugin);
   await app.register(identityPlugin, { kitchenId: options.kitchenId ?? null });
   await app.register(streamPlugin);

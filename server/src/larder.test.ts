@@ -85,7 +85,7 @@ describe('the larder', () => {
     const id = ulid();
     const of = { makeId, what: 'yogurt' } as const;
     const over = await send(move(id, -8, putUp({ ...of, code: 'AAAAA3' }, 9)));
-    expect(over.json<ErrorBody>().details[0]!.message).toMatch(/2.25 kg in all is more than the make gave/);
+    expect(over.json<ErrorBody>().details[0]!.message).toMatch(/2.25 kg is more than the batch gave/);
     expect((await send(move(id, -8, putUp({ ...of, code: 'AAAAA3' }, 7)))).statusCode).toBe(200);
     const less = await send(
       draft(makeId, START, 'corrected', {

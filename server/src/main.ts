@@ -19,6 +19,8 @@ const environment = z.object({
   MC_DATABASE_FILE: z.string(),
   /** Where this kitchen's data lies; its log of faults too. */
   MC_DATA_DIR: z.string(),
+  /** Where files lie while they come in. */
+  MC_SPOOL: z.string().optional(),
   MC_PORT: z.coerce.number().int().min(1).max(65_535),
   MC_KITCHEN: z.string(),
   MC_ZONE: z.string(),
@@ -55,6 +57,7 @@ const app = await buildApp({
   loggerInstance: logger,
   work: createPool(fileURLToPath(new URL('./work.mjs', import.meta.url))),
   disk: watchDisk(env.MC_DATA_DIR, clock),
+  ...(env.MC_SPOOL === undefined ? {} : { spoolFolder: env.MC_SPOOL }),
   pageRoot: env.MC_PAGE,
   // All of it is in one file.
   build: createHash('sha256')

@@ -6,6 +6,7 @@ export * from './water.ts';
 export * from './wash.ts';
 export * from './salt.ts';
 export * from './balance.ts';
+export * from './likely.ts';
 export * from './stages.ts';
 export * from './ghee.ts';
 export * from './remedies.ts';

@@ -6,6 +6,7 @@ const CODES = [
   'not-found',
   'same-id-other-body',
   'ahead-of-clock',
+  'clock-behind',
   'make-finished',
   'no-such-make',
   'already-started',
@@ -23,6 +24,7 @@ const CODES = [
   'in-use',
   'database-away',
   'disk-full',
+  'read-only',
   'busy',
   'internal',
 ] as const;

@@ -18,6 +18,11 @@ export const ERROR_CODES = {
     message: 'The time lies in the future.',
     next: 'Check the clock of this device; the entry is kept here.',
   },
+  'clock-behind': {
+    status: 422,
+    message: 'The time lies long before this batch.',
+    next: 'Set the clock of this device, then correct the time; the entry is kept here.',
+  },
   'make-finished': {
     status: 422,
     message: 'This make is finished.',
@@ -98,6 +103,11 @@ export const ERROR_CODES = {
     status: 507,
     message: 'The disk of the kitchen’s computer is full.',
     next: 'Make room there; entries are kept on this device and sent by themselves when there is.',
+  },
+  'read-only': {
+    status: 503,
+    message: 'The kitchen’s database takes no entries just now: it can only be read.',
+    next: 'Restart Morning Crock on the kitchen’s computer; entries are kept on this device and sent later.',
   },
   busy: {
     status: 503,

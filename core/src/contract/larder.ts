@@ -18,6 +18,15 @@ export const BY_GOODS = [
   'ghee-solids',
 ] as const;
 export type ByGood = (typeof BY_GOODS)[number];
+/** Of which part of a make what comes out besides its product is, as it is weighed; `null` where nobody weighs it. */
+export const BY_PART: Readonly<Record<ByGood, 'buttermilk' | 'whey' | null>> = {
+  'skimmed-milk': null,
+  'sweet-buttermilk': 'buttermilk',
+  'cultured-buttermilk': 'buttermilk',
+  'acid-whey': 'whey',
+  'sweet-whey': 'whey',
+  'ghee-solids': null,
+};
 /** What goods are: one of the products, what comes out besides, or something else. */
 export const GOOD_KINDS = [...PRODUCT_IDS, ...BY_GOODS, 'other'] as const;
 export type GoodKind = (typeof GOOD_KINDS)[number];

@@ -1,26 +1,20 @@
-import { BY_GOODS, type Good, type LarderMovement } from '../contract/index.ts';
+import type { LarderMovement } from '../contract/index.ts';
 import type { EntryFault, LoggedEvent, Replayed } from '../log/index.ts';
 import { formatMass, type MeasureSystem } from '../units/index.ts';
+import { cameOut, partOf } from './came-out.ts';
 import { goodKg } from './count.ts';
 import { applyToLarder, openLarder, stockAt, type Larder, type LarderDraft } from './register.ts';
 
-/** Scales differ: so much more than was weighed may be put up. */
-const SCALE_SHARE = 0.02;
-const SCALE_KG = 0.01;
 /** A page's sums and ours may differ in the last digits. */
 const EPSILON_KG = 1e-4;
 
-/** Most that may be put up of what was weighed, kg. @example mostPutUpKg(1) // 1.03 */
-export const mostPutUpKg = (weighedKg: number): number => weighedKg * (1 + SCALE_SHARE) + SCALE_KG;
-
-/** What was put up of a make's product, or of what came out besides, kg. */
-const putUpOf = (larder: Larder, makeId: string, byProduct: boolean): number =>
+/** What was put up of one part of a make, kg. */
+const putUpOf = (larder: Larder, makeId: string, part: string): number =>
   [...larder.goods.values()]
-    .filter((good) => good.makeId === makeId && isByGood(good) === byProduct)
+    .filter((good) => good.makeId === makeId && partOf(good.what) === part)
     .reduce((sum, { putUpKg }) => sum + putUpKg, 0);
-const BY: ReadonlySet<string> = new Set(BY_GOODS);
-const isByGood = ({ what }: Pick<Good, 'what'>): boolean => BY.has(what);
 
+/** No more is put up than came out, whoever says it: two tablets that put up the same jars say it twice. */
 function putUpFault(
   larder: Larder,
   { good, pieces }: Extract<LarderMovement, { kind: 'put-up' }>,
@@ -29,14 +23,18 @@ function putUpFault(
   const same = [...larder.goods.values()].find(({ code }) => code === good.code);
   if (same) return { path: 'data.good.code', message: `is on ${same.name} already` };
   const made = good.makeId === null ? undefined : larder.makes.get(good.makeId);
-  if (good.makeId === null || !made || isByGood(good) || made.weighedKg === null) return null;
+  const out = made && cameOut(made, good.what);
+  if (good.makeId === null || !out) return null;
   const kg = pieces.reduce((sum, { count, eachKg }) => sum + count * eachKg, 0);
-  const before = putUpOf(larder, good.makeId, false);
-  if (before + kg <= mostPutUpKg(made.weighedKg)) return null;
-  const earlier = before > 0 ? `, ${formatMass(before, system)} of it put up before` : '';
+  const before = putUpOf(larder, good.makeId, partOf(good.what));
+  if (before + kg <= out.mostKg) return null;
+  const gave = formatMass(out.massKg, system);
+  const earlier = before > 0 ? `, and ${formatMass(before, system)} of it is in the larder already` : '';
   return {
     path: 'data.pieces',
-    message: `${formatMass(kg, system)} in all is more than the make gave: ${formatMass(made.weighedKg, system)} was weighed${earlier}`,
+    message: out.weighed
+      ? `${formatMass(kg, system)} is more than the batch gave: ${gave} was weighed${earlier}`
+      : `${formatMass(kg, system)} is more than the batch can have given: about ${gave}${earlier}. Weigh it first`,
   };
 }
 

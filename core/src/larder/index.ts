@@ -3,6 +3,7 @@ export * from './keep.ts';
 export * from './count.ts';
 export * from './register.ts';
 export * from './checks.ts';
+export { cameOut, mostPutUpKg, type CameOut } from './came-out.ts';
 export * from './from-make.ts';
 export * from './into-makes.ts';
 export * from './thaw.ts';

@@ -1,8 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { larderMovement, type LarderMovement } from '../contract/index.ts';
+import { larderMovement, type GoodKind, type LarderMovement } from '../contract/index.ts';
 import { carry, putUpLike } from '../fixtures/goods.ts';
 import { createLedger, lotId, ZERO_MS } from '../fixtures/ledger.ts';
+import { defaultKitchen } from '../kitchen/index.ts';
+import { beginPlan } from '../products/index.ts';
+import { cameOut } from './came-out.ts';
 import { larderFault } from './checks.ts';
 import { countPieces, goodKg, massOfPieces } from './count.ts';
 import { goodKeepBy } from './keep.ts';
@@ -163,12 +166,12 @@ describe('what cannot have been', () => {
     const one = foldLarder(ledger.events);
     expect(larderFault(one, GOODS, putUpLike({ makeId }), at(1))).toBeNull();
     expect(larderFault(one, GOODS, putUpLike({ makeId }, 5), at(1))?.message).toMatch(
-      /1.25 kg in all is more than the make gave: 1.00 kg was weighed/,
+      /1.25 kg is more than the batch gave: 1.00 kg was weighed$/,
     );
     ledger.say(GOODS, 1, { type: 'larder-moved', data: putUpLike({ makeId }, 3) });
     const two = foldLarder(ledger.events);
     expect(larderFault(two, lotId('MORE'), putUpLike({ makeId, code: 'AAAAAA' }, 2), at(2))?.message).toMatch(
-      /750 g of it put up before/,
+      /and 750 g of it is in the larder already/,
     );
     // What comes out besides is another thing.
     expect(
@@ -179,5 +182,37 @@ describe('what cannot have been', () => {
         at(2),
       ),
     ).toBeNull();
+  });
+
+  test('two tablets that put up the same jars say it twice: by-products and what nobody weighed too', () => {
+    const makeId = lotId('MAKE');
+    const ledger = createLedger();
+    const usual = beginPlan('butter', defaultKitchen('UTC'), new Date(ZERO_MS).toISOString(), 4);
+    ledger.say(makeId, 0, { type: 'make-started', data: { plan: usual } });
+    const wants = (what: GoodKind, kg: number, code = 'AAAAAA') =>
+      larderFault(foldLarder(ledger.events), lotId(code), putUpLike({ makeId, what, code }, 1, kg), at(2));
+    const about = cameOut(foldLarder(ledger.events).makes.get(makeId)!, 'butter')!;
+    expect([about.weighed, about.massKg]).toEqual([false, expect.closeTo(1.5, 0)]);
+    expect(wants('butter', about.massKg)).toBeNull();
+    ledger.say(GOODS, 1, { type: 'larder-moved', data: putUpLike({ makeId }, 1, about.massKg) });
+    expect(wants('butter', about.massKg)?.message).toMatch(/can have given: about .* Weigh it first$/);
+    // Weighed, the scale decides.
+    ledger.say(makeId, 1.5, {
+      type: 'weighed',
+      data: { massKg: 2 * about.massKg, typed: { value: 1, unit: 'kg' } },
+    });
+    expect(wants('butter', about.massKg)).toBeNull();
+    ledger.say(makeId, 1.6, {
+      type: 'weighed',
+      data: { massKg: 1.5, typed: { value: 1.5, unit: 'kg' }, of: 'buttermilk' },
+    });
+    expect(wants('cultured-buttermilk', 1.5)).toBeNull();
+    ledger.say(lotId('JAR'), 1.7, {
+      type: 'larder-moved',
+      data: putUpLike({ makeId, what: 'cultured-buttermilk', code: 'BBBBBB' }, 1, 1.5),
+    });
+    expect(wants('cultured-buttermilk', 0.2)?.path).toBe('data.pieces');
+    // Nothing comes out that did not go in.
+    expect(wants('ghee-solids', 5)?.path).toBe('data.pieces');
   });
 });

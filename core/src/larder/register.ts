@@ -1,4 +1,11 @@
-import type { Good, GoodStock, LarderLine, LarderMovement, LarderPlace } from '../contract/index.ts';
+import type {
+  Good,
+  GoodStock,
+  LarderLine,
+  LarderMovement,
+  LarderPlace,
+  MakePlan,
+} from '../contract/index.ts';
 import { effectiveEvents, feeding, instantOf, type LoggedEvent } from '../log/index.ts';
 import { usedUp } from './keep.ts';
 
@@ -9,10 +16,14 @@ export const LARDER_EVENTS = feeding('larder');
 export const EMPTY_GOOD_KG = 0.002;
 
 /** What a make gave, as far as its goods need it. */
-interface MadeOf {
+export interface MadeOf {
   readonly weighedKg: number | null;
   readonly byProductsKg: Readonly<Record<string, number>>;
+  /** How it was planned; `null` for what was stored before its beginning was known here. */
+  readonly plan: MakePlan | null;
+  readonly skipped: ReadonlySet<string>;
 }
+const NOTHING_KNOWN: MadeOf = { weighedKg: null, byProductsKg: {}, plan: null, skipped: new Set() };
 
 /** What a fold of the larder works on; grows from movement to movement. */
 export interface LarderDraft {
@@ -183,14 +194,20 @@ function linesOf(goodId: string, eventId: string, data: LarderMovement, atMs: nu
 /** Carries one event out, in place. */
 export function applyToLarder(draft: LarderDraft, event: LoggedEvent): void {
   const atMs = instantOf(event);
+  const made = draft.makes.get(event.streamId) ?? NOTHING_KNOWN;
+  if (event.type === 'make-started') {
+    draft.makes.set(event.streamId, { ...made, plan: event.data.plan });
+    return;
+  }
+  if (event.type === 'step-skipped') {
+    draft.makes.set(event.streamId, { ...made, skipped: new Set([...made.skipped, event.data.step]) });
+    return;
+  }
   if (event.type === 'weighed') {
-    const before = draft.makes.get(event.streamId) ?? { weighedKg: null, byProductsKg: {} };
     const { of, massKg } = event.data;
     draft.makes.set(
       event.streamId,
-      of
-        ? { ...before, byProductsKg: { ...before.byProductsKg, [of]: massKg } }
-        : { ...before, weighedKg: massKg },
+      of ? { ...made, byProductsKg: { ...made.byProductsKg, [of]: massKg } } : { ...made, weighedKg: massKg },
     );
     return;
   }

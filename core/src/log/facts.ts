@@ -35,15 +35,14 @@ export interface EventFacts {
 
 const ANY: readonly StreamKind[] = ['make', 'lot', 'culture', 'method', 'day', 'goods', 'kitchen'];
 const MAKE: readonly StreamKind[] = ['make'];
-const BOTH: readonly Register[] = ['milk', 'cultures'];
 const ALL: readonly Register[] = ['milk', 'cultures', 'larder'];
 
 /** One line a type: whoever has to tell types apart asks here. */
 export const EVENT_FACTS: Readonly<Record<EventType, EventFacts>> = {
-  'make-started': { of: MAKE, begins: true, shapes: true, unasked: true, feeds: BOTH },
+  'make-started': { of: MAKE, begins: true, shapes: true, unasked: true, feeds: ALL },
   planned: { of: MAKE, shapes: true, aside: true, unasked: true, unlisted: true },
   'step-done': { of: MAKE, feeds: ['milk'] },
-  'step-skipped': { of: MAKE, feeds: ['milk'] },
+  'step-skipped': { of: MAKE, feeds: ['milk', 'larder'] },
   'temperature-read': { of: MAKE, bounded: true, unlisted: true },
   'ph-read': { of: MAKE, bounded: true },
   titrated: { of: MAKE, bounded: true, afterwards: true },
@@ -78,7 +77,7 @@ export const EVENT_FACTS: Readonly<Record<EventType, EventFacts>> = {
   },
   corrected: { of: ANY, changes: true, afterwards: true, teaches: true, feeds: ALL },
   voided: { of: ANY, changes: true, afterwards: true, unasked: true, teaches: true, feeds: ALL },
-  finished: { of: MAKE, ends: true, teaches: true, feeds: BOTH },
+  finished: { of: MAKE, ends: true, teaches: true, feeds: ['milk', 'cultures'] },
   'milk-poured': { of: MAKE, shapes: true, feeds: ['milk'] },
   'culture-changed': { of: ['culture'], begins: true, feeds: ['cultures'] },
   fed: { of: MAKE, shapes: true },

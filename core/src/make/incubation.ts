@@ -48,19 +48,20 @@ function placeSigmaC(plan: MakePlan): number {
 }
 
 /**
- * Cream put up cold warms in hours: until somebody first reads it, it follows the expected course, moved so that it meets
+ * Nobody looks further than the horizon, however long after it a reading is dated. Cream put up cold warms in hours: until somebody first reads it, it follows the expected course, moved so that it meets
  * that reading. Milk put up warm stays near its heat, and a line does.
  */
 function warming(
   expectedC: (hour: number) => number,
   startC: number,
-  ambientC: number,
+  { ambientC, horizonH }: { readonly ambientC: number; readonly horizonH: number },
   first: { readonly hour: number; readonly celsius: number } | undefined,
 ): { hour: number; celsius: number }[] {
   if (!first || startC > ambientC - COLD_START_C) return [];
   const offC = first.celsius - expectedC(first.hour);
   const points: { hour: number; celsius: number }[] = [];
-  for (let hour = DRIFT_STEP_H; hour < first.hour; hour += DRIFT_STEP_H)
+  const untilH = Math.min(first.hour, horizonH + DRIFT_STEP_H);
+  for (let hour = DRIFT_STEP_H; hour < untilH; hour += DRIFT_STEP_H)
     points.push({ hour, celsius: expectedC(hour) + (offC * hour) / first.hour });
   return points;
 }
@@ -71,7 +72,7 @@ function warming(
  */
 function overMoves(
   known: readonly { readonly hour: number; readonly celsius: number }[],
-  movedH: readonly number[],
+  { movedH, horizonH }: { readonly movedH: readonly number[]; readonly horizonH: number },
   expectedC: (hour: number) => number,
 ): { hour: number; celsius: number }[] {
   return known.flatMap((point, i) => {
@@ -79,7 +80,8 @@ function overMoves(
     if (!next || !movedH.some((hour) => hour > point.hour && hour < next.hour)) return [point];
     const off = [point.celsius - expectedC(point.hour), next.celsius - expectedC(next.hour)] as const;
     const way: { hour: number; celsius: number }[] = [point];
-    for (let hour = point.hour + DRIFT_STEP_H; hour < next.hour; hour += DRIFT_STEP_H) {
+    const untilH = Math.min(next.hour, horizonH + DRIFT_STEP_H);
+    for (let hour = point.hour + DRIFT_STEP_H; hour < untilH; hour += DRIFT_STEP_H) {
       const share = (hour - point.hour) / (next.hour - point.hour);
       way.push({ hour, celsius: expectedC(hour) + off[0] + share * (off[1] - off[0]) });
     }
@@ -234,10 +236,10 @@ export function incubationOf(state: MakeState, walk: ThermalWalk): Incubation | 
       ? readings
       : [
           { hour: 0, celsius: startC },
-          ...warming(expected.at, startC, bookAmbientC, readings[0]),
+          ...warming(expected.at, startC, { ambientC: bookAmbientC, horizonH }, readings[0]),
           ...readings,
         ];
-  const bridged = overMoves(known, movedH, expected.at);
+  const bridged = overMoves(known, { movedH, horizonH }, expected.at);
   const lastKnown = known.at(-1)!;
   // Onward the milk follows the expected course, moved by what the readings said of the place; what they differ by
   // now fades with the place's own slowness.

@@ -33,3 +33,4 @@ export * from './preparation.ts';
 export * from './split.ts';
 export * from './pour-together.ts';
 export * from './to-add.ts';
+export * from './entry-time.ts';

@@ -1,4 +1,4 @@
-import { butterBalance, HAND_WORKED_FAT } from '../butter/index.ts';
+import { likelyBalance, USUAL_BUTTERMILK_FAT } from '../butter/index.ts';
 import type { ByProduct, Lot, MakePlan, StepId } from '../contract/index.ts';
 import { batchOf, isHeated } from '../method/index.ts';
 import { withFat } from '../milk/index.ts';
@@ -7,9 +7,6 @@ import { amountOf } from './amount.ts';
 import { lotFrom, lotOf, placeC } from './lot.ts';
 import { put, takeFrom, type GivingMake, type Moment, type Part, type RoomDraft } from './movements.ts';
 import { milkCost } from './pour.ts';
-
-/** Fat left in the buttermilk of butter worked by hand, for what a weighed churning says of its cream. */
-export const BUTTERMILK_FAT = 0.006;
 
 const partOf = (of: ByProduct | undefined): Part => of ?? 'out';
 
@@ -31,7 +28,7 @@ const compositionOf = (plan: MakePlan, part: Part) => {
       fatFraction: parted.fatFraction,
       proteinFraction: parted.proteinFraction,
     };
-  return part === 'out' ? composition : withFat(composition, BUTTERMILK_FAT);
+  return part === 'out' ? composition : withFat(composition, USUAL_BUTTERMILK_FAT);
 };
 
 /** Mass of a part that nobody weighed, by what went in. */
@@ -43,12 +40,7 @@ function computedKg(plan: MakePlan, part: Part): number {
       ? out.massKg
       : off.filter(({ what }) => what === part).reduce((sum, { massKg: kg }) => sum + kg, 0);
   if (part === 'out') return massKg + (plan.starter.massKg ?? 0);
-  return butterBalance({
-    creamKg: massKg,
-    creamFatFraction: composition.fatFraction,
-    buttermilkFatFraction: BUTTERMILK_FAT,
-    butterFatFraction: HAND_WORKED_FAT,
-  }).buttermilkKg;
+  return likelyBalance(massKg, composition.fatFraction).buttermilkKg;
 }
 
 function lotOfPart(

@@ -1,15 +1,5 @@
-import type { ByGood, LarderMovement } from '../contract/index.ts';
-import { takeFrom, type Moment, type Part, type RoomDraft } from './movements.ts';
-
-/** Of which part of a make what comes out besides its product is. */
-const PART_OF: Readonly<Record<ByGood, Part | null>> = {
-  'skimmed-milk': null,
-  'sweet-buttermilk': 'buttermilk',
-  'cultured-buttermilk': 'buttermilk',
-  'acid-whey': 'whey',
-  'sweet-whey': 'whey',
-  'ghee-solids': null,
-};
+import { BY_PART, type LarderMovement } from '../contract/index.ts';
+import { takeFrom, type Moment, type RoomDraft } from './movements.ts';
 
 /**
  * What a make gave to the milk room and is put up into jars leaves it: it stands in the larder from then on. Of what never
@@ -22,7 +12,7 @@ export function putUp(
 ): void {
   const make = good.makeId === null ? undefined : room.making.get(good.makeId);
   if (!make) return;
-  const besides = Object.entries(PART_OF).find(([what]) => what === good.what);
+  const besides = Object.entries(BY_PART).find(([what]) => what === good.what);
   const part = besides ? besides[1] : good.what === make.plan.product ? 'out' : null;
   const lotId = part === null ? null : (make.gave[part]?.lotId ?? null);
   if (lotId === null) return;

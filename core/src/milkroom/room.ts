@@ -1,4 +1,4 @@
-import { HAND_WORKED_FAT } from '../butter/index.ts';
+import { HAND_WORKED_FAT, USUAL_BUTTERMILK_FAT } from '../butter/index.ts';
 import type { EventOf, LedgerLine, Lot, LotPour, MilkRoomResponse } from '../contract/index.ts';
 import { effectiveEvents, feeding, instantOf, today, type LoggedEvent } from '../log/index.ts';
 import { methodSteps } from '../products/index.ts';
@@ -6,7 +6,7 @@ import { updateBelief } from '../numerics/index.ts';
 import { planWithout } from '../method/index.ts';
 import { litresOfMass } from '../milk/index.ts';
 import { formatVolume, type MeasureSystem } from '../units/index.ts';
-import { BUTTERMILK_FAT, give, givesBack, giveUnweighed, giveWhey, takeBack } from './given.ts';
+import { give, givesBack, giveUnweighed, giveWhey, takeBack } from './given.ts';
 import { isEmpty } from './lot.ts';
 import { putUp } from './put-up.ts';
 import { moveMilk, takeFrom, type Milking, type Moment, type RoomDraft } from './movements.ts';
@@ -187,7 +187,9 @@ export function creamFactors(room: MilkRoom): MilkRoomResponse['creamFactors'] {
         updateBelief(
           before,
           Math.log(
-            (c.butterKg * HAND_WORKED_FAT + c.buttermilkKg * BUTTERMILK_FAT) / c.creamKg / c.estimatedFat,
+            (c.butterKg * HAND_WORKED_FAT + c.buttermilkKg * USUAL_BUTTERMILK_FAT) /
+              c.creamKg /
+              c.estimatedFat,
           ),
           CREAM_FAT_SPREAD.churning,
         ),

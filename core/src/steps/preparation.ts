@@ -1,4 +1,4 @@
-import { butterBalance, HAND_WORKED_FAT } from '../butter/index.ts';
+import { likelyBalance } from '../butter/index.ts';
 import { batchOf } from '../method/index.ts';
 import type { MakePlan } from '../contract/index.ts';
 import { loadsOf, temperBath, type TemperBath } from './temper.ts';
@@ -27,8 +27,6 @@ const BOWL_ROOM = 1.5;
 const BUTTER_KG_PER_LITRE = 0.92;
 /** Butter is put by in pieces that thaw quickly, kg. */
 const PIECE_KG = 0.25;
-/** What the buttermilk keeps, for what is made ready. */
-const BUTTERMILK_FAT = 0.006;
 
 /** What a churning wants to find ready; `null` for a make that churns nothing. */
 export function preparationOf(plan: MakePlan): Preparation | null {
@@ -36,12 +34,7 @@ export function preparationOf(plan: MakePlan): Preparation | null {
   if (!steps.some(({ kind }) => kind === 'churn')) return null;
   const wash = steps.find((s) => s.kind === 'wash');
   const { massKg, litres, composition } = batchOf(plan);
-  const { butterKg, buttermilkKg } = butterBalance({
-    creamKg: massKg,
-    creamFatFraction: composition.fatFraction,
-    buttermilkFatFraction: Math.min(BUTTERMILK_FAT, composition.fatFraction),
-    butterFatFraction: HAND_WORKED_FAT,
-  });
+  const { butterKg, buttermilkKg } = likelyBalance(massKg, composition.fatFraction);
   const oneWashKg = (wash?.waterKgPerKg ?? 0) * butterKg;
   const washLitres = oneWashKg * (wash?.washes ?? 0);
   return {

@@ -26,7 +26,8 @@ export interface TestKitchen {
   close(): Promise<void>;
 }
 
-function databaseAddress(): DatabaseAddress {
+/** Where the tests' database is. */
+export function databaseAddress(): DatabaseAddress {
   const text = process.env['TEST_DATABASE'];
   if (!text) throw new Error('run the tests through "npm test", which starts their database');
   return JSON.parse(text) as DatabaseAddress;
@@ -51,8 +52,14 @@ export async function createTestKitchen(options: {
   pageRoot?: string;
   /** Lets other devices in, at these names. */
   localNetwork?: AppOptions['localNetwork'];
+  /** Another way to the tests' database, and how long its statements and requests may take. */
+  databasePort?: number;
+  statementMs?: number;
+  bodyMs?: number;
 }): Promise<TestKitchen> {
-  const db = createDataSource(databaseAddress());
+  const { databasePort, statementMs, bodyMs } = options;
+  const address = databaseAddress();
+  const db = createDataSource(databasePort === undefined ? address : { ...address, port: databasePort });
   await db.initialize();
   if (!migrated) await migrate(db);
   migrated = true;
@@ -65,6 +72,8 @@ export async function createTestKitchen(options: {
       clock: () => clock.nowMs,
       ...(options.pageRoot === undefined ? {} : { pageRoot: options.pageRoot }),
       ...(options.localNetwork === undefined ? {} : { localNetwork: options.localNetwork }),
+      ...(statementMs === undefined ? {} : { statementMs }),
+      ...(bodyMs === undefined ? {} : { bodyMs }),
     });
   const around = (app: FastifyInstance): TestKitchen => ({
     app,

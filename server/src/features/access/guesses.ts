@@ -1,22 +1,31 @@
 interface Limits {
   readonly each: number;
-  readonly all: number;
   readonly withinMs: number;
 }
 
 /**
- * Counts guesses at the kitchen code: of each address, and of all together, for addresses cost nothing.
- * @example createGuesses({ each: 10, all: 40, withinMs: 600_000 }).allowed('192.0.2.7', Date.now()) // true
+ * Counts wrong guesses at the kitchen code, of each address by itself: nobody is kept out by what others guess. There are so
+ * many codes that all addresses of a network together do not find one in a lifetime.
+ * @example createGuesses({ each: 10, withinMs: 600_000 }).allowed('192.0.2.7', Date.now()) // true
  */
-export function createGuesses({ each, all, withinMs }: Limits) {
-  let recent: { readonly ip: string; readonly atMs: number }[] = [];
+export function createGuesses({ each, withinMs }: Limits) {
+  const wrong = new Map<string, readonly number[]>();
+  const recent = (ip: string, nowMs: number): readonly number[] =>
+    (wrong.get(ip) ?? []).filter((atMs) => nowMs - atMs < withinMs);
   return {
-    /** Whether one guess more is listened to; it counts from here on. */
-    allowed(ip: string, nowMs: number): boolean {
-      recent = recent.filter(({ atMs }) => nowMs - atMs < withinMs);
-      if (recent.length >= all || recent.filter((guess) => guess.ip === ip).length >= each) return false;
-      recent.push({ ip, atMs: nowMs });
-      return true;
+    /** Whether one guess more of an address is listened to. */
+    allowed: (ip: string, nowMs: number): boolean => recent(ip, nowMs).length < each,
+    /** Counts a guess; taken back when it turns out right. */
+    guessed(ip: string, nowMs: number): void {
+      for (const [other, at] of wrong) if (at.every((atMs) => nowMs - atMs >= withinMs)) wrong.delete(other);
+      wrong.set(ip, [...recent(ip, nowMs), nowMs]);
+    },
+    right(ip: string): void {
+      wrong.delete(ip);
+    },
+    /** A new code: what was guessed at the old one counts no more. */
+    beginAnew(): void {
+      wrong.clear();
     },
   };
 }

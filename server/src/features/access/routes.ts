@@ -16,16 +16,19 @@ import { fromThisComputer, TABLET_COOKIE } from './access-plugin.ts';
 import { createGuesses } from './guesses.ts';
 import { isKitchenCode, newKitchenCode, newToken, tokenHash } from './kitchen-code.ts';
 
-/** Guesses of one address, and of all addresses together. */
+/** Wrong guesses of one address. */
 const TRIES = 10;
-const TRIES_OF_ALL = 40;
 const TRIES_WITHIN_MS = 10 * 60_000;
 const A_YEAR_S = 365 * 24 * 3600;
 
 /** Joining from another device, and sending devices away again. */
 export const accessRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
-  const guesses = createGuesses({ each: TRIES, all: TRIES_OF_ALL, withinMs: TRIES_WITHIN_MS });
+  const guesses = createGuesses({ each: TRIES, withinMs: TRIES_WITHIN_MS });
   const tablets = app.db.getRepository(tabletEntity);
+  const newCode = (kitchenId: string): Promise<string> => {
+    guesses.beginAnew();
+    return newKitchenCode(app.db, kitchenId, app.now());
+  };
 
   app.post(
     '/api/join',
@@ -37,9 +40,12 @@ export const accessRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
       const { kitchenId } = request.identity;
       const { code, name } = request.body;
       if (!guesses.allowed(request.ip, app.now())) throw new AppError('too-many-tries');
+      // Counted before it is judged: many at once are not listened to either.
+      guesses.guessed(request.ip, app.now());
       if (!(await isKitchenCode(app.db, kitchenId, code))) {
         throw new AppError('wrong-code', [{ path: 'code', message: 'is not the code of this kitchen' }]);
       }
+      guesses.right(request.ip);
       const token = newToken();
       const now = new Date(app.now());
       await tablets.insert({
@@ -96,9 +102,7 @@ export const accessRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
       if (!affected) throw new AppError('not-found');
       app.streams.endOf(request.params.id);
       // It knows the code: there is a new one from here on.
-      const code = app.localNetwork
-        ? await newKitchenCode(app.db, request.identity.kitchenId, app.now())
-        : null;
+      const code = app.localNetwork ? await newCode(request.identity.kitchenId) : null;
       return { revoked: true as const, code };
     },
   );

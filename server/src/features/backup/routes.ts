@@ -1,7 +1,7 @@
 import { restoreResponse } from '@morning-crock/core/contract';
 import type { FastifyPluginCallbackZod } from 'fastify-type-provider-zod';
 import { Readable } from 'node:stream';
-import { withSpooled } from '../exchange/json-items.ts';
+import { withSpooled } from '../exchange/spooled.ts';
 import { takesFiles } from '../exchange/takes-files.ts';
 import { backUp, restore } from './backup-service.ts';
 
@@ -19,10 +19,15 @@ export const backupRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
 
   app.post(
     '/api/restore',
-    { bodyLimit: MAX_FILE_BYTES, schema: { response: { 200: restoreResponse } } },
+    {
+      bodyLimit: MAX_FILE_BYTES,
+      config: { takesFile: true },
+      schema: { response: { 200: restoreResponse } },
+    },
     async (request) => {
       const { kitchenId } = request.identity;
-      const result = await withSpooled(request.body as Readable, MAX_FILE_BYTES, (open) =>
+      const spool = { mostBytes: MAX_FILE_BYTES, folder: app.spoolFolder };
+      const result = await withSpooled(request.body as Readable, spool, (open) =>
         restore(app.db, kitchenId, open),
       );
       app.hub.notify();

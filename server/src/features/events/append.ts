@@ -1,5 +1,7 @@
 import {
   beginsMake,
+  begunTooEarly,
+  datedTooEarly,
   EVENT_FACTS,
   faultOfFold,
   foldDays,
@@ -24,9 +26,27 @@ import { createStreams, type StreamFacts } from './stream-facts.ts';
 
 /** A device's clock may run this far ahead before its entries are refused. */
 const AHEAD_MS = 2 * 60_000;
+/** Everything but readings and notes that a make may hold: each of them is held against all the others. */
+const MOST_SHAPING = 5000;
 const refuse = (code: ConstructorParameters<typeof AppError>[0], path: string, message: string): never => {
   throw new AppError(code, [{ path, message }]);
 };
+
+/** Refuses what is dated long before its make: by a clock that was never set. */
+function checkTime(stream: StreamFacts, draft: DraftEvent, nowMs: number): void {
+  const tooEarly = (path: string, message: string): never =>
+    refuse('clock-behind', path, `${message}. The clock of this device is probably not set`);
+  if (beginsMake(draft.type)) {
+    if (begunTooEarly(Date.parse(draft.at), nowMs)) tooEarly('at', 'is more than a year ago');
+    return;
+  }
+  const { make, startedAtMs } = stream.begun();
+  if (!make) return;
+  const corrected = draft.type === 'corrected' ? draft.data.at : null;
+  for (const [path, at] of [['at', draft.at] as const, ['data.at', corrected] as const])
+    if (at !== null && datedTooEarly(make.plan, startedAtMs, Date.parse(at)))
+      tooEarly(path, 'is long before this batch began');
+}
 
 /** Checks that need the rest of the make. */
 async function checkAgainstStream(stream: StreamFacts, kitchenId: string, draft: DraftEvent): Promise<void> {
@@ -96,7 +116,10 @@ async function checkAgainstStream(stream: StreamFacts, kitchenId: string, draft:
 async function checkReadable(stream: StreamFacts, draft: DraftEvent): Promise<void> {
   const about = isChange(draft) ? await stream.root(draft.data.target) : draft;
   if (!about || !EVENT_FACTS[about.type].shapes) return;
-  const fault = faultOfFold(draft.streamId, [...(await stream.shaping()), draft]);
+  const shaping = await stream.shaping();
+  if (shaping.length > MOST_SHAPING)
+    refuse('too-large', 'streamId', `has ${MOST_SHAPING} entries that change how it goes: begin another`);
+  const fault = faultOfFold(draft.streamId, [...shaping, draft]);
   if (fault === null) return;
   const path =
     draft.type === 'corrected' ? 'data.data' : draft.type === 'make-started' ? 'data.plan' : 'data';
@@ -168,6 +191,8 @@ export async function appendWithin(
     }
     const stream = await streams.of(draft.streamId);
     await checkAgainstStream(stream, kitchenId, draft);
+    // What is in a log already is taken over as it is, whatever clock it was dated by.
+    if (!history) checkTime(stream, draft, nowMs);
     await checkReadable(stream, draft);
     if (!history) await registers.check(draft, stream);
     const event = await log.append(draft, new Date(nowMs));

@@ -17,6 +17,8 @@ export interface StreamFacts {
   begun(): {
     /** The make it is; `null` when none was begun in it. */
     readonly make: EventOf<'make-started'>['data'] | null;
+    /** When that was, ms since 1970. */
+    readonly startedAtMs: number;
     readonly registered: boolean;
   };
   /** When it was finished, by its latest finish that was not undone. */
@@ -41,10 +43,14 @@ export function createStreams(log: LogWriter, kitchenId: string) {
     const roots = new Map<string, StoredEvent>();
     const undos = new Map(telling.flatMap((e) => (e.type === 'voided' ? [[e.id, e] as const] : [])));
     const facts: StreamFacts = {
-      begun: () => ({
-        make: telling.map(today).find((e) => e.type === 'make-started')?.data ?? null,
-        registered: telling.some((e) => registered(e.type)),
-      }),
+      begun: () => {
+        const began = telling.map(today).find((e) => e.type === 'make-started');
+        return {
+          make: began?.data ?? null,
+          startedAtMs: began ? Date.parse(began.at) : Number.NaN,
+          registered: telling.some((e) => registered(e.type)),
+        };
+      },
       finishedAt() {
         const undone = new Set(telling.flatMap((e) => (e.type === 'voided' ? [e.data.target] : [])));
         return telling.findLast((e) => e.type === 'finished' && !undone.has(e.id))?.at ?? null;

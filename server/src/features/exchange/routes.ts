@@ -5,7 +5,6 @@ import {
   importResponse,
   type DraftEvent,
   type StoredEvent,
-  type TraceRows,
 } from '@morning-crock/core/contract';
 import type { FastifyPluginCallbackZod } from 'fastify-type-provider-zod';
 import { Readable } from 'node:stream';
@@ -18,10 +17,12 @@ import { withLog } from '../events/event-log.ts';
 import { readKitchen } from '../kitchen/kitchen-service.ts';
 import { lastSeqOfMakes } from '../makes/make-service.ts';
 import { storeTrace } from '../traces/trace-store.ts';
-import { FileHead, parsed } from './file-parts.ts';
-import { jsonItems, withSpooled } from './json-items.ts';
+import { FileHead, headParts, takingParts } from './file-parts.ts';
 import { members, pagesOf, traceOut } from './json-out.ts';
+import { MAKE_PARTS, MakesOfFile } from './make-parts.ts';
+import { withSpooled } from './spooled.ts';
 import { takesFiles } from './takes-files.ts';
+import { TRACE_PARTS, TracesOfFile } from './trace-parts.ts';
 
 const NOTICE =
   'Estimates are estimates. Nothing here certifies pasteurisation or safety: follow your local rules and your licence.';
@@ -64,64 +65,59 @@ async function* exportOf(db: DataSource, kitchenId: string, nowMs: number): Asyn
 
 const { format, version, exportedAt, kitchen, notice } = exportFile.shape;
 const headSchema = z.object({ format, version, exportedAt, kitchen, notice });
-const makeSchema = exportFile.shape.makes.element;
-const traceRows = exportFile.shape.traces.unwrap().element;
+const PARTS = { ...headParts(headSchema.shape), ...MAKE_PARTS, ...TRACE_PARTS };
 
 /**
  * Takes makes of a file in: what is here already stays, a clash in the last make leaves nothing of the first behind.
  * @throws AppError for a file that is broken, newer or no export
  */
-async function importInto(
+function importInto(
   db: DataSource,
   kitchenId: string,
   open: () => Readable,
   nowMs: number,
 ): Promise<{ makes: number; added: number; already: number }> {
-  return withLog(db, kitchenId, async (log) => {
-    const head = new FileHead({ format: EXPORT_FORMAT, version: EXPORT_VERSION, schema: headSchema });
-    const counts = { makes: 0, added: 0, already: 0 };
-    /** Rows that new entries ask for, with the name of their file. */
-    const asked = new Map<string, string>();
-    let checked = false;
-    for await (const { key, index, value } of jsonItems(open(), {
-      lists: ['makes', 'traces'],
-      plain: Object.keys(headSchema.shape),
-    })) {
-      if (index === null) {
-        head.take(key, value);
-        continue;
-      }
-      if (!checked) head.check();
-      checked = true;
-      const path = `${key}.${index}`;
-      if (key === 'traces') {
-        const trace: TraceRows = parsed(traceRows, value, path);
-        // Rows nobody asks for, or that came in before, are left where they are.
+  return takingParts(open, PARTS, (parts) =>
+    withLog(db, kitchenId, async (log) => {
+      const head = new FileHead({ format: EXPORT_FORMAT, version: EXPORT_VERSION, schema: headSchema });
+      const counts = { added: 0, already: 0 };
+      /** Rows that new entries ask for, with the name of their file. */
+      const asked = new Map<string, string>();
+      // Rows nobody asks for, or that came in before, are left where they are.
+      const traces = new TracesOfFile(async (trace) => {
         if (asked.delete(trace.traceId)) await storeTrace(log.manager, kitchenId, trace);
-        continue;
+      });
+      const makes = new MakesOfFile(async (events) => {
+        const drafts = events.map(draftOf);
+        checkClock(drafts, nowMs);
+        const withRows = drafts.filter((d) => d.type === 'trace-imported');
+        const known = await log.find(withRows.map((d) => d.id));
+        for (const { id, data } of withRows) if (!known.has(id)) asked.set(data.traceId, data.fileName);
+        const { added } = await appendWithin(log, kitchenId, drafts, nowMs, { history: true });
+        counts.added += added;
+        counts.already += drafts.length - added;
+        await breathe();
+      });
+      let checked = false;
+      for await (const member of parts) {
+        if (member.part in headSchema.shape) {
+          head.take(member.part, member.value);
+          continue;
+        }
+        if (!checked) head.check();
+        checked = true;
+        const [own, other] = TracesOfFile.has(member) ? [traces, makes] : [makes, traces];
+        await other.end();
+        await own.take(member);
       }
-      const make = parsed(makeSchema, value, path);
-      const stray = make.events.findIndex((event) => event.streamId !== make.id);
-      if (stray >= 0)
-        throw new AppError('bad-input', [
-          { path: `${path}.events.${stray}.streamId`, message: 'belongs to another make' },
-        ]);
-      const drafts = [...make.events].sort((a, b) => a.seq - b.seq).map(draftOf);
-      checkClock(drafts, nowMs);
-      const traces = drafts.filter((d) => d.type === 'trace-imported');
-      const known = await log.find(traces.map((d) => d.id));
-      for (const { id, data } of traces) if (!known.has(id)) asked.set(data.traceId, data.fileName);
-      const { added } = await appendWithin(log, kitchenId, drafts, nowMs, { history: true });
-      counts.makes++;
-      counts.added += added;
-      counts.already += drafts.length - added;
-      await breathe();
-    }
-    head.check();
-    for (const fileName of asked.values())
-      throw new AppError('bad-input', [{ path: 'traces', message: `has no rows of ${fileName}` }]);
-    return counts;
-  });
+      await makes.end();
+      await traces.end();
+      head.check();
+      for (const fileName of asked.values())
+        throw new AppError('bad-input', [{ path: 'traces', message: `has no rows of ${fileName}` }]);
+      return { makes: makes.count, ...counts };
+    }),
+  );
 }
 
 /** The daybook out as one JSON file, and in again without loss or doubles. */
@@ -136,10 +132,11 @@ export const exchangeRoutes: FastifyPluginCallbackZod = (app, _options, done) =>
 
   app.post(
     '/api/import',
-    { bodyLimit: MAX_FILE_BYTES, schema: { response: { 200: importResponse } } },
+    { bodyLimit: MAX_FILE_BYTES, config: { takesFile: true }, schema: { response: { 200: importResponse } } },
     async (request) => {
       const { kitchenId } = request.identity;
-      const result = await withSpooled(request.body as Readable, MAX_FILE_BYTES, (open) =>
+      const spool = { mostBytes: MAX_FILE_BYTES, folder: app.spoolFolder };
+      const result = await withSpooled(request.body as Readable, spool, (open) =>
         importInto(app.db, kitchenId, open, app.now()),
       );
       app.hub.notify();

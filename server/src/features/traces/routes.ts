@@ -17,6 +17,7 @@ export const traceRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
     '/api/makes/:id/traces',
     {
       bodyLimit: MAX_UPLOAD_BYTES,
+      config: { takesFile: true },
       schema: { params, body: traceUpload, response: { 200: traceStored } },
     },
     async (request) => {

@@ -3,6 +3,7 @@ import {
   GOOD_FACTS,
   goodOfMake,
   goodsIntoMakes,
+  cameOut,
   mostPutUpKg,
   PLACE_WORD,
   PUT_UP_KINDS,
@@ -52,10 +53,12 @@ function PutUpForm(props: {
   /** What the make gave and is not put up yet, kg; `null` when nobody weighed it. */
   readonly leftKg: number | null;
   readonly pieces: readonly { readonly count: number; readonly massKg: number }[];
+  /** Where nobody weighed: the most that it can have given and is not put up yet. */
+  readonly mostKg?: number | undefined;
   /** Some of it was put up before. */
   readonly before?: boolean;
 }) {
-  const { goodId, first, leftKg, before = false } = props;
+  const { goodId, first, leftKg, mostKg = Number.POSITIVE_INFINITY, before = false } = props;
   const units = useUnits();
   const asTyped = useAsTyped('weight');
   const navigate = useNavigate();
@@ -71,7 +74,7 @@ function PutUpForm(props: {
   const change = (key: string, to: Partial<Row>): void =>
     setRows((before) => before.map((row) => (row.key === key ? { ...row, ...to } : row)));
   const kg = rows.reduce((sum, { count, amount }) => sum + (amount?.massKg ?? 0) * count, 0);
-  const over = leftKg !== null && kg > mostPutUpKg(leftKg);
+  const over = leftKg === null ? kg > mostKg : kg > mostPutUpKg(leftKg);
   const keeps = ofMake ? first.keeps : usualKeeping(what);
   const here = keeps.find((k) => k.place === place);
   const days = (n: number): string => (n < 3 ? n.toFixed(1).replace('.0', '') : n.toFixed(0));
@@ -153,7 +156,9 @@ function PutUpForm(props: {
       )}
       <p className={over ? 'field-error' : 'quiet'} role={over ? 'alert' : undefined} aria-invalid={over}>
         {units.mass(kg)} in all
-        {leftKg === null
+        {leftKg === null && over
+          ? ': more than this batch can have given. Weigh it first, or count again.'
+          : leftKg === null
           ? ''
           : over
             ? `: more than the ${units.mass(leftKg)} ${before ? 'that is not put up yet' : 'that the make gave'}. Weigh again, or count again.`
@@ -197,11 +202,19 @@ function OfMake({ makeId, larder }: { readonly makeId: string; readonly larder: 
     .filter((good) => good.makeId === makeId && good.what === state.plan.product)
     .reduce((sum, { putUpKg }) => sum + putUpKg, 0);
   const leftKg = state.weighedKg === null ? null : Math.max(0, state.weighedKg - before);
+  const gave = cameOut(
+    {
+      ...state,
+      skipped: new Set(state.steps.flatMap(({ status, step }) => (status === 'skipped' ? [step.id] : []))),
+    },
+    state.plan.product,
+  );
   return (
     <PutUpForm
       goodId={goodId}
       first={goodOfMake(state, codeOf(goodId), now(), goodsIntoMakes(larder.goods, larder.lines).get(makeId))}
       leftKg={leftKg}
+      mostKg={gave ? gave.mostKg - before : undefined}
       // As it was cut, unless some of that is put up already.
       pieces={before > 0 ? [] : state.pieces}
       before={before > 0}
