@@ -296,3 +296,42 @@ test('butter is wanted thawed on a day: it is told when it must come out, on the
     ['cold', 0.5],
   ]);
 });
+
+/** Markup that would show itself if any page took it for its own. */
+const MARKUP = '<img src="/x" onerror="window.hit=1"><svg onload="window.hit=1">';
+
+test('names and notes that are markup stay words: on the label sheet, and in and beside a curve', async () => {
+  const { page } = tablet;
+  const { makeId } = await made();
+  const goodId = ulid();
+  const put = putUpLike({ name: MARKUP, note: MARKUP.slice(0, 60), code: '7Q2K4F', makeId: null });
+  await world.send(
+    draft(goodId, START, 'larder-moved', put),
+    draft(makeId, START - DAY, 'noted', { text: MARKUP }),
+    draft(makeId, START - 2 * DAY + 4 * HOUR, 'temperature-read', {
+      celsius: 42,
+      instrument: MARKUP,
+      typed: { value: 42, unit: 'C' },
+    }),
+  );
+  const untouched = () =>
+    page.evaluate(() => ({
+      hit: 'hit' in window,
+      ours: document.querySelectorAll('img[src="/x"], svg[onload], [onerror]').length,
+    }));
+  await goTo(page, `/larder/${goodId}/labels`);
+  await see(page, '<img src=');
+  expect(await untouched()).toEqual({ hit: false, ours: 0 });
+  // As it is printed and saved: the same drawing.
+  const drawn = await page.evaluate(() => document.querySelector('.label-page')?.innerHTML ?? '');
+  expect(drawn).toContain('&lt;img');
+  for (const path of [`/daybook/${makeId}`, `/makes/${makeId}`]) {
+    await goTo(page, path);
+    await see(page, 'onerror');
+    const curve = await page.waitForSelector('[_echarts_instance_]');
+    const box = (await curve!.boundingBox())!;
+    for (const share of [0.2, 0.4, 0.6, 0.8])
+      await page.mouse.move(box.x + share * box.width, box.y + box.height / 2);
+    expect(await untouched()).toEqual({ hit: false, ours: 0 });
+  }
+});

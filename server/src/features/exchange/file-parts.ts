@@ -50,7 +50,8 @@ async function surveyed(open: () => Readable, parts: FileParts): Promise<AppErro
   const told: ErrorDetail[] = [];
   let more = 0;
   for await (const member of jsonMembers(open(), sizesOf(parts))) {
-    for (const fault of faultsOf(parts[member.part]!.schema, member)) {
+    const { schema } = parts[member.part] ?? {};
+    for (const fault of schema ? faultsOf(schema, member) : []) {
       if (told.length < MOST_FAULTS) told.push(fault);
       else more++;
     }

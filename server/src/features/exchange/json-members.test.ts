@@ -14,7 +14,8 @@ function pieces(text: string, size: number): Readable {
 }
 async function read(text: string, size = 7): Promise<JsonMember[]> {
   const found: JsonMember[] = [];
-  for await (const member of jsonMembers(pieces(text, size), PARTS)) found.push(member);
+  for await (const member of jsonMembers(pieces(text, size), PARTS))
+    if (member.value !== undefined) found.push(member);
   return found;
 }
 async function fault(text: string): Promise<{ code: string; path: string; message: string }> {
@@ -58,6 +59,13 @@ describe('the wanted parts of a document', () => {
         expect((await read(text, size)).map(({ path, value }) => [path, value])).toEqual(WANTED);
     },
   );
+
+  test('of a list that is gone through each member is told where it begins', async () => {
+    const begun: string[] = [];
+    for await (const { part, path } of jsonMembers(pieces('{"makes":[{},{"id":"a"},{}]}', 4), PARTS))
+      begun.push(`${part} ${path}`);
+    expect(begun).toEqual(['makes.* makes.0', 'makes.* makes.1', 'makes.*.id makes.1.id', 'makes.* makes.2']);
+  });
 
   test('what stands nowhere is not found, and an empty list has nothing', async () => {
     expect(await read('{"makes":[],"rows":[]}')).toEqual([]);

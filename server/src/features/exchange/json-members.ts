@@ -13,12 +13,17 @@ export interface JsonMember {
 
 /**
  * The values that are wanted of a document, by their paths, each with how many bytes it may take at most. `*` is every
- * member of a list: `{ 'makes.*.id': 100 }`.
+ * member of a list: `{ 'makes.*.id': 100 }`. Of a list whose members are gone through, each one is told where it begins
+ * (`makes.*`, without a value): it may hold nothing that is wanted.
  */
 export type WantedParts = Readonly<Record<string, number>>;
 
 /** No file of ours is nested half so deep. */
 const MOST_DEPTH = 32;
+/** A forecast of a cheese holds twenty thousand numbers; an entry of more values is none. */
+const MOST_VALUES = 40_000;
+/** Bytes that are gone through before the clock is looked at. */
+const STRIDE = 4096;
 /** Names of fields are words. */
 const MOST_KEY_BYTES = 200;
 /** After so long everybody else has a turn. */
@@ -58,6 +63,7 @@ interface Piece {
   readonly mostBytes: number | null;
   readonly bytes: Buffer[];
   size: number;
+  values: number;
   depth: number;
   inText: boolean;
   escaped: boolean;
@@ -84,6 +90,7 @@ class MemberScanner {
   private readonly inside: ReadonlyMap<string, { readonly list: boolean }>;
   private expected: Expected = 'value';
   private piece: Piece | null = null;
+  private begun: JsonMember | null = null;
 
   constructor(private readonly wanted: WantedParts) {
     this.inside = insides(wanted);
@@ -105,6 +112,9 @@ class MemberScanner {
       const byte = chunk[at]!;
       if (isBlank(byte)) at++;
       else if (this.takes(byte)) at++;
+      if (!this.begun) continue;
+      yield this.begun;
+      this.begun = null;
     }
   }
 
@@ -169,6 +179,7 @@ class MemberScanner {
         throw new AppError('wrong-file', [{ path: '', message: 'is a list' }]);
       if (byte !== (inside.list ? OPEN_LIST : OPEN_OBJECT))
         throw wrong(path, path === '' ? NO_JSON : inside.list ? 'is not a list' : 'is not an object');
+      if (part.endsWith('*')) this.begun = { part, path, value: undefined };
       this.walked.push({ list: inside.list, path, part, index: 0, key: '' });
       this.expected = inside.list ? 'value-or-end' : 'key-or-end';
       return true;
@@ -178,7 +189,7 @@ class MemberScanner {
   }
 
   private begin(kind: Piece['kind'], what: Pick<Piece, 'path' | 'part' | 'mostBytes'>): void {
-    this.piece = { ...what, kind, bytes: [], size: 0, depth: 0, inText: false, escaped: false };
+    this.piece = { ...what, kind, bytes: [], size: 0, values: 0, depth: 0, inText: false, escaped: false };
   }
 
   private finish(piece: Piece): JsonMember | null {
@@ -202,10 +213,13 @@ class MemberScanner {
 function keep(piece: Piece, bytes: Buffer): void {
   if (piece.mostBytes === null) return;
   piece.size += bytes.length;
-  if (piece.size > piece.mostBytes)
-    throw new AppError('too-large', [
-      { path: piece.path, message: `is larger than ${Math.ceil(piece.mostBytes / 1024)} kB` },
-    ]);
+  const message =
+    piece.size > piece.mostBytes
+      ? `is larger than ${Math.ceil(piece.mostBytes / 1024)} kB`
+      : piece.values > MOST_VALUES
+        ? `holds more than ${MOST_VALUES} values`
+        : null;
+  if (message !== null) throw new AppError('too-large', [{ path: piece.path, message }]);
   piece.bytes.push(bytes);
 }
 
@@ -237,6 +251,7 @@ function readPiece(piece: Piece, chunk: Buffer, from: number, outerDepth: number
         if (piece.depth === 0) return [at, true];
       }
     } else if (byte === QUOTE) piece.inText = true;
+    else if (byte === COMMA) piece.values++;
     else if (byte === OPEN_OBJECT || byte === OPEN_LIST) {
       piece.depth++;
       if (outerDepth + piece.depth > MOST_DEPTH)
@@ -258,12 +273,18 @@ function readPiece(piece: Piece, chunk: Buffer, from: number, outerDepth: number
 export async function* jsonMembers(source: Readable, wanted: WantedParts): AsyncGenerator<JsonMember> {
   const scanner = new MemberScanner(wanted);
   let sinceMs = performance.now();
-  for await (const chunk of source)
-    for (const member of scanner.scan(chunk as Buffer)) {
-      yield member;
-      if (performance.now() - sinceMs < SLICE_MS) continue;
-      await breathe();
-      sinceMs = performance.now();
+  const turn = async (): Promise<void> => {
+    if (performance.now() - sinceMs < SLICE_MS) return;
+    await breathe();
+    sinceMs = performance.now();
+  };
+  for await (const chunk of source as AsyncIterable<Buffer>)
+    for (let at = 0; at < chunk.length; at += STRIDE) {
+      for (const member of scanner.scan(chunk.subarray(at, at + STRIDE))) {
+        yield member;
+        await turn();
+      }
+      await turn();
     }
   scanner.end();
 }

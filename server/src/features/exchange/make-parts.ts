@@ -29,7 +29,7 @@ export class MakesOfFile {
 
   /** Whether a part belongs to a make. */
   static has({ part }: Pick<JsonMember, 'part'>): boolean {
-    return part in MAKE_PARTS;
+    return part.startsWith('makes.*');
   }
 
   /** @throws AppError for a part that is wrong, and for a whole make that is */
@@ -39,6 +39,7 @@ export class MakesOfFile {
       await this.end();
       this.path = own;
     }
+    if (part === 'makes.*') return;
     if (part === 'makes.*.id') {
       this.id = parsed(makeId, value, path);
       return;

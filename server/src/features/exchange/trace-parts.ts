@@ -25,7 +25,7 @@ export class TracesOfFile {
 
   /** Whether a part belongs to a trace. */
   static has({ part }: Pick<JsonMember, 'part'>): boolean {
-    return part in TRACE_PARTS;
+    return part.startsWith('traces.*');
   }
 
   /** @throws AppError for a part that is wrong, and for a whole trace that is */
@@ -37,6 +37,7 @@ export class TracesOfFile {
       this.trace = { path: own, id: null, at: [], values: [] };
     }
     const { trace } = this;
+    if (part === 'traces.*') return;
     if (part === 'traces.*.traceId') trace.id = parsed(ulid, value, path);
     else if (part === 'traces.*.at.*') trace.at.push(parsed(instantMs, value, path));
     else trace.values.push(parsed(rawValue, value, path));
