@@ -8,6 +8,7 @@ import { startKitchen } from './throwaway.mjs';
 const ms = (/** @type {number} */ value) => `${Math.round(value)} ms`;
 const MB = 1024 * 1024;
 
+/** @type {Record<string, object>} */
 const HEADS = {
   '/api/import': {
     format: 'morning-crock-daybook',
@@ -25,12 +26,13 @@ const HEADS = {
   },
 };
 const MAKE = '01YEARSMAKE00000000000000A';
-/** @param {keyof HEADS} url @param {string} body what follows the head */
+/** @typedef {'/api/import' | '/api/restore'} Door */
+/** @param {Door} url @param {string} body what follows the head */
 const file = (url, body) => `${JSON.stringify(HEADS[url]).slice(0, -1)},${body}`;
 const times = (/** @type {string} */ text, /** @type {number} */ bytes) =>
   text.repeat(Math.ceil(bytes / text.length));
 
-/** What, where to, and the file. @type {readonly (readonly [string, keyof HEADS, () => string])[]} */
+/** What, where to, and the file. @type {readonly (readonly [string, Door, () => string])[]} */
 const FILES = [
   ['80,000 brackets', '/api/import', () => '['.repeat(80_000)],
   ['240,000 brackets', '/api/import', () => `${'['.repeat(240_000)}1${']'.repeat(240_000)}`],

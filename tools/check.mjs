@@ -7,12 +7,14 @@ const bin = (/** @type {string} */ path) => `node_modules/${path}`;
 
 /** @type {{ name: string, args: string[] }[]} */
 const CHECKS = [
-  // The longest first; it says what the compiler says as well.
-  { name: 'lint and types', args: [bin('eslint/bin/eslint.js'), '--max-warnings=0', '.'] },
-  ...['core', 'tools'].map((part) => ({
-    name: `types of ${part}`,
-    args: [bin('typescript/bin/tsc'), '-p', part],
+  { name: 'lint', args: [bin('oxlint/bin/oxlint'), '--type-aware', '--deny-warnings'] },
+  // What each part may know of browsers and of Node is its own: the core nothing.
+  ...['tsconfig.lint.json', 'core/tsconfig.pure.json', 'tools'].map((project) => ({
+    name: `types of ${project}`,
+    args: [bin('typescript-native/bin/tsc'), '-p', project],
   })),
+  { name: 'steps and products by name', args: ['tools/check-names.mjs'] },
+  { name: 'stored figures', args: ['tools/coverage.mjs', '--check'] },
   {
     name: 'import directions',
     args: [
@@ -26,7 +28,7 @@ const CHECKS = [
     ],
   },
   { name: 'unused code', args: [bin('knip/bin/knip.js'), '--no-progress'] },
-  { name: 'formatting', args: [bin('prettier/bin/prettier.cjs'), '--check', '--log-level', 'warn', '.'] },
+  { name: 'formatting', args: [bin('prettier/bin/prettier.cjs'), '--experimental-cli', '--check', '.'] },
   { name: 'styles', args: ['tools/check-styles.mjs'] },
   { name: 'the lock', args: ['tools/lock.mjs', '--check'] },
 ];

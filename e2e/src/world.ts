@@ -33,13 +33,22 @@ interface Entry<T> {
 
 const PATIENCE_MS = 10_000;
 
+/** Worlds of one file answer at the same address one after the other: the browser knows the page's files from the one before. */
+let usualPort = 0;
+let usualTaken = false;
+
 export async function createWorld(
   startMs: number,
   options: Pick<Parameters<typeof createTestKitchen>[0], 'localNetwork'> = {},
 ): Promise<World> {
   let kitchen = await createTestKitchen({ startMs, pageRoot: PAGE_ROOT, ...options });
-  await kitchen.app.listen({ host: '127.0.0.1', port: 0 });
+  const own = !usualTaken;
+  await kitchen.app.listen({ host: '127.0.0.1', port: own ? usualPort : 0 });
   const { port } = kitchen.app.server.address() as AddressInfo;
+  if (own) {
+    usualPort = port;
+    usualTaken = true;
+  }
   const entries = <T>(type: EventType): Promise<Entry<T>[]> => kitchen.rows('event', 'type = ?', [type]);
   const send = async (...events: DraftEvent[]): Promise<void> => {
     const answer = await kitchen.app.inject({ method: 'POST', url: '/api/events', payload: { events } });
@@ -76,7 +85,10 @@ export async function createWorld(
       await kitchen.app.listen({ host: '127.0.0.1', port });
       await answering(port);
     },
-    close: () => kitchen.close(),
+    close: async () => {
+      await kitchen.close();
+      if (own) usualTaken = false;
+    },
   };
 }
 

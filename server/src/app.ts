@@ -113,16 +113,15 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
     },
     strictTransportSecurity: false,
   });
-  // A page kept open since before an update sees by it that it is older than what it talks to.
-  app.addHook('onSend', async (_request, reply) => {
+  app.addHook('onSend', (_request, reply, _payload, next) => {
+    // A page kept open since before an update sees by it that it is older than what it talks to.
     reply.header(ENTRY_VERSION_HEADER, EVENT_VERSION);
-  });
-  app.addHook('onSend', async (_request, reply) => {
     // The camera reads labels, the microphone takes notes; nothing else of a device is any page's business here.
     reply.header(
       'permissions-policy',
       'camera=(self), microphone=(self), geolocation=(), payment=(), usb=(), serial=(), bluetooth=()',
     );
+    next();
   });
   app.decorate('spoolFolder', options.spoolFolder);
   app.decorate('work', options.work ?? workHere);

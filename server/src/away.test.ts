@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { connect, createServer, type AddressInfo, type Socket } from 'node:net';
 import { ulid } from 'ulid';
+import type { DraftEvent } from '@morning-crock/core/contract';
 import { createTestKitchen, databaseAddress, draft, startDraft, type TestKitchen } from './testing/index.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
@@ -59,10 +60,10 @@ afterAll(async () => {
 
 const get = (url: string) => kitchen.app.inject({ url });
 const note = (id: string, text: string) => draft(id, START, 'noted', { text });
-const enter = (event: ReturnType<typeof note> | ReturnType<typeof startDraft>) =>
+const enter = (event: DraftEvent) =>
   kitchen.app.inject({ method: 'POST', url: '/api/events', payload: { events: [event] } });
 /** Until the database is found again. */
-async function entered(event: ReturnType<typeof note>): Promise<void> {
+async function entered(event: DraftEvent): Promise<void> {
   for (let i = 0; i < 200; i++) {
     if ((await enter(event)).statusCode === 200) return;
     await new Promise((resolve) => setTimeout(resolve, 50));

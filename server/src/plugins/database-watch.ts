@@ -59,7 +59,11 @@ export class DatabaseWatch implements EntitySubscriberInterface {
   async look(): Promise<void> {
     if (this.looking || this.closed) return;
     this.away = !(await greets(this.address));
-    if (!this.away || this.closed) return;
+    if (this.away) this.lookAgain();
+  }
+
+  private lookAgain(): void {
+    if (this.closed) return;
     this.looking = setTimeout(() => {
       this.looking = null;
       void this.look();

@@ -30,7 +30,7 @@ const AWAY = new Set([
 const BROKE = /closed state|pool is closed|connection lost/i;
 
 /** Whether an error says that the database cannot be reached just now. */
-export const isAway = (error: unknown): boolean =>
+const isAway = (error: unknown): boolean =>
   AWAY.has(codeOf(error)) || (error instanceof Error && BROKE.test(error.message));
 
 const FULL = new Set(['ENOSPC', 'ER_RECORD_FILE_FULL', 'ER_DISK_FULL', 'EDQUOT']);

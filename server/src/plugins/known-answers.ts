@@ -6,7 +6,7 @@ import { AppError } from './errors.ts';
 const MOST_BYTES = 24 * 1024 * 1024;
 const MOST_OF_ONE = 8 * 1024 * 1024;
 /** Says of an answer that it was known before, and when. */
-export const KNOWN_SINCE_HEADER = 'x-known-since';
+const KNOWN_SINCE_HEADER = 'x-known-since';
 /** The server's time at the end of an answer, by which pages set their clocks: it is never an old one. */
 const NOW = /"now":"[^"]*"\}$/;
 
@@ -19,7 +19,7 @@ interface Known {
  * Keeps the last answer of each question that was read from the database, so that reading goes on while the database is
  * away. What is older than an entry a page knows of harms nothing: pages join the two.
  */
-export class KnownAnswers {
+class KnownAnswers {
   private readonly answers = new Map<string, Known>();
   private bytes = 0;
 
@@ -75,10 +75,12 @@ export const knownAnswersPlugin = fp<{ away: () => boolean }>(
       if (!away() || !request.url.startsWith('/api/')) return next();
       if (!app.answerAsKnown(request, reply)) next(new AppError('database-away'));
     });
-    app.addHook('onSend', async (request, reply, payload) => {
+    app.addHook('onSend', (request, reply, payload, next) => {
       const json = String(reply.getHeader('content-type')).startsWith('application/json');
-      if (typeof payload !== 'string' || !json || reply.statusCode !== 200 || !reads(request)) return;
-      if (!reply.hasHeader(KNOWN_SINCE_HEADER)) answers.keep(request.url, payload, app.now());
+      const fresh = json && reply.statusCode === 200 && !reply.hasHeader(KNOWN_SINCE_HEADER);
+      if (typeof payload === 'string' && fresh && reads(request))
+        answers.keep(request.url, payload, app.now());
+      next();
     });
     done();
   },

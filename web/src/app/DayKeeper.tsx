@@ -114,7 +114,7 @@ export function DayKeeper() {
       wanted = false;
     };
     // The version says which timetable it is; the document is new at each look.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [going?.id, version, logs, kitchen, turn, dispatch]);
   return null;
 }

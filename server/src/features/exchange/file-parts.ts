@@ -5,7 +5,7 @@ import { AppError } from '../../plugins/errors.ts';
 import { jsonMembers, type JsonMember, type WantedParts } from './json-members.ts';
 
 /** A part of a file: how large it may be, and what it is. */
-export interface FilePart {
+interface FilePart {
   readonly mostBytes: number;
   readonly schema: z.ZodType;
 }

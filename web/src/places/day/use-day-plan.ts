@@ -96,7 +96,7 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
     const skims = draft.skims.map(({ lotId, at }) => ({ lotId, atMs: Math.max(zeroMs, Date.parse(at)) }));
     return pourDay(room.lots, wants, skims, zeroMs, (source) => room.learned(source));
     // The milk room is a new object at each look; what is in it is not.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [room.lots, room.known, plans, draft.skims, zeroMs, valid]);
   const kept = useMemo(
     (): KeptFree[] =>
@@ -176,7 +176,7 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
       wanted = false;
     };
     // What is asked decides; the lists it is made of are new at each look.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [wish, known, kitchen]);
   return {
     makes,

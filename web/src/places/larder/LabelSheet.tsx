@@ -131,7 +131,7 @@ export function LabelSheet({ good, nowMs }: { readonly good: Good; readonly nowM
       ),
     ];
     // Everything that is drawn is in this text.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [JSON.stringify([n, layout, own, cost, good, units.system]), units]);
   const field = (key: keyof Numbers, text: string, unit = 'mm') => (
     <NumberField

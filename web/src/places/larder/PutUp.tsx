@@ -159,10 +159,10 @@ function PutUpForm(props: {
         {leftKg === null && over
           ? ': more than this batch can have given. Weigh it first, or count again.'
           : leftKg === null
-          ? ''
-          : over
-            ? `: more than the ${units.mass(leftKg)} ${before ? 'that is not put up yet' : 'that the make gave'}. Weigh again, or count again.`
-            : ` of ${units.mass(leftKg)} weighed${leftKg - kg > WORTH_KG ? `; ${units.mass(leftKg - kg)} is not put up` : ''}`}
+            ? ''
+            : over
+              ? `: more than the ${units.mass(leftKg)} ${before ? 'that is not put up yet' : 'that the make gave'}. Weigh again, or count again.`
+              : ` of ${units.mass(leftKg)} weighed${leftKg - kg > WORTH_KG ? `; ${units.mass(leftKg - kg)} is not put up` : ''}`}
       </p>
       <Choices
         legend="It stands"
