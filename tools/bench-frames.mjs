@@ -61,7 +61,7 @@ export async function benchFrames(say) {
     const page = await browser.newPage();
     await page.setViewport({ width: 1280, height: 800 });
     await page.goto(`${kitchen.address}/new?make=butter`);
-    await page.waitForFunction(() => document.body.innerText.includes('fat left behind'));
+    await page.waitForFunction(() => document.body.innerText.includes('fat lost to buttermilk'));
     const turned = await gaps(page, 'Churn it at', TURNS);
     /** @param {string} words */
     const press = async (words) => {

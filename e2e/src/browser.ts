@@ -246,7 +246,7 @@ export async function openEntry(page: Page, words: string): Promise<void> {
   const button = await page.waitForSelector(`button[aria-label^="${words}"]`, { timeout: 20_000 });
   // Rows further down may be out of sight: a keyboard would get there as well.
   await button!.evaluate((found) => (found as HTMLElement).click());
-  await see(page, 'Correct this entry');
+  await see(page, 'Edit entry');
 }
 
 /** What the page saves from now on is kept to be read: a browser without a screen stores no files. */

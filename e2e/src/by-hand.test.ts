@@ -56,16 +56,16 @@ describe('milk in', () => {
     const { page } = tablet;
     await see(page, 'When and where');
     await tap(page, 'button', 'It is in');
-    await see(page, 'Needs a name.');
-    await see(page, 'Needs an amount.');
+    await see(page, 'Enter a name.');
+    await see(page, 'Enter an amount.');
     expect(await focused(page)).toBe('Animal, herd or shop');
     await fill(page, 'Animal, herd or shop', `The red cow of the ${'far '.repeat(15)}hill`);
-    await fill(page, 'How much', '400');
+    await fill(page, 'Amount', '400');
     await tap(page, 'button', 'It is in');
     await see(page, 'It is more than 300 L in one lot.');
-    await fill(page, 'How much', '0.01');
+    await fill(page, 'Amount', '0.01');
     await see(page, 'It is less than 50 mL.');
-    await fill(page, 'How much', '4');
+    await fill(page, 'Amount', '4');
     await page.locator('details.more-about summary').click();
     await tap(page, 'radio', 'known');
     await fill(page, 'Fat', '35', 'textbox');
@@ -74,10 +74,10 @@ describe('milk in', () => {
     await fill(page, 'Fat', 'rich', 'textbox');
     await fill(page, 'Cost', 'dear');
     await tap(page, 'button', 'It is in');
-    await see(page, '“rich” is not a number.');
+    await see(page, '“rich” Enter a number..');
     await fill(page, 'Fat', '4,1', 'textbox');
     await tap(page, 'button', 'It is in');
-    await see(page, '“dear” is not a number.');
+    await see(page, '“dear” Enter a number..');
     expect(await world.entries('milk-moved')).toHaveLength(0);
     await fill(page, 'Cost', '');
     await tap(page, 'button', 'It is in');
@@ -100,14 +100,14 @@ describe('a jar', () => {
     tablet = await openTablet(browser, `${world.address}/milk?lot=${morning}`);
     const { page } = tablet;
     await see(page, 'Skim now');
-    await tap(page, 'button', 'Pour together');
+    await tap(page, 'button', 'Combine jars');
     await see(page, 'The cream that has risen is stirred in again');
-    await fill(page, 'How much', '');
-    await tap(page, 'button', 'Pour it in');
-    await see(page, 'Needs an amount.');
-    expect(await focused(page)).toBe('How much');
-    await fill(page, 'How much', '2,5');
-    await tap(page, 'button', 'Pour it in');
+    await fill(page, 'Amount', '');
+    await tap(page, 'button', 'Combine jars');
+    await see(page, 'Enter an amount.');
+    expect(await focused(page)).toBe('Amount');
+    await fill(page, 'Amount', '2,5');
+    await tap(page, 'button', 'Combine jars');
     expect(await moved(3)).toMatchObject({
       kind: 'pool',
       into: { lotId: evening },
@@ -119,42 +119,42 @@ describe('a jar', () => {
 
     world.advance(12 * 60);
     await page.reload();
-    await see(page, 'Still for about 12 h.');
-    await tap(page, 'button', 'Measure the line');
+    await see(page, 'Undisturbed for about 12 h.');
+    await tap(page, 'button', 'Measure cream line');
     await fill(page, 'Height of the cream', '1,8');
-    await tap(page, 'button', 'That is the line');
-    await see(page, 'Needs a number.');
-    expect(await focused(page)).toBe('Height of all, cream included');
-    await fill(page, 'Height of all, cream included', '2');
+    await tap(page, 'button', 'Save cream line');
+    await see(page, 'Enter a number.');
+    expect(await focused(page)).toBe('Total height, cream included');
+    await fill(page, 'Total height, cream included', '2');
     await see(page, 'More than half cream?');
-    await fill(page, 'Height of all, cream included', '18');
-    await tap(page, 'button', 'That is the line');
+    await fill(page, 'Total height, cream included', '18');
+    await tap(page, 'button', 'Save cream line');
     expect(await moved(4)).toMatchObject({
       creamHeight: 0.1,
       heights: { cream: 1.8, all: 18, unit: 'cm' },
     });
-    await see(page, 'Reckoned with the cream line you measured.');
+    await see(page, 'Estimated from the cream line you measured.');
 
     await tap(page, 'button', 'Move');
-    await tap(page, 'button', 'It is moved');
+    await tap(page, 'button', 'Save move');
     expect(await moved(5)).toMatchObject({ kind: 'move', place: 'counter' });
     await see(page, 'on the counter');
 
     await tap(page, 'button', 'Take out');
-    await fill(page, 'How much', '7');
+    await fill(page, 'Amount', '7');
     await see(page, 'the jar asks to be recounted');
-    await fill(page, 'How much', '1,5');
-    await tap(page, 'radio', 'to the animals');
-    await tap(page, 'button', 'Taken out');
+    await fill(page, 'Amount', '1,5');
+    await tap(page, 'radio', 'fed to animals');
+    await tap(page, 'button', 'Take out');
     expect(await moved(6)).toMatchObject({ kind: 'give', to: 'animals', typed: { value: 1.5, unit: 'L' } });
     await see(page, '5 L');
 
     await tap(page, 'button', 'Recount');
-    await fill(page, 'Really there', 'half');
+    await fill(page, 'Actual amount', 'half');
     await tap(page, 'button', 'That is there');
-    await see(page, '“half” is not a number.');
+    await see(page, '“half” Enter a number..');
     expect(await world.entries('milk-moved')).toHaveLength(6);
-    await fill(page, 'Really there', '4,8');
+    await fill(page, 'Actual amount', '4,8');
     await tap(page, 'button', 'That is there');
     await moved(7);
     expect((await lot(evening))!.has.massKg).toBeCloseTo(4.8 * 1.03, 1);
@@ -165,15 +165,15 @@ describe('a jar', () => {
     expect((await lot(evening))!.place).toBe('freezer');
     await see(page, 'Thaw plan');
     await fill(page, 'Wanted', '2');
-    await tap(page, 'button', 'It is in the fridge now');
+    await tap(page, 'button', 'Move to fridge');
     expect(await moved(9)).toMatchObject({ kind: 'thaw', typed: { value: 2, unit: 'L' } });
-    await see(page, 'Thawing: liquid about');
-    await see(page, 'Pour into a make');
+    await see(page, 'Thawing. Liquid about');
+    await see(page, 'Use in a batch');
     await goTo(page, `/milk?lot=${evening}`);
     await see(page, 'Thaw plan');
-    await tap(page, 'link', 'Its ledger');
+    await tap(page, 'link', 'Open ledger');
     await see(page, 'cream line measured, 1.8 of 18 cm');
-    await see(page, 'poured in');
+    await see(page, 'added from another');
   });
 
   test('a churning weighed by an earlier program is still learned from, and each of its weights can be corrected', async () => {
@@ -203,10 +203,10 @@ describe('a jar', () => {
     await goTo(page, '/milk/ledger');
     await openEntry(page, 'Correct: Cream of Fern, churned');
     await fill(page, 'Butter', 'lots');
-    await tap(page, 'button', 'Save the correction');
-    await see(page, '“lots” is not a number.');
+    await tap(page, 'button', 'Save changes');
+    await see(page, '“lots” Enter a number..');
     await fill(page, 'Butter', '400');
-    await tap(page, 'button', 'Save the correction');
+    await tap(page, 'button', 'Save changes');
     const [corrected] = await world.stored<{ data: Data }>('corrected', 1);
     expect(corrected!.data.data).toMatchObject({
       massKg: 1.2,
@@ -215,7 +215,7 @@ describe('a jar', () => {
       typed: grams(400),
       typedCream: grams(1200),
     });
-    await seeNoMore(page, 'Correct this entry');
+    await seeNoMore(page, 'Edit entry');
     expect(await factor()).toBeLessThan(before);
   });
 
@@ -226,15 +226,15 @@ describe('a jar', () => {
     tablet = await openTablet(browser, `${world.address}/milk?lot=${id}`);
     const { page } = tablet;
     await see(page, /4\.2\d qt/);
-    await tap(page, 'button', 'Measure the line');
+    await tap(page, 'button', 'Measure cream line');
     await fill(page, 'Height of the cream', '0.7');
-    await fill(page, 'Height of all, cream included', '7');
-    await tap(page, 'button', 'That is the line');
+    await fill(page, 'Total height, cream included', '7');
+    await tap(page, 'button', 'Save cream line');
     expect(await moved(2)).toMatchObject({ heights: { cream: 0.7, all: 7, unit: 'in' } });
-    await tap(page, 'button', 'Skim it');
+    await tap(page, 'button', 'Skim cream');
     await tap(page, 'radio', 'weighed');
     await fill(page, 'Cream', '14');
-    await tap(page, 'button', 'It is skimmed');
+    await tap(page, 'button', 'Save skimming');
     const skimmed = (await world.stored<Data>('milk-moved', 4))[2]!.data;
     expect(skimmed).toMatchObject({ kind: 'skim', weighed: true, typed: { value: 14, unit: 'oz' } });
     expect(skimmed['creamKg']).toBeCloseTo(14 * 0.0283495, 5);
@@ -247,14 +247,14 @@ describe('a culture', () => {
     const { page } = tablet;
     await see(page, 'Heirloom: made again');
     await page.select('select', 'kefir-grains');
-    await fill(page, 'How much (may stay empty)', 'a handful');
+    await fill(page, 'Amount (optional)', 'a handful');
     await tap(page, 'button', 'It is in');
-    await see(page, '“a handful” is not a number.');
-    expect(await focused(page)).toBe('How much (may stay empty)');
+    await see(page, '“a handful” Enter a number..');
+    expect(await focused(page)).toBe('Amount (optional)');
     expect(await world.entries('culture-changed')).toHaveLength(0);
-    await fill(page, 'How much (may stay empty)', '');
-    await seeNoMore(page, 'is not a number');
-    await fill(page, 'How much (may stay empty)', '40');
+    await fill(page, 'Amount (optional)', '');
+    await seeNoMore(page, 'Enter a number.');
+    await fill(page, 'Amount (optional)', '40');
     await tap(page, 'button', 'It is in');
     expect(await changed(1)).toMatchObject({
       culture: { name: 'Kefir grains', kind: 'kefir-grains', massKg: 0.04 },
@@ -264,13 +264,13 @@ describe('a culture', () => {
 
     world.advance(48 * 60);
     await page.reload();
-    await tap(page, 'button', 'Feed');
-    await tap(page, 'button', 'It is fed');
-    await see(page, 'Needs an amount.');
+    await tap(page, 'button', 'Feed culture');
+    await tap(page, 'button', 'Save feed');
+    await see(page, 'Enter an amount.');
     expect(await focused(page)).toBe('Fresh milk');
     await fill(page, 'Fresh milk', '0,5');
-    await fill(page, 'The grains weigh (may stay empty)', '44.1');
-    await tap(page, 'button', 'It is fed');
+    await fill(page, 'Weight of the grains (optional)', '44.1');
+    await tap(page, 'button', 'Save feed');
     expect(await changed(2)).toMatchObject({
       kind: 'feed',
       massKg: 0.0441,
@@ -279,13 +279,13 @@ describe('a culture', () => {
     });
     await see(page, 'grows 5.0 % a day');
 
-    await tap(page, 'button', 'Split');
+    await tap(page, 'button', 'Split culture');
     await fill(page, 'Name', 'For the neighbour');
-    await fill(page, 'How much (may stay empty)', '-3');
-    await tap(page, 'button', 'Split off');
-    await see(page, 'An amount cannot be negative.');
-    await fill(page, 'How much (may stay empty)', '14.1');
-    await tap(page, 'button', 'Split off');
+    await fill(page, 'Amount (optional)', '-3');
+    await tap(page, 'button', 'Split culture');
+    await see(page, 'Enter an amount of 0 or more.');
+    await fill(page, 'Amount (optional)', '14.1');
+    await tap(page, 'button', 'Split culture');
     await changed(3);
     await see(page, '30 g left');
     await see(page, 'grows 5.0 % a day');
@@ -294,10 +294,10 @@ describe('a culture', () => {
     // A typing slip in a feed is put right where it was written down.
     await page.locator('details.more-about summary').click();
     await openEntry(page, 'Correct: Fed');
-    await fill(page, 'The grains weigh', '42');
-    await tap(page, 'button', 'Save the correction');
+    await fill(page, 'Weight of the grains', '42');
+    await tap(page, 'button', 'Save changes');
     await world.stored('corrected', 1);
-    await seeNoMore(page, 'Correct this entry');
+    await seeNoMore(page, 'Edit entry');
     await see(page, 'grows 2.5 % a day');
   });
 
@@ -309,24 +309,24 @@ describe('a culture', () => {
     );
     tablet = await openTablet(browser, `${world.address}/cultures?culture=${one}`);
     const { page } = tablet;
-    await tap(page, 'button', 'Merge');
+    await tap(page, 'button', 'Merge cultures');
     await fill(page, 'Name', '');
-    await tap(page, 'button', 'Stirred together');
-    await see(page, 'Needs a name.');
+    await tap(page, 'button', 'Merge cultures');
+    await see(page, 'Enter a name.');
     await fill(page, 'Name', 'Both lines');
-    await tap(page, 'button', 'Stirred together');
+    await tap(page, 'button', 'Merge cultures');
     await changed(3);
     await see(page, 'Both lines');
     expect((await cultures()).find((c) => c.name === 'Both lines')).toMatchObject({ parents: [one, other] });
 
-    await tap(page, 'button', 'A bad sign');
+    await tap(page, 'button', 'Report bad sign');
     await tap(page, 'radio', 'pink or orange streaks');
     await see(page, 'Do not taste it.');
-    await tap(page, 'button', 'I see it');
+    await tap(page, 'button', 'Save bad sign');
     expect(await changed(4)).toMatchObject({ kind: 'sign', sign: 'pink' });
-    await seeNoMore(page, 'Begin a make with it');
+    await seeNoMore(page, 'Start batch');
     await tap(page, 'button', 'Discard');
-    await tap(page, 'button', 'It is gone');
+    await tap(page, 'button', 'Discard culture');
     expect(await changed(5)).toMatchObject({ kind: 'discard', reason: 'pink' });
     await see(page, 'Gone since');
     await tap(page, 'button', 'Undo');
@@ -339,11 +339,11 @@ describe('a culture', () => {
     tablet = await openTablet(browser, `${world.address}/new?culture=${id}`);
     const { page } = tablet;
     await see(page, /There are only 15 g of it by the register, and this takes \d\d g\./);
-    await fill(page, 'Dose', '14');
+    await fill(page, 'Starter dose', '14');
     await seeNoMore(page, 'by the register');
-    await fill(page, 'Dose', '40');
+    await fill(page, 'Starter dose', '40');
     await see(page, 'this takes 40 g.');
-    await tap(page, 'button', 'Start this make');
+    await tap(page, 'button', 'Start batch');
     await see(page, 'The milk is in');
     const [started] = await world.stored<{ plan: { starter: Data } }>('make-started', 1);
     expect(started!.data.plan.starter).toMatchObject({ cultureId: id, massKg: 0.04 });

@@ -58,9 +58,9 @@ describe('butter', () => {
     await see(page, /Breaks\s+\d\d:\d\d–\d\d:\d\d/);
     await see(page, /About \d{3} g of butter/);
     await turnTo(await named(page, 'Salt: none'), '1.5');
-    await see(page, 'of its water is salt: it keeps notably better');
-    await tap(page, 'button', 'Start this make');
-    await see(page, 'It is out');
+    await see(page, 'of its water is salt, so it keeps much better');
+    await tap(page, 'button', 'Start batch');
+    await see(page, 'Cream is out');
     const [begun] = await stored('make-started', 1);
     expect(begun!.data.plan.method.steps.map((s) => s.id)).toEqual([
       'take-out',
@@ -74,7 +74,7 @@ describe('butter', () => {
     await stored('planned', 1);
 
     await later(2);
-    await tap(page, 'button', 'It is out');
+    await tap(page, 'button', 'Cream is out');
     await stored('milk-poured', 1);
     expect(await lots()).toEqual([]);
     await see(page, /12\.0 °C about\s+\d\d:\d\d/);
@@ -83,7 +83,7 @@ describe('butter', () => {
     await page.keyboard.press('Enter');
     await stored('temperature-read', 1);
     await see(page, 'Last measured 12.1 °C');
-    await tap(page, 'button', 'It is at its heat');
+    await tap(page, 'button', 'Ready to churn');
 
     await see(page, 'should look: liquid');
     await later(4);
@@ -95,7 +95,7 @@ describe('butter', () => {
     await tap(page, 'button', 'yellow and heavy');
     await stored('stage-seen', 2);
     await later(2);
-    await tap(page, 'button', 'Stop: it broke');
+    await tap(page, 'button', 'Stop: cream has broken');
     const stages = await stored('stage-seen', 3);
     expect(stages.map((s) => s.data.stage)).toEqual(['soft', 'yellow', 'broken']);
 
@@ -110,27 +110,30 @@ describe('butter', () => {
       ['Sweet buttermilk', 'buttermilk', 0.56, false],
     ]);
 
-    await tap(page, 'button', 'Washed once, cloudy');
-    await tap(page, 'button', 'Washed once, clear');
+    await tap(page, 'button', 'Record cloudy wash');
+    await tap(page, 'button', 'Record clear wash');
     await stored('rinsed', 2);
-    await see(page, 'The water ran clear: that is enough.');
+    await see(page, 'The water ran clear. That is enough.');
     await tap(page, 'button', 'Washed enough');
     await see(page, /salt for 1\.5 %\s+about [5-7]\.\d g/);
     await fill(page, 'Salt', '6');
-    await tap(page, 'button', 'The salt is in');
+    await tap(page, 'button', 'Mark salt as added');
     const [salted] = await stored('salted', 1);
     expect(salted!.data).toEqual({ massKg: 0.006, typed: { value: 6, unit: 'g' } });
     // Heavier after than before is no pan test: what was typed stays, nothing is stored.
     await page.click('summary.unfolds');
-    await fill(page, 'Left, g', '11');
-    await tap(page, 'button', 'Tested');
-    await see(page, 'More than before? Water boils off, nothing comes to it.');
-    await fill(page, 'Left, g', '8,2');
-    await tap(page, 'button', 'Tested');
+    await fill(page, 'Left after heating, g', '11');
+    await tap(page, 'button', 'Save test');
+    await see(
+      page,
+      'That is more than before. Water boils off, so the weight must fall. Check both weights.',
+    );
+    await fill(page, 'Left after heating, g', '8,2');
+    await tap(page, 'button', 'Save test');
     const [tested] = await stored('pan-tested', 1);
     expect(tested!.data.afterKg).toBeCloseTo(0.0082, 9);
     await see(page, 'Pan test: 18.0 % water');
-    await tap(page, 'button', 'It is worked');
+    await tap(page, 'button', 'Butter is worked');
 
     // More than the fat allows: what was typed stays, and nothing is stored.
     await see(page, 'Weight of the butter');
@@ -149,53 +152,53 @@ describe('butter', () => {
     // What butter weighed teaches the fat of its cream.
     expect(await creamFactor()).toBeLessThan(0);
 
-    await tap(page, 'button', 'Finish this make');
+    await tap(page, 'button', 'Finish batch');
     await stored('finished', 1);
-    await tap(page, 'link', 'See it in the Daybook');
+    await tap(page, 'link', 'Open in Daybook');
     await see(page, /Where the \d{3} g of fat went/);
     await see(page, /Came out\s+388 g/);
     await see(page, /Buttermilk\s+560 g/);
     await see(page, /Washed\s+2 ×/);
-    await see(page, /Salt\s+1\.5 %, about 8 % in its water/);
-    await see(page, /Water, by pan test\s+18\.0 %/);
-    await see(page, 'of churning until it broke');
+    await see(page, /Salt\s+1\.5 %, about 8 % salt in its water/);
+    await see(page, /Water (pan test)\s+18\.0 %/);
+    await see(page, 'of churning to break');
   });
 
   test('straight from the cold it takes too long: asked, warmed in a bath, and it breaks', async () => {
     tablet = await openTablet(browser, `${world.address}/new?make=butter`);
     const { page } = tablet;
-    await tap(page, 'radio', 'in a bath, in minutes');
-    await see(page, /3 L of water of 16\.0 °C; stir it\./);
-    await turnTo(await named(page, 'Churn it at: 12.0 °C'), '6');
-    await tap(page, 'button', 'Start this make');
-    await tap(page, 'button', 'It is out');
-    await tap(page, 'button', 'It is at its heat');
+    await tap(page, 'radio', 'in a water bath, in minutes');
+    await see(page, /3 L of water at 16\.0 °C; stir it\./);
+    await turnTo(await named(page, 'Churning temperature: 12.0 °C'), '6');
+    await tap(page, 'button', 'Start batch');
+    await tap(page, 'button', 'Cream is out');
+    await tap(page, 'button', 'Ready to churn');
     await see(page, 'should look: liquid');
     await later(25);
     await tap(page, 'button', 'froth');
     await stored('stage-seen', 1);
     // Twice as long as the longest it should take: one question.
     await later(130);
-    await see(page, 'It takes too long. How warm is the cream now?');
-    await fill(page, 'Heat of the cream', '90');
+    await see(page, 'Churning is taking too long. What temperature is the cream now?');
+    await fill(page, 'Cream temperature', '90');
     await see(page, 'Cream of 90 °C is melted.');
-    await fill(page, 'Heat of the cream', '9');
-    await tap(page, 'button', 'That warm');
+    await fill(page, 'Cream temperature', '9');
+    await tap(page, 'button', 'Save temperature');
     await stored('temperature-read', 1);
-    await see(page, '9.0 °C. It is too cold: its fat is hard and slides past itself.');
+    await see(page, '9.0 °C. The cream is too cold. Its fat is too hard to stick together.');
     await see(page, /Stand it in water of 17\.0 °C, stirring, about \d+ min: to 13\.0 °C,/);
-    await see(page, /Go on as it is/);
-    await tap(page, 'button', 'I do that');
+    await see(page, /Carry on churning/);
+    await tap(page, 'button', 'Do this');
     const [noted] = await stored('noted', 1);
     expect(noted!.data.text).toContain('Stand it in water of 17.0 °C');
     await later(12);
-    await tap(page, 'button', 'Enter a reading, or what you see');
+    await tap(page, 'button', 'Add reading');
     await fill(page, 'Temperature, °C', '13');
     await page.keyboard.press('Enter');
     await stored('temperature-read', 2);
     await see(page, 'Its heat is right.');
     await later(9);
-    await tap(page, 'button', 'Stop: it broke');
+    await tap(page, 'button', 'Stop: cream has broken');
     await see(page, 'Weight of the buttermilk');
     expect((await stored('stage-seen', 2)).map((s) => s.data.stage)).toEqual(['froth', 'broken']);
   });
@@ -204,15 +207,15 @@ describe('butter', () => {
     tablet = await openTablet(browser, `${world.address}/new?make=butter`);
     const { page } = tablet;
     await fill(page, 'Fat', '8');
-    await see(page, '8 % is milk, not cream: cream has 10 % at least.');
+    await see(page, '8 % is milk, not cream. Cream has at least 10 %.');
     await fill(page, 'Fat', '10');
     await see(page, '10 % fat is hardly cream: it would not break.');
     await fill(page, 'Fat', '33');
     await see(page, /Breaks\s+\d\d:\d\d–\d\d:\d\d/);
     await turnTo(await named(page, 'It is at: 5.0 °C'), '28');
     await see(page, 'The cream is at 28.0 °C and would never come down to 12.0 °C at 20.0 °C');
-    await see(page, 'wants four hours in the cold before it is churned');
-    await tap(page, 'radio', 'in the cold');
+    await see(page, 'wants four hours in the fridge before it is churned');
+    await tap(page, 'radio', 'in the fridge');
     await see(page, /Breaks\s+\d\d:\d\d–\d\d:\d\d/);
     expect(await world.entries('make-started')).toEqual([]);
   });
@@ -228,10 +231,10 @@ describe('cultured cream', () => {
     await see(page, /Ready, mild/);
     await see(page, /Thick (Mon|Tue)? ?\d\d:\d\d/);
     await see(page, '% of the cream');
-    await tap(page, 'button', 'Start this make');
+    await tap(page, 'button', 'Start batch');
     await tap(page, 'button', 'The cream is in');
     await stored('milk-poured', 1);
-    await tap(page, 'button', 'The starter is in');
+    await tap(page, 'button', 'Starter is in');
     await stored('starter-added', 1);
     await see(page, 'Into the cold');
     await see(page, 'Thick (about)');
@@ -243,7 +246,7 @@ describe('cultured cream', () => {
     await see(page, 'Thick, seen');
     await see(page, /Warm for 1\d\.\d h of 24 h|Nobody has shown yet/);
     await tap(page, 'button', 'smells clean and sour');
-    await tap(page, 'button', 'a dollop stands');
+    await tap(page, 'button', 'holds a dollop');
     const cues = await stored('cue-seen', 2);
     expect(cues.map((c) => c.data)).toEqual([
       { cue: 'thick', cleanSmell: null },
@@ -253,7 +256,7 @@ describe('cultured cream', () => {
     await tap(page, 'button', 'Into the cold');
     await see(page, 'Leave it a night without stirring');
     await later(13 * 60);
-    await tap(page, 'button', 'It is cold and thick');
+    await tap(page, 'button', 'Cold and thick');
     await fill(page, 'Weight of the cultured cream', '1240');
     await page.keyboard.press('Enter');
     await stored('weighed', 1);
@@ -262,19 +265,19 @@ describe('cultured cream', () => {
     expect(ripened!.has.massKg).toBeCloseTo(1.24, 6);
 
     await goTo(page, `/milk?lot=${ripened!.id}`);
-    await see(page, 'soured: acid keeps it');
+    await see(page, 'soured: the acid preserves it');
     await tap(page, 'link', 'Butter of it');
     await see(page, 'raw, ripened, 34.0 % fat');
-    await tap(page, 'button', 'Start this make');
-    await see(page, 'It is out');
-    await tap(page, 'button', 'It is out');
+    await tap(page, 'button', 'Start batch');
+    await see(page, 'Cream is out');
+    await tap(page, 'button', 'Cream is out');
     await stored('milk-poured', 2);
     expect(await lots()).toEqual([]);
     const [, second] = await stored('make-started', 2);
     expect(second!.data.plan.milk).toMatchObject({ soured: true });
     // Ripened, its buttermilk is cultured.
     await later(60);
-    await tap(page, 'button', 'It is at its heat');
+    await tap(page, 'button', 'Ready to churn');
     // A little more than half of the jar: two loads.
     await tap(page, 'button', 'Stop: load 1 broke');
     await tap(page, 'button', 'Load 2 is in');
@@ -287,7 +290,7 @@ describe('cultured cream', () => {
     const [buttermilk] = await lots();
     await goTo(page, `/milk?lot=${buttermilk!.id}`);
     await tap(page, 'button', 'Keep as a starter');
-    await fill(page, 'Called', 'Buttermilk of the bowl');
+    await fill(page, 'Name', 'Buttermilk of the bowl');
     await tap(page, 'button', 'Keep it');
     const [kept] = await stored('culture-changed', 1);
     expect(kept!.data).toMatchObject({
@@ -305,7 +308,7 @@ describe('cultured cream', () => {
     await kind!.select('none');
     await see(page, 'is never left to sour without a starter');
     await kind!.select('yogurt-whey');
-    await see(page, 'Whey of yogurt does not work at 20.0 °C in heated cream');
+    await see(page, 'Whey from yogurt does not work at 20.0 °C in heated cream');
     await tap(page, 'radio', 'raw');
     await see(page, 'Raw milk, unheated: it can carry germs');
     expect(await world.entries('make-started')).toEqual([]);

@@ -44,7 +44,7 @@ const stored = <T extends EventType>(type: T, wanted: number) =>
   world.stored<EventOf<T>['data']>(type, wanted);
 async function putIn(method: string): Promise<void> {
   await (await named(tablet.page, 'Another')).select(method);
-  await tap(tablet.page, 'button', 'Put it in');
+  await tap(tablet.page, 'button', 'Add batch');
 }
 /** The times of all hands as the list tells them. */
 const clocks = (): Promise<string[]> =>
@@ -59,7 +59,7 @@ test('two makes are laid out so that no hands are at both, and begun as they wer
   await fill(page, 'How much, Yogurt', '3');
   await see(page, /Pour the milk\s+Yogurt 2/);
   await see(page, /Done (?:[A-Z][a-z]{2} )?\d\d:\d\d/);
-  await see(page, /there is no earlier way|at the very best/);
+  await see(page, /the earliest possible|at the very best/);
   await page.evaluate(() => document.querySelector<HTMLElement>('.day-list li:nth-child(2) button')!.click());
   await see(page, /As soon as what is before it is over|Hands were at something else until then|As early as/);
   await see(page, /5(\.00)? L milk\s+Yogurt, Yogurt 2/);
@@ -72,7 +72,7 @@ test('two makes are laid out so that no hands are at both, and begun as they wer
   const again = await clocks();
   const pours = again.filter((row) => row.includes('Pour the milk'));
   expect(new Set(pours.map((row) => row.slice(0, 5))).size).toBe(2);
-  await tap(page, 'button', 'Begin this day');
+  await tap(page, 'button', 'Start all batches');
   const begun = await stored('make-started', 2);
   expect(begun.map(({ data }) => data.plan.name).sort()).toEqual(['Yogurt', 'Yogurt 2']);
   expect(begun.find(({ data }) => data.plan.name === 'Yogurt')!.data.plan.milk.litres).toBeCloseTo(3, 2);
@@ -88,12 +88,12 @@ test('what goes on after the days chosen is told; too much of one is refused bes
   const { page } = tablet;
   await putIn('washed-curd');
   await see(page, /Cheese goes on: .+ about/);
-  await (await named(page, 'Within')).select('1');
+  await (await named(page, 'Finish within')).select('1');
   await see(page, /Done (?:[A-Z][a-z]{2} )?\d\d:\d\d/);
   await fill(page, 'How much, Cheese', '70');
   await see(page, 'That is more than 60 L.');
   await tap(page, 'button', 'Cheese: take out');
-  await seeNoMore(page, 'Begin this day');
+  await seeNoMore(page, 'Start all batches');
   await see(page, 'Put in what you want to make');
 });
 
@@ -116,13 +116,13 @@ test('a block drawn elsewhere and one moved by buttons come to the same; let go,
   await page.evaluate(() => document.querySelector<HTMLElement>('.day-list li button')!.click());
   await see(page, 'As early as it may begin');
   await tap(page, 'button', '60 min later');
-  await see(page, 'you fixed it here');
+  await see(page, 'pinned');
   await settled();
   const byButton = await rowOf('Pour the milk', 'Yogurt');
   expect(byButton).not.toBe(before);
   expect(byButton).toContain('fixed');
-  await tap(page, 'button', 'Let it go where it fits');
-  await seeNoMore(page, 'you fixed it here');
+  await tap(page, 'button', 'Unpin this time');
+  await seeNoMore(page, 'pinned');
   await settled();
   expect(await rowOf('Pour the milk', 'Yogurt')).toBe(before);
   // The same hour by hand: as many pixels as an hour is wide.
@@ -146,7 +146,7 @@ test('a block drawn elsewhere and one moved by buttons come to the same; let go,
   await page.mouse.move(x! + perHour! / 2, y!, { steps: 4 });
   await page.mouse.move(x! + perHour!, y!, { steps: 4 });
   await page.mouse.up();
-  await see(page, 'you fixed it here');
+  await see(page, 'pinned');
   await settled();
   expect(await rowOf('Pour the milk', 'Yogurt')).toBe(byButton);
 });
@@ -155,7 +155,7 @@ test('hours kept free are kept and priced; two wishes that cannot be are said', 
   const { page } = tablet;
   await putIn('yogurt');
   await see(page, /Pour the milk\s+Yogurt/);
-  await tap(page, 'button', 'Nobody there from … to …');
+  await tap(page, 'button', 'Add time off');
   await setClock(page, 'Free hours 1, from', '05:00');
   await setClock(page, 'Free hours 1, to', '12:00');
   await see(page, /Without it all is done .+ sooner/);
@@ -167,7 +167,7 @@ test('hours kept free are kept and priced; two wishes that cannot be are said', 
   // Nobody there at all: the wish is given up, and it says so.
   await setClock(page, 'Free hours 1, from', '00:00');
   await setClock(page, 'Free hours 1, to', '23:55');
-  await see(page, 'Cannot be kept: without giving it up nothing fits.');
+  await see(page, 'The schedule does not fit with this time off. Change or remove it.');
 });
 
 test('what cannot be is said in a sentence, and what was put in stays', async () => {
@@ -198,10 +198,10 @@ test('what cannot be is said in a sentence, and what was put in stays', async ()
       ),
     }),
   );
-  await see(page, 'Nobody is there in all that time.');
+  await see(page, 'Nobody is there in that time.');
   expect(
     await tablet.page.$$eval('button', (all) =>
-      all.some((b) => b.textContent === 'Begin this day' && !b.disabled),
+      all.some((b) => b.textContent === 'Start all batches' && !b.disabled),
     ),
   ).toBe(false);
   await see(page, 'Yogurt');
@@ -233,7 +233,7 @@ test('a week’s milk is split, what lacks is said with the ways out, and skimmi
   await see(page, /Yogurt\s+2(\.00)? L of Fern, morning/);
   await see(page, /Cultured cream\s+.*Cream of Fern, evening from/);
   await settled();
-  await tap(page, 'button', 'Begin this day');
+  await tap(page, 'button', 'Start all batches');
   const begun = await stored('make-started', 2);
   const yogurt = begun.find(({ data }) => data.plan.name === 'Yogurt')!.data.plan;
   expect(yogurt.milk.lots?.map(({ lotId }) => lotId)).toEqual([morning]);
@@ -245,7 +245,7 @@ test('the day goes into a calendar another program reads, and onto a sheet of pa
   await see(page, /Cheese goes on: .+ about/);
   await settled();
   await keepSaved(page);
-  await tap(page, 'button', 'To a calendar');
+  await tap(page, 'button', 'Add to calendar');
   const file = await savedText(page);
   const events = new ICAL.Component(ICAL.parse(file) as string)
     .getAllSubcomponents('vevent')
@@ -268,15 +268,15 @@ test('a day is kept for every Thursday and taken again with its amounts', async 
   const { page } = tablet;
   await putIn('yogurt');
   await fill(page, 'How much, Yogurt', '3.4');
-  await fill(page, 'What the day is called', 'For the stall');
-  await (await named(page, 'It proposes itself')).select('4');
+  await fill(page, 'Plan name', 'For the stall');
+  await (await named(page, 'Repeat this plan')).select('4');
   await see(page, /Done (?:[A-Z][a-z]{2} )?\d\d:\d\d/);
-  await tap(page, 'button', 'Keep this day');
+  await tap(page, 'button', 'Save plan');
   const [kept] = await stored('day-changed', 1);
   expect(kept!.data).toMatchObject({ kind: 'laid', day: { name: 'For the stall', every: 4, begunAt: null } });
   await tap(page, 'button', 'Yogurt: take out');
   await see(page, /For the stall every Thursday, Yogurt/);
-  await tap(page, 'button', 'Take it');
+  await tap(page, 'button', 'Use plan');
   await see(page, /Pour the milk\s+Yogurt/);
   expect(
     await (await named(page, 'How much, Yogurt', 'textbox')).evaluate((e) => (e as HTMLInputElement).value),
@@ -290,7 +290,7 @@ test('something slow: a new timetable on both tablets, and what moved is said', 
   await see(page, /Pour the milk\s+Yogurt 2/);
   await see(page, /Done (?:[A-Z][a-z]{2} )?\d\d:\d\d/);
   await settled();
-  await tap(page, 'button', 'Begin this day');
+  await tap(page, 'button', 'Start all batches');
   await stored('day-changed', 1);
   const other = await openTablet(browser, `${world.address}/`);
   await see(other.page, 'the timetable');
@@ -308,15 +308,15 @@ test('something slow: a new timetable on both tablets, and what moved is said', 
   expect(anew.day.version).toBe(2);
   expect(anew.day.moved.length).toBeGreaterThan(0);
   for (const { was, now } of anew.day.moved) expect(now).toBeGreaterThan(was);
-  await see(page, 'Laid out anew.');
-  await see(other.page, 'Laid out anew.');
+  await see(page, 'New times.');
+  await see(other.page, 'New times.');
   // Of two tablets that lay it out at once one timetable stands, and neither keeps a refusal.
   const versions = (await stored('day-changed', 2)).map(({ data }) =>
     data.kind === 'laid' ? data.day.version : 0,
   );
   expect(new Set(versions).size).toBe(versions.length);
   await tap(page, 'link', 'Day: the timetable');
-  await see(page, /Day, going on/);
+  await see(page, /Day, in progress/);
   await see(page, /was \d\d:\d\d/);
   await other.close();
 });

@@ -87,12 +87,12 @@ test('prices are told to the kitchen; a make keeps those it began with when they
   const lotId = ulid();
   await world.send(intakeDraft(lotId, 5, START - DAY / 2, { costPerLitre: 0.6 }));
   await goTo(page, '/kitchen/costs');
-  await fill(page, 'Burners, a kW·h', '1,000');
+  await fill(page, 'Burner energy, per kWh', '1,000');
   await see(page, '1 or 1000? Type it without the comma.');
   await tap(page, 'button', 'Save what things cost');
   await see(page, 'Not saved');
   expect(await world.entries('kitchen-changed')).toHaveLength(0);
-  await fill(page, 'Burners, a kW·h', '0,3');
+  await fill(page, 'Burner energy, per kWh', '0,3');
   await fill(page, 'Yogurt', '4,50');
   await tap(page, 'button', 'Save what things cost');
   await see(page, 'Saved');
@@ -101,10 +101,10 @@ test('prices are told to the kitchen; a make keeps those it began with when they
   await goTo(page, '/milk');
   await page.evaluate((id: string) => history.pushState(null, '', `/milk?lot=${id}`), lotId);
   await page.reload();
-  await tap(page, 'link', 'Pour into a make');
-  await see(page, 'Start this make');
-  await fill(page, 'How much', '3');
-  await tap(page, 'button', 'Start this make');
+  await tap(page, 'link', 'Use in a batch');
+  await see(page, 'Start batch');
+  await fill(page, 'Amount', '3');
+  await tap(page, 'button', 'Start batch');
   await see(page, 'The milk is in');
   await tap(page, 'button', 'The milk is in');
   const [begun] = await world.stored<{ plan: MakePlan }>('make-started', 1);
@@ -131,19 +131,19 @@ test('prices are told to the kitchen; a make keeps those it began with when they
   expect(before).toMatch(/hands\s+about \d+ min\s+–/);
 
   await goTo(page, '/kitchen/costs');
-  await fill(page, 'Burners, a kW·h', '3');
-  await fill(page, 'Your hands, an hour', '10');
+  await fill(page, 'Burner energy, per kWh', '3');
+  await fill(page, 'Your time, per hour', '10');
   await tap(page, 'button', 'Save what things cost');
   await see(page, 'Saved');
   await world.stored('kitchen-changed', 2);
   await goTo(page, `/daybook/${makeId}`);
-  await see(page, 'What it cost');
+  await see(page, 'Cost');
   expect(await costs()).toBe(before);
 
   await goTo(page, '/daybook/costs');
   await see(page, /for 1 make whose milk has a price; \d+\.\d\d saved against the shop/);
   await keepSaved(page);
-  await tap(page, 'button', 'As a table file');
+  await tap(page, 'button', 'Download CSV');
   const [head, line] = (await savedText(page)).split('\n');
   expect(head).toBe('month,product,makes,litres_in,kg_out,cost,cost_per_kg,saved,minutes_of_hands,kwh');
   expect(line).toMatch(/^2026-03,Yogurt,1,3,2\.9,/);
@@ -152,7 +152,7 @@ test('prices are told to the kitchen; a make keeps those it began with when they
   await fill(page, 'How many (pieces)', '4');
   await fill(page, 'Each', '500');
   await (await named(page, 'Each: unit')).select('g');
-  await tap(page, 'button', 'It is put up');
+  await tap(page, 'button', 'Add to larder');
   await see(page, /cost 0\.\d\d a kg \(milk and cream, starter, burner\)/);
 });
 
@@ -180,34 +180,34 @@ test('the Daybook answers; it is looked at by pot and by words; two makes stand 
   await goTo(page, '/daybook/answers');
   await see(page, 'Yes: about 18 min slower each turn.');
   // These were begun as by another tablet, without a forecast.
-  await see(page, 'Nothing was forecast and seen yet.');
+  await see(page, 'No batch has both a forecast and a recorded set yet.');
   await see(page, /the most of it: “cracked jar”/);
   await see(page, /Yogurt, 8 makes weighed/);
   await keepSaved(page);
-  await tap(page, 'button', 'As a table file');
+  await tap(page, 'button', 'Download CSV');
   expect((await savedText(page)).split('\n').slice(0, 2)).toEqual([
     'make,turn,hours_to_set',
     expect.stringMatching(/^Lost one,8,8$/),
   ]);
 
-  await tap(page, 'button', 'Only some');
+  await tap(page, 'button', 'Filter');
   await (await named(page, 'Pot')).select('the wide pan');
   await see(page, 'Too few to tell yet');
   await see(page, 'Nothing was thrown away.');
   expect(new URL(page.url()).searchParams.get('pot')).toBe('the wide pan');
-  await tap(page, 'link', 'Makes');
+  await tap(page, 'link', 'Batches');
   await see(page, 'Plain 6');
   await seeNoMore(page, 'Plain 7');
-  await fill(page, 'Find', 'plain 2');
+  await fill(page, 'Search', 'plain 2');
   await seeNoMore(page, 'Plain 6');
   await tap(page, 'link', 'Plain 2');
-  await see(page, 'What it cost');
-  await see(page, 'What it was made of has no price.');
-  await (await named(page, 'Beside another')).select(ids[7]!);
-  await see(page, 'Side by side');
+  await see(page, 'Cost');
+  await see(page, 'Cost not known. Enter prices for the ingredients.');
+  await (await named(page, 'Compare with')).select(ids[7]!);
+  await see(page, 'Compare batches');
   await see(page, /Pot\s+the wide pan\s+the can/);
   await keepSaved(page);
-  await tap(page, 'button', 'As a table file');
+  await tap(page, 'button', 'Download CSV');
   expect(await savedText(page)).toMatch(/\nPot,the wide pan,the can\n/);
 
   await goTo(page, '/daybook/year');

@@ -251,15 +251,15 @@ describe('every place, by day, before dawn and on a phone', () => {
 
 describe.each([
   ['day', false],
-  ['before dawn', true],
+  ['dark', true],
 ])('opened further, %s', (_name, dark) => {
   test('planning back with its offers has no axe violation', async () => {
     const tablet = await openTablet(browser, `${world.address}/new`, { dark });
     try {
-      await see(tablet.page, 'Start this make');
-      await tap(tablet.page, 'radio', 'back from when I want it');
-      await tap(tablet.page, 'button', 'Find a way');
-      await see(tablet.page, 'Take this');
+      await see(tablet.page, 'Start batch');
+      await tap(tablet.page, 'radio', 'back from a finish time');
+      await tap(tablet.page, 'button', 'Find options');
+      await see(tablet.page, 'Use this plan');
       expect(await violations(tablet.page)).toEqual([]);
     } finally {
       await tablet.close();
@@ -269,11 +269,11 @@ describe.each([
   test('a file as it is understood, with rows left out, has no axe violation', async () => {
     const tablet = await openTablet(browser, `${world.address}/makes/${running}/file`, { dark });
     try {
-      await see(tablet.page, 'Choose a logger’s file');
+      await see(tablet.page, 'Choose logger file');
       const file = join(tmpdir(), `axe-${running}.csv`);
       writeFileSync(file, 'time;°C\n2026-03-02 07:00;43,1\n2026-03-02 07:01;ERR\n2026-03-02 07:02;43,0\n');
       await upload(tablet.page, file);
-      await see(tablet.page, 'Line 3: “ERR” is not a number');
+      await see(tablet.page, 'Line 3: “ERR” Enter a number.');
       expect(await violations(tablet.page)).toEqual([]);
     } finally {
       await tablet.close();
@@ -305,11 +305,11 @@ describe('keyboard only', () => {
     try {
       await see(page, 'The next 24 hours');
       await press('?');
-      await see(page, 'show these keys');
+      await see(page, 'show these shortcuts');
       await press('Escape');
-      await page.waitForFunction(() => !document.body.innerText.includes('show these keys'));
+      await page.waitForFunction(() => !document.body.innerText.includes('show these shortcuts'));
       await press('n');
-      await see(page, 'Start this make');
+      await see(page, 'Start batch');
       await tabTo('Start this make');
       const started = await events('make-started');
       await press('Enter');
@@ -317,7 +317,7 @@ describe('keyboard only', () => {
       expect(await events('make-started')).toBe(started + 1);
       await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
       await press('d');
-      await see(page, 'It is hot enough');
+      await see(page, 'Hot enough');
       await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
       for (const key of ['4', '1'] as const) await press(key);
       await press('Enter');

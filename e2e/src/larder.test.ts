@@ -105,12 +105,12 @@ test('a make is put up in jars, labelled, sold, and traced back to its milking a
   await fill(page, 'Each', '600');
   await (await named(page, 'Each: unit')).select('g');
   // More than the make gave: said beside it, and nothing is stored.
-  await see(page, '2.40 kg in all: more than the 1.90 kg that the make gave');
-  await tap(page, 'button', 'It is put up');
+  await see(page, '2.40 kg in all: more than the 1.90 kg from this batch');
+  await tap(page, 'button', 'Add to larder');
   expect((await larder()).goods).toHaveLength(0);
   await fill(page, 'Each', '450');
   await see(page, '100 g is not put up');
-  await tap(page, 'button', 'It is put up');
+  await tap(page, 'button', 'Add to larder');
   await see(page, '4 × 450 g');
   await world.stored('larder-moved', 1);
   const good = (await larder()).goods[0]!;
@@ -119,7 +119,7 @@ test('a make is put up in jars, labelled, sold, and traced back to its milking a
   expect(good.costPerKg).toBeCloseTo((1 + 0.05 * 0.5) / 1.9, 4);
   expect(good.costCounts).toEqual(['milk', 'starter']);
 
-  await tap(page, 'link', 'Labels');
+  await tap(page, 'link', 'Print labels');
   await see(page, 'Print 4 labels');
   expect(
     await page.$$eval(
@@ -129,7 +129,7 @@ test('a make is put up in jars, labelled, sold, and traced back to its milking a
   ).toBe(4);
   expect(await scanned('.label-one')).toBe(`${new URL(world.address).origin}/larder/${good.code}`);
   await keepSaved(page);
-  await tap(page, 'button', 'As a PDF file');
+  await tap(page, 'button', 'Download PDF');
   const bytes = await savedFile(page);
   const pdf = await getDocument({ data: new Uint8Array(bytes), useSystemFonts: false }).promise;
   const text = await (await pdf.getPage(1)).getTextContent();
@@ -139,29 +139,29 @@ test('a make is put up in jars, labelled, sold, and traced back to its milking a
   expect(words.filter((word) => word.includes('450 g'))).toHaveLength(4);
   expect(words.filter((word) => /^Use by \d\d\.\d\d\.2026$/.test(word))).toHaveLength(4);
   // A label longer than its place is shortened, not run over.
-  await fill(page, 'Lines of your own', 'x'.repeat(61));
+  await fill(page, 'Your own lines', 'x'.repeat(61));
   await see(page, 'At most 60 letters a line.');
-  await fill(page, 'Lines of your own', 'Keep cold');
+  await fill(page, 'Your own lines', 'Keep cold');
   await see(page, 'Keep cold');
 
   await goTo(page, `/larder/${good.code}`);
-  await tap(page, 'button', 'Take out: 4 × 450 g in the cold');
+  await tap(page, 'button', 'Take out: 4 × 450 g in the fridge');
   await tap(page, 'radio', 'sold');
   await tap(page, 'button', 'One more');
   await fill(page, 'Paid for it; may stay empty', '8,4o');
   await tap(page, 'button', 'Sold');
-  await see(page, '“8,4o” is not a price.');
+  await see(page, '“8,4o” Enter a price..');
   await fill(page, 'Paid for it; may stay empty', '8,40');
   await tap(page, 'button', 'Sold');
   await see(page, '2 × 450 g sold for 8.40');
-  await see(page, /2 × 450 g\s+in the cold/);
+  await see(page, /2 × 450 g\s+in the fridge/);
 
-  await tap(page, 'link', 'Where it came from');
-  await see(page, /It came of[\s\S]*Plain[\s\S]*Evening milk/);
+  await tap(page, 'link', 'Trace origin');
+  await see(page, /Made from[\s\S]*Plain[\s\S]*Evening milk/);
   await see(page, '1 lot of goods: 900 g here, 900 g gone.');
   await goTo(page, `/larder/recall/${lotId}`);
-  await see(page, /Made of it[\s\S]*Plain/);
-  await see(page, /Still here[\s\S]*2 × 450 g in the cold/);
+  await see(page, /Batches made from this[\s\S]*Plain/);
+  await see(page, /Still here[\s\S]*2 × 450 g in the fridge/);
   await see(page, /Gone[\s\S]*2 × 450 g sold for 8.40/);
 });
 
@@ -198,12 +198,12 @@ test('butter is frozen and thawed, and what turns first stands first', async () 
   await fill(page, 'Name or code', 'butter');
   expect(await first()).toEqual(['Butter of the week']);
   await tap(page, 'link', 'Butter of the week');
-  await tap(page, 'button', 'Freeze: 4 × 250 g in the cold');
+  await tap(page, 'button', 'Freeze: 4 × 250 g in the fridge');
   await tap(page, 'button', 'All');
-  await tap(page, 'button', 'It is carried');
+  await tap(page, 'button', 'Save move');
   await see(page, /4 × 250 g\s+in the freezer/);
   await tap(page, 'button', 'Thaw: 4 × 250 g in the freezer');
-  await tap(page, 'button', 'It thaws');
+  await tap(page, 'button', 'Start thawing');
   await see(page, /3 × 250 g\s+in the freezer/);
   await world.stored('larder-moved', 4);
   const { stocks } = (await larder()).goods.find(({ id }) => id === butter)!;
@@ -219,18 +219,18 @@ test('butter is frozen and thawed, and what turns first stands first', async () 
       all.some((b) => b.getAttribute('aria-label')?.startsWith('Freeze: 250 g')),
     ),
   ).toBe(false);
-  await tap(page, 'button', 'Take out: 250 g in the cold');
-  await tap(page, 'button', 'By weight');
-  await fill(page, 'How much', '900');
-  await see(page, 'There is only 250 g: recount it first if there is more.');
+  await tap(page, 'button', 'Take out: 250 g in the fridge');
+  await tap(page, 'button', 'Enter weight');
+  await fill(page, 'Amount', '900');
+  await see(page, 'There is only 250 g: recount first if there is more.');
   await tap(page, 'button', 'Eaten');
   expect((await larder()).lines).toHaveLength(4);
-  await fill(page, 'How much', '100');
+  await fill(page, 'Amount', '100');
   await tap(page, 'button', 'Eaten');
-  await see(page, /150 g of one opened\s+in the cold/);
+  await see(page, /150 g of one opened\s+in the fridge/);
   // This tablet takes its last entry back.
   await tap(page, 'button', 'Undo');
-  await see(page, /250 g\s+in the cold/);
+  await see(page, /250 g\s+in the fridge/);
 });
 
 test('a label scanned by a tablet opens its record; a code that is typed does too', async () => {
@@ -247,12 +247,12 @@ test('a label scanned by a tablet opens its record; a code that is typed does to
   await goTo(page, '/larder');
   await see(page, 'Scan a label');
   await upload(page, picture);
-  await see(page, 'What happened');
+  await see(page, 'History');
   expect(new URL(page.url()).pathname).toBe('/larder/4F7K2Q');
   await goTo(page, '/larder');
   await fill(page, 'Name or code', '4f7 k2q');
   await page.keyboard.press('Enter');
-  await see(page, 'What happened');
+  await see(page, 'History');
   await goTo(page, '/larder/ZZZZZZ');
   await see(page, 'Nothing in the larder has the code ZZZZZZ.');
 });
@@ -273,22 +273,22 @@ test('butter is wanted thawed on a day: it is told when it must come out, on the
     }),
   );
   await goTo(page, '/larder/4F7K2Q');
-  await tap(page, 'button', 'Thaw for a day: 4 × 250 g in the freezer');
+  await tap(page, 'button', 'Plan thawing: 4 × 250 g in the freezer');
   await tap(page, 'button', 'One more');
   await see(page, /Into the cold by (Fri|Sat) \d\d:\d\d: it takes up to \d+ h there/);
-  await tap(page, 'button', 'Tell me in time');
+  await tap(page, 'button', 'Set reminder');
   await see(page, /Out of the freezer by (Fri|Sat) \d\d:\d\d: 2 × 250 g, wanted Sat 08:00/);
   await world.stored('larder-moved', 3);
   await goTo(page, '/larder');
-  await see(page, /Out of the freezer by/);
+  await see(page, /Take out of the freezer by/);
   world.advance(47 * 60);
   await page.reload();
-  await see(page, 'Out of the freezer now:');
+  await see(page, 'Take out of the freezer now:');
   await goTo(page, '/');
-  await see(page, /Use first[\s\S]*Out of the freezer now: Butter of the week, 2 × 250 g/);
+  await see(page, /Use first[\s\S]*Take out of the freezer now: Butter of the week, 2 × 250 g/);
   await goTo(page, '/larder');
   await tap(page, 'button', 'It thaws: Butter of the week');
-  await seeNoMore(page, 'Out of the freezer now:');
+  await seeNoMore(page, 'Take out of the freezer now:');
   await world.stored('larder-moved', 4);
   const { stocks } = (await larder()).goods[0]!;
   expect(stocks.map(({ place, massKg }) => [place, massKg])).toEqual([

@@ -76,23 +76,23 @@ describe('a day of churning', () => {
     const page = await open(`/milk?lot=${pot}`);
     await tap(page, 'link', 'Butter of it');
     await see(page, 'The first load breaks');
-    await see(page, /3 loads of \S+ (m?L), the last broken about/);
-    await see(page, 'Warmer is quicker, but softer, and leaves more fat behind.');
-    await tap(page, 'radio', 'eaten within the week');
+    await see(page, /3 loads of \S+ (m?L). The last breaks about/);
+    await see(page, 'Warmer cream churns faster, but gives softer butter and loses more fat.');
+    await tap(page, 'radio', 'to eat within a week');
     await see(page, /Washes:\s+1 ×/);
-    await tap(page, 'radio', 'to keep');
+    await tap(page, 'radio', 'for keeping');
     await see(page, /Washes:\s+4 ×, about 2 % of its buttermilk left/);
     await see(page, /Have ready: about \S+ L of drinking water/);
     await turnTo(await named(page, 'Salt: none'), '1.8');
-    await tap(page, 'button', 'Start this make');
-    await see(page, 'Make ready');
+    await tap(page, 'button', 'Start batch');
+    await see(page, 'Get ready');
     await see(page, 'dry wood sticks');
     const [begun] = await stored('make-started', 1);
     expect(begun!.data.plan.method.steps.find((s) => s.kind === 'churn')).toMatchObject({ loads: 3 });
-    await tap(page, 'button', 'It is out');
+    await tap(page, 'button', 'Cream is out');
     await stored('milk-poured', 1);
     await later(40);
-    await tap(page, 'button', 'It is at its heat');
+    await tap(page, 'button', 'Ready to churn');
 
     // The first load; the next one is told when to come out of the cold.
     await see(page, 'Load 1 of 3');
@@ -100,12 +100,12 @@ describe('a day of churning', () => {
     await later(8);
     await tap(page, 'button', 'soft cream');
     await stored('stage-seen', 1);
-    await tap(page, 'button', 'Rest a little');
-    await see(page, 'It rests');
+    await tap(page, 'button', 'Pause churning');
+    await see(page, 'Paused');
     await later(5);
-    await tap(page, 'button', 'It goes on');
+    await tap(page, 'button', 'Resume churning');
     await stored('churn-rested', 2);
-    await seeNoMore(page, 'It rests');
+    await seeNoMore(page, 'Paused');
     await later(9);
     await tap(page, 'button', 'Stop: load 1 broke');
     await stored('stage-seen', 2);
@@ -149,15 +149,15 @@ describe('a day of churning', () => {
     await page.keyboard.press('Enter');
     await stored('weighed', 1);
 
-    await tap(page, 'button', 'Washed once, cloudy');
+    await tap(page, 'button', 'Record cloudy wash');
     await tap(page, 'button', 'Too soft: 15 min in iced water');
     await stored('iced', 1);
     await see(page, /In iced water until\s+\d\d:\d\d/);
     await later(15);
-    await see(page, 'Out of the iced water?');
-    await tap(page, 'button', 'Heard');
-    await tap(page, 'button', 'Washed once, clear');
-    await see(page, 'about 3 % of the buttermilk left in it');
+    await see(page, 'Is the butter firm?');
+    await tap(page, 'button', 'Got it');
+    await tap(page, 'button', 'Record clear wash');
+    await see(page, 'about 3 % of the buttermilk left in the butter');
     await tap(page, 'button', 'Washed enough');
 
     // Salt by the spoon: its kind says what it weighs.
@@ -168,111 +168,116 @@ describe('a day of churning', () => {
     await see(page, 'Level spoons: about 30 g.');
     await tap(page, 'radio', 'coarse');
     await see(page, 'Level spoons: about 25 g.');
-    await tap(page, 'button', 'The salt is in');
+    await tap(page, 'button', 'Mark salt as added');
     const [salted] = await stored('salted', 1);
     expect(salted!.data).toMatchObject({ kind: 'coarse', typed: { value: 5, unit: 'tsp-metric' } });
     expect(salted!.data.massKg).toBeCloseTo(0.025, 9);
-    await see(page, 'washed, and its water is brine');
-    await tap(page, 'button', 'It is worked');
+    await see(page, 'washed, with enough salt in its water');
+    await tap(page, 'button', 'Butter is worked');
     await fill(page, 'Weight of the butter', '1120');
     await page.keyboard.press('Enter');
     await stored('weighed', 2);
     await fill(page, 'Pieces of', '250');
     await see(page, '4 × 250 g, 1 × 120 g');
-    await tap(page, 'button', 'Cut so');
+    await tap(page, 'button', 'Save pieces');
     const [cut] = await stored('shaped', 1);
     expect(cut!.data.pieces.reduce((sum, p) => sum + p.count * p.massKg, 0)).toBeCloseTo(1.12, 6);
 
-    await tap(page, 'button', 'Finish this make');
+    await tap(page, 'button', 'Finish batch');
     await stored('finished', 1);
-    await tap(page, 'link', 'See it in the Daybook');
+    await tap(page, 'link', 'Open in Daybook');
     await see(page, 'each of 3 loads, on average');
     await see(page, /Where the \d{3} g of fat went/);
     await see(page, /250 g: diluted/);
     await see(page, /Pieces\s+4 × 250 g, 1 × 120 g/);
     await see(page, /on the counter\s+5–7 days/);
     await goTo(page, '/daybook');
-    await tap(page, 'radio', 'churnings, compared');
-    await see(page, 'Minutes until it broke, by the heat it began at');
+    await tap(page, 'radio', 'churnings only');
+    await see(page, 'Minutes to break, by starting temperature');
     await see(page, /min × 3/);
   });
 
   test('wet hands only: a churning in four large buttons, from the cold to the salt', async () => {
     const page = await open('/new?make=butter');
     await turnTo(await named(page, 'Salt: none'), '1.5');
-    await tap(page, 'button', 'Start this make');
-    await tap(page, 'button', 'Wet hands');
+    await tap(page, 'button', 'Start batch');
+    await tap(page, 'button', 'Use wet-hands mode');
     const buttons = () => page.$$eval('.wet button', (all) => all.map((b) => b.innerText));
-    await tap(page, 'button', 'It is out');
-    await tap(page, 'button', 'It is at its heat');
+    await tap(page, 'button', 'Cream is out');
+    await tap(page, 'button', 'Ready to churn');
     await see(page, 'froth');
-    expect(await buttons()).toEqual(['Stop: it broke', 'froth', 'soft cream', 'Dry hands']);
+    expect(await buttons()).toEqual([
+      'Stop: cream has broken',
+      'froth',
+      'soft cream',
+      'Leave wet-hands mode',
+    ]);
     await tap(page, 'button', 'soft cream');
     await see(page, 'stiff');
     await tap(page, 'button', 'stiff');
     await see(page, 'yellow and heavy');
-    await tap(page, 'button', 'Stop: it broke');
+    await tap(page, 'button', 'Stop: cream has broken');
     await tap(page, 'button', 'Drained, not weighed');
-    await tap(page, 'button', 'Washed, cloudy');
-    await tap(page, 'button', 'Washed, clear');
+    await tap(page, 'button', 'Record cloudy wash');
+    await tap(page, 'button', 'Record clear wash');
     await stored('rinsed', 2);
     await tap(page, 'button', 'Washed enough');
     await see(page, '15 min in iced water');
     expect(await buttons()).toEqual([
-      'It is worked',
+      'Butter is worked',
       expect.stringMatching(/^Salt is in, \d(\.\d)? g$/),
       '15 min in iced water',
-      'Dry hands',
+      'Leave wet-hands mode',
     ]);
     await page.click('.wet button:nth-child(2)');
     await stored('salted', 1);
-    await see(page, 'No salt wanted');
-    await tap(page, 'button', 'It is worked');
-    await tap(page, 'button', 'Go on without weighing');
-    await tap(page, 'button', 'Dry hands');
-    await see(page, 'Finish this make');
+    await see(page, 'No salt planned');
+    await tap(page, 'button', 'Butter is worked');
+    await tap(page, 'button', 'Skip weighing');
+    await tap(page, 'button', 'Leave wet-hands mode');
+    await see(page, 'Finish batch');
     expect((await stored('stage-seen', 3)).map((s) => s.data.stage)).toEqual(['soft', 'stiff', 'broken']);
   });
 
   test('in US measures: degrees, quarts, spoons and ounces', async () => {
     await world.measureIn('us');
     const page = await open('/new?make=butter');
-    await see(page, /Churn it at:\s+54 °F/);
-    await see(page, 'in the room, 68 °F');
+    await see(page, /Churning temperature:\s+54 °F/);
+    await see(page, 'at room temperature, 68 °F');
     await see(page, /Have ready: about \S+ (qt|cups) \(US\) of drinking water/);
     await see(page, /About \S+ oz of butter/);
-    await tap(page, 'button', 'Start this make');
-    await tap(page, 'button', 'It is out');
-    await tap(page, 'button', 'It is at its heat');
-    await tap(page, 'button', 'Stop: it broke');
+    await tap(page, 'button', 'Start batch');
+    await tap(page, 'button', 'Cream is out');
+    await tap(page, 'button', 'Ready to churn');
+    await tap(page, 'button', 'Stop: cream has broken');
     await tap(page, 'button', 'Drained, not weighed');
     await tap(page, 'button', 'Washed enough');
-    await see(page, 'keeps in the cold, about');
+    await see(page, 'keeps in the fridge, about');
     await page.evaluate(() => document.querySelectorAll('details').forEach((d) => (d.open = true)));
     await see(page, 'Keep it at 41 °F or less and eat it within four days, or freeze it.');
   });
 
   test('planned back from when it is wanted, with ripening and thaw before it', async () => {
     const page = await open('/new?make=butter');
-    await tap(page, 'radio', 'back from when I want it');
-    await see(page, 'When is the butter wanted?');
+    await tap(page, 'radio', 'back from a finish time');
+    await see(page, 'When do you want the butter?');
     // Too soon for anything: it says so.
-    const day = await named(page, 'Day', 'combobox');
+    const day = await named(page, 'Date', 'combobox');
     await day.select('0');
     await setClock(page, 'By', '06:20');
-    await tap(page, 'button', 'Find a way');
+    await tap(page, 'button', 'Find options');
     await see(page, 'Too late for that');
     await day.select('4');
     await setClock(page, 'By', '18:00');
-    await (await named(page, 'the cream is to ripen first')).click();
+    await (await named(page, 'ripen the cream first')).click();
     await (await named(page, 'the cream is still frozen')).click();
-    await tap(page, 'button', 'Find a way');
-    await see(page, /Into the fridge to thaw by\s+\w{3} \d\d:\d\d/, 60_000);
-    await see(page, /Starter in at\s+\w{3} \d\d:\d\d, into the cold about\s+\w{3} \d\d:\d\d/);
-    await see(page, 'Nine times in ten it is done by then.');
-    await tap(page, 'button', 'Take this');
+    await tap(page, 'button', 'Find options');
+    await see(page, /Move to fridge to thaw by\s+\w{3} \d\d:\d\d/, 60_000);
+    await see(page, /Starter in at\s+\w{3} \d\d:\d\d, move to fridge about\s+\w{3} \d\d:\d\d/);
+    await see(page, 'There is a 9 in 10 chance of finishing in time.');
+    await tap(page, 'button', 'Use this plan');
     await see(page, 'as offered');
-    await tap(page, 'button', 'Start this make');
+    await tap(page, 'button', 'Start batch');
     const [begun] = await stored('make-started', 1);
     const startMs = Date.parse(begun!.data.plan.startAt);
     expect(begun!.data.plan.milk.soured).toBe(true);
@@ -280,6 +285,6 @@ describe('a day of churning', () => {
     // The evening before, every tablet says to make ready.
     world.advance((startMs - 9.5 * HOUR - START) / 60_000);
     await page.reload();
-    await see(page, 'Tonight: make ready');
+    await see(page, 'Get ready tonight');
   });
 });

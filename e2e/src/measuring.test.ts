@@ -84,7 +84,7 @@ describe('instruments', () => {
     await see(page, 'from melting ice');
     await fill(page, 'In ice slush (°C)', '0,8');
     await see(page, 'reads 0.8 °C too high');
-    await tap(page, 'button', 'Keep this check');
+    await tap(page, 'button', 'Save check');
     const [change] = await stored('kitchen-changed', 1);
     expect(change).toMatchObject({
       section: 'thermometers',
@@ -92,7 +92,7 @@ describe('instruments', () => {
     });
     await goTo(page, `/makes/${makeId}`);
     await see(page, 'Too hot kills the culture');
-    const select = await named(page, 'Thermometer');
+    const select = await named(page, 'Thermometer check');
     await select.select(((change as { value: { id: string }[] }).value[0] as { id: string }).id);
     await fill(page, 'Temperature, °C', '61');
     await page.keyboard.press('Enter');
@@ -111,14 +111,14 @@ describe('instruments', () => {
     tablet = await openTablet(browser, `${world.address}/makes/${makeId}`);
     const { page } = tablet;
     await see(page, 'Into the cold');
-    await tap(page, 'button', 'Acid');
-    await fill(page, 'Lye used, mL of 0.1 N', '90');
-    await tap(page, 'button', 'Record');
+    await tap(page, 'button', 'Acidity');
+    await fill(page, '0.1 N NaOH used, mL', '90');
+    await tap(page, 'button', 'Save');
     await see(page, 'more than a burette holds');
     expect(await dataOf('titrated')).toEqual([]);
-    await fill(page, 'Lye used, mL of 0.1 N', '8,1');
-    await fill(page, '0.1 N lye on a sample of (g)', '9');
-    await tap(page, 'button', 'Record');
+    await fill(page, '0.1 N NaOH used, mL', '8,1');
+    await fill(page, 'Sample titrated with 0.1 N NaOH, g', '9');
+    await tap(page, 'button', 'Save');
     await see(page, '0.81 % acid (8.1 mL on 9 g) · stored');
     const [entry] = await stored('titrated', 1);
     expect(entry).toMatchObject({ naohMl: 8.1, sampleG: 9 });
@@ -143,7 +143,7 @@ describe('a logger’s file', () => {
   beforeEach(async () => {
     await inoculate();
     tablet = await openTablet(browser, `${world.address}/makes/${makeId}/file`);
-    await see(tablet.page, 'Choose a logger’s file');
+    await see(tablet.page, 'Choose logger file');
   });
 
   test('is understood, shown with its bad rows, and stored only when confirmed; again it changes nothing', async () => {
@@ -156,23 +156,23 @@ describe('a logger’s file', () => {
     const before = await total();
     await choose(file);
     await see(page, 'Western European');
-    await see(page, 'Line 11: “ERR” is not a number');
+    await see(page, 'Line 11: “ERR” Enter a number.');
     await see(page, 'Line 21: “no time here” is not a time');
     await see(page, '5 rows lie before the make began');
     await see(page, 'Store 598 readings');
     expect(await total()).toEqual(before);
-    await fill(page, 'Called', 'Box logger');
+    await fill(page, 'Name', 'Box logger');
     await tap(page, 'button', 'Store 598 readings');
     await see(page, '598 readings stored, 5 outside of the make left out');
     const [trace] = await stored('trace-imported', 1);
     expect(trace).toMatchObject({ rows: 598, unit: 'C', instrument: 'Box logger', quantity: 'temperature' });
     const after = await total();
     await choose(file);
-    await fill(page, 'Called', 'Box logger');
+    await fill(page, 'Name', 'Box logger');
     await tap(page, 'button', 'Store 598 readings');
-    await see(page, 'Nothing new: all these readings are here already.');
+    await see(page, 'Nothing new. All these readings are already saved.');
     expect(await total()).toEqual(after);
-    await tap(page, 'link', 'See them');
+    await tap(page, 'link', 'Open readings');
     await see(page, '598 readings from Box logger');
   });
 
@@ -218,7 +218,7 @@ describe('a logger’s file', () => {
 
   test('a file of another day has no reading of this make', async () => {
     await choose(write(['time;°C', ...rowsFrom(START - 9 * 24 * 60 * MIN, 30)].join('\n')));
-    await see(tablet.page, 'No reading of this make in it');
+    await see(tablet.page, 'No readings for this batch');
     expect(await dataOf('trace-imported')).toEqual([]);
   });
 });
@@ -227,16 +227,16 @@ describe('more of the pot', () => {
   test('in a hurry: a cold bath on the cooling step, and its time follows', async () => {
     tablet = await openTablet(browser, `${world.address}/makes/${makeId}`);
     const { page } = tablet;
-    await see(page, /left to stand\s+about \d+ h|left to stand\s+about \d+ min/);
+    await see(page, /on the counter\s+about \d+ h|left to stand\s+about \d+ min/);
     const buttons = await page.$$('.ways button');
     await buttons[1]!.click();
     const [change] = await stored('replanned', 1);
     expect(change).toMatchObject({ cooling: { kind: 'bath' }, why: 'in cold water' });
-    await see(page, 'Stand the pot in the cold water');
+    await see(page, 'Stand the pot in the fridge water');
     await see(page, /To 44\.0 °C, in about \d+ min|To 44\.0 °C, about now/);
-    await tap(page, 'link', 'Other water');
+    await tap(page, 'link', 'Open Ice bath');
     await see(page, 'Back to Yogurt');
-    await see(page, 'ice to have ready');
+    await see(page, 'ice needed');
     await tap(page, 'button', 'Ice: more');
     await tap(page, 'button', 'Cool Yogurt like this');
     const changes = await stored('replanned', 2);
@@ -252,10 +252,10 @@ describe('more of the pot', () => {
     await send(draft(world.kitchen.kitchenId, START, 'kitchen-changed', { section: 'jars', value: jars }));
     tablet = await openTablet(browser, `${world.address}/new`);
     const { page } = tablet;
-    await see(page, 'Start this make');
+    await see(page, 'Start batch');
     await tap(page, 'button', 'Fill my jars');
-    await see(page, 'All of it fits');
-    await tap(page, 'button', 'Start this make');
+    await see(page, 'Show all fits');
+    await tap(page, 'button', 'Start batch');
     await see(page, 'The milk is in');
     const [, started] = await stored('make-started', 2);
     const planned = (started as { plan: { jars: { id: string; name: string }[] } }).plan.jars;
@@ -274,12 +274,12 @@ describe('more of the pot', () => {
     );
     world.advance(300);
     await goTo(page, `/makes/${own}`);
-    await tap(page, 'button', 'Small 1 into the cold');
+    await tap(page, 'button', 'Small 1 into the fridge');
     await see(page, /cold since/);
     expect(await stored('jar-chilled', 1)).toEqual([{ jar: planned[2]!.id }]);
     await see(page, 'Into the cold');
-    await tap(page, 'button', 'Tall 1 into the cold');
-    await tap(page, 'button', 'Tall 2 into the cold');
+    await tap(page, 'button', 'Tall 1 into the fridge');
+    await tap(page, 'button', 'Tall 2 into the fridge');
     await stored('jar-chilled', 3);
     await see(page, 'Chilled through');
   });
@@ -287,15 +287,15 @@ describe('more of the pot', () => {
   test('powder from the sums goes into the new make that asked', async () => {
     tablet = await openTablet(browser, `${world.address}/new`);
     const { page } = tablet;
-    await see(page, 'Start this make');
-    await fill(page, 'How much', '3');
-    await tap(page, 'link', 'A second milk, or milk powder');
-    await see(page, /stands about/);
+    await see(page, 'Start batch');
+    await fill(page, 'Amount', '3');
+    await tap(page, 'link', 'Add milk or milk powder');
+    await see(page, /probably/);
     await turnTo((await page.$$('input[type=range]'))[1]!, '90');
     await see(page, '90 g');
     await tap(page, 'button', 'Use this milk in Yogurt');
     await see(page, 'with 90 g of milk powder: 3.06 L in all');
-    await tap(page, 'button', 'Start this make');
+    await tap(page, 'button', 'Start batch');
     await see(page, 'whisk the powder in while it is cold');
     const all = await stored('make-started', 2);
     expect(all[1]).toMatchObject({ plan: { milk: { litres: 3, powder: { kind: 'skim', massKg: 0.09 } } } });
@@ -306,15 +306,15 @@ describe('planning backwards', () => {
   test('ready to eat tomorrow at seven: a way is taken and starts when it says', async () => {
     tablet = await openTablet(browser, `${world.address}/new`);
     const { page } = tablet;
-    await see(page, 'Start this make');
-    await tap(page, 'radio', 'back from when I want it');
-    await tap(page, 'button', 'Find a way');
+    await see(page, 'Start batch');
+    await tap(page, 'radio', 'back from a finish time');
+    await tap(page, 'button', 'Find options');
     await see(page, /Start \d\d:\d\d/);
-    await see(page, 'as you planned it');
+    await see(page, 'as planned');
     const offered = await page.$eval('.offer-time', (e) => e.textContent.replace('Start ', ''));
-    await tap(page, 'button', 'Take this');
-    await see(page, `Starts ${offered}, as offered.`);
-    await tap(page, 'button', 'Start this make');
+    await tap(page, 'button', 'Use this plan');
+    await see(page, `Starts ${offered}, as suggested.`);
+    await tap(page, 'button', 'Start batch');
     const all = await stored('make-started', 2);
     const { startAt } = (all[1] as { plan: { startAt: string } }).plan;
     expect(startAt.slice(11, 16)).toBe(offered);
@@ -326,13 +326,13 @@ describe('planning backwards', () => {
   test('too soon: none, with the reason and the earliest', async () => {
     tablet = await openTablet(browser, `${world.address}/new`);
     const { page } = tablet;
-    await see(page, 'Start this make');
-    await tap(page, 'radio', 'back from when I want it');
-    const day = await named(page, 'Day', 'combobox');
+    await see(page, 'Start batch');
+    await tap(page, 'radio', 'back from a finish time');
+    const day = await named(page, 'Date', 'combobox');
     await day.select('0');
     await setClock(page, 'By', '10:00');
-    await tap(page, 'button', 'Find a way');
-    await see(page, /cannot be ready by then with what may be changed\. The earliest is about \d\d:\d\d/);
+    await tap(page, 'button', 'Find options');
+    await see(page, /not possible ready by then with what may be changed\. The earliest is about \d\d:\d\d/);
     expect(await dataOf('make-started')).toHaveLength(1);
   });
 
@@ -342,12 +342,12 @@ describe('planning backwards', () => {
     await see(page, 'Cool enough');
     await tap(page, 'button', 'Plan what is left');
     await setClock(page, 'By', '13:30');
-    await tap(page, 'button', 'Find a way');
-    await see(page, 'Take this');
-    await tap(page, 'button', 'Take this');
+    await tap(page, 'button', 'Find options');
+    await see(page, 'Use this plan');
+    await tap(page, 'button', 'Use this plan');
     const [change] = await stored('replanned', 1);
     expect((change as { why: string }).why.length).toBeGreaterThan(3);
-    await seeNoMore(page, 'Take this');
-    await see(page, /planned anew/);
+    await seeNoMore(page, 'Use this plan');
+    await see(page, /replanned/);
   });
 });

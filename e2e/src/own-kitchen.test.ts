@@ -57,17 +57,17 @@ describe('what a kitchen’s makes taught', () => {
     await seedDemo(world.kitchen.db, world.kitchen.kitchenId, START);
     tablet = await openTablet(browser, `${world.address}/kitchen/learned`);
     const { page } = tablet;
-    await see(page, /\d+ % faster than the book, from \d+ makes, ± \d+ %/, 30_000);
+    await see(page, /\d+ % faster than usual, from \d+ makes, ± \d+ %/, 30_000);
     await see(page, /\d\.\d °C cooler than typed, from \d makes, ± \d\.\d °C/);
     const factors = (await world.kitchen.app.inject({ url: '/api/factors' })).json<{ factors: Factor[] }>()
       .factors;
     const rate = factors.find((f) => f.kind === 'rate')!;
 
     await goTo(page, '/new');
-    await see(page, 'Reckoned with what your makes taught');
+    await see(page, 'Adjusted from your own batches');
     // The culture at hand comes into the plan with its own pace.
-    await see(page, /Turn \d+\..* faster than the book/);
-    await tap(page, 'button', 'Start this make');
+    await see(page, /Turn \d+\..* faster than usual/);
+    await tap(page, 'button', 'Start batch');
     await see(page, 'The milk is in');
     const begun = await world.entries<{ plan: { factors: { rate: { value: number } } } }>('make-started');
     expect(begun.at(-1)!.data.plan.factors.rate.value).toBeCloseTo(rate.mean, 9);
@@ -75,7 +75,7 @@ describe('what a kitchen’s makes taught', () => {
     await tap(page, 'button', 'Forget Shelf warmer, its heat');
     await world.stored('learning-reset', 1);
     await seeNoMore(page, 'cooler than typed');
-    await see(page, 'faster than the book');
+    await see(page, 'faster than usual');
   });
 });
 
@@ -88,13 +88,13 @@ describe('a whole kitchen in one file', () => {
     world = await createWorld(START + 240 * MIN);
     tablet = await openTablet(browser, `${world.address}/kitchen/devices`);
     const { page } = tablet;
-    await see(page, 'Save the kitchen');
+    await see(page, 'Download back-up');
     await choose('{"format":');
     await see(page, 'is not a readable kitchen file. Nothing was changed.');
     await choose({ ...file, version: 4 });
     await see(page, 'newer Morning Crock');
     await choose({ ...file, events: file.events.slice(1) });
-    await see(page, 'belongs to a make the file does not begin');
+    await see(page, 'belongs to a batch whose start is not in the file');
     expect(await count('step-done')).toBe(0);
     await choose(file);
     await see(page, `Restored: 1 makes, ${file.events.length} entries`);
@@ -102,7 +102,7 @@ describe('a whole kitchen in one file', () => {
     await tap(page, 'link', 'Bench');
     await see(page, 'Yogurt');
     await goTo(page, '/kitchen/devices');
-    await see(page, 'Save the kitchen');
+    await see(page, 'Download back-up');
     await choose(file);
     await see(page, 'This kitchen has makes already');
   });
@@ -112,7 +112,7 @@ describe('a whole kitchen in one file', () => {
     world = await createWorld(Date.parse(last.receivedAt));
     tablet = await openTablet(browser, `${world.address}/kitchen/devices`);
     const { page } = tablet;
-    await see(page, 'Save the kitchen');
+    await see(page, 'Download back-up');
     await choose(keptKitchenText());
     await see(page, `${keptEvents().length} entries`);
     // Nothing of it was rewritten, and all of it is understood.
@@ -127,7 +127,7 @@ describe('a whole kitchen in one file', () => {
     const under = keptGolden().makes.find((m) => m.summary.status === 'under-way')!;
     await goTo(page, `/makes/${under.id}`);
     await fill(page, 'Note', 'went on');
-    await tap(page, 'button', 'Keep the note');
+    await tap(page, 'button', 'Save note');
     const before = keptEvents().filter((e) => e.type === 'noted').length;
     const notes = await world.stored<{ text: string }>('noted', before + 1);
     expect(notes.map((n) => n.data.text)).toContain('went on');
@@ -153,7 +153,7 @@ describe('a page that opens without its server', () => {
     await fill(page, 'pH reading', '5.4');
     await page.keyboard.press('Enter');
     await see(page, 'kept here');
-    await see(page, 'Kept here');
+    await see(page, 'Saved on this device');
     expect(await count('ph-read')).toBe(0);
     await world.comeBack();
     await world.stored('ph-read', 1);
@@ -206,25 +206,25 @@ describe('a tablet of the local network', () => {
     const { page } = tablet;
     await see(page, 'Join this kitchen');
     await fill(page, 'Kitchen code', 'AAAA-BBBB');
-    await tap(page, 'button', 'Join');
+    await tap(page, 'button', 'Join kitchen');
     await see(page, 'That is not the kitchen code.');
     await fill(page, 'Name of this tablet', 'Dairy shelf');
     await fill(page, 'Kitchen code', code.toLowerCase());
-    await tap(page, 'button', 'Join');
-    await see(page, 'Nothing on the shelf.');
+    await tap(page, 'button', 'Join kitchen');
+    await see(page, 'No batches under way.');
     await page.reload();
-    await see(page, 'Nothing on the shelf.');
+    await see(page, 'No batches under way.');
 
     const here = await openTablet(browser, `${world.address}/kitchen/devices`);
     await see(here.page, 'Dairy shelf');
-    await tap(here.page, 'button', 'Show a new kitchen code');
+    await tap(here.page, 'button', 'Show new kitchen code');
     await here.page.waitForSelector('img[alt^="Code to scan"]');
     await tap(here.page, 'button', 'Send Dairy shelf away');
     await seeNoMore(here.page, 'Dairy shelf');
     await here.close();
     await page.reload();
     await see(page, 'Join this kitchen');
-    for (let i = 0; i < 8; i++) {
+    for (let i = 0; i < 10; i++) {
       await page.evaluate(() =>
         fetch('/api/join', {
           method: 'POST',
@@ -234,7 +234,7 @@ describe('a tablet of the local network', () => {
       );
     }
     await fill(page, 'Kitchen code', 'AAAA-BBBB');
-    await tap(page, 'button', 'Join');
+    await tap(page, 'button', 'Join kitchen');
     await see(page, 'Too many wrong codes. Wait ten minutes');
   });
 });

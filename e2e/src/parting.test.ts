@@ -74,14 +74,14 @@ test('a part of a yogurt goes on as strained yogurt, with the same past and a na
   tablet = await openTablet(browser, `${world.address}/makes/${id}`);
   const { page } = tablet;
   await unfold('A part of it goes another way');
-  await fill(page, 'How much of it', '9');
+  await fill(page, 'Amount to split off', '9');
   await see(page, 'That is all of it: there are 4 L.');
-  await fill(page, 'How much of it', '1');
-  const way = await named(page, 'It goes on as');
+  await fill(page, 'Amount to split off', '1');
+  const way = await named(page, 'Continue as');
   await way.select('yogurt-strained');
-  await see(page, 'It goes on as');
-  await tap(page, 'button', 'Part it off');
-  await see(page, 'A part of Tuesday’s yogurt');
+  await see(page, 'Continue as');
+  await tap(page, 'button', 'Split batch');
+  await see(page, 'Split from Tuesday’s yogurt');
   const parts = await stored('split-off', 2);
   const child = parts.find(({ streamId }) => streamId !== id)!.streamId;
   expect(parts.find(({ streamId }) => streamId === id)!.data).toMatchObject({ makeId: child });
@@ -91,7 +91,7 @@ test('a part of a yogurt goes on as strained yogurt, with the same past and a na
     splitFrom: id,
     method: { id: 'yogurt-strained' },
   });
-  await see(page, 'Drain');
+  await see(page, 'Draining time');
   await see(page, '1 L in Pot');
   expect(page.url()).toContain(child);
   await tap(page, 'link', 'Tuesday’s yogurt');
@@ -108,7 +108,7 @@ test('two yogurts become one; what cannot be poured together says why', async ()
   tablet = await openTablet(browser, `${world.address}/makes/${small}`);
   const { page } = tablet;
   await unfold('Pour it into another make');
-  await tap(page, 'button', 'It is poured in');
+  await tap(page, 'button', 'Combine batches');
   await see(page, 'In it is The little one');
   await see(page, '4.0');
   const [joined] = await stored('joined', 1);
@@ -133,5 +133,5 @@ test('more starter is tried out before it is chosen, and moves no clock', async 
   const both = await stored('starter-added', 2);
   expect(both[1]!.data.massKg).toBeCloseTo(both[0]!.data.massKg!, 9);
   await see(page, 'None of this turns the safety clock back.');
-  await seeNoMore(page, 'cannot be worked out');
+  await seeNoMore(page, 'not possible worked out');
 });

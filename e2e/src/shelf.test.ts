@@ -74,7 +74,7 @@ async function hear(): Promise<void> {
   for (let n = 0; n < 6; n++) {
     const rings = await tablet.page.evaluate(() => document.querySelector('.alarms button') !== null);
     if (!rings) return;
-    await tap(tablet.page, 'button', 'Heard');
+    await tap(tablet.page, 'button', 'Got it');
     await settled();
   }
 }
@@ -100,24 +100,24 @@ async function begunUpTo(method: string, until: string, every: number): Promise<
 test('one jar of creamy milk becomes sour cream and buttermilk, both of them stock', async () => {
   await open('/methods?method=jar-of-two');
   const { page } = tablet;
-  await see(page, 'Any stirring sends the cream back down.');
-  await tap(page, 'link', 'Make it');
+  await see(page, 'Do not stir. Stirring mixes the cream back in.');
+  await tap(page, 'link', 'Start batch');
   await see(page, /About \d{3} g of sour cream\s+and 1\.\d\d kg of buttermilk/);
-  await tap(page, 'button', 'Start this make');
+  await tap(page, 'button', 'Start batch');
   await tap(page, 'button', 'The milk is in');
-  await tap(page, 'button', 'The starter is in');
+  await tap(page, 'button', 'Starter is in');
   await stored('starter-added', 1);
   const [begun] = await stored('make-started', 1);
   expect(begun!.data.plan).toMatchObject({ product: 'jar-of-two', method: { id: 'jar-of-two', version: 1 } });
   await page.evaluate(() => document.querySelector<HTMLElement>('.tags summary')!.click());
-  await fill(page, 'Or typed', '107, x');
+  await fill(page, 'Or type numbers', '107, x');
   await see(page, '“x” is no tag: they go from 1 to 999.');
-  await fill(page, 'Or typed', '107');
-  await tap(page, 'button', 'Hang them on');
+  await fill(page, 'Or type numbers', '107');
+  await tap(page, 'button', 'Save tags');
   await stored('tagged', 1);
   await tap(page, 'button', 'Tag 7');
   expect((await stored('tagged', 2)).at(-1)!.data.tags).toEqual([7, 107]);
-  await see(page, 'Tags on its jars: 7, 107');
+  await see(page, 'Tags on these jars: 7, 107');
   await later(23 * 60);
   await hear();
   await tap(page, 'button', 'set');
@@ -131,7 +131,7 @@ test('one jar of creamy milk becomes sour cream and buttermilk, both of them sto
   await fill(page, 'Weight of the sour cream', '310');
   await page.keyboard.press('Enter');
   await stored('weighed', 1);
-  await see(page, 'Pour the buttermilk off');
+  await see(page, 'Pour off the buttermilk');
   await fill(page, 'Weight of the buttermilk', '1700');
   await page.keyboard.press('Enter');
   await stored('weighed', 2);
@@ -148,17 +148,16 @@ test('raw cream souring by itself says its caution and a wide band; pasteurised 
   await see(page, 'Raw milk souring by itself is a wide guess');
   await see(page, /Ready, mild\s+.*–/);
   await tap(page, 'radio', 'pasteurised');
-  await see(page, 'It cannot start like this:');
+  await see(page, 'This batch cannot start yet.');
   await see(page, 'is never left to sour without a starter');
   expect(
     await page.evaluate(
       () =>
-        [...document.querySelectorAll('button')].find((b) => b.innerText.includes('Start this make'))
-          ?.disabled,
+        [...document.querySelectorAll('button')].find((b) => b.innerText.includes('Start batch'))?.disabled,
     ),
   ).toBe(true);
   await tap(page, 'radio', 'raw');
-  await tap(page, 'button', 'Start this make');
+  await tap(page, 'button', 'Start batch');
   await tap(page, 'button', 'The cream is in');
   await see(page, 'Raw milk can carry germs whatever the farm.');
   await tap(page, 'button', 'Covered');
@@ -179,15 +178,15 @@ test('skyr drained too far is mended with its own whey, and a picture of it stan
   await fill(page, 'All the whey caught so far', '9000');
   await see(page, 'That is more than went into the cloth');
   await fill(page, 'All the whey caught so far', '2700');
-  await tap(page, 'button', 'So much whey');
+  await tap(page, 'button', 'Save weight');
   await stored('drain-weighed', 1);
   await see(page, 'by your weighing');
-  await tap(page, 'button', 'Whey back in');
-  await fill(page, 'Whey stirred back', '480');
-  await tap(page, 'button', 'It is stirred back');
+  await tap(page, 'button', 'Whey returned');
+  await fill(page, 'Whey stirred back in', '480');
+  await tap(page, 'button', 'Save weight');
   const [back] = await stored('whey-returned', 1);
   expect(back!.data).toMatchObject({ massKg: 0.48 });
-  await see(page, '480 g of whey is back in it.');
+  await see(page, '480 g of whey stirred back in.');
 
   // A picture, as the tablet's camera would give it; and what only calls itself one.
   const shot = join(tmpdir(), `skyr-${strain}.png`);
@@ -195,7 +194,7 @@ test('skyr drained too far is mended with its own whey, and a picture of it stan
   const script = join(tmpdir(), `skyr-${strain}.jpg`);
   writeFileSync(script, '<script>alert(1)</script>');
   await upload(page, script, '.looks input[type=file]');
-  await see(page, 'is no picture this browser can open');
+  await see(page, 'is not a picture this browser can open');
   await upload(page, shot, '.looks input[type=file]');
   const [picture] = await stored('photographed', 1);
   expect(picture!.data).toMatchObject({ step: 'strain', product: 'skyr', widthPx: 1024 });
@@ -204,31 +203,31 @@ test('skyr drained too far is mended with its own whey, and a picture of it stan
 
   const next = await begunUpTo('skyr', 'strain', 20);
   await goTo(page, `/makes/${next}`);
-  await see(page, 'Like this?');
+  await see(page, 'Compare with earlier batches');
   await see(page, 'Skyr with rennet, Mon 2 Mar');
 });
 
 test('a method is changed, what is wrong is told, and it goes out as a file and comes back', async () => {
   await open('/methods?method=skyr');
   const { page } = tablet;
-  await see(page, 'It asks for');
-  await tap(page, 'button', 'Change a copy of it');
+  await see(page, 'You need');
+  await tap(page, 'button', 'Edit a copy');
   await fill(page, 'Name', 'Skyr of the house');
-  await fill(page, 'IMCU a litre of milk (number)', '4000');
+  await fill(page, 'IMCU per litre of milk (number)', '4000');
   await see(page, 'is more than any milk takes');
   expect(
     await page.evaluate(
       () => [...document.querySelectorAll('button')].find((b) => b.innerText === 'Keep it')?.disabled,
     ),
   ).toBe(true);
-  await fill(page, 'IMCU a litre of milk (number)', '6');
+  await fill(page, 'IMCU per litre of milk (number)', '6');
   await tap(page, 'button', 'Inoculating: take out');
   await see(page, 'nothing was stirred in before it');
-  await tap(page, 'button', 'Leave it as it was');
-  await tap(page, 'button', 'Change a copy of it');
+  await tap(page, 'button', 'Discard changes');
+  await tap(page, 'button', 'Edit a copy');
   await fill(page, 'Name', 'Skyr of the house');
   await fill(page, 'Until, or of the whole (%)', '8,5');
-  await tap(page, 'button', 'At the end');
+  await tap(page, 'button', 'Add at the end');
   await see(page, 'Resting');
   await tap(page, 'button', 'Keep it');
   const [kept] = await stored('method-changed', 1);
@@ -240,17 +239,17 @@ test('a method is changed, what is wrong is told, and it goes out as a file and 
 
   // Beside the one it came from.
   await page.select('select', 'skyr');
-  await see(page, 'What is different, line by line');
-  await see(page, /of 2 L, begun now/);
+  await see(page, 'Differences, line by line');
+  await see(page, /of 2 L, started now/);
   await page.select('select', '');
 
   await keepSaved(page);
-  await tap(page, 'button', 'Save as a file');
+  await tap(page, 'button', 'Download method');
   const text = await savedText(page);
   const file = join(tmpdir(), `method-${kept!.streamId}.json`);
   const give = async (content: string): Promise<void> => {
     writeFileSync(file, content);
-    await upload(page, file, 'section[aria-label="From a file"] input[type=file]');
+    await upload(page, file, 'section[aria-label="Import a method"] input[type=file]');
   };
   await give('{"format": "something else"}');
   await see(page, 'is neither a method of this program nor a recipe');
@@ -259,7 +258,7 @@ test('a method is changed, what is wrong is told, and it goes out as a file and 
   expect(await world.entries('method-changed')).toHaveLength(1);
   await give(text);
   await see(page, /Skyr of the house: 13 steps read/);
-  await tap(page, 'button', 'Keep it as yours');
+  await tap(page, 'button', 'Save method');
   await stored('method-changed', 2);
   const { methods } = (await world.kitchen.app.inject('/api/methods')).json<{ methods: KeptMethod[] }>();
   const [a, b] = methods.map((m) => m.versions[0]!.method);
@@ -274,7 +273,7 @@ test('a method is changed, what is wrong is told, and it goes out as a file and 
       recipeInstructions: [{ '@type': 'HowToStep', text: 'Leave it for 20 hours.' }],
     }),
   );
-  await see(page, 'Not understood, and left for you:');
+  await see(page, 'These lines were not understood. Add them yourself:');
   await see(page, 'a handful of luck');
 });
 
@@ -282,48 +281,48 @@ test('a cheese over three days: tried, turned by day, salted in its brine, and a
   const cheese = await begunUpTo('brined', 'coagulate', 15);
   await open(`/makes/${cheese}`);
   const { page } = tablet;
-  await see(page, 'Rennet sets sweet milk: a set is no proof of acid.');
-  await see(page, 'nobody knows its strength');
+  await see(page, 'Rennet sets sweet milk too. A set does not prove the milk is acid.');
+  await see(page, 'not known its strength');
   await later(40);
   await hear();
-  await tap(page, 'button', 'Tried: no clean break yet');
+  await tap(page, 'button', 'Record no clean break');
   await stored('break-tried', 1);
   await see(page, 'tried once');
   await later(8);
   await hear();
   await tap(page, 'button', 'It breaks clean');
   await see(page, 'Cut lengthwise');
-  await tap(page, 'button', 'It is cut');
-  await see(page, 'Leave it as it is, covered.');
+  await tap(page, 'button', 'Curd is cut');
+  await see(page, 'Cover and leave where it is.');
   await later(12);
   await hear();
-  await tap(page, 'button', 'It has rested');
+  await tap(page, 'button', 'Rested');
   await later(21);
   await hear();
-  await tap(page, 'button', 'It is done');
+  await tap(page, 'button', 'Stirring done');
   await see(page, 'hours to go');
   await later(140);
-  await see(page, 'Turn it');
+  await see(page, 'Turn the cheese');
   await hear();
-  await tap(page, 'button', 'Turned');
+  await tap(page, 'button', 'Mark as turned');
   await stored('turned', 1);
   // Its acid is measured in the whey.
   await later(120);
   await hear();
-  await tap(page, 'button', 'Enter a reading, or what you see');
+  await tap(page, 'button', 'Add reading');
   await tap(page, 'button', 'pH');
   await fill(page, 'pH', '5,2');
-  await tap(page, 'button', 'Record');
+  await tap(page, 'button', 'Save');
   await stored('ph-read', 1);
-  await see(page, 'Acid, shown');
+  await see(page, 'Souring confirmed');
   // Nobody is got out of bed to turn it.
   await later(8 * 60);
   await hear();
-  await tap(page, 'button', 'Out of the mould');
+  await tap(page, 'button', 'Take out of mould');
   await see(page, '12 % brine: salt over salt and water');
   await later(4 * 60);
   await hear();
-  await tap(page, 'button', 'Out of the brine');
+  await tap(page, 'button', 'Take out of brine');
   await fill(page, 'Weight of the cheese', '520');
   await page.keyboard.press('Enter');
   await stored('weighed', 1);
@@ -331,7 +330,7 @@ test('a cheese over three days: tried, turned by day, salted in its brine, and a
   await later(2 * 24 * 60 + 30);
   await hear();
   await see(page, /[45] days to go|5\s+days to go/);
-  await tap(page, 'button', 'Turned');
+  await tap(page, 'button', 'Mark as turned');
   await stored('turned', 2);
   await seeNoMore(page, 'Do not taste');
 });
@@ -345,21 +344,21 @@ describe('kefir, daily', () => {
     await open('/new?make=kefir');
     const { page } = tablet;
     await see(page, 'Sill grains');
-    await tap(page, 'button', 'Start this make');
+    await tap(page, 'button', 'Start batch');
     await tap(page, 'button', 'The milk is in');
-    await tap(page, 'button', 'The starter is in');
+    await tap(page, 'button', 'Starter is in');
     const [begun] = await stored('starter-added', 1);
     expect(begun!.data.massKg).toBeGreaterThan(0);
     await later(26 * 60);
     await hear();
     await tap(page, 'button', 'Into the cold');
-    await see(page, 'Grains out');
+    await see(page, 'Take out grains');
     await fill(page, 'Sill grains, drained', '54');
-    await tap(page, 'button', 'They weigh that');
+    await tap(page, 'button', 'Save weight');
     const changes = await stored('culture-changed', 2);
     expect(changes.at(-1)).toMatchObject({ streamId: grains, data: { kind: 'weigh', massKg: 0.054 } });
     await settled();
-    await tap(page, 'button', 'The grains are out');
+    await tap(page, 'button', 'Grains are out');
     await see(page, 'Chilled through');
     await later(5 * 60);
     await hear();
@@ -367,11 +366,11 @@ describe('kefir, daily', () => {
     await fill(page, 'Weight of the kefir', '2040');
     await page.keyboard.press('Enter');
     await stored('weighed', 1);
-    await see(page, 'No tags on its jars yet');
+    await see(page, 'No tags on these jars yet');
     // The next day, on the same grains.
     await goTo(page, '/new?make=kefir');
     await see(page, 'Sill grains');
-    await tap(page, 'button', 'Start this make');
+    await tap(page, 'button', 'Start batch');
     const makes = await stored('make-started', 2);
     expect(makes.map((m) => m.data.plan.starter.cultureId)).toEqual([grains, grains]);
   });
@@ -385,19 +384,19 @@ test('tags are printed, and scanned off what was printed', async () => {
   await see(page, 'At most 48 on a sheet.');
   await fill(page, 'First tag (number)', '41');
   await fill(page, 'Last tag (number)', '44');
-  await tap(page, 'button', 'Show them');
+  await tap(page, 'button', 'Show tags');
   const tag = await page.waitForSelector('.tag-sheet li:nth-child(2)');
   const picture = join(tmpdir(), `tag-${ulid()}.png`);
   writeFileSync(picture, await tag!.screenshot());
   const page2 = join(tmpdir(), `no-tag-${ulid()}.png`);
   writeFileSync(page2, await page.screenshot({ clip: { x: 0, y: 0, width: 400, height: 300 } }));
   await goTo(page, `/makes/${id}`);
-  await see(page, 'No tags on its jars yet');
+  await see(page, 'No tags on these jars yet');
   await page.evaluate(() => document.querySelector<HTMLElement>('.tags summary')!.click());
   await upload(page, page2, '.tags input[type=file]');
   await see(page, 'No square is on that picture');
   await upload(page, picture, '.tags input[type=file]');
   const [hung] = await stored('tagged', 1);
   expect(hung).toMatchObject({ streamId: id, data: { tags: [42] } });
-  await see(page, 'Tags on its jars: 42');
+  await see(page, 'Tags on these jars: 42');
 });

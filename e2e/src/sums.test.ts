@@ -82,7 +82,7 @@ describe('a sum filled in from a make, and its answer taken back there', () => {
     expect(await replanned()).toMatchObject(expected);
     // It leads back to the make, which now says so.
     await see(page, 'The milk is in');
-    await see(page, /planned anew/);
+    await see(page, /replanned/);
   });
 
   test('what is past is not offered any more', async () => {
@@ -92,9 +92,9 @@ describe('a sum filled in from a make, and its answer taken back there', () => {
       ),
     );
     tablet = await openTablet(browser, `${world.address}/sums/ice-bath?for=${makeId}`);
-    await see(tablet.page, 'It is cool already.');
+    await see(tablet.page, 'The batch is already cool.');
     await tap(tablet.page, 'link', 'Heat treatment');
-    await see(tablet.page, 'It is past heating.');
+    await see(tablet.page, 'The batch is past heating.');
     expect(await tablet.page.$eval('.great', (b) => (b as HTMLButtonElement).disabled)).toBe(true);
   });
 });
@@ -163,7 +163,7 @@ test('the thermometer sum says what boils where', async () => {
     }),
   );
   tablet = await openTablet(browser, `${world.address}/sums/thermometer`);
-  await see(tablet.page, 'At 1800 m it boils at 94 °C');
+  await see(tablet.page, 'At 1800 m water boils at 94 °C');
 });
 
 test('churning: warmer cream breaks sooner and loses more, ultra-heated may not break, a low motor is known least', async () => {
@@ -198,9 +198,9 @@ test('churning is reached from where the cream stands, with its own fat, and lea
   );
   tablet = await openTablet(browser, `${world.address}/milk?lot=${lotId}`);
   const { page } = tablet;
-  await tap(page, 'link', 'When will it break?');
+  await tap(page, 'link', 'When will the cream break?');
   await see(page, 'Fat: 40 %');
   await see(page, 'Cream: 2.4 L');
   await tap(page, 'link', 'Back to Cream from the hill');
-  await see(page, 'When will it break?');
+  await see(page, 'When will the cream break?');
 });

@@ -97,13 +97,13 @@ describe('what fails ends in words and a way on', () => {
     const lot = ulid();
     await send(intakeDraft(lot, 3, world.kitchen.clock.nowMs - 60 * MIN));
     await goTo(page, `/new?from=${lot}`);
-    await see(page, 'Start this make');
+    await see(page, 'Start batch');
     await see(page, 'Evening milk');
     await fill(page, 'Name', 'Sunday yogurt');
     await world.goAway();
-    await tap(page, 'button', 'Start this make');
+    await tap(page, 'button', 'Start batch');
     await see(page, 'The milk is in');
-    await see(page, 'Kept here');
+    await see(page, 'Saved on this device');
     // Somebody at the kitchen's own computer takes the milk meanwhile.
     const meanwhile = await world.kitchen.reopen();
     const taken = await meanwhile.app.inject({
@@ -124,14 +124,14 @@ describe('what fails ends in words and a way on', () => {
     expect(taken.statusCode).toBe(200);
     await meanwhile.app.close();
     await world.comeBack();
-    await see(page, 'Sunday yogurt was not begun');
-    await see(page, 'There is not so much milk.');
+    await see(page, 'Sunday yogurt did not start');
+    await see(page, 'There is not enough milk.');
     expect(await count('make-started')).toBe(1);
-    await tap(page, 'button', 'Change the plan');
-    await see(page, 'Start this make');
+    await tap(page, 'button', 'Edit plan');
+    await see(page, 'Start batch');
     const name = await named(page, 'Name', 'textbox');
     expect(await name.evaluate((field) => (field as HTMLInputElement).value)).toBe('Sunday yogurt');
-    await seeNoMore(page, 'Not taken');
+    await seeNoMore(page, 'Not accepted');
   });
 
   test('times that cannot be worked out: entries are taken all the same, and another attempt may succeed', async () => {
@@ -145,7 +145,7 @@ describe('what fails ends in words and a way on', () => {
         void (blocked && request.url().includes('forecast.worker') ? request.abort() : request.continue());
       });
       await page.goto(`${world.address}/makes/${makeId}`);
-      await see(page, 'The times cannot be worked out on this device now');
+      await see(page, 'This device cannot work out the times now');
       await fill(page, 'pH reading', '5.6');
       await page.keyboard.press('Enter');
       await until('ph-read', 1);
@@ -176,8 +176,8 @@ describe('interruptions', () => {
     await fill(page, 'pH reading', '5.7');
     await page.keyboard.press('Enter');
     await tap(page, 'button', 'liquid');
-    await see(page, 'Kept here');
-    await see(page, 'liquid · kept here');
+    await see(page, 'Saved on this device');
+    await see(page, 'liquid · waiting to send');
     await see(page, '2 entries are safe');
     expect(await count('ph-read')).toBe(0);
     await world.comeBack();
@@ -185,7 +185,7 @@ describe('interruptions', () => {
     await until('ph-read', 1);
     await until('cue-seen', 1);
     await see(page, 'liquid · stored');
-    await seeNoMore(page, 'Kept here');
+    await seeNoMore(page, 'Saved on this device');
     const order = await world.kitchen.rows<{ type: string }>('event', "type IN ('ph-read', 'cue-seen')");
     expect(order.map((r) => r.type)).toEqual(['ph-read', 'cue-seen']);
   });
@@ -233,11 +233,11 @@ describe('wrong input', () => {
     const { page } = tablet;
     await fill(page, 'pH reading', '5.9');
     await setClock(page, 'Taken at; empty means now', '11:30');
-    await tap(page, 'button', 'Record');
+    await tap(page, 'button', 'Save');
     await see(page, 'lies in the future');
     expect(await count('ph-read')).toBe(0);
     await setClock(page, 'Taken at; empty means now', '09:15');
-    await tap(page, 'button', 'Record');
+    await tap(page, 'button', 'Save');
     await until('ph-read', 1);
     const rows = await world.kitchen.rows<{ at: Date }>('event', "type = 'ph-read'");
     expect(rows[0]!.at.toISOString()).toBe('2026-03-02T09:15:00.000Z');
@@ -246,16 +246,16 @@ describe('wrong input', () => {
   test('a new make explains what cannot be and does not start', async () => {
     const { page } = tablet;
     await goTo(page, '/new');
-    await see(page, 'Start this make');
-    await fill(page, 'How much', '-3');
+    await see(page, 'Start batch');
+    await fill(page, 'Amount', '-3');
     await see(page, 'The amount must be above 0');
-    await fill(page, 'How much', '2000');
-    await see(page, 'Millilitres instead?');
-    await see(page, 'Mend the marked field first.');
+    await fill(page, 'Amount', '2000');
+    await see(page, 'Did you mean millilitres?');
+    await see(page, 'Correct the marked field first.');
     expect(await page.$eval('.great', (b) => (b as HTMLButtonElement).disabled)).toBe(true);
-    await fill(page, 'How much', '5.4');
+    await fill(page, 'Amount', '5.4');
     await see(page, 'overfull and boils over');
-    await fill(page, 'How much', '2');
+    await fill(page, 'Amount', '2');
     await seeNoMore(page, 'overfull');
     const turn = async (value: string): Promise<void> => {
       // The dial of the warm place is the last slider of the page.
@@ -287,12 +287,12 @@ describe('wrong input', () => {
   test('a kitchen’s absurd room heat is refused beside the field', async () => {
     const { page } = tablet;
     await goTo(page, '/kitchen');
-    await fill(page, 'Room heat (°C)', '70');
+    await fill(page, 'Room temperature (°C)', '70');
     await see(page, 'That looks like °F');
     await tap(page, 'button', 'Save room');
     await see(page, 'Not saved');
     expect(await count('kitchen-changed')).toBe(0);
-    await fill(page, 'Room heat (°C)', '21');
+    await fill(page, 'Room temperature (°C)', '21');
     await tap(page, 'button', 'Save room');
     await until('kitchen-changed', 1);
   });

@@ -76,10 +76,10 @@ describe('from the milking to the next turn', () => {
   test('intake, settle, skim, pool, pour into a make, reserve, next turn', async () => {
     tablet = await openTablet(browser, `${world.address}/milk`);
     const { page } = tablet;
-    await see(page, 'No milk in the room.');
-    await tap(page, 'link', 'Milk in');
+    await see(page, 'No milk yet.');
+    await tap(page, 'link', 'Add milk');
     await fill(page, 'Animal, herd or shop', 'Fern');
-    await fill(page, 'How much', '8,4');
+    await fill(page, 'Amount', '8,4');
     await tap(page, 'radio', 'raw');
     await tap(page, 'button', 'It is in');
     await see(page, 'Skim now');
@@ -89,10 +89,10 @@ describe('from the milking to the next turn', () => {
 
     world.advance(14 * 60);
     await go('/milk');
-    await see(page, 'Still for about 14 h.');
+    await see(page, 'Undisturbed for about 14 h.');
     await see(page, 'Wait 6 h more');
-    await tap(page, 'button', 'Skim it');
-    await tap(page, 'button', 'It is skimmed');
+    await tap(page, 'button', 'Skim cream');
+    await tap(page, 'button', 'Save skimming');
     await see(page, 'Cream pot');
     await stored('milk-moved', 3);
     const room = await lots();
@@ -108,15 +108,15 @@ describe('from the milking to the next turn', () => {
     // what was skimmed before it.
     world.advance(2);
     await go(`/milk?lot=${rest.id}`);
-    await tap(page, 'link', 'Pour into a make');
+    await tap(page, 'link', 'Use in a batch');
     await see(page, 'raw, 1.');
-    await tap(page, 'button', 'Start this make');
+    await tap(page, 'button', 'Start batch');
     await see(page, 'The milk is in');
     expect((await lots()).find((l) => l.id === rest.id)?.spokenForKg).toBeGreaterThan(2);
     await tap(page, 'button', 'The milk is in');
     const [poured] = await stored('milk-poured', 1);
     expect(poured!.data.from[0]!.lotId).toBe(rest.id);
-    await see(page, 'It is hot enough');
+    await see(page, 'Hot enough');
     const after = (await lots()).find((l) => l.id === rest.id)!;
     expect(after.has.massKg).toBeCloseTo(rest.has.massKg - poured!.data.from[0]!.massKg, 6);
     expect(after.spokenForKg).toBe(0);
@@ -135,7 +135,7 @@ describe('from the milking to the next turn', () => {
       draft(make, nowMs - 5 * MIN, 'weighed', { massKg: 1.9, typed: { value: 1.9, unit: 'kg' } }),
     );
     await go('/cultures');
-    await see(page, 'Keep some for the next turn before it is all eaten.');
+    await see(page, 'Keep a spoonful for the next batch before you eat the rest.');
     await tap(page, 'link', 'Yogurt');
     await see(page, 'Nothing is kept for the next turn yet');
     await send(draft(make, nowMs, 'tasted', { sourness: 'classic', texture: 'spoonable', text: '' }));
@@ -146,12 +146,12 @@ describe('from the milking to the next turn', () => {
     expect(turn).toMatchObject({ turn: 1, massKg: 0.06, bornOf: make });
 
     await go('/cultures');
-    await see(page, 'turn 1, from today, in the cold');
+    await see(page, 'turn 1, from today, in the fridge');
     await seeNoMore(page, 'Keep some for the next turn');
-    await tap(page, 'link', 'Begin a make with it');
+    await tap(page, 'link', 'Start batch');
     await see(page, 'Turn 1.');
-    await see(page, 'As a fresh one (2 %):');
-    await tap(page, 'button', 'Start this make');
+    await see(page, 'Dose to match a fresh starter (2 %):');
+    await tap(page, 'button', 'Start batch');
     await see(page, 'The milk is in');
     const started = await stored('make-started', 2);
     expect(started[1]!.data.plan.starter).toMatchObject({ cultureId: turn!.id, lineId: turn!.id, turn: 1 });
@@ -164,7 +164,7 @@ describe('from the milking to the next turn', () => {
     const other = await openTablet(browser, `${world.address}/new?from=${lot}:3`);
     try {
       await Promise.all([tablet, other].map((t) => see(t.page, 'raw, 4.0 % fat')));
-      await Promise.all([tablet, other].map((t) => tap(t.page, 'button', 'Start this make')));
+      await Promise.all([tablet, other].map((t) => tap(t.page, 'button', 'Start batch')));
       await stored('planned', 1);
       const texts = async (): Promise<string[]> =>
         Promise.all([tablet, other].map((t) => t.page.evaluate(() => document.body.innerText)));
@@ -189,25 +189,25 @@ describe('from the milking to the next turn', () => {
     tablet = await openTablet(browser, `${world.address}/milk?lot=${lot}`);
     const { page } = tablet;
     await see(page, 'Skim now');
-    await tap(page, 'button', 'Skim it');
+    await tap(page, 'button', 'Skim cream');
     await tap(page, 'radio', 'weighed');
     await fill(page, 'Cream', '5000');
     await see(page, 'There are only 4.11 kg in this jar. Recount it first if there is more.');
     await fill(page, 'Cream', '-2');
-    await see(page, 'An amount cannot be negative.');
+    await see(page, 'Enter an amount of 0 or more.');
     await fill(page, 'Cream', 'much');
-    await see(page, '“much” is not a number.');
-    await tap(page, 'button', 'It is skimmed');
-    await see(page, '“much” is not a number.');
+    await see(page, '“much” Enter a number..');
+    await tap(page, 'button', 'Save skimming');
+    await see(page, '“much” Enter a number..');
     expect(await world.entries('milk-moved')).toHaveLength(1);
     await go('/milk/in');
     await fill(page, 'Animal, herd or shop', 'Fern');
     await tap(page, 'button', 'It is in');
-    await see(page, 'Needs an amount.');
-    await fill(page, 'Day', '03.03.2027', 'textbox');
-    await fill(page, 'How much', '3');
+    await see(page, 'Enter an amount.');
+    await fill(page, 'Date', '03.03.2027', 'textbox');
+    await fill(page, 'Amount', '3');
     await tap(page, 'button', 'It is in');
-    await see(page, 'Has not been yet.');
+    await see(page, 'This time is in the future. Check the day and time.');
     expect(await world.entries('milk-moved')).toHaveLength(1);
   });
 });
@@ -227,23 +227,23 @@ describe('cream', () => {
     );
     tablet = await openTablet(browser, `${world.address}/milk?lot=${pot}`);
     const { page } = tablet;
-    await see(page, 'Portions, the oldest governs');
+    await see(page, 'Portions (the oldest sets how long the pot keeps)');
     await see(
       page,
       /Too late for Tue 09:00 in the fridge: taken out now it is liquid about \w\w\w \d\d:\d\d/,
     );
-    await fill(page, 'Liquid by', '05.03.2026');
+    await fill(page, 'Thawed by', '05.03.2026');
     await see(page, /Into the fridge by \w\w\w \d\d:\d\d for Thu 09:00/);
     await fill(page, 'Wanted', '200');
-    await tap(page, 'button', 'It is in the fridge now');
-    await see(page, /Thawing: liquid about/);
+    await tap(page, 'button', 'Move to fridge');
+    await see(page, /Thawing. Liquid about/);
     const rows = await stored('milk-moved', 3);
     expect(rows[2]!.data).toMatchObject({ kind: 'thaw', massKg: 0.2 });
     const now = await lots();
     expect(now.find((l) => l.id === pot)?.has.massKg).toBeCloseTo(0.3, 6);
     expect(now.find((l) => l.thawed)?.has.massKg).toBeCloseTo(0.2, 6);
     await tap(page, 'button', 'Undo');
-    await seeNoMore(page, 'Thawing: liquid about');
+    await seeNoMore(page, 'Thawing. Liquid about');
     expect((await lots()).some((l) => l.thawed)).toBe(false);
   });
 
@@ -252,8 +252,8 @@ describe('cream', () => {
     await send(intake(lot, 6));
     tablet = await openTablet(browser, `${world.address}/milk?lot=${lot}`);
     const { page } = tablet;
-    await tap(page, 'link', 'Other hours');
-    await see(page, 'Still and cold: 14 h');
+    await tap(page, 'link', 'Try other times');
+    await see(page, 'Time unmoved in the fridge: 14 h');
     await see(page, 'Milk: 6 L');
     await tap(page, 'button', 'Ladle: more');
     await tap(page, 'link', 'Back to Evening milk');
@@ -289,7 +289,7 @@ describe('milkings', () => {
     expect(csv[1]).toBe('2026-02-20,06:30,Fern,cow-lean,8.4,L,,');
     expect(await lots()).toEqual([]);
     await go('/milk/months');
-    await see(page, 'needs five days of milk');
+    await see(page, 'needs five days of records');
   });
 });
 
@@ -316,48 +316,48 @@ describe('an entry that was wrong', () => {
     await see(page, '+2 L');
     await open('Correct: Evening milk, came in');
     await fill(page, 'Animal, herd or shop', 'Fern and Dot');
-    await fill(page, 'How much', '20');
-    await tap(page, 'button', 'Save the correction');
+    await fill(page, 'Amount', '20');
+    await tap(page, 'button', 'Save changes');
     const [corrected] = await stored('corrected', 1);
     expect(corrected!.data).toMatchObject({
       data: { litres: 20, typed: { value: 20, unit: 'L' }, lot: { source: 'Fern and Dot' } },
     });
-    await seeNoMore(page, 'Correct this entry');
+    await seeNoMore(page, 'Edit entry');
     await see(page, '+20 L');
     expect((await lots()).find((l) => l.id === rest)?.has.massKg).toBeCloseTo(20 * 1.03 - 0.25, 1);
 
     // The time is corrected, then the amount again: both stay.
     await open('Correct: Evening milk, came in');
     await setClock(page, 'Time', '15:10');
-    await tap(page, 'button', 'Save the correction');
+    await tap(page, 'button', 'Save changes');
     await stored('corrected', 2);
-    await seeNoMore(page, 'Correct this entry');
+    await seeNoMore(page, 'Edit entry');
     await see(page, '15:10');
     await open('Correct: Evening milk, came in');
-    await fill(page, 'How much', '21');
-    await tap(page, 'button', 'Save the correction');
+    await fill(page, 'Amount', '21');
+    await tap(page, 'button', 'Save changes');
     await stored('corrected', 3);
-    await seeNoMore(page, 'Correct this entry');
+    await seeNoMore(page, 'Edit entry');
     await see(page, '+21 L');
     await see(page, '15:10');
 
     await open('Correct: Evening milk, came in');
-    await tap(page, 'button', 'Take it back');
-    await see(page, 'Later entries are built on this one.');
+    await tap(page, 'button', 'Undo entry');
+    await see(page, 'Later entries depend on this one.');
     await see(page, /then this could not have been: Skimmed, 2026-03-0\d/);
-    await fill(page, 'How much', '0.1');
-    await tap(page, 'button', 'Save the correction');
+    await fill(page, 'Amount', '0.1');
+    await tap(page, 'button', 'Save changes');
     await see(page, 'is more than the');
-    const typed = await named(page, 'How much');
+    const typed = await named(page, 'Amount');
     expect(await typed.evaluate((field) => (field as HTMLInputElement).value)).toBe('0.1');
     expect([await count('corrected'), await count('voided')]).toEqual([3, 0]);
     await page.keyboard.press('Escape');
-    await seeNoMore(page, 'Correct this entry');
+    await seeNoMore(page, 'Edit entry');
     await see(page, '+21 L');
 
     // The skimming itself is the latest entry: it can be taken back.
     await open('Correct: Evening milk, cream skimmed off');
-    await tap(page, 'button', 'Take it back');
+    await tap(page, 'button', 'Undo entry');
     await stored('voided', 1);
     await seeNoMore(page, 'cream skimmed off');
     expect((await lots()).map((l) => l.id)).toEqual([lot]);
@@ -376,22 +376,22 @@ describe('an entry that was wrong', () => {
     );
     tablet = await openTablet(browser, `${world.address}/cultures`);
     const { page } = tablet;
-    await see(page, 'What was written down (3)');
+    await see(page, 'Entries (3)');
     await page.locator('details.more-about summary').click();
     await open('Correct: Sign noted');
-    await tap(page, 'button', 'Take it back');
+    await tap(page, 'button', 'Undo entry');
     await stored('voided', 1);
     await seeNoMore(page, 'the wrong jar');
     await open('Correct: Weighed');
-    await fill(page, 'How much', '150');
-    await tap(page, 'button', 'Save the correction');
+    await fill(page, 'Amount', '150');
+    await tap(page, 'button', 'Save changes');
     await stored('corrected', 1);
     await open('Correct: Culture in');
     await fill(page, 'Name', '');
-    await tap(page, 'button', 'Save the correction');
-    await see(page, 'Needs a name.');
+    await tap(page, 'button', 'Save changes');
+    await see(page, 'Enter a name.');
     await fill(page, 'Name', 'Old line');
-    await tap(page, 'button', 'Save the correction');
+    await tap(page, 'button', 'Save changes');
     await stored('corrected', 2);
     await see(page, 'Old line');
     await see(page, '150 g left');
@@ -412,11 +412,11 @@ describe('a waking', () => {
     );
     tablet = await openTablet(browser, `${world.address}/cultures/wake`);
     const { page } = tablet;
-    await see(page, 'Awake');
+    await see(page, 'Ready');
     await see(page, 'One carton is not enough: 3 are needed.');
     for (let i = 0; i < 2; i++) await tap(page, 'button', 'Feeds: less');
-    await see(page, '240 g of milk in all');
-    await tap(page, 'button', 'Begin the waking');
+    await see(page, '240 g of milk in total');
+    await tap(page, 'button', 'Start waking');
     await see(page, 'Scald the milk, let it cool');
     await stored('make-started', 1);
     await stored('planned', 1);
@@ -435,7 +435,7 @@ describe('a waking', () => {
     await see(page, 'Feed 1 is set');
     world.advance(17 * 60);
     await page.reload();
-    await tap(page, 'link', 'Go there');
+    await tap(page, 'link', 'Open batch');
     await see(page, 'set, and clean in smell?');
     const lookAt = await cell(1, 5);
     await tap(page, 'button', 'liquid');
@@ -450,8 +450,8 @@ describe('a waking', () => {
     await stored('step-done', 1);
     // Another amount than planned is typed on the pad.
     await see(page, '180 g of milk');
-    await fill(page, 'Milk given', '200');
-    await tap(page, 'button', 'Record');
+    await fill(page, 'Milk added', '200');
+    await tap(page, 'button', 'Save');
     const fed = (await stored('fed', 2))[1]!.data;
     expect(fed).toMatchObject({ step: 'feed-2', massKg: 0.2, typed: { value: 200, unit: 'g' } });
     await see(page, 'fed 2, 200 g');
@@ -460,9 +460,9 @@ describe('a waking', () => {
     await tap(page, 'button', 'Feed 2 is set');
     await see(page, 'Keep a spoonful');
     await fill(page, 'Kept for next time', '100');
-    await tap(page, 'button', 'Record');
+    await tap(page, 'button', 'Save');
     await stored('reserved', 1);
-    await tap(page, 'button', 'Finish this make');
+    await tap(page, 'button', 'Finish batch');
     await stored('finished', 1);
     const all = await cultures();
     expect(all.find((c) => c.id === packet)?.packet?.packetsLeft).toBe(0);

@@ -43,23 +43,23 @@ async function later(minutes: number): Promise<void> {
 describe('the whole way of one pot', () => {
   test('an empty kitchen leads to the first make', async () => {
     await see(tablet.page, 'Nothing must be set up');
-    await see(tablet.page, 'Nothing on the shelf.');
-    await tap(tablet.page, 'link', 'New make');
-    await see(tablet.page, 'Start this make');
+    await see(tablet.page, 'No batches under way.');
+    await tap(tablet.page, 'link', 'New batch');
+    await see(tablet.page, 'Start batch');
   });
 
   test('nothing but the litres is typed; the forecast follows', async () => {
     const { page } = tablet;
     await see(page, /Ready, classic\s+\d\d:\d\d–\d\d:\d\d/);
     const before = await page.evaluate(() => document.querySelector('.outlook .facts')?.textContent);
-    await fill(page, 'How much', '3,4');
+    await fill(page, 'Amount', '3,4');
     await page.waitForFunction(
       (old) => document.querySelector('.outlook .facts')?.textContent !== old,
       {},
       before,
     );
     await see(page, '70 g');
-    await tap(page, 'button', 'Start this make');
+    await tap(page, 'button', 'Start batch');
     await see(page, 'The milk is in');
     await world.stored('planned', 1);
     const { plan } = (await latest('make-started')) as { plan: { milk: { litres: number; typed: unknown } } };
@@ -75,7 +75,7 @@ describe('the whole way of one pot', () => {
     const { page } = tablet;
     world.advance(4);
     await tap(page, 'button', 'The milk is in');
-    await see(page, 'It is hot enough');
+    await see(page, 'Hot enough');
     await world.stored('step-done', 1);
     await later(12);
     await fill(page, 'Temperature, °C', '48.5');
@@ -85,7 +85,7 @@ describe('the whole way of one pot', () => {
     await fill(page, 'Temperature, °C', '85');
     await page.keyboard.press('Enter');
     await world.stored('temperature-read', 2);
-    await tap(page, 'button', 'It is hot enough');
+    await tap(page, 'button', 'Hot enough');
     await world.stored('step-done', 2);
     await later(10);
     await see(page, /Whey protein unfolded: about (8[5-9]|9\d) %/);
@@ -130,7 +130,7 @@ describe('the whole way of one pot', () => {
 
   test('inoculating with the real dose', async () => {
     const { page } = tablet;
-    await see(page, 'The starter is in');
+    await see(page, 'Starter is in');
     await fill(page, 'Starter added', '82');
     await page.keyboard.press('Enter');
     await see(page, 'Into the cold');
@@ -169,15 +169,15 @@ describe('the whole way of one pot', () => {
   test('alarms ring when due and are silenced on every tablet', async () => {
     const { page } = tablet;
     await later(75);
-    await see(page, 'Show that it is acid: Yogurt');
+    await see(page, 'Check for souring: Yogurt');
     const second = await openTablet(browser, world.address);
-    await see(second.page, 'Show that it is acid: Yogurt');
-    await tap(page, 'button', 'Heard');
-    await seeNoMore(page, 'Show that it is acid');
-    await seeNoMore(second.page, 'Show that it is acid');
+    await see(second.page, 'Check for souring: Yogurt');
+    await tap(page, 'button', 'Got it');
+    await seeNoMore(page, 'Check for souring');
+    await seeNoMore(second.page, 'Check for souring');
     await see(second.page, 'Look now: Yogurt');
-    await tap(second.page, 'button', 'Heard');
-    await seeNoMore(page, 'Look now');
+    await tap(second.page, 'button', 'Got it');
+    await seeNoMore(page, 'Check now');
     await second.close();
     expect(await latest('alarm-acknowledged')).toEqual({ alarm: 'look-now' });
   });
@@ -185,7 +185,7 @@ describe('the whole way of one pot', () => {
   test('a reading that cannot be believed is said in words, and undone', async () => {
     const { page } = tablet;
     await fill(page, 'pH reading', '6.6');
-    await tap(page, 'button', 'Record');
+    await tap(page, 'button', 'Save');
     await see(page, /tired starter/);
     await tap(page, 'button', 'Undo');
     await world.stored('voided', 1);
@@ -202,14 +202,14 @@ describe('the whole way of one pot', () => {
     await tap(page, 'button', 'Chilled through');
     await fill(page, 'Weight of the yogurt', '3420');
     await page.keyboard.press('Enter');
-    await see(page, 'Record the taste');
+    await see(page, 'Save taste');
     await tap(page, 'radio', 'firm');
-    await fill(page, 'Anything to say', 'Clean, stands well.');
-    await tap(page, 'button', 'Record the taste');
+    await fill(page, 'Notes', 'Clean, stands well.');
+    await tap(page, 'button', 'Save taste');
     await fill(page, 'Kept for next time', '60');
     await page.keyboard.press('Enter');
-    await tap(page, 'button', 'Finish this make');
-    await see(page, 'This make is finished.');
+    await tap(page, 'button', 'Finish batch');
+    await see(page, 'This batch is finished.');
     await world.stored('finished', 1);
     expect(await latest('weighed')).toMatchObject({ massKg: 3.42 });
     expect(await latest('tasted')).toEqual({
@@ -226,7 +226,7 @@ describe('the whole way of one pot', () => {
     await see(page, '3.42 kg');
     await see(page, /kept, classic, firm/);
     await tap(page, 'link', 'Yogurt');
-    await see(page, 'Forecast then');
+    await see(page, 'Forecast');
     await see(page, /Came out\s+3\.42 kg/);
     await see(page, /min (later|earlier)|on time/);
     await see(page, 'Clean, stands well.');
@@ -236,7 +236,7 @@ describe('the whole way of one pot', () => {
     const { page } = tablet;
     await tap(page, 'button', 'Correct: weighed 3.42 kg');
     await fill(page, 'Value (g)', '3402');
-    await tap(page, 'button', 'Save the correction');
+    await tap(page, 'button', 'Save changes');
     await see(page, /Came out\s+3\.40 kg/);
     await world.stored('corrected', 1);
     expect(await latest('weighed')).toMatchObject({ massKg: 3.42 });
@@ -268,7 +268,7 @@ describe('the whole way of one pot', () => {
     await tap(page, 'link', 'Bench');
     await tap(page, 'link', 'Again: Yogurt');
     await see(page, 'Again: Yogurt');
-    await tap(page, 'button', 'Start this make');
+    await tap(page, 'button', 'Start batch');
     await see(page, 'The milk is in');
     await world.stored('make-started', 2);
     expect((await latest('make-started'))['plan']).toMatchObject({ milk: { litres: 3.4 } });

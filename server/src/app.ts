@@ -94,7 +94,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
     routerOptions: { maxParamLength: 64 },
     frameworkErrors: (error, request, reply) => {
       request.log.warn({ err: error, url: request.url });
-      const body = errorOf('bad-input', [{ path: '', message: 'is no address of this kitchen' }]);
+      const body = errorOf('bad-input', [{ path: '', message: 'is not an address of this kitchen' }]);
       void (reply as FastifyReply).status(400).send(body);
     },
   }).withTypeProvider<ZodTypeProvider>();
@@ -142,7 +142,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
         title: 'Morning Crock',
         version: '1',
         description:
-          'The HTTP interface of one kitchen. Loggers post to /api/makes/{id}/readings; everything else is what the page itself uses.',
+          'The HTTP interface of one kitchen. Loggers post to /api/makes/{id}/readings. The pages themselves use everything else.',
       },
     },
     transform: jsonSchemaTransform,

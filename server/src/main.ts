@@ -82,13 +82,13 @@ if (localNetwork) {
   const link = `${localNetwork.address}/join#${code}`;
   const lines = [
     '',
-    `  On tablets of this network: ${localNetwork.address}`,
-    `  Kitchen code: ${code}   (asked once a tablet; a new one at each start)`,
+    `  On tablets on this network: ${localNetwork.address}`,
+    `  Kitchen code: ${code}   (asked once on each tablet; changes at every start)`,
     '',
     await drawQr(link, { type: 'terminal', small: true }),
-    '  Anybody on this network who has the code can read and write this kitchen.',
+    '  Anyone on this network who has the code can read and change this kitchen.',
   ];
   process.stdout.write(`${lines.join('\n')}\n`);
 } else if (env.MC_LAN === 'yes') {
-  process.stdout.write('  This computer is on no local network: only it can open the page.\n');
+  process.stdout.write('  This computer is not on a local network. Only this computer can open the page.\n');
 }

@@ -39,7 +39,7 @@ export function boughtCreamPays(of: BoughtCream): Pays {
     buttermilkFatFraction: of.buttermilkFatFraction,
     butterFatFraction: HAND_WORKED_FAT,
   });
-  if (!(butterKg > 0)) throw new RangeError('such cream gives no butter');
+  if (!(butterKg > 0)) throw new RangeError('this cream gives no butter');
   const worth = butterKg * of.butterCostPerKg + buttermilkKg * of.buttermilkCostPerKg;
   return {
     butterKg,

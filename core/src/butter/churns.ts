@@ -18,11 +18,11 @@ export interface ChurnFacts {
 
 /** Source: docs/SCIENCE.md, butter. */
 export const CHURN_FACTS: Readonly<Record<ChurnKind, ChurnFacts>> = {
-  jar: { label: 'Jar, shaken', referenceMin: 20, warmsCPerMin: 0.1, motor: false, blades: false },
-  crank: { label: 'Hand crank', referenceMin: 22, warmsCPerMin: 0.1, motor: false, blades: false },
-  plunger: { label: 'Plunger', referenceMin: 35, warmsCPerMin: 0.1, motor: false, blades: false },
-  whisk: { label: 'Whisk mixer', referenceMin: 9, warmsCPerMin: 0.4, motor: true, blades: false },
-  blades: { label: 'Blade processor', referenceMin: 5, warmsCPerMin: 0.8, motor: true, blades: true },
+  jar: { label: 'Shaken jar', referenceMin: 20, warmsCPerMin: 0.1, motor: false, blades: false },
+  crank: { label: 'Hand-cranked churn', referenceMin: 22, warmsCPerMin: 0.1, motor: false, blades: false },
+  plunger: { label: 'Plunger churn', referenceMin: 35, warmsCPerMin: 0.1, motor: false, blades: false },
+  whisk: { label: 'Mixer with whisk', referenceMin: 9, warmsCPerMin: 0.4, motor: true, blades: false },
+  blades: { label: 'Food processor', referenceMin: 5, warmsCPerMin: 0.8, motor: true, blades: true },
   blender: { label: 'Blender', referenceMin: 4, warmsCPerMin: 0.8, motor: true, blades: true },
 };
 

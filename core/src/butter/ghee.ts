@@ -60,7 +60,7 @@ export function gheeForecast(of: Clarifying): GheeForecast {
   const { butterKg, moistureFraction, fatFraction, startC, burnerKw, flameFraction, doneC, altitudeM } = of;
   if (!(butterKg > 0)) throw new RangeError('butter must weigh more than 0');
   if (fatFraction + moistureFraction > 1 + 1e-9)
-    throw new RangeError('fat and water are more than the butter');
+    throw new RangeError('fat and water together weigh more than the butter');
   const boilC = boilingPointC(altitudeM);
   const waterKg = butterKg * moistureFraction;
   const fatKg = butterKg * fatFraction;
@@ -94,7 +94,7 @@ export const GHEE_STAGE_WORDS: Readonly<Record<GheeStage, string>> = {
   'foam-thin': 'thin foam',
   clear: 'clear to the bottom',
   gold: 'solids turn gold',
-  quiet: 'crackle stops',
+  quiet: 'crackling stops',
   brown: 'solids brown',
 };
 

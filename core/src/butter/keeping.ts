@@ -39,27 +39,27 @@ export function butterKeeping(of: KeptButter): ButterKeeping {
   const fresh = of.flavoured.some((what) => what === 'herbs' || what === 'garlic');
   if (place === 'freezer')
     return fresh
-      ? { days: [MONTH_D, 3 * MONTH_D], reason: 'frozen at once; once thawed, four days cold' }
+      ? { days: [MONTH_D, 3 * MONTH_D], reason: 'frozen at once; up to 4 days in the fridge once thawed' }
       : { days: [6 * MONTH_D, 9 * MONTH_D], reason: 'frozen' };
   if (fresh)
     return place === 'cold'
-      ? { days: [2, 4], reason: 'fresh herbs or garlic in fat: cold, four days, or freeze it' }
-      : { days: [0, 0], reason: 'fresh herbs or garlic in fat are never left out of the cold' };
+      ? { days: [2, 4], reason: 'with fresh herbs or garlic: 4 days in the fridge at most, or freeze' }
+      : { days: [0, 0], reason: 'with fresh herbs or garlic: never keep out of the fridge' };
   const washed = serumLeft !== null && serumLeft <= KEEPING_SERUM * 1.0001;
   const salty = brineFraction >= KEEPING_BRINE;
   if (place === 'counter' || place === 'under-water') {
-    const daily = place === 'under-water' ? ', its water changed daily' : '';
+    const daily = place === 'under-water' ? ', water changed every day' : '';
     return washed && salty
-      ? { days: [5, 7], reason: `salted and washed, at 20 °C or less${daily}` }
+      ? { days: [5, 7], reason: `salted and washed, kept at 20 °C or cooler${daily}` }
       : {
           days: [1, 2],
-          reason: `${salty ? 'not washed enough' : brineFraction > 0 ? 'hardly salted' : 'unsalted'}, at 20 °C or less${daily}`,
+          reason: `${salty ? 'not washed enough' : brineFraction > 0 ? 'too little salt' : 'unsalted'}, kept at 20 °C or cooler${daily}`,
         };
   }
-  const sour = cultured ? '; ripened, it turns rather sour than foul' : '';
-  if (washed && salty) return { days: [30, 60], reason: `washed, and its water is brine${sour}` };
+  const sour = cultured ? '; from ripened cream, so it turns sour rather than foul' : '';
+  if (washed && salty) return { days: [30, 60], reason: `washed, with enough salt in its water${sour}` };
   if (washed) return { days: [14, 21], reason: `washed${sour}` };
   if (serumLeft !== null && serumLeft <= HALF_WASHED)
-    return { days: [7, 14], reason: `washed a little: buttermilk left in it sours${sour}` };
-  return { days: [5, 7], reason: `not washed: the buttermilk in it sours${sour}` };
+    return { days: [7, 14], reason: `partly washed: leftover buttermilk sours${sour}` };
+  return { days: [5, 7], reason: `not washed: leftover buttermilk sours${sour}` };
 }

@@ -11,8 +11,8 @@ export const STAGE_WORDS: Readonly<Record<ChurnStage, string>> = {
   soft: 'soft cream',
   stiff: 'stiff',
   yellow: 'yellow and heavy',
-  easier: 'goes easier',
-  broken: 'it broke',
+  easier: 'easier to churn',
+  broken: 'broken',
   lump: 'one lump',
 };
 

@@ -13,7 +13,7 @@ export const MOST_BUTTER_WATER = 0.4;
  */
 export function panMoisture(beforeKg: number, afterKg: number): number {
   if (!(beforeKg > 0) || !(afterKg > 0)) throw new RangeError('both weights must be above 0');
-  if (afterKg > beforeKg) throw new RangeError('it cannot weigh more after than before');
+  if (afterKg > beforeKg) throw new RangeError('the weight after cannot be more than the weight before');
   return (beforeKg - afterKg) / beforeKg;
 }
 

@@ -115,7 +115,7 @@ export const deviceReading = z
     ph: EVENT_DATA['ph-read'].shape.ph.optional(),
   })
   .refine((r) => [r.celsius, r.fahrenheit, r.ph].filter((v) => v !== undefined).length === 1, {
-    error: 'give exactly one of celsius, fahrenheit and ph',
+    error: 'give exactly one of celsius, fahrenheit or ph',
     path: ['celsius'],
   });
 export const deviceReadingResponse = z.strictObject({ stored: z.boolean(), reason: z.string() });
@@ -128,7 +128,7 @@ const traceRows = z
     values: z.array(rawValue).min(1).max(TRACE_MOST_ROWS),
   })
   .refine((t) => t.at.length === t.values.length, {
-    error: 'has not as many values as instants',
+    error: 'must have one value for each time',
     path: ['values'],
   });
 export type TraceRows = z.infer<typeof traceRows>;
@@ -168,7 +168,7 @@ export type BackupFile = z.infer<typeof backupFile>;
 export const restoreResponse = z.strictObject({ makes: z.number(), events: z.number(), rows: z.number() });
 
 export const joinRequest = z.strictObject({
-  code: text(40).trim().min(1, 'needs the code'),
+  code: text(40).trim().min(1, 'needs the kitchen code'),
   name: shortName,
 });
 export const joinResponse = z.strictObject({ joined: z.literal(true) });

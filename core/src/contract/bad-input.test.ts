@@ -173,14 +173,14 @@ describe('what goes in', () => {
     ['lot', 'fatFraction', 0.3, /is cream, not milk/],
     ['lot', 'fatFraction', -0.01, /0|negative/],
     ['lot', 'fatFraction', 0.7, /richer than any cream/],
-    ['lot', 'costPerLitre', -1, /cannot be negative/],
+    ['lot', 'costPerLitre', -1, /not possible negative/],
     ['lot', 'costPerLitre', 5000, /too dear/],
     ['lot', 'placeC', 60, /warmer than any room/],
     ['lot', 'kind', 'unicorn', /./],
     ['lot', 'treatment', 'boiled twice', /./],
     ['skim', 'creamKg', 0, /above 0/],
     ['skim', 'creamKg', -2, /above 0/],
-    ['skim', 'fatFraction', 0.01, /is no cream/],
+    ['skim', 'fatFraction', 0.01, /is too lean for cream/],
     ['skim', 'fatFraction', 0.8, /richer than any cream/],
     ['skim', 'cream.lotId', 'not an id', /./],
     ['pool', 'massKg', 900, /more than 200 kg/],
@@ -190,7 +190,7 @@ describe('what goes in', () => {
     ['give', 'to', 'the neighbours', /./],
     ['give', 'typed', { value: 1, unit: 'bucket' }, /./],
     ['give', 'note', 'x'.repeat(2001), /longer than 2000/],
-    ['recount', 'massKg', -0.1, /cannot be negative/],
+    ['recount', 'massKg', -0.1, /not possible negative/],
     ['recount', 'massKg', 301, /more than 300 kg/],
     ['move', 'place', 'the cellar', /./],
     ['move', 'container', '', /needs a name/],
@@ -216,7 +216,7 @@ describe('what goes in', () => {
     ['takenIn', 'culture.packet.statedLitres', 0, /./],
     ['split', 'into.place', 'pantry', /./],
     ['split', 'massKg', 51, /./],
-    ['merge', 'with', [], /needs another culture/],
+    ['merge', 'with', [], /needs at least one other culture/],
     ['merge', 'with', Array.from({ length: 9 }, () => id('A')), /./],
     ['feed', 'milkKg', 0, /above 0/],
     ['sign', 'sign', 'green', /./],
@@ -224,7 +224,7 @@ describe('what goes in', () => {
     ['rename', 'name', '   ', /needs a name/],
     ['waking', 'firstFeedKg', 0.01, /less than 20 g/],
     ['waking', 'firstFeedKg', 3, /more than 2 kg/],
-    ['waking', 'growth', 0.5, /does not grow/],
+    ['waking', 'growth', 0.5, /is too small: each feed must be at least as large as the last/],
     ['waking', 'growth', 7, /more than six times/],
     ['waking', 'feeds', 0, /at least one feed/],
     ['waking', 'feeds', 13, /more than twelve/],
@@ -252,7 +252,7 @@ describe('what goes in', () => {
     expect(lotFacts.safeParse({ ...cream, fatFraction: null }).success).toBe(true);
     const told = lotFacts.safeParse({ ...cream, fatFraction: 0.05 });
     expect(told.success ? [] : detailsOf(told.error)).toEqual([
-      { path: 'fatFraction', message: 'is milk, not cream: cream has 10 % at least' },
+      { path: 'fatFraction', message: 'is milk, not cream. Cream has at least 10 %' },
     ]);
   });
 

@@ -55,7 +55,7 @@ describe('events', () => {
   });
 
   test.each([
-    ['a step nobody knows', [{ id: 'levitate', kind: 'levitate' }], /kind/],
+    ['a step not known', [{ id: 'levitate', kind: 'levitate' }], /kind/],
     ['two of one name', [FIRST_METHOD.steps[0], FIRST_METHOD.steps[0]], /two steps of one name/],
     ['none', [], /has no steps/],
   ])('a method with %s is refused', (_what, steps, words) => {

@@ -69,7 +69,7 @@ export const cultureChange = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('merge'),
     into: newCulture,
-    with: z.array(ulid).min(1, 'needs another culture').max(8),
+    with: z.array(ulid).min(1, 'needs at least one other culture').max(8),
     massKg: massKg.max(50).nullable(),
   }),
   z.strictObject({ kind: z.literal('freeze') }),
@@ -164,10 +164,17 @@ export const wakingPlan = z.strictObject({
   cartonLitres: litres.nullable(),
   firstFeedKg: massKg.min(0.02, 'is less than 20 g').max(2, 'is more than 2 kg for a first feed'),
   /** Each feed is this many times the one before. */
-  growth: z.number().min(1, 'does not grow').max(6, 'is more than six times'),
+  growth: z
+    .number()
+    .min(1, 'is too small: each feed must be at least as large as the last')
+    .max(6, 'is more than six times'),
   feeds: z.number().int().min(1, 'needs at least one feed').max(12, 'is more than twelve feeds'),
   /** Heat it stands at. */
-  celsius: z.number().min(14, 'is too cold to wake anything').max(47, 'is too hot: it kills').default(22),
+  celsius: z
+    .number()
+    .min(14, 'is too cold to wake a culture')
+    .max(47, 'is too hot: it kills the culture')
+    .default(22),
   restBetween: z.enum(['cold', 'warm']),
   startAt: instant,
 });

@@ -48,7 +48,7 @@ export const dayDoc = z.strictObject({
   version: z.number().int().min(1).max(100_000),
   zeroAt: instant,
   days: z.number().int().min(1).max(DAYS_MOST),
-  makes: z.array(dayMake).min(1, 'has nothing to make').max(16, 'is more than sixteen makes'),
+  makes: z.array(dayMake).min(1, 'needs at least one batch').max(16, 'is more than sixteen batches'),
   keptFree: z.array(keptFree).max(24),
   skims: z.array(z.strictObject({ lotId: ulid, at: instant })).max(8),
   /** It proposes itself on this weekday, 0 Sunday; `null` it does not. */

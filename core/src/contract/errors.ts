@@ -4,19 +4,23 @@ import type { ErrorBody, ErrorCode, ErrorDetail } from './error-body.ts';
 export const ERROR_CODES = {
   'bad-input': {
     status: 400,
-    message: 'Something in the entry is not right.',
-    next: 'Mend the field that is named; nothing was changed.',
+    message: 'Something in this entry is not right.',
+    next: 'Nothing was changed. Correct the field that is named.',
   },
-  'not-found': { status: 404, message: 'That is not here.', next: 'Look it up in the Daybook.' },
+  'not-found': {
+    status: 404,
+    message: 'That page or entry does not exist.',
+    next: 'Look for it in the Daybook.',
+  },
   'same-id-other-body': {
     status: 409,
-    message: 'This entry was already stored with other content.',
-    next: 'Reload the page and look; what was stored first stands.',
+    message: 'This entry was already saved with different content.',
+    next: 'The first version is kept. Reload the page to see it.',
   },
   'ahead-of-clock': {
     status: 422,
-    message: 'The time lies in the future.',
-    next: 'Check the clock of this device; the entry is kept here.',
+    message: 'That time is in the future.',
+    next: 'The entry is kept on this device. Check the device’s clock.',
   },
   'clock-behind': {
     status: 422,
@@ -25,54 +29,58 @@ export const ERROR_CODES = {
   },
   'make-finished': {
     status: 422,
-    message: 'This make is finished.',
-    next: 'Correct, weigh, taste or note; a later step needs a new make.',
+    message: 'This batch is finished.',
+    next: 'You can still edit entries, weigh, taste or add a note. For a further step, start a new batch.',
   },
-  'no-such-make': { status: 422, message: 'There is no make to add this to.', next: 'Start the make first.' },
+  'no-such-make': {
+    status: 422,
+    message: 'There is no batch to add this to.',
+    next: 'Start the batch first.',
+  },
   'already-started': {
     status: 422,
-    message: 'This make was already started.',
-    next: 'Open it from the Bench.',
+    message: 'This batch has already been started.',
+    next: 'Open the batch from the Bench.',
   },
   'laid-meanwhile': {
     status: 409,
-    message: 'Another tablet laid this day out meanwhile.',
-    next: 'Look at the day as it is now; nothing was changed.',
+    message: 'Another tablet has just replanned this day.',
+    next: 'Nothing was changed. Look at the new plan first.',
   },
   'bad-target': {
     status: 422,
-    message: 'The entry to change is not in this make.',
-    next: 'Reload the page and look again.',
+    message: 'The entry to change is not in this batch.',
+    next: 'Nothing was changed. Reload the page and look again.',
   },
   'wrong-file': {
     status: 422,
     message: 'This file is not a Morning Crock export.',
-    next: 'Choose a file made with Export; nothing was changed.',
+    next: 'Nothing was changed. Choose a file made with Export.',
   },
   'newer-file': {
     status: 422,
-    message: 'This file comes from a newer Morning Crock.',
-    next: 'Update this one first; nothing was changed.',
+    message: 'This file comes from a newer version of Morning Crock.',
+    next: 'Nothing was changed. Update this Morning Crock first.',
   },
   'too-large': {
     status: 413,
-    message: 'That is too much at once.',
-    next: 'Send it in smaller pieces; nothing was changed.',
+    message: 'That is too much to send at once.',
+    next: 'Nothing was changed. Send it in smaller parts.',
   },
   'not-allowed-here': {
     status: 403,
-    message: 'Only pages of this kitchen may do that.',
+    message: 'Only this kitchen’s own pages can do that.',
     next: 'Open Morning Crock at its own address.',
   },
   'code-needed': {
     status: 401,
     message: 'This tablet has not joined the kitchen yet.',
-    next: 'Type the kitchen code shown where Morning Crock was started.',
+    next: 'Type the kitchen code shown on the computer that runs Morning Crock.',
   },
   'wrong-code': {
     status: 403,
     message: 'That is not the kitchen code.',
-    next: 'Look at the code again; a new one is made at each start.',
+    next: 'Check the code. It changes every time Morning Crock starts.',
   },
   'too-many-tries': {
     status: 429,
@@ -81,28 +89,28 @@ export const ERROR_CODES = {
   },
   'not-empty': {
     status: 422,
-    message: 'This kitchen has makes already.',
-    next: 'Restore into a new, empty kitchen; nothing was changed.',
+    message: 'This kitchen already has batches.',
+    next: 'Nothing was changed. Restore into a new, empty kitchen.',
   },
   'not-enough': {
     status: 422,
-    message: 'There is not so much milk.',
-    next: 'Take less or another lot; the plan is as you typed it.',
+    message: 'There is not enough milk.',
+    next: 'Your plan is unchanged. Take less milk or choose another lot.',
   },
   'in-use': {
     status: 422,
-    message: 'Later entries are built on this one.',
-    next: 'Take those back or correct them first, or recount the lot; nothing was changed.',
+    message: 'Later entries depend on this one.',
+    next: 'Nothing was changed. Undo or edit the later entries first, or recount the lot.',
   },
   'database-away': {
     status: 503,
-    message: 'The record cannot be reached.',
-    next: 'Wait a moment; entries are kept on this device and sent later.',
+    message: 'The kitchen’s records cannot be reached.',
+    next: 'Entries are kept on this device and sent later. Wait a moment.',
   },
   'disk-full': {
     status: 507,
     message: 'The disk of the kitchen’s computer is full.',
-    next: 'Make room there; entries are kept on this device and sent by themselves when there is.',
+    next: 'Entries are kept on this device and sent once there is room. Free some space on that computer.',
   },
   'read-only': {
     status: 503,
@@ -111,13 +119,13 @@ export const ERROR_CODES = {
   },
   busy: {
     status: 503,
-    message: 'The kitchen’s computer is busy with other sums.',
-    next: 'Ask again in a moment.',
+    message: 'The kitchen’s computer is busy with other calculations.',
+    next: 'Try again in a moment.',
   },
   internal: {
     status: 500,
-    message: 'Something went wrong inside.',
-    next: 'Try again; what was stored before is safe.',
+    message: 'Something went wrong in Morning Crock.',
+    next: 'Everything saved before is safe. Try again.',
   },
 } as const satisfies Readonly<
   Record<ErrorCode, { readonly status: number; readonly message: string; readonly next: string }>

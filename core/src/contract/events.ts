@@ -56,7 +56,7 @@ export const EVENT_DATA = {
     ph: z
       .number()
       .min(2.5, 'is more acid than any yogurt (pH 2.5)')
-      .max(8.5, 'is not milk any more (pH 8.5)'),
+      .max(8.5, 'is too high for milk (pH 8.5 at most)'),
     instrument: z.enum(['meter', 'strip']),
     /** One σ when the instrument states it. */
     sigma: z.number().positive().max(1).nullable(),
@@ -95,11 +95,11 @@ export const EVENT_DATA = {
   'pan-tested': z
     .strictObject({ beforeKg: massKg, afterKg: massKg, typed: typedQuantity })
     .refine((test) => test.afterKg <= test.beforeKg, {
-      error: 'is more than before: water boils off, nothing comes to it',
+      error: 'is more than before, but boiling only takes water off',
       path: ['afterKg'],
     })
     .refine((test) => test.afterKg >= (1 - MOST_BUTTER_WATER) * test.beforeKg, {
-      error: 'is so little that it was no butter: more than 40 % of it was water',
+      error: 'is too little: this butter would be more than 40 % water',
       path: ['afterKg'],
     }),
   salted: z.strictObject({
@@ -115,7 +115,9 @@ export const EVENT_DATA = {
   /** Water was poured into the churn. */
   'water-poured': z.strictObject({
     massKg: massKg.max(60, 'is more than 60 kg'),
-    celsius: temperatureC.min(0, 'is ice').max(40, 'is hot: it would melt the butter'),
+    celsius: temperatureC
+      .min(0, 'is below 0 °C: that is ice')
+      .max(40, 'is too hot: the water would melt the butter'),
     typed: typedQuantity,
   }),
   /** Soft butter was laid into iced water, to firm. */
@@ -126,7 +128,7 @@ export const EVENT_DATA = {
   shaped: z.strictObject({
     pieces: z
       .array(z.strictObject({ count: z.number().int().min(1).max(200), massKg }))
-      .min(1, 'has no pieces')
+      .min(1, 'needs at least one piece')
       .max(20, 'is more than 20 sizes'),
     typed: typedQuantity,
   }),
@@ -135,7 +137,7 @@ export const EVENT_DATA = {
     texture: z.enum(['thin', 'pourable', 'spoonable', 'firm']),
     text: longText,
   }),
-  noted: z.strictObject({ text: longText.min(1, 'needs a word') }),
+  noted: z.strictObject({ text: longText.min(1, 'needs some text') }),
   /** Kept for the next time: a turn of its culture begins. */
   reserved: z.strictObject({
     massKg,
@@ -160,7 +162,7 @@ export const EVENT_DATA = {
   /** A part of it went another way, as a make of its own. */
   'split-off': z.strictObject({
     makeId: ulid,
-    share: z.number().min(0.01, 'is hardly anything of it').max(0.99, 'is nearly all of it'),
+    share: z.number().min(0.01, 'is too small a share').max(0.99, 'is nearly the whole batch'),
     /** Which of its jars went along. */
     jars: z.array(ulid).max(200),
   }),
@@ -212,8 +214,8 @@ export const EVENT_DATA = {
         z
           .number('is not a number')
           .int('is not a whole number')
-          .min(1, 'begins at 1')
-          .max(999, 'ends at 999'),
+          .min(1, 'is less than 1')
+          .max(999, 'is more than 999'),
       )
       .max(40, 'is more than forty'),
   }),
@@ -293,6 +295,6 @@ export function knownEvent(raw: unknown): unknown {
   const version = typeof raw === 'object' && raw !== null && 'version' in raw ? raw.version : undefined;
   if (typeof version === 'number' && KNOWN_VERSIONS.includes(version)) return raw;
   throw new RangeError(
-    `event version ${String(version)} is not known; this program writes version ${EVENT_VERSION}`,
+    `entry version ${String(version)} is not known; this Morning Crock writes version ${EVENT_VERSION}`,
   );
 }

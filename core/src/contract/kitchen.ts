@@ -20,20 +20,20 @@ export const unitsSection = z.strictObject({
 });
 
 /** IANA zone name. */
-export const zoneName = text(64).refine(isZone, 'is not a time zone this computer knows, such as UTC');
+export const zoneName = text(64).refine(isZone, 'is not a time zone this computer knows. An example is UTC');
 
 export const siteSection = z.strictObject({
   /** IANA zone name; clock times of this kitchen are in it. */
   zone: zoneName,
-  altitudeM: z.number().min(-400, 'is below any land').max(5500, 'is higher than any dairy (5500 m)'),
-  roomC: z.number().min(0, 'is freezing: room heat goes from 0 °C').max(45, 'is too hot for a room (45 °C)'),
+  altitudeM: z.number().min(-400, 'is lower than any land').max(5500, 'is higher than any dairy (5500 m)'),
+  roomC: z.number().min(0, 'is below 0 °C, too cold for a room').max(45, 'is too hot for a room (45 °C)'),
   shortcuts: z.boolean(),
   /** How the room warms and cools over a day: local times with their heat; left out, it stays at `roomC`. */
   dayCurve: z
     .array(
       z.strictObject({
         at: timeOfDay,
-        celsius: z.number().min(0, 'is freezing').max(45, 'is too hot for a room'),
+        celsius: z.number().min(0, 'is below 0 °C').max(45, 'is too hot for a room'),
       }),
     )
     .max(24)
@@ -66,8 +66,8 @@ export const warmPlace = z.strictObject({
   name: shortName,
   kind: z.enum(WARM_PLACE_KINDS),
   setPointC: temperatureC.optional(),
-  biasC: z.number().min(-20, 'is too far off').max(20, 'is too far off').optional(),
-  tauH: z.number().min(0.05, 'is too quick (0.05 h)').max(100, 'is too slow (100 h)'),
+  biasC: z.number().min(-20, 'is more than 20 °C off').max(20, 'is more than 20 °C off').optional(),
+  tauH: z.number().min(0.05, 'is too quick (0.05 h at least)').max(100, 'is too slow (100 h at most)'),
 });
 
 export const cook = z.strictObject({ id: ulid, name: shortName, sleepFrom: timeOfDay, sleepTo: timeOfDay });

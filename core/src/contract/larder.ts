@@ -65,13 +65,13 @@ export const goodFacts = z.strictObject({
   /** Judged when they were put up: what is judged otherwise later leaves it as it was. */
   keeps: z
     .array(goodKeeping)
-    .min(1, 'keeps nowhere')
+    .min(1, 'needs at least one keeping time')
     .max(LARDER_PLACES.length)
     .refine((keeps) => new Set(keeps.map((k) => k.place)).size === keeps.length, {
-      error: 'says twice how long it keeps at a place',
+      error: 'gives two keeping times for one place',
     }),
   /** In the kitchen's own money, as it was reckoned when they were put up; `null` when something of it has no price. */
-  costPerKg: z.number().min(0, 'cannot be negative').max(100_000, 'is too dear').nullable(),
+  costPerKg: z.number().min(0, 'cannot be negative').max(100_000, 'is too high').nullable(),
   /** What that counts; left out, the milk alone. */
   costCounts: z.array(z.enum(COST_PARTS)).max(COST_PARTS.length).optional(),
   note: longText,
@@ -83,8 +83,8 @@ export const goodPieces = z.strictObject({
   count: z
     .number('is not a number')
     .int('is not a whole number')
-    .min(1, 'begins at 1')
-    .max(500, 'ends at 500'),
+    .min(1, 'is less than 1')
+    .max(500, 'is more than 500'),
   eachKg: massKg,
   typed: typedQuantity,
 });
@@ -94,7 +94,7 @@ export type GoodPieces = z.infer<typeof goodPieces>;
 export const someOfGood = { place, size: z.number().int().min(0).max(19) };
 /** How many whole pieces were meant; `null` when it was weighed. */
 const pieceCount = z.number().int().min(1).max(500).nullable();
-const price = z.number('is not a price').min(0, 'cannot be negative').max(1e6, 'is too dear');
+const price = z.number('is not a price').min(0, 'cannot be negative').max(1e6, 'is too high');
 
 /** What may happen to goods; the event's stream is their lot. */
 export const larderMovement = z.discriminatedUnion('kind', [
@@ -102,7 +102,7 @@ export const larderMovement = z.discriminatedUnion('kind', [
     kind: z.literal('put-up'),
     good: goodFacts,
     place,
-    pieces: z.array(goodPieces).min(1, 'has no pieces').max(20, 'is more than 20 sizes'),
+    pieces: z.array(goodPieces).min(1, 'needs at least one piece').max(20, 'is more than 20 sizes'),
   }),
   /** Carried elsewhere: frozen, thawed, taken to the stall and back. */
   z.strictObject({

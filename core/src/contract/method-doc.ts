@@ -14,7 +14,7 @@ export const methodAims = z
         kind: z.enum(MILK_KINDS).optional(),
         treatment: z.enum(TREATMENTS).optional(),
         fatFraction: fraction.max(0.6, 'is richer than any cream (60 %)').optional(),
-        startC: temperatureC.max(60, 'is hot already').optional(),
+        startC: temperatureC.max(60, 'is already hot').optional(),
       })
       .optional(),
     heat: heatPlan.optional(),
@@ -39,9 +39,9 @@ export const methodAims = z
         const { dosing } = STARTER_FACTS[kind];
         const say = (path: string, message: string): void =>
           context.addIssue({ code: 'custom', message, path: [path] });
-        if (dosing === 'mass' && !(share! > 0)) say('share', 'is needed: how much of it goes in');
+        if (dosing === 'mass' && !(share! > 0)) say('share', 'is missing. Enter how much goes in');
         if (dosing === 'stated' && statedRatio === null)
-          say('statedRatio', 'is needed: how much of its stated dose goes in');
+          say('statedRatio', 'is missing. Enter how much of the stated dose goes in');
       })
       .optional(),
     powderShare: fraction.max(0.12, 'is more than 12 % powder').optional(),
@@ -52,7 +52,10 @@ export const methodAims = z
 export type MethodAims = z.infer<typeof methodAims>;
 
 /** A method is known by the identity its maker's device gave it, or, when it came with the product, by its name. */
-export const methodId = z.union([ulid, text(60).regex(/^[a-z]+(-[a-z0-9]+)*$/, 'is no name of a method')]);
+export const methodId = z.union([
+  ulid,
+  text(60).regex(/^[a-z]+(-[a-z0-9]+)*$/, 'is not a valid method name'),
+]);
 
 const methodShape = {
   id: methodId,
@@ -71,15 +74,16 @@ const methodShape = {
 /** Steps that go on from another: without it nobody knows what they are about. */
 const NEEDS_BEFORE: Readonly<Partial<Record<StepKind, { readonly kind: StepKind; readonly words: string }>>> =
   {
-    coagulate: { kind: 'add-rennet', words: 'waits for a set, and no rennet went in before it' },
-    stand: { kind: 'feed', words: 'stands with its feed, and nothing was fed before it' },
+    coagulate: { kind: 'add-rennet', words: 'waits for a set, but no rennet goes in before this step' },
+    stand: { kind: 'feed', words: 'waits for a feed to set, but there is no feed before this step' },
   };
 
 /** A way of making something: its steps and what it decides, whole. */
 export const method = z.strictObject(methodShape).superRefine(({ product, aims, steps }, context) => {
   const say = (path: (string | number)[], message: string): void =>
     context.addIssue({ code: 'custom', message, path });
-  if (product === 'waking') say(['product'], 'is woken where the packets are: it has no method');
+  if (product === 'waking')
+    say(['product'], 'has no method. Wake a dried culture from its packet, under Cultures');
   const fat = fatFault(product, { fatFraction: aims.milk?.fatFraction ?? null });
   if (fat !== null) say(['aims', 'milk', 'fatFraction'], fat);
   steps.forEach((step, i) => {

@@ -51,7 +51,7 @@ const PLAIN_STEPS = [
 ] as const;
 
 /** A step within its method: "rest", "rest-2". */
-export const stepRef = text(40).regex(/^[a-z]+(-[a-z0-9]+)*$/, 'is no name of a step');
+export const stepRef = text(40).regex(/^[a-z]+(-[a-z0-9]+)*$/, 'is not a valid step name');
 
 /** Where something stands while it waits: as warm as it is, in the room, in a cellar, or in the cold. */
 export const STANDS = ['as-it-is', 'room', 'cellar', 'cold'] as const;
@@ -66,7 +66,7 @@ export const stepInstance = z.discriminatedUnion('kind', [
   z.strictObject({
     ...ownWords,
     kind: z.literal('temper'),
-    toC: temperatureC.min(5, 'is too cold to churn').max(24, 'is too warm: the butter would be grease'),
+    toC: temperatureC.min(5, 'is too cold to churn').max(24, 'is too warm: the butter would be greasy'),
     standing: z.enum(['room', 'cold', 'bath']),
   }),
   z.strictObject({
@@ -90,7 +90,7 @@ export const stepInstance = z.discriminatedUnion('kind', [
     kind: z.literal('wash'),
     washes: z.number().int('is not a whole number').min(0).max(12, 'is more than twelve'),
     /** Water of one wash, kg per kg of butter. */
-    waterKgPerKg: z.number().min(0.1, 'is hardly any water').max(10, 'is more than ten times the butter'),
+    waterKgPerKg: z.number().min(0.1, 'is too little water').max(10, 'is more than ten times the butter'),
     /** How well one wash mixes. */
     exchangeFraction: fraction.min(0.05),
   }),
@@ -106,14 +106,14 @@ export const stepInstance = z.discriminatedUnion('kind', [
     kind: z.literal('clarify'),
     /** Water in the butter. */
     moistureFraction: fraction
-      .min(0.02, 'is hardly any water')
+      .min(0.02, 'is too little water')
       .max(0.35, 'is more water than butter holds (35 %)'),
     flame: z.enum(FLAMES),
     /** Stirred all along, or left still and skimmed. */
     school: z.enum(['stir', 'skim']),
     doneC: temperatureC
-      .min(102, 'is not done: its water is still in it')
-      .max(120, 'is too hot: it browns from 120 °C'),
+      .min(102, 'is too low: water would still be left in the ghee')
+      .max(120, 'is too hot: ghee browns from 120 °C'),
   }),
   /** Cooled so that it comes coarse, or smooth. */
   z.strictObject({ ...ownWords, kind: z.literal('cool-ghee'), as: z.enum(['coarse', 'smooth']) }),
@@ -131,12 +131,12 @@ export const stepInstance = z.discriminatedUnion('kind', [
     kind: z.literal('add-rennet'),
     imcuPerLitre: z
       .number()
-      .min(1, 'sets nothing: 5 IMCU a litre at least')
-      .max(300, 'is more than any milk takes (300 IMCU a litre): bitter, and rubber'),
+      .min(1, 'is too little to set milk')
+      .max(300, 'is too much (300 IMCU per litre at most): the cheese turns bitter and rubbery'),
     unit: z.enum(RENNET_UNITS),
     strengthImcu: z
       .number()
-      .min(0.5, 'is no rennet (0.5 IMCU)')
+      .min(0.5, 'is too weak for rennet (at least 0.5 IMCU)')
       .max(5000, 'is stronger than any rennet sold (5,000 IMCU)')
       .nullable(),
   }),
@@ -151,7 +151,10 @@ export const stepInstance = z.discriminatedUnion('kind', [
   z.strictObject({
     ...ownWords,
     kind: z.literal('cut'),
-    sizeCm: z.number().min(0.3, 'is finer than any knife cuts (3 mm)').max(10, 'is no cut (10 cm)'),
+    sizeCm: z
+      .number()
+      .min(0.3, 'is finer than a knife can cut (at least 3 mm)')
+      .max(10, 'is too large (10 cm at most)'),
   }),
   /** Stands, or lies: as warm as it is, in the room, or in the cold. */
   z.strictObject({
@@ -159,7 +162,7 @@ export const stepInstance = z.discriminatedUnion('kind', [
     kind: z.literal('rest'),
     minutes: z
       .number()
-      .min(1, 'is no rest')
+      .min(1, 'is too short')
       .max(14 * 24 * 60, 'is more than two weeks'),
     stands: z.enum(STANDS),
   }),
@@ -167,15 +170,15 @@ export const stepInstance = z.discriminatedUnion('kind', [
   z.strictObject({
     ...ownWords,
     kind: z.literal('stir'),
-    toC: temperatureC.min(4, 'is too cold').max(65, 'is hotter than any curd is stirred (65 °C)').nullable(),
-    minutes: z.number().min(1, 'is no time').max(240, 'is more than four hours'),
+    toC: temperatureC.min(4, 'is too cold').max(65, 'is too hot to stir curd (65 °C at most)').nullable(),
+    minutes: z.number().min(1, 'is too short').max(240, 'is more than four hours'),
   }),
   /** Some whey drawn off and as much hot water poured in. */
   z.strictObject({
     ...ownWords,
     kind: z.literal('swap-whey'),
-    drawFraction: fraction.min(0.05, 'is hardly any').max(0.7, 'leaves too little: 70 % at most'),
-    toC: temperatureC.min(25, 'is too cold').max(45, 'is too hot for what is alive in it (45 °C)'),
+    drawFraction: fraction.min(0.05, 'is too little').max(0.7, 'is too much (70 % at most)'),
+    toC: temperatureC.min(25, 'is too cold').max(45, 'is too hot for the culture (45 °C at most)'),
   }),
   /** Whey runs off until the curd is as thick as wanted: by its protein, or, of cream, by its fat. */
   z.strictObject({
@@ -184,32 +187,34 @@ export const stepInstance = z.discriminatedUnion('kind', [
     way: z.enum(DRAIN_WAYS),
     stands: z.enum(['cold', 'room']),
     of: z.enum(['protein', 'fat']),
-    fraction: fraction.min(0.035, 'is milk: nothing to drain').max(0.6, 'is drier than a cloth makes it'),
+    fraction: fraction
+      .min(0.035, 'is no thicker than milk, so there is nothing to drain')
+      .max(0.6, 'is drier than a cloth can drain it'),
   }),
   z.strictObject({
     ...ownWords,
     kind: z.literal('press'),
     weightKg: z.number().min(0, 'cannot be negative').max(300, 'is more than 300 kg'),
     diameterCm: z.number().min(4, 'is narrower than 4 cm').max(60, 'is wider than 60 cm'),
-    hours: z.number().min(0.25, 'is hardly pressed').max(72, 'is more than three days'),
+    hours: z.number().min(0.25, 'is too short to press').max(72, 'is more than three days'),
     turns: z.number().int('is not a whole number').min(0).max(20, 'is more than twenty'),
     moistureFraction: fraction
       .min(0.3, 'is drier than any cheese (30 %)')
-      .max(0.75, 'is no cheese (75 % water)'),
+      .max(0.75, 'is too wet for cheese (75 % water at most)'),
   }),
   /** Salt rubbed on, or mixed in: share of the cheese. */
   z.strictObject({
     ...ownWords,
     kind: z.literal('salt'),
-    saltFraction: fraction.min(0.002, 'is hardly any').max(0.06, 'is more than 6 %: too salty to eat'),
+    saltFraction: fraction.min(0.002, 'is too little').max(0.06, 'is more than 6 %: too salty to eat'),
     how: z.enum(['rubbed', 'mixed']),
   }),
   z.strictObject({
     ...ownWords,
     kind: z.literal('brine'),
     brineFraction: fraction
-      .min(0.02, 'is no brine (2 %)')
-      .max(0.27, 'is more salt than water takes up (27 %)'),
+      .min(0.02, 'is too weak for brine (at least 2 %)')
+      .max(0.27, 'is more salt than water can dissolve (27 %)'),
     /** `null` takes what the wheel's weight and height ask for. */
     hours: z.number().min(0.25).max(720, 'is more than a month').nullable(),
     diameterCm: z.number().min(4, 'is narrower than 4 cm').max(60, 'is wider than 60 cm'),
@@ -219,7 +224,7 @@ export const stepInstance = z.discriminatedUnion('kind', [
     ...ownWords,
     kind: z.enum(['dry', 'age']),
     days: z.number().min(0.5, 'is less than half a day').max(400, 'is more than a year'),
-    turnEveryH: z.number().min(1, 'is more often than every hour').max(720, 'is less than once a month'),
+    turnEveryH: z.number().min(1, 'is more often than once an hour').max(720, 'is less than once a month'),
     stands: z.enum(['room', 'cellar', 'cold']),
   }),
   /** Hot milk set by something sour. */
@@ -227,13 +232,16 @@ export const stepInstance = z.discriminatedUnion('kind', [
     ...ownWords,
     kind: z.literal('acidify'),
     with: z.enum(['lemon', 'vinegar', 'buttermilk']),
-    mlPerLitre: z.number().min(5, 'sets nothing').max(400, 'is more than 400 mL a litre'),
+    mlPerLitre: z
+      .number()
+      .min(5, 'is too little to curdle the milk')
+      .max(400, 'is more than 400 mL per litre'),
   }),
   /** Grains are out: it sours on by itself, in its closed bottle. */
   z.strictObject({
     ...ownWords,
     kind: z.literal('second-ripen'),
-    hours: z.number().min(1, 'is hardly any').max(48, 'is more than two days'),
+    hours: z.number().min(1, 'is too little').max(48, 'is more than two days'),
     stands: z.enum(['room', 'cold']),
   }),
   /** Something stirred in: share of what it goes into. */
@@ -241,7 +249,7 @@ export const stepInstance = z.discriminatedUnion('kind', [
     ...ownWords,
     kind: z.literal('mix-in'),
     what: shortName,
-    fraction: fraction.min(0.001, 'is hardly any'),
+    fraction: fraction.min(0.001, 'is too little'),
     keepsD: z.number().min(0.5).max(60, 'is more than two months').nullable(),
     /** Spirits in it: it is told, and it freezes softer. */
     alcohol: z.boolean(),
@@ -249,7 +257,7 @@ export const stepInstance = z.discriminatedUnion('kind', [
   z.strictObject({
     ...ownWords,
     kind: z.literal('freeze'),
-    hours: z.number().min(0.3, 'freezes nothing').max(72, 'is more than three days'),
+    hours: z.number().min(0.3, 'is too short to freeze').max(72, 'is more than three days'),
     stirEveryMin: z.number().min(5).max(240).nullable(),
   }),
   /** A step of the maker's own. */
@@ -281,7 +289,7 @@ export const methodSteps = z
   .min(1, 'has no steps')
   .max(60, 'has more than 60 steps')
   .refine((steps) => new Set(steps.map((s) => s.id)).size === steps.length, {
-    error: 'has two steps of one name',
+    error: 'has two steps with the same name',
   });
 
 /** How a make goes, as it was decided: kept with the make, so that no later change of a method changes it. */

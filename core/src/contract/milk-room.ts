@@ -49,7 +49,7 @@ export const lotFacts = z
     /** `null` when nobody knows: the kind's usual fat, or 30 % in cream. */
     fatFraction: fraction.max(0.6, 'is richer than any cream (60 %)').nullable(),
     feed: z.enum(FEEDS).nullable(),
-    costPerLitre: z.number().min(0, 'cannot be negative').max(1000, 'is too dear').nullable(),
+    costPerLitre: z.number().min(0, 'cannot be negative').max(1000, 'is too high').nullable(),
     /** How warm it was when it came in, when it was warmer than where it stands. */
     cameInC: temperatureC.min(0).max(45, 'is warmer than any animal (45 °C)').optional(),
     /** Sour already when it came in. */
@@ -57,7 +57,7 @@ export const lotFacts = z
     ...standing,
   })
   .refine((lot) => lot.what === 'milk' || lot.fatFraction === null || lot.fatFraction >= 0.1, {
-    error: 'is milk, not cream: cream has 10 % at least',
+    error: 'is milk, not cream. Cream has at least 10 %',
     path: ['fatFraction'],
   })
   .refine((lot) => lot.what === 'cream' || lot.fatFraction === null || lot.fatFraction <= MOST_MILK_FAT, {
@@ -67,7 +67,7 @@ export const lotFacts = z
 export type LotFacts = z.infer<typeof lotFacts>;
 
 /** What a ruler says on a jar or a can, in its own unit. */
-const height = z.number('is not a height').positive('must be above 0').max(200, 'is higher than any can');
+const height = z.number('is not a height').positive('must be above 0').max(200, 'is taller than any can');
 
 /** A lot that comes into being with a movement. */
 const newLot = z.strictObject({ lotId: ulid, name: shortName });
@@ -89,7 +89,7 @@ export const milkMovement = z.discriminatedUnion('kind', [
     cream: newLot,
     rest: newLot,
     creamKg: massKg,
-    fatFraction: fraction.min(0.02, 'is no cream').max(0.6, 'is richer than any cream (60 %)'),
+    fatFraction: fraction.min(0.02, 'is too lean for cream').max(0.6, 'is richer than any cream (60 %)'),
     /** Weighed, or as computed. */
     weighed: z.boolean(),
     typed: typedQuantity.nullable(),
@@ -130,12 +130,15 @@ export const milkMovement = z.discriminatedUnion('kind', [
   /** The cream line as measured: its height over the height of all. */
   z.strictObject({
     kind: z.literal('measure'),
-    creamHeight: fraction.min(0.002, 'is no layer').max(0.6, 'is more than half cream'),
+    creamHeight: fraction.min(0.002, 'is too thin to be a layer').max(0.6, 'is more than half cream'),
     typed: typedQuantity,
     /** The two heights a ruler said, when the share was found from them. */
     heights: z
       .strictObject({ cream: height, all: height, unit: z.enum(['cm', 'in']) })
-      .refine(({ cream, all }) => cream < all, { error: 'cannot be less than the cream', path: ['all'] })
+      .refine(({ cream, all }) => cream < all, {
+        error: 'must be more than the height of the cream',
+        path: ['all'],
+      })
       .optional(),
   }),
   /** A weighed churning: what it says of the cream is learned. */

@@ -16,7 +16,7 @@ function doneBroughtUp(data: unknown): { readonly type: EventType; readonly data
     case 'not-yet':
       return { type: 'cue-seen', data: { cue: 'liquid', cleanSmell: null } };
     case 'rested':
-      return { type: 'noted', data: { text: 'Rested cold.' } };
+      return { type: 'noted', data: { text: 'Rested in the fridge.' } };
   }
 }
 

@@ -22,8 +22,8 @@ export type PhotoFacts = z.infer<typeof photoFacts>;
 export const photoRow = z.strictObject({
   photoId: ulid,
   jpeg: z
-    .base64('is no picture')
-    .max(Math.ceil((MOST_PHOTO_BYTES * 4) / 3) + 4, 'is larger than a picture may be'),
+    .base64('is not a picture')
+    .max(Math.ceil((MOST_PHOTO_BYTES * 4) / 3) + 4, 'is too large for a picture'),
 });
 export type PhotoRow = z.infer<typeof photoRow>;
 

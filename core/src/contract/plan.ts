@@ -58,7 +58,7 @@ export const milkPour = z.strictObject({
   treatment: z.enum(TREATMENTS),
   /** `null` when nobody knows: the kind's usual range is taken, or that of cream. */
   fatFraction: fraction.max(0.6, 'is richer than any cream (60 %)').nullable(),
-  startC: temperatureC.max(60, 'is hot already'),
+  startC: temperatureC.max(60, 'is already hot'),
   homogenised: z.boolean().optional(),
   /** Soured already when it is poured. */
   soured: z.boolean().optional(),
@@ -107,16 +107,19 @@ export const heatPlan = z.strictObject({
 /** How the milk comes down to inoculating heat: left to stand, or stood in cold or iced water. */
 export const coolingPlan = z.strictObject({
   kind: z.enum(COOLING_KINDS),
-  waterLitres: z.number().min(0.2, 'is hardly any water').max(200, 'is more than 200 L'),
-  waterC: z.number().min(0, 'is ice: say how much ice instead').max(40, 'is warm: it will not cool the milk'),
+  waterLitres: z.number().min(0.2, 'is too little water').max(200, 'is more than 200 L'),
+  waterC: z
+    .number()
+    .min(0, 'is below 0 °C. Enter the weight of ice instead')
+    .max(40, 'is too warm to cool the milk'),
   iceKg: z.number().min(0, 'cannot be negative').max(50, 'is more than 50 kg'),
   stirred: z.boolean(),
 });
 
 /** Bottles of hot water that go into the warm place with the milk. */
 export const hotBottles = z.strictObject({
-  litres: z.number().min(0.1, 'is hardly any water').max(60, 'is more than 60 L'),
-  celsius: z.number().min(30, 'is too cool to warm anything').max(100, 'is steam'),
+  litres: z.number().min(0.1, 'is too little water').max(60, 'is more than 60 L'),
+  celsius: z.number().min(30, 'is too cool to warm anything').max(100, 'is hotter than boiling water'),
 });
 
 /** One jar of a make. */
@@ -203,15 +206,15 @@ export function fatFault(
 ): string | null {
   if (fatFraction === null || MADE_OF[product] === 'butter' || wholeCurd) return null;
   if (MADE_OF[product] === 'milk') return fatFraction > MOST_FAT_OF_MILK ? 'is cream, not milk (20 %)' : null;
-  return fatFraction < LEAST_FAT_OF_CREAM ? 'is milk, not cream: cream has 10 % at least' : null;
+  return fatFraction < LEAST_FAT_OF_CREAM ? 'is milk, not cream. Cream has at least 10 %' : null;
 }
 
 /** More solids than leave the water there must be; `null` when it is well. */
 function solidsFault(product: ProductId, of: z.infer<typeof milkPour>['composition']): string | null {
-  if (!of) return MADE_OF[product] === 'butter' ? 'is needed: nobody knows what butter it is' : null;
+  if (!of) return MADE_OF[product] === 'butter' ? 'is missing. Enter what the butter is made of' : null;
   const most = MOST_SOLIDS[MADE_OF[product]];
   return of.fatFraction + of.proteinFraction + of.lactoseFraction + of.ashFraction > most
-    ? `leaves no water: the parts make more than ${Math.round(most * 100)} %`
+    ? `leaves no room for water: the parts add up to more than ${Math.round(most * 100)} %`
     : null;
 }
 
@@ -223,7 +226,7 @@ export const makePlanV1 = z
     path: ['milk', 'fatFraction'],
   })
   .refine((plan) => solidsFault(plan.product, plan.milk.composition) === null, {
-    error: 'leaves no water: the parts make more than 70 %',
+    error: 'leaves no room for water: the parts add up to more than 70 %',
     path: ['milk', 'composition', 'fatFraction'],
   });
 

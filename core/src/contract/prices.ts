@@ -5,7 +5,7 @@ import { PRODUCT_IDS } from './methods.ts';
 const price = z
   .number('is not a price')
   .min(0, 'cannot be negative')
-  .max(100_000, 'is too dear to be right')
+  .max(100_000, 'is too high to be right')
   .nullable();
 
 const paid = {

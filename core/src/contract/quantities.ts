@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { KILOGRAMS_PER, MILLILITRES_PER, type MassUnit, type VolumeUnit } from '../units/index.ts';
 
 /** Identity of a make, an event or a thing of the kitchen: 26 characters, made by whoever makes the thing. */
-export const ulid = z.string().regex(/^[0-7][0-9A-HJKMNP-TV-Z]{25}$/, 'is not an identity (26 characters)');
+export const ulid = z.string().regex(/^[0-7][0-9A-HJKMNP-TV-Z]{25}$/, 'is not an ID (26 characters)');
 /** No record is older, and none is of a day this far ahead: every store and every clock agrees on what lies between. */
 const FIRST_YEAR = 1970;
 const LAST_YEAR = 2199;
@@ -13,7 +13,7 @@ export const instant = z.iso
   .datetime({
     offset: false,
     precision: 3,
-    error: 'is not an instant like 2026-01-31T06:30:00.000Z',
+    error: 'is not a date and time like 2026-01-31T06:30:00.000Z',
   })
   .refine((at) => Date.parse(at) >= FIRST_MS && Date.parse(at) <= LAST_MS, {
     error: `is not in the years ${FIRST_YEAR} to ${LAST_YEAR}`,
@@ -43,7 +43,7 @@ export const text = (max: number) =>
   z
     .string()
     .max(max, `is longer than ${max} characters`)
-    .refine((value) => !LONE_SURROGATE.test(value), { error: 'has a broken character in it' });
+    .refine((value) => !LONE_SURROGATE.test(value), { error: 'contains a broken character' });
 /** Who sent it: a tablet, or a device by its name. */
 export const deviceName = text(64).min(1);
 const words = (max: number) => text(max).trim();
@@ -58,7 +58,7 @@ export const massKg = z.number('is not a weight').positive('must be above 0').ma
 export const litres = z
   .number('is not an amount')
   .min(0.05, 'is less than 50 mL')
-  .max(60, 'is more than 60 litres, which this kitchen tool is not made for');
+  .max(60, 'is more than 60 L, the most Morning Crock plans for');
 export const fraction = z.number().min(0).max(1);
 /** Wall-clock time of day, 24 h. */
 export const timeOfDay = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'is not a time like 22:30');

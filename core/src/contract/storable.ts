@@ -16,13 +16,13 @@ export function unstorable(value: unknown, context: z.RefinementCtx): void {
   let parts = 0;
   const look = (part: unknown, depth: number): string | null => {
     if (++parts > MOST_PARTS) return 'has too many parts';
-    if (typeof part === 'string') return LONE_SURROGATE.test(part) ? 'has a broken character in it' : null;
+    if (typeof part === 'string') return LONE_SURROGATE.test(part) ? 'contains a broken character' : null;
     if (typeof part === 'number')
-      return Math.abs(part) <= MOST_NUMBER ? null : 'has a number in it that is too large';
+      return Math.abs(part) <= MOST_NUMBER ? null : 'contains a number that is too large';
     if (typeof part !== 'object' || part === null) return null;
     if (depth === MOST_DEPTH) return 'is nested too deeply';
     for (const [key, inner] of Object.entries(part)) {
-      const fault = LONE_SURROGATE.test(key) ? 'has a broken character in it' : look(inner, depth + 1);
+      const fault = LONE_SURROGATE.test(key) ? 'contains a broken character' : look(inner, depth + 1);
       if (fault !== null) return fault;
     }
     return null;

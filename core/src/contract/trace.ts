@@ -17,8 +17,8 @@ const correction = z.strictObject({
 /** What an instrument writes in °C, °F or pH: anything beyond is a fault of the instrument. */
 export const rawValue = z
   .number('is not a number')
-  .min(-500, 'is no temperature and no pH')
-  .max(1000, 'is no temperature and no pH');
+  .min(-500, 'is neither a temperature nor a pH')
+  .max(1000, 'is neither a temperature nor a pH');
 
 /** What the log keeps of a stored trace. */
 export const traceFacts = z.strictObject({

@@ -81,7 +81,7 @@ export function makePlanOfWaking(choices: WakingPlan, around: Around = ANYWHERE)
     },
     place: {
       id: '00000000000000000000000000',
-      name: 'where it stands',
+      name: 'the waking place',
       kind: 'appliance',
       setPointC: celsius,
       tauH: 1,

@@ -52,7 +52,7 @@ export const STARTER_FACTS: Readonly<Record<StarterKind, StarterFacts>> = {
     acidMmolPerKg: 85,
   },
   'milk-kefir': {
-    label: 'Milk kefir, drained',
+    label: 'Milk kefir, grains removed',
     dosing: 'mass',
     log10: { lc: 8.7 },
     lossPerDay: { lc: 0.04 },
@@ -68,7 +68,7 @@ export const STARTER_FACTS: Readonly<Record<StarterKind, StarterFacts>> = {
     acidMmolPerKg: 0,
   },
   'yogurt-whey': {
-    label: 'Whey of yogurt',
+    label: 'Whey from yogurt',
     dosing: 'mass',
     log10: { st: 7.6, lb: 7.2 },
     lossPerDay: {},
@@ -76,7 +76,7 @@ export const STARTER_FACTS: Readonly<Record<StarterKind, StarterFacts>> = {
     acidMmolPerKg: 90,
   },
   'sour-milk-whey': {
-    label: 'Whey of soured milk',
+    label: 'Whey from soured milk',
     dosing: 'mass',
     log10: { lc: 7.6 },
     lossPerDay: {},
@@ -92,7 +92,7 @@ export const STARTER_FACTS: Readonly<Record<StarterKind, StarterFacts>> = {
     acidMmolPerKg: 0,
   },
   none: {
-    label: 'None: raw milk souring by itself',
+    label: 'None (raw milk sours by itself)',
     dosing: 'none',
     log10: { lc: 2.7 },
     lossPerDay: {},

@@ -16,19 +16,22 @@ export interface SafetyLimit {
 /** Warm hours allowed before pH 5.3 is shown, by mean temperature. Source: docs/SCIENCE.md, safety clock. */
 export function safetyLimit(kind: SouringKind, meanC: number): SafetyLimit {
   if (kind === 'treated-without-starter') {
-    return { limitH: 2, reason: 'Heated or pasteurised milk without a starter keeps 2 h at most when warm.' };
+    return {
+      limitH: 2,
+      reason: 'Without a starter, heated or pasteurised milk may stay warm for 2 h at most.',
+    };
   }
   if (kind === 'raw-alone') {
     if (meanC >= 20)
-      return { limitH: 48, reason: 'Raw milk souring by itself: 48 h at 20 °C (68 °F) or more.' };
+      return { limitH: 48, reason: 'Limit for raw milk souring by itself at 20 °C (68 °F) or more: 48 h.' };
     if (meanC >= 16)
-      return { limitH: 72, reason: 'Raw milk souring by itself: 72 h at 16–20 °C (61–68 °F).' };
+      return { limitH: 72, reason: 'Limit for raw milk souring by itself at 16–20 °C (61–68 °F): 72 h.' };
     return { limitH: null, reason: 'Too cold for raw milk to sour safely by itself.' };
   }
-  if (meanC >= 28) return { limitH: 12, reason: 'With a starter at 28 °C (82 °F) or more: 12 h.' };
-  if (meanC >= 20) return { limitH: 24, reason: 'With a starter at 20–28 °C (68–82 °F): 24 h.' };
-  if (meanC >= 14) return { limitH: 36, reason: 'With a starter at 14–20 °C (57–68 °F): 36 h.' };
-  return { limitH: null, reason: 'Too cold to acidify safely.' };
+  if (meanC >= 28) return { limitH: 12, reason: 'Limit with a starter at 28 °C (82 °F) or more: 12 h.' };
+  if (meanC >= 20) return { limitH: 24, reason: 'Limit with a starter at 20–28 °C (68–82 °F): 24 h.' };
+  if (meanC >= 14) return { limitH: 36, reason: 'Limit with a starter at 14–20 °C (57–68 °F): 36 h.' };
+  return { limitH: null, reason: 'Too cold to sour safely.' };
 }
 
 export interface WarmSpell {

@@ -38,8 +38,8 @@ export function thicknessIndex(input: {
 }
 
 /** Words for a thickness index. */
-export function thicknessWord(index: number): 'runny' | 'pourable' | 'a dollop' | 'stiff' {
+export function thicknessWord(index: number): 'runny' | 'pourable' | 'spoonable' | 'stiff' {
   if (index <= 30) return 'runny';
   if (index <= 50) return 'pourable';
-  return index <= 75 ? 'a dollop' : 'stiff';
+  return index <= 75 ? 'spoonable' : 'stiff';
 }

@@ -11,26 +11,26 @@ export function cultureFault(
 ): EntryFault | null {
   const own = all.cultures.get(cultureId);
   if (data.kind === 'taken-in')
-    return own ? { path: 'streamId', message: 'this culture was taken in before' } : null;
+    return own ? { path: 'streamId', message: 'this culture has already been added' } : null;
   if (!own) return { path: 'streamId', message: 'there is no such culture' };
-  if (atMs < own.bornMs) return { path: 'at', message: `is before ${own.name} was there` };
+  if (atMs < own.bornMs) return { path: 'at', message: `is before ${own.name} existed` };
   if (own.gone && data.kind !== 'rename') return { path: 'data.kind', message: `${own.name} was discarded` };
   switch (data.kind) {
     case 'split':
       return all.cultures.has(data.into.cultureId)
-        ? { path: 'data.into.cultureId', message: 'is a culture already' }
+        ? { path: 'data.into.cultureId', message: 'is already a culture' }
         : null;
     case 'merge': {
       const missing = data.with.findIndex((id) => !all.cultures.has(id));
       if (missing >= 0) return { path: `data.with.${missing}`, message: 'there is no such culture' };
       if (data.with.includes(cultureId)) return { path: 'data.with', message: 'is the same culture' };
       return all.cultures.has(data.into.cultureId)
-        ? { path: 'data.into.cultureId', message: 'is a culture already' }
+        ? { path: 'data.into.cultureId', message: 'is already a culture' }
         : null;
     }
     case 'freeze':
       return own.stays.at(-1)!.place === 'freezer'
-        ? { path: 'data.kind', message: `${own.name} is in the freezer` }
+        ? { path: 'data.kind', message: `${own.name} is already in the freezer` }
         : null;
     default:
       return null;

@@ -181,15 +181,15 @@ describe('what is due', () => {
     r.change(PACKET, 0, { kind: 'taken-in', culture: cultureLike() });
     const told = due(foldCultures(r.events), ZERO_MS + DAY_MS);
     expect(told.find((d) => d.kind === 'use-within')!.atMs).toBe(ZERO_MS + 7 * DAY_MS);
-    expect(kinds(r, 1)).toContain('back-up');
+    expect(kinds(r, 1)).toContain('freeze a back-up of');
     r.change(PACKET, DAY_H, {
       kind: 'split',
       into: { cultureId: BACKUP, name: 'Back-up', place: 'freezer' },
       massKg: 0.03,
       backUp: true,
     });
-    expect(kinds(r, 2)).not.toContain('back-up');
-    expect(kinds(r, 120)).toContain('back-up');
+    expect(kinds(r, 2)).not.toContain('freeze a back-up of');
+    expect(kinds(r, 120)).toContain('freeze a back-up of');
   });
 
   test('a make is reminded of its reserve before it is eaten, and only the youngest of a line is told of', () => {

@@ -80,7 +80,7 @@ const RULES: readonly Rule[] = [
           culture,
           'sign',
           sign.atMs,
-          'Shows a sign of contamination: do not taste it, discard it and clean everything.',
+          'This culture shows a sign of contamination. Do not taste it. Discard it and clean everything.',
         )
       : null;
   },
@@ -92,15 +92,15 @@ const RULES: readonly Rule[] = [
       'use-by',
       useByMs,
       useByMs < nowMs
-        ? 'Past its use-by day: weaker than it says.'
-        : 'Nearly out of date: use it, or count on less.',
+        ? 'Past its use-by date. Weaker than the packet says.'
+        : 'Nearly out of date. Use the packet soon, or expect it to be weaker.',
     );
   },
   (culture) => {
     const fed = STRONG[culture.kind].fed;
     if (!fed || placeOf(culture) === 'freezer') return null;
     const days = placeOf(culture) === 'room' ? fed[1] : fed[0];
-    return own(culture, 'feed', (culture.fedMs ?? culture.bornMs) + days * DAY_MS, 'Wants fresh milk.');
+    return own(culture, 'feed', (culture.fedMs ?? culture.bornMs) + days * DAY_MS, 'Needs fresh milk.');
   },
   (culture, all, nowMs) => {
     if (culture.packet || STRONG[culture.kind].fed) return null;
@@ -112,10 +112,10 @@ const RULES: readonly Rule[] = [
       'use-within',
       strongMs,
       nowMs > endMs
-        ? 'Too old to count on: a larger dose, or a fresh one.'
+        ? 'Too old to rely on. Use a larger dose or a fresh culture.'
         : culture.heirloom
-          ? 'Make it again by then, to keep it strong.'
-          : 'Strongest until then.',
+          ? 'Make a new batch by then to keep the culture strong.'
+          : 'At full strength until then.',
     );
   },
   (culture, all) => {
@@ -126,7 +126,7 @@ const RULES: readonly Rule[] = [
       culture,
       'refresh',
       culture.bornMs,
-      `Turn ${culture.turn}: some begin anew about now. Look at its pace.`,
+      `Generation ${culture.turn}. Some makers start a fresh culture about now. Check how fast this one sets.`,
     );
   },
   (culture, all, nowMs) => {
@@ -140,7 +140,7 @@ const RULES: readonly Rule[] = [
     );
     return saved
       ? null
-      : own(culture, 'back-up', nowMs, 'No fresh back-up in the freezer: put a spoonful by.');
+      : own(culture, 'back-up', nowMs, 'No recent back-up in the freezer. Freeze a spoonful.');
   },
 ];
 
@@ -153,7 +153,7 @@ function reserves(underWay: readonly MakeUnderWay[], nowMs: number): Due[] {
       id: make.id,
       name: make.name,
       atMs: make.startedMs + REMIND_AFTER_MS,
-      text: 'Keep some for the next turn before it is all eaten.',
+      text: 'Keep a spoonful for the next batch before you eat the rest.',
     }));
 }
 
@@ -167,9 +167,12 @@ export function dueOf(cultures: readonly Culture[], underWay: readonly MakeUnder
 
 /** What to do about a sign of contamination. */
 export const SIGN_FACTS = {
-  mould: { label: 'fuzzy or coloured mould', act: 'Discard all of it, the clean-looking part too.' },
-  pink: { label: 'pink or orange streaks', act: 'Discard it: these are not your culture’s own.' },
-  gas: { label: 'gas or bubbles in yogurt', act: 'Discard it; in kefir bubbles are as they should be.' },
+  mould: { label: 'fuzzy or coloured mould', act: 'Discard all of it, even the part that looks clean.' },
+  pink: { label: 'pink or orange streaks', act: 'Discard it. These streaks do not come from your culture.' },
+  gas: { label: 'gas or bubbles in yogurt', act: 'Discard it. In kefir, bubbles are normal.' },
   foul: { label: 'putrid smell', act: 'Discard it without tasting.' },
-  yeasty: { label: 'smells of yeast or beer', act: 'Discard yogurt or buttermilk that does; kefir may.' },
+  yeasty: {
+    label: 'smell of yeast or beer',
+    act: 'Discard yogurt or buttermilk with this smell. In kefir it is normal.',
+  },
 } as const;

@@ -8,14 +8,14 @@ const listed = (names: readonly string[]): string =>
 export function clashWords(problem: DayProblem, { clash, proven }: DayClash): string {
   const makes = problem.makes.filter(({ id }) => clash.includes(id));
   const names = listed(makes.map(({ title }) => `“${title}”`));
-  if (problem.cooks.every(({ free }) => free.length === 0)) return 'Nobody is there in all that time.';
+  if (problem.cooks.every(({ free }) => free.length === 0)) return 'Nobody is there in that time.';
   if (proven) {
     const longest = Math.max(
       ...makes.map(({ tasks }) => tasks.reduce((sum, t) => sum + t.after + t.minutes, 0)),
     );
     return longest > problem.horizon
-      ? `No room for ${names}: ${Math.ceil(longest / 60)} h are needed, and there are ${problem.horizon / 60} h.`
-      : `No room for ${names}, even alone: a step that may not wait falls where nobody is there.`;
+      ? `Not enough time for ${names}. Needed: ${Math.ceil(longest / 60)} h. Planned: ${problem.horizon / 60} h.`
+      : `${names} cannot be planned, even alone. A step that cannot wait comes when nobody is there.`;
   }
   const shared = Object.keys(problem.things).filter(
     (thing) =>
@@ -23,6 +23,8 @@ export function clashWords(problem: DayProblem, { clash, proven }: DayClash): st
       problem.things[thing]!,
   );
   const over =
-    shared.length === 0 ? 'hands' : listed(shared.map((thing) => thing.replace(/^place .*/, 'warm place')));
-  return `No timetable was found for ${names} together: they want the same ${over}. Leave one out, begin one on another day, or free some hands.`;
+    shared.length === 0
+      ? 'hands-on time'
+      : listed(shared.map((thing) => thing.replace(/^place .*/, 'warm place')));
+  return `No plan was found for ${names} together. They need the same ${over}. Leave one out, start one on another day, or ask somebody to help.`;
 }

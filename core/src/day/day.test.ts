@@ -333,7 +333,10 @@ describe('why here', () => {
     );
     expect(told('a', 'pour')).toMatchObject({ notEarlier: 'begins', latest: null });
     expect(told('a', 'stir')).toMatchObject({ notEarlier: 'wait', latest: 55 });
-    expect(told('b', 'churn')).toMatchObject({ notEarlier: 'hands', after: { make: 'a', task: 'stir' } });
+    expect(told('b', 'churn')).toMatchObject({
+      notEarlier: 'hands-on time',
+      after: { make: 'a', task: 'stir' },
+    });
     expect(told('c', 'late')).toMatchObject({ notEarlier: 'away' });
     const heat = (id: string, at: number): DayMake =>
       make(id, [task('heat', { minutes: 10, holds: ['burner'] })], { fixed: { heat: at } });

@@ -67,7 +67,7 @@ function skimmedLots(lot: Lot, atMs: number, learned: CreamFactor | undefined): 
     readyAtMs: atMs,
   });
   return [
-    part('cream', `Cream of ${lot.name}`, offer.creamKg, offer.creamFatFraction),
+    part('cream', `Cream from ${lot.name}`, offer.creamKg, offer.creamFatFraction),
     part('skimmed', `${lot.name}, skimmed`, offer.restKg, offer.restFatFraction),
   ];
 }

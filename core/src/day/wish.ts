@@ -119,7 +119,7 @@ export function* layingDay(wish: DayWish): Generator<number, DayAnswer> {
   const lacks = (['burners', 'pots', 'cooks'] as const).find((things) => kitchen[things].length === 0);
   if (lacks === 'burners' || lacks === 'pots')
     return { fits: false, why: `There is no ${lacks.slice(0, -1)} in this kitchen.`, clashing: [] };
-  if (lacks === 'cooks') return { fits: false, why: 'Nobody is there in all that time.', clashing: [] };
+  if (lacks === 'cooks') return { fits: false, why: 'Nobody is there in that time.', clashing: [] };
   const startAt = new Date(zeroMs).toISOString();
   const asked: DayMake[] = [];
   const tails: Tail[] = [];
@@ -129,16 +129,18 @@ export function* layingDay(wish: DayWish): Generator<number, DayAnswer> {
     const unknown = [...Object.keys(fixed), ...Object.keys(who)].find(
       (step) => !method.steps.some((s) => s.id === step),
     );
-    if (unknown !== undefined) return refuse(`“${name}” has no step “${unknown}” to fix.`);
+    if (unknown !== undefined)
+      return refuse(`“${name}” has no step “${unknown}” to set a time or a person for.`);
     const nobody = Object.values(who).find((cook) => !kitchen.cooks.some((c) => c.id === cook));
-    if (nobody !== undefined) return refuse(`“${name}” is given to somebody who is no cook of this kitchen.`);
+    if (nobody !== undefined)
+      return refuse(`“${name}” is given to someone who is not a cook in this kitchen.`);
     const plan = { ...planOfMethod(method, kitchen, startAt, litres), name };
     const seen = dayMakeOf({ id, plan, from, by, fixed, who });
-    if (!seen) return refuse(`“${name}” never comes to an end in this kitchen as it is.`);
+    if (!seen) return refuse(`“${name}” would never finish in this kitchen as it is set up.`);
     if (by !== null && by <= from)
-      return refuse(`“${name}” is wished to be done before it may begin: change one of the two.`);
+      return refuse(`“${name}” is due before its earliest start. Change one of the two times.`);
     const { within, later } = cut(seen.make, days * DAY_MIN);
-    if (within.tasks.length === 0) return refuse(`“${name}” does not begin within the days chosen.`);
+    if (within.tasks.length === 0) return refuse(`“${name}” does not start within the chosen days.`);
     asked.push(within);
     sigmas.set(id, seen.sigmaMin);
     tails.push(...later);

@@ -26,9 +26,9 @@ export function thermometerFault(check: ThermometerCheck): string | null {
   const boilsAtC = boilingPointC(check.altitudeM);
   if (check.iceC === null && check.boilingC === null) return 'needs at least one of the two readings';
   if (check.iceC !== null && Math.abs(check.iceC) > WORST_OFFSET_C)
-    return `is ${apart(check.iceC)} from melting ice: more ice than water, stirred, tip in the middle?`;
+    return `is ${apart(check.iceC)} off for melting ice. Use more ice than water, stir, and hold the tip in the middle`;
   if (check.boilingC !== null && Math.abs(check.boilingC - boilsAtC) > WORST_OFFSET_C)
-    return `is ${apart(check.boilingC - boilsAtC)} from where water boils here, ${boilsAtC.toFixed(1)} °C (${fromCelsius(boilsAtC, 'F').toFixed(0)} °F): a full boil, tip clear of the bottom?`;
+    return `is ${apart(check.boilingC - boilsAtC)} off for water boiling here at ${boilsAtC.toFixed(1)} °C (${fromCelsius(boilsAtC, 'F').toFixed(0)} °F). Bring the water to a full boil and keep the tip off the bottom`;
   return null;
 }
 

@@ -30,12 +30,12 @@ interface PlaceFacts {
 
 /** Time constants at two litres [F: kitchen observation]; a bare pot in the room follows the same law. */
 export const PLACE_FACTS: Readonly<Record<WarmPlaceKind, PlaceFacts>> = {
-  appliance: { label: 'Appliance with a set point', tauH: 0.75, aboveRoomC: 0, biasSigmaC: 1 },
-  'oven-lamp': { label: 'Oven with its lamp on', tauH: 3, aboveRoomC: 15, biasSigmaC: 2 },
+  appliance: { label: 'Appliance with a temperature setting', tauH: 0.75, aboveRoomC: 0, biasSigmaC: 1 },
+  'oven-lamp': { label: 'Oven with the lamp on', tauH: 3, aboveRoomC: 15, biasSigmaC: 2 },
   'insulated-box': { label: 'Insulated box', tauH: 10, aboveRoomC: 0, biasSigmaC: 2 },
   towel: { label: 'Wrapped in towels', tauH: 4, aboveRoomC: 0, biasSigmaC: 2 },
   thermos: { label: 'Thermos', tauH: 25, aboveRoomC: 0, biasSigmaC: 2 },
-  room: { label: 'Bare pot in the room', tauH: 1.8, aboveRoomC: 0, biasSigmaC: 2 },
+  room: { label: 'Unwrapped pot at room temperature', tauH: 1.8, aboveRoomC: 0, biasSigmaC: 2 },
 };
 
 /** A refrigerator, °C. */

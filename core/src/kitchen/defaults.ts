@@ -5,10 +5,10 @@ import type { KitchenChange, KitchenSettings, Prices } from '../contract/index.t
 const id = (n: number): string => `0000000000000000000000000${n}`;
 
 const PLACE_NAMES = {
-  appliance: 'Yogurt appliance',
+  appliance: 'Yogurt maker',
   'oven-lamp': 'Oven, lamp on',
   'insulated-box': 'Insulated box',
-  towel: 'Pot in towels',
+  towel: 'Pot wrapped in towels',
   thermos: 'Thermos',
   room: 'On the counter',
 } as const;

@@ -21,7 +21,7 @@ function putUpFault(
   system: MeasureSystem,
 ): EntryFault | null {
   const same = [...larder.goods.values()].find(({ code }) => code === good.code);
-  if (same) return { path: 'data.good.code', message: `is on ${same.name} already` };
+  if (same) return { path: 'data.good.code', message: `is already on ${same.name}` };
   const made = good.makeId === null ? undefined : larder.makes.get(good.makeId);
   const out = made && cameOut(made, good.what);
   if (good.makeId === null || !out) return null;
@@ -52,30 +52,31 @@ export function larderFault(
   const good = larder.goods.get(goodId);
   if (data.kind === 'put-up')
     return good
-      ? { path: 'streamId', message: 'these goods were put up before' }
+      ? { path: 'streamId', message: 'this is already in the larder' }
       : putUpFault(larder, data, system);
-  if (!good) return { path: 'streamId', message: 'there are no such goods in the larder' };
-  if (atMs < good.putUpMs) return { path: 'at', message: `is before ${good.name} was put up` };
+  if (!good) return { path: 'streamId', message: 'the larder has no such item' };
+  if (atMs < good.putUpMs) return { path: 'at', message: `is before ${good.name} was added to the larder` };
   const { place, size } = data.kind === 'recount' ? data.at : data.from;
   const path = data.kind === 'recount' ? 'data.at' : 'data.from';
-  if (size >= good.sizesKg.length) return { path: `${path}.size`, message: `${good.name} has no such size` };
+  if (size >= good.sizesKg.length)
+    return { path: `${path}.size`, message: `${good.name} has no pieces of that size` };
   if (data.kind === 'recount') return null;
   const there = stockAt(good, place, size)?.massKg ?? 0;
   if (data.massKg > there + Math.max(EPSILON_KG, there * 1e-6))
     return {
       path: 'data.massKg',
-      message: `is more than there is: ${formatMass(Math.max(0, there), system)} of ${formatMass(goodKg(good), system)} in all; recount it first if there is more`,
+      message: `is more than there is in stock (${formatMass(Math.max(0, there), system)} of ${formatMass(goodKg(good), system)} in all). If there is more, recount it first`,
     };
   if (data.kind === 'thaw-for') {
     if (place !== 'freezer')
-      return { path: 'data.from.place', message: 'is not the freezer: it needs no thawing' };
+      return { path: 'data.from.place', message: 'is not the freezer, so nothing needs thawing' };
     if (data.readyAt !== null && Date.parse(data.readyAt) <= atMs)
-      return { path: 'data.readyAt', message: 'is over already' };
+      return { path: 'data.readyAt', message: 'is already past' };
   }
   if (data.kind === 'carry') {
-    if (data.to === place) return { path: 'data.to', message: 'is where it stands' };
+    if (data.to === place) return { path: 'data.to', message: 'is where it already is' };
     if (data.to === 'freezer' && stockAt(good, place, size)?.thawed)
-      return { path: 'data.to', message: `${good.name} was frozen once: not again` };
+      return { path: 'data.to', message: `${good.name} has been frozen once. Do not freeze it again` };
   }
   return null;
 }

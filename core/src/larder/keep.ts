@@ -4,7 +4,7 @@ const DAY_MS = 86_400_000;
 /** Thawed goods keep at most so long in the cold, days [judgement]. */
 const THAWED_DAYS: readonly [number, number] = [2, 5];
 /** Where nobody said how long it keeps it does not: a day at most. */
-const NOWHERE: Omit<GoodKeeping, 'place'> = { days: [0, 1], reason: 'it does not keep there' };
+const NOWHERE: Omit<GoodKeeping, 'place'> = { days: [0, 1], reason: 'does not keep there' };
 
 /** Until when, as a range, and why. */
 export interface GoodKeepBy {
@@ -19,7 +19,7 @@ function daysAt(good: Pick<Good, 'keeps'>, place: LarderPlace, thawed: boolean):
   if (!thawed || place === 'freezer') return found;
   return {
     days: [Math.min(found.days[0], THAWED_DAYS[0]), Math.min(found.days[1], THAWED_DAYS[1])],
-    reason: 'thawed: use it within days',
+    reason: 'thawed: use within a few days',
   };
 }
 

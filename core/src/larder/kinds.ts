@@ -25,7 +25,7 @@ interface GoodFactsOf {
   readonly uses: readonly string[];
 }
 
-const SOURED = 'acid keeps it';
+const SOURED = 'the acid preserves it';
 const soured = (label: string, cold: readonly [number, number], freezer: GoodFactsOf['freezer'] = null) => ({
   label,
   cold,
@@ -73,7 +73,7 @@ export const GOOD_FACTS: Readonly<Record<GoodKind, GoodFactsOf>> = {
     cold: [1, 2],
     freezer: [30, 60],
     cellar: null,
-    reason: 'sweet, and full of air',
+    reason: 'sweet and full of air',
     thawsAs: 'cream',
     uses: [],
   },
@@ -82,7 +82,7 @@ export const GOOD_FACTS: Readonly<Record<GoodKind, GoodFactsOf>> = {
     cold: [0, 0],
     freezer: [30, 90],
     cellar: null,
-    reason: 'frozen: thawed it is soft yogurt',
+    reason: 'frozen; once thawed, only soft yogurt',
     uses: [],
   },
   butter: {
@@ -90,7 +90,7 @@ export const GOOD_FACTS: Readonly<Record<GoodKind, GoodFactsOf>> = {
     cold: [5, 21],
     freezer: [180, 270],
     cellar: [2, 5],
-    reason: 'by how it was washed and salted',
+    reason: 'depends on washing and salt',
     thawsAs: 'butter',
     uses: [],
   },
@@ -99,7 +99,7 @@ export const GOOD_FACTS: Readonly<Record<GoodKind, GoodFactsOf>> = {
     cold: [180, 360],
     freezer: null,
     cellar: [90, 180],
-    reason: 'no water left in it, closed and dark',
+    reason: 'no water left; kept closed and dark',
     uses: [],
   },
   waking: {
@@ -116,7 +116,7 @@ export const GOOD_FACTS: Readonly<Record<GoodKind, GoodFactsOf>> = {
     freezer: [60, 120],
     cellar: null,
     reason: 'sweet',
-    uses: ['lean yogurt or skyr', 'acid-set cheese', 'baking; to drink, heat raw milk first'],
+    uses: ['lean yogurt or skyr', 'acid-set cheese', 'baking; for drinking, heat raw milk first'],
   },
   'sweet-buttermilk': {
     label: 'Sweet buttermilk',
@@ -124,7 +124,7 @@ export const GOOD_FACTS: Readonly<Record<GoodKind, GoodFactsOf>> = {
     freezer: [60, 90],
     cellar: null,
     reason: 'sweet buttermilk',
-    uses: ['soured with a culture: drinking buttermilk', 'baking, pancakes', 'drinking'],
+    uses: ['drinking buttermilk, once soured with a culture', 'baking, pancakes', 'drinking'],
   },
   'cultured-buttermilk': {
     label: 'Cultured buttermilk',
@@ -132,7 +132,7 @@ export const GOOD_FACTS: Readonly<Record<GoodKind, GoodFactsOf>> = {
     freezer: [60, 90],
     cellar: [3, 4],
     reason: SOURED,
-    uses: ['starter of the next cream or buttermilk', 'soaking meat, baking', 'drinking'],
+    uses: ['starter for the next cream or buttermilk', 'soaking meat, baking', 'drinking'],
   },
   'acid-whey': {
     label: 'Acid whey',
@@ -140,19 +140,15 @@ export const GOOD_FACTS: Readonly<Record<GoodKind, GoodFactsOf>> = {
     freezer: [60, 90],
     cellar: null,
     reason: SOURED,
-    uses: ['bread and soups in place of water', 'animals’ feed, in measure', 'soaking grain'],
+    uses: ['bread and soups, instead of water', 'animal feed, in moderation', 'soaking grain'],
   },
   'sweet-whey': {
     label: 'Sweet whey',
     cold: [2, 4],
     freezer: [60, 90],
     cellar: null,
-    reason: 'sweet, little acid',
-    uses: [
-      'cooked again for whey cheese, the same day',
-      'animals’ feed',
-      'bread and soups in place of water',
-    ],
+    reason: 'sweet, with little acid',
+    uses: ['whey cheese, made the same day', 'animal feed', 'bread and soups, instead of water'],
   },
   'ghee-solids': {
     label: 'Ghee solids',
@@ -167,7 +163,7 @@ export const GOOD_FACTS: Readonly<Record<GoodKind, GoodFactsOf>> = {
     cold: [2, 4],
     freezer: [30, 60],
     cellar: null,
-    reason: 'nobody said what',
+    reason: 'kind not known',
     uses: [],
   },
 };
@@ -185,8 +181,8 @@ export const MILK_ON_LABEL: Readonly<Record<MilkKind, string>> = {
   'cow-rich': 'Cow’s milk',
   goat: 'Goat’s milk',
   ewe: 'Ewe’s milk',
-  buffalo: 'Buffalo’s milk',
-  zebu: 'Zebu’s milk',
+  buffalo: 'Buffalo milk',
+  zebu: 'Zebu milk',
   'shop-whole': 'Cow’s milk',
   'shop-part-skimmed': 'Cow’s milk',
   'shop-skimmed': 'Cow’s milk',
@@ -200,7 +196,7 @@ const packets: ReadonlySet<GoodKind> = new Set(PRODUCT_IDS.filter((id) => PRODUC
 export const PUT_UP_KINDS: readonly GoodKind[] = GOOD_KINDS.filter((kind) => !packets.has(kind));
 
 export const PLACE_WORD: Readonly<Record<LarderPlace, string>> = {
-  cold: 'in the cold',
+  cold: 'in the fridge',
   freezer: 'in the freezer',
   cellar: 'in the cellar',
   stall: 'on the stall',
@@ -208,9 +204,9 @@ export const PLACE_WORD: Readonly<Record<LarderPlace, string>> = {
 
 /** What an entry about goods is called. */
 export const LARDER_WORD: Readonly<Record<LarderKind, string>> = {
-  'put-up': 'Put up',
-  carry: 'Carried',
-  'thaw-for': 'To be thawed',
+  'put-up': 'Added to larder',
+  carry: 'Moved',
+  'thaw-for': 'Thaw planned',
   take: 'Taken out',
   recount: 'Recounted',
 };
@@ -220,7 +216,7 @@ export const TAKEN_WORD: Readonly<Record<TakenFor, string>> = {
   sold: 'sold',
   given: 'given away',
   fed: 'fed to animals',
-  'made-into': 'made into something',
+  'made-into': 'used to make something',
   spoiled: 'thrown away',
 };
 
@@ -243,14 +239,14 @@ export function usualKeeping(what: GoodKind): GoodKeeping[] {
           {
             place: 'cellar' as const,
             days: [...cellar] as [number, number],
-            reason: `${reason}, cellar-cool`,
+            reason: `${reason}, in a cool cellar`,
           },
         ]
       : []),
     {
       place: 'stall',
       days: [cold[0] / STALL_FASTER, cold[1] / STALL_FASTER],
-      reason: `${reason}, on ice and opened often`,
+      reason: `${reason}, on ice and often opened`,
     },
   ];
 }

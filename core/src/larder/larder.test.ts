@@ -141,7 +141,7 @@ describe('what cannot have been', () => {
       /more than there is/,
     ],
     ['a size it has not', take(0.1, { from: { place: 'cold', size: 3 } }), 'data.from.size', /no such size/],
-    ['carried where it stands', carry('cold', 'cold', 0.25), 'data.to', /where it stands/],
+    ['carried the waking place', carry('cold', 'cold', 0.25), 'data.to', /the waking place/],
     ['frozen again', carry('cold', 'freezer', 0.25), 'data.to', /frozen once/],
   ])('%s', (_what, data, path, message) => {
     const fault = larderFault(larder, GOODS, data, at(3));

@@ -56,7 +56,7 @@ describe('thawed for a day', () => {
     expect(fault(wanted(72))).toBeNull();
     expect(fault(wanted(null))).toBeNull();
     expect(fault({ ...wanted(72), from: { place: 'cold', size: 0 } })).not.toBeNull();
-    expect(fault(wanted(4))).toEqual({ path: 'data.readyAt', message: 'is over already' });
+    expect(fault(wanted(4))).toEqual({ path: 'data.readyAt', message: 'is already past' });
     expect(fault(wanted(72, 1.4))?.path).toBe('data.massKg');
   });
 });
@@ -83,5 +83,5 @@ test('a culture that loses its strength stands in the list of what turns first, 
     { ...own, kind: 'use-within', atMs: at(30) },
     { ...own, kind: 'refresh', atMs: at(1) },
   ]);
-  expect(things.map(({ of }) => of)).toEqual(['culture', 'goods']);
+  expect(things.map(({ of }) => of)).toEqual(['setting speed', 'goods']);
 });

@@ -15,8 +15,8 @@ import {
 
 /** How each way of draining is called. */
 const DRAINS: Readonly<Record<DrainWay, string>> = {
-  cloth: 'Yogurt in its cloth',
-  renneted: 'Renneted curd in its cloth',
+  cloth: 'Yogurt draining in cloth',
+  renneted: 'Rennet curd draining in cloth',
   hung: 'Hung curd',
   pressed: 'Curd under a weight',
 };

@@ -73,10 +73,10 @@ const RULES: readonly Rule[] = [
       rank: 0,
       mustAct: true,
       fills: true,
-      title: smokes ? 'It smokes: heat off, lid on' : 'Off the fire: too hot',
+      title: smokes ? 'Smoking: heat off, lid on' : 'Too hot: off the heat',
       text: smokes
-        ? 'Never water on it. Leave the lid on until it is cool; do not carry it.'
-        : 'From here it browns by the minute and turns bitter. Take it off and let it rest.',
+        ? 'Never put water on hot fat. Leave the lid on until the pan is cool. Do not carry the pan.'
+        : 'The ghee is browning by the minute and will turn bitter. Take the pan off the heat and let it rest.',
     };
   },
   (state, _forecast, safety) =>
@@ -100,10 +100,10 @@ const RULES: readonly Rule[] = [
               : safety.limitAtMs - 0.25 * (safety.limit.limitH ?? 0) * 60 * MINUTE_MS,
           rank: 2,
           mustAct: true,
-          title: 'Show that it is acid',
+          title: 'Check for souring',
           text: renneted(state)
-            ? 'Measure the whey: nobody has shown yet that it sours, and a set proves nothing here.'
-            : 'Look, or measure: nobody has shown yet that it is souring as it should.',
+            ? 'Measure the pH of the whey. Souring is not confirmed yet, and a rennet set proves nothing.'
+            : 'Tilt the jar, smell it or measure the pH. Souring is not confirmed yet.',
         }
       : null,
   (state, forecast) => {
@@ -144,8 +144,8 @@ const RULES: readonly Rule[] = [
       dueAtMs: tooLongFromMs(run),
       rank: 3,
       mustAct: false,
-      title: 'It takes too long',
-      text: 'Twice as long as it should at the most: how warm is the cream now?',
+      title: 'Churning takes too long',
+      text: 'This has taken twice the longest time expected. Measure the cream’s temperature.',
     };
   },
   (state, forecast) => {
@@ -157,7 +157,7 @@ const RULES: readonly Rule[] = [
       rank: 5,
       mustAct: false,
       title: turn.words,
-      text: `${turn.words}: number ${turn.no} of ${turn.of}.`,
+      text: `${turn.words} (${turn.no} of ${turn.of}).`,
     };
   },
   (state) => {
@@ -170,8 +170,8 @@ const RULES: readonly Rule[] = [
       dueAtMs: next.takeOutMs,
       rank: 5,
       mustAct: false,
-      title: `Load ${next.no} out of the cold`,
-      text: 'So that it is at its heat when the churn is free.',
+      title: `Take out load ${next.no}`,
+      text: 'Take the cream out of the fridge now, so it is at temperature when the churn is free.',
     };
   },
   (state) => {
@@ -182,8 +182,8 @@ const RULES: readonly Rule[] = [
       dueAtMs,
       rank: 6,
       mustAct: false,
-      title: 'Tonight: make ready',
-      text: 'Water into the cold, ice, cloth and mould: what the churning wants stands with it.',
+      title: 'Get ready tonight',
+      text: 'Put water in the fridge and set out ice, cloth and mould. The churning step lists all you need.',
     };
   },
   (state) => {
@@ -195,8 +195,8 @@ const RULES: readonly Rule[] = [
       dueAtMs: iced.toMs,
       rank: 5,
       mustAct: false,
-      title: 'Out of the iced water?',
-      text: 'Press it with a spoon: firm but not hard, go on.',
+      title: 'Is the butter firm?',
+      text: 'Press the butter with a spoon. When it is firm but not hard, take it out of the iced water and go on.',
     };
   },
   (state, forecast) => {
@@ -208,7 +208,7 @@ const RULES: readonly Rule[] = [
       rank: 4,
       mustAct: false,
       ...(seenSetMs(state) === null
-        ? { title: 'Look now', text: wordsOf(state)?.look ?? '' }
+        ? { title: 'Check now', text: wordsOf(state)?.look ?? '' }
         : { title: 'Is it sour?', text: wordsOf(state)?.notShown ?? '' }),
     };
   },
@@ -222,7 +222,7 @@ const RULES: readonly Rule[] = [
       mustAct: false,
       ...(seenSetMs(state) === null
         ? { title: markWords(state, 'body'), text: wordsOf(state)?.reached ?? '' }
-        : { title: 'Sour enough', text: 'It should be as sour as you wanted: chill it.' }),
+        : { title: 'Sour enough', text: 'Should be as sour as you want. Check, then chill.' }),
     };
   },
   (state, forecast) => {
@@ -233,8 +233,8 @@ const RULES: readonly Rule[] = [
       dueAtMs: Math.max(pastMs, markBand(forecast, 'ready').p50 ?? 0) + 1,
       rank: whey(state) ? 2 : 3,
       mustAct: true,
-      title: 'Too sour soon',
-      text: 'From here it gets sourer than you wanted: chill it now.',
+      title: 'Soon too sour',
+      text: 'Will soon be sourer than you want. Chill now.',
     };
   },
 ];
@@ -278,8 +278,8 @@ export function nextHands(state: MakeState, forecast: BandForecast, nowMs: numbe
 export function contradictionWords(forecast: BandForecast): string | null {
   if (!forecast.contradiction) return null;
   const { hour, direction } = forecast.contradiction;
-  const when = `The reading ${formatMinutes(hour * 60)} after inoculation does not fit:`;
+  const when = `The reading ${formatMinutes(hour * 60)} after inoculation does not fit the forecast.`;
   return direction === 'slower'
-    ? `${when} it is much less sour than the model believes. Colder than it says, or a tired starter? Measure the milk with a probe.`
-    : `${when} it is much sourer than the model believes. Warmer than it says, or more starter? Check the meter in a buffer.`;
+    ? `${when} The milk is much less sour than expected. It may be colder than shown, or the starter weak. Measure the milk with a probe.`
+    : `${when} The milk is much sourer than expected. It may be warmer than shown, or have more starter. Check the pH meter in a buffer.`;
 }

@@ -237,7 +237,7 @@ describe('a rennet cheese', () => {
     expect(turns.length).toBeGreaterThanOrEqual(2);
     expect(turns.length).toBeLessThanOrEqual(3);
     const forecast = look(make(plan, ...pressing), (beganMs - START) / MIN + 1).forecast;
-    expect(nextHands(make(plan, ...pressing), forecast, beganMs)?.act).toBe('Turn it');
+    expect(nextHands(make(plan, ...pressing), forecast, beganMs)?.act).toBe('Turn the cheese');
   });
 
   test('gives its cheese and its whey, all of it', () => {

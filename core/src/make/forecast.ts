@@ -120,7 +120,7 @@ function acidMarks(state: MakeState, denatured: number): Prepared['acid'] {
   if (!souring || step === undefined) return [];
   return [
     { id: 'gel', role: 'gel' as const, words: 'Gels', ph: gelPh(denatured), step },
-    { id: 'safe', role: 'safe' as const, words: 'Acid enough to be safe', ph: SAFE_PH, step },
+    { id: 'safe', role: 'safe' as const, words: 'Reaches pH 5.3', ph: SAFE_PH, step },
     ...souring.marks(state.plan).map((mark) => ({ ...mark, step })),
   ].sort((a, b) => b.ph - a.ph);
 }

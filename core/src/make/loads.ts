@@ -42,7 +42,7 @@ export const stagesOfLoad = ({ stages, loadsAtMs }: Pick<MakeState, 'stages' | '
 export function doneWordsOf(state: MakeState): string | null {
   const load = loadStanding(state);
   if (!load || load.of === 1) return state.current?.step.doneWords ?? null;
-  if (!load.broke) return `Stop: load ${load.no} broke`;
+  if (!load.broke) return `Load ${load.no} has broken`;
   return load.no < load.of ? `Load ${load.no + 1} is in` : 'All loads are churned';
 }
 
@@ -50,7 +50,7 @@ export function doneWordsOf(state: MakeState): string | null {
 export function doingOf(state: MakeState): string {
   const load = loadStanding(state);
   return load?.broke && load.no < load.of
-    ? 'Lift the grains into cold water, pour the buttermilk into its jug, and put the next load in.'
+    ? 'Lift the butter grains into cold water. Pour the buttermilk into its jug. Then put the next load in.'
     : (state.current?.step.doing ?? '');
 }
 
@@ -138,7 +138,5 @@ export function stageFault(
   if (!isChurnStage(stage) || STAGE_SHARE[stage] === 1) return null;
   const sinceMs = loadsAtMs.findLast((ms) => ms <= atMs) ?? -Infinity;
   const broke = stages.find((s) => STAGE_SHARE[s.stage] === 1 && s.atMs > sinceMs && s.atMs < atMs);
-  return broke
-    ? 'comes after the break of its load: take the break back first, or begin the next load'
-    : null;
+  return broke ? 'comes after this load has broken. Undo the break first, or start the next load' : null;
 }

@@ -24,9 +24,9 @@ export function whyNotTogether(one: MakeState, other: MakeState): string | null 
   if (other.finished !== null || other.current?.step.facts.sours !== true || other.inoculatedAtMs === null)
     return 'is not souring now';
   if (one.current?.step.kind !== other.current.step.kind || into(one) !== into(other))
-    return 'sours another way';
+    return 'sours in a different way';
   if (raw(one) !== raw(other))
-    return raw(other) ? 'is raw: all of it would be' : 'is heated, and this is raw';
+    return raw(other) ? 'is raw, and would make the whole batch raw' : 'is heated, but this batch is raw';
   return null;
 }
 

@@ -80,8 +80,8 @@ export function safetyOf(
       limitAtMs: null,
       text:
         shownAt === null
-          ? 'Not fermenting as it should: do not taste it, discard it. Clean everything and take a new starter.'
-          : `It stood warm longer than ${limit.limitH} h before anybody could show that it was acid: do not taste it, discard it.`,
+          ? 'This batch is not fermenting as it should. Do not taste it. Discard it, clean everything and use a new starter.'
+          : `This batch was warm for more than ${limit.limitH} h before souring was confirmed. Do not taste it. Discard it.`,
     };
   }
   if (shownAt !== null) {
@@ -90,7 +90,7 @@ export function safetyOf(
       warmH,
       limit,
       limitAtMs: null,
-      text: 'Acid enough was shown in time. That is not a proof of safety: judge smell and looks.',
+      text: 'Souring was confirmed in time. That does not prove the batch is safe, so check its smell and look.',
     };
   }
   if (limit.limitH === null) {
@@ -106,8 +106,8 @@ export function safetyOf(
     limitAtMs,
     text: amber
       ? renneted(state)
-        ? 'Nobody has shown yet that it is acid: measure the whey now, a strip will do. The rennet’s set proves nothing.'
-        : 'Nobody has shown yet that it is acid: look at it or measure it now.'
-      : `Warm for ${warmH.toFixed(1)} h of ${limit.limitH} h. ${limit.reason}`,
+        ? 'Souring is not confirmed yet. Measure the pH of the whey now; a strip will do. A rennet set proves nothing.'
+        : 'Souring is not confirmed yet. Check the batch or measure its pH now.'
+      : `Warm for ${warmH.toFixed(1)} h so far, ${limit.limitH} h at most. ${limit.reason}`,
   };
 }

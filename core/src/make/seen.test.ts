@@ -43,11 +43,11 @@ test('after it nothing forecasts the set: the alarms speak of what is still open
     const safety = safetyOf(state, forecast.point.temperature, nowMs, markBand(forecast, 'safe').p90);
     return alarmsOf(state, forecast, safety).map((a) => a.title);
   };
-  expect(titles(seen([300, 'liquid']))).toEqual(expect.arrayContaining(['Look now', 'Set']));
+  expect(titles(seen([300, 'liquid']))).toEqual(expect.arrayContaining(['Check now', 'Set']));
   const after = titles(seen([300, 'set']));
   expect(after).toContain('Sour enough');
   expect(after).not.toContain('Set');
-  expect(after).not.toContain('Look now');
+  expect(after).not.toContain('Check now');
 });
 
 test('where a set does not show that it soured, seeing it stops no safety clock', () => {

@@ -23,11 +23,11 @@ export function faultOfFold(makeId: string, events: readonly LoggedEvent[]): str
     if (!state) return null;
     const { steps, temperature } = pointForecast(state, state.startedAtMs);
     if (!isFinite([steps.map((s) => s.endMs), temperature]))
-      return 'does not lead to a forecast: one of its numbers is beyond what can be worked out';
+      return 'cannot be forecast: one of its numbers is out of range';
     return makeOutcome.safeParse(summaryOf(state)).success
       ? null
-      : 'cannot be summed up: one of its numbers is beyond what can be worked out';
+      : 'cannot be summarised: one of its numbers is out of range';
   } catch (error) {
-    return `is nothing that can be worked out (${error instanceof Error ? error.message : String(error)})`;
+    return `cannot be calculated (${error instanceof Error ? error.message : String(error)})`;
   }
 }

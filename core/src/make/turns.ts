@@ -43,6 +43,6 @@ export function nextTurn(
     no: done.length + 1,
     of,
     atMs,
-    words: step.facts.inThePot === 'wheel' ? 'Turn it' : 'Stir it through',
+    words: step.facts.inThePot === 'wheel' ? 'Turn the cheese' : 'Stir the mix',
   };
 }

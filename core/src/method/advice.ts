@@ -30,13 +30,13 @@ const CHECKS: readonly Check[] = [
       ? {
           severity: 'stop',
           field: 'pot',
-          text: `${plan.pot.name} holds ${formatVolume(plan.pot.litres, units.measures)}: ${formatVolume(batchOf(plan).litres, units.measures)} is overfull and boils over. Take a larger pot or less milk.`,
+          text: `${plan.pot.name} holds ${formatVolume(plan.pot.litres, units.measures)}, so ${formatVolume(batchOf(plan).litres, units.measures)} is too full and would boil over. Use a larger pot or less milk.`,
         }
       : batchOf(plan).litres > plan.pot.litres * 0.85 && isHeated(plan)
         ? {
             severity: 'caution',
             field: 'pot',
-            text: `${plan.pot.name} is nearly full: milk rises when it boils. Stay with it.`,
+            text: `${plan.pot.name} is nearly full, and milk rises when it boils. Stay with the pot.`,
           }
         : null,
   (plan, units) => {
@@ -45,7 +45,7 @@ const CHECKS: readonly Check[] = [
       ? {
           severity: 'stop',
           field: 'heat',
-          text: `At this altitude milk boils at about ${formatTemperature(boilC, units.temperature)}: it cannot get to ${formatTemperature(plan.heat.targetC, units.temperature)}.`,
+          text: `At this altitude milk boils at about ${formatTemperature(boilC, units.temperature)}, so it cannot reach ${formatTemperature(plan.heat.targetC, units.temperature)}. Choose a lower temperature.`,
         }
       : null;
   },
@@ -54,7 +54,7 @@ const CHECKS: readonly Check[] = [
       ? {
           severity: 'caution',
           field: 'heat',
-          text: `${formatTemperature(plan.heat.targetC, units.temperature)} hardly unfolds the whey protein: a soft set. From 82 °C (180 °F) it counts.`,
+          text: `${formatTemperature(plan.heat.targetC, units.temperature)} hardly unfolds the whey protein, so the set will be soft. For a firmer set, heat to at least 82 °C (180 °F).`,
         }
       : null,
   (plan, units) =>
@@ -62,7 +62,7 @@ const CHECKS: readonly Check[] = [
       ? {
           severity: 'stop',
           field: 'pot',
-          text: `Milk and starter together do not fit into ${plan.pot.name} (${formatVolume(plan.pot.litres, units.measures)}).`,
+          text: `Milk and starter together do not fit in ${plan.pot.name} (${formatVolume(plan.pot.litres, units.measures)}). Use a larger pot or less milk.`,
         }
       : null,
   (plan, units) => {
@@ -72,7 +72,7 @@ const CHECKS: readonly Check[] = [
       ? {
           severity: 'caution',
           field: 'pot',
-          text: `The jars take all but ${formatVolume(leftOverLitres, units.measures)}: one more jar, or less headspace.`,
+          text: `${formatVolume(leftOverLitres, units.measures)} does not fit in the jars. Add a jar or leave less headspace.`,
         }
       : null;
   },
@@ -82,7 +82,7 @@ const CHECKS: readonly Check[] = [
       ? {
           severity: 'caution',
           field: 'milk',
-          text: `${(share * 100).toFixed(0)} % milk powder: it tastes of it and may set chalky. 2–5 % is usual.`,
+          text: `${(share * 100).toFixed(0)} % milk powder is a lot. You will taste it, and the set may be chalky. 2–5 % is usual.`,
         }
       : null;
   },
@@ -91,7 +91,7 @@ const CHECKS: readonly Check[] = [
       ? {
           severity: 'note',
           field: 'place',
-          text: `Bottles of ${formatTemperature(plan.bottles.celsius, units.temperature)} water: wrap them so that no jar touches one.`,
+          text: `Wrap the bottles of ${formatTemperature(plan.bottles.celsius, units.temperature)} water so that no jar touches one.`,
         }
       : null,
 ];
@@ -103,7 +103,7 @@ const SOURING_CHECKS: readonly Check[] = [
       ? {
           severity: 'stop',
           field: 'starter',
-          text: 'Heated, pasteurised or ultra-heated milk is never left to sour without a starter: choose one.',
+          text: 'Never leave heated, pasteurised or ultra-heated milk to sour without a starter. Choose a starter.',
         }
       : null,
   (plan) =>
@@ -111,18 +111,18 @@ const SOURING_CHECKS: readonly Check[] = [
       ? {
           severity: 'caution',
           field: 'starter',
-          text: 'Raw milk souring by itself is a wide guess and can carry germs: not for pregnant people, small children, the old or the ill. A starter is recommended. Follow your local rules and your licence.',
+          text: 'Raw milk souring by itself can carry germs, and its timing is only a rough guess. It is not for pregnant people, small children, older people or anyone ill. A starter is recommended. Follow your local rules and your licence.',
         }
       : plan.milk.treatment === 'raw' && !isHeated(plan)
         ? {
             severity: 'caution',
             field: 'heat',
-            text: 'Raw milk, unheated: it can carry germs whatever the farm, and souring does not make it safe. Heat it first. Follow your local rules and your licence.',
+            text: 'This raw milk is not heated. Raw milk from any farm can carry germs, and souring does not make it safe. Heat it first. Follow your local rules and your licence.',
           }
         : null,
   (plan) =>
     STARTER_FACTS[plan.starter.kind].dosing !== 'none' && inoculumFor(plan, plan.starter) === null
-      ? { severity: 'stop', field: 'starter', text: 'Say how much starter goes in.' }
+      ? { severity: 'stop', field: 'starter', text: 'Enter how much starter goes in.' }
       : null,
   (plan, units) => {
     const groups = groupsOf(plan);
@@ -131,16 +131,20 @@ const SOURING_CHECKS: readonly Check[] = [
       return {
         severity: 'stop',
         field: 'inoculate',
-        text: `${formatTemperature(plan.inoculateC, units.temperature)} kills this culture (it endures up to about ${formatTemperature(endures, units.temperature)}): nothing would set. Let it cool further.`,
+        text: `${formatTemperature(plan.inoculateC, units.temperature)} kills this culture, so the milk would not set. The culture survives up to about ${formatTemperature(endures, units.temperature)}. Let the milk cool further.`,
       };
     if (plan.inoculateC > Math.min(47, endures))
       return {
         severity: 'caution',
         field: 'inoculate',
-        text: `${formatTemperature(plan.inoculateC, units.temperature)} is too hot for this culture: part of it dies and the set comes late.`,
+        text: `${formatTemperature(plan.inoculateC, units.temperature)} is too hot for this culture. Part of it dies and the set comes late. Let the milk cool further.`,
       };
     return plan.inoculateC < 5
-      ? { severity: 'stop', field: 'inoculate', text: 'The milk is too cold for any culture to work.' }
+      ? {
+          severity: 'stop',
+          field: 'inoculate',
+          text: 'The milk is too cold for any culture to work. Warm the milk first.',
+        }
       : null;
   },
   (plan, units) => {
@@ -154,22 +158,26 @@ const SOURING_CHECKS: readonly Check[] = [
       return {
         severity: 'stop',
         field: 'place',
-        text: `${heat} is no incubating heat: this culture dies above about ${formatTemperature(endures, units.temperature)}.`,
+        text: `${heat} is too hot to incubate. This culture dies above about ${formatTemperature(endures, units.temperature)}.`,
       };
     if (plan.place.kind === 'appliance' && ambientC <= wakes + 1)
       return {
         severity: 'stop',
         field: 'place',
-        text: `At ${heat} this culture hardly wakes: it would not set.`,
+        text: `At ${heat} this culture hardly works, so the milk would not set.`,
       };
     if (warm && plan.place.kind === 'appliance' && ambientC < 34)
       return {
         severity: 'caution',
         field: 'place',
-        text: `${heat} is too cool for yogurt: it takes very long, if it sets at all. 38–44 °C (100–111 °F) is usual.`,
+        text: `${heat} is too cool for yogurt. The milk sets very slowly, or not at all. 38–44 °C (100–111 °F) is usual.`,
       };
     return ambientC > 47
-      ? { severity: 'caution', field: 'place', text: `${heat} is hot for this culture.` }
+      ? {
+          severity: 'caution',
+          field: 'place',
+          text: `${heat} is hot for this culture. Choose a cooler setting or place.`,
+        }
       : null;
   },
   (plan) =>
@@ -177,7 +185,7 @@ const SOURING_CHECKS: readonly Check[] = [
       ? {
           severity: 'note',
           field: 'starter',
-          text: `A starter of ${Math.round(plan.starter.ageD)} days is tired; about a week is strong.`,
+          text: `A starter ${Math.round(plan.starter.ageD)} days old is weak. It stays strong for about a week.`,
         }
       : null,
 ];

@@ -1,40 +1,42 @@
 /** Cautions shown on the step they belong to; plain and short. */
 export const CAUTIONS = {
   'raw-milk':
-    'Raw milk can carry germs whatever the farm. Not for pregnant people, small children, the old or the ill: heat it first. Souring does not make it safe. Follow your local rules and your licence.',
-  'treated-needs-starter':
-    'Heated, pasteurised or ultra-heated milk is never left to sour without a starter.',
-  'hot-milk': 'Hot milk and steam burn. Stir along the bottom: it scorches. Keep children away from the pot.',
-  'probe-not-surface': 'Stir and confirm with a probe: a surface thermometer reads skin and steam.',
+    'Raw milk from any farm can carry germs. Heat it first: raw milk is not for pregnant people, small children, older people or anyone ill. Souring does not make it safe. Follow your local rules and your licence.',
+  'treated-needs-starter': 'Never leave heated, pasteurised or ultra-heated milk to sour without a starter.',
+  'hot-milk':
+    'Hot milk and steam burn. Stir along the bottom so that the milk does not scorch. Keep children away from the pot.',
+  'probe-not-surface': 'Stir, then check with a probe. A surface thermometer reads the skin and the steam.',
   'not-a-certificate':
-    'A guide, not a certificate: licensed pasteurisation needs approved, recording equipment. Follow your local rules and your licence.',
-  'glass-shock': 'Hot milk cracks cold glass: warm the jars first.',
-  'too-hot-kills': 'Above 47 °C the culture suffers, above 50 °C it dies: wait a little longer.',
-  'clean-smell-first': 'Taste only when it smells clean and has acidified.',
+    'This is a guide, not a certificate. Licensed pasteurisation needs approved recording equipment. Follow your local rules and your licence.',
+  'glass-shock': 'Hot milk cracks cold glass. Warm the jars first.',
+  'too-hot-kills': 'Above 47 °C the culture suffers, and above 50 °C it dies. Wait a little longer.',
+  'clean-smell-first': 'Taste only when the batch smells clean and has soured.',
   'cold-store': 'Keep at 5 °C (41 °F) or colder.',
   allergen: 'Contains MILK. Culturing does not remove the allergen.',
-  'starter-raw': 'A starter kept from raw milk carries its germs on.',
-  'blades-off': 'Blades and mixers: off and unplugged before hands go in.',
-  'vent-churn': 'Soured cream makes gas in a closed churn or jar: vent it early and often.',
-  'wash-water': 'Wash water and ice are drinking water.',
+  'starter-raw': 'A starter kept from raw milk passes on the germs of that milk.',
+  'blades-off': 'Switch off and unplug blades and mixers before you put your hands in.',
+  'vent-churn': 'Soured cream makes gas in a closed churn or jar. Vent early and often.',
+  'wash-water': 'Use drinking water for washing and for ice.',
   'hot-fat':
-    'Hot fat burns deep and spatters: keep water and children away, lift nothing wet over it, pour away from you.',
-  'never-leave-fat': 'Never leave it alone on the fire, not for a minute.',
-  'fat-fire': 'If it smokes: heat off, lid on. Never water on a fat fire.',
-  'ghee-glass': 'No hot ghee into cold glass; only into bone-dry jars. Change the pot with the heat off.',
+    'Hot fat spatters and burns deep. Keep water and children away. Hold nothing wet over the fat, and pour away from yourself.',
+  'never-leave-fat': 'Never leave the pan alone on the heat, not even for a minute.',
+  'fat-fire': 'If the fat smokes, turn the heat off and put the lid on. Never put water on a fat fire.',
+  'ghee-glass':
+    'Never pour hot ghee into cold glass. Use only bone-dry jars. Turn the heat off before you change pots.',
   'rennet-no-acid':
-    'Rennet sets sweet milk: a set is no proof of acid. Only pH 5.3 or less, measured, stops the clock.',
+    'Rennet sets sweet milk too, so a set does not prove acid. Only a measured pH of 5.3 or less stops the safety clock.',
   'soft-cheese-risk':
-    'Fresh and soft cheese can carry Listeria: not for pregnant people, small children, the old, the ill or those with weak defences. Follow your local rules and your licence.',
-  'raw-aged': 'Raw-milk cheese: age alone is no guarantee. Follow your local rules and your licence.',
-  'weak-brine': 'A brine below 8 % is weak: keep the cheese cold and eat it soon.',
+    'Fresh and soft cheese can carry Listeria. It is not for pregnant people, small children, older people, or anyone ill or with weakened immunity. Follow your local rules and your licence.',
+  'raw-aged':
+    'Age alone does not guarantee that raw-milk cheese is safe. Follow your local rules and your licence.',
+  'weak-brine': 'A brine below 8 % is weak. Keep the cheese in the fridge and eat it soon.',
   'lid-loose':
-    'This culture makes gas: leave a fifth of the jar empty, its lid loose or a cloth over it, and vent it daily.',
+    'This culture makes gas. Leave a fifth of the jar empty. Cover it with a loose lid or a cloth, and vent it daily.',
   'bottle-pressure':
-    'Bottled, it builds pressure: leave headspace, vent daily, open it cold. It holds a little alcohol.',
-  'clean-hands': 'Clean hands, cloth and bowl: from here on nothing is heated any more.',
-  alcohol: 'It contains alcohol: say so to whoever eats it, and not for children.',
+    'Kefir builds pressure in a bottle. Leave headspace, vent daily and open it cold. Kefir contains a little alcohol.',
+  'clean-hands': 'Use clean hands, cloth and bowl. Nothing is heated from here on.',
+  alcohol: 'This contains alcohol. Tell everyone who eats it, and do not give it to children.',
   discard:
-    'Coloured or fuzzy mould, pink or orange streaks, gas, a putrid or yeasty-foul smell: discard, do not taste, clean, take a new starter.',
+    'Look for coloured or fuzzy mould, pink or orange streaks, gas, or a putrid or foul, yeasty smell. If you find any, do not taste. Discard the batch, clean everything and use a new starter.',
 } as const;
 export type CautionId = keyof typeof CAUTIONS;

@@ -6,7 +6,7 @@ import { formatVolume, type MeasureSystem } from '../units/index.ts';
 const ASKS: Readonly<Partial<Record<StepKind, readonly string[]>>> = {
   heat: ['a burner', 'a probe'],
   scald: ['a burner', 'a probe'],
-  incubate: ['a place it keeps warm in'],
+  incubate: ['a warm place'],
   'add-rennet': ['rennet'],
   cut: ['a long knife'],
   strain: ['a cloth and a bowl for the whey'],
@@ -27,6 +27,6 @@ const ASKS: Readonly<Partial<Record<StepKind, readonly string[]>>> = {
 
 /** The things a plan wants, each once, in the order they are needed. */
 export function thingsOf(plan: MakePlan, measures: MeasureSystem): string[] {
-  const potWords = `a pot of ${formatVolume(batchOf(plan).litres * 1.15, measures)} at least`;
+  const potWords = `a pot of at least ${formatVolume(batchOf(plan).litres * 1.15, measures)}`;
   return [...new Set([potWords, ...plan.method.steps.flatMap(({ kind }) => ASKS[kind] ?? [])])];
 }

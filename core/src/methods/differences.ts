@@ -22,27 +22,30 @@ export type Difference =
 const number = (value: number | null | undefined, unit: StepField['unit']): Told =>
   value == null ? null : { value, unit };
 const words = (value: string | null | undefined): Told => (value == null ? null : { words: value });
-const HEAT_WORDS = { none: 'only warmed', touch: 'touched', hold: 'held', boil: 'boiled' } as const;
+const HEAT_WORDS = { none: 'warmed only', touch: 'touched', hold: 'held', boil: 'boiled' } as const;
 
 /** What a method decides besides its steps, one after the other. */
 const AIMS: readonly (readonly [label: string, of: (aims: MethodAims) => Told])[] = [
-  ['Milk of', ({ milk }) => words(milk?.kind?.replaceAll('-', ' '))],
-  ['Milk', ({ milk }) => words(milk?.treatment?.replaceAll('-', ' '))],
-  ['Fat of the milk', ({ milk }) => number(milk?.fatFraction, 'percent')],
-  ['Milk at', ({ milk }) => number(milk?.startC, 'celsius')],
+  ['Kind of milk', ({ milk }) => words(milk?.kind?.replaceAll('-', ' '))],
+  ['Milk treatment', ({ milk }) => words(milk?.treatment?.replaceAll('-', ' '))],
+  ['Milk fat', ({ milk }) => number(milk?.fatFraction, 'percent')],
+  ['Milk temperature', ({ milk }) => number(milk?.startC, 'celsius')],
   ['Heat treatment', ({ heat }) => words(heat && HEAT_WORDS[heat.kind])],
   ['Heated to', ({ heat }) => number(heat && heat.kind !== 'none' ? heat.targetC : null, 'celsius')],
-  ['Held', ({ heat }) => number(heat?.kind === 'hold' || heat?.kind === 'boil' ? heat.holdMin : null, 'min')],
-  ['Cooled', ({ cooling }) => words(cooling?.replaceAll('-', ' '))],
-  ['Inoculated at', ({ inoculateC }) => number(inoculateC, 'celsius')],
+  [
+    'Held for',
+    ({ heat }) => number(heat?.kind === 'hold' || heat?.kind === 'boil' ? heat.holdMin : null, 'min'),
+  ],
+  ['Cooling', ({ cooling }) => words(cooling?.replaceAll('-', ' '))],
+  ['Inoculation temperature', ({ inoculateC }) => number(inoculateC, 'celsius')],
   ['Starter', ({ starter }) => words(starter && STARTER_FACTS[starter.kind].label)],
-  ['Starter, of the milk', ({ starter }) => number(starter?.share, 'percent')],
-  ['Starter, of its stated dose', ({ starter }) => number(starter?.statedRatio, 'percent')],
-  ['A second starter', ({ starter }) => words(starter?.also && STARTER_FACTS[starter.also.kind].label)],
-  ['Of the second', ({ starter }) => number(starter?.also?.share, 'percent')],
-  ['Milk powder, of the milk', ({ powderShare }) => number(powderShare, 'percent')],
-  ['Stands in', ({ place }) => words(place?.kind.replaceAll('-', ' '))],
-  ['Its dial', ({ place }) => number(place?.setPointC, 'celsius')],
+  ['Starter, share of milk', ({ starter }) => number(starter?.share, 'percent')],
+  ['Starter, share of stated dose', ({ starter }) => number(starter?.statedRatio, 'percent')],
+  ['Second starter', ({ starter }) => words(starter?.also && STARTER_FACTS[starter.also.kind].label)],
+  ['Second starter, share of milk', ({ starter }) => number(starter?.also?.share, 'percent')],
+  ['Milk powder, share of milk', ({ powderShare }) => number(powderShare, 'percent')],
+  ['Warm place', ({ place }) => words(place?.kind.replaceAll('-', ' '))],
+  ['Temperature setting', ({ place }) => number(place?.setPointC, 'celsius')],
   ['Sourness', ({ sourness }) => words(sourness)],
 ];
 

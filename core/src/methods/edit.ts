@@ -25,7 +25,7 @@ const FRESH: Readonly<Partial<Record<StepKind, Readonly<Record<string, unknown>>
   'second-ripen': { hours: 12, stands: 'room' },
   'mix-in': { what: 'sugar', fraction: 0.08, keepsD: null, alcohol: false },
   freeze: { hours: 4, stirEveryMin: 40 },
-  own: { title: 'A step of your own', doing: '', handsMin: 5, waitMin: 0, stands: 'as-it-is' },
+  own: { title: 'Your own step', doing: '', handsMin: 5, waitMin: 0, stands: 'as-it-is' },
 };
 
 /** A step's name that no other of the method has. @example freeName(steps, 'rest') // 'rest-2' */
@@ -77,11 +77,11 @@ function orderFaults({ steps }: Method): { path: string; message: string }[] {
     return [
       {
         path: `steps.${sours}.kind`,
-        message: 'sours, and nothing was stirred in before it: put Inoculate in',
+        message: 'sours, but no starter goes in before it. Add the step Inoculate first',
       },
     ];
   return inoculates > sours
-    ? [{ path: `steps.${inoculates}.kind`, message: 'comes after the souring it begins: move it up' }]
+    ? [{ path: `steps.${inoculates}.kind`, message: 'comes after the souring step. Move it up' }]
     : [];
 }
 const SOURS: readonly StepKind[] = ['incubate', 'ripen', 'ripen-milk'];

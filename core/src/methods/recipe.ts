@@ -126,13 +126,13 @@ function instructionsOf(raw: unknown, lost: string[], depth = 0): Instruction[] 
   if ('itemListElement' in raw) return instructionsOf(raw['itemListElement'], lost, depth + 1);
   const text = plain(raw['text'], 400) || plain(raw['description'], 400) || plain(raw['name'], 400);
   if (text === '') {
-    lost.push('a step without words');
+    lost.push('a step without text');
     return [];
   }
   const time = raw['timeRequired'] ?? raw['totalTime'] ?? raw['performTime'];
   const minutes = typeof time === 'string' ? minutesOfIso(time) : null;
   if (typeof time === 'string' && minutes === null)
-    lost.push(`the time “${plain(time, 40)}” of “${text.slice(0, 40)}”`);
+    lost.push(`the time “${plain(time, 40)}” for “${text.slice(0, 40)}”`);
   return [{ name: plain(raw['name'], 80), text, minutes }];
 }
 
@@ -201,7 +201,7 @@ function readIngredients(lines: readonly string[], lost: string[]): Method['aims
     (line) => /\b(?:milk|cream)\b/i.test(line) && !/buttermilk|powder|sour\s+cream/i.test(line),
   );
   const milkKg = milk === undefined ? null : kgOf(milk);
-  if (milk !== undefined && milkKg === null) lost.push(`how much milk: “${milk}”`);
+  if (milk !== undefined && milkKg === null) lost.push(`the amount of milk: “${milk}”`);
   let aims: Method['aims'] = {};
   for (const line of lines) {
     if (line === milk) continue;
@@ -225,13 +225,13 @@ export function readRecipe(raw: unknown): RecipeRead | null {
   const recipe = findRecipe(raw);
   if (!recipe) return null;
   const lost: string[] = [];
-  const name = plain(recipe['name'], 80) || 'A recipe';
+  const name = plain(recipe['name'], 80) || 'Untitled recipe';
   const all = instructionsOf(recipe['recipeInstructions'], lost);
   if (all.length === 0) return null;
-  if (all.length > MOST_STEPS) lost.push(`${all.length - MOST_STEPS} steps beyond the sixtieth`);
+  if (all.length > MOST_STEPS) lost.push(`${all.length - MOST_STEPS} steps after the 60th`);
   const steps = all.slice(0, MOST_STEPS).map(({ name: title, text, minutes }, i): StepInstance => {
     const told = minutes ?? minutesInText(text);
-    if (told === null) lost.push(`how long “${text.slice(0, 50)}” takes: five minutes of hands are taken`);
+    if (told === null) lost.push(`how long “${text.slice(0, 50)}” takes (counted as 5 min hands-on)`);
     const waitMin = told !== null && told > 15 ? Math.min(told, 30 * 1440) : 0;
     return {
       id: i === 0 ? 'own' : `own-${i + 1}`,
@@ -250,7 +250,7 @@ export function readRecipe(raw: unknown): RecipeRead | null {
   const aims = readIngredients(lines, lost);
   const total = recipe['totalTime'];
   if (typeof total === 'string' && minutesOfIso(total) === null)
-    lost.push(`the whole time “${plain(total, 40)}”`);
+    lost.push(`the total time “${plain(total, 40)}”`);
   const product = PRODUCT_WORDS.find(([is]) => is.test(name))?.[1] ?? 'yogurt';
   return {
     method: {

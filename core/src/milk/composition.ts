@@ -60,9 +60,9 @@ export const MILK_FACTS: Readonly<Record<MilkKind, MilkFacts>> = {
   ewe: facts('Ewe', 6.8, 5.6, 4.7, 0.9, 0.8),
   buffalo: facts('Buffalo', 7.2, 4.3, 4.8, 0.8, 0.7),
   zebu: facts('Zebu', 4.6, 3.5, 4.8, 0.75, 0.5),
-  'shop-whole': facts('Shop, whole', 3.5, 3.3, 4.8, 0.72, 0.1),
-  'shop-part-skimmed': facts('Shop, part-skimmed', 1.7, 3.4, 4.8, 0.73, 0.1),
-  'shop-skimmed': facts('Shop, skimmed', 0.1, 3.5, 4.9, 0.74, 0.05),
+  'shop-whole': facts('Shop milk, whole', 3.5, 3.3, 4.8, 0.72, 0.1),
+  'shop-part-skimmed': facts('Shop milk, part-skimmed', 1.7, 3.4, 4.8, 0.73, 0.1),
+  'shop-skimmed': facts('Shop milk, skimmed', 0.1, 3.5, 4.9, 0.74, 0.05),
 };
 
 /**
@@ -92,7 +92,7 @@ export function waterFraction(c: Composition): number {
 /** A composition that cannot exist, said in words; `null` when it can. */
 export function compositionFault(c: Composition): string | null {
   const values = [c.fatFraction, c.proteinFraction, c.lactoseFraction, c.ashFraction];
-  if (values.some((value) => !(value >= 0 && value <= 1))) return 'Each part lies between 0 and 1.';
+  if (values.some((value) => !(value >= 0 && value <= 1))) return 'Each part must be between 0 and 1.';
   if (waterFraction(c) < 0) return 'The parts add up to more than the whole.';
   return null;
 }

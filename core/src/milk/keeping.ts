@@ -42,8 +42,8 @@ interface Table {
 
 /** Days at or below 5 °C [judgement]; source: docs/SCIENCE.md, keeping. */
 function tableOf({ treatment, soured, thawed, role }: Keeping): Table {
-  if (thawed) return { days: [1, 2], reason: 'thawed: use it within a day or two' };
-  if (soured) return { days: [10, 14], reason: 'soured: acid keeps it' };
+  if (thawed) return { days: [1, 2], reason: 'thawed: use within a day or two' };
+  if (soured) return { days: [10, 14], reason: 'soured: the acid preserves it' };
   if (role === 'buttermilk') return { days: [3, 5], reason: 'sweet buttermilk' };
   if (treatment === 'raw') return { days: [2, 4], reason: 'raw' };
   return {

@@ -8,7 +8,7 @@ import { applyToRoom, openRoom, type MilkRoom } from './room.ts';
 
 /** A page's sums and ours may differ in the last digits. */
 const FAT_SLACK = 1e-4;
-const frozen = (lot: Lot): string => `${lot.name} is frozen: thaw it first`;
+const frozen = (lot: Lot): string => `${lot.name} is frozen. Thaw it first`;
 const NO_LOT = 'there is no such lot in the milk room';
 
 /**
@@ -24,18 +24,18 @@ export function movementFault(
 ): EntryFault | null {
   const lot = room.lots.get(lotId);
   if (data.kind === 'intake')
-    return lot ? { path: 'streamId', message: 'this lot was taken in before' } : null;
+    return lot ? { path: 'streamId', message: 'this lot has already been added' } : null;
   if (!lot) return { path: 'streamId', message: NO_LOT };
   if (atMs < lot.takenInMs) return { path: 'at', message: `is before ${lot.name} came in` };
   switch (data.kind) {
     case 'skim':
       if (isEmpty(lot)) return { path: 'data.creamKg', message: `${lot.name} is empty` };
       if (lot.place === 'freezer') return { path: 'data.kind', message: frozen(lot) };
-      if (lot.role !== 'milk') return { path: 'data.kind', message: `${lot.name} was skimmed before` };
+      if (lot.role !== 'milk') return { path: 'data.kind', message: `${lot.name} has already been skimmed` };
       if (data.creamKg > lot.has.massKg)
         return {
           path: 'data.creamKg',
-          message: `is more than the ${formatMass(lot.has.massKg, system)} in ${lot.name}; recount it first if there is more`,
+          message: `is more than the ${formatMass(lot.has.massKg, system)} in ${lot.name}. If there is more, recount the lot first`,
         };
       if (data.fatFraction < lot.of.fatFraction - FAT_SLACK)
         return {
@@ -43,14 +43,14 @@ export function movementFault(
           message: `is leaner than ${lot.name}, which has ${(lot.of.fatFraction * 100).toFixed(1)} %`,
         };
       if (room.lots.has(data.cream.lotId) || room.lots.has(data.rest.lotId))
-        return { path: 'data.cream.lotId', message: 'is a lot already' };
+        return { path: 'data.cream.lotId', message: 'is already a lot' };
       return null;
     case 'pool': {
       const into = room.lots.get(data.into.lotId);
       if (into && isCream(into) !== isCream(lot))
         return isCream(into)
-          ? { path: 'data.into.lotId', message: `${into.name} is cream, ${lot.name} is not` }
-          : { path: 'data.into.lotId', message: `${into.name} is milk, ${lot.name} is not` };
+          ? { path: 'data.into.lotId', message: `${into.name} is cream, but ${lot.name} is not` }
+          : { path: 'data.into.lotId', message: `${into.name} is milk, but ${lot.name} is not` };
       if (!isCream(lot) && lot.place === 'freezer') return { path: 'streamId', message: frozen(lot) };
       return data.into.lotId === lotId
         ? { path: 'data.into.lotId', message: 'cannot be poured into itself' }
@@ -59,16 +59,19 @@ export function movementFault(
     case 'move':
     case 'freeze':
       return lot.thawed && (data.kind === 'freeze' || data.place === 'freezer')
-        ? { path: 'data.kind', message: `${lot.name} was frozen once: not again` }
+        ? { path: 'data.kind', message: `${lot.name} has been frozen once. Do not freeze it again` }
         : null;
     case 'thaw':
       if (data.readyAt !== null && Date.parse(data.readyAt) < atMs)
-        return { path: 'data.readyAt', message: 'is before it comes out of the freezer' };
+        return { path: 'data.readyAt', message: 'is before the lot comes out of the freezer' };
       if (lot.place !== 'freezer') return { path: 'data.kind', message: `${lot.name} is not frozen` };
-      return room.lots.has(data.into.lotId) ? { path: 'data.into.lotId', message: 'is a lot already' } : null;
+      return room.lots.has(data.into.lotId) ? { path: 'data.into.lotId', message: 'is already a lot' } : null;
     case 'churn':
       return data.butterKg + data.buttermilkKg > data.massKg * 1.1
-        ? { path: 'data.butterKg', message: 'butter and buttermilk weigh more than the cream did' }
+        ? {
+            path: 'data.butterKg',
+            message: 'is too much: butter and buttermilk weigh more than the cream did',
+          }
         : null;
     default:
       return null;

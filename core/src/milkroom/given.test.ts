@@ -53,7 +53,7 @@ describe('what a make gives back', () => {
     // What the cream cost, its lot costs.
     expect(lot.costPerKg! * 1.25).toBeCloseTo(1.2 * room.lots.get(CREAM)!.costPerKg!, 9);
     const nowMs = ZERO_MS + 31 * HOUR_MS;
-    expect(keepOf(lot, nowMs).reason).toBe('soured: acid keeps it');
+    expect(keepOf(lot, nowMs).reason).toBe('soured: the acid preserves it');
     expect(room.lines.at(-1)).toMatchObject({ kind: 'made', otherId: MAKE, note: 'weighed' });
     const next = milkFromLots(
       beginPlan('butter', defaultKitchen('UTC'), new Date(nowMs).toISOString()).milk,
@@ -93,7 +93,7 @@ describe('what a make gives back', () => {
 
   test.each([
     [false, 'Sweet buttermilk', 'sweet buttermilk'],
-    [true, 'Cultured buttermilk', 'soured: acid keeps it'],
+    [true, 'Cultured buttermilk', 'soured: the acid preserves it'],
   ])('buttermilk of cream that was soured: %s', (soured, name, keeps) => {
     const { events, weigh } = poured('butter', soured);
     const id = weigh(3, 0.7, 'buttermilk');

@@ -137,7 +137,7 @@ export function give(
   } else if (gives && (weighedKg !== null || part === 'out')) {
     lotId = moment.eventId;
     const lot = lotOfPart(room, plan, part, gives, massKg, moment);
-    put(room, moment, lot, 'made', massKg, makeId, weighedKg === null ? 'as computed' : 'weighed');
+    put(room, moment, lot, 'made', massKg, makeId, weighedKg === null ? 'estimated' : 'weighed');
   }
   // What nobody weighed teaches nothing.
   if (weighedKg === null && !gives) return;
@@ -183,6 +183,6 @@ export function takeBack(room: RoomDraft, makeId: string, moment: Moment): void 
   for (const given of Object.values(room.making.get(makeId)?.gave ?? {})) {
     const lot = given.lotId === null ? undefined : room.lots.get(given.lotId);
     if (lot && lot.has.massKg > 0)
-      takeFrom(room, moment, lot.id, lot.has.massKg, 'spoiled', makeId, 'make discarded');
+      takeFrom(room, moment, lot.id, lot.has.massKg, 'spoiled', makeId, 'batch discarded');
   }
 }

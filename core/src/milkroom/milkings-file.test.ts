@@ -54,7 +54,7 @@ describe('a file of milkings', () => {
     expect(rows).toHaveLength(2);
     expect(bad.map((b) => [b.line, b.why])).toEqual([
       [3, '-2 is not an amount of milk'],
-      [4, '“some” is not a number'],
+      [4, '“some” Enter a number.'],
       [5, '“31/02/2026 12:00” is not a date and time'],
       [6, '“2026-03-11 12:00” has not been yet'],
       [7, 'has no animal, herd or shop'],

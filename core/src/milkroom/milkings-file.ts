@@ -79,7 +79,7 @@ export function readMilkings(
   const missing = NEEDED.filter((name) => !columns.includes(name));
   if (missing.length > 0) {
     return {
-      fault: `The first line must name the columns; ${missing.join(', ')} ${missing.length === 1 ? 'is' : 'are'} missing. Known are ${MILKING_COLUMNS.join(', ')}.`,
+      fault: `The first line must name the columns. Missing: ${missing.join(', ')}. Known columns: ${MILKING_COLUMNS.join(', ')}.`,
     };
   }
   const inLitres = head.cells.some((cell) => /^lit(re|er)s$/i.test(cell.trim()));
@@ -92,7 +92,7 @@ export function readMilkings(
   const order = partedOrder(dates);
   const doubts: string[] = [];
   if (parted !== undefined && order === null)
-    doubts.push(`“${parted}” is read as day, month, year; nothing in the file tells.`);
+    doubts.push(`“${parted}” is read as day, month, year, because the file does not say.`);
   const readers = {
     iso: createTimeReader('iso', { zone: context.zone, startMs: 0 }),
     parted: createTimeReader(order ?? 'day-month-year', { zone: context.zone, startMs: 0 }),
@@ -113,7 +113,7 @@ export function readMilkings(
       continue;
     }
     if (atMs > context.nowMs) {
-      refuse(`“${stamp}” has not been yet`);
+      refuse(`“${stamp}” is in the future`);
       continue;
     }
     const source = cellOf(cells, 'source');
@@ -127,7 +127,7 @@ export function readMilkings(
         ? (lastKind.get(source.toLowerCase()) ?? 'cow-lean')
         : MILK_KINDS.find((k) => k === kindText || MILK_FACTS[k].label.toLowerCase() === kindText);
     if (!kind) {
-      refuse(`“${kindText}” is no kind of milk known here`);
+      refuse(`“${kindText}” is not a known kind of milk`);
       continue;
     }
     lastKind.set(source.toLowerCase(), kind);
@@ -154,7 +154,7 @@ export function readMilkings(
             ? litresOfMass(toKilograms(amount, unit), MILK_FACTS[kind].composition)
             : null;
     if (litres === null) {
-      refuse(`“${unitText}” is not a unit known here`);
+      refuse(`“${unitText}” is not a known unit`);
       continue;
     }
     const fatText = cellOf(cells, 'fat_percent').replace('%', '').replace(',', '.').trim();

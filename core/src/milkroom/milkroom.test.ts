@@ -137,7 +137,7 @@ describe('the ledger', () => {
       weighed: false,
       typed: null,
     };
-    expect(movementFault(frozen, A, skim, hours(3))?.message).toMatch(/is frozen: thaw it first/);
+    expect(movementFault(frozen, A, skim, hours(3))?.message).toMatch(/is frozen. Thaw it first/);
     const to = (place: 'cold' | 'freezer'): MilkMovement => ({
       kind: 'move',
       place,

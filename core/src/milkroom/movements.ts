@@ -175,7 +175,7 @@ const HANDLERS: { readonly [K in MovementKind]: Handler<K> } = {
       'intake',
       massKg,
       null,
-      [forRecord ? 'for the record' : '', note].filter(Boolean).join(': '),
+      [forRecord ? 'record only' : '', note].filter(Boolean).join(': '),
     );
     // What is only on record is in no jar.
     if (forRecord) room.lots.delete(lotId);
@@ -220,15 +220,7 @@ const HANDLERS: { readonly [K in MovementKind]: Handler<K> } = {
       creamAmount,
       moment.atMs,
     );
-    put(
-      room,
-      moment,
-      creamLot,
-      'skimmed-from',
-      creamAmount.massKg,
-      lotId,
-      weighed ? 'weighed' : 'as computed',
-    );
+    put(room, moment, creamLot, 'skimmed-from', creamAmount.massKg, lotId, weighed ? 'weighed' : 'estimated');
     const restLot = lotFrom(
       lot,
       { id: rest.lotId, name: rest.name, role: 'skimmed', ...parted(restAmount) },

@@ -211,15 +211,15 @@ export function shortage(
     spoken.set(own.lotId, (spoken.get(own.lotId) ?? 0) - own.massKg);
   for (const [index, { lotId, massKg, name }] of asked.entries()) {
     const lot = room.lots.get(lotId);
-    if (!lot) return { index, message: `${name}: is not in the milk room` };
+    if (!lot) return { index, message: `${name} is not in the milk room` };
     const taken = spoken.get(lotId) ?? 0;
     const free = lot.has.massKg - taken;
     if (massKg > free + SCALE_KG) {
       const litres = (kg: number): string => formatVolume(Math.max(0, litresOfMass(kg, lot.of)), system);
-      const others = taken > SCALE_KG ? `, ${litres(taken)} of it spoken for by other makes` : '';
+      const others = taken > SCALE_KG ? `, ${litres(taken)} of it set aside for other batches` : '';
       return {
         index,
-        message: `${lot.name}: ${litres(massKg)} asked, ${litres(lot.has.massKg)} there${others}`,
+        message: `${lot.name}: ${litres(massKg)} needed, ${litres(lot.has.massKg)} in stock${others}`,
       };
     }
     spoken.set(lotId, taken + massKg);

@@ -90,7 +90,7 @@ function coolerPlace(plan: MakePlan, kitchen: Pick<KitchenSettings, 'places'>): 
     .map((place) => ({ place, celsius: placeAmbientC(place, plan.roomC) }))
     .filter(({ celsius }) => celsius <= nowC - COOLER_K)
     .sort((a, b) => b.celsius - a.celsius)[0];
-  return own?.place ?? asPlace(plan.place, 'A cellar, about 12 °C', 12);
+  return own?.place ?? asPlace(plan.place, 'Cellar, about 12 °C', 12);
 }
 
 /**
@@ -211,7 +211,7 @@ export function turnings(
         : []),
       way(
         'colder',
-        asPlace(plan.place, warm ? 'On the counter' : 'A cellar, about 12 °C', warm ? plan.roomC : 12),
+        asPlace(plan.place, warm ? 'On the counter' : 'Cellar, about 12 °C', warm ? plan.roomC : 12),
       ),
     ],
   };

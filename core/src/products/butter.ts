@@ -4,7 +4,7 @@ import type { Product } from './product.ts';
 export const BUTTER: Product = {
   id: 'butter',
   label: 'Butter',
-  line: 'Cream, sweet or ripened, churned till it breaks',
+  line: 'Sweet or ripened cream, churned until it breaks',
   goods: { into: 'cream', out: 'butter' },
   drawn: { brush: 'cord', as: 'lump' },
   takes: 'cream',

@@ -4,7 +4,7 @@ import type { Product } from './product.ts';
 export const BUTTERMILK: Product = {
   id: 'buttermilk',
   label: 'Buttermilk',
-  line: 'Milk, soured in the room, to drink and to bake',
+  line: 'Milk soured at room temperature, for drinking and baking',
   goods: { into: 'milk', out: 'buttermilk' },
   drawn: { brush: 'reeds', as: 'poured' },
   takes: 'milk',

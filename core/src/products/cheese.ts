@@ -4,7 +4,7 @@ import type { Product } from './product.ts';
 export const CHEESE: Product = {
   id: 'cheese',
   label: 'Cheese',
-  line: 'Rennet curd, cut, brined or pressed; days and weeks',
+  line: 'Rennet curd, cut and brined or pressed over days or weeks',
   goods: { into: 'milk', out: 'cheese' },
   drawn: { brush: 'nets', as: 'wheel' },
   takes: 'milk',

@@ -4,7 +4,7 @@ import type { Product } from './product.ts';
 export const CLABBER: Product = {
   id: 'clabber',
   label: 'Clabber',
-  line: 'Raw milk, souring by itself',
+  line: 'Raw milk left to sour by itself',
   goods: { into: 'milk', out: 'clabber' },
   drawn: { brush: 'reeds', as: 'set' },
   takes: 'milk',

@@ -4,7 +4,7 @@ import type { Product } from './product.ts';
 export const CREAMER: Product = {
   id: 'creamer',
   label: 'Creamer',
-  line: 'Cream with a flavour, for the cup',
+  line: 'Flavoured cream for coffee or tea',
   goods: { into: 'cream', out: 'creamer' },
   drawn: { brush: 'stars', as: 'poured' },
   takes: 'cream',

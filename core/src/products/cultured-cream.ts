@@ -4,7 +4,7 @@ import type { Product } from './product.ts';
 export const CULTURED_CREAM: Product = {
   id: 'cultured-cream',
   label: 'Cultured cream',
-  line: 'Cream, soured in the room, thick the next day',
+  line: 'Cream soured at room temperature, thick the next day',
   goods: { into: 'cream', out: 'cultured cream' },
   drawn: { brush: 'sprigs', as: 'thick' },
   takes: 'cream',

@@ -69,9 +69,9 @@ export function milkForWaking(
   const cartons = choices.cartonLitres === null ? null : Math.ceil(litres / choices.cartonLitres - 1e-9);
   const lastsD = (readyMs - Date.parse(choices.startAt)) / 86_400_000;
   const words = [
-    cartons !== null && cartons > 1 ? `One carton is not enough: ${cartons} are needed.` : null,
+    cartons !== null && cartons > 1 ? `One carton is not enough. You need ${cartons}.` : null,
     lastsD > CARTON_DAYS
-      ? `It takes about ${Math.round(lastsD)} days, longer than an opened carton keeps: open a fresh one after ${CARTON_DAYS} days.`
+      ? `Waking takes about ${Math.round(lastsD)} days, longer than an opened carton keeps. Open a fresh carton after ${CARTON_DAYS} days.`
       : null,
   ].filter((w) => w !== null);
   return { massKg, cartons, words: words.length > 0 ? words.join(' ') : null };

@@ -4,7 +4,7 @@ import type { Product } from './product.ts';
 export const FRESH_CHEESE: Product = {
   id: 'fresh-cheese',
   label: 'Fresh cheese',
-  line: 'Curd, drained in its cloth, eaten within the week',
+  line: 'Curd drained in a cloth, to eat within the week',
   goods: { into: 'milk', out: 'fresh cheese' },
   drawn: { brush: 'nets', as: 'lump' },
   takes: 'milk',

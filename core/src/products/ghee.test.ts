@@ -98,8 +98,8 @@ describe('ghee', () => {
 
   test.each([
     [118, null],
-    [121, 'Off the fire: too hot'],
-    [165, 'It smokes: heat off, lid on'],
+    [121, 'Too hot: off the heat'],
+    [165, 'Smoking: heat off, lid on'],
   ])('at %s °C: %s', (celsius, title) => {
     const { alarms } = look(
       make((log) => [read(log, 10, celsius)]),

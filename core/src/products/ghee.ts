@@ -4,7 +4,7 @@ import type { Product } from './product.ts';
 export const GHEE: Product = {
   id: 'ghee',
   label: 'Ghee',
-  line: 'Butter, clarified on the fire',
+  line: 'Butter, clarified over the heat',
   goods: { into: 'butter', out: 'ghee' },
   drawn: { brush: 'flames', as: 'gold' },
   takes: 'butter',

@@ -4,7 +4,7 @@ import type { Product } from './product.ts';
 export const JAR_OF_TWO: Product = {
   id: 'jar-of-two',
   label: 'Sour cream and buttermilk',
-  line: 'One jar of creamy milk, two things of it',
+  line: 'One jar of creamy milk gives both',
   goods: { into: 'milk', out: 'sour cream' },
   drawn: { brush: 'sprigs', as: 'thick' },
   takes: 'milk',

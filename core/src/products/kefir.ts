@@ -4,7 +4,7 @@ import type { Product } from './product.ts';
 export const KEFIR: Product = {
   id: 'kefir',
   label: 'Kefir',
-  line: 'Milk on its grains, a day in the room',
+  line: 'Milk with kefir grains, a day at room temperature',
   goods: { into: 'milk', out: 'kefir' },
   drawn: { brush: 'reeds', as: 'poured' },
   takes: 'milk',

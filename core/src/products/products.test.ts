@@ -200,7 +200,7 @@ describe('cream that breaks', () => {
     const before = churned(() => []);
     expect(look(before, 61).alarms).toEqual(expect.arrayContaining(['early-churn', 'step-churn']));
     expect(nextHands(before, look(before, 61).forecast, START + 61 * MIN)).toMatchObject({
-      act: 'Stop: it broke',
+      act: 'Stop: cream has broken',
       mustAct: true,
     });
     const broke = churned((log) => [log(78, 'stage-seen', { stage: 'broken' })]);
@@ -297,7 +297,12 @@ describe('cream that breaks', () => {
   });
 
   test.each([
-    ['28 °C cream in the room', { startC: 28 }, 'stop', /would never come down to 12.0 °C at 20.0 °C/],
+    [
+      '28 °C cream at room temperature',
+      { startC: 28 },
+      'stop',
+      /would never come down to 12.0 °C at 20.0 °C/,
+    ],
     ['cream of 10 %', { fatFraction: 0.1 }, 'stop', /hardly cream: it would not break/],
     ['thin cream', { fatFraction: 0.2 }, 'caution', /is thin/],
     ['ultra-heated', { treatment: 'ultra-heated' }, 'caution', /may not break at all/],

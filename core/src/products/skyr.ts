@@ -4,7 +4,7 @@ import type { Product } from './product.ts';
 export const SKYR: Product = {
   id: 'skyr',
   label: 'Skyr',
-  line: 'Skimmed milk, set with a little rennet, drained thick',
+  line: 'Skimmed milk set with a little rennet, drained until thick',
   goods: { into: 'milk', out: 'skyr' },
   drawn: { brush: 'nets', as: 'set' },
   takes: 'milk',

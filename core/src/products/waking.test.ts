@@ -141,7 +141,7 @@ describe('a waking', () => {
       stateOf([fed('feed', firstH), seen('stand', setH), fed('feed-2', lateH)]),
       lateH + 1,
     );
-    expect(again.map((f) => f.is)).toEqual(['set', 'standing', 'coming', 'coming']);
+    expect(again.map((f) => f.is)).toEqual(['set', 'in the pot', 'coming', 'coming']);
     expect(again[1]!.feedMs).toBe(ZERO_MS + lateH * HOUR_MS);
     expect(again[2]!.feedMs).toBeGreaterThan(plan[2]!.feedMs);
     expect(again[0]!.feedMs).toBe(plan[0]!.feedMs);
@@ -239,7 +239,7 @@ test('a waking told in entries of its own is the same make', () => {
   expect(state.steps.map((s) => s.status).slice(0, 3)).toEqual(['done', 'done', 'coming']);
   expect(state.steps[0]!.endedAtMs).toBe(ZERO_MS + HOUR_MS);
   expect(state.steps[1]!.endedAtMs).toBe(ZERO_MS + 15 * HOUR_MS);
-  expect(state.notes.map((n) => n.text)).toEqual(['Rested cold.']);
+  expect(state.notes.map((n) => n.text)).toEqual(['Rested in the fridge.']);
   expect(state.acidity.map((a) => a.reading.kind === 'cue' && a.reading.cue)).toEqual(['liquid', 'set']);
   expect(summaryOf(state)).toMatchObject({
     status: 'kept',

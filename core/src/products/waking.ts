@@ -3,8 +3,8 @@ import type { Product } from './product.ts';
 /** The waking of a dried culture: growing feeds over several days, until it sets its milk by itself. */
 export const WAKING: Product = {
   id: 'waking',
-  label: 'A culture, woken',
-  line: 'A dried culture, fed until it is awake',
+  label: 'Woken culture',
+  line: 'A dried culture, fed until it works',
   goods: { into: 'milk', out: 'culture' },
   drawn: { brush: 'buds', as: 'set' },
   takes: 'packet',

@@ -4,7 +4,7 @@ import type { Product } from './product.ts';
 export const WHIPPED_CREAM: Product = {
   id: 'whipped-cream',
   label: 'Whipped cream',
-  line: 'Cold cream, beaten till it stands',
+  line: 'Cold cream, whipped until it holds its shape',
   goods: { into: 'cream', out: 'whipped cream' },
   drawn: { brush: 'stars', as: 'thick' },
   takes: 'cream',

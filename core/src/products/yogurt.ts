@@ -5,7 +5,7 @@ import type { Product } from './product.ts';
 export const YOGURT: Product = {
   id: 'yogurt',
   label: 'Yogurt',
-  line: 'Milk, heated, set in the warm',
+  line: 'Heated milk, set in a warm place',
   goods: { into: 'milk', out: 'yogurt' },
   drawn: { brush: 'waves', as: 'set' },
   takes: 'milk',

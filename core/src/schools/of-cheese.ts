@@ -11,7 +11,7 @@ export const FRESH_CHEESE_METHODS: readonly Method[] = [
     'fresh-cheese',
     'cream-cheese',
     'Cream cheese',
-    'Creamy milk, soured overnight and hung up.',
+    'Creamy milk soured overnight, then hung in a cloth.',
     {
       milk: { kind: 'cow-lean', treatment: 'pasteurised', fatFraction: 0.12 },
       heat: { kind: 'touch', targetC: 72, holdMin: 0 },
@@ -38,7 +38,7 @@ export const FRESH_CHEESE_METHODS: readonly Method[] = [
     'fresh-cheese',
     'acid-set',
     'Acid-set cheese',
-    'An hour and a half, no culture, no rennet; it does not melt.',
+    'Ready in an hour and a half, without culture or rennet. It does not melt.',
     { heat: { kind: 'touch', targetC: 90, holdMin: 0 } },
     [
       'pour',
@@ -55,7 +55,7 @@ export const FRESH_CHEESE_METHODS: readonly Method[] = [
     'fresh-cheese',
     'fresh-rennet',
     'Fresh rennet cheese',
-    'Sweet and sliceable; a calm afternoon.',
+    'Sweet and sliceable. Takes an easy afternoon.',
     { inoculateC: 31, starter: BY_BUTTERMILK, place: { kind: 'towel' } },
     [
       'pour',
@@ -72,7 +72,7 @@ export const FRESH_CHEESE_METHODS: readonly Method[] = [
       'weigh',
       'taste',
     ],
-    'Pasteurised milk sets softer: calcium chloride by its label, in cool water, before the rennet.',
+    'Pasteurised milk sets softer. Before the rennet, add calcium chloride in cool water, at the label’s dose.',
   ),
 ];
 
@@ -82,7 +82,7 @@ export const CHEESE_METHODS: readonly Method[] = [
     'cheese',
     'brined',
     'Brined cheese',
-    'White and salty; a week until the first slice.',
+    'White and salty. Ready to slice after a week.',
     { inoculateC: 32, starter: BY_BUTTERMILK, place: { kind: 'towel' } },
     [
       'pour',
@@ -105,7 +105,7 @@ export const CHEESE_METHODS: readonly Method[] = [
     'cheese',
     'washed-curd',
     'Washed-curd cheese',
-    'Mild and supple: hot water takes the milk sugar out.',
+    'Mild and supple. Hot water washes out the milk sugar.',
     { inoculateC: 30, starter: BY_BUTTERMILK, place: { kind: 'towel' } },
     [
       'pour',
@@ -130,7 +130,7 @@ export const CHEESE_METHODS: readonly Method[] = [
     'cheese',
     'cheddared',
     'Cheddared, pressed cheese',
-    'Firm and sour-sweet; it wants a weight and a winter.',
+    'Firm, sweet and tangy. Needs a weight and a winter to age.',
     { inoculateC: 31, starter: { ...BY_BUTTERMILK, share: 0.02 }, place: { kind: 'towel' } },
     [
       'pour',
@@ -144,9 +144,9 @@ export const CHEESE_METHODS: readonly Method[] = [
       { kind: 'rest', minutes: 20, stands: 'as-it-is' },
       {
         kind: 'own',
-        title: 'Slab and turn',
+        title: 'Cut, stack and turn',
         doing:
-          'Draw the whey off, cut the mat into slabs, and turn and stack them every quarter of an hour, kept warm.',
+          'Draw off the whey and cut the mat into slabs. Keep them warm. Turn and restack them every 15 min.',
         handsMin: 20,
         waitMin: 70,
         stands: 'as-it-is',

@@ -20,8 +20,8 @@ export const CREAM_METHODS: readonly Method[] = [
   shipped(
     'cultured-cream',
     'cultured-cream',
-    'By buttermilk',
-    'Mild and round; the surest of them.',
+    'With buttermilk',
+    'Mild and round. The most reliable way.',
     {
       starter: { kind: 'cultured-buttermilk', share: 0.06, statedRatio: null },
       inoculateC: 24,
@@ -33,8 +33,8 @@ export const CREAM_METHODS: readonly Method[] = [
   shipped(
     'cultured-cream',
     'cultured-cream-yogurt',
-    'By yogurt, kept warm',
-    'Thick by the evening, where nothing else is in the house.',
+    'With yogurt, kept warm',
+    'Thick by evening. For when yogurt is the only starter in the house.',
     {
       heat: { kind: 'touch', targetC: 72, holdMin: 0 },
       starter: { kind: 'fresh-yogurt', share: 0.06, statedRatio: null },
@@ -47,8 +47,8 @@ export const CREAM_METHODS: readonly Method[] = [
   shipped(
     'cultured-cream',
     'cultured-cream-kefir',
-    'By kefir',
-    'With a little fizz; its jar is vented.',
+    'With kefir',
+    'Slightly fizzy. Vent the jar.',
     {
       starter: { kind: 'milk-kefir', share: 0.08, statedRatio: null },
       inoculateC: 22,
@@ -60,8 +60,8 @@ export const CREAM_METHODS: readonly Method[] = [
   shipped(
     'cultured-cream',
     'cultured-cream-whey',
-    'By a spoon of live whey',
-    'Whey of soured milk, which costs nothing; slower.',
+    'With a spoonful of live whey',
+    'Uses whey from soured milk, which costs nothing. Slower.',
     {
       starter: { kind: 'sour-milk-whey', share: 0.05, statedRatio: null },
       inoculateC: 24,
@@ -73,8 +73,8 @@ export const CREAM_METHODS: readonly Method[] = [
   shipped(
     'cultured-cream',
     'cultured-cream-mixed',
-    'By buttermilk and yogurt together',
-    'Round like the one, and sour to the end in a warm room.',
+    'With buttermilk and yogurt',
+    'Buttermilk makes it round. Yogurt finishes the souring in a warm room.',
     {
       starter: {
         kind: 'cultured-buttermilk',
@@ -91,8 +91,8 @@ export const CREAM_METHODS: readonly Method[] = [
   shipped(
     'cultured-cream',
     'cultured-cream-raw',
-    'Raw, by itself',
-    'Only of raw cream; between one day and three, nobody knows.',
+    'Raw cream by itself',
+    'For raw cream only. Takes one to three days; the time is not known in advance.',
     {
       milk: { kind: 'cow-rich', treatment: 'raw', fatFraction: 0.3 },
       starter: { kind: 'none', share: null, statedRatio: null },
@@ -110,7 +110,7 @@ export const SHORT_METHODS: readonly Method[] = [
     'creamer',
     'creamer-spiced',
     'Spiced creamer',
-    'Sugar and warm spice in cream, for a week of cups.',
+    'Cream with sugar and warm spices. Keeps about a week.',
     { heat: { kind: 'touch', targetC: 80, holdMin: 0 }, milk: { fatFraction: 0.2 } },
     [
       'pour',
@@ -125,7 +125,7 @@ export const SHORT_METHODS: readonly Method[] = [
     'creamer',
     'creamer-fruit',
     'Fruit creamer',
-    'With fruit or pumpkin: three to five days, no longer.',
+    'With fruit or pumpkin. Keeps three to five days, no longer.',
     { heat: { kind: 'touch', targetC: 80, holdMin: 0 }, milk: { fatFraction: 0.2 } },
     [
       'pour',
@@ -145,8 +145,8 @@ export const SHORT_METHODS: readonly Method[] = [
   shipped(
     'whipped-cream',
     'whipped-cream',
-    'Whipped, a little sweet',
-    'Stands for an evening; 30 % fat at least.',
+    'Whipped, lightly sweetened',
+    'Holds for an evening. Needs at least 30 % fat.',
     { milk: { fatFraction: 0.33, startC: 5 } },
     ['pour', 'whip', { kind: 'mix-in', what: 'sugar', fraction: 0.05, keepsD: 2, alcohol: false }, 'weigh'],
   ),
@@ -154,7 +154,7 @@ export const SHORT_METHODS: readonly Method[] = [
     'frozen-yogurt',
     'frozen-yogurt',
     'Frozen yogurt',
-    'Strained yogurt, sweetened, stirred as it freezes.',
+    'Strained yogurt, sweetened and stirred as it freezes.',
     { milk: { startC: 5 } },
     [
       'pour',

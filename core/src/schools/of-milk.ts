@@ -20,7 +20,7 @@ export const YOGURT_METHODS: readonly Method[] = [
   shipped(
     'yogurt',
     'yogurt',
-    'Held and warm',
+    'Held hot, set warm',
     'A firm, mild set in an afternoon.',
     {
       heat: { kind: 'hold', targetC: 85, holdMin: 10 },
@@ -34,8 +34,8 @@ export const YOGURT_METHODS: readonly Method[] = [
   shipped(
     'yogurt',
     'yogurt-coasting',
-    'Touch and coast',
-    'Overnight in towels, without any appliance; tart.',
+    'Heated briefly, set in towels',
+    'Tart. Sets overnight in towels, with no appliance.',
     {
       heat: { kind: 'touch', targetC: 82, holdMin: 0 },
       inoculateC: 46,
@@ -48,8 +48,8 @@ export const YOGURT_METHODS: readonly Method[] = [
   shipped(
     'yogurt',
     'yogurt-fortified',
-    'Fortified and long',
-    'Thick enough to stand, by milk powder; sharp after a long day.',
+    'With milk powder, long set',
+    'Milk powder makes it thick enough to stand a spoon in. Sharp after a long day.',
     {
       heat: { kind: 'hold', targetC: 85, holdMin: 20 },
       inoculateC: 43,
@@ -64,7 +64,7 @@ export const YOGURT_METHODS: readonly Method[] = [
     'yogurt',
     'yogurt-packet',
     'From a packet',
-    'A culture that is the same each time.',
+    'The same culture every time.',
     {
       heat: { kind: 'hold', targetC: 85, holdMin: 10 },
       inoculateC: 43,
@@ -73,13 +73,13 @@ export const YOGURT_METHODS: readonly Method[] = [
       sourness: 'classic',
     },
     WARM,
-    'Let the powder lie on the milk a minute or two before it is stirred in.',
+    'Leave the powder on the milk for a minute or two, then stir it in.',
   ),
   shipped(
     'yogurt',
     'yogurt-boiled',
-    'Boiled, body-warm, overnight',
-    'Curd to eat or to churn, with a spoonful and a box.',
+    'Boiled, set body-warm overnight',
+    'Curd to eat or churn. All you need is a spoonful of starter and an insulated box.',
     {
       heat: { kind: 'boil', targetC: 100, holdMin: 0 },
       inoculateC: 38,
@@ -92,8 +92,8 @@ export const YOGURT_METHODS: readonly Method[] = [
   shipped(
     'yogurt',
     'yogurt-in-jars',
-    'Heated in its jars',
-    'No pouring of hot milk, and no skin lost; the jars are clean by themselves.',
+    'Heated in the jars',
+    'No hot milk to pour and no skin to lose. The heat cleans the jars too.',
     {
       heat: { kind: 'hold', targetC: 85, holdMin: 10 },
       cooling: 'bath',
@@ -106,22 +106,22 @@ export const YOGURT_METHODS: readonly Method[] = [
       'pour',
       {
         kind: 'own',
-        title: 'Into the jars',
+        title: 'Fill the jars',
         doing:
-          'Fill the jars to four fifths and stand them, lids loose, on a cloth in a pot of cold water up to their shoulders.',
+          'Fill the jars four-fifths full, lids loose. Stand them on a cloth in a pot, with cold water up to their shoulders.',
         handsMin: 8,
         waitMin: 0,
         stands: 'as-it-is',
       },
       ...WARM.slice(1),
     ],
-    'Warm water and jars together: a cold jar in hot water cracks.',
+    'Warm the water and the jars together. A cold jar cracks in hot water.',
   ),
   shipped(
     'yogurt',
     'yogurt-ewe',
     'Ewe’s milk',
-    'Rich and firm by itself; no powder, little starter.',
+    'Naturally rich and firm. Needs no powder and little starter.',
     {
       milk: { kind: 'ewe' },
       heat: { kind: 'touch', targetC: 82, holdMin: 0 },
@@ -136,7 +136,7 @@ export const YOGURT_METHODS: readonly Method[] = [
     'yogurt',
     'yogurt-goat',
     'Goat’s milk',
-    'Soft by nature: a long hold and a little powder give it body.',
+    'Naturally soft. A long hold and a little milk powder give it body.',
     {
       milk: { kind: 'goat' },
       heat: { kind: 'hold', targetC: 85, holdMin: 25 },
@@ -152,7 +152,7 @@ export const YOGURT_METHODS: readonly Method[] = [
     'yogurt',
     'yogurt-strained',
     'Strained',
-    'Thick as a spread, its whey caught.',
+    'As thick as a spread. Save the whey.',
     {
       heat: { kind: 'hold', targetC: 85, holdMin: 10 },
       inoculateC: 44,
@@ -165,8 +165,8 @@ export const YOGURT_METHODS: readonly Method[] = [
   shipped(
     'yogurt',
     'yogurt-whey-back',
-    'Strained, whey back',
-    'Drained without a clock, then brought to the thickness you like.',
+    'Strained, whey stirred back in',
+    'Drain as long as suits you, then stir whey back in to the thickness you like.',
     {
       heat: { kind: 'hold', targetC: 85, holdMin: 10 },
       inoculateC: 44,
@@ -187,7 +187,7 @@ export const YOGURT_METHODS: readonly Method[] = [
     'skyr',
     'skyr',
     'Skyr with rennet',
-    'Skimmed milk, very thick, a great deal of protein.',
+    'Made from skimmed milk. Very thick and high in protein.',
     {
       milk: { kind: 'shop-skimmed' },
       heat: { kind: 'hold', targetC: 85, holdMin: 5 },
@@ -210,7 +210,7 @@ export const YOGURT_METHODS: readonly Method[] = [
       'taste',
       'reserve',
     ],
-    'The set proves no acid here: measure the whey, or leave it the whole night.',
+    'Rennet sets this, so a set does not prove acid. Measure the pH of the whey, or leave it all night.',
   ),
 ];
 
@@ -221,8 +221,8 @@ export const ROOM_MILK_METHODS: readonly Method[] = [
   shipped(
     'buttermilk',
     'buttermilk',
-    'Buttermilk, a day in the room',
-    'To drink, to bake, and to start cream with.',
+    'Buttermilk, a day at room temperature',
+    'For drinking, for baking and as a starter for cream.',
     {
       ...ROOM,
       milk: { startC: 8 },
@@ -236,7 +236,7 @@ export const ROOM_MILK_METHODS: readonly Method[] = [
     'kefir',
     'kefir',
     'Kefir on grains',
-    'Every day anew, with hardly any hands.',
+    'A fresh batch every day, with hardly any work.',
     {
       ...ROOM,
       inoculateC: 20,
@@ -244,13 +244,13 @@ export const ROOM_MILK_METHODS: readonly Method[] = [
       sourness: 'classic',
     },
     ['pour', 'inoculate', 'incubate', 'grains-out', 'chill', 'weigh', 'taste'],
-    'In summer take fewer grains, in winter more.',
+    'Use fewer grains in summer and more in winter.',
   ),
   shipped(
     'kefir',
     'kefir-twice',
     'Kefir, ripened twice',
-    'Sourer, fizzy, and it wants venting.',
+    'Sourer and fizzy. Needs venting.',
     {
       ...ROOM,
       inoculateC: 20,
@@ -271,8 +271,8 @@ export const ROOM_MILK_METHODS: readonly Method[] = [
   shipped(
     'kefir',
     'kefir-of-kefir',
-    'Kefir of kefir',
-    'Without grains, by a cupful of the last.',
+    'Kefir from kefir',
+    'No grains. Start it with a cupful of the last batch.',
     {
       ...ROOM,
       inoculateC: 20,
@@ -285,7 +285,7 @@ export const ROOM_MILK_METHODS: readonly Method[] = [
     'clabber',
     'clabber',
     'Clabber by itself',
-    'Raw milk and nothing else; nobody knows when.',
+    'Raw milk and nothing else. The time is not known in advance.',
     {
       ...ROOM,
       milk: { kind: 'cow-lean', treatment: 'raw', startC: 10 },
@@ -298,8 +298,8 @@ export const ROOM_MILK_METHODS: readonly Method[] = [
   shipped(
     'clabber',
     'clabber-spoon',
-    'Clabber by a spoonful',
-    'Surer and sooner than by itself.',
+    'Clabber from a spoonful',
+    'More reliable and faster than by itself.',
     {
       ...ROOM,
       milk: { kind: 'cow-lean', treatment: 'raw', startC: 10 },
@@ -312,8 +312,8 @@ export const ROOM_MILK_METHODS: readonly Method[] = [
   shipped(
     'jar-of-two',
     'jar-of-two',
-    'Sour cream and buttermilk of one jar',
-    'Creamy milk, left unmoved: two things from one standing.',
+    'Sour cream and buttermilk from one jar',
+    'Leave creamy milk unmoved. The cream rises and both parts sour in one go.',
     {
       ...ROOM,
       milk: { kind: 'cow-rich', treatment: 'raw', fatFraction: 0.06, startC: 10 },
@@ -322,6 +322,6 @@ export const ROOM_MILK_METHODS: readonly Method[] = [
       sourness: 'mild',
     },
     ['pour', 'inoculate', 'incubate', 'chill', 'ladle', 'pour-off', 'taste', 'reserve'],
-    'Any stirring sends the cream back down.',
+    'Do not stir. Stirring mixes the cream back in.',
   ),
 ];

@@ -3,19 +3,19 @@ import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
 import { batchOf } from '../method/index.ts';
 
 const own = ({ step }: StepOf) => paramsOf(step, 'acidify');
-const WORDS = { lemon: 'lemon juice', vinegar: 'vinegar of 5 %', buttermilk: 'sour buttermilk' } as const;
+const WORDS = { lemon: 'lemon juice', vinegar: '5 % vinegar', buttermilk: 'sour buttermilk' } as const;
 
 /** Hot milk set by something sour. */
 export const ACIDIFY: StepType = {
   kind: 'acidify',
   facts: factsOf({ inThePot: 'hot-milk' }),
   words: (_plan, of) => ({
-    title: 'Sour it',
-    doneWords: 'It has parted',
-    doing: `Stir the ${WORDS[own(of).with]} in slowly, until curd and clear greenish whey part; then stop.`,
-    why: 'Hot and sour, casein and whey protein come together: more cheese than rennet gives, and it does not melt.',
+    title: 'Add the acid',
+    doneWords: 'Curds have parted',
+    doing: `Stir in the ${WORDS[own(of).with]} slowly. Stop as soon as the curds part from clear, greenish whey.`,
+    why: 'In hot, sour milk, casein and whey protein curdle together. You get more cheese than with rennet, and it does not melt.',
   }),
-  aim: () => ({ to: 'added', words: 'about; stop when it parts' }),
+  aim: () => ({ to: 'added', words: 'a guide only; stop when the curds part' }),
   adds: { by: 'volume' },
   hands: () => ({ handsMin: 5, slackMin: 5, mustAct: true }),
   cautions: () => ['hot-milk'],

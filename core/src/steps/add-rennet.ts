@@ -28,13 +28,13 @@ export const ADD_RENNET: StepType = {
   kind: 'add-rennet',
   facts: factsOf({ inThePot: 'warm-milk', rennets: true }),
   words: (_plan, of) => ({
-    title: 'Rennet',
-    doneWords: 'The rennet is in',
+    title: 'Add rennet',
+    doneWords: 'Rennet is in',
     doing:
       paramsOf(of.step, 'add-rennet').strengthImcu === null
-        ? 'Dilute it in cool water without chlorine, stir it in gently for half a minute, then let the milk come to rest. Nobody knows how strong it is: the time is a wide guess, and this make will tell.'
-        : 'Dilute it in cool water without chlorine, stir it in gently for half a minute, then let the milk come to rest.',
-    why: 'Rennet cuts the casein, so that the milk sets sweet. Chlorine and hard stirring spoil it.',
+        ? 'Dilute the rennet in cool, chlorine-free water. Stir it in gently for half a minute, then let the milk come to rest. Its strength is not known, so the setting time is a rough guess. This batch will show it.'
+        : 'Dilute the rennet in cool, chlorine-free water. Stir it in gently for half a minute, then let the milk come to rest.',
+    why: 'Rennet cuts the casein, so the milk sets while still sweet. Chlorine and hard stirring spoil the rennet.',
     endWords: 'rennet in',
   }),
   hands: () => ({ handsMin: 3, slackMin: 30, mustAct: false }),

@@ -16,18 +16,19 @@ export const BRINE: StepType = {
   facts: factsOf({ inThePot: 'wheel', waits: true, overnight: true }),
   words: (_plan, of) => ({
     title: 'Brine',
-    doneWords: 'Out of the brine',
-    doing: 'Lay it into the cool brine, salt strewn on what stands out of it. Turn it half-way.',
+    doneWords: 'Take out of brine',
+    doing:
+      'Put the cheese in the cool brine. Sprinkle salt on the part above the brine. Turn the cheese halfway through.',
     why:
       own(of).brineFraction < WEAK_BRINE
-        ? 'This brine is weak, below 8 %: it softens the rind and does not keep it long.'
-        : 'The brine salts it from outside in and closes the rind.',
-    endWords: 'out of the brine',
-    due: { title: 'Out of the brine', text: 'Wipe it dry.' },
+        ? 'This brine is weak (below 8 %). It softens the rind and does not keep the cheese long.'
+        : 'Brine salts the cheese from the outside in and closes the rind.',
+    endWords: 'out of brine at',
+    due: { title: 'Take out of brine', text: 'Take the cheese out of the brine and wipe it dry.' },
   }),
   aim: (_plan, of) => ({
     to: 'words',
-    words: `${Math.round(own(of).brineFraction * 100)} % brine: salt over salt and water`,
+    words: `${Math.round(own(of).brineFraction * 100)} % brine (salt in salt plus water)`,
   }),
   hands: () => ({ handsMin: 4, slackMin: 60, mustAct: false }),
   cautions: (_plan, of) => (own(of).brineFraction < WEAK_BRINE ? ['weak-brine'] : []),

@@ -11,8 +11,8 @@ export const CHILL: StepType = {
   words: () => ({
     title: 'Chill',
     doneWords: 'Chilled through',
-    doing: 'Into the cold at once; judge it after 4 to 24 hours.',
-    why: 'Cold stops the souring and firms the curd.',
+    doing: 'Put the batch in the fridge at once. Judge it after 4–24 h.',
+    why: 'Chilling stops the souring and firms the curd.',
   }),
   aim: () => ({ to: 'words', words: 'Four hours or more' }),
   hands: () => ({ handsMin: 4, slackMin: 30, mustAct: true }),

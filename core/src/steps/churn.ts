@@ -223,14 +223,17 @@ export const CHURN: StepType = {
     const { motor } = CHURN_FACTS[own(of).churn];
     return {
       title: 'Churn',
-      doneWords: 'Stop: it broke',
+      doneWords: 'Stop: cream has broken',
       doing: motor
-        ? 'Churn it, and stand by from the look-bell on: stop at grains of the size of wheat.'
-        : 'Churn at an even pace: stop at grains of the size of wheat.',
-      why: 'It breaks all at once and splashes. Churned on, the grains close up around their buttermilk.',
+        ? 'Churn, and stay close once the first bell rings. Stop when the grains are the size of wheat.'
+        : 'Churn at an even pace. Stop when the grains are the size of wheat.',
+      why: 'Cream breaks all at once and splashes. If you churn on, the grains trap buttermilk.',
       endWords: 'breaks',
-      early: { title: 'Look: it may break', text: 'From here on it may break: listen and look.' },
-      due: { title: 'Stop?', text: 'By the sums it breaks about now: stop at grains of the size of wheat.' },
+      early: { title: 'Watch for the break', text: 'The cream may break from now on. Listen and look.' },
+      due: {
+        title: 'Stop?',
+        text: 'The cream should break about now. Stop when the grains are the size of wheat.',
+      },
     };
   },
   aim: () => ({ to: 'break' }),
@@ -253,7 +256,7 @@ export const CHURN: StepType = {
       return Array.from({ length: loads }, (_, i) => ({
         id: i === 0 ? 'broken' : `broken-${i + 1}`,
         role: 'passing' as const,
-        words: `load ${i + 1} broke`,
+        words: `load ${i + 1} has broken`,
         share: (i + 1) / loads,
       }));
     return CHURN_STAGES.filter((stage) => stage !== 'lump').map((stage) => ({

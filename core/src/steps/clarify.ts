@@ -102,21 +102,21 @@ export const CLARIFY: StepType = {
   }),
   words: (_plan, of) => ({
     title: 'Clarify',
-    doneWords: 'Off the fire',
+    doneWords: 'Take off the heat',
     doing:
       own(of).school === 'stir'
-        ? 'Stir all along, down to the bottom. Clear gold, and solids gold: take it off at once.'
-        : 'Leave it still and skim the foam gently. Clear gold to the bottom: take it off at once.',
-    why: 'It stays near boiling until its water is gone, then it climbs within minutes, and browns.',
-    endWords: 'off the fire',
+        ? 'Stir all the time, down to the bottom. Clear gold fat and gold solids mean done. Take the pan off the heat at once.'
+        : 'Do not stir. Skim the foam gently. When the fat is clear gold to the bottom, take the pan off the heat at once.',
+    why: 'Ghee stays near boiling until the water is gone. Then the temperature climbs within minutes, and the ghee browns.',
+    endWords: 'off the heat',
     early: {
-      title: 'Stand by the ghee',
-      text: 'From here on it may be done within minutes: do not leave it.',
+      title: 'Stay with the ghee',
+      text: 'Ghee may be done within minutes. Do not leave the pan.',
       fills: true,
     },
     due: {
-      title: 'Ghee: off the fire?',
-      text: 'By the sums it is done now: clear gold to the bottom, crackle over.',
+      title: 'Take ghee off heat?',
+      text: 'Ghee should be done now. If it is clear gold to the bottom and the crackling has stopped, take it off the heat.',
       fills: true,
     },
   }),

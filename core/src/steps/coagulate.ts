@@ -11,12 +11,12 @@ export const COAGULATE: StepType = {
   facts: factsOf({ inThePot: 'curd', waits: true, probed: true, tells: 'break' }),
   words: () => ({
     title: 'Set',
-    doneWords: 'It breaks clean',
+    doneWords: 'Curd breaks clean',
     doing:
-      'Leave it quite still. To try it, push a knife in flat and lift: does the curd split in one clean line, with clear whey?',
-    why: 'Cut too early it is lost in the whey, too late it will not let the whey go.',
+      'Leave the milk quite still. To test, push a knife in flat and lift. The curd should split in one clean line, with clear whey.',
+    why: 'Cut too early, curd is lost in the whey. Cut too late, the curd holds on to its whey.',
     endWords: 'clean break',
-    due: { title: 'Try the curd', text: 'Does it break clean? If not, try it again in seven minutes.' },
+    due: { title: 'Try the curd', text: 'Does the curd break clean? If not, try again in seven minutes.' },
   }),
   aim: () => ({ to: 'words', words: 'a clean break' }),
   hands: () => ({ handsMin: 1, slackMin: 15, mustAct: true }),

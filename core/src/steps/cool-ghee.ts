@@ -9,13 +9,13 @@ export const COOL_GHEE: StepType = {
   kind: 'cool-ghee',
   facts: factsOf({ inThePot: 'butter', waits: true, overnight: true }),
   words: (_plan, of) => ({
-    title: own(of).as === 'coarse' ? 'Let it grain' : 'Set it smooth',
-    doneWords: 'It has set',
+    title: own(of).as === 'coarse' ? 'Cool slowly to grain' : 'Cool fast, set smooth',
+    doneWords: 'Ghee has set',
     doing:
       own(of).as === 'coarse'
-        ? 'Let it stand in a warm place, at 28–30 °C (82–86 °F), a day and untouched.'
-        : 'As soon as the jar is hand-warm, into the cold.',
-    why: 'Cooled slowly its fat forms coarse grains, cooled fast it stays smooth.',
+        ? 'Leave the jar for a day in a warm place, at 28–30 °C (82–86 °F). Do not touch it.'
+        : 'Put the jar in the fridge as soon as it is hand-warm.',
+    why: 'Slow cooling gives coarse grains. Fast cooling keeps ghee smooth.',
   }),
   hands: (_plan, of) => ({
     handsMin: 1,

@@ -21,10 +21,10 @@ const inWater = ({ cooling }: MakePlan): CoolingPlan | null =>
 
 function doing(plan: MakePlan): string {
   const water = inWater(plan);
-  if (!water) return 'Let it cool to inoculating heat; skim the skin.';
+  if (!water) return 'Let the milk cool to inoculation temperature. Skim off the skin.';
   return water.kind === 'iced-bath'
-    ? 'Stand the pot in the iced water and stir; take it out at inoculating heat, it falls fast.'
-    : 'Stand the pot in the cold water; take it out at inoculating heat.';
+    ? 'Stand the pot in the iced water and stir. The temperature falls fast. Take the pot out at inoculation temperature.'
+    : 'Stand the pot in the cold water. Take it out at inoculation temperature.';
 }
 
 /** How the plan cools: on the counter, or in water that warms meanwhile. */
@@ -87,11 +87,11 @@ export const COOL: StepType = {
     title: 'Cool',
     doneWords: 'Cool enough',
     doing: doing(plan),
-    why: 'Too hot kills the culture; too cool is slow.',
+    why: 'Too hot kills the culture. Too cool is slow.',
     endWords: 'cool at',
     due: {
-      title: 'At inoculating heat',
-      text: 'The milk should be cool enough: measure, then inoculate.',
+      title: 'Cool enough',
+      text: 'The milk should be cool enough. Check the temperature, then inoculate.',
     },
   }),
   hands: (plan) => ({ handsMin: inWater(plan) ? 6 : 2, slackMin: 20, mustAct: true }),

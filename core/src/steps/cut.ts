@@ -6,10 +6,10 @@ export const CUT: StepType = {
   facts: factsOf({ inThePot: 'curd' }),
   words: () => ({
     title: 'Cut',
-    doneWords: 'It is cut',
+    doneWords: 'Curd is cut',
     doing:
-      'Cut lengthwise, crosswise and aslant, slowly; then let it lie five minutes before anything moves it.',
-    why: 'The smaller the pieces, the more whey they lose, and the drier the cheese.',
+      'Cut slowly: lengthwise, crosswise, then at a slant. Let the curd lie for five minutes before you move it.',
+    why: 'The smaller the pieces, the more whey they lose and the drier the cheese.',
   }),
   aim: (_plan, of) => {
     const cm = paramsOf(of.step, 'cut').sizeCm;

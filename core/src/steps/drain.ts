@@ -13,10 +13,10 @@ export const DRAIN: StepType = {
   words: ({ milk }) => ({
     title: 'Drain',
     doneWords: 'Drained, not weighed',
-    doing: 'Pour the buttermilk off through a sieve and weigh it; it goes to the milk room.',
+    doing: 'Pour off the buttermilk through a sieve and weigh it. It is added to the milk room.',
     why: milk.soured
-      ? 'Cultured buttermilk is for drinking, baking, and as a starter.'
-      : 'Sweet buttermilk is for drinking and baking; it is no starter.',
+      ? 'Use cultured buttermilk for drinking, for baking and as a starter.'
+      : 'Use sweet buttermilk for drinking and baking. It does not work as a starter.',
   }),
   hands: () => ({ handsMin: 5, slackMin: 30, mustAct: false }),
   cautions: () => ['allergen'],

@@ -54,13 +54,13 @@ export const FEED: StepType = {
       title: `Feed ${n}`,
       doneWords: `Feed ${n} is in`,
       doing: scalds
-        ? 'Scald the milk, let it cool to where it stands, then stir the culture in.'
-        : 'Warm the milk to where it stands, and stir the culture in.',
-      why: 'Each feed is larger than the one before: so the culture always has the upper hand.',
+        ? 'Scald the milk. Let it cool to the temperature it will stand at, then stir in the culture.'
+        : 'Warm the milk to the temperature it will stand at, then stir in the culture.',
+      why: 'Each feed is larger than the last, but small enough for the culture to keep the upper hand.',
       due: {
         title: `Feed ${n}`,
         text: scalds
-          ? 'Scald the milk now; it has to cool before the culture goes in.'
+          ? 'Scald the milk now. It has to cool before the culture goes in.'
           : 'Stir the culture into its milk.',
       },
     };

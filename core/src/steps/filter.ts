@@ -6,9 +6,9 @@ export const FILTER: StepType = {
   facts: factsOf({ inThePot: 'hot-ghee' }),
   words: () => ({
     title: 'Filter',
-    doneWords: 'It is in its jars',
-    doing: 'Pour through paper or fine mesh into bone-dry, warmed jars, away from you.',
-    why: 'Solids and drops of water left in it spoil it.',
+    doneWords: 'Ghee is in jars',
+    doing: 'Pour through paper or fine mesh into bone-dry, warmed jars. Pour away from yourself.',
+    why: 'Solids or drops of water left in ghee spoil it.',
   }),
   hands: () => ({ handsMin: 8, slackMin: 60, mustAct: false }),
   cautions: () => ['hot-fat', 'ghee-glass'],

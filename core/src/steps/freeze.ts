@@ -8,12 +8,12 @@ export const FREEZE: StepType = {
   facts: factsOf({ inThePot: 'cold', waits: true, overnight: true, tells: 'turns' }),
   words: (_plan, of) => ({
     title: 'Freeze',
-    doneWords: 'It is frozen',
+    doneWords: 'Frozen',
     doing:
       own(of).stirEveryMin === null
-        ? 'In the machine, or flat in the freezer.'
-        : 'Flat in the freezer; stir it through as told, so that its ice stays fine.',
-    why: 'Small crystals make it smooth; frozen, the culture sleeps and does not die.',
+        ? 'Freeze in the machine, or spread flat in the freezer.'
+        : 'Spread flat in the freezer. Stir at each reminder so that the ice stays fine.',
+    why: 'Small crystals make frozen yogurt smooth. Freezing stops the culture but does not kill it.',
     endWords: 'frozen',
   }),
   aim: (_plan, of) => ({ to: 'time', minutes: own(of).hours * 60 }),

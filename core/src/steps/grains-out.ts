@@ -5,11 +5,11 @@ export const GRAINS_OUT: StepType = {
   kind: 'grains-out',
   facts: factsOf({ inThePot: 'milk', tells: 'grains' }),
   words: () => ({
-    title: 'Grains out',
-    doneWords: 'The grains are out',
+    title: 'Take out grains',
+    doneWords: 'Grains are out',
     doing:
-      'Pour it through a coarse sieve, shaking gently; no metal that rusts. Weigh the grains: they go into fresh milk, or into the cold with some.',
-    why: 'Grains grow about 7 % a day; weighed, they tell how lively they are.',
+      'Pour the kefir through a coarse sieve and shake gently. Use no metal that rusts. Weigh the grains. Put them in fresh milk, or in the fridge with some milk.',
+    why: 'Grains grow about 7 % a day. Their weight shows how lively they are.',
   }),
   hands: () => ({ handsMin: 6, slackMin: 720, mustAct: false }),
   cautions: () => ['vent-churn'],

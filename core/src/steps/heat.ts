@@ -6,7 +6,10 @@ import { factsOf, type StepType } from './step-type.ts';
 
 /** Scatter of the book's heating times, one σ of ln [F]. */
 const HEAT_LN_SIGMA = 0.3;
-const DUE = { title: 'Hot enough', text: 'The milk should be at its heat: measure, then go on.' };
+const DUE = {
+  title: 'Hot enough',
+  text: 'The milk should be hot enough. Check the temperature, then go on.',
+};
 
 /** The heat a heating step aims at, °C. */
 export function heatTargetC(plan: MakePlan): number {
@@ -27,16 +30,16 @@ export const HEAT: StepType = {
     isHeated(plan)
       ? {
           title: 'Heat',
-          doneWords: 'It is hot enough',
-          doing: 'Warm it up, stirring, to the heat below.',
-          why: 'Heat unfolds the whey proteins: they join the curd and make it firmer.',
+          doneWords: 'Hot enough',
+          doing: 'Heat the milk to the temperature below. Keep stirring.',
+          why: 'Heating unfolds the whey proteins. They join the curd and make it firmer.',
           endWords: 'hot at',
           due: DUE,
         }
       : {
           title: 'Warm',
-          doneWords: 'It is warm enough',
-          doing: 'Warm it gently to inoculating heat.',
+          doneWords: 'Warm enough',
+          doing: 'Warm the milk gently to inoculation temperature.',
           why: 'Unheated milk sets late and soft.',
           endWords: 'hot at',
           due: DUE,

@@ -11,13 +11,13 @@ export const INOCULATE: StepType = {
   }),
   words: ({ starter }, { goods: { into } }) => ({
     title: 'Inoculate',
-    doneWords: starter.kind === 'none' ? 'Covered' : 'The starter is in',
+    doneWords: starter.kind === 'none' ? 'Covered' : 'Starter is in',
     doing:
       starter.kind === 'none'
-        ? 'No starter: cover it and leave it to sour.'
-        : `Whisk the starter smooth in a little ${into}, then stir it in.`,
+        ? 'Add no starter. Cover the jar and leave it to sour.'
+        : `Whisk the starter smooth in a little ${into}, then stir it into the rest.`,
     endWords: 'inoculated',
-    why: 'The dose and its age set the clock.',
+    why: 'The dose and the age of the starter decide how long it takes.',
   }),
   aim: () => ({ to: 'dose' }),
   hands: () => ({ handsMin: 6, slackMin: 20, mustAct: true }),

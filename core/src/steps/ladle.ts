@@ -35,10 +35,10 @@ export const LADLE: StepType = {
   facts: factsOf({ inThePot: 'cold', pad: 'mass', endedBy: 'weighed' }),
   words: () => ({
     title: 'Lift the cream',
-    doneWords: 'It is lifted, not weighed',
+    doneWords: 'Lifted, not weighed',
     doing:
-      'Lift the thick layer off with a wetted ladle, round the edge first, and weigh it. What is below is buttermilk.',
-    why: 'The fat rose while it was still milk; soured, it stays where it is.',
+      'Lift off the thick layer with a wet ladle, starting round the edge. Weigh it. What is left below is buttermilk.',
+    why: 'The fat rose while the milk was still sweet. Once soured, the fat stays where it is.',
   }),
   hands: () => ({ handsMin: 5, slackMin: 1440, mustAct: false }),
   cautions: () => ['allergen'],

@@ -8,15 +8,15 @@ export const MIX_IN: StepType = {
   kind: 'mix-in',
   facts: factsOf({ inThePot: 'milk', pad: 'mass' }),
   words: (_plan, of) => ({
-    title: `Stir in: ${own(of).what}`,
-    doneWords: 'It is stirred in',
-    doing: 'Weigh it, stir it in until it is even, and taste.',
+    title: `Stir in ${own(of).what}`,
+    doneWords: 'Stirred in',
+    doing: 'Weigh it, stir it in until even, then taste.',
     why:
       own(of).keepsD === null
-        ? 'It is for the taste.'
-        : `With it, it keeps about ${own(of).keepsD} days in the cold.`,
+        ? 'For flavour.'
+        : `With this added, the batch keeps about ${own(of).keepsD} days in the fridge.`,
   }),
-  aim: (_plan, of) => ({ to: 'added', words: `${(own(of).fraction * 100).toFixed(1)} % of the whole` }),
+  aim: (_plan, of) => ({ to: 'added', words: `${(own(of).fraction * 100).toFixed(1)} % of the batch` }),
   hands: () => ({ handsMin: 5, slackMin: 120, mustAct: false }),
   cautions: (_plan, of) => ['cold-store', ...(own(of).alcohol ? (['alcohol'] as const) : [])],
   flow: (curd, { of }) => {

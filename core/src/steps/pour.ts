@@ -9,11 +9,11 @@ export const POUR: StepType = {
   }),
   words: (plan, { goods: { into } }) => ({
     title: `Pour the ${into}`,
-    doneWords: `The ${into} is in`,
+    doneWords: `${into.charAt(0).toUpperCase()}${into.slice(1)} is in the pot`,
     doing: plan.milk.powder
-      ? `Pour the ${into} into ${plan.pot.name} and whisk the powder in while it is cold.`
+      ? `Pour the ${into} into ${plan.pot.name}. Whisk in the milk powder while the ${into} is cold.`
       : `Pour the ${into} into ${plan.pot.name}.`,
-    why: 'How much is in the pot decides how fast it warms and cools.',
+    why: 'The amount in the pot decides how fast it heats and cools.',
   }),
   hands: () => ({ handsMin: 4, slackMin: 120, mustAct: false }),
   cautions: (plan) => (plan.milk.treatment === 'raw' ? ['raw-milk'] : []),

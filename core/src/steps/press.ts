@@ -8,15 +8,15 @@ export const PRESS: StepType = {
   kind: 'press',
   facts: factsOf({ inThePot: 'wheel', waits: true, overnight: true, pad: 'ph', tells: 'turns' }),
   words: (_plan, of) => ({
-    title: own(of).weightKg > 0 ? 'Press' : 'Let it settle in its mould',
-    doneWords: 'Out of the mould',
+    title: own(of).weightKg > 0 ? 'Press' : 'Settle in the mould',
+    doneWords: 'Take out of mould',
     doing:
       own(of).weightKg > 0
-        ? 'Fill the mould in its cloth and lay the weight on: light at first, all of it after half an hour. Turn it as told.'
-        : 'Fill the mould and turn it as told: its own weight is enough.',
-    why: 'The weight closes it; it goes on souring meanwhile. Measure the whey: at pH 5.3 it is safe to go on.',
+        ? 'Line the mould with its cloth and fill it. Start with a light weight, and put on the full weight after half an hour. Turn the cheese at each reminder.'
+        : 'Fill the mould. Turn the cheese at each reminder. Its own weight is enough.',
+    why: 'The weight closes the cheese, which goes on souring. Measure the pH of the whey. At pH 5.3 or less you can go on.',
     endWords: 'pressed',
-    due: { title: 'Pressed long enough', text: 'Out of the mould and its cloth.' },
+    due: { title: 'Pressed long enough', text: 'Take the cheese out of the mould and cloth.' },
   }),
   aim: (_plan, of) => {
     const { weightKg, diameterCm, hours } = own(of);

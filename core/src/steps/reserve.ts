@@ -14,8 +14,8 @@ export const RESERVE: StepType = {
   words: () => ({
     title: 'Keep a spoonful',
     doneWords: 'Keep none',
-    doing: 'Put some aside for the next make before it is all eaten.',
-    why: 'The next make starts from this one.',
+    doing: 'Keep a spoonful for the next batch before you eat the rest.',
+    why: 'The next batch starts from this one.',
   }),
   hands: () => ({ handsMin: 2, slackMin: 2880, mustAct: false }),
   cautions: (plan) => (plan.milk.treatment === 'raw' && !isHeated(plan) ? ['starter-raw'] : []),

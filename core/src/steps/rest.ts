@@ -6,13 +6,13 @@ export const REST: StepType = {
   facts: factsOf({ inThePot: 'curd', waits: true, probed: true }),
   words: (_plan, { step }) => ({
     title: 'Rest',
-    doneWords: 'It has rested',
+    doneWords: 'Rested',
     doing:
       paramsOf(step, 'rest').stands === 'cold'
-        ? 'Into the cold, covered, and leave it.'
-        : 'Leave it as it is, covered.',
-    why: 'What is left in peace firms by itself.',
-    due: { title: 'Rested long enough', text: 'On to what comes next.' },
+        ? 'Cover, put in the fridge and leave.'
+        : 'Cover and leave where it is.',
+    why: 'The curd firms up by itself when left alone.',
+    due: { title: 'Rested long enough', text: 'Go on to the next step.' },
   }),
   aim: (_plan, { step }) => ({ to: 'time', minutes: paramsOf(step, 'rest').minutes }),
   hands: () => ({ handsMin: 1, slackMin: 60, mustAct: false }),

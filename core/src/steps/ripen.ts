@@ -31,12 +31,12 @@ export const RIPEN: StepType = {
   }),
   words: (plan) => ({
     title: 'Ripen',
-    doneWords: 'Into the cold',
+    doneWords: 'Move to fridge',
     doing: makesGas(plan.starter.kind)
-      ? 'Let it stand with its lid loose: it makes gas. Look without stirring: tilt the jar.'
-      : 'Let it stand under a loose lid or a cloth. Look without stirring: tilt the jar.',
-    endWords: 'into the cold',
-    why: 'The culture sours the water in the cream; it thickens as it sours, and goes on thickening in the cold.',
+      ? 'Leave the lid loose, because gas builds up. To check, tilt the jar. Do not stir.'
+      : 'Cover with a loose lid or a cloth and leave to stand. To check, tilt the jar. Do not stir.',
+    endWords: 'into the fridge',
+    why: 'The culture sours the water in the cream. Cream thickens as it sours, and goes on thickening in the fridge.',
   }),
   aim: () => ({ to: 'ready' }),
   hands: () => ({ handsMin: 3, slackMin: 180, mustAct: false }),
@@ -65,11 +65,11 @@ export const RIPEN: StepType = {
     cues: CREAM_CUES,
     smellCounts: true,
     words: {
-      body: 'After a night in the cold',
-      look: 'It may be thick: tilt the jar, and smell it. Do not stir.',
-      reached: 'It should be thick: look, smell, then into the cold.',
-      notShown: 'It is thick; that it soured cleanly is not shown yet: smell it, or measure.',
-      maybeNever: 'It may not thicken',
+      body: 'After a night in the fridge',
+      look: 'May be thick. Tilt the jar and smell it. Do not stir.',
+      reached: 'Should be thick. Look, smell, then move to the fridge.',
+      notShown: 'Thick, but clean souring is not confirmed yet. Smell it or measure the pH.',
+      maybeNever: 'May not thicken',
     },
   },
 };

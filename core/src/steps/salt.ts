@@ -7,16 +7,16 @@ export const SALT: StepType = {
   facts: factsOf({ inThePot: 'curd', pad: 'mass' }),
   words: (_plan, { step }) => ({
     title: 'Salt',
-    doneWords: 'It is salted',
+    doneWords: 'Salted',
     doing:
       paramsOf(step, 'salt').how === 'rubbed'
-        ? 'Rub the salt in all round; weigh it, do not guess.'
-        : 'Strew the salt over and mix it through; weigh it, do not guess.',
-    why: 'Salt draws whey, slows the souring and keeps it.',
+        ? 'Weigh the salt; do not guess. Rub it in all round.'
+        : 'Weigh the salt; do not guess. Sprinkle it over and mix it through.',
+    why: 'Salt draws out whey, slows the souring and helps the cheese keep.',
   }),
   aim: (_plan, { step }) => ({
     to: 'added',
-    words: `${(paramsOf(step, 'salt').saltFraction * 100).toFixed(1)} % of its weight`,
+    words: `${(paramsOf(step, 'salt').saltFraction * 100).toFixed(1)} % of the curd’s weight`,
   }),
   hands: () => ({ handsMin: 5, slackMin: 120, mustAct: false }),
   cautions: () => [],

@@ -9,10 +9,13 @@ export const SCALD: StepType = {
   applies: isHeated,
   words: () => ({
     title: 'Scald',
-    doneWords: 'It is hot enough',
-    doing: 'Warm the cream slowly, stirring, to the heat below; it must not boil.',
-    why: 'Heat clears out what came in since it was opened, and makes it thicken better.',
+    doneWords: 'Hot enough',
+    doing: 'Warm the cream slowly to the temperature below. Keep stirring and do not let it boil.',
+    why: 'Scalding clears out what got in since the carton was opened. Scalded cream also thickens better.',
     endWords: 'hot at',
-    due: { title: 'Hot enough', text: 'The cream should be at its heat: measure, then let it cool.' },
+    due: {
+      title: 'Hot enough',
+      text: 'The cream should be hot enough. Check the temperature, then let the cream cool.',
+    },
   }),
 };

@@ -36,13 +36,14 @@ const shelf = (
 
 export const DRY = shelf('dry', {
   title: 'Dry',
-  doneWords: 'Its rind is dry',
-  doing: 'On a rack, airy and out of the sun, turned as told, until it is dry to the hand.',
-  why: 'A wet rind moulds.',
+  doneWords: 'Rind is dry',
+  doing: 'Put the cheese on a rack, airy and out of the sun. Turn it at each reminder until it feels dry.',
+  why: 'A wet rind goes mouldy.',
 });
 export const AGE = shelf('age', {
   title: 'Age',
-  doneWords: 'It is ripe',
-  doing: 'Cool and not too dry. Turn it as told; wipe coloured mould off with brine.',
-  why: 'Its taste comes with the weeks.',
+  doneWords: 'Cheese is ripe',
+  doing:
+    'Keep the cheese cool and not too dry. Turn it at each reminder. Wipe off coloured mould with brine.',
+  why: 'The flavour develops over weeks.',
 });

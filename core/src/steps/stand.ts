@@ -22,10 +22,11 @@ export const STAND: StepType = {
   words: (plan, { step }) => {
     const { n } = feedOf(plan, step.id, new Map());
     return {
-      title: `Stand ${n}`,
-      doneWords: `Feed ${n} is set`,
-      doing: 'Let it stand, warm and still. Tilt it: set, and clean in smell?',
-      why: 'A culture is awake when it sets its milk by itself, and smells clean.',
+      title: `Let feed ${n} set`,
+      doneWords: `Feed ${n} has set`,
+      doing:
+        'Leave the jar warm and still. Tilt it to see if the milk has set, and check that it smells clean.',
+      why: 'A culture is awake when it sets milk by itself and smells clean.',
       endWords: 'set',
     };
   },
@@ -41,16 +42,16 @@ export const STAND: StepType = {
     plan: (plan, { step }, fed) => planOfFeed(plan, feedOf(plan, step.id, fed)),
     marks: () => [
       { id: 'set', role: 'body', words: 'Set', ph: SET_PH },
-      { id: 'ready', role: 'ready', words: 'Ready for what comes next', ph: SET_PH },
+      { id: 'ready', role: 'ready', words: 'Ready for the next step', ph: SET_PH },
     ],
     horizonH: ({ starter }) => (warmCulture(starter.kind) ? HORIZON_H.warm : HORIZON_H.room),
     ...MILK_CURD,
     words: {
       body: 'Firmness',
-      look: 'It may be set: tilt it, do not stir.',
-      reached: 'It should be set: tilt it. Set, and clean in smell, it takes its next feed.',
-      notShown: 'It is set; that it soured is not shown yet: smell it, or measure.',
-      maybeNever: 'It may not set',
+      look: 'May be set. Tilt the jar. Do not stir.',
+      reached: 'Should be set. Tilt the jar. If the milk is set and smells clean, give the next feed.',
+      notShown: 'Set, but souring is not confirmed yet. Smell it or measure the pH.',
+      maybeNever: 'May not set',
     },
   },
 };

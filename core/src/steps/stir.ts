@@ -6,16 +6,16 @@ export const STIR: StepType = {
   facts: factsOf({ inThePot: 'curd', waits: true, probed: true }),
   words: (_plan, { step }) => ({
     title: paramsOf(step, 'stir').toC === null ? 'Stir' : 'Stir and warm',
-    doneWords: 'It is done',
+    doneWords: 'Stirring done',
     doing:
       paramsOf(step, 'stir').toC === null
-        ? 'Stir gently, so that no piece sticks to another.'
-        : 'Stir gently and warm it evenly over the whole time: too fast, and the pieces seal their whey in.',
+        ? 'Stir gently so that the pieces do not stick together.'
+        : 'Stir gently and warm the curd evenly over the whole time. Warmed too fast, the pieces seal their whey in.',
     why: 'Warmth and movement drive the whey out.',
     endWords: 'stirred',
     due: {
       title: 'Stirred long enough',
-      text: 'Squeeze a handful: does it hold together, and crumble again?',
+      text: 'Squeeze a handful. It should hold together, then crumble again.',
     },
   }),
   aim: (_plan, { step }) => {

@@ -62,13 +62,16 @@ export const STRAIN: StepType = {
     doneWords: 'Thick enough',
     doing:
       own(of).way === 'hung'
-        ? 'Tie it into a wet cloth and hang it over a bowl that takes the whey.'
+        ? 'Tie the curd in a wet cloth. Hang it over a bowl to catch the whey.'
         : own(of).way === 'pressed'
-          ? 'Fill it into its cloth, lay the weight on, and catch the whey.'
-          : 'Pour it into a wet cloth over a bowl that takes the whey, and cover it.',
-    why: 'Whey runs fast at first and ever slower; a weighing of bag or whey tells how fast this one does.',
+          ? 'Put the curd in the cloth and the weight on top. Catch the whey.'
+          : 'Pour the curd into a wet cloth over a bowl to catch the whey. Cover the bowl.',
+    why: 'Whey runs fast at first, then more and more slowly. Weigh the bag or the whey to see how fast this one drains.',
     endWords: 'thick enough',
-    due: { title: 'Thick enough?', text: 'Look, and weigh it: too far is mended with a little of its whey.' },
+    due: {
+      title: 'Thick enough?',
+      text: 'Look at it and weigh it. If it has drained too far, stir a little whey back in.',
+    },
   }),
   aim: (_plan, of) => ({
     to: 'words',

@@ -8,11 +8,14 @@ export const TAKE_OUT: StepType = {
   facts: { ...POUR.facts, inThePot: 'cream' },
   words: (plan) => ({
     title: 'Take the cream out',
-    doneWords: 'It is out',
+    doneWords: 'Cream is out',
     doing: `Measure the cream into ${plan.pot.name} and cover it.`,
-    why: 'Its heat decides how long it churns and how much fat stays behind.',
+    why: 'The cream’s temperature decides how long it churns and how much fat is lost to buttermilk.',
     endWords: 'out at',
-    due: { title: 'Take the cream out', text: 'Out of the cold now, to be at its heat in time.' },
+    due: {
+      title: 'Take the cream out',
+      text: 'Take the cream out of the fridge now, so that it is at temperature in time.',
+    },
   }),
   hands: () => ({ handsMin: 3, slackMin: 60, mustAct: false }),
 };

@@ -11,9 +11,9 @@ export const TASTE: StepType = {
   }),
   words: () => ({
     title: 'Taste',
-    doneWords: 'Go on without tasting',
-    doing: 'Smell, look, then taste.',
-    why: 'Your own judgement beside the forecast teaches the kitchen.',
+    doneWords: 'Skip tasting',
+    doing: 'Smell and look first. Then taste.',
+    why: 'Your own judgement improves the next forecasts.',
   }),
   hands: () => ({ handsMin: 2, slackMin: 2880, mustAct: false }),
   cautions: () => ['clean-smell-first', 'discard'],

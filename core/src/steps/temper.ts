@@ -33,9 +33,9 @@ export const loadsOf = ({ method }: Pick<MakePlan, 'method'>): number =>
   method.steps.reduce((loads, step) => (step.kind === 'churn' ? (step.loads ?? 1) : loads), 1);
 
 const DOING = {
-  room: 'Let it stand in the room; stir before you measure.',
-  cold: 'Stand it in the cold; stir before you measure.',
-  bath: 'Stand it in its bath and stir; measure every minute or two.',
+  room: 'Leave the cream at room temperature. Stir before you measure.',
+  cold: 'Put the cream in the fridge. Stir before you measure.',
+  bath: 'Stand the cream in its water bath and stir. Measure every minute or two.',
 } as const;
 /** A bath to warm in is this much warmer than the cream is to be, K: warmer, and its edge melts. */
 const BATH_OVER_K = 4;
@@ -120,11 +120,14 @@ export const TEMPER: StepType = {
   }),
   words: (_plan, of) => ({
     title: 'Temper',
-    doneWords: 'It is at its heat',
+    doneWords: 'Ready to churn',
     doing: DOING[own(of).standing],
-    why: 'Too cold takes for ever; too warm is quick, but greasy, and leaves fat in the buttermilk.',
+    why: 'Too cold takes for ever. Too warm is quick but greasy, and fat is lost to the buttermilk.',
     endWords: 'ready to churn',
-    due: { title: 'At its heat', text: 'The cream should be ready to churn: stir, measure, then churn.' },
+    due: {
+      title: 'Ready to churn',
+      text: 'The cream should be ready to churn. Stir, check the temperature, then churn.',
+    },
   }),
   aim: (_plan, of) => ({ to: 'heat', celsius: own(of).toC }),
   hands: () => ({ handsMin: 2, slackMin: 20, mustAct: false }),

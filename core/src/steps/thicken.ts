@@ -13,11 +13,11 @@ export const THICKEN: StepType = {
   }),
   words: () => ({
     title: 'Thicken',
-    doneWords: 'It is cold and thick',
-    doing: 'Into the cold at once, covered. Leave it a night without stirring; judge it then.',
-    why: 'Cold stops the souring and firms the fat: it is thickest the next day.',
+    doneWords: 'Cold and thick',
+    doing: 'Cover and put in the fridge at once. Leave overnight without stirring, then judge it.',
+    why: 'Chilling stops the souring and firms the fat. Cream is thickest the next day.',
   }),
-  aim: () => ({ to: 'words', words: 'A night, about 12 hours' }),
+  aim: () => ({ to: 'words', words: 'Overnight, about 12 h' }),
   hands: () => ({ handsMin: 3, slackMin: 720, mustAct: false, waitMin: THICKENS_H * 60 }),
   cautions: () => ['cold-store', 'allergen'],
 };

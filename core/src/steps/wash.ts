@@ -24,8 +24,9 @@ export const WASH: StepType = {
   words: () => ({
     title: 'Wash',
     doneWords: 'Washed enough',
-    doing: 'Very cold drinking water, as much as butter: press, pour off, again, until it runs clear.',
-    why: 'What buttermilk is left in it sours and spoils it.',
+    doing:
+      'Add as much very cold drinking water as there is butter. Press and pour off. Repeat until the water runs clear.',
+    why: 'Buttermilk left in the butter sours and spoils it.',
   }),
   aim: (_plan, of) => ({ to: 'words', words: `${own(of).washes} × with ice-cold water` }),
   hands: (_plan, of) => ({ handsMin: 3 * own(of).washes, slackMin: 30, mustAct: false }),

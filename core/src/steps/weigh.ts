@@ -12,9 +12,9 @@ export const WEIGH: StepType = {
   }),
   words: () => ({
     title: 'Weigh',
-    doneWords: 'Go on without weighing',
-    doing: 'Weigh what came out.',
-    why: 'Mass in against mass out shows what was lost.',
+    doneWords: 'Skip weighing',
+    doing: 'Weigh what you got.',
+    why: 'Comparing weight in with weight out shows the losses.',
   }),
   hands: () => ({ handsMin: 2, slackMin: 2880, mustAct: false }),
   cautions: () => [],

@@ -6,10 +6,10 @@ export const WHIP: StepType = {
   facts: factsOf({ inThePot: 'cream' }),
   words: () => ({
     title: 'Whip',
-    doneWords: 'It stands',
+    doneWords: 'Whipped',
     doing:
-      'Bowl and whisk from the cold; stop as soon as the tracks of the whisk stay: a minute on, and it is butter.',
-    why: 'Cold fat holds the air; below 28 % fat, or warm, it does not stand.',
+      'Use a bowl and whisk from the fridge. Stop as soon as the whisk leaves tracks that stay. A minute more and it is butter.',
+    why: 'Cold fat holds the air. Warm cream, or cream below 28 % fat, does not hold its shape.',
   }),
   hands: () => ({ handsMin: 6, slackMin: 10, mustAct: true }),
   cautions: () => ['blades-off', 'cold-store'],

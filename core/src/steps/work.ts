@@ -17,12 +17,12 @@ export const WORK: StepType = {
   }),
   words: (_plan, of) => ({
     title: own(of).saltFraction > 0 ? 'Work and salt' : 'Work',
-    doneWords: 'It is worked',
+    doneWords: 'Butter is worked',
     doing:
       own(of).saltFraction > 0
-        ? 'Press and fold until no drops show; weigh it, then work the salt in.'
+        ? 'Press and fold until no drops show. Weigh the butter, then work in the salt.'
         : 'Press and fold until no drops show.',
-    why: 'Water left in it shortens its keeping; salt keeps it by what it makes of that water.',
+    why: 'Water left in butter shortens its keeping time. Salt helps because it turns that water into brine.',
   }),
   hands: () => ({ handsMin: 10, slackMin: 60, mustAct: false }),
   cautions: () => [],

@@ -12,34 +12,31 @@ export const CURD_INPUTS = {
   drain: z
     .strictObject({
       massKg: z.number().positive('must be above 0').max(200, 'is more than 200 kg'),
-      fatFraction: fraction.max(0.7, 'is no curd (70 % fat)'),
+      fatFraction: fraction.max(0.7, 'is too rich for curd (70 % fat at most)'),
       proteinFraction: fraction
-        .min(0.005, 'is hardly any: nothing holds together')
+        .min(0.005, 'is too little to hold together')
         .max(0.3, 'is drier than any cheese (30 % protein)'),
       heated: z.boolean(),
-      hours: z.number().min(0, 'cannot be negative').max(168, 'is longer than a week: it would be spoiled'),
+      hours: z.number().min(0, 'cannot be negative').max(168, 'is longer than a week: the curd would spoil'),
       tauAt6CH: z.number().min(0.05, 'is too quick').max(100, 'is too slow'),
       celsius,
       targetProteinFraction: fraction.min(0.01).max(0.4),
     })
     .refine((d) => d.fatFraction + d.proteinFraction < 0.9, {
-      error: 'leaves no water with its fat',
+      error: 'leaves no room for water beside the fat',
       path: ['proteinFraction'],
     }),
   rennet: z.strictObject({
-    imcuPerLitre: z
-      .number()
-      .positive('must be above 0')
-      .max(300, 'is more than any milk takes (300 IMCU a litre)'),
-    celsius: celsius.min(15, 'is too cold: rennet hardly works').max(60, 'is too hot: rennet dies'),
-    ph: z.number().min(5, 'has curdled by itself').max(7.2, 'is no milk'),
+    imcuPerLitre: z.number().positive('must be above 0').max(300, 'is too much (300 IMCU per litre at most)'),
+    celsius: celsius.min(15, 'is too cold: rennet hardly works').max(60, 'is too hot: rennet stops working'),
+    ph: z.number().min(5, 'is too low: milk curdles by itself').max(7.2, 'is too high for milk'),
     denaturedFraction: fraction,
     /** To be told the amount: how much milk, and what the label says; `null` when it says nothing. */
     litres: z.number().positive().max(200).optional(),
     unit: z.enum(RENNET_UNITS).optional(),
     strengthImcu: z
       .number()
-      .min(0.5, 'is no rennet')
+      .min(0.5, 'is too weak for rennet')
       .max(5000, 'is stronger than any rennet')
       .nullable()
       .optional(),
@@ -48,13 +45,15 @@ export const CURD_INPUTS = {
     weightKg: z.number().min(0).max(1000),
     diameterCm: z.number().min(4, 'is narrower than 4 cm').max(60, 'is wider than 60 cm'),
     wheelKg: z.number().positive('must be above 0').max(60),
-    brineFraction: fraction.min(0.01, 'is no brine').max(0.27, 'is more salt than water takes up (27 %)'),
+    brineFraction: fraction
+      .min(0.01, 'is too weak for brine')
+      .max(0.27, 'is more salt than water can dissolve (27 %)'),
     brineWaterKg: z.number().min(0).max(500),
   }),
   swap: z.strictObject({
     massKg: z.number().positive('must be above 0').max(200),
     celsius: celsius.min(10).max(60),
-    drawFraction: fraction.min(0.02).max(0.8, 'leaves too little'),
+    drawFraction: fraction.min(0.02).max(0.8, 'is too much to draw off'),
     toC: celsius.min(10).max(60),
   }),
   ripen: z.strictObject({

@@ -26,8 +26,8 @@ export const DAY_INPUTS = {
           who: z.record(z.string().max(60), z.string().max(40)).default({}),
         }),
       )
-      .min(1, 'has nothing to make')
-      .max(16, 'is more than sixteen makes'),
+      .min(1, 'needs at least one batch')
+      .max(16, 'is more than sixteen batches'),
     /** Left out, a kitchen nobody has told anything. */
     kitchen: kitchenSettings.optional(),
     startAt: instant,

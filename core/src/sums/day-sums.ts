@@ -29,7 +29,7 @@ export const DAY_SUMS = {
       if (!of)
         return {
           ...none,
-          clash: `No method is called “${typeof method === 'string' ? method : method.name}”.`,
+          clash: `There is no method called “${typeof method === 'string' ? method : method.name}”.`,
           clashing: [make.name],
         };
       asked.push({ ...make, method: of, id: String(i) });

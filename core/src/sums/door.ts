@@ -40,7 +40,7 @@ export function answerSum(name: string, text: string): DoorAnswer {
   if (!isSum(name))
     return {
       ok: false,
-      message: `there is no sum "${name}"; try: list, ${Object.keys(SUM_INPUTS).join(', ')}`,
+      message: `there is no tool called "${name}"; try: list, ${Object.keys(SUM_INPUTS).join(', ')}`,
     };
   let raw: unknown;
   try {
@@ -48,7 +48,7 @@ export function answerSum(name: string, text: string): DoorAnswer {
   } catch (error) {
     return {
       ok: false,
-      message: `(the whole input): is not JSON: ${error instanceof Error ? error.message : ''}`,
+      message: `(the whole input): is not JSON (${error instanceof Error ? error.message : ''})`,
     };
   }
   if (!Array.isArray(raw)) return answerOne(name, raw, '');

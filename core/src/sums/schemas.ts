@@ -90,9 +90,9 @@ export const SUM_INPUTS = {
   churn: z.strictObject({
     churn: z.enum(CHURN_KINDS),
     speed: z.enum(CHURN_SPEEDS),
-    startC: celsius.min(0, 'is frozen').max(40, 'is melted: no churn breaks it'),
-    fatFraction: fraction.min(0.02, 'is hardly any fat').max(0.7, 'is more than any cream (70 %)'),
-    fillFraction: fraction.min(0.02, 'is hardly anything'),
+    startC: celsius.min(0, 'is frozen').max(40, 'is too warm to churn: the fat is melted'),
+    fatFraction: fraction.min(0.02, 'is too little fat').max(0.7, 'is more than any cream (70 %)'),
+    fillFraction: fraction.min(0.02, 'is too little'),
     litres: z.number().min(0.05).max(100),
     roomC: celsius.min(-10).max(45),
     ripened: z.boolean(),
@@ -115,29 +115,29 @@ export const SUM_INPUTS = {
     .strictObject({
       butterKg: z.number().positive('must be above 0').max(100),
       moistureFraction: fraction.max(0.35, 'is more water than butter holds (35 %)'),
-      fatFraction: fraction.min(0.4, 'is no butter (40 %)'),
-      startC: celsius.max(60, 'is melted already'),
+      fatFraction: fraction.min(0.4, 'is too little fat for butter (at least 40 %)'),
+      startC: celsius.max(60, 'is already melted'),
       burnerKw: z.number().positive().max(20),
-      flameFraction: fraction.min(0.02, 'is no flame'),
-      doneC: celsius.min(101, 'is not done: its water is still in it').max(160, 'smokes'),
+      flameFraction: fraction.min(0.02, 'is too low a flame'),
+      doneC: celsius.min(101, 'is too low: water would still be left in the ghee').max(160, 'smokes'),
       altitudeM: z.number().min(-400).max(6000),
       skimmed: z.boolean(),
     })
     .refine((of) => of.fatFraction + of.moistureFraction <= 1, {
-      error: 'leaves no room for its water',
+      error: 'leaves no room for the water',
       path: ['fatFraction'],
     }),
   yield: z
     .strictObject({
       creamKg: z.number().positive('must be above 0').max(200),
-      creamFatFraction: fraction.min(0.02, 'is hardly any fat').max(0.7, 'is more than any cream (70 %)'),
+      creamFatFraction: fraction.min(0.02, 'is too little fat').max(0.7, 'is more than any cream (70 %)'),
       /** Without its salt. */
       butterKg: z.number().positive('must be above 0').max(200).nullable(),
       /** By a pan test; `null` when nobody made one. */
-      moistureFraction: fraction.max(0.4, 'is no butter any more (40 % water)').nullable(),
+      moistureFraction: fraction.max(0.4, 'is too wet for butter (40 % water at most)').nullable(),
       buttermilkKg: z.number().min(0).max(200).nullable(),
       /** By the heat it broke at; `null` takes 0.8 %. */
-      buttermilkFatFraction: fraction.max(0.1, 'is more than buttermilk keeps (10 %)').nullable(),
+      buttermilkFatFraction: fraction.max(0.1, 'is more fat than buttermilk holds (10 % at most)').nullable(),
     })
     .refine((of) => of.butterKg === null || of.butterKg <= of.creamKg, {
       error: 'is more than the cream weighed',
@@ -146,13 +146,15 @@ export const SUM_INPUTS = {
   pays: z.strictObject({
     creamKg: z.number().positive('must be above 0').max(200),
     fatFraction: fraction
-      .min(0.1, 'is milk, not cream: cream has 10 % at least')
+      .min(0.1, 'is milk, not cream. Cream has at least 10 %')
       .max(0.6, 'is richer than any cream (60 %)'),
     /** Of all of the cream. */
     creamCost: z.number().min(0, 'cannot be negative').max(1e6),
     butterCostPerKg: z.number().min(0, 'cannot be negative').max(1e5),
     buttermilkCostPerKg: z.number().min(0, 'cannot be negative').max(1e5),
-    buttermilkFatFraction: fraction.max(0.05, 'is more than buttermilk keeps (5 %)').default(0.006),
+    buttermilkFatFraction: fraction
+      .max(0.05, 'is more fat than buttermilk holds (5 % at most)')
+      .default(0.006),
   }),
   thickness: z.strictObject({
     fatFraction: fraction.max(0.7, 'is more than any cream (70 %)'),
@@ -169,7 +171,7 @@ export const SUM_INPUTS = {
       butterFatFraction: fraction,
     })
     .refine((b) => b.butterFatFraction > b.buttermilkFatFraction, {
-      error: 'butter must be fatter than buttermilk',
+      error: 'butter must have more fat than buttermilk',
       path: ['butterFatFraction'],
     }),
   forecast: z.strictObject({

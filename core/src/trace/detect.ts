@@ -28,7 +28,7 @@ export const DELIMITER_LABEL: Readonly<Record<string, string>> = {
   ';': 'semicolon',
   '\t': 'tab',
   ',': 'comma',
-  '|': 'upright stroke',
+  '|': 'vertical bar',
 };
 
 /** Splits one line; quotes keep a delimiter inside a cell. */
@@ -126,13 +126,13 @@ export function detectTable(lines: readonly string[]): Detection | null {
       const order = partedOrder(columns[at]!.cells);
       timeFormat = order ?? 'day-month-year';
       if (order === null)
-        doubts.push('Day and month could be either way round: look at the first and last time below.');
+        doubts.push('Day and month could be either way round. Check the first and last times below.');
     }
   }
   if (timeColumns.length === 0 && clock >= 0) {
     timeColumns = [clock];
     timeFormat = 'clock';
-    doubts.push('The file has no date: the day the make began on is taken.');
+    doubts.push('The file has no date, so the day the batch started is used.');
   }
   if (timeColumns.length === 0) {
     const named = columns.findIndex(
@@ -143,7 +143,7 @@ export function detectTable(lines: readonly string[]): Detection | null {
     timeColumns = [at];
     timeFormat = numberTime(columns[at]!);
     if (timeFormat.startsWith('elapsed'))
-      doubts.push('Times count from the moment the make began: look whether that fits.');
+      doubts.push('Times are counted from the start of the batch. Check that this is right.');
   }
   const candidates = columns
     .map((column, i) => ({ column, i }))
@@ -164,7 +164,7 @@ export function detectTable(lines: readonly string[]): Detection | null {
   const saysC = /°\s*c|celsius|(?<!\p{L})c(?!\p{L})/iu.test(name);
   const saysF = !saysC && /°\s*f|fahrenheit|(?<!\p{L})f(?!\p{L})/iu.test(name);
   const unit = isPh ? 'pH' : saysF || (!saysC && middle > 95) ? 'F' : 'C';
-  if (!isPh && !saysF && !saysC) doubts.push('The file does not say °C or °F: look at the values below.');
+  if (!isPh && !saysF && !saysC) doubts.push('The file does not say °C or °F. Check the values below.');
   return {
     format: {
       delimiter,

@@ -32,14 +32,14 @@ export function createRowReader(
     if (stamp === '') return { ok: false, why: 'has no time' };
     if (text === '') return { ok: false, why: 'has no value' };
     const atMs = time(stamp);
-    if (atMs === null) return { ok: false, why: `“${stamp}” is not a time as chosen above` };
+    if (atMs === null) return { ok: false, why: `“${stamp}” does not fit the time format chosen above` };
     const plain = decimal === ',' ? text.replace(',', '.') : text;
     const value = /^[+-]?(\d+\.?\d*|\.\d+)$/.test(plain) ? Number(plain) : Number.NaN;
     if (Number.isNaN(value)) return { ok: false, why: `“${text}” is not a number` };
     const canonical = unit === 'F' ? toCelsius(value, 'F') : value;
     if (canonical < range.min || canonical > range.max) {
       const what = quantity === 'ph' ? `pH ${text}` : `${text} °${unit}`;
-      return { ok: false, why: `${what} cannot be milk` };
+      return { ok: false, why: `${what} is not possible for milk` };
     }
     return { ok: true, atMs, value };
   };

@@ -18,12 +18,12 @@ export const TIME_FORMAT_LABEL: Readonly<Record<TimeFormat, string>> = {
   iso: 'year-month-day, such as 2026-03-14 06:30',
   'day-month-year': 'day, month, year, such as 14.03.2026 06:30',
   'month-day-year': 'month, day, year, such as 03/14/2026 6:30 AM',
-  clock: 'only the clock, such as 06:30:00',
+  clock: 'time of day only, such as 06:30:00',
   'unix-s': 'seconds since 1970',
   'unix-ms': 'milliseconds since 1970',
-  'elapsed-s': 'seconds since the make began',
-  'elapsed-min': 'minutes since the make began',
-  'elapsed-h': 'hours since the make began',
+  'elapsed-s': 'seconds since the batch started',
+  'elapsed-min': 'minutes since the batch started',
+  'elapsed-h': 'hours since the batch started',
 };
 
 const ISO =

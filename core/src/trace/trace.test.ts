@@ -117,7 +117,7 @@ describe('bad rows', () => {
     [['2026-02-31 06:10', '43'], 'not a time'],
     [['2026-03-14 25:10', '43'], 'not a time'],
     [['2026-03-14 06:10', 'ERR'], 'not a number'],
-    [['2026-03-14 06:10', '850'], 'cannot be milk'],
+    [['2026-03-14 06:10', '850'], 'is not possible for milk'],
     [['2026-03-14 06:10'], 'no value'],
   ])('%j', (cells, words) => {
     const row = read(cells);

@@ -31,7 +31,7 @@ export const identityPlugin = fp<{ kitchenId: string | null }>(
       const said = cook === undefined || cook === '' ? null : cook;
       if (said !== null && !ulid.safeParse(said).success)
         return next(
-          new AppError('bad-input', [{ path: 'x-cook-id', message: 'is not an identity (26 characters)' }]),
+          new AppError('bad-input', [{ path: 'x-cook-id', message: 'is not an ID (26 characters)' }]),
         );
       request.identity = { kitchenId, cookId: said as string | null };
       next();

@@ -40,14 +40,16 @@ test('what spoils fastest is told, the next one beside it, the rest counted', ()
   expect(screen.getByRole('alert').textContent).toContain('Title over: Make 2');
   expect(screen.getByRole('alert').textContent).toContain('Do over.');
   expect(screen.getByRole('button', { name: 'Also: Title cool, Make 1 and 1 more · Heard' })).toBeDefined();
-  expect(screen.getByRole('link', { name: 'Go there' }).getAttribute('href')).toBe(`/makes/${makes[1]!.id}`);
+  expect(screen.getByRole('link', { name: 'Open batch' }).getAttribute('href')).toBe(
+    `/makes/${makes[1]!.id}`,
+  );
 });
 
 test('heard is written down for the make that rang, and for no other', async () => {
   const makes = [make(1, alarm('cool', 2, -9)), make(2, alarm('over', 0, -1))];
   const { user } = show(<Alarms makes={makes} nowMs={NOW} />);
   const region = within(screen.getByRole('region', { name: 'Alarms' }));
-  await user.click(region.getByRole('button', { name: 'Heard' }));
+  await user.click(region.getByRole('button', { name: 'Got it' }));
   await user.click(region.getByRole('button', { name: /^Also/ }));
   expect(kept().map(({ draft }) => [draft.streamId, draft.type, draft.data])).toEqual([
     [makes[1]!.id, 'alarm-acknowledged', { alarm: 'over' }],

@@ -37,7 +37,7 @@ export function Alarms({ makes, nowMs }: { readonly makes: readonly Attended[]; 
   };
   const { make, alarm } = first;
   const others = due.slice(1);
-  const silent = !unlocked && ' Sound is blocked until you touch this page once.';
+  const silent = !unlocked && ' Tap this page once to turn on the sound.';
   if (alarm.fills)
     return (
       // One thing, one answer: it goes where it burns, and is heard.
@@ -55,7 +55,7 @@ export function Alarms({ makes, nowMs }: { readonly makes: readonly Attended[]; 
           variant="default"
           onClick={() => acknowledge(make, alarm)}
         >
-          Heard: go there
+          Open batch
         </Button>
       </section>
     );
@@ -74,14 +74,14 @@ export function Alarms({ makes, nowMs }: { readonly makes: readonly Attended[]; 
       {others[0] && (
         <Button variant="default" onClick={() => acknowledge(others[0]!.make, others[0]!.alarm)} size="md">
           Also: {others[0].alarm.title}, {others[0].make.name}
-          {others.length > 1 ? ` and ${others.length - 1} more` : ''} · Heard
+          {others.length > 1 ? ` and ${others.length - 1} more` : ''} · Got it
         </Button>
       )}
       <Button component={Link} to={`/makes/${make.id}`} variant="default" size="md">
-        Go there
+        Open batch
       </Button>
       <Button variant="default" size="md" onClick={() => acknowledge(make, alarm)}>
-        Heard
+        Got it
       </Button>
     </section>
   );

@@ -5,8 +5,8 @@ import type { Attended } from '../data/attended.ts';
 
 const WITHOUT = {
   working: 'Working out the times …',
-  failed: 'The times cannot be worked out on this device',
-  nothing: 'No hands needed',
+  failed: 'This device cannot work out the times',
+  nothing: 'Nothing needs you',
 } as const;
 
 /** Always there: the time, the next moment hands are needed, what may wait. */
@@ -45,7 +45,7 @@ export function ClockLine({
       {next.slice(1, 3).map(({ make, hands }) => (
         <Link key={make.id} to={`/makes/${make.id}`} className="may-wait quiet">
           <span>
-            {hands.mustAct ? 'then' : 'may wait:'} {make.name} about {units.time(hands.atMs, nowMs)}
+            {hands.mustAct ? 'then' : 'can wait:'} {make.name} about {units.time(hands.atMs, nowMs)}
           </span>
         </Link>
       ))}

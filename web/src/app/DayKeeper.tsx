@@ -101,7 +101,7 @@ export function DayKeeper() {
             moved: [...answer.moved],
             because: cause
               ? `${name}: ${cause.title.toLowerCase()} ${byWords(first.now - first.was)}`.slice(0, 200)
-              : 'A make was added',
+              : 'A batch was added',
             broken: answer.broken,
           },
         });

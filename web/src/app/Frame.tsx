@@ -33,7 +33,7 @@ const PLACES = [
   { to: '/larder', label: 'Larder', Icon: IconFridge, end: false },
   { to: '/daybook', label: 'Daybook', Icon: IconBook2, end: false },
   { to: '/methods', label: 'Methods', Icon: IconNotes, end: false },
-  { to: '/sums', label: 'Sums', Icon: IconCalculator, end: false },
+  { to: '/sums', label: 'Tools', Icon: IconCalculator, end: false },
   { to: '/kitchen', label: 'Kitchen', Icon: IconToolsKitchen2, end: false },
 ] as const;
 
@@ -61,7 +61,7 @@ export function Frame() {
   }, [isError, stranger, refetch]);
   useEffect(() => {
     const place =
-      PLACES.find((p) => p.to === pathname || (!p.end && pathname.startsWith(p.to)))?.label ?? 'Make';
+      PLACES.find((p) => p.to === pathname || (!p.end && pathname.startsWith(p.to)))?.label ?? 'Batch';
     document.title = `${place} · Morning Crock`;
   }, [pathname]);
   if (stranger)
@@ -73,9 +73,9 @@ export function Frame() {
   return (
     <div className="frame">
       <a className="skip" href="#place">
-        Skip to the place
+        Skip to main content
       </a>
-      <nav className="rail" aria-label="Places">
+      <nav className="rail" aria-label="Main menu">
         <div className="mark" aria-hidden="true">
           <img src="/crock.svg" width="40" height="40" alt="" />
         </div>

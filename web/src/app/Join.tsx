@@ -26,7 +26,7 @@ export function Join() {
       const { message, next } = (await answer.json()) as ErrorBody;
       setFault(`${message} ${next}`);
     } catch {
-      setFault('The kitchen does not answer. Try again.');
+      setFault('The kitchen’s server is not answering. Try again.');
     } finally {
       setAsking(false);
     }
@@ -36,7 +36,8 @@ export function Join() {
       <img src="/crock.svg" width="72" height="72" alt="" />
       <h1>Join this kitchen</h1>
       <p>
-        Type the kitchen code. It is shown where Morning Crock was started, and in its Kitchen, under Tablets.
+        Enter the kitchen code. You will find it on the computer that runs Morning Crock. On a tablet already
+        joined, open Kitchen, then Tablets.
       </p>
       <form
         onSubmit={(event) => {
@@ -74,7 +75,7 @@ export function Join() {
           loading={asking}
           disabled={code.trim() === '' || name.trim() === ''}
         >
-          Join
+          Join kitchen
         </Button>
       </form>
     </main>

@@ -49,12 +49,12 @@ describe('what is kept on this device', () => {
 
   test('a page older than its server asks to be loaded anew', () => {
     show(<Kept />);
-    expect(screen.queryByRole('button', { name: 'Reload now' })).toBeNull();
+    expect(screen.queryByRole('button', { name: 'Reload page' })).toBeNull();
     cleanup();
     store.dispatch(liveSlice.actions.outdatedTurned(true));
     show(<Kept />);
     expect(screen.getByRole('status').textContent).toContain('all that was entered here is stored');
-    expect(screen.getByRole('button', { name: 'Reload now' })).toBeDefined();
+    expect(screen.getByRole('button', { name: 'Reload page' })).toBeDefined();
     cleanup();
     store.dispatch(liveSlice.actions.outdatedTurned(false));
   });
@@ -65,8 +65,8 @@ describe('what is kept on this device', () => {
       refused({ id, error: errorOf('bad-input', [{ path: 'data.text', message: 'needs a word' }]) }),
     );
     const { user } = show(<Kept />);
-    expect(screen.getByRole('alert').textContent).toContain('needs a word');
-    await user.click(screen.getByRole('button', { name: 'Take it away' }));
+    expect(screen.getByRole('alert').textContent).toContain('needs some text');
+    await user.click(screen.getByRole('button', { name: 'Remove entry' }));
     await waitFor(() => expect(screen.queryByRole('alert')).toBeNull());
     expect(kept()).toEqual([]);
   });
@@ -92,14 +92,14 @@ describe('a make that was not begun', () => {
     show(<Kept />);
     const told = screen.getByRole('alert');
     expect(told.textContent).toContain('Fern: 1 kg is free');
-    expect(screen.getByRole('link', { name: 'See the plan' }).getAttribute('href')).toBe(`/makes/${MAKE}`);
+    expect(screen.getByRole('link', { name: 'Open plan' }).getAttribute('href')).toBe(`/makes/${MAKE}`);
   });
 
   const place = <OneMake Make={() => <p>the make</p>} />;
 
   test('its plan is changed with all that was chosen', async () => {
     const { user, router } = show(place, `/makes/${MAKE}`);
-    await user.click(await screen.findByRole('button', { name: 'Change the plan' }));
+    await user.click(await screen.findByRole('button', { name: 'Edit plan' }));
     await waitFor(() => expect(kept()).toEqual([]));
     expect(store.getState().live.draft).toEqual(plan);
     expect(router.state.location).toMatchObject({ pathname: '/new', search: '?draft=1' });
@@ -108,7 +108,7 @@ describe('a make that was not begun', () => {
 
   test('it is given up, and nothing of it stays', async () => {
     const { user, router } = show(place, `/makes/${MAKE}`);
-    await user.click(await screen.findByRole('button', { name: 'Give it up' }));
+    await user.click(await screen.findByRole('button', { name: 'Discard batch' }));
     await waitFor(() => expect(kept()).toEqual([]));
     expect(router.state.location.pathname).toBe('/');
   });

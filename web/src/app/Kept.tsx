@@ -7,45 +7,53 @@ import { dropRefused, useAppSelector } from '../data/store.ts';
 
 /** What an entry is about, in a word or two. */
 const ENTRY_WORDS: Partial<Record<EventType, string>> = {
-  'make-started': 'a make’s beginning',
+  'make-started': 'the start of a batch',
   'temperature-read': 'a temperature',
   'ph-read': 'a pH',
-  titrated: 'an acidity',
+  titrated: 'an acidity reading',
   weighed: 'a weight',
-  reserved: 'what was kept',
+  reserved: 'starter kept for next time',
   'starter-added': 'starter',
   'step-done': 'a step',
-  'cue-seen': 'what was seen',
-  'stage-seen': 'what was seen',
+  'cue-seen': 'an observation',
+  'stage-seen': 'an observation',
   rinsed: 'a wash',
   'pan-tested': 'a pan test',
-  'pan-weighed': 'a weight of the pan',
-  'pan-changed': 'another pan',
+  'pan-weighed': 'a pan weight',
+  'pan-changed': 'a change of pan',
   fed: 'a feed',
   salted: 'salt',
-  'load-begun': 'a load',
-  'churn-rested': 'a rest',
+  'load-begun': 'the start of a load',
+  'churn-rested': 'a pause in churning',
   'water-poured': 'water',
   iced: 'a rest in iced water',
-  flavoured: 'what is in it',
+  flavoured: 'a flavouring',
   shaped: 'pieces',
   noted: 'a note',
-  finished: 'an ending',
+  finished: 'the end of a batch',
   'milk-moved': 'milk',
   'culture-changed': 'a culture',
   'drain-weighed': 'a weight',
   'whey-returned': 'whey',
-  'break-tried': 'what was seen',
-  turned: 'a turn',
-  'split-off': 'a part of it',
-  joined: 'what was poured in',
-  'method-changed': 'a method',
-  'day-changed': 'a day',
-  'larder-moved': 'goods of the larder',
+  'break-tried': 'an observation',
+  turned: 'a turn of the cheese',
+  'split-off': 'a split batch',
+  joined: 'a combined batch',
+  'method-changed': 'a change to a method',
+  'day-changed': 'a change to a day',
+  'larder-moved': 'a larder entry',
   'kitchen-changed': 'a setting',
-  corrected: 'a correction',
+  corrected: 'an edit',
   voided: 'an undo',
 };
+
+/** What waits while the server is away. */
+const waitingWords = (waiting: number): string =>
+  `The kitchen’s server is not answering. ${waiting === 1 ? '1 entry is' : `${waiting} entries are`} safe on this device and will be sent automatically. Carry on working.`;
+
+/** What the server fell over, by what the entries are about. */
+const asideWords = (about: readonly string[]): string =>
+  `The server could not save ${about.length === 1 ? 'one entry' : `${about.length} entries`} (${about.join(', ')}). ${about.length === 1 ? 'It is' : 'They are'} safe on this device and will be tried again every minute. Your other entries are not affected.`;
 
 /** Says what is kept on this device and what the server refused, with what to do. */
 export function Kept() {
@@ -66,47 +74,39 @@ export function Kept() {
     <div className="kept-strip">
       {outdated && (
         <div className="banner" role="status">
-          <strong>Reload</strong>
+          <strong>New version</strong>
           <span>
-            A newer Morning Crock runs on the kitchen’s computer. Load this page anew: all that was entered
-            here is stored, or waits here and is sent.
+            The kitchen’s computer now runs a newer Morning Crock. Reload this page. Your entries are safe:
+            saved already, or waiting here to be sent.
           </span>
           <Button variant="default" onClick={() => globalThis.location.reload()}>
-            Reload now
+            Reload page
           </Button>
         </div>
       )}
       {!reachable && (
         <div className="banner" role="status">
-          <strong>Kept here</strong>
-          <span>
-            The kitchen’s server does not answer. {waiting} {waiting === 1 ? 'entry is' : 'entries are'} safe
-            on this device and will be sent by {waiting === 1 ? 'itself' : 'themselves'}. Go on working.
-          </span>
+          <strong>Saved on this device</strong>
+          <span>{waitingWords(waiting)}</span>
         </div>
       )}
       {aside.length > 0 && (
         <div className="banner" role="status">
-          <strong>Set aside</strong>
-          <span>
-            The server fails at {aside.length === 1 ? 'one entry' : `${aside.length} entries`} (
-            {aside.map((e) => ENTRY_WORDS[e.draft.type] ?? 'an entry').join(', ')}).{' '}
-            {aside.length === 1 ? 'It is' : 'They are'} safe on this device and tried again every minute; all
-            other entries go on.
-          </span>
+          <strong>Not sent yet</strong>
+          <span>{asideWords(aside.map((e) => ENTRY_WORDS[e.draft.type] ?? 'an entry'))}</span>
         </div>
       )}
       {refused.map(({ draft, refused: error }) => (
         <div key={draft.id} className="banner" role="alert">
-          <strong className="danger">Not taken</strong>
+          <strong className="danger">Not accepted</strong>
           <span>{error && refusalWords(error)}</span>
           {begun.has(draft.streamId) ? (
             <Button component={Link} to={`/makes/${draft.streamId}`} variant="default">
-              See the plan
+              Open plan
             </Button>
           ) : (
             <Button variant="default" onClick={() => void dropRefused(draft.id)}>
-              Take it away
+              Remove entry
             </Button>
           )}
         </div>

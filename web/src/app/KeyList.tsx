@@ -3,19 +3,19 @@ import './key-list.css';
 import '../parts/modal-styles.ts';
 
 const KEYS = [
-  ['?', 'show these keys'],
-  ['n', 'new make'],
-  ['/', 'go to a place'],
-  ['d', 'step done (in a make)'],
-  ['r', 'reading: go to the pad (in a make)'],
-  ['u', 'undo your last entry (in a make)'],
-  ['0–9', 'type into the pad (in a make)'],
+  ['?', 'show these shortcuts'],
+  ['n', 'new batch'],
+  ['/', 'go to a page'],
+  ['d', 'mark the step as done (in a batch)'],
+  ['r', 'add a reading (in a batch)'],
+  ['u', 'undo your last entry (in a batch)'],
+  ['0–9', 'type a reading (in a batch)'],
 ] as const;
 
 /** The list of all keys. */
 export function KeyList({ onClose }: { readonly onClose: () => void }) {
   return (
-    <Modal opened onClose={onClose} title="Keys">
+    <Modal opened onClose={onClose} title="Keyboard shortcuts">
       <dl className="key-list">
         {KEYS.map(([key, does]) => (
           <div className="key-row" key={key}>
@@ -26,7 +26,9 @@ export function KeyList({ onClose }: { readonly onClose: () => void }) {
           </div>
         ))}
       </dl>
-      <p className="quiet above-m">They rest while you type in a field, and can be turned off in Kitchen.</p>
+      <p className="quiet above-m">
+        Shortcuts pause while you type in a field. You can turn them off in Kitchen.
+      </p>
     </Modal>
   );
 }

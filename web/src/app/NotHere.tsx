@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 export function NotHere() {
   return (
     <div>
-      <h1>Nothing stands here</h1>
+      <h1>Page not found</h1>
       <p>
         <Link to="/">Back to the Bench</Link>
       </p>

@@ -26,9 +26,9 @@ function NotBegun({ make, beginning }: { readonly make: Make; readonly beginning
   };
   return (
     <section className="column reading">
-      <h1>{draft.data.plan.name} was not begun</h1>
+      <h1>{draft.data.plan.name} did not start</h1>
       <p role="alert">{refused && refusalWords(refused)}</p>
-      <p>Nothing is lost: all that was chosen is kept on this device.</p>
+      <p>Nothing is lost. Your choices are saved on this device.</p>
       <Button
         h={72}
         onClick={() => {
@@ -41,10 +41,10 @@ function NotBegun({ make, beginning }: { readonly make: Make; readonly beginning
           }
         }}
       >
-        Change the plan
+        Edit plan
       </Button>
       <Button variant="default" h={56} onClick={() => void leave('/')}>
-        Give it up
+        Discard batch
       </Button>
     </section>
   );
@@ -53,21 +53,21 @@ function NotBegun({ make, beginning }: { readonly make: Make; readonly beginning
 function Unreadable({ id, make }: { readonly id: string; readonly make: Make }) {
   return (
     <section className="column reading">
-      <h1>This make cannot be worked out</h1>
+      <h1>The entries of this batch contradict each other</h1>
       <p role="alert">
-        All that was entered is safe, but one of its entries makes no sense with the others. Take the wrong
-        one back, or carry the entries away in a file.
+        Everything you entered is safe, but one entry does not fit the others. Undo the wrong one, or download
+        the entries.
       </p>
       {make.events.length > 0 && <EntryLog streamId={id} events={make.events} />}
       <div className="row">
         <Button component="a" href={`/api/events?stream=${id}&limit=5000`} download="entries.json">
-          Entries as a file
+          Download entries
         </Button>
         <Button variant="default" onClick={make.again}>
           Try again
         </Button>
         <Button component={Link} to="/daybook" variant="default">
-          To the Daybook
+          Open Daybook
         </Button>
       </div>
     </section>
@@ -87,7 +87,7 @@ export function OneMake(props: {
   if (make.failed === 'away')
     return (
       <p role="alert">
-        The kitchen’s server does not answer, and this make was never opened on this device.{' '}
+        The kitchen’s server is not answering, and this batch has never been opened on this device.{' '}
         <Button variant="default" onClick={make.again}>
           Try again
         </Button>
@@ -96,8 +96,8 @@ export function OneMake(props: {
   if (make.failed === 'missing')
     return (
       <p>
-        There is no such make. <Link to="/">Back to the Bench</Link> or{' '}
-        <Link to="/daybook">to the Daybook</Link>
+        This batch does not exist. <Link to="/">Back to the Bench</Link> or{' '}
+        <Link to="/daybook">open the Daybook</Link>
       </p>
     );
   return <p className="quiet">Opening …</p>;

@@ -7,8 +7,12 @@ const Chart = lazy(() => import('./Chart.tsx'));
 /** The chart's code comes only where a chart is drawn; without it the numbers still stand. */
 export function LazyChart(props: { readonly build: ChartBuilder; readonly label: string }) {
   return (
-    <Contained instead={<p className="quiet">The curve cannot be drawn now; the numbers beside it stand.</p>}>
-      <Suspense fallback={<p className="quiet">Drawing the curve …</p>}>
+    <Contained
+      instead={
+        <p className="quiet">The chart cannot be drawn just now. The numbers beside it are still right.</p>
+      }
+    >
+      <Suspense fallback={<p className="quiet">Drawing the chart …</p>}>
         <Chart {...props} />
       </Suspense>
     </Contained>

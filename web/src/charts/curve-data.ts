@@ -19,10 +19,10 @@ export const CUE_WORDS: Readonly<Record<Cue, string>> = {
   liquid: 'liquid',
   trembles: 'trembles',
   set: 'set',
-  'whey-shows': 'whey shows',
+  'whey-shows': 'whey showing',
   runs: 'runs',
   thick: 'thick',
-  dollop: 'a dollop stands',
+  dollop: 'holds a dollop',
   curdled: 'curdled',
 };
 

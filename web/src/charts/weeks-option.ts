@@ -32,7 +32,7 @@ export function weeksOption(
     },
     yAxis: {
       type: 'value',
-      name: `${unit} a week`,
+      name: `${unit} per week`,
       nameTextStyle: { ...axisLabel, align: 'left', padding: [0, 0, 0, -40] },
       axisLabel,
       splitLine: { lineStyle: { color: theme.faint } },

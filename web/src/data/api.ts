@@ -269,7 +269,7 @@ export const {
 /** What an error of the server says, in one line. */
 export function errorWords(error: unknown): string {
   const body = error as ApiError;
-  if (body.code === 'away') return 'The server does not answer. Nothing was changed; try again.';
+  if (body.code === 'away') return 'The server is not answering. Nothing was changed. Try again.';
   const details = body.details.map((d) => (d.path ? `${d.path}: ${d.message}` : d.message)).join('; ');
   return `${body.message} ${body.next}${details ? ` (${details})` : ''}`;
 }

@@ -21,8 +21,8 @@ export interface KeptEntry {
 /** The server took it, and said so in no way this page knows. */
 const NOT_UNDERSTOOD: ErrorBody = {
   code: 'internal',
-  message: 'The server answered in a way this page does not know.',
-  next: 'Open the page again; what was stored is safe.',
+  message: 'This page did not understand the server’s answer.',
+  next: 'Everything saved is safe. Reload the page.',
   details: [],
 };
 

@@ -111,10 +111,10 @@ export function unitsOf({ units, site }: Pick<KitchenSettings, 'units' | 'site'>
     volume: (litres) => formatVolume(litres, units.measures),
     time,
     span: (fromMs, toMs, nowMs) => {
-      if (fromMs === null) return 'not within the time looked at';
+      if (fromMs === null) return 'not within the forecast';
       const band = outwardBand(fromMs, toMs ?? fromMs);
       const from = time(band.fromMs, nowMs);
-      if (toMs === null) return `later than ${from}`;
+      if (toMs === null) return `after ${from}`;
       const sameDay = full.format(band.fromMs) === full.format(band.toMs);
       return `${from}–${sameDay ? clock.format(band.toMs) : time(band.toMs, nowMs)}`;
     },

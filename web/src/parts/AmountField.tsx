@@ -86,11 +86,11 @@ export function AmountField(props: {
       unit={unit}
       units={units}
       optional={optional}
-      missing="Needs an amount."
+      missing="Enter an amount."
       onEmpty={() => onAmount(null)}
       check={(value, u) => {
-        if (value < 0) return 'An amount cannot be negative.';
-        if (value === 0 && !none) return 'The amount must be above 0.';
+        if (value < 0) return 'Enter an amount of 0 or more.';
+        if (value === 0 && !none) return 'Enter an amount above 0.';
         return check?.(kilograms(value, u, of)) ?? null;
       }}
       onFault={(faulty) => {

@@ -29,7 +29,7 @@ export function ClockField(props: {
       onChange={onValue}
       error={error}
       clearable={clearable}
-      clearButtonProps={{ 'aria-label': `${label}: none` }}
+      clearButtonProps={{ 'aria-label': `Clear ${label}` }}
       w={width ?? (clockHabit === '12h' ? 190 : 140)}
     />
   );

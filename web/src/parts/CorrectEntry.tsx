@@ -48,8 +48,8 @@ export function CorrectEntry(props: {
     if (id !== '') await settle(id);
   };
   return (
-    <Modal opened onClose={onClose} title="Correct this entry">
-      <EntryForm label="Correct this entry" onEntry={() => void save()}>
+    <Modal opened onClose={onClose} title="Edit entry">
+      <EntryForm label="Edit entry" onEntry={() => void save()}>
         {about}
         {children}
         <DayTimeFields at={at} happened />
@@ -58,9 +58,9 @@ export function CorrectEntry(props: {
             {fault}
           </p>
         )}
-        <p className="quiet">What was first entered stays in the record.</p>
+        <p className="quiet">The original entry stays in the record.</p>
         <Button type="submit" h={56} disabled={busy}>
-          Save the correction
+          Save changes
         </Button>
         {takeBack && (
           <Button
@@ -73,7 +73,7 @@ export function CorrectEntry(props: {
               );
             }}
           >
-            Take it back
+            Undo entry
           </Button>
         )}
       </EntryForm>

@@ -36,7 +36,7 @@ export function DayField(props: {
       // Gone at once: a calendar that fades still takes the tap meant for what is under it.
       popoverProps={{ transitionProps: { duration: 0 } }}
       clearable
-      clearButtonProps={{ 'aria-label': `${label}: none` }}
+      clearButtonProps={{ 'aria-label': `Clear ${label}` }}
       error={error}
       w={190}
     />

@@ -51,8 +51,9 @@ export function DayTimeFields(props: {
   const { at, dayLabel = 'Day', timeLabel = 'Time', happened = false } = props;
   const tried = use(TriedContext);
   let fault: string | null = null;
-  if (happened && tried && Number.isNaN(at.atMs)) fault = 'Needs a day and a time.';
-  else if (happened && at.changed && at.atMs > now() + SLACK_MS) fault = 'Has not been yet.';
+  if (happened && tried && Number.isNaN(at.atMs)) fault = 'Enter a day and a time.';
+  else if (happened && at.changed && at.atMs > now() + SLACK_MS)
+    fault = 'This time is in the future. Check the day and time.';
   return (
     <div>
       <div className="field-row">

@@ -43,7 +43,7 @@ function Correction({
     const fault = valueFault(old.kind, read.value, old.typed.unit, of);
     if (fault) return { fault };
     const data = withEntryValue(event, read.value, thermometers);
-    return data ? { data } : { fault: `“${text}” does not fit this entry.` };
+    return data ? { data } : { fault: `“${text}” is not a possible value here.` };
   };
   return (
     <CorrectEntry event={event} corrected={corrected} onClose={onClose}>
@@ -85,7 +85,9 @@ export function EntryLog(props: {
             <span className="number entry-at">{units.time(Date.parse(event.at), endedMs ?? now())}</span>
             <span className="grows entry-words">
               {entryWords(event, units)}
-              {pending.some((p) => p.draft.id === event.id) && <span className="quiet"> · kept here</span>}
+              {pending.some((p) => p.draft.id === event.id) && (
+                <span className="quiet"> · waiting to send</span>
+              )}
             </span>
             {event.type !== 'make-started' && (
               <>
@@ -94,18 +96,18 @@ export function EntryLog(props: {
                     variant="subtle"
                     px={6}
                     onClick={() => setCorrecting(event)}
-                    aria-label={`Correct: ${entryWords(event, units)}`}
+                    aria-label={`Edit: ${entryWords(event, units)}`}
                   >
-                    Correct
+                    Edit
                   </Button>
                 )}
                 <Button
                   variant="subtle"
                   px={6}
                   onClick={() => void record(streamId, 'voided', { target: event.id })}
-                  aria-label={`Take back: ${entryWords(event, units)}`}
+                  aria-label={`Undo: ${entryWords(event, units)}`}
                 >
-                  Take back
+                  Undo
                 </Button>
               </>
             )}
@@ -114,7 +116,7 @@ export function EntryLog(props: {
       </ul>
       {devices.length > 0 && (
         <p className="quiet">
-          and {devices.length} readings from{' '}
+          plus {devices.length} {devices.length === 1 ? 'reading' : 'readings'} from{' '}
           {new Set(devices.map((e) => e.deviceId.slice(7))).size === 1
             ? devices[0]!.deviceId.slice(7)
             : 'several devices'}

@@ -17,7 +17,7 @@ export function FeedTable({ rows, nowMs }: { readonly rows: readonly FeedRow[]; 
             <th>Milk</th>
             {scalds && <th>Scald</th>}
             <th>Stir in</th>
-            <th>Set, about</th>
+            <th>Sets about</th>
           </tr>
         </thead>
         <tbody>

@@ -28,12 +28,12 @@ export function FindWay(props: {
     <>
       {share === null ? (
         <Button className="at-the-start" onClick={() => void work()}>
-          Find a way
+          Find options
         </Button>
       ) : (
         <div className="field-row" role="status">
-          <Progress value={share * 100} w={260} aria-label="How far it is" />
-          <span>Trying …</span>
+          <Progress value={share * 100} w={260} aria-label="Progress" />
+          <span>Looking for options …</span>
           <Button variant="default" onClick={() => cancelForecast(cancelKey)}>
             Stop
           </Button>
@@ -41,7 +41,7 @@ export function FindWay(props: {
       )}
       {failed && (
         <p className="caution" role="alert">
-          The ways could not be worked out on this device now. What is chosen stays: find a way again.
+          This device could not work out the options. Your choices are kept. Try again.
         </p>
       )}
     </>

@@ -23,7 +23,10 @@ export function JsonFile(props: {
     try {
       content = JSON.parse(await file.text());
     } catch {
-      setSaid({ text: `“${file.name}” is not a readable ${what}. Nothing was changed.`, bad: true });
+      setSaid({
+        text: `“${file.name}” cannot be read as a ${what}. Nothing was changed. Choose another file.`,
+        bad: true,
+      });
       return;
     }
     try {

@@ -10,9 +10,9 @@ export function Kin({ state }: { readonly state: MakeState }) {
   const last = state.events.findLast((event) => event.type === 'finished');
   const into = last?.type === 'finished' ? last.data.into : undefined;
   const kin = [
-    ...(state.plan.splitFrom === undefined ? [] : [{ id: state.plan.splitFrom, words: 'A part of' }]),
-    ...parted.map((id) => ({ id, words: 'A part of it went on as' })),
-    ...state.joined.map(({ makeId }) => ({ id: makeId, words: 'In it is' })),
+    ...(state.plan.splitFrom === undefined ? [] : [{ id: state.plan.splitFrom, words: 'Split from' }]),
+    ...parted.map((id) => ({ id, words: 'Split into' })),
+    ...state.joined.map(({ makeId }) => ({ id: makeId, words: 'Includes' })),
     ...(into === undefined ? [] : [{ id: into, words: 'Poured into' }]),
   ];
   return kin.length === 0 ? null : <KinList kin={kin} />;
@@ -21,14 +21,14 @@ export function Kin({ state }: { readonly state: MakeState }) {
 function KinList({ kin }: { readonly kin: readonly { readonly id: string; readonly words: string }[] }) {
   const { data: makes = [] } = useMakesQuery();
   return (
-    <ul className="bare quiet" aria-label="Came from, and went to">
+    <ul className="bare quiet" aria-label="Related batches">
       {kin.map(({ id, words }) => {
         const make = makes.find((m) => m.id === id);
         return (
           <li key={`${words} ${id}`}>
             {words}{' '}
             <Link to={make?.status === 'under-way' ? `/makes/${id}` : `/daybook/${id}`}>
-              {make?.name ?? 'another make'}
+              {make?.name ?? 'another batch'}
             </Link>
           </li>
         );

@@ -13,13 +13,13 @@ export function LadleSlider({
 }) {
   const shown =
     depth === LADLE.layer
-      ? 'the layer'
+      ? 'cream layer'
       : depth < LADLE.layer
-        ? `leave ${LADLE.layer - depth} % of it`
-        : `${depth - LADLE.layer} % deeper`;
+        ? `leave ${LADLE.layer - depth} % of the cream`
+        : `${depth - LADLE.layer} % deeper than the cream`;
   return (
     <StepSlider
-      label="Ladle"
+      label="Skimming depth"
       value={depth}
       shown={shown}
       min={LADLE.min}

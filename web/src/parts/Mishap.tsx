@@ -8,7 +8,7 @@ function Mishap({ what }: { readonly what: string }) {
   return (
     <section className="column reading mishap" role="alert">
       <h2>{what}</h2>
-      <p>What was entered is safe: it is stored, or kept on this device until it can be sent.</p>
+      <p>Your entries are safe. They are saved, or waiting on this device to be sent.</p>
       <Button variant="default" onClick={() => window.location.reload()}>
         Try again
       </Button>
@@ -24,8 +24,8 @@ export function PlaceMishap() {
     <Mishap
       what={
         fetching
-          ? 'This place cannot be fetched: the server does not answer.'
-          : 'Something in this place went wrong.'
+          ? 'This page cannot be opened. The server is not answering.'
+          : 'Something went wrong on this page.'
       }
     />
   );

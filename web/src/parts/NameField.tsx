@@ -16,7 +16,7 @@ export function NameField(props: {
       label={label}
       value={value}
       maxLength={80}
-      error={(tried || touched) && value.trim() === '' ? 'Needs a name.' : null}
+      error={(tried || touched) && value.trim() === '' ? 'Enter a name.' : null}
       onChange={(event) => {
         setTouched(true);
         onChange(event.currentTarget.value);

@@ -17,8 +17,8 @@ export function NumberField(props: {
   const own = read.ok
     ? null
     : read.reason === 'ambiguous'
-      ? `${read.readings.join(' or ')}? Type it without the comma.`
-      : 'is not a number';
+      ? `Did you mean ${read.readings.join(' or ')}? Type the number without the comma.`
+      : 'Enter a number.';
   return (
     <TextInput
       label={`${props.label} (${props.unit})`}

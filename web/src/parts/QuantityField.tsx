@@ -32,7 +32,7 @@ export function QuantityField<U extends string>(props: {
     onEmpty,
     width = 120,
   } = props;
-  const missing = props.missing ?? 'Needs a number.';
+  const missing = props.missing ?? 'Enter a number.';
   const tried = use(TriedContext);
   const [text, setText] = useState<string | null>(null);
   const [chosen, setChosen] = useState<U>(unit);
@@ -95,7 +95,7 @@ export function QuantityField<U extends string>(props: {
       </div>
       {ambiguous && (
         <div className="field-row" role="alert">
-          <span className="field-error">“{shown}”: which is meant?</span>
+          <span className="field-error">Which number do you mean by “{shown}”?</span>
           {read.readings.map((reading) => (
             <Button key={reading} variant="default" size="sm" onClick={() => take(String(reading), chosen)}>
               {reading}

@@ -35,13 +35,13 @@ export function Thread({ makes, nowMs }: { readonly makes: readonly Attended[]; 
   return (
     <figure className="thread-box">
       <figcaption className="quiet">
-        The next 24 hours: knots need hands, ringed ones at once, shaded is sleep
+        Next 24 hours. A dot needs you. A ringed dot cannot wait. Shaded: you are asleep.
       </figcaption>
       <svg
         viewBox={`0 0 ${WIDTH} ${height}`}
         width="100%"
         role="img"
-        aria-label={said.length > 0 ? said.join('; ') : 'No hands needed'}
+        aria-label={said.length > 0 ? said.join('; ') : 'Nothing needs you'}
       >
         {nights.map((night) => (
           <rect

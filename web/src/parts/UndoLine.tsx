@@ -30,7 +30,7 @@ export function UndoLine({
         <>
           <span>
             {entryWords(target, units)}
-            {pending.some((p) => p.draft.id === target.id) ? ' · kept here' : ' · stored'}
+            {pending.some((p) => p.draft.id === target.id) ? ' · waiting to send' : ' · saved'}
           </span>
           <Button variant="subtle" onClick={undo}>
             Undo

@@ -22,11 +22,11 @@ import { ClockField } from './ClockField.tsx';
 const DAY_MS = 86_400_000;
 const KEY = 'work-back';
 const ALLOWANCES: readonly (readonly [keyof Allowed, string])[] = [
-  ['dose', 'another dose'],
-  ['place', 'another warm place'],
-  ['heat', 'another heat on the dial'],
-  ['bath', 'a cold bath'],
-  ['sourer', 'sourer than I want'],
+  ['dose', 'a different dose'],
+  ['place', 'a different warm place'],
+  ['heat', 'a different dial setting'],
+  ['bath', 'a cold-water bath'],
+  ['sourer', 'a sourer result'],
 ];
 
 /** Works back from when it is wanted, and offers up to three ways with their price. */
@@ -66,14 +66,14 @@ export function WorkBack(props: {
   }
   const nowMs = now();
   return (
-    <section className="section work-back" aria-label="Work back">
-      <h2>{begun ? 'Plan what is left' : 'When do you want it?'}</h2>
+    <section className="section work-back" aria-label="Plan backwards">
+      <h2>{begun ? 'Plan the remaining steps' : 'When should this batch be ready?'}</h2>
       <div className="field-row">
         <Choices
-          legend="Wanted"
+          legend="Ready means"
           value={goal}
           options={[
-            { value: 'eat', label: 'cold, ready to eat' },
+            { value: 'eat', label: 'chilled, ready to eat' },
             { value: 'set', label: 'set' },
           ]}
           onChange={setGoal}
@@ -88,7 +88,7 @@ export function WorkBack(props: {
         <ClockField label="By" shown="By" value={time} onValue={setTime} />
       </div>
       <fieldset className="allowances">
-        <legend className="below-s">It may ask of me</legend>
+        <legend className="below-s">I can accept</legend>
         {ALLOWANCES.map(([key, label]) => (
           <Checkbox
             key={key}
@@ -105,7 +105,7 @@ export function WorkBack(props: {
         </p>
       )}
       {answer && answer.answer.offers.length > 0 && (
-        <ol className="offers" aria-label="Ways">
+        <ol className="offers" aria-label="Options">
           {answer.answer.offers.map((offer) => (
             <li key={offerWords(offer, units, nowMs) + String(offer.startMs)}>
               <div className="offer-time number">
@@ -114,27 +114,28 @@ export function WorkBack(props: {
               <div>
                 {!begun && <p>{offerWords(offer, units, nowMs)}</p>}
                 <p className="quiet">
-                  Set {units.span(offer.set.p10, offer.set.p90, nowMs)}.{' '}
+                  Sets {units.span(offer.set.p10, offer.set.p90, nowMs)}.{' '}
                   {offer.overnight
-                    ? `Taken out at ${units.time(offer.takenOutMs, nowMs)}, when somebody is there again, about ${offer.sourness}.`
-                    : `Out of the warmth ${units.span(offer.pickUp.p10, offer.pickUp.p90, nowMs)}, ${offer.sourness}.`}
-                  {goal === 'eat' && ` Cold about ${units.time(offer.readyMs, nowMs)}.`}
+                    ? `Move to fridge at ${units.time(offer.takenOutMs, nowMs)}, when somebody is there. Will taste about ${offer.sourness}.`
+                    : `Move to fridge ${units.span(offer.pickUp.p10, offer.pickUp.p90, nowMs)}. Will taste ${offer.sourness}.`}
+                  {goal === 'eat' && ` Chilled about ${units.time(offer.readyMs, nowMs)}.`}
                 </p>
                 <p className="quiet">
                   {offer.sure
-                    ? 'Nine times in ten it is ready by then.'
-                    : `Tight: one time in ten or more it is later than ${units.time(answer.byMs, nowMs)}.`}
+                    ? 'Ready by then nine times in ten.'
+                    : `Tight. At least one time in ten the batch will be later than ${units.time(answer.byMs, nowMs)}.`}
                 </p>
               </div>
               <Button variant="default" onClick={() => onTake(offer)}>
-                Take this
+                Use this plan
               </Button>
             </li>
           ))}
         </ol>
       )}
       <p className="quiet">
-        No hands while you sleep or are away. Tried in steps of {formatMinutes(10)}; all times are estimates.
+        Nothing needs you while you are asleep or away. Start times were tried every {formatMinutes(10)}. All
+        times are estimates.
       </p>
     </section>
   );

@@ -23,16 +23,16 @@ const NEAR_SET = 0.6;
 const BY_STEP: Readonly<
   Partial<Record<StepFacts['inThePot'], readonly [CrockLook['surface'], (into: string) => string]>>
 > = {
-  milk: ['still', (into) => `${into} standing`],
+  milk: ['still', (into) => `${into} in the pot`],
   'hot-milk': ['hot', (into) => `hot ${into}`],
   'warm-milk': ['liquid', (into) => `warm ${into}`],
-  cold: ['cold', () => 'in the cold'],
-  cream: ['cold', (into) => `${into} in the cold`],
-  tempering: ['still', (into) => `${into} coming to its heat`],
+  cold: ['cold', () => 'in the fridge'],
+  cream: ['cold', (into) => `${into} in the fridge`],
+  tempering: ['still', (into) => `${into} coming to temperature`],
   grains: ['grains', () => 'butter grains'],
   butter: ['lump', () => 'butter'],
-  ghee: ['gold', () => 'on the fire'],
-  'hot-ghee': ['gold', () => 'hot, off the fire'],
+  ghee: ['gold', () => 'on the burner'],
+  'hot-ghee': ['gold', () => 'hot, off the burner'],
   curd: ['set', () => 'curd'],
   cloth: ['cloth', () => 'draining'],
   wheel: ['wheel', () => 'cheese'],
@@ -78,7 +78,7 @@ export function crockLook(
   const asSet = souring?.smellCounts ? 'thick' : 'set';
   const seen = state.acidity.findLast((entry) => entry.reading.kind === 'cue')?.reading;
   if (seen?.kind === 'cue' && (seen.cue === 'whey-shows' || seen.cue === 'curdled'))
-    return look('whey', seen.cue === 'curdled' ? 'curdled' : 'set, whey shows');
+    return look('whey', seen.cue === 'curdled' ? 'curdled' : 'set, whey showing');
   if (seenSetMs(state) !== null) return look(asSet, mark);
   if (!point || point.ph.length === 0) return look('liquid', 'souring');
   const ph = interpolateLinear(
@@ -87,6 +87,6 @@ export function crockLook(
     nowMs,
   );
   const setPh = (souring && markPh(souring, state.plan, 'body')) ?? SET_PH;
-  if (ph <= setPh) return look(asSet, `about ${mark}`);
-  return ph <= setPh + NEAR_SET ? look('trembles', `about to be ${mark}`) : look('liquid', 'still liquid');
+  if (ph <= setPh) return look(asSet, `probably ${mark}`);
+  return ph <= setPh + NEAR_SET ? look('trembles', `nearly ${mark}`) : look('liquid', 'still liquid');
 }

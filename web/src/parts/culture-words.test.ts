@@ -24,8 +24,8 @@ function cultureOf(facts: Partial<CultureFacts>, hour = 0, change: CultureChange
 }
 
 test.each<[string, Culture, number, string]>([
-  ['a jar of today', cultureOf({}), 0.3, 'turn 0, from today, in the cold'],
-  ['of yesterday', cultureOf({ place: 'room' }), 1.2, 'turn 0, 1 day old, at room heat'],
+  ['a jar of today', cultureOf({}), 0.3, 'turn 0, from today, in the fridge'],
+  ['of yesterday', cultureOf({ place: 'room' }), 1.2, 'turn 0, 1 day old, at room temperature'],
   ['of last week', cultureOf({ place: 'freezer' }), 7.5, 'turn 0, 7 days old, in the freezer'],
   [
     'used up',
@@ -38,14 +38,14 @@ test.each<[string, Culture, number, string]>([
 });
 
 test('a packet has no turn and no age: its kind and its place', () => {
-  expect(cultureWords(cultureOf(SACHETS), NOON)).toMatch(/^dried .*, in the cold$/);
+  expect(cultureWords(cultureOf(SACHETS), NOON)).toMatch(/^dried .*, in the fridge$/);
 });
 
 test('everything that is known of it, and nothing that is not', () => {
   expect(factsOf(cultureOf({ massKg: null }), units)).toEqual(['Live plain yogurt', 'heirloom']);
   expect(factsOf(cultureOf(SACHETS), units).slice(1)).toEqual([
     '1.5 packets, each for 1 L',
-    'one is open',
+    'one opened',
     'lot 7B',
     'use by Mon 1 Jun',
     'from the mill',

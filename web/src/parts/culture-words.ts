@@ -2,14 +2,14 @@ import { daysOld, growthPerDay, isLive, placeOf, STARTER_FACTS } from '@morning-
 import type { Culture } from '@morning-crock/core/contract';
 import type { Units } from '../data/units-of.ts';
 
-const PLACE = { cold: 'in the cold', freezer: 'in the freezer', room: 'at room heat' } as const;
+const PLACE = { cold: 'in the fridge', freezer: 'in the freezer', room: 'at room temperature' } as const;
 
 /** "turn 3, 2 days old, in the cold". */
 export function cultureWords(culture: Culture, nowMs: number): string {
   const days = Math.floor(daysOld(culture, nowMs));
-  const age = days === 0 ? 'from today' : `${days} ${days === 1 ? 'day' : 'days'} old`;
+  const age = days === 0 ? 'made today' : `${days} ${days === 1 ? 'day' : 'days'} old`;
   if (culture.packet) return `${STARTER_FACTS[culture.kind].label.toLowerCase()}, ${PLACE[placeOf(culture)]}`;
-  return `turn ${culture.turn}, ${age}, ${isLive(culture) ? PLACE[placeOf(culture)] : 'none left'}`;
+  return `generation ${culture.turn}, ${age}, ${isLive(culture) ? PLACE[placeOf(culture)] : 'none left'}`;
 }
 
 /** @example packetWords(1.25) // '1.25 packets' */
@@ -26,7 +26,7 @@ export function factsOf(culture: Culture, units: Units): string[] {
     STARTER_FACTS[culture.kind].label,
     culture.heirloom ? 'heirloom' : '',
     packet ? `${packetWords(packet.packetsLeft)}, each for ${units.volume(packet.statedLitres)}` : '',
-    packet?.opened ? 'one is open' : '',
+    packet?.opened ? 'one opened' : '',
     packet?.lot ? `lot ${packet.lot}` : '',
     packet?.useByMs ? `use by ${units.day(packet.useByMs)}` : '',
     culture.massKg === null ? '' : `${units.mass(culture.massKg)} left`,

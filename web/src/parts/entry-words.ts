@@ -14,11 +14,11 @@ const STEP_WORDS: Readonly<Record<StepKind, string>> = {
   chill: 'chilling',
   weigh: 'weighing',
   taste: 'tasting',
-  reserve: 'keeping a spoonful',
+  reserve: 'saving starter',
   scald: 'scalding',
   ripen: 'ripening',
   thicken: 'thickening',
-  'take-out': 'taking the cream out',
+  'take-out': 'taking the cream out of the fridge',
   temper: 'tempering',
   churn: 'churning',
   drain: 'draining',
@@ -31,27 +31,27 @@ const STEP_WORDS: Readonly<Record<StepKind, string>> = {
   feed: 'feeding',
   stand: 'standing',
   coagulate: 'setting',
-  ladle: 'lifting the cream',
-  'pour-off': 'pouring the buttermilk off',
-  'grains-out': 'taking the grains out',
+  ladle: 'skimming the cream',
+  'pour-off': 'pouring off the buttermilk',
+  'grains-out': 'lifting out the grains',
   whip: 'whipping',
   'add-rennet': 'adding rennet',
-  'ripen-milk': 'waking the culture',
+  'ripen-milk': 'ripening the milk',
   cut: 'cutting',
   rest: 'resting',
   stir: 'stirring',
-  'swap-whey': 'whey for water',
+  'swap-whey': 'washing the curd',
   strain: 'draining',
   press: 'pressing',
   salt: 'salting',
   brine: 'brining',
   dry: 'drying',
   age: 'ageing',
-  acidify: 'souring it',
-  'second-ripen': 'ripening once more',
-  'mix-in': 'stirring in',
+  acidify: 'acidifying',
+  'second-ripen': 'second ripening',
+  'mix-in': 'mixing in',
   freeze: 'freezing',
-  own: 'a step of your own',
+  own: 'your own step',
 };
 /** What a kind of step is called where it is chosen: "Waking the culture". */
 export const STEP_TITLES = Object.fromEntries(
@@ -78,19 +78,19 @@ export function entryWords(event: LoggedEvent, units: Units): string | null {
     case 'step-done':
       return `${stepWords(event.data.step)} done`;
     case 'step-skipped':
-      return `${stepWords(event.data.step)} left out`;
+      return `${stepWords(event.data.step)} skipped`;
     case 'temperature-read':
-      return `${units.temperature(event.data.celsius)}${event.data.instrument === 'hand' ? '' : ` (${event.data.instrument}${event.data.rawC === undefined ? '' : `, it said ${units.temperature(event.data.rawC)}`})`}`;
+      return `${units.temperature(event.data.celsius)}${event.data.instrument === 'hand' ? '' : ` (${event.data.instrument}${event.data.rawC === undefined ? '' : `, thermometer read ${units.temperature(event.data.rawC)}`})`}`;
     case 'ph-read':
       return `pH ${event.data.ph.toFixed(event.data.instrument === 'strip' ? 1 : 2)} (${event.data.instrument})`;
     case 'titrated':
-      return `${event.data.percent.toFixed(2)} % acid (${event.data.naohMl} mL on ${event.data.sampleG} g)`;
+      return `titratable acidity ${event.data.percent.toFixed(2)} % (${event.data.naohMl} mL lye on ${event.data.sampleG} g)`;
     case 'trace-imported':
       return `${event.data.rows} readings from ${event.data.instrument} (${event.data.fileName})`;
     case 'replanned':
-      return `planned anew${event.data.why ? `: ${event.data.why}` : ''}`;
+      return `replanned${event.data.why ? `: ${event.data.why}` : ''}`;
     case 'jar-chilled':
-      return 'a jar into the cold';
+      return 'moved a jar to the fridge';
     case 'cue-seen':
       return `${CUE_WORDS[event.data.cue]}${event.data.cleanSmell === true ? ', smells clean and sour' : ''}`;
     case 'milk-poured':
@@ -102,53 +102,53 @@ export function entryWords(event: LoggedEvent, units: Units): string | null {
     case 'stage-seen':
       return { ...STAGE_WORDS, ...GHEE_STAGE_WORDS }[event.data.stage];
     case 'pan-weighed':
-      return `the pan weighs ${units.mass(event.data.massKg)}`;
+      return `pan weighed ${units.mass(event.data.massKg)}`;
     case 'pan-changed':
-      return 'on in another pan';
+      return 'changed pan';
     case 'rinsed':
-      return event.data.clear ? 'washed, the water ran clear' : 'washed once';
+      return event.data.clear ? 'washed, water ran clear' : 'washed once';
     case 'pan-tested':
       return `pan test: ${(((event.data.beforeKg - event.data.afterKg) / event.data.beforeKg) * 100).toFixed(1)} % water`;
     case 'salted':
       return `salted, ${units.mass(event.data.massKg)}`;
     case 'load-begun':
-      return `load ${event.data.load} went into the churn`;
+      return `load ${event.data.load} put in the churn`;
     case 'churn-rested':
-      return event.data.resting ? 'the churn rests' : 'the churn goes on';
+      return event.data.resting ? 'churn paused' : 'churning again';
     case 'water-poured':
-      return `${units.volume(event.data.massKg)} of water of ${units.temperature(event.data.celsius)} poured in`;
+      return `added ${units.volume(event.data.massKg)} of water at ${units.temperature(event.data.celsius)}`;
     case 'iced':
-      return `into iced water for ${event.data.minutes} min`;
+      return `in iced water for ${event.data.minutes} min`;
     case 'flavoured':
-      return `${event.data.with === 'dry' ? 'spice' : event.data.with} in it${event.data.text ? `: ${event.data.text}` : ''}`;
+      return `flavoured with ${event.data.with === 'dry' ? 'spice' : event.data.with}${event.data.text ? `: ${event.data.text}` : ''}`;
     case 'shaped':
       return `cut: ${piecesWords(event.data.pieces, units)}`;
     case 'drain-weighed':
       return event.data.of === 'whey'
-        ? `${units.mass(event.data.massKg)} of whey caught so far`
+        ? `${units.mass(event.data.massKg)} of whey collected so far`
         : `${units.mass(event.data.massKg)} left in the cloth`;
     case 'whey-returned':
-      return `${units.mass(event.data.massKg)} of whey stirred back`;
+      return `${units.mass(event.data.massKg)} of whey stirred back in`;
     case 'break-tried':
-      return event.data.clean ? 'tried: it breaks clean' : 'tried: no clean break yet';
+      return event.data.clean ? 'tested: clean break' : 'tested: no clean break yet';
     case 'turned':
       return 'turned';
     case 'tagged':
-      return event.data.tags.length === 0 ? 'no tag on it' : `tags ${event.data.tags.join(', ')}`;
+      return event.data.tags.length === 0 ? 'no tag' : `tags ${event.data.tags.join(', ')}`;
     case 'photographed':
-      return `a picture, ${stepWords(event.data.step)}`;
+      return `photo, ${stepWords(event.data.step)}`;
     case 'tasted':
       return `tasted: ${event.data.sourness}, ${event.data.texture}${event.data.text ? `. ${event.data.text}` : ''}`;
     case 'noted':
       return event.data.text;
     case 'reserved':
-      return `kept ${units.mass(event.data.massKg)}`;
+      return `saved ${units.mass(event.data.massKg)} as starter`;
     case 'fed':
       return `fed${nthWords(event.data.step)}${event.data.massKg === null ? '' : `, ${units.mass(event.data.massKg)}`}`;
     case 'split-off':
-      return `${Math.round(event.data.share * 100)} % of it went another way`;
+      return `${Math.round(event.data.share * 100)} % split off`;
     case 'joined':
-      return `${units.mass(event.data.massKg)} of another make poured in`;
+      return `added ${units.mass(event.data.massKg)} from another batch`;
     case 'finished':
       if (event.data.into !== undefined) return event.data.reason;
       return event.data.verdict === 'kept' ? 'finished' : `discarded. ${event.data.reason}`;

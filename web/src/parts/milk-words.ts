@@ -23,7 +23,7 @@ export const ROLE_WORD = {
   buttermilk: 'buttermilk',
   whey: 'whey',
 } as const;
-export const PLACE_WORD = { cold: 'in the cold', counter: 'on the counter', freezer: 'frozen' } as const;
+export const PLACE_WORD = { cold: 'in the fridge', counter: 'on the counter', freezer: 'frozen' } as const;
 
 /** Some of a lot: "8.2 L", or by weight for cream; of an overdrawn one there is nothing. */
 export function someOf(lot: Pick<Lot, 'role' | 'of'>, massKg: number, units: Units): string {
@@ -43,7 +43,7 @@ export function costWords(lot: Lot, units: Units): string | null {
   if (lot.costPerKg === null) return null;
   const unit = SYSTEM_UNITS[units.system].milk[0]!;
   const kgPerUnit = massOfLitresKg(toLitres(1, unit), lot.of);
-  return `${units.cost(lot.costPerKg * kgPerUnit)} a ${UNIT_LABEL[unit]}`;
+  return `${units.cost(lot.costPerKg * kgPerUnit)}/${UNIT_LABEL[unit]}`;
 }
 
 /** "use by Wed 25 Nov to Fri 27 Nov", by the clock when it is soon, or that its time is over. */
@@ -55,7 +55,7 @@ export function endWords(
   frozen = false,
 ): { text: string; late: boolean } {
   if (keep.toMs <= nowMs)
-    return { text: `past its ${frozen ? 'best' : 'time'} (${keep.reason})`, late: !frozen };
+    return { text: `past its ${frozen ? 'best' : 'use-by date'} (${keep.reason})`, late: !frozen };
   const told = (ms: number): string =>
     keep.toMs - nowMs < SOON_MS
       ? units.time(Math.floor(ms / HALF_HOUR_MS) * HALF_HOUR_MS, nowMs)
@@ -64,7 +64,7 @@ export function endWords(
   const [from, to] = [told(Math.max(nowMs, keep.fromMs)), told(keep.toMs)];
   return {
     text: late
-      ? `use ${frozen ? 'soon' : 'now'}; at the latest ${to}`
+      ? `use ${frozen ? 'soon' : 'now'}, by ${to} at the latest`
       : `use by ${from === to ? to : `${from} to ${to}`}`,
     late: late && !frozen,
   };
@@ -76,7 +76,7 @@ export function keepWords(lot: Lot, nowMs: number, units: Units): { text: string
   // Cream that is to sour is not late when it is too old to drink.
   if (keep.toChurn && keep.fromMs <= nowMs && nowMs < keep.toChurn.toMs)
     return {
-      text: `no more to drink; to churn or ripen by ${units.day(keep.toChurn.toMs)}: it sours`,
+      text: `Souring, too old to drink. Churn or ripen by ${units.day(keep.toChurn.toMs)}.`,
       late: false,
     };
   return endWords(keep, nowMs, units);

@@ -9,7 +9,7 @@ const offer = (prices: readonly Price[]): Offer => ({ prices }) as unknown as Of
 
 describe('what an offer asks', () => {
   test('nothing but the start: as planned', () => {
-    expect(offerWords(offer([{ kind: 'start', atMs: NOW }]), units, NOW)).toBe('as you planned it');
+    expect(offerWords(offer([{ kind: 'start', atMs: NOW }]), units, NOW)).toBe('as planned');
   });
 
   test.each<[Price, string]>([

@@ -11,9 +11,9 @@ function priceWords(price: Price, units: Units, nowMs: number): string {
     case 'place':
       return `in ${price.name}`;
     case 'heat':
-      return `dial at ${units.temperature(price.toC)} instead of ${units.temperature(price.fromC)}`;
+      return `set the dial to ${units.temperature(price.toC)} instead of ${units.temperature(price.fromC)}`;
     case 'bath':
-      return `cool it in ${units.volume(price.waterLitres)} of cold water, about ${formatMinutes(price.savesMin)}`;
+      return `cool in ${units.volume(price.waterLitres)} of cold water, which saves about ${formatMinutes(price.savesMin)}`;
     case 'sourer':
       return `sourer: ${price.sourness}`;
   }
@@ -22,7 +22,7 @@ function priceWords(price: Price, units: Units, nowMs: number): string {
 /** An offer's prices in one line. */
 export function offerWords(offer: Offer, units: Units, nowMs: number): string {
   const asked = offer.prices.filter((p) => p.kind !== 'start');
-  return asked.length === 0 ? 'as you planned it' : asked.map((p) => priceWords(p, units, nowMs)).join('; ');
+  return asked.length === 0 ? 'as planned' : asked.map((p) => priceWords(p, units, nowMs)).join('; ');
 }
 
 /** Why there is no way, and what is nearest. */
@@ -32,19 +32,19 @@ export function noWayWords(
   units: Units,
   nowMs: number,
 ): string {
-  const earliest = earliestMs === null ? '' : ` The earliest is about ${units.time(earliestMs, nowMs)}.`;
+  const earliest = earliestMs === null ? '' : ` The earliest time is about ${units.time(earliestMs, nowMs)}.`;
   switch (reason) {
     case 'past':
-      return 'Choose a time from now on, at most five days ahead.';
+      return 'Choose a time within the next five days.';
     case 'too-late':
-      return `It cannot be ready by then with what may be changed.${earliest}`;
+      return `The batch cannot be ready by then with the changes you allow.${earliest}`;
     case 'nobody-there':
-      return 'Every start that would do needs hands when nobody is there: asleep or away.';
+      return 'Every possible start needs you while everybody is asleep or away. Choose another time.';
     case 'too-sour':
-      return 'It would be ready when nobody is there to take it out, and be sourer than you want by the time somebody is. Allow it to be sourer, or another heat or dose.';
+      return 'The batch would be ready while nobody is there, and too sour by the time somebody is. Allow a sourer result, or a different temperature or dose.';
     case 'unsafe':
-      return 'It would stand warm too long before it is acid: no such plan is offered.';
+      return 'No safe plan found. The milk would stay warm too long before it turned acid. Allow more changes.';
     case 'never-sets':
-      return 'Like this it does not set at all. Look at the heat and the starter.';
+      return 'The milk would never set like this. Check the temperature and the starter.';
   }
 }

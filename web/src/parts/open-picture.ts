@@ -8,10 +8,10 @@ const MOST_FILE_BYTES = 30_000_000;
 export async function openPicture(file: File, sidePx: number): Promise<HTMLCanvasElement> {
   if (file.size > MOST_FILE_BYTES)
     throw new Error(
-      `“${file.name}” has ${Math.round(file.size / 1e6)} MB: more than any picture of a jar needs (30 MB).`,
+      `“${file.name}” is ${Math.round(file.size / 1e6)} MB. The limit is 30 MB. Choose a smaller photo.`,
     );
   const bitmap = await createImageBitmap(file).catch(() => null);
-  if (!bitmap) throw new Error(`“${file.name}” is no picture this browser can open.`);
+  if (!bitmap) throw new Error(`This browser cannot open “${file.name}” as a photo. Choose another file.`);
   const scale = Math.min(1, sidePx / Math.max(bitmap.width, bitmap.height));
   const canvas = document.createElement('canvas');
   canvas.width = Math.max(8, Math.round(bitmap.width * scale));

@@ -20,9 +20,9 @@ test.each([
   ['8.4', null],
   ['1 200,50', null],
   ['1,000', '1 or 1000? Type it without the comma.'],
-  ['8,4o', '“8,4o” is not a price.'],
-  ['-2', 'A price cannot be negative.'],
-  ['2000000', 'That is too dear.'],
+  ['8,4o', '“8,4o” Enter a price..'],
+  ['-2', 'Enter a price of 0 or more.'],
+  ['2000000', 'That price is too high. Check the number.'],
 ])('“%s” as a price: %s', (typed, fault) => {
   expect(priceFault(typed)).toBe(fault);
 });

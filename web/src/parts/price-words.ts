@@ -11,7 +11,7 @@ export const priceWeight = ({ system }: Pick<Units, 'system'>): readonly [unit: 
 /** A price by weight. @example perWeight(3.1, units) // '3.10 groats a kg' */
 export function perWeight(perKg: number, units: Units): string {
   const [unit, kg] = priceWeight(units);
-  return `${units.cost(perKg * kg)} a ${unit}`;
+  return `${units.cost(perKg * kg)}/${unit}`;
 }
 
 /** What of goods' cost is counted: of what was put up without a word of it, the milk alone. */
@@ -29,11 +29,11 @@ export function priceFault(text: string): string | null {
   const read = readTypedNumber(text);
   if (!read.ok)
     return read.reason === 'ambiguous'
-      ? `${read.readings.join(' or ')}? Type it without the comma.`
+      ? `Did you mean ${read.readings.join(' or ')}? Type the number without the comma.`
       : `“${text}” is not a price.`;
   return read.value < 0
-    ? 'A price cannot be negative.'
+    ? 'Enter a price of 0 or more.'
     : read.value > MOST_PRICE
-      ? 'That is too dear.'
+      ? 'That price is too high. Check the number.'
       : null;
 }

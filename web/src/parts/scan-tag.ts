@@ -14,7 +14,7 @@ export async function scannedSquare(file: File): Promise<string> {
   const { width, height } = canvas;
   const image = canvas.getContext('2d')?.getImageData(0, 0, width, height);
   const found = image && jsQR(image.data, width, height);
-  if (!found) throw new Error('No square is on that picture: go nearer, with light from the side.');
+  if (!found) throw new Error('No code found in that photo. Go closer, with light from the side.');
   return found.data;
 }
 
@@ -24,6 +24,6 @@ export async function scannedSquare(file: File): Promise<string> {
  */
 export async function scannedTag(file: File): Promise<number> {
   const tag = tagOfCode(await scannedSquare(file));
-  if (tag === null) throw new Error('That square is on no tag of a jar.');
+  if (tag === null) throw new Error('That code is not from a jar tag.');
   return tag;
 }

@@ -18,14 +18,14 @@ export function setWords(
   const seenMs = seenSetMs(state);
   const mark = markWords(state, 'body');
   const set = markBand(forecast, 'body');
-  if (seenMs !== null) return { label: `${mark}, seen`, value: units.time(seenMs, nowMs) };
-  if (state.chilledAtMs !== null) return { label: mark, value: 'nobody looked' };
+  if (seenMs !== null) return { label: `${mark} (seen)`, value: units.time(seenMs, nowMs) };
+  if (state.chilledAtMs !== null) return { label: mark, value: 'not checked' };
   return { label: `${mark} (about)`, value: units.span(set.p10, set.p90, nowMs) };
 }
 
 /** How it stands: as it was tasted; a set that was seen is no pourable milk, however soft the model has it. */
 export function firmnessWords(state: MakeState, { point }: BandForecast): string {
-  if (state.tasting) return `${state.tasting.texture}, tasted`;
+  if (state.tasting) return `${state.tasting.texture} (tasted)`;
   const souring = souringOf(state);
   if (!souring) return '';
   const seen = state.acidity.flatMap(({ reading }) =>
@@ -34,7 +34,7 @@ export function firmnessWords(state: MakeState, { point }: BandForecast): string
   const word = souring.bodyWord(Math.max(point.firmness, ...seen));
   return !souring.leastBody && seenSetMs(state) !== null && (word === 'thin' || word === 'pourable')
     ? 'a soft set'
-    : `about ${word}`;
+    : `probably ${word}`;
 }
 
 /** When it is as sour as was wanted; what was seen set is on its way from set to that. Goes on in a sentence. */

@@ -14,5 +14,5 @@ export async function shrunkPicture(file: File): Promise<{ readonly jpeg: string
     const jpeg = url.slice(url.indexOf(',') + 1);
     if (jpeg.length * 0.75 < MOST_PHOTO_BYTES) return { jpeg, url };
   }
-  throw new Error(`“${file.name}” cannot be made small enough.`);
+  throw new Error(`“${file.name}” could not be made small enough. Choose another photo.`);
 }

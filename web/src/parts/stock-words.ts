@@ -7,9 +7,9 @@ export function stockWords(good: Pick<Good, 'sizesKg'>, stock: GoodStock, units:
   const { whole, openKg } = countPieces(good, stock);
   const each = units.mass(good.sizesKg[stock.size] ?? stock.massKg);
   const open = openKg > 0 ? units.mass(openKg) : '';
-  if (whole === 0) return open === '' ? 'none left' : `${open} of one opened`;
+  if (whole === 0) return open === '' ? 'none left' : `${open} opened`;
   const pieces = whole === 1 ? each : `${whole} × ${each}`;
-  return open === '' ? pieces : `${pieces} and ${open} of one opened`;
+  return open === '' ? pieces : `${pieces} plus ${open} opened`;
 }
 
 /** "2 × 250 g in the cold". */
@@ -41,7 +41,10 @@ export function thawWords(
   const some =
     count !== null && count > 1 && each !== undefined ? `${count} × ${units.mass(each)}` : units.mass(massKg);
   return {
-    when: outMs < nowMs ? 'Out of the freezer now:' : `Out of the freezer by ${units.time(outMs, nowMs)}:`,
-    what: `${some}, wanted ${units.time(readyMs, nowMs)}`,
+    when:
+      outMs < nowMs
+        ? 'Take out of the freezer now:'
+        : `Take out of the freezer by ${units.time(outMs, nowMs)}:`,
+    what: `${some}, needed ${units.time(readyMs, nowMs)}`,
   };
 }

@@ -17,6 +17,6 @@ export function tagsOf(text: string): number[] | string {
   const bad = parts.find(
     (_, i) => !Number.isInteger(numbers[i]) || numbers[i]! < 1 || numbers[i]! > MOST_TAG,
   );
-  if (bad !== undefined) return `“${bad}” is no tag: they go from 1 to ${MOST_TAG}.`;
+  if (bad !== undefined) return `“${bad}” is not a tag number. Use 1 to ${MOST_TAG}.`;
   return [...new Set(numbers)].sort((a, b) => a - b);
 }

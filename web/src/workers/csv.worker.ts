@@ -45,13 +45,13 @@ const breathe = (): Promise<void> => new Promise((resolve) => setTimeout(resolve
 
 /** Bytes as text: marked UTF-16, UTF-8, or Western European when it is neither; not text at all is refused. */
 function decode(bytes: Uint8Array): { text: string; encoding: string } | { fault: string } {
-  if (bytes.length === 0) return { fault: 'The file is empty.' };
+  if (bytes.length === 0) return { fault: 'The file is empty. Choose another file.' };
   if (bytes[0] === 0xff && bytes[1] === 0xfe)
     return { text: new TextDecoder('utf-16le').decode(bytes), encoding: 'UTF-16' };
   if (bytes[0] === 0xfe && bytes[1] === 0xff)
     return { text: new TextDecoder('utf-16be').decode(bytes), encoding: 'UTF-16' };
   if (bytes.subarray(0, 8192).includes(0))
-    return { fault: 'This is not a text file: export it from the logger as CSV.' };
+    return { fault: 'This is not a text file. Export it from the logger as CSV.' };
   try {
     return { text: new TextDecoder('utf-8', { fatal: true }).decode(bytes), encoding: 'UTF-8' };
   } catch {
@@ -63,7 +63,7 @@ function decode(bytes: Uint8Array): { text: string; encoding: string } | { fault
 async function textOf(file: File): Promise<{ text: string; encoding: string } | { fault: string }> {
   if (file.size > MOST_BYTES) {
     return {
-      fault: `The file is ${Math.round(file.size / 1e6)} MB, more than the 64 MB that are read at once: split it.`,
+      fault: `The file is ${Math.round(file.size / 1e6)} MB. The limit is 64 MB. Split the file and try again.`,
     };
   }
   return decode(new Uint8Array(await file.arrayBuffer()));
@@ -91,16 +91,19 @@ const csvWorker = {
     if ('fault' in decoded) return { ok: false, fault: decoded.fault };
     lines = decoded.text.split(/\r\n|\r|\n/);
     const filled = lines.filter((line) => line.trim() !== '');
-    if (filled.length === 0) return { ok: false, fault: 'The file has no lines.' };
+    if (filled.length === 0) return { ok: false, fault: 'The file has no lines. Choose another file.' };
     if (filled.length > TRACE_MOST_ROWS) {
-      return { ok: false, fault: `The file has ${filled.length} lines, more than a million: split it.` };
+      return {
+        ok: false,
+        fault: `The file has ${filled.length} lines. The limit is a million. Split the file and try again.`,
+      };
     }
     const head = filled.slice(0, HEAD_LINES);
     const detection = detectTable(head);
     if (!detection) {
       return {
         ok: false,
-        fault: 'No column of times with values beside it was found. A logger’s CSV has one line a reading.',
+        fault: 'No time column with values beside it was found. Use a CSV with one reading per line.',
       };
     }
     return { ok: true, detection, lines: filled.length, encoding: decoded.encoding, head: head.slice(0, 6) };

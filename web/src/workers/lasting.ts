@@ -24,7 +24,7 @@ export function lastingWorker<T>(
       worker.addEventListener('error', (event) => {
         running = null;
         worker.terminate();
-        reject(new Error(event.message || 'what works this out could not be fetched'));
+        reject(new Error(event.message || 'The calculation could not be loaded. Reload the page.'));
       });
     });
     // Nobody may be waiting for it when it dies.

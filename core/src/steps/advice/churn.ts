@@ -20,46 +20,46 @@ export const adviseChurn: Advise = (plan, { measures, temperature }, of) => {
       ? {
           severity: 'note',
           field: 'milk',
-          text: `Soured milk churned whole: a quarter to a half of its fat may stay in the buttermilk. It is churned warmer than cream, at ${formatTemperature(CURD_C, temperature)} or so.`,
+          text: `When soured milk is churned whole, a quarter to half of its fat may stay in the buttermilk. Churn it warmer than cream, at about ${formatTemperature(CURD_C, temperature)}.`,
         }
       : fatFraction < NO_CREAM_FAT
         ? {
             severity: 'stop',
             field: 'milk',
-            text: `${percent} fat is hardly cream: it would not break. Let it stand and skim it richer; from 25 % it churns well.`,
+            text: `${percent} fat is hardly cream and would not break. Let it stand and skim it richer. Cream churns well from 25 %.`,
           }
         : fatFraction < THIN_FAT
           ? {
               severity: 'caution',
               field: 'milk',
-              text: `Cream of ${percent} is thin: it takes long and gives little. From 25 % it churns well.`,
+              text: `Cream at ${percent} fat is thin. It takes long to churn and gives little butter. Cream churns well from 25 %.`,
             }
           : null,
     litres > holds * 0.9
       ? {
           severity: 'stop',
           field: 'pot',
-          text: `${name} holds ${formatVolume(holds, measures)}: ${formatVolume(litres, measures)} leaves no room to beat. More loads, or a larger churn.`,
+          text: `${name} holds ${formatVolume(holds, measures)}, so ${formatVolume(litres, measures)} leaves no room to beat. Use more loads or a larger churn.`,
         }
       : litres > holds * 0.55
         ? {
             severity: 'caution',
             field: 'pot',
-            text: `${name} is more than half full: it beats against itself. One load more is quicker.`,
+            text: `${name} is more than half full, so the cream has little room to move. One more load is quicker.`,
           }
         : null,
     plan.milk.treatment === 'ultra-heated'
       ? {
           severity: 'caution',
           field: 'milk',
-          text: 'Ultra-heated cream, and cream with a stabiliser in it, may not break at all.',
+          text: 'Ultra-heated cream, or cream with a stabiliser, may not break at all.',
         }
       : null,
     plan.milk.homogenised
       ? {
           severity: 'caution',
           field: 'milk',
-          text: 'Homogenised cream breaks late, if at all: its fat is beaten small.',
+          text: 'Homogenised cream breaks late or not at all, because its fat globules are so small.',
         }
       : null,
   ];

@@ -12,13 +12,13 @@ export function boundsOfDose(
     return {
       severity: 'caution',
       field: 'starter',
-      text: `That is ${(share * 100).toFixed(0)} % of the ${of}: it starts sour and may turn grainy. ${usual}.`,
+      text: `That is ${(share * 100).toFixed(0)} % of the ${of}, so the batch starts sour and may turn grainy. ${usual}.`,
     };
   return massKg !== null && massKg > 0 && share < least
     ? {
         severity: 'note',
         field: 'starter',
-        text: `That is ${(share * 100).toFixed(2)} % of the ${of}: slow. ${usual}.`,
+        text: `That is only ${(share * 100).toFixed(2)} % of the ${of}, so souring is slow. ${usual}.`,
       }
     : null;
 }

@@ -18,20 +18,20 @@ function starterAgainstHeat(plan: MakePlan, { temperature }: AdviceUnits): Advic
     return {
       severity: 'stop',
       field: 'place',
-      text: `${heat} is too cold for cream to sour safely: from ${formatTemperature(TOO_COLD_C, temperature)} up, better ${formatTemperature(20, temperature)}. Stand it somewhere warmer.`,
+      text: `${heat} is too cold for cream to sour safely. It needs at least ${formatTemperature(TOO_COLD_C, temperature)}, better ${formatTemperature(20, temperature)}. Move it somewhere warmer.`,
     };
   const raw = plan.milk.treatment === 'raw' && !isHeated(plan);
   if (plan.starter.kind === 'yogurt-whey' && heatC < WHEY_FROM_C && !raw)
     return {
       severity: 'stop',
       field: 'starter',
-      text: `Whey of yogurt does not work at ${heat} in heated cream: take another starter, or a place of ${formatTemperature(WHEY_FROM_C, temperature)} or more.`,
+      text: `Yogurt whey does not work at ${heat} in heated cream. Use another starter, or a place at ${formatTemperature(WHEY_FROM_C, temperature)} or warmer.`,
     };
   return warmCulture(plan.starter.kind) && heatC < 30
     ? {
         severity: 'caution',
         field: 'starter',
-        text: `Yogurt’s culture is slow at ${heat}: a day or longer. Buttermilk or sour cream is made for it; or keep it warm.`,
+        text: `Yogurt culture is slow at ${heat}, a day or longer. Use buttermilk or sour cream as the starter, or keep the cream warmer.`,
       }
     : null;
 }
@@ -43,7 +43,7 @@ export const adviseRipen: Advise = (plan, units) => [
     ? {
         severity: 'caution',
         field: 'milk',
-        text: `Cream of ${(plan.milk.fatFraction * 100).toFixed(0)} % stays thin: from about 25 % a spoon stands in it.`,
+        text: `Cream at ${(plan.milk.fatFraction * 100).toFixed(0)} % fat stays thin. From about 25 % a spoon stands up in it.`,
       }
     : null,
   plan.milk.treatment === 'raw' || isHeated(plan)
@@ -51,6 +51,6 @@ export const adviseRipen: Advise = (plan, units) => [
     : {
         severity: 'note',
         field: 'heat',
-        text: 'Was the carton open, or is it older than four days? Then scald it first. Fresh and just opened it need not be.',
+        text: 'If the carton was open or is older than four days, scald the cream first. A fresh carton, just opened, does not need it.',
       },
 ];

@@ -21,34 +21,34 @@ export const adviseTemper: Advise = (plan, { temperature }, of) => {
           field: 'heat',
           text:
             startC > toC
-              ? `The cream is at ${heat(startC)} and would never come down to ${heat(toC)} at ${heat(airC)}: stand it in the cold first.`
-              : `The cream is at ${heat(startC)} and would never come up to ${heat(toC)} at ${heat(airC)}: a lower heat, or a warmer room.`,
+              ? `The cream is at ${heat(startC)} and cannot cool to ${heat(toC)} in a place at ${heat(airC)}. Put it in the fridge first.`
+              : `The cream is at ${heat(startC)} and cannot warm to ${heat(toC)} in a place at ${heat(airC)}. Choose a lower temperature or a warmer room.`,
         }
       : null,
     toC > GREASY_C
       ? {
           severity: 'stop',
           field: 'heat',
-          text: `At ${heat(toC)} the fat is half melted: greasy butter, or none. ${heat(low)}–${heat(high)} is right for this cream.`,
+          text: `At ${heat(toC)} the fat is half melted, so you get greasy butter or none. ${heat(low)}–${heat(high)} is right for this cream.`,
         }
       : toC > high
         ? {
             severity: 'caution',
             field: 'heat',
-            text: `Warmer than ${heat(high)} it is quick, but softer, and more fat stays in the buttermilk.`,
+            text: `Above ${heat(high)} churning is quick, but the butter is softer and more fat is lost to the buttermilk.`,
           }
         : toC < low
           ? {
               severity: 'caution',
               field: 'heat',
-              text: `Colder than ${heat(low)} it takes long and splashes.`,
+              text: `Below ${heat(low)} churning takes long and splashes.`,
             }
           : null,
     startC > GREASY_C
       ? {
           severity: 'caution',
           field: 'heat',
-          text: `Cream of ${heat(startC)} wants four hours in the cold before it is churned, or half as much fat again stays behind.`,
+          text: `Cream at ${heat(startC)} needs four hours in the fridge before churning. Otherwise half as much fat again is lost to the buttermilk.`,
         }
       : null,
   ];

@@ -43,7 +43,7 @@ export const accessRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
       // Counted before it is judged: many at once are not listened to either.
       guesses.guessed(request.ip, app.now());
       if (!(await isKitchenCode(app.db, kitchenId, code))) {
-        throw new AppError('wrong-code', [{ path: 'code', message: 'is not the code of this kitchen' }]);
+        throw new AppError('wrong-code', [{ path: 'code', message: 'is not this kitchen’s code' }]);
       }
       guesses.right(request.ip);
       const token = newToken();

@@ -23,7 +23,7 @@ import { keepPhoto, pictureOf, readPhoto } from '../photos/photo-service.ts';
 import { storeTrace } from '../traces/trace-store.ts';
 
 const NOTICE =
-  'A whole kitchen. Estimates are estimates; nothing here certifies pasteurisation or safety: follow your local rules and your licence.';
+  'A whole kitchen. Times and yields are estimates. Nothing here certifies pasteurisation or safety. Follow your local rules and your licence.';
 /** Entries checked and written at once. */
 const BATCH = 200;
 
@@ -91,10 +91,11 @@ function createOrder(kitchenOfFile: string) {
   const begun = new Set<string>([kitchenOfFile]);
   let seq = 0;
   return (event: StoredEvent, path: string): void => {
-    if (event.seq <= seq) broken(`${path}.seq`, 'is not after the entry before it');
+    if (event.seq <= seq) broken(`${path}.seq`, 'is out of order');
     seq = event.seq;
     if (EVENT_FACTS[event.type].begins) begun.add(event.streamId);
-    if (!begun.has(event.streamId)) broken(`${path}.streamId`, 'belongs to a make the file does not begin');
+    if (!begun.has(event.streamId))
+      broken(`${path}.streamId`, 'belongs to a batch whose start is not in the file');
   };
 }
 

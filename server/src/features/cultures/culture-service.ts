@@ -31,5 +31,5 @@ export function checkCultureOf(all: Cultures, draft: DraftEvent): void {
     throw new AppError('bad-input', [{ path: begun.path, message }]);
   };
   if (culture.gone) refuse(`${culture.name} was discarded`);
-  if (culture.signs.length > 0) refuse(`${culture.name} shows a sign of contamination: discard it`);
+  if (culture.signs.length > 0) refuse(`${culture.name} shows a sign of contamination. Discard it`);
 }

@@ -41,7 +41,7 @@ function temperatureOf(
     throw new AppError('bad-input', [
       {
         path: celsius === undefined ? 'fahrenheit' : 'celsius',
-        message: `set right by the check of ${device} it ${corrected.error.issues[0]?.message ?? 'is no temperature'}: check that thermometer again`,
+        message: `once corrected by the check of ${device}, it ${corrected.error.issues[0]?.message ?? 'is not a temperature'}. Check that thermometer again`,
       },
     ]);
   return {
@@ -118,7 +118,7 @@ export const deviceRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
         return true;
       });
       if (!stored)
-        return { stored: false, reason: 'a reading of this device within ten seconds is already stored' };
+        return { stored: false, reason: 'a reading from this device was stored less than ten seconds ago' };
       app.hub.notify();
       return { stored: true, reason: '' };
     },

@@ -52,37 +52,40 @@ function checkTime(stream: StreamFacts, draft: DraftEvent, nowMs: number): void 
 async function checkAgainstStream(stream: StreamFacts, kitchenId: string, draft: DraftEvent): Promise<void> {
   const facts = EVENT_FACTS[draft.type];
   if (facts.of.every((kind) => kind === 'kitchen')) {
-    if (draft.streamId !== kitchenId) refuse('bad-input', 'streamId', 'a kitchen changes in its own stream');
+    if (draft.streamId !== kitchenId) refuse('bad-input', 'streamId', 'must be the kitchen’s own stream');
     return;
   }
   const { make, registered } = stream.begun();
   if (facts.begins && !beginsMake(draft.type)) {
-    if (make) refuse('bad-input', 'streamId', 'is a make');
+    if (make) refuse('bad-input', 'streamId', 'belongs to a batch');
     if (
       draft.type === 'method-changed' &&
       draft.data.kind === 'saved' &&
       draft.data.method.id !== draft.streamId
     )
-      refuse('bad-input', 'data.method.id', 'is another identity than that of its stream');
+      refuse('bad-input', 'data.method.id', 'must be the ID of its stream');
     if (draft.type === 'day-changed' && draft.data.kind === 'laid') {
       const before = foldDays(await stream.only(['day-changed']))[0];
       if (before && draft.data.day.version <= before.day.version)
-        refuse('laid-meanwhile', 'data.day.version', `is not after ${before.day.version}, which is stored`);
+        refuse(
+          'laid-meanwhile',
+          'data.day.version',
+          `is not newer than ${before.day.version}, the saved version`,
+        );
     }
     return;
   }
   if (facts.begins) {
-    if (make) refuse('already-started', 'streamId', 'this make was started before');
-    if (registered) refuse('bad-input', 'streamId', 'is no make');
+    if (make) refuse('already-started', 'streamId', 'this batch has already been started');
+    if (registered) refuse('bad-input', 'streamId', 'is not a batch');
     return;
   }
-  if (!make && !(registered && isChange(draft)))
-    refuse('no-such-make', 'streamId', 'no make with this identity');
+  if (!make && !(registered && isChange(draft))) refuse('no-such-make', 'streamId', 'no batch has this ID');
   const said = today(draft);
   if ('step' in said.data && said.type !== 'photographed') {
     const { step } = said.data;
     if (!make?.plan.method.steps.some(({ id }) => id === step))
-      refuse('bad-input', 'data.step', 'is no step of this make');
+      refuse('bad-input', 'data.step', 'is not a step of this batch');
   }
   if (said.type === 'stage-seen' && isChurnStage(said.data.stage)) {
     const state = foldMake(draft.streamId, await stream.only(['stage-seen', 'load-begun']));
@@ -91,9 +94,9 @@ async function checkAgainstStream(stream: StreamFacts, kitchenId: string, draft:
   }
   if (isChange(draft)) {
     const aim = await stream.entry(draft.data.target);
-    if (!aim) return refuse('bad-target', 'data.target', 'is not an entry of this make');
+    if (!aim) return refuse('bad-target', 'data.target', 'is not an entry of this batch');
     if (draft.type === 'voided' && beginsMake(aim.type)) {
-      refuse('bad-target', 'data.target', 'is the start of the make: discard the make instead');
+      refuse('bad-target', 'data.target', 'is the start of the batch. Discard the batch instead');
     }
     if (draft.type === 'corrected') {
       const { type } = today(aim);
@@ -108,7 +111,7 @@ async function checkAgainstStream(stream: StreamFacts, kitchenId: string, draft:
   }
   const finishedAt = stream.finishedAt();
   if (finishedAt !== null && !facts.afterwards && Date.parse(draft.at) > Date.parse(finishedAt)) {
-    refuse('make-finished', 'at', 'is after the make was finished');
+    refuse('make-finished', 'at', 'is after the batch was finished');
   }
 }
 
@@ -139,7 +142,7 @@ export function checkClock(drafts: readonly DraftEvent[], nowMs: number): void {
       refuse(
         'ahead-of-clock',
         `events.${index}.${path}`,
-        'lies more than two minutes ahead of the kitchen’s clock',
+        'is more than two minutes ahead of the kitchen’s clock',
       );
   }
 }
@@ -184,7 +187,7 @@ export async function appendWithin(
     const before = known.get(draft.id);
     if (before) {
       if (before.hash !== bodyHash(draft)) {
-        refuse('same-id-other-body', `events.${index}.id`, 'was stored before with other content');
+        refuse('same-id-other-body', `events.${index}.id`, 'was already saved with different content');
       }
       events.push(before.event());
       continue;

@@ -57,11 +57,14 @@ function checkSameEntry(draft: DraftEvent, aim: StoredEvent): void {
   const { data } = draft.data;
   if (data['kind'] !== (aim.data as { kind?: unknown }).kind)
     throw new AppError('bad-input', [
-      { path: 'data.data.kind', message: 'cannot become another kind of entry' },
+      { path: 'data.data.kind', message: 'cannot be changed into another kind of entry' },
     ]);
   if (identitiesOf(data) !== identitiesOf(aim.data))
     throw new AppError('bad-input', [
-      { path: 'data.data', message: 'is about other lots, cultures or goods than the entry it corrects' },
+      {
+        path: 'data.data',
+        message: 'must be about the same lots, cultures or goods as the entry it corrects',
+      },
     ]);
 }
 
@@ -71,8 +74,8 @@ function wordsOf(event: DraftEvent): string {
   if (event.type === 'culture-changed') return CHANGE_WORD[event.data.kind];
   if (event.type === 'larder-moved') return LARDER_WORD[event.data.kind];
   if (event.type === 'make-started' || event.type === 'waking-started')
-    return `${event.data.plan.name}, begun`;
-  return 'Poured into a make';
+    return `${event.data.plan.name}, started`;
+  return 'Poured into a batch';
 }
 
 /** A milking that only the months know of: nothing is taken from it. */
@@ -90,7 +93,7 @@ function refusal(draft: DraftEvent, { event, fault }: Broken, settings: KitchenS
   return new AppError('in-use', [
     {
       path: draft.type === 'voided' || draft.type === 'corrected' ? 'data.target' : 'at',
-      message: `then this could not have been: ${wordsOf(event)}, ${localDate(zone, atMs)} ${clockTime(zone, atMs)} (${fault.message})`,
+      message: `would contradict a later entry: ${wordsOf(event)}, ${localDate(zone, atMs)} ${clockTime(zone, atMs)} (${fault.message})`,
     },
   ]);
 }

@@ -192,7 +192,7 @@ export function createRegister<S>(spec: RegisterFold<S>) {
             // A reader sets aside what cannot be carried out; a writer has not stored it yet and refuses it.
             state = applied(state, event);
             if (state === null)
-              throw new AppError('bad-input', [{ path: 'data', message: 'cannot be carried out' }]);
+              throw new AppError('bad-input', [{ path: 'data', message: 'cannot be applied' }]);
           } else state = null;
           lastAtMs = Math.max(lastAtMs, instantOf(event));
         },

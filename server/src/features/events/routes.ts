@@ -29,7 +29,7 @@ export const eventRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
         throw new AppError('bad-input', [
           {
             path: `events.${trace}.type`,
-            message: 'a trace comes in with its rows, at /api/makes/:id/traces',
+            message: 'send a trace with its rows to /api/makes/:id/traces',
           },
         ]);
       }
@@ -38,7 +38,7 @@ export const eventRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
         throw new AppError('bad-input', [
           {
             path: `events.${photo}.type`,
-            message: 'a picture comes in with its entry, at /api/makes/:id/photos',
+            message: 'send a picture with its entry to /api/makes/:id/photos',
           },
         ]);
       const { events } = await appendEvents(

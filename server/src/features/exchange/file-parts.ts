@@ -104,7 +104,7 @@ export class FileHead<T> {
     const theirs = this.parts['version'];
     if (typeof theirs === 'number' && theirs > version)
       throw new AppError('newer-file', [
-        { path: 'version', message: `${theirs}; this program reads up to ${version}` },
+        { path: 'version', message: `${theirs}; this Morning Crock reads versions up to ${version}` },
       ]);
     const head = schema.safeParse(this.parts);
     if (!head.success) throw new AppError('bad-input', detailsOf(head.error));

@@ -65,7 +65,7 @@ export class MakesOfFile {
 
   private async handOn(): Promise<void> {
     const stray = this.waiting.find(({ event }) => event.streamId !== this.id);
-    if (stray) throw broken(`${stray.path}.streamId`, 'belongs to another make');
+    if (stray) throw broken(`${stray.path}.streamId`, 'belongs to another batch');
     await this.store(this.waiting.map(({ event }) => event).sort((a, b) => a.seq - b.seq));
     this.waiting = [];
   }

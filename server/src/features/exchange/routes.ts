@@ -25,7 +25,7 @@ import { takesFiles } from './takes-files.ts';
 import { TRACE_PARTS, TracesOfFile } from './trace-parts.ts';
 
 const NOTICE =
-  'Estimates are estimates. Nothing here certifies pasteurisation or safety: follow your local rules and your licence.';
+  'Times and yields are estimates. Nothing here certifies pasteurisation or safety. Follow your local rules and your licence.';
 const MAX_FILE_BYTES = 512 * 1024 * 1024;
 
 const draftOf = ({ seq: _seq, receivedAt: _receivedAt, ...draft }: StoredEvent): DraftEvent => draft;
@@ -114,7 +114,7 @@ function importInto(
       await traces.end();
       head.check();
       for (const fileName of asked.values())
-        throw new AppError('bad-input', [{ path: 'traces', message: `has no rows of ${fileName}` }]);
+        throw new AppError('bad-input', [{ path: 'traces', message: `has no rows for ${fileName}` }]);
       return { makes: makes.count, ...counts };
     }),
   );

@@ -21,11 +21,11 @@ const refuse = (path: string, message: string): never => {
 /** The bytes of a picture, looked at: what only calls itself one is refused. @throws AppError */
 export function pictureOf({ jpeg }: Pick<PhotoRow, 'jpeg'>, path = 'jpeg') {
   const bytes = Buffer.from(jpeg, 'base64');
-  if (bytes.length > MOST_PHOTO_BYTES) refuse(path, 'is larger than a picture may be (1.2 MB)');
+  if (bytes.length > MOST_PHOTO_BYTES) refuse(path, 'is too large for a picture (1.2 MB at most)');
   const size = jpegSize(bytes);
-  if (!size) return refuse(path, 'is no JPEG picture');
+  if (!size) return refuse(path, 'is not a JPEG picture');
   if (Math.max(size.widthPx, size.heightPx) > PHOTO_SIDE_PX)
-    refuse(path, `is wider or higher than ${PHOTO_SIDE_PX} pixels`);
+    refuse(path, `is wider or taller than ${PHOTO_SIDE_PX} pixels`);
   return { bytes, ...size };
 }
 

@@ -35,12 +35,10 @@ export async function importTrace(
   context: { readonly nowMs: number; readonly cookId: string | null },
 ): Promise<TraceStored> {
   if (upload.at.length !== upload.values.length) {
-    throw new AppError('bad-input', [
-      { path: 'values', message: 'has not as many values as there are instants' },
-    ]);
+    throw new AppError('bad-input', [{ path: 'values', message: 'must have one value for each time' }]);
   }
   if ((upload.quantity === 'ph') !== (upload.unit === 'pH')) {
-    throw new AppError('bad-input', [{ path: 'unit', message: 'does not fit what is measured' }]);
+    throw new AppError('bad-input', [{ path: 'unit', message: 'does not fit the quantity measured' }]);
   }
   const contentHash = createHash('sha256')
     .update(JSON.stringify([upload.quantity, upload.instrument, upload.unit, upload.at, upload.values]))

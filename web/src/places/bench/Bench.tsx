@@ -51,10 +51,10 @@ function NowPanel(props: { readonly makes: readonly LiveMake[]; readonly nowMs: 
     return (
       <section className="now-panel" aria-labelledby="now">
         <h2 id="now">Now</h2>
-        <p className="big">Nothing on the shelf.</p>
-        <p>Pour some milk and begin.</p>
+        <p className="big">No batches under way.</p>
+        <p>Start a batch to see what to do next.</p>
         <Button component={Link} to="/new" className="great" size="xl" h={72}>
-          New make
+          New batch
         </Button>
       </section>
     );
@@ -72,7 +72,7 @@ function NowPanel(props: { readonly makes: readonly LiveMake[]; readonly nowMs: 
       <p className="big">{next.act}</p>
       <p>
         <strong>{state.plan.name}.</strong> {doing}
-        {others(state.id) !== null && <> {others(state.id)} does this.</>}
+        {others(state.id) !== null && <> {others(state.id)} will do this.</>}
       </p>
       {due ? (
         <Button className="great" h={72} onClick={() => void completeStep(state)}>
@@ -85,14 +85,14 @@ function NowPanel(props: { readonly makes: readonly LiveMake[]; readonly nowMs: 
       )}
       <div className="row">
         <Button component={Link} to={`/makes/${state.id}?pad=1`} variant="default" flex={1}>
-          Reading
+          Add reading
         </Button>
         <Button variant="default" disabled={ranked.length < 2} onClick={putOff} flex={1}>
-          Later
+          Do this later
         </Button>
       </div>
       <p className="quiet">
-        {due ? 'Since' : 'At about'} {units.time(next.atMs, nowMs)}
+        {due ? 'Due since' : 'Due about'} {units.time(next.atMs, nowMs)}
       </p>
     </section>
   );
@@ -122,8 +122,8 @@ export function Bench() {
         <h1 className="below-m">{kitchen?.name ?? 'Bench'}</h1>
         {empty && list.data.length === 0 && (
           <p className="reading below-m">
-            Welcome. Nothing must be set up: say how much milk there is, and the first make begins with times,
-            warnings and a forecast of its set.
+            Welcome. There is nothing to set up. Enter how much milk you have. Your first batch starts with
+            times, warnings and a forecast of when it will set.
           </p>
         )}
         <div className={makes.length > MANY ? 'shelf many' : 'shelf'}>
@@ -137,8 +137,8 @@ export function Bench() {
             .map((id) =>
               failed[id] ? (
                 <p key={id} role="alert">
-                  The times of one make cannot be worked out on this device.{' '}
-                  <Link to={`/makes/${id}`}>Go on with it by clock and hand</Link>
+                  This device cannot work out the times for one batch.{' '}
+                  <Link to={`/makes/${id}`}>Open the batch and time it yourself</Link>
                 </p>
               ) : (
                 <p key={id} className="quiet">
@@ -148,17 +148,17 @@ export function Bench() {
             )}
           {list.isError && (
             <p className="danger">
-              The record cannot be read now. What is stored is safe; it is tried again.
+              Your batches cannot be loaded right now. Everything saved is safe. Trying again.
             </p>
           )}
         </div>
         <div className="again">
           <Button component={Link} to="/new">
-            New make
+            New batch
           </Button>
           {again.map(([name, id]) => (
             <Button key={id} component={Link} to={`/new?repeat=${id}`} variant="default">
-              Again: {name}
+              Repeat {name}
             </Button>
           ))}
         </div>

@@ -35,8 +35,8 @@ export function BenchDay({ makes, nowMs }: { readonly makes: readonly Attended[]
   const due =
     first && first.next.atMs <= nowMs + 45_000
       ? [
-          `Now this: ${first.next.act}. ${first.name}.`,
-          ...(waiting.length > 0 ? [`${waiting.map(({ name }) => name).join(', ')} may wait.`] : []),
+          `${first.next.act}. ${first.name}.`,
+          ...(waiting.length > 0 ? [`${waiting.map(({ name }) => name).join(', ')} can wait.`] : []),
         ].join(' ')
       : null;
   const said = useRef<string | null>(null);
@@ -52,10 +52,10 @@ export function BenchDay({ makes, nowMs }: { readonly makes: readonly Attended[]
       doc.makes.find(({ id }) => id === make)?.name ?? ''
     }`;
   return (
-    <section aria-label="The day that is going on" className="bench-day">
+    <section aria-label="Day in progress" className="bench-day">
       {doc.moved.length > 0 && (
         <div role="status">
-          <strong>Laid out anew.</strong> {doc.because}.{' '}
+          <strong>New times.</strong> {doc.because}.{' '}
           {doc.moved.slice(0, MOST_MOVED).map(({ make, task, was, now }) => (
             <span key={`${make} ${task}`} className="quiet">
               {titleOf(make, task)}: {timeOf(now)}, was {timeOf(was)}.{' '}
@@ -68,13 +68,13 @@ export function BenchDay({ makes, nowMs }: { readonly makes: readonly Attended[]
       )}
       {doc.broken > 0 && (
         <p className="caution">
-          Something waits {formatMinutes(doc.broken)} longer than it may: there is no way left in which
-          nothing does.
+          The times clash. One step has to wait {formatMinutes(doc.broken)} too long. Open the schedule, then
+          move or drop a batch.
         </p>
       )}
       <div className="row">
         <Button component={Link} to="/day" variant="default">
-          {doc.name}: the timetable
+          Open schedule
         </Button>
         <Button
           variant="default"
@@ -85,7 +85,7 @@ export function BenchDay({ makes, nowMs }: { readonly makes: readonly Attended[]
             if (!spoken && due) speak(due);
           }}
         >
-          {spoken ? 'Say it aloud: on' : 'Say it aloud: off'}
+          {spoken ? 'Read aloud: on' : 'Read aloud: off'}
         </Button>
       </div>
     </section>

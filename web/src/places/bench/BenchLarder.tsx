@@ -65,7 +65,7 @@ export function BenchLarder({ nowMs }: { readonly nowMs: number }) {
           );
         })}
         {soon.length > MOST_TOLD && (
-          <li className="quiet">and {soon.length - MOST_TOLD} more that turn within two days</li>
+          <li className="quiet">and {soon.length - MOST_TOLD} more to use within two days</li>
         )}
       </ul>
     </section>

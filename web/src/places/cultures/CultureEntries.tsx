@@ -71,7 +71,7 @@ function Correction({
       {name !== null && <NameField value={name} onChange={setName} />}
       {first && (
         <AmountField
-          label={data.kind === 'feed' ? 'Fresh milk' : 'How much'}
+          label={data.kind === 'feed' ? 'Fresh milk' : 'Amount'}
           of={MILK}
           by="weight"
           amount={amount}
@@ -79,7 +79,13 @@ function Correction({
         />
       )}
       {fed && (
-        <AmountField label="The grains weigh" of={MILK} by="weight" amount={grains} onAmount={setGrains} />
+        <AmountField
+          label="Weight of the grains"
+          of={MILK}
+          by="weight"
+          amount={grains}
+          onAmount={setGrains}
+        />
       )}
       {note !== null && (
         <TextInput
@@ -103,7 +109,7 @@ export function CultureEntries({ culture }: { readonly culture: Culture }) {
   if (entries.length === 0) return null;
   return (
     <details className="more-about">
-      <summary>What was written down ({entries.length})</summary>
+      <summary>Entries ({entries.length})</summary>
       <ul className="entries">
         {entries.reverse().map((entry) => (
           <li key={entry.id}>
@@ -113,9 +119,9 @@ export function CultureEntries({ culture }: { readonly culture: Culture }) {
               variant="subtle"
               px={6}
               onClick={() => setChosen(entry.id)}
-              aria-label={`Correct: ${CHANGE_WORD[entry.data.kind]}, ${units.day(Date.parse(entry.at))}`}
+              aria-label={`Edit: ${CHANGE_WORD[entry.data.kind]}, ${units.day(Date.parse(entry.at))}`}
             >
-              Correct
+              Edit
             </Button>
           </li>
         ))}

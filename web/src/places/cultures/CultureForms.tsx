@@ -18,7 +18,7 @@ const REASON_WORD = {
   foul: 'foul smell',
   yeasty: 'yeasty smell',
   'too-old': 'too old',
-  eaten: 'eaten up',
+  eaten: 'used up',
   weak: 'too weak',
   other: 'something else',
 } as const;
@@ -51,7 +51,7 @@ function CultureForm(props: {
 
 /** Where a culture is kept. */
 export function PlaceChoice({
-  legend = 'It goes',
+  legend = 'Keep',
   place,
   setPlace,
 }: {
@@ -64,9 +64,9 @@ export function PlaceChoice({
       legend={legend}
       value={place}
       options={[
-        { value: 'cold', label: 'in the cold' },
+        { value: 'cold', label: 'in the fridge' },
         { value: 'freezer', label: 'in the freezer' },
-        { value: 'room', label: 'at room heat' },
+        { value: 'room', label: 'at room temperature' },
       ]}
       onChange={setPlace}
     />
@@ -74,14 +74,14 @@ export function PlaceChoice({
 }
 
 export function SplitForm({ culture, onDone }: Form) {
-  const [name, setName] = useState(`${culture.name}, fork`);
+  const [name, setName] = useState(`${culture.name}, second jar`);
   const [place, setPlace] = useState<Place>('cold');
   const [amount, setAmount] = useState<TypedAmount | null>(null);
   return (
     <CultureForm
-      label="Split"
+      label="Split culture"
       culture={culture}
-      button="Split off"
+      button="Split culture"
       onDone={onDone}
       data={() => ({
         kind: 'split',
@@ -93,7 +93,7 @@ export function SplitForm({ culture, onDone }: Form) {
     >
       <NameField value={name} onChange={setName} />
       <AmountField
-        label="How much (may stay empty)"
+        label="Amount (optional)"
         optional
         of={MILK}
         by="weight"
@@ -111,9 +111,9 @@ export function MergeForm({ culture, all, onDone }: Form & { readonly all: reado
   const [name, setName] = useState(`${culture.name} and another`);
   return (
     <CultureForm
-      label="Merge"
+      label="Merge cultures"
       culture={culture}
-      button="Stirred together"
+      button="Merge cultures"
       onDone={onDone}
       data={() =>
         other === ''
@@ -127,14 +127,14 @@ export function MergeForm({ culture, all, onDone }: Form & { readonly all: reado
       }
     >
       <NativeSelect
-        label="With"
+        label="Merge with"
         value={other}
-        data={others.map((c) => ({ value: c.id, label: `${c.name}, turn ${c.turn}` }))}
+        data={others.map((c) => ({ value: c.id, label: `${c.name}, generation ${c.turn}` }))}
         onChange={(e) => setOther(e.currentTarget.value)}
       />
       <NameField value={name} onChange={setName} />
       <p className="quiet">
-        A mixture begins a line of its own: what was learned of one need not hold for both.
+        A mixture starts its own line. What was learned about one culture may not hold for the mixture.
       </p>
     </CultureForm>
   );
@@ -146,9 +146,9 @@ export function FeedForm({ culture, onDone }: Form) {
   const weighs = culture.kind === 'kefir-grains';
   return (
     <CultureForm
-      label="Feed"
+      label="Feed culture"
       culture={culture}
-      button="It is fed"
+      button="Save feed"
       onDone={onDone}
       data={() =>
         milk && {
@@ -164,14 +164,14 @@ export function FeedForm({ culture, onDone }: Form) {
       {weighs && (
         <>
           <AmountField
-            label="The grains weigh (may stay empty)"
+            label="Weight of the grains (optional)"
             optional
             of={MILK}
             by="weight"
             amount={grains}
             onAmount={setGrains}
           />
-          <p className="quiet">With their weight their growth is told.</p>
+          <p className="quiet">Weigh the grains to see how fast they grow.</p>
         </>
       )}
     </CultureForm>
@@ -182,13 +182,13 @@ export function WeighForm({ culture, onDone }: Form) {
   const [amount, setAmount] = useState<TypedAmount | null>(null);
   return (
     <CultureForm
-      label="Weigh"
+      label="Weigh culture"
       culture={culture}
-      button="That is there"
+      button="Save weight"
       onDone={onDone}
       data={() => amount && { kind: 'weigh', ...amount }}
     >
-      <AmountField label="It weighs" of={MILK} by="weight" amount={amount} onAmount={setAmount} />
+      <AmountField label="Weight" of={MILK} by="weight" amount={amount} onAmount={setAmount} />
     </CultureForm>
   );
 }
@@ -198,14 +198,14 @@ export function SignForm({ culture, onDone }: Form) {
   const [note, setNote] = useState('');
   return (
     <CultureForm
-      label="A bad sign"
+      label="Report bad sign"
       culture={culture}
-      button="I see it"
+      button="Save bad sign"
       onDone={onDone}
       data={() => ({ kind: 'sign', sign, note: note.trim() })}
     >
       <Choices
-        legend="What"
+        legend="What you see"
         value={sign}
         options={BAD_SIGNS.map((value) => ({ value, label: SIGN_FACTS[value].label }))}
         onChange={setSign}
@@ -223,14 +223,14 @@ export function DiscardForm({ culture, onDone }: Form) {
   const [note, setNote] = useState('');
   return (
     <CultureForm
-      label="Discard"
+      label="Discard culture"
       culture={culture}
-      button="It is gone"
+      button="Discard culture"
       onDone={onDone}
       data={() => ({ kind: 'discard', reason, note: note.trim() })}
     >
       <NativeSelect
-        label="Why"
+        label="Reason"
         value={reason}
         data={DISCARD_REASONS.map((value) => ({ value, label: REASON_WORD[value] }))}
         onChange={(e) => setReason(e.currentTarget.value as typeof reason)}
@@ -244,9 +244,9 @@ export function NameForm({ culture, onDone }: Form) {
   const [name, setName] = useState(culture.name);
   return (
     <CultureForm
-      label="Rename"
+      label="Rename culture"
       culture={culture}
-      button="Rename"
+      button="Rename culture"
       onDone={onDone}
       data={() => ({ kind: 'rename', name: name.trim() })}
     >

@@ -79,9 +79,9 @@ export function CultureIn() {
     void navigate(`/cultures?culture=${id}`);
   };
   return (
-    <EntryForm className="sections" label="Culture in" onEntry={() => void take()}>
+    <EntryForm className="sections" label="Add culture" onEntry={() => void take()}>
       <section className="section" aria-labelledby="culture-what">
-        <h2 id="culture-what">What</h2>
+        <h2 id="culture-what">Culture</h2>
         <NativeSelect
           label="Kind"
           value={kind}
@@ -96,35 +96,29 @@ export function CultureIn() {
           onChange={(e) => setName(e.currentTarget.value)}
         />
         <TextInput
-          label="From (may stay empty)"
+          label="Source (optional)"
           value={source}
           maxLength={80}
           onChange={(e) => setSource(e.currentTarget.value)}
         />
         <Checkbox
-          label="Heirloom: made again and again for ever"
+          label="Heirloom: can be kept going for ever"
           checked={heirloom}
           onChange={(e) => setHeirloom(e.currentTarget.checked)}
         />
         {!dried && (
           <Checkbox
-            label="Made with milk that was never heated"
+            label="Made with raw milk (never heated)"
             checked={rawMilk}
             onChange={(e) => setRawMilk(e.currentTarget.checked)}
           />
         )}
       </section>
       <section className="section" aria-labelledby="culture-much">
-        <h2 id="culture-much">How much, and where</h2>
+        <h2 id="culture-much">Amount and place</h2>
         {dried ? (
           <>
-            <AmountField
-              label="One packet is for"
-              of={MILK}
-              by="volume"
-              amount={stated}
-              onAmount={setStated}
-            />
+            <AmountField label="Milk per packet" of={MILK} by="volume" amount={stated} onAmount={setStated} />
             {faults['packet.statedLitres'] && <p className="field-error">{faults['packet.statedLitres']}</p>}
             <div className="field-row">
               <QuantityField
@@ -132,7 +126,7 @@ export function CultureIn() {
                 value={packets}
                 unit="packets"
                 units={[{ value: 'packets', label: '' }]}
-                check={(v) => (v >= 1 && Number.isInteger(v) ? null : 'Whole packets, one at least.')}
+                check={(v) => (v >= 1 && Number.isInteger(v) ? null : 'Enter whole packets, at least one.')}
                 onFault={(faulty) => {
                   if (faulty) setPackets(null);
                 }}
@@ -142,7 +136,7 @@ export function CultureIn() {
             </div>
             {faults['packet.packets'] && <p className="field-error">{faults['packet.packets']}</p>}
             <Choices
-              legend="One of them is open"
+              legend="Is one open?"
               value={String(opened)}
               options={[
                 { value: '0', label: 'no' },
@@ -153,7 +147,7 @@ export function CultureIn() {
               onChange={(v) => setOpened(Number(v))}
             />
             <TextInput
-              label="Lot (may stay empty)"
+              label="Lot number (optional)"
               value={lot}
               maxLength={40}
               onChange={(e) => setLot(e.currentTarget.value)}
@@ -161,7 +155,7 @@ export function CultureIn() {
           </>
         ) : (
           <AmountField
-            label="How much (may stay empty)"
+            label="Amount (optional)"
             optional
             of={MILK}
             by="weight"
@@ -169,9 +163,9 @@ export function CultureIn() {
             onAmount={setMass}
           />
         )}
-        <PlaceChoice legend="Kept" place={place} setPlace={setPlace} />
+        <PlaceChoice legend="Keep" place={place} setPlace={setPlace} />
         <Button type="submit" h={72}>
-          It is in
+          Add culture
         </Button>
       </section>
     </EntryForm>

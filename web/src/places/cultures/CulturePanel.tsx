@@ -54,36 +54,37 @@ function VigourPart({
     <>
       {isLive(culture) && (
         <p>
-          <span className="number big-share">about {Math.round(vigour.living * 100)} %</span> as many alive as
-          in a fresh one <span className="quiet">(by age, kind and cold; an estimate)</span>
+          <span className="number big-share">about {Math.round(vigour.living * 100)} %</span> as strong as
+          when fresh <span className="quiet">(estimated from age, type and storage)</span>
         </p>
       )}
       {vigour.lnPace !== null && vigour.paceSigma !== null ? (
         <p>
           {Math.abs(percent(vigour.lnPace)) < 1
-            ? 'As fast as the book'
-            : `${Math.abs(percent(vigour.lnPace))} % ${vigour.lnPace > 0 ? 'faster' : 'slower'} than the book`}
-          , measured from {vigour.makes} {vigour.makes === 1 ? 'make' : 'makes'} of its line, ±{' '}
-          {percent(vigour.paceSigma)} %.
+            ? 'Sets as fast as usual'
+            : `Sets ${Math.abs(percent(vigour.lnPace))} % ${vigour.lnPace > 0 ? 'faster' : 'slower'} than usual`}{' '}
+          ({vigour.makes} {vigour.makes === 1 ? 'batch' : 'batches'}, ± {percent(vigour.paceSigma)} %).
         </p>
       ) : (
-        <p className="quiet">Its pace is not measured yet: look at its makes, and it will be.</p>
+        <p className="quiet">
+          Setting speed not measured yet. Mark this culture’s batches as set to measure it.
+        </p>
       )}
       {pace.length >= 2 && factor && (
         <LittleCurve
-          label={`Pace by turn: ${pace.map((p) => `turn ${p.turn} ${percent(p.observed)} %`).join(', ')}`}
+          label={`Setting speed by generation: ${pace.map((p) => `generation ${p.turn} ${percent(p.observed)} %`).join(', ')}`}
           lines={[
             {
-              name: 'makes',
+              name: 'batches',
               points: pace.map((p, i) => [i + 1, percent(p.observed)]),
               colour: 'brush',
               dashed: true,
             },
-            { name: 'learned', points: pace.map((p, i) => [i + 1, percent(p.mean)]), colour: 'cobalt' },
+            { name: 'estimated', points: pace.map((p, i) => [i + 1, percent(p.mean)]), colour: 'cobalt' },
           ]}
-          xUnit="makes"
+          xUnit="batches"
           yUnit="%"
-          across={{ at: 0, word: 'the book' }}
+          across={{ at: 0, word: 'usual' }}
         />
       )}
     </>
@@ -108,17 +109,17 @@ export function CulturePanel(props: {
   const change = (data: Parameters<typeof record<'culture-changed'>>[2]): void =>
     void record(culture.id, 'culture-changed', data);
   const buttons: readonly (readonly [Doing, string, boolean])[] = [
-    ['feed', 'Feed', !culture.packet && !frozen],
-    ['split', 'Split', !culture.packet],
+    ['feed', 'Feed culture', !culture.packet && !frozen],
+    ['split', 'Split culture', !culture.packet],
     [
       'merge',
-      'Merge',
+      'Merge cultures',
       !culture.packet && all.some((c) => c.id !== culture.id && c.kind === culture.kind && isLive(c)),
     ],
-    ['weigh', 'Weigh', !culture.packet],
-    ['sign', 'A bad sign', true],
-    ['discard', 'Discard', true],
-    ['rename', 'Rename', true],
+    ['weigh', 'Weigh culture', !culture.packet],
+    ['sign', 'Report bad sign', true],
+    ['discard', 'Discard culture', true],
+    ['rename', 'Rename culture', true],
   ];
   return (
     <aside className="lot-panel" aria-label={culture.name}>
@@ -128,26 +129,26 @@ export function CulturePanel(props: {
         <p>{factsOf(culture, units).join(', ')}</p>
         {culture.gone && (
           <p className="danger">
-            ✗ Gone since {units.day(culture.gone.atMs)}: {culture.gone.reason}
+            ✗ Discarded {units.day(culture.gone.atMs)}: {culture.gone.reason}
             {culture.gone.note && `, ${culture.gone.note}`}
           </p>
         )}
       </div>
       {bad && !culture.gone && (
         <p className="caution stop" role="alert">
-          {SIGN_FACTS[bad.sign].label}: {SIGN_FACTS[bad.sign].act} Do not taste it; clean everything it
-          touched; go on from a back-up or a fresh one.
+          {SIGN_FACTS[bad.sign].label}: {SIGN_FACTS[bad.sign].act} Do not taste it. Clean everything it
+          touched. Continue from a back-up or a fresh culture.
         </p>
       )}
       {culture.rawMilk && (
         <p className="caution note">
-          Kept from raw milk: it carries that milk’s germs on into the next make.
+          Kept from raw milk. Germs from that milk carry over into the next batch.
         </p>
       )}
       {doing === 'nothing' && <VigourPart culture={culture} all={all} nowMs={nowMs} />}
       {weak && (
         <p className="caution note">
-          Few are alive: a larger dose makes up for it, or a fresh one.{' '}
+          This culture is weak. Use a larger dose or a fresh culture.{' '}
           <Link
             to={`/sums/vigour?kind=${culture.kind}&age=${age.ageD.toFixed(1)}&off=${age.log10Off.toFixed(2)}`}
           >
@@ -178,12 +179,12 @@ export function CulturePanel(props: {
                   to={`/new?culture=${culture.id}`}
                   h={56}
                 >
-                  Begin a make with it
+                  Start batch
                 </Button>
               )}
               {culture.packet && culture.heirloom && !bad && (
                 <Button component={Link} to={`/cultures/wake?culture=${culture.id}`} variant="default">
-                  Wake it over days
+                  Wake dried culture
                 </Button>
               )}
               {!frozen && !culture.packet && (
@@ -198,13 +199,11 @@ export function CulturePanel(props: {
                     })
                   }
                 >
-                  Back-up into the freezer
+                  Freeze a back-up
                 </Button>
               )}
               {frozen ? (
-                <Button onClick={() => change({ kind: 'revive', place: 'cold' })}>
-                  Take it out and revive
-                </Button>
+                <Button onClick={() => change({ kind: 'revive', place: 'cold' })}>Thaw and revive</Button>
               ) : (
                 <Button
                   variant="default"
@@ -212,7 +211,7 @@ export function CulturePanel(props: {
                     change({ kind: 'put', place: placeOf(culture) === 'cold' ? 'room' : 'cold' })
                   }
                 >
-                  {placeOf(culture) === 'cold' ? 'To room heat' : 'Into the cold'}
+                  {placeOf(culture) === 'cold' ? 'Move to room temperature' : 'Move to fridge'}
                 </Button>
               )}
               {buttons
@@ -229,7 +228,7 @@ export function CulturePanel(props: {
       {doing === 'nothing' && <CultureEntries culture={culture} />}
       {culture.bornOf && (
         <p className="quiet">
-          <Link to={`/daybook/${culture.bornOf}`}>The make that kept it</Link>
+          <Link to={`/daybook/${culture.bornOf}`}>Batch this culture came from</Link>
         </p>
       )}
     </aside>

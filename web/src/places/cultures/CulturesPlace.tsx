@@ -18,12 +18,12 @@ import './cultures.css';
 const DUE_SHOWN = 4;
 const DUE_WORD: Readonly<Record<Due['kind'], string>> = {
   sign: 'contaminated',
-  'use-by': 'use by',
-  'use-within': 'use within',
+  'use-by': 'use',
+  'use-within': 'use',
   feed: 'feed',
-  reserve: 'keep some',
-  refresh: 'a fresh one?',
-  'back-up': 'back-up',
+  reserve: 'save starter from',
+  refresh: 'renew',
+  'back-up': 'freeze a back-up of',
 };
 
 /** What is due, the soonest first. */
@@ -33,8 +33,8 @@ function DueList({ due, nowMs }: { readonly due: readonly Due[]; readonly nowMs:
   if (due.length === 0) return <p className="use-first">Nothing is due.</p>;
   const when = ({ kind, atMs }: Due): string => {
     if (kind === 'sign') return 'now';
-    if (kind === 'refresh' || kind === 'back-up' || kind === 'reserve') return 'when there is a minute';
-    return atMs < nowMs ? `since ${units.day(atMs)}` : `by ${units.day(atMs)}`;
+    if (kind === 'refresh' || kind === 'back-up' || kind === 'reserve') return 'when you have a minute';
+    return atMs < nowMs ? `now, due ${units.day(atMs)}` : `by ${units.day(atMs)}`;
   };
   return (
     <div className="due">
@@ -49,7 +49,7 @@ function DueList({ due, nowMs }: { readonly due: readonly Due[]; readonly nowMs:
       </ul>
       {due.length > DUE_SHOWN && (
         <Button variant="subtle" onClick={() => setAll(!all)}>
-          {all ? 'Less' : `${due.length - DUE_SHOWN} more`}
+          {all ? 'Show fewer' : `Show ${due.length - DUE_SHOWN} more`}
         </Button>
       )}
     </div>
@@ -68,9 +68,7 @@ function Families({ now, nowMs }: { readonly now: CulturesNow; readonly nowMs: n
         {now.due.length > 0 && <DueList due={now.due} nowMs={nowMs} />}
         <p className="months-word">{now.known ? 'No cultures yet.' : 'Opening …'}</p>
         {now.known && (
-          <p>
-            Take a packet or a jar in, or keep a spoonful of a make: its family draws itself from then on.
-          </p>
+          <p>Add a packet or a jar, or save a spoonful from a batch. The family tree starts there.</p>
         )}
       </div>
     );
@@ -81,9 +79,9 @@ function Families({ now, nowMs }: { readonly now: CulturesNow; readonly nowMs: n
         <FamilyTree cultures={shown} chosen={chosen.id} nowMs={nowMs} />
         <div className="field-row above-s row">
           <Button variant="subtle" aria-pressed={!gone} onClick={() => setGone(!gone)}>
-            {gone ? 'Only what is alive' : 'All of them'}
+            {gone ? 'Hide used-up cultures' : 'Show all cultures'}
           </Button>
-          <span className="quiet">Full: alive. Broken ring: used up. The figure is the turn.</span>
+          <span className="quiet">Filled: alive. Dashed ring: used up. The number is the generation.</span>
         </div>
         <RegisterUndo register="cultures" />
       </div>
@@ -101,23 +99,23 @@ export function CulturesPlace() {
   return (
     <div>
       <div className="make-head place-head">
-        <h1>{part === 'in' ? 'Culture in' : part === 'wake' ? 'Wake a dried culture' : 'Cultures'}</h1>
+        <h1>{part === 'in' ? 'Add culture' : part === 'wake' ? 'Wake dried culture' : 'Cultures'}</h1>
         {part === 'families' ? (
           <>
             <Button component={Link} to="/cultures/wake" variant="default" ml="auto">
-              Wake a dried one
+              Wake dried culture
             </Button>
             <Button component={Link} to="/cultures/in">
-              Culture in
+              Add culture
             </Button>
           </>
         ) : (
-          <Link to="/cultures">Back to the cultures</Link>
+          <Link to="/cultures">Back to cultures</Link>
         )}
       </div>
       {now.failed && (
         <p className="danger">
-          The cultures cannot be read now. What is stored is safe.{' '}
+          The cultures cannot be loaded just now. Everything saved is safe.{' '}
           <Button variant="default" onClick={now.again}>
             Try again
           </Button>

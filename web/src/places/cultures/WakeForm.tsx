@@ -106,14 +106,14 @@ export function WakeForm(props: {
     <div className="milk-room wake-room">
       <div className="sections from-the-top">
         <section className="section" aria-labelledby="wake-what">
-          <h2 id="wake-what">What is woken</h2>
+          <h2 id="wake-what">Dried culture</h2>
           {packets.length > 0 && (
             <NativeSelect
               label="Packet"
               value={plan.cultureId ?? ''}
               data={[
                 ...packets.map((c) => ({ value: c.id, label: c.name })),
-                { value: '', label: 'one that is not in the register' },
+                { value: '', label: 'a packet not listed' },
               ]}
               onChange={(e) => {
                 const packet = packets.find((c) => c.id === e.currentTarget.value);
@@ -129,11 +129,11 @@ export function WakeForm(props: {
           )}
           {plan.cultureId === null && (
             <Choices
-              legend="It is"
+              legend="Kind of culture"
               value={plan.kind}
               options={KINDS.map((k) => ({
                 value: k,
-                label: k === 'dried-yogurt' ? 'a yogurt culture' : 'for room heat',
+                label: k === 'dried-yogurt' ? 'a yogurt culture' : 'a room-temperature culture',
               }))}
               onChange={(kind) => set({ kind, celsius: WAKES_AT_C[kind] })}
             />
@@ -142,11 +142,11 @@ export function WakeForm(props: {
             label="Name"
             value={plan.name}
             maxLength={80}
-            error={plan.name.trim() === '' ? 'Needs a name.' : null}
+            error={plan.name.trim() === '' ? 'Enter a name.' : null}
             onChange={(e) => set({ name: e.currentTarget.value })}
           />
           <StepSlider
-            label="It stands at"
+            label="Incubate at"
             value={plan.celsius}
             shown={units.temperature(plan.celsius)}
             min={15}
@@ -155,11 +155,11 @@ export function WakeForm(props: {
             onChange={(celsius) => set({ celsius })}
           />
           <Choices
-            legend="Between feeds it rests"
+            legend="Between feeds"
             value={plan.restBetween}
             options={[
-              { value: 'cold', label: 'cold, until it suits' },
-              { value: 'warm', label: 'not: fed as soon as set' },
+              { value: 'cold', label: 'rest in the fridge until convenient' },
+              { value: 'warm', label: 'no rest, feed as soon as set' },
             ]}
             onChange={(restBetween) => set({ restBetween })}
           />
@@ -175,7 +175,7 @@ export function WakeForm(props: {
           <p className="quiet">
             {plan.treatment === 'ultra-heated'
               ? 'Ultra-heated milk needs no scalding.'
-              : 'Each feed is scalded and cooled before the culture goes in.'}
+              : 'Scald and cool the milk for each feed before adding the culture.'}
           </p>
           <StepSlider
             label="First feed"
@@ -205,7 +205,7 @@ export function WakeForm(props: {
             onChange={(feeds) => set({ feeds })}
           />
           <StepSlider
-            label="A carton holds"
+            label="Carton size"
             value={plan.cartonLitres ?? 1}
             shown={units.volume(plan.cartonLitres ?? 1)}
             min={0.5}
@@ -217,10 +217,10 @@ export function WakeForm(props: {
       </div>
       <aside className="lot-panel" aria-label="Waking plan">
         <div>
-          <div className="quiet">Awake</div>
+          <div className="quiet">Ready</div>
           <div className="number large">about {units.time(readyMs, nowMs)}</div>
           <p>
-            {units.mass(milk.massKg)} of milk in all{milk.cartons === 1 && ', one carton'}.
+            {units.mass(milk.massKg)} of milk in total{milk.cartons === 1 && ', one carton'}.
           </p>
         </div>
         {milk.words && (
@@ -229,11 +229,11 @@ export function WakeForm(props: {
           </p>
         )}
         <Button h={72} disabled={fault !== undefined} onClick={() => void start()}>
-          Begin the waking
+          Start waking
         </Button>
         {refusal && (
           <p className="caution stop" role="alert">
-            Not begun. {refusal}
+            Not started. {refusal}
           </p>
         )}
         {fault && (
@@ -243,11 +243,11 @@ export function WakeForm(props: {
         )}
         <FeedTable rows={rows} nowMs={nowMs} />
         <p className="quiet">
-          Times by the model, give or take a third; hands are asked for only when somebody is there. A late
-          feed plans the rest anew.
+          Times are estimates, give or take a third. Feeds fall only when somebody is there. After a late feed
+          the rest is replanned.
         </p>
         {plan.treatment === 'raw' && (
-          <p className="caution">Raw milk: scald it first; its germs would be carried on.</p>
+          <p className="caution">Raw milk: scald it first, or its germs carry over from feed to feed.</p>
         )}
       </aside>
     </div>

@@ -20,13 +20,13 @@ export function DayBlock(props: {
   const { block, hands, nameOf, timeOf, fixed, who, onMove, onFree, onWho } = props;
   const { cooks } = useKitchen();
   return (
-    <section className="day-chosen" aria-label="The block chosen">
+    <section className="day-chosen" aria-label="Chosen step">
       <p>
         <strong>{block.title}</strong>, {nameOf(block.make)}:{' '}
         <span className="number">
-          {timeOf(block.from)} to {timeOf(block.to)}
+          {timeOf(block.from)} – {timeOf(block.to)}
         </span>
-        {fixed && <span className="quiet"> you fixed it here</span>}
+        {fixed && <span className="quiet"> pinned</span>}
       </p>
       <p className="quiet">{whyWords(block.why, hands, nameOf, timeOf)}</p>
       <div className="row">
@@ -42,20 +42,20 @@ export function DayBlock(props: {
         ))}
         {!fixed && (
           <Button variant="default" onClick={() => onMove(block.from)}>
-            Fix it here
+            Pin this time
           </Button>
         )}
         {fixed && (
           <Button variant="default" onClick={onFree}>
-            Let it go where it fits
+            Unpin this time
           </Button>
         )}
         {cooks.length > 1 && (
           <NativeSelect
-            aria-label="Who does it"
+            aria-label="Who does this step"
             value={who}
             data={[
-              { value: '', label: 'Whoever has hands' },
+              { value: '', label: 'Anyone free' },
               ...cooks.map(({ id, name }) => ({ value: id, label: name })),
             ]}
             onChange={(event) => onWho(event.currentTarget.value)}

@@ -8,12 +8,12 @@ import { saveFile } from '../../parts/save-file.ts';
 function eveningWords(thing: EveningThing, volume: (litres: number) => string): string {
   const { what, count, litres, name } = thing;
   return {
-    'cream-out': 'Cream where it can be taken out in time',
-    'cold-water': `Chill about ${volume(litres ?? 0)} of wash water, and have ice`,
+    'cream-out': 'Put the cream where you can take it out in time',
+    'cold-water': `Chill about ${volume(litres ?? 0)} of wash water and have ice ready`,
     cloths: `Soak or boil ${count ?? 0} ${count === 1 ? 'cloth' : 'cloths'}`,
-    moulds: `Moulds and a press for ${count ?? 0} ${count === 1 ? 'make' : 'makes'}`,
-    pots: `${count ?? 0} ${count === 1 ? 'pot' : 'pots'} free and clean`,
-    starter: `${name ?? 'Starter'} there and lively?`,
+    moulds: `Set out moulds and a press for ${count ?? 0} ${count === 1 ? 'batch' : 'batches'}`,
+    pots: `Clean ${count ?? 0} ${count === 1 ? 'pot' : 'pots'} and keep ${count === 1 ? 'it' : 'them'} free`,
+    starter: `Check that ${name ?? 'the starter'} is to hand and active`,
   }[what];
 }
 
@@ -57,7 +57,7 @@ export function DayLists(props: {
                   {'litres' in need
                     ? units.volume(need.litres)
                     : need.massKg === null
-                      ? 'as the packet says'
+                      ? 'amount on the packet:'
                       : units.mass(need.massKg)}
                 </span>{' '}
                 {need.what.charAt(0).toLowerCase() + need.what.slice(1)}{' '}
@@ -82,7 +82,7 @@ export function DayLists(props: {
       </div>
       <div className="row">
         <Button variant="default" onClick={() => window.print()}>
-          Print the day
+          Print schedule
         </Button>
         <Button
           variant="default"
@@ -92,7 +92,7 @@ export function DayLists(props: {
             )
           }
         >
-          To a calendar
+          Add to calendar
         </Button>
       </div>
       <div className="day-sheet paper" aria-hidden="true">
@@ -107,12 +107,12 @@ export function DayLists(props: {
                 <td>{h.title}</td>
                 <td>{nameOf(h.make)}</td>
                 <td>{h.cook}</td>
-                <td>{h.why.latest === null ? '' : `till ${timeOf(h.why.latest)}`}</td>
+                <td>{h.why.latest === null ? '' : `${timeOf(h.why.latest)} at the latest`}</td>
               </tr>
             ))}
           </tbody>
         </table>
-        <p>By the middle of each forecast: estimates. What is seen at the pot counts.</p>
+        <p>Times are estimates, from the middle of each forecast. Go by what you see in the pot.</p>
       </div>
     </>
   );

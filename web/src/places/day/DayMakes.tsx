@@ -75,7 +75,7 @@ export function DayMakes(props: {
       : [];
   return (
     <>
-      <ul className="bare column" aria-label="Makes of the day">
+      <ul className="bare column" aria-label="Batches in this plan">
         {plan.makes.map(({ id, name, method, litres, by, byDay }) => (
           <li key={id} className="day-make">
             <div className="row">
@@ -84,7 +84,7 @@ export function DayMakes(props: {
               </span>
               <Button
                 variant="default"
-                aria-label={`${name}: take out`}
+                aria-label={`Remove ${name}`}
                 onClick={() =>
                   setDraft((before) => ({ ...before, makes: before.makes.filter((m) => m.id !== id) }))
                 }
@@ -94,13 +94,13 @@ export function DayMakes(props: {
             </div>
             <div className="row">
               <AmountField
-                label={`How much, ${name}`}
+                label={`Amount, ${name}`}
                 of={PLAIN_MILK}
                 by="volume"
                 amount={asTyped(massOfLitresKg(litres, PLAIN_MILK), PLAIN_MILK)}
                 check={(kg) =>
                   litresOfMass(kg, PLAIN_MILK) > MOST_LITRES
-                    ? `That is more than ${units.volume(MOST_LITRES)}.`
+                    ? `Enter ${units.volume(MOST_LITRES)} or less.`
                     : null
                 }
                 onAmount={(amount) => {
@@ -109,15 +109,15 @@ export function DayMakes(props: {
                 }}
               />
               <ClockField
-                label={`${name} done by; empty no matter when`}
-                shown="Done by"
+                label={`${name}: finish by (optional)`}
+                shown="Finish by"
                 value={by}
                 onValue={(value) => change(id, { by: value })}
               />
               {by !== '' && draft.days > 1 && (
                 <NativeSelect
                   label="on"
-                  aria-label={`${name} done on`}
+                  aria-label={`${name}: finish on`}
                   value={String(byDay)}
                   data={Array.from({ length: draft.days }, (_, day) => ({
                     value: String(day),
@@ -132,21 +132,21 @@ export function DayMakes(props: {
       </ul>
       <div className="row wide">
         <NativeSelect
-          label="Another"
+          label="Product and method"
           value={methodId}
           data={shown.map(({ id }) => ({ value: id, label: label(id) }))}
           onChange={(event) => setMethodId(event.currentTarget.value)}
         />
         <Button variant="default" h={48} disabled={full} onClick={() => add(methodId, last ?? USUAL_LITRES)}>
-          Put it in
+          Add batch
         </Button>
         {last !== undefined && <span className="quiet">{units.volume(last)}, as last time</span>}
       </div>
       <Button variant="default" aria-expanded={offering} onClick={() => setOffering(!offering)}>
-        What can I make of what is here?
+        Suggest batches
       </Button>
       {offering && (
-        <ul className="bare day-offers" aria-label="What can be made of what is here">
+        <ul className="bare day-offers" aria-label="What you can make with the milk and cream in stock">
           {offers.map(({ id, litres, sort }) => (
             <li key={id} className="row">
               <span className="grows">
@@ -158,15 +158,17 @@ export function DayMakes(props: {
               <Button
                 variant="default"
                 disabled={full}
-                aria-label={`${label(id)}: put it in`}
+                aria-label={`Add ${label(id)}`}
                 onClick={() => add(id, litres)}
               >
-                Put it in
+                Add batch
               </Button>
             </li>
           ))}
           {offers.length === 0 && (
-            <li className="quiet">Nothing: all of the milk and cream is spoken for, or none is here.</li>
+            <li className="quiet">
+              Nothing to suggest. All the milk and cream is planned already, or there is none in stock.
+            </li>
           )}
         </ul>
       )}

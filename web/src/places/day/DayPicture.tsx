@@ -88,7 +88,7 @@ export function DayPicture(props: {
       : [
           ...kitchen.cooks.map((cook) => ({
             id: cook.id,
-            title: `${cook.name}’s hands`,
+            title: cook.name,
             hands: hands.filter((h) => h.cookId === cook.id),
             taken: [],
             washing: washing.filter((w) => w.cook === cook.name),
@@ -136,14 +136,14 @@ export function DayPicture(props: {
   return (
     <figure className="day-picture">
       <figcaption className="quiet">
-        Blocks need hands{onMove ? ' and can be drawn elsewhere' : ''}; the thread goes by itself; shaded is
-        when nobody is there{kept.length > 0 ? ' or wishes to be free' : ''}
+        Blocks: hands-on{onMove ? ' (drag to move)' : ''}. Line: runs by itself. Shaded: nobody available
+        {kept.length > 0 ? ', or time off' : ''}.
       </figcaption>
       <svg
         ref={svg}
         viewBox={`0 0 ${WIDTH} ${height}`}
         role="group"
-        aria-label="The timetable as a picture; it is told in words below"
+        aria-label="Chart of the schedule. The same steps are listed below."
       >
         {shades.map(({ from, to }) => {
           const left = Math.max(0, x(from));
@@ -221,7 +221,7 @@ export function DayPicture(props: {
                   fill="none"
                   stroke="var(--brush)"
                 >
-                  <title>Washing up</title>
+                  <title>Washing-up</title>
                 </rect>
               ))}
               {lane.hands.map((h) => {

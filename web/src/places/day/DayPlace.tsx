@@ -138,7 +138,7 @@ function DayTable() {
       }),
     );
     if (refused !== null) {
-      setFault(`The makes are begun, but their timetable could not be kept: ${refused}`);
+      setFault(`The batches have started, but the schedule was not saved: ${refused}`);
       setStarting(false);
       return;
     }
@@ -154,11 +154,11 @@ function DayTable() {
     <div className="day">
       <div className="make-head">
         <h1>Day</h1>
-        <span className="quiet">Several makes, one timetable</span>
+        <span className="quiet">Several batches, one schedule</span>
       </div>
       {going && <GoingPanel going={going} nowMs={nowMs} />}
       <div className="day-parts">
-        <section className="column" aria-label="What is made">
+        <section className="column" aria-label="Batches to make">
           <KeptDays
             days={days.filter(({ id }) => id !== going?.id)}
             room={plan.room}
@@ -168,14 +168,14 @@ function DayTable() {
             }
           />
           <TextInput
-            label="What the day is called"
+            label="Plan name"
             value={draft.name}
             maxLength={80}
             onChange={({ currentTarget: { value: name } }) => setDraft((before) => ({ ...before, name }))}
           />
-          <DayTimeFields at={at} dayLabel="Begin on" timeLabel="at" />
+          <DayTimeFields at={at} dayLabel="Start on" timeLabel="at" />
           <NativeSelect
-            label="Within"
+            label="Finish within"
             value={String(draft.days)}
             data={[1, 2, 3, 4].map((n) => ({ value: String(n), label: n === 1 ? 'one day' : `${n} days` }))}
             onChange={({ currentTarget: { value } }) =>
@@ -187,7 +187,7 @@ function DayTable() {
           {makes.length > 0 && (
             <div className="row wide">
               <NativeSelect
-                label="It proposes itself"
+                label="Repeat this plan"
                 value={draft.every === null ? '' : String(draft.every)}
                 data={[
                   { value: '', label: 'never' },
@@ -201,22 +201,22 @@ function DayTable() {
                 }
               />
               <Button variant="default" h={48} disabled={Number.isNaN(zeroMs)} onClick={() => void keep()}>
-                Keep this day
+                Save plan
               </Button>
             </div>
           )}
         </section>
-        <section className="column" aria-label="The timetable" aria-busy={busy}>
+        <section className="column" aria-label="Schedule" aria-busy={busy}>
           {plan.share !== null && (
             <div className="row">
-              <span className="quiet">Working out the day …</span>
-              <Progress value={plan.share * 100} aria-label="Laying the day out" className="grows" />
+              <span className="quiet">Working out the schedule …</span>
+              <Progress value={plan.share * 100} aria-label="Working out the schedule" className="grows" />
               <Button variant="default" onClick={plan.stop}>
                 Stop
               </Button>
             </div>
           )}
-          {Number.isNaN(zeroMs) && <p className="field-error">Needs a day and a time to begin.</p>}
+          {Number.isNaN(zeroMs) && <p className="field-error">Enter a start day and time.</p>}
           {fault && (
             <p className="field-error" role="alert">
               {fault}
@@ -224,7 +224,8 @@ function DayTable() {
           )}
           {makes.length === 0 && (
             <p className="quiet">
-              Put in what you want to make: the milk, the hands, the waits and the night are laid out.
+              Add what you want to make. The schedule shares out the milk and fits the work around waits and
+              sleep.
             </p>
           )}
           {answer && !answer.fits && makes.length > 0 && (
@@ -235,14 +236,14 @@ function DayTable() {
           {answer?.fits && makes.length > 0 && (
             <>
               <p className="day-big">
-                Done {units.time(zeroMs + answer.finish * MINUTE_MS, zeroMs)}
+                Finished by {units.time(zeroMs + answer.finish * MINUTE_MS, zeroMs)}
                 <span className="quiet">
                   {' '}
                   {answer.late > 0
-                    ? `${formatMinutes(answer.late)} later than wished; it does not all fit sooner`
+                    ? `${formatMinutes(answer.late)} later than you asked. It does not all fit any earlier.`
                     : answer.finish <= answer.bound
-                      ? 'there is no earlier way'
-                      : `at the very best ${formatMinutes(answer.finish - answer.bound)} earlier`}
+                      ? 'the earliest possible'
+                      : `at most ${formatMinutes(answer.finish - answer.bound)} earlier is possible`}
                 </span>
               </p>
               <div className="row">
@@ -253,19 +254,15 @@ function DayTable() {
                   disabled={!current}
                   onClick={() => void begin()}
                 >
-                  Begin this day
+                  Start all batches
                 </Button>
               </div>
               <p className="quiet">
                 {answer.robustness.clashing === 0
-                  ? `On all of ${answer.robustness.days} simulated days nothing waited longer than it may`
-                  : `On ${answer.robustness.clashing} of ${answer.robustness.days} simulated days something waited longer than it may, most often ${
-                      answer.hands.find(
-                        (h) =>
-                          h.make === answer.robustness.worst?.make && h.step === answer.robustness.worst.task,
-                      )?.title ?? ''
-                    }, ${nameOf(answer.robustness.worst?.make ?? '')}`}
-                ; done mostly {timeOf(answer.robustness.finish[0])} to {timeOf(answer.robustness.finish[1])}.
+                  ? `In all ${answer.robustness.days} simulated days, nothing had to wait too long`
+                  : `In ${answer.robustness.clashing} of ${answer.robustness.days} simulated days, something had to wait too long. Most often: ${answer.hands.find((h) => h.make === answer.robustness.worst?.make && h.step === answer.robustness.worst.task)?.title ?? ''} (${nameOf(answer.robustness.worst?.make ?? '')})`}
+                . Usually finished between {timeOf(answer.robustness.finish[0])} and{' '}
+                {timeOf(answer.robustness.finish[1])}.
               </p>
             </>
           )}
@@ -273,7 +270,7 @@ function DayTable() {
             <DayPours pours={pours} nowMs={zeroMs} onWay={out} />
           )}
           {draft.skims.length > 0 && (
-            <ul className="bare" aria-label="Skimmed for it">
+            <ul className="bare" aria-label="Skimming for this plan">
               {plan.chores.map(({ id, title, at: minute }) => (
                 <li key={id} className="row">
                   <span className="grows">
@@ -288,7 +285,7 @@ function DayTable() {
                       }))
                     }
                   >
-                    Do not skim it
+                    Remove skimming
                   </Button>
                 </li>
               ))}
@@ -297,7 +294,7 @@ function DayTable() {
           {answer?.fits && makes.length > 0 && (
             <>
               <div className="row">
-                <h2 className="grows">Timetable</h2>
+                <h2 className="grows">Schedule</h2>
                 {(['make', 'who'] as const).map((way) => (
                   <Button
                     key={way}
@@ -305,7 +302,7 @@ function DayTable() {
                     aria-pressed={by === way}
                     onClick={() => setBy(way)}
                   >
-                    {way === 'make' ? 'By make' : 'By hands and things'}
+                    {way === 'make' ? 'By batch' : 'By person and equipment'}
                   </Button>
                 ))}
               </div>
@@ -346,7 +343,7 @@ function DayTable() {
                   }
                 />
               )}
-              <ol className="bare day-list" aria-label="By the clock">
+              <ol className="bare day-list" aria-label="Steps in time order">
                 {answer.hands.map((h) => (
                   <li
                     key={`${h.make} ${h.step}`}
@@ -364,18 +361,18 @@ function DayTable() {
                     <span className="quiet">
                       {formatMinutes(h.to - h.from)}
                       {kitchen.cooks.length > 1 && `, ${h.cook}`}
-                      {fixed.has(`${h.make} ${h.step}`) && ', fixed'}
+                      {fixed.has(`${h.make} ${h.step}`) && ', pinned'}
                     </span>
                   </li>
                 ))}
               </ol>
               {answer.after.length > 0 && (
-                <ul className="bare" aria-label="Goes on after these days">
+                <ul className="bare" aria-label="Continues after this plan">
                   {answer.after
                     .filter((tail, n, all) => all.findIndex(({ make }) => make === tail.make) === n)
                     .map(({ make, title, at: minute }) => (
                       <li key={make}>
-                        {nameOf(make)} goes on: {title.toLowerCase()} about{' '}
+                        {nameOf(make)} continues: {title.toLowerCase()} about{' '}
                         <span className="number">{timeOf(minute)}</span>
                       </li>
                     ))}
@@ -406,9 +403,9 @@ function DayTable() {
                 nowMs={nowMs}
               />
               <p className="quiet">
-                By the middle of each forecast: estimates.{' '}
-                <Link to="/kitchen/people">Sleep and absences</Link> are kept free. The washing up of pots is
-                fitted into the waits.
+                Times are estimates, from the middle of each forecast.{' '}
+                <Link to="/kitchen/people">Sleep and time away</Link> are kept free. Washing-up is fitted into
+                the waits.
               </p>
             </>
           )}

@@ -68,13 +68,13 @@ export function DayPours(props: {
     return parts;
   });
   return (
-    <section aria-label="Pours">
-      <h2>Pours</h2>
+    <section aria-label="Where the milk goes">
+      <h2>Where the milk goes</h2>
       <svg
         className="day-pours"
         viewBox={`0 0 ${WIDTH} ${height}`}
         role="img"
-        aria-label="Milk and cream flowing into the makes; told in words below"
+        aria-label="Diagram of the milk and cream going into each batch. The same amounts are listed below."
       >
         {streams.map(({ key, a, b, thick, cream }) => (
           <path
@@ -134,19 +134,19 @@ export function DayPours(props: {
               <strong>{of.want.name}</strong>{' '}
               <span className="quiet">
                 {of.from.length === 0
-                  ? 'nothing there'
+                  ? 'none in stock'
                   : of.from
                       .map((f) => {
                         const ready = pours.readyMs.get(f.lotId);
-                        return `${units.volume(litresOf(f.lotId, f.massKg))} of ${f.name}${ready === undefined ? '' : ` from ${units.time(ready, nowMs)}`}`;
+                        return `${units.volume(litresOf(f.lotId, f.massKg))} of ${f.name}${ready === undefined ? '' : `, ready ${units.time(ready, nowMs)}`}`;
                       })
                       .join(', ')}
               </span>
             </span>
             {of.shortKg > 0 && (
               <span className="danger">
-                {units.volume(shortOf(of))} of {of.want.sort === 'skimmed' ? 'skimmed milk' : of.want.sort}{' '}
-                missing
+                short of {units.volume(shortOf(of))} of{' '}
+                {of.want.sort === 'skimmed' ? 'skimmed milk' : of.want.sort}
               </span>
             )}
             {(pours.ways.get(of.want.id) ?? []).length > 0 && (
@@ -161,8 +161,8 @@ export function DayPours(props: {
                       onClick={() => onWay(of.want.id, way)}
                     >
                       {way.way === 'less'
-                        ? `Only ${units.volume(way.litres)} of it`
-                        : `Skim ${way.name} ${way.atMs <= nowMs + 6 * 60_000 ? 'now' : `at ${units.time(way.atMs, nowMs)}`}: about ${units.volume(way.gives)} of cream`}
+                        ? `Make only ${units.volume(way.litres)}`
+                        : `Skim ${way.name} ${way.atMs <= nowMs + 6 * 60_000 ? 'now' : `at ${units.time(way.atMs, nowMs)}`} (about ${units.volume(way.gives)} of cream)`}
                     </Button>
                   ),
                 )}

@@ -12,17 +12,18 @@ const AN_HOUR = { from: '14:00', to: '15:00' };
 /** What a wish costs, in words. */
 function priceWords(id: string, answer: DayAnswer | null): string {
   if (!answer?.fits) return '';
-  if (answer.givenUp.includes(id)) return 'Cannot be kept: without giving it up nothing fits.';
+  if (answer.givenUp.includes(id))
+    return 'The schedule does not fit with this time off. Change or remove it.';
   const price = answer.prices.find((p) => p.id === id);
   if (!price) return '';
-  if (price.soonerMin === 0 && price.lessLateMin === 0) return 'Costs nothing.';
+  if (price.soonerMin === 0 && price.lessLateMin === 0) return 'This time off causes no delay.';
   return [
-    price.lessLateMin > 0 ? `without it ${formatMinutes(price.lessLateMin)} less late` : '',
-    price.soonerMin > 0 ? `without it all is done ${formatMinutes(price.soonerMin)} sooner` : '',
+    price.lessLateMin > 0 ? `${formatMinutes(price.lessLateMin)} less late` : '',
+    price.soonerMin > 0 ? `everything finished ${formatMinutes(price.soonerMin)} sooner` : '',
   ]
     .filter((words) => words !== '')
-    .join(', ')
-    .replace(/^w/, 'W')
+    .join(', and ')
+    .replace(/^/, 'Without this time off: ')
     .concat('.');
 }
 
@@ -42,18 +43,18 @@ export function DayWishes(props: {
     }));
   const full = draft.freeHours.length >= MOST;
   return (
-    <section aria-label="Hours kept free" className="column">
+    <section aria-label="Time off" className="column">
       {draft.freeHours.map(({ id, from, to }, n) => (
         <div key={id} className="column">
           <div className="row">
             <ClockField
-              label={`Free hours ${n + 1}, from`}
-              shown="Nobody from"
+              label={`Time off ${n + 1}, from`}
+              shown="Nobody available from"
               value={from}
               onValue={(value) => change(id, { from: value })}
             />
             <ClockField
-              label={`Free hours ${n + 1}, to`}
+              label={`Time off ${n + 1}, to`}
               shown="to"
               value={to}
               onValue={(value) => change(id, { to: value })}
@@ -61,7 +62,7 @@ export function DayWishes(props: {
             <Button
               variant="default"
               mt="auto"
-              aria-label={`Free hours ${n + 1}: give up`}
+              aria-label={`Remove time off ${n + 1}`}
               onClick={() =>
                 setDraft((before) => ({ ...before, freeHours: before.freeHours.filter((h) => h.id !== id) }))
               }
@@ -74,10 +75,10 @@ export function DayWishes(props: {
       ))}
       <div className="row">
         <Button variant="default" disabled={full} onClick={() => add(IN_BED)}>
-          In bed by …
+          Add bedtime
         </Button>
         <Button variant="default" disabled={full} onClick={() => add(AN_HOUR)}>
-          Nobody there from … to …
+          Add time off
         </Button>
       </div>
     </section>

@@ -75,22 +75,22 @@ export function GoingPanel({ going, nowMs }: { readonly going: KeptDay; readonly
     });
   };
   return (
-    <section aria-label="The day that is going on" className="column below-m">
+    <section aria-label="Day in progress" className="column below-m">
       <div className="make-head">
-        <h2>{day.name}, going on</h2>
+        <h2>{day.name}, in progress</h2>
         <span className="quiet">
           {left.length === 0 ? 'all done' : `${left.length} of ${hands.length} still to do`}
         </span>
       </div>
       {day.moved.length > 0 && (
         <p role="status">
-          <strong>Laid out anew.</strong> {day.because}. What moved is marked.
+          <strong>New times.</strong> {day.because}. Steps that moved show their old time.
         </p>
       )}
       {day.broken > 0 && (
         <p className="caution">
-          Something waits {formatMinutes(day.broken)} longer than it may: there is no way left in which
-          nothing does.
+          Some steps will wait {formatMinutes(day.broken)} too long in total, and no schedule avoids this.
+          Start them as soon as you can, or drop a batch.
         </p>
       )}
       <div className="day-going">
@@ -130,7 +130,7 @@ export function GoingPanel({ going, nowMs }: { readonly going: KeptDay; readonly
       </div>
       <div className="row wide">
         <NativeSelect
-          label="Add to this day"
+          label="Product and method"
           value={methodId}
           data={shown.map(({ id: own, method }) => ({
             value: own,
@@ -139,10 +139,10 @@ export function GoingPanel({ going, nowMs }: { readonly going: KeptDay; readonly
           onChange={(event) => setMethodId(event.currentTarget.value)}
         />
         <Button variant="default" h={48} onClick={() => void addToday()}>
-          Add it now
+          Add and start batch
         </Button>
         <Button variant="default" h={48} onClick={() => void record(id, 'day-changed', { kind: 'dropped' })}>
-          This day is over
+          End this plan
         </Button>
       </div>
     </section>

@@ -37,8 +37,8 @@ export function KeptDays(props: {
     return pourDay(room.lots, wants, [], nowMs).allocation.enough;
   };
   return (
-    <section aria-label="Days kept" className="column">
-      <h2>Days kept</h2>
+    <section aria-label="Saved plans" className="column">
+      <h2>Saved plans</h2>
       <ul className="bare">
         {days.map((kept) => {
           const { id, day } = kept;
@@ -51,7 +51,7 @@ export function KeptDays(props: {
                   <strong>{day.name}</strong>{' '}
                   <span className="quiet">
                     {day.begunAt !== null
-                      ? `made ${units.day(Date.parse(day.begunAt))}`
+                      ? `started ${units.day(Date.parse(day.begunAt))}`
                       : day.every !== null
                         ? `every ${WEEKDAYS[day.every]}`
                         : 'kept'}
@@ -59,11 +59,11 @@ export function KeptDays(props: {
                   </span>
                 </span>
                 <Button variant={proposed ? 'filled' : 'default'} onClick={() => onTake(kept)}>
-                  Take it
+                  Use plan
                 </Button>
                 <Button
                   variant="default"
-                  aria-label={`${day.name}: forget`}
+                  aria-label={`Delete plan: ${day.name}`}
                   onClick={() => void record(id, 'day-changed', { kind: 'dropped' })}
                 >
                   ×
@@ -75,8 +75,8 @@ export function KeptDays(props: {
                   {milk === null
                     ? ''
                     : milk
-                      ? 'the milk for it is here.'
-                      : 'some of its milk is not here yet.'}
+                      ? 'You have enough milk for this plan.'
+                      : 'Some of the milk for this plan is not in stock yet.'}
                 </span>
               )}
             </li>

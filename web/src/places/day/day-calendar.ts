@@ -21,7 +21,7 @@ export function dayCalendar(name: string, moments: readonly CalendarMoment[], no
       start: new Date(atMs),
       end: new Date(atMs + minutes * 60_000),
       summary: title,
-      description: 'About this time: a forecast. The kitchen shows what really comes.',
+      description: 'This time is a forecast. Morning Crock shows the latest.',
     });
     event.createAlarm({ trigger: BEFORE_S });
   }

@@ -108,7 +108,7 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
           const end = Math.round((instantOfLocal(zone, date, to) - zeroMs) / MINUTE_MS);
           const over = end > begin ? end : end + DAY_MS / MINUTE_MS;
           const clock = (minute: number): string => units.clock(zeroMs + minute * MINUTE_MS);
-          const title = `Nobody from ${clock(begin)} to ${clock(over)}`;
+          const title = `Time off ${clock(begin)}–${clock(over)}`;
           return over <= 0 ? [] : [{ id, title, from: Math.max(0, begin), to: over, cook: null }];
         }),
       ),
@@ -169,7 +169,9 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
         if (!wanted) return;
         setShare(null);
         setLaid(null);
-        setFault('The day cannot be worked out on this device now. What you put together is kept.');
+        setFault(
+          'This device could not work out the schedule. Your plan is safe. Change something in the plan to try again.',
+        );
       },
     );
     return () => {
@@ -196,7 +198,7 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
     stop: () => {
       cancelForecast(KEY);
       setShare(null);
-      setFault('Stopped. Change anything, and the day is worked out anew.');
+      setFault('Stopped. Change anything in the plan to work out the schedule again.');
     },
   };
 }

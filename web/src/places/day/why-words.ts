@@ -12,12 +12,12 @@ export function whyWords(
   const before = other ? `${other.title.toLowerCase()}, ${nameOf(other.make)}` : '';
   const thing = why.thing?.startsWith('place ') ? 'warm place' : (why.thing ?? '');
   const earlier = {
-    begins: 'As early as it may begin.',
-    wait: 'As soon as what is before it is over.',
-    hands: `Hands were at something else until then: ${before}.`,
-    away: 'Nobody is there before.',
-    thing: `The ${thing} was taken until then: ${before}.`,
-    others: 'It waits so that the others fit.',
+    begins: 'Earliest possible start.',
+    wait: 'Starts as soon as the step before ends.',
+    hands: `Everyone is busy until then: ${before}.`,
+    away: 'Nobody is available earlier.',
+    thing: `The ${thing} is in use until then: ${before}.`,
+    others: 'Placed here so that the other steps fit.',
   }[why.notEarlier];
-  return why.latest === null ? earlier : `${earlier} It may wait until ${timeOf(why.latest)}.`;
+  return why.latest === null ? earlier : `${earlier} Can wait until ${timeOf(why.latest)}.`;
 }

@@ -78,7 +78,7 @@ function Answer(props: {
         {children}
         {table.rows.length > 0 && (
           <Button variant="subtle" px={0} onClick={() => saveTable(table.name, table.columns, table.rows)}>
-            As a table file
+            Download CSV
           </Button>
         )}
       </div>
@@ -107,7 +107,7 @@ export function Answers() {
     [makes, lineId],
   );
   const culture = cultures?.cultures.find(({ id }) => id === lineId)?.name;
-  const ofCulture = culture === undefined ? '' : ` This is ${culture}.`;
+  const ofCulture = culture === undefined ? '' : ` Culture: ${culture}.`;
   const honest = useMemo(() => honestAnswer(makes), [makes]);
   const months = useMemo(() => tallyByMonth(makes, site.zone).reverse(), [makes, site.zone]);
   const hands = useMemo(() => handsByProduct(makes), [makes]);
@@ -138,11 +138,11 @@ export function Answers() {
   return (
     <div>
       <DaybookHead daybook={daybook} />
-      {daybook.known && makes.length === 0 && <p>No makes to answer from.</p>}
+      {daybook.known && makes.length === 0 && <p>No finished batches to answer from yet.</p>}
       {makes.length > 0 && (
         <div className="answers">
           <Answer
-            question="Does it get slower over the turns?"
+            question="Does the culture slow down over the generations?"
             sentence={`${paceWords(turns.pace)}${ofCulture}`}
             picture={pictures.pace}
             table={{
@@ -152,7 +152,7 @@ export function Answers() {
             }}
           />
           <Answer
-            question="Does it get sourer?"
+            question="Do batches get sourer over the generations?"
             sentence={`${sournessWords(turns)}${ofCulture}`}
             picture={pictures.sourness}
             table={{
@@ -162,7 +162,7 @@ export function Answers() {
             }}
           />
           <Answer
-            question="Is the forecast honest?"
+            question="How reliable is the forecast?"
             sentence={honestWords(honest)}
             picture={pictures.honest}
             table={{
@@ -172,12 +172,12 @@ export function Answers() {
             }}
           />
           <Answer
-            question="How much comes out, and when?"
+            question="How does the yield change over the year?"
             sentence={often ? seasonWords(seasons, PRODUCTS[often.product].label) : ''}
             picture={pictures.season}
             table={{
               name: 'yield-by-month',
-              columns: ['month', 'share_of_what_went_in', 'makes'],
+              columns: ['month', 'share_of_what_went_in', 'batches'],
               rows: seasons.map(({ group, middle, makes: n }) => [monthName(group), inTable(middle), n]),
             }}
           />
@@ -208,7 +208,7 @@ export function Answers() {
             picture={pictures.inOut}
             table={{
               name: 'in-and-out-by-month',
-              columns: ['month', 'makes', 'litres_in', 'kg_out'],
+              columns: ['month', 'batches', 'litres_in', 'kg_out'],
               rows: months.map((m) => [m.month, m.makes, inTable(m.litres), inTable(m.kgOut)]),
             }}
           />
@@ -223,12 +223,12 @@ export function Answers() {
             }}
           />
           <Answer
-            question="Where do the hands go?"
+            question="Where does your hands-on time go?"
             sentence={handsWords(hands, whole, units)}
             picture={pictures.hands}
             table={{
               name: 'hands-by-product',
-              columns: ['product', 'makes', 'minutes', 'minutes_a_kg'],
+              columns: ['product', 'batches', 'minutes', 'minutes_a_kg'],
               rows: hands.map((h) => [
                 PRODUCTS[h.product].label,
                 h.makes,
@@ -240,8 +240,8 @@ export function Answers() {
         </div>
       )}
       <p className="quiet above-m">
-        About {makes.length} of {daybook.all.length} makes{monthsNote(months)}. Turns are those of the culture
-        that was used most, unless another is chosen above.
+        Based on {makes.length} of {daybook.all.length} batches{monthsNote(months)}. Generations are those of
+        the culture used most. Choose another with Filter.
       </p>
     </div>
   );

@@ -29,11 +29,11 @@ const NOTHING = '–';
 function rowsOf(state: MakeState, day: string, taken: readonly TakenGoods[], units: Units): RecordFact[] {
   const { plan } = state;
   return [
-    ['Day', day],
-    ['Turned out', verdictOf(state)],
+    ['Date', day],
+    ['Result', verdictOf(state)],
     ['Pot', plan.pot.name],
-    ['Stood', plan.place.name],
-    ['Room', units.temperature(plan.roomC)],
+    ['Place', plan.place.name],
+    ['Room temperature', units.temperature(plan.roomC)],
     ...recordFacts(state, units),
     ...costFacts(state, taken, units),
     ...state.steps
@@ -41,12 +41,12 @@ function rowsOf(state: MakeState, day: string, taken: readonly TakenGoods[], uni
       .map(({ step, status, startedAtMs, endedAtMs }): RecordFact => [
         step.title,
         status === 'skipped'
-          ? 'left out'
+          ? 'skipped'
           : startedAtMs === null || endedAtMs === null
             ? NOTHING
             : formatMinutes(Math.round((endedAtMs - startedAtMs) / MINUTE_MS)),
       ]),
-    ['Noted', state.notes.map(({ text }) => text).join(' ')],
+    ['Notes', state.notes.map(({ text }) => text).join(' ')],
   ];
 }
 
@@ -79,10 +79,14 @@ export function Beside() {
     [first.data, second.data, id, other],
   );
   if (first.isError || second.isError)
-    return <p className="danger">One of these makes cannot be read now.</p>;
+    return (
+      <p className="danger">
+        One of these batches cannot be loaded now. Your records are safe. Try again later.
+      </p>
+    );
   if (!first.data || !second.data) return <p className="quiet">Opening …</p>;
   if (!a || !b)
-    return <p className="field-error">What is stored of one of these makes cannot be worked out.</p>;
+    return <p className="field-error">One of these records is incomplete and cannot be compared.</p>;
   const dayOf = (state: MakeState): string => units.dayAndYear(state.startedAtMs, nowMs);
   const into = goodsIntoMakes(goods, lines);
   const of = (state: MakeState): RecordFact[] => rowsOf(state, dayOf(state), into.get(state.id) ?? [], units);
@@ -91,13 +95,13 @@ export function Beside() {
   return (
     <div className="paper">
       <div className="make-head">
-        <h1>Side by side</h1>
+        <h1>Compare batches</h1>
         <Button
           variant="default"
           ml="auto"
           onClick={() => saveTable('side-by-side', ['what', ...names], rows)}
         >
-          As a table file
+          Download CSV
         </Button>
         <Button variant="default" onClick={() => window.print()}>
           Print
@@ -107,11 +111,11 @@ export function Beside() {
         <One state={a} day={dayOf(a)} units={units} />
         <One state={b} day={dayOf(b)} units={units} />
       </div>
-      <div className="table-box" role="region" aria-label="What differs" tabIndex={0}>
+      <div className="table-box" role="region" aria-label="Comparison" tabIndex={0}>
         <table className="ledger">
           <thead>
             <tr>
-              <th>What</th>
+              <th>Detail</th>
               {names.map((name, i) => (
                 <th key={i}>{name}</th>
               ))}
@@ -128,7 +132,7 @@ export function Beside() {
           </tbody>
         </table>
       </div>
-      <p className="quiet above-m">Marked at the edge: what differs.</p>
+      <p className="quiet above-m">Rows that differ are marked at the edge.</p>
     </div>
   );
 }

@@ -95,7 +95,7 @@ export function Churnings({ churnings }: { readonly churnings: readonly Churning
     <>
       <div className="churnings">
         <Against
-          title="Minutes until it broke, by the heat it began at"
+          title="Minutes to break, by starting temperature"
           churnings={churnings}
           value={(c) => c.minutes}
           y={yMin}
@@ -107,7 +107,7 @@ export function Churnings({ churnings }: { readonly churnings: readonly Churning
           words={(v) => formatMinutes(v)}
         />
         <Against
-          title="Fat that did not come into the butter"
+          title="Fat lost, by starting temperature"
           churnings={churnings}
           value={(c) => c.lostFraction}
           y={yLost}
@@ -115,21 +115,21 @@ export function Churnings({ churnings }: { readonly churnings: readonly Churning
           words={(v) => `${(v * 100).toFixed(1)} %`}
         />
       </div>
-      <p className="quiet below-m">Round: sweet cream. On its corner: ripened.</p>
+      <p className="quiet below-m">Circles: sweet cream. Diamonds: ripened cream.</p>
       <div className="table-box" role="region" aria-label="Churnings" tabIndex={0}>
         <table className="ledger">
           <thead>
             <tr>
-              <th>Day</th>
-              <th>Make</th>
+              <th>Date</th>
+              <th>Batch</th>
               <th className="num">Cream</th>
-              <th className="num">Begun at</th>
-              <th className="num">Broke after</th>
+              <th className="num">Starting temperature</th>
+              <th className="num">Time to break</th>
               <th className="num">Forecast</th>
               <th className="num">Butter</th>
-              <th className="num">Possible</th>
-              <th className="num">Fat not in it</th>
-              <th>It came</th>
+              <th className="num">At most</th>
+              <th className="num">Fat lost</th>
+              <th>Texture (estimated)</th>
             </tr>
           </thead>
           <tbody>
@@ -153,7 +153,7 @@ export function Churnings({ churnings }: { readonly churnings: readonly Churning
                 <td className="num">
                   {c.lostFraction === null ? '–' : `${(c.lostFraction * 100).toFixed(1)} %`}
                 </td>
-                <td>about {c.softness}</td>
+                <td>{c.softness}</td>
               </tr>
             ))}
           </tbody>

@@ -28,10 +28,10 @@ function amountWords({ amount, unit }: CostLine, units: Units): string {
 
 /** "saved 3.10 groats a kg against the shop", or what it cost more. */
 function againstShop(savedPerKg: number, units: Units): string {
-  if (Math.abs(savedPerKg) < 0.005) return 'as much as in the shop';
+  if (Math.abs(savedPerKg) < 0.005) return 'same as the shop price';
   return savedPerKg > 0
-    ? `saved ${perWeight(savedPerKg, units)} against the shop`
-    : `${perWeight(-savedPerKg, units)} more than in the shop`;
+    ? `${perWeight(savedPerKg, units)} less than the shop price`
+    : `${perWeight(-savedPerKg, units)} more than the shop price`;
 }
 
 /** What a make cost, part by part, by the prices it was begun with; and what that is against the shop. */
@@ -47,24 +47,24 @@ export function Cost({ state, units }: { readonly state: MakeState; readonly uni
   const headline =
     perKg === null
       ? total === null
-        ? 'What it was made of has no price.'
-        : `It cost ${units.cost(total)}; weighed, it would have a price by weight.`
+        ? 'Cost not known. Enter prices for the ingredients.'
+        : `Cost ${units.cost(total)}. Weigh the batch to see its cost by weight.`
       : [
-          `It cost ${perWeight(perKg, units)}`,
-          ...(total === null || jars === 0 ? [] : [`${units.cost(total / jars)} a jar`]),
+          `Cost ${perWeight(perKg, units)}`,
+          ...(total === null || jars === 0 ? [] : [`${units.cost(total / jars)} per jar`]),
           ...(savedPerKg === null ? [] : [againstShop(savedPerKg, units)]),
-          `about ${formatMinutes(handsMin)} of hands`,
+          `about ${formatMinutes(handsMin)} hands-on`,
         ].join(', ') + '.';
   return (
-    <section aria-label="What it cost" className="below-l">
-      <h2 className="below-s">What it cost</h2>
+    <section aria-label="Cost" className="below-l">
+      <h2 className="below-s">Cost</h2>
       <p>{headline}</p>
-      <div className="table-box" role="region" aria-label="What it cost, part by part" tabIndex={0}>
+      <div className="table-box" role="region" aria-label="Cost by item" tabIndex={0}>
         <table className="ledger">
           <thead>
             <tr>
-              <th>Part</th>
-              <th className="num">How much</th>
+              <th>Item</th>
+              <th className="num">Amount</th>
               <th className="num">Cost{units.money ? `, ${units.money}` : ''}</th>
             </tr>
           </thead>
@@ -79,7 +79,7 @@ export function Cost({ state, units }: { readonly state: MakeState; readonly uni
             {total !== null && (
               <tr>
                 <td>
-                  <strong>In all</strong>
+                  <strong>Total</strong>
                 </td>
                 <td />
                 <td className="num">
@@ -91,12 +91,12 @@ export function Cost({ state, units }: { readonly state: MakeState; readonly uni
         </table>
       </div>
       <p className="quiet">
-        By the prices of the day it began. Hands and the burner are estimates; warm places, rennet and hot
-        water are not counted, and what came out besides is counted as free.
+        Prices are those of the day the batch started. Hands-on time and burner energy are estimates. Warm
+        places, rennet and hot water are not counted. By-products count as free.
         {unpriced.length > 0 && (
           <>
             {' '}
-            Without a price: {unpriced.join(', ')}. <Link to="/kitchen/costs">Prices</Link>
+            No price for: {unpriced.join(', ')}. <Link to="/kitchen/costs">Prices</Link>
           </>
         )}
       </p>

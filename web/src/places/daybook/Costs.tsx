@@ -58,19 +58,19 @@ export function Costs() {
             )
           }
         >
-          As a table file
+          Download CSV
         </Button>
         <Button variant="default" onClick={() => window.print()}>
           Print
         </Button>
       </DaybookHead>
-      {daybook.known && makes.length === 0 && <p>No makes to add up.</p>}
+      {daybook.known && makes.length === 0 && <p>No finished batches to add up yet.</p>}
       {makes.length > 0 && (
         <>
           <p className="answer-sentence below-m">{savedWords(whole, units)}</p>
           <p className="quiet below-m">
-            By the prices each make began with. About {formatMinutes(whole.handsMin)} of hands and{' '}
-            {whole.energyKwh.toFixed(0)} kW·h of the burners: estimates.{' '}
+            Prices are those of the day each batch started. Estimates: {formatMinutes(whole.handsMin)}{' '}
+            hands-on, {whole.energyKwh.toFixed(0)} kW·h for the burners.{' '}
             <Link to="/kitchen/costs">Prices</Link>
           </p>
           <div className="table-box" role="region" aria-label="Costs by month and product" tabIndex={0}>
@@ -95,7 +95,7 @@ export function Costs() {
                     ? [
                         <tr key={`${month} all`} className="sum-row">
                           <td />
-                          <td>together</td>
+                          <td>Total</td>
                           <TallyCells tally={all} units={units} />
                         </tr>,
                       ]
@@ -106,7 +106,7 @@ export function Costs() {
           </div>
           {months.length > MOST_MONTHS && (
             <p className="quiet above-m">
-              The latest {MOST_MONTHS} of {months.length} months; the table file has all.
+              Showing the latest {MOST_MONTHS} of {months.length} months. The CSV has them all.
             </p>
           )}
         </>

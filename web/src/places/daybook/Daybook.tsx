@@ -29,7 +29,7 @@ function SetPicture({ make }: { readonly make: MakeSummary }) {
   const x = (h: number): number => X(h);
   const said =
     p10 === null ? 'no forecast' : `forecast ${hours(p10)} to ${p90 === null ? 'open' : hours(p90)}`;
-  const seen = make.seenSetH === null ? 'not seen set' : `seen set after ${hours(make.seenSetH)}`;
+  const seen = make.seenSetH === null ? 'set not recorded' : `set after ${hours(make.seenSetH)}`;
   return (
     <svg width="160" height="26" viewBox="0 0 160 26" role="img" aria-label={`${said}, ${seen}`}>
       <line x1="2" x2="158" y1="18" y2="18" stroke="var(--faint)" strokeWidth="2" />
@@ -72,16 +72,16 @@ function Exchange() {
   const [load, { isLoading }] = useImportDaybookMutation();
   return (
     <JsonFile
-      label="Import"
+      label="Import JSON"
       what="JSON file"
       loading={isLoading}
       take={async (content) => {
         const { makes, added, already } = await load(content).unwrap();
-        return `${makes} makes read: ${added} entries added, ${already} were here already.`;
+        return `${makes} batches read. ${added} entries added, ${already} already here.`;
       }}
       beside={
         <Button component="a" href="/api/export" download="daybook.json" variant="default">
-          Export
+          Export JSON
         </Button>
       }
     />
@@ -126,18 +126,18 @@ function MakesTable({ makes }: { readonly makes: readonly MakeSummary[] }) {
   const first = items[0]?.start ?? top;
   const last = items.at(-1)?.end ?? top;
   return (
-    <div ref={box} className="table-box" role="region" aria-label="Makes" tabIndex={0}>
+    <div ref={box} className="table-box" role="region" aria-label="Batches" tabIndex={0}>
       <table className="ledger" aria-rowcount={makes.length + 1}>
         <thead>
           <tr aria-rowindex={1}>
-            <th>Day</th>
-            <th>Make</th>
-            <th className="num">Went in</th>
-            <th>Hours to set: forecast, middle, seen (0, 12, 36 h)</th>
-            <th className="num">Seen</th>
-            <th className="num">Came out</th>
-            {priced && <th className="num">Cost, a {weight}</th>}
-            <th>Turned out</th>
+            <th>Date</th>
+            <th>Batch</th>
+            <th className="num">Amount in</th>
+            <th>Hours to set: forecast range, middle and recorded (scale 0, 12, 36 h)</th>
+            <th className="num">Set after</th>
+            <th className="num">Yield</th>
+            {priced && <th className="num">Cost per {weight}</th>}
+            <th>Result</th>
           </tr>
         </thead>
         <tbody>
@@ -245,14 +245,14 @@ export function Daybook() {
               )
             }
           >
-            As a table file
+            Download CSV
           </Button>
         )}
         <Exchange />
       </DaybookHead>
       {daybook.known && all.length === 0 && (
         <p>
-          No makes yet. <Link to="/new">Begin one</Link>
+          No batches yet. <Link to="/new">Start a batch</Link>
         </p>
       )}
       {churnings.length > 0 && (
@@ -261,8 +261,8 @@ export function Daybook() {
             legend="Show"
             value={onlyButter ? 'butter' : 'all'}
             options={[
-              { value: 'all', label: 'every make' },
-              { value: 'butter', label: 'churnings, compared' },
+              { value: 'all', label: 'all batches' },
+              { value: 'butter', label: 'churnings only' },
             ]}
             onChange={(of) =>
               setSearch((before) => {
@@ -277,7 +277,9 @@ export function Daybook() {
       )}
       {onlyButter ? <Churnings churnings={churnings} /> : makes.length > 0 && <MakesTable makes={makes} />}
       {all.length > 0 && makes.length === 0 && (
-        <p>{filter.words === '' ? 'No make is like that.' : `Nothing found for “${filter.words}”.`}</p>
+        <p>
+          {filter.words === '' ? 'No batches match this filter.' : `Nothing found for “${filter.words}”.`}
+        </p>
       )}
     </div>
   );

@@ -9,10 +9,10 @@ import type { DaybookNow } from './use-daybook.ts';
 import './daybook.css';
 
 const PARTS = [
-  { to: '/daybook', label: 'Makes' },
+  { to: '/daybook', label: 'Batches' },
   { to: '/daybook/answers', label: 'Answers' },
   { to: '/daybook/costs', label: 'Costs' },
-  { to: '/daybook/year', label: 'A year' },
+  { to: '/daybook/year', label: 'Year' },
 ] as const;
 
 /** One filter, offered where there is something to choose. */
@@ -69,7 +69,7 @@ export function DaybookHead(props: {
       </div>
       <div className="row wide below-m daybook-seek not-on-paper">
         <TextInput
-          label="Find"
+          label="Search"
           value={typed}
           maxLength={80}
           w={220}
@@ -79,7 +79,7 @@ export function DaybookHead(props: {
           }}
         />
         <Button variant="default" aria-expanded={open} onClick={() => setOpen(!open)}>
-          Only some
+          Filter
         </Button>
         {isFiltered && (
           <Button
@@ -89,13 +89,13 @@ export function DaybookHead(props: {
               daybook.clear();
             }}
           >
-            All of them
+            Clear filter
           </Button>
         )}
         {children}
       </div>
       {open && (
-        <div className="row wide below-m daybook-seek not-on-paper" role="group" aria-label="Only some">
+        <div className="row wide below-m daybook-seek not-on-paper" role="group" aria-label="Filter">
           <Only
             label="Product"
             of="product"
@@ -116,7 +116,7 @@ export function DaybookHead(props: {
             label="Culture"
             of="lineId"
             values={choices.lines}
-            word={(id) => cultures?.cultures.find((c) => c.id === id)?.name ?? 'a culture that is gone'}
+            word={(id) => cultures?.cultures.find((c) => c.id === id)?.name ?? 'a deleted culture'}
             daybook={daybook}
           />
           <Only label="Pot" of="pot" values={choices.pots} word={(pot) => pot} daybook={daybook} />
@@ -124,7 +124,7 @@ export function DaybookHead(props: {
             label="Cook"
             of="cookId"
             values={choices.cooks}
-            word={(id) => kitchen.cooks.find((c) => c.id === id)?.name ?? 'somebody who left'}
+            word={(id) => kitchen.cooks.find((c) => c.id === id)?.name ?? 'a former cook'}
             daybook={daybook}
           />
           {!ownYear && (
@@ -134,7 +134,7 @@ export function DaybookHead(props: {
       )}
       {daybook.failed && (
         <p className="danger">
-          The record cannot be read now. What is stored is safe.{' '}
+          The Daybook cannot be loaded now. Your records are safe.{' '}
           <Button variant="default" onClick={daybook.again}>
             Try again
           </Button>

@@ -18,9 +18,9 @@ export function JarTable({ state, units }: { readonly state: MakeState; readonly
         <thead>
           <tr>
             <th>Jar</th>
-            <th className="num">Holds</th>
-            <th className="num">Into the cold</th>
-            <th>About</th>
+            <th className="num">Filled</th>
+            <th className="num">Into fridge</th>
+            <th>Taste (estimated)</th>
           </tr>
         </thead>
         <tbody>

@@ -54,12 +54,12 @@ function BesideChoice({ state, units }: { readonly state: MakeState; readonly un
   if (others.length === 0) return null;
   return (
     <NativeSelect
-      label="Beside another"
+      label="Compare with"
       className="not-on-paper below-m"
       w={320}
       value=""
       data={[
-        { value: '', label: 'choose a make' },
+        { value: '', label: 'choose a batch' },
         ...others.slice(0, MOST_BESIDE).map(({ id, name, startedAt }) => ({
           value: id,
           label: `${name}, ${units.dayAndYear(Date.parse(startedAt), nowMs)}`,
@@ -92,14 +92,14 @@ export function Record({ state }: { readonly state: MakeState }) {
           {verdictOf(state)}
         </span>
         <Button component={Link} to={`/new?repeat=${state.id}`} variant="default" ml="auto">
-          Make it again
+          Repeat batch
         </Button>
         <Button variant="default" onClick={() => window.print()}>
           Print
         </Button>
         {food && (
           <Button component={Link} to={`/larder/put-up/${state.id}`} variant="default">
-            Put it up
+            Add to larder
           </Button>
         )}
       </div>
@@ -112,11 +112,11 @@ export function Record({ state }: { readonly state: MakeState }) {
               <div className="curve">
                 <MakeCurve
                   data={curve}
-                  label={`Temperature and pH of ${state.plan.name}, measured and modelled, with the band forecast when it began`}
+                  label={`Temperature and pH of ${state.plan.name}: measured, estimated, and the range forecast at the start`}
                 />
               </div>
               <p className="quiet above-s below-m">
-                Band: as forecast when it began. Lines: the model through what was measured. Dots: measured.
+                Band: forecast at the start. Lines: estimate fitted to your readings. Dots: your readings.
               </p>
             </>
           ) : fat ? (
@@ -155,19 +155,19 @@ export function Record({ state }: { readonly state: MakeState }) {
           )}
           {state.plan.milk.lots && (
             <p className="quiet below-m">
-              Poured from {state.plan.milk.lots.map((l) => `${l.name} (${units.mass(l.massKg)})`).join(', ')}.
+              Made from {state.plan.milk.lots.map((l) => `${l.name} (${units.mass(l.massKg)})`).join(', ')}.
             </p>
           )}
           <EntryLog streamId={state.id} events={state.events} endedMs={state.finished?.atMs} />
           <p className="links">
             <a href={`/api/makes/${state.id}/readings.csv`} download="readings.csv">
-              Readings as CSV
+              Download readings (CSV)
             </a>{' '}
-            <Link to={`/makes/${state.id}/file`}>Readings from a file</Link>
+            <Link to={`/makes/${state.id}/file`}>Import readings</Link>
           </p>
           <p className="quiet above-m">
-            A record, not a certificate. Selling milk products is regulated: follow your local rules and your
-            licence.
+            This is a record, not a certificate. Selling milk products is regulated. Follow your local rules
+            and your licence.
           </p>
         </div>
       </div>

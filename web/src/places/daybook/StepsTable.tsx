@@ -29,13 +29,13 @@ export function StepsTable({ state, units }: { readonly state: MakeState; readon
   const marks = marksOf(state, { marks: state.planned?.marks ?? [] }).filter((mark) => mark.seenMs !== null);
   return (
     <>
-      <div className="table-box" role="region" aria-label="Steps, forecast against real" tabIndex={0}>
+      <div className="table-box" role="region" aria-label="Steps: forecast and actual times" tabIndex={0}>
         <table className="ledger">
           <thead>
             <tr>
               <th>Step</th>
-              <th className="num">Forecast then</th>
-              <th className="num">Real</th>
+              <th className="num">Forecast</th>
+              <th className="num">Actual</th>
               <th>Difference</th>
             </tr>
           </thead>
@@ -60,7 +60,7 @@ export function StepsTable({ state, units }: { readonly state: MakeState; readon
                     <td className="num">{planned === null ? '–' : units.time(planned, state.startedAtMs)}</td>
                     <td className="num">
                       {s.status === 'skipped'
-                        ? 'left out'
+                        ? 'skipped'
                         : s.endedAtMs === null
                           ? '–'
                           : units.time(s.endedAtMs, state.startedAtMs)}
@@ -77,7 +77,7 @@ export function StepsTable({ state, units }: { readonly state: MakeState; readon
         px={0}
         onClick={() => saveTable('steps', ['step', 'forecast_then', 'real', 'status'], rowsOf(state))}
       >
-        Steps as a table file
+        Download steps (CSV)
       </Button>
     </>
   );

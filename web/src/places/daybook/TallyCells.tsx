@@ -9,13 +9,13 @@ export function TallyHeads({ units, weight }: { readonly units: Units; readonly 
   const money = units.money ? `, ${units.money}` : '';
   return (
     <>
-      <th className="num">Makes</th>
+      <th className="num">Batches</th>
       <th className="num">In</th>
       <th className="num">Out</th>
       <th className="num">Cost{money}</th>
       <th className="num">a {weight}</th>
       <th className="num">Saved</th>
-      <th className="num">Hands</th>
+      <th className="num">Hands-on</th>
     </>
   );
 }

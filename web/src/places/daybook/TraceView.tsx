@@ -28,14 +28,14 @@ export function TraceView({ makeId, trace }: { readonly makeId: string; readonly
   const shown = (v: number): number => (trace.unit === 'pH' ? v : fromCelsius(v, units.temperatureUnit));
   const unit = trace.unit === 'pH' ? 'pH' : `°${units.temperatureUnit}`;
   return (
-    <section className="above-l" aria-label={`Trace of ${trace.instrument}`}>
+    <section className="above-l" aria-label={`Logger readings, ${trace.instrument}`}>
       <h2>{trace.instrument}</h2>
       <p className="quiet">
         {trace.rows} readings from {trace.fileName}
-        {trace.correction && ', set right by its check; the file’s own values are kept'}.
+        {trace.correction && ', corrected by the probe check. The file’s own values are kept'}.
       </p>
       {isError && (
-        <p className="quiet">The rows cannot be fetched now; the thinned line above has their shape.</p>
+        <p className="quiet">The full readings cannot be loaded now. The curve above shows their shape.</p>
       )}
       {data && (
         <LittleCurve
@@ -44,7 +44,7 @@ export function TraceView({ makeId, trace }: { readonly makeId: string; readonly
           yUnit={unit}
           lines={[
             {
-              name: `${data.rows} rows`,
+              name: `${data.rows} readings`,
               colour: trace.unit === 'pH' ? 'cobalt' : 'clay',
               points: data.points.map(([ms, v]) => [(ms - startMs) / HOUR_MS, shown(v)]),
             },
@@ -52,7 +52,7 @@ export function TraceView({ makeId, trace }: { readonly makeId: string; readonly
         />
       )}
       <Choices
-        legend="Look at"
+        legend="Show"
         value={span}
         options={SPANS.filter((s) => s.value === 'all' || s.hours < wholeH)}
         onChange={setSpan}

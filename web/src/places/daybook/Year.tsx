@@ -82,10 +82,10 @@ export function Year() {
             )
           }
         >
-          As a table file
+          Download CSV
         </Button>
         <Button onClick={() => window.print()} disabled={makes.length === 0}>
-          Print this page
+          Print year
         </Button>
       </DaybookHead>
       {daybook.known && makes.length === 0 && <p>Nothing was made in {year}.</p>}
@@ -95,14 +95,14 @@ export function Year() {
           <p className="answer-sentence">{inOutWords(whole, months.length, units)}</p>
           <p>
             {most && `Made most often: ${PRODUCTS[most.product].label.toLowerCase()}, ${most.makes} times. `}
-            About {formatMinutes(whole.handsMin)} of hands. {savedWords(whole, units)}
+            About {formatMinutes(whole.handsMin)} hands-on. {savedWords(whole, units)}
           </p>
           <p>{honestWords(honestAnswer(makes))}</p>
           {fat.length > 0 && <p>{fatWords(fat)}</p>}
           <p>Thrown away: {thrownWords(thrownAway(makes, lines, goods), whole.litres, units)}</p>
           {left.length > 0 && (
             <p>
-              Out of the larder:{' '}
+              From the larder:{' '}
               {left
                 .map(
                   ({ why, kg, paid }) =>
@@ -134,7 +134,7 @@ export function Year() {
                     </tr>
                   ))}
                   <tr className="sum-row">
-                    <td>together</td>
+                    <td>Total</td>
                     <TallyCells tally={whole} units={units} />
                   </tr>
                 </tbody>
@@ -142,8 +142,8 @@ export function Year() {
             </div>
           ))}
           <p className="quiet above-m">
-            Hands, burners and what is foreseen are estimates. A record, not a certificate: selling milk
-            products is regulated where you live.
+            Hands-on time, burner energy and forecasts are estimates. This is a record, not a certificate.
+            Selling milk products is regulated where you live.
           </p>
         </article>
       )}

@@ -17,7 +17,7 @@ import type { AnswerPicture } from '../../charts/answer-option.ts';
 import { priceWeight } from '../../parts/price-words.ts';
 import { shortMonth } from './answer-words.ts';
 
-export const NO_WHY = 'nobody said why';
+export const NO_WHY = 'no reason given';
 /** So many reasons are drawn; the table file has all. */
 const MOST_REASONS = 8;
 /** One thing alone is no picture: its sentence says it. */
@@ -34,7 +34,7 @@ export const pacePicture = ({ hours }: TurnsAnswer): Picture =>
     : {
         kind: 'dots',
         dots: pointsOf(hours),
-        x: { name: 'turn of its culture' },
+        x: { name: 'generation of the culture' },
         y: { name: 'hours to set' },
       };
 
@@ -44,7 +44,7 @@ export const sournessPicture = ({ tasted }: TurnsAnswer): Picture =>
     : {
         kind: 'dots',
         dots: pointsOf(tasted),
-        x: { name: 'turn of its culture' },
+        x: { name: 'generation of the culture' },
         y: { name: 'tasted', word: (v) => SOURNESS[v] ?? '', step: 1 },
       };
 
@@ -55,7 +55,7 @@ export const honestPicture = ({ dots }: HonestAnswer): Picture =>
         kind: 'dots',
         even: true,
         dots: pointsOf(dots),
-        x: { name: 'hours to set, forecast' },
+        x: { name: 'forecast hours to set' },
         y: { name: 'seen' },
       };
 
@@ -78,7 +78,7 @@ export const fatPicture = (lost: readonly GroupValue<string | number>[], by: Fat
           label: typeof group === 'number' ? shortMonth(group) : group,
           value: rounded(middle * 100),
         })),
-        y: { name: '% of the fat, lost' },
+        y: { name: '% of fat lost' },
       };
 
 type InOut = Pick<MonthTally, 'month' | 'litres' | 'kgOut'>;
@@ -114,7 +114,7 @@ export function inOutPicture(months: readonly InOut[], units: Units): Picture {
       },
       { name: `${weight} out`, values: drawn.map(({ kgOut }) => rounded(kgOut / kg)) },
     ],
-    y: { name: 'a month' },
+    y: { name: 'per month' },
   };
 }
 
@@ -142,5 +142,5 @@ export const handsPicture = (hands: readonly HandsOf[]): Picture =>
           label: PRODUCTS[product].label,
           value: rounded(handsMin / 60),
         })),
-        y: { name: 'hours of hands' },
+        y: { name: 'hands-on hours' },
       };

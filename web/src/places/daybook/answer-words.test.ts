@@ -43,7 +43,7 @@ test('an honest forecast is called so, a sure one and a careful one too', () => 
   expect(of(40, 100)).toContain('surer than it should be');
   expect(of(99, 100)).toContain('more careful than it need be');
   expect(honestWords({ dots: [], within: 0, judged: 0, laterH: null })).toBe(
-    'Nothing was forecast and seen yet.',
+    'No batch has both a forecast and a recorded set yet.',
   );
 });
 
@@ -54,7 +54,7 @@ test('months, churns and reasons by their names and how many there are', () => {
     'Yogurt, 4 makes weighed: most came out in July (95 % of what went in), least in January (90 %).',
   );
   expect(seasonWords([month(0, 0.901), month(6, 0.902)], 'Yogurt')).toContain(
-    '90 % of what went in came out, whatever the month.',
+    '90 % of what went in came out, the same every month.',
   );
   expect(seasonWords([], 'Yogurt')).toBe('No yogurt was weighed yet.');
   expect(
@@ -81,7 +81,7 @@ test('what was saved is told in the kitchen’s money, or that it cost more', ()
   expect(of(1.5)).toBe('8.00 crowns for 1 make whose milk has a price; 6.00 crowns saved against the shop.');
   expect(of(-0.5)).toContain('2.00 crowns more than the shop would have asked');
   expect(of(null)).toBe('8.00 crowns for 1 make whose milk has a price.');
-  expect(of(null, null)).toBe('Of no make is it known what its milk cost.');
+  expect(of(null, null)).toBe('The milk cost is not known for any batch yet.');
   expect(inOutWords(tally([lineLike(1)]), 1, units)).toBe('4 L in, 4.00 kg out: 1 make in 1 month.');
 });
 

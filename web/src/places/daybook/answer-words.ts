@@ -46,31 +46,31 @@ const minutesOf = (hours: number): string => `${Math.round(Math.abs(hours) * 60)
 export function paceWords({ outcome, slope, middle, points }: Trend): string {
   const usual = Number.isNaN(middle)
     ? ''
-    : ` The middle of ${times(points, 'make')} is ${middle.toFixed(1)} h.`;
+    : ` Typical time over ${times(points, 'batch')}: ${middle.toFixed(1)} h.`;
   switch (outcome) {
     case 'too-few':
-      return `${TOO_FEW}: ${times(points, 'make')} with a turn and a set that was seen.${points > 0 ? usual : ''}`;
+      return `${TOO_FEW}. ${times(points, 'batch')} so far with a generation and a recorded set.${points > 0 ? usual : ''}`;
     case 'steady':
-      return `No: it sets as fast as ever, as far as can be told.${usual}`;
+      return `No sign of that. Batches set as fast as before.${usual}`;
     case 'up':
-      return `Yes: about ${minutesOf(slope)} slower each turn.${usual}`;
+      return `Yes. Each generation sets about ${minutesOf(slope)} slower.${usual}`;
     case 'down':
-      return `No: it gets about ${minutesOf(slope)} faster each turn.${usual}`;
+      return `No. Each generation sets about ${minutesOf(slope)} faster.${usual}`;
   }
 }
 
 export function sournessWords({ sourness: { outcome, middle, points } }: TurnsAnswer): string {
   const usual = SOURNESS[Math.round(middle)];
-  const mostly = usual === undefined ? '' : ` Mostly it tastes ${usual}.`;
+  const mostly = usual === undefined ? '' : ` Usual taste: ${usual}.`;
   switch (outcome) {
     case 'too-few':
-      return `${TOO_FEW}: ${times(points, 'tasting')} of makes with a turn.${mostly}`;
+      return `${TOO_FEW}. ${times(points, 'tasting')} so far with a generation.${mostly}`;
     case 'steady':
-      return `No: as far as can be told it tastes as ever.${mostly}`;
+      return `No sign of that. Batches taste the same as before.${mostly}`;
     case 'up':
-      return `Yes: it goes sourer over the turns.${mostly}`;
+      return `Yes. Later generations taste sourer.${mostly}`;
     case 'down':
-      return `No: it goes milder over the turns.${mostly}`;
+      return `No. Later generations taste milder.${mostly}`;
   }
 }
 
@@ -78,20 +78,20 @@ export function sournessWords({ sourness: { outcome, middle, points } }: TurnsAn
 const CHANCE_SIGMA = 1.96;
 
 export function honestWords({ within, judged, laterH }: HonestAnswer): string {
-  if (judged === 0 || laterH === null) return 'Nothing was forecast and seen yet.';
+  if (judged === 0 || laterH === null) return 'No batch has both a forecast and a recorded set yet.';
   const share = within / judged;
   const sigma = Math.sqrt((HONEST_SHARE * (1 - HONEST_SHARE)) / judged);
   const off =
     Math.abs(laterH) * 60 < 3
-      ? 'neither early nor late'
+      ? 'on time'
       : `${minutesOf(laterH)} ${laterH > 0 ? 'later' : 'earlier'} than forecast`;
   const judgement =
     Math.abs(share - HONEST_SHARE) <= CHANCE_SIGMA * sigma
-      ? 'as honest as so many can show'
+      ? 'The forecast range is about right'
       : share < HONEST_SHARE
-        ? 'surer than it should be'
-        : 'more careful than it need be';
-  return `${within} of ${judged} set within the foreseen span; about ${Math.round(HONEST_SHARE * judged)} should: ${judgement}. In the middle they set ${off}.`;
+        ? 'The forecast range is too narrow'
+        : 'The forecast range is wider than it need be';
+  return `${within} of ${judged} batches set within the forecast range; about ${Math.round(HONEST_SHARE * judged)} should. ${judgement}. Typically they set ${off}.`;
 }
 
 /** The best and the worst month of a yield. */
@@ -99,55 +99,55 @@ export function seasonWords(months: readonly GroupValue<number>[], product: stri
   const makes = months.reduce((sum, { makes: n }) => sum + n, 0);
   const sorted = [...months].sort((a, b) => b.middle - a.middle);
   const [most, least] = [sorted[0], sorted.at(-1)];
-  if (!most || !least) return `No ${product.toLowerCase()} was weighed yet.`;
-  const all = `${product}, ${times(makes, 'make')} weighed: `;
+  if (!most || !least) return `No ${product.toLowerCase()} has been weighed yet.`;
+  const all = `${product} (${times(makes, 'batch')} weighed): `;
   return percent(most.middle) === percent(least.middle)
-    ? `${all}${percent(most.middle)} of what went in came out${most === least ? '' : ', whatever the month'}.`
-    : `${all}most came out in ${monthName(most.group)} (${percent(most.middle)} of what went in), least in ${monthName(least.group)} (${percent(least.middle)}).`;
+    ? `${all}yield ${percent(most.middle)} of what went in${most === least ? '' : ', the same every month'}.`
+    : `${all}best yield in ${monthName(most.group)} (${percent(most.middle)} of what went in), lowest in ${monthName(least.group)} (${percent(least.middle)}).`;
 }
 
 export function fatWords(groups: readonly GroupValue<string | number>[]): string {
   const churnings = groups.reduce((sum, { makes }) => sum + makes, 0);
   const sorted = [...groups].sort((a, b) => a.middle - b.middle);
   const where = ({ group, middle, makes }: GroupValue<string | number>): string =>
-    `${typeof group === 'number' ? `in ${monthName(group)}` : `with ${group}`} (${percent(middle)}, ${makes} of them)`;
+    `${typeof group === 'number' ? `in ${monthName(group)}` : `with ${group}`} (${percent(middle)}, ${times(makes, 'churning')})`;
   const [least, most] = [sorted[0], sorted.at(-1)];
-  if (!least || !most) return 'No churning whose fat is known yet.';
+  if (!least || !most) return 'No churning with a known fat loss yet.';
   return least === most
-    ? `${times(churnings, 'churning')}: ${percent(least.middle)} of the fat stayed out of the butter.`
+    ? `${times(churnings, 'churning')}: ${percent(least.middle)} of the fat was lost.`
     : `${times(churnings, 'churning')}: least fat was lost ${where(least)}, most ${where(most)}.`;
 }
 
 export function inOutWords(whole: Tally, months: number, units: Units): string {
   return whole.makes === 0
-    ? 'Nothing was made yet.'
+    ? 'Nothing has been made yet.'
     : `${units.volume(whole.litres)} in, ${units.mass(whole.kgOut)} out: ${times(whole.makes, 'make')} in ${times(months, 'month')}.`;
 }
 
 export function thrownWords(thrown: readonly Thrown[], litresAll: number, units: Units): string {
   const kg = thrown.reduce((sum, { massKg }) => sum + massKg, 0);
   const most = thrown[0];
-  if (!most) return litresAll === 0 ? 'Nothing was made yet.' : 'Nothing was thrown away.';
-  const why = most.why === '' ? 'nobody said why' : `“${most.why.replace(/[.!]+$/, '')}”`;
+  if (!most) return litresAll === 0 ? 'Nothing has been made yet.' : 'Nothing was thrown away.';
+  const why = most.why === '' ? 'no reason given' : `“${most.why.replace(/[.!]+$/, '')}”`;
   const often = thrown.reduce((sum, t) => sum + t.times, 0);
-  return `${units.mass(kg)}, ${often === 1 ? 'once' : `${often} times`}; the most of it: ${why} (${units.mass(most.massKg)}).`;
+  return `${units.mass(kg)}, ${often === 1 ? 'once' : `${often} times`}. Main reason: ${why} (${units.mass(most.massKg)}).`;
 }
 
 export function savedWords(whole: Tally, units: Units): string {
-  if (whole.costed === 0) return 'Of no make is it known what its milk cost.';
-  const cost = `${units.cost(whole.cost)} for ${times(whole.costed, 'make')} whose milk has a price`;
+  if (whole.costed === 0) return 'The milk cost is not known for any batch yet.';
+  const cost = `${units.cost(whole.cost)} for ${times(whole.costed, 'make')} with a milk price`;
   return whole.saved === null
     ? `${cost}.`
     : whole.saved >= 0
-      ? `${cost}; ${units.cost(whole.saved)} saved against the shop.`
-      : `${cost}; ${units.cost(-whole.saved)} more than the shop would have asked.`;
+      ? `${cost}. ${units.cost(whole.saved)} less than at shop prices.`
+      : `${cost}. ${units.cost(-whole.saved)} more than at shop prices.`;
 }
 
 /** So many products are told how many minutes a kilogram of them takes. */
 const MOST_PRODUCTS = 3;
 
 export function handsWords(hands: readonly HandsOf[], whole: Tally, units: Units): string {
-  if (hands.length === 0) return 'Nothing was made yet.';
+  if (hands.length === 0) return 'Nothing has been made yet.';
   const [weight, kg] = priceWeight(units);
   const each = hands
     .slice(0, MOST_PRODUCTS)
@@ -156,6 +156,6 @@ export function handsWords(hands: readonly HandsOf[], whole: Tally, units: Units
         ? []
         : [`${PRODUCTS[product].label.toLowerCase()} ${formatMinutes(minPerKg * kg)} a ${weight}`],
     );
-  const all = `About ${formatMinutes(whole.handsMin)} in all, as the steps usually want them`;
+  const all = `About ${formatMinutes(whole.handsMin)} hands-on in total, estimated from the steps`;
   return each.length === 0 ? `${all}.` : `${all}; ${each.join(', ')}.`;
 }

@@ -8,8 +8,8 @@ export function costFacts(state: MakeState, taken: readonly TakenGoods[], units:
   const { perKg, savedPerKg, handsMin, energyKwh } = worthOf(state, taken);
   return [
     ...(perKg === null ? [] : [['Cost', perWeight(perKg, units)] as const]),
-    ...(savedPerKg === null ? [] : [['Saved against the shop', perWeight(savedPerKg, units)] as const]),
-    ['Hands', `about ${formatMinutes(handsMin)}`],
+    ...(savedPerKg === null ? [] : [['Saved compared with the shop', perWeight(savedPerKg, units)] as const]),
+    ['Hands-on', `about ${formatMinutes(handsMin)}`],
     ...(energyKwh > 0 ? [['Burner', `about ${energyKwh.toFixed(1)} kW·h`] as const] : []),
   ];
 }

@@ -47,14 +47,14 @@ export function recordFacts(state: MakeState, units: Units): RecordFact[] {
       `${goods.into.charAt(0).toUpperCase()}${goods.into.slice(1)} in`,
       `${units.mass(balance.milkKg)} (${units.volume(batchOf(state.plan).litres)})`,
     ],
-    ...(sours ? [['Starter in', units.mass(balance.starterKg)] as const] : []),
-    ['Came out', balance.outKg === null ? 'not weighed' : units.mass(balance.outKg)],
-    ...(balance.wheyKg > 0 ? [['Whey caught', units.mass(balance.wheyKg)] as const] : []),
+    ...(sours ? [['Starter', units.mass(balance.starterKg)] as const] : []),
+    ['Yield', balance.outKg === null ? 'not weighed' : units.mass(balance.outKg)],
+    ...(balance.wheyKg > 0 ? [['Whey collected', units.mass(balance.wheyKg)] as const] : []),
     ...(learned
       ? [
           [
             'Your rennet',
-            `about ${Math.round(learned.imcu)} IMCU a ${learned.unit}, by its clean break`,
+            `about ${Math.round(learned.imcu)} IMCU/${learned.unit}, from the clean break`,
           ] as const,
         ]
       : []),
@@ -64,10 +64,10 @@ export function recordFacts(state: MakeState, units: Units): RecordFact[] {
       ? []
       : [
           [
-            'Lost',
+            'Losses',
             balance.lostKg === null
               ? '–'
-              : `${units.mass(Math.abs(balance.lostKg))}${balance.lostKg < 0 ? ' more than went in: weigh again?' : ''}`,
+              : `${units.mass(Math.abs(balance.lostKg))}${balance.lostKg < 0 ? ' more than went in. Weigh again.' : ''}`,
           ] as const,
         ]),
     ...(sours
@@ -77,7 +77,7 @@ export function recordFacts(state: MakeState, units: Units): RecordFact[] {
             state.reservedKg === null ? 'nothing' : units.mass(state.reservedKg),
           ] as const,
           [
-            'Tasted',
+            'Taste',
             state.tasting ? `${state.tasting.sourness}, ${state.tasting.texture}` : 'not tasted',
           ] as const,
         ]

@@ -44,7 +44,7 @@ function Preview({ rows, format }: { readonly rows: RowsRead; readonly format: T
       ? formatPh(v)
       : formatTemperature(format.unit === 'F' ? toCelsius(v, 'F') : v, units.temperatureUnit);
   return (
-    <div className="table-box" role="region" aria-label="As it is understood" tabIndex={0}>
+    <div className="table-box" role="region" aria-label="How the file is read" tabIndex={0}>
       <table className="ledger">
         <thead>
           <tr>
@@ -77,8 +77,8 @@ function BadRows({ rows, outside }: { readonly rows: RowsRead; readonly outside:
       {rows.badCount > 0 && (
         <details open={rows.badCount < 20}>
           <summary className="unfolds">
-            {rows.badCount} {rows.badCount === 1 ? 'row' : 'rows'} cannot be read
-            {rows.badCount > rows.bad.length && `; the first ${rows.bad.length} are listed`}
+            {rows.badCount} {rows.badCount === 1 ? 'row' : 'rows'} could not be read
+            {rows.badCount > rows.bad.length && `(first ${rows.bad.length} shown)`}
           </summary>
           <ul className="bad-rows">
             {rows.bad.map((row) => (
@@ -108,7 +108,7 @@ function Importer({ state }: { readonly state: MakeState }) {
     validateInputOnChange: true,
     validate: {
       instrument: (called) =>
-        shortName.safeParse(called.trim()).success ? null : 'Needs a name, of 80 letters at most.',
+        shortName.safeParse(called.trim()).success ? null : 'Enter a name of up to 80 letters.',
     },
   });
   const { instrument, thermometerId } = form.values;
@@ -127,7 +127,7 @@ function Importer({ state }: { readonly state: MakeState }) {
       if (!result) return;
       setRows(result);
     } catch {
-      setFault('The rows could not be read on this device now. Nothing was changed; choose the file again.');
+      setFault('This device could not read the rows. Nothing was changed. Choose the file again.');
     }
     setShare(null);
   }
@@ -139,7 +139,7 @@ function Importer({ state }: { readonly state: MakeState }) {
     setFault(null);
     const opened = await openFile(chosen).catch(() => ({
       ok: false as const,
-      fault: 'The file cannot be read.',
+      fault: 'The file could not be read.',
     }));
     if (!opened.ok) {
       setFault(`“${chosen.name}”: ${opened.fault} Nothing was changed.`);
@@ -178,7 +178,7 @@ function Importer({ state }: { readonly state: MakeState }) {
     } catch (error) {
       const stopped =
         typeof error === 'object' && error !== null && 'name' in error && error.name === 'AbortError';
-      setFault(stopped ? 'Stopped. Nothing was stored.' : errorWords(error));
+      setFault(stopped ? 'Stopped. Nothing was saved.' : errorWords(error));
     } finally {
       setStoring(false);
     }
@@ -192,8 +192,8 @@ function Importer({ state }: { readonly state: MakeState }) {
       ? null
       : [
           early > 0 &&
-            `${early} rows lie before the make began (${units.day(state.startedAtMs)}, ${units.time(state.startedAtMs, state.startedAtMs)})`,
-          late > 0 && `${late} lie after it was finished`,
+            `${early} rows are from before the batch started (${units.day(state.startedAtMs)}, ${units.time(state.startedAtMs, state.startedAtMs)})`,
+          late > 0 && `${late} rows are from after the batch finished`,
         ]
           .filter(Boolean)
           .join('; ') + '.';
@@ -215,7 +215,7 @@ function Importer({ state }: { readonly state: MakeState }) {
               h={file ? undefined : 72}
               variant={file ? 'default' : 'filled'}
             >
-              {file ? 'Another file' : 'Choose a logger’s file'}
+              {file ? 'Choose another file' : 'Choose logger file'}
             </Button>
           )}
         </FileButton>
@@ -233,9 +233,9 @@ function Importer({ state }: { readonly state: MakeState }) {
       {done && (
         <p role="status" className="serif larger">
           {done.added === 0
-            ? 'Nothing new: all these readings are here already.'
-            : `${done.added} readings stored${done.already > 0 ? `, ${done.already} were here already` : ''}${done.outside > 0 ? `, ${done.outside} outside of the make left out` : ''}.`}{' '}
-          <Link to={state.finished ? `/daybook/${state.id}` : `/makes/${state.id}`}>See them</Link>
+            ? 'Nothing new. All these readings are already saved.'
+            : `${done.added} readings saved${done.already > 0 ? `, ${done.already} already saved` : ''}${done.outside > 0 ? `, ${done.outside} outside this batch left out` : ''}.`}{' '}
+          <Link to={state.finished ? `/daybook/${state.id}` : `/makes/${state.id}`}>Open readings</Link>
         </p>
       )}
       {file && format && (
@@ -253,10 +253,10 @@ function Importer({ state }: { readonly state: MakeState }) {
               change={(part) => void read({ ...format, ...part })}
             />
             <div className="field-row">
-              <TextInput label="Called" maxLength={80} {...form.getInputProps('instrument')} w={200} />
+              <TextInput label="Name" maxLength={80} {...form.getInputProps('instrument')} w={200} />
               {format.unit !== 'pH' && kitchen.thermometers.length > 0 && (
                 <NativeSelect
-                  label="Set right by the check of"
+                  label="Correct with the check of"
                   data={[
                     { value: '', label: 'none' },
                     ...kitchen.thermometers.map((t) => ({ value: t.id, label: t.name })),
@@ -277,7 +277,7 @@ function Importer({ state }: { readonly state: MakeState }) {
           <div>
             {share !== null && (
               <div className="field-row" role="status">
-                <Progress value={share * 100} w={220} aria-label="How far it is read" />
+                <Progress value={share * 100} w={220} aria-label="Progress" />
                 <span>Reading …</span>
                 <Button
                   variant="default"
@@ -293,19 +293,19 @@ function Importer({ state }: { readonly state: MakeState }) {
             )}
             {rows && (
               <>
-                <h2>As it is understood</h2>
+                <h2>How the file is read</h2>
                 <Preview rows={rows} format={format} />
                 {storing ? (
                   <div className="field-row" role="status">
-                    <Progress value={100} animated w={220} aria-label="Storing" />
-                    <span>Storing …</span>
+                    <Progress value={100} animated w={220} aria-label="Saving" />
+                    <span>Saving …</span>
                     <Button variant="default" onClick={() => upload.current?.abort()}>
                       Stop
                     </Button>
                   </div>
                 ) : (
                   <Button className="great" h={72} disabled={inside === 0} onClick={() => void keep()}>
-                    {inside === 0 ? 'No reading of this make in it' : `Store ${inside} readings`}
+                    {inside === 0 ? 'No readings for this batch' : `Save ${inside} readings`}
                   </Button>
                 )}
                 <BadRows rows={rows} outside={outside} />
@@ -323,7 +323,7 @@ export function FilePlace({ state }: { readonly state: MakeState }) {
   return (
     <>
       <div className="make-head">
-        <h1>Readings from a file</h1>
+        <h1>Import readings</h1>
         <span className="quiet">for {state.plan.name}</span>
         <Link className="to-the-end" to={state.finished ? `/daybook/${state.id}` : `/makes/${state.id}`}>
           Back

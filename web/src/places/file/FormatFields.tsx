@@ -21,7 +21,7 @@ export function FormatFields(props: {
   return (
     <div className="format-fields">
       <Choices
-        legend="Measured"
+        legend="Unit"
         value={format.unit}
         options={[
           { value: 'C', label: '°C' },
@@ -31,19 +31,19 @@ export function FormatFields(props: {
         onChange={(unit) => change({ unit, quantity: unit === 'pH' ? 'ph' : 'temperature' })}
       />
       <NativeSelect
-        label="Values in"
+        label="Value column"
         data={columns}
         value={String(format.valueColumn)}
         onChange={(e) => change({ valueColumn: Number(e.currentTarget.value) })}
       />
       <NativeSelect
-        label="Times in"
+        label="Time column"
         data={columns}
         value={String(format.timeColumns[0] ?? 0)}
         onChange={(e) => change({ timeColumns: [Number(e.currentTarget.value)] })}
       />
       <NativeSelect
-        label="Clock in a column of its own"
+        label="Separate clock column"
         data={[{ value: '', label: 'no' }, ...columns]}
         value={String(format.timeColumns[1] ?? '')}
         onChange={(e) => {
@@ -54,13 +54,13 @@ export function FormatFields(props: {
         }}
       />
       <NativeSelect
-        label="Times are written as"
+        label="Time format"
         data={TIME_FORMATS.map((f) => ({ value: f, label: TIME_FORMAT_LABEL[f] }))}
         value={format.timeFormat}
         onChange={(e) => change({ timeFormat: e.currentTarget.value as TimeFormat })}
       />
       <NativeSelect
-        label="Between columns"
+        label="Column separator"
         data={DELIMITERS.map((d) => ({ value: d, label: DELIMITER_LABEL[d] ?? d }))}
         value={format.delimiter}
         onChange={(e) => change({ delimiter: e.currentTarget.value })}

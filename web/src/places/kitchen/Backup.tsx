@@ -9,19 +9,19 @@ export function Backup() {
     <section className="section" aria-labelledby="backup">
       <h2 id="backup">Back-up</h2>
       <p className="quiet">
-        Every make, reading and setting in one open file. It goes back into an empty kitchen.
+        Every batch, reading and setting in one plain file. Restore the file into an empty kitchen.
       </p>
       <JsonFile
-        label="Restore"
+        label="Restore kitchen"
         what="kitchen file"
         loading={isLoading}
         take={async (content) => {
           const { makes, events, rows } = await restore(content).unwrap();
-          return `Restored: ${makes} makes, ${events} entries, ${rows} rows of loggers.`;
+          return `Restored ${makes} batches, ${events} entries and ${rows} logger rows.`;
         }}
         beside={
           <Button component="a" href="/api/backup" download="kitchen.json" variant="default">
-            Save the kitchen
+            Download back-up
           </Button>
         }
       />

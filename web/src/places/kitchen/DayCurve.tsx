@@ -17,18 +17,18 @@ export function DayCurve(props: {
   const items = curve.map((point, i) => ({ ...point, id: String(i), name: point.at }));
   return (
     <div>
-      <h3 className="below-s">Over the day</h3>
-      <p className="quiet">Left empty, the room stays at its one heat.</p>
+      <h3 className="below-s">Room temperature through the day</h3>
+      <p className="quiet">Leave empty if the room stays at one temperature.</p>
       <Rows
         items={items}
         none
         set={(next) => set(next.map(({ at, celsius }) => ({ at, celsius })))}
-        addLabel="Add a time of day"
+        addLabel="Add time of day"
         create={(id) => ({ id, name: '', at: '06:00', celsius: 16 })}
         fields={(point, i, change) => (
           <>
             <TimeField
-              label="at"
+              label="Time"
               time={point.at}
               fault={fault(`dayCurve.${i}.at`)}
               onTime={(at) => change({ at })}

@@ -12,14 +12,14 @@ export function HerdSection(props: SectionProps) {
       {...props}
       section="herd"
       title="Animals"
-      hint="With the day they came into milk, the months ahead are more than a guess."
+      hint="Enter the day each came into milk for a better forecast of the months ahead."
       none
-      addLabel="Add an animal or a herd"
+      addLabel="Add animal or herd"
       create={(id) => ({ id, name: 'Cow', kind: 'cow-lean' as const, freshSince: null })}
       fields={({ item, change, fault }) => (
         <>
           <NativeSelect
-            label="Milk of"
+            label="Kind of milk"
             value={item.kind}
             data={MILK_KINDS.filter((k) => !k.startsWith('shop')).map((k) => ({
               value: k,

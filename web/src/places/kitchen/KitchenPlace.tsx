@@ -29,11 +29,11 @@ import '../../parts/register.css';
 import './kitchen.css';
 
 const PARTS = [
-  { part: 'room', label: 'Room and measures' },
-  { part: 'things', label: 'Things' },
+  { part: 'room', label: 'Room and units' },
+  { part: 'things', label: 'Equipment' },
   { part: 'people', label: 'People and animals' },
   { part: 'costs', label: 'Costs' },
-  { part: 'learned', label: 'What the makes taught' },
+  { part: 'learned', label: 'Learned from batches' },
   { part: 'devices', label: 'Tablets and back-up' },
 ] as const;
 
@@ -55,13 +55,13 @@ function Room({ kitchenId: id, settings }: SectionProps) {
         section="site"
         title="Room"
         value={settings.site}
-        hint="Room heat and altitude decide how pots cool and where milk boils."
+        hint="Room temperature and altitude set how fast pots cool and at what temperature milk boils."
       >
         {(draft, set, fault) => (
           <>
             <div className="field-row">
               <NumberField
-                label="Room heat"
+                label="Room temperature"
                 unit={degrees}
                 value={fromCelsius(draft.roomC, unit)}
                 fault={roomFault(draft.roomC) ?? fault('roomC')}
@@ -101,7 +101,7 @@ function Room({ kitchenId: id, settings }: SectionProps) {
         {(draft, set) => (
           <>
             <Choices
-              legend="Heat"
+              legend="Temperature"
               value={draft.temperature}
               options={[
                 { value: 'C', label: '°C' },
@@ -129,7 +129,7 @@ function Room({ kitchenId: id, settings }: SectionProps) {
               onChange={(clock) => set({ ...draft, clock })}
             />
             <Choices
-              legend="Days"
+              legend="Dates"
               value={draft.dayOrder ?? 'day-month'}
               options={[
                 { value: 'day-month', label: '24 Mar' },
@@ -139,7 +139,7 @@ function Room({ kitchenId: id, settings }: SectionProps) {
               onChange={(dayOrder) => set({ ...draft, dayOrder })}
             />
             <TextInput
-              label="Money is called (may stay empty)"
+              label="Currency (optional)"
               value={draft.money ?? ''}
               maxLength={12}
               w={260}
@@ -155,10 +155,10 @@ function Room({ kitchenId: id, settings }: SectionProps) {
       <section className="section" aria-labelledby="tablet">
         <h2 id="tablet">This tablet</h2>
         <NativeSelect
-          label="Who is here"
+          label="Who uses this tablet"
           value={cookId}
           data={[
-            { value: '', label: 'nobody in particular' },
+            { value: '', label: 'anyone' },
             ...settings.cooks.map((c) => ({ value: c.id, label: c.name })),
           ]}
           onChange={(e) => {
@@ -167,12 +167,12 @@ function Room({ kitchenId: id, settings }: SectionProps) {
           }}
         />
         <Choices
-          legend="Light"
+          legend="Display"
           value={colorScheme}
           options={[
-            { value: 'auto', label: 'as the tablet' },
-            { value: 'light', label: 'day' },
-            { value: 'dark', label: 'before dawn' },
+            { value: 'auto', label: 'same as tablet' },
+            { value: 'light', label: 'light' },
+            { value: 'dark', label: 'dark' },
           ]}
           onChange={setColorScheme}
         />

@@ -7,11 +7,11 @@ import { useUnits } from '../../data/use-units.ts';
 import './learned.css';
 
 const KIND_WORDS: Readonly<Record<Factor['kind'], string>> = {
-  rate: 'culture',
-  'place-heat': 'its heat',
-  'place-tau': 'its slowness',
-  churn: 'its churning',
-  cloth: 'its draining',
+  rate: 'setting speed',
+  'place-heat': 'temperature',
+  'place-tau': 'time constant',
+  churn: 'churning time',
+  cloth: 'draining time',
   cooling: '',
   burner: '',
 };
@@ -36,7 +36,7 @@ function History({ factor }: { readonly factor: Factor }) {
       width={W}
       height={H}
       role="img"
-      aria-label={`How it came about over ${history.length} makes`}
+      aria-label={`How this was learned over ${history.length} batches`}
     >
       <line x1="0" x2={W} y1={H / 2} y2={H / 2} stroke="var(--line)" strokeDasharray="3 4" />
       <path d={`M${[...upper, ...lower].join('L')}Z`} fill="var(--brush)" opacity="0.25" />
@@ -67,11 +67,11 @@ export function Learned({ kitchenId }: { readonly kitchenId: string }) {
   const { data = [] } = useFactorsQuery();
   return (
     <section className="section wide" aria-labelledby="learned">
-      <h2 id="learned">What your makes taught</h2>
+      <h2 id="learned">Learned from your batches</h2>
       {data.length === 0 ? (
         <p className="quiet">
-          Nothing yet. Every finished make with readings teaches a little: of the culture, the warm place, the
-          pot and the burner.
+          Nothing yet. Every finished batch with readings teaches a little about the culture, warm place, pot
+          and burner.
         </p>
       ) : (
         <ul className="learned">
@@ -97,8 +97,8 @@ export function Learned({ kitchenId }: { readonly kitchenId: string }) {
         </ul>
       )}
       <p className="quiet">
-        Used by the next forecast; what you typed is not changed. Forget begins anew from the next make on.
-        Dots: what one make said. Line and band: what is believed after it, give or take one standard
+        The next forecast uses these figures. What you typed is not changed. “Forget” starts again from the
+        next batch. Dots: single batches. Line and band: the estimate after each batch, ± 1 standard
         deviation.
       </p>
     </section>

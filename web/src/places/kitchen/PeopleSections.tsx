@@ -12,8 +12,8 @@ export function CooksSection(props: SectionProps) {
       {...props}
       section="cooks"
       title="Cooks"
-      hint="No step that needs hands should fall into everybody’s sleep."
-      addLabel="Add a cook"
+      hint="Plans avoid steps that need you while everybody is asleep."
+      addLabel="Add cook"
       create={(id) => ({ id, name: 'Cook', sleepFrom: '22:30', sleepTo: '05:30' })}
       nameWidth={120}
       fields={({ item, change, fault }) => (
@@ -44,9 +44,9 @@ export function AbsencesSection(props: SectionProps) {
       {...props}
       section="absences"
       title="Away"
-      hint="Stall, school run, milking: no hands then."
+      hint="Milking, stall, school run: times when a cook is not free."
       none
-      addLabel="Add an absence"
+      addLabel="Add time away"
       create={(id) => ({
         id,
         cookId: cooks[0]!.id,
@@ -73,7 +73,7 @@ export function AbsencesSection(props: SectionProps) {
           />
           <TimeField label="to" time={item.to} fault={fault('to')} onTime={(to) => change({ to })} />
           <fieldset className="allowances">
-            <legend>On</legend>
+            <legend>Days</legend>
             {WEEK.map((day) => (
               <Checkbox
                 key={day}

@@ -53,21 +53,21 @@ export function PricesSection({ kitchenId, settings }: SectionProps) {
   const units = useUnits();
   const [unit, kg] = priceWeight(units);
   const paid: readonly (readonly [Paid, label: string, per: number])[] = [
-    ['energyPerKwh', 'Burners, a kW·h', 1],
-    ['handsPerHour', 'Your hands, an hour', 1],
-    ['starterPerKg', `Bought starter, a ${unit}`, kg],
-    ['packetEach', 'Dried culture, a packet', 1],
-    ['saltPerKg', `Salt, a ${unit}`, kg],
-    ['powderPerKg', `Milk powder, a ${unit}`, kg],
+    ['energyPerKwh', 'Burner energy, per kWh', 1],
+    ['handsPerHour', 'Your time, per hour', 1],
+    ['starterPerKg', `Bought starter, per ${unit}`, kg],
+    ['packetEach', 'Dried culture, per packet', 1],
+    ['saltPerKg', `Salt, per ${unit}`, kg],
+    ['powderPerKg', `Milk powder, per ${unit}`, kg],
   ];
   return (
     <SectionForm
       kitchenId={kitchenId}
       section="prices"
       wide
-      title="What things cost"
+      title="Costs"
       value={settings.prices}
-      hint={`In ${units.money || 'your own money'}. Left empty, it is not counted. What milk and cream cost is said in the Milk room. A make keeps the prices it began with.`}
+      hint={`In ${units.money || 'your currency'}. Empty fields are not counted. Enter milk and cream prices in the Milk room. A batch keeps the prices it started with.`}
     >
       {(draft, set, fault) => (
         <>
@@ -83,7 +83,7 @@ export function PricesSection({ kitchenId, settings }: SectionProps) {
               />
             ))}
           </div>
-          <h3>What the shop asks, a {unit}</h3>
+          <h3>Shop prices, per {unit}</h3>
           <div className="field-row">
             {SHOP.map((product) => {
               const at = draft.shop.findIndex((s) => s.product === product);

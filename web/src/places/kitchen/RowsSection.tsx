@@ -106,7 +106,7 @@ export function HoldsField(props: {
 }) {
   return (
     <NumberField
-      label="Holds"
+      label="Capacity"
       unit={UNIT_LABEL[props.unit]}
       value={fromLitres(props.litres, props.unit)}
       fault={props.fault}

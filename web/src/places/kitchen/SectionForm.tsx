@@ -61,7 +61,7 @@ export function SectionForm<S extends Section>(props: {
         </p>
       )}
       <div className="row">
-        {draft !== null && !saved && <Button type="submit">Save {title.toLowerCase()}</Button>}
+        {draft !== null && !saved && <Button type="submit">Save</Button>}
         <span className="quiet" role="status">
           {saved ? 'Saved' : ''}
         </span>

@@ -42,8 +42,8 @@ export function Tablets() {
       <h2 id="tablets">Tablets</h2>
       {data.address === null ? (
         <p className="quiet">
-          Only this computer opens the page. Started with <code>npm start -- --lan</code>, tablets of the same
-          network can join with a code.
+          Only this computer can open the page. Start the server with <code>npm start -- --lan</code>, and
+          tablets on the same network can join with a code.
         </p>
       ) : (
         <>
@@ -52,7 +52,7 @@ export function Tablets() {
           </p>
           {here && (
             <Button variant="default" onClick={() => void renew()}>
-              Show a new kitchen code
+              Show new kitchen code
             </Button>
           )}
           {shown && (
@@ -62,9 +62,9 @@ export function Tablets() {
                 src={shown.picture}
                 width="220"
                 height="220"
-                alt={`Code to scan: ${shown.address} with the kitchen code`}
+                alt={`Code to scan, to join at ${shown.address}`}
               />
-              <p className="quiet">The code before no longer lets anybody in; who has joined stays.</p>
+              <p className="quiet">The old code no longer works. Tablets that have joined stay joined.</p>
             </div>
           )}
           {data.tablets.length === 0 && <p className="quiet">No tablet has joined yet.</p>}
@@ -81,10 +81,10 @@ export function Tablets() {
             {here && (
               <Button
                 variant="default"
-                aria-label={`Send ${tablet.name} away`}
+                aria-label={`Remove ${tablet.name}`}
                 onClick={() => void away(tablet.id)}
               >
-                Send away
+                Remove tablet
               </Button>
             )}
           </li>

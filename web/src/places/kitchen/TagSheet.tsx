@@ -15,15 +15,15 @@ export function TagSheet() {
   const [to, setTo] = useState(12);
   const [tags, setTags] = useState<readonly { readonly tag: number; readonly picture: string }[]>([]);
   const whole = (tag: number): string | null =>
-    Number.isInteger(tag) && tag >= 1 && tag <= MOST_TAG ? null : `Tags go from 1 to ${MOST_TAG}.`;
+    Number.isInteger(tag) && tag >= 1 && tag <= MOST_TAG ? null : `Use tag numbers 1 to ${MOST_TAG}.`;
   const faults = {
     from: whole(from),
     to:
       whole(to) ??
       (to < from
-        ? 'Is before the first one.'
+        ? 'Enter the first tag number or a higher one.'
         : to - from >= MOST_ON_SHEET
-          ? `At most ${MOST_ON_SHEET} on a sheet.`
+          ? `At most ${MOST_ON_SHEET} tags fit on a sheet.`
           : null),
   };
   const show = async (): Promise<void> => {
@@ -39,8 +39,8 @@ export function TagSheet() {
   };
   return (
     <section className="section" aria-labelledby="tag-sheet">
-      <h2 id="tag-sheet">Tags for jars</h2>
-      <p className="quiet">Print them, cut them out, and hang one on each jar that cultures.</p>
+      <h2 id="tag-sheet">Jar tags</h2>
+      <p className="quiet">Print the tags, cut them out and hang one on each culturing jar.</p>
       <div className="field-row">
         <NumberField label="First tag" unit="number" value={from} fault={faults.from} onValue={setFrom} />
         <NumberField label="Last tag" unit="number" value={to} fault={faults.to} onValue={setTo} />
@@ -50,7 +50,7 @@ export function TagSheet() {
           onClick={() => void show()}
           mt="auto"
         >
-          Show them
+          Show tags
         </Button>
       </div>
       {tags.length > 0 && (
@@ -59,11 +59,11 @@ export function TagSheet() {
             {tags.map(({ tag, picture }) => (
               <li key={tag}>
                 <span className="number">{tag}</span>
-                <img src={picture} alt={`Square to scan, tag ${tag}`} width="96" height="96" />
+                <img src={picture} alt={`Code to scan, tag ${tag}`} width="96" height="96" />
               </li>
             ))}
           </ul>
-          <Button onClick={() => window.print()}>Print them</Button>
+          <Button onClick={() => window.print()}>Print tags</Button>
         </>
       )}
     </section>

@@ -27,7 +27,7 @@ export function PotsSection(props: SectionProps) {
       {...props}
       section="pots"
       title="Pots"
-      addLabel="Add a pot"
+      addLabel="Add pot"
       create={(id) => ({ id, name: 'Pot', litres: 4, lidded: true, lossFactor: 1 })}
       fields={({ item, change, fault }) => (
         <>
@@ -44,7 +44,7 @@ export function PotsSection(props: SectionProps) {
             onWidth={(widthCm) => change({ widthCm })}
           />
           <Checkbox
-            label="lid on while cooling"
+            label="Lid on while cooling"
             checked={item.lidded}
             onChange={(e) => change({ lidded: e.currentTarget.checked })}
             mb={12}
@@ -61,8 +61,8 @@ export function BurnersSection(props: SectionProps) {
       {...props}
       section="burners"
       title="Burners"
-      hint="About half of a burner’s power reaches the milk, until your own readings say better."
-      addLabel="Add a burner"
+      hint="About half of a burner’s power reaches the milk. Your own readings refine this figure."
+      addLabel="Add burner"
       create={(id) => ({ id, name: 'Burner', powerKw: DEFAULT_BURNER_KW, efficiency: BURNER_EFFICIENCY })}
       fields={({ item, change, fault }) => (
         <>
@@ -94,9 +94,9 @@ export function JarsSection(props: SectionProps) {
       {...props}
       section="jars"
       title="Jars"
-      hint="A make can be shared out; each jar goes into the cold when you like."
+      hint="Divide a batch into jars, and move each jar to the fridge when you like."
       none
-      addLabel="Add a kind of jar"
+      addLabel="Add jar size"
       create={(id) => ({ id, name: 'Jar', litres: 0.5, count: 6 })}
       fields={({ item, change, fault }) => (
         <>
@@ -107,7 +107,7 @@ export function JarsSection(props: SectionProps) {
             onLitres={(litres) => change({ litres })}
           />
           <NumberField
-            label="I have"
+            label="Number"
             unit="jars"
             value={item.count}
             fault={fault('count')}
@@ -126,9 +126,9 @@ export function ChurnsSection(props: SectionProps) {
       {...props}
       section="churns"
       title="Churns"
-      hint="A churn is filled to half; the cream pot says when there is enough."
+      hint="Fill a churn half full. The cream pot shows when there is enough."
       none
-      addLabel="Add a churn"
+      addLabel="Add churn"
       create={(id) => ({ id, name: 'Churn', litres: 4, kind: 'crank' as const })}
       fields={({ item, change, fault }) => (
         <>
@@ -157,9 +157,9 @@ function checkWords(t: KitchenSettings['thermometers'][number], unit: 'C' | 'F')
   if (t.iceC === null && t.boilingC === null) return 'not checked';
   try {
     const { offsetC, slope } = thermometerCorrection(t);
-    return `says ${formatTemperature(43, unit)} at ${formatTemperature(offsetC + slope * 43, unit)}`;
+    return `reads ${formatTemperature(43, unit)} at ${formatTemperature(offsetC + slope * 43, unit)}`;
   } catch {
-    return 'the check cannot be right';
+    return 'check looks wrong, repeat it';
   }
 }
 
@@ -171,9 +171,9 @@ export function ThermometersSection(props: SectionProps) {
       {...props}
       section="thermometers"
       title="Thermometers"
-      hint="Checked in ice slush and boiling water, their readings are set right; what they said is kept."
+      hint="Check each in ice slush and boiling water. Readings are then corrected, and the original is kept."
       none
-      addLabel="Add a thermometer"
+      addLabel="Add thermometer"
       create={(id) => ({
         id,
         name: 'Thermometer',
@@ -189,7 +189,7 @@ export function ThermometersSection(props: SectionProps) {
         </span>
       )}
     >
-      <Link to="/sums/thermometer">Check a thermometer</Link>
+      <Link to="/sums/thermometer">Check thermometer</Link>
     </RowsSection>
   );
 }

@@ -18,8 +18,8 @@ export function WarmPlacesSection(props: SectionProps) {
       {...props}
       section="places"
       title="Warm places"
-      hint="Time constant: the hours in which two litres go about two thirds of the way to the place’s own heat."
-      addLabel="Add a warm place"
+      hint="Time constant: hours two litres take to go about two thirds of the way to the place’s temperature."
+      addLabel="Add warm place"
       create={(id) => ({
         id,
         name: 'Warm place',

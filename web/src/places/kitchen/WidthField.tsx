@@ -24,7 +24,7 @@ export function WidthField(props: {
       inputMode="decimal"
       autoComplete="off"
       w={170}
-      error={shown.trim() === '' || read.ok ? fault : 'is not a number'}
+      error={shown.trim() === '' || read.ok ? fault : 'Enter a number.'}
       onChange={(event) => {
         const next = event.currentTarget.value;
         setText(next);

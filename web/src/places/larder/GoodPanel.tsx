@@ -29,12 +29,12 @@ function Stock(props: { readonly good: Good; readonly stock: GoodStock; readonly
     ...(frozen
       ? ([
           ['Thaw', { what: 'carry', to: 'cold' }],
-          ['Thaw for a day', { what: 'thaw-for', to: null }],
+          ['Plan thawing', { what: 'thaw-for', to: null }],
         ] as const)
       : stock.thawed
         ? []
         : ([['Freeze', { what: 'carry', to: 'freezer' }]] as const)),
-    ...(frozen ? [] : ([['Carry', { what: 'carry', to: null }]] as const)),
+    ...(frozen ? [] : ([['Move', { what: 'carry', to: null }]] as const)),
     ['Recount', { what: 'recount', to: null }],
   ];
   return (
@@ -83,7 +83,7 @@ export function GoodPanel(props: {
   const left = good.stocks.filter(({ massKg }) => massKg > 0);
   const facts = [
     GOOD_FACTS[good.what].label,
-    good.sour === null ? '' : good.sour === 'sweet' ? 'of sweet cream' : 'of ripened cream',
+    good.sour === null ? '' : good.sour === 'sweet' ? 'from sweet cream' : 'from ripened cream',
     good.saltFraction === null ? '' : `${(good.saltFraction * 100).toFixed(1)} % salt`,
     good.milk === null
       ? ''
@@ -101,9 +101,9 @@ export function GoodPanel(props: {
         </h2>
         <p>{facts.join(' · ')}</p>
         {left.length === 0 ? (
-          <p className="months-word">None left of {units.mass(good.putUpKg)}.</p>
+          <p className="months-word">None left. {units.mass(good.putUpKg)} was added.</p>
         ) : (
-          <ul className="bare" aria-label="What is left">
+          <ul className="bare" aria-label="In stock">
             {left.map((stock) => (
               <Stock key={`${stock.place} ${stock.size}`} good={good} stock={stock} nowMs={nowMs} />
             ))}
@@ -112,23 +112,23 @@ export function GoodPanel(props: {
         {uses.length > 0 && left.length > 0 && <p className="quiet">Good for: {uses.join('; ')}.</p>}
         <div className="row wide above-m">
           <Button component={Link} to={`/larder/${good.id}/labels`} variant="default" h={56}>
-            Labels
+            Print labels
           </Button>
           <Button component={Link} to={`/larder/recall/${good.id}`} variant="default" h={56}>
-            Where it came from
+            Trace origin
           </Button>
           {good.makeId !== null && (
             <Button component={Link} to={`/daybook/${good.makeId}`} variant="default" h={56}>
-              Its record
+              Open record
             </Button>
           )}
         </div>
       </div>
       <div className="may-shrink">
-        <h2>What happened</h2>
+        <h2>History</h2>
         <LarderLines lines={larder.lines.filter(({ goodId }) => goodId === good.id)} goods={[good]} />
         <p className="quiet">
-          {units.mass(good.putUpKg)} put up, {units.mass(Math.max(0, goodKg(good)))} left.
+          {units.mass(good.putUpKg)} added, {units.mass(Math.max(0, goodKg(good)))} left.
         </p>
       </div>
     </section>

@@ -19,7 +19,7 @@ import '../../parts/paper.css';
 import './label-sheet.css';
 
 const LAYOUT_WORD: Readonly<Record<LabelLayout, string>> = {
-  side: 'Upright, square beside',
+  side: 'Upright, code at the side',
   strip: 'Strip round a jar',
   lid: 'Round, for a lid',
 };
@@ -82,7 +82,7 @@ export function LabelSheet({ good, nowMs }: { readonly good: Good; readonly nowM
     ownLines.length > OWN_LINES
       ? `At most ${OWN_LINES} lines.`
       : ownLines.some((line) => line.length > OWN_LETTERS)
-        ? `At most ${OWN_LETTERS} letters a line.`
+        ? `At most ${OWN_LETTERS} characters a line.`
         : null;
   const faults = {
     paperWidth: lengthFault(n.paperWidth, LEAST_LABEL_MM),
@@ -150,20 +150,20 @@ export function LabelSheet({ good, nowMs }: { readonly good: Good; readonly nowM
       saveFile(`labels-${good.code}.pdf`, await labelsPdf(svgs, paper));
     } catch {
       setFault(
-        'The file could not be made on this device. Print the labels instead: a printer dialog can keep them as a file.',
+        'This device could not make the PDF. Choose Print instead, then “Save as PDF” in the print window.',
       );
     }
   };
   return (
-    <section aria-label={`Labels of ${good.name}`} className="larder-two">
+    <section aria-label={`Labels for ${good.name}`} className="larder-two">
       <style>{`@page { size: ${n.paperWidth}mm ${n.paperHeight}mm; margin: 0; }`}</style>
       <div className="may-shrink column">
         <h2>
           Labels for <Link to={`/larder/${good.id}`}>{good.name}</Link>
         </h2>
-        {left.length === 0 && <p className="months-word">None of it is left: there is nothing to label.</p>}
+        {left.length === 0 && <p className="months-word">None left, so there is nothing to label.</p>}
         <Choices
-          legend="Laid out"
+          legend="Layout"
           value={layout}
           options={LABEL_LAYOUTS.map((value) => ({ value, label: LAYOUT_WORD[value] }))}
           onChange={(next) => {
@@ -174,7 +174,7 @@ export function LabelSheet({ good, nowMs }: { readonly good: Good; readonly nowM
         <NativeSelect
           label="Paper"
           data={[
-            { value: '', label: 'as written below' },
+            { value: '', label: 'custom size' },
             ...Object.entries(PAPERS).map(([value, { label: text }]) => ({ value, label: text })),
           ]}
           defaultValue="sheet"
@@ -192,17 +192,17 @@ export function LabelSheet({ good, nowMs }: { readonly good: Good; readonly nowM
         <div className="field-row">
           {field('paperWidth', 'Paper width')}
           {field('paperHeight', 'Paper height')}
-          {field('margin', 'Edge')}
-          {field('gap', 'Between')}
+          {field('margin', 'Margin')}
+          {field('gap', 'Gap')}
         </div>
         <div className="field-row">
           {field('width', 'Label width')}
           {field('height', 'Label height')}
-          {field('count', 'How many', 'labels')}
+          {field('count', 'Number', 'labels')}
         </div>
         <Textarea
-          label="Lines of your own"
-          description="What a label must say where you sell is yours to know: follow your local rules and your licence."
+          label="Your own lines"
+          description="You are responsible for what a label must say where you sell. Follow your local rules and your licence."
           value={own}
           maxLength={400}
           autosize
@@ -211,15 +211,11 @@ export function LabelSheet({ good, nowMs }: { readonly good: Good; readonly nowM
           onChange={(event) => setOwn(event.currentTarget.value)}
         />
         {good.costPerKg !== null && (
-          <Checkbox
-            label="With what it cost"
-            checked={cost}
-            onChange={(e) => setCost(e.currentTarget.checked)}
-          />
+          <Checkbox label="Show cost" checked={cost} onChange={(e) => setCost(e.currentTarget.checked)} />
         )}
         {ok && placed === null && (
           <p className="field-error" role="alert">
-            Not one label fits on that paper: make the label smaller, or the edge.
+            No label fits on this paper. Make the label or the margin smaller.
           </p>
         )}
         {fault && (
@@ -232,16 +228,17 @@ export function LabelSheet({ good, nowMs }: { readonly good: Good; readonly nowM
             Print {n.count} {n.count === 1 ? 'label' : 'labels'}
           </Button>
           <Button variant="default" h={72} disabled={svgs.length === 0} onClick={() => void asFile()}>
-            As a PDF file
+            Download PDF
           </Button>
         </div>
         <p className="quiet">
-          Keep-by counts from where each piece stands now, {units.day(nowMs)}: print again what was thawed.
+          Use-by dates count from where each piece is stored today, {units.day(nowMs)}. Reprint labels after
+          thawing.
         </p>
       </div>
       <div className="may-shrink column">
         {one !== undefined && <div className="label-one" dangerouslySetInnerHTML={{ __html: one }} />}
-        <div className="label-pages paper" role="img" aria-label={`${n.count} labels as they are printed`}>
+        <div className="label-pages paper" role="img" aria-label={`Preview of ${n.count} labels`}>
           {svgs.map((svg, i) => (
             <div key={i} className="label-page" dangerouslySetInnerHTML={{ __html: svg }} />
           ))}

@@ -17,17 +17,17 @@ function useLineWords(): (line: LarderLine, good: Good | undefined) => string {
     const note = line.note === '' ? '' : `: ${line.note}`;
     switch (line.kind) {
       case 'put-up':
-        return `${some} put up, ${PLACE_WORD[line.place]}`;
+        return `${some} added, ${PLACE_WORD[line.place]}`;
       case 'carry':
-        return `${some} from ${PLACE_WORD[line.place].replace(/^(in|on) /, '')} to ${PLACE_WORD[line.to ?? 'cold'].replace(/^(in|on) /, '')}`;
+        return `${some} moved from ${PLACE_WORD[line.place].replace(/^(in|on) /, '')} to ${PLACE_WORD[line.to ?? 'cold'].replace(/^(in|on) /, '')}`;
       case 'thaw-for':
-        return `${some} to be thawed`;
+        return `${some} planned to thaw`;
       case 'recount':
         return `recounted: ${units.mass(line.massKg)} ${PLACE_WORD[line.place]}`;
       default: {
         const paid = line.price === null ? '' : ` for ${units.cost(line.price)}`;
         const into = makes.find(({ id }) => id === line.into)?.name;
-        return `${some} ${into === undefined ? TAKEN_WORD[line.kind] : `went into ${into}`}${paid}${note}`;
+        return `${some} ${into === undefined ? TAKEN_WORD[line.kind] : `used in ${into}`}${paid}${note}`;
       }
     }
   };

@@ -15,7 +15,7 @@ import './larder.css';
 
 const PARTS = [
   { to: '/larder', label: 'Use first', end: true },
-  { to: '/larder/left', label: 'What left', end: false },
+  { to: '/larder/left', label: 'Used and sold', end: false },
   { to: '/larder/recall', label: 'Trace', end: false },
 ] as const;
 
@@ -29,7 +29,7 @@ export function LarderPlace() {
   return (
     <div>
       <div className="make-head place-head">
-        <h1>{part === 'put-up' ? 'Put up' : 'Larder'}</h1>
+        <h1>{part === 'put-up' ? 'Add to larder' : 'Larder'}</h1>
         <nav aria-label="Larder" className="place-parts">
           {PARTS.map(({ to, label, end }) => (
             <NavLink key={to} to={to} end={end}>
@@ -39,13 +39,13 @@ export function LarderPlace() {
         </nav>
         {part !== 'put-up' && (
           <Button component={Link} to="/larder/put-up" ml="auto">
-            Put up
+            Add to larder
           </Button>
         )}
       </div>
       {larder.failed && (
         <p className="danger">
-          The larder cannot be read now. What is stored is safe.{' '}
+          The Larder cannot be loaded now. Your records are safe.{' '}
           <Button variant="default" onClick={larder.again}>
             Try again
           </Button>

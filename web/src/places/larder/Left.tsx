@@ -25,31 +25,31 @@ export function Left({ larder }: { readonly larder: LarderNow }) {
   return (
     <div className="column paper">
       <Choices
-        legend="What left as"
+        legend="Show"
         value={shown}
         options={[
-          { value: 'all', label: 'Everything' },
+          { value: 'all', label: 'All' },
           ...TAKEN_FOR.map((value) => ({ value, label: TAKEN_WORD[value] })),
         ]}
         onChange={setShown}
       />
       {left.length === 0 ? (
-        <p className="quiet">{larder.known ? 'Nothing left the larder that way.' : 'Opening …'}</p>
+        <p className="quiet">{larder.known ? 'No entries of this kind.' : 'Opening …'}</p>
       ) : (
         <>
           <p className="months-word">
-            {units.mass(kg)} {shown === 'all' ? 'left the larder' : TAKEN_WORD[shown]}
-            {paid > 0 ? `, ${units.cost(paid)} taken` : ''}.
+            {units.mass(kg)} {shown === 'all' ? 'taken out of the larder' : TAKEN_WORD[shown]}
+            {paid > 0 ? `, ${units.cost(paid)} earned` : ''}.
           </p>
           <LarderLines lines={left.slice(-MOST_SHOWN)} goods={larder.goods} named />
           {left.length > MOST_SHOWN && (
             <p className="quiet">
-              The latest {MOST_SHOWN} of {left.length}.
+              Showing the latest {MOST_SHOWN} of {left.length}.
             </p>
           )}
           <div className="row wide">
             <Button variant="default" h={56} onClick={() => window.print()}>
-              Print this list
+              Print list
             </Button>
             <Button
               variant="default"
@@ -61,7 +61,7 @@ export function Left({ larder }: { readonly larder: LarderNow }) {
                 )
               }
             >
-              As a table file
+              Download CSV
             </Button>
           </div>
         </>

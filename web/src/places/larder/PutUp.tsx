@@ -80,7 +80,7 @@ function PutUpForm(props: {
   const days = (n: number): string => (n < 3 ? n.toFixed(1).replace('.0', '') : n.toFixed(0));
   return (
     <EntryForm
-      label="Put up"
+      label="Add to larder"
       className="lot-form put-up"
       onEntry={() => {
         if (over || rows.some(({ count, amount }) => countFault(count) !== null || !amount)) return;
@@ -97,15 +97,15 @@ function PutUpForm(props: {
       }}
     >
       <TextInput
-        label="Called"
+        label="Name"
         value={name}
         maxLength={80}
-        error={name.trim() === '' ? 'It needs a name.' : null}
+        error={name.trim() === '' ? 'Enter a name.' : null}
         onChange={(e) => setName(e.currentTarget.value)}
       />
       {!ofMake && (
         <NativeSelect
-          label="What it is"
+          label="Product"
           value={what}
           data={PUT_UP_KINDS.map((kind) => ({
             value: kind,
@@ -119,7 +119,7 @@ function PutUpForm(props: {
       {rows.map(({ key, count, amount }, i) => (
         <div className="row" key={key}>
           <NumberField
-            label={`How many${i > 0 ? `, size ${i + 1}` : ''}`}
+            label={`Number${i > 0 ? `, size ${i + 1}` : ''}`}
             unit="pieces"
             width={180}
             value={count}
@@ -136,7 +136,7 @@ function PutUpForm(props: {
           {rows.length > 1 && (
             <Button
               variant="subtle"
-              aria-label={`Leave size ${i + 1} out`}
+              aria-label={`Remove size ${i + 1}`}
               onClick={() => setRows((before) => before.filter((row) => row.key !== key))}
             >
               ×
@@ -151,21 +151,21 @@ function PutUpForm(props: {
             setRows((before) => [...before, { key: ulid(), count: 1, amount: before.at(-1)?.amount ?? null }])
           }
         >
-          Another size
+          Add size
         </Button>
       )}
       <p className={over ? 'field-error' : 'quiet'} role={over ? 'alert' : undefined} aria-invalid={over}>
-        {units.mass(kg)} in all
+        {units.mass(kg)} in total
         {leftKg === null && over
           ? ': more than this batch can have given. Weigh it first, or count again.'
           : leftKg === null
             ? ''
             : over
-              ? `: more than the ${units.mass(leftKg)} ${before ? 'that is not put up yet' : 'that the make gave'}. Weigh again, or count again.`
-              : ` of ${units.mass(leftKg)} weighed${leftKg - kg > WORTH_KG ? `; ${units.mass(leftKg - kg)} is not put up` : ''}`}
+              ? `. That is more than the ${units.mass(leftKg)} ${before ? 'not yet in the larder' : 'from this batch'}. Weigh or count again.`
+              : ` of ${units.mass(leftKg)} weighed${leftKg - kg > WORTH_KG ? `; ${units.mass(leftKg - kg)} left to add` : ''}`}
       </p>
       <Choices
-        legend="It stands"
+        legend="Stored"
         value={place}
         options={LARDER_PLACES.filter((p) => keeps.some((k) => k.place === p)).map((value) => ({
           value,
@@ -175,12 +175,12 @@ function PutUpForm(props: {
       />
       {here && (
         <p className="quiet">
-          Keeps about {days(here.days[0])} to {days(here.days[1])} days there: {here.reason}. A judgement:
-          look and smell all the same.
+          Keeps about {days(here.days[0])}–{days(here.days[1])} days there ({here.reason}). This is an
+          estimate. Look and smell as well.
         </p>
       )}
       <Button type="submit" h={72}>
-        It is put up
+        Add to larder
       </Button>
     </EntryForm>
   );
@@ -195,7 +195,7 @@ function OfMake({ makeId, larder }: { readonly makeId: string; readonly larder: 
   if (!state)
     return (
       <p className="field-error" role="alert">
-        What is stored of this make cannot be read: nothing can be put up from it.
+        This batch’s record cannot be read. Use “Add another product” instead.
       </p>
     );
   const before = larder.goods
@@ -265,20 +265,20 @@ export function PutUp({ larder, makeId }: { readonly larder: LarderNow; readonly
   );
   return (
     <div className="column">
-      <ul className="bare use-first-list" aria-label="Not put up yet">
+      <ul className="bare use-first-list" aria-label="Not in the larder yet">
         {waiting.map(({ id, name, finishedAt, yieldKg }) => (
           <li key={id}>
             <Link to={`/larder/put-up/${id}`}>{name}</Link>
             <span>{yieldKg === null ? 'not weighed' : units.mass(yieldKg)}</span>
             <span className="quiet">
-              {finishedAt === null ? '' : `done ${units.day(Date.parse(finishedAt))}`}
+              {finishedAt === null ? '' : `finished ${units.day(Date.parse(finishedAt))}`}
             </span>
           </li>
         ))}
       </ul>
-      {waiting.length === 0 && <p className="quiet">Everything that was made lately is put up.</p>}
+      {waiting.length === 0 && <p className="quiet">Everything you made recently is in the larder.</p>}
       <Button component={Link} to={`/larder/put-up/${SOMETHING_ELSE}`} variant="default" h={56}>
-        Something else
+        Add another product
       </Button>
     </div>
   );

@@ -26,14 +26,14 @@ export function Recall({ larder }: { readonly larder: LarderNow }) {
   const milkings = data.lots.filter((lot) => !data.links.some(({ to }) => to === lot.id)).slice(-MOST_LOTS);
   const options = [
     {
-      group: 'Goods',
+      group: 'Larder items',
       items: [...goods.values()].reverse().map((good) => ({
         value: good.id,
         label: `${good.name}, ${codeWords(good.code)}, ${units.day(good.madeMs)}`,
       })),
     },
     {
-      group: 'Milk that came in',
+      group: 'Milk and cream received',
       items: [...milkings].reverse().map((lot) => ({
         value: lot.id,
         label: `${lot.name}, ${lot.source}, ${units.day(lot.atMs)}`,
@@ -56,7 +56,7 @@ export function Recall({ larder }: { readonly larder: LarderNow }) {
         <>
           <Link to={`/larder/recall/${one}`}>{lot.name}</Link>{' '}
           <span className="quiet">
-            {lot.role} of {lot.source}, {units.day(lot.atMs)}
+            {lot.role} from {lot.source}, {units.day(lot.atMs)}
           </span>
         </>
       );
@@ -65,7 +65,7 @@ export function Recall({ larder }: { readonly larder: LarderNow }) {
       return (
         <>
           <Link to={`/daybook/${one}`}>{make.name}</Link>{' '}
-          <span className="quiet">made from {units.day(Date.parse(make.startedAt))} on</span>
+          <span className="quiet">started {units.day(Date.parse(make.startedAt))}</span>
         </>
       );
     const good = goods.get(one);
@@ -89,14 +89,14 @@ export function Recall({ larder }: { readonly larder: LarderNow }) {
           </h2>
           <p className="months-word">
             {made.length === 0
-              ? 'No jar came of it.'
-              : `${made.length} ${made.length === 1 ? 'lot' : 'lots'} of goods: ${units.mass(
+              ? 'Nothing in the larder was made from this.'
+              : `${made.length} ${made.length === 1 ? 'item' : 'items'}: ${units.mass(
                   made.reduce((sum, { stocks }) => sum + stocks.reduce((kg, s) => kg + s.massKg, 0), 0),
-                )} here, ${units.mass(gone.reduce((sum, { massKg }) => sum + massKg, 0))} gone.`}
+                )} in stock, ${units.mass(gone.reduce((sum, { massKg }) => sum + massKg, 0))} gone.`}
           </p>
           {back.length > 0 && (
-            <section aria-label="It came of">
-              <h3>It came of</h3>
+            <section aria-label="Made from">
+              <h3>Made from</h3>
               <ul className="bare">
                 {back.map((one) => (
                   <li key={one}>{nameOf(one)}</li>
@@ -105,8 +105,8 @@ export function Recall({ larder }: { readonly larder: LarderNow }) {
             </section>
           )}
           {makesMade.length > 0 && (
-            <section aria-label="Made of it">
-              <h3>Made of it</h3>
+            <section aria-label="Batches made from this">
+              <h3>Batches made from this</h3>
               <ul className="bare">
                 {makesMade.map((one) => (
                   <li key={one}>{nameOf(one)}</li>
@@ -115,8 +115,8 @@ export function Recall({ larder }: { readonly larder: LarderNow }) {
             </section>
           )}
           {made.length > 0 && (
-            <section aria-label="Still here">
-              <h3>Still here</h3>
+            <section aria-label="In stock">
+              <h3>In stock</h3>
               <ul className="bare">
                 {made.flatMap((good) =>
                   good.stocks
@@ -131,13 +131,13 @@ export function Recall({ larder }: { readonly larder: LarderNow }) {
             </section>
           )}
           {gone.length > 0 && (
-            <section aria-label="Gone">
-              <h3>Gone</h3>
+            <section aria-label="Used and sold">
+              <h3>Used and sold</h3>
               <LarderLines lines={gone} goods={larder.goods} named />
             </section>
           )}
           <Button variant="default" h={56} onClick={() => window.print()}>
-            Print this
+            Print trace
           </Button>
         </div>
       )}

@@ -48,24 +48,24 @@ export function SomeField(
     <>
       {byWeight ? (
         <AmountField
-          label="How much"
+          label="Amount"
           of={PLAIN_MILK}
           by="weight"
           amount={amount}
           check={(kg) =>
             kg > stock.massKg * 1.005 + 0.0005
-              ? `There is only ${units.mass(stock.massKg)}: recount it first if there is more.`
+              ? `Only ${units.mass(stock.massKg)} in stock. If there is more, recount first.`
               : null
           }
           onAmount={said}
         />
       ) : (
-        <div className="row" role="group" aria-label="How many">
+        <div className="row" role="group" aria-label="Number">
           <Button
             variant="default"
             h={72}
             w={72}
-            aria-label="One less"
+            aria-label="One fewer"
             disabled={count <= 1}
             onClick={() => onSome(pieces(count - 1))}
           >
@@ -98,7 +98,7 @@ export function SomeField(
             else said(amount);
           }}
         >
-          {byWeight ? 'Whole pieces' : 'By weight'}
+          {byWeight ? 'Count pieces' : 'Enter weight'}
         </Button>
       )}
     </>
@@ -127,7 +127,7 @@ export function TakeForm(props: Form) {
   const underWay = makes.filter(({ status }) => status === 'under-way');
   return (
     <EntryForm
-      label="Taken out"
+      label="Take out"
       onEntry={() => {
         if (!some || fault !== null) return;
         void record(good.id, 'larder-moved', {
@@ -143,14 +143,14 @@ export function TakeForm(props: Form) {
     >
       <SomeField {...props} some={some} onSome={setSome} />
       <Choices
-        legend="It was"
+        legend="What happened"
         value={reason}
         options={TAKEN_FOR.map((value) => ({ value, label: TAKEN_WORD[value] }))}
         onChange={setReason}
       />
       {reason === 'sold' && (
         <TextInput
-          label={`Paid for it${units.money ? ` (${units.money})` : ''}; may stay empty`}
+          label={`Price paid${units.money ? ` (${units.money})` : ''} (optional)`}
           value={price}
           inputMode="decimal"
           autoComplete="off"
@@ -162,17 +162,17 @@ export function TakeForm(props: Form) {
       )}
       {reason === 'made-into' && underWay.length > 0 && (
         <NativeSelect
-          label="Into"
+          label="Used in"
           value={into}
           data={[
-            { value: '', label: 'something not written down' },
+            { value: '', label: 'something not recorded' },
             ...underWay.map(({ id, name }) => ({ value: id, label: name })),
           ]}
           onChange={(event) => setInto(event.currentTarget.value)}
         />
       )}
       <TextInput
-        label={reason === 'spoiled' ? 'Why (it is told in the Daybook)' : 'To whom, or a note'}
+        label={reason === 'spoiled' ? 'Why (shown in the Daybook)' : 'To whom, or a note'}
         value={note}
         maxLength={200}
         onChange={(event) => setNote(event.currentTarget.value)}
@@ -195,7 +195,7 @@ export function CarryForm(props: Form & { readonly to: LarderPlace | null }) {
   const thaws = stock.place === 'freezer';
   return (
     <EntryForm
-      label="Carried"
+      label="Move"
       onEntry={() => {
         if (!some) return;
         void record(good.id, 'larder-moved', {
@@ -208,16 +208,16 @@ export function CarryForm(props: Form & { readonly to: LarderPlace | null }) {
     >
       <SomeField {...props} some={some} onSome={setSome} />
       <Choices
-        legend="It stands now"
+        legend="Move to"
         value={to}
         options={places.map((value) => ({ value, label: PLACE_WORD[value] }))}
         onChange={setTo}
       />
       {thaws && (
-        <p className="quiet">Thawed in the cold overnight, it keeps a few days and is not frozen again.</p>
+        <p className="quiet">Thaw overnight in the fridge. Use within a few days and do not refreeze.</p>
       )}
       <Button type="submit" h={72}>
-        {thaws ? 'It thaws' : 'It is carried'}
+        {thaws ? 'Start thawing' : 'Save move'}
       </Button>
     </EntryForm>
   );
@@ -232,7 +232,7 @@ export function RecountForm({ good, stock, onDone }: Form) {
   );
   return (
     <EntryForm
-      label="Recounted"
+      label="Recount"
       onEntry={() => {
         if (!amount) return;
         void record(good.id, 'larder-moved', {
@@ -244,9 +244,9 @@ export function RecountForm({ good, stock, onDone }: Form) {
         }).then(onDone);
       }}
     >
-      <p className="quiet">By the sums: {stockWords(good, stock, units)}.</p>
+      <p className="quiet">On record: {stockWords(good, stock, units)}.</p>
       <AmountField
-        label="Really there, in all"
+        label="Actual total"
         of={PLAIN_MILK}
         by="weight"
         amount={amount}
@@ -254,7 +254,7 @@ export function RecountForm({ good, stock, onDone }: Form) {
         none
       />
       <Button type="submit" h={72}>
-        That is there
+        Save count
       </Button>
     </EntryForm>
   );

@@ -26,7 +26,7 @@ export function ThawForForm(props: Form) {
   const past = !(ready.atMs > nowMs);
   return (
     <EntryForm
-      label="To be thawed"
+      label="Plan thawing"
       onEntry={() => {
         setTried(true);
         if (!some || past) return;
@@ -39,21 +39,21 @@ export function ThawForForm(props: Form) {
       }}
     >
       <SomeField {...props} some={some} onSome={setSome} />
-      <DayTimeFields at={ready} dayLabel="Wanted on" />
+      <DayTimeFields at={ready} dayLabel="Ready on" />
       {tried && past && (
         <p className="field-error" role="alert">
-          That is over already, or no day and time.
+          Enter a day and time in the future.
         </p>
       )}
       <p role="status">
         {past
           ? ''
           : outMs > nowMs
-            ? `Into the cold by ${units.time(outMs, nowMs)}: it takes up to ${Math.round(hours)} h there.`
-            : `It takes up to ${Math.round(hours)} h in the cold: it will not be thawed by then.`}
+            ? `Move to the fridge by ${units.time(outMs, nowMs)}. Thawing takes up to ${Math.round(hours)} h there.`
+            : `Too late. Thawing takes up to ${Math.round(hours)} h in the fridge. Choose a later time.`}
       </p>
       <Button type="submit" h={72}>
-        Tell me in time
+        Set reminder
       </Button>
     </EntryForm>
   );

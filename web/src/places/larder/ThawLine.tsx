@@ -25,7 +25,7 @@ export function ThawLine(props: {
       {may === 'thaw' ? (
         <Button
           h={56}
-          aria-label={`It thaws: ${good.name}`}
+          aria-label={`Start thawing: ${good.name}`}
           onClick={() =>
             void record(good.id, 'larder-moved', {
               kind: 'carry',
@@ -37,12 +37,12 @@ export function ThawLine(props: {
             })
           }
         >
-          It thaws
+          Start thawing
         </Button>
       ) : (
         <Button
           variant="default"
-          aria-label={`Not wanted any more: ${good.name}`}
+          aria-label={`Cancel thawing: ${good.name}`}
           onClick={() =>
             void record(good.id, 'larder-moved', {
               kind: 'thaw-for',
@@ -54,7 +54,7 @@ export function ThawLine(props: {
             })
           }
         >
-          Not any more
+          Cancel thawing
         </Button>
       )}
     </div>

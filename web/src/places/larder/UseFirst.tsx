@@ -22,7 +22,7 @@ import { codeOfSquare, codeTyped, codeWords, standsWords } from '../../parts/sto
 type Shown = 'all' | LarderPlace | 'milk' | 'culture';
 const SHOWN: readonly { readonly value: Shown; readonly label: string }[] = [
   { value: 'all', label: 'All' },
-  { value: 'cold', label: 'Cold' },
+  { value: 'cold', label: 'Fridge' },
   { value: 'freezer', label: 'Freezer' },
   { value: 'cellar', label: 'Cellar' },
   { value: 'stall', label: 'Stall' },
@@ -65,10 +65,10 @@ export function UseFirst({ larder, nowMs }: { readonly larder: LarderNow; readon
     try {
       const { scannedSquare } = await import('../../parts/scan-tag.ts');
       const found = codeOfSquare(await scannedSquare(file));
-      if (found === null) setFault('That square is on no label of the larder.');
+      if (found === null) setFault('This code is not from a larder label.');
       else void navigate(`/larder/${found}`);
     } catch (error) {
-      setFault(error instanceof Error ? error.message : 'That picture cannot be read.');
+      setFault(error instanceof Error ? error.message : 'This picture cannot be read. Try another one.');
     }
   };
   const words = sought.trim().toLowerCase();
@@ -123,12 +123,12 @@ export function UseFirst({ larder, nowMs }: { readonly larder: LarderNow; readon
       )}
       {known && things.length === 0 && (
         <p className="months-word">
-          Nothing is in the larder. When a make is done, put up what came out of it: then it is found,
-          labelled and used in time.
+          The larder is empty. Add each finished batch here, so that you can find it, label it and use it in
+          time.
         </p>
       )}
       {known && things.length > 0 && listed.length === 0 && (
-        <p className="quiet">Nothing there is called that.</p>
+        <p className="quiet">Nothing matches that name or code.</p>
       )}
       <ul className="bare use-first-list" aria-label="Use first">
         {listed.map((thing) => {
@@ -137,7 +137,7 @@ export function UseFirst({ larder, nowMs }: { readonly larder: LarderNow; readon
             return (
               <li key={`${thing.due.id} ${thing.due.kind}`}>
                 <Link to={`/cultures?culture=${thing.due.id}`}>{thing.due.name}</Link>
-                <span>a culture</span>
+                <span>culture</span>
                 <span className={end.late ? 'danger' : ''}>{end.text}</span>
                 <span className="quiet uses-culture">{thing.reason}</span>
                 <span />
@@ -169,11 +169,11 @@ export function UseFirst({ larder, nowMs }: { readonly larder: LarderNow; readon
       </ul>
       {known && listed.length > 0 && (
         <p className="quiet">
-          Days are judged from what it is and where it stood: look and smell all the same.
+          Dates are estimates from the product and where it was stored. Look and smell as well.
         </p>
       )}
       <Button component={Link} to="/larder/put-up" variant="default" h={56} className="only-phone">
-        Put up what came out of a make
+        Add to larder
       </Button>
     </div>
   );

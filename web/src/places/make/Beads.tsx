@@ -6,7 +6,7 @@ import { useUnits } from '../../data/use-units.ts';
 const MANY_STEPS = 10;
 const KEPT_DONE = 2;
 
-const STATUS_WORD = { done: 'done', skipped: 'left out', current: 'now', coming: 'to come' } as const;
+const STATUS_WORD = { done: 'done', skipped: 'skipped', current: 'now', coming: 'to come' } as const;
 
 /** Steps as beads on a string: done, now, to come, with times that move as things change. */
 export function Beads({
@@ -29,7 +29,7 @@ export function Beads({
         <li className="bead done">
           <span className="dot" aria-hidden="true" />
           <button type="button" className="bead-more" onClick={() => setAll(true)}>
-            {hidden} done before
+            Show {hidden} earlier {hidden === 1 ? 'step' : 'steps'}
           </button>
         </li>
       )}
@@ -39,7 +39,7 @@ export function Beads({
         const late = step.facts.whenever;
         let when = '';
         if (status === 'done' && endedAtMs !== null) when = units.time(endedAtMs, nowMs);
-        else if (point?.endless) when = 'not reached like this';
+        else if (point?.endless) when = 'not reached';
         else if (status !== 'skipped' && end && !late) {
           when =
             end.p10 !== null && end.p90 !== null && end.p90 - end.p10 > 10 * 60_000
@@ -59,7 +59,7 @@ export function Beads({
               <span className="name">{step.title}</span>
               <span className="visually-hidden">, {STATUS_WORD[status]}</span>
               <br />
-              <span className="when">{status === 'skipped' ? 'left out' : when}</span>
+              <span className="when">{status === 'skipped' ? 'skipped' : when}</span>
             </span>
           </li>
         );

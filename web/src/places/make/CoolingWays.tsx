@@ -15,7 +15,7 @@ import { record } from '../../data/store.ts';
 import { useUnits } from '../../data/use-units.ts';
 import './ways.css';
 
-const WORDS = { counter: 'left to stand', bath: 'in cold water', 'iced-bath': 'in iced water' } as const;
+const WORDS = { counter: 'on the counter', bath: 'in cold water', 'iced-bath': 'in iced water' } as const;
 
 /** The ways to cool it from here on, each with its minutes and what to have ready; shown while it is hot. */
 export function CoolingWays({ state, nowMs }: { readonly state: MakeState; readonly nowMs: number }) {
@@ -56,7 +56,7 @@ export function CoolingWays({ state, nowMs }: { readonly state: MakeState; reado
   if (ways.length === 0) return null;
   const chosen = state.plan.cooling?.kind ?? 'counter';
   return (
-    <section className="ways" aria-label="Ways to cool it">
+    <section className="ways" aria-label="Ways to cool">
       {ways.map(({ cooling, minutes }) => {
         const ready =
           cooling.kind === 'counter'
@@ -79,7 +79,7 @@ export function CoolingWays({ state, nowMs }: { readonly state: MakeState; reado
           </Button>
         );
       })}
-      <Link to={`/sums/ice-bath?for=${state.id}`}>Other water</Link>
+      <Link to={`/sums/ice-bath?for=${state.id}`}>Open Ice bath</Link>
     </section>
   );
 }

@@ -8,13 +8,13 @@ export function DenatureMeter({ point }: { readonly point: PointForecast }) {
     <div className="meter">
       <div>
         Whey protein unfolded: <span className="number">about {now.toFixed(0)} %</span>
-        <span className="quiet"> · firmest from 80 to 98 %</span>
+        <span className="quiet"> · firmest set at 80–98 %</span>
       </div>
       <svg
         viewBox="0 0 400 36"
         preserveAspectRatio="none"
         role="img"
-        aria-label={`About ${now.toFixed(0)} % unfolded`}
+        aria-label={`About ${now.toFixed(0)} % of the whey protein unfolded`}
       >
         <rect x="1" y="6" width="398" height="24" fill="var(--page)" stroke="var(--line)" />
         <rect x="320" y="6" width="72" height="24" fill="var(--clover)" opacity="0.3" />
@@ -24,9 +24,9 @@ export function DenatureMeter({ point }: { readonly point: PointForecast }) {
       <div className="quiet">
         Pasteurisation guide:{' '}
         {minutes >= VAT_MINUTES_NEEDED
-          ? 'more than enough by the curve'
-          : `${minutes.toFixed(1)} of ${VAT_MINUTES_NEEDED} min at 63 °C (145 °F)`}
-        . Not a certificate.
+          ? 'more than enough, judged by the temperature curve'
+          : `equal to ${minutes.toFixed(1)} of the ${VAT_MINUTES_NEEDED} min needed at 63 °C (145 °F)`}
+        . This is an estimate, not a certificate.
       </div>
     </div>
   );

@@ -19,7 +19,7 @@ export function Finish({ state }: { readonly state: MakeState }) {
     <div className="column">
       {keepFirst && (
         <p className="caution note">
-          Nothing is kept for the next turn yet: put some by before it is all eaten.
+          No starter is set aside for the next batch. Keep a spoonful before it is all eaten.
         </p>
       )}
       {allDone && (
@@ -28,14 +28,14 @@ export function Finish({ state }: { readonly state: MakeState }) {
           h={72}
           onClick={() => void record(state.id, 'finished', { verdict: 'kept', reason: '' })}
         >
-          Finish this make
+          Finish batch
         </Button>
       )}
       <details>
         <summary className="unfolds">Finish early or discard</summary>
         <div className="field-row">
           <TextInput
-            label="Why"
+            label="Reason"
             value={reason}
             maxLength={400}
             onChange={(e) => setReason(e.currentTarget.value)}
@@ -45,13 +45,13 @@ export function Finish({ state }: { readonly state: MakeState }) {
             variant="default"
             onClick={() => void record(state.id, 'finished', { verdict: 'kept', reason: reason.trim() })}
           >
-            Finish
+            Finish batch
           </Button>
           <Button
             color="madder"
             onClick={() => void record(state.id, 'finished', { verdict: 'discarded', reason: reason.trim() })}
           >
-            Discard
+            Discard batch
           </Button>
         </div>
       </details>

@@ -48,17 +48,17 @@ export function Jars({
                 <br />
                 <small className="quiet">
                   {jar.filledLitres < 0.005 ? 'empty' : units.volume(jar.filledLitres)}
-                  {chilledMs !== null && `, cold since ${units.time(chilledMs, nowMs)}`}
-                  {value !== null && `, about ${sournessOfPh(value)}`}
+                  {chilledMs !== null && `, in the fridge since ${units.time(chilledMs, nowMs)}`}
+                  {value !== null && `, tastes about ${sournessOfPh(value)}`}
                 </small>
               </span>
               {open && chilledMs === null && jar.filledLitres > 0.005 && (
                 <Button
                   variant="default"
-                  aria-label={`${jar.name} into the cold`}
+                  aria-label={`Move ${jar.name} to fridge`}
                   onClick={() => void record(state.id, 'jar-chilled', { jar: jar.id })}
                 >
-                  Cold
+                  Move to fridge
                 </Button>
               )}
             </li>

@@ -18,11 +18,11 @@ export function LastReading({ state, nowMs }: { readonly state: MakeState; reado
     <p className="quiet">
       Last measured {units.temperature(latest.celsius)}
       {ageMs > OLD_MS
-        ? `, ${formatMinutes(ageMs / 60_000)} ago: measure again when you can`
+        ? `, ${formatMinutes(ageMs / 60_000)} ago. Measure again when you can`
         : ` at ${units.time(latest.atMs, nowMs)}`}
       .
       {silent &&
-        ` ${silent.instrument} has been silent for ${formatMinutes((nowMs - silent.atMs) / 60_000)}.`}
+        ` No reading from ${silent.instrument} for ${formatMinutes((nowMs - silent.atMs) / 60_000)}.`}
     </p>
   );
 }

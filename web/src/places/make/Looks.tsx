@@ -44,7 +44,7 @@ function StepLooks(props: { readonly state: MakeState; readonly step: string; re
       }).unwrap();
       setWaiting(null);
     } catch (error) {
-      setFault(`The picture is not stored yet. ${errorWords(error)}`);
+      setFault(`The photo is not saved yet. ${errorWords(error)}`);
     }
   }
   async function take(file: File | null): Promise<void> {
@@ -54,14 +54,14 @@ function StepLooks(props: { readonly state: MakeState; readonly step: string; re
       const { jpeg, url } = await shrunkPicture(file);
       await send({ id: ulid(), jpeg, url, at: new Date(Math.round(now())).toISOString() });
     } catch (error) {
-      setFault(error instanceof Error ? error.message : 'That picture cannot be read.');
+      setFault(error instanceof Error ? error.message : 'This picture cannot be read. Try another one.');
     }
   }
   return (
-    <section aria-label="Pictures" className="looks">
+    <section aria-label="Photos" className="looks">
       {earlier.length > 0 && (
         <>
-          <h2>Like this?</h2>
+          <h2>Compare with earlier batches</h2>
           <Pictures
             pictures={earlier.map((p) => ({
               id: p.photoId,
@@ -91,13 +91,13 @@ function StepLooks(props: { readonly state: MakeState; readonly step: string; re
         >
           {(button) => (
             <Button {...button} variant="default" loading={isLoading}>
-              Take a picture of it
+              Take photo
             </Button>
           )}
         </FileButton>
         {waiting && !isLoading && (
           <>
-            <img src={waiting.url} alt="Not stored yet" className="look-waiting" />
+            <img src={waiting.url} alt="Not saved yet" className="look-waiting" />
             <Button onClick={() => void send(waiting)}>Try again</Button>
             <Button
               variant="subtle"
@@ -106,7 +106,7 @@ function StepLooks(props: { readonly state: MakeState; readonly step: string; re
                 setFault(null);
               }}
             >
-              Leave it
+              Discard photo
             </Button>
           </>
         )}

@@ -109,7 +109,9 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
           {souring && !soursToTheEnd(state) && (
             <div className="facts below-s">
               <div className="fact">
-                <div className="label">{shownAcidMs === null ? 'pH 5.3 (about)' : 'Acid, shown'}</div>
+                <div className="label">
+                  {shownAcidMs === null ? 'Reaches pH 5.3 (estimated)' : 'Souring confirmed'}
+                </div>
                 <div className="value number">
                   {shownAcidMs === null
                     ? units.span(safe.p10, safe.p90, nowMs)
@@ -119,7 +121,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
               <div className="fact">
                 <div className="label">
                   {capital(goods.out)}
-                  {state.weighedKg === null ? ' (about)' : ', weighed'}
+                  {state.weighedKg === null ? ' (estimated)' : ', weighed'}
                 </div>
                 <div className="value number">
                   {units.mass(state.weighedKg ?? makeFlow(state, forecast.point.denatured).out.massKg)}
@@ -154,7 +156,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
               <div className="fact">
                 <div className="label">
                   {capital(goods.out)}
-                  {state.weighedKg === null ? ' (about)' : ', weighed'}
+                  {state.weighedKg === null ? ' (estimated)' : ', weighed'}
                 </div>
                 <div className="value number">{units.mass(state.weighedKg ?? gives)}</div>
               </div>
@@ -167,7 +169,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
           {balance && (
             <div className="facts below-s">
               <div className="fact">
-                <div className="label">Butter (about)</div>
+                <div className="label">Butter (estimated)</div>
                 <div className="value number">
                   {balance.realKg === null
                     ? units.mass(balance.likelyKg)
@@ -175,7 +177,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
                 </div>
               </div>
               <div className="fact">
-                <div className="label">Possible</div>
+                <div className="label">At most</div>
                 <div className="value number">{units.mass(balance.possibleKg)}</div>
               </div>
               <div className="fact">
@@ -203,8 +205,8 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
           )}
           {forecast.neverSets > 0.1 && seenSetMs(state) === null && state.chilledAtMs === null && (
             <p className="caution above-s">
-              {souring?.words.maybeNever}: about {Math.round(forecast.neverSets * 100)} in 100 such makes
-              never do.
+              {souring?.words.maybeNever}. About {Math.round(forecast.neverSets * 100)} in 100 batches like
+              this never do.
             </p>
           )}
           <CoolingWays state={state} nowMs={minuteMs} />
@@ -258,7 +260,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
             <TasteForm state={state} />
           ) : (narrow || ownEntries) && !padOpen ? (
             <Button variant="default" h={56} onClick={() => setPadOpen(true)}>
-              Enter a reading, or what you see
+              Add reading
             </Button>
           ) : (
             <Pad state={state} focus={padWanted} />
@@ -278,17 +280,17 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
           <div className="row">
             {step && (
               <Button variant="default" onClick={() => void skipStep(state.id, step.id)}>
-                Leave out: {step.title.toLowerCase()}
+                Skip {step.title.toLowerCase()}
               </Button>
             )}
             <Button variant="default" onClick={() => dispatch(liveSlice.actions.wetHandsTurned(true))}>
-              Wet hands
+              Use wet-hands mode
             </Button>
           </div>
           {step && <Finish state={state} />}
           {wake === 'unsupported' && (
             <p className="quiet">
-              This browser does not keep the screen awake: set the tablet’s own screen time longer.
+              This browser cannot keep the screen on. Set a longer screen timeout on the tablet.
             </p>
           )}
         </section>
@@ -306,8 +308,8 @@ function WithoutTimes({ state, failed }: { readonly state: MakeState; readonly f
     <>
       <div className="row">
         <p className="caution" role="alert">
-          The times cannot be worked out on this device now. Go on by clock and hand: all that is entered is
-          stored.
+          This device cannot work out the times right now. Time the steps yourself. Everything you enter is
+          saved.
         </p>
         <Button variant="default" onClick={() => dispatch(liveSlice.actions.attempted())}>
           Try again
@@ -343,24 +345,24 @@ export function MakePlace({ make, state }: { readonly make: OneMake; readonly st
       <div className="make-head">
         <h1>{state.plan.name}</h1>
         <span className="quiet">
-          {units.volume(batchOf(state.plan).litres)} in {state.plan.pot.name}, begun{' '}
+          {units.volume(batchOf(state.plan).litres)} in {state.plan.pot.name}, started{' '}
           {units.day(state.startedAtMs)}
           {state.tags.length > 0 && `, tag ${state.tags.join(', ')}`}
         </span>
         {kept.length > 0 && (
           <span className="quiet" role="status">
-            {kept.length} kept here
+            {kept.length} {kept.length === 1 ? 'entry' : 'entries'} waiting to be sent
           </span>
         )}
         <span className="to-the-end">
           <UndoLine makeId={id} events={events} />
         </span>
-        {state.finished && <Link to={`/daybook/${id}`}>See it in the Daybook</Link>}
+        {state.finished && <Link to={`/daybook/${id}`}>Open in Daybook</Link>}
       </div>
       {state.finished ? (
         <div className="column reading">
           <p className="serif larger">
-            {state.finished.verdict === 'kept' ? 'This make is finished.' : 'This make was discarded.'}
+            {state.finished.verdict === 'kept' ? 'This batch is finished.' : 'This batch was discarded.'}
           </p>
           <Note state={state} />
           <EntryLog streamId={state.id} events={state.events} endedMs={state.finished.atMs} />

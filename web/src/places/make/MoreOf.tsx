@@ -23,16 +23,16 @@ export function MoreOf({ state }: { readonly state: MakeState }) {
       <div className="row">
         {mayReplan && (
           <Button variant="default" aria-expanded={planning} onClick={() => setPlanning(!planning)}>
-            Plan what is left
+            Replan batch
           </Button>
         )}
         <Button component={Link} to={`/makes/${state.id}/file`} variant="default">
-          Readings from a file
+          Import readings
         </Button>
         <a href={`/api/makes/${state.id}/readings.csv`} download="readings.csv">
-          Readings as CSV
+          Download CSV
         </a>
-        <Link to={`/sums/cool-down?for=${state.id}`}>Sums for this make</Link>
+        <Link to={`/sums/cool-down?for=${state.id}`}>Tools for this batch</Link>
       </div>
       {planning && mayReplan && (
         <WorkBack

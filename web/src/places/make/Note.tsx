@@ -24,7 +24,7 @@ export function Note({ state }: { readonly state: MakeState }) {
         flex={1}
       />
       <Button type="submit" variant="default">
-        Keep the note
+        Save note
       </Button>
     </form>
   );

@@ -48,7 +48,7 @@ describe('the pad', () => {
     const { user } = show(<Pad state={makeOf(false)} focus={false} />);
     for (const key of ['8', '4', '.', '9', 'Delete last digit', '6'])
       await user.click(screen.getByRole('button', { name: key }));
-    await user.click(screen.getByRole('button', { name: 'Record' }));
+    await user.click(screen.getByRole('button', { name: 'Save' }));
     expect(latest()).toMatchObject({
       streamId: MAKE,
       type: 'temperature-read',
@@ -64,9 +64,9 @@ describe('the pad', () => {
   });
 
   test.each([
-    ['300', /300 °C cannot be milk/],
+    ['300', /300 °C not possible milk/],
     ['1,250', /may be 1.25 or 1250/],
-    ['hot', /“hot” is not a number/],
+    ['hot', /“hot” Enter a number./],
     ['180', /180 °F is 82 °C/],
   ])('%s is told beside the field, stays there and is not kept', async (typed, words) => {
     const { user } = show(<Pad state={makeOf(false)} focus />);
@@ -90,8 +90,8 @@ describe('the pad', () => {
 
   test('an acidity is worked out from the lye and the sample', async () => {
     const { user } = show(<Pad state={makeOf(true)} focus={false} />);
-    await user.click(screen.getByRole('button', { name: 'Acid' }));
-    await user.type(screen.getByLabelText('Lye used, mL of 0.1 N'), '8{Enter}');
+    await user.click(screen.getByRole('button', { name: 'Acidity' }));
+    await user.type(screen.getByLabelText('0.1 N NaOH used, mL'), '8{Enter}');
     // 8 mL of 0.1 N lye on 9 g: 0.8 mmol of lactic acid, 90.08 g a mole.
     expect(latest()).toMatchObject({ type: 'titrated', data: { naohMl: 8, sampleG: 9 } });
     expect((latest()!.data as { percent: number }).percent).toBeCloseTo((0.8 * 90.08) / 90, 2);

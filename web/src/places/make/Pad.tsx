@@ -26,7 +26,7 @@ const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '.', '0', '⌫'] as c
 const BARE_KINDS: readonly ValueKind[] = ['temperature', 'mass'];
 const DRY_KINDS: readonly ValueKind[] = ['temperature', 'ph', 'mass'];
 const WET_KINDS: readonly ValueKind[] = ['temperature', 'ph', 'acid', 'mass'];
-const KIND_WORDS = { ph: 'pH', acid: 'Acid', mass: 'Weight' } as const;
+const KIND_WORDS = { ph: 'pH', acid: 'Acidity', mass: 'Weight' } as const;
 
 /** Big digits for °C, °F, pH or weight, and the cue chips. */
 export function Pad({ state, focus }: { readonly state: MakeState; readonly focus: boolean }) {
@@ -87,15 +87,15 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
     void record(state.id, 'cue-seen', { cue: seen, cleanSmell: smells ? true : null });
   const massMeans =
     step?.facts.endedBy === 'fed'
-      ? 'Milk given'
+      ? 'Milk added'
       : step?.facts.inoculates === true
         ? 'Starter added'
         : keeps
           ? 'Kept for next time'
           : `Weight of the ${step?.facts.weighs ?? productOf(state.plan).goods.out}`;
   return (
-    <section className="pad-face" aria-label="Pad">
-      <div className="kinds" role="group" aria-label="What to enter">
+    <section className="pad-face" aria-label="Reading">
+      <div className="kinds" role="group" aria-label="Type of reading">
         {(!souring ? BARE_KINDS : state.inoculatedAtMs === null ? DRY_KINDS : WET_KINDS).map((k) => (
           <button
             key={k}
@@ -128,7 +128,7 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
                 : kind === 'ph'
                   ? 'pH reading'
                   : kind === 'acid'
-                    ? 'Lye used, mL of 0.1 N'
+                    ? '0.1 N NaOH used, mL'
                     : massMeans
             }
             aria-invalid={fault !== null}
@@ -188,7 +188,7 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
         {kind === 'mass' && <p className="quiet">{massMeans}</p>}
         {kind === 'acid' && (
           <TextInput
-            label="0.1 N lye on a sample of (g)"
+            label="Sample titrated with 0.1 N NaOH, g"
             value={sample}
             inputMode="decimal"
             onChange={(e) => set({ sample: e.currentTarget.value })}
@@ -214,13 +214,13 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
         <div className="field-row above-s one-line">
           <span className="quiet in-the-middle">at</span>
           <ClockField
-            label="Taken at; empty means now"
+            label="Time of reading (leave empty for now)"
             value={takenAt}
             width={units.clockHabit === '12h' ? 176 : 126}
             onValue={(time) => set({ takenAt: time })}
           />
           <Button type="submit" variant="default" flex={1}>
-            Record
+            Save
           </Button>
         </div>
       </form>

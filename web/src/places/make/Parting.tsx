@@ -32,7 +32,7 @@ export function Parting({ state }: { readonly state: MakeState }) {
   if (!maySplit(state)) return null;
   return (
     <details onToggle={(event) => setOpen(event.currentTarget.open)}>
-      <summary className="unfolds">A part of it goes another way</summary>
+      <summary className="unfolds">Split this batch</summary>
       {open && <PartForm state={state} />}
     </details>
   );
@@ -54,7 +54,7 @@ function PartForm({ state }: { readonly state: MakeState }) {
     shown.map(({ method }) => method),
   );
   const method = ways.find(({ id }) => id === methodId) ?? null;
-  const title = name ?? (method ? `${method.name}, of ${state.plan.name}` : `${state.plan.name}, a part`);
+  const title = name ?? (method ? `${method.name}, of ${state.plan.name}` : `${state.plan.name}, split`);
   const share = jars.length > 1 ? shareOfJars(state, chosen) : (amount?.massKg ?? 0) / batch.massKg;
   const good = share >= LEAST_SHARE && share <= 1 - LEAST_SHARE && title.trim() !== '';
   const part = async (): Promise<void> => {
@@ -63,7 +63,9 @@ function PartForm({ state }: { readonly state: MakeState }) {
       const entries = splitMake(state, { id, name: title.trim(), share, jars: chosen, method }, now());
       for (const entry of entries) await record(entry.streamId, entry.type, entry.data, entry.atMs);
     } catch {
-      setFault(`${title} cannot be made of this one’s milk. Nothing was changed.`);
+      setFault(
+        `${title} cannot be made from the milk in this batch. Nothing was changed. Choose another method.`,
+      );
       return;
     }
     await navigate(`/makes/${id}`);
@@ -71,14 +73,14 @@ function PartForm({ state }: { readonly state: MakeState }) {
   return (
     <form
       className="column above-s"
-      aria-label="A part of it"
+      aria-label="Split this batch"
       onSubmit={(event) => {
         event.preventDefault();
         if (good) void part();
       }}
     >
       {jars.length > 1 ? (
-        <div className="stage-buttons" role="group" aria-label="Which jars go">
+        <div className="stage-buttons" role="group" aria-label="Jars to split off">
           {jars.map((jar) => (
             <button
               key={jar.id}
@@ -97,29 +99,29 @@ function PartForm({ state }: { readonly state: MakeState }) {
         </div>
       ) : (
         <AmountField
-          label="How much of it"
+          label="Amount to split off"
           of={batch.composition}
           by="volume"
           amount={amount}
           check={(kg) =>
             kg > (1 - LEAST_SHARE) * batch.massKg
-              ? `That is all of it: there are ${units.volume(batch.litres)}.`
+              ? `That is the whole batch (${units.volume(batch.litres)}). Enter less.`
               : kg < LEAST_SHARE * batch.massKg
-                ? 'That is hardly anything of it.'
+                ? 'That is too little to split off. Enter more.'
                 : null
           }
           onAmount={setAmount}
         />
       )}
       {chosen.length > 0 && chosen.length === jars.length && (
-        <p className="field-error">One jar stays at least: all of it going another way is no part.</p>
+        <p className="field-error">Leave at least one jar in this batch.</p>
       )}
       <NativeSelect
-        label="It goes on as"
+        label="Continue as"
         value={methodId}
         onChange={(event) => setMethodId(event.currentTarget.value)}
         data={[
-          { value: '', label: 'planned so far' },
+          { value: '', label: 'the current plan' },
           ...ways.map((way) => ({
             value: way.id,
             label:
@@ -128,10 +130,10 @@ function PartForm({ state }: { readonly state: MakeState }) {
         ]}
       />
       <TextInput
-        label="Its name"
+        label="Name of the new batch"
         value={title}
         maxLength={60}
-        error={title.trim() === '' ? 'It needs a name.' : null}
+        error={title.trim() === '' ? 'Enter a name.' : null}
         onChange={(event) => setName(event.currentTarget.value)}
       />
       {fault && (
@@ -140,9 +142,11 @@ function PartForm({ state }: { readonly state: MakeState }) {
         </p>
       )}
       <Button type="submit" variant="default" h={56} disabled={!good}>
-        Part it off
+        Split batch
       </Button>
-      <p className="quiet">Both keep what was read and seen so far, and the same safety clock.</p>
+      <p className="quiet">
+        Both batches keep the readings and observations so far, and the same safety clock.
+      </p>
     </form>
   );
 }
@@ -176,7 +180,7 @@ export function PouringTogether({
   };
   return (
     <details>
-      <summary className="unfolds">Pour it into another make</summary>
+      <summary className="unfolds">Combine with another batch</summary>
       <ul className="bare night-ways">
         {others.map(({ state: other }) => {
           const against = whyNotTogether(other, state);
@@ -184,17 +188,21 @@ export function PouringTogether({
             <li key={other.id}>
               <span>
                 <strong>{other.plan.name}</strong>, {units.volume(batchOf(other.plan).litres)}
-                {against !== null && <span className="quiet"> · not into it: this one {against}</span>}
+                {against !== null && (
+                  <span className="quiet"> · cannot be combined: this batch {against}</span>
+                )}
               </span>
               {against === null && (
                 <Button variant="default" onClick={() => void pour(other)}>
-                  It is poured in
+                  Combine batches
                 </Button>
               )}
             </li>
           );
         })}
-        <li className="quiet">It goes on as that make, by the older of both safety clocks.</li>
+        <li className="quiet">
+          The combined batch keeps that batch’s name and the older of the two safety clocks.
+        </li>
       </ul>
     </details>
   );

@@ -16,15 +16,15 @@ import { useKitchen, useUnits } from '../../data/use-units.ts';
 import './ways.css';
 
 const WAY_WORDS = {
-  chill: 'Into the cold then',
-  cooler: 'Somewhere cooler',
-  leave: 'Left where it is',
+  chill: 'Move to fridge at bedtime',
+  cooler: 'Move somewhere cooler',
+  leave: 'Leave in place',
 } as const;
 
 /** How it is in the morning, in a few words. */
 function morningWords(way: NightWay, body: string): string {
   if (!way.hasBody) return `not ${body.toLowerCase()} yet, about pH ${way.ph.toFixed(1)}`;
-  return `${body.toLowerCase()}, about ${way.sourness}${way.tooSour ? ': sourer than you wanted' : ''}`;
+  return `${body.toLowerCase()}, tastes about ${way.sourness}${way.tooSour ? ', sourer than you wanted' : ''}`;
 }
 
 /** Going to bed: into the cold, somewhere cooler, or left, each with its morning. */
@@ -45,9 +45,9 @@ export function NightWays({
   if (!night) return null;
   const body = markWords(state, 'body');
   return (
-    <section aria-label="Going to bed" className="night-ways">
+    <section aria-label="Overnight choices" className="night-ways">
       <h2>
-        In bed from <span className="number">{units.time(night.bedMs, nowMs)}</span>: what about this?
+        Overnight from <span className="number">{units.time(night.bedMs, nowMs)}</span>
       </h2>
       <ul className="bare">
         {night.ways.map((way) => (
@@ -55,7 +55,7 @@ export function NightWays({
             <span>
               <strong>{WAY_WORDS[way.what]}</strong>
               {way.place && <span className="quiet"> ({way.place.name})</span>}
-              {way.best && <span className="night-best">nearest to what you want</span>}
+              {way.best && <span className="night-best">closest to what you want</span>}
               <br />
               at <span className="number">{units.time(night.wakeMs, nowMs)}</span>: {morningWords(way, body)}
             </span>
@@ -63,15 +63,18 @@ export function NightWays({
               <Button
                 variant="default"
                 onClick={() =>
-                  void record(state.id, 'replanned', { place: way.place!, why: 'cooler for the night' })
+                  void record(state.id, 'replanned', {
+                    place: way.place!,
+                    why: 'moved somewhere cooler for the night',
+                  })
                 }
               >
-                It stands there
+                Mark as moved
               </Button>
             )}
             {way.what === 'chill' && (
               <Button variant="default" onClick={() => void completeStep(state)}>
-                It is in the cold
+                Move to fridge
               </Button>
             )}
           </li>
@@ -98,7 +101,7 @@ export function Turnings(props: TurningProps) {
         setOpen(event.currentTarget.open);
       }}
     >
-      <summary className="unfolds">Too slow, or too fast? Turn it</summary>
+      <summary className="unfolds">Too slow or too fast?</summary>
       {open && <TurningList {...props} />}
     </details>
   );
@@ -106,19 +109,19 @@ export function Turnings(props: TurningProps) {
 
 /** As much starter again, in words. */
 const moreWords = (dose: DoseGiven | null, units: Units): string =>
-  dose?.massKg == null ? 'As much of the packet again' : `${units.mass(dose.massKg)} more starter`;
+  dose?.massKg == null ? 'Same packet dose again' : `${units.mass(dose.massKg)} more starter`;
 
 function TurningList({ state, forecast, nowMs }: TurningProps) {
   const units = useUnits();
   const all = useMemo(() => turnings(state, forecast, nowMs), [state, forecast, nowMs]);
   if (!all) return null;
   const when = (ms: number | null): string =>
-    ms === null ? 'not in sight' : `about ${units.time(ms, nowMs)}`;
+    ms === null ? 'not reached' : `about ${units.time(ms, nowMs)}`;
   return (
     <ul className="bare night-ways">
       <li>
         <span>
-          As it is: <span className="number">{when(all.asItIs.readyMs)}</span>
+          No change: <span className="number">{when(all.asItIs.readyMs)}</span>
         </span>
       </li>
       {all.ways.map((way) => (
@@ -133,11 +136,14 @@ function TurningList({ state, forecast, nowMs }: TurningProps) {
               onClick={() =>
                 void record(state.id, 'replanned', {
                   place: way.place!,
-                  why: way.what === 'colder' ? 'colder, to slow it' : 'a warm bath, to hurry it',
+                  why:
+                    way.what === 'colder'
+                      ? 'somewhere cooler, to slow the souring'
+                      : 'a warm bath, to speed up the souring',
                 })
               }
             >
-              It stands there
+              Mark as moved
             </Button>
           ) : (
             <Button
@@ -152,13 +158,13 @@ function TurningList({ state, forecast, nowMs }: TurningProps) {
                 })
               }
             >
-              It is stirred in
+              Mark as stirred in
             </Button>
           )}
         </li>
       ))}
       <li className="quiet">
-        Look every quarter of an hour in a bath. None of this turns the safety clock back.
+        In a warm bath, check every 15 minutes. None of these choices resets the safety clock.
       </li>
     </ul>
   );

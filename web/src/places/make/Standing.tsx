@@ -17,14 +17,14 @@ export function Beside({ state }: { readonly state: MakeState }) {
               <Link to={`/makes/${make.id}`}>{make.plan.name}</Link>
             </span>
           ))}{' '}
-          sours at {state.plan.place.name} as well, by another culture: stand them apart and covered, own
-          spoon for each, or they mix.
+          {mixing.length === 1 ? 'is' : 'are'} also souring at {state.plan.place.name} with another culture.
+          Keep the batches apart and covered, and use a separate spoon for each, or the cultures will mix.
         </p>
       )}
       {twice.map(({ tag, make }) => (
         <p key={`${tag} ${make.id}`} className="caution above-s" role="alert">
-          Tag {tag} hangs on <Link to={`/makes/${make.id}`}>{make.plan.name}</Link> as well: one of them is
-          wrong.
+          Tag {tag} is also on <Link to={`/makes/${make.id}`}>{make.plan.name}</Link>. Remove the tag from one
+          of the batches.
         </p>
       ))}
     </>

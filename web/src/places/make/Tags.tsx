@@ -31,19 +31,22 @@ export function Tags({ state }: { readonly state: MakeState }) {
     try {
       const { scannedTag } = await import('../../parts/scan-tag.ts');
       const tag = await scannedTag(file);
-      if (elsewhere.has(tag)) setFault(`Tag ${tag} hangs on ${elsewhere.get(tag)!} already.`);
+      if (elsewhere.has(tag))
+        setFault(`Tag ${tag} is already on ${elsewhere.get(tag)!}. Remove that tag first, or use another.`);
       else hang([...state.tags, tag]);
     } catch (error) {
-      setFault(error instanceof Error ? error.message : 'That picture cannot be read.');
+      setFault(error instanceof Error ? error.message : 'This picture cannot be read. Try another one.');
     }
   };
   const tags = Array.from({ length: TAPPED }, (_, i) => i + 1);
   return (
     <details className="tags">
       <summary className="unfolds">
-        {state.tags.length === 0 ? 'No tags on its jars yet' : `Tags on its jars: ${state.tags.join(', ')}`}
+        {state.tags.length === 0
+          ? 'No tags on these jars yet'
+          : `Tags on these jars: ${state.tags.join(', ')}`}
       </summary>
-      <div className="tag-chips above-s" role="group" aria-label="Tags on its jars">
+      <div className="tag-chips above-s" role="group" aria-label="Tags on these jars">
         {tags.map((tag) => (
           <button
             key={tag}
@@ -86,7 +89,7 @@ export function Tags({ state }: { readonly state: MakeState }) {
           )}
         </FileButton>
         <TextInput
-          label="Or typed"
+          label="Or type numbers"
           placeholder="4, 70"
           inputMode="numeric"
           autoComplete="off"
@@ -100,9 +103,9 @@ export function Tags({ state }: { readonly state: MakeState }) {
           disabled={text === null || typeof read === 'string'}
           mt="auto"
         >
-          Hang them on
+          Save tags
         </Button>
-        <Link to="/kitchen/things">Tags to print</Link>
+        <Link to="/kitchen/things">Print tags</Link>
       </form>
       {fault && (
         <p className="field-error" role="alert">

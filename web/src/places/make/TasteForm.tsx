@@ -33,7 +33,7 @@ export function TasteForm({ state }: { readonly state: MakeState }) {
         onChange={setTexture}
       />
       <Textarea
-        label="Anything to say"
+        label="Notes"
         value={text}
         maxLength={2000}
         autosize
@@ -41,7 +41,7 @@ export function TasteForm({ state }: { readonly state: MakeState }) {
         onChange={(e) => setText(e.currentTarget.value)}
       />
       <Button type="submit" variant="default">
-        Record the taste
+        Save taste
       </Button>
     </form>
   );

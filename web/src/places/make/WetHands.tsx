@@ -45,16 +45,16 @@ function wetButtons(state: MakeState, units: Units): readonly [WetButton, WetBut
     return [say(next[0] ?? 'brown'), say(next[1] ?? 'brown')];
   }
   const iced: WetButton = {
-    words: `${ICED_MIN} min in iced water`,
+    words: `Chill ${ICED_MIN} min in iced water`,
     say: () => void record(state.id, 'iced', { minutes: ICED_MIN }),
   };
   if (tells === 'salt') {
     const saltKg = saltWantedKg(state, now());
     const salt: WetButton =
       saltKg === null
-        ? { words: 'No salt wanted', say: null }
+        ? { words: 'No salt planned', say: null }
         : {
-            words: `Salt is in, ${units.mass(saltKg)}`,
+            words: `Mark ${units.mass(saltKg)} salt as added`,
             say: () =>
               void record(state.id, 'salted', {
                 massKg: saltKg,
@@ -66,17 +66,20 @@ function wetButtons(state: MakeState, units: Units): readonly [WetButton, WetBut
   const step = state.current?.step.id ?? '';
   if (tells === 'break')
     return [
-      { words: 'Tried: not yet', say: () => void record(state.id, 'break-tried', { step, clean: false }) },
-      { words: 'Leave it still', say: null },
+      {
+        words: 'Record no clean break',
+        say: () => void record(state.id, 'break-tried', { step, clean: false }),
+      },
+      { words: 'Leave the curd still', say: null },
     ];
   if (tells === 'turns')
     return [
-      { words: 'Turned', say: () => void record(state.id, 'turned', { step }) },
-      { words: 'Nothing else', say: null },
+      { words: 'Mark as turned', say: () => void record(state.id, 'turned', { step }) },
+      { words: 'Nothing else to do', say: null },
     ];
   if (tells !== 'rinses') return null;
   const say = (clear: boolean): WetButton => ({
-    words: clear ? 'Washed, clear' : 'Washed, cloudy',
+    words: clear ? 'Record clear wash' : 'Record cloudy wash',
     say: () => void record(state.id, 'rinsed', { clear }),
   });
   return [say(false), say(true)];
@@ -100,7 +103,7 @@ function souringButtons(state: MakeState): readonly [WetButton, WetButton] | nul
       words: `It is ${markWords(state, 'body').toLowerCase()}`,
       say: say(souring.cues.find(showsSet) ?? 'set'),
     },
-    { words: notSet === 'liquid' ? 'Still liquid' : 'It runs', say: say(notSet) },
+    { words: notSet === 'liquid' ? 'Mark as still liquid' : 'Mark as runny', say: say(notSet) },
   ];
 }
 
@@ -124,7 +127,7 @@ export function WetHands({ live, onLeave }: { readonly live: LiveMake; readonly 
         </button>
       ))}
       <button type="button" onClick={onLeave}>
-        Dry hands
+        Leave wet-hands mode
       </button>
     </div>
   );

@@ -14,7 +14,7 @@ export function aimOf(live: LiveMake, units: Units, nowMs: number): string {
     case 'heat':
       return `To ${units.temperature(step.aim.celsius)}, ${soon}`;
     case 'time':
-      return `Hold ${step.aim.minutes} min, over ${soon}`;
+      return `Hold ${step.aim.minutes} min, done ${soon}`;
     case 'dose': {
       const { massKg, kind } = state.plan.starter;
       return massKg === null ? STARTER_FACTS[kind].label : `${units.mass(massKg)} of starter`;
@@ -25,7 +25,7 @@ export function aimOf(live: LiveMake, units: Units, nowMs: number): string {
       const load = churnLoads(state, nowMs)?.now;
       if (!load) return '';
       const { no, broke } = load.run;
-      return broke ? `Load ${no} is out` : `Breaks ${units.span(load.lowMs, load.highMs, nowMs)}`;
+      return broke ? `Load ${no} has broken` : `Breaks ${units.span(load.lowMs, load.highMs, nowMs)}`;
     }
     case 'ready': {
       const ready = readyWords(state, forecast, units, nowMs);

@@ -43,10 +43,10 @@ const wrong = (field: keyof PadValues, fault: string): PadEntry => ({ ok: false,
 /** Why so much butter cannot be, with the likely slip. */
 function doubtWords({ why, mostKg, gramsMeant }: ButterDoubt, units: Units): string {
   const most = `${units.mass(mostKg)} at most`;
-  if (gramsMeant) return `That cannot be: ${most}. Ounces for grams?`;
+  if (gramsMeant) return `That cannot be right (${most}). Did you mean grams, not ounces?`;
   return why === 'more-than-cream'
-    ? `That is more than the cream weighed: ${most}. Another unit, or the bowl weighed with it?`
-    : `That is more than its fat allows: ${most}, even unworked and wet. Drain and work it first, or weigh without the bowl.`;
+    ? `That is more than the cream weighed (${most}). Check the unit, or take off the weight of the bowl.`
+    : `That is more butter than the fat allows (${most}, even wet and unworked). Drain and work the butter first, or weigh without the bowl.`;
 }
 
 /** The number that was typed, or why it is none. */
@@ -54,7 +54,7 @@ function numberOf(text: string): number | string {
   const read = readTypedNumber(text);
   if (read.ok) return read.value;
   if (read.reason === 'ambiguous')
-    return `“${text}” may be ${read.readings[0]} or ${read.readings[1]}: type it without the comma.`;
+    return `“${text}” could mean ${read.readings[0]} or ${read.readings[1]}. Type the number without the comma.`;
   return read.reason === 'empty' ? 'Type a number first.' : `“${text}” is not a number.`;
 }
 
@@ -79,8 +79,8 @@ function weighing(
     return wrong(
       'text',
       state.poured.length > 0
-        ? `That is more than the cream and the water together: ${units.mass(mostKg)} at most. Weighed with its bowl?`
-        : `That is more than the cream was: ${units.mass(mostKg)} at most. Water poured in? Say so first; or was it weighed with its bowl?`,
+        ? `That is more than the cream and water together (${units.mass(mostKg)} at most). Take off the weight of the bowl.`
+        : `That is more than the cream (${units.mass(mostKg)} at most). If you added water, enter it first. Or take off the weight of the bowl.`,
     );
   const doubt = by ? null : butterDoubt(state, massKg, typed, atMs);
   if (doubt) return wrong('text', doubtWords(doubt, units));

@@ -20,5 +20,5 @@ export function readTakenAt(
   if (today <= nowMs + NOW_MS) return { ok: true, atMs: Math.min(today, nowMs) };
   if (today - nowMs > YESTERDAY_FROM_MS)
     return { ok: true, atMs: instantOfLocal(zone, localDate(zone, nowMs - DAY_MS), text) };
-  return { ok: false, fault: `${text} lies in the future: nothing can have been read then.` };
+  return { ok: false, fault: `${text} is in the future. Enter the time you took the reading.` };
 }

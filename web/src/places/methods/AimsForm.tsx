@@ -29,7 +29,7 @@ export function AimsForm({
             value={aims.heat?.kind ?? 'none'}
             data={HEAT_KINDS.map((kind) => ({
               value: kind,
-              label: { none: 'none, only warmed', touch: 'touched', hold: 'held', boil: 'boiled' }[kind],
+              label: { none: 'none, just warmed', touch: 'touched', hold: 'held', boil: 'boiled' }[kind],
             }))}
             onChange={(e) => {
               const kind = HEAT_KINDS.find((k) => k === e.currentTarget.value) ?? 'none';
@@ -38,7 +38,7 @@ export function AimsForm({
           />
           {aims.heat && aims.heat.kind !== 'none' && aims.heat.kind !== 'boil' && (
             <NumberField
-              label="Heated to"
+              label="Heat to"
               unit={`°${temperatureUnit}`}
               value={fromCelsius(aims.heat.targetC, temperatureUnit)}
               fault={faultAt('aims.heat.targetC')}
@@ -49,7 +49,7 @@ export function AimsForm({
           )}
           {(aims.heat?.kind === 'hold' || aims.heat?.kind === 'boil') && (
             <NumberField
-              label="Held"
+              label="Hold for"
               unit="min"
               value={aims.heat.holdMin}
               fault={faultAt('aims.heat.holdMin')}
@@ -61,7 +61,7 @@ export function AimsForm({
       {starters.length > 0 && (
         <>
           <NumberField
-            label="Inoculated at"
+            label="Inoculate at"
             unit={`°${temperatureUnit}`}
             value={fromCelsius(aims.inoculateC ?? 20, temperatureUnit)}
             fault={faultAt('aims.inoculateC')}
@@ -86,7 +86,7 @@ export function AimsForm({
           />
           {starter && starter.share !== null && (
             <NumberField
-              label="Of the milk"
+              label="Share of the milk"
               unit="%"
               value={starter.share * 100}
               fault={faultAt('aims.starter.share')}

@@ -28,10 +28,10 @@ export function MethodCord({
               <span>{step.title}</span>
               <span className="number quiet">
                 {step.endless
-                  ? 'never gets there like this'
+                  ? 'never finishes like this'
                   : waits
                     ? `about ${durationWords(minutes)}`
-                    : `${Math.round(step.handsMin)} min of hands`}
+                    : `${Math.round(step.handsMin)} min hands-on`}
               </span>
               {note && <span className="quiet method-note">{note}</span>}
             </span>
@@ -47,7 +47,7 @@ export function MethodCord({
         <span className="knot end" aria-hidden="true" />
         <span className="method-step">
           <span>
-            about <strong className="number">{units.mass(measured.outKg)}</strong> of it
+            makes about <strong className="number">{units.mass(measured.outKg)}</strong>
           </span>
           {measured.wheyKg > 0.05 && (
             <span className="quiet number">and {units.mass(measured.wheyKg)} of whey</span>

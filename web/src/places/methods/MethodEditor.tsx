@@ -71,7 +71,7 @@ export function MethodEditor(props: {
               The method {message}.
             </p>
           ))}
-          <ol className="bare" aria-label="Steps to change">
+          <ol className="bare" aria-label="Steps">
             {method.steps.map((step, index) => (
               <StepRow
                 key={step.id}
@@ -89,7 +89,7 @@ export function MethodEditor(props: {
           </ol>
           <div className="row wide">
             <NativeSelect
-              label="Put in a step"
+              label="Step to add"
               value={kind}
               data={STEP_KINDS.map((k) => ({ value: k, label: STEP_TITLES[k] }))}
               onChange={(e) => setKind(STEP_KINDS.find((k) => k === e.currentTarget.value) ?? 'rest')}
@@ -99,7 +99,7 @@ export function MethodEditor(props: {
               h={48}
               onClick={() => setMethod(withStep(method, freshStep(method.steps, kind), method.steps.length))}
             >
-              At the end
+              Add at the end
             </Button>
           </div>
           <Textarea
@@ -122,16 +122,16 @@ export function MethodEditor(props: {
                 void onSave(method).finally(() => setSaving(false));
               }}
             >
-              Keep it
+              Save method
             </Button>
             <Button variant="default" h={56} onClick={onLeave}>
-              Leave it as it was
+              Discard changes
             </Button>
           </div>
           {faults.length > 0 && (
             <p role="status" className="caution">
-              {faults.length === 1 ? 'One thing is' : `${faults.length} things are`} not right yet; what is
-              shown is the last that could be followed.
+              {faults.length === 1 ? 'One thing needs fixing.' : `${faults.length} things need fixing.`} The
+              figures shown are from the last version that worked.
             </p>
           )}
           {fault && (
@@ -140,7 +140,7 @@ export function MethodEditor(props: {
             </p>
           )}
           <MethodFacts method={settled} measured={measured} makes={[]} />
-          <MethodCord measured={measured} steps={settled.steps} label="Steps as they would go" />
+          <MethodCord measured={measured} steps={settled.steps} label="Planned steps" />
         </div>
       </div>
     </div>

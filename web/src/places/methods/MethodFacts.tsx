@@ -15,25 +15,27 @@ export function factRows(
   pricePerKg: number | null,
 ): readonly (readonly [string, string])[] {
   return [
-    ['Until it is done', `about ${durationWords(measured.hours * 60)}`],
-    ['Hands', `about ${durationWords(measured.handsMin)}`],
-    ['Comes out', `about ${units.mass(measured.outKg)} of ${units.volume(measured.litres)}`],
+    ['Total time', `about ${durationWords(measured.hours * 60)}`],
+    ['Hands-on', `about ${durationWords(measured.handsMin)}`],
+    ['Yield', `about ${units.mass(measured.outKg)} from ${units.volume(measured.litres)}`],
     ...(measured.wheyKg > 0.05 ? [['Whey', `about ${units.mass(measured.wheyKg)}`] as const] : []),
-    ...(measured.never ? [['Sourness', 'does not get there in this kitchen'] as const] : []),
+    ...(measured.never ? [['Sourness', 'not reached in this kitchen'] as const] : []),
     ...(!measured.never && measured.sourness !== null && measured.ph !== null
       ? [['Sourness', `${measured.sourness}, about pH ${measured.ph.toFixed(1)}`] as const]
       : []),
     ...(measured.sourness === null && measured.ph !== null
-      ? [['Acid by the next day', `about pH ${measured.ph.toFixed(1)}`] as const]
+      ? [['Acidity the next day', `about pH ${measured.ph.toFixed(1)}`] as const]
       : []),
-    ...(measured.bodyWord && !measured.never ? [['Body', `about ${measured.bodyWord}`] as const] : []),
+    ...(measured.bodyWord && !measured.never
+      ? [['Thickness', `probably ${measured.bodyWord}`] as const]
+      : []),
     ...(measured.starter ? [['Starter', measured.starter] as const] : []),
     ...(pricePerKg === null
       ? []
       : [
           [
-            'Milk for it',
-            `about ${units.cost(pricePerKg * measured.inKg)}, ${units.cost((pricePerKg * measured.inKg) / measured.outKg)} a kg of it`,
+            'Milk cost',
+            `about ${units.cost(pricePerKg * measured.inKg)}, ${units.cost((pricePerKg * measured.inKg) / measured.outKg)} per kg of product`,
           ] as const,
         ]),
   ];
@@ -43,7 +45,7 @@ export function factRows(
 function OwnMakes({ method, makes }: { readonly method: Method; readonly makes: readonly MakeSummary[] }) {
   const units = useUnits();
   const own = makes.filter((make) => make.methodId === method.id && !make.waking);
-  if (own.length === 0) return <p className="quiet">No make by it yet.</p>;
+  if (own.length === 0) return <p className="quiet">No batches with this method yet.</p>;
   const kept = own.filter((make) => make.status === 'kept');
   const thrown = own.filter((make) => make.status === 'discarded').length;
   const tasted = kept.flatMap((make) => (make.sourness === null ? [] : [make.sourness]));
@@ -57,13 +59,13 @@ function OwnMakes({ method, makes }: { readonly method: Method; readonly makes: 
   const latest = own[0]!;
   return (
     <p>
-      {own.length} {own.length === 1 ? 'make' : 'makes'}
-      {thrown > 0 && `, ${thrown} thrown away`}
+      {own.length} {own.length === 1 ? 'batch' : 'batches'}
+      {thrown > 0 && `, ${thrown} discarded`}
       {most && `; mostly tasted ${most}`}
-      {meanYield !== null && `; ${units.mass(meanYield)} out of a litre`}
+      {meanYield !== null && `; ${units.mass(meanYield)} per litre`}
       {meanOff !== null &&
-        `; set ${Math.abs(meanOff) < 0.25 ? 'when forecast' : `${durationWords(Math.abs(meanOff) * 60)} ${meanOff > 0 ? 'later' : 'earlier'} than forecast`}`}
-      . <Link to={`/daybook/${latest.id}`}>The latest</Link>
+        `; set ${Math.abs(meanOff) < 0.25 ? 'on time' : `${durationWords(Math.abs(meanOff) * 60)} ${meanOff > 0 ? 'later' : 'earlier'} than forecast`}`}
+      . <Link to={`/daybook/${latest.id}`}>Open latest batch</Link>
     </p>
   );
 }
@@ -97,11 +99,11 @@ export function MethodFacts({
         ))}
       </dl>
       <div>
-        <h2>It asks for</h2>
+        <h2>You need</h2>
         <p>{capital(measured.things.join(', '))}.</p>
       </div>
       <div>
-        <h2>What your makes say</h2>
+        <h2>Your batches so far</h2>
         <OwnMakes method={method} makes={makes} />
       </div>
       {measured.advice
@@ -112,7 +114,7 @@ export function MethodFacts({
           </p>
         ))}
       <details>
-        <summary className="unfolds">Cautions along the way ({measured.cautions.length})</summary>
+        <summary className="unfolds">Cautions ({measured.cautions.length})</summary>
         {measured.cautions.map((id) => (
           <p key={id} className="caution above-s">
             {CAUTIONS[id]}
@@ -120,7 +122,7 @@ export function MethodFacts({
         ))}
       </details>
       {method.notes && <p className="reading">{method.notes}</p>}
-      <p className="quiet">All of it is worked out for this kitchen today: estimates.</p>
+      <p className="quiet">Estimates for this kitchen today.</p>
     </div>
   );
 }

@@ -42,7 +42,7 @@ export function MethodOut({ method, measured }: { readonly method: Method; reado
         variant="default"
         onClick={() => saveAs(`${fileName(method.name)}.json`, methodJson(method), 'application/json')}
       >
-        Save as a file
+        Download method
       </Button>
       <Button
         variant="default"
@@ -52,7 +52,7 @@ export function MethodOut({ method, measured }: { readonly method: Method; reado
           saveAs(`${fileName(method.name)}.jsonld`, JSON.stringify(recipe, null, 2), 'application/ld+json');
         }}
       >
-        Save as a recipe
+        Download recipe
       </Button>
     </>
   );
@@ -76,7 +76,9 @@ export function MethodIn() {
     setRead(null);
     // A file that is no method is not even opened when it is huge.
     if (file.size > 4 * MOST_FILE_CHARS) {
-      setFault(`“${file.name}” is larger than any method (200 kB): nothing was read.`);
+      setFault(
+        `“${file.name}” is over the 200 kB limit for a method. Nothing was read. Choose another file.`,
+      );
       return;
     }
     const answer = readMethodFile(await file.text());
@@ -102,7 +104,7 @@ export function MethodIn() {
     void navigate(`/methods?method=${id}`);
   }
   return (
-    <section aria-label="From a file" className="column above-m">
+    <section aria-label="Import a method" className="column above-m">
       <FileButton
         resetRef={reset}
         accept="application/json,application/ld+json,.json,.jsonld"
@@ -113,7 +115,7 @@ export function MethodIn() {
       >
         {(button) => (
           <Button {...button} variant="default">
-            Read one from a file
+            Import method
           </Button>
         )}
       </FileButton>
@@ -129,7 +131,7 @@ export function MethodIn() {
           </p>
           {read.notUnderstood.length > 0 && (
             <>
-              <p>Not understood, and left for you:</p>
+              <p>These lines were not understood. Add them yourself:</p>
               <ul className="reading">
                 {read.notUnderstood.map((line) => (
                   <li key={line}>{line}</li>
@@ -138,7 +140,7 @@ export function MethodIn() {
             </>
           )}
           <NativeSelect
-            label="It makes"
+            label="Product"
             value={read.method.product}
             data={PRODUCT_IDS.filter((id) => PRODUCTS[id].takes !== 'packet').map((id) => ({
               value: id,
@@ -151,10 +153,10 @@ export function MethodIn() {
           />
           <div className="row">
             <Button h={56} onClick={() => void keep()}>
-              Keep it as yours
+              Save method
             </Button>
             <Button variant="default" onClick={() => setRead(null)}>
-              Leave it
+              Cancel import
             </Button>
           </div>
         </div>

@@ -56,7 +56,7 @@ function Shelf({ shown, chosen }: { readonly shown: readonly ShownMethod[]; read
                   <li key={id}>
                     <Link to={`/methods?method=${id}`} aria-current={id === chosen ? 'page' : undefined}>
                       {method.name}
-                      {own && <span className="quiet"> yours, {method.version}</span>}
+                      {own && <span className="quiet"> yours, version {method.version}</span>}
                     </Link>
                   </li>
                 ))}
@@ -90,11 +90,11 @@ function Beside({ a, b }: { readonly a: Method; readonly b: Method }) {
   const value = (of: (typeof rows)[number], label: string): string =>
     of.find(([l]) => l === label)?.[1] ?? 'none';
   return (
-    <section aria-label={`${a.name} beside ${b.name}`} className="column">
+    <section aria-label={`${a.name} compared with ${b.name}`} className="column">
       <table className="method-beside">
         <thead>
           <tr>
-            <td>of {units.volume(litres)}, begun now</td>
+            <td>for {units.volume(litres)}, started now</td>
             <th scope="col">{a.name}</th>
             <th scope="col">{b.name}</th>
           </tr>
@@ -114,7 +114,7 @@ function Beside({ a, b }: { readonly a: Method; readonly b: Method }) {
         <MethodCord measured={right} steps={b.steps} label={`Steps of ${b.name}`} />
       </div>
       <details>
-        <summary className="unfolds">What is different, line by line</summary>
+        <summary className="unfolds">Differences, line by line</summary>
         <ul>
           {differences(a, b)
             .map((difference) => differenceWords(difference, units))
@@ -162,7 +162,7 @@ function One({ shown, all }: { readonly shown: ShownMethod; readonly all: readon
         initial={
           shown.own
             ? { ...method, version: nextVersion(shown.own) }
-            : duplicated(method, ulid(), `${method.name}, ours`.slice(0, 80))
+            : duplicated(method, ulid(), `${method.name}, our version`.slice(0, 80))
         }
         original={method}
         fault={fault}
@@ -183,13 +183,13 @@ function One({ shown, all }: { readonly shown: ShownMethod; readonly all: readon
           className="great"
           h={72}
         >
-          Make it
+          Start batch
         </Button>
         <Button variant="default" onClick={() => go({ edit: '1', beside: null })}>
-          {shown.own ? 'Change it' : 'Change a copy of it'}
+          {shown.own ? 'Edit method' : 'Edit a copy'}
         </Button>
         <NativeSelect
-          label="Beside another"
+          label="Compare with"
           w={300}
           value={besideId ?? ''}
           data={[
@@ -236,7 +236,7 @@ function One({ shown, all }: { readonly shown: ShownMethod; readonly all: readon
               go({ method: null });
             }}
           >
-            Put it away
+            Archive method
           </Button>
         )}
       </div>
@@ -254,7 +254,7 @@ export function MethodsPlace() {
   if (failed)
     return (
       <p role="alert">
-        Your own methods cannot be read now. <Button onClick={again}>Try again</Button>
+        Your own methods cannot be loaded just now. <Button onClick={again}>Try again</Button>
       </p>
     );
   if (!known) return <p className="quiet">Opening …</p>;
@@ -265,7 +265,7 @@ export function MethodsPlace() {
         <MethodIn />
         {dropped.length > 0 && (
           <details>
-            <summary className="unfolds">Put away ({dropped.length})</summary>
+            <summary className="unfolds">Archived ({dropped.length})</summary>
             <ul className="bare">
               {dropped.map((m) => (
                 <li key={m.id} className="row">
@@ -279,7 +279,7 @@ export function MethodsPlace() {
                       })
                     }
                   >
-                    Take it out again
+                    Restore method
                   </Button>
                 </li>
               ))}
@@ -291,7 +291,7 @@ export function MethodsPlace() {
         <One key={chosen.id} shown={chosen} all={shown} />
       ) : (
         <p>
-          There is no such method here. <Link to="/methods">All methods</Link>
+          That method does not exist. <Link to="/methods">All methods</Link>
         </p>
       )}
     </div>

@@ -56,7 +56,7 @@ function Field(props: {
   if (field.nullable && value === null)
     return (
       <Button variant="default" onClick={() => onValue(field.unit === 'celsius' ? 38 : 1)}>
-        Say: {field.label.toLowerCase()}
+        Set {field.label.toLowerCase()}
       </Button>
     );
   const { label, shown, read } = fieldUnit(field.unit, units);
@@ -71,7 +71,7 @@ function Field(props: {
       />
       {field.nullable && (
         <Button variant="subtle" onClick={() => onValue(null)}>
-          Leave it open
+          Clear value
         </Button>
       )}
     </span>
@@ -101,7 +101,7 @@ export function StepRow(props: {
         <Button
           variant="default"
           className="method-square"
-          aria-label={`${title}: up`}
+          aria-label={`Move ${title} up`}
           disabled={index === 0}
           onClick={() => onMove(-1)}
         >
@@ -110,18 +110,13 @@ export function StepRow(props: {
         <Button
           variant="default"
           className="method-square"
-          aria-label={`${title}: down`}
+          aria-label={`Move ${title} down`}
           disabled={last}
           onClick={() => onMove(1)}
         >
           ↓
         </Button>
-        <Button
-          variant="default"
-          className="method-square"
-          aria-label={`${title}: take out`}
-          onClick={onRemove}
-        >
+        <Button variant="default" className="method-square" aria-label={`Remove ${title}`} onClick={onRemove}>
           ×
         </Button>
       </div>
@@ -144,9 +139,9 @@ export function StepRow(props: {
         </div>
       )}
       <details>
-        <summary className="unfolds quiet">{step.note ? `Note: ${step.note}` : 'A note to it'}</summary>
+        <summary className="unfolds quiet">{step.note ? `Note: ${step.note}` : 'Add a note'}</summary>
         <Textarea
-          aria-label={`Note to ${title}`}
+          aria-label={`Note on ${title}`}
           value={step.note ?? ''}
           maxLength={400}
           autosize

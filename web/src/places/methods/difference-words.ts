@@ -10,7 +10,7 @@ const lowered = (label: string): string =>
 const titleOf = (step: StepInstance): string => (step.kind === 'own' ? step.title : STEP_TITLES[step.kind]);
 
 function toldWords(told: Told, units: Units): string {
-  if (told === null) return 'left open';
+  if (told === null) return 'not set';
   if ('words' in told) return told.words;
   const unit = fieldUnit(told.unit, units);
   const value = String(Number(unit.shown(told.value).toPrecision(3)));
@@ -20,7 +20,7 @@ function toldWords(told: Told, units: Units): string {
 
 /** One thing that is different, in words and in the kitchen's own measures. @example "Drain, thickness: 6 % → 8 %" */
 export function differenceWords(difference: Difference, units: Units): string {
-  if (difference.is === 'order') return 'In another order';
+  if (difference.is === 'order') return 'Different order';
   const { step } = difference;
   if (difference.is !== 'changed')
     return `${difference.is === 'with' ? 'With' : 'Without'}: ${titleOf(difference.step)}`;

@@ -31,7 +31,7 @@ import '../../parts/modal-styles.ts';
 const MILK = MILK_FACTS['shop-whole'].composition;
 const AMOUNT_LABEL: Partial<Readonly<Record<MilkMovement['kind'], string>>> = {
   skim: 'Cream skimmed off',
-  recount: 'Really there',
+  recount: 'Actual amount',
   churn: 'Cream churned',
 };
 
@@ -82,7 +82,7 @@ function Fields(props: {
 
   const corrected = (): Corrected => {
     if (data.kind === 'measure') {
-      if (line === null) return { fault: 'Needs the height of the cream line.' };
+      if (line === null) return { fault: 'Enter the height of the cream line.' };
       // The heights a ruler said belong to the share they gave.
       if (line === data.creamHeight) return { data };
       const typed = { value: Math.round(line * 1000) / 10, unit: '%' } as const;
@@ -141,7 +141,7 @@ function Fields(props: {
       )}
       {first && (
         <AmountField
-          label={AMOUNT_LABEL[data.kind] ?? 'How much'}
+          label={AMOUNT_LABEL[data.kind] ?? 'Amount'}
           of={of}
           by={by}
           amount={amount}
@@ -169,7 +169,7 @@ function Fields(props: {
       )}
       {data.kind === 'measure' && (
         <QuantityField
-          label="Cream, of the whole height"
+          label="Cream layer, share of the height"
           value={line === null ? null : Math.round(line * 1000) / 10}
           unit="%"
           units={[{ value: '%', label: '%' }]}
@@ -196,8 +196,12 @@ export function CorrectMovement({
   const event = effectiveEvents((data ?? []) as readonly StoredEvent[]).find((e) => e.id === line.eventId);
   if (event?.type === 'milk-moved') return <Fields event={event} line={line} onClose={onClose} />;
   return (
-    <Modal opened onClose={onClose} title="Correct this entry">
-      <p>{isError || data ? 'The entry cannot be read now. What is stored is safe.' : 'Opening …'}</p>
+    <Modal opened onClose={onClose} title="Edit entry">
+      <p>
+        {isError || data
+          ? 'This entry cannot be loaded now. Your records are safe. Try again later.'
+          : 'Opening …'}
+      </p>
     </Modal>
   );
 }

@@ -42,7 +42,7 @@ export function Enough({ room, nowMs }: { readonly room: MilkRoomNow; readonly n
     <div className="enough">
       <p className="months-word" role="status">
         {wants.length === 0
-          ? 'Which makes?'
+          ? 'Add a batch to check.'
           : result.enough
             ? 'There is enough.'
             : `Short of ${short.map((s) => `${wanted(s.want.sort, s.shortKg)} for ${s.want.name}`).join(', ')}.`}
@@ -52,21 +52,21 @@ export function Enough({ room, nowMs }: { readonly room: MilkRoomNow; readonly n
           <li key={want.id} className="want">
             <div className="field-row">
               <TextInput
-                label="Make"
+                label="Batch"
                 value={want.name}
                 maxLength={80}
                 onChange={(e) => set(want.id, { name: e.currentTarget.value })}
                 w={180}
               />
               <NativeSelect
-                label="Takes"
+                label="Needs"
                 value={want.sort}
                 data={[...SORTS]}
                 onChange={(e) => set(want.id, { sort: e.currentTarget.value as Want['sort'] })}
                 w={160}
               />
               <AmountField
-                label="How much"
+                label="Amount"
                 of={SOME_MILK}
                 by="volume"
                 amount={asTyped(massOfLitresKg(want.litres, SOME_MILK), SOME_MILK)}
@@ -84,37 +84,37 @@ export function Enough({ room, nowMs }: { readonly room: MilkRoomNow; readonly n
             </div>
             <p>
               {from.length === 0
-                ? 'Nothing here for it'
+                ? 'None in stock for this'
                 : from.map((f) => `${some(f.lotId, f.massKg)} of ${f.name}`).join(', ')}
               {shortKg > 0 && <strong className="danger"> ✗ {wanted(want.sort, shortKg)} short</strong>}
               {cost !== null && from.length > 0 && `, ${units.cost(cost)}`}{' '}
               {want.sort !== 'cream' && shortKg === 0 && from.length > 0 && (
                 <Link to={`/new?from=${from.map((f) => `${f.lotId}:${f.massKg.toFixed(3)}`).join(',')}`}>
-                  Begin it
+                  Start batch
                 </Link>
               )}
               {want.sort !== 'milk' &&
                 shortKg > 0 &&
                 room.lots.some((l) => l.role === 'milk' && l.place === 'cold') &&
-                ' Skimming what stands in the cold would give some.'}
+                ' Skim the milk in the fridge to get some.'}
             </p>
           </li>
         ))}
       </ul>
       <Button
         variant="default"
-        onClick={() => setOwn([...wants, { id: ulid(), name: 'Make', sort: 'milk', litres: 2 }])}
+        onClick={() => setOwn([...wants, { id: ulid(), name: 'Batch', sort: 'milk', litres: 2 }])}
       >
-        One more make
+        Add batch
       </Button>
-      <h2 className="above-l below-s">Left afterwards</h2>
-      <div className="table-box" role="region" aria-label="Left afterwards" tabIndex={0}>
+      <h2 className="above-l below-s">Left over</h2>
+      <div className="table-box" role="region" aria-label="Left over" tabIndex={0}>
         <table className="ledger">
           <thead>
             <tr>
               <th>Lot</th>
-              <th>Sort</th>
-              <th className="num">Free now</th>
+              <th>Type</th>
+              <th className="num">Available now</th>
               <th className="num">Left</th>
             </tr>
           </thead>

@@ -22,7 +22,7 @@ export function FatField(props: {
         legend="Fat"
         value={fat.known ? 'known' : 'unknown'}
         options={[
-          { value: 'unknown', label: `unknown: about ${(usual * 100).toFixed(1)} %` },
+          { value: 'unknown', label: `not known (typically ${(usual * 100).toFixed(1)} %)` },
           { value: 'known', label: 'known' },
         ]}
         onChange={(v) => onFat(v === 'known' ? { known: true, fraction: usual } : UNKNOWN_FAT)}
@@ -33,7 +33,13 @@ export function FatField(props: {
           value={fat.fraction === null ? null : Math.round(fat.fraction * 1000) / 10}
           unit="%"
           units={[{ value: '%', label: '%' }]}
-          check={(v) => (v < 0 ? 'Fat cannot be negative.' : v > 60 ? `${v} % is no cream any more.` : null)}
+          check={(v) =>
+            v < 0
+              ? 'Fat cannot be negative.'
+              : v > 60
+                ? `${v} % is too high for cream. Enter 60 % or less.`
+                : null
+          }
           onFault={(faulty) => {
             if (faulty) onFat({ known: true, fraction: null });
           }}

@@ -56,7 +56,7 @@ function SourceField(props: {
       data={[...known]}
       maxLength={80}
       size="lg"
-      error={tried && source.trim() === '' ? 'Needs a name.' : null}
+      error={tried && source.trim() === '' ? 'Enter a name.' : null}
       onChange={onSource}
     />
   );
@@ -188,10 +188,10 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
       </p>
     );
   return (
-    <EntryForm className="intake" label="Milk in" onEntry={() => void take()}>
+    <EntryForm className="intake" label="Add milk" onEntry={() => void take()}>
       <div className="sections">
         <section className="section" aria-labelledby="in-what">
-          <h2 id="in-what">What</h2>
+          <h2 id="in-what">Milk or cream</h2>
           <SourceField
             source={source}
             known={[...new Set([...herd.map((h) => h.name), ...lots.map((l) => l.source)])]}
@@ -209,7 +209,7 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
             }}
           />
           <AmountField
-            label="How much"
+            label="Amount"
             of={of}
             by="volume"
             amount={amount}
@@ -220,7 +220,7 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
             onAmount={(next) => set('amount', next)}
           />
           <Choices
-            legend="It is"
+            legend="Type"
             value={what}
             options={[
               { value: 'milk', label: 'milk' },
@@ -245,13 +245,13 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
             }}
           />
           <Choices
-            legend="Treated"
+            legend="Heat treatment"
             value={treatment}
             options={TREATMENTS.map((t) => ({ value: t, label: t }))}
             onChange={(next) => set('treatment', next)}
           />
           <Checkbox
-            label="Homogenised (no cream rises)"
+            label="Homogenised (cream does not rise)"
             checked={homogenised || treatment === 'ultra-heated'}
             disabled={treatment === 'ultra-heated'}
             onChange={(e) => set('homogenised', e.currentTarget.checked)}
@@ -261,10 +261,10 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
           <h2 id="in-when">When and where</h2>
           <DayTimeFields at={came} happened />
           <NativeSelect
-            label="Stands"
+            label="Stored"
             value={place}
             data={[
-              { value: 'cold', label: 'in the cold' },
+              { value: 'cold', label: 'in the fridge' },
               { value: 'counter', label: `on the counter, ${units.temperature(site.roomC)}` },
               { value: 'freezer', label: 'in the freezer' },
             ]}
@@ -272,7 +272,7 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
           />
           {place === 'cold' && (
             <Checkbox
-              label="Put there still warm"
+              label="Put in the fridge warm"
               checked={warm}
               onChange={(e) => set('warm', e.currentTarget.checked)}
             />
@@ -280,7 +280,7 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
           {place === 'cold' && warm && (
             <>
               <StepSlider
-                label="It was at"
+                label="Temperature then"
                 value={cameInC}
                 shown={units.temperature(cameInC)}
                 min={8}
@@ -289,18 +289,18 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
                 onChange={(next) => set('cameInC', next)}
               />
               <p className="caution note">
-                In the cold it stays warm for hours, and they count for its keeping. An iced bath first,
-                stirred, is quicker: <Link to="/sums/ice-bath">how much ice?</Link>
+                Warm milk cools slowly in the fridge, and those hours shorten how long it keeps. Cool it in an
+                ice bath first, stirring: <Link to="/sums/ice-bath">How much ice?</Link>
               </p>
             </>
           )}
           <Button type="submit" h={72}>
-            It is in
+            Add to milk room
           </Button>
           <details className="more-about">
-            <summary>More about it: fat, feed, cost, name</summary>
+            <summary>More details (container, fat, feed, cost, name)</summary>
             <div className="lot-form">
-              <TextInput label="In what (may stay empty)" maxLength={80} {...getInputProps('container')} />
+              <TextInput label="Container (optional)" maxLength={80} {...getInputProps('container')} />
               <FatField
                 fat={fat}
                 usual={compositionOfFacts({ ...facts, fatFraction: null }).fatFraction}
@@ -309,11 +309,11 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
               {fault('fatFraction')}
               {!bought && (
                 <Choices
-                  legend="Fed on"
+                  legend="Feed"
                   value={feed ?? 'unknown'}
                   options={[
                     ...FEEDS.map((f) => ({ value: f, label: f === 'mixed' ? 'both' : f })),
-                    { value: 'unknown' as const, label: 'not said' },
+                    { value: 'unknown' as const, label: 'not known' },
                   ]}
                   onChange={(v) => set('feed', v === 'unknown' ? null : v)}
                 />
@@ -326,7 +326,13 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
                   value: u,
                   label: `a ${UNIT_LABEL[u]}`,
                 }))}
-                check={(v) => (v < 0 ? 'A cost cannot be negative.' : v > 1000 ? 'That is very dear.' : null)}
+                check={(v) =>
+                  v < 0
+                    ? 'A cost cannot be negative.'
+                    : v > 1000
+                      ? 'That cost looks too high. Check it.'
+                      : null
+                }
                 optional
                 onEmpty={() => set('cost', null)}
                 onChange={(value, per) => set('cost', { value, per })}

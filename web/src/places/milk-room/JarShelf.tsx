@@ -55,9 +55,7 @@ export function JarShelf(props: {
                   look={look}
                   asksRecount={lot.recount}
                   label={
-                    cream > 0
-                      ? `cream line at ${percent(cream, 0)} of the height from the top`
-                      : ROLE_WORD[lot.role]
+                    cream > 0 ? `cream layer: top ${percent(cream, 0)} of the height` : ROLE_WORD[lot.role]
                   }
                 />
               )}
@@ -65,7 +63,7 @@ export function JarShelf(props: {
                 <span className="tag-name">{lot.name}</span>
                 <span className="number">{lotAmount(lot, units)}</span>
                 <span className={keepOf(lot, nowMs).toMs <= nowMs ? 'danger' : 'quiet'}>
-                  {lot.recount ? 'recount it' : lot.place === 'cold' ? keep.text : PLACE_WORD[lot.place]}
+                  {lot.recount ? 'recount' : lot.place === 'cold' ? keep.text : PLACE_WORD[lot.place]}
                 </span>
               </span>
             </Link>

@@ -12,26 +12,26 @@ const ROW_PX = 50;
 const EMPTY_KG = 0.001;
 
 const WORD: Readonly<Record<LedgerLine['kind'], string>> = {
-  intake: 'came in',
-  made: 'out of a make',
+  intake: 'received',
+  made: 'from a batch',
   'skimmed-off': 'cream skimmed off',
-  'left-under': 'milk left under it',
-  'put-up': 'put up into the larder',
+  'left-under': 'skimmed milk left',
+  'put-up': 'added to larder',
   'skimmed-from': 'from skimming',
-  'pooled-out': 'poured together',
-  'pooled-in': 'poured in',
+  'pooled-out': 'combined with another',
+  'pooled-in': 'added from another',
   move: 'moved',
   freeze: 'into the freezer',
-  'thawed-out': 'out to thaw',
+  'thawed-out': 'taken out to thaw',
   'thawed-in': 'thawing',
   used: 'used',
   away: 'given away',
-  animals: 'to the animals',
+  animals: 'fed to animals',
   spoiled: 'spoiled',
-  recount: 'counted again',
+  recount: 'recounted',
   measure: 'cream line measured',
   churn: 'churned',
-  pour: 'poured into a make',
+  pour: 'used in a batch',
 };
 
 /** Every litre that moved, the latest first. Only the lines in view are drawn; more are fetched as it is scrolled. */
@@ -54,7 +54,12 @@ export function Ledger() {
   useEffect(() => {
     if (hasNextPage && !isFetchingNextPage && lastShown > lines.length - 60) void fetchNextPage();
   }, [hasNextPage, isFetchingNextPage, lastShown, lines.length, fetchNextPage]);
-  if (!data) return <p className="quiet">{isError ? 'The ledger cannot be read now.' : 'Opening …'}</p>;
+  if (!data)
+    return (
+      <p className="quiet">
+        {isError ? 'The ledger cannot be loaded now. Your records are safe.' : 'Opening …'}
+      </p>
+    );
   // As in the jars: milk by volume, cream by weight.
   const amount = ({ role }: LedgerLine, massKg: number, litres: number): string =>
     isCream({ role }) ? units.mass(massKg) : units.volume(litres);
@@ -63,19 +68,19 @@ export function Ledger() {
       ? ''
       : `${line.massKg > 0 ? '+' : '−'}${amount(line, Math.abs(line.massKg), Math.abs(line.litres))}`;
   const leaves = (line: LedgerLine): string =>
-    line.leavesKg < EMPTY_KG ? 'leaves it empty' : `leaves ${amount(line, line.leavesKg, line.leavesLitres)}`;
+    line.leavesKg < EMPTY_KG ? 'now empty' : `${amount(line, line.leavesKg, line.leavesLitres)} left`;
   return (
     <div>
       {lotId !== null && (
         <p className="below-s">
-          Only {lines[0]?.lotName ?? 'this lot'}. <Link to="/milk/ledger">All of it</Link>
+          Showing only {lines[0]?.lotName ?? 'this lot'}. <Link to="/milk/ledger">Show all</Link>
         </p>
       )}
       {lines.length === 0 ? (
-        <p>Nothing has moved yet.</p>
+        <p>No entries yet.</p>
       ) : (
         <p className="quiet below-s">
-          A name opens its entry, to be corrected or taken back; what was poured opens its make.
+          Choose a name to edit or undo its entry. Milk or cream used in a batch opens that batch.
         </p>
       )}
       <div

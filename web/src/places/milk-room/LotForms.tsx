@@ -17,7 +17,7 @@ type Form = { readonly lot: Lot; readonly onDone: () => void };
 const GIVEN_WORD = {
   used: 'used',
   away: 'given away',
-  animals: 'to the animals',
+  animals: 'fed to animals',
   spoiled: 'spoiled',
 } as const;
 const byOf = (lot: Lot): 'volume' | 'weight' => (isCream(lot) ? 'weight' : 'volume');
@@ -28,8 +28,7 @@ export function OverNote({ lot, amount }: { readonly lot: Lot; readonly amount: 
   if (amount === null || amount.massKg <= lot.has.massKg + 0.01) return null;
   return (
     <p className="caution note" role="status">
-      By the sums there are only {lotAmount(lot, units)}. It is stored as you say, and the jar asks to be
-      recounted.
+      The record shows only {lotAmount(lot, units)}. Your amount is saved. Recount the jar.
     </p>
   );
 }
@@ -54,17 +53,17 @@ export function GiveForm({ lot, onDone }: Form) {
         }).then(onDone);
       }}
     >
-      <AmountField label="How much" of={lot.of} by={byOf(lot)} amount={amount} onAmount={setAmount} />
+      <AmountField label="Amount" of={lot.of} by={byOf(lot)} amount={amount} onAmount={setAmount} />
       <OverNote lot={lot} amount={amount} />
       <Choices
-        legend="Was"
+        legend="What happened"
         value={to}
         options={GIVEN_TO.map((value) => ({ value, label: GIVEN_WORD[value] }))}
         onChange={setTo}
       />
       <TextInput label="Note" value={note} maxLength={200} onChange={(e) => setNote(e.currentTarget.value)} />
       <Button type="submit" h={56}>
-        Taken out
+        Take out
       </Button>
     </EntryForm>
   );
@@ -84,7 +83,7 @@ export function RecountForm({ lot, onDone }: Form) {
       }}
     >
       <AmountField
-        label="Really there"
+        label="Actual amount"
         of={lot.of}
         by={byOf(lot)}
         amount={amount}
@@ -92,7 +91,7 @@ export function RecountForm({ lot, onDone }: Form) {
         none
       />
       <Button type="submit" h={56}>
-        That is there
+        Save count
       </Button>
     </EntryForm>
   );
@@ -120,7 +119,7 @@ export function MoveForm({ lot, onDone }: Form) {
       }}
     >
       <NativeSelect
-        label="It stands now"
+        label="Move to"
         value={place}
         data={(['cold', 'counter', 'freezer'] as const)
           // What was thawed is not frozen again.
@@ -132,28 +131,22 @@ export function MoveForm({ lot, onDone }: Form) {
         onChange={(e) => setPlace(e.currentTarget.value as Lot['place'])}
       />
       <TextInput
-        label="In what (may stay empty)"
+        label="Container (optional)"
         value={container}
         maxLength={80}
         onChange={(e) => setContainer(e.currentTarget.value)}
       />
       {!lot.soured && (
-        <Checkbox
-          label="It has soured by now"
-          checked={soured}
-          onChange={(e) => setSoured(e.currentTarget.checked)}
-        />
+        <Checkbox label="Now soured" checked={soured} onChange={(e) => setSoured(e.currentTarget.checked)} />
       )}
       {soured && lot.treatment !== 'raw' && (
         <p className="caution">
-          Heated milk or cream that soured without a starter is spoiled, not cultured: discard it.
+          Heated milk or cream that soured without a starter is spoiled, not cultured. Discard it.
         </p>
       )}
-      {lot.role === 'milk' && (
-        <p className="quiet">Half of what has risen goes back down when a jar is carried.</p>
-      )}
+      {lot.role === 'milk' && <p className="quiet">Moving the jar mixes half of the risen cream back in.</p>}
       <Button type="submit" h={56}>
-        It is moved
+        Save move
       </Button>
     </EntryForm>
   );
@@ -170,7 +163,7 @@ export function MeasureForm({ lot, onDone }: Form) {
     share === null
       ? null
       : share > 0.6
-        ? 'More than half cream? Measure the cream layer first, then all of the milk.'
+        ? 'More than half cream? Measure the cream layer first, then the total height.'
         : null;
   return (
     <EntryForm
@@ -188,7 +181,7 @@ export function MeasureForm({ lot, onDone }: Form) {
       {(
         [
           ['Height of the cream', setCream, cream],
-          ['Height of all, cream included', setWhole, whole],
+          ['Total height, cream included', setWhole, whole],
         ] as const
       ).map(([label, set, value]) => (
         <QuantityField
@@ -210,7 +203,7 @@ export function MeasureForm({ lot, onDone }: Form) {
         </p>
       )}
       <Button type="submit" h={56}>
-        That is the line
+        Save cream line
       </Button>
     </EntryForm>
   );
@@ -253,20 +246,22 @@ export function StarterForm({ lot, onDone }: Form) {
         }).then(onDone);
       }}
     >
-      <AmountField label="How much" of={lot.of} by="weight" amount={amount} onAmount={setAmount} />
+      <AmountField label="Amount" of={lot.of} by="weight" amount={amount} onAmount={setAmount} />
       <OverNote lot={lot} amount={amount} />
       <TextInput
-        label="Called"
+        label="Name"
         value={name}
         maxLength={80}
-        error={name.trim() === '' ? 'It needs a name.' : null}
+        error={name.trim() === '' ? 'Enter a name.' : null}
         onChange={(e) => setName(e.currentTarget.value)}
       />
       {lot.treatment === 'raw' && (
-        <p className="caution note">Of milk that was never heated: it carries its germs on.</p>
+        <p className="caution note">
+          From milk that was never heated. Any germs in it carry over to what you make with it.
+        </p>
       )}
       <Button type="submit" h={56}>
-        Keep it
+        Keep as a starter
       </Button>
     </EntryForm>
   );

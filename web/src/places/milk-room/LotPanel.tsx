@@ -41,14 +41,14 @@ function SkimTable(props: {
   const offers = [0, WAIT_H].map((h) => skimOffer(lot, nowMs + h * HOUR_MS, { depth, learned }));
   const rows = [
     ['cream', offers.map((o) => massRange(o.creamKg, o.spread, units))],
-    ['its fat', offers.map((o) => `about ${percent(o.creamFatFraction, 0)}`)],
+    ['fat in cream', offers.map((o) => `about ${percent(o.creamFatFraction, 0)}`)],
     [
-      'milk left',
+      'skimmed milk left',
       offers.map(
         (o) => `about ${units.aboutVolume(litresOfMass(o.restKg, withFat(lot.of, o.restFatFraction)))}`,
       ),
     ],
-    ['its fat', offers.map((o) => `about ${percent(o.restFatFraction)}`)],
+    ['fat in milk', offers.map((o) => `about ${percent(o.restFatFraction)}`)],
   ] as const;
   return (
     <table className="skim-table">
@@ -56,7 +56,7 @@ function SkimTable(props: {
         <tr>
           <td />
           <th scope="col">Skim now</th>
-          <th scope="col">Wait {WAIT_H} h more</th>
+          <th scope="col">Skim in {WAIT_H} h</th>
         </tr>
       </thead>
       <tbody>
@@ -94,14 +94,14 @@ function Settling(props: {
     <>
       <SkimTable lot={lot} room={room} depth={depth / 100} nowMs={nowMs} />
       <p className="quiet">
-        Still for about {offer.hours.toFixed(0)} h.{' '}
+        Undisturbed for about {offer.hours.toFixed(0)} h.{' '}
         {learned
-          ? `Its cream is reckoned as ${learned.mean >= 0 ? 'richer' : 'thinner'} than the book by ${Math.round(Math.abs(Math.exp(learned.mean) - 1) * 100)} %, from weighed churnings.`
+          ? `Cream estimated ${Math.round(Math.abs(Math.exp(learned.mean) - 1) * 100)} % ${learned.mean >= 0 ? 'richer' : 'thinner'} than usual, from your weighed churnings.`
           : lot.creamFactor !== null
-            ? 'Reckoned with the cream line you measured.'
-            : 'An estimate from the book: measure the line or weigh a churning to make it yours.'}
-        {keep.fromMs < nowMs + WAIT_H * HOUR_MS && ' It may not keep that long.'}{' '}
-        <Link to={`/sums/skim?lot=${lot.id}`}>Other hours</Link>
+            ? 'Estimated from the cream line you measured.'
+            : 'Estimated from typical milk. Measure the cream line or weigh a churning for your own figure.'}
+        {keep.fromMs < nowMs + WAIT_H * HOUR_MS && ' This milk may not keep that long.'}{' '}
+        <Link to={`/sums/skim?lot=${lot.id}`}>Try other times</Link>
       </p>
       <LadleSlider depth={depth} onDepth={setDepth} />
       {skimming ? (
@@ -113,7 +113,7 @@ function Settling(props: {
         />
       ) : (
         <Button h={72} onClick={onSkim} disabled={offer.creamKg < 0.005}>
-          {offer.creamKg < 0.005 ? 'No cream yet' : 'Skim it'}
+          {offer.creamKg < 0.005 ? 'No cream yet' : 'Skim cream'}
         </Button>
       )}
     </>
@@ -147,8 +147,8 @@ export function LotPanel(props: {
     `${lot.fatKnown ? '' : 'about '}${percent(lot.of.fatFraction)} fat`,
   ].filter(Boolean);
   const buttons: readonly (readonly [Doing, string, boolean])[] = [
-    ['measure', 'Measure the line', settling],
-    ['pool', 'Pour together', CAN_POUR.has(lot.role) && lot.place !== 'freezer'],
+    ['measure', 'Measure cream line', settling],
+    ['pool', 'Combine jars', CAN_POUR.has(lot.role) && lot.place !== 'freezer'],
     ['move', 'Move', lot.place !== 'freezer'],
     ['starter', 'Keep as a starter', lot.role === 'buttermilk' && lot.soured && lot.place === 'cold'],
     ['give', 'Take out', true],
@@ -172,24 +172,23 @@ export function LotPanel(props: {
           {!keep.text.includes(details.reason) && ` (${details.reason})`}
         </p>
         {lot.spokenForKg > 0 && (
-          <p className="quiet">{someOf(lot, lot.spokenForKg, units)} of it is planned for makes.</p>
+          <p className="quiet">{someOf(lot, lot.spokenForKg, units)} of it is planned for batches.</p>
         )}
       </div>
       {lot.recount && (
         <p className="caution" role="status">
-          More was taken than there was by the sums. Look how much is really there.
+          More was taken out than was on record. Recount this jar.
         </p>
       )}
       {details.stoodWarm && (
         <p className="caution">
-          Stood warmer than {units.temperature(5)} for about {details.warmH.toFixed(0)} h: use it first,
-          heated.
+          Above {units.temperature(5)} for about {details.warmH.toFixed(0)} h. Use this first, and heat it.
         </p>
       )}
       {lot.treatment === 'raw' && !lot.soured && (
         <p className="caution note">
-          Raw: can carry germs whatever the farm; not for pregnant people, small children, the old or the ill.
-          Heat it first, and follow your local rules.
+          Raw milk and cream can carry germs, whatever the farm. Not for pregnant people, small children, old
+          people or anyone ill. Heat it first, and follow your local rules.
         </p>
       )}
       {settling && (doing === 'nothing' || doing === 'skim') && (
@@ -207,12 +206,13 @@ export function LotPanel(props: {
       )}
       {lot.readyAtMs !== null && lot.readyAtMs > nowMs && (
         <p>
-          <strong>Thawing: liquid about {units.time(lot.readyAtMs, nowMs)}.</strong>
+          <strong>Thawing. Liquid about {units.time(lot.readyAtMs, nowMs)}.</strong>
         </p>
       )}
       {lot.mixedSourSweet && (
         <p className="caution note">
-          Sweet and soured are mixed: it keeps only as sweet {isCream(lot) ? 'cream' : 'milk'} does.
+          Sweet and soured are mixed. The mix keeps only as long as sweet {isCream(lot) ? 'cream' : 'milk'}{' '}
+          does.
         </p>
       )}
       {isCream(lot) && doing === 'nothing' && <PotPart lot={lot} room={room} onGo={onGo} />}
@@ -237,7 +237,7 @@ export function LotPanel(props: {
           <>
             {CAN_POUR.has(lot.role) && lot.place !== 'freezer' && (
               <Button component={Link} to={`/new?from=${lot.id}`} variant={settling ? 'default' : 'filled'}>
-                Pour into a make
+                Use in a batch
               </Button>
             )}
             {buttons
@@ -253,7 +253,7 @@ export function LotPanel(props: {
               </Button>
             )}
             <Button component={Link} to={`/milk/ledger?lot=${lot.id}`} variant="subtle">
-              Its ledger
+              Open ledger
             </Button>
           </>
         ) : (

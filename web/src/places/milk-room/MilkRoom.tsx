@@ -43,11 +43,11 @@ function Jars({ room, nowMs }: { readonly room: MilkRoomNow; readonly nowMs: num
   if (!chosen || !first)
     return (
       <div>
-        <p className="months-word">{room.known ? 'No milk in the room.' : 'Opening …'}</p>
+        <p className="months-word">{room.known ? 'No milk yet.' : 'Opening …'}</p>
         {room.known && (
           <p>
-            Take a milking or a purchase in: the tool keeps its ledger, says when the cream is up and what
-            must be used first.
+            Add a milking or a purchase. The ledger keeps count, and you see when the cream has risen and what
+            to use first.
           </p>
         )}
       </div>
@@ -84,7 +84,7 @@ export function MilkRoom() {
   return (
     <div>
       <div className="make-head place-head">
-        <h1>{part === 'in' ? 'Milk in' : 'Milk room'}</h1>
+        <h1>{part === 'in' ? 'Add milk' : 'Milk room'}</h1>
         <nav aria-label="Milk room" className="place-parts">
           {PARTS.map(({ to, label, end }) => (
             <NavLink key={to} to={to} end={end}>
@@ -94,13 +94,13 @@ export function MilkRoom() {
         </nav>
         {part !== 'in' && (
           <Button component={Link} to="/milk/in" ml="auto">
-            Milk in
+            Add milk
           </Button>
         )}
       </div>
       {room.failed && (
         <p className="danger">
-          The milk room cannot be read now. What is stored is safe.{' '}
+          The Milk room cannot be loaded now. Your records are safe.{' '}
           <Button variant="default" onClick={room.again}>
             Try again
           </Button>

@@ -32,7 +32,7 @@ export function MilkingsFile() {
       zone: kitchen.site.zone,
       nowMs: now(),
       herd: kitchen.herd,
-    }).catch(() => ({ fault: 'It could not be read on this device now: choose it again.' }));
+    }).catch(() => ({ fault: 'This device could not read the file. Choose it again.' }));
     setReading(false);
     if ('fault' in found) setFault(found.fault);
     else setRead(found);
@@ -42,8 +42,9 @@ export function MilkingsFile() {
   return (
     <div className="milkings-file">
       <p>
-        A CSV file with one row a milking. The first row names the columns: {MILKING_COLUMNS.join(', ')};
-        date, source and amount are needed. They count for the months; what is in the jars stays as it is.
+        Use a CSV file with one row for each milking. The first row names the columns:{' '}
+        {MILKING_COLUMNS.join(', ')}. Date, source and amount are required. These milkings count in Months.
+        They do not change what is in the jars.
       </p>
       <FileButton
         resetRef={reset}
@@ -70,7 +71,7 @@ export function MilkingsFile() {
           <p role="status">
             {rows.length} {rows.length === 1 ? 'milking' : 'milkings'}
             {rows.length > 0 &&
-              `, ${units.volume(litres)} in all, ${units.day(Date.parse(rows[0]!.at))} to ${units.day(Date.parse(rows.at(-1)!.at))}, from ${[...new Set(rows.map((r) => r.source))].join(', ')}`}
+              `, ${units.volume(litres)} in total, ${units.day(Date.parse(rows[0]!.at))} to ${units.day(Date.parse(rows.at(-1)!.at))}, from ${[...new Set(rows.map((r) => r.source))].join(', ')}`}
             .
           </p>
           {read.doubts.map((doubt) => (
@@ -81,7 +82,7 @@ export function MilkingsFile() {
           {read.bad.length > 0 && (
             <div className="caution">
               <strong>
-                {read.bad.length} {read.bad.length === 1 ? 'row is' : 'rows are'} left out:
+                {read.bad.length} {read.bad.length === 1 ? 'row' : 'rows'} skipped:
               </strong>
               <ul>
                 {read.bad.slice(0, BAD_SHOWN).map((row) => (
@@ -100,18 +101,16 @@ export function MilkingsFile() {
               onClick={() => {
                 void store({ rows, deviceId: deviceId() })
                   .unwrap()
-                  .then(({ added, already }) =>
-                    setSaid(`${added} added, ${already} ${already === 1 ? 'was' : 'were'} here already.`),
-                  )
+                  .then(({ added, already }) => setSaid(`${added} added, ${already} already here.`))
                   .catch((error: unknown) => setFault(errorWords(error)));
               }}
             >
-              Store {rows.length === 1 ? 'this milking' : `these ${rows.length} milkings`}
+              Save {rows.length === 1 ? 'this milking' : `these ${rows.length} milkings`}
             </Button>
           )}
           {said && (
             <p role="status">
-              {said} <Link to="/milk/months">See the months</Link>
+              {said} <Link to="/milk/months">Open Months</Link>
             </p>
           )}
         </>

@@ -48,7 +48,12 @@ export function Months() {
       ),
     [outlook, units, unit],
   );
-  if (!data) return <p className="quiet">{isError ? 'The milkings cannot be read now.' : 'Opening …'}</p>;
+  if (!data)
+    return (
+      <p className="quiet">
+        {isError ? 'The milkings cannot be loaded now. Your records are safe.' : 'Opening …'}
+      </p>
+    );
   const ahead = outlook.weeks.filter((w) => w.ahead);
   const glut = ahead.find((w) => w.milk.p10 > w.usedLitres);
   const gap = ahead.find((w) => w.milk.p90 < w.usedLitres);
@@ -57,36 +62,35 @@ export function Months() {
     <div className="months">
       {outlook.sources.length === 0 ? (
         <p>
-          No milkings yet. <Link to="/milk/in">Take some in</Link>, or{' '}
-          <Link to="/milk/file">bring a file of them</Link>.
+          No milkings yet. <Link to="/milk/in">Add milk</Link>, or <Link to="/milk/file">import a file</Link>.
         </p>
       ) : (
         <>
           <p className="months-word">
             {glut
-              ? `More than the makes take from the week of ${dayOf(glut.from)}: about ${units.aboutVolume(glut.milk.p50 - glut.usedLitres)} a week left over.`
+              ? `From the week of ${dayOf(glut.from)} you will have about ${units.aboutVolume(glut.milk.p50 - glut.usedLitres)} a week more than you use.`
               : gap
-                ? `Less than the makes take from the week of ${dayOf(gap.from)}: about ${units.aboutVolume(gap.usedLitres - gap.milk.p50)} a week missing.`
-                : 'The weeks ahead give about what the makes take.'}
+                ? `From the week of ${dayOf(gap.from)} you will be about ${units.aboutVolume(gap.usedLitres - gap.milk.p50)} a week short.`
+                : 'Milk in the weeks ahead should about match what you use.'}
           </p>
           <div className="months-chart">
             <LazyChart
               build={build}
-              label={`Milk a week: ${outlook.weeks.map((w) => `${dayOf(w.from)} ${w.ahead ? 'about ' : ''}${units.aboutVolume(w.milk.p50)}, used ${units.aboutVolume(w.usedLitres)}`).join('; ')}`}
+              label={`Milk per week: ${outlook.weeks.map((w) => `${dayOf(w.from)} ${w.ahead ? 'about ' : ''}${units.aboutVolume(w.milk.p50)}, used ${units.aboutVolume(w.usedLitres)}`).join('; ')}`}
             />
           </div>
           <p className="quiet">
-            Full bars: what came in. Dashed bars: expected, with the range eight weeks in ten lie in. Line:
-            what the makes took, and the mean of the last four weeks onward.
+            Solid bars: milk received. Dashed bars: expected, with the range for 8 weeks in 10. Line: milk
+            used in batches, then the average of the last four weeks.
           </p>
           <div className="table-box" role="region" aria-label="Animals" tabIndex={0}>
             <table className="ledger">
               <thead>
                 <tr>
                   <th>Animal or herd</th>
-                  <th className="num">Last week, a day</th>
-                  <th className="num">In four weeks, a day</th>
-                  <th>Curve</th>
+                  <th className="num">Per day, last week</th>
+                  <th className="num">Per day, in four weeks</th>
+                  <th>Lactation curve</th>
                 </tr>
               </thead>
               <tbody>
@@ -104,8 +108,8 @@ export function Months() {
                     </td>
                     <td>
                       {s.curve
-                        ? `from ${s.curve.days} days of milk; ${s.dayInMilk > s.curve.peakDay ? `past its peak of about ${units.aboutVolume(s.curve.peakLitres)}` : `peak of about ${units.aboutVolume(s.curve.peakLitres)} in about ${Math.round(s.curve.peakDay - s.dayInMilk)} days`}${s.guessed ? '; a guess: nobody said when she came into milk' : ''}`
-                        : 'needs five days of milk'}
+                        ? `from ${s.curve.days} days of records; ${s.dayInMilk > s.curve.peakDay ? `past its peak of about ${units.aboutVolume(s.curve.peakLitres)}` : `peak of about ${units.aboutVolume(s.curve.peakLitres)} in about ${Math.round(s.curve.peakDay - s.dayInMilk)} days`}${s.guessed ? '; a guess: nobody said when she came into milk' : ''}`
+                        : 'needs five days of records'}
                     </td>
                   </tr>
                 ))}
@@ -116,10 +120,10 @@ export function Months() {
       )}
       <div className="field-row above-m">
         <Button component="a" href="/api/milk/milkings.csv" download="milkings.csv" variant="default">
-          Milkings as CSV
+          Download milkings (CSV)
         </Button>
         <Button component={Link} to="/milk/file" variant="default">
-          Bring a file of milkings
+          Import milkings
         </Button>
       </div>
     </div>

@@ -67,9 +67,9 @@ export function PoolForm(props: {
   };
   const mixed = target && target.soured !== lot.soured;
   return (
-    <EntryForm label="Pour together" onEntry={pool}>
+    <EntryForm label="Combine jars" onEntry={pool}>
       <NativeSelect
-        label="Pour it into"
+        label="Pour into"
         value={into}
         data={[
           ...targets.map((t) => ({ value: t.id, label: `${t.name}, ${lotAmount(t, units)}` })),
@@ -80,9 +80,9 @@ export function PoolForm(props: {
         ]}
         onChange={(e) => setInto(e.currentTarget.value)}
       />
-      {!target && <NameField label="Its name" value={name} onChange={setName} />}
+      {!target && <NameField label="Name" value={name} onChange={setName} />}
       <AmountField
-        label="How much"
+        label="Amount"
         of={lot.of}
         by={cream ? 'weight' : 'volume'}
         amount={amount}
@@ -91,19 +91,19 @@ export function PoolForm(props: {
       <OverNote lot={lot} amount={amount} />
       {mixed && (
         <p className="caution note">
-          Sweet and soured together keep only as long as sweet {cream ? 'cream' : 'milk'} does.
+          Sweet and soured mixed together keep only as long as sweet {cream ? 'cream' : 'milk'} does.
         </p>
       )}
       {target && target.treatment !== lot.treatment && [target, lot].some((l) => l.treatment === 'raw') && (
-        <p className="caution note">Raw and heated together count as raw.</p>
+        <p className="caution note">Raw and heated mixed together count as raw.</p>
       )}
       {!cream && (
         <p className="quiet">
-          The cream that has risen is stirred in again, and the oldest milk in it says how long it keeps.
+          Pouring mixes the risen cream back in. The oldest milk sets how long the mix keeps.
         </p>
       )}
       <Button type="submit" h={56}>
-        Pour it in
+        Combine jars
       </Button>
     </EntryForm>
   );

@@ -29,7 +29,7 @@ function ChurnLoads({ lot }: { readonly lot: Lot }) {
     <>
       {churns.length === 0 && (
         <p className="quiet">
-          Enough for a churning? <Link to="/kitchen/things">Tell the Kitchen which churns you have.</Link>
+          Enough for a churning? <Link to="/kitchen/things">Add your churns in Kitchen.</Link>
         </p>
       )}
       {churns.map((churn) => {
@@ -39,11 +39,11 @@ function ChurnLoads({ lot }: { readonly lot: Lot }) {
           <p key={churn.id}>
             {loads >= 1 ? (
               <strong>
-                Enough for {loads === 1 ? 'a load' : `${loads} loads`} of {churn.name}
+                Enough for {loads === 1 ? 'a load' : `${loads} loads`} in {churn.name}
               </strong>
             ) : (
               <>
-                {units.volume(load - litres)} more make a load of {churn.name}
+                {units.volume(load - litres)} more for a load in {churn.name}
               </>
             )}
             <span className="quiet"> ({units.volume(load)} each)</span>
@@ -52,13 +52,13 @@ function ChurnLoads({ lot }: { readonly lot: Lot }) {
       })}
       {fat < NO_PROMISE_FAT ? (
         <p className="caution">
-          Under 12 % fat: nobody can promise that it breaks. Let it settle and skim again.
+          Under 12 % fat, this cream may not break at all. Let it settle and skim again.
         </p>
       ) : (
         <p>
-          About {units.mass(butterKg)} of butter in it.
-          {fat < MAY_NOT_BREAK_FAT && ' Under 18 % fat it may not break.'}{' '}
-          <Link to={`/sums/churn?lot=${lot.id}`}>When will it break?</Link>
+          Makes about {units.mass(butterKg)} of butter.
+          {fat < MAY_NOT_BREAK_FAT && ' Under 18 % fat, cream may not break.'}{' '}
+          <Link to={`/sums/churn?lot=${lot.id}`}>When will the cream break?</Link>
         </p>
       )}
     </>
@@ -79,7 +79,7 @@ function MadeOfIt({ lot }: { readonly lot: Lot }) {
             to={`/new?make=${p.id}&from=${lot.id}`}
             variant={i === 0 ? 'filled' : 'default'}
           >
-            {p.label} of it
+            Make {p.label.toLowerCase()}
           </Button>
         ))}
     </>
@@ -98,7 +98,7 @@ export function PotPart(props: {
     <>
       {lot.portions.length > 0 && (
         <div>
-          <h3>Portions, the oldest governs</h3>
+          <h3>Portions (the oldest sets how long the pot keeps)</h3>
           <ul className="portions">
             {[...lot.portions]
               .sort((a, b) => a.oldestMs - b.oldestMs)

@@ -29,8 +29,8 @@ export function SkimForm(props: {
   const creamOf = { ...lot.of, fatFraction: offer.creamFatFraction };
   const [weighed, setWeighed] = useState<TypedAmount | null>(() => asTyped(offer.creamKg, creamOf));
   const [into, setInto] = useState(pots[0]?.id ?? NEW_POT);
-  const [name, setName] = useState(`Cream of ${lot.name}`);
-  const [restName, setRestName] = useState(`Skimmed ${lot.name}`);
+  const [name, setName] = useState(`Cream from ${lot.name}`);
+  const [restName, setRestName] = useState(`Skimmed milk from ${lot.name}`);
   const amount = way === 'weighed' ? weighed : asTyped(offer.creamKg, creamOf);
   // More weighed than computed with the same fat risen is thinner; less is richer, as far as cream goes.
   const fat =
@@ -88,7 +88,7 @@ export function SkimForm(props: {
   return (
     <EntryForm label="Skim" onEntry={() => void lift()}>
       <Choices
-        legend="Cream lifted"
+        legend="Cream skimmed off"
         value={way}
         options={[
           { value: 'computed', label: `about ${massRange(offer.creamKg, offer.spread, units)}` },
@@ -104,29 +104,29 @@ export function SkimForm(props: {
           amount={weighed}
           check={(massKg) =>
             massKg > lot.has.massKg
-              ? `There are only ${units.mass(lot.has.massKg)} in this jar. Recount it first if there is more.`
+              ? `Only ${units.mass(lot.has.massKg)} in this jar. If there is more, recount first.`
               : null
           }
           onAmount={setWeighed}
         />
       )}
       <p className="quiet">
-        About {percent(fat)} fat. Wet the ladle; go round the edge, stop when it runs thin.
+        About {percent(fat)} fat. Wet the ladle and go round the edge. Stop when the cream runs thin.
       </p>
       <NativeSelect
-        label="The cream goes"
+        label="Put the cream"
         value={into}
         data={[
           ...pots.map((p) => ({ value: p.id, label: `into ${p.name}` })),
           { value: NEW_POT, label: 'into a new cream pot' },
-          { value: APART, label: 'into a jar of its own' },
+          { value: APART, label: 'into a separate jar' },
         ]}
         onChange={(e) => setInto(e.currentTarget.value)}
       />
       <NameField label="Name of the cream" value={name} onChange={setName} />
       <NameField label="Name of the skimmed milk" value={restName} onChange={setRestName} />
       <Button type="submit" h={72}>
-        It is skimmed
+        Save skimming
       </Button>
     </EntryForm>
   );

@@ -65,46 +65,46 @@ export function ThawPlan(props: {
     >
       <h3>Thaw plan</h3>
       <AmountField
-        label="Wanted"
+        label="Amount"
         of={lot.of}
         by={by}
         amount={amount}
         check={(massKg) =>
-          massKg > lot.has.massKg * 1.005 ? `There are ${lotAmount(lot, units)} in the freezer.` : null
+          massKg > lot.has.massKg * 1.005 ? `Only ${lotAmount(lot, units)} in the freezer.` : null
         }
         onAmount={setAmount}
       />
-      <DayTimeFields at={ready} dayLabel="Liquid by" timeLabel="at" />
+      <DayTimeFields at={ready} dayLabel="Thawed by" timeLabel="at" />
       {amount && !past && (
         <p role="status">
           {outMs > nowMs ? (
             <>
-              <strong className="number">Into the fridge by {units.time(outMs, nowMs)}</strong> for{' '}
+              <strong className="number">Move to the fridge by {units.time(outMs, nowMs)}</strong> to be ready{' '}
               {units.time(readyMs, nowMs)}.
             </>
           ) : (
             <>
-              Too late for {units.time(readyMs, nowMs)} in the fridge: taken out now it is liquid about{' '}
+              Too late for {units.time(readyMs, nowMs)} . Move it to the fridge now and it is liquid about{' '}
               <strong className="number">{units.time(soonMs, nowMs)}</strong>.
             </>
           )}{' '}
           <span className="quiet">
-            About {Math.round(hours)} h, give or take {Math.round(hours * THAW_SPREAD)} h, in the fridge; the
+            About {Math.round(hours)} h, give or take {Math.round(hours * THAW_SPREAD)} h) in the fridge. The
             largest piece is {units.mass(pieceKg)}.
           </span>
         </p>
       )}
       {past && (
         <p className="field-error" role="alert">
-          {Number.isNaN(readyMs) ? 'Needs a day and a time.' : 'That time is over: choose one still to come.'}
+          {Number.isNaN(readyMs) ? 'Enter a day and time.' : 'That time has passed. Choose a later one.'}
         </p>
       )}
-      <Link to={`/sums/thaw?lot=${lot.id}`}>Other pieces, other places</Link>
+      <Link to={`/sums/thaw?lot=${lot.id}`}>Try other sizes and places</Link>
       <p className="quiet">
-        Thawed {isCream(lot) ? 'cream' : 'milk'} is used within a day or two and never frozen again.
+        Use thawed {isCream(lot) ? 'cream' : 'milk'} within a day or two. Never refreeze it.
       </p>
       <Button type="submit" h={56}>
-        It is in the fridge now
+        Move to fridge
       </Button>
     </EntryForm>
   );

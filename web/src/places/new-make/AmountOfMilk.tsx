@@ -34,8 +34,8 @@ function tooMuchOf(plan: MakePlan, lots: readonly Lot[], litres: number, units: 
     if (!lot || asked.massKg <= freeKg(lot) + EMPTY_KG) continue;
     const volume = (kg: number): string => units.volume(litresOfMass(kg, lot.of));
     const planned =
-      lot.spokenForKg > EMPTY_KG ? `, ${volume(lot.spokenForKg)} of it planned for other makes` : '';
-    return `${lot.name}: ${volume(Math.max(0, lot.has.massKg))} there${planned}.`;
+      lot.spokenForKg > EMPTY_KG ? `, ${volume(lot.spokenForKg)} of it planned for other batches` : '';
+    return `${lot.name}: only ${volume(Math.max(0, lot.has.massKg))} in stock${planned}.`;
   }
   return null;
 }
@@ -56,7 +56,7 @@ export function AmountOfMilk(props: {
   return (
     <QuantityField
       key={plan.repeatOf ?? 'new'}
-      label="How much"
+      label="Amount"
       value={plan.milk.typed.value}
       unit={typedUnit}
       units={
@@ -66,11 +66,11 @@ export function AmountOfMilk(props: {
       }
       check={(value, unit) => {
         const litres = litresOf(value, unit, plan);
-        if (!(value > 0)) return 'The amount must be above 0.';
+        if (!(value > 0)) return 'Enter an amount above 0.';
         if (litres < 0.05)
-          return `That is only ${units.volume(litres)}. ${unit === 'mL' ? 'Litres instead?' : 'A larger unit?'}`;
+          return `That is only ${units.volume(litres)}. ${unit === 'mL' ? 'Did you mean litres?' : 'Choose a larger unit.'}`;
         if (litres > MOST_LITRES)
-          return `That is ${units.volume(litres)}, more than this tool is made for (${units.volume(MOST_LITRES)}).${unit === 'L' ? ' Millilitres instead?' : ''}`;
+          return `That is ${units.volume(litres)}. The most you can enter is ${units.volume(MOST_LITRES)}.${unit === 'L' ? ' Did you mean millilitres?' : ''}`;
         return tooMuchOf(plan, lots, litres, units);
       }}
       onFault={(faulty) => onFault('milk', faulty)}

@@ -60,12 +60,12 @@ export function CreamSection(props: {
                   group: 'Milk room',
                   items: pourable.map((lot) => ({
                     value: lot.id,
-                    label: `${lot.name}, ${units.mass(freeKg(lot))} free`,
+                    label: `${lot.name}, ${units.mass(freeKg(lot))} available`,
                   })),
                 },
               ]
             : []),
-          { group: 'Not from the milk room', items: [{ value: BOUGHT, label: 'Bought, or not entered' }] },
+          { group: 'From elsewhere', items: [{ value: BOUGHT, label: 'Bought or not recorded' }] },
         ]}
         onChange={(e) => {
           const lot = pourable.find((l) => l.id === e.currentTarget.value);
@@ -86,7 +86,7 @@ export function CreamSection(props: {
           {milk.treatment}, {milk.soured ? 'ripened' : 'sweet'}, {percent.toFixed(1)} % fat,{' '}
           {units.mass(milk.lots.reduce((sum, l) => sum + l.massKg, 0))} (
           {units.volume(litresOfMass(batchOf(plan).massKg, batchOf(plan).composition))})
-          {cost !== null && `, for ${units.cost(cost)}`}
+          {cost !== null && `, cost ${units.cost(cost)}`}
         </p>
       ) : (
         <>
@@ -97,20 +97,20 @@ export function CreamSection(props: {
             units={[{ value: '%', label: '%' }]}
             check={(value) => {
               if (milk.wholeCurd)
-                return value >= 2 && value <= 12 ? null : 'Whole milk that soured has 2 to 12 % fat.';
-              if (value < 10) return `${value} % is milk, not cream: cream has 10 % at least.`;
-              return value > 60 ? `${value} % is richer than any cream (60 %).` : null;
+                return value >= 2 && value <= 12 ? null : 'Whole soured milk has 2–12 % fat.';
+              if (value < 10) return `${value} % is milk, not cream. Cream has at least 10 % fat.`;
+              return value > 60 ? `${value} % is richer than any cream. Enter at most 60 %.` : null;
             }}
             onFault={(faulty) => onFault('fat', faulty)}
             onChange={(value) => set({ fatFraction: value / 100 })}
           />
           <Choices
-            legend="Treated"
+            legend="Heat treatment"
             value={milk.treatment}
             options={TREATMENTS.map((t) => ({ value: t, label: t }))}
             onChange={(treatment) => set({ treatment })}
           />
-          <p className="quiet">Off boiled or scalded milk it counts as pasteurised.</p>
+          <p className="quiet">Cream from boiled or scalded milk counts as pasteurised.</p>
           {mayBeRipened && (
             <Choices
               legend="Cream"
@@ -118,7 +118,7 @@ export function CreamSection(props: {
               options={[
                 { value: 'sweet', label: 'sweet' },
                 { value: 'ripened', label: 'ripened' },
-                { value: 'curd', label: 'soured milk, whole' },
+                { value: 'curd', label: 'whole soured milk' },
               ]}
               onChange={(value) => {
                 const curd = value === 'curd';
@@ -132,7 +132,7 @@ export function CreamSection(props: {
             />
           )}
           <Checkbox
-            label="Homogenised, as the carton says"
+            label="Homogenised (see the carton)"
             checked={milk.homogenised === true}
             onChange={(e) => set({ homogenised: e.currentTarget.checked })}
           />
@@ -140,10 +140,10 @@ export function CreamSection(props: {
       )}
       {mayBeRipened && (
         <Choices
-          legend="The animals ate"
+          legend="Feed"
           value={milk.feed ?? 'unknown'}
           options={[
-            { value: 'unknown', label: 'nobody knows' },
+            { value: 'unknown', label: 'not known' },
             { value: 'hay', label: 'hay' },
             { value: 'grass', label: 'grass' },
           ]}
@@ -151,7 +151,7 @@ export function CreamSection(props: {
         />
       )}
       <StepSlider
-        label="It is at"
+        label="Temperature"
         value={Math.round(milk.startC * 2) / 2}
         shown={units.temperature(milk.startC)}
         min={1}

@@ -52,29 +52,29 @@ export function CultureDose(props: {
   return (
     <div role="status">
       <p className="quiet">
-        {culture.packet ? '' : `Turn ${culture.turn}. `}About {Math.round(vigour.living * 100)} % alive of a
-        fresh one
+        {culture.packet ? '' : `Generation ${culture.turn}. `}About {Math.round(vigour.living * 100)} % as
+        strong as when fresh
         {vigour.lnPace !== null &&
-          `, ${Math.abs(Math.round(Math.expm1(vigour.lnPace) * 100))} % ${vigour.lnPace >= 0 ? 'faster' : 'slower'} than the book`}
+          `. Sets ${Math.abs(Math.round(Math.expm1(vigour.lnPace) * 100))} % ${vigour.lnPace >= 0 ? 'faster' : 'slower'} than usual`}
         .
       </p>
       {short && (
         <p className="caution note">
           {short.of === 'kg'
-            ? `There are only ${units.mass(short.left)} of it by the register, and this takes ${units.mass(short.wanted)}.`
-            : `There are only ${packetWords(short.left)} left by the register, and this takes ${packetWords(short.wanted)}.`}{' '}
-          Weigh what is there, or take a smaller dose.
+            ? `Only ${units.mass(short.left)} of this culture is on record. This batch needs ${units.mass(short.wanted)}.`
+            : `Only ${packetWords(short.left)} left on record. This batch needs ${packetWords(short.wanted)}.`}{' '}
+          Weigh what you have, or use a smaller dose.
         </p>
       )}
       {share === null ? (
-        <p className="quiet">No dose makes it as quick as a fresh one.</p>
+        <p className="quiet">No dose will make this starter as quick as a fresh one.</p>
       ) : (
         <div className="field-row">
           <span>
-            As a fresh one ({dried ? 'the stated dose' : `${FRESH_SHARE * 100} %`}):{' '}
+            Dose to match a fresh starter ({dried ? 'the packet dose' : `${FRESH_SHARE * 100} %`}):{' '}
             <span className="number">
               {dried
-                ? `${share.toFixed(2)} × the stated dose`
+                ? `${share.toFixed(2)} × the packet dose`
                 : `${(share * 100).toFixed(1)} %, ${units.mass(massKg ?? 0)}`}
             </span>
           </span>
@@ -91,7 +91,7 @@ export function CultureDose(props: {
               )
             }
           >
-            Take this dose
+            Use this dose
           </Button>
         </div>
       )}

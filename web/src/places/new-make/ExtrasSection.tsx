@@ -66,10 +66,10 @@ export function ExtrasSection(props: {
       {isHeated(plan) && (
         <>
           <Choices
-            legend="Cool it"
+            legend="Cooling"
             value={way}
             options={[
-              { value: 'counter', label: 'left to stand' },
+              { value: 'counter', label: 'on the counter' },
               { value: 'bath', label: 'in cold water' },
               { value: 'iced-bath', label: 'in iced water' },
             ]}
@@ -81,13 +81,13 @@ export function ExtrasSection(props: {
               {plan.cooling.kind === 'iced-bath' && `, ${units.mass(plan.cooling.iceKg)} of ice`}.
             </p>
           )}
-          <Link to="/sums/ice-bath?for=new">Minutes and ice</Link>
+          <Link to="/sums/ice-bath?for=new">Open Ice bath</Link>
         </>
       )}
       {plan.bottles && (
         <p role="status">
-          With {units.volume(plan.bottles.litres)} of water at {units.temperature(plan.bottles.celsius)} in
-          bottles.{' '}
+          Hot bottles: {units.volume(plan.bottles.litres)} of water at{' '}
+          {units.temperature(plan.bottles.celsius)}.{' '}
           <Button
             variant="default"
             onClick={() => {
@@ -95,13 +95,13 @@ export function ExtrasSection(props: {
               replace(rest);
             }}
           >
-            Without bottles
+            Remove bottles
           </Button>
         </p>
       )}
       {kitchen.jars.length === 0 ? (
         <p className="quiet">
-          Several jars? <Link to="/kitchen/things">Tell the Kitchen which you have.</Link>
+          Using jars? <Link to="/kitchen/things">Add them in Kitchen.</Link>
         </p>
       ) : (
         <>
@@ -111,7 +111,7 @@ export function ExtrasSection(props: {
             </Button>
             {jars.length > 0 && (
               <Button variant="default" onClick={() => setJars([])}>
-                Leave it in the pot
+                Leave in pot
               </Button>
             )}
           </div>
@@ -140,8 +140,8 @@ export function ExtrasSection(props: {
               />
               <p role="status">
                 {fill.leftOverLitres > 0.02
-                  ? `${units.volume(fill.leftOverLitres)} finds no jar.`
-                  : `All of it fits; room for ${units.volume(Math.max(0, fill.freeLitres))} more.`}
+                  ? `${units.volume(fill.leftOverLitres)} does not fit in the jars.`
+                  : `Everything fits, with room for ${units.volume(Math.max(0, fill.freeLitres))} more.`}
               </p>
             </>
           )}

@@ -7,8 +7,8 @@ import { StepSlider } from '../../parts/StepSlider.tsx';
 
 const SCALD_KINDS = [
   { value: 'none', label: 'no' },
-  { value: 'touch', label: 'to its heat' },
-  { value: 'hold', label: 'and hold it' },
+  { value: 'touch', label: 'to temperature' },
+  { value: 'hold', label: 'to temperature, and hold' },
 ] as const;
 const KINDS = [
   { value: 'hold', label: 'hold' },
@@ -40,9 +40,9 @@ export function HeatSection({
   };
   return (
     <section className="section" aria-labelledby="heat">
-      <h2 id="heat">{scalds ? 'Scald' : 'Heat'}</h2>
+      <h2 id="heat">{scalds ? 'Scald' : 'Heat treatment'}</h2>
       {scalds ? (
-        <Choices legend="Scald it first" value={heat.kind} options={SCALD_KINDS} onChange={turnTo} />
+        <Choices legend="Scald the cream first" value={heat.kind} options={SCALD_KINDS} onChange={turnTo} />
       ) : (
         <Choices legend="Before culturing" value={heat.kind} options={KINDS} onChange={turnTo} />
       )}
@@ -69,7 +69,7 @@ export function HeatSection({
         />
       )}
       {scalds && heat.kind === 'none' ? (
-        <p className="quiet">The starter goes into it as it is; it warms where it stands.</p>
+        <p className="quiet">The starter goes into the cream as it is. The cream warms up in its place.</p>
       ) : (
         <StepSlider
           label="Inoculate at"
@@ -81,7 +81,7 @@ export function HeatSection({
           onChange={(inoculateC) => change({ inoculateC })}
         />
       )}
-      <Link to="/sums/pasteurise?for=new">Is that hold enough?</Link>
+      <Link to="/sums/pasteurise?for=new">Is this hold long enough?</Link>
     </section>
   );
 }

@@ -29,7 +29,7 @@ export function MethodChoice({
             label: kept ? `${method.name} (yours)` : method.name,
           })),
           // As it was once made, by a method that is here no more.
-          ...(chosen ? [] : [{ value: plan.method.id, label: plan.method.name ?? 'as it was made' }]),
+          ...(chosen ? [] : [{ value: plan.method.id, label: plan.method.name ?? 'as made before' }]),
         ]}
         onChange={(event) => {
           const next = own.find(({ id }) => id === event.currentTarget.value);
@@ -38,7 +38,7 @@ export function MethodChoice({
       />
       {chosen && (
         <p className="quiet reading">
-          {chosen.method.goodFor} <Link to={`/methods?method=${chosen.id}`}>Its steps</Link>
+          {chosen.method.goodFor} <Link to={`/methods?method=${chosen.id}`}>Show steps</Link>
         </p>
       )}
     </div>

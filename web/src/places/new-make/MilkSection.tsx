@@ -54,13 +54,13 @@ export function MilkSection(props: {
                   group: 'Milk room',
                   items: pourable.map((lot) => ({
                     value: lot.id,
-                    label: `${lot.name}, ${units.volume(litresOfMass(freeKg(lot), lot.of))} free`,
+                    label: `${lot.name}, ${units.volume(litresOfMass(freeKg(lot), lot.of))} available`,
                   })),
                 },
               ]
             : []),
           {
-            group: pourable.length > 0 ? 'Not from the milk room' : 'Milk',
+            group: pourable.length > 0 ? 'From elsewhere' : 'Milk',
             items: MILK_KINDS.map((k) => ({ value: k, label: MILK_FACTS[k].label })),
           },
         ]}
@@ -100,13 +100,13 @@ export function MilkSection(props: {
       {plan.milk.lots && (
         <p className="quiet">
           {plan.milk.treatment}, {((plan.milk.fatFraction ?? 0) * 100).toFixed(1)} % fat
-          {cost !== null && `, milk for ${units.cost(cost)}`}
+          {cost !== null && `, milk cost ${units.cost(cost)}`}
         </p>
       )}
       {!plan.milk.lots && (
         <>
           <Choices
-            legend="Treated"
+            legend="Heat treatment"
             value={plan.milk.treatment}
             options={TREATMENTS.map((t) => ({ value: t, label: t }))}
             onChange={(treatment) => change({ milk: { ...plan.milk, treatment } })}
@@ -115,7 +115,7 @@ export function MilkSection(props: {
             legend="Fat"
             value={fatKnown ? 'known' : 'unknown'}
             options={[
-              { value: 'unknown', label: `unknown: about ${usual}` },
+              { value: 'unknown', label: `not known, about ${usual}` },
               { value: 'known', label: 'known' },
             ]}
             onChange={(v) =>
@@ -142,8 +142,8 @@ export function MilkSection(props: {
           )}
         </>
       )}
-      <Link to="/sums/powder?for=new">A second milk, or milk powder</Link>
-      <Link to="/sums/standardise?for=new">Two milks to a fat</Link>
+      <Link to="/sums/powder?for=new">Add milk or milk powder</Link>
+      <Link to="/sums/standardise?for=new">Blend to a target fat</Link>
       {(plan.milk.second || plan.milk.powder) && (
         <p role="status">
           {[

@@ -126,7 +126,7 @@ const StartSection = memo(function StartSection(props: {
         />
         <ClockField
           label="Start at"
-          shown="At (empty: now)"
+          shown="Time (empty for now)"
           value={time}
           clearable
           width={units.clockHabit === '12h' ? 200 : 170}
@@ -135,7 +135,7 @@ const StartSection = memo(function StartSection(props: {
       </div>
       {offeredMs !== null && time === '' && (
         <p role="status">
-          Starts {units.time(offeredMs, now())}, as offered.{' '}
+          Starts {units.time(offeredMs, now())}, as suggested.{' '}
           <Button variant="default" onClick={onNow}>
             Start now instead
           </Button>
@@ -281,7 +281,7 @@ function Form({
   return (
     <div className="new-make">
       <div className="new-make-head">
-        <h1>{repeated ? `Again: ${repeated.plan.name}` : 'New make'}</h1>
+        <h1>{repeated ? `Again: ${repeated.plan.name}` : 'New batch'}</h1>
         {!repeated && <What product={plan.product} onProduct={onProduct} />}
         {!repeated && <ByMethod plan={plan} kitchen={kitchen} onPlan={onPlan} />}
       </div>
@@ -292,8 +292,8 @@ function Form({
               legend="Plan"
               value={way}
               options={[
-                { value: 'forward', label: 'from when I start' },
-                { value: 'back', label: 'back from when I want it' },
+                { value: 'forward', label: 'from a start time' },
+                { value: 'back', label: 'back from a finish time' },
               ]}
               onChange={setWay}
             />
@@ -340,16 +340,16 @@ function Form({
             <PlaceSection plan={plan} kitchen={kitchen} change={change} />
             {toTheEnd && (
               <section className="section" aria-labelledby="wanted">
-                <h2 id="wanted">Wanted</h2>
+                <h2 id="wanted">Taste and texture</h2>
                 <Choices
-                  legend="How sour"
+                  legend="Sourness"
                   value={plan.wanted.sourness}
                   options={SOURNESS.map((s) => ({ value: s, label: s }))}
                   onChange={(sourness) => change({ wanted: { ...plan.wanted, sourness } })}
                 />
                 {product.takes === 'milk' && (
                   <Choices
-                    legend="How thick"
+                    legend="Thickness"
                     value={plan.wanted.thickness}
                     options={THICKNESS.map((t) => ({ value: t, label: t }))}
                     onChange={(thickness) => change({ wanted: { ...plan.wanted, thickness } })}
@@ -387,11 +387,7 @@ function Repeat({ kitchen, id }: { readonly kitchen: KitchenSettings; readonly i
   const { state, failed } = useMake(id);
   if (failed) return <Form kitchen={kitchen} repeated={null} />;
   if (state && productOf(state.plan).takes === 'packet') return <Navigate to="/cultures/wake" replace />;
-  return state ? (
-    <Form key={id} kitchen={kitchen} repeated={state} />
-  ) : (
-    <p className="quiet">Looking it up …</p>
-  );
+  return state ? <Form key={id} kitchen={kitchen} repeated={state} /> : <p className="quiet">Loading …</p>;
 }
 
 /** A make by a method of the Methods place, in the version that was looked at. */
@@ -399,7 +395,7 @@ function ByAsked({ kitchen, id }: { readonly kitchen: KitchenSettings; readonly 
   const { shown, known, failed } = useMethods();
   const [search] = useSearchParams();
   const asked = shown.find((m) => m.id === id);
-  if (!asked && !known && !failed) return <p className="quiet">Looking it up …</p>;
+  if (!asked && !known && !failed) return <p className="quiet">Loading …</p>;
   const version = Number(search.get('version'));
   const method =
     asked?.own?.versions.find((v) => v.method.version === version)?.method ?? asked?.method ?? null;

@@ -36,13 +36,13 @@ function whyOf({ plan, point, state }: Planning, sourness: Sourness): string {
   const souring = souringOf(state);
   if (!souring || !soursToTheEnd(state)) return '';
   const got = souring.bodyWord(point.firmness);
-  const taken = `Taken out when ${sourness}, at about pH ${point.pickUpPh.toFixed(1)}.`;
-  if (!isFirmness(got)) return `After a night in the cold: about ${got}. ${taken}`;
+  const taken = `Move to fridge when ${sourness}, at about pH ${point.pickUpPh.toFixed(1)}.`;
+  if (!isFirmness(got)) return `After a night in the fridge: about ${got}. ${taken}`;
   const unfolded = `about ${Math.round(point.denatured * 100)} % of the whey protein unfolds`;
   const firm =
     THICKNESS_RANK[got] < THICKNESS_RANK[plan.wanted.thickness]
-      ? `Softer than you want: ${unfolded}. Hold it hotter or longer, or take richer milk.`
-      : `${unfolded.charAt(0).toUpperCase()}${unfolded.slice(1)}, so it stands ${got}.`;
+      ? `Softer than you want: ${unfolded}. Hold at a higher temperature or for longer, or use richer milk.`
+      : `${unfolded.charAt(0).toUpperCase()}${unfolded.slice(1)}, so the set will be ${got}.`;
   return `${firm} ${taken}`;
 }
 
@@ -54,7 +54,7 @@ function LearnedLine({ plan }: { readonly plan: MakePlan }) {
   if (used.length === 0) return null;
   return (
     <details className="learned-line">
-      <summary>Reckoned with what your makes taught</summary>
+      <summary>Adjusted from your own batches</summary>
       <ul>
         {used.map((f) => (
           <li key={`${f.kind} ${f.thing}`}>
@@ -82,17 +82,17 @@ function Ready({ planning, fading }: { readonly planning: Planning; readonly fad
       <div className="quiet">Ready, {plan.wanted.sourness}</div>
       <div className={`band number ${fading ? 'fading' : ''}`}>
         {readyMs === null
-          ? 'not in sight'
+          ? 'not reached'
           : ready
             ? units.span(ready.p10, ready.p90, zeroMs)
             : `about ${units.time(readyMs, zeroMs)}`}
       </div>
       <div className="quiet">
         {setMs === null
-          ? 'It does not set within the time looked at'
+          ? 'Will not set within the forecast'
           : `${mark} ${set ? units.span(set.p10, set.p90, zeroMs) : `about ${units.time(setMs, zeroMs)}`}`}
         {hours !== null &&
-          `, ${formatMinutes(hours * 60)} ${plan.place.kind === 'room' ? 'in the room' : 'in the warm'}`}
+          `, ${formatMinutes(hours * 60)} ${plan.place.kind === 'room' ? 'at room temperature' : 'in the warm place'}`}
       </div>
     </div>
   );
@@ -116,7 +116,7 @@ function Breaks({ planning, fading }: { readonly planning: Planning; readonly fa
       <div className="quiet">{several ? 'The first load breaks' : 'Breaks'}</div>
       <div className={`band number ${fading ? 'fading' : ''}`}>
         {time.endless
-          ? 'not in sight'
+          ? 'not reached'
           : several && first
             ? units.span(first.lowMs, first.highMs, zeroMs)
             : end
@@ -125,19 +125,19 @@ function Breaks({ planning, fading }: { readonly planning: Planning; readonly fa
       </div>
       {several && (
         <p>
-          {several} loads of {units.volume(batchOf(plan).litres / several)}, the last broken about{' '}
+          {several} loads of {units.volume(batchOf(plan).litres / several)}. The last breaks about{' '}
           <span className="number">{units.time(time.endMs, zeroMs)}</span>.
         </p>
       )}
       <div className="quiet">
         about {formatMinutes(((first?.endMs ?? time.endMs) - time.startMs) / 60_000)} of churning
-        {several && ' each'}, at {units.temperature(balance.breakC)} by then
+        {several && ' each'}, ending at {units.temperature(balance.breakC)}
       </div>
       <p>
         <strong>About {units.mass(balance.likelyKg)} of butter.</strong>{' '}
         <span className="quiet">
-          {units.mass(balance.possibleKg)} would be possible; about{' '}
-          {(balance.buttermilkFatFraction * 100).toFixed(1)} % fat stays in the buttermilk.
+          At most {units.mass(balance.possibleKg)}. The buttermilk will have about{' '}
+          {(balance.buttermilkFatFraction * 100).toFixed(1)} % fat.
         </span>
       </p>
     </div>
@@ -157,17 +157,17 @@ function Clears({ planning, fading }: { readonly planning: Planning; readonly fa
   if (!time || gives === null || !pan) return null;
   return (
     <div>
-      <div className="quiet">Off the fire</div>
+      <div className="quiet">Off the heat</div>
       <div className={`band number ${fading ? 'fading' : ''}`}>
         {end ? units.span(end.p10, end.p90, zeroMs) : `about ${units.time(time.endMs, zeroMs)}`}
       </div>
       <div className="quiet">
-        about {formatMinutes(pan.minutes)}: boils after {formatMinutes(pan.forecast.toBoilMin)} at{' '}
-        {units.temperature(pan.forecast.boilC)}, dry after {formatMinutes(pan.forecast.toDryMin)}
+        about {formatMinutes(pan.minutes)}. Boils after {formatMinutes(pan.forecast.toBoilMin)} at{' '}
+        {units.temperature(pan.forecast.boilC)}, water gone after {formatMinutes(pan.forecast.toDryMin)}
       </div>
       <p>
         <strong>About {units.mass(gives)} of ghee</strong>{' '}
-        <span className="quiet">of {units.mass(batchOf(plan).massKg)} of butter.</span>
+        <span className="quiet">from {units.mass(batchOf(plan).massKg)} of butter.</span>
       </p>
     </div>
   );
@@ -187,11 +187,11 @@ function Done({ planning, fading }: { readonly planning: Planning; readonly fadi
   const handsMin = state.steps.reduce((sum, { step }) => sum + step.handsMin, 0);
   return (
     <div>
-      <div className="quiet">{productOf(planning.plan).label}, done</div>
+      <div className="quiet">{productOf(planning.plan).label} ready</div>
       <div className={`band number ${fading ? 'fading' : ''}`}>
-        {never ? 'not in sight' : `about ${units.time(endMs, zeroMs)}`}
+        {never ? 'not reached' : `about ${units.time(endMs, zeroMs)}`}
       </div>
-      <div className="quiet">about {formatMinutes(handsMin)} of hands until then</div>
+      <div className="quiet">about {formatMinutes(handsMin)} hands-on until then</div>
     </div>
   );
 }
@@ -229,14 +229,14 @@ function Clashes({ clashes, zeroMs }: { readonly clashes: readonly SleepClash[];
     ...(hands.length === 0
       ? []
       : [
-          `${hands.some((clash) => stepFacts(clash.kind).sours) ? 'Ready' : 'Hands needed'} about ${hands
+          `${hands.some((clash) => stepFacts(clash.kind).sours) ? 'Ready' : 'Needs you'} about ${hands
             .map((clash) => units.time(clash.atMs, zeroMs))
-            .join(', ')}, when nobody is there.`,
+            .join(' and ')}, while you are asleep or away.`,
         ]),
     ...clashes.flatMap((clash) =>
       clash.sournessAtWake
         ? [
-            `Ready about ${units.time(clash.atMs, zeroMs)}, when nobody is there. Left until ${units.time(clash.wakeMs, zeroMs)} it is about ${clash.sournessAtWake}.`,
+            `Ready about ${units.time(clash.atMs, zeroMs)}, while you are asleep or away. If you leave it until ${units.time(clash.wakeMs, zeroMs)} it will taste ${clash.sournessAtWake}.`,
           ]
         : [],
     ),
@@ -290,16 +290,16 @@ export function Outlook({
       )}
       <Parts planning={planning} />
       <Button className="great" h={72} onClick={onStart} disabled={stopped || faulty} loading={starting}>
-        Start this make
+        Start batch
       </Button>
       {refusal && (
         <p className="caution stop" role="alert">
-          Not started. {refusal}
+          The batch did not start. {refusal}
         </p>
       )}
       {(stopped || faulty) && (
         <p className="field-error">
-          {faulty ? 'Mend the marked field first.' : 'It cannot start like this:'}
+          {faulty ? 'Correct the marked field first.' : 'This batch cannot start yet.'}
         </p>
       )}
       {advice.map((a) => (
@@ -314,7 +314,7 @@ export function Outlook({
       <Clashes clashes={clashes} zeroMs={zeroMs} />
       {bandFailed && (
         <p className="quiet" role="status">
-          How far it may be off cannot be worked out now: the middle line alone is shown.
+          The margin of error cannot be worked out right now. Only the middle line is shown.
         </p>
       )}
       {body && <MiniCurve point={point} band={band} body={body} stale={fading} />}

@@ -39,14 +39,14 @@ export function PlaceSection(props: {
         />
       )}
       <NativeSelect
-        label="Keep it warm in"
+        label="Keep warm in"
         value={plan.place.id}
         data={places.map((p) => ({ value: p.id, label: p.name }))}
         onChange={(e) => change({ place: places.find((p) => p.id === e.currentTarget.value) ?? plan.place })}
       />
       {plan.place.kind === 'appliance' ? (
         <StepSlider
-          label="Its dial"
+          label="Dial setting"
           value={plan.place.setPointC ?? 43}
           shown={units.temperature(plan.place.setPointC ?? 43)}
           min={20}
@@ -56,7 +56,7 @@ export function PlaceSection(props: {
         />
       ) : (
         <p className="quiet">
-          {PLACE_FACTS[plan.place.kind].label}: drifts toward{' '}
+          {PLACE_FACTS[plan.place.kind].label}. Temperature drifts towards{' '}
           {units.temperature(plan.roomC + PLACE_FACTS[plan.place.kind].aboveRoomC)}.
         </p>
       )}

@@ -78,13 +78,13 @@ export function StarterSection(props: {
                   group: 'My cultures',
                   items: own.map((c) => ({
                     value: c.id,
-                    label: `${c.name}${c.packet ? '' : `, turn ${c.turn}`}${placeOf(c) === 'freezer' ? ', frozen' : ''}`,
+                    label: `${c.name}${c.packet ? '' : `, generation ${c.turn}`}${placeOf(c) === 'freezer' ? ', frozen' : ''}`,
                   })),
                 },
               ]
             : []),
           {
-            group: own.length > 0 ? 'Another' : 'Starters',
+            group: own.length > 0 ? 'Other' : 'Starters',
             items: starters.map((k) => ({ value: k, label: STARTER_FACTS[k].label })),
           },
         ]}
@@ -113,16 +113,16 @@ export function StarterSection(props: {
                 : [...options, { value: typedUnit, label: typedUnit }]
             }
             check={(value, unit) => {
-              if (!(value > 0)) return 'The dose must be above 0.';
+              if (!(value > 0)) return 'Enter a dose above 0.';
               return doseKg(value, unit, plan) > batchOf(plan).massKg
-                ? `That is more starter than ${goods.into}. Another unit?`
+                ? `That is more starter than ${goods.into}. Check the unit.`
                 : null;
             }}
             onFault={(faulty) => onFault('dose', faulty)}
             onChange={(value, unit) => set({ massKg: doseKg(value, unit, plan), typed: { value, unit } })}
           />
           <StepSlider
-            label="That is"
+            label="As a percentage"
             value={Math.round(share * 10) / 10}
             shown={`${share.toFixed(1)} % of the ${goods.into}, ${units.mass(starter.massKg ?? 0)}`}
             min={0.2}
@@ -134,7 +134,7 @@ export function StarterSection(props: {
             }}
           />
           <StepSlider
-            label="Kept cold"
+            label="Time in the fridge"
             value={ageD}
             shown={`${starter.ageD === null ? 'about ' : ''}${ageD} days`}
             min={0}
@@ -146,23 +146,23 @@ export function StarterSection(props: {
       )}
       {dosing === 'stated' && (
         <QuantityField
-          label="Share of the packet’s dose for this much milk"
+          label="Dose (1 = packet dose for this much milk)"
           value={starter.statedRatio}
           unit="packet"
-          units={[{ value: 'packet', label: '× the stated dose' }]}
+          units={[{ value: 'packet', label: '× the packet dose' }]}
           check={(value) =>
             value > 0
               ? value > 20
-                ? 'That is more than twenty times the stated dose.'
+                ? 'That is more than 20 times the packet dose. Check the amount.'
                 : null
-              : 'The dose must be above 0.'
+              : 'Enter a dose above 0.'
           }
           onFault={(faulty) => onFault('dose', faulty)}
           onChange={(value) => set({ statedRatio: value, typed: { value, unit: 'packet' } })}
         />
       )}
-      <Link to="/sums/dose?for=new">How much for a wanted time?</Link>
-      <Link to="/sums/vigour?for=new">How much of an old one?</Link>
+      <Link to="/sums/dose?for=new">Dose for a finish time</Link>
+      <Link to="/sums/vigour?for=new">Dose for an older starter</Link>
     </section>
   );
 }

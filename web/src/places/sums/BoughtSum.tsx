@@ -34,7 +34,11 @@ function PriceField(props: {
       unit="money"
       units={[{ value: 'money', label: units.money }]}
       check={(value) =>
-        value < 0 ? 'A price cannot be negative.' : value > 100_000 ? 'That is more than 100 000.' : null
+        value < 0
+          ? 'Enter a price of 0 or more.'
+          : value > 100_000
+            ? 'Enter a price of 100 000 or less.'
+            : null
       }
       onChange={props.onValue}
     />
@@ -67,8 +71,8 @@ export function BoughtSum({ desk }: { readonly desk: SumDesk }) {
   const shop = pieceCost / toKilograms(piece.value, piece.unit);
   const most = Math.max(shop, pays.ownCostPerKg, 0.01);
   const bars = [
-    ['your own', Math.max(0, pays.ownCostPerKg), 'var(--butter)'],
-    ['the shop’s', shop, 'var(--glaze-lo)'],
+    ['your butter', Math.max(0, pays.ownCostPerKg), 'var(--butter)'],
+    ['shop butter', shop, 'var(--glaze-lo)'],
   ] as const;
   return (
     <SumFace
@@ -85,18 +89,18 @@ export function BoughtSum({ desk }: { readonly desk: SumDesk }) {
             step={1}
             onChange={setFat}
           />
-          <PriceField label="All of it costs" value={creamCost} onValue={setCreamCost} />
+          <PriceField label="Price of the cream" value={creamCost} onValue={setCreamCost} />
           <QuantityField
-            label="The shop’s butter, a piece of"
+            label="Shop butter, pack size"
             value={piece.value}
             unit={piece.unit}
             units={massUnits.map((u) => ({ value: u, label: UNIT_LABEL[u] }))}
-            check={(value, u) => (toKilograms(value, u) >= 0.005 ? null : 'A piece weighs 5 g or more.')}
+            check={(value, u) => (toKilograms(value, u) >= 0.005 ? null : 'Enter 5 g or more.')}
             onChange={(value, u) => setPiece({ value, unit: u })}
           />
-          <PriceField label="costs" value={pieceCost} onValue={setPieceCost} />
+          <PriceField label="Price of the pack" value={pieceCost} onValue={setPieceCost} />
           <PriceField
-            label={`Buttermilk is worth, per ${unit}`}
+            label={`Value of buttermilk, per ${unit}`}
             value={milkCost * perKg}
             onValue={(v) => setMilkCost(v / perKg)}
           />
@@ -104,10 +108,10 @@ export function BoughtSum({ desk }: { readonly desk: SumDesk }) {
       }
       answer={
         Math.abs(pays.savedCost) < 0.01
-          ? 'it comes to the same'
+          ? 'no difference'
           : `${pays.savedCost > 0 ? 'saves' : 'costs'} ${units.cost(Math.abs(pays.savedCost))}${pays.savedCost > 0 ? '' : ' more'}`
       }
-      answerNote={`about ${units.mass(pays.butterKg)} of butter out of it; your hands are not counted`}
+      answerNote={`about ${units.mass(pays.butterKg)} of butter; your time is not counted`}
       picture={
         <svg
           viewBox={`0 0 ${WIDTH + 130} 110`}
@@ -137,13 +141,13 @@ export function BoughtSum({ desk }: { readonly desk: SumDesk }) {
         </svg>
       }
       facts={[
-        ['butter, about', units.mass(pays.butterKg)],
+        ['butter (about)', units.mass(pays.butterKg)],
         ['buttermilk', units.mass(pays.buttermilkKg)],
-        ['it pays up to', units.cost(pays.breakEvenCost)],
+        ['worth paying up to', units.cost(pays.breakEvenCost)],
       ]}
       cautions={[
-        fat < 25 ? 'Cream as thin as that takes long to break: from 25 % it churns well.' : null,
-        'Ultra-heated cream, or with a stabiliser, may not break at all: read the carton before you buy.',
+        fat < 25 ? 'Cream this thin takes long to break. Cream with 25 % fat or more churns well.' : null,
+        'Ultra-heated cream, or cream with a stabiliser, may not break at all. Read the carton before you buy.',
       ]}
     />
   );

@@ -42,7 +42,7 @@ export function BoxSum({ desk }: { readonly desk: SumDesk }) {
           <VolumeSlider label="Milk" litres={litres} onLitres={setLitres} />
           <HeatSlider label="Milk goes in at" celsius={startC} min={36} max={50} onCelsius={setStartC} />
           <StepSlider
-            label="Keep it warm for"
+            label="Keep warm for"
             value={hours}
             shown={formatMinutes(hours * 60)}
             min={2}
@@ -52,7 +52,7 @@ export function BoxSum({ desk }: { readonly desk: SumDesk }) {
           />
           <HeatSlider label="Room" celsius={roomC} min={0} max={35} onCelsius={setRoomC} />
           <HeatSlider
-            label="Water in the bottles"
+            label="Bottle water temperature"
             celsius={bottlesC}
             min={45}
             max={95}
@@ -75,12 +75,12 @@ export function BoxSum({ desk }: { readonly desk: SumDesk }) {
           ? 'no bottles needed'
           : answer.outcome === 'bottles'
             ? `${units.volume(Math.ceil(answer.bottleLitres * 20) / 20)} of hot water`
-            : 'it cannot be kept so warm'
+            : 'cannot stay that warm'
       }
       answerNote={
         answer.outcome === 'cannot'
-          ? 'Hotter bottles, a warmer start, or fewer hours.'
-          : `keeps the milk at ${forty} or more for ${formatMinutes(hours * 60)}; an estimate until your own readings teach it`
+          ? 'Use hotter bottles, a warmer start or fewer hours.'
+          : `Keeps the milk at ${forty} or above for ${formatMinutes(hours * 60)}. An estimate until your own readings refine it.`
       }
       picture={
         <LittleCurve
@@ -101,12 +101,12 @@ export function BoxSum({ desk }: { readonly desk: SumDesk }) {
       ]}
       cautions={[
         answer.tooWarm
-          ? `The milk gets to ${units.temperature(answer.course.warmestC)}: too hot for the culture. Cooler bottles, or wrap them.`
+          ? `The milk would reach ${units.temperature(answer.course.warmestC)}, too hot for the culture. Use cooler bottles, or wrap them.`
           : null,
-        'Kettle water scalds and cracks cold glass: warm the bottles first.',
+        'Kettle water scalds, and cracks cold glass. Warm the bottles first.',
       ]}
       back={{
-        label: `Warm ${desk.forWhom} like this`,
+        label: `Use for ${desk.forWhom}`,
         onGive:
           place &&
           answer.outcome !== 'cannot' &&
@@ -130,9 +130,9 @@ export function BoxSum({ desk }: { readonly desk: SumDesk }) {
             : null,
         whyNot: place
           ? answer.tooWarm
-            ? 'So much heat would harm the culture.'
-            : 'It is past that, or such bottles cannot do it.'
-          : 'Add an insulated box in the Kitchen first.',
+            ? 'That temperature would harm the culture.'
+            : 'The batch is past that step, or these bottles cannot keep it warm enough.'
+          : 'Add an insulated box in Kitchen first.',
       }}
     />
   );

@@ -54,7 +54,7 @@ export function CheeseSum({ desk }: { readonly desk: SumDesk }) {
             onChange={setDecilitres}
           />
           <StepSlider
-            label="Water left in the cheese"
+            label="Moisture of the cheese"
             value={moisture}
             shown={`${moisture} %`}
             min={32}
@@ -63,7 +63,7 @@ export function CheeseSum({ desk }: { readonly desk: SumDesk }) {
             onChange={setMoisture}
           />
           <StepSlider
-            label="Mould across"
+            label="Mould diameter"
             value={across}
             shown={long(across)}
             min={6}
@@ -72,7 +72,7 @@ export function CheeseSum({ desk }: { readonly desk: SumDesk }) {
             onChange={setAcross}
           />
           <StepSlider
-            label="Weight on it"
+            label="Pressing weight"
             value={weight}
             shown={units.mass(weight)}
             min={0}
@@ -81,7 +81,7 @@ export function CheeseSum({ desk }: { readonly desk: SumDesk }) {
             onChange={setWeight}
           />
           <StepSlider
-            label="Brine"
+            label="Brine strength"
             value={brine}
             shown={`${brine} %`}
             min={4}
@@ -107,27 +107,35 @@ export function CheeseSum({ desk }: { readonly desk: SumDesk }) {
             step={5}
             onChange={setDraw}
           />
-          <HeatSlider label="Curd and whey at" celsius={fromC} min={25} max={38} onCelsius={setFromC} />
-          <HeatSlider label="To be at" celsius={toC} min={30} max={42} onCelsius={setToC} />
+          <HeatSlider
+            label="Curd and whey temperature"
+            celsius={fromC}
+            min={25}
+            max={38}
+            onCelsius={setFromC}
+          />
+          <HeatSlider label="Target temperature" celsius={toC} min={30} max={42} onCelsius={setToC} />
         </>
       }
       answer={`about ${units.mass(cheese.cheeseKg)}`}
-      answerNote={`of cheese, a wheel about ${long(heightCm)} high; ${units.volume(cheese.wheyKg / 1.02)} of whey`}
+      answerNote={`of cheese in a wheel ${long(heightCm)} high, and ${units.volume(cheese.wheyKg / 1.02)} of whey`}
       facts={[
-        ['Pressed with', `${pressureKpa(weight, across).toFixed(1)} kPa`],
-        ['In the brine', `${Math.round(fromH * 2) / 2}–${Math.round(untilH * 2) / 2} h`],
-        ['Salt for it', units.mass(brineSaltKg(water, brine / 100))],
-        ['Wash water at', hot === null ? 'none is hot enough' : units.temperature(hot)],
+        ['Pressure', `${pressureKpa(weight, across).toFixed(1)} kPa`],
+        ['Time in brine', `${Math.round(fromH * 2) / 2}–${Math.round(untilH * 2) / 2} h`],
+        ['Salt for the brine', units.mass(brineSaltKg(water, brine / 100))],
+        ['Wash water temperature', hot === null ? 'no water is hot enough' : units.temperature(hot)],
         ['Wash water', units.volume(massKg * (draw / 100))],
         [
-          'The ring warms it by',
-          `${(pace * (units.temperatureUnit === 'F' ? 1.8 : 1)).toFixed(1)} °${units.temperatureUnit} a minute at most`,
+          'Burner heats the curd by',
+          `${(pace * (units.temperatureUnit === 'F' ? 1.8 : 1)).toFixed(1)} °${units.temperatureUnit} per minute at most`,
         ],
       ]}
       cautions={[
-        brine / 100 < WEAK_BRINE ? 'A brine below 8 % is weak: it keeps badly.' : null,
-        hot !== null && hot > 70 ? 'Very hot water scalds what it meets first: pour slowly, stirring.' : null,
-        'Estimates: cheese yields by what the milk holds, brining by weight and height.',
+        brine / 100 < WEAK_BRINE ? 'Brine below 8 % is weak and keeps badly.' : null,
+        hot !== null && hot > 70
+          ? 'Very hot water scalds the curd it meets first. Pour slowly while stirring.'
+          : null,
+        'Estimates. Yield comes from the milk’s composition, brining time from weight and height.',
       ]}
     />
   );

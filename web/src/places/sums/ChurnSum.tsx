@@ -42,17 +42,17 @@ const percent = (fraction: number): string => `${(fraction * 100).toFixed(1)} %`
 function warnings(churning: Churning, breakC: number): (string | null)[] {
   const [low, high] = churnWindowC({ soured: churning.ripened });
   return [
-    breakC > GREASY_C ? 'It will be too warm when it breaks: greasy butter, or none. Begin cooler.' : null,
+    breakC > GREASY_C
+      ? 'The cream will be too warm at the break: greasy butter, or none. Start cooler.'
+      : null,
     churning.treatment === 'ultra-heated'
-      ? 'Ultra-heated cream, and cream with a stabiliser in it, may not break at all.'
+      ? 'Ultra-heated cream, or cream with a stabiliser, may not break at all.'
       : null,
-    churning.startC < low ? 'Colder than that, it takes long and splashes: warm it first.' : null,
+    churning.startC < low ? 'Cream this cold takes long to churn and splashes. Warm the cream first.' : null,
     churning.startC > high && breakC <= GREASY_C
-      ? 'Warmer than that, it is quick, but softer, and more fat stays in the buttermilk.'
+      ? 'Cream this warm churns fast. The butter is softer and more fat stays in the buttermilk.'
       : null,
-    churning.fillFraction > 0.5
-      ? 'More than half full, it beats against itself: two loads are quicker.'
-      : null,
+    churning.fillFraction > 0.5 ? 'A churn more than half full works slowly. Two loads are faster.' : null,
   ];
 }
 
@@ -123,7 +123,7 @@ function Face({ desk, lot }: { readonly desk: SumDesk; readonly lot: Lot | null 
               onChange={setSpeed}
             />
           )}
-          <HeatSlider label="Cream at" celsius={startC} min={6} max={20} onCelsius={setStartC} />
+          <HeatSlider label="Cream temperature" celsius={startC} min={6} max={20} onCelsius={setStartC} />
           <VolumeSlider label="Cream" litres={litres} max={10} onLitres={setLitres} />
           <StepSlider
             label="Fat"
@@ -135,7 +135,7 @@ function Face({ desk, lot }: { readonly desk: SumDesk; readonly lot: Lot | null 
             onChange={setFat}
           />
           <StepSlider
-            label="The churn is full to"
+            label="Churn filled to"
             value={fill}
             shown={`${fill} %`}
             min={10}
@@ -144,7 +144,7 @@ function Face({ desk, lot }: { readonly desk: SumDesk; readonly lot: Lot | null 
             onChange={setFill}
           />
           <Choices
-            legend="Cream"
+            legend="Sweet or ripened"
             value={ripened}
             options={[
               { value: 'sweet', label: 'sweet' },
@@ -153,7 +153,7 @@ function Face({ desk, lot }: { readonly desk: SumDesk; readonly lot: Lot | null 
             onChange={setRipened}
           />
           <Choices
-            legend="Treated"
+            legend="Heat treatment"
             value={treatment}
             options={[
               { value: 'raw', label: 'raw' },
@@ -163,7 +163,7 @@ function Face({ desk, lot }: { readonly desk: SumDesk; readonly lot: Lot | null 
             onChange={setTreatment}
           />
           <Choices
-            legend={`Four hours at ${units.temperature(8)} or colder before`}
+            legend={`Chilled four hours at ${units.temperature(8)} or colder?`}
             value={aged}
             options={[
               { value: 'aged', label: 'yes' },
@@ -174,10 +174,10 @@ function Face({ desk, lot }: { readonly desk: SumDesk; readonly lot: Lot | null 
         </>
       }
       answer={`about ${span(minutes / spread, minutes * spread)}`}
-      answerNote={`most likely ${formatMinutes(minutes)}, at ${units.temperature(breakC)} by then; an estimate, churns differ`}
+      answerNote={`Most likely ${formatMinutes(minutes)}, ending at ${units.temperature(breakC)}. An estimate: churns differ.`}
       picture={
         <LittleCurve
-          label="Minutes until it breaks against the heat it starts with"
+          label="Minutes to break, by starting temperature"
           lines={[
             {
               name: 'minutes',
@@ -194,16 +194,16 @@ function Face({ desk, lot }: { readonly desk: SumDesk; readonly lot: Lot | null 
         />
       }
       facts={[
-        ['butter, about', units.mass(butterKg)],
+        ['butter (about)', units.mass(butterKg)],
         ['buttermilk', units.mass(buttermilkKg)],
-        ['fat left in it', percent(buttermilkFatFraction)],
+        ['fat lost to buttermilk', percent(buttermilkFatFraction)],
         [
-          `out of the cold (${units.temperature(FRIDGE_C)})`,
+          `out of the fridge (${units.temperature(FRIDGE_C)})`,
           Number.isFinite(temper)
             ? startC > FRIDGE_C
-              ? `${formatMinutes(temper)} before: now, to churn at ${units.clock(now() + temper * 60_000)}`
-              : 'as it is'
-            : `never in a room of ${units.temperature(roomC)}`,
+              ? `${formatMinutes(temper)} before churning. Out now, churn at ${units.clock(now() + temper * 60_000)}`
+              : 'churn straight from the fridge'
+            : `never warm enough in a room at ${units.temperature(roomC)}`,
         ],
       ]}
       cautions={warnings(churning, breakC)}

@@ -55,7 +55,7 @@ export function CoolDown({ desk }: { readonly desk: SumDesk }) {
           <HeatSlider label="Down to" celsius={targetC} min={15} max={60} onCelsius={setTargetC} />
           <HeatSlider label="Room" celsius={airC} min={0} max={40} onCelsius={setAirC} />
           <Choices
-            legend="How"
+            legend="How to cool"
             value={way}
             options={[
               { value: 'counter', label: 'left to stand' },
@@ -65,7 +65,7 @@ export function CoolDown({ desk }: { readonly desk: SumDesk }) {
           />
         </>
       }
-      answer={Number.isFinite(chosen) ? `about ${formatMinutes(chosen)}` : 'never gets there'}
+      answer={Number.isFinite(chosen) ? `about ${formatMinutes(chosen)}` : 'never cools that far'}
       answerNote={
         way === 'counter'
           ? `${plan.pot.name}, ${plan.pot.lidded ? 'lid on' : 'open'}`
@@ -86,7 +86,7 @@ export function CoolDown({ desk }: { readonly desk: SumDesk }) {
       facts={[
         ['left to stand', Number.isFinite(counter.minutes) ? formatMinutes(counter.minutes) : 'never'],
         ['in cold water', Number.isFinite(bath.minutes) ? formatMinutes(bath.minutes) : 'never'],
-        ['water ends at', units.temperature(bath.bathEndC)],
+        ['water at the end', units.temperature(bath.bathEndC)],
       ]}
       cautions={['Hot milk and steam burn. Stir, and confirm with a probe.']}
       back={{
@@ -99,10 +99,10 @@ export function CoolDown({ desk }: { readonly desk: SumDesk }) {
                   inoculateC: targetC,
                   why: '',
                 },
-                way === 'bath' ? 'cold bath' : 'left to stand',
+                way === 'bath' ? 'cold-water bath' : 'left to stand',
               )
           : null,
-        whyNot: 'It is cool already.',
+        whyNot: 'The batch is already cool.',
       }}
     />
   );

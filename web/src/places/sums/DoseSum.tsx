@@ -48,7 +48,7 @@ export function DoseSum({ desk }: { readonly desk: SumDesk }) {
       controls={
         <>
           <StepSlider
-            label="Set in"
+            label="Time to set"
             value={wantedH}
             shown={formatMinutes(wantedH * 60)}
             min={2.5}
@@ -56,9 +56,9 @@ export function DoseSum({ desk }: { readonly desk: SumDesk }) {
             step={0.25}
             onChange={setWantedH}
           />
-          <HeatSlider label="Kept at" celsius={celsius} min={18} max={49} onCelsius={setCelsius} />
+          <HeatSlider label="Incubate at" celsius={celsius} min={18} max={49} onCelsius={setCelsius} />
           <StepSlider
-            label="Starter kept cold"
+            label="Starter in the fridge for"
             value={ageD}
             shown={`${ageD} days`}
             min={0}
@@ -71,12 +71,12 @@ export function DoseSum({ desk }: { readonly desk: SumDesk }) {
           </p>
         </>
       }
-      answer={massKg === null || percent === null ? 'no dose does it' : `about ${units.mass(massKg)}`}
+      answer={massKg === null || percent === null ? 'no dose works' : `about ${units.mass(massKg)}`}
       answerNote={
         percent === null
           ? wantedH < quickest
-            ? `Even 10 % takes ${formatMinutes(quickest * 60)} at this heat.`
-            : 'Less than a thousandth would be enough: keep it cooler instead.'
+            ? `Even 10 % takes ${formatMinutes(quickest * 60)} at this temperature.`
+            : 'Less than 0.1 % would be enough. Incubate cooler instead.'
           : `${percent.toFixed(1)} % of the milk`
       }
       picture={
@@ -84,7 +84,7 @@ export function DoseSum({ desk }: { readonly desk: SumDesk }) {
           viewBox="0 0 460 190"
           width="100%"
           role="img"
-          aria-label="Hours to set against the dose"
+          aria-label="Hours to set, by dose"
           className="little-curve"
         >
           {points.map(([p, h], i) => {
@@ -114,17 +114,17 @@ export function DoseSum({ desk }: { readonly desk: SumDesk }) {
         percent !== null && percent > 6
           ? 'More than 6 % starts sour and may turn grainy. 1–3 % is usual.'
           : null,
-        percent !== null && percent < 0.5 ? 'Less than 0.5 % leaves little room for a tired starter.' : null,
+        percent !== null && percent < 0.5 ? 'Below 0.5 % there is little margin for a weak starter.' : null,
       ]}
       back={{
-        label: `Use this dose in ${desk.forWhom}`,
+        label: `Use dose for ${desk.forWhom}`,
         onGive:
           percent !== null && dosed && stillOpen(desk.state, (step) => step.inoculates)
             ? () => void desk.give({ starter: { ...withShare(plan, percent), ageD }, why: '' }, 'dose')
             : null,
         whyNot: dosed
-          ? 'The starter is in already, or no dose does it.'
-          : 'Its starter is not dosed by weight.',
+          ? 'The starter is already in, or no dose works.'
+          : 'This batch’s starter is not dosed by weight.',
       }}
     />
   );

@@ -21,9 +21,9 @@ import type { SumDesk } from './use-sum.ts';
 
 const WAY_WORDS: Readonly<Record<DrainWay, string>> = {
   cloth: 'yogurt in a cloth',
-  renneted: 'renneted, skimmed',
+  renneted: 'renneted skimmed-milk curd',
   hung: 'hung curd',
-  pressed: 'under a weight',
+  pressed: 'curd under a weight',
 };
 
 /** When it is thick enough, how much whey comes, and what mends what went too far. */
@@ -56,13 +56,13 @@ export function DrainSum({ desk }: { readonly desk: SumDesk }) {
       controls={
         <>
           <Choices
-            legend="What drains"
+            legend="What you drain"
             value={way}
             options={DRAIN_WAYS.map((value) => ({ value, label: WAY_WORDS[value] }))}
             onChange={setWay}
           />
           <StepSlider
-            label="In the cloth"
+            label="Amount in the cloth"
             value={grams}
             shown={units.mass(grams / 1000)}
             min={200}
@@ -70,9 +70,15 @@ export function DrainSum({ desk }: { readonly desk: SumDesk }) {
             step={100}
             onChange={setGrams}
           />
-          <HeatSlider label="It hangs at" celsius={celsius} min={2} max={30} onCelsius={setCelsius} />
+          <HeatSlider
+            label="Draining temperature"
+            celsius={celsius}
+            min={2}
+            max={30}
+            onCelsius={setCelsius}
+          />
           <StepSlider
-            label="Until it has protein"
+            label="Target protein"
             value={target}
             shown={`${(target / 10).toFixed(1)} %`}
             min={36}
@@ -81,7 +87,7 @@ export function DrainSum({ desk }: { readonly desk: SumDesk }) {
             onChange={setTarget}
           />
           <StepSlider
-            label="Hours so far"
+            label="Drained so far"
             value={hours}
             shown={`${hours} h`}
             min={0}
@@ -91,15 +97,15 @@ export function DrainSum({ desk }: { readonly desk: SumDesk }) {
           />
         </>
       }
-      answer={toTarget === null ? 'not by itself' : `about ${formatMinutes(toTarget * 60)}`}
+      answer={toTarget === null ? 'not without a weight' : `about ${formatMinutes(toTarget * 60)}`}
       answerNote={
         toTarget === null
-          ? `at most ${(drainedTo(draining, { of: 'protein', fraction: 0.9 }).proteinFraction * 100).toFixed(1)} % of protein: more wants a weight`
-          : 'until it is as thick as that, once the cloth is known; a new one may be a third quicker or slower'
+          ? `Reaches ${(drainedTo(draining, { of: 'protein', fraction: 0.9 }).proteinFraction * 100).toFixed(1)} % protein at most. Add a weight to go further.`
+          : 'to that thickness, with a cloth you have used before. A new cloth may be a third faster or slower.'
       }
       picture={
         <LittleCurve
-          label="Protein against hours"
+          label="Protein, by hours drained"
           lines={[
             {
               name: 'protein',
@@ -116,19 +122,19 @@ export function DrainSum({ desk }: { readonly desk: SumDesk }) {
         />
       }
       facts={[
-        ['Comes out', units.mass(then.curdKg)],
-        ['Whey to catch', units.volume(then.wheyKg / 1.02)],
+        ['Yield', units.mass(then.curdKg)],
+        ['Whey to collect', units.volume(then.wheyKg / 1.02)],
         ['Now', `${(now.proteinFraction * 100).toFixed(1)} % protein`],
-        ['Whey back', back > 0.0005 ? units.mass(back) : 'none'],
+        ['Whey to stir back', back > 0.0005 ? units.mass(back) : 'none'],
       ]}
       cautions={[
         back > 0.005
-          ? `Too far: stir about ${units.mass(back)} of its own whey back, a little at a time.`
+          ? `Drained too far. Stir about ${units.mass(back)} of its whey back in, a little at a time.`
           : null,
         celsius > 10 && way === 'cloth'
-          ? 'In the warm it sours on while it drains: into the cold with it.'
+          ? 'Yogurt goes on souring while it drains warm. Drain it in the fridge.'
           : null,
-        mostWheyFraction(draining) < 0.3 ? 'There is hardly any whey to lose in this.' : null,
+        mostWheyFraction(draining) < 0.3 ? 'There is hardly any whey left to drain.' : null,
       ]}
     />
   );

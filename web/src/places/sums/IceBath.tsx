@@ -56,7 +56,7 @@ export function IceBath({ desk }: { readonly desk: SumDesk }) {
           <HeatSlider label="Down to" celsius={targetC} min={5} max={60} onCelsius={setTargetC} />
           <VolumeSlider label="Water" litres={waterLitres} max={60} step={0.5} onLitres={setWaterLitres} />
           <HeatSlider
-            label="Water comes at"
+            label="Water temperature"
             celsius={waterC}
             min={0}
             max={30}
@@ -77,24 +77,24 @@ export function IceBath({ desk }: { readonly desk: SumDesk }) {
             value={stirred ? 'stirred' : 'still'}
             options={[
               { value: 'stirred', label: 'stirred' },
-              { value: 'still', label: 'left still' },
+              { value: 'still', label: 'not stirred' },
             ]}
             onChange={(v) => setStirred(v === 'stirred')}
           />
         </>
       }
-      answer={bath.outcome === 'reached' ? `about ${formatMinutes(bath.minutes)}` : 'too little cold'}
+      answer={bath.outcome === 'reached' ? `about ${formatMinutes(bath.minutes)}` : 'not cold enough'}
       answerNote={
         bath.outcome === 'reached'
-          ? `The water ends at ${units.temperature(bath.bathEndC)}${bath.iceLeftKg > 0.01 ? ` with ${units.mass(bath.iceLeftKg)} of ice left` : ''}.`
-          : 'More water, colder water, or more ice.'
+          ? `The water ends up at ${units.temperature(bath.bathEndC)}${bath.iceLeftKg > 0.01 ? ` with ${units.mass(bath.iceLeftKg)} of ice left` : ''}.`
+          : 'Use more water, colder water or more ice.'
       }
       picture={
         <LittleCurve
           label="Milk in the bath"
           xUnit="min"
           yUnit={`°${units.temperatureUnit}`}
-          across={{ at: fromCelsius(targetC, units.temperatureUnit), word: 'take it out' }}
+          across={{ at: fromCelsius(targetC, units.temperatureUnit), word: 'take out' }}
           lines={[
             {
               name: 'milk',
@@ -107,14 +107,14 @@ export function IceBath({ desk }: { readonly desk: SumDesk }) {
         />
       }
       facts={[
-        ['ice to have ready', needed > 0.01 ? units.mass(needed) : 'none'],
-        ['ice taken', units.mass(iceKg)],
+        ['ice needed', needed > 0.01 ? units.mass(needed) : 'none'],
+        ['ice used', units.mass(iceKg)],
       ]}
       cautions={[
-        'Hot milk cracks cold glass: cool it in the metal pot. It falls fast at the end, stay with it.',
+        'Hot milk cracks cold glass, so cool it in the metal pot. The temperature drops fast at the end: stay with the pot.',
       ]}
       back={{
-        label: `Cool ${desk.forWhom} like this`,
+        label: `Use for ${desk.forWhom}`,
         onGive:
           stillOpen(desk.state, (step) => step.moves === 'down') && bath.outcome === 'reached'
             ? () =>
@@ -124,10 +124,13 @@ export function IceBath({ desk }: { readonly desk: SumDesk }) {
                     inoculateC: targetC,
                     why: '',
                   },
-                  'water bath',
+                  'cold-water bath',
                 )
             : null,
-        whyNot: bath.outcome === 'reached' ? 'It is cool already.' : 'This bath does not get it there.',
+        whyNot:
+          bath.outcome === 'reached'
+            ? 'The batch is already cool.'
+            : 'This bath cannot cool the milk that far.',
       }}
     />
   );

@@ -39,8 +39,8 @@ export function LactationSum({ desk }: { readonly desk: SumDesk }) {
   if (!chosen?.curve)
     return (
       <p>
-        A curve needs five days of milk on record. <Link to="/milk/in">Take milk in</Link>, or{' '}
-        <Link to="/milk/file">bring a file of milkings</Link>.
+        The curve needs at least five days of recorded milk. <Link to="/milk/in">Add milk</Link>, or{' '}
+        <Link to="/milk/file">import a file of milkings</Link>.
       </p>
     );
   const { curve, dayInMilk } = chosen;
@@ -59,7 +59,7 @@ export function LactationSum({ desk }: { readonly desk: SumDesk }) {
             onChange={(e) => setName(e.currentTarget.value)}
           />
           <StepSlider
-            label="In"
+            label="Days ahead"
             value={ahead}
             shown={`${ahead} days`}
             min={1}
@@ -68,13 +68,13 @@ export function LactationSum({ desk }: { readonly desk: SumDesk }) {
             onChange={setAhead}
           />
           <p className="quiet">
-            Day {dayInMilk} in milk{chosen.guessed && ' at a guess: tell the Kitchen when she came into milk'}
-            .
+            Day {dayInMilk} in milk
+            {chosen.guessed && ' (estimated). Enter the day she came into milk in Kitchen'}.
           </p>
         </>
       }
       answer={units.volumeRange(then.p10, then.p90)}
-      answerNote={`a day on day ${dayInMilk + ahead}, eight days in ten; from ${curve.days} days of milk`}
+      answerNote={`per day on day ${dayInMilk + ahead}, eight days in ten. Based on ${curve.days} days of milk.`}
       picture={
         <LittleCurve
           label={`Lactation curve of ${chosen.source}`}
@@ -94,10 +94,10 @@ export function LactationSum({ desk }: { readonly desk: SumDesk }) {
       }
       facts={[
         ['peak', `day ${Math.round(curve.peakDay)}`],
-        ['at the peak', units.aboutVolume(curve.peakLitres)],
-        ['a day’s scatter', `± ${Math.round(Math.expm1(curve.dayLnSigma) * 100)} %`],
+        ['peak yield', units.aboutVolume(curve.peakLitres)],
+        ['day-to-day variation', `± ${Math.round(Math.expm1(curve.dayLnSigma) * 100)} %`],
       ]}
-      backTo={{ label: 'The months ahead', to: '/milk/months' }}
+      backTo={{ label: 'See months ahead', to: '/milk/months' }}
     />
   );
 }

@@ -37,9 +37,9 @@ export function PasteuriseSum({ desk }: { readonly desk: SumDesk }) {
       desk={desk}
       controls={
         <>
-          <HeatSlider label="Held at" celsius={holdC} min={55} max={98} onCelsius={setHoldC} />
+          <HeatSlider label="Hold at" celsius={holdC} min={55} max={98} onCelsius={setHoldC} />
           <StepSlider
-            label="For"
+            label="Hold for"
             value={holdMin}
             shown={`${holdMin} min`}
             min={0}
@@ -48,17 +48,17 @@ export function PasteuriseSum({ desk }: { readonly desk: SumDesk }) {
             onChange={setHoldMin}
           />
           <Choices
-            legend="It is"
+            legend="What you heat"
             value={cream ? 'cream' : 'milk'}
             options={[
               { value: 'milk', label: 'milk' },
-              { value: 'cream', label: 'cream, sweetened or rich' },
+              { value: 'cream', label: 'cream, or rich or sweetened milk' },
             ]}
             onChange={(v) => setCream(v === 'cream')}
           />
           <p className="quiet">
-            The hold alone, at the coldest part of the pot, foam included. Warming up and cooling are not
-            counted here.
+            Counts only the hold, at the coldest part of the pot, foam included. Heating up and cooling are
+            not counted.
           </p>
         </>
       }
@@ -69,13 +69,13 @@ export function PasteuriseSum({ desk }: { readonly desk: SumDesk }) {
             : 'enough, as a guide'
           : 'not enough'
       }
-      answerNote={`like ${minutes > VAT_MINUTES_NEEDED * MORE_THAN_ENOUGH ? `more than ${VAT_MINUTES_NEEDED * MORE_THAN_ENOUGH}` : `about ${minutes.toFixed(0)}`} min at ${units.temperature(cream ? 66 : 63)}; ${VAT_MINUTES_NEEDED} min are wanted`}
+      answerNote={`Equal to ${minutes > VAT_MINUTES_NEEDED * MORE_THAN_ENOUGH ? `more than ${VAT_MINUTES_NEEDED * MORE_THAN_ENOUGH}` : `about ${minutes.toFixed(0)}`} min at ${units.temperature(cream ? 66 : 63)}. ${VAT_MINUTES_NEEDED} min are needed.`}
       picture={
         <svg
           viewBox="0 0 460 64"
           width="100%"
           role="img"
-          aria-label={`${Math.round(share * 100)} % of what is wanted`}
+          aria-label={`${Math.round(share * 100)} % of the time needed`}
           className="little-curve"
         >
           <rect
@@ -90,17 +90,17 @@ export function PasteuriseSum({ desk }: { readonly desk: SumDesk }) {
           />
           <rect x="1" y="12" width={458 * share} height="28" rx="14" fill="var(--clay)" opacity="0.55" />
           <text x="455" y="60" fontSize="15" textAnchor="end" fill="var(--quiet)">
-            {VAT_MINUTES_NEEDED} min wanted
+            {VAT_MINUTES_NEEDED} min needed
           </text>
         </svg>
       }
       facts={[
-        ['whey protein unfolded', `about ${Math.round(denatured * 100)} %`],
-        ['for yogurt', denatured > 0.8 ? 'firm set' : denatured > 0.4 ? 'softer set' : 'soft, late set'],
+        ['whey protein denatured', `about ${Math.round(denatured * 100)} %`],
+        ['for yogurt', denatured > 0.8 ? 'firm set' : denatured > 0.4 ? 'softer set' : 'soft, slow set'],
       ]}
       cautions={[CAUTIONS['not-a-certificate'], CAUTIONS['raw-milk']]}
       back={{
-        label: `Heat ${desk.forWhom} like this`,
+        label: `Use for ${desk.forWhom}`,
         onGive: stillOpen(desk.state, (step) => step.moves === 'up')
           ? () =>
               void desk.give(
@@ -108,7 +108,7 @@ export function PasteuriseSum({ desk }: { readonly desk: SumDesk }) {
                 'heat treatment',
               )
           : null,
-        whyNot: 'It is past heating.',
+        whyNot: 'The batch is past heating.',
       }}
     />
   );

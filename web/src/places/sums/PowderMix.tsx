@@ -84,7 +84,7 @@ const typedPrice = z
 /** `null` when it is no price, or nothing was typed. */
 const price = (text: string): number | null => typedPrice.safeParse(text).data ?? null;
 const priceFault = (text: string): string | null =>
-  text.trim() !== '' && price(text) === null ? 'is not a price' : null;
+  text.trim() !== '' && price(text) === null ? 'Enter a price.' : null;
 
 /** Two milks and milk powder: thickness, buffering, volume and cost. */
 export function PowderMix({ desk }: { readonly desk: SumDesk }) {
@@ -146,7 +146,7 @@ export function PowderMix({ desk }: { readonly desk: SumDesk }) {
             onLitres={(l) => form.setFieldValue('litres', l)}
           />
           <Choices
-            legend="A second milk"
+            legend="Second milk"
             value={hasSecond ? 'yes' : 'no'}
             options={[
               { value: 'no', label: 'none' },
@@ -163,7 +163,7 @@ export function PowderMix({ desk }: { readonly desk: SumDesk }) {
                 onChange={(e) => form.setFieldValue('second.kind', e.currentTarget.value as MilkKind)}
               />
               <VolumeSlider
-                label="Of it"
+                label="Amount of second milk"
                 litres={second.litres}
                 min={0.1}
                 onLitres={(l) => form.setFieldValue('second.litres', l)}
@@ -187,13 +187,13 @@ export function PowderMix({ desk }: { readonly desk: SumDesk }) {
           />
           <div className="field-row">
             <TextInput
-              label={`Milk, price a ${UNIT_LABEL[milkUnit]}`}
+              label={`Milk price, per ${UNIT_LABEL[milkUnit]}`}
               inputMode="decimal"
               {...form.getInputProps('milkPrice')}
               w={170}
             />
             <TextInput
-              label={`Powder, price a ${UNIT_LABEL[massUnit]}`}
+              label={`Powder price, per ${UNIT_LABEL[massUnit]}`}
               inputMode="decimal"
               {...form.getInputProps('powderPrice')}
               w={170}
@@ -201,8 +201,8 @@ export function PowderMix({ desk }: { readonly desk: SumDesk }) {
           </div>
         </>
       }
-      answer={`stands about ${firmnessWord(firmnessOf(mixed))}`}
-      answerNote={`${percent(batch.composition.proteinFraction)} protein instead of ${percent(before.composition.proteinFraction)}; an estimate, at the heat treatment of the make.`}
+      answer={`probably ${firmnessWord(firmnessOf(mixed))}`}
+      answerNote={`${percent(batch.composition.proteinFraction)} protein instead of ${percent(before.composition.proteinFraction)}. Estimated for this batch’s heat treatment.`}
       picture={
         <svg
           viewBox="0 0 460 120"
@@ -213,7 +213,7 @@ export function PowderMix({ desk }: { readonly desk: SumDesk }) {
         >
           {(
             [
-              ['as it was', before],
+              ['before', before],
               ['mixed', batch],
             ] as const
           ).map(([name, b], row) => {
@@ -283,24 +283,23 @@ export function PowderMix({ desk }: { readonly desk: SumDesk }) {
           ? []
           : ([
               ['cost', cost.toFixed(2)],
-              [`a ${UNIT_LABEL[milkUnit]}`, ((cost / batch.litres) * toLitres(1, milkUnit)).toFixed(2)],
+              [`per ${UNIT_LABEL[milkUnit]}`, ((cost / batch.litres) * toLitres(1, milkUnit)).toFixed(2)],
             ] as const)),
       ]}
       cautions={[
         powderKg / batch.massKg > 0.08
-          ? 'So much powder tastes of it and may set chalky. 2–5 % is usual.'
+          ? 'This much powder can be tasted, and may set chalky. 2–5 % is usual.'
           : null,
       ]}
       back={{
-        label:
-          desk.askedBy === 'make' ? `Add this powder to ${desk.forWhom}` : `Use this milk in ${desk.forWhom}`,
+        label: desk.askedBy === 'make' ? `Add powder to ${desk.forWhom}` : `Use milk for ${desk.forWhom}`,
         onGive:
           desk.askedBy === 'make'
             ? stillOpen(desk.state, (step) => step.moves === 'up')
               ? () => void desk.give({ powder: mixed.milk.powder ?? null, why: '' }, 'milk powder')
               : null
             : () => void desk.give((old) => ({ ...old, milk: mixed.milk }), 'milk'),
-        whyNot: 'Powder goes in before the milk is hot.',
+        whyNot: 'Add powder before the milk is hot.',
       }}
     />
   );

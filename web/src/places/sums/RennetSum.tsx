@@ -60,20 +60,20 @@ export function RennetSum({ desk }: { readonly desk: SumDesk }) {
           <StepSlider
             label="Rennet"
             value={imcu}
-            shown={`${imcu} IMCU a litre`}
+            shown={`${imcu} IMCU per litre`}
             min={4}
             max={100}
             step={1}
             onChange={setImcu}
           />
           <Choices
-            legend="Measured by"
+            legend="Measure in"
             value={unit}
             options={RENNET_UNITS.map((value) => ({ value, label: UNIT_WORDS[value] }))}
             onChange={setUnit}
           />
           <Choices
-            legend="Is its strength on the label?"
+            legend="Is the strength on the label?"
             value={known}
             options={[
               { value: 'no', label: 'no' },
@@ -83,7 +83,7 @@ export function RennetSum({ desk }: { readonly desk: SumDesk }) {
           />
           {known === 'yes' && (
             <StepSlider
-              label="One holds"
+              label="Strength"
               value={strength}
               shown={`${strength} IMCU`}
               min={1}
@@ -92,7 +92,7 @@ export function RennetSum({ desk }: { readonly desk: SumDesk }) {
               onChange={setStrength}
             />
           )}
-          <HeatSlider label="Milk at" celsius={celsius} min={20} max={42} onCelsius={setCelsius} />
+          <HeatSlider label="Milk temperature" celsius={celsius} min={20} max={42} onCelsius={setCelsius} />
           <StepSlider
             label="pH"
             value={ph}
@@ -103,7 +103,7 @@ export function RennetSum({ desk }: { readonly desk: SumDesk }) {
             onChange={setPh}
           />
           <StepSlider
-            label="Whey protein unfolded by heat"
+            label="Whey protein denatured by heating"
             value={unfolded}
             shown={`${unfolded} %`}
             min={0}
@@ -114,10 +114,10 @@ export function RennetSum({ desk }: { readonly desk: SumDesk }) {
         </>
       }
       answer={`about ${formatMinutes(minutes)}`}
-      answerNote={`to a clean break: try it from ${formatMinutes(minutes * Math.exp(-Z90 * sigma))} on, at the latest after ${formatMinutes(minutes * Math.exp(Z90 * sigma))}`}
+      answerNote={`to a clean break. First test after ${formatMinutes(minutes * Math.exp(-Z90 * sigma))}, at the latest after ${formatMinutes(minutes * Math.exp(Z90 * sigma))}.`}
       picture={
         <LittleCurve
-          label="Minutes against the heat of the milk"
+          label="Minutes to a clean break, by milk temperature"
           lines={[
             {
               name: 'minutes',
@@ -143,11 +143,11 @@ export function RennetSum({ desk }: { readonly desk: SumDesk }) {
       ]}
       cautions={[
         label === null
-          ? 'Nobody knows how strong it is: begin in the middle, and write down when it broke clean.'
+          ? 'Strength not known. Start in the middle of the range, and note when the curd breaks clean.'
           : null,
-        unfolded > 30 ? 'Milk that was heated so sets late and soft with rennet.' : null,
-        imcu > 60 ? 'More than cheese usually takes: it may turn bitter.' : null,
-        'Rennet sets sweet milk: a set is no proof of acid.',
+        unfolded > 30 ? 'Milk heated this much sets slowly and softly with rennet.' : null,
+        imcu > 60 ? 'More rennet than cheese usually needs. The cheese may turn bitter.' : null,
+        'Rennet sets sweet milk too. A set does not prove the milk is acid.',
       ]}
     />
   );

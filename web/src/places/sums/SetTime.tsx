@@ -16,6 +16,14 @@ import { HeatSlider } from './HeatSliders.tsx';
 import { SumFace } from './SumFace.tsx';
 import { stillOpen, type SumDesk } from './use-sum.ts';
 
+/** The pH at which yogurt is set. */
+const SET_PH = 4.6;
+/** How long it takes to set, or that it does not. @param hours `null` or endless where it does not set while anybody looks */
+const setWords = (hours: number | null): string =>
+  hours === null || !Number.isFinite(hours)
+    ? 'does not set within 30 h'
+    : `sets in about ${formatMinutes(hours * 60)}`;
+
 /** A plan's starter at another share of the milk. */
 export function withShare(plan: MakePlan, percent: number): MakePlan['starter'] {
   const massKg = Math.round((percent / 100) * batchOf(plan).massKg * 1e4) / 1e4;
@@ -70,7 +78,7 @@ export function SetTime({ desk }: { readonly desk: SumDesk }) {
       desk={desk}
       controls={
         <>
-          <HeatSlider label="Kept at" celsius={celsius} min={18} max={49} onCelsius={setCelsius} />
+          <HeatSlider label="Incubate at" celsius={celsius} min={18} max={49} onCelsius={setCelsius} />
           {dosed && (
             <>
               <StepSlider
@@ -83,7 +91,7 @@ export function SetTime({ desk }: { readonly desk: SumDesk }) {
                 onChange={(p) => setPercent(Math.round(p * 10) / 10)}
               />
               <StepSlider
-                label="Kept cold"
+                label="Starter in the fridge for"
                 value={ageD}
                 shown={`${ageD} days`}
                 min={0}
@@ -98,14 +106,14 @@ export function SetTime({ desk }: { readonly desk: SumDesk }) {
           </p>
         </>
       }
-      answer={`set in about ${hours(4.6)}`}
-      answerNote="At one even heat, from the moment the starter is in. A real place drifts: the make itself follows that."
+      answer={setWords(course ? hoursToPh(course, SET_PH) : null)}
+      answerNote="At one steady temperature, counted from adding the starter. A real place drifts, and the batch forecast allows for that."
       picture={
         <LittleCurve
           label={`pH at ${units.temperature(celsius)}`}
           xUnit="h"
           yUnit="pH"
-          across={{ at: 4.6, word: 'set' }}
+          across={{ at: SET_PH, word: 'set' }}
           lines={[{ name: 'pH', colour: 'cobalt', points }]}
         />
       }
@@ -116,12 +124,12 @@ export function SetTime({ desk }: { readonly desk: SumDesk }) {
       ]}
       cautions={[
         celsius > 47
-          ? `${units.temperature(celsius)} is too hot for yogurt cultures: part of them dies.`
+          ? `${units.temperature(celsius)} is too hot for yogurt cultures. Some of them die.`
           : null,
         celsius < 34 && celsius > 30 ? 'Below about 34 °C (93 °F) yogurt sets very slowly.' : null,
       ]}
       back={{
-        label: `Use this heat and dose in ${desk.forWhom}`,
+        label: `Use settings for ${desk.forWhom}`,
         onGive: stillOpen(desk.state, (step) => step.inoculates)
           ? () =>
               void desk.give(
@@ -132,10 +140,10 @@ export function SetTime({ desk }: { readonly desk: SumDesk }) {
                     : {}),
                   why: '',
                 },
-                'set time',
+                'setting time',
               )
           : null,
-        whyNot: 'The starter is in already.',
+        whyNot: 'The starter is already in.',
       }}
     />
   );

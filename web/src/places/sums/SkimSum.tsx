@@ -67,7 +67,7 @@ function Face({ desk, lot }: { readonly desk: SumDesk; readonly lot: Lot | null 
         <>
           <VolumeSlider label="Milk" litres={litres} min={0.5} max={40} step={0.5} onLitres={setLitres} />
           <NativeSelect
-            label="Of"
+            label="Kind of milk"
             value={kind}
             data={MILK_KINDS.filter((k) => !k.startsWith('shop') || k === 'shop-whole').map((k) => ({
               value: k,
@@ -76,13 +76,13 @@ function Face({ desk, lot }: { readonly desk: SumDesk; readonly lot: Lot | null 
             onChange={(e) => setKind(e.currentTarget.value as MilkKind)}
           />
           <Choices
-            legend="Treated"
+            legend="Heat treatment"
             value={treatment}
             options={TREATMENTS.map((t) => ({ value: t, label: t }))}
             onChange={setTreatment}
           />
           <StepSlider
-            label="Still and cold"
+            label="Time unmoved in the fridge"
             value={hours}
             shown={`${hours} h`}
             min={0}
@@ -96,7 +96,7 @@ function Face({ desk, lot }: { readonly desk: SumDesk; readonly lot: Lot | null 
       answer={lifted.massKg < 0.005 ? 'no cream' : massRange(lifted.massKg, CREAM_SPREAD, units)}
       answerNote={
         jar.creaming.mostRisen === 0
-          ? 'Homogenised and ultra-heated milk gives none.'
+          ? 'Homogenised or ultra-heated milk gives no cream.'
           : `of cream, about ${percent(lifted.fatFraction, 0)} fat`
       }
       picture={
@@ -106,11 +106,11 @@ function Face({ desk, lot }: { readonly desk: SumDesk; readonly lot: Lot | null 
             cream={layers.creamHeight}
             look="milk"
             asksRecount={false}
-            label={`Cream line at ${percent(layers.creamHeight)} of the height`}
+            label={`Cream line ${percent(layers.creamHeight)} of the height from the top`}
           />
           <LittleCurve
-            label="Cream against the hours it stands"
-            lines={[{ name: 'the layer', points: cream, colour: 'cobalt' }]}
+            label="Cream, by hours standing"
+            lines={[{ name: 'cream layer', points: cream, colour: 'cobalt' }]}
             dot={[hours, fromKilograms(layers.creamKg, unit)]}
             xUnit="h"
             yUnit={UNIT_LABEL[unit]}
@@ -119,15 +119,15 @@ function Face({ desk, lot }: { readonly desk: SumDesk; readonly lot: Lot | null 
       }
       facts={[
         [
-          'milk left',
+          'skimmed milk left',
           `about ${units.aboutVolume(litresOfMass(restKg, withFat(composition, Math.max(0, restFat))))}`,
         ],
-        ['its fat', `about ${percent(restFat)}`],
-        ['line from the top', percent(layers.creamHeight)],
+        ['fat in skimmed milk', `about ${percent(restFat)}`],
+        ['cream line, from the top', percent(layers.creamHeight)],
       ]}
       cautions={[
         lifted.fatFraction < 0.18 && lifted.massKg > 0
-          ? 'Under 18 % fat it may not break when it is churned.'
+          ? 'Cream under 18 % fat may not break in the churn.'
           : null,
       ]}
       {...(lot ? { backTo: { label: `Back to ${lot.name}`, to: `/milk?lot=${lot.id}&depth=${depth}` } } : {})}

@@ -136,10 +136,10 @@ export function StandardiseSum({ desk }: { readonly desk: SumDesk }) {
       desk={desk}
       controls={
         <>
-          {select('One milk', a.value, setA)}
-          {select('The other', b.value, setB)}
+          {select('First milk', a.value, setA)}
+          {select('Second milk', b.value, setB)}
           <StepSlider
-            label="Fat wanted"
+            label="Target fat"
             value={fat}
             shown={`${fat.toFixed(1)} %`}
             min={0}
@@ -147,10 +147,10 @@ export function StandardiseSum({ desk }: { readonly desk: SumDesk }) {
             step={0.1}
             onChange={setFat}
           />
-          <VolumeSlider label="Milk in all" litres={litres} min={0.2} max={40} onLitres={setLitres} />
+          <VolumeSlider label="Total milk" litres={litres} min={0.2} max={40} onLitres={setLitres} />
         </>
       }
-      answer={shares ? `${pour(a, aKg)} and ${pour(b, bKg)}` : 'cannot be'}
+      answer={shares ? `${pour(a, aKg)} and ${pour(b, bKg)}` : 'not possible'}
       picture={
         shares && (
           <MixDrawing
@@ -163,8 +163,8 @@ export function StandardiseSum({ desk }: { readonly desk: SumDesk }) {
       }
       answerNote={
         shares
-          ? 'poured together'
-          : `Between them lies ${percent(low)} to ${percent(high)}: choose a fat in there, or another milk.`
+          ? 'mixed together'
+          : `These two can give ${percent(low)} to ${percent(high)} fat. Choose a fat in that range, or another milk.`
       }
       facts={
         mix
@@ -177,19 +177,19 @@ export function StandardiseSum({ desk }: { readonly desk: SumDesk }) {
       }
       cautions={[
         missing?.[0].lot
-          ? `${missing[0].lot.name}: ${units.mass(freeKg(missing[0].lot))} are free, ${units.mass(missing[1])} are asked.`
+          ? `${missing[0].lot.name}: ${units.mass(freeKg(missing[0].lot))} available, ${units.mass(missing[1])} needed.`
           : null,
       ]}
       back={{
-        label: `Use this milk in ${desk.forWhom}`,
+        label: `Use milk for ${desk.forWhom}`,
         onGive:
           milk && desk.askedBy === 'new'
             ? () => void desk.give((old) => ({ ...old, milk }), 'standardised milk')
             : null,
         whyNot:
           desk.askedBy === 'make'
-            ? 'The milk of a make is poured already.'
-            : 'Both must come from the milk room, or both from outside of it, and be there.',
+            ? 'This batch’s milk is already poured.'
+            : 'Choose both from the Milk room or both from outside, with enough of each.',
       }}
     />
   );

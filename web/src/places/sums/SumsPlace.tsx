@@ -32,29 +32,64 @@ interface Sum {
 
 /** One entry an instrument. */
 const SUMS: readonly Sum[] = [
-  { name: 'cool-down', title: 'Cool-down', asks: 'When is the pot at inoculating heat?', Face: CoolDown },
-  { name: 'ice-bath', title: 'Ice bath', asks: 'How much ice, how many minutes?', Face: IceBath },
-  { name: 'set-time', title: 'Set time', asks: 'When does it set at this heat?', Face: SetTime },
-  { name: 'dose', title: 'Dose', asks: 'How much starter for a wanted time?', Face: DoseSum },
-  { name: 'powder', title: 'Powder and mix', asks: 'Two milks, and powder: how thick?', Face: PowderMix },
-  { name: 'warm-box', title: 'Warm box', asks: 'How many hot bottles?', Face: BoxSum },
-  { name: 'skim', title: 'Skim', asks: 'How much cream after some hours?', Face: SkimSum },
+  {
+    name: 'cool-down',
+    title: 'Cooling time',
+    asks: 'When is the pot cool enough to inoculate?',
+    Face: CoolDown,
+  },
+  { name: 'ice-bath', title: 'Ice bath', asks: 'How much ice, and how long?', Face: IceBath },
+  { name: 'set-time', title: 'Setting time', asks: 'How long will the milk take to set?', Face: SetTime },
+  { name: 'dose', title: 'Starter dose', asks: 'How much starter to set on time?', Face: DoseSum },
+  { name: 'powder', title: 'Milk powder and mixing', asks: 'How thick will the yogurt be?', Face: PowderMix },
+  { name: 'warm-box', title: 'Warm box', asks: 'How much hot water in the bottles?', Face: BoxSum },
+  { name: 'skim', title: 'Skimming', asks: 'How much cream will rise?', Face: SkimSum },
   {
     name: 'standardise',
-    title: 'Standardise',
-    asks: 'Two milks to a fat: how much of each?',
+    title: 'Standardising',
+    asks: 'How much of each milk for the fat you want?',
     Face: StandardiseSum,
   },
-  { name: 'churn', title: 'Churning', asks: 'When does the cream break?', Face: ChurnSum },
-  { name: 'bought', title: 'Bought cream', asks: 'Does it pay as butter?', Face: BoughtSum },
-  { name: 'drain', title: 'Drain', asks: 'When is it thick enough?', Face: DrainSum },
-  { name: 'rennet', title: 'Rennet', asks: 'How much, and when to try?', Face: RennetSum },
-  { name: 'cheese', title: 'Cheese', asks: 'Yield, press, brine, hot water?', Face: CheeseSum },
-  { name: 'vigour', title: 'Dose like fresh', asks: 'How much of an old culture?', Face: VigourSum },
-  { name: 'thaw', title: 'Thaw', asks: 'When is it liquid?', Face: ThawSum },
-  { name: 'lactation', title: 'Lactation', asks: 'How much milk in some weeks?', Face: LactationSum },
-  { name: 'thermometer', title: 'Thermometer', asks: 'Is it telling the truth?', Face: ThermometerSum },
-  { name: 'pasteurise', title: 'Heat treatment', asks: 'Is that hold enough?', Face: PasteuriseSum },
+  { name: 'churn', title: 'Churning time', asks: 'How long until the cream breaks?', Face: ChurnSum },
+  { name: 'bought', title: 'Bought cream', asks: 'Is bought cream worth churning?', Face: BoughtSum },
+  {
+    name: 'drain',
+    title: 'Draining time',
+    asks: 'How long until the yogurt or curd is thick enough?',
+    Face: DrainSum,
+  },
+  { name: 'rennet', title: 'Rennet', asks: 'How much rennet, and when to test?', Face: RennetSum },
+  {
+    name: 'cheese',
+    title: 'Cheese yield and brine',
+    asks: 'Yield, pressing, brine and wash water',
+    Face: CheeseSum,
+  },
+  {
+    name: 'vigour',
+    title: 'Dose for an older starter',
+    asks: 'How much more starter when it is older?',
+    Face: VigourSum,
+  },
+  { name: 'thaw', title: 'Thawing time', asks: 'How long to thaw milk or cream?', Face: ThawSum },
+  {
+    name: 'lactation',
+    title: 'Lactation curve',
+    asks: 'How much milk in the weeks ahead?',
+    Face: LactationSum,
+  },
+  {
+    name: 'thermometer',
+    title: 'Thermometer check',
+    asks: 'Does the thermometer read true?',
+    Face: ThermometerSum,
+  },
+  {
+    name: 'pasteurise',
+    title: 'Heat treatment',
+    asks: 'Is the hold hot and long enough?',
+    Face: PasteuriseSum,
+  },
 ];
 
 /** Small instruments that compute while they are turned. */
@@ -69,7 +104,7 @@ export function SumsPlace() {
   const waiting = !data || (asked !== null && asked !== 'new' && desk.askedBy === 'nobody');
   return (
     <div className="sums">
-      <nav aria-label="Sums" className="sum-names">
+      <nav aria-label="Tools" className="sum-names">
         {SUMS.map((s) => (
           <NavLink
             key={s.name}
@@ -82,7 +117,7 @@ export function SumsPlace() {
       </nav>
       <div>
         <div className="make-head">
-          <h1>{sum?.title ?? 'Sums'}</h1>
+          <h1>{sum?.title ?? 'Tools'}</h1>
           <span className="quiet">{sum?.asks}</span>
           {desk.askedBy !== 'nobody' && (
             <Link className="to-the-end" to={desk.askedBy === 'new' ? '/new?draft=1' : `/makes/${asked}`}>
@@ -91,7 +126,7 @@ export function SumsPlace() {
           )}
         </div>
         {!sum ? (
-          <p>There is no such sum. Choose one of the names.</p>
+          <p>That tool does not exist. Choose one from the list.</p>
         ) : waiting ? (
           <p className="quiet">Opening …</p>
         ) : (

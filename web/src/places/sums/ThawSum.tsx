@@ -68,20 +68,20 @@ function Face({ desk, lot }: { readonly desk: SumDesk; readonly lot: Lot | null 
             value={where}
             options={[
               { value: 'fridge', label: 'in the fridge' },
-              { value: 'room', label: 'in the room' },
+              { value: 'room', label: 'at room temperature' },
             ]}
             onChange={setWhere}
           />
           {where === 'fridge' && (
-            <HeatSlider label="Fridge" celsius={fridgeC} min={1} max={9} onCelsius={setFridgeC} />
+            <HeatSlider label="Fridge temperature" celsius={fridgeC} min={1} max={9} onCelsius={setFridgeC} />
           )}
         </>
       }
       answer={`about ${Math.round(hours)} h`}
-      answerNote={`give or take ${Math.round(hours * THAW_SPREAD)} h; taken out now it is liquid about ${units.time(readyMs, now())}`}
+      answerNote={`Give or take ${Math.round(hours * THAW_SPREAD)} h. Taken out now, thawed about ${units.time(readyMs, now())}.`}
       picture={
         <LittleCurve
-          label="Hours against the weight of a piece"
+          label="Hours to thaw, by weight of the piece"
           lines={[
             {
               name: 'hours',
@@ -99,9 +99,9 @@ function Face({ desk, lot }: { readonly desk: SumDesk; readonly lot: Lot | null 
       }
       cautions={[
         where === 'room'
-          ? 'In the room its skin is warm for hours while its heart is ice: thaw it in the fridge.'
+          ? 'At room temperature the outside stays warm for hours while the middle is still ice. Thaw in the fridge.'
           : null,
-        'Smaller pieces thaw sooner: freeze flat and apart. What was thawed is not frozen again.',
+        'Smaller pieces thaw sooner, so freeze them flat and apart. Do not refreeze anything thawed.',
       ]}
       {...(lot
         ? { backTo: { label: `Back to ${lot.name}`, to: `/milk?lot=${lot.id}&ready=${Math.round(readyMs)}` } }

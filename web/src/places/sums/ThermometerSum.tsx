@@ -43,7 +43,7 @@ export function ThermometerSum({ desk }: { readonly desk: SumDesk }) {
   const iceC = read(ice);
   const boilingC = read(boiling);
   const { altitudeM } = kitchen.site;
-  const numbersFault = iceC === 'fault' || boilingC === 'fault' ? 'is not a number' : null;
+  const numbersFault = iceC === 'fault' || boilingC === 'fault' ? 'Enter a number.' : null;
   const check = {
     iceC: iceC === 'fault' ? null : iceC,
     boilingC: boilingC === 'fault' ? null : boilingC,
@@ -86,7 +86,7 @@ export function ThermometerSum({ desk }: { readonly desk: SumDesk }) {
             value={chosen}
             data={[
               ...kitchen.thermometers.map((t) => ({ value: t.id, label: t.name })),
-              { value: NEW, label: 'another one' },
+              { value: NEW, label: 'another thermometer' },
             ]}
             onChange={(e) => {
               setChosen(e.currentTarget.value);
@@ -96,15 +96,15 @@ export function ThermometerSum({ desk }: { readonly desk: SumDesk }) {
           />
           {!own && (
             <TextInput
-              label="Its name"
+              label="Name"
               value={name}
               maxLength={80}
               onChange={(e) => setName(e.currentTarget.value)}
             />
           )}
           <p>
-            <strong>1.</strong> Crushed ice with a little water, stirred, tip in the middle: wait till it
-            stands still.
+            <strong>1.</strong> Stir crushed ice with a little water. Hold the tip in the middle and wait for
+            a steady reading.
           </p>
           <TextInput
             label={`In ice slush (°${unit})`}
@@ -115,8 +115,8 @@ export function ThermometerSum({ desk }: { readonly desk: SumDesk }) {
             w={200}
           />
           <p>
-            <strong>2.</strong> Water at a full boil, tip clear of the bottom. At {Math.round(altitudeM)} m it
-            boils at {formatTemperature(boilingPointC(altitudeM), unit)}.
+            <strong>2.</strong> Bring water to a full boil. Keep the tip clear of the bottom. At{' '}
+            {Math.round(altitudeM)} m water boils at {formatTemperature(boilingPointC(altitudeM), unit)}.
           </p>
           <TextInput
             label={`In boiling water (°${unit})`}
@@ -136,25 +136,25 @@ export function ThermometerSum({ desk }: { readonly desk: SumDesk }) {
       answer={
         correction
           ? Math.abs(off) < 0.05
-            ? 'it is right'
+            ? 'reads true'
             : `reads ${Math.abs(off).toFixed(1)} °${unit} too ${off < 0 ? 'high' : 'low'}`
           : 'not checked yet'
       }
       answerNote={
         correction
-          ? 'At incubating heat. Readings with it are set right everywhere; what it said is kept beside.'
-          : 'One of the two readings is enough for a start.'
+          ? 'At incubation temperature. Its readings are corrected everywhere, and the original is kept.'
+          : 'One of the two readings is enough to start.'
       }
       facts={
         correction
           ? examples.map((c): readonly [string, string] => [
-              `it says ${formatTemperature(c, unit)}`,
-              `it is ${at(c)}`,
+              `reads ${formatTemperature(c, unit)}`,
+              `really ${at(c)}`,
             ])
           : []
       }
       cautions={[
-        'Steam and boiling water scald. Surface thermometers read skin and steam: stir and confirm with a probe.',
+        'Steam and boiling water scald. Surface thermometers read skin and steam, so stir and confirm with a probe.',
       ]}
       picture={
         <div className="row tall-row">
@@ -164,9 +164,9 @@ export function ThermometerSum({ desk }: { readonly desk: SumDesk }) {
             disabled={!correction || !data || (!own && name.trim() === '')}
             onClick={() => void keep()}
           >
-            Keep this check
+            Save check
           </Button>
-          <span role="status">{saved ? 'Kept' : ''}</span>
+          <span role="status">{saved ? 'Saved' : ''}</span>
         </div>
       }
     />

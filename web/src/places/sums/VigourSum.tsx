@@ -70,7 +70,7 @@ export function VigourSum({ desk }: { readonly desk: SumDesk }) {
       sameH: hoursToPh(same, SET_PH),
       lines: [
         line('fresh', courseOfDose(question, question.freshRatio, 'fresh'), 'quiet'),
-        line('this one', same, 'cobalt'),
+        line('this starter', same, 'cobalt'),
       ],
     };
   }, [kind, aged, pace, dried, fresh, celsius, batch.plasmaSnfPercent]);
@@ -91,7 +91,7 @@ export function VigourSum({ desk }: { readonly desk: SumDesk }) {
             }}
           />
           <StepSlider
-            label="Kept cold"
+            label="Starter in the fridge for"
             value={coldD}
             shown={`${coldD} days`}
             min={0}
@@ -109,41 +109,41 @@ export function VigourSum({ desk }: { readonly desk: SumDesk }) {
             onChange={setFrozen}
           />
           <StepSlider
-            label="Its pace"
+            label="Setting speed"
             value={pace}
-            shown={`${pace} % of the book`}
+            shown={`${pace} % of usual`}
             min={50}
             max={150}
             step={1}
             onChange={setPace}
           />
           <StepSlider
-            label="A fresh one would get"
+            label="Dose when fresh"
             value={fresh}
-            shown={dried ? `${fresh} × the stated dose` : `${fresh} % of the milk`}
+            shown={dried ? `${fresh} × the packet dose` : `${fresh} % of the milk`}
             min={dried ? 0.25 : 0.5}
             max={dried ? 3 : 6}
             step={dried ? 0.25 : 0.5}
             onChange={setFresh}
           />
-          <HeatSlider label="Kept at" celsius={celsius} min={15} max={48} onCelsius={setCelsius} />
+          <HeatSlider label="Incubate at" celsius={celsius} min={15} max={48} onCelsius={setCelsius} />
         </>
       }
       answer={
         ratio === null
-          ? 'no dose does it'
+          ? 'no dose works'
           : dried
-            ? `${ratio.toFixed(2)} × the stated dose`
+            ? `${ratio.toFixed(2)} × the packet dose`
             : `about ${units.mass(ratio * batch.massKg)}`
       }
       answerNote={
         ratio === null
-          ? 'Too few are alive, or too slow: take a fresh one.'
-          : `${dried ? '' : `${(ratio * 100).toFixed(1)} % of ${units.volume(batch.litres)}, `}so that it sets as a fresh one does, in about ${formatMinutes(freshH * 60)}`
+          ? 'This starter is too weak or too slow. Use a fresh one.'
+          : `${dried ? '' : `${(ratio * 100).toFixed(1)} % of ${units.volume(batch.litres)}, `}to set as fast as a fresh starter, in about ${formatMinutes(freshH * 60)}`
       }
       picture={
         <LittleCurve
-          label="pH of a fresh one and of this one at the same dose"
+          label="pH with a fresh starter and this starter, same dose"
           xUnit="h"
           yUnit="pH"
           across={{ at: SET_PH, word: 'set' }}
@@ -151,13 +151,13 @@ export function VigourSum({ desk }: { readonly desk: SumDesk }) {
         />
       }
       facts={[
-        ['alive of a fresh one', `about ${Math.round(living * 100)} %`],
-        ['a fresh one sets in', formatMinutes(freshH * 60)],
-        ['this one, same dose', Number.isFinite(sameH) ? formatMinutes(sameH * 60) : 'not within 48 h'],
+        ['strength compared with fresh', `about ${Math.round(living * 100)} %`],
+        ['fresh starter sets in', formatMinutes(freshH * 60)],
+        ['this starter, same dose', Number.isFinite(sameH) ? formatMinutes(sameH * 60) : 'not within 48 h'],
       ]}
-      cautions={['An estimate by age, kind and cold: its own makes say more.']}
+      cautions={['Estimated from age, type and storage. The starter’s own batches tell more.']}
       back={{
-        label: `Use this dose in ${desk.forWhom}`,
+        label: `Use dose for ${desk.forWhom}`,
         onGive:
           ratio !== null && stillOpen(desk.state, (step) => step.inoculates) && kind === plan.starter.kind
             ? () =>
@@ -172,11 +172,13 @@ export function VigourSum({ desk }: { readonly desk: SumDesk }) {
                       : withShare(plan, ratio * 100),
                     why: '',
                   },
-                  'a dose like fresh',
+                  'dose for an older starter',
                 )
             : null,
         whyNot:
-          kind === plan.starter.kind ? 'The starter is in already.' : 'The make has another kind of starter.',
+          kind === plan.starter.kind
+            ? 'The starter is already in.'
+            : 'This batch uses another kind of starter.',
       }}
     />
   );

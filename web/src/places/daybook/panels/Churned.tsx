@@ -15,7 +15,7 @@ import { piecesWords } from '../../../parts/pieces-words.ts';
 import './churned.css';
 
 const PLACE_WORDS: Readonly<Record<ButterPlace, string>> = {
-  cold: 'sealed, in the cold',
+  cold: 'sealed, in the fridge',
   freezer: 'frozen',
   counter: 'on the counter',
   'under-water': 'under water',
@@ -28,26 +28,31 @@ export function fatFacts(fat: FatBalance, state: MakeState, units: Units): (read
       ? null
       : salted(fat.realKg, fat.moistureFraction, state.saltKg);
   return [
-    ['Possible', units.mass(fat.possibleKg)],
-    ['Likely', `about ${units.mass(fat.likelyKg)}`],
+    ['At most', units.mass(fat.possibleKg)],
+    ['Estimated', `about ${units.mass(fat.likelyKg)}`],
     ['Buttermilk', fat.buttermilkKg === null ? 'not weighed' : units.mass(fat.buttermilkKg)],
     ['Overrun', fat.overrun === null ? '–' : `${(fat.overrun * 100).toFixed(0)} %`],
     [
       'Salt',
       salt
-        ? `${(salt.saltFraction * 100).toFixed(1)} %, about ${(salt.brineFraction * 100).toFixed(0)} % in its water`
+        ? `${(salt.saltFraction * 100).toFixed(1)} % (brine about ${(salt.brineFraction * 100).toFixed(0)} %)`
         : 'none',
     ],
     ...(state.moistureFraction === null
       ? []
-      : [['Water, by pan test', `${(state.moistureFraction * 100).toFixed(1)} %`] as const]),
+      : [['Water (pan test)', `${(state.moistureFraction * 100).toFixed(1)} %`] as const]),
     ['Washed', state.rinses.length === 0 ? 'not washed' : `${state.rinses.length} ×`],
     ...(state.poured.length === 0
       ? []
-      : [['Water in the churn', `${units.mass(fat.waterKg)}: diluted`] as const]),
+      : [['Water added in the churn', `${units.mass(fat.waterKg)}, diluted`] as const]),
     ...(state.flavours.length === 0
       ? []
-      : [['In it', state.flavours.map((f) => (f.with === 'dry' ? 'spice' : f.with)).join(', ')] as const]),
+      : [
+          [
+            'Flavourings',
+            state.flavours.map((f) => (f.with === 'dry' ? 'spice' : f.with)).join(', '),
+          ] as const,
+        ]),
     ...(state.pieces.length === 0 ? [] : [['Pieces', piecesWords(state.pieces, units)] as const]),
   ];
 }
@@ -56,7 +61,7 @@ export function fatFacts(fat: FatBalance, state: MakeState, units: Units): (read
 export function Churned({ state, units }: { readonly state: MakeState; readonly units: Units }) {
   const step = state.steps.find((s) => s.step.facts.parts);
   if (step?.step.instance.kind !== 'churn' || step.startedAtMs === null || step.endedAtMs === null)
-    return <p className="quiet">It was not churned.</p>;
+    return <p className="quiet">This batch was not churned.</p>;
   const own = churnedOf(state);
   if (!own) return null;
   const { minutes, forecastMin: forecast, startC, loads } = own;
@@ -79,18 +84,18 @@ export function Churned({ state, units }: { readonly state: MakeState; readonly 
           {Math.round(minutes)} <small>min</small>
         </div>
         <p>
-          of churning until it broke, in {step.step.instance.name}
-          {loads > 1 && `: each of ${loads} loads, on average`}
+          to break, in {step.step.instance.name}
+          {loads > 1 && ` (average of ${loads} loads)`}
         </p>
         {forecast !== null && (
           <p>
-            Forecast then: about {Math.round(forecast)} min{' '}
+            Forecast: about {Math.round(forecast)} min{' '}
             <span className="quiet">
               ({Math.round(forecast / spread)}–{Math.round(forecast * spread)})
             </span>
           </p>
         )}
-        {startC !== null && <p>Begun at {units.temperature(startC)}, measured.</p>}
+        {startC !== null && <p>Starting temperature {units.temperature(startC)} (measured).</p>}
       </div>
     </div>
   );
@@ -100,7 +105,7 @@ export function Churned({ state, units }: { readonly state: MakeState; readonly 
 export function Keeps({ state }: { readonly state: MakeState }) {
   return (
     <section className="keeps below-l" aria-label="How long it keeps">
-      <h2 className="below-s">Keeps, about</h2>
+      <h2 className="below-s">Keeps for about</h2>
       <dl>
         {BUTTER_PLACES.map((place) => {
           const keeps = keepsOf(state, place);
@@ -116,7 +121,7 @@ export function Keeps({ state }: { readonly state: MakeState }) {
           );
         })}
       </dl>
-      <p className="quiet">A judgement, not a promise: smell it first.</p>
+      <p className="quiet">An estimate, not a promise. Smell the butter first.</p>
     </section>
   );
 }

@@ -11,7 +11,7 @@ export function gheeFacts(state: MakeState, units: Units): (readonly [string, st
   const [first, last] = [state.pan[0], state.pan.at(-1)];
   const gone = first && last && first !== last ? first.massKg - last.massKg : null;
   return [
-    ['Likely', `about ${units.mass(likely)}`],
+    ['Estimated', `about ${units.mass(likely)}`],
     [
       'Water boiled off',
       gone === null ? `about ${units.mass(pan.forecast.waterKg)}` : `${units.mass(gone)}, weighed`,
@@ -20,7 +20,7 @@ export function gheeFacts(state: MakeState, units: Units): (readonly [string, st
       ? []
       : [
           [
-            'Solids, foam, pan',
+            'Solids, foam and left in the pan',
             `about ${units.mass(Math.max(0, milkKg - outKg - (gone ?? pan.forecast.waterKg)))}`,
           ] as const,
         ]),
@@ -31,7 +31,7 @@ export function gheeFacts(state: MakeState, units: Units): (readonly [string, st
 export function Clarified({ state, units }: { readonly state: MakeState; readonly units: Units }) {
   const pan = panNow(state, state.finished?.atMs ?? state.startedAtMs);
   const endedMs = pan?.step.endedAtMs;
-  if (!pan || !endedMs) return <p className="quiet">It was not clarified.</p>;
+  if (!pan || !endedMs) return <p className="quiet">This batch was not clarified.</p>;
   const minutes = (endedMs - pan.startMs) / 60_000;
   const planned = state.planned?.steps.find((s) => s.step === pan.step.step.id)?.end;
   const from = planned?.p10 && (planned.p10 - pan.startMs) / 60_000;
@@ -46,12 +46,12 @@ export function Clarified({ state, units }: { readonly state: MakeState; readonl
           {Math.round(minutes)} <small>min</small>
         </div>
         <p>
-          on the fire, on {state.plan.burner.name}
+          on {state.plan.burner.name}
           {hottest !== null && `, up to ${units.temperature(hottest)}`}
         </p>
         {from && to && (
           <p className="quiet">
-            Forecast then: {Math.round(from)}–{Math.round(to)} min
+            Forecast: {Math.round(from)}–{Math.round(to)} min
           </p>
         )}
       </div>

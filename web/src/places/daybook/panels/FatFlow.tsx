@@ -24,9 +24,9 @@ export function FatFlow({ fat, units }: { readonly fat: FatBalance; readonly uni
   const vessel = Math.max(0, elsewhereKg - (inWashKg ?? 0));
   const streams: readonly Stream[] = [
     { name: 'in the butter', kg: inButterKg, fill: 'var(--butter)' },
-    { name: 'in the buttermilk, about', kg: inButtermilkKg ?? 0, fill: 'var(--brush)' },
-    { name: 'in the washing, about', kg: inWashKg ?? 0, fill: 'var(--cobalt)' },
-    { name: 'in churn and cloth, or it was leaner', kg: vessel, fill: 'var(--clay)' },
+    { name: 'in the buttermilk (estimated)', kg: inButtermilkKg ?? 0, fill: 'var(--brush)' },
+    { name: 'in the wash water (estimated)', kg: inWashKg ?? 0, fill: 'var(--cobalt)' },
+    { name: 'left in churn and cloth, or the cream was leaner', kg: vessel, fill: 'var(--clay)' },
   ];
   const widths = streams.map(({ kg }) => Math.max(THINNEST, (HEIGHT * kg) / fatKg));
   const whole = widths.reduce((sum, w) => sum + w, 0);
@@ -49,7 +49,7 @@ export function FatFlow({ fat, units }: { readonly fat: FatBalance; readonly uni
       <figcaption>
         Where the {units.mass(fatKg)} of fat went{' '}
         <span className="quiet">
-          (butter taken at {Math.round((inButterKg / (fat.realKg ?? 1)) * 100)} % fat)
+          (assuming butter of {Math.round((inButterKg / (fat.realKg ?? 1)) * 100)} % fat)
         </span>
       </figcaption>
       <svg

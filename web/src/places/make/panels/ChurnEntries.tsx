@@ -22,7 +22,7 @@ function Stages({ state }: { readonly state: MakeState }) {
   const last = seen.at(-1)?.stage;
   const from = last ? CHURN_STAGES.indexOf(last) + 1 : 0;
   return (
-    <div className="stage-buttons" role="group" aria-label="How far it is">
+    <div className="stage-buttons" role="group" aria-label="Churning stage">
       {CHURN_STAGES.filter((stage) => stage !== 'broken').map((stage) => (
         <button
           key={stage}
@@ -55,8 +55,8 @@ export function ChilledWater({ state }: { readonly state: MakeState }) {
     <details>
       <summary className="unfolds">
         {state.poured.length === 0
-          ? 'Pour chilled water in'
-          : `Water in it: ${units.volume(state.poured.reduce((sum, p) => sum + p.massKg, 0))}`}
+          ? 'Add chilled water'
+          : `Water added: ${units.volume(state.poured.reduce((sum, p) => sum + p.massKg, 0))}`}
       </summary>
       <form
         aria-label="Chilled water"
@@ -75,9 +75,9 @@ export function ChilledWater({ state }: { readonly state: MakeState }) {
           units={volumeUnits.map((u) => ({ value: u, label: UNIT_LABEL[u] }))}
           check={(value, u) => {
             const litres = toLitres(value, u);
-            if (!(litres > 0)) return 'The water must be above 0.';
+            if (!(litres > 0)) return 'Enter an amount above 0.';
             return litres > state.plan.milk.litres
-              ? `That is more than the ${units.volume(state.plan.milk.litres)} of cream. Another unit?`
+              ? `That is more than the ${units.volume(state.plan.milk.litres)} of cream. Check the unit.`
               : null;
           }}
           onFault={(faulty) => {
@@ -86,7 +86,7 @@ export function ChilledWater({ state }: { readonly state: MakeState }) {
           onChange={(value, u) => setTyped({ value, unit: u })}
         />
         <StepSlider
-          label="It is at"
+          label="Temperature"
           value={celsius}
           shown={units.temperature(celsius)}
           min={COLDEST_C}
@@ -95,9 +95,9 @@ export function ChilledWater({ state }: { readonly state: MakeState }) {
           onChange={setCelsius}
         />
         <Button type="submit" variant="default" h={56} disabled={!typed} mt={12}>
-          It is in
+          Mark as added
         </Button>
-        <p className="quiet">Drinking water. It cools the cream at once; the buttermilk is thinner by it.</p>
+        <p className="quiet">Use drinking water. It cools the cream at once, but thins the buttermilk.</p>
       </form>
     </details>
   );
@@ -118,7 +118,7 @@ export function ChurnEntries({ state }: { readonly state: MakeState }) {
         aria-pressed={resting}
         onClick={() => void record(state.id, 'churn-rested', { resting: !resting })}
       >
-        {resting ? 'It goes on' : CHURN_FACTS[churn.churn].motor ? 'The motor rests' : 'Rest a little'}
+        {resting ? 'Resume churning' : CHURN_FACTS[churn.churn].motor ? 'Rest the motor' : 'Pause churning'}
       </Button>
       <ChilledWater state={state} />
     </>

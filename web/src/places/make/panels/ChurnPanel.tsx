@@ -19,7 +19,8 @@ import './panels.css';
 function LoadsLine({ churn, nowMs }: { readonly churn: ChurnLoads; readonly nowMs: number }) {
   const units = useUnits();
   const told = ({ run, startMs, endMs }: LoadTime): string => {
-    if (run.broke) return `broke ${units.time(endMs, nowMs)}, ${formatMinutes((endMs - startMs) / 60_000)}`;
+    if (run.broke)
+      return `broke ${units.time(endMs, nowMs)}, after ${formatMinutes((endMs - startMs) / 60_000)}`;
     if (run.begun) return 'in the churn';
     return `about ${units.time(startMs, nowMs)}`;
   };
@@ -37,13 +38,14 @@ function LoadsLine({ churn, nowMs }: { readonly churn: ChurnLoads; readonly nowM
         <p>
           Load {next.no}:{' '}
           {next.takeOutMs <= nowMs ? (
-            <strong>out of the cold now</strong>
+            <strong>take out of the fridge now</strong>
           ) : next.takeOutMs < next.startMs - 60_000 ? (
             <>
-              out of the cold at <strong className="number">{units.time(next.takeOutMs, nowMs)}</strong>
+              take out of the fridge at{' '}
+              <strong className="number">{units.time(next.takeOutMs, nowMs)}</strong>
             </>
           ) : (
-            'leave it in the cold till then'
+            'leave in the fridge until then'
           )}
         </p>
       )}
@@ -78,7 +80,7 @@ export function ChurnPanel({ live, nowMs: minuteMs }: PanelProps) {
       className="churn-panel"
       aria-label={
         over
-          ? `Churned ${Math.round(minutes)} minutes until it broke`
+          ? `Broke after ${Math.round(minutes)} minutes of churning`
           : `Churning for ${Math.floor(minutes)} minutes; breaks ${soon}`
       }
     >
@@ -98,12 +100,12 @@ export function ChurnPanel({ live, nowMs: minuteMs }: PanelProps) {
           {over ? Math.round(minutes) : Math.floor(minutes)} <small>min</small>
         </div>
         {over ? (
-          <p>until it broke{last === 'lump' && <span className="quiet">, into one lump</span>}</p>
+          <p>to break{last === 'lump' && <span className="quiet">, in one lump</span>}</p>
         ) : (
           <>
             <p>
               {resting ? (
-                <strong>It rests</strong>
+                <strong>Paused</strong>
               ) : (
                 <>
                   Breaks <strong className="number">{soon}</strong>
@@ -112,8 +114,8 @@ export function ChurnPanel({ live, nowMs: minuteMs }: PanelProps) {
             </p>
             <p className="quiet">
               {last
-                ? `${STAGE_WORDS[last]}, seen`
-                : `should look: ${foreseen === 'liquid' ? 'liquid' : STAGE_WORDS[foreseen]}`}
+                ? `last seen: ${STAGE_WORDS[last]}`
+                : `expected now: ${foreseen === 'liquid' ? 'liquid' : STAGE_WORDS[foreseen]}`}
             </p>
           </>
         )}

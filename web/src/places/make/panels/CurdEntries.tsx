@@ -48,7 +48,7 @@ function Weighing(props: {
         units={massUnits.map((u) => ({ value: u, label: UNIT_LABEL[u] }))}
         check={(value, u) => {
           const kg = toKilograms(value, u);
-          return kg > 0 ? props.fault(kg) : 'A weight is above 0.';
+          return kg > 0 ? props.fault(kg) : 'Enter a weight above 0.';
         }}
         onFault={(faulty) => {
           if (faulty) setTyped(null);
@@ -75,15 +75,17 @@ export function Drips({ state, point }: Now) {
   if (!drain) return null;
   const most = drain.startKg;
   const tooMuch = (kg: number): string | null =>
-    kg > most * 1.02 ? `That is more than went into the cloth: ${units.mass(most)} at most.` : null;
+    kg > most * 1.02
+      ? `That is more than went into the cloth (${units.mass(most)} at most). Check the weight.`
+      : null;
   return (
     <>
-      <div className="stage-buttons" role="group" aria-label="What is on the scales">
+      <div className="stage-buttons" role="group" aria-label="What you are weighing">
         {(
           [
-            ['whey', 'The whey'],
-            ['curd', 'The bag'],
-            ['back', 'Whey back in'],
+            ['whey', 'Whey'],
+            ['curd', 'Curd'],
+            ['back', 'Whey returned'],
           ] as const
         ).map(([value, label]) => (
           <button
@@ -100,11 +102,11 @@ export function Drips({ state, point }: Now) {
       {what === 'back' ? (
         <Weighing
           key="back"
-          label="Whey stirred back"
-          says="It is stirred back"
+          label="Whey stirred back in"
+          says="Save weight"
           fault={(kg) =>
             kg > drain.now.wheyKg + 0.005
-              ? `Only about ${units.mass(drain.now.wheyKg)} of whey is off.`
+              ? `Only about ${units.mass(drain.now.wheyKg)} of whey has drained off. Enter less.`
               : null
           }
           onWeighed={(massKg, typed) =>
@@ -114,10 +116,8 @@ export function Drips({ state, point }: Now) {
       ) : (
         <Weighing
           key={what}
-          label={
-            what === 'whey' ? 'All the whey caught so far' : 'What is left in the cloth, without the cloth'
-          }
-          says={what === 'whey' ? 'So much whey' : 'It weighs that'}
+          label={what === 'whey' ? 'All the whey caught so far' : 'Curd left in the cloth, without the cloth'}
+          says={what === 'whey' ? 'Save weight' : 'Save weight'}
           fault={tooMuch}
           onWeighed={(massKg, typed) =>
             void record(state.id, 'drain-weighed', { step: drain.step, massKg, of: what, typed })
@@ -133,13 +133,13 @@ export function Tries({ state }: { readonly state: MakeState }) {
   const step = state.current?.step.id;
   if (step === undefined) return null;
   return (
-    <div className="stage-buttons" role="group" aria-label="The curd, tried">
+    <div className="stage-buttons" role="group" aria-label="Clean-break test">
       <button
         type="button"
         className="chip whole-row"
         onClick={() => void record(state.id, 'break-tried', { step, clean: false })}
       >
-        Tried: no clean break yet
+        Record no clean break
       </button>
     </div>
   );
@@ -156,7 +156,7 @@ export function Turns({ state, point }: Now) {
         className="chip whole-row"
         onClick={() => void record(state.id, 'turned', { step: turn.step })}
       >
-        {turn.words === 'Turn it' ? 'Turned' : 'Stirred through'}
+        {turn.words === 'Turn the cheese' ? 'Mark as turned' : 'Mark as stirred'}
       </button>
     </div>
   );
@@ -170,21 +170,19 @@ export function Grains({ state }: { readonly state: MakeState }) {
   const units = useUnits();
   if (id === undefined || !culture)
     return (
-      <p className="quiet">
-        Grains of the register can be weighed here: choose them when you begin the make.
-      </p>
+      <p className="quiet">To weigh your grains here, choose them from My cultures when you start a batch.</p>
     );
   return (
     <>
       <Weighing
         label={`${culture.name}, drained`}
-        says="They weigh that"
-        fault={(kg) => (kg > 20 ? 'That is more than 20 kg of grains.' : null)}
+        says="Save weight"
+        fault={(kg) => (kg > 20 ? 'That is more than 20 kg of grains. Check the unit.' : null)}
         onWeighed={(massKg, typed) => void record(id, 'culture-changed', { kind: 'weigh', massKg, typed })}
       />
       {culture.massKg !== null && (
         <p className="quiet">
-          In the register: {units.mass(culture.massKg)}; in milk about{' '}
+          On record: {units.mass(culture.massKg)}. Kept in milk, they will weigh about{' '}
           {units.mass(grainsAfter(culture.massKg, 1, 'milk'))} tomorrow.
         </p>
       )}

@@ -24,7 +24,7 @@ export function DrainPanel({ live, nowMs }: PanelProps) {
   return (
     <section
       className="temper-panel"
-      aria-label={`About ${percent(value)} ${target.of}, to ${percent(target.fraction)}; about ${units.mass(now.wheyKg)} of whey is off`}
+      aria-label={`About ${percent(value)} ${target.of} now, target ${percent(target.fraction)}. Whey drained: ${units.mass(now.wheyKg)}.`}
     >
       <svg viewBox="0 0 300 340" aria-hidden="true" className="temper-drawing">
         <path d="M40 26 H260" stroke="var(--ink)" strokeWidth="6" strokeLinecap="round" />
@@ -66,7 +66,7 @@ export function DrainPanel({ live, nowMs }: PanelProps) {
           <>
             <div className="number temper-big">too thick</div>
             <p>
-              Stir about <strong className="number">{units.mass(backKg)}</strong> of its own whey back, a
+              Stir about <strong className="number">{units.mass(backKg)}</strong> of the whey back in, a
               little at a time.
             </p>
           </>
@@ -74,30 +74,30 @@ export function DrainPanel({ live, nowMs }: PanelProps) {
           <div className="number temper-big">thick enough</div>
         ) : leftMin === null ? (
           <>
-            <div className="number temper-big">not like this</div>
-            <p>Its whey does not run that far by itself: take it as it is, or lay a weight on it.</p>
+            <div className="number temper-big">not reached</div>
+            <p>The curd will not drain that far by itself. Use it as it is, or press it with a weight.</p>
           </>
         ) : (
           <>
-            <div className="number temper-big">{leftMin > 1 ? formatMinutes(leftMin) : 'look now'}</div>
+            <div className="number temper-big">{leftMin > 1 ? formatMinutes(leftMin) : 'check now'}</div>
             <p>
               stop between <strong className="number">{units.span(thickMs![0], thickMs![2], nowMs)}</strong>
             </p>
           </>
         )}
         <p>
-          about <strong className="number">{percent(value)}</strong> {target.of} now, to{' '}
+          about <strong className="number">{percent(value)}</strong> {target.of} now, target{' '}
           <span className="number">{percent(target.fraction)}</span>
         </p>
         <p className="quiet">
           <span className="number">{units.mass(now.curdKg)}</span> in the cloth,{' '}
-          <span className="number">{units.mass(now.wheyKg)}</span> of whey off
-          {drain.weighed ? ', by your weighing' : ', about'}. A bowl for{' '}
-          <span className="number">{units.aboutVolume(drain.wheyToCatchKg)}</span> catches it all.
+          <span className="number">{units.mass(now.wheyKg)}</span> of whey drained off
+          {drain.weighed ? ', weighed' : ', estimated'}. A bowl of{' '}
+          <span className="number">{units.aboutVolume(drain.wheyToCatchKg)}</span> will hold all the whey.
         </p>
         {drain.returnedKg > 0 && (
           <p role="status">
-            <span className="number">{units.mass(drain.returnedKg)}</span> of whey is back in it.
+            <span className="number">{units.mass(drain.returnedKg)}</span> of whey stirred back in.
           </p>
         )}
       </div>

@@ -9,27 +9,29 @@ export function MakeReady({ live: { state } }: PanelProps) {
   if (!ready) return null;
   const { bath } = ready;
   return (
-    <section aria-label="Make ready" className="make-ready">
-      <h2>Make ready</h2>
+    <section aria-label="Get ready" className="make-ready">
+      <h2>Get ready</h2>
       <ul>
         {ready.washLitres > 0 && (
           <li>
-            About {units.aboutVolume(ready.washLitres)} of drinking water into the cold tonight; from the tap,
-            with about {units.mass(Math.ceil(10 * ready.iceKg) / 10)} of ice
+            Chill about {units.aboutVolume(ready.washLitres)} of drinking water in the fridge tonight, or use
+            tap water with about {units.mass(Math.ceil(10 * ready.iceKg) / 10)} of ice
           </li>
         )}
         {bath && (
           <li>
-            A bath of {units.aboutVolume(bath.litres)} at {units.temperature(bath.celsius)}
+            A water bath of {units.aboutVolume(bath.litres)} at {units.temperature(bath.celsius)}
             {bath.iceKg > 0 && `, with ${units.mass(Math.ceil(10 * bath.iceKg) / 10)} of ice`}
-            {ready.loads > 1 && ', anew for each load'}
+            {ready.loads > 1 && ', fresh for each load'}
           </li>
         )}
         <li>
           A bowl of about {units.aboutVolume(ready.bowlLitres)}, a jug of{' '}
-          {units.aboutVolume(ready.buttermilkLitres)} for the buttermilk, a sieve with a wet cloth
+          {units.aboutVolume(ready.buttermilkLitres)} for the buttermilk and a sieve lined with a wet cloth
         </li>
-        <li>Churn, paddles and wooden moulds scalded, then soaked in cold water: dry wood sticks</li>
+        <li>
+          Scald the churn, paddles and wooden moulds, then soak them in cold water. Butter sticks to dry wood.
+        </li>
       </ul>
     </section>
   );

@@ -81,14 +81,14 @@ export function PanPanel({ live }: PanelProps) {
     <section
       className="churn-panel pan-panel"
       aria-label={
-        onFire ? `Off the fire ${span}; about ${units.mass(waterLeftKg)} of water left` : 'Off the fire'
+        onFire ? `Off the heat ${span}. About ${units.mass(waterLeftKg)} of water left.` : 'Off the heat'
       }
     >
       <PanDrawing wet={onFire ? wet : 0} climb={onFire ? climb : 1} onFire={onFire} />
       <div className="churn-minutes">
         {onFire ? (
           <>
-            <p className="quiet">Off the fire in about</p>
+            <p className="quiet">Off the heat in about</p>
             <div className="number churn-big">
               {Math.round(left)} <small>min</small>
             </div>
@@ -97,7 +97,7 @@ export function PanPanel({ live }: PanelProps) {
             </p>
           </>
         ) : (
-          <p className="serif larger">Off the fire. Leave it, it is hot.</p>
+          <p className="serif larger">Off the heat. Leave the pan to stand. The fat is hot.</p>
         )}
         {onFire && (
           <>
@@ -115,13 +115,13 @@ export function PanPanel({ live }: PanelProps) {
             <p>
               {wet > 0.01
                 ? `about ${units.mass(waterLeftKg)} of water left`
-                : 'its water is gone: it climbs now'}
+                : 'water boiled off, temperature rising'}
             </p>
             <p className="quiet">
               {hot ? `${units.temperature(hot.celsius)} at ${units.time(hot.atMs, nowMs)}. ` : ''}
               {seen
-                ? `${GHEE_STAGE_WORDS[seen]}, seen.`
-                : 'Tap what you see, or weigh the pan: it tells the end better.'}
+                ? `Last seen: ${GHEE_STAGE_WORDS[seen]}.`
+                : 'Tap what you see, or weigh the pan for a better estimate.'}
             </p>
           </>
         )}

@@ -35,14 +35,14 @@ export function Pieces({ state }: { readonly state: MakeState }) {
       }}
     >
       <QuantityField
-        label="Pieces of"
+        label="Weight of each piece"
         value={null}
         unit={unit}
         units={massUnits.map((u) => ({ value: u, label: UNIT_LABEL[u] }))}
         check={(value, u) => {
           const kg = toKilograms(value, u);
-          if (!(kg >= SMALLEST_KG)) return 'A piece is 10 g or more.';
-          return kg > wholeKg ? `There are ${units.mass(wholeKg)} of butter in all.` : null;
+          if (!(kg >= SMALLEST_KG)) return 'Enter 10 g or more.';
+          return kg > wholeKg ? `There is only ${units.mass(wholeKg)} of butter in total.` : null;
         }}
         onFault={(faulty) => {
           if (faulty) setTyped(null);
@@ -52,7 +52,7 @@ export function Pieces({ state }: { readonly state: MakeState }) {
       {pieces && <p role="status">{piecesWords(pieces, units)}</p>}
       {!pieces && state.pieces.length > 0 && <p>Cut: {piecesWords(state.pieces, units)}</p>}
       <Button type="submit" variant="default" h={56} disabled={!pieces} mt={12}>
-        Cut so
+        Save pieces
       </Button>
     </form>
   );

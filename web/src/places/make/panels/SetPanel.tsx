@@ -18,7 +18,7 @@ export function SetPanel({ live, nowMs }: PanelProps) {
   return (
     <section
       className="temper-panel"
-      aria-label={clean ? 'It breaks clean' : `Try the curd ${units.span(end.p10, end.p90, nowMs)}`}
+      aria-label={clean ? 'The curd breaks clean' : `Test the curd ${units.span(end.p10, end.p90, nowMs)}`}
     >
       <svg viewBox="0 0 340 300" aria-hidden="true" className="temper-drawing">
         <path
@@ -73,18 +73,18 @@ export function SetPanel({ live, nowMs }: PanelProps) {
       </svg>
       <div className="churn-minutes">
         <div className="number temper-big">
-          {clean ? 'clean' : leftMin === null || leftMin <= 1 ? 'try it now' : formatMinutes(leftMin)}
+          {clean ? 'clean' : leftMin === null || leftMin <= 1 ? 'test now' : formatMinutes(leftMin)}
         </div>
         {!clean && (
           <p>
             about <strong className="number">{units.span(end.p10, end.p90, nowMs)}</strong>
-            {last && `, tried ${tries.length === 1 ? 'once' : `${tries.length} times`}`}
+            {last && `, tested ${tries.length === 1 ? 'once' : `${tries.length} times`}`}
           </p>
         )}
         {rennet && (
           <p className="quiet">
-            {rennetWords(state.plan, rennet)} of rennet for {rennet.imcuPerLitre} IMCU a litre
-            {rennet.strengthImcu === null && ': nobody knows its strength, so the time is a wide guess'}.
+            {rennetWords(state.plan, rennet)} of rennet, {rennet.imcuPerLitre} IMCU per litre
+            {rennet.strengthImcu === null && '. Rennet strength is not known, so the time is a rough guess'}.
           </p>
         )}
       </div>

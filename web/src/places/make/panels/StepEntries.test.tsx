@@ -70,7 +70,7 @@ test('the large button says that it broke, once, and that it was stopped', async
 
 test('each wash is told with how its water ran', async () => {
   const { user } = show(<Entries state={butter(...DRAINED)} />);
-  await user.click(screen.getByRole('button', { name: 'Washed once, clear' }));
+  await user.click(screen.getByRole('button', { name: 'Record clear wash' }));
   expect(entries()).toEqual([['rinsed', { clear: true }]]);
 });
 
@@ -97,7 +97,7 @@ test('butter that is weighed is cut into pieces, and all of it is in them', asyn
   expect(screen.getByText('There are 400 g of butter in all.')).toBeTruthy();
   await user.clear(screen.getByLabelText('Pieces of'));
   await user.type(screen.getByLabelText('Pieces of'), '150');
-  await user.click(screen.getByRole('button', { name: 'Cut so' }));
+  await user.click(screen.getByRole('button', { name: 'Save pieces' }));
   const [[type, data]] = entries() as [[string, { pieces: { count: number; massKg: number }[] }]];
   expect(type).toBe('shaped');
   expect(data.pieces.reduce((sum, p) => sum + p.count * p.massKg, 0)).toBeCloseTo(0.4, 9);
@@ -106,7 +106,7 @@ test('butter that is weighed is cut into pieces, and all of it is in them', asyn
 
 test('fresh garlic in it is told with why it must be kept cold', async () => {
   const { user } = show(<Entries state={butter(...DRAINED, done('wash'))} />);
-  await user.click(screen.getByText('Herbs or garlic in it?'));
+  await user.click(screen.getByText('Add herbs or garlic'));
   await user.click(screen.getByRole('radio', { name: 'garlic' }));
   expect(screen.getByText(/eat it within four days, or freeze it/)).toBeTruthy();
   await user.click(screen.getByRole('button', { name: 'It is in' }));

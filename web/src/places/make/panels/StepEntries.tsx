@@ -48,7 +48,7 @@ function Pan({ state }: { readonly state: MakeState }) {
         ))}
       </div>
       <form
-        aria-label="The pan on the scales"
+        aria-label="Weigh the pan"
         onSubmit={(event) => {
           event.preventDefault();
           if (typed)
@@ -57,15 +57,15 @@ function Pan({ state }: { readonly state: MakeState }) {
       >
         <QuantityField
           key={`${state.pan.length} ${changed?.id}`}
-          label={before ? 'Pan and all, again' : 'Pan and all, on the scales'}
+          label={before ? 'Weight of pan and butter now' : 'Weight of pan and butter'}
           value={null}
           unit={unit}
           units={massUnits.map((u) => ({ value: u, label: UNIT_LABEL[u] }))}
           check={(value, u) => {
             const kg = toKilograms(value, u);
-            if (!(kg > 0)) return 'A weight is above 0.';
+            if (!(kg > 0)) return 'Enter a weight above 0.';
             return before && kg > before.massKg + 0.002
-              ? `It weighed ${units.mass(before.massKg)} before: a pan on the fire gets no heavier.`
+              ? `The pan weighed ${units.mass(before.massKg)} before and cannot get heavier on the heat. Check the weight.`
               : null;
           }}
           onFault={(faulty) => {
@@ -74,17 +74,17 @@ function Pan({ state }: { readonly state: MakeState }) {
           onChange={(value, u) => setTyped({ value, unit: u })}
         />
         <Button type="submit" variant="default" h={56} disabled={!typed} mt={12}>
-          {before ? 'It weighs that now' : 'Weighed'}
+          {before ? 'Save weight' : 'Save weight'}
         </Button>
       </form>
       <details>
-        <summary className="unfolds">Solids stick and scorch: another pan</summary>
+        <summary className="unfolds">Solids sticking? Change pans</summary>
         <p className="caution">
-          Heat off first, and wait until it is quiet. The other pan must be bone-dry: a drop of water in it
-          spatters hot fat. Pour away from you; leave what sticks behind.
+          Turn off the heat first and wait until the bubbling stops. The other pan must be bone dry. A drop of
+          water in it spatters hot fat. Pour away from you and leave the stuck solids behind.
         </p>
         <Button variant="default" h={56} mt={12} onClick={() => void record(state.id, 'pan-changed', {})}>
-          It is in another pan
+          Mark pan as changed
         </Button>
       </details>
     </>

@@ -30,7 +30,7 @@ export function TemperPanel({ live, nowMs }: PanelProps) {
   return (
     <section
       className="temper-panel"
-      aria-label={`Cream at about ${units.temperature(nowC)}, to ${units.temperature(toC)}; it churns well between ${units.temperature(low)} and ${units.temperature(high)}`}
+      aria-label={`Cream at about ${units.temperature(nowC)}, target ${units.temperature(toC)}. Churns well at ${units.temperature(low)}–${units.temperature(high)}.`}
     >
       <svg viewBox="0 0 360 340" aria-hidden="true" className="temper-drawing">
         <path
@@ -74,7 +74,7 @@ export function TemperPanel({ live, nowMs }: PanelProps) {
       <div className="churn-minutes">
         {waiting && first ? (
           <>
-            <p className="quiet">Take it out</p>
+            <p className="quiet">Take cream out</p>
             <div className="number temper-big">{units.time(first.startMs, nowMs)}</div>
           </>
         ) : (
@@ -87,13 +87,13 @@ export function TemperPanel({ live, nowMs }: PanelProps) {
         )}
         {waiting && time && (
           <p>
-            then {units.temperature(toC)} about {units.time(time.endMs, nowMs)}
+            Reaches {units.temperature(toC)} about {units.time(time.endMs, nowMs)}
           </p>
         )}
         <p className="quiet">
           {measured
-            ? `Last measured ${units.temperature(measured.celsius)}, ${units.time(measured.atMs, nowMs)}.`
-            : 'By the sums; stir and measure to know.'}
+            ? `Last measured ${units.temperature(measured.celsius)} at ${units.time(measured.atMs, nowMs)}.`
+            : 'Estimated. Stir, then measure to be sure.'}
         </p>
       </div>
     </section>

@@ -24,28 +24,29 @@ const MELTED_C = 40;
 
 /** Likely reasons, in words. */
 const CAUSE_WORDS: Readonly<Record<SlowCause, string>> = {
-  cold: 'It is too cold: its fat is hard and slides past itself.',
-  warm: 'It is too warm: its fat smears instead of clumping.',
-  thin: 'It is thin: its fat is far apart.',
-  full: 'The churn is too full to beat.',
+  cold: 'The cream is too cold. Its fat is too hard to stick together.',
+  warm: 'The cream is too warm. Its fat smears instead of clumping.',
+  thin: 'The cream is thin. There is too little fat to clump quickly.',
+  full: 'The churn is too full to beat the cream.',
   'ultra-heated': 'Ultra-heated or stabilised cream may not break at all.',
   homogenised: 'Homogenised cream breaks late, if at all.',
-  unknown: 'Its heat is right. Slow setting, a stabiliser in it, or thinner than it was thought?',
+  unknown:
+    'The temperature is right. Check for a slow speed, a stabiliser in the cream, or less fat than you thought.',
 };
 
 /** What to do, in words with its minutes. */
 function remedyWords({ what, bath, water }: Remedy, units: Units): string {
   switch (what) {
     case 'warm-bath':
-      return `Stand it in water of ${units.temperature(bath!.celsius)}, stirring, about ${formatMinutes(bath!.minutes)}: to ${units.temperature(bath!.toC)}`;
+      return `Stand the cream in water at ${units.temperature(bath!.celsius)} and stir for about ${formatMinutes(bath!.minutes)}, to reach ${units.temperature(bath!.toC)}`;
     case 'cold-bath':
-      return `Stand it in iced water, stirring, about ${formatMinutes(bath!.minutes)}: to ${units.temperature(bath!.toC)}`;
+      return `Stand the cream in iced water and stir for about ${formatMinutes(bath!.minutes)}, to reach ${units.temperature(bath!.toC)}`;
     case 'chilled-water':
-      return `Pour in ${units.volume(water!.massKg)} of drinking water of ${units.temperature(water!.celsius)}: to ${units.temperature(water!.toC)}; it thins the buttermilk`;
+      return `Add ${units.volume(water!.massKg)} of drinking water at ${units.temperature(water!.celsius)}, to reach ${units.temperature(water!.toC)} (this thins the buttermilk)`;
     case 'two-loads':
-      return 'Take half of it out, and churn it in two loads';
+      return 'Take out half the cream and churn two loads';
     case 'go-on':
-      return 'Go on as it is';
+      return 'Carry on churning';
   }
 }
 
@@ -62,7 +63,7 @@ export function TooLong({ live: { state } }: PanelProps) {
     return (
       <form
         className="too-long"
-        aria-label="It takes too long"
+        aria-label="Churning is taking too long"
         onSubmit={(event) => {
           event.preventDefault();
           if (typed === null) return;
@@ -75,17 +76,17 @@ export function TooLong({ live: { state } }: PanelProps) {
           void record(state.id, 'temperature-read', read, now());
         }}
       >
-        <h2>It takes too long. How warm is the cream now?</h2>
+        <h2>Churning is taking too long. What temperature is the cream now?</h2>
         <div className="row">
           <QuantityField
-            label="Heat of the cream"
+            label="Cream temperature"
             value={null}
             unit={unit}
             units={[{ value: unit, label: `°${unit}` }]}
             check={(value, u) =>
               valueFault('temperature', value, u) ??
               (toCelsius(value, unit) > MELTED_C
-                ? `Cream of ${value} °${unit} is melted. Another unit, or the bath’s heat?`
+                ? `Cream at ${value} °${unit} would be melted. Check the unit, and measure the cream, not the bath.`
                 : null)
             }
             onFault={(faulty) => {
@@ -94,13 +95,13 @@ export function TooLong({ live: { state } }: PanelProps) {
             onChange={(value) => setTyped(value)}
           />
           <Button type="submit" h={56} disabled={typed === null} className="at-the-end">
-            That warm
+            Save temperature
           </Button>
         </div>
       </form>
     );
   return (
-    <section className="too-long" aria-label="It takes too long">
+    <section className="too-long" aria-label="Churning is taking too long">
       <h2>
         {units.temperature(slow.heatC)}. {CAUSE_WORDS[slow.causes[0] ?? 'unknown']}
       </h2>
@@ -113,7 +114,7 @@ export function TooLong({ live: { state } }: PanelProps) {
           return (
             <li key={remedy.what}>
               <span className="grows">
-                {words}, <strong>then about {formatMinutes(remedy.thenMin)} more</strong>
+                {words}, <strong>then churn about {formatMinutes(remedy.thenMin)} more</strong>
               </span>
               {remedy.water !== null ? (
                 <Button
@@ -126,7 +127,7 @@ export function TooLong({ live: { state } }: PanelProps) {
                     })
                   }
                 >
-                  It is in
+                  Mark as added
                 </Button>
               ) : (
                 remedy.what !== 'go-on' && (
@@ -134,7 +135,7 @@ export function TooLong({ live: { state } }: PanelProps) {
                     variant="default"
                     onClick={() => void record(state.id, 'noted', { text: `${words}.` })}
                   >
-                    I do that
+                    Do this
                   </Button>
                 )
               )}
@@ -142,7 +143,7 @@ export function TooLong({ live: { state } }: PanelProps) {
           );
         })}
       </ol>
-      <p className="quiet">Estimates. Measure again when it is done: the end moves with it.</p>
+      <p className="quiet">Estimates. Measure again afterwards to update the times.</p>
     </section>
   );
 }

@@ -12,7 +12,7 @@ export function Iced({ state }: { readonly state: MakeState }) {
       className="chip whole-row"
       onClick={() => void record(state.id, 'iced', { minutes: ICED_MIN })}
     >
-      Too soft: {ICED_MIN} min in iced water
+      Chill {ICED_MIN} min in iced water
     </button>
   );
 }
@@ -26,10 +26,10 @@ export function WashEntries({ state }: { readonly state: MakeState }) {
         className="chip"
         onClick={() => void record(state.id, 'rinsed', { clear: false })}
       >
-        Washed once, cloudy
+        Record cloudy wash
       </button>
       <button type="button" className="chip" onClick={() => void record(state.id, 'rinsed', { clear: true })}>
-        Washed once, clear
+        Record clear wash
       </button>
       <Iced state={state} />
     </div>

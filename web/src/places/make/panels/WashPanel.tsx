@@ -18,7 +18,7 @@ export function WashPanel({ live, nowMs }: PanelProps) {
   return (
     <section
       className="temper-panel"
-      aria-label={`${washes} washes; about ${Math.round(left * 100)} % of the buttermilk is left${clear ? ', the water ran clear' : ''}`}
+      aria-label={`${washes} ${washes === 1 ? 'wash' : 'washes'}. About ${Math.round(left * 100)} % of the buttermilk is left${clear ? ', the water ran clear' : ''}`}
     >
       <svg viewBox="0 0 380 300" aria-hidden="true" className="wash-drawing">
         <path
@@ -63,7 +63,8 @@ export function WashPanel({ live, nowMs }: PanelProps) {
           {washes} <small>{washes === 1 ? 'wash' : 'washes'}</small>
         </div>
         <p>
-          about <strong className="number">{Math.round(left * 100)} %</strong> of the buttermilk left in it
+          about <strong className="number">{Math.round(left * 100)} %</strong> of the buttermilk left in the
+          butter
         </p>
         {iced && (
           <p role="status">
@@ -73,10 +74,10 @@ export function WashPanel({ live, nowMs }: PanelProps) {
         )}
         <p className="quiet">
           {clear
-            ? 'The water ran clear: that is enough.'
+            ? 'The water ran clear. That is enough.'
             : left <= 0.03
-              ? 'Enough to keep; go by the water: clear is clear.'
-              : 'Until it runs clear; 3 % or less keeps.'}
+              ? 'Washed enough to keep. Go by the water and stop when it runs clear.'
+              : 'Wash until the water runs clear. Butter with 3 % or less left keeps.'}
         </p>
       </div>
     </section>

@@ -12,24 +12,26 @@ export function WentWrong({ live: { state } }: PanelProps) {
   const [coldest] = churnWindowC(state.plan.milk);
   return (
     <details open={lump} className="went-wrong">
-      <summary className="unfolds">Not as it should be?</summary>
+      <summary className="unfolds">What went wrong?</summary>
       <ul>
         <li>
-          <strong>One lump:</strong> it closed up around its buttermilk. Break it up in iced water, wash it
-          once more than planned, work it longer; it keeps shorter.
+          <strong>One lump:</strong> the butter has closed up around its buttermilk. Break it up in iced
+          water, wash once more than planned and work longer. This butter will not keep as long.
         </li>
         <li>
-          <strong>Greasy, smears:</strong> it was too warm. Into iced water for 15 to 30 minutes until a spoon
-          dents it without sinking, then wash and work it cold. Begin the next one at about{' '}
+          <strong>Greasy, smears:</strong> the butter was too warm. Put it in iced water for 15–30 minutes,
+          until a spoon dents it without sinking. Then wash and work it cold. Start the next batch at about{' '}
           {units.temperature(coldest)}.
         </li>
         <li>
-          <strong>{blades ? 'Whipped back into cream:' : 'Grains too fine to hold:'}</strong>{' '}
+          <strong>{blades ? 'Whipped back into cream:' : 'Grains too fine:'}</strong>{' '}
           {blades
-            ? 'the blades ran on. Cool it below '
-            : 'they run through the sieve. Pour in a cup of water below '}
+            ? 'the blades ran too long. Cool the cream below '
+            : 'they run through the sieve. Add a cup of water below '}
           {units.temperature(10)}
-          {blades ? ', then pulse: it breaks again within a minute or two.' : ' and turn slowly a few times.'}
+          {blades
+            ? ', then pulse. The butter breaks again within a minute or two.'
+            : ' and turn slowly a few times.'}
         </li>
       </ul>
     </details>

@@ -87,13 +87,13 @@ export function WheelPanel({ live, nowMs }: PanelProps) {
             {turn.words}{' '}
             <strong className="number">{turn.atMs <= nowMs ? 'now' : units.time(turn.atMs, nowMs)}</strong>
             <span className="quiet">
-              , number {turn.no} of {turn.of}
+              ({turn.no} of {turn.of})
             </span>
           </p>
         )}
         {stride > 1 && (
           <p className="quiet">
-            A notch is {stride} {byDays ? 'days' : 'hours'}.
+            Each notch is {stride} {byDays ? 'days' : 'hours'}.
           </p>
         )}
       </div>

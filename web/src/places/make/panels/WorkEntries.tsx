@@ -32,14 +32,15 @@ function PanTest({ state }: { readonly state: MakeState }) {
   const form = useForm({
     initialValues: { before: '10', after: '' },
     validate: {
-      before: (text) => (gramsOf(text) === null ? 'Type the grams of butter, as 10.' : null),
+      before: (text) => (gramsOf(text) === null ? 'Enter the grams of butter, for example 10.' : null),
       after: (text, { before }) => {
         const [grams, first] = [gramsOf(text), gramsOf(before)];
-        if (grams === null) return 'Type the grams that are left.';
+        if (grams === null) return 'Enter the grams left after heating.';
         if (first === null) return null;
-        if (grams > first) return 'More than before? Water boils off, nothing comes to it.';
+        if (grams > first)
+          return 'That is more than before. Water boils off, so the weight must fall. Check both weights.';
         return grams < (1 - MOST_BUTTER_WATER) * first
-          ? 'That little? More than 40 % water is no butter: weigh again, without the pan.'
+          ? 'That would be more than 40 % water, too wet for butter. Weigh again without the pan.'
           : null;
       },
     },
@@ -48,7 +49,7 @@ function PanTest({ state }: { readonly state: MakeState }) {
   return (
     <details>
       <summary className="unfolds">
-        {known === null ? 'How wet is it? A pan test' : `Pan test: ${(known * 100).toFixed(1)} % water`}
+        {known === null ? 'How wet is the butter? Pan test' : `Pan test: ${(known * 100).toFixed(1)} % water`}
       </summary>
       <form
         aria-label="Pan test"
@@ -64,12 +65,17 @@ function PanTest({ state }: { readonly state: MakeState }) {
         })}
       >
         <TextInput label="Butter, g" inputMode="decimal" w={120} {...form.getInputProps('before')} />
-        <TextInput label="Left, g" inputMode="decimal" w={120} {...form.getInputProps('after')} />
+        <TextInput
+          label="Left after heating, g"
+          inputMode="decimal"
+          w={120}
+          {...form.getInputProps('after')}
+        />
         <Button type="submit" variant="default">
-          Tested
+          Save test
         </Button>
       </form>
-      <p className="quiet">Heat it gently in a small pan until it is quiet and smells of nuts.</p>
+      <p className="quiet">Heat the butter gently in a small pan until it stops bubbling and smells nutty.</p>
     </details>
   );
 }
@@ -98,7 +104,7 @@ function Salt({ state }: { readonly state: MakeState }) {
     const read = readTypedNumber(asked);
     return read.ok && units.mass(wantedKg).endsWith(UNIT_LABEL[unit]) ? { value: read.value, unit } : null;
   });
-  if (state.saltKg !== null) return <p>Salted with {units.mass(state.saltKg)}.</p>;
+  if (state.saltKg !== null) return <p>Salt added: {units.mass(state.saltKg)}.</p>;
   if (wantedKg === null) return null;
   return (
     <form
@@ -118,9 +124,9 @@ function Salt({ state }: { readonly state: MakeState }) {
         check={(value, u) =>
           value > 0
             ? kgOf(value, u) > butterKg * 0.1
-              ? `That is more than a tenth of the ${units.mass(butterKg)} of butter. Another unit?`
+              ? `That is more than a tenth of the ${units.mass(butterKg)} of butter. Check the unit.`
               : null
-            : 'The salt must be above 0.'
+            : 'Enter an amount above 0.'
         }
         onFault={(faulty) => {
           if (faulty) setTyped(null);
@@ -136,13 +142,13 @@ function Salt({ state }: { readonly state: MakeState }) {
             onChange={setKind}
           />
           <p className="quiet">
-            Level spoons: about {units.mass(kgOf(typed.value, typed.unit))}. Kinds pack differently; a scale
-            knows.
+            Level spoons: about {units.mass(kgOf(typed.value, typed.unit))}. Salts pack differently, so weigh
+            the salt if you can.
           </p>
         </>
       )}
       <Button type="submit" variant="default" h={56} disabled={!typed} mt={12}>
-        The salt is in
+        Mark salt as added
       </Button>
     </form>
   );
@@ -151,7 +157,7 @@ function Salt({ state }: { readonly state: MakeState }) {
 const FLAVOUR_LABEL: Readonly<Record<Flavouring, string>> = {
   herbs: 'fresh herbs',
   garlic: 'garlic',
-  dry: 'something dry: spice, dried herbs',
+  dry: 'dry spice or dried herbs',
 };
 
 /** What else goes into it; fresh and moist in fat it must be kept cold. */
@@ -163,11 +169,11 @@ function Flavour({ state }: { readonly state: MakeState }) {
     <details>
       <summary className="unfolds">
         {state.flavours.length === 0
-          ? 'Herbs or garlic in it?'
+          ? 'Add herbs or garlic'
           : `In it: ${state.flavours.map((f) => FLAVOUR_LABEL[f.with]).join(', ')}`}
       </summary>
       <Choices
-        legend="It is"
+        legend="Kind"
         value={what}
         options={FLAVOURINGS.map((f) => ({ value: f, label: FLAVOUR_LABEL[f] }))}
         onChange={setWhat}
@@ -178,12 +184,12 @@ function Flavour({ state }: { readonly state: MakeState }) {
         mt={12}
         onClick={() => void record(state.id, 'flavoured', { with: what, text: '' })}
       >
-        It is in
+        Mark as added
       </Button>
       {(fresh || what !== 'dry') && (
         <p className="caution">
-          Fresh garlic or herbs in fat can grow the germ of botulism, salted or not, without smell or taste.
-          Keep it at {units.temperature(5)} or less and eat it within four days, or freeze it.
+          Fresh garlic or herbs in fat can grow botulism bacteria, salted or not, with no smell or taste. Keep
+          this butter at {units.temperature(5)} or less and eat it within four days, or freeze it.
         </p>
       )}
     </details>

@@ -18,7 +18,7 @@ export function WorkPanel({ live, nowMs }: PanelProps) {
   const keeps = keepsOf(state, 'cold');
   const width = (kg: number): number => 300 * Math.min(1, kg / possibleKg);
   return (
-    <section className="temper-panel" aria-label="The butter, possible, likely and real">
+    <section className="temper-panel" aria-label="Butter: at most, estimated and weighed">
       <svg viewBox="0 0 380 300" aria-hidden="true" className="wash-drawing">
         <path
           d="M10 232 H370 L352 262 H28 Z"
@@ -59,15 +59,15 @@ export function WorkPanel({ live, nowMs }: PanelProps) {
       </svg>
       <dl className="yields">
         <div>
-          <dt className="quiet">possible, all its fat</dt>
+          <dt className="quiet">at most, with no fat lost</dt>
           <dd className="number">{units.mass(possibleKg)}</dd>
         </div>
         <div>
-          <dt className="quiet">likely, about</dt>
+          <dt className="quiet">estimated</dt>
           <dd className="number">{units.mass(likelyKg)}</dd>
         </div>
         <div>
-          <dt>{realKg === null ? 'came: not weighed yet' : 'came'}</dt>
+          <dt>{realKg === null ? 'not weighed yet' : 'weighed'}</dt>
           <dd className="number temper-big">{realKg === null ? '–' : units.mass(realKg)}</dd>
         </div>
         {wantedKg !== null && (
@@ -87,7 +87,7 @@ export function WorkPanel({ live, nowMs }: PanelProps) {
         )}
         {keeps && (
           <div>
-            <dt className="quiet">keeps in the cold, about</dt>
+            <dt className="quiet">keeps in the fridge, about</dt>
             <dd className="number">{daysWords(keeps.days)}</dd>
             <dd className="why">{keeps.reason}</dd>
           </div>
@@ -96,8 +96,8 @@ export function WorkPanel({ live, nowMs }: PanelProps) {
           <div>
             <dt className="quiet">salted</dt>
             <dd className="number">
-              {(salt.saltFraction * 100).toFixed(1)} %, about {(salt.brineFraction * 100).toFixed(0)} % in its
-              water
+              {(salt.saltFraction * 100).toFixed(1)} %, about {(salt.brineFraction * 100).toFixed(0)} % salt
+              in its water
             </dd>
           </div>
         )}

@@ -19,14 +19,14 @@ import { FindWay } from '../../../parts/FindWay.tsx';
 const DAY_MS = 86_400_000;
 const KEY = 'butter-back';
 const STANDING_WORDS = {
-  room: 'Tempered in the room',
-  cold: 'Tempered in the cold',
-  bath: 'Tempered in a bath',
+  room: 'Tempered at room temperature',
+  cold: 'Tempered in the fridge',
+  bath: 'Tempered in a water bath',
 } as const;
 const NO_WAY = {
-  never: 'This cream never comes to its heat like that: choose another heat for the churn.',
-  'too-late': 'Too late for that: there is not enough time left. Choose a later time.',
-  'nobody-there': 'Somebody would have to be there while everybody sleeps or is away. Choose another time.',
+  never: 'This cream will not reach the churning temperature that way. Choose another churning temperature.',
+  'too-late': 'There is not enough time left. Choose a later time.',
+  'nobody-there': 'Someone would be needed while everyone is asleep or away. Choose another time.',
 } as const;
 
 /** Butter by a time: when the cream comes out, with ripening and thaw before it. */
@@ -58,8 +58,8 @@ export function ButterBack(props: {
   }
   const nowMs = now();
   return (
-    <section className="section work-back" aria-label="Work back">
-      <h2>When is the butter wanted?</h2>
+    <section className="section work-back" aria-label="Plan from a finish time">
+      <h2>When do you want the butter?</h2>
       <div className="field-row">
         <NativeSelect
           label="Day"
@@ -71,10 +71,10 @@ export function ButterBack(props: {
         <ClockField label="By" shown="By" value={time} onValue={setTime} />
       </div>
       <fieldset className="allowances">
-        <legend className="below-s">Before it</legend>
+        <legend className="below-s">Before churning</legend>
         {plan.milk.soured !== true && (
           <Checkbox
-            label="the cream is to ripen first"
+            label="ripen the cream first"
             checked={ripen}
             onChange={(e) => setRipen(e.currentTarget.checked)}
           />
@@ -87,7 +87,7 @@ export function ButterBack(props: {
       </fieldset>
       {frozen && (
         <StepSlider
-          label="Its largest piece"
+          label="Largest frozen piece"
           value={pieceKg}
           shown={units.mass(pieceKg)}
           min={0.1}
@@ -103,41 +103,41 @@ export function ButterBack(props: {
         </p>
       )}
       {answer && answer.ways.length > 0 && (
-        <ol className="offers" aria-label="Ways">
+        <ol className="offers" aria-label="Options">
           {answer.ways.map((way) => (
             <li key={`${way.standing} ${way.startMs}`}>
-              <div className="offer-time number">Out {units.time(way.startMs, nowMs)}</div>
+              <div className="offer-time number">Take cream out {units.time(way.startMs, nowMs)}</div>
               <div>
                 {way.thawMs !== null && (
                   <p>
-                    Into the fridge to thaw by{' '}
+                    Move to fridge to thaw by{' '}
                     <strong className="number">{units.time(way.thawMs, nowMs)}</strong>
                   </p>
                 )}
                 {way.ripen && (
                   <p>
-                    Starter in at <strong className="number">{units.time(way.ripen.startMs, nowMs)}</strong>,
-                    into the cold about{' '}
+                    Add starter at <strong className="number">{units.time(way.ripen.startMs, nowMs)}</strong>,
+                    move to fridge about{' '}
                     <strong className="number">{units.time(way.ripen.coldMs, nowMs)}</strong>
                   </p>
                 )}
                 <p className="quiet">
-                  {STANDING_WORDS[way.standing]}, churned from about {units.time(way.churnMs, nowMs)}, worked
-                  about {units.time(way.doneMs, nowMs)}.{' '}
+                  {STANDING_WORDS[way.standing]}. Churn from about {units.time(way.churnMs, nowMs)}, finish
+                  working about {units.time(way.doneMs, nowMs)}.{' '}
                   {way.sure
-                    ? 'Nine times in ten it is done by then.'
-                    : `Tight: one time in ten it is later than ${units.time(way.lateMs, nowMs)}.`}
+                    ? 'There is a 9 in 10 chance of finishing in time.'
+                    : `Tight. There is a 1 in 10 chance of finishing after ${units.time(way.lateMs, nowMs)}.`}
                 </p>
               </div>
               <Button variant="default" onClick={() => onTake(way)}>
-                Take this
+                Use this plan
               </Button>
             </li>
           ))}
         </ol>
       )}
       <p className="quiet">
-        No hands while you sleep or are away. Tried in steps of {formatMinutes(10)}; all times are estimates.
+        Nothing needs you while you are asleep or away. Times are estimates, tried every {formatMinutes(10)}.
       </p>
     </section>
   );

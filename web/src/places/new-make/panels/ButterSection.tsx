@@ -44,14 +44,14 @@ export function ButterSection(props: {
     <section className="section" aria-labelledby="butter">
       <h2 id="butter">Butter</h2>
       <QuantityField
-        label="How much"
+        label="Amount"
         value={typed.value}
         unit={massUnits.find((u) => u === typed.unit) ?? massUnits[0]!}
         units={massUnits.map((u) => ({ value: u, label: UNIT_LABEL[u] }))}
         check={(value, unit) => {
           const kg = toKilograms(value, unit);
-          if (!(kg >= 0.05)) return 'Less than 50 g scorches before it clears.';
-          return kg > 20 ? `That is ${units.mass(kg)} of butter. Another unit?` : null;
+          if (!(kg >= 0.05)) return 'Less than 50 g scorches before it clears. Use more butter.';
+          return kg > 20 ? `That is ${units.mass(kg)} of butter. Check the unit.` : null;
         }}
         onFault={(faulty) => onFault('amount', faulty)}
         onChange={(value, unit) =>
@@ -59,15 +59,15 @@ export function ButterSection(props: {
         }
       />
       <Choices
-        legend="It is"
+        legend="Kind"
         value={wet}
         options={WETNESSES.map((w) => ({ value: w, label: WETNESS[w].label }))}
         onChange={(w) => set(massKg, typed, WETNESS[w].water, WETNESS[w].fat)}
       />
       <p className="quiet">
         About {Math.round(clarify.moistureFraction * 100)} % water,{' '}
-        {units.mass(massKg * clarify.moistureFraction)} to boil off. Wetter butter takes longer, and gives
-        less.
+        {units.mass(massKg * clarify.moistureFraction)} to boil off. Wetter butter takes longer and gives less
+        ghee.
       </p>
     </section>
   );

@@ -53,7 +53,7 @@ export function ChurnSection(props: {
       <section className="section" aria-labelledby="churn">
         <h2 id="churn">Temper and churn</h2>
         <StepSlider
-          label="Churn it at"
+          label="Churning temperature"
           value={temper.toC}
           shown={units.temperature(temper.toC)}
           min={6}
@@ -62,19 +62,19 @@ export function ChurnSection(props: {
           onChange={(toC) => set('temper', { toC })}
         />
         <Choices
-          legend="Until then it stands"
+          legend="Temper the cream"
           value={temper.standing}
           options={[
-            { value: 'room', label: `in the room, ${units.temperature(plan.roomC)}` },
-            { value: 'cold', label: 'in the cold' },
-            { value: 'bath', label: 'in a bath, in minutes' },
+            { value: 'room', label: `at room temperature, ${units.temperature(plan.roomC)}` },
+            { value: 'cold', label: 'in the fridge' },
+            { value: 'bath', label: 'in a water bath, in minutes' },
           ]}
           onChange={(standing) => set('temper', { standing })}
         />
         {bath && (
           <p className="quiet">
-            {units.volume(bath.litres)} of water of {units.temperature(bath.celsius)}
-            {bath.iceKg > 0 && `, with ${units.mass(bath.iceKg)} of ice`}; stir it.
+            {units.volume(bath.litres)} of water at {units.temperature(bath.celsius)}
+            {bath.iceKg > 0 && `, with ${units.mass(bath.iceKg)} of ice`}. Stir the cream.
           </p>
         )}
         <NativeSelect
@@ -93,7 +93,7 @@ export function ChurnSection(props: {
                 ]
               : []),
             {
-              group: kitchen.churns.length > 0 ? 'Another' : 'Churns',
+              group: kitchen.churns.length > 0 ? 'Other' : 'Churns',
               items: CHURN_KINDS.map((kind) => ({ value: kind, label: CHURN_FACTS[kind].label })),
             },
           ]}
@@ -119,7 +119,7 @@ export function ChurnSection(props: {
         />
         {!own && (
           <StepSlider
-            label="It holds"
+            label="Capacity"
             value={churn.litres}
             shown={units.volume(churn.litres)}
             min={0.5}
@@ -131,7 +131,7 @@ export function ChurnSection(props: {
         <StepSlider
           label="Loads"
           value={loads}
-          shown={`${loads === 1 ? 'one' : loads} of ${units.volume(litres / loads)}${loads === half ? '' : `; ${half === 1 ? 'one' : half} would fill it to half`}`}
+          shown={`${loads === 1 ? 'one' : loads} of ${units.volume(litres / loads)}${loads === half ? '' : `, ${half === 1 ? 'one' : half} would half fill the churn`}`}
           min={1}
           max={Math.min(40, Math.max(6, 2 * half))}
           step={1}
@@ -139,7 +139,8 @@ export function ChurnSection(props: {
         />
         {loads > 1 && (
           <p className="quiet">
-            One after another: the next load waits in the cold and is tempered while this one churns.
+            Loads are churned one after another. The next load waits in the fridge and is tempered while this
+            one churns.
           </p>
         )}
         {CHURN_FACTS[churn.churn].motor && (
@@ -154,12 +155,12 @@ export function ChurnSection(props: {
       <section className="section" aria-labelledby="finish-butter">
         <h2 id="finish-butter">Wash and salt</h2>
         <Choices
-          legend="The butter is"
+          legend="Use of the butter"
           value={keeping}
           options={[
-            { value: 'keep', label: 'to keep' },
-            { value: 'soon', label: 'eaten within the week' },
-            { value: 'ghee', label: 'going into ghee' },
+            { value: 'keep', label: 'for keeping' },
+            { value: 'soon', label: 'to eat within a week' },
+            { value: 'ghee', label: 'for ghee' },
           ]}
           onChange={(to) => set('wash', { washes: washesFor(to, washing) })}
         />
@@ -169,7 +170,7 @@ export function ChurnSection(props: {
           shown={
             wash.washes === 0
               ? 'none'
-              : `${wash.washes} ×, about ${Math.round(100 * serumLeftFraction(washing, wash.washes))} % of its buttermilk left`
+              : `${wash.washes} ×, about ${Math.round(100 * serumLeftFraction(washing, wash.washes))} % of the buttermilk left`
           }
           min={0}
           max={8}
@@ -178,8 +179,8 @@ export function ChurnSection(props: {
         />
         {ready && ready.washLitres > 0 && (
           <p className="quiet">
-            Have ready: about {units.aboutVolume(ready.washLitres)} of drinking water, from the cold or with
-            about {units.mass(Math.ceil(10 * ready.iceKg) / 10)} of ice; a bowl of{' '}
+            Have ready: about {units.aboutVolume(ready.washLitres)} of drinking water, chilled in the fridge
+            or with about {units.mass(Math.ceil(10 * ready.iceKg) / 10)} of ice, and a bowl of{' '}
             {units.aboutVolume(ready.bowlLitres)}.
           </p>
         )}
@@ -189,7 +190,7 @@ export function ChurnSection(props: {
           shown={
             salt === 0
               ? 'none'
-              : `${salt.toFixed(1)} %, about ${(brine * 100).toFixed(0)} % of its water is salt${brine >= 0.08 ? ': it keeps notably better' : ''}`
+              : `${salt.toFixed(1)} %, about ${(brine * 100).toFixed(0)} % salt in its water${brine >= 0.08 ? ', so it keeps much better' : ''}`
           }
           min={0}
           max={4}

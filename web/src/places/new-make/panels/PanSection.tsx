@@ -19,7 +19,7 @@ export function PanSection(props: {
   if (!clarify || !sets) return null;
   return (
     <section className="section" aria-labelledby="pan">
-      <h2 id="pan">On the fire</h2>
+      <h2 id="pan">Clarify the butter</h2>
       <NativeSelect
         label="Burner"
         value={plan.burner.id}
@@ -30,34 +30,34 @@ export function PanSection(props: {
         }}
       />
       <Choices
-        legend="Flame"
+        legend="Heat"
         value={clarify.flame}
         options={FLAMES.map((flame) => ({ value: flame, label: flame }))}
         onChange={(flame) => change({ method: withStep(plan, 'clarify', { flame }) })}
       />
       <Choices
-        legend="Until it clears"
+        legend="While clearing"
         value={clarify.school}
         options={[
-          { value: 'stir', label: 'stirred all along' },
-          { value: 'skim', label: 'left still, skimmed' },
+          { value: 'stir', label: 'stir throughout' },
+          { value: 'skim', label: 'leave still and skim' },
         ]}
         onChange={(school) => change({ method: withStep(plan, 'clarify', { school }) })}
       />
       <StepSlider
-        label="Off the fire at"
+        label="Take off the heat at"
         value={clarify.doneC}
-        shown={`${units.temperature(clarify.doneC)}${clarify.doneC >= 116 ? ': solids brown, it tastes of nuts' : ''}`}
+        shown={`${units.temperature(clarify.doneC)}${clarify.doneC >= 116 ? ', solids browned, nutty taste' : ''}`}
         min={106}
         max={118}
         step={1}
         onChange={(doneC) => change({ method: withStep(plan, 'clarify', { doneC }) })}
       />
       <Choices
-        legend="It sets"
+        legend="Setting"
         value={sets.as}
         options={[
-          { value: 'coarse', label: 'slowly, with a grain' },
+          { value: 'coarse', label: 'slow, grainy' },
           { value: 'smooth', label: 'fast, smooth' },
         ]}
         onChange={(as) => change({ method: withStep(plan, 'cool-ghee', { as }) })}

@@ -57,13 +57,13 @@ export function TradeOff({ plan }: { readonly plan: MakePlan }) {
   return (
     <figure className="trade-off">
       <figcaption>
-        Warmer is quicker, but softer, and leaves more fat behind.
-        {own.length > 0 && <span className="quiet"> Dots: your own churnings in it.</span>}
+        Warmer cream churns faster, but gives softer butter and loses more fat.
+        {own.length > 0 && <span className="quiet"> Dots show your own batches in this churn.</span>}
       </figcaption>
       <svg
         viewBox="0 0 400 252"
         role="img"
-        aria-label={`At ${units.temperature(temper.toC)} about ${formatMinutes(chosen.minutes)} of churning, ${percent} of the fat left behind, ${chosen.softness} butter`}
+        aria-label={`At ${units.temperature(temper.toC)}, about ${formatMinutes(chosen.minutes)} of churning, ${percent} of the fat lost, ${chosen.softness} butter`}
       >
         <rect
           x={x(low)}
@@ -95,7 +95,7 @@ export function TradeOff({ plan }: { readonly plan: MakePlan }) {
           minutes
         </text>
         <text x={LEFT + 6} y={LOST.top + 8} className="name">
-          fat left behind
+          fat lost to buttermilk
         </text>
         {TICKS_C.map((celsius) => (
           <text key={celsius} x={x(celsius)} y="246" textAnchor="middle">
