@@ -56,7 +56,7 @@ describe('events', () => {
 
   test.each([
     ['a step not known', [{ id: 'levitate', kind: 'levitate' }], /kind/],
-    ['two of one name', [FIRST_METHOD.steps[0], FIRST_METHOD.steps[0]], /two steps of one name/],
+    ['two of one name', [FIRST_METHOD.steps[0], FIRST_METHOD.steps[0]], /two steps with the same name/],
     ['none', [], /has no steps/],
   ])('a method with %s is refused', (_what, steps, words) => {
     const plan = { ...testPlan(), method: { ...FIRST_METHOD, steps } };
@@ -83,7 +83,7 @@ test.each([
 test('a plan with absurd amounts is refused in words', () => {
   const plan = testPlan();
   const result = makePlan.safeParse({ ...plan, milk: { ...plan.milk, litres: 400 } });
-  expect(result.error?.issues[0]?.message).toMatch(/more than 60 litres/);
+  expect(result.error?.issues[0]?.message).toMatch(/more than 60 L/);
 });
 
 test.each([

@@ -181,15 +181,15 @@ describe('what is due', () => {
     r.change(PACKET, 0, { kind: 'taken-in', culture: cultureLike() });
     const told = due(foldCultures(r.events), ZERO_MS + DAY_MS);
     expect(told.find((d) => d.kind === 'use-within')!.atMs).toBe(ZERO_MS + 7 * DAY_MS);
-    expect(kinds(r, 1)).toContain('freeze a back-up of');
+    expect(kinds(r, 1)).toContain('back-up');
     r.change(PACKET, DAY_H, {
       kind: 'split',
       into: { cultureId: BACKUP, name: 'Back-up', place: 'freezer' },
       massKg: 0.03,
       backUp: true,
     });
-    expect(kinds(r, 2)).not.toContain('freeze a back-up of');
-    expect(kinds(r, 120)).toContain('freeze a back-up of');
+    expect(kinds(r, 2)).not.toContain('back-up');
+    expect(kinds(r, 120)).toContain('back-up');
   });
 
   test('a make is reminded of its reserve before it is eaten, and only the youngest of a line is told of', () => {
@@ -325,7 +325,7 @@ test('what cannot have happened is refused', () => {
   const fault = (id: string, data: CultureChange, hour = 50) =>
     cultureFault(all, id, data, ZERO_MS + hour * 3_600_000)?.message;
   expect(fault(FORK, { kind: 'freeze' })).toMatch(/no such culture/);
-  expect(fault(PACKET, { kind: 'freeze' }, 1)).toMatch(/before Old line was there/);
+  expect(fault(PACKET, { kind: 'freeze' }, 1)).toMatch(/before Old line existed/);
   expect(fault(PACKET, { kind: 'freeze' })).toMatch(/was discarded/);
   expect(fault(PACKET, { kind: 'taken-in', culture: cultureLike() })).toMatch(/taken in before/);
 });

@@ -334,7 +334,7 @@ describe('why here', () => {
     expect(told('a', 'pour')).toMatchObject({ notEarlier: 'begins', latest: null });
     expect(told('a', 'stir')).toMatchObject({ notEarlier: 'wait', latest: 55 });
     expect(told('b', 'churn')).toMatchObject({
-      notEarlier: 'hands-on time',
+      notEarlier: 'hands',
       after: { make: 'a', task: 'stir' },
     });
     expect(told('c', 'late')).toMatchObject({ notEarlier: 'away' });

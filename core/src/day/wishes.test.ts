@@ -50,11 +50,11 @@ describe('what cannot be', () => {
     [
       'wished before it may begin',
       { makes: wished(['yogurt'], { from: 200, by: 100 }) },
-      'before it may begin',
+      'before its earliest start',
     ],
-    ['given to nobody', { makes: wished(['yogurt'], { who: { pour: 'x' } }) }, 'no cook of this kitchen'],
+    ['given to nobody', { makes: wished(['yogurt'], { who: { pour: 'x' } }) }, 'not a cook in this kitchen'],
     ['fixed where it is not', { makes: wished(['yogurt'], { fixed: { press: 10 } }) }, 'no step “press”'],
-    ['longer than the days', { makes: wished(['yogurt'], { from: 2000 }), days: 1 }, 'does not begin within'],
+    ['longer than the days', { makes: wished(['yogurt'], { from: 2000 }), days: 1 }, 'does not start within'],
     ['nobody there', { kitchen: { ...KITCHEN, cooks: [] } }, 'Nobody is there'],
     ['no burner', { kitchen: { ...KITCHEN, burners: [] } }, 'no burner in this kitchen'],
   ] as const)('%s is said', (_what, over, words) => {

@@ -36,8 +36,8 @@ describe('a thermometer’s check', () => {
 
   test.each([
     [{ iceC: null, boilingC: null, altitudeM: 0 }, 'at least one'],
-    [{ iceC: 12, boilingC: 99, altitudeM: 0 }, 'from melting ice'],
-    [{ iceC: 0, boilingC: 85, altitudeM: 0 }, 'where water boils here'],
+    [{ iceC: 12, boilingC: 99, altitudeM: 0 }, 'off for melting ice'],
+    [{ iceC: 0, boilingC: 85, altitudeM: 0 }, 'water boiling here'],
   ])('%j is no check', (check, words) => {
     expect(thermometerFault(check)).toContain(words);
     expect(() => thermometerCorrection(check)).toThrow(RangeError);

@@ -133,15 +133,20 @@ describe('what cannot have been', () => {
   );
   const at = (hour: number): number => ZERO_MS + hour * HOUR_MS;
   test.each<[string, LarderMovement, string, RegExp]>([
-    ['more eaten than there is', take(1.2), 'data.massKg', /more than there is: 1.00 kg/],
+    ['more eaten than there is', take(1.2), 'data.massKg', /more than there is in stock \(1.00 kg/],
     [
       'from where nothing stands',
       take(0.1, { from: { place: 'cellar', size: 0 } }),
       'data.massKg',
       /more than there is/,
     ],
-    ['a size it has not', take(0.1, { from: { place: 'cold', size: 3 } }), 'data.from.size', /no such size/],
-    ['carried the waking place', carry('cold', 'cold', 0.25), 'data.to', /the waking place/],
+    [
+      'a size it has not',
+      take(0.1, { from: { place: 'cold', size: 3 } }),
+      'data.from.size',
+      /no pieces of that size/,
+    ],
+    ['carried where it stands', carry('cold', 'cold', 0.25), 'data.to', /where it already is/],
     ['frozen again', carry('cold', 'freezer', 0.25), 'data.to', /frozen once/],
   ])('%s', (_what, data, path, message) => {
     const fault = larderFault(larder, GOODS, data, at(3));
@@ -154,7 +159,7 @@ describe('what cannot have been', () => {
     expect(larderFault(larder, GOODS, putUpLike(), at(3))?.path).toBe('streamId');
     expect(larderFault(larder, lotId('OTHER'), putUpLike(), at(3))).toEqual({
       path: 'data.good.code',
-      message: 'is on Butter of the week already',
+      message: 'is already on Butter of the week',
     });
     expect(larderFault(larder, lotId('NONE'), take(0.1), at(3))?.path).toBe('streamId');
   });

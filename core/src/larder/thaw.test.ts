@@ -83,5 +83,5 @@ test('a culture that loses its strength stands in the list of what turns first, 
     { ...own, kind: 'use-within', atMs: at(30) },
     { ...own, kind: 'refresh', atMs: at(1) },
   ]);
-  expect(things.map(({ of }) => of)).toEqual(['setting speed', 'goods']);
+  expect(things.map(({ of }) => of)).toEqual(['culture', 'goods']);
 });

@@ -57,7 +57,7 @@ test('what its churnings took teaches a churn, at its speed, with shrinkage, in 
   expect(factor!.mean).toBeGreaterThan(0.7 * Math.log(1.5));
   expect(factor!.mean).toBeLessThan(1.5 * Math.log(1.5));
   expect(factor!.sigma).toBeLessThan(0.2);
-  expect(factorWords(factor!, 'C')).toMatch(/^\d+ % longer to break than usual, from 3 makes, ± \d+ %$/);
+  expect(factorWords(factor!, 'C')).toMatch(/^\d+ % longer to break than usual \(3 batches, ± \d+ %\)$/);
 });
 
 test('the next one in it is forecast by that, and in a narrower band', () => {

@@ -74,7 +74,7 @@ test('how long it keeps follows from what was done to it', () => {
 test('soured milk churned whole: lean, warned of what stays behind, and not called no cream', () => {
   const curd = { ...plan, milk: { ...plan.milk, fatFraction: 0.042, soured: true, wholeCurd: true } };
   const advice = adviseOn(curd);
-  expect(advice.some((a) => a.text.includes('a quarter to a half of its fat'))).toBe(true);
+  expect(advice.some((a) => a.text.includes('a quarter to half of its fat'))).toBe(true);
   expect(advice.filter((a) => a.severity === 'stop')).toEqual([]);
   const fat = fatBalance(stateOfPlan(curd), START)!;
   const left = (fat.buttermilkFatFraction * (fat.creamKg - fat.likelyKg)) / fat.fatKg;

@@ -77,7 +77,7 @@ describe('skyr', () => {
     ]);
     expect(shownAcidAtMs(measured)).toBe(START + 300 * MIN);
     const asked = look(set, 301).alarms.find(({ id }) => id === 'safety-limit');
-    expect(asked?.text).toMatch(/measure the whey/i);
+    expect(asked?.text).toMatch(/measure the ph of the whey/i);
   });
 
   test('drains towards its thickness; whey that was weighed moves the end, too far is mended with whey', () => {

@@ -48,7 +48,7 @@ const alarmsAt = (state: MakeState, minute: number) => {
 test('loads are churned one after another, the next one tempering meanwhile', () => {
   const state = churning();
   expect(loadStanding(state)).toEqual({ no: 1, of: 3, broke: false });
-  expect(doneWordsOf(state)).toBe('Stop: load 1 broke');
+  expect(doneWordsOf(state)).toBe('Load 1 has broken');
   const { loads, next } = churnLoads(state, START + 61 * MIN)!;
   expect(loads.map((l) => l.run.no)).toEqual([1, 2, 3]);
   // Hands between them, and each takes as long as a third of the cream does.
@@ -112,9 +112,9 @@ test('between two loads nothing rings for the one that broke; after the last the
   expect(last.current!.step.id).toBe('drain');
   const seen = marksOf(last, bandForecast(last, START + 131 * MIN, 1, 20)).filter((m) => m.step === 'churn');
   expect(seen.map((m) => [m.words, m.seenMs])).toEqual([
-    ['load 1 broke', START + 85 * MIN],
-    ['load 2 broke', START + 110 * MIN],
-    ['load 3 broke', START + 130 * MIN],
+    ['load 1 has broken', START + 85 * MIN],
+    ['load 2 has broken', START + 110 * MIN],
+    ['load 3 has broken', START + 130 * MIN],
   ]);
 });
 

@@ -159,7 +159,7 @@ describe('forecast', () => {
         typed: { value: 6.5, unit: 'pH' },
       }),
     );
-    expect(contradictionWords(bandForecast(stateOf(events), now + 300 * MIN, 7))).toMatch(/tired starter/);
+    expect(contradictionWords(bandForecast(stateOf(events), now + 300 * MIN, 7))).toMatch(/starter weak/);
   });
 
   test('measured temperatures become the past and judge the place', () => {
@@ -279,7 +279,7 @@ describe('safety and alarms', () => {
     expect(due['look-now']).toBe(markBand(forecast, 'body').p10);
     expect(due['set']).toBe(markBand(forecast, 'ready').p50);
     expect(due['too-sour']!).toBeGreaterThan(due['set']!);
-    expect(nextHands(state, forecast, now)?.act).toBe('Into the cold');
+    expect(nextHands(state, forecast, now)?.act).toBe('Move to fridge');
     events.push(log(121, 'alarm-acknowledged', { alarm: 'look-now' }));
     expect(at(events, 122).alarms.map((a) => a.id)).not.toContain('look-now');
   });

@@ -269,7 +269,7 @@ describe('poured together', () => {
     };
     expect(whyNotTogether(mine, raw)).toMatch(/is raw/);
     expect(whyNotTogether(raw, mine)).toMatch(/is heated/);
-    expect(whyNotTogether(mine, souring(planOf('cultured-cream-kefir', 1)))).toMatch(/another way/);
+    expect(whyNotTogether(mine, souring(planOf('cultured-cream-kefir', 1)))).toMatch(/a different way/);
     expect(whyNotTogether(mine, { ...other, inoculatedAtMs: null })).toMatch(/not souring/);
   });
 });

@@ -65,7 +65,7 @@ describe('changing a method', () => {
     [
       'a souring that nothing began',
       (m: Method) => ({ ...m, steps: m.steps.filter((s) => s.kind !== 'inoculate') }),
-      /nothing was stirred in/,
+      /no starter goes in before it/,
     ],
     [
       'rennet of absurd strength',
@@ -120,7 +120,7 @@ describe('changing a method', () => {
     // Every number has its unit, so that each kitchen reads it in its own.
     const warmer = { ...SKYR, aims: { ...SKYR.aims, inoculateC: 39 } };
     expect(differences(SKYR, warmer)).toMatchObject([
-      { label: 'Inoculated at', to: { value: 39, unit: 'celsius' } },
+      { label: 'Inoculation temperature', to: { value: 39, unit: 'celsius' } },
     ]);
     const thicker = {
       ...SKYR,
@@ -165,14 +165,14 @@ describe('whatever a maker puts together', () => {
     [
       'a stand without a feed',
       { steps: [{ id: 'stand', kind: 'stand' as const }] },
-      /nothing was fed before it/,
+      /no feed before this step/,
     ],
     [
       'cheese of cream',
       { product: 'cheese' as const, aims: { milk: { fatFraction: 0.4 } } },
       /is cream, not milk/,
     ],
-    ['a packet', { product: 'waking' as const }, /woken where the packets are/],
+    ['a packet', { product: 'waking' as const }, /has no method/],
   ])('%s is told', (_what, part, words) => {
     const faults = methodFaults({ ...SKYR, ...part });
     expect(faults.map(({ message }) => message).join()).toMatch(words);
@@ -215,13 +215,13 @@ describe('files', () => {
   });
 
   test.each([
-    ['x'.repeat(MOST_FILE_CHARS + 1), /larger than any method/],
-    ['{"format"', /no JSON/],
-    ['[]', /neither a method/],
+    ['x'.repeat(MOST_FILE_CHARS + 1), /too large for a method/],
+    ['{"format"', /not a JSON file/],
+    ['[]', /neither a Morning Crock method/],
     ['{"format":"morning-crock-method","version":1,"method":{"steps":[]}}', /method/],
     ['{"format":"morning-crock-method","version":7}', /newer/],
     [JSON.stringify({ '@type': 'Recipe', name: 'Empty' }), /without instructions/],
-    [`{"@graph":${'['.repeat(300)}${']'.repeat(300)}}`, /neither a method/],
+    [`{"@graph":${'['.repeat(300)}${']'.repeat(300)}}`, /neither a Morning Crock method/],
   ])('what is none is refused in words: %#', (text, words) => {
     const read = readMethodFile(text);
     expect(read.ok).toBe(false);
@@ -276,7 +276,7 @@ describe('files', () => {
     expect(made.aims.starter).toMatchObject({ kind: 'milk-kefir' });
     expect(made.aims.starter!.share).toBeCloseTo(0.06 / 2.06, 3);
     expect(notUnderstood.join('\n')).toMatch(/pinch of hope/);
-    expect(notUnderstood.join('\n')).toMatch(/without words/);
+    expect(notUnderstood.join('\n')).toMatch(/without text/);
     expect(notUnderstood.join('\n')).toMatch(/“soon”/);
     expect(method.safeParse({ ...made, id: ID }).success).toBe(true);
   });

@@ -54,11 +54,11 @@ describe('a file of milkings', () => {
     expect(rows).toHaveLength(2);
     expect(bad.map((b) => [b.line, b.why])).toEqual([
       [3, '-2 is not an amount of milk'],
-      [4, '“some” Enter a number.'],
+      [4, '“some” is not a number'],
       [5, '“31/02/2026 12:00” is not a date and time'],
-      [6, '“2026-03-11 12:00” has not been yet'],
+      [6, '“2026-03-11 12:00” is in the future'],
       [7, 'has no animal, herd or shop'],
-      [8, '“bucket” is not a unit known here'],
+      [8, '“bucket” is not a known unit'],
       [9, 'litres is more than 300 L in one lot'],
       [10, 'fatFraction is cream, not milk (20 %)'],
     ]);
@@ -67,7 +67,7 @@ describe('a file of milkings', () => {
 
   test('a date that may be read two ways is doubted; a head without the needed columns is refused', () => {
     expect(read('date;source;litres\n04/03/2026;Fern;8').doubts[0]).toMatch(/day, month, year/);
-    expect(() => read('when;who;how much\n1;2;3')).toThrow(/date, source, amount are missing/);
+    expect(() => read('when;who;how much\n1;2;3')).toThrow(/Missing: date, source, amount/);
     expect(() => read('')).toThrow(/missing/);
   });
 });

@@ -3,6 +3,12 @@ import { litresOfMass, MILK_FACTS, MILK_KINDS, type MilkKind } from '../milk/ind
 import { createTimeReader, partedOrder, timeShape, type BadRow } from '../trace/index.ts';
 import { isMassUnit, isVolumeUnit, toKilograms, toLitres, UNIT_LABEL } from '../units/index.ts';
 
+/** What a kind of milk is called in files, now and before. */
+const namesOf = (kind: MilkKind): readonly string[] => {
+  const label = MILK_FACTS[kind].label.toLowerCase();
+  return [label, label.replace('shop milk, ', 'shop, ')];
+};
+
 /** The columns of a milkings file, as written out; the names on the right are read as well. */
 export const MILKING_COLUMNS = [
   'date',
@@ -125,7 +131,7 @@ export function readMilkings(
     const kind =
       kindText === ''
         ? (lastKind.get(source.toLowerCase()) ?? 'cow-lean')
-        : MILK_KINDS.find((k) => k === kindText || MILK_FACTS[k].label.toLowerCase() === kindText);
+        : MILK_KINDS.find((k) => k === kindText || namesOf(k).includes(kindText));
     if (!kind) {
       refuse(`“${kindText}” is not a known kind of milk`);
       continue;

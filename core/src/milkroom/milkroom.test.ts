@@ -150,7 +150,9 @@ describe('the ledger', () => {
     expect(lot).toMatchObject({ thawed: true, stillSinceMs: null });
     expect(keepOf(lot, hours(200)).toMs).toBeLessThanOrEqual(hours(248));
     for (const again of [to('freezer'), { kind: 'freeze' } as const])
-      expect(movementFault(room, A, again, hours(201))?.message).toMatch(/frozen once: not again/);
+      expect(movementFault(room, A, again, hours(201))?.message).toMatch(
+        /has been frozen once\. Do not freeze it again/,
+      );
     expect(
       movementFault(room, A, { ...to('cold'), place: 'counter' } as MilkMovement, hours(201)),
     ).toBeNull();
@@ -379,7 +381,7 @@ describe('makes', () => {
     const room = foldMilkRoom(ledger.events);
     expect(shortage(room, MAKE2, [asks(A, 1)])).toBeNull();
     expect(shortage(room, MAKE2, [asks(A, 2)])?.message).toMatch(
-      /Evening milk: 1\.94 L asked, 4 L there, 2\.92 L of it spoken for/,
+      /Evening milk: 1\.94 L needed, 4 L in stock, 2\.92 L of it set aside/,
     );
     // Its own earlier asking does not stand in its way; the same lot twice counts twice.
     expect(shortage(room, MAKE, [asks(A, 4)])).toBeNull();
@@ -474,7 +476,7 @@ describe('what cannot have happened', () => {
         soured: false,
         typed: null,
       },
-      /is cream, Skimmed is not/,
+      /is cream, but Skimmed is not/,
     ],
   ])('%s', (name, lot, data, message) => {
     expect(fault(lot, data, name.startsWith('before') ? -1 : 30)?.message).toMatch(message);

@@ -95,7 +95,7 @@ describe('milk poured together', () => {
     ledger.move(REST, 13, pour(2));
     expect(lotOf(ledger, CAN)).toMatchObject({ role: 'skimmed', stillSinceMs: null });
     expect(movementFault(foldMilkRoom(ledger.events), CREAM, pour(0.1), hours(14))?.message).toBe(
-      'Milk can is milk, Cream is not',
+      'Milk can is milk, but Cream is not',
     );
     ledger.move(MORNING, 14, pour(1));
     expect(lotOf(ledger, CAN)).toMatchObject({ role: 'milk', stillSinceMs: hours(14) });
@@ -105,7 +105,7 @@ describe('milk poured together', () => {
     const ledger = twoMilkings();
     ledger.move(MORNING, 13, { kind: 'freeze' });
     const room = foldMilkRoom(ledger.events);
-    expect(movementFault(room, MORNING, pour(1, EVENING), hours(14))?.message).toMatch(/thaw it first/);
+    expect(movementFault(room, MORNING, pour(1, EVENING), hours(14))?.message).toMatch(/Thaw it first/);
     expect(movementFault(room, EVENING, pour(1, EVENING), hours(14))?.message).toMatch(/itself/);
   });
 });

@@ -81,7 +81,7 @@ describe('a waking', () => {
     const soon = ZERO_MS + 24 * HOUR_MS;
     expect(milkForWaking(PLAN, soon)).toMatchObject({
       cartons: 3,
-      words: 'One carton is not enough: 3 are needed.',
+      words: 'One carton is not enough. You need 3.',
     });
     expect(milkForWaking(PLAN, soon).massKg).toBeCloseTo(2.4, 9);
     expect(milkForWaking({ ...PLAN, cartonLitres: 5, feeds: 2 }, soon).words).toBeNull();
@@ -141,7 +141,7 @@ describe('a waking', () => {
       stateOf([fed('feed', firstH), seen('stand', setH), fed('feed-2', lateH)]),
       lateH + 1,
     );
-    expect(again.map((f) => f.is)).toEqual(['set', 'in the pot', 'coming', 'coming']);
+    expect(again.map((f) => f.is)).toEqual(['set', 'standing', 'coming', 'coming']);
     expect(again[1]!.feedMs).toBe(ZERO_MS + lateH * HOUR_MS);
     expect(again[2]!.feedMs).toBeGreaterThan(plan[2]!.feedMs);
     expect(again[0]!.feedMs).toBe(plan[0]!.feedMs);

@@ -151,7 +151,7 @@ describe('plan and learn', () => {
     expect(out.makes).toBe(3);
     const rate = out.factors.find((f) => f.kind === 'rate')!;
     expect(rate.mean).toBeGreaterThan(0.03);
-    expect(rate.words).toContain('faster than usual, from 3 makes');
+    expect(rate.words).toContain('faster than usual (3 batches');
     expect(fault('learn', { kitchen: LANTERN_FOLD, makes: [{ id: makes[0]!.id, events: [] }] })).toContain(
       'makes.0.events',
     );

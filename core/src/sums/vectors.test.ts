@@ -89,7 +89,7 @@ describe('the door', () => {
     ['salt', '{"butterKg":0,"moistureFraction":0.16,"saltKg":0.01}', /^butterKg: /],
     ['churn', '{"churn":"spoon"}', /^churn: /],
     ['boil', '{"altitudeM":1', /is not JSON/],
-    ['nothing', '{}', /there is no sum/],
+    ['nothing', '{}', /there is no tool called/],
     ['boil', '{"altitudeM":1,"more":2}', /more/],
   ])('%s refuses %s and names the field', (name, text, message) => {
     const answer = answerSum(name, text);

@@ -114,8 +114,8 @@ describe('bad rows', () => {
   test.each([
     [['', '43'], 'no time'],
     [['2026-03-14 06:10', ''], 'no value'],
-    [['2026-02-31 06:10', '43'], 'not a time'],
-    [['2026-03-14 25:10', '43'], 'not a time'],
+    [['2026-02-31 06:10', '43'], 'does not fit the time format'],
+    [['2026-03-14 25:10', '43'], 'does not fit the time format'],
     [['2026-03-14 06:10', 'ERR'], 'not a number'],
     [['2026-03-14 06:10', '850'], 'is not possible for milk'],
     [['2026-03-14 06:10'], 'no value'],

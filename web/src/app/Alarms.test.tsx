@@ -39,7 +39,7 @@ test('what spoils fastest is told, the next one beside it, the rest counted', ()
   show(<Alarms makes={makes} nowMs={NOW} />);
   expect(screen.getByRole('alert').textContent).toContain('Title over: Make 2');
   expect(screen.getByRole('alert').textContent).toContain('Do over.');
-  expect(screen.getByRole('button', { name: 'Also: Title cool, Make 1 and 1 more · Heard' })).toBeDefined();
+  expect(screen.getByRole('button', { name: 'Also: Title cool, Make 1 and 1 more · Got it' })).toBeDefined();
   expect(screen.getByRole('link', { name: 'Open batch' }).getAttribute('href')).toBe(
     `/makes/${makes[1]!.id}`,
   );

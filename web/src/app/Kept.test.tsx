@@ -53,7 +53,7 @@ describe('what is kept on this device', () => {
     cleanup();
     store.dispatch(liveSlice.actions.outdatedTurned(true));
     show(<Kept />);
-    expect(screen.getByRole('status').textContent).toContain('all that was entered here is stored');
+    expect(screen.getByRole('status').textContent).toContain('Your entries are safe');
     expect(screen.getByRole('button', { name: 'Reload page' })).toBeDefined();
     cleanup();
     store.dispatch(liveSlice.actions.outdatedTurned(false));
@@ -65,7 +65,7 @@ describe('what is kept on this device', () => {
       refused({ id, error: errorOf('bad-input', [{ path: 'data.text', message: 'needs a word' }]) }),
     );
     const { user } = show(<Kept />);
-    expect(screen.getByRole('alert').textContent).toContain('needs some text');
+    expect(screen.getByRole('alert').textContent).toContain('needs a word');
     await user.click(screen.getByRole('button', { name: 'Remove entry' }));
     await waitFor(() => expect(screen.queryByRole('alert')).toBeNull());
     expect(kept()).toEqual([]);
@@ -75,7 +75,7 @@ describe('what is kept on this device', () => {
     const { id } = waits(1, 'temperature-read', {});
     store.dispatch(setAside({ id, error: errorOf('internal') }));
     show(<Kept />);
-    expect(screen.getByRole('status').textContent).toMatch(/one entry \(a temperature\).*tried again/);
+    expect(screen.getByRole('status').textContent).toMatch(/one entry \(a temperature\).*be tried again/);
     expect(screen.queryByRole('button')).toBeNull();
   });
 });
@@ -117,7 +117,7 @@ describe('a make that was not begun', () => {
 describe('an address of one make', () => {
   test('that leads to nothing says so', async () => {
     show(<OneMake Make={() => <p>the make</p>} />, `/makes/${MAKE}`);
-    expect(await screen.findByText(/There is no such make/)).toBeDefined();
+    expect(await screen.findByText(/This batch does not exist/)).toBeDefined();
   });
 
   test('opens what was begun here before the server knows of it', async () => {

@@ -30,7 +30,7 @@ interface Drawn {
 test('draws in the kitchen’s own degrees, only what is in view, and no more points than a screen can show', () => {
   const series = curveOption(data, CHART_THEME, false).series as unknown as readonly Drawn[];
   const named = (name: string): Drawn => series.find((s) => s.name === name)!;
-  expect(named('Unit').data).toEqual([[60_000, 212]]);
+  expect(named('Measured').data).toEqual([[60_000, 212]]);
   expect(named('Temperature').data.length).toBeLessThanOrEqual(301);
   expect(named('Temperature').data.every(([ms]) => ms <= data.toMs + 60_000)).toBe(true);
   expect(named('band').data[0]![1]).toBeCloseTo(0.2, 9);
@@ -56,7 +56,7 @@ test('what was seen stands in a row of its own; of words that would lie over eac
       readonly label: { readonly show: boolean; readonly formatter: string; readonly position: string };
     }[];
   }[];
-  const seen = series.find((s) => s.name === 'Set after')!.data;
+  const seen = series.find((s) => s.name === 'Seen')!.data;
   expect(seen.map(({ value }) => value[0])).toEqual(cueMarks.map(({ atMs }) => atMs));
   expect(
     seen.filter(({ label }) => label.show).map(({ label }) => [label.formatter, label.position]),

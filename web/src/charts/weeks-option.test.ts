@@ -35,7 +35,7 @@ test('milk is a bar a week; what is expected is hollow and has its range, what c
 test('what the makes take runs through all weeks, and the axis says its unit', () => {
   const option = weeksOption(WEEKS, 'qt (US)', CHART_THEME, true);
   expect((option.series as unknown as Series[]).at(-1)?.data).toEqual([9, 9, 9]);
-  expect(option.yAxis).toMatchObject({ name: 'qt (US) a week' });
+  expect(option.yAxis).toMatchObject({ name: 'qt (US) per week' });
   expect(option.xAxis).toMatchObject({ data: ['2 Mar', '9 Mar', '16 Mar'] });
 });
 

@@ -33,7 +33,7 @@ function Dose() {
 test('a number never stands beside the unit of another: both follow what was set', async () => {
   const { user } = show(<Dose />);
   const unit = (): string => screen.getByLabelText<HTMLSelectElement>('Dose: unit').value;
-  const number = (): string => screen.getByLabelText<HTMLInputElement>('Starter dose').value;
+  const number = (): string => screen.getByLabelText<HTMLInputElement>('Dose').value;
   expect([number(), unit()]).toEqual(['1.4', 'oz']);
   await user.click(screen.getByText('Another culture'));
   expect([number(), unit()]).toEqual(['39', 'g']);

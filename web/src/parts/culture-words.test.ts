@@ -24,14 +24,14 @@ function cultureOf(facts: Partial<CultureFacts>, hour = 0, change: CultureChange
 }
 
 test.each<[string, Culture, number, string]>([
-  ['a jar of today', cultureOf({}), 0.3, 'turn 0, from today, in the fridge'],
-  ['of yesterday', cultureOf({ place: 'room' }), 1.2, 'turn 0, 1 day old, at room temperature'],
-  ['of last week', cultureOf({ place: 'freezer' }), 7.5, 'turn 0, 7 days old, in the freezer'],
+  ['a jar of today', cultureOf({}), 0.3, 'generation 0, made today, in the fridge'],
+  ['of yesterday', cultureOf({ place: 'room' }), 1.2, 'generation 0, 1 day old, at room temperature'],
+  ['of last week', cultureOf({ place: 'freezer' }), 7.5, 'generation 0, 7 days old, in the freezer'],
   [
     'used up',
     cultureOf({}, 24, { kind: 'discard', reason: 'eaten', note: '' }),
     3,
-    'turn 0, 3 days old, none left',
+    'generation 0, 3 days old, none left',
   ],
 ])('%s', (_, culture, days, words) => {
   expect(cultureWords(culture, NOON + days * DAY_MS)).toBe(words);

@@ -42,7 +42,7 @@ test.each([
 });
 
 test('a cost is told by the kitchen’s own measure, or not at all', () => {
-  expect(costWords(lotOf({ costPerLitre: 0.8 }), metric)).toMatch(/^0\.80.* a L$/);
+  expect(costWords(lotOf({ costPerLitre: 0.8 }), metric)).toMatch(/^0\.80.*\/L$/);
   expect(costWords(lotOf({ costPerLitre: 0.8 }), measuredIn('us'))).toMatch(/^0\.76.* a quart/);
   expect(costWords(lotOf({ costPerLitre: null }), metric)).toBeNull();
 });
@@ -58,13 +58,13 @@ describe('how long it keeps', () => {
     const warm = words({ place: 'counter', placeC: 25 }, 0.5);
     expect(warm.late).toBe(false);
     expect(warm.text).toMatch(/^use by \d\d:[03]0|^use by .*\d\d:[03]0/);
-    expect(words({ place: 'counter', placeC: 25 }, 2).text).toMatch(/\d\d:[03]0$/);
+    expect(words({ place: 'counter', placeC: 25 }, 2).text).toMatch(/by \d\d:[03]0 at the latest$/);
   });
   test('now, and at the latest then', () => {
-    expect(words({}, 50)).toEqual({ text: 'use now; at the latest Fri 6 Mar', late: true });
+    expect(words({}, 50)).toEqual({ text: 'use now, by Fri 6 Mar at the latest', late: true });
   });
   test('past its time, with the reason', () => {
-    expect(words({}, 120)).toEqual({ text: 'past its time (raw)', late: true });
+    expect(words({}, 120)).toEqual({ text: 'past its use-by date (raw)', late: true });
   });
 });
 
@@ -79,7 +79,7 @@ test('raw cream too old to drink is not late: it may be churned or ripened, and 
   expect(keepWords(cream, days(1), metric)).toMatchObject({ late: false });
   const older = keepWords(cream, days(5), metric);
   expect(older).toMatchObject({ late: false });
-  expect(older.text).toMatch(/^no more to drink; to churn or ripen by \w{3} \d+ \w+: it sours$/);
+  expect(older.text).toMatch(/^Souring, too old to drink\. Churn or ripen by \w{3} \d+ \w+\.$/);
   expect(keepWords(cream, days(12), metric).late).toBe(true);
   const milk = lotOf({ treatment: 'raw' }, 1);
   expect(keepWords(milk, days(5), metric).late).toBe(true);

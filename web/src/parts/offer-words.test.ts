@@ -16,8 +16,11 @@ describe('what an offer asks', () => {
     [{ kind: 'dose', deltaKg: 0.02, massKg: 0.06 }, '20 g more starter (60 g)'],
     [{ kind: 'dose', deltaKg: -0.02, massKg: 0.02 }, '20 g less starter (20 g)'],
     [{ kind: 'place', name: 'The box' }, 'in The box'],
-    [{ kind: 'heat', fromC: 43, toC: 40 }, 'dial at 40.0 °C instead of 43.0 °C'],
-    [{ kind: 'bath', waterLitres: 8, savesMin: 75 }, 'cool it in 8 L of cold water, about 1 h 15 min'],
+    [{ kind: 'heat', fromC: 43, toC: 40 }, 'set the dial to 40.0 °C instead of 43.0 °C'],
+    [
+      { kind: 'bath', waterLitres: 8, savesMin: 75 },
+      'cool in 8 L of cold water, which saves about 1 h 15 min',
+    ],
     [{ kind: 'sourer', sourness: 'tart' }, 'sourer: tart'],
   ])('%j is told in words', (price, words) => {
     expect(offerWords(offer([price]), units, NOW)).toBe(words);
@@ -54,6 +57,6 @@ describe('why there is no way', () => {
 
   test('too late says the earliest it could be', () => {
     const earliest = NOW + 26 * 3_600_000;
-    expect(noWayWords('too-late', earliest, units, NOW)).toMatch(/The earliest is about Tue 12:00\.$/);
+    expect(noWayWords('too-late', earliest, units, NOW)).toMatch(/The earliest time is about Tue 12:00\.$/);
   });
 });

@@ -8,7 +8,7 @@ const metric = unitsOf({ ...kitchen, units: { ...kitchen.units, money: 'crowns' 
 const us = unitsOf({ ...kitchen, units: { temperature: 'F', measures: 'us' } });
 
 test('a price is told by the weight that is usual there', () => {
-  expect(perWeight(3.1, metric)).toBe('3.10 crowns a kg');
+  expect(perWeight(3.1, metric)).toBe('3.10 crowns/kg');
   // A pound is 0.4536 kg, and money without a name is a number.
   expect(perWeight(10, us)).toBe('4.54 a lb');
   expect(priceWeight(us)[1]).toBeCloseTo(0.45359237, 5);
@@ -19,8 +19,8 @@ test.each([
   ['8,40', null],
   ['8.4', null],
   ['1 200,50', null],
-  ['1,000', '1 or 1000? Type it without the comma.'],
-  ['8,4o', '“8,4o” Enter a price..'],
+  ['1,000', 'Did you mean 1 or 1000? Type the number without the comma.'],
+  ['8,4o', '“8,4o” is not a price.'],
   ['-2', 'Enter a price of 0 or more.'],
   ['2000000', 'That price is too high. Check the number.'],
 ])('“%s” as a price: %s', (typed, fault) => {
@@ -29,7 +29,7 @@ test.each([
 
 test('goods say what their cost counts; put up before that was said, the milk alone', () => {
   expect(goodCostWords({ costPerKg: 1.5, costCounts: ['milk', 'starter', 'energy'] }, metric)).toBe(
-    'cost 1.50 crowns a kg (milk and cream, starter, burner)',
+    'cost 1.50 crowns/kg (milk and cream, starter, burner)',
   );
   expect(goodCostWords({ costPerKg: 1.5 }, metric)).toBe('cost 1.50 crowns a kg (milk and cream)');
   expect(goodCostWords({ costPerKg: null }, metric)).toBeNull();

@@ -10,7 +10,7 @@ test('a table is read again as it was: commas, quotes, lines, nothing, and what 
   ];
   const text = tableCsv(['make', 'kg', 'note'], rows);
   const read = Papa.parse<string[]>(text.trimEnd()).data;
-  expect(read[0]).toEqual(['batch', 'kg', 'note']);
+  expect(read[0]).toEqual(['make', 'kg', 'note']);
   expect(read[1]).toEqual(['Plain, "thick"', '1.5', '']);
   expect(read[2]).toEqual(['two\nlines', '0', 'x']);
   // A program of tables does not reckon with what a maker wrote.

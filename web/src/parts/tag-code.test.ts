@@ -10,7 +10,7 @@ test('what is printed on a tag is read off it again, and nothing else is', () =>
 test('typed tags are numbers, each once, in order; anything else is told', () => {
   expect(tagsOf('7, 4;4 12')).toEqual([4, 7, 12]);
   expect(tagsOf('')).toEqual([]);
-  expect(tagsOf('4, x')).toBe('“x” is no tag: they go from 1 to 999.');
+  expect(tagsOf('4, x')).toBe('“x” is not a tag number. Use 1 to 999.');
   expect(tagsOf('0')).toMatch(/no tag/);
   expect(tagsOf('1.5')).toMatch(/no tag/);
 });

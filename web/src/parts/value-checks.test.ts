@@ -22,7 +22,7 @@ describe('what the pad refuses', () => {
     [122, /^$/],
     [165, /^$/],
     [230, /230 °F is 110 °C/],
-    [430, /not possible butter/],
+    [430, /is not possible for butter/],
   ])('fat on the fire at %d °C', (celsius, words) =>
     expect(valueFault('temperature', celsius, 'C', 'fat') ?? '').toMatch(words),
   );

@@ -26,7 +26,7 @@ const trend = (over: Partial<Trend>): Trend => ({
 
 test('a trend is told by the turn, and only when it is one', () => {
   expect(paceWords(trend({ outcome: 'up', slope: 0.3 }))).toBe(
-    'Yes: about 18 min slower each turn. The middle of 9 makes is 5.0 h.',
+    'Yes. Each generation sets about 18 min slower. Typical time over 9 batchs: 5.0 h.',
   );
   expect(paceWords(trend({ outcome: 'down', slope: -0.1 }))).toContain('about 6 min faster each turn');
   expect(paceWords(trend({}))).toContain('as fast as ever');
@@ -38,7 +38,7 @@ test('a trend is told by the turn, and only when it is one', () => {
 test('an honest forecast is called so, a sure one and a careful one too', () => {
   const of = (within: number, judged: number) => honestWords({ dots: [], within, judged, laterH: 0.2 });
   expect(of(16, 20)).toBe(
-    '16 of 20 set within the foreseen span; about 16 should: as honest as so many can show. In the middle they set 12 min later than forecast.',
+    '16 of 20 batches set within the forecast range; about 16 should. The forecast range is about right. Typically they set 12 min later than forecast.',
   );
   expect(of(40, 100)).toContain('surer than it should be');
   expect(of(99, 100)).toContain('more careful than it need be');
@@ -51,7 +51,7 @@ test('months, churns and reasons by their names and how many there are', () => {
   expect(monthWords('2026-03')).toBe('March 2026');
   const month = (group: number, middle: number) => ({ group, middle, makes: 2 });
   expect(seasonWords([month(0, 0.9), month(6, 0.95)], 'Yogurt')).toBe(
-    'Yogurt, 4 makes weighed: most came out in July (95 % of what went in), least in January (90 %).',
+    'Yogurt (4 batchs weighed): best yield in July (95 % of what went in), lowest in January (90 %).',
   );
   expect(seasonWords([month(0, 0.901), month(6, 0.902)], 'Yogurt')).toContain(
     '90 % of what went in came out, the same every month.',
@@ -78,7 +78,7 @@ test('months, churns and reasons by their names and how many there are', () => {
 test('what was saved is told in the kitchen’s money, or that it cost more', () => {
   const of = (savedPerKg: number | null, cost: number | null = 8) =>
     savedWords(tally([lineLike(1, { savedPerKg, cost, costPerKg: cost === null ? null : 2 })]), units);
-  expect(of(1.5)).toBe('8.00 crowns for 1 make whose milk has a price; 6.00 crowns saved against the shop.');
+  expect(of(1.5)).toBe('8.00 crowns for 1 make with a milk price. 6.00 crowns less than at shop prices.');
   expect(of(-0.5)).toContain('2.00 crowns more than the shop would have asked');
   expect(of(null)).toBe('8.00 crowns for 1 make whose milk has a price.');
   expect(of(null, null)).toBe('The milk cost is not known for any batch yet.');
@@ -89,7 +89,7 @@ test('hands are told a kilogram of what is made most, and in all when nothing wa
   const hands = [{ product: 'yogurt' as const, makes: 2, handsMin: 50, minPerKg: 6 }];
   const whole = tally([lineLike(1, { handsMin: 50 })]);
   expect(handsWords(hands, whole, units)).toBe(
-    'About 50 min in all, as the steps usually want them; yogurt 6 min a kg.',
+    'About 50 min hands-on in total, estimated from the steps; yogurt 6 min a kg.',
   );
   expect(handsWords([{ ...hands[0]!, minPerKg: null }], whole, units)).toBe(
     'About 50 min in all, as the steps usually want them.',

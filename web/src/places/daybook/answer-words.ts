@@ -38,7 +38,15 @@ export const monthWords = (month: string): string =>
 
 const TOO_FEW = 'Too few to tell yet';
 const percent = (share: number): string => `${(share * 100).toFixed(share < 0.1 ? 1 : 0)} %`;
-const times = (n: number, one: string, more = `${one}s`): string => `${n} ${n === 1 ? one : more}`;
+type Counted = 'batch' | 'tasting' | 'churning' | 'month';
+const MANY: Readonly<Record<Counted, string>> = {
+  batch: 'batches',
+  tasting: 'tastings',
+  churning: 'churnings',
+  month: 'months',
+};
+/** "1 batch", "9 batches" */
+const times = (n: number, one: Counted): string => `${n} ${n === 1 ? one : MANY[one]}`;
 
 /** Minutes without a sign, rounded to what a clock tells. */
 const minutesOf = (hours: number): string => `${Math.round(Math.abs(hours) * 60)} min`;
@@ -121,7 +129,7 @@ export function fatWords(groups: readonly GroupValue<string | number>[]): string
 export function inOutWords(whole: Tally, months: number, units: Units): string {
   return whole.makes === 0
     ? 'Nothing has been made yet.'
-    : `${units.volume(whole.litres)} in, ${units.mass(whole.kgOut)} out: ${times(whole.makes, 'make')} in ${times(months, 'month')}.`;
+    : `${units.volume(whole.litres)} in, ${units.mass(whole.kgOut)} out: ${times(whole.makes, 'batch')} in ${times(months, 'month')}.`;
 }
 
 export function thrownWords(thrown: readonly Thrown[], litresAll: number, units: Units): string {
@@ -135,7 +143,7 @@ export function thrownWords(thrown: readonly Thrown[], litresAll: number, units:
 
 export function savedWords(whole: Tally, units: Units): string {
   if (whole.costed === 0) return 'The milk cost is not known for any batch yet.';
-  const cost = `${units.cost(whole.cost)} for ${times(whole.costed, 'make')} with a milk price`;
+  const cost = `${units.cost(whole.cost)} for ${times(whole.costed, 'batch')} with a milk price`;
   return whole.saved === null
     ? `${cost}.`
     : whole.saved >= 0

@@ -17,8 +17,8 @@ test('facts stand under the same names; what one lacks is a stroke, what both la
     ),
   ).toEqual([
     ['Pot', 'the can', '–'],
-    ['Notes', '–', 'firm'],
-    ['Whey collected', '–', '1.20 kg'],
+    ['Noted', '–', 'firm'],
+    ['Whey caught', '–', '1.20 kg'],
   ]);
 });
 

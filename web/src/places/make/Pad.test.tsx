@@ -64,9 +64,9 @@ describe('the pad', () => {
   });
 
   test.each([
-    ['300', /300 °C not possible milk/],
-    ['1,250', /may be 1.25 or 1250/],
-    ['hot', /“hot” Enter a number./],
+    ['300', /300 °C is not possible for milk/],
+    ['1,250', /could mean 1.25 or 1250/],
+    ['hot', /“hot” is not a number/],
     ['180', /180 °F is 82 °C/],
   ])('%s is told beside the field, stays there and is not kept', async (typed, words) => {
     const { user } = show(<Pad state={makeOf(false)} focus />);

@@ -16,7 +16,7 @@ describe('what is different between two methods', () => {
   test('is told with the names of the form and in the kitchen’s own measures', () => {
     const warmer: Method = { ...SKYR, aims: { ...SKYR.aims, inoculateC: 40, sourness: 'sharp' } };
     expect(words(warmer)).toEqual([
-      expect.stringMatching(/^Inoculated at: \d+(\.\d)? °C → 40 °C$/),
+      expect.stringMatching(/^Inoculation temperature: \d+(\.\d)? °C → 40 °C$/),
       expect.stringMatching(/^Sourness: [a-z]+ → sharp$/),
     ]);
     expect(words(warmer, us)[0]).toMatch(/°F → 104 °F$/);

@@ -79,7 +79,7 @@ test('nothing sours in butter: no pH is asked for, and its weight is believed on
   const { user } = show(<Pad state={state} focus={false} />);
   expect(screen.queryByRole('button', { name: 'pH' })).toBeNull();
   await user.type(screen.getByLabelText('Weight of the butter'), '900{Enter}');
-  expect(screen.getByRole('alert').textContent).toMatch(/more than its fat allows: 5\d\d g at most/);
+  expect(screen.getByRole('alert').textContent).toMatch(/more butter than the fat allows \(5\d\d g at most/);
   expect(screen.getByLabelText<HTMLInputElement>('Weight of the butter').value).toBe('900');
   expect(entries()).toEqual([]);
   await user.clear(screen.getByLabelText('Weight of the butter'));
@@ -93,10 +93,10 @@ test('butter that is weighed is cut into pieces, and all of it is in them', asyn
     { massKg: 0.4, typed: { value: 400, unit: 'g' } },
   ]);
   const { user } = show(<Entries state={whole} />);
-  await user.type(screen.getByLabelText('Pieces of'), '4000');
+  await user.type(screen.getByLabelText('Weight of each piece'), '4000');
   expect(screen.getByText('There are 400 g of butter in all.')).toBeTruthy();
-  await user.clear(screen.getByLabelText('Pieces of'));
-  await user.type(screen.getByLabelText('Pieces of'), '150');
+  await user.clear(screen.getByLabelText('Weight of each piece'));
+  await user.type(screen.getByLabelText('Weight of each piece'), '150');
   await user.click(screen.getByRole('button', { name: 'Save pieces' }));
   const [[type, data]] = entries() as [[string, { pieces: { count: number; massKg: number }[] }]];
   expect(type).toBe('shaped');
@@ -109,6 +109,6 @@ test('fresh garlic in it is told with why it must be kept cold', async () => {
   await user.click(screen.getByText('Add herbs or garlic'));
   await user.click(screen.getByRole('radio', { name: 'garlic' }));
   expect(screen.getByText(/eat it within four days, or freeze it/)).toBeTruthy();
-  await user.click(screen.getByRole('button', { name: 'It is in' }));
+  await user.click(screen.getByRole('button', { name: 'Add flavouring' }));
   expect(entries()).toEqual([['flavoured', { with: 'garlic', text: '' }]]);
 });
