@@ -64,8 +64,8 @@ export async function benchDaybook(core, say) {
         await shows(words);
         return performance.now() - from;
       };
-      const opened = await follow('/daybook', 'Came out');
-      const answered = await follow('/daybook/answers', 'Where do the hands go?');
+      const opened = await follow('/daybook', 'Yield');
+      const answered = await follow('/daybook/answers', 'Where does your hands-on time go?');
       const added = await follow('/daybook/costs', 'kW·h of the burners');
       return [
         [`${MAKES} makes worked out for the first time`, `${(first.took / 1000).toFixed(0)} s`, ''],

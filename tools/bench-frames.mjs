@@ -62,7 +62,7 @@ export async function benchFrames(say) {
     await page.setViewport({ width: 1280, height: 800 });
     await page.goto(`${kitchen.address}/new?make=butter`);
     await page.waitForFunction(() => document.body.innerText.includes('fat lost to buttermilk'));
-    const turned = await gaps(page, 'Churn it at', TURNS);
+    const turned = await gaps(page, 'Churning temperature', TURNS);
     /** @param {string} words */
     const press = async (words) => {
       const point = await page.waitForFunction(
@@ -78,7 +78,7 @@ export async function benchFrames(say) {
       );
       await point.dispose();
     };
-    for (const words of ['Start this make', 'It is out', 'It is at its heat']) await press(words);
+    for (const words of ['Start batch', 'Cream is out', 'Ready to churn']) await press(words);
     await page.waitForFunction(() => document.body.innerText.includes('should look'));
     const moving = await gaps(page, null, LOOKS);
     return [

@@ -57,7 +57,7 @@ export async function benchYearsPage(address, longMake) {
       }, path);
     let from = performance.now();
     await follow('/daybook');
-    await shows('Came out');
+    await shows('Yield');
     const daybookMs = performance.now() - from;
     await rest(500);
     await page.evaluate(watchFrames);

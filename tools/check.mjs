@@ -14,6 +14,7 @@ const CHECKS = [
     args: [bin('typescript-native/bin/tsc'), '-p', project],
   })),
   { name: 'steps and products by name', args: ['tools/check-names.mjs'] },
+  { name: 'words', args: ['tools/words.mjs', '--check'] },
   { name: 'stored figures', args: ['tools/coverage.mjs', '--check'] },
   {
     name: 'import directions',

@@ -55,13 +55,13 @@ describe('milk in', () => {
     tablet = await openTablet(browser, `${world.address}/milk/in`);
     const { page } = tablet;
     await see(page, 'When and where');
-    await tap(page, 'button', 'It is in');
+    await tap(page, 'button', 'Add to milk room');
     await see(page, 'Enter a name.');
     await see(page, 'Enter an amount.');
     expect(await focused(page)).toBe('Animal, herd or shop');
     await fill(page, 'Animal, herd or shop', `The red cow of the ${'far '.repeat(15)}hill`);
     await fill(page, 'Amount', '400');
-    await tap(page, 'button', 'It is in');
+    await tap(page, 'button', 'Add to milk room');
     await see(page, 'It is more than 300 L in one lot.');
     await fill(page, 'Amount', '0.01');
     await see(page, 'It is less than 50 mL.');
@@ -69,18 +69,18 @@ describe('milk in', () => {
     await page.locator('details.more-about summary').click();
     await tap(page, 'radio', 'known');
     await fill(page, 'Fat', '35', 'textbox');
-    await tap(page, 'button', 'It is in');
+    await tap(page, 'button', 'Add to milk room');
     await see(page, 'is cream, not milk');
     await fill(page, 'Fat', 'rich', 'textbox');
     await fill(page, 'Cost', 'dear');
-    await tap(page, 'button', 'It is in');
-    await see(page, '“rich” Enter a number..');
+    await tap(page, 'button', 'Add to milk room');
+    await see(page, '“rich” is not a number.');
     await fill(page, 'Fat', '4,1', 'textbox');
-    await tap(page, 'button', 'It is in');
-    await see(page, '“dear” Enter a number..');
+    await tap(page, 'button', 'Add to milk room');
+    await see(page, '“dear” is not a number.');
     expect(await world.entries('milk-moved')).toHaveLength(0);
     await fill(page, 'Cost', '');
-    await tap(page, 'button', 'It is in');
+    await tap(page, 'button', 'Add to milk room');
     const data = await moved(1);
     expect(data).toMatchObject({
       typed: { value: 4, unit: 'L' },
@@ -101,7 +101,7 @@ describe('a jar', () => {
     const { page } = tablet;
     await see(page, 'Skim now');
     await tap(page, 'button', 'Combine jars');
-    await see(page, 'The cream that has risen is stirred in again');
+    await see(page, 'Pouring mixes the risen cream back in');
     await fill(page, 'Amount', '');
     await tap(page, 'button', 'Combine jars');
     await see(page, 'Enter an amount.');
@@ -142,7 +142,7 @@ describe('a jar', () => {
 
     await tap(page, 'button', 'Take out');
     await fill(page, 'Amount', '7');
-    await see(page, 'the jar asks to be recounted');
+    await see(page, 'Recount the jar');
     await fill(page, 'Amount', '1,5');
     await tap(page, 'radio', 'fed to animals');
     await tap(page, 'button', 'Take out');
@@ -151,11 +151,11 @@ describe('a jar', () => {
 
     await tap(page, 'button', 'Recount');
     await fill(page, 'Actual amount', 'half');
-    await tap(page, 'button', 'That is there');
-    await see(page, '“half” Enter a number..');
+    await tap(page, 'button', 'Save count');
+    await see(page, '“half” is not a number.');
     expect(await world.entries('milk-moved')).toHaveLength(6);
     await fill(page, 'Actual amount', '4,8');
-    await tap(page, 'button', 'That is there');
+    await tap(page, 'button', 'Save count');
     await moved(7);
     expect((await lot(evening))!.has.massKg).toBeCloseTo(4.8 * 1.03, 1);
 
@@ -180,7 +180,7 @@ describe('a jar', () => {
     const cream = ulid();
     const grams = (value: number) => ({ value, unit: 'g' as const });
     await send(
-      intakeDraft(cream, 2, START - 20 * HOUR, { what: 'cream', fatFraction: 0.25, name: 'Cream of Fern' }),
+      intakeDraft(cream, 2, START - 20 * HOUR, { what: 'cream', fatFraction: 0.25, name: 'Cream from Fern' }),
       draft(cream, START - HOUR, 'milk-moved', {
         kind: 'churn',
         massKg: 1.2,
@@ -194,17 +194,17 @@ describe('a jar', () => {
     tablet = await openTablet(browser, `${world.address}/milk?lot=${cream}`);
     const { page } = tablet;
     // New churnings are makes.
-    await see(page, 'Butter of it');
+    await see(page, 'Make butter');
     const factor = async (): Promise<number> =>
       (await world.kitchen.app.inject('/api/milk')).json<MilkRoomResponse>().creamFactors[0]!.mean;
     const before = await factor();
     expect(before).toBeGreaterThan(0.1);
 
     await goTo(page, '/milk/ledger');
-    await openEntry(page, 'Correct: Cream of Fern, churned');
+    await openEntry(page, 'Edit: Cream from Fern, churned');
     await fill(page, 'Butter', 'lots');
     await tap(page, 'button', 'Save changes');
-    await see(page, '“lots” Enter a number..');
+    await see(page, '“lots” is not a number.');
     await fill(page, 'Butter', '400');
     await tap(page, 'button', 'Save changes');
     const [corrected] = await world.stored<{ data: Data }>('corrected', 1);
@@ -241,21 +241,21 @@ describe('a jar', () => {
   });
 });
 
-describe('a culture', () => {
+describe('culture', () => {
   test('what cannot be read is not stored, and what may stay empty may be emptied again', async () => {
     tablet = await openTablet(browser, `${world.address}/cultures/in`);
     const { page } = tablet;
-    await see(page, 'Heirloom: made again');
+    await see(page, 'Heirloom: can be kept');
     await page.select('select', 'kefir-grains');
     await fill(page, 'Amount (optional)', 'a handful');
-    await tap(page, 'button', 'It is in');
-    await see(page, '“a handful” Enter a number..');
+    await tap(page, 'button', 'Add to milk room');
+    await see(page, '“a handful” is not a number.');
     expect(await focused(page)).toBe('Amount (optional)');
     expect(await world.entries('culture-changed')).toHaveLength(0);
     await fill(page, 'Amount (optional)', '');
     await seeNoMore(page, 'Enter a number.');
     await fill(page, 'Amount (optional)', '40');
-    await tap(page, 'button', 'It is in');
+    await tap(page, 'button', 'Add to milk room');
     expect(await changed(1)).toMatchObject({
       culture: { name: 'Kefir grains', kind: 'kefir-grains', massKg: 0.04 },
       typed: { value: 40, unit: 'g' },
@@ -293,7 +293,7 @@ describe('a culture', () => {
 
     // A typing slip in a feed is put right where it was written down.
     await page.locator('details.more-about summary').click();
-    await openEntry(page, 'Correct: Fed');
+    await openEntry(page, 'Edit: Fed');
     await fill(page, 'Weight of the grains', '42');
     await tap(page, 'button', 'Save changes');
     await world.stored('corrected', 1);
@@ -325,12 +325,12 @@ describe('a culture', () => {
     await tap(page, 'button', 'Save bad sign');
     expect(await changed(4)).toMatchObject({ kind: 'sign', sign: 'pink' });
     await seeNoMore(page, 'Start batch');
-    await tap(page, 'button', 'Discard');
+    await tap(page, 'button', 'Discard culture');
     await tap(page, 'button', 'Discard culture');
     expect(await changed(5)).toMatchObject({ kind: 'discard', reason: 'pink' });
-    await see(page, 'Gone since');
+    await see(page, 'Discarded');
     await tap(page, 'button', 'Undo');
-    await seeNoMore(page, 'Gone since');
+    await seeNoMore(page, 'Discarded');
   });
 
   test('a make that asks for more than there is of it is told so, and can be begun all the same', async () => {
@@ -338,13 +338,13 @@ describe('a culture', () => {
     await send(cultureDraft(id, START - 30 * HOUR, { massKg: 0.015 }));
     tablet = await openTablet(browser, `${world.address}/new?culture=${id}`);
     const { page } = tablet;
-    await see(page, /There are only 15 g of it by the register, and this takes \d\d g\./);
-    await fill(page, 'Starter dose', '14');
-    await seeNoMore(page, 'by the register');
-    await fill(page, 'Starter dose', '40');
-    await see(page, 'this takes 40 g.');
+    await see(page, /Only 15 g of this culture is on record\. This batch needs \d\d g\./);
+    await fill(page, 'Dose', '14');
+    await seeNoMore(page, 'on record');
+    await fill(page, 'Dose', '40');
+    await see(page, 'This batch needs 40 g.');
     await tap(page, 'button', 'Start batch');
-    await see(page, 'The milk is in');
+    await see(page, 'Milk is in the pot');
     const [started] = await world.stored<{ plan: { starter: Data } }>('make-started', 1);
     expect(started!.data.plan.starter).toMatchObject({ cultureId: id, massKg: 0.04 });
   });

@@ -41,7 +41,7 @@ const cream = (id: string, litres: number, facts = {}) =>
   intakeDraft(id, litres, START - 20 * HOUR, {
     what: 'cream',
     fatFraction: 0.34,
-    name: 'Cream of Fern',
+    name: 'Cream from Fern',
     source: 'Fern',
     ...facts,
   });
@@ -53,12 +53,12 @@ describe('butter', () => {
     tablet = await openTablet(browser, `${world.address}/milk?lot=${pot}`);
     const { page } = tablet;
     // One tap from where it stands.
-    await tap(page, 'link', 'Butter of it');
+    await tap(page, 'link', 'Make butter');
     await see(page, 'raw, sweet, 34.0 % fat');
     await see(page, /Breaks\s+\d\d:\d\d–\d\d:\d\d/);
     await see(page, /About \d{3} g of butter/);
     await turnTo(await named(page, 'Salt: none'), '1.5');
-    await see(page, 'of its water is salt, so it keeps much better');
+    await see(page, 'salt in its water, so it keeps much better');
     await tap(page, 'button', 'Start batch');
     await see(page, 'Cream is out');
     const [begun] = await stored('make-started', 1);
@@ -85,7 +85,7 @@ describe('butter', () => {
     await see(page, 'Last measured 12.1 °C');
     await tap(page, 'button', 'Ready to churn');
 
-    await see(page, 'should look: liquid');
+    await see(page, 'expected now: liquid');
     await later(4);
     await see(page, '4 min');
     await tap(page, 'button', 'soft cream');
@@ -156,10 +156,10 @@ describe('butter', () => {
     await stored('finished', 1);
     await tap(page, 'link', 'Open in Daybook');
     await see(page, /Where the \d{3} g of fat went/);
-    await see(page, /Came out\s+388 g/);
+    await see(page, /Yield\s+388 g/);
     await see(page, /Buttermilk\s+560 g/);
     await see(page, /Washed\s+2 ×/);
-    await see(page, /Salt\s+1\.5 %, about 8 % salt in its water/);
+    await see(page, /Salt\s+1\.5 % \(brine about 8 %\)/);
     await see(page, /Water (pan test)\s+18\.0 %/);
     await see(page, 'of churning to break');
   });
@@ -168,12 +168,12 @@ describe('butter', () => {
     tablet = await openTablet(browser, `${world.address}/new?make=butter`);
     const { page } = tablet;
     await tap(page, 'radio', 'in a water bath, in minutes');
-    await see(page, /3 L of water at 16\.0 °C; stir it\./);
+    await see(page, /3 L of water at 16\.0 °C\. Stir the cream\./);
     await turnTo(await named(page, 'Churning temperature: 12.0 °C'), '6');
     await tap(page, 'button', 'Start batch');
     await tap(page, 'button', 'Cream is out');
     await tap(page, 'button', 'Ready to churn');
-    await see(page, 'should look: liquid');
+    await see(page, 'expected now: liquid');
     await later(25);
     await tap(page, 'button', 'froth');
     await stored('stage-seen', 1);
@@ -181,12 +181,12 @@ describe('butter', () => {
     await later(130);
     await see(page, 'Churning is taking too long. What temperature is the cream now?');
     await fill(page, 'Cream temperature', '90');
-    await see(page, 'Cream of 90 °C is melted.');
+    await see(page, 'Cream at 90 °C would be melted.');
     await fill(page, 'Cream temperature', '9');
     await tap(page, 'button', 'Save temperature');
     await stored('temperature-read', 1);
     await see(page, '9.0 °C. The cream is too cold. Its fat is too hard to stick together.');
-    await see(page, /Stand it in water of 17\.0 °C, stirring, about \d+ min: to 13\.0 °C,/);
+    await see(page, /Stand the cream in water at 17\.0 °C and stir for about \d+ min, to reach 13\.0 °C,/);
     await see(page, /Carry on churning/);
     await tap(page, 'button', 'Do this');
     const [noted] = await stored('noted', 1);
@@ -196,7 +196,7 @@ describe('butter', () => {
     await fill(page, 'Temperature, °C', '13');
     await page.keyboard.press('Enter');
     await stored('temperature-read', 2);
-    await see(page, 'Its heat is right.');
+    await see(page, 'The temperature is right.');
     await later(9);
     await tap(page, 'button', 'Stop: cream has broken');
     await see(page, 'Weight of the buttermilk');
@@ -207,7 +207,7 @@ describe('butter', () => {
     tablet = await openTablet(browser, `${world.address}/new?make=butter`);
     const { page } = tablet;
     await fill(page, 'Fat', '8');
-    await see(page, '8 % is milk, not cream. Cream has at least 10 %.');
+    await see(page, '8 % is milk, not cream. Cream has at least 10 % fat.');
     await fill(page, 'Fat', '10');
     await see(page, '10 % fat is hardly cream: it would not break.');
     await fill(page, 'Fat', '33');
@@ -227,7 +227,7 @@ describe('cultured cream', () => {
     await world.send(cream(bowl, 1.2));
     tablet = await openTablet(browser, `${world.address}/milk?lot=${bowl}`);
     const { page } = tablet;
-    await tap(page, 'link', 'Cultured cream of it');
+    await tap(page, 'link', 'Make cultured cream');
     await see(page, /Ready, mild/);
     await see(page, /Thick (Mon|Tue)? ?\d\d:\d\d/);
     await see(page, '% of the cream');
@@ -236,7 +236,7 @@ describe('cultured cream', () => {
     await stored('milk-poured', 1);
     await tap(page, 'button', 'Starter is in');
     await stored('starter-added', 1);
-    await see(page, 'Into the cold');
+    await see(page, 'Move to fridge');
     await see(page, 'Thick (about)');
 
     // Thick, but nobody smelled it: the clock of the warm hours goes on.
@@ -244,7 +244,7 @@ describe('cultured cream', () => {
     await tap(page, 'button', 'thick');
     await stored('cue-seen', 1);
     await see(page, 'Thick, seen');
-    await see(page, /Warm for 1\d\.\d h of 24 h|Nobody has shown yet/);
+    await see(page, /Warm for 1\d\.\d h so far, 24 h at most|Souring is not confirmed yet/);
     await tap(page, 'button', 'smells clean and sour');
     await tap(page, 'button', 'holds a dollop');
     const cues = await stored('cue-seen', 2);
@@ -252,8 +252,8 @@ describe('cultured cream', () => {
       { cue: 'thick', cleanSmell: null },
       { cue: 'dollop', cleanSmell: true },
     ]);
-    await see(page, 'Acid enough was shown in time.');
-    await tap(page, 'button', 'Into the cold');
+    await see(page, 'Souring was confirmed in time.');
+    await tap(page, 'button', 'Move to fridge');
     await see(page, 'Leave it a night without stirring');
     await later(13 * 60);
     await tap(page, 'button', 'Cold and thick');
@@ -266,7 +266,7 @@ describe('cultured cream', () => {
 
     await goTo(page, `/milk?lot=${ripened!.id}`);
     await see(page, 'soured: the acid preserves it');
-    await tap(page, 'link', 'Butter of it');
+    await tap(page, 'link', 'Make butter');
     await see(page, 'raw, ripened, 34.0 % fat');
     await tap(page, 'button', 'Start batch');
     await see(page, 'Cream is out');
@@ -279,9 +279,9 @@ describe('cultured cream', () => {
     await later(60);
     await tap(page, 'button', 'Ready to churn');
     // A little more than half of the jar: two loads.
-    await tap(page, 'button', 'Stop: load 1 broke');
+    await tap(page, 'button', 'Load 1 has broken');
     await tap(page, 'button', 'Load 2 is in');
-    await tap(page, 'button', 'Stop: load 2 broke');
+    await tap(page, 'button', 'Load 2 has broken');
     await fill(page, 'Weight of the buttermilk', '690');
     await page.keyboard.press('Enter');
     await see(page, 'Washed enough');
@@ -306,11 +306,11 @@ describe('cultured cream', () => {
     await see(page, /Ready, mild/);
     const kind = await page.$('#starter ~ * select, section[aria-labelledby="starter"] select');
     await kind!.select('none');
-    await see(page, 'is never left to sour without a starter');
+    await see(page, 'to sour without a starter. Choose a starter.');
     await kind!.select('yogurt-whey');
     await see(page, 'Whey from yogurt does not work at 20.0 °C in heated cream');
     await tap(page, 'radio', 'raw');
-    await see(page, 'Raw milk, unheated: it can carry germs');
+    await see(page, 'This raw milk is not heated');
     expect(await world.entries('make-started')).toEqual([]);
   });
 });

@@ -43,7 +43,7 @@ afterEach(async () => {
 const stored = <T extends EventType>(type: T, wanted: number) =>
   world.stored<EventOf<T>['data']>(type, wanted);
 async function putIn(method: string): Promise<void> {
-  await (await named(tablet.page, 'Another')).select(method);
+  await (await named(tablet.page, 'Product and method')).select(method);
   await tap(tablet.page, 'button', 'Add batch');
 }
 /** The times of all hands as the list tells them. */
@@ -52,16 +52,19 @@ const clocks = (): Promise<string[]> =>
 
 test('two makes are laid out so that no hands are at both, and begun as they were laid out', async () => {
   const { page } = tablet;
-  await see(page, 'Put in what you want to make');
+  await see(page, 'Add what you want to make');
   await putIn('yogurt');
   await putIn('yogurt');
   await see(page, 'Yogurt 2');
-  await fill(page, 'How much, Yogurt', '3');
+  await fill(page, 'Amount, Yogurt', '3');
   await see(page, /Pour the milk\s+Yogurt 2/);
   await see(page, /Done (?:[A-Z][a-z]{2} )?\d\d:\d\d/);
-  await see(page, /the earliest possible|at the very best/);
+  await see(page, /the earliest possible|at most .+ earlier is possible/);
   await page.evaluate(() => document.querySelector<HTMLElement>('.day-list li:nth-child(2) button')!.click());
-  await see(page, /As soon as what is before it is over|Hands were at something else until then|As early as/);
+  await see(
+    page,
+    /Starts as soon as the step before ends|Everyone is busy until then|Earliest possible start/,
+  );
   await see(page, /5(\.00)? L milk\s+Yogurt, Yogurt 2/);
   const told = await clocks();
   expect(told.filter((row) => row.includes('Pour the milk'))).toHaveLength(2);
@@ -87,14 +90,14 @@ test('two makes are laid out so that no hands are at both, and begun as they wer
 test('what goes on after the days chosen is told; too much of one is refused beside its field', async () => {
   const { page } = tablet;
   await putIn('washed-curd');
-  await see(page, /Cheese goes on: .+ about/);
+  await see(page, /Cheese continues: .+ about/);
   await (await named(page, 'Finish within')).select('1');
   await see(page, /Done (?:[A-Z][a-z]{2} )?\d\d:\d\d/);
-  await fill(page, 'How much, Cheese', '70');
+  await fill(page, 'Amount, Cheese', '70');
   await see(page, 'That is more than 60 L.');
-  await tap(page, 'button', 'Cheese: take out');
+  await tap(page, 'button', 'Remove Cheese');
   await seeNoMore(page, 'Start all batches');
-  await see(page, 'Put in what you want to make');
+  await see(page, 'Add what you want to make');
 });
 
 /** Rows of the list of one step, as the list tells them. */
@@ -114,7 +117,7 @@ test('a block drawn elsewhere and one moved by buttons come to the same; let go,
   await settled();
   const before = await rowOf('Pour the milk', 'Yogurt');
   await page.evaluate(() => document.querySelector<HTMLElement>('.day-list li button')!.click());
-  await see(page, 'As early as it may begin');
+  await see(page, 'Earliest possible start');
   await tap(page, 'button', '60 min later');
   await see(page, 'pinned');
   await settled();
@@ -158,7 +161,7 @@ test('hours kept free are kept and priced; two wishes that cannot be are said', 
   await tap(page, 'button', 'Add time off');
   await setClock(page, 'Free hours 1, from', '05:00');
   await setClock(page, 'Free hours 1, to', '12:00');
-  await see(page, /Without it all is done .+ sooner/);
+  await see(page, /Without this time off: .*everything finished .+ sooner/);
   await settled();
   for (const row of await clocks()) {
     const hour = Number(/(\d\d):\d\d/.exec(row)![1]);
@@ -176,7 +179,7 @@ test('what cannot be is said in a sentence, and what was put in stays', async ()
   await setClock(page, 'Yogurt done by; empty no matter when', '10:00');
   // Long before it can be: as near to it as it goes, and how much later that is.
   await see(page, /Done (?:[A-Z][a-z]{2} )?\d\d:\d\d/);
-  await see(page, /later than wished/);
+  await see(page, /later than you asked/);
   const { settings } = (await world.kitchen.app.inject('/api/kitchen')).json<{
     settings: { cooks: { id: string }[] };
   }>();
@@ -214,13 +217,13 @@ test('a week’s milk is split, what lacks is said with the ways out, and skimmi
   await world.send(
     intakeDraft(milk, 12, START - 20 * HOUR, { name: 'Fern, evening', fatFraction: 0.045 }),
     intakeDraft(morning, 3, START - 2 * HOUR, { name: 'Fern, morning', fatFraction: 0.045 }),
-    intakeDraft(cream, 0.5, START - 20 * HOUR, { what: 'cream', fatFraction: 0.3, name: 'Cream of Fern' }),
+    intakeDraft(cream, 0.5, START - 20 * HOUR, { what: 'cream', fatFraction: 0.3, name: 'Cream from Fern' }),
   );
   await page.reload();
   await putIn('yogurt');
   await putIn('cultured-cream');
-  await fill(page, 'How much, Cultured cream', '1.2');
-  await see(page, /\d+ mL of cream missing/);
+  await fill(page, 'Amount, Cultured cream', '1.2');
+  await see(page, /short of \d+ mL of cream/);
   await see(page, /or buy \d+/);
   const skim = await page.$$eval('.day-want button', (all) =>
     all.map((b) => b.innerText).find((text) => text.startsWith('Skim Fern, evening')),
@@ -231,7 +234,7 @@ test('a week’s milk is split, what lacks is said with the ways out, and skimmi
   await seeNoMore(page, 'missing');
   // Skimmed, the evening's milk is no whole milk any more: the yogurt is of the morning's.
   await see(page, /Yogurt\s+2(\.00)? L of Fern, morning/);
-  await see(page, /Cultured cream\s+.*Cream of Fern, evening from/);
+  await see(page, /Cultured cream\s+.*Cream from Fern, evening from/);
   await settled();
   await tap(page, 'button', 'Start all batches');
   const begun = await stored('make-started', 2);
@@ -242,7 +245,7 @@ test('a week’s milk is split, what lacks is said with the ways out, and skimmi
 test('the day goes into a calendar another program reads, and onto a sheet of paper', async () => {
   const { page } = tablet;
   await putIn('washed-curd');
-  await see(page, /Cheese goes on: .+ about/);
+  await see(page, /Cheese continues: .+ about/);
   await settled();
   await keepSaved(page);
   await tap(page, 'button', 'Add to calendar');
@@ -267,19 +270,19 @@ test('the day goes into a calendar another program reads, and onto a sheet of pa
 test('a day is kept for every Thursday and taken again with its amounts', async () => {
   const { page } = tablet;
   await putIn('yogurt');
-  await fill(page, 'How much, Yogurt', '3.4');
+  await fill(page, 'Amount, Yogurt', '3.4');
   await fill(page, 'Plan name', 'For the stall');
   await (await named(page, 'Repeat this plan')).select('4');
   await see(page, /Done (?:[A-Z][a-z]{2} )?\d\d:\d\d/);
   await tap(page, 'button', 'Save plan');
   const [kept] = await stored('day-changed', 1);
   expect(kept!.data).toMatchObject({ kind: 'laid', day: { name: 'For the stall', every: 4, begunAt: null } });
-  await tap(page, 'button', 'Yogurt: take out');
+  await tap(page, 'button', 'Remove Yogurt');
   await see(page, /For the stall every Thursday, Yogurt/);
   await tap(page, 'button', 'Use plan');
   await see(page, /Pour the milk\s+Yogurt/);
   expect(
-    await (await named(page, 'How much, Yogurt', 'textbox')).evaluate((e) => (e as HTMLInputElement).value),
+    await (await named(page, 'Amount, Yogurt', 'textbox')).evaluate((e) => (e as HTMLInputElement).value),
   ).toMatch(/^3[.,]4/);
 });
 
@@ -293,8 +296,8 @@ test('something slow: a new timetable on both tablets, and what moved is said', 
   await tap(page, 'button', 'Start all batches');
   await stored('day-changed', 1);
   const other = await openTablet(browser, `${world.address}/`);
-  await see(other.page, 'the timetable');
-  await see(page, 'the timetable');
+  await see(other.page, 'Open schedule');
+  await see(page, 'Open schedule');
   const begun = await stored('make-started', 2);
   const first = begun
     .map(({ data, streamId }) => ({ streamId, at: data.plan.startAt }))
@@ -315,7 +318,7 @@ test('something slow: a new timetable on both tablets, and what moved is said', 
     data.kind === 'laid' ? data.day.version : 0,
   );
   expect(new Set(versions).size).toBe(versions.length);
-  await tap(page, 'link', 'Day: the timetable');
+  await tap(page, 'link', 'Open schedule');
   await see(page, /Day, in progress/);
   await see(page, /was \d\d:\d\d/);
   await other.close();

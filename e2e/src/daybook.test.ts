@@ -88,7 +88,7 @@ test('prices are told to the kitchen; a make keeps those it began with when they
   await world.send(intakeDraft(lotId, 5, START - DAY / 2, { costPerLitre: 0.6 }));
   await goTo(page, '/kitchen/costs');
   await fill(page, 'Burner energy, per kWh', '1,000');
-  await see(page, '1 or 1000? Type it without the comma.');
+  await see(page, '1 or 1000? Type the number without the comma.');
   await tap(page, 'button', 'Save what things cost');
   await see(page, 'Not saved');
   expect(await world.entries('kitchen-changed')).toHaveLength(0);
@@ -105,8 +105,8 @@ test('prices are told to the kitchen; a make keeps those it began with when they
   await see(page, 'Start batch');
   await fill(page, 'Amount', '3');
   await tap(page, 'button', 'Start batch');
-  await see(page, 'The milk is in');
-  await tap(page, 'button', 'The milk is in');
+  await see(page, 'Milk is in the pot');
+  await tap(page, 'button', 'Milk is in the pot');
   const [begun] = await world.stored<{ plan: MakePlan }>('make-started', 1);
   expect(begun!.data.plan.prices).toMatchObject({ energyPerKwh: 0.3, shopPerKg: 4.5, handsPerHour: null });
   const [poured] = await world.stored('milk-poured', 1);
@@ -121,7 +121,7 @@ test('prices are told to the kitchen; a make keeps those it began with when they
     draft(makeId, nowMs - HOUR / 2, 'finished', { verdict: 'kept', reason: '' }),
   );
   await goTo(page, `/daybook/${makeId}`);
-  await see(page, /It cost 0\.\d\d a kg, saved \d\.\d\d a kg against the shop, about \d+ min of hands/);
+  await see(page, /Cost 0\.\d\d\/kg, \d\.\d\d\/kg less than the shop price, about \d+ min hands-on/);
   const costs = (): Promise<string> =>
     page.$eval('[aria-label="What it cost, part by part"]', (table) => (table as HTMLElement).innerText);
   const before = await costs();
@@ -141,7 +141,7 @@ test('prices are told to the kitchen; a make keeps those it began with when they
   expect(await costs()).toBe(before);
 
   await goTo(page, '/daybook/costs');
-  await see(page, /for 1 make whose milk has a price; \d+\.\d\d saved against the shop/);
+  await see(page, /for 1 batch with a milk price\. \d+\.\d\d less than at shop prices/);
   await keepSaved(page);
   await tap(page, 'button', 'Download CSV');
   const [head, line] = (await savedText(page)).split('\n');
@@ -149,11 +149,11 @@ test('prices are told to the kitchen; a make keeps those it began with when they
   expect(line).toMatch(/^2026-03,Yogurt,1,3,2\.9,/);
 
   await goTo(page, `/larder/put-up/${makeId}`);
-  await fill(page, 'How many (pieces)', '4');
+  await fill(page, 'Number (pieces)', '4');
   await fill(page, 'Each', '500');
   await (await named(page, 'Each: unit')).select('g');
   await tap(page, 'button', 'Add to larder');
-  await see(page, /cost 0\.\d\d a kg \(milk and cream, starter, burner\)/);
+  await see(page, /cost 0\.\d\d\/kg \(milk and cream, starter, burner\)/);
 });
 
 test('the Daybook answers; it is looked at by pot and by words; two makes stand side by side; a year is summed up', async () => {
@@ -178,11 +178,11 @@ test('the Daybook answers; it is looked at by pot and by words; two makes stand 
     discarded: 'Cracked jar',
   });
   await goTo(page, '/daybook/answers');
-  await see(page, 'Yes: about 18 min slower each turn.');
+  await see(page, 'Yes. Each generation sets about 18 min slower.');
   // These were begun as by another tablet, without a forecast.
   await see(page, 'No batch has both a forecast and a recorded set yet.');
-  await see(page, /the most of it: “cracked jar”/);
-  await see(page, /Yogurt, 8 makes weighed/);
+  await see(page, /Main reason: “cracked jar”/);
+  await see(page, /Yogurt \(8 batches weighed\)/);
   await keepSaved(page);
   await tap(page, 'button', 'Download CSV');
   expect((await savedText(page)).split('\n').slice(0, 2)).toEqual([

@@ -113,54 +113,54 @@ afterAll(async () => {
 
 /** Every place, with words that show that it has come up. */
 const PLACES: readonly (readonly [string, () => string, string])[] = [
-  ['Bench', () => '/', 'The next 24 hours'],
-  ['a make', () => `/makes/${running}`, 'Into the cold'],
-  ['a day', () => '/day', 'Put in what you want to make'],
-  ['a new make', () => '/new', 'Start this make'],
-  ['Daybook', () => '/daybook', 'Came out'],
-  ['its answers', () => '/daybook/answers', 'Where do the hands go?'],
-  ['its costs', () => '/daybook/costs', 'together'],
+  ['Bench', () => '/', 'Next 24 hours'],
+  ['a make', () => `/makes/${running}`, 'Move to fridge'],
+  ['a day', () => '/day', 'Add what you want to make'],
+  ['a new make', () => '/new', 'Start batch'],
+  ['Daybook', () => '/daybook', 'Yield'],
+  ['its answers', () => '/daybook/answers', 'Where does your hands-on time go?'],
+  ['its costs', () => '/daybook/costs', 'Total'],
   ['a year of it', () => '/daybook/year', 'The year'],
-  ['two makes side by side', () => `/daybook/${finished}/beside/${running}`, 'Side by side'],
-  ['what things cost', () => '/kitchen/costs', 'What the shop asks'],
-  ['a record', () => `/daybook/${finished}`, 'Forecast then'],
+  ['two makes side by side', () => `/daybook/${finished}/beside/${running}`, 'Compare batches'],
+  ['what things cost', () => '/kitchen/costs', 'Shop prices'],
+  ['a record', () => `/daybook/${finished}`, 'Forecast'],
   ['Kitchen', () => '/kitchen', 'Altitude'],
   ['Kitchen, things', () => '/kitchen/things', 'Warm places'],
   ['Kitchen, people', () => '/kitchen/people', 'Cooks'],
-  ['Kitchen, tablets', () => '/kitchen/devices', 'Save the kitchen'],
-  ['a churning', () => `/makes/${churning}`, 'should look'],
+  ['Kitchen, tablets', () => '/kitchen/devices', 'Download back-up'],
+  ['a churning', () => `/makes/${churning}`, 'expected now'],
   ['a record of butter', () => `/daybook/${butter}`, 'fat went'],
   ['New butter', () => '/new?make=butter', 'Temper and churn'],
-  ['ghee on the fire', () => `/makes/${ghee}`, 'Pan and all, on the scales'],
-  ['New ghee', () => '/new?make=ghee', 'Until it clears'],
+  ['ghee on the fire', () => `/makes/${ghee}`, 'Weight of pan and butter'],
+  ['New ghee', () => '/new?make=ghee', 'While clearing'],
   ['New cultured cream', () => '/new?make=cultured-cream', 'Scald'],
-  ['the methods', () => '/methods', 'What your makes say'],
-  ['a method beside another', () => '/methods?method=brined&beside=cheddared', 'Until it is done'],
+  ['the methods', () => '/methods', 'Your batches so far'],
+  ['a method beside another', () => '/methods?method=brined&beside=cheddared', 'Total time'],
   ['a method in the changing', () => '/methods?method=skyr&edit=1', 'Keep it'],
-  ['a new cheese', () => '/new?make=cheese', 'Start this make'],
-  ['readings from a file', () => `/makes/${running}/file`, 'Choose a logger’s file'],
+  ['a new cheese', () => '/new?make=cheese', 'Start batch'],
+  ['readings from a file', () => `/makes/${running}/file`, 'Choose logger file'],
   ['the milk room', () => '/milk', 'Skim now'],
-  ['milk in', () => '/milk/in', 'It is in'],
-  ['enough', () => '/milk/enough', 'Left afterwards'],
-  ['the months', () => '/milk/months', 'Bring a file of milkings'],
-  ['the ledger', () => '/milk/ledger', 'came in'],
+  ['milk in', () => '/milk/in', 'Add to milk room'],
+  ['enough', () => '/milk/enough', 'Left over'],
+  ['the months', () => '/milk/months', 'Import milkings'],
+  ['the ledger', () => '/milk/ledger', 'received'],
   ['milkings from a file', () => '/milk/file', 'Choose a file'],
   ['the larder', () => '/larder', 'Everyday butter'],
-  ['goods', () => `/larder/${goods}`, 'What happened'],
+  ['goods', () => `/larder/${goods}`, 'History'],
   ['labels', () => `/larder/${goods}/labels`, 'Print 4 labels'],
-  ['putting up', () => '/larder/put-up', 'Something else'],
-  ['putting something up', () => '/larder/put-up/else', 'It is put up'],
-  ['what left the larder', () => '/larder/left', 'What left as'],
-  ['a trace', () => `/larder/recall/${goods}`, 'Still here'],
-  ['the cultures', () => '/cultures', 'Begin a make with it'],
-  ['a culture in', () => '/cultures/in', 'It is in'],
-  ['a waking in the planning', () => '/cultures/wake', 'Begin the waking'],
+  ['putting up', () => '/larder/put-up', 'Add another product'],
+  ['putting something up', () => '/larder/put-up/else', 'Add to larder'],
+  ['what left the larder', () => '/larder/left', 'Show'],
+  ['a trace', () => `/larder/recall/${goods}`, 'In stock'],
+  ['the cultures', () => '/cultures', 'Start batch'],
+  ['a culture in', () => '/cultures/in', 'Add to milk room'],
+  ['a waking in the planning', () => '/cultures/wake', 'Start waking'],
   ['a waking', () => `/makes/${waking}`, 'Feed 1 is in'],
   ...['skim', 'standardise', 'vigour', 'thaw', 'lactation', 'bought', 'drain', 'rennet', 'cheese'].map(
     (name): readonly [string, () => string, string] => [
       `the sum ${name}`,
       () => `/sums/${name}`,
-      name === 'lactation' ? 'five days of milk' : 'Cool-down',
+      name === 'lactation' ? 'five days of recorded milk' : 'Cooling time',
     ],
   ),
   ...['cool-down', 'ice-bath', 'set-time', 'dose', 'powder', 'warm-box', 'thermometer', 'pasteurise'].map(
@@ -257,7 +257,7 @@ describe.each([
     const tablet = await openTablet(browser, `${world.address}/new`, { dark });
     try {
       await see(tablet.page, 'Start batch');
-      await tap(tablet.page, 'radio', 'back from a finish time');
+      await tap(tablet.page, 'radio', 'from a finish time');
       await tap(tablet.page, 'button', 'Find options');
       await see(tablet.page, 'Use this plan');
       expect(await violations(tablet.page)).toEqual([]);
@@ -273,7 +273,7 @@ describe.each([
       const file = join(tmpdir(), `axe-${running}.csv`);
       writeFileSync(file, 'time;°C\n2026-03-02 07:00;43,1\n2026-03-02 07:01;ERR\n2026-03-02 07:02;43,0\n');
       await upload(tablet.page, file);
-      await see(tablet.page, 'Line 3: “ERR” Enter a number.');
+      await see(tablet.page, 'Line 3: “ERR” is not a number.');
       expect(await violations(tablet.page)).toEqual([]);
     } finally {
       await tablet.close();
@@ -303,17 +303,17 @@ describe('keyboard only', () => {
     };
     const events = (type: string): Promise<number> => world.kitchen.count('event', 'type = ?', [type]);
     try {
-      await see(page, 'The next 24 hours');
+      await see(page, 'Next 24 hours');
       await press('?');
       await see(page, 'show these shortcuts');
       await press('Escape');
       await page.waitForFunction(() => !document.body.innerText.includes('show these shortcuts'));
       await press('n');
       await see(page, 'Start batch');
-      await tabTo('Start this make');
+      await tabTo('Start batch');
       const started = await events('make-started');
       await press('Enter');
-      await see(page, 'The milk is in');
+      await see(page, 'Milk is in the pot');
       expect(await events('make-started')).toBe(started + 1);
       await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
       await press('d');
@@ -321,9 +321,9 @@ describe('keyboard only', () => {
       await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
       for (const key of ['4', '1'] as const) await press(key);
       await press('Enter');
-      await see(page, '41.0 °C · stored');
+      await see(page, '41.0 °C · saved');
       await press('u');
-      await see(page, 'pouring done · stored');
+      await see(page, 'pouring done · saved');
     } finally {
       await tablet.close();
     }

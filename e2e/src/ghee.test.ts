@@ -34,7 +34,7 @@ describe('ghee', () => {
     tablet = await openTablet(browser, `${world.address}/new`);
     const { page } = tablet;
     await tap(page, 'radio', 'Ghee');
-    await see(page, /Off the fire\s+\d\d:\d\d–\d\d:\d\d/);
+    await see(page, /(Take o|O)ff the heat\s+\d\d:\d\d–\d\d:\d\d/);
     await fill(page, 'Amount', '800');
     await tap(page, 'radio', 'wet lumps, hardly worked');
     await see(page, '200 g to boil off');
@@ -58,7 +58,7 @@ describe('ghee', () => {
     await stored('pan-weighed', 1);
     await later(14);
     await fill(page, 'Weight of pan and butter now', '2100');
-    await see(page, 'It weighed 2.00 kg before: a pan on the burner gets no heavier.');
+    await see(page, 'The pan weighed 2.00 kg before and cannot get heavier on the heat.');
     await fill(page, 'Weight of pan and butter now', '1930');
     await tap(page, 'button', 'Save weight');
     await stored('pan-weighed', 2);

@@ -98,10 +98,10 @@ async function scanned(selector: string): Promise<string | undefined> {
 test('a make is put up in jars, labelled, sold, and traced back to its milking and forward again', async () => {
   const { page } = tablet;
   const { lotId } = await made();
-  await tap(page, 'link', 'Put up');
+  await tap(page, 'link', 'Add to larder');
   await tap(page, 'link', 'Plain');
   await see(page, '1.90 kg in all of 1.90 kg weighed');
-  await fill(page, 'How many (pieces)', '4');
+  await fill(page, 'Number (pieces)', '4');
   await fill(page, 'Each', '600');
   await (await named(page, 'Each: unit')).select('g');
   // More than the make gave: said beside it, and nothing is stored.
@@ -109,7 +109,7 @@ test('a make is put up in jars, labelled, sold, and traced back to its milking a
   await tap(page, 'button', 'Add to larder');
   expect((await larder()).goods).toHaveLength(0);
   await fill(page, 'Each', '450');
-  await see(page, '100 g is not put up');
+  await see(page, '100 g left to add');
   await tap(page, 'button', 'Add to larder');
   await see(page, '4 × 450 g');
   await world.stored('larder-moved', 1);
@@ -148,20 +148,20 @@ test('a make is put up in jars, labelled, sold, and traced back to its milking a
   await tap(page, 'button', 'Take out: 4 × 450 g in the fridge');
   await tap(page, 'radio', 'sold');
   await tap(page, 'button', 'One more');
-  await fill(page, 'Paid for it; may stay empty', '8,4o');
+  await fill(page, 'Price paid (optional)', '8,4o');
   await tap(page, 'button', 'Sold');
-  await see(page, '“8,4o” Enter a price..');
-  await fill(page, 'Paid for it; may stay empty', '8,40');
+  await see(page, '“8,4o” is not a price.');
+  await fill(page, 'Price paid (optional)', '8,40');
   await tap(page, 'button', 'Sold');
   await see(page, '2 × 450 g sold for 8.40');
   await see(page, /2 × 450 g\s+in the fridge/);
 
   await tap(page, 'link', 'Trace origin');
   await see(page, /Made from[\s\S]*Plain[\s\S]*Evening milk/);
-  await see(page, '1 lot of goods: 900 g here, 900 g gone.');
+  await see(page, '1 item: 900 g in stock, 900 g gone.');
   await goTo(page, `/larder/recall/${lotId}`);
   await see(page, /Batches made from this[\s\S]*Plain/);
-  await see(page, /Still here[\s\S]*2 × 450 g in the fridge/);
+  await see(page, /In stock[\s\S]*2 × 450 g in the fridge/);
   await see(page, /Gone[\s\S]*2 × 450 g sold for 8.40/);
 });
 
@@ -222,12 +222,12 @@ test('butter is frozen and thawed, and what turns first stands first', async () 
   await tap(page, 'button', 'Take out: 250 g in the fridge');
   await tap(page, 'button', 'Enter weight');
   await fill(page, 'Amount', '900');
-  await see(page, 'There is only 250 g: recount first if there is more.');
+  await see(page, 'Only 250 g in stock. If there is more, recount first.');
   await tap(page, 'button', 'Eaten');
   expect((await larder()).lines).toHaveLength(4);
   await fill(page, 'Amount', '100');
   await tap(page, 'button', 'Eaten');
-  await see(page, /150 g of one opened\s+in the fridge/);
+  await see(page, /150 g opened\s+in the fridge/);
   // This tablet takes its last entry back.
   await tap(page, 'button', 'Undo');
   await see(page, /250 g\s+in the fridge/);
@@ -275,9 +275,9 @@ test('butter is wanted thawed on a day: it is told when it must come out, on the
   await goTo(page, '/larder/4F7K2Q');
   await tap(page, 'button', 'Plan thawing: 4 × 250 g in the freezer');
   await tap(page, 'button', 'One more');
-  await see(page, /Into the cold by (Fri|Sat) \d\d:\d\d: it takes up to \d+ h there/);
+  await see(page, /Move to the fridge by (Fri|Sat) \d\d:\d\d\. Thawing takes up to \d+ h there/);
   await tap(page, 'button', 'Set reminder');
-  await see(page, /Out of the freezer by (Fri|Sat) \d\d:\d\d: 2 × 250 g, wanted Sat 08:00/);
+  await see(page, /Take out of the freezer by (Fri|Sat) \d\d:\d\d: .*2 × 250 g, needed Sat 08:00/);
   await world.stored('larder-moved', 3);
   await goTo(page, '/larder');
   await see(page, /Take out of the freezer by/);

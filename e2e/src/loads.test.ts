@@ -61,32 +61,32 @@ describe('a day of churning', () => {
       intakeDraft(frozen, 3, START - 90 * HOUR, {
         what: 'cream',
         fatFraction: 0.34,
-        name: 'Cream of Fern',
+        name: 'Cream from Fern',
         source: 'Fern',
         place: 'freezer',
       }),
       draft(frozen, START - 40 * HOUR, 'milk-moved', {
         kind: 'thaw',
-        into: { lotId: pot, name: 'Cream of Fern, thawed' },
+        into: { lotId: pot, name: 'Cream from Fern, thawed' },
         massKg: 2.9,
         readyAt: new Date(START - 6 * HOUR).toISOString(),
         typed: { value: 2.9, unit: 'kg' },
       }),
     );
     const page = await open(`/milk?lot=${pot}`);
-    await tap(page, 'link', 'Butter of it');
+    await tap(page, 'link', 'Make butter');
     await see(page, 'The first load breaks');
     await see(page, /3 loads of \S+ (m?L). The last breaks about/);
     await see(page, 'Warmer cream churns faster, but gives softer butter and loses more fat.');
     await tap(page, 'radio', 'to eat within a week');
     await see(page, /Washes:\s+1 ×/);
     await tap(page, 'radio', 'for keeping');
-    await see(page, /Washes:\s+4 ×, about 2 % of its buttermilk left/);
+    await see(page, /Washes:\s+4 ×, about 2 % of the buttermilk left/);
     await see(page, /Have ready: about \S+ L of drinking water/);
     await turnTo(await named(page, 'Salt: none'), '1.8');
     await tap(page, 'button', 'Start batch');
     await see(page, 'Get ready');
-    await see(page, 'dry wood sticks');
+    await see(page, 'Butter sticks to dry wood');
     const [begun] = await stored('make-started', 1);
     expect(begun!.data.plan.method.steps.find((s) => s.kind === 'churn')).toMatchObject({ loads: 3 });
     await tap(page, 'button', 'Cream is out');
@@ -96,7 +96,7 @@ describe('a day of churning', () => {
 
     // The first load; the next one is told when to come out of the cold.
     await see(page, 'Load 1 of 3');
-    await see(page, /Load 2: out of the cold (at \d\d:\d\d|now)/);
+    await see(page, /Load 2: take out of the fridge (at \d\d:\d\d|now)/);
     await later(8);
     await tap(page, 'button', 'soft cream');
     await stored('stage-seen', 1);
@@ -107,7 +107,7 @@ describe('a day of churning', () => {
     await stored('churn-rested', 2);
     await seeNoMore(page, 'Paused');
     await later(9);
-    await tap(page, 'button', 'Stop: load 1 broke');
+    await tap(page, 'button', 'Load 1 has broken');
     await stored('stage-seen', 2);
     // The churning is not over with it.
     expect((await world.entries('step-done')).length).toBe(1);
@@ -115,28 +115,28 @@ describe('a day of churning', () => {
     // Somebody else goes on at another tablet, and the first one follows.
     const { pathname } = new URL(page.url());
     const other = await open(pathname);
-    await see(other, /broke \d\d:\d\d, 22 min/);
+    await see(other, /broke \d\d:\d\d, after 22 min/);
     await tap(other, 'button', 'Load 2 is in');
     await stored('load-begun', 1);
     await see(page, 'Load 2 of 3');
-    await see(page, 'Stop: load 2 broke');
+    await see(page, 'Load 2 has broken');
     await later(6);
     await (await other.waitForSelector('summary.unfolds'))!.click();
     await fill(other, 'Water', '5000');
-    await see(other, 'Another unit?');
+    await see(other, 'Check the unit.');
     await fill(other, 'Water', '250');
-    await tap(other, 'button', 'It is in');
+    await tap(other, 'button', 'Add to milk room');
     const [water] = await stored('water-poured', 1);
     expect(water!.data).toMatchObject({ massKg: 0.25, celsius: 4 });
     await later(12);
-    await tap(other, 'button', 'Stop: load 2 broke');
+    await tap(other, 'button', 'Load 2 has broken');
     await stored('stage-seen', 3);
     await later(5);
     await tap(page, 'button', 'Load 3 is in');
     await stored('load-begun', 2);
     await see(other, 'Load 3 of 3');
     await later(20);
-    await tap(page, 'button', 'Stop: load 3 broke');
+    await tap(page, 'button', 'Load 3 has broken');
     await see(page, 'Weight of the buttermilk');
     await see(other, 'Weight of the buttermilk');
 
@@ -150,7 +150,7 @@ describe('a day of churning', () => {
     await stored('weighed', 1);
 
     await tap(page, 'button', 'Record cloudy wash');
-    await tap(page, 'button', 'Too soft: 15 min in iced water');
+    await tap(page, 'button', 'Chill 15 min in iced water');
     await stored('iced', 1);
     await see(page, /In iced water until\s+\d\d:\d\d/);
     await later(15);
@@ -188,7 +188,7 @@ describe('a day of churning', () => {
     await tap(page, 'link', 'Open in Daybook');
     await see(page, 'each of 3 loads, on average');
     await see(page, /Where the \d{3} g of fat went/);
-    await see(page, /250 g: diluted/);
+    await see(page, /250 g, diluted/);
     await see(page, /Pieces\s+4 × 250 g, 1 × 120 g/);
     await see(page, /on the counter\s+5–7 days/);
     await goTo(page, '/daybook');
@@ -222,11 +222,11 @@ describe('a day of churning', () => {
     await tap(page, 'button', 'Record clear wash');
     await stored('rinsed', 2);
     await tap(page, 'button', 'Washed enough');
-    await see(page, '15 min in iced water');
+    await see(page, 'Chill 15 min in iced water');
     expect(await buttons()).toEqual([
       'Butter is worked',
-      expect.stringMatching(/^Salt is in, \d(\.\d)? g$/),
-      '15 min in iced water',
+      expect.stringMatching(/^Mark \d(\.\d)? g salt as added$/),
+      'Chill 15 min in iced water',
       'Leave wet-hands mode',
     ]);
     await page.click('.wet button:nth-child(2)');
@@ -254,29 +254,29 @@ describe('a day of churning', () => {
     await tap(page, 'button', 'Washed enough');
     await see(page, 'keeps in the fridge, about');
     await page.evaluate(() => document.querySelectorAll('details').forEach((d) => (d.open = true)));
-    await see(page, 'Keep it at 41 °F or less and eat it within four days, or freeze it.');
+    await see(page, 'this butter at 41 °F or less and eat it within four days, or freeze it.');
   });
 
   test('planned back from when it is wanted, with ripening and thaw before it', async () => {
     const page = await open('/new?make=butter');
-    await tap(page, 'radio', 'back from a finish time');
+    await tap(page, 'radio', 'from a finish time');
     await see(page, 'When do you want the butter?');
     // Too soon for anything: it says so.
-    const day = await named(page, 'Date', 'combobox');
+    const day = await named(page, 'Day', 'combobox');
     await day.select('0');
     await setClock(page, 'By', '06:20');
     await tap(page, 'button', 'Find options');
-    await see(page, 'Too late for that');
+    await see(page, 'There is not enough time left');
     await day.select('4');
     await setClock(page, 'By', '18:00');
     await (await named(page, 'ripen the cream first')).click();
     await (await named(page, 'the cream is still frozen')).click();
     await tap(page, 'button', 'Find options');
     await see(page, /Move to fridge to thaw by\s+\w{3} \d\d:\d\d/, 60_000);
-    await see(page, /Starter in at\s+\w{3} \d\d:\d\d, move to fridge about\s+\w{3} \d\d:\d\d/);
+    await see(page, /Add starter at\s+\w{3} \d\d:\d\d, move to fridge about\s+\w{3} \d\d:\d\d/);
     await see(page, 'There is a 9 in 10 chance of finishing in time.');
     await tap(page, 'button', 'Use this plan');
-    await see(page, 'as offered');
+    await see(page, 'as suggested');
     await tap(page, 'button', 'Start batch');
     const [begun] = await stored('make-started', 1);
     const startMs = Date.parse(begun!.data.plan.startAt);

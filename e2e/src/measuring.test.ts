@@ -79,7 +79,7 @@ describe('instruments', () => {
   test('a checked thermometer: its readings are set right, what it said is kept', async () => {
     tablet = await openTablet(browser, `${world.address}/sums/thermometer`);
     const { page } = tablet;
-    await fill(page, 'Its name', 'Stem');
+    await fill(page, 'Name', 'Stem');
     await fill(page, 'In ice slush (°C)', '30');
     await see(page, 'from melting ice');
     await fill(page, 'In ice slush (°C)', '0,8');
@@ -96,7 +96,7 @@ describe('instruments', () => {
     await select.select(((change as { value: { id: string }[] }).value[0] as { id: string }).id);
     await fill(page, 'Temperature, °C', '61');
     await page.keyboard.press('Enter');
-    await see(page, /60 °C \(Stem, it said 61 °C\) · stored/);
+    await see(page, /60 °C \(Stem, thermometer read 61 °C\) · saved/);
     const [reading] = await stored('temperature-read', 1);
     expect(reading).toMatchObject({
       celsius: 60.2,
@@ -110,7 +110,7 @@ describe('instruments', () => {
     await inoculate();
     tablet = await openTablet(browser, `${world.address}/makes/${makeId}`);
     const { page } = tablet;
-    await see(page, 'Into the cold');
+    await see(page, 'Move to fridge');
     await tap(page, 'button', 'Acidity');
     await fill(page, '0.1 N NaOH used, mL', '90');
     await tap(page, 'button', 'Save');
@@ -119,10 +119,10 @@ describe('instruments', () => {
     await fill(page, '0.1 N NaOH used, mL', '8,1');
     await fill(page, 'Sample titrated with 0.1 N NaOH, g', '9');
     await tap(page, 'button', 'Save');
-    await see(page, '0.81 % acid (8.1 mL on 9 g) · stored');
+    await see(page, 'titratable acidity 0.81 % (8.1 mL lye on 9 g) · saved');
     const [entry] = await stored('titrated', 1);
     expect(entry).toMatchObject({ naohMl: 8.1, sampleG: 9 });
-    await see(page, 'Acid enough was shown in time');
+    await see(page, 'Souring was confirmed in time');
   });
 });
 
@@ -156,9 +156,9 @@ describe('a logger’s file', () => {
     const before = await total();
     await choose(file);
     await see(page, 'Western European');
-    await see(page, 'Line 11: “ERR” Enter a number.');
+    await see(page, 'Line 11: “ERR” is not a number.');
     await see(page, 'Line 21: “no time here” is not a time');
-    await see(page, '5 rows lie before the make began');
+    await see(page, '5 rows are from before the batch started');
     await see(page, 'Store 598 readings');
     expect(await total()).toEqual(before);
     await fill(page, 'Name', 'Box logger');
@@ -190,7 +190,7 @@ describe('a logger’s file', () => {
     await see(page, '6.1 °C');
     await tap(page, 'radio', '°C');
     await see(page, '43.0 °C');
-    await tap(page, 'button', 'Store 50 readings');
+    await tap(page, 'button', 'Save 50 readings');
     const [trace] = await stored('trace-imported', 1);
     expect(trace).toMatchObject({ unit: 'C', rows: 50 });
   });
@@ -198,7 +198,7 @@ describe('a logger’s file', () => {
   test.each([
     ['an empty file', (): string => write(''), 'The file is empty'],
     ['a picture', (): string => write(Buffer.from([0x89, 0x50, 0x4e, 0x47, 0, 0, 1, 2])), 'not a text file'],
-    ['a letter', (): string => write('Dear friends,\nthe yogurt is good.\n'), 'No column of times'],
+    ['a letter', (): string => write('Dear friends,\nthe yogurt is good.\n'), 'No time column with values'],
     [
       'a huge one',
       (): string => {
@@ -206,7 +206,7 @@ describe('a logger’s file', () => {
         truncateSync(file, 65 * 1024 * 1024);
         return file;
       },
-      'more than the 64 MB',
+      'The limit is 64 MB',
     ],
   ])('%s is refused with what to do, and nothing is stored', async (_name, file, words) => {
     const before = await total();
@@ -232,13 +232,13 @@ describe('more of the pot', () => {
     await buttons[1]!.click();
     const [change] = await stored('replanned', 1);
     expect(change).toMatchObject({ cooling: { kind: 'bath' }, why: 'in cold water' });
-    await see(page, 'Stand the pot in the fridge water');
+    await see(page, 'Stand the pot in cold water');
     await see(page, /To 44\.0 °C, in about \d+ min|To 44\.0 °C, about now/);
     await tap(page, 'link', 'Open Ice bath');
     await see(page, 'Back to Yogurt');
     await see(page, 'ice needed');
     await tap(page, 'button', 'Ice: more');
-    await tap(page, 'button', 'Cool Yogurt like this');
+    await tap(page, 'button', 'Use for Yogurt');
     const changes = await stored('replanned', 2);
     expect(changes[1]).toMatchObject({ cooling: { kind: 'iced-bath' } });
     await see(page, 'iced water');
@@ -254,9 +254,9 @@ describe('more of the pot', () => {
     const { page } = tablet;
     await see(page, 'Start batch');
     await tap(page, 'button', 'Fill my jars');
-    await see(page, 'Show all fits');
+    await see(page, 'Everything fits');
     await tap(page, 'button', 'Start batch');
-    await see(page, 'The milk is in');
+    await see(page, 'Milk is in the pot');
     const [, started] = await stored('make-started', 2);
     const planned = (started as { plan: { jars: { id: string; name: string }[] } }).plan.jars;
     expect(planned.map((j) => j.name)).toEqual(['Tall 1', 'Tall 2', 'Small 1']);
@@ -275,9 +275,9 @@ describe('more of the pot', () => {
     world.advance(300);
     await goTo(page, `/makes/${own}`);
     await tap(page, 'button', 'Small 1 into the fridge');
-    await see(page, /cold since/);
+    await see(page, /in the fridge since/);
     expect(await stored('jar-chilled', 1)).toEqual([{ jar: planned[2]!.id }]);
-    await see(page, 'Into the cold');
+    await see(page, 'Move to fridge');
     await tap(page, 'button', 'Tall 1 into the fridge');
     await tap(page, 'button', 'Tall 2 into the fridge');
     await stored('jar-chilled', 3);
@@ -293,10 +293,10 @@ describe('more of the pot', () => {
     await see(page, /probably/);
     await turnTo((await page.$$('input[type=range]'))[1]!, '90');
     await see(page, '90 g');
-    await tap(page, 'button', 'Use this milk in Yogurt');
+    await tap(page, 'button', 'Use milk for Yogurt');
     await see(page, 'with 90 g of milk powder: 3.06 L in all');
     await tap(page, 'button', 'Start batch');
-    await see(page, 'whisk the powder in while it is cold');
+    await see(page, 'Whisk in the milk powder while the milk is cold');
     const all = await stored('make-started', 2);
     expect(all[1]).toMatchObject({ plan: { milk: { litres: 3, powder: { kind: 'skim', massKg: 0.09 } } } });
   });
@@ -307,7 +307,7 @@ describe('planning backwards', () => {
     tablet = await openTablet(browser, `${world.address}/new`);
     const { page } = tablet;
     await see(page, 'Start batch');
-    await tap(page, 'radio', 'back from a finish time');
+    await tap(page, 'radio', 'from a finish time');
     await tap(page, 'button', 'Find options');
     await see(page, /Start \d\d:\d\d/);
     await see(page, 'as planned');
@@ -327,12 +327,15 @@ describe('planning backwards', () => {
     tablet = await openTablet(browser, `${world.address}/new`);
     const { page } = tablet;
     await see(page, 'Start batch');
-    await tap(page, 'radio', 'back from a finish time');
-    const day = await named(page, 'Date', 'combobox');
+    await tap(page, 'radio', 'from a finish time');
+    const day = await named(page, 'Day', 'combobox');
     await day.select('0');
     await setClock(page, 'By', '10:00');
     await tap(page, 'button', 'Find options');
-    await see(page, /not possible ready by then with what may be changed\. The earliest is about \d\d:\d\d/);
+    await see(
+      page,
+      /cannot be ready by then with the changes you allow\. The earliest time is about \d\d:\d\d/,
+    );
     expect(await dataOf('make-started')).toHaveLength(1);
   });
 
@@ -340,7 +343,7 @@ describe('planning backwards', () => {
     tablet = await openTablet(browser, `${world.address}/makes/${makeId}`);
     const { page } = tablet;
     await see(page, 'Cool enough');
-    await tap(page, 'button', 'Plan what is left');
+    await tap(page, 'button', 'Replan batch');
     await setClock(page, 'By', '13:30');
     await tap(page, 'button', 'Find options');
     await see(page, 'Use this plan');

@@ -57,8 +57,8 @@ describe('what a kitchen’s makes taught', () => {
     await seedDemo(world.kitchen.db, world.kitchen.kitchenId, START);
     tablet = await openTablet(browser, `${world.address}/kitchen/learned`);
     const { page } = tablet;
-    await see(page, /\d+ % faster than usual, from \d+ makes, ± \d+ %/, 30_000);
-    await see(page, /\d\.\d °C cooler than typed, from \d makes, ± \d\.\d °C/);
+    await see(page, /\d+ % faster than usual \(\d+ batches, ± \d+ %\)/, 30_000);
+    await see(page, /\d\.\d °C cooler than entered \(\d batches, ± \d\.\d °C\)/);
     const factors = (await world.kitchen.app.inject({ url: '/api/factors' })).json<{ factors: Factor[] }>()
       .factors;
     const rate = factors.find((f) => f.kind === 'rate')!;
@@ -66,15 +66,15 @@ describe('what a kitchen’s makes taught', () => {
     await goTo(page, '/new');
     await see(page, 'Adjusted from your own batches');
     // The culture at hand comes into the plan with its own pace.
-    await see(page, /Turn \d+\..* faster than usual/);
+    await see(page, /Generation \d+\..* faster than usual/);
     await tap(page, 'button', 'Start batch');
-    await see(page, 'The milk is in');
+    await see(page, 'Milk is in the pot');
     const begun = await world.entries<{ plan: { factors: { rate: { value: number } } } }>('make-started');
     expect(begun.at(-1)!.data.plan.factors.rate.value).toBeCloseTo(rate.mean, 9);
     await goTo(page, '/kitchen/learned');
     await tap(page, 'button', 'Forget Shelf warmer, its heat');
     await world.stored('learning-reset', 1);
-    await seeNoMore(page, 'cooler than typed');
+    await seeNoMore(page, 'cooler than entered');
     await see(page, 'faster than usual');
   });
 });
@@ -90,9 +90,9 @@ describe('a whole kitchen in one file', () => {
     const { page } = tablet;
     await see(page, 'Download back-up');
     await choose('{"format":');
-    await see(page, 'is not a readable kitchen file. Nothing was changed.');
+    await see(page, 'cannot be read as a');
     await choose({ ...file, version: 4 });
-    await see(page, 'newer Morning Crock');
+    await see(page, 'newer version of Morning Crock');
     await choose({ ...file, events: file.events.slice(1) });
     await see(page, 'belongs to a batch whose start is not in the file');
     expect(await count('step-done')).toBe(0);
@@ -140,7 +140,7 @@ describe('a page that opens without its server', () => {
     const id = await incubating();
     tablet = await openTablet(browser, `${world.address}/makes/${id}`, { keepsPage: true });
     const { page } = tablet;
-    await see(page, 'Into the cold');
+    await see(page, 'Move to fridge');
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
     // What came live is kept too, not only what was fetched.
     await send(draft(id, world.kitchen.clock.nowMs, 'noted', { text: 'came over the stream' }));
@@ -148,7 +148,7 @@ describe('a page that opens without its server', () => {
     await new Promise((resolve) => setTimeout(resolve, 1500));
     await world.goAway();
     await page.reload();
-    await see(page, 'Into the cold', 30_000);
+    await see(page, 'Move to fridge', 30_000);
     await see(page, 'came over the stream');
     await fill(page, 'pH reading', '5.4');
     await page.keyboard.press('Enter');
@@ -157,7 +157,7 @@ describe('a page that opens without its server', () => {
     expect(await count('ph-read')).toBe(0);
     await world.comeBack();
     await world.stored('ph-read', 1);
-    await see(page, 'pH 5.40 (meter) · stored');
+    await see(page, 'pH 5.40 (meter) · saved');
   });
 
   test('it can be installed', async () => {
@@ -219,7 +219,7 @@ describe('a tablet of the local network', () => {
     await see(here.page, 'Dairy shelf');
     await tap(here.page, 'button', 'Show new kitchen code');
     await here.page.waitForSelector('img[alt^="Code to scan"]');
-    await tap(here.page, 'button', 'Send Dairy shelf away');
+    await tap(here.page, 'button', 'Remove Dairy shelf');
     await seeNoMore(here.page, 'Dairy shelf');
     await here.close();
     await page.reload();

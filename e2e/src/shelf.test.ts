@@ -104,14 +104,14 @@ test('one jar of creamy milk becomes sour cream and buttermilk, both of them sto
   await tap(page, 'link', 'Start batch');
   await see(page, /About \d{3} g of sour cream\s+and 1\.\d\d kg of buttermilk/);
   await tap(page, 'button', 'Start batch');
-  await tap(page, 'button', 'The milk is in');
+  await tap(page, 'button', 'Milk is in the pot');
   await tap(page, 'button', 'Starter is in');
   await stored('starter-added', 1);
   const [begun] = await stored('make-started', 1);
   expect(begun!.data.plan).toMatchObject({ product: 'jar-of-two', method: { id: 'jar-of-two', version: 1 } });
   await page.evaluate(() => document.querySelector<HTMLElement>('.tags summary')!.click());
   await fill(page, 'Or type numbers', '107, x');
-  await see(page, '“x” is no tag: they go from 1 to 999.');
+  await see(page, '“x” is not a tag number. Use 1 to 999.');
   await fill(page, 'Or type numbers', '107');
   await tap(page, 'button', 'Save tags');
   await stored('tagged', 1);
@@ -124,7 +124,7 @@ test('one jar of creamy milk becomes sour cream and buttermilk, both of them sto
   await stored('cue-seen', 1);
   await see(page, 'Set, seen');
   await hear();
-  await tap(page, 'button', 'Into the cold');
+  await tap(page, 'button', 'Move to fridge');
   await later(10 * 60);
   await hear();
   await tap(page, 'button', 'Chilled through');
@@ -145,11 +145,11 @@ test('one jar of creamy milk becomes sour cream and buttermilk, both of them sto
 test('raw cream souring by itself says its caution and a wide band; pasteurised cream alone cannot be begun', async () => {
   await open('/new?method=cultured-cream-raw');
   const { page } = tablet;
-  await see(page, 'Raw milk souring by itself is a wide guess');
+  await see(page, 'Raw milk souring by itself can carry germs');
   await see(page, /Ready, mild\s+.*–/);
   await tap(page, 'radio', 'pasteurised');
   await see(page, 'This batch cannot start yet.');
-  await see(page, 'is never left to sour without a starter');
+  await see(page, 'to sour without a starter. Choose a starter.');
   expect(
     await page.evaluate(
       () =>
@@ -159,10 +159,10 @@ test('raw cream souring by itself says its caution and a wide band; pasteurised 
   await tap(page, 'radio', 'raw');
   await tap(page, 'button', 'Start batch');
   await tap(page, 'button', 'The cream is in');
-  await see(page, 'Raw milk can carry germs whatever the farm.');
+  await see(page, 'Raw milk from any farm can carry germs.');
   await tap(page, 'button', 'Covered');
   await stored('step-done', 2);
-  await see(page, /Warm for 0\.\d h of 48 h/);
+  await see(page, /Warm for 0\.\d h so far, 48 h at most/);
 });
 
 test('skyr drained too far is mended with its own whey, and a picture of it stands beside the next one', async () => {
@@ -174,13 +174,13 @@ test('skyr drained too far is mended with its own whey, and a picture of it stan
   await later(6 * 60);
   await hear();
   await see(page, 'too thick');
-  await see(page, /Stir about\s+\d+ g\s+of its own whey back/);
+  await see(page, /Stir about\s+\d+ g\s+of the whey back in/);
   await fill(page, 'All the whey caught so far', '9000');
   await see(page, 'That is more than went into the cloth');
   await fill(page, 'All the whey caught so far', '2700');
   await tap(page, 'button', 'Save weight');
   await stored('drain-weighed', 1);
-  await see(page, 'by your weighing');
+  await see(page, ', weighed');
   await tap(page, 'button', 'Whey returned');
   await fill(page, 'Whey stirred back in', '480');
   await tap(page, 'button', 'Save weight');
@@ -194,7 +194,7 @@ test('skyr drained too far is mended with its own whey, and a picture of it stan
   const script = join(tmpdir(), `skyr-${strain}.jpg`);
   writeFileSync(script, '<script>alert(1)</script>');
   await upload(page, script, '.looks input[type=file]');
-  await see(page, 'is not a picture this browser can open');
+  await see(page, 'This browser cannot open');
   await upload(page, shot, '.looks input[type=file]');
   const [picture] = await stored('photographed', 1);
   expect(picture!.data).toMatchObject({ step: 'strain', product: 'skyr', widthPx: 1024 });
@@ -221,8 +221,8 @@ test('a method is changed, what is wrong is told, and it goes out as a file and 
     ),
   ).toBe(true);
   await fill(page, 'IMCU per litre of milk (number)', '6');
-  await tap(page, 'button', 'Inoculating: take out');
-  await see(page, 'nothing was stirred in before it');
+  await tap(page, 'button', 'Remove Inoculating');
+  await see(page, 'no starter goes in before it');
   await tap(page, 'button', 'Discard changes');
   await tap(page, 'button', 'Edit a copy');
   await fill(page, 'Name', 'Skyr of the house');
@@ -252,7 +252,7 @@ test('a method is changed, what is wrong is told, and it goes out as a file and 
     await upload(page, file, 'section[aria-label="Import a method"] input[type=file]');
   };
   await give('{"format": "something else"}');
-  await see(page, 'is neither a method of this program nor a recipe');
+  await see(page, 'is neither a Morning Crock method nor a recipe');
   await give(`{"x":"${'y'.repeat(900_000)}"}`);
   await see(page, 'is larger than any method (200 kB)');
   expect(await world.entries('method-changed')).toHaveLength(1);
@@ -281,17 +281,17 @@ test('a cheese over three days: tried, turned by day, salted in its brine, and a
   const cheese = await begunUpTo('brined', 'coagulate', 15);
   await open(`/makes/${cheese}`);
   const { page } = tablet;
-  await see(page, 'Rennet sets sweet milk too. A set does not prove the milk is acid.');
-  await see(page, 'not known its strength');
+  await see(page, 'Rennet sets sweet milk too, so a set does not prove acid.');
+  await see(page, 'Rennet strength is not known');
   await later(40);
   await hear();
   await tap(page, 'button', 'Record no clean break');
   await stored('break-tried', 1);
-  await see(page, 'tried once');
+  await see(page, 'tested once');
   await later(8);
   await hear();
-  await tap(page, 'button', 'It breaks clean');
-  await see(page, 'Cut lengthwise');
+  await tap(page, 'button', 'Curd breaks clean');
+  await see(page, 'Cut slowly');
   await tap(page, 'button', 'Curd is cut');
   await see(page, 'Cover and leave where it is.');
   await later(12);
@@ -345,13 +345,13 @@ describe('kefir, daily', () => {
     const { page } = tablet;
     await see(page, 'Sill grains');
     await tap(page, 'button', 'Start batch');
-    await tap(page, 'button', 'The milk is in');
+    await tap(page, 'button', 'Milk is in the pot');
     await tap(page, 'button', 'Starter is in');
     const [begun] = await stored('starter-added', 1);
     expect(begun!.data.massKg).toBeGreaterThan(0);
     await later(26 * 60);
     await hear();
-    await tap(page, 'button', 'Into the cold');
+    await tap(page, 'button', 'Move to fridge');
     await see(page, 'Take out grains');
     await fill(page, 'Sill grains, drained', '54');
     await tap(page, 'button', 'Save weight');
@@ -381,7 +381,7 @@ test('tags are printed, and scanned off what was printed', async () => {
   await open('/kitchen/things');
   const { page } = tablet;
   await fill(page, 'Last tag (number)', '90');
-  await see(page, 'At most 48 on a sheet.');
+  await see(page, 'At most 48 tags fit on a sheet.');
   await fill(page, 'First tag (number)', '41');
   await fill(page, 'Last tag (number)', '44');
   await tap(page, 'button', 'Show tags');
@@ -394,7 +394,7 @@ test('tags are printed, and scanned off what was printed', async () => {
   await see(page, 'No tags on these jars yet');
   await page.evaluate(() => document.querySelector<HTMLElement>('.tags summary')!.click());
   await upload(page, page2, '.tags input[type=file]');
-  await see(page, 'No square is on that picture');
+  await see(page, 'No code found in that photo');
   await upload(page, picture, '.tags input[type=file]');
   const [hung] = await stored('tagged', 1);
   expect(hung).toMatchObject({ streamId: id, data: { tags: [42] } });

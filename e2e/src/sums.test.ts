@@ -45,32 +45,32 @@ describe('a sum filled in from a make, and its answer taken back there', () => {
     [
       'ice-bath',
       (page) => tap(page, 'button', 'Ice: more'),
-      'Cool Yogurt like this',
+      'Use for Yogurt',
       { cooling: { kind: 'iced-bath' } },
     ],
     [
       'set-time',
       (page) => slide(page, 1, '3'),
-      'Use this heat and dose in Yogurt',
+      'Use settings for Yogurt',
       { starter: { massKg: 0.0618 }, place: { setPointC: 43 } },
     ],
-    ['dose', (page) => slide(page, 0, '4'), 'Use this dose in Yogurt', { starter: { kind: 'fresh-yogurt' } }],
+    ['dose', (page) => slide(page, 0, '4'), 'Use dose for Yogurt', { starter: { kind: 'fresh-yogurt' } }],
     [
       'powder',
       (page) => slide(page, 1, '80'),
-      'Add this powder to Yogurt',
+      'Add powder to Yogurt',
       { powder: { kind: 'skim', massKg: 0.08, typed: { value: 80, unit: 'g' } } },
     ],
     [
       'warm-box',
       (page) => slide(page, 2, '4'),
-      'Warm Yogurt like this',
+      'Use for Yogurt',
       { place: { kind: 'insulated-box' }, bottles: { celsius: 60 } },
     ],
     [
       'pasteurise',
       (page) => slide(page, 1, '20'),
-      'Heat Yogurt like this',
+      'Use for Yogurt',
       { heat: { kind: 'hold', targetC: 85, holdMin: 20 } },
     ],
   ])('%s', async (name, turn, button, expected) => {
@@ -81,7 +81,7 @@ describe('a sum filled in from a make, and its answer taken back there', () => {
     await tap(page, 'button', button);
     expect(await replanned()).toMatchObject(expected);
     // It leads back to the make, which now says so.
-    await see(page, 'The milk is in');
+    await see(page, 'Milk is in the pot');
     await see(page, /replanned/);
   });
 
@@ -171,7 +171,7 @@ test('churning: warmer cream breaks sooner and loses more, ultra-heated may not 
   const { page } = tablet;
   const big = (): Promise<string> => page.$eval('.sum-big', (e) => (e as HTMLElement).innerText);
   const minutesOf = (text: string): number => Number(/about (\d+)/.exec(text)![1]);
-  await see(page, 'an estimate, churns differ');
+  await see(page, 'An estimate: churns differ');
   const cool = minutesOf(await big());
   await slide(page, 0, '17');
   await see(page, 'more fat stays in the buttermilk');
@@ -199,7 +199,7 @@ test('churning is reached from where the cream stands, with its own fat, and lea
   tablet = await openTablet(browser, `${world.address}/milk?lot=${lotId}`);
   const { page } = tablet;
   await tap(page, 'link', 'When will the cream break?');
-  await see(page, 'Fat: 40 %');
+  await see(page, '40.0 % fat');
   await see(page, 'Cream: 2.4 L');
   await tap(page, 'link', 'Back to Cream from the hill');
   await see(page, 'When will the cream break?');

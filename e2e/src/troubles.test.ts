@@ -59,7 +59,7 @@ beforeEach(async () => {
     }),
   );
   tablet = await openTablet(browser, `${world.address}/makes/${makeId}`);
-  await see(tablet.page, 'Into the cold');
+  await see(tablet.page, 'Move to fridge');
 });
 afterEach(async () => {
   expect(tablet.strayRequests).toEqual([]);
@@ -70,7 +70,7 @@ afterEach(async () => {
 describe('more than one tablet', () => {
   test('a second browser is told of an event, it does not ask', async () => {
     const other = await openTablet(browser, `${world.address}/makes/${makeId}`);
-    await see(other.page, 'Into the cold');
+    await see(other.page, 'Move to fridge');
     const asked: string[] = [];
     other.page.on('request', (request) => asked.push(new URL(request.url()).pathname));
     await tap(tablet.page, 'button', 'trembles');
@@ -102,7 +102,7 @@ describe('what fails ends in words and a way on', () => {
     await fill(page, 'Name', 'Sunday yogurt');
     await world.goAway();
     await tap(page, 'button', 'Start batch');
-    await see(page, 'The milk is in');
+    await see(page, 'Milk is in the pot');
     await see(page, 'Saved on this device');
     // Somebody at the kitchen's own computer takes the milk meanwhile.
     const meanwhile = await world.kitchen.reopen();
@@ -149,7 +149,7 @@ describe('what fails ends in words and a way on', () => {
       await fill(page, 'pH reading', '5.6');
       await page.keyboard.press('Enter');
       await until('ph-read', 1);
-      await see(page, 'pH 5.60 (meter) · stored');
+      await see(page, 'pH 5.60 (meter) · saved');
       blocked = false;
       await tap(page, 'button', 'Try again');
       await see(page, 'Set (about)');
@@ -163,10 +163,10 @@ describe('interruptions', () => {
   test('a reload in mid-step loses nothing', async () => {
     await fill(tablet.page, 'pH reading', '5.6');
     await tablet.page.keyboard.press('Enter');
-    await see(tablet.page, 'pH 5.60 (meter) · stored');
+    await see(tablet.page, 'pH 5.60 (meter) · saved');
     await tablet.page.reload();
-    await see(tablet.page, 'pH 5.60 (meter) · stored');
-    await see(tablet.page, 'Into the cold');
+    await see(tablet.page, 'pH 5.60 (meter) · saved');
+    await see(tablet.page, 'Move to fridge');
   });
 
   test('server away: entries show as kept here, survive a reload of the page, and go out in order once', async () => {
@@ -184,7 +184,7 @@ describe('interruptions', () => {
     await page.reload();
     await until('ph-read', 1);
     await until('cue-seen', 1);
-    await see(page, 'liquid · stored');
+    await see(page, 'liquid · saved');
     await seeNoMore(page, 'Saved on this device');
     const order = await world.kitchen.rows<{ type: string }>('event', "type IN ('ph-read', 'cue-seen')");
     expect(order.map((r) => r.type)).toEqual(['ph-read', 'cue-seen']);
@@ -223,8 +223,8 @@ describe('wrong input', () => {
   test('unit slips, absurd and unreadable numbers are told beside the field and kept', async () => {
     await refused('°C', 'Temperature, °C', '180', '180 °F is 82 °C');
     await refused('°C', 'Temperature, °C', '-20', 'frozen milk');
-    await refused('°C', 'Temperature, °C', 'warm', 'is not a number');
-    await refused('pH', 'pH reading', '45', 'cannot be milk');
+    await refused('°C', 'Temperature, °C', 'warm', 'Enter a number.');
+    await refused('pH', 'pH reading', '45', 'is not possible for milk');
     await refused('pH', 'pH reading', '1,000', 'may be 1 or 1000');
     await refused('Weight', 'Weight of the yogurt', '0', 'above 0');
   });
@@ -232,11 +232,11 @@ describe('wrong input', () => {
   test('a time in the future is refused, an earlier one is accepted and placed', async () => {
     const { page } = tablet;
     await fill(page, 'pH reading', '5.9');
-    await setClock(page, 'Taken at; empty means now', '11:30');
+    await setClock(page, 'Time of reading (leave empty for now)', '11:30');
     await tap(page, 'button', 'Save');
-    await see(page, 'lies in the future');
+    await see(page, 'is in the future');
     expect(await count('ph-read')).toBe(0);
-    await setClock(page, 'Taken at; empty means now', '09:15');
+    await setClock(page, 'Time of reading (leave empty for now)', '09:15');
     await tap(page, 'button', 'Save');
     await until('ph-read', 1);
     const rows = await world.kitchen.rows<{ at: Date }>('event', "type = 'ph-read'");
@@ -248,22 +248,22 @@ describe('wrong input', () => {
     await goTo(page, '/new');
     await see(page, 'Start batch');
     await fill(page, 'Amount', '-3');
-    await see(page, 'The amount must be above 0');
+    await see(page, 'Enter an amount above 0');
     await fill(page, 'Amount', '2000');
     await see(page, 'Did you mean millilitres?');
     await see(page, 'Correct the marked field first.');
     expect(await page.$eval('.great', (b) => (b as HTMLButtonElement).disabled)).toBe(true);
     await fill(page, 'Amount', '5.4');
-    await see(page, 'overfull and boils over');
+    await see(page, 'too full and would boil over');
     await fill(page, 'Amount', '2');
-    await seeNoMore(page, 'overfull');
+    await seeNoMore(page, 'too full');
     const turn = async (value: string): Promise<void> => {
       // The dial of the warm place is the last slider of the page.
       const slider = (await page.$$('input[type=range]')).at(-1)!;
       await turnTo(slider, value);
     };
     await turn('80');
-    await see(page, '80 °C is no incubating heat');
+    await see(page, '80 °C is too hot to incubate');
     await turn('27');
     await see(page, '27.0 °C is too cool for yogurt');
     expect(await count('make-started')).toBe(1);
@@ -271,7 +271,7 @@ describe('wrong input', () => {
 
   test.each([
     ['another program’s file', '{"batches":[]}', 'not a Morning Crock export'],
-    ['a newer version', '{"format":"morning-crock-daybook","version":7}', 'newer Morning Crock'],
+    ['a newer version', '{"format":"morning-crock-daybook","version":7}', 'newer version of Morning Crock'],
     ['broken JSON', '{"format":', 'not a readable JSON file'],
   ])('importing %s says so and changes nothing', async (_name, content, words) => {
     const { page } = tablet;

@@ -81,7 +81,7 @@ describe('from the milking to the next turn', () => {
     await fill(page, 'Animal, herd or shop', 'Fern');
     await fill(page, 'Amount', '8,4');
     await tap(page, 'radio', 'raw');
-    await tap(page, 'button', 'It is in');
+    await tap(page, 'button', 'Add to milk room');
     await see(page, 'Skim now');
     const [came] = await stored('milk-moved', 1);
     expect(came!.data).toMatchObject({ typed: { value: 8.4, unit: 'L' }, lot: { treatment: 'raw' } });
@@ -111,9 +111,9 @@ describe('from the milking to the next turn', () => {
     await tap(page, 'link', 'Use in a batch');
     await see(page, 'raw, 1.');
     await tap(page, 'button', 'Start batch');
-    await see(page, 'The milk is in');
+    await see(page, 'Milk is in the pot');
     expect((await lots()).find((l) => l.id === rest.id)?.spokenForKg).toBeGreaterThan(2);
-    await tap(page, 'button', 'The milk is in');
+    await tap(page, 'button', 'Milk is in the pot');
     const [poured] = await stored('milk-poured', 1);
     expect(poured!.data.from[0]!.lotId).toBe(rest.id);
     await see(page, 'Hot enough');
@@ -137,7 +137,7 @@ describe('from the milking to the next turn', () => {
     await go('/cultures');
     await see(page, 'Keep a spoonful for the next batch before you eat the rest.');
     await tap(page, 'link', 'Yogurt');
-    await see(page, 'Nothing is kept for the next turn yet');
+    await see(page, 'No starter is set aside for the next batch');
     await send(draft(make, nowMs, 'tasted', { sourness: 'classic', texture: 'spoonable', text: '' }));
     await fill(page, 'Kept for next time', '60');
     await page.keyboard.press('Enter');
@@ -147,12 +147,12 @@ describe('from the milking to the next turn', () => {
 
     await go('/cultures');
     await see(page, 'turn 1, from today, in the fridge');
-    await seeNoMore(page, 'Keep some for the next turn');
+    await seeNoMore(page, 'Keep a spoonful for the next batch');
     await tap(page, 'link', 'Start batch');
-    await see(page, 'Turn 1.');
+    await see(page, 'Generation 1.');
     await see(page, 'Dose to match a fresh starter (2 %):');
     await tap(page, 'button', 'Start batch');
-    await see(page, 'The milk is in');
+    await see(page, 'Milk is in the pot');
     const started = await stored('make-started', 2);
     expect(started[1]!.data.plan.starter).toMatchObject({ cultureId: turn!.id, lineId: turn!.id, turn: 1 });
   });
@@ -170,12 +170,14 @@ describe('from the milking to the next turn', () => {
         Promise.all([tablet, other].map((t) => t.page.evaluate(() => document.body.innerText)));
       for (let i = 0; i < 100; i++) {
         const [a, b] = await texts();
-        if (/Not started/.test(a! + b!) && /The milk is in/.test(a! + b!)) break;
+        if (/Not started/.test(a! + b!) && /Milk is in the pot/.test(a! + b!)) break;
         await new Promise((resolve) => setTimeout(resolve, 100));
       }
-      const [told] = (await texts()).filter((t) => t.includes('Not started'));
-      expect(told).toMatch(/Evening milk: 2\.92 L asked, 4 L there, 2\.92 L of it spoken for by other makes/);
-      expect((await texts()).filter((t) => t.includes('The milk is in'))).toHaveLength(1);
+      const [told] = (await texts()).filter((t) => t.includes('did not start'));
+      expect(told).toMatch(
+        /Evening milk: 2\.92 L needed, 4 L in stock, 2\.92 L of it set aside for other batches/,
+      );
+      expect((await texts()).filter((t) => t.includes('Milk is in the pot'))).toHaveLength(1);
       expect(await world.entries('make-started')).toHaveLength(1);
       expect((await lots())[0]).toMatchObject({ spokenForKg: 3 });
     } finally {
@@ -192,21 +194,21 @@ describe('from the milking to the next turn', () => {
     await tap(page, 'button', 'Skim cream');
     await tap(page, 'radio', 'weighed');
     await fill(page, 'Cream', '5000');
-    await see(page, 'There are only 4.11 kg in this jar. Recount it first if there is more.');
+    await see(page, 'Only 4.11 kg in this jar. If there is more, recount first.');
     await fill(page, 'Cream', '-2');
     await see(page, 'Enter an amount of 0 or more.');
     await fill(page, 'Cream', 'much');
-    await see(page, '“much” Enter a number..');
+    await see(page, '“much” is not a number.');
     await tap(page, 'button', 'Save skimming');
-    await see(page, '“much” Enter a number..');
+    await see(page, '“much” is not a number.');
     expect(await world.entries('milk-moved')).toHaveLength(1);
     await go('/milk/in');
     await fill(page, 'Animal, herd or shop', 'Fern');
-    await tap(page, 'button', 'It is in');
+    await tap(page, 'button', 'Add to milk room');
     await see(page, 'Enter an amount.');
     await fill(page, 'Date', '03.03.2027', 'textbox');
     await fill(page, 'Amount', '3');
-    await tap(page, 'button', 'It is in');
+    await tap(page, 'button', 'Add to milk room');
     await see(page, 'This time is in the future. Check the day and time.');
     expect(await world.entries('milk-moved')).toHaveLength(1);
   });
@@ -230,10 +232,10 @@ describe('cream', () => {
     await see(page, 'Portions (the oldest sets how long the pot keeps)');
     await see(
       page,
-      /Too late for Tue 09:00 in the fridge: taken out now it is liquid about \w\w\w \d\d:\d\d/,
+      /Too late for Tue 09:00\. Move it to the fridge now and it is liquid about \w\w\w \d\d:\d\d/,
     );
     await fill(page, 'Thawed by', '05.03.2026');
-    await see(page, /Into the fridge by \w\w\w \d\d:\d\d for Thu 09:00/);
+    await see(page, /Move to the fridge by \w\w\w \d\d:\d\d to be ready Thu 09:00/);
     await fill(page, 'Wanted', '200');
     await tap(page, 'button', 'Move to fridge');
     await see(page, /Thawing. Liquid about/);
@@ -255,9 +257,9 @@ describe('cream', () => {
     await tap(page, 'link', 'Try other times');
     await see(page, 'Time unmoved in the fridge: 14 h');
     await see(page, 'Milk: 6 L');
-    await tap(page, 'button', 'Ladle: more');
+    await tap(page, 'button', 'Skimming depth: more');
     await tap(page, 'link', 'Back to Evening milk');
-    await see(page, 'Ladle: 10 % deeper');
+    await see(page, 'Skimming depth: 10 % deeper');
   });
 });
 
@@ -274,15 +276,15 @@ describe('milkings', () => {
       await upload(page, path);
     };
     await choose();
-    await see(page, '3 milkings, 24.4 L in all');
+    await see(page, '3 milkings, 24.4 L in total');
     await see(page, 'line 4: -3 is not an amount of milk');
-    await see(page, 'line 5: “bucket” is not a unit known here');
+    await see(page, 'line 5: “bucket” is not a known unit');
     expect(await world.entries('milk-moved')).toHaveLength(0);
-    await tap(page, 'button', 'Store these 3 milkings');
+    await tap(page, 'button', 'Save 3 milkings');
     await see(page, '3 added, 0 were here already.');
     await choose();
-    await see(page, '3 milkings, 24.4 L in all');
-    await tap(page, 'button', 'Store these 3 milkings');
+    await see(page, '3 milkings, 24.4 L in total');
+    await tap(page, 'button', 'Save 3 milkings');
     await see(page, '0 added, 3 were here already.');
     expect(await world.entries('milk-moved')).toHaveLength(3);
     const csv = (await world.kitchen.app.inject('/api/milk/milkings.csv')).body.split('\n');
@@ -303,7 +305,7 @@ describe('an entry that was wrong', () => {
       intake(lot, 2),
       draft(lot, START - HOUR, 'milk-moved', {
         kind: 'skim',
-        cream: { lotId: cream, name: 'Cream of Fern' },
+        cream: { lotId: cream, name: 'Cream from Fern' },
         rest: { lotId: rest, name: 'Skimmed of Fern' },
         creamKg: 0.25,
         fatFraction: 0.2,
@@ -314,7 +316,7 @@ describe('an entry that was wrong', () => {
     tablet = await openTablet(browser, `${world.address}/milk/ledger`);
     const { page } = tablet;
     await see(page, '+2 L');
-    await open('Correct: Evening milk, came in');
+    await open('Edit: Evening milk, received');
     await fill(page, 'Animal, herd or shop', 'Fern and Dot');
     await fill(page, 'Amount', '20');
     await tap(page, 'button', 'Save changes');
@@ -327,13 +329,13 @@ describe('an entry that was wrong', () => {
     expect((await lots()).find((l) => l.id === rest)?.has.massKg).toBeCloseTo(20 * 1.03 - 0.25, 1);
 
     // The time is corrected, then the amount again: both stay.
-    await open('Correct: Evening milk, came in');
+    await open('Edit: Evening milk, received');
     await setClock(page, 'Time', '15:10');
     await tap(page, 'button', 'Save changes');
     await stored('corrected', 2);
     await seeNoMore(page, 'Edit entry');
     await see(page, '15:10');
-    await open('Correct: Evening milk, came in');
+    await open('Edit: Evening milk, received');
     await fill(page, 'Amount', '21');
     await tap(page, 'button', 'Save changes');
     await stored('corrected', 3);
@@ -341,10 +343,10 @@ describe('an entry that was wrong', () => {
     await see(page, '+21 L');
     await see(page, '15:10');
 
-    await open('Correct: Evening milk, came in');
+    await open('Edit: Evening milk, received');
     await tap(page, 'button', 'Undo entry');
     await see(page, 'Later entries depend on this one.');
-    await see(page, /then this could not have been: Skimmed, 2026-03-0\d/);
+    await see(page, /would contradict a later entry: Skimmed, 2026-03-0\d/);
     await fill(page, 'Amount', '0.1');
     await tap(page, 'button', 'Save changes');
     await see(page, 'is more than the');
@@ -356,7 +358,7 @@ describe('an entry that was wrong', () => {
     await see(page, '+21 L');
 
     // The skimming itself is the latest entry: it can be taken back.
-    await open('Correct: Evening milk, cream skimmed off');
+    await open('Edit: Evening milk, cream skimmed off');
     await tap(page, 'button', 'Undo entry');
     await stored('voided', 1);
     await seeNoMore(page, 'cream skimmed off');
@@ -378,15 +380,15 @@ describe('an entry that was wrong', () => {
     const { page } = tablet;
     await see(page, 'Entries (3)');
     await page.locator('details.more-about summary').click();
-    await open('Correct: Sign noted');
+    await open('Edit: bad sign');
     await tap(page, 'button', 'Undo entry');
     await stored('voided', 1);
     await seeNoMore(page, 'the wrong jar');
-    await open('Correct: Weighed');
+    await open('Edit: Weighed');
     await fill(page, 'Amount', '150');
     await tap(page, 'button', 'Save changes');
     await stored('corrected', 1);
-    await open('Correct: Culture in');
+    await open('Edit: Culture in');
     await fill(page, 'Name', '');
     await tap(page, 'button', 'Save changes');
     await see(page, 'Enter a name.');
@@ -413,11 +415,11 @@ describe('a waking', () => {
     tablet = await openTablet(browser, `${world.address}/cultures/wake`);
     const { page } = tablet;
     await see(page, 'Ready');
-    await see(page, 'One carton is not enough: 3 are needed.');
+    await see(page, 'One carton is not enough. You need 3.');
     for (let i = 0; i < 2; i++) await tap(page, 'button', 'Feeds: less');
     await see(page, '240 g of milk in total');
     await tap(page, 'button', 'Start waking');
-    await see(page, 'Scald the milk, let it cool');
+    await see(page, 'Scald the milk. Let it cool');
     await stored('make-started', 1);
     await stored('planned', 1);
     const cell = (row: number, column: number): Promise<string> =>
@@ -436,7 +438,7 @@ describe('a waking', () => {
     world.advance(17 * 60);
     await page.reload();
     await tap(page, 'link', 'Open batch');
-    await see(page, 'set, and clean in smell?');
+    await see(page, 'see if the milk has set');
     const lookAt = await cell(1, 5);
     await tap(page, 'button', 'liquid');
     await stored('cue-seen', 1);

@@ -42,7 +42,7 @@ async function later(minutes: number): Promise<void> {
 
 describe('the whole way of one pot', () => {
   test('an empty kitchen leads to the first make', async () => {
-    await see(tablet.page, 'Nothing must be set up');
+    await see(tablet.page, 'There is nothing to set up');
     await see(tablet.page, 'No batches under way.');
     await tap(tablet.page, 'link', 'New batch');
     await see(tablet.page, 'Start batch');
@@ -60,7 +60,7 @@ describe('the whole way of one pot', () => {
     );
     await see(page, '70 g');
     await tap(page, 'button', 'Start batch');
-    await see(page, 'The milk is in');
+    await see(page, 'Milk is in the pot');
     await world.stored('planned', 1);
     const { plan } = (await latest('make-started')) as { plan: { milk: { litres: number; typed: unknown } } };
     expect(plan.milk).toMatchObject({ litres: 3.4, typed: { value: 3.4, unit: 'L' } });
@@ -74,13 +74,13 @@ describe('the whole way of one pot', () => {
   test('heating: readings fill the meter and move the time', async () => {
     const { page } = tablet;
     world.advance(4);
-    await tap(page, 'button', 'The milk is in');
+    await tap(page, 'button', 'Milk is in the pot');
     await see(page, 'Hot enough');
     await world.stored('step-done', 1);
     await later(12);
     await fill(page, 'Temperature, °C', '48.5');
     await page.keyboard.press('Enter');
-    await see(page, '48.5 °C · stored');
+    await see(page, '48.5 °C · saved');
     await later(10);
     await fill(page, 'Temperature, °C', '85');
     await page.keyboard.press('Enter');
@@ -133,7 +133,7 @@ describe('the whole way of one pot', () => {
     await see(page, 'Starter is in');
     await fill(page, 'Starter added', '82');
     await page.keyboard.press('Enter');
-    await see(page, 'Into the cold');
+    await see(page, 'Move to fridge');
     await world.stored('starter-added', 1);
     expect(await latest('starter-added')).toMatchObject({ massKg: 0.082, typed: { value: 82, unit: 'g' } });
   });
@@ -169,13 +169,13 @@ describe('the whole way of one pot', () => {
   test('alarms ring when due and are silenced on every tablet', async () => {
     const { page } = tablet;
     await later(75);
-    await see(page, 'Check for souring: Yogurt');
+    await see(page, 'Check for souring');
     const second = await openTablet(browser, world.address);
-    await see(second.page, 'Check for souring: Yogurt');
+    await see(second.page, 'Check for souring');
     await tap(page, 'button', 'Got it');
     await seeNoMore(page, 'Check for souring');
     await seeNoMore(second.page, 'Check for souring');
-    await see(second.page, 'Look now: Yogurt');
+    await see(second.page, 'Check now');
     await tap(second.page, 'button', 'Got it');
     await seeNoMore(page, 'Check now');
     await second.close();
@@ -186,7 +186,7 @@ describe('the whole way of one pot', () => {
     const { page } = tablet;
     await fill(page, 'pH reading', '6.6');
     await tap(page, 'button', 'Save');
-    await see(page, /tired starter/);
+    await see(page, /starter weak/);
     await tap(page, 'button', 'Undo');
     await world.stored('voided', 1);
     await seeNoMore(page, 'tired starter');
@@ -195,8 +195,8 @@ describe('the whole way of one pot', () => {
   test('set, chilled, weighed, tasted, some kept, finished', async () => {
     const { page } = tablet;
     await tap(page, 'button', 'set');
-    await see(page, 'Acid enough was shown in time');
-    await tap(page, 'button', 'Into the cold');
+    await see(page, 'Souring was confirmed in time');
+    await tap(page, 'button', 'Move to fridge');
     await world.stored('step-done', 5);
     await later(300);
     await tap(page, 'button', 'Chilled through');
@@ -227,17 +227,17 @@ describe('the whole way of one pot', () => {
     await see(page, /kept, classic, firm/);
     await tap(page, 'link', 'Yogurt');
     await see(page, 'Forecast');
-    await see(page, /Came out\s+3\.42 kg/);
+    await see(page, /Yield\s+3\.42 kg/);
     await see(page, /min (later|earlier)|on time/);
     await see(page, 'Clean, stands well.');
   });
 
   test('a correction changes what is shown and keeps what was entered', async () => {
     const { page } = tablet;
-    await tap(page, 'button', 'Correct: weighed 3.42 kg');
+    await tap(page, 'button', 'Edit: weighed 3.42 kg');
     await fill(page, 'Value (g)', '3402');
     await tap(page, 'button', 'Save changes');
-    await see(page, /Came out\s+3\.40 kg/);
+    await see(page, /Yield\s+3\.40 kg/);
     await world.stored('corrected', 1);
     expect(await latest('weighed')).toMatchObject({ massKg: 3.42 });
   });
@@ -249,9 +249,9 @@ describe('the whole way of one pot', () => {
     const other = await createWorld(world.kitchen.clock.nowMs);
     const empty = await openTablet(browser, `${other.address}/daybook`);
     try {
-      await see(empty.page, 'No makes yet');
+      await see(empty.page, 'No batches yet');
       await upload(empty.page, file);
-      await see(empty.page, /1 makes read: \d+ entries added/);
+      await see(empty.page, /1 batch read\. \d+ entries added/);
       await see(empty.page, '3.40 kg');
       const there = await other.kitchen.count('event', "type <> 'kitchen-changed'");
       expect(there).toBe((await rows()).length);
@@ -266,10 +266,10 @@ describe('the whole way of one pot', () => {
   test('making it again takes two taps from the Bench', async () => {
     const { page } = tablet;
     await tap(page, 'link', 'Bench');
-    await tap(page, 'link', 'Again: Yogurt');
-    await see(page, 'Again: Yogurt');
+    await tap(page, 'link', 'Repeat Yogurt');
+    await see(page, 'Repeat Yogurt');
     await tap(page, 'button', 'Start batch');
-    await see(page, 'The milk is in');
+    await see(page, 'Milk is in the pot');
     await world.stored('make-started', 2);
     expect((await latest('make-started'))['plan']).toMatchObject({ milk: { litres: 3.4 } });
   });

@@ -42,7 +42,7 @@ test('a stage after the break is refused with its field and changes nothing; the
   expect(late.statusCode).toBe(400);
   const { code, details } = late.json<{ code: string; details: { path: string }[] }>();
   expect([code, details[0]!.path]).toEqual(['bad-input', 'data.stage']);
-  expect(late.body).toContain('comes after the break of its load');
+  expect(late.body).toContain('comes after this load has broken');
   // What was seen before it, sent late by another tablet, is taken; and a lump is what comes of going on.
   expect((await say(84, 'stage-seen', { stage: 'yellow' })).statusCode).toBe(200);
   expect((await say(86, 'stage-seen', { stage: 'lump' })).statusCode).toBe(200);
@@ -60,7 +60,7 @@ test('what is poured in, rested, iced, flavoured and cut is stored; what cannot 
   expect((await water(0.4, 4)).statusCode).toBe(200);
   const hot = await water(0.4, 60);
   expect(hot.statusCode).toBe(400);
-  expect(hot.body).toContain('is hot: it would melt the butter');
+  expect(hot.body).toContain('is too hot: the water would melt the butter');
   await say(71, 'churn-rested', { resting: true });
   await say(76, 'churn-rested', { resting: false });
   await say(90, 'step-done', { step: 'churn' });

@@ -171,7 +171,7 @@ describe('cultures', () => {
     expect(state.current?.step.id).toBe('stand');
     const wrong = await send(draft(waking, START, 'step-done', { step: 'pour' }));
     expect(wrong.json()).toMatchObject({ code: 'bad-input' });
-    expect(wrong.body).toContain('is no step of this make');
+    expect(wrong.body).toContain('is not a step of this batch');
     const kept = draft(waking, START, 'reserved', { massKg: 0.2, typed: { value: 200, unit: 'g' } });
     await send(kept, draft(waking, START, 'finished', { verdict: 'kept', reason: '' }));
     expect(await cultureOf(kept.id)).toMatchObject({

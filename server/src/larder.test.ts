@@ -61,7 +61,7 @@ describe('the larder', () => {
       },
     ]);
     const again = await send(move(ulid(), -3, putUp({ code: 'AAAAA2' })));
-    expect(again.json<ErrorBody>().details[0]!.message).toMatch(/is on Butter of the week already/);
+    expect(again.json<ErrorBody>().details[0]!.message).toMatch(/is already on Butter of the week/);
     await send(move(id, -2, taken(0.25)));
     const undone = await send(draft(id, START, 'voided', { target: begun.id }));
     expect(undone.json()).toMatchObject({ code: 'in-use' });

@@ -47,7 +47,7 @@ describe('methods', () => {
           ...first,
           steps: first.steps.map((s) => (s.kind === 'add-rennet' ? { ...s, imcuPerLitre: 4000 } : s)),
         },
-        'more than any milk takes',
+        'is too much (300 IMCU',
       ],
     ] as const) {
       const answer = await save(bad);
@@ -143,10 +143,18 @@ describe('pictures', () => {
   });
 
   test.each([
-    ['a script', { jpeg: Buffer.from('<script>alert(1)</script>'.repeat(9)).toString('base64') }, 'no JPEG'],
-    ['no base64', { jpeg: 'not a picture!' }, 'no picture'],
+    [
+      'a script',
+      { jpeg: Buffer.from('<script>alert(1)</script>'.repeat(9)).toString('base64') },
+      'not a JPEG',
+    ],
+    ['no base64', { jpeg: 'not a picture!' }, 'not a picture'],
     ['larger than a screen', { jpeg: picture(4000, 3000).toString('base64') }, '1024 pixels'],
-    ['too heavy', { jpeg: picture(640, 480, MOST_PHOTO_BYTES).toString('base64') }, 'larger than a picture'],
+    [
+      'too heavy',
+      { jpeg: picture(640, 480, MOST_PHOTO_BYTES).toString('base64') },
+      'too large for a picture',
+    ],
   ])('%s is refused in words and nothing is stored', async (_what, body, words) => {
     const before = await kitchen.count('event');
     const answer = await post(body);
@@ -171,7 +179,7 @@ describe('pictures', () => {
       }),
     );
     expect(bare.statusCode).toBe(400);
-    expect(bare.body).toContain('a picture comes in with its entry');
+    expect(bare.body).toContain('send a picture with its entry');
   });
 
   test('goes out with the back-up and comes into an empty kitchen again; a broken one changes nothing', async () => {

@@ -165,7 +165,7 @@ describe('the log', () => {
     expect(answer.statusCode).toBe(400);
     expect(answer.json<ErrorBody>().details[0]).toMatchObject({
       path: 'events.0.data.ph',
-      message: 'is not milk any more (pH 8.5)',
+      message: 'is too high for milk (pH 8.5 at most)',
     });
     const broken = await kitchen.app.inject({
       method: 'POST',

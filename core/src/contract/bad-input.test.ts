@@ -168,7 +168,7 @@ describe('what goes in', () => {
   });
 
   test.each<[Name, string, unknown, RegExp]>([
-    ['lot', 'source', '  ', /needs a name/],
+    ['lot', 'source', '  ', /Enter a name/],
     ['lot', 'name', 'x'.repeat(81), /longer than 80/],
     ['lot', 'fatFraction', 0.3, /is cream, not milk/],
     ['lot', 'fatFraction', -0.01, /0|negative/],
@@ -184,7 +184,7 @@ describe('what goes in', () => {
     ['skim', 'fatFraction', 0.8, /richer than any cream/],
     ['skim', 'cream.lotId', 'not an id', /./],
     ['pool', 'massKg', 900, /more than 200 kg/],
-    ['pool', 'into.name', '', /needs a name/],
+    ['pool', 'into.name', '', /Enter a name/],
     ['thaw', 'readyAt', 'tomorrow', /./],
     ['thaw', 'massKg', Number.NaN, /not a weight/],
     ['give', 'to', 'the neighbours', /./],
@@ -193,7 +193,7 @@ describe('what goes in', () => {
     ['recount', 'massKg', -0.1, /cannot be negative/],
     ['recount', 'massKg', 301, /more than 300 kg/],
     ['move', 'place', 'the cellar', /./],
-    ['move', 'container', '', /needs a name/],
+    ['move', 'container', '', /Enter a name/],
     ['measure', 'creamHeight', 0, /too thin to be a layer/],
     ['measure', 'creamHeight', 0.7, /more than half cream/],
     ['measure', 'heights.cream', 0, /above 0/],
@@ -221,7 +221,7 @@ describe('what goes in', () => {
     ['feed', 'milkKg', 0, /above 0/],
     ['sign', 'sign', 'green', /./],
     ['discard', 'reason', 'bored', /./],
-    ['rename', 'name', '   ', /needs a name/],
+    ['rename', 'name', '   ', /Enter a name/],
     ['waking', 'firstFeedKg', 0.01, /less than 20 g/],
     ['waking', 'firstFeedKg', 3, /more than 2 kg/],
     ['waking', 'growth', 0.5, /is too small: each feed must be at least as large as the last/],

@@ -16,7 +16,7 @@ export const unitsSection = z.strictObject({
   /** In which order it writes a day; left out, the day first. */
   dayOrder: z.enum(DAY_ORDERS).optional(),
   /** What money is called here; left out, costs are shown without a name. */
-  money: text(12).trim().min(1, 'needs a name').optional(),
+  money: text(12).trim().min(1, 'Enter a name').optional(),
 });
 
 /** IANA zone name. */

@@ -47,7 +47,7 @@ export const text = (max: number) =>
 /** Who sent it: a tablet, or a device by its name. */
 export const deviceName = text(64).min(1);
 const words = (max: number) => text(max).trim();
-export const shortName = words(80).min(1, 'needs a name');
+export const shortName = words(80).min(1, 'Enter a name');
 export const longText = words(2000);
 
 export const temperatureC = z

@@ -327,7 +327,7 @@ test('what cannot have happened is refused', () => {
   expect(fault(FORK, { kind: 'freeze' })).toMatch(/no such culture/);
   expect(fault(PACKET, { kind: 'freeze' }, 1)).toMatch(/before Old line existed/);
   expect(fault(PACKET, { kind: 'freeze' })).toMatch(/was discarded/);
-  expect(fault(PACKET, { kind: 'taken-in', culture: cultureLike() })).toMatch(/taken in before/);
+  expect(fault(PACKET, { kind: 'taken-in', culture: cultureLike() })).toMatch(/already been added/);
 });
 
 test('a turn that was used cannot be taken back, nor can it have been kept after its own make began', () => {

@@ -62,7 +62,7 @@ test('loads are churned one after another, the next one tempering meanwhile', ()
   // The bells are those of the load in the churn, not of the whole.
   const due = alarmsAt(state, 61).find((a) => a.id === 'step-churn')!;
   expect(due.dueAtMs).toBeCloseTo(loads[0]!.endMs, -3);
-  expect(alarmsAt(state, 61).find((a) => a.id === 'take-out-load-2')!.title).toBe('Load 2 out of the cold');
+  expect(alarmsAt(state, 61).find((a) => a.id === 'take-out-load-2')!.title).toBe('Take out load 2');
 });
 
 test('what one load teaches of its stages is its own; the next begins at its own heat', () => {

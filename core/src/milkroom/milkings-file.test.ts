@@ -68,6 +68,6 @@ describe('a file of milkings', () => {
   test('a date that may be read two ways is doubted; a head without the needed columns is refused', () => {
     expect(read('date;source;litres\n04/03/2026;Fern;8').doubts[0]).toMatch(/day, month, year/);
     expect(() => read('when;who;how much\n1;2;3')).toThrow(/Missing: date, source, amount/);
-    expect(() => read('')).toThrow(/missing/);
+    expect(() => read('')).toThrow(/Missing/);
   });
 });

@@ -236,7 +236,7 @@ export const ROOM_MILK_METHODS: readonly Method[] = [
     'kefir',
     'kefir',
     'Kefir on grains',
-    'A fresh batch every day, with hardly any work.',
+    'A fresh batch every day, with very little work.',
     {
       ...ROOM,
       inoculateC: 20,

@@ -24,7 +24,7 @@ function doing(plan: MakePlan): string {
   if (!water) return 'Let the milk cool to inoculation temperature. Skim off the skin.';
   return water.kind === 'iced-bath'
     ? 'Stand the pot in the iced water and stir. The temperature falls fast. Take the pot out at inoculation temperature.'
-    : 'Stand the pot in the cold water. Take it out at inoculation temperature.';
+    : 'Stand the pot in cold water. Take it out at inoculation temperature.';
 }
 
 /** How the plan cools: on the counter, or in water that warms meanwhile. */

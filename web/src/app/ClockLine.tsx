@@ -9,7 +9,7 @@ const WITHOUT = {
   nothing: 'Nothing needs you',
 } as const;
 
-/** Always there: the time, the next moment hands are needed, what may wait. */
+/** What the clock line says while nothing rings: the time, the next moment hands are needed, what may wait. */
 export function ClockLine({
   makes,
   nowMs,
@@ -27,7 +27,7 @@ export function ClockLine({
   const soonest = next[0];
   const left = soonest ? soonest.hands.atMs - nowMs : 0;
   return (
-    <header className="clock-line">
+    <>
       <span className="time number">{units.time(nowMs, nowMs)}</span>
       {soonest ? (
         <Link to={`/makes/${soonest.make.id}`} className={soonest.hands.mustAct && left <= 0 ? 'must' : ''}>
@@ -49,6 +49,6 @@ export function ClockLine({
           </span>
         </Link>
       ))}
-    </header>
+    </>
   );
 }

@@ -9,7 +9,7 @@ import { ClockLine } from './ClockLine.tsx';
 /** Nothing rings before the first forecast is there. */
 const Alarms = lazy(async () => ({ default: (await import('./Alarms.tsx')).Alarms }));
 
-/** What the clock moves: the line on top and the alarms. Nothing else of the frame is drawn again by it. */
+/** What the clock moves: the line on top, which is the alarm when one rings. Nothing else of the frame is drawn again by it. */
 export function Watch() {
   const nowMs = useNow();
   const live = useAllLive();
@@ -17,16 +17,20 @@ export function Watch() {
   const failed = useAppSelector((s) => s.live.failed);
   const makes = live.map((make) => attendedMake(make, nowMs));
   const working = underWay.length > makes.length;
+  const line = (
+    <ClockLine
+      makes={makes}
+      nowMs={nowMs}
+      without={working ? (underWay.some((id) => failed[id]) ? 'failed' : 'working') : 'nothing'}
+    />
+  );
   return (
-    <>
-      <ClockLine
-        makes={makes}
-        nowMs={nowMs}
-        without={working ? (underWay.some((id) => failed[id]) ? 'failed' : 'working') : 'nothing'}
-      />
-      <Suspense>
-        <Alarms makes={makes} nowMs={nowMs} />
+    <header className="clock-line">
+      <Suspense fallback={line}>
+        <Alarms makes={makes} nowMs={nowMs}>
+          {line}
+        </Alarms>
       </Suspense>
-    </>
+    </header>
   );
 }

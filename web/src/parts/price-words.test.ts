@@ -10,7 +10,7 @@ const us = unitsOf({ ...kitchen, units: { temperature: 'F', measures: 'us' } });
 test('a price is told by the weight that is usual there', () => {
   expect(perWeight(3.1, metric)).toBe('3.10 crowns/kg');
   // A pound is 0.4536 kg, and money without a name is a number.
-  expect(perWeight(10, us)).toBe('4.54 a lb');
+  expect(perWeight(10, us)).toBe('4.54/lb');
   expect(priceWeight(us)[1]).toBeCloseTo(0.45359237, 5);
 });
 
@@ -31,6 +31,6 @@ test('goods say what their cost counts; put up before that was said, the milk al
   expect(goodCostWords({ costPerKg: 1.5, costCounts: ['milk', 'starter', 'energy'] }, metric)).toBe(
     'cost 1.50 crowns/kg (milk and cream, starter, burner)',
   );
-  expect(goodCostWords({ costPerKg: 1.5 }, metric)).toBe('cost 1.50 crowns a kg (milk and cream)');
+  expect(goodCostWords({ costPerKg: 1.5 }, metric)).toBe('cost 1.50 crowns/kg (milk and cream)');
   expect(goodCostWords({ costPerKg: null }, metric)).toBeNull();
 });

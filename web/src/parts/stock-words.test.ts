@@ -20,7 +20,7 @@ test('a stock is told in pieces, with one that was opened', () => {
   expect(stockWords(good, stock(1), units)).toBe('4 × 250 g');
   expect(stockWords(good, stock(0.25), units)).toBe('250 g');
   expect(stockWords(good, stock(0.6), units)).toBe('2 × 250 g plus 100 g opened');
-  expect(stockWords(good, stock(0.1), units)).toBe('100 g of one opened');
+  expect(stockWords(good, stock(0.1), units)).toBe('100 g opened');
   expect(stockWords(good, stock(0), units)).toBe('none left');
 });
 

@@ -11,6 +11,6 @@ test('typed tags are numbers, each once, in order; anything else is told', () =>
   expect(tagsOf('7, 4;4 12')).toEqual([4, 7, 12]);
   expect(tagsOf('')).toEqual([]);
   expect(tagsOf('4, x')).toBe('“x” is not a tag number. Use 1 to 999.');
-  expect(tagsOf('0')).toMatch(/no tag/);
-  expect(tagsOf('1.5')).toMatch(/no tag/);
+  expect(tagsOf('0')).toMatch(/not a tag number/);
+  expect(tagsOf('1.5')).toMatch(/not a tag number/);
 });

@@ -94,8 +94,8 @@ describe('what is refused, with where it stands', () => {
   });
 
   test.each([
-    ['{"makes":1}', 'batches', 'list'],
-    ['{"makes":{"id":1}}', 'batches', 'list'],
+    ['{"makes":1}', 'makes', 'list'],
+    ['{"makes":{"id":1}}', 'makes', 'list'],
     ['{"makes":[[1]]}', 'makes.0', 'object'],
     ['{"format":tru}', 'format', 'JSON'],
     ['{"format" 1}', 'format', 'JSON'],

@@ -77,7 +77,7 @@ function Exchange() {
       loading={isLoading}
       take={async (content) => {
         const { makes, added, already } = await load(content).unwrap();
-        return `${makes} batches read. ${added} entries added, ${already} already here.`;
+        return `${makes} ${makes === 1 ? 'batch' : 'batches'} read. ${added} ${added === 1 ? 'entry' : 'entries'} added, ${already} already here.`;
       }}
       beside={
         <Button component="a" href="/api/export" download="daybook.json" variant="default">

@@ -116,7 +116,7 @@ export function Ledger() {
                     <button
                       type="button"
                       className="line-entry"
-                      aria-label={`Correct: ${line.lotName}, ${WORD[line.kind]}, ${units.day(line.atMs)} ${units.clock(line.atMs)}`}
+                      aria-label={`Edit: ${line.lotName}, ${WORD[line.kind]}, ${units.day(line.atMs)} ${units.clock(line.atMs)}`}
                       onClick={() => setOpened(line)}
                     >
                       {line.lotName}

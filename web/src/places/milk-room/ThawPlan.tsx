@@ -84,13 +84,13 @@ export function ThawPlan(props: {
             </>
           ) : (
             <>
-              Too late for {units.time(readyMs, nowMs)} . Move it to the fridge now and it is liquid about{' '}
+              Too late for {units.time(readyMs, nowMs)}. Move it to the fridge now and it is liquid about{' '}
               <strong className="number">{units.time(soonMs, nowMs)}</strong>.
             </>
           )}{' '}
           <span className="quiet">
-            About {Math.round(hours)} h, give or take {Math.round(hours * THAW_SPREAD)} h) in the fridge. The
-            largest piece is {units.mass(pieceKg)}.
+            Thawing takes about {Math.round(hours)} h (± {Math.round(hours * THAW_SPREAD)} h) in the fridge.
+            The largest piece is {units.mass(pieceKg)}.
           </span>
         </p>
       )}

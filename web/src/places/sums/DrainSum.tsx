@@ -134,7 +134,7 @@ export function DrainSum({ desk }: { readonly desk: SumDesk }) {
         celsius > 10 && way === 'cloth'
           ? 'Yogurt goes on souring while it drains warm. Drain it in the fridge.'
           : null,
-        mostWheyFraction(draining) < 0.3 ? 'There is hardly any whey left to drain.' : null,
+        mostWheyFraction(draining) < 0.3 ? 'Almost no whey is left to drain.' : null,
       ]}
     />
   );

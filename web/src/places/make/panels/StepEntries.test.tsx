@@ -94,7 +94,7 @@ test('butter that is weighed is cut into pieces, and all of it is in them', asyn
   ]);
   const { user } = show(<Entries state={whole} />);
   await user.type(screen.getByLabelText('Weight of each piece'), '4000');
-  expect(screen.getByText('There are 400 g of butter in all.')).toBeTruthy();
+  expect(screen.getByText('There is only 400 g of butter in total.')).toBeTruthy();
   await user.clear(screen.getByLabelText('Weight of each piece'));
   await user.type(screen.getByLabelText('Weight of each piece'), '150');
   await user.click(screen.getByRole('button', { name: 'Save pieces' }));
@@ -109,6 +109,6 @@ test('fresh garlic in it is told with why it must be kept cold', async () => {
   await user.click(screen.getByText('Add herbs or garlic'));
   await user.click(screen.getByRole('radio', { name: 'garlic' }));
   expect(screen.getByText(/eat it within four days, or freeze it/)).toBeTruthy();
-  await user.click(screen.getByRole('button', { name: 'Add flavouring' }));
+  await user.click(screen.getByRole('button', { name: 'Mark as added' }));
   expect(entries()).toEqual([['flavoured', { with: 'garlic', text: '' }]]);
 });
