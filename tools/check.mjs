@@ -14,6 +14,7 @@ const CHECKS = [
     args: [bin('typescript-native/bin/tsc'), '-p', project],
   })),
   { name: 'steps and products by name', args: ['tools/check-names.mjs'] },
+  { name: 'the page of the tools', args: ['tools/tools-doc.mjs', '--check'] },
   { name: 'words', args: ['tools/words.mjs', '--check'] },
   { name: 'stored figures', args: ['tools/coverage.mjs', '--check'] },
   {

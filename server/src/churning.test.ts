@@ -69,7 +69,7 @@ test('what is poured in, rested, iced, flavoured and cut is stored; what cannot 
   await say(96, 'flavoured', { with: 'garlic', text: '' });
   await say(110, 'weighed', { massKg: 1.1, typed: { value: 1100, unit: 'g' } });
   const cut = await say(111, 'shaped', { pieces: [], typed: { value: 250, unit: 'g' } });
-  expect(cut.body).toContain('has no pieces');
+  expect(cut.body).toContain('needs at least one piece');
   await say(111, 'shaped', {
     pieces: [{ count: 4, massKg: 0.25 }],
     typed: { value: 250, unit: 'g' },

@@ -70,7 +70,7 @@ describe('the larder', () => {
     const other = await send(
       draft(id, START, 'corrected', { target: begun.id, at: null, data: { kind, ...rest } }),
     );
-    expect(other.json<ErrorBody>().details[0]!.message).toMatch(/other lots, cultures or goods/);
+    expect(other.json<ErrorBody>().details[0]!.message).toMatch(/the same lots, cultures or goods/);
     expect((await goodOf(id))!.stocks[0]!.massKg).toBeCloseTo(0.75, 9);
   });
 

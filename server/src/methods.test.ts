@@ -56,7 +56,7 @@ describe('methods', () => {
     }
     const foreign = await save(first, ulid());
     expect(foreign.statusCode).toBe(400);
-    expect(foreign.body).toContain('another identity than that of its stream');
+    expect(foreign.body).toContain('must be the ID of its stream');
     expect((await methods())[0]!.versions).toHaveLength(2);
   });
 

@@ -100,7 +100,7 @@ describe('lots and their ledger', () => {
         await correct(skim, { ...skim.data, rest: { lotId: ulid(), name: 'Skimmed' } }),
         'bad-input',
         'data.data',
-        /other lots/,
+        /the same lots/,
       ],
       [await correct(skim, { ...skim.data, creamKg: 30 }), 'bad-input', 'data.data.creamKg', /more than the/],
       [await correct(skim, skim.data, START - 13 * HOUR_MS), 'bad-input', 'data.at', /no such lot/],
@@ -192,7 +192,7 @@ describe('lots and their ledger', () => {
     const told = answers.find((a) => a.statusCode === 422)!;
     expect(told.json()).toMatchObject({
       code: 'not-enough',
-      details: [{ message: expect.stringMatching(/4 L there, 2\.9\d L of it spoken for/) as unknown }],
+      details: [{ message: expect.stringMatching(/4 L in stock, 2\.9\d L of it set aside/) as unknown }],
     });
     expect((await lotIn(lot))?.spokenForKg).toBe(3);
   });
