@@ -248,14 +248,14 @@ describe('culture', () => {
     await see(page, 'Heirloom: can be kept');
     await page.select('select', 'kefir-grains');
     await fill(page, 'Amount (optional)', 'a handful');
-    await tap(page, 'button', 'Add to milk room');
+    await tap(page, 'button', 'Add culture');
     await see(page, '“a handful” is not a number.');
     expect(await focused(page)).toBe('Amount (optional)');
     expect(await world.entries('culture-changed')).toHaveLength(0);
     await fill(page, 'Amount (optional)', '');
     await seeNoMore(page, 'Enter a number.');
     await fill(page, 'Amount (optional)', '40');
-    await tap(page, 'button', 'Add to milk room');
+    await tap(page, 'button', 'Add culture');
     expect(await changed(1)).toMatchObject({
       culture: { name: 'Kefir grains', kind: 'kefir-grains', massKg: 0.04 },
       typed: { value: 40, unit: 'g' },

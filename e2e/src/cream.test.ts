@@ -90,7 +90,7 @@ describe('butter', () => {
     await see(page, '4 min');
     await tap(page, 'button', 'soft cream');
     await stored('stage-seen', 1);
-    await see(page, 'soft cream, seen');
+    await see(page, 'last seen: soft cream');
     await later(8);
     await tap(page, 'button', 'yellow and heavy');
     await stored('stage-seen', 2);
@@ -190,7 +190,7 @@ describe('butter', () => {
     await see(page, /Carry on churning/);
     await tap(page, 'button', 'Do this');
     const [noted] = await stored('noted', 1);
-    expect(noted!.data.text).toContain('Stand it in water of 17.0 °C');
+    expect(noted!.data.text).toContain('Stand the cream in water at 17.0 °C');
     await later(12);
     await tap(page, 'button', 'Add reading');
     await fill(page, 'Temperature, °C', '13');
@@ -209,7 +209,7 @@ describe('butter', () => {
     await fill(page, 'Fat', '8');
     await see(page, '8 % is milk, not cream. Cream has at least 10 % fat.');
     await fill(page, 'Fat', '10');
-    await see(page, '10 % fat is hardly cream: it would not break.');
+    await see(page, '10 % fat is hardly cream and would not break.');
     await fill(page, 'Fat', '33');
     await see(page, /Breaks\s+\d\d:\d\d–\d\d:\d\d/);
     await turnTo(await named(page, 'It is at: 5.0 °C'), '28');
@@ -232,7 +232,7 @@ describe('cultured cream', () => {
     await see(page, /Thick (Mon|Tue)? ?\d\d:\d\d/);
     await see(page, '% of the cream');
     await tap(page, 'button', 'Start batch');
-    await tap(page, 'button', 'The cream is in');
+    await tap(page, 'button', 'Cream is in the pot');
     await stored('milk-poured', 1);
     await tap(page, 'button', 'Starter is in');
     await stored('starter-added', 1);
@@ -308,7 +308,7 @@ describe('cultured cream', () => {
     await kind!.select('none');
     await see(page, 'to sour without a starter. Choose a starter.');
     await kind!.select('yogurt-whey');
-    await see(page, 'Whey from yogurt does not work at 20.0 °C in heated cream');
+    await see(page, 'Yogurt whey does not work at 20.0 °C in heated cream');
     await tap(page, 'radio', 'raw');
     await see(page, 'This raw milk is not heated');
     expect(await world.entries('make-started')).toEqual([]);

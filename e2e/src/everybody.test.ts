@@ -136,7 +136,7 @@ const PLACES: readonly (readonly [string, () => string, string])[] = [
   ['New cultured cream', () => '/new?make=cultured-cream', 'Scald'],
   ['the methods', () => '/methods', 'Your batches so far'],
   ['a method beside another', () => '/methods?method=brined&beside=cheddared', 'Total time'],
-  ['a method in the changing', () => '/methods?method=skyr&edit=1', 'Keep it'],
+  ['a method in the changing', () => '/methods?method=skyr&edit=1', 'Save method'],
   ['a new cheese', () => '/new?make=cheese', 'Start batch'],
   ['readings from a file', () => `/makes/${running}/file`, 'Choose logger file'],
   ['the milk room', () => '/milk', 'Skim now'],
@@ -153,7 +153,7 @@ const PLACES: readonly (readonly [string, () => string, string])[] = [
   ['what left the larder', () => '/larder/left', 'Show'],
   ['a trace', () => `/larder/recall/${goods}`, 'In stock'],
   ['the cultures', () => '/cultures', 'Start batch'],
-  ['a culture in', () => '/cultures/in', 'Add to milk room'],
+  ['a culture in', () => '/cultures/in', 'Add culture'],
   ['a waking in the planning', () => '/cultures/wake', 'Start waking'],
   ['a waking', () => `/makes/${waking}`, 'Feed 1 is in'],
   ...['skim', 'standardise', 'vigour', 'thaw', 'lactation', 'bought', 'drain', 'rennet', 'cheese'].map(
@@ -257,7 +257,7 @@ describe.each([
     const tablet = await openTablet(browser, `${world.address}/new`, { dark });
     try {
       await see(tablet.page, 'Start batch');
-      await tap(tablet.page, 'radio', 'from a finish time');
+      await tap(tablet.page, 'radio', 'back from a finish time');
       await tap(tablet.page, 'button', 'Find options');
       await see(tablet.page, 'Use this plan');
       expect(await violations(tablet.page)).toEqual([]);

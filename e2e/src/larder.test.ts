@@ -100,7 +100,7 @@ test('a make is put up in jars, labelled, sold, and traced back to its milking a
   const { lotId } = await made();
   await tap(page, 'link', 'Add to larder');
   await tap(page, 'link', 'Plain');
-  await see(page, '1.90 kg in all of 1.90 kg weighed');
+  await see(page, '1.90 kg in total of 1.90 kg weighed');
   await fill(page, 'Number (pieces)', '4');
   await fill(page, 'Each', '600');
   await (await named(page, 'Each: unit')).select('g');
@@ -287,7 +287,7 @@ test('butter is wanted thawed on a day: it is told when it must come out, on the
   await goTo(page, '/');
   await see(page, /Use first[\s\S]*Take out of the freezer now: Butter of the week, 2 × 250 g/);
   await goTo(page, '/larder');
-  await tap(page, 'button', 'It thaws: Butter of the week');
+  await tap(page, 'button', 'Start thawing: Butter of the week');
   await seeNoMore(page, 'Take out of the freezer now:');
   await world.stored('larder-moved', 4);
   const { stocks } = (await larder()).goods[0]!;

@@ -125,7 +125,7 @@ describe('a day of churning', () => {
     await fill(other, 'Water', '5000');
     await see(other, 'Check the unit.');
     await fill(other, 'Water', '250');
-    await tap(other, 'button', 'Add to milk room');
+    await tap(other, 'button', 'Mark as added');
     const [water] = await stored('water-poured', 1);
     expect(water!.data).toMatchObject({ massKg: 0.25, celsius: 4 });
     await later(12);
@@ -259,7 +259,7 @@ describe('a day of churning', () => {
 
   test('planned back from when it is wanted, with ripening and thaw before it', async () => {
     const page = await open('/new?make=butter');
-    await tap(page, 'radio', 'from a finish time');
+    await tap(page, 'radio', 'back from a finish time');
     await see(page, 'When do you want the butter?');
     // Too soon for anything: it says so.
     const day = await named(page, 'Day', 'combobox');

@@ -81,7 +81,7 @@ describe('instruments', () => {
     const { page } = tablet;
     await fill(page, 'Name', 'Stem');
     await fill(page, 'In ice slush (°C)', '30');
-    await see(page, 'from melting ice');
+    await see(page, 'off for melting ice');
     await fill(page, 'In ice slush (°C)', '0,8');
     await see(page, 'reads 0.8 °C too high');
     await tap(page, 'button', 'Save check');
@@ -157,7 +157,7 @@ describe('a logger’s file', () => {
     await choose(file);
     await see(page, 'Western European');
     await see(page, 'Line 11: “ERR” is not a number.');
-    await see(page, 'Line 21: “no time here” is not a time');
+    await see(page, 'Line 21: “no time here” does not fit the time format');
     await see(page, '5 rows are from before the batch started');
     await see(page, 'Store 598 readings');
     expect(await total()).toEqual(before);
@@ -307,7 +307,7 @@ describe('planning backwards', () => {
     tablet = await openTablet(browser, `${world.address}/new`);
     const { page } = tablet;
     await see(page, 'Start batch');
-    await tap(page, 'radio', 'from a finish time');
+    await tap(page, 'radio', 'back from a finish time');
     await tap(page, 'button', 'Find options');
     await see(page, /Start \d\d:\d\d/);
     await see(page, 'as planned');
@@ -327,7 +327,7 @@ describe('planning backwards', () => {
     tablet = await openTablet(browser, `${world.address}/new`);
     const { page } = tablet;
     await see(page, 'Start batch');
-    await tap(page, 'radio', 'from a finish time');
+    await tap(page, 'radio', 'back from a finish time');
     const day = await named(page, 'Day', 'combobox');
     await day.select('0');
     await setClock(page, 'By', '10:00');

@@ -72,7 +72,7 @@ describe('what a kitchen’s makes taught', () => {
     const begun = await world.entries<{ plan: { factors: { rate: { value: number } } } }>('make-started');
     expect(begun.at(-1)!.data.plan.factors.rate.value).toBeCloseTo(rate.mean, 9);
     await goTo(page, '/kitchen/learned');
-    await tap(page, 'button', 'Forget Shelf warmer, its heat');
+    await tap(page, 'button', 'Forget Shelf warmer, temperature');
     await world.stored('learning-reset', 1);
     await seeNoMore(page, 'cooler than entered');
     await see(page, 'faster than usual');
@@ -152,7 +152,7 @@ describe('a page that opens without its server', () => {
     await see(page, 'came over the stream');
     await fill(page, 'pH reading', '5.4');
     await page.keyboard.press('Enter');
-    await see(page, 'kept here');
+    await see(page, 'waiting to be sent');
     await see(page, 'Saved on this device');
     expect(await count('ph-read')).toBe(0);
     await world.comeBack();

@@ -122,7 +122,7 @@ test('one jar of creamy milk becomes sour cream and buttermilk, both of them sto
   await hear();
   await tap(page, 'button', 'set');
   await stored('cue-seen', 1);
-  await see(page, 'Set, seen');
+  await see(page, 'Set (seen)');
   await hear();
   await tap(page, 'button', 'Move to fridge');
   await later(10 * 60);
@@ -158,7 +158,7 @@ test('raw cream souring by itself says its caution and a wide band; pasteurised 
   ).toBe(true);
   await tap(page, 'radio', 'raw');
   await tap(page, 'button', 'Start batch');
-  await tap(page, 'button', 'The cream is in');
+  await tap(page, 'button', 'Cream is in the pot');
   await see(page, 'Raw milk from any farm can carry germs.');
   await tap(page, 'button', 'Covered');
   await stored('step-done', 2);
@@ -214,7 +214,7 @@ test('a method is changed, what is wrong is told, and it goes out as a file and 
   await tap(page, 'button', 'Edit a copy');
   await fill(page, 'Name', 'Skyr of the house');
   await fill(page, 'IMCU per litre of milk (number)', '4000');
-  await see(page, 'is more than any milk takes');
+  await see(page, 'is too much (300 IMCU');
   expect(
     await page.evaluate(
       () => [...document.querySelectorAll('button')].find((b) => b.innerText === 'Keep it')?.disabled,
@@ -319,7 +319,7 @@ test('a cheese over three days: tried, turned by day, salted in its brine, and a
   await later(8 * 60);
   await hear();
   await tap(page, 'button', 'Take out of mould');
-  await see(page, '12 % brine: salt over salt and water');
+  await see(page, '12 % brine (salt in salt plus water)');
   await later(4 * 60);
   await hear();
   await tap(page, 'button', 'Take out of brine');

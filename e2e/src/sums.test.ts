@@ -179,7 +179,7 @@ test('churning: warmer cream breaks sooner and loses more, ultra-heated may not 
   await tap(page, 'radio', 'ultra-heated');
   await see(page, 'may not break at all');
   await slide(page, 3, '80');
-  await see(page, 'two loads are quicker');
+  await see(page, 'Two loads are faster');
   const churn = await page.$('select');
   await churn!.select('whisk');
   const medium = await big();
@@ -199,7 +199,7 @@ test('churning is reached from where the cream stands, with its own fat, and lea
   tablet = await openTablet(browser, `${world.address}/milk?lot=${lotId}`);
   const { page } = tablet;
   await tap(page, 'link', 'When will the cream break?');
-  await see(page, '40.0 % fat');
+  await see(page, 'Fat: 40 %');
   await see(page, 'Cream: 2.4 L');
   await tap(page, 'link', 'Back to Cream from the hill');
   await see(page, 'When will the cream break?');

@@ -145,7 +145,7 @@ describe('what fails ends in words and a way on', () => {
         void (blocked && request.url().includes('forecast.worker') ? request.abort() : request.continue());
       });
       await page.goto(`${world.address}/makes/${makeId}`);
-      await see(page, 'This device cannot work out the times now');
+      await see(page, 'This device cannot work out the times right now');
       await fill(page, 'pH reading', '5.6');
       await page.keyboard.press('Enter');
       await until('ph-read', 1);
@@ -222,7 +222,7 @@ describe('wrong input', () => {
 
   test('unit slips, absurd and unreadable numbers are told beside the field and kept', async () => {
     await refused('°C', 'Temperature, °C', '180', '180 °F is 82 °C');
-    await refused('°C', 'Temperature, °C', '-20', 'frozen milk');
+    await refused('°C', 'Temperature, °C', '-20', 'Milk is frozen at');
     await refused('°C', 'Temperature, °C', 'warm', 'Enter a number.');
     await refused('pH', 'pH reading', '45', 'is not possible for milk');
     await refused('pH', 'pH reading', '1,000', 'may be 1 or 1000');
@@ -272,7 +272,7 @@ describe('wrong input', () => {
   test.each([
     ['another program’s file', '{"batches":[]}', 'not a Morning Crock export'],
     ['a newer version', '{"format":"morning-crock-daybook","version":7}', 'newer version of Morning Crock'],
-    ['broken JSON', '{"format":', 'not a readable JSON file'],
+    ['broken JSON', '{"format":', 'cannot be read as a JSON file'],
   ])('importing %s says so and changes nothing', async (_name, content, words) => {
     const { page } = tablet;
     await goTo(page, '/daybook');
@@ -289,11 +289,11 @@ describe('wrong input', () => {
     await goTo(page, '/kitchen');
     await fill(page, 'Room temperature (°C)', '70');
     await see(page, 'That looks like °F');
-    await tap(page, 'button', 'Save room');
+    await tap(page, 'button', 'Save');
     await see(page, 'Not saved');
     expect(await count('kitchen-changed')).toBe(0);
     await fill(page, 'Room temperature (°C)', '21');
-    await tap(page, 'button', 'Save room');
+    await tap(page, 'button', 'Save');
     await until('kitchen-changed', 1);
   });
 });
@@ -304,7 +304,7 @@ describe('units', () => {
     await goTo(page, '/kitchen');
     await tap(page, 'radio', '°F');
     await tap(page, 'radio', 'US');
-    await tap(page, 'button', 'Save units');
+    await tap(page, 'button', 'Save');
     await until('kitchen-changed', 1);
     await goTo(page, `/makes/${makeId}`);
     await see(page, '109 °F');

@@ -90,7 +90,7 @@ describe('from the milking to the next turn', () => {
     world.advance(14 * 60);
     await go('/milk');
     await see(page, 'Undisturbed for about 14 h.');
-    await see(page, 'Wait 6 h more');
+    await see(page, 'Skim in 6 h');
     await tap(page, 'button', 'Skim cream');
     await tap(page, 'button', 'Save skimming');
     await see(page, 'Cream pot');
@@ -206,7 +206,7 @@ describe('from the milking to the next turn', () => {
     await fill(page, 'Animal, herd or shop', 'Fern');
     await tap(page, 'button', 'Add to milk room');
     await see(page, 'Enter an amount.');
-    await fill(page, 'Date', '03.03.2027', 'textbox');
+    await fill(page, 'Day', '03.03.2027', 'textbox');
     await fill(page, 'Amount', '3');
     await tap(page, 'button', 'Add to milk room');
     await see(page, 'This time is in the future. Check the day and time.');
@@ -236,7 +236,7 @@ describe('cream', () => {
     );
     await fill(page, 'Thawed by', '05.03.2026');
     await see(page, /Move to the fridge by \w\w\w \d\d:\d\d to be ready Thu 09:00/);
-    await fill(page, 'Wanted', '200');
+    await fill(page, 'Amount', '200');
     await tap(page, 'button', 'Move to fridge');
     await see(page, /Thawing. Liquid about/);
     const rows = await stored('milk-moved', 3);
@@ -280,11 +280,11 @@ describe('milkings', () => {
     await see(page, 'line 4: -3 is not an amount of milk');
     await see(page, 'line 5: “bucket” is not a known unit');
     expect(await world.entries('milk-moved')).toHaveLength(0);
-    await tap(page, 'button', 'Save 3 milkings');
+    await tap(page, 'button', 'Save these 3 milkings');
     await see(page, '3 added, 0 were here already.');
     await choose();
     await see(page, '3 milkings, 24.4 L in total');
-    await tap(page, 'button', 'Save 3 milkings');
+    await tap(page, 'button', 'Save these 3 milkings');
     await see(page, '0 added, 3 were here already.');
     expect(await world.entries('milk-moved')).toHaveLength(3);
     const csv = (await world.kitchen.app.inject('/api/milk/milkings.csv')).body.split('\n');
@@ -380,7 +380,7 @@ describe('an entry that was wrong', () => {
     const { page } = tablet;
     await see(page, 'Entries (3)');
     await page.locator('details.more-about summary').click();
-    await open('Edit: bad sign');
+    await open('Edit: Sign noted');
     await tap(page, 'button', 'Undo entry');
     await stored('voided', 1);
     await seeNoMore(page, 'the wrong jar');
@@ -434,7 +434,7 @@ describe('a waking', () => {
     await see(page, 'Set (about)');
     expect(await cell(2, 3)).not.toBe(before);
     await go('/');
-    await see(page, 'Feed 1 is set');
+    await see(page, 'Feed 1 has set');
     world.advance(17 * 60);
     await page.reload();
     await tap(page, 'link', 'Open batch');
@@ -448,7 +448,7 @@ describe('a waking', () => {
       {},
       lookAt,
     );
-    await tap(page, 'button', 'Feed 1 is set');
+    await tap(page, 'button', 'Feed 1 has set');
     await stored('step-done', 1);
     // Another amount than planned is typed on the pad.
     await see(page, '180 g of milk');
@@ -459,7 +459,7 @@ describe('a waking', () => {
     await see(page, 'fed 2, 200 g');
     world.advance(10 * 60);
     await page.reload();
-    await tap(page, 'button', 'Feed 2 is set');
+    await tap(page, 'button', 'Feed 2 has set');
     await see(page, 'Keep a spoonful');
     await fill(page, 'Kept for next time', '100');
     await tap(page, 'button', 'Save');

@@ -17,7 +17,7 @@ export function Backup() {
         loading={isLoading}
         take={async (content) => {
           const { makes, events, rows } = await restore(content).unwrap();
-          return `Restored ${makes} batches, ${events} entries and ${rows} logger rows.`;
+          return `Restored ${makes} ${makes === 1 ? 'batch' : 'batches'}, ${events} ${events === 1 ? 'entry' : 'entries'} and ${rows} logger rows.`;
         }}
         beside={
           <Button component="a" href="/api/backup" download="kitchen.json" variant="default">

@@ -108,7 +108,7 @@ export function Months() {
                     </td>
                     <td>
                       {s.curve
-                        ? `from ${s.curve.days} days of records; ${s.dayInMilk > s.curve.peakDay ? `past its peak of about ${units.aboutVolume(s.curve.peakLitres)}` : `peak of about ${units.aboutVolume(s.curve.peakLitres)} in about ${Math.round(s.curve.peakDay - s.dayInMilk)} days`}${s.guessed ? '; a guess: nobody said when she came into milk' : ''}`
+                        ? `from ${s.curve.days} days of records; ${s.dayInMilk > s.curve.peakDay ? `past its peak of about ${units.aboutVolume(s.curve.peakLitres)}` : `peak of about ${units.aboutVolume(s.curve.peakLitres)} in about ${Math.round(s.curve.peakDay - s.dayInMilk)} days`}${s.guessed ? '. A guess: the start of lactation is not known' : ''}`
                         : 'needs five days of records'}
                     </td>
                   </tr>
