@@ -9,7 +9,7 @@ import puppeteer, {
 } from 'puppeteer-core';
 
 /** A page that has not shown what is awaited by then will not show it. */
-const PATIENCE_MS = 9_000;
+const PATIENCE_MS = 20_000;
 const POLLING_MS = 50;
 const PATIENTLY = { timeout: PATIENCE_MS, polling: POLLING_MS };
 

@@ -164,7 +164,7 @@ describe('a jar', () => {
     await see(page, 'frozen');
     expect((await lot(evening))!.place).toBe('freezer');
     await see(page, 'Thaw plan');
-    await fill(page, 'Wanted', '2');
+    await fill(page, 'Amount', '2');
     await tap(page, 'button', 'Move to fridge');
     expect(await moved(9)).toMatchObject({ kind: 'thaw', typed: { value: 2, unit: 'L' } });
     await see(page, 'Thawing. Liquid about');

@@ -139,7 +139,7 @@ describe('butter', () => {
     await see(page, 'Weight of the butter');
     await fill(page, 'Weight of the butter', '900');
     await page.keyboard.press('Enter');
-    await see(page, 'That is more than its fat allows');
+    await see(page, 'That is more butter than the fat allows');
     await fill(page, 'Weight of the butter', '4000');
     await page.keyboard.press('Enter');
     await see(page, 'That is more than the cream weighed');
@@ -212,7 +212,7 @@ describe('butter', () => {
     await see(page, '10 % fat is hardly cream and would not break.');
     await fill(page, 'Fat', '33');
     await see(page, /Breaks\s+\d\d:\d\d–\d\d:\d\d/);
-    await turnTo(await named(page, 'It is at: 5.0 °C'), '28');
+    await turnTo(await named(page, 'Temperature: 5.0 °C'), '28');
     await see(page, 'The cream is at 28.0 °C and would never come down to 12.0 °C at 20.0 °C');
     await see(page, 'wants four hours in the fridge before it is churned');
     await tap(page, 'radio', 'in the fridge');
@@ -243,7 +243,7 @@ describe('cultured cream', () => {
     await later(15 * 60);
     await tap(page, 'button', 'thick');
     await stored('cue-seen', 1);
-    await see(page, 'Thick, seen');
+    await see(page, 'Thick (seen)');
     await see(page, /Warm for 1\d\.\d h so far, 24 h at most|Souring is not confirmed yet/);
     await tap(page, 'button', 'smells clean and sour');
     await tap(page, 'button', 'holds a dollop');

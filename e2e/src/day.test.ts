@@ -58,7 +58,7 @@ test('two makes are laid out so that no hands are at both, and begun as they wer
   await see(page, 'Yogurt 2');
   await fill(page, 'Amount, Yogurt', '3');
   await see(page, /Pour the milk\s+Yogurt 2/);
-  await see(page, /Done (?:[A-Z][a-z]{2} )?\d\d:\d\d/);
+  await see(page, /Finished by (?:[A-Z][a-z]{2} )?\d\d:\d\d/);
   await see(page, /the earliest possible|at most .+ earlier is possible/);
   await page.evaluate(() => document.querySelector<HTMLElement>('.day-list li:nth-child(2) button')!.click());
   await see(
@@ -71,7 +71,7 @@ test('two makes are laid out so that no hands are at both, and begun as they wer
   // What is put together outlives the page.
   await page.reload();
   await see(page, /Pour the milk\s+Yogurt 2/);
-  await see(page, /Done (?:[A-Z][a-z]{2} )?\d\d:\d\d/);
+  await see(page, /Finished by (?:[A-Z][a-z]{2} )?\d\d:\d\d/);
   const again = await clocks();
   const pours = again.filter((row) => row.includes('Pour the milk'));
   expect(new Set(pours.map((row) => row.slice(0, 5))).size).toBe(2);
@@ -92,7 +92,7 @@ test('what goes on after the days chosen is told; too much of one is refused bes
   await putIn('washed-curd');
   await see(page, /Cheese continues: .+ about/);
   await (await named(page, 'Finish within')).select('1');
-  await see(page, /Done (?:[A-Z][a-z]{2} )?\d\d:\d\d/);
+  await see(page, /Finished by (?:[A-Z][a-z]{2} )?\d\d:\d\d/);
   await fill(page, 'Amount, Cheese', '70');
   await see(page, 'That is more than 60 L.');
   await tap(page, 'button', 'Remove Cheese');
@@ -105,8 +105,7 @@ const rowOf = async (step: string, make: string): Promise<string> =>
   (await clocks()).find((row) => row.includes(step) && row.includes(make)) ?? '';
 const settled = async (): Promise<void> => {
   await tablet.page.waitForFunction(
-    () =>
-      document.querySelector('section[aria-label="The timetable"]')?.getAttribute('aria-busy') === 'false',
+    () => document.querySelector('section[aria-label="Schedule"]')?.getAttribute('aria-busy') === 'false',
   );
 };
 
@@ -123,7 +122,7 @@ test('a block drawn elsewhere and one moved by buttons come to the same; let go,
   await settled();
   const byButton = await rowOf('Pour the milk', 'Yogurt');
   expect(byButton).not.toBe(before);
-  expect(byButton).toContain('fixed');
+  expect(byButton).toContain('pinned');
   await tap(page, 'button', 'Unpin this time');
   await seeNoMore(page, 'pinned');
   await settled();
@@ -159,8 +158,8 @@ test('hours kept free are kept and priced; two wishes that cannot be are said', 
   await putIn('yogurt');
   await see(page, /Pour the milk\s+Yogurt/);
   await tap(page, 'button', 'Add time off');
-  await setClock(page, 'Free hours 1, from', '05:00');
-  await setClock(page, 'Free hours 1, to', '12:00');
+  await setClock(page, 'Time off 1, from', '05:00');
+  await setClock(page, 'Time off 1, to', '12:00');
   await see(page, /Without this time off: .*everything finished .+ sooner/);
   await settled();
   for (const row of await clocks()) {
@@ -168,17 +167,17 @@ test('hours kept free are kept and priced; two wishes that cannot be are said', 
     expect(hour >= 5 && hour < 12).toBe(false);
   }
   // Nobody there at all: the wish is given up, and it says so.
-  await setClock(page, 'Free hours 1, from', '00:00');
-  await setClock(page, 'Free hours 1, to', '23:55');
+  await setClock(page, 'Time off 1, from', '00:00');
+  await setClock(page, 'Time off 1, to', '23:55');
   await see(page, 'The schedule does not fit with this time off. Change or remove it.');
 });
 
 test('what cannot be is said in a sentence, and what was put in stays', async () => {
   const { page } = tablet;
   await putIn('yogurt');
-  await setClock(page, 'Yogurt done by; empty no matter when', '10:00');
+  await setClock(page, 'Yogurt: finish by (optional)', '10:00');
   // Long before it can be: as near to it as it goes, and how much later that is.
-  await see(page, /Done (?:[A-Z][a-z]{2} )?\d\d:\d\d/);
+  await see(page, /Finished by (?:[A-Z][a-z]{2} )?\d\d:\d\d/);
   await see(page, /later than you asked/);
   const { settings } = (await world.kitchen.app.inject('/api/kitchen')).json<{
     settings: { cooks: { id: string }[] };
@@ -234,7 +233,7 @@ test('a week’s milk is split, what lacks is said with the ways out, and skimmi
   await seeNoMore(page, 'missing');
   // Skimmed, the evening's milk is no whole milk any more: the yogurt is of the morning's.
   await see(page, /Yogurt\s+2(\.00)? L of Fern, morning/);
-  await see(page, /Cultured cream\s+.*Cream from Fern, evening from/);
+  await see(page, /Cultured cream\s+.*Cream from Fern, evening, ready/);
   await settled();
   await tap(page, 'button', 'Start all batches');
   const begun = await stored('make-started', 2);
@@ -273,7 +272,7 @@ test('a day is kept for every Thursday and taken again with its amounts', async 
   await fill(page, 'Amount, Yogurt', '3.4');
   await fill(page, 'Plan name', 'For the stall');
   await (await named(page, 'Repeat this plan')).select('4');
-  await see(page, /Done (?:[A-Z][a-z]{2} )?\d\d:\d\d/);
+  await see(page, /Finished by (?:[A-Z][a-z]{2} )?\d\d:\d\d/);
   await tap(page, 'button', 'Save plan');
   const [kept] = await stored('day-changed', 1);
   expect(kept!.data).toMatchObject({ kind: 'laid', day: { name: 'For the stall', every: 4, begunAt: null } });
@@ -291,7 +290,7 @@ test('something slow: a new timetable on both tablets, and what moved is said', 
   await putIn('yogurt');
   await putIn('yogurt-boiled');
   await see(page, /Pour the milk\s+Yogurt 2/);
-  await see(page, /Done (?:[A-Z][a-z]{2} )?\d\d:\d\d/);
+  await see(page, /Finished by (?:[A-Z][a-z]{2} )?\d\d:\d\d/);
   await settled();
   await tap(page, 'button', 'Start all batches');
   await stored('day-changed', 1);

@@ -89,12 +89,12 @@ test('prices are told to the kitchen; a make keeps those it began with when they
   await goTo(page, '/kitchen/costs');
   await fill(page, 'Burner energy, per kWh', '1,000');
   await see(page, '1 or 1000? Type the number without the comma.');
-  await tap(page, 'button', 'Save what things cost');
+  await tap(page, 'button', 'Save');
   await see(page, 'Not saved');
   expect(await world.entries('kitchen-changed')).toHaveLength(0);
   await fill(page, 'Burner energy, per kWh', '0,3');
   await fill(page, 'Yogurt', '4,50');
-  await tap(page, 'button', 'Save what things cost');
+  await tap(page, 'button', 'Save');
   await see(page, 'Saved');
   await world.stored('kitchen-changed', 1);
 
@@ -123,7 +123,7 @@ test('prices are told to the kitchen; a make keeps those it began with when they
   await goTo(page, `/daybook/${makeId}`);
   await see(page, /Cost 0\.\d\d\/kg, \d\.\d\d\/kg less than the shop price, about \d+ min hands-on/);
   const costs = (): Promise<string> =>
-    page.$eval('[aria-label="What it cost, part by part"]', (table) => (table as HTMLElement).innerText);
+    page.$eval('[aria-label="Cost by item"]', (table) => (table as HTMLElement).innerText);
   const before = await costs();
   // Three litres at 0.60, to the cent of their weight.
   expect(before).toMatch(/milk and cream\s+3\.\d\d kg\s+1\.80/);
@@ -133,7 +133,7 @@ test('prices are told to the kitchen; a make keeps those it began with when they
   await goTo(page, '/kitchen/costs');
   await fill(page, 'Burner energy, per kWh', '3');
   await fill(page, 'Your time, per hour', '10');
-  await tap(page, 'button', 'Save what things cost');
+  await tap(page, 'button', 'Save');
   await see(page, 'Saved');
   await world.stored('kitchen-changed', 2);
   await goTo(page, `/daybook/${makeId}`);

@@ -64,7 +64,7 @@ describe('ghee', () => {
     await stored('pan-weighed', 2);
     await see(page, /about (6|7)\d g of water left/);
     await tap(page, 'button', 'clear to the bottom');
-    await see(page, 'clear to the bottom, seen.');
+    await see(page, 'Last seen: clear to the bottom.');
 
     // Long over its time: it fills the screen, wherever one is.
     await goTo(page, `${world.address}/daybook`);

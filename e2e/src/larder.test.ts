@@ -105,7 +105,7 @@ test('a make is put up in jars, labelled, sold, and traced back to its milking a
   await fill(page, 'Each', '600');
   await (await named(page, 'Each: unit')).select('g');
   // More than the make gave: said beside it, and nothing is stored.
-  await see(page, '2.40 kg in all: more than the 1.90 kg from this batch');
+  await see(page, '2.40 kg in total. That is more than the 1.90 kg from this batch');
   await tap(page, 'button', 'Add to larder');
   expect((await larder()).goods).toHaveLength(0);
   await fill(page, 'Each', '450');

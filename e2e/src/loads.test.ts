@@ -143,7 +143,7 @@ describe('a day of churning', () => {
     // Heavier than cream and water together, it is weighed with its bowl: what was typed stays.
     await fill(page, 'Weight of the buttermilk', '4200');
     await page.keyboard.press('Enter');
-    await see(page, 'That is more than the cream and the water together');
+    await see(page, 'That is more than the cream and water together');
     expect(await world.entries('weighed')).toEqual([]);
     await fill(page, 'Weight of the buttermilk', '1930');
     await page.keyboard.press('Enter');

@@ -92,7 +92,7 @@ describe('instruments', () => {
     });
     await goTo(page, `/makes/${makeId}`);
     await see(page, 'Too hot kills the culture');
-    const select = await named(page, 'Thermometer check');
+    const select = await named(page, 'Thermometer');
     await select.select(((change as { value: { id: string }[] }).value[0] as { id: string }).id);
     await fill(page, 'Temperature, °C', '61');
     await page.keyboard.press('Enter');
@@ -159,17 +159,17 @@ describe('a logger’s file', () => {
     await see(page, 'Line 11: “ERR” is not a number.');
     await see(page, 'Line 21: “no time here” does not fit the time format');
     await see(page, '5 rows are from before the batch started');
-    await see(page, 'Store 598 readings');
+    await see(page, 'Save 598 readings');
     expect(await total()).toEqual(before);
     await fill(page, 'Name', 'Box logger');
-    await tap(page, 'button', 'Store 598 readings');
+    await tap(page, 'button', 'Save 598 readings');
     await see(page, '598 readings stored, 5 outside of the make left out');
     const [trace] = await stored('trace-imported', 1);
     expect(trace).toMatchObject({ rows: 598, unit: 'C', instrument: 'Box logger', quantity: 'temperature' });
     const after = await total();
     await choose(file);
     await fill(page, 'Name', 'Box logger');
-    await tap(page, 'button', 'Store 598 readings');
+    await tap(page, 'button', 'Save 598 readings');
     await see(page, 'Nothing new. All these readings are already saved.');
     expect(await total()).toEqual(after);
     await tap(page, 'link', 'Open readings');
@@ -274,7 +274,7 @@ describe('more of the pot', () => {
     );
     world.advance(300);
     await goTo(page, `/makes/${own}`);
-    await tap(page, 'button', 'Small 1 into the fridge');
+    await tap(page, 'button', 'Move Small 1 to fridge');
     await see(page, /in the fridge since/);
     expect(await stored('jar-chilled', 1)).toEqual([{ jar: planned[2]!.id }]);
     await see(page, 'Move to fridge');

@@ -97,7 +97,7 @@ describe('a whole kitchen in one file', () => {
     await see(page, 'belongs to a batch whose start is not in the file');
     expect(await count('step-done')).toBe(0);
     await choose(file);
-    await see(page, `Restored: 1 makes, ${file.events.length} entries`);
+    await see(page, `Restored 1 batch, ${file.events.length} entries`);
     expect(await count('step-done')).toBe(4);
     await tap(page, 'link', 'Bench');
     await see(page, 'Yogurt');

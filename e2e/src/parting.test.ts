@@ -91,7 +91,7 @@ test('a part of a yogurt goes on as strained yogurt, with the same past and a na
     splitFrom: id,
     method: { id: 'yogurt-strained' },
   });
-  await see(page, 'Draining time');
+  await see(page, 'Drain');
   await see(page, '1 L in Pot');
   expect(page.url()).toContain(child);
   await tap(page, 'link', 'Tuesday’s yogurt');

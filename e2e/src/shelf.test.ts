@@ -217,7 +217,7 @@ test('a method is changed, what is wrong is told, and it goes out as a file and 
   await see(page, 'is too much (300 IMCU');
   expect(
     await page.evaluate(
-      () => [...document.querySelectorAll('button')].find((b) => b.innerText === 'Keep it')?.disabled,
+      () => [...document.querySelectorAll('button')].find((b) => b.innerText === 'Save method')?.disabled,
     ),
   ).toBe(true);
   await fill(page, 'IMCU per litre of milk (number)', '6');

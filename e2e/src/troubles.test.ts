@@ -74,7 +74,7 @@ describe('more than one tablet', () => {
     const asked: string[] = [];
     other.page.on('request', (request) => asked.push(new URL(request.url()).pathname));
     await tap(tablet.page, 'button', 'trembles');
-    await see(other.page, /trembles\s+Correct/);
+    await see(other.page, /trembles\s+Edit/);
     expect(asked).not.toContain(`/api/makes/${makeId}`);
     expect(asked).not.toContain('/api/events');
     await see(other.page, 'Nothing to undo on this tablet');
@@ -223,9 +223,9 @@ describe('wrong input', () => {
   test('unit slips, absurd and unreadable numbers are told beside the field and kept', async () => {
     await refused('°C', 'Temperature, °C', '180', '180 °F is 82 °C');
     await refused('°C', 'Temperature, °C', '-20', 'Milk is frozen at');
-    await refused('°C', 'Temperature, °C', 'warm', 'Enter a number.');
+    await refused('°C', 'Temperature, °C', 'warm', 'is not a number.');
     await refused('pH', 'pH reading', '45', 'is not possible for milk');
-    await refused('pH', 'pH reading', '1,000', 'may be 1 or 1000');
+    await refused('pH', 'pH reading', '1,000', 'could mean 1 or 1000');
     await refused('Weight', 'Weight of the yogurt', '0', 'above 0');
   });
 

@@ -102,7 +102,7 @@ describe('from the milking to the next turn', () => {
     expect(pot.has.massKg + rest.has.massKg).toBeCloseTo(8.4 * 1.0302, 1);
     expect((pot.has.fatKg + rest.has.fatKg) / (pot.has.massKg + rest.has.massKg)).toBeCloseTo(0.037, 6);
     await go(`/milk?lot=${pot.id}`);
-    await see(page, 'Tell the Kitchen which churns you have');
+    await see(page, 'Add your churns in Kitchen.');
 
     // The kitchen's clock stands still between steps, a page's goes on: what is poured after a reload must be later than
     // what was skimmed before it.
@@ -281,11 +281,11 @@ describe('milkings', () => {
     await see(page, 'line 5: “bucket” is not a known unit');
     expect(await world.entries('milk-moved')).toHaveLength(0);
     await tap(page, 'button', 'Save these 3 milkings');
-    await see(page, '3 added, 0 were here already.');
+    await see(page, '3 added, 0 already here.');
     await choose();
     await see(page, '3 milkings, 24.4 L in total');
     await tap(page, 'button', 'Save these 3 milkings');
-    await see(page, '0 added, 3 were here already.');
+    await see(page, '0 added, 3 already here.');
     expect(await world.entries('milk-moved')).toHaveLength(3);
     const csv = (await world.kitchen.app.inject('/api/milk/milkings.csv')).body.split('\n');
     expect(csv[1]).toBe('2026-02-20,06:30,Fern,cow-lean,8.4,L,,');
@@ -388,7 +388,7 @@ describe('an entry that was wrong', () => {
     await fill(page, 'Amount', '150');
     await tap(page, 'button', 'Save changes');
     await stored('corrected', 1);
-    await open('Edit: Culture in');
+    await open('Edit: Culture added');
     await fill(page, 'Name', '');
     await tap(page, 'button', 'Save changes');
     await see(page, 'Enter a name.');

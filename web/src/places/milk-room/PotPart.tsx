@@ -55,11 +55,15 @@ function ChurnLoads({ lot }: { readonly lot: Lot }) {
           Under 12 % fat, this cream may not break at all. Let it settle and skim again.
         </p>
       ) : (
-        <p>
-          Makes about {units.mass(butterKg)} of butter.
-          {fat < MAY_NOT_BREAK_FAT && ' Under 18 % fat, cream may not break.'}{' '}
-          <Link to={`/sums/churn?lot=${lot.id}`}>When will the cream break?</Link>
-        </p>
+        <>
+          <p>
+            Makes about {units.mass(butterKg)} of butter.
+            {fat < MAY_NOT_BREAK_FAT && ' Under 18 % fat, cream may not break.'}
+          </p>
+          <p>
+            <Link to={`/sums/churn?lot=${lot.id}`}>When will the cream break?</Link>
+          </p>
+        </>
       )}
     </>
   );
