@@ -79,7 +79,7 @@ describe('ghee', () => {
     await page.keyboard.press('Enter');
     await see(page, 'Too hot: off the heat');
     await tap(page, 'link', 'Open batch');
-    await tap(page, 'button', 'Off the heat');
+    await tap(page, 'button', 'Take off the heat');
     await stored('step-done', 1);
     await see(page, 'Off the heat. Leave the pan to stand. The fat is hot.');
     await later(13);

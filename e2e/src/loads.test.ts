@@ -177,7 +177,7 @@ describe('a day of churning', () => {
     await fill(page, 'Weight of the butter', '1120');
     await page.keyboard.press('Enter');
     await stored('weighed', 2);
-    await fill(page, 'Pieces of', '250');
+    await fill(page, 'Weight of each piece', '250');
     await see(page, '4 × 250 g, 1 × 120 g');
     await tap(page, 'button', 'Save pieces');
     const [cut] = await stored('shaped', 1);
