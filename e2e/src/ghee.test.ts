@@ -83,7 +83,7 @@ describe('ghee', () => {
     await stored('step-done', 1);
     await see(page, 'Off the heat. Leave the pan to stand. The fat is hot.');
     await later(13);
-    await see(page, 'Ghee has settled: pour it through paper');
+    await see(page, 'The ghee has settled. Pour it through paper');
     await tap(page, 'button', 'Ghee has settled');
     await tap(page, 'button', 'Ghee is in jars');
     await fill(page, 'Weight of the ghee', '622');
