@@ -163,7 +163,7 @@ describe('a logger’s file', () => {
     expect(await total()).toEqual(before);
     await fill(page, 'Name', 'Box logger');
     await tap(page, 'button', 'Save 598 readings');
-    await see(page, '598 readings stored, 5 outside of the make left out');
+    await see(page, '598 readings saved, 5 outside this batch left out');
     const [trace] = await stored('trace-imported', 1);
     expect(trace).toMatchObject({ rows: 598, unit: 'C', instrument: 'Box logger', quantity: 'temperature' });
     const after = await total();
@@ -278,8 +278,8 @@ describe('more of the pot', () => {
     await see(page, /in the fridge since/);
     expect(await stored('jar-chilled', 1)).toEqual([{ jar: planned[2]!.id }]);
     await see(page, 'Move to fridge');
-    await tap(page, 'button', 'Tall 1 into the fridge');
-    await tap(page, 'button', 'Tall 2 into the fridge');
+    await tap(page, 'button', 'Move Tall 1 to fridge');
+    await tap(page, 'button', 'Move Tall 2 to fridge');
     await stored('jar-chilled', 3);
     await see(page, 'Chilled through');
   });

@@ -146,7 +146,7 @@ describe('from the milking to the next turn', () => {
     expect(turn).toMatchObject({ turn: 1, massKg: 0.06, bornOf: make });
 
     await go('/cultures');
-    await see(page, 'turn 1, from today, in the fridge');
+    await see(page, 'generation 1, made today, in the fridge');
     await seeNoMore(page, 'Keep a spoonful for the next batch');
     await tap(page, 'link', 'Start batch');
     await see(page, 'Generation 1.');
