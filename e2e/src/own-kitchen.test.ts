@@ -104,7 +104,7 @@ describe('a whole kitchen in one file', () => {
     await goTo(page, '/kitchen/devices');
     await see(page, 'Download back-up');
     await choose(file);
-    await see(page, 'This kitchen has makes already');
+    await see(page, 'This kitchen already has batches');
   });
 
   test('one saved by an earlier program opens with all it held, and goes on', async () => {

@@ -49,7 +49,7 @@ describe('a kitchen that differs from the book', () => {
   test('they are said in words', () => {
     expect(factorWords(of('rate'), 'C')).toMatch(/^\d+ % faster than usual \(6 batches, ± \d+ %\)$/);
     expect(factorWords(of('place-heat'), 'F')).toMatch(
-      /^\d\.\d °F cooler than typed, from 6 makes, ± \d\.\d °F$/,
+      /^\d\.\d °F cooler than entered \(6 batches, ± \d\.\d °F\)$/,
     );
     expect(factorWords(of('burner'), 'C')).toContain('weaker than entered');
   });

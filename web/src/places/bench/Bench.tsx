@@ -106,6 +106,7 @@ export function Bench() {
   const attended = makes.map((make) => attendedMake(make, nowMs));
   const ids = useUnderWayIds();
   const failed = useAppSelector((s) => s.live.failed);
+  const waiting = ids.filter((id) => !attended.some((a) => a.id === id));
   const day = useAppSelector((s) => s.live.day);
   const { data: kitchen } = useKitchenQuery();
   const list = useRecentMakesQuery();
@@ -132,20 +133,15 @@ export function Bench() {
               <Crock key={make.state.id} make={make} nowMs={nowMs} />
             ))}
           </Suspense>
-          {ids
-            .filter((id) => !attended.some((a) => a.id === id))
-            .map((id) =>
-              failed[id] ? (
-                <p key={id} role="alert">
-                  This device cannot work out the times for one batch.{' '}
-                  <Link to={`/makes/${id}`}>Open the batch and time it yourself</Link>
-                </p>
-              ) : (
-                <p key={id} className="quiet">
-                  Working out the times …
-                </p>
-              ),
-            )}
+          {waiting
+            .filter((id) => failed[id])
+            .map((id) => (
+              <p key={id} role="alert">
+                This device cannot work out the times for one batch.{' '}
+                <Link to={`/makes/${id}`}>Open the batch and time it yourself</Link>
+              </p>
+            ))}
+          {waiting.some((id) => !failed[id]) && <p className="quiet">Working out the times …</p>}
           {list.isError && (
             <p className="danger">
               Your batches cannot be loaded right now. Everything saved is safe. Trying again.

@@ -281,7 +281,7 @@ function Form({
   return (
     <div className="new-make">
       <div className="new-make-head">
-        <h1>{repeated ? `Again: ${repeated.plan.name}` : 'New batch'}</h1>
+        <h1>{repeated ? `Repeat ${repeated.plan.name}` : 'New batch'}</h1>
         {!repeated && <What product={plan.product} onProduct={onProduct} />}
         {!repeated && <ByMethod plan={plan} kitchen={kitchen} onPlan={onPlan} />}
       </div>
