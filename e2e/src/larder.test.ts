@@ -140,7 +140,7 @@ test('a make is put up in jars, labelled, sold, and traced back to its milking a
   expect(words.filter((word) => /^Use by \d\d\.\d\d\.2026$/.test(word))).toHaveLength(4);
   // A label longer than its place is shortened, not run over.
   await fill(page, 'Your own lines', 'x'.repeat(61));
-  await see(page, 'At most 60 letters a line.');
+  await see(page, 'At most 60 characters a line.');
   await fill(page, 'Your own lines', 'Keep cold');
   await see(page, 'Keep cold');
 

@@ -229,7 +229,7 @@ test('a method is changed, what is wrong is told, and it goes out as a file and 
   await fill(page, 'Until, or of the whole (%)', '8,5');
   await tap(page, 'button', 'Add at the end');
   await see(page, 'Resting');
-  await tap(page, 'button', 'Keep it');
+  await tap(page, 'button', 'Save method');
   const [kept] = await stored('method-changed', 1);
   expect(kept!.data).toMatchObject({
     kind: 'saved',
