@@ -160,7 +160,7 @@ describe('butter', () => {
     await see(page, /Buttermilk\s+560 g/);
     await see(page, /Washed\s+2 ×/);
     await see(page, /Salt\s+1\.5 % \(brine about 8 %\)/);
-    await see(page, /Water (pan test)\s+18\.0 %/);
+    await see(page, /Water \(pan test\)\s+18\.0 %/);
     await see(page, 'of churning to break');
   });
 
@@ -213,8 +213,8 @@ describe('butter', () => {
     await fill(page, 'Fat', '33');
     await see(page, /Breaks\s+\d\d:\d\d–\d\d:\d\d/);
     await turnTo(await named(page, 'Temperature: 5.0 °C'), '28');
-    await see(page, 'The cream is at 28.0 °C and would never come down to 12.0 °C at 20.0 °C');
-    await see(page, 'wants four hours in the fridge before it is churned');
+    await see(page, 'The cream is at 28.0 °C and cannot cool to 12.0 °C in a place at 20.0 °C');
+    await see(page, 'needs four hours in the fridge before churning');
     await tap(page, 'radio', 'in the fridge');
     await see(page, /Breaks\s+\d\d:\d\d–\d\d:\d\d/);
     expect(await world.entries('make-started')).toEqual([]);
@@ -254,7 +254,7 @@ describe('cultured cream', () => {
     ]);
     await see(page, 'Souring was confirmed in time.');
     await tap(page, 'button', 'Move to fridge');
-    await see(page, 'Leave it a night without stirring');
+    await see(page, 'Leave overnight without stirring');
     await later(13 * 60);
     await tap(page, 'button', 'Cold and thick');
     await fill(page, 'Weight of the cultured cream', '1240');

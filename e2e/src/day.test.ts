@@ -94,7 +94,7 @@ test('what goes on after the days chosen is told; too much of one is refused bes
   await (await named(page, 'Finish within')).select('1');
   await see(page, /Finished by (?:[A-Z][a-z]{2} )?\d\d:\d\d/);
   await fill(page, 'Amount, Cheese', '70');
-  await see(page, 'That is more than 60 L.');
+  await see(page, 'Enter 60 L or less.');
   await tap(page, 'button', 'Remove Cheese');
   await seeNoMore(page, 'Start all batches');
   await see(page, 'Add what you want to make');
