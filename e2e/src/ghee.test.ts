@@ -94,7 +94,7 @@ describe('ghee', () => {
     await tap(page, 'button', 'Finish batch');
     const finished = await stored('finished', 1);
     await goTo(page, `${world.address}/daybook/${finished[0]!.streamId}`);
-    await see(page, 'on the burner, on');
+    await see(page, 'on Burner, up to');
     await see(page, '70 g, weighed');
     await see(page, 'about 629 g');
     await see(page, 'clear to the bottom, seen');

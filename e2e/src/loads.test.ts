@@ -186,7 +186,7 @@ describe('a day of churning', () => {
     await tap(page, 'button', 'Finish batch');
     await stored('finished', 1);
     await tap(page, 'link', 'Open in Daybook');
-    await see(page, 'each of 3 loads, on average');
+    await see(page, 'average of 3 loads');
     await see(page, /Where the \d{3} g of fat went/);
     await see(page, /250 g, diluted/);
     await see(page, /Pieces\s+4 × 250 g, 1 × 120 g/);

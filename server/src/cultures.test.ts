@@ -65,7 +65,9 @@ describe('cultures', () => {
       details: [
         {
           path: 'data.target',
-          message: expect.stringMatching(/would contradict a later entry: .*, started, 2026-03-02 06:00/) as unknown,
+          message: expect.stringMatching(
+            /would contradict a later entry: .*, started, 2026-03-02 06:00/,
+          ) as unknown,
         },
       ],
     });
