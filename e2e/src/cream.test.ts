@@ -161,7 +161,7 @@ describe('butter', () => {
     await see(page, /Washed\s+2 ×/);
     await see(page, /Salt\s+1\.5 % \(brine about 8 %\)/);
     await see(page, /Water \(pan test\)\s+18\.0 %/);
-    await see(page, 'of churning to break');
+    await see(page, 'to break, in A large jar');
   });
 
   test('straight from the cold it takes too long: asked, warmed in a bath, and it breaks', async () => {

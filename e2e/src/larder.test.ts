@@ -162,7 +162,7 @@ test('a make is put up in jars, labelled, sold, and traced back to its milking a
   await goTo(page, `/larder/recall/${lotId}`);
   await see(page, /Batches made from this[\s\S]*Plain/);
   await see(page, /In stock[\s\S]*2 × 450 g in the fridge/);
-  await see(page, /Gone[\s\S]*2 × 450 g sold for 8.40/);
+  await see(page, /Used and sold[\s\S]*2 × 450 g sold for 8.40/);
 });
 
 test('butter is frozen and thawed, and what turns first stands first', async () => {

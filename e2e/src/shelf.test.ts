@@ -235,7 +235,7 @@ test('a method is changed, what is wrong is told, and it goes out as a file and 
     kind: 'saved',
     method: { name: 'Skyr of the house', version: 1, basedOn: { id: 'skyr', version: 1 } },
   });
-  await see(page, 'yours, 1');
+  await see(page, 'yours, version 1');
 
   // Beside the one it came from.
   await page.select('select', 'skyr');
