@@ -291,7 +291,7 @@ describe('cultured cream', () => {
     await goTo(page, `/milk?lot=${buttermilk!.id}`);
     await tap(page, 'button', 'Keep as a starter');
     await fill(page, 'Name', 'Buttermilk of the bowl');
-    await tap(page, 'button', 'Keep it');
+    await tap(page, 'button', 'Keep as a starter');
     const [kept] = await stored('culture-changed', 1);
     expect(kept!.data).toMatchObject({
       kind: 'taken-in',
