@@ -185,7 +185,7 @@ describe('the door', () => {
     );
     const two = ['One', 'Two'].map((name) => ({ name, method: 'yogurt', fixed: { pour: 30 } }));
     expect(day({ makes: two })).toMatchObject({
-      clash: expect.stringMatching(/No timetable was found for “One” and “Two” together/),
+      clash: expect.stringMatching(/No plan was found for “One” and “Two” together/),
       clashing: ['One', 'Two'],
     });
     expect(ask({ makes: [] })).toMatchObject({ ok: false });

@@ -182,7 +182,7 @@ describe('cream that ripens', () => {
         .join();
     expect(words({ treatment: 'raw' }, 'none')).toMatch(/rough guess/);
     expect(words({ fatFraction: 0.12 })).toMatch(/stays thin/);
-    expect(words({})).toMatch(/Was the carton open/);
+    expect(words({})).toMatch(/If the carton was open/);
     expect(words({ treatment: 'raw' })).not.toMatch(/carton/);
   });
 });
