@@ -160,8 +160,11 @@ export async function seeNoMore(page: Page, text: string): Promise<void> {
 }
 
 async function fail(page: Page, what: string, cause: unknown): Promise<never> {
-  const shown = await page.evaluate(() => document.body.innerText);
-  throw new Error(`${what}; the page shows:\n${shown}`, { cause });
+  const [shown, taps] = await page.evaluate(() => [
+    document.body.innerText,
+    globalThis.names.taps.join('; '),
+  ]);
+  throw new Error(`${what}; the page shows:\n${shown}\nThe last taps: ${taps}`, { cause });
 }
 
 /** Taps what a screen reader would call by this role and name, once it can be tapped. */

@@ -24,8 +24,8 @@ export const ERROR_CODES = {
   },
   'clock-behind': {
     status: 422,
-    message: 'The time lies long before this batch.',
-    next: 'Set the clock of this device, then correct the time; the entry is kept here.',
+    message: 'That time is long before this batch began.',
+    next: 'The entry is kept on this device. Set the device’s clock, then correct the time.',
   },
   'make-finished': {
     status: 422,
@@ -114,8 +114,8 @@ export const ERROR_CODES = {
   },
   'read-only': {
     status: 503,
-    message: 'The kitchen’s database takes no entries just now: it can only be read.',
-    next: 'Restart Morning Crock on the kitchen’s computer; entries are kept on this device and sent later.',
+    message: 'The kitchen’s database can only be read at the moment.',
+    next: 'Entries are kept on this device and sent later. Restart Morning Crock on the kitchen’s computer.',
   },
   busy: {
     status: 503,

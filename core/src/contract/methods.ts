@@ -241,7 +241,7 @@ export const stepInstance = z.discriminatedUnion('kind', [
   z.strictObject({
     ...ownWords,
     kind: z.literal('second-ripen'),
-    hours: z.number().min(1, 'is too little').max(48, 'is more than two days'),
+    hours: z.number().min(1, 'is too short').max(48, 'is more than two days'),
     stands: z.enum(['room', 'cold']),
   }),
   /** Something stirred in: share of what it goes into. */

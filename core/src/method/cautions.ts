@@ -9,7 +9,8 @@ export const CAUTIONS = {
   'not-a-certificate':
     'This is a guide, not a certificate. Licensed pasteurisation needs approved recording equipment. Follow your local rules and your licence.',
   'glass-shock': 'Hot milk cracks cold glass. Warm the jars first.',
-  'too-hot-kills': 'Above 47 °C the culture suffers, and above 50 °C it dies. Wait a little longer.',
+  'too-hot-kills':
+    'Above 47 °C (117 °F) the culture suffers, and above 50 °C (122 °F) it dies. Wait a little longer.',
   'clean-smell-first': 'Taste only when the batch smells clean and has soured.',
   'cold-store': 'Keep at 5 °C (41 °F) or colder.',
   allergen: 'Contains MILK. Culturing does not remove the allergen.',

@@ -27,7 +27,22 @@ const boxOf = (element: HTMLElement): string => {
 
 let before: { readonly element: HTMLElement; readonly box: string } | null = null;
 
-/** Where to tap it: only once it stands still, in sight and not switched off; asked again every frame until then. */
+const TAPS_KEPT = 4;
+/** What the last taps hit: where a finger came down, and whether it was taken for a tap there. */
+const taps: string[] = [];
+for (const kind of ['pointerdown', 'click'] as const)
+  document.addEventListener(
+    kind,
+    ({ target }) => {
+      if (!(target instanceof Element)) return;
+      const hit = target.closest(TAKES_A_NAME) ?? target;
+      taps.push(`${kind} on ${hit.tagName.toLowerCase()} “${plain(hit.textContent).slice(0, 60)}”`);
+      taps.splice(0, taps.length - TAPS_KEPT);
+    },
+    { capture: true },
+  );
+
+/** Where to tap it: only once it stands still, in sight, uncovered and not switched off; asked again every frame until then. */
 function tapPoint(name: string, role: string): { readonly x: number; readonly y: number } | null {
   const element = named(name, role);
   if (!element || element.matches(':disabled, [aria-disabled=true]')) return null;
@@ -38,13 +53,22 @@ function tapPoint(name: string, role: string): { readonly x: number; readonly y:
   const still = before?.element === element && before.box === now.box;
   before = now;
   if (!still) return null;
-  before = null;
   const { x, y, width, height } = element.getBoundingClientRect();
-  return { x: x + width / 2, y: y + height / 2 };
+  const point = { x: x + width / 2, y: y + height / 2 };
+  const hit = document.elementFromPoint(point.x, point.y);
+  // A radio lies under the words that choose it.
+  if (!hit || !(element.contains(hit) || hit.contains(element) || hit.closest('label')?.control === element))
+    return null;
+  before = null;
+  return point;
 }
 
 declare global {
-  var names: { readonly named: typeof named; readonly tapPoint: typeof tapPoint };
+  var names: {
+    readonly named: typeof named;
+    readonly tapPoint: typeof tapPoint;
+    readonly taps: readonly string[];
+  };
 }
 
-globalThis.names = { named, tapPoint };
+globalThis.names = { named, tapPoint, taps };

@@ -23,7 +23,9 @@ interface Wire {
  */
 export class DatabaseWatch implements EntitySubscriberInterface {
   private readonly timers = new Map<QueryRunner, NodeJS.Timeout>();
-  private looking: NodeJS.Timeout | null = null;
+  /** The next look, while it waits. */
+  private next: NodeJS.Timeout | null = null;
+  private looking = false;
   private closed = false;
   away = false;
 
@@ -57,23 +59,26 @@ export class DatabaseWatch implements EntitySubscriberInterface {
 
   /** Looks whether it answers, and goes on looking until it does. */
   async look(): Promise<void> {
-    if (this.looking || this.closed) return;
+    // Several statements are given up at once: one of them looks for all.
+    if (this.looking || this.next || this.closed) return;
+    this.looking = true;
     this.away = !(await greets(this.address));
+    this.looking = false;
     if (this.away) this.lookAgain();
   }
 
   private lookAgain(): void {
     if (this.closed) return;
-    this.looking = setTimeout(() => {
-      this.looking = null;
+    this.next = setTimeout(() => {
+      this.next = null;
       void this.look();
     }, LOOK_AGAIN_MS);
-    this.looking.unref();
+    this.next.unref();
   }
 
   close(): void {
     this.closed = true;
-    if (this.looking) clearTimeout(this.looking);
+    if (this.next) clearTimeout(this.next);
     for (const timer of this.timers.values()) clearTimeout(timer);
     this.dataSource.subscribers.splice(this.dataSource.subscribers.indexOf(this), 1);
   }

@@ -121,7 +121,11 @@ async function checkReadable(stream: StreamFacts, draft: DraftEvent): Promise<vo
   if (!about || !EVENT_FACTS[about.type].shapes) return;
   const shaping = await stream.shaping();
   if (shaping.length > MOST_SHAPING)
-    refuse('too-large', 'streamId', `has ${MOST_SHAPING} entries that change how it goes: begin another`);
+    refuse(
+      'too-large',
+      'streamId',
+      `already has ${MOST_SHAPING} entries, the most a batch can hold. Start a new batch`,
+    );
   const fault = faultOfFold(draft.streamId, [...shaping, draft]);
   if (fault === null) return;
   const path =

@@ -46,6 +46,26 @@ const countFault = (count: number): string | null =>
 /** The last letters of an identity are chance: enough for a kitchen's jars, and the server looks that none comes twice. */
 const codeOf = (id: string): string => id.slice(-CODE_LONG);
 
+/** How much that is together, and whether there is so much of it. */
+function totalWords(
+  total: {
+    readonly kg: number;
+    readonly leftKg: number | null;
+    readonly over: boolean;
+    readonly before: boolean;
+  },
+  mass: (kg: number) => string,
+): string {
+  const { kg, leftKg, over, before } = total;
+  const sum = `${mass(kg)} in total`;
+  if (leftKg === null)
+    return over ? `${sum}: more than this batch can have given. Weigh it first, or count again.` : sum;
+  if (over)
+    return `${sum}. That is more than the ${mass(leftKg)} ${before ? 'not yet in the larder' : 'from this batch'}. Weigh or count again.`;
+  const of = `${sum} of ${mass(leftKg)} weighed`;
+  return leftKg - kg > WORTH_KG ? `${of}; ${mass(leftKg - kg)} left to add` : of;
+}
+
 /** What is put up: how many of which size, where they stand. */
 function PutUpForm(props: {
   readonly goodId: string;
@@ -155,14 +175,7 @@ function PutUpForm(props: {
         </Button>
       )}
       <p className={over ? 'field-error' : 'quiet'} role={over ? 'alert' : undefined} aria-invalid={over}>
-        {units.mass(kg)} in total
-        {leftKg === null && over
-          ? ': more than this batch can have given. Weigh it first, or count again.'
-          : leftKg === null
-            ? ''
-            : over
-              ? `. That is more than the ${units.mass(leftKg)} ${before ? 'not yet in the larder' : 'from this batch'}. Weigh or count again.`
-              : ` of ${units.mass(leftKg)} weighed${leftKg - kg > WORTH_KG ? `; ${units.mass(leftKg - kg)} left to add` : ''}`}
+        {totalWords({ kg, leftKg, over, before }, units.mass)}
       </p>
       <Choices
         legend="Stored"

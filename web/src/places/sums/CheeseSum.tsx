@@ -118,7 +118,7 @@ export function CheeseSum({ desk }: { readonly desk: SumDesk }) {
         </>
       }
       answer={`about ${units.mass(cheese.cheeseKg)}`}
-      answerNote={`of cheese in a wheel ${long(heightCm)} high, and ${units.volume(cheese.wheyKg / 1.02)} of whey`}
+      answerNote={`of cheese in a wheel about ${long(heightCm)} high, and ${units.volume(cheese.wheyKg / 1.02)} of whey`}
       facts={[
         ['Pressure', `${pressureKpa(weight, across).toFixed(1)} kPa`],
         ['Time in brine', `${Math.round(fromH * 2) / 2}–${Math.round(untilH * 2) / 2} h`],
