@@ -240,7 +240,7 @@ test('a method is changed, what is wrong is told, and it goes out as a file and 
   // Beside the one it came from.
   await page.select('select', 'skyr');
   await see(page, 'Differences, line by line');
-  await see(page, /of 2 L, started now/);
+  await see(page, /for 2 L, started now/);
   await page.select('select', '');
 
   await keepSaved(page);
@@ -254,7 +254,7 @@ test('a method is changed, what is wrong is told, and it goes out as a file and 
   await give('{"format": "something else"}');
   await see(page, 'is neither a Morning Crock method nor a recipe');
   await give(`{"x":"${'y'.repeat(900_000)}"}`);
-  await see(page, 'is larger than any method (200 kB)');
+  await see(page, 'is over the 200 kB limit for a method');
   expect(await world.entries('method-changed')).toHaveLength(1);
   await give(text);
   await see(page, /Skyr of the house: 13 steps read/);
