@@ -36,8 +36,11 @@ const page = {
   moduleNameMapper: { '\\.css$': '<rootDir>/web/jest-no-style.mjs' },
 };
 
+/** What starts, checks and measures the rest: plain Node. */
+const tools = { ...project('tools'), testMatch: ['<rootDir>/tools/*.test.mjs'] };
+
 export default {
-  projects: [...['core', 'server', 'web', 'e2e'].map(project), page],
+  projects: [...['core', 'server', 'web', 'e2e'].map(project), page, tools],
   testTimeout: 120_000,
   testSequencer: '<rootDir>/tools/jest-sequencer.cjs',
 };

@@ -1,6 +1,7 @@
 // What a full disk looks like from outside, and what is said of it. Only Node's own modules.
 import { existsSync, statfsSync } from 'node:fs';
 import { dirname } from 'node:path';
+import { types } from 'node:util';
 
 /** A database cannot be made, or brought up again, in less. */
 const NEEDED_BYTES = 64 * 1024 * 1024;
@@ -13,12 +14,16 @@ const SAID = /no space left|errcode:? 28|os error number 28|error 28|disk (is )?
 
 /** Whether something failed because the disk is full. @param {unknown} error */
 export const isFull = (error) =>
-  error instanceof Error && (('code' in error && error.code === 'ENOSPC') || SAID.test(error.message));
+  types.isNativeError(error) && (('code' in error && error.code === 'ENOSPC') || SAID.test(error.message));
 
-/** Whether there is room to start a kitchen in a folder that need not be there yet. @param {string} folder */
-export function hasRoom(folder) {
+/**
+ * Whether there is room to start a kitchen in a folder that need not be there yet.
+ * @param {string} folder
+ * @param {number} [neededBytes]
+ */
+export function hasRoom(folder, neededBytes = NEEDED_BYTES) {
   let there = folder;
   while (!existsSync(there) && dirname(there) !== there) there = dirname(there);
   const { bavail, bsize } = statfsSync(there);
-  return bavail * bsize >= NEEDED_BYTES;
+  return bavail * bsize >= neededBytes;
 }

@@ -7,6 +7,7 @@ import { startBrowser } from './browser.mjs';
 import { buildPage, buildServer, buildSums } from './build.mjs';
 import { BROWSER_PROGRAMS, cleanEnvironment, DATABASE_PROGRAMS, ensureInstalled, ROOT } from './install.mjs';
 import { clearLeftFolders, ownFolder } from './own-folders.mjs';
+import { needsOf } from './test-needs.mjs';
 
 /** @param {string} line */
 const say = (line) => void process.stdout.write(`· ${line}\n`);
@@ -58,35 +59,43 @@ function readReport(file) {
   for (const [name, seconds] of files) times[name] = Math.round(seconds * 10) / 10;
 }
 
-await timed('installing', () => ensureInstalled([...DATABASE_PROGRAMS, ...BROWSER_PROGRAMS], say));
-const { startDatabase } = await import('./database.mjs');
+const needs = needsOf(extra);
+const programs = [...(needs.database ? DATABASE_PROGRAMS : []), ...(needs.journeys ? BROWSER_PROGRAMS : [])];
+await timed('installing', () => ensureInstalled(programs, say));
 clearLeftFolders();
 const dataDir = ownFolder('test');
 
-/**
- * Runs tests. @param {string} what @param {number} workers @param {string[]} args
- * @param {import('./database.mjs').Database} database @param {string} browser
- */
-async function runTests(what, workers, args, database, browser) {
-  const { host, port, user, password, database: name } = database;
-  const results = join(dataDir, `${what}.json`);
-  const code = await timed(what, () =>
+async function startNeeded() {
+  if (!needs.database) return {};
+  say(needs.journeys ? 'starting a throwaway database and a browser' : 'starting a throwaway database');
+  const { startDatabase } = await import('./database.mjs');
+  const database = await startDatabase({ dataDir, say, forTests: true });
+  return { database, browser: needs.journeys ? await startBrowser() : undefined };
+}
+
+/** Runs tests on both cores. @param {string[]} args */
+async function runTests(args) {
+  const results = join(dataDir, 'tests.json');
+  /** @type {NodeJS.ProcessEnv} */
+  const env = { NODE_ENV: 'test' };
+  if (database) {
+    const { host, port, user, password, database: name } = database;
+    env['TEST_DATABASE'] = JSON.stringify({ host, port, user, password, database: name });
+  }
+  if (browser) env['TEST_BROWSER'] = browser.wsEndpoint();
+  const code = await timed('tests', () =>
     run(
       process.execPath,
       [
         '--experimental-vm-modules',
         '--no-warnings',
         'node_modules/jest/bin/jest.js',
-        `--maxWorkers=${workers}`,
+        '--maxWorkers=2',
         '--json',
         `--outputFile=${results}`,
         ...args,
       ],
-      {
-        TEST_DATABASE: JSON.stringify({ host, port, user, password, database: name }),
-        TEST_BROWSER: browser,
-        NODE_ENV: 'test',
-      },
+      env,
     ),
   );
   const before = failed;
@@ -113,25 +122,16 @@ const build = () =>
     await buildPage(say);
   });
 
-say('starting a throwaway database and a browser');
-const database = await startDatabase({ dataDir, say, forTests: true });
-const browser = await startBrowser();
+const { database, browser } = await startNeeded();
 try {
-  const test = (/** @type {string} */ what, /** @type {number} */ workers, /** @type {string[]} */ args) =>
-    runTests(what, workers, args, database, browser.wsEndpoint());
-  if (extra.length > 0) {
-    await build();
-    await test('tests', 2, extra);
-  } else {
-    // The checks go on beside the build and the tests: no core waits for the other at the end of a part.
-    const checks = runStaticChecks();
-    await build();
-    await test('tests', 2, []);
-    await checks;
-  }
+  // The checks go on beside the build and the tests: no core waits for the other at the end of a part.
+  const checks = extra.length === 0 ? runStaticChecks() : undefined;
+  if (needs.journeys) await build();
+  await runTests(extra);
+  await checks;
 } finally {
-  await browser.close();
-  await database.stop();
+  await browser?.close();
+  await database?.stop();
   rmSync(dataDir, { recursive: true, force: true });
 }
 say('where the time went, in seconds (files that took longest indented)');

@@ -175,7 +175,7 @@ function PutUpForm(props: {
         </Button>
       )}
       <p className={over ? 'field-error' : 'quiet'} role={over ? 'alert' : undefined} aria-invalid={over}>
-        {totalWords({ kg, leftKg, over, before }, units.mass)}
+        {totalWords({ kg, leftKg, over, before }, (kg) => units.mass(kg))}
       </p>
       <Choices
         legend="Stored"
