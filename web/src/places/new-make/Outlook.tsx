@@ -14,9 +14,7 @@ import {
   productOf,
   souringOf,
   soursToTheEnd,
-  stepFacts,
   fatBalance,
-  type SleepClash,
   type Sourness,
 } from '@morning-crock/core';
 import type { MakePlan } from '@morning-crock/core/contract';
@@ -221,33 +219,6 @@ function Parts({ planning: { state, point } }: { readonly planning: Planning }) 
   );
 }
 
-/** Hands that are wanted when nobody is there: one line, and one for what would have soured meanwhile. */
-function Clashes({ clashes, zeroMs }: { readonly clashes: readonly SleepClash[]; readonly zeroMs: number }) {
-  const units = useUnits();
-  const hands = clashes.filter((clash) => !clash.sournessAtWake);
-  const lines = [
-    ...(hands.length === 0
-      ? []
-      : [
-          `${hands.some((clash) => stepFacts(clash.kind).sours) ? 'Ready' : 'Needs you'} about ${hands
-            .map((clash) => units.time(clash.atMs, zeroMs))
-            .join(' and ')}, while you are asleep or away.`,
-        ]),
-    ...clashes.flatMap((clash) =>
-      clash.sournessAtWake
-        ? [
-            `Ready about ${units.time(clash.atMs, zeroMs)}, while you are asleep or away. If you leave it until ${units.time(clash.wakeMs, zeroMs)} it will taste ${clash.sournessAtWake}.`,
-          ]
-        : [],
-    ),
-  ];
-  return lines.map((line) => (
-    <p key={line} className="caution">
-      {line}
-    </p>
-  ));
-}
-
 /** What the plan will become: times, set, sourness, firmness, and what speaks against it. */
 export function Outlook({
   planning,
@@ -263,7 +234,7 @@ export function Outlook({
   /** Why the server did not take the start. */
   readonly refusal: string | null;
 }) {
-  const { plan, point, band, stale, bandFailed, advice, clashes } = planning;
+  const { plan, point, band, stale, bandFailed, advice } = planning;
   const fading = stale && !bandFailed;
   const units = useUnits();
   const zeroMs = Date.parse(plan.startAt);
@@ -278,63 +249,57 @@ export function Outlook({
   });
   return (
     <aside className="outlook" aria-label="Forecast">
-      {toTheEnd ? (
-        <Ready planning={planning} fading={fading} />
-      ) : !told ? (
-        <Done planning={planning} fading={fading} />
-      ) : (
-        <>
-          <Breaks planning={planning} fading={fading} />
-          <Clears planning={planning} fading={fading} />
-        </>
-      )}
-      <Parts planning={planning} />
-      <Button className="great" h={72} onClick={onStart} disabled={stopped || faulty} loading={starting}>
-        Start batch
-      </Button>
-      {refusal && (
-        <p className="caution stop" role="alert">
-          The batch did not start. {refusal}
-        </p>
-      )}
-      {(stopped || faulty) && (
-        <p className="field-error">
-          {faulty ? 'Correct the marked field first.' : 'This batch cannot start yet.'}
-        </p>
-      )}
-      {advice.map((a) => (
-        <p
-          key={a.text}
-          className={`caution ${a.severity}`}
-          role={a.severity === 'stop' ? 'alert' : undefined}
-        >
-          {a.text}
-        </p>
-      ))}
-      <Clashes clashes={clashes} zeroMs={zeroMs} />
-      {bandFailed && (
-        <p className="quiet" role="status">
-          The margin of error cannot be worked out right now. Only the middle line is shown.
-        </p>
-      )}
-      {body && <MiniCurve point={point} band={band} body={body} stale={fading} />}
-      <div className="facts">
-        {ends.map((s) => (
-          <div key={s.id} className="fact">
-            <div className="label">{s.endWords}</div>
-            <div className="value number">{s.endless ? 'never' : units.time(s.endMs, zeroMs)}</div>
-          </div>
-        ))}
-        {souring && body && (
-          <div className="fact">
-            <div className="label">{souring.words.body.toLowerCase()}</div>
-            <div className="value">about {souring.bodyWord(point.firmness)}</div>
-          </div>
+      <div className="outlook-first">
+        {toTheEnd ? (
+          <Ready planning={planning} fading={fading} />
+        ) : !told ? (
+          <Done planning={planning} fading={fading} />
+        ) : (
+          <>
+            <Breaks planning={planning} fading={fading} />
+            <Clears planning={planning} fading={fading} />
+          </>
+        )}
+        <Parts planning={planning} />
+        <Button className="great" h={72} onClick={onStart} disabled={stopped || faulty} loading={starting}>
+          Start batch
+        </Button>
+        {refusal && (
+          <p className="caution stop" role="alert">
+            The batch did not start. {refusal}
+          </p>
+        )}
+        {(stopped || faulty) && (
+          <p className="field-error">
+            {faulty ? 'Correct the marked field first.' : 'This batch cannot start yet.'}
+          </p>
         )}
       </div>
-      <p className="quiet">{whyOf(planning, point.sourness)}</p>
-      <TradeOff plan={plan} />
-      <LearnedLine plan={plan} />
+      <div className="outlook-more">
+        {bandFailed && (
+          <p className="quiet" role="status">
+            The margin of error cannot be worked out right now. Only the middle line is shown.
+          </p>
+        )}
+        {body && <MiniCurve point={point} band={band} body={body} stale={fading} />}
+        <div className="facts">
+          {ends.map((s) => (
+            <div key={s.id} className="fact">
+              <div className="label">{s.endWords}</div>
+              <div className="value number">{s.endless ? 'never' : units.time(s.endMs, zeroMs)}</div>
+            </div>
+          ))}
+          {souring && body && (
+            <div className="fact">
+              <div className="label">{souring.words.body.toLowerCase()}</div>
+              <div className="value">about {souring.bodyWord(point.firmness)}</div>
+            </div>
+          )}
+        </div>
+        <p className="quiet">{whyOf(planning, point.sourness)}</p>
+        <TradeOff plan={plan} />
+        <LearnedLine plan={plan} />
+      </div>
     </aside>
   );
 }

@@ -10,13 +10,14 @@ import {
   TREATMENTS,
   withoutLots,
 } from '@morning-crock/core';
-import type { Lot, MakePlan } from '@morning-crock/core/contract';
+import type { MakePlan } from '@morning-crock/core/contract';
 import { Checkbox, NativeSelect } from '@mantine/core';
 import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { QuantityField } from '../../parts/QuantityField.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';
 import { AmountOfMilk } from './AmountOfMilk.tsx';
+import type { PourProps } from './MilkPart.tsx';
 
 /** Fat as it usually is, 0..1: of milk that soured, and of cream. */
 const CURD_FAT = 0.042;
@@ -24,19 +25,16 @@ const CREAM_FAT = 0.35;
 /** Bought, it is what it says on the carton. */
 const BOUGHT = 'bought';
 
-/** What cream goes in: from which pot, how much, how fat, how warm, sweet or ripened. */
-export function CreamSection(props: {
-  readonly plan: MakePlan;
-  readonly lots: readonly Lot[];
-  /** Soured cream goes in as well as sweet. */
+/** Soured cream goes in as well as sweet. */
+interface Ripened {
   readonly mayBeRipened: boolean;
-  readonly change: (part: Partial<MakePlan>) => void;
-  readonly onFault: (field: string, faulty: boolean) => void;
-}) {
+}
+
+/** How much cream, and from which pot. */
+export function CreamSource(props: PourProps & Ripened) {
   const { plan, lots, mayBeRipened, change, onFault } = props;
   const units = useUnits();
   const { milk } = plan;
-  const set = (part: Partial<MakePlan['milk']>): void => change({ milk: { ...milk, ...part } });
   const pourable = lots.filter(
     (lot) =>
       isCream(lot) &&
@@ -44,11 +42,8 @@ export function CreamSection(props: {
       (mayBeRipened || !lot.soured) &&
       (freeKg(lot) > EMPTY_KG || milk.lots?.some((l) => l.lotId === lot.id)),
   );
-  const cost = milkCost(milk);
-  const percent = Math.round((milk.fatFraction ?? batchOf(plan).composition.fatFraction) * 1000) / 10;
   return (
-    <section className="section" aria-labelledby="cream">
-      <h2 id="cream">Cream</h2>
+    <>
       <AmountOfMilk plan={plan} lots={lots} change={change} onFault={onFault} />
       <NativeSelect
         label="From"
@@ -81,6 +76,20 @@ export function CreamSection(props: {
           if (poured) change({ milk: poured });
         }}
       />
+    </>
+  );
+}
+
+/** How fat the cream is, how warm, sweet or ripened. */
+export function CreamPart(props: Omit<PourProps, 'lots'> & Ripened) {
+  const { plan, mayBeRipened, change, onFault } = props;
+  const units = useUnits();
+  const { milk } = plan;
+  const set = (part: Partial<MakePlan['milk']>): void => change({ milk: { ...milk, ...part } });
+  const cost = milkCost(milk);
+  const percent = Math.round((milk.fatFraction ?? batchOf(plan).composition.fatFraction) * 1000) / 10;
+  return (
+    <>
       {milk.lots ? (
         <p className="quiet">
           {milk.treatment}, {milk.soured ? 'ripened' : 'sweet'}, {percent.toFixed(1)} % fat,{' '}
@@ -159,6 +168,6 @@ export function CreamSection(props: {
         step={0.5}
         onChange={(startC) => set({ startC })}
       />
-    </section>
+    </>
   );
 }

@@ -1,9 +1,10 @@
-import { boilingPointC, productOf } from '@morning-crock/core';
+import { boilingPointC, isHeated, productOf } from '@morning-crock/core';
 import type { MakePlan } from '@morning-crock/core/contract';
 import { Link } from 'react-router';
 import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';
+import { CoolingPart } from './CoolingPart.tsx';
 
 const SCALD_KINDS = [
   { value: 'none', label: 'no' },
@@ -17,13 +18,15 @@ const KINDS = [
   { value: 'none', label: 'none' },
 ] as const;
 
-/** Heat treatment and the heat to inoculate at. */
-export function HeatSection({
+/** Heat treatment, how it cools, and the heat to inoculate at. */
+export function HeatPart({
   plan,
   change,
+  replace,
 }: {
   readonly plan: MakePlan;
   readonly change: (part: Partial<MakePlan>) => void;
+  readonly replace: (plan: MakePlan) => void;
 }) {
   const units = useUnits();
   const { heat } = plan;
@@ -39,8 +42,7 @@ export function HeatSection({
     change({ heat: { kind, ...usual } });
   };
   return (
-    <section className="section" aria-labelledby="heat">
-      <h2 id="heat">{scalds ? 'Scald' : 'Heat treatment'}</h2>
+    <>
       {scalds ? (
         <Choices legend="Scald the cream first" value={heat.kind} options={SCALD_KINDS} onChange={turnTo} />
       ) : (
@@ -81,7 +83,8 @@ export function HeatSection({
           onChange={(inoculateC) => change({ inoculateC })}
         />
       )}
+      {isHeated(plan) && <CoolingPart plan={plan} replace={replace} />}
       <Link to="/sums/pasteurise?for=new">Is this hold long enough?</Link>
-    </section>
+    </>
   );
 }

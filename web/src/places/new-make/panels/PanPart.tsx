@@ -7,7 +7,7 @@ import { StepSlider } from '../../../parts/StepSlider.tsx';
 import { stepOf, withStep } from './method-step.ts';
 
 /** How it is clarified: fire, school, when it comes off, and how it sets. */
-export function PanSection(props: {
+export function PanPart(props: {
   readonly plan: MakePlan;
   readonly kitchen: KitchenSettings;
   readonly change: (part: Partial<MakePlan>) => void;
@@ -18,8 +18,7 @@ export function PanSection(props: {
   const sets = stepOf(plan, 'cool-ghee');
   if (!clarify || !sets) return null;
   return (
-    <section className="section" aria-labelledby="pan">
-      <h2 id="pan">Clarify the butter</h2>
+    <>
       <NativeSelect
         label="Burner"
         value={plan.burner.id}
@@ -62,6 +61,6 @@ export function PanSection(props: {
         ]}
         onChange={(as) => change({ method: withStep(plan, 'cool-ghee', { as }) })}
       />
-    </section>
+    </>
   );
 }

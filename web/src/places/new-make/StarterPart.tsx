@@ -40,7 +40,7 @@ function doseKg(value: number, unit: DoseUnit, plan: MakePlan): number {
 }
 
 /** What sours it: kind, age, dose by spoon, gram, packet or percent. */
-export function StarterSection(props: {
+export function StarterPart(props: {
   readonly plan: MakePlan;
   readonly cultures: readonly Culture[];
   readonly change: (part: Partial<MakePlan>) => void;
@@ -66,8 +66,7 @@ export function StarterSection(props: {
   const share = ((starter.massKg ?? 0) / batchOf(plan).massKg) * 100;
   const ageD = starter.ageD ?? DEFAULT_STARTER_AGE_D;
   return (
-    <section className="section" aria-labelledby="starter">
-      <h2 id="starter">Starter</h2>
+    <>
       <NativeSelect
         label="Kind"
         value={starter.cultureId ?? starter.kind}
@@ -163,6 +162,6 @@ export function StarterSection(props: {
       )}
       <Link to="/sums/dose?for=new">Dose for a finish time</Link>
       <Link to="/sums/vigour?for=new">Dose for an older starter</Link>
-    </section>
+    </>
   );
 }

@@ -20,29 +20,27 @@ import { Choices } from '../../parts/Choices.tsx';
 import { QuantityField } from '../../parts/QuantityField.tsx';
 import { AmountOfMilk } from './AmountOfMilk.tsx';
 
-/** What goes in: how much, of what, how treated, how fat. */
-export function MilkSection(props: {
+/** What goes into a plan, and where its milk may come from. */
+export interface PourProps {
   readonly plan: MakePlan;
   readonly lots: readonly Lot[];
   readonly change: (part: Partial<MakePlan>) => void;
   readonly onFault: (field: string, faulty: boolean) => void;
-}) {
+}
+
+/** How much milk, and which. */
+export function MilkSource(props: PourProps) {
   const { plan, lots, change, onFault } = props;
   const units = useUnits();
   const pouredKg = plan.milk.lots?.reduce((sum, lot) => sum + lot.massKg, 0) ?? 1;
-  const [low, high] = batchOf({ ...plan, milk: { ...plan.milk, fatFraction: null } }).fatRange;
-  const usual = `${(low * 100).toFixed(1)}–${(high * 100).toFixed(1)} %`;
-  const fatKnown = plan.milk.fatFraction !== null;
   const pourable = lots.filter(
     (lot) =>
       (lot.role === 'milk' || lot.role === 'skimmed') &&
       lot.place !== 'freezer' &&
       (freeKg(lot) > EMPTY_KG || plan.milk.lots?.some((l) => l.lotId === lot.id)),
   );
-  const cost = milkCost(plan.milk);
   return (
-    <section className="section" aria-labelledby="milk">
-      <h2 id="milk">Milk</h2>
+    <>
       <AmountOfMilk plan={plan} lots={lots} change={change} onFault={onFault} />
       <NativeSelect
         label="From"
@@ -97,6 +95,19 @@ export function MilkSection(props: {
           .
         </p>
       )}
+    </>
+  );
+}
+
+/** How the milk is treated, how fat it is, and what is added. */
+export function MilkPart({ plan, change, onFault }: Omit<PourProps, 'lots'>) {
+  const units = useUnits();
+  const [low, high] = batchOf({ ...plan, milk: { ...plan.milk, fatFraction: null } }).fatRange;
+  const usual = `${(low * 100).toFixed(1)}–${(high * 100).toFixed(1)} %`;
+  const fatKnown = plan.milk.fatFraction !== null;
+  const cost = milkCost(plan.milk);
+  return (
+    <>
       {plan.milk.lots && (
         <p className="quiet">
           {plan.milk.treatment}, {((plan.milk.fatFraction ?? 0) * 100).toFixed(1)} % fat
@@ -156,6 +167,6 @@ export function MilkSection(props: {
           : {units.volume(batchOf(plan).litres)} in all.
         </p>
       )}
-    </section>
+    </>
   );
 }

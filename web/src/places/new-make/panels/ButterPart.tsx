@@ -1,48 +1,44 @@
-import {
-  batchOf,
-  butterPour,
-  HAND_WORKED_FAT,
-  toKilograms,
-  SYSTEM_UNITS,
-  UNIT_LABEL,
-} from '@morning-crock/core';
+import { batchOf, butterPour, toKilograms, SYSTEM_UNITS, UNIT_LABEL } from '@morning-crock/core';
 import type { MakePlan } from '@morning-crock/core/contract';
 import { useUnits } from '../../../data/use-units.ts';
 import { Choices } from '../../../parts/Choices.tsx';
 import { QuantityField } from '../../../parts/QuantityField.tsx';
 import { stepOf, withStep } from './method-step.ts';
+import { WETNESS, WETNESSES, wetnessOf } from './wetness.ts';
 
-/** How wet butter is: water and fat, 0..1. Estimates; a pan test says it. */
-const WETNESS = {
-  worked: { label: 'washed and worked', water: 0.17, fat: HAND_WORKED_FAT },
-  bought: { label: 'bought', water: 0.16, fat: 0.82 },
-  lumps: { label: 'wet lumps, hardly worked', water: 0.25, fat: 0.73 },
-} as const;
-type Wetness = keyof typeof WETNESS;
-const WETNESSES = Object.keys(WETNESS) as Wetness[];
-
-/** What butter goes into the pan: how much, and how wet. */
-export function ButterSection(props: {
+interface ButterProps {
   readonly plan: MakePlan;
   readonly change: (part: Partial<MakePlan>) => void;
-  readonly onFault: (field: string, faulty: boolean) => void;
-}) {
-  const { plan, change, onFault } = props;
+}
+
+/** The plan with so much butter of such wetness in the pan. */
+const withButter = (
+  plan: MakePlan,
+  pour: {
+    readonly kg: number;
+    readonly typed: MakePlan['milk']['typed'];
+    readonly water: number;
+    readonly fat: number;
+  },
+): Partial<MakePlan> => ({
+  milk: { ...plan.milk, ...butterPour(pour.kg, pour.water, pour.fat, pour.typed) },
+  method: withStep(plan, 'clarify', { moistureFraction: pour.water }),
+});
+
+/** How much butter goes into the pan. */
+export function ButterSource({
+  plan,
+  change,
+  onFault,
+}: ButterProps & { readonly onFault: (field: string, faulty: boolean) => void }) {
   const units = useUnits();
   const clarify = stepOf(plan, 'clarify');
   if (!clarify) return null;
-  const { massKg, composition } = batchOf(plan);
+  const { fatFraction } = batchOf(plan).composition;
   const { typed } = plan.milk;
   const massUnits = SYSTEM_UNITS[units.system].mass;
-  const set = (kg: number, as: MakePlan['milk']['typed'], water: number, fat: number): void =>
-    change({
-      milk: { ...plan.milk, ...butterPour(kg, water, fat, as) },
-      method: withStep(plan, 'clarify', { moistureFraction: water }),
-    });
-  const wet = WETNESSES.find((w) => WETNESS[w].water === clarify.moistureFraction) ?? 'worked';
   return (
-    <section className="section" aria-labelledby="butter">
-      <h2 id="butter">Butter</h2>
+    <>
       <QuantityField
         label="Amount"
         value={typed.value}
@@ -55,20 +51,40 @@ export function ButterSection(props: {
         }}
         onFault={(faulty) => onFault('amount', faulty)}
         onChange={(value, unit) =>
-          set(toKilograms(value, unit), { value, unit }, clarify.moistureFraction, composition.fatFraction)
+          change(
+            withButter(plan, {
+              kg: toKilograms(value, unit),
+              typed: { value, unit },
+              water: clarify.moistureFraction,
+              fat: fatFraction,
+            }),
+          )
         }
       />
+    </>
+  );
+}
+
+/** What kind of butter it is. */
+export function ButterPart({ plan, change }: ButterProps) {
+  const units = useUnits();
+  const clarify = stepOf(plan, 'clarify');
+  if (!clarify) return null;
+  const { massKg } = batchOf(plan);
+  const wet = WETNESSES.find((w) => WETNESS[w] === wetnessOf(plan)) ?? 'worked';
+  return (
+    <>
       <Choices
         legend="Kind"
         value={wet}
         options={WETNESSES.map((w) => ({ value: w, label: WETNESS[w].label }))}
-        onChange={(w) => set(massKg, typed, WETNESS[w].water, WETNESS[w].fat)}
+        onChange={(w) => change(withButter(plan, { ...WETNESS[w], kg: massKg, typed: plan.milk.typed }))}
       />
       <p className="quiet">
         About {Math.round(clarify.moistureFraction * 100)} % water,{' '}
         {units.mass(massKg * clarify.moistureFraction)} to boil off. Wetter butter takes longer and gives less
         ghee.
       </p>
-    </section>
+    </>
   );
 }

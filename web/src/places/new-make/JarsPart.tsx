@@ -1,13 +1,10 @@
-import { batchOf, coldBath, fillJars, isHeated, USUAL_HEADSPACE } from '@morning-crock/core';
+import { fillJars, USUAL_HEADSPACE } from '@morning-crock/core';
 import type { Jar, KitchenSettings, MakePlan } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
 import { Link } from 'react-router';
 import { ulid } from 'ulid';
 import { useUnits } from '../../data/use-units.ts';
-import { Choices } from '../../parts/Choices.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';
-
-type Way = 'counter' | 'bath' | 'iced-bath';
 
 /** How many jars of a kind a plan has, by the name they were taken from. */
 function countOf(jars: readonly Jar[], kind: KitchenSettings['jars'][number]): number {
@@ -35,24 +32,14 @@ function jarsFor(plan: MakePlan, kinds: KitchenSettings['jars']): Jar[] {
   return jars;
 }
 
-/** Cooling, hot bottles and jars. */
-export function ExtrasSection(props: {
+/** Hot bottles beside it, and the jars it is filled into. */
+export function JarsPart(props: {
   readonly plan: MakePlan;
   readonly kitchen: KitchenSettings;
   readonly replace: (plan: MakePlan) => void;
 }) {
   const { plan, kitchen, replace } = props;
   const units = useUnits();
-  const way: Way = plan.cooling?.kind ?? 'counter';
-  const turnTo = (kind: Way): void => {
-    const { cooling: before, ...rest } = plan;
-    if (kind === 'counter') return replace(rest);
-    const water = before && before.kind !== 'counter' ? before : coldBath(batchOf(plan).litres);
-    replace({
-      ...rest,
-      cooling: { ...water, kind, iceKg: kind === 'iced-bath' ? Math.max(1, water.iceKg) : 0 },
-    });
-  };
   const jars = plan.jars ?? [];
   const headspace = plan.headspace ?? USUAL_HEADSPACE;
   const fill = fillJars(plan);
@@ -61,29 +48,7 @@ export function ExtrasSection(props: {
     replace(next.length > 0 ? { ...rest, jars: next } : rest);
   };
   return (
-    <section className="section" aria-labelledby="extras">
-      <h2 id="extras">Cooling and jars</h2>
-      {isHeated(plan) && (
-        <>
-          <Choices
-            legend="Cooling"
-            value={way}
-            options={[
-              { value: 'counter', label: 'on the counter' },
-              { value: 'bath', label: 'in cold water' },
-              { value: 'iced-bath', label: 'in iced water' },
-            ]}
-            onChange={turnTo}
-          />
-          {plan.cooling && plan.cooling.kind !== 'counter' && (
-            <p role="status">
-              {units.volume(plan.cooling.waterLitres)} of water at {units.temperature(plan.cooling.waterC)}
-              {plan.cooling.kind === 'iced-bath' && `, ${units.mass(plan.cooling.iceKg)} of ice`}.
-            </p>
-          )}
-          <Link to="/sums/ice-bath?for=new">Open Ice bath</Link>
-        </>
-      )}
+    <>
       {plan.bottles && (
         <p role="status">
           Hot bottles: {units.volume(plan.bottles.litres)} of water at{' '}
@@ -147,6 +112,6 @@ export function ExtrasSection(props: {
           )}
         </>
       )}
-    </section>
+    </>
   );
 }

@@ -4,24 +4,25 @@ import { NativeSelect } from '@mantine/core';
 import { Link } from 'react-router';
 import { useUnits } from '../../data/use-units.ts';
 import { StepSlider } from '../../parts/StepSlider.tsx';
+import { JarsPart } from './JarsPart.tsx';
 
 const withOwn = <T extends { readonly id: string }>(items: readonly T[], own: T): readonly T[] =>
   items.some((item) => item.id === own.id) ? items : [...items, own];
 
-/** Pot and warm place. */
-export function PlaceSection(props: {
+/** Pot, warm place, bottles and jars. */
+export function PlacePart(props: {
   readonly plan: MakePlan;
   readonly kitchen: KitchenSettings;
   readonly change: (part: Partial<MakePlan>) => void;
+  readonly replace: (plan: MakePlan) => void;
 }) {
-  const { plan, kitchen, change } = props;
+  const { plan, kitchen, change, replace } = props;
   const units = useUnits();
   const pots = withOwn(kitchen.pots, plan.pot);
   const places = withOwn(kitchen.places, plan.place);
   const burners = withOwn(kitchen.burners, plan.burner);
   return (
-    <section className="section" aria-labelledby="place-of-make">
-      <h2 id="place-of-make">Pot and warm place</h2>
+    <>
       <NativeSelect
         label="Pot"
         value={plan.pot.id}
@@ -61,6 +62,7 @@ export function PlaceSection(props: {
         </p>
       )}
       <Link to="/sums/warm-box?for=new">Hot bottles for a box</Link>
-    </section>
+      <JarsPart plan={plan} kitchen={kitchen} replace={replace} />
+    </>
   );
 }

@@ -1,0 +1,92 @@
+import { souringOf, soursToTheEnd } from '@morning-crock/core';
+import type { Factor, KitchenSettings } from '@morning-crock/core/contract';
+import { Button, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { now } from '../../data/clock.ts';
+import { useUnits } from '../../data/use-units.ts';
+import { Choices } from '../../parts/Choices.tsx';
+import { ClockField } from '../../parts/ClockField.tsx';
+import { WorkBack } from '../../parts/WorkBack.tsx';
+import { ButterBack } from './panels/ButterBack.tsx';
+import type { Planning } from './use-plan.ts';
+import type { Start } from './use-start.ts';
+
+/** Its name, when it begins, or when it shall be ready. */
+export function StartPart(props: {
+  readonly planning: Planning;
+  readonly start: Start;
+  readonly kitchen: KitchenSettings;
+  readonly factors: readonly Factor[];
+}) {
+  const { planning, start, kitchen, factors } = props;
+  const { plan, state, change, replace } = planning;
+  const units = useUnits();
+  const [way, setWay] = useState<'forward' | 'back'>('forward');
+  const parts = state.steps.some(({ step }) => step.facts.parts);
+  const toTheEnd = souringOf(state) !== null && soursToTheEnd(state);
+  return (
+    <>
+      {(toTheEnd || parts) && (
+        <div className="across">
+          <Choices
+            legend="Plan"
+            value={way}
+            options={[
+              { value: 'forward', label: 'from a start time' },
+              { value: 'back', label: 'back from a finish time' },
+            ]}
+            onChange={setWay}
+          />
+        </div>
+      )}
+      {way === 'back' && parts && (
+        <ButterBack
+          plan={plan}
+          kitchen={kitchen}
+          onTake={(taken) => {
+            replace(taken.plan);
+            start.onOffer(taken.startMs);
+            setWay('forward');
+          }}
+        />
+      )}
+      {way === 'back' && toTheEnd && (
+        <WorkBack
+          state={state}
+          begun={false}
+          kitchen={kitchen}
+          factors={factors}
+          onTake={(offer) => {
+            replace(offer.plan);
+            start.onOffer(offer.startMs);
+            setWay('forward');
+          }}
+        />
+      )}
+      <TextInput
+        label="Name"
+        value={plan.name}
+        maxLength={80}
+        onChange={(e) => change({ name: e.currentTarget.value })}
+      />
+      {way === 'forward' && (
+        <ClockField
+          label="Start at"
+          shown="Time (empty for now)"
+          value={start.time}
+          clearable
+          width={units.clockHabit === '12h' ? 200 : 170}
+          onValue={start.onTime}
+        />
+      )}
+      {start.offeredMs !== null && start.time === '' && (
+        <p role="status">
+          Starts {units.time(start.offeredMs, now())}, as suggested.{' '}
+          <Button variant="default" onClick={() => start.onOffer(null)}>
+            Start now instead
+          </Button>
+        </p>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,157 @@
+import {
+  batchOf,
+  CHURN_FACTS,
+  isHeated,
+  MILK_FACTS,
+  PLACE_FACTS,
+  productOf,
+  STARTER_FACTS,
+} from '@morning-crock/core';
+import type { Culture, Lot, MakePlan } from '@morning-crock/core/contract';
+import type { Units } from '../../data/units-of.ts';
+import { stepOf } from './panels/method-step.ts';
+import { wetnessOf } from './panels/wetness.ts';
+
+/** What a plan's lines say: one sentence a line, from which somebody sees whether it is what they want. */
+
+/** A pot nobody gave a name. */
+const USUAL_POT = 'Pot';
+
+const lower = (text: string): string => `${text.charAt(0).toLowerCase()}${text.slice(1)}`;
+const percent = (fraction: number): string => `${(fraction * 100).toFixed(1)} %`;
+const fatWords = (plan: MakePlan): string =>
+  `${plan.milk.fatFraction === null ? 'about ' : ''}${percent(plan.milk.fatFraction ?? batchOf(plan).composition.fatFraction)} fat`;
+
+/** "Marrow, morning", "Marrow, morning and Marrow, evening". */
+const lotNames = (plan: MakePlan, lots: readonly Lot[]): string =>
+  (plan.milk.lots ?? [])
+    .map(({ lotId }) => lots.find(({ id }) => id === lotId)?.name ?? 'the milk room')
+    .join(' and ');
+
+/**
+ * What goes in.
+ * @example pourWords(plan, [], units) // "2 L shop milk, whole, pasteurised, about 3.5 % fat"
+ */
+export function pourWords(plan: MakePlan, lots: readonly Lot[], units: Units): string {
+  const { milk } = plan;
+  const { takes } = productOf(plan);
+  const from = milk.lots ? ` from ${lotNames(plan, lots)}` : '';
+  if (takes === 'butter')
+    return `${units.mass(batchOf(plan).massKg)} butter${from}, ${wetnessOf(plan).label}`;
+  const amount = units.volume(milk.litres);
+  if (takes === 'cream') {
+    const state = milk.wholeCurd ? 'whole soured milk' : milk.soured ? 'ripened cream' : 'sweet cream';
+    return `${amount} ${state}${from}, ${fatWords(plan)}, at ${units.temperature(milk.startC)}`;
+  }
+  const of = milk.lots ? from : ` ${lower(MILK_FACTS[milk.kind].label)}`;
+  const added = [
+    milk.second && `${units.volume(milk.second.litres)} ${lower(MILK_FACTS[milk.second.kind].label)}`,
+    milk.powder && `${units.mass(milk.powder.massKg)} milk powder`,
+  ].filter((part) => part !== undefined);
+  return `${amount}${of}, ${milk.treatment}, ${fatWords(plan)}${added.length > 0 ? `, with ${added.join(' and ')}` : ''}`;
+}
+
+const COOLED = { counter: 'cool', bath: 'cool in cold water', 'iced-bath': 'cool in iced water' } as const;
+
+/**
+ * What is done to it before the starter goes in, read on from "Heat" or "Scald".
+ * @example heatWords(plan, units) // "to 85 °C, hold 10 min, cool to 44.0 °C"
+ */
+export function heatWords(plan: MakePlan, units: Units): string {
+  const { heat, inoculateC } = plan;
+  const to = units.temperature(inoculateC);
+  if (!isHeated(plan)) return productOf(plan).takes === 'cream' ? 'not at all' : `only to ${to}`;
+  const hold = heat.holdMin > 0 ? [`hold ${heat.holdMin} min`] : [];
+  return [
+    heat.kind === 'boil' ? 'to the boil' : `to ${units.temperature(heat.targetC)}`,
+    ...hold,
+    `${COOLED[plan.cooling?.kind ?? 'counter']} to ${to}`,
+  ].join(', ');
+}
+
+/**
+ * What sours it.
+ * @example starterWords(plan, [], units) // "live plain yogurt, 41 g (2.0 %)"
+ */
+export function starterWords(plan: MakePlan, cultures: readonly Culture[], units: Units): string {
+  const { starter } = plan;
+  const { label, dosing } = STARTER_FACTS[starter.kind];
+  if (dosing === 'none') return 'none; raw milk sours by itself';
+  const culture = cultures.find(({ id }) => id === starter.cultureId);
+  const name = culture
+    ? `${culture.name}${culture.packet ? '' : `, generation ${culture.turn}`}`
+    : lower(label);
+  if (dosing === 'stated')
+    return starter.statedRatio === null
+      ? `${name}, dose not entered`
+      : `${name}, ${Number(starter.statedRatio.toFixed(2))} × the packet dose`;
+  if (starter.massKg === null || starter.massKg === 0) return `${name}, dose not entered`;
+  return `${name}, ${units.mass(starter.massKg)} (${percent(starter.massKg / batchOf(plan).massKg)})`;
+}
+
+/**
+ * Where it stands while it sours, and in what.
+ * @example placeWords(plan, units) // "Yogurt maker at 43.0 °C, in the Milk pot"
+ */
+export function placeWords(plan: MakePlan, units: Units): string {
+  const { place, pot, jars = [] } = plan;
+  const at =
+    place.kind === 'appliance'
+      ? `${place.name} at ${units.temperature(place.setPointC ?? 43)}`
+      : `${place.name}, about ${units.temperature(plan.roomC + PLACE_FACTS[place.kind].aboveRoomC)}`;
+  if (jars.length > 0) return `${at}, in ${jars.length === 1 ? 'one jar' : `${jars.length} jars`}`;
+  return `${at}, in ${pot.name === USUAL_POT ? 'the pot' : pot.name}`;
+}
+
+/** How it shall come out. @example resultWords(plan) // "classic, spoonable" */
+export const resultWords = (plan: MakePlan): string =>
+  productOf(plan).takes === 'milk'
+    ? `${plan.wanted.sourness}, ${plan.wanted.thickness}`
+    : plan.wanted.sourness;
+
+/**
+ * How the cream is churned; nothing where nothing is.
+ * @example churnWords(plan, units) // "shaken jar at 13.0 °C, in 2 loads"
+ */
+export function churnWords(plan: MakePlan, units: Units): string | null {
+  const [temper, churn] = [stepOf(plan, 'temper'), stepOf(plan, 'churn')];
+  if (!temper || !churn) return null;
+  const { loads = 1 } = churn;
+  const { label } = CHURN_FACTS[churn.churn];
+  return `${churn.name === '' || churn.name === label ? lower(label) : churn.name} at ${units.temperature(temper.toC)}${loads > 1 ? `, in ${loads} loads` : ''}`;
+}
+
+/** How the butter is finished. @example finishWords(plan) // "3 washes, 1.2 % salt" */
+export function finishWords(plan: MakePlan): string {
+  const washes = stepOf(plan, 'wash')?.washes ?? 0;
+  const salt = stepOf(plan, 'work')?.saltFraction ?? 0;
+  return [
+    washes === 0 ? 'not washed' : washes === 1 ? 'one wash' : `${washes} washes`,
+    salt === 0 ? 'no salt' : `${percent(salt)} salt`,
+  ].join(', ');
+}
+
+/** How the butter is clarified; nothing where nothing is. @example panWords(plan, units) // "low heat, off at 112 °C, slow and grainy" */
+export function panWords(plan: MakePlan, units: Units): string | null {
+  const [clarify, sets] = [stepOf(plan, 'clarify'), stepOf(plan, 'cool-ghee')];
+  if (!clarify || !sets) return null;
+  return `${clarify.flame} heat, off at ${units.temperature(clarify.doneC)}, ${sets.as === 'coarse' ? 'cooled slowly to grain' : 'cooled fast to set smooth'}`;
+}
+
+/**
+ * When it begins, and what it is called where it has a name of its own.
+ * @example startWords(plan, { time: '', offeredMs: null }, units, nowMs) // "now"
+ */
+export function startWords(
+  plan: MakePlan,
+  start: { readonly time: string; readonly offeredMs: number | null },
+  units: Units,
+  nowMs: number,
+): string {
+  const later = start.time !== '' || start.offeredMs !== null;
+  const when = later ? `at ${units.time(start.offeredMs ?? Date.parse(plan.startAt), nowMs)}` : 'now';
+  const name = plan.name.trim();
+  return name === '' || name === productOf(plan).label || name === plan.method.name
+    ? when
+    : `${when}, as ${name}`;
+}

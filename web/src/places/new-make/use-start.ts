@@ -1,0 +1,111 @@
+import {
+  instantOfLocal,
+  localDate,
+  plannedOf,
+  priced,
+  productOf,
+  roomOf,
+  stateOfPlan,
+} from '@morning-crock/core';
+import type { KitchenSettings, MakePlan } from '@morning-crock/core/contract';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { now } from '../../data/clock.ts';
+import { refusalOf } from '../../data/refusal-of.ts';
+import { record } from '../../data/store.ts';
+import { requestForecast } from '../../workers/forecast-client.ts';
+
+const DAY_MS = 86_400_000;
+
+/** "HH:MM" as the next such moment. */
+function nextAt(zone: string, time: string, nowMs: number): number {
+  const today = instantOfLocal(zone, localDate(zone, nowMs), time);
+  return today >= nowMs - 60_000 ? today : instantOfLocal(zone, localDate(zone, nowMs + DAY_MS), time);
+}
+
+/** When a plan starts, and its start. */
+export interface Start {
+  /** "HH:MM", empty for now. */
+  readonly time: string;
+  /** A start further away than today, as an offer had it. */
+  readonly offeredMs: number | null;
+  readonly starting: boolean;
+  /** Why the server did not take the start. */
+  readonly refusal: string | null;
+  readonly onTime: (time: string) => void;
+  readonly onOffer: (startMs: number | null) => void;
+  readonly onStart: () => void;
+  /** Forgets why the last start was refused. */
+  readonly again: () => void;
+}
+
+/** Starts a plan now, at a time of day, or when an offer had it. */
+export function useStart(props: {
+  readonly makeId: string;
+  readonly plan: MakePlan;
+  readonly kitchen: KitchenSettings;
+  readonly change: (part: Partial<MakePlan>) => void;
+}): Start {
+  const { makeId, plan, kitchen, change } = props;
+  const { zone } = kitchen.site;
+  const navigate = useNavigate();
+  const [time, setTime] = useState('');
+  const [offeredMs, setOfferedMs] = useState<number | null>(null);
+  const [starting, setStarting] = useState(false);
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const onTime = useCallback(
+    (typed: string): void => {
+      setTime(typed);
+      setOfferedMs(null);
+      const beginMs = typed === '' ? now() : nextAt(zone, typed, now());
+      change({ startAt: new Date(Math.round(beginMs)).toISOString() });
+    },
+    [change, zone],
+  );
+  const onOffer = useCallback((startMs: number | null): void => {
+    setTime('');
+    setOfferedMs(startMs);
+  }, []);
+  const again = useCallback((): void => setRefusal(null), []);
+
+  async function start(): Promise<void> {
+    setStarting(true);
+    const nowMs = Math.round(now());
+    const beginMs =
+      time !== '' ? nextAt(zone, time, nowMs) : offeredMs !== null && offeredMs > nowMs ? offeredMs : nowMs;
+    const final = priced(
+      {
+        ...plan,
+        name: plan.name.trim() || productOf(plan).label,
+        startAt: new Date(beginMs).toISOString(),
+        ...roomOf(kitchen.site, beginMs),
+      },
+      kitchen,
+    );
+    const started = await record(makeId, 'make-started', { plan: final }, nowMs);
+    // Another tablet may have taken the milk or the culture a moment ago.
+    const refused = await refusalOf(started);
+    if (refused !== null) {
+      setRefusal(refused);
+      setStarting(false);
+      return;
+    }
+    // What was forecast is stored: the Daybook compares with it for ever. A make goes on without.
+    const forecast = await requestForecast('planned', {
+      kind: 'plan',
+      makeId,
+      plan: final,
+      nowMs: beginMs,
+    }).catch(() => null);
+    if (forecast)
+      await record(makeId, 'planned', { forecast: plannedOf(stateOfPlan(final), forecast) }, nowMs);
+    void navigate(`/makes/${makeId}`);
+  }
+  // The latest start is called, whenever it was drawn.
+  const latest = useRef(start);
+  useEffect(() => {
+    latest.current = start;
+  });
+  const onStart = useCallback((): void => void latest.current(), []);
+  return { time, offeredMs, starting, refusal, onTime, onOffer, onStart, again };
+}
