@@ -79,7 +79,7 @@ try {
     { name: 'kitchen', path: '/kitchen' },
     { name: 'sums', path: `/sums/powder` },
     { name: 'cheese', path: `/makes/${ageing}` },
-    { name: 'work-back', path: '/new', press: ['back from a finish time', 'Find options'] },
+    { name: 'work-back', path: '/new', press: ['Start', 'back from a finish time', 'Find options'] },
     { name: 'bench-before-dawn', path: '/', dark: true },
     { name: 'bench-phone', path: '/', width: 390, height: 844 },
     { name: 'make-phone', path: `/makes/${incubating}`, width: 390, height: 844 },
@@ -107,12 +107,13 @@ try {
     for (const words of press) {
       // Two days ahead there is a way whatever the hour; tomorrow morning may be out of reach in the evening.
       if (words === 'Find options') await page.select('.work-back select', '2');
-      await page.locator(`::-p-text(${words})`).click();
+      await page.locator(`::-p-aria(${words})`).click();
       if (words === 'Find options') await page.waitForSelector('.offers', { timeout: 30_000 });
     }
     await page.waitForFunction(
       () =>
-        !/Working out|Opening|Drawing/.test(document.body.innerText) && !document.querySelector('.fading'),
+        !/Working out|Opening|Drawing|planned until/.test(document.body.innerText) &&
+        !document.querySelector('.fading'),
       {
         timeout: 20_000,
       },

@@ -339,6 +339,7 @@ describe('culture', () => {
     tablet = await openTablet(browser, `${world.address}/new?culture=${id}`);
     const { page } = tablet;
     await see(page, /Only 15 g of this culture is on record\. This batch needs \d\d g\./);
+    await tap(page, 'button', 'Starter');
     await fill(page, 'Dose', '14');
     await seeNoMore(page, 'on record');
     await fill(page, 'Dose', '40');

@@ -130,9 +130,9 @@ const PLACES: readonly (readonly [string, () => string, string])[] = [
   ['Kitchen, tablets', () => '/kitchen/devices', 'Download back-up'],
   ['a churning', () => `/makes/${churning}`, 'expected now'],
   ['a record of butter', () => `/daybook/${butter}`, 'fat went'],
-  ['New butter', () => '/new?make=butter', 'Temper and churn'],
+  ['New butter', () => '/new?make=butter', 'Wash and salt'],
   ['ghee on the fire', () => `/makes/${ghee}`, 'Weight of pan and butter'],
-  ['New ghee', () => '/new?make=ghee', 'While clearing'],
+  ['New ghee', () => '/new?make=ghee', 'Clarify'],
   ['New cultured cream', () => '/new?make=cultured-cream', 'Scald'],
   ['the methods', () => '/methods', 'Your batches so far'],
   ['a method beside another', () => '/methods?method=brined&beside=cheddared', 'Total time'],
@@ -257,6 +257,8 @@ describe.each([
     const tablet = await openTablet(browser, `${world.address}/new`, { dark });
     try {
       await see(tablet.page, 'Start batch');
+      for (const line of ['Method', 'Milk', 'Heat', 'Starter', 'Warm place', 'Result', 'Start'])
+        await tap(tablet.page, 'button', line);
       await tap(tablet.page, 'radio', 'back from a finish time');
       await tap(tablet.page, 'button', 'Find options');
       await see(tablet.page, 'Use this plan');

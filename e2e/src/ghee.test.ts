@@ -33,9 +33,11 @@ describe('ghee', () => {
   test('weighed, seen, measured; its last minutes fill the screen; rested, filtered, in the Daybook', async () => {
     tablet = await openTablet(browser, `${world.address}/new`);
     const { page } = tablet;
+    await tap(page, 'button', 'All products');
     await tap(page, 'radio', 'Ghee');
     await see(page, /(Take o|O)ff the heat\s+\d\d:\d\d–\d\d:\d\d/);
     await fill(page, 'Amount', '800');
+    await tap(page, 'button', 'Butter');
     await tap(page, 'radio', 'wet lumps, hardly worked');
     await see(page, '200 g to boil off');
     await see(page, /About 566 g of ghee/);

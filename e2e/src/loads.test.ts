@@ -78,6 +78,7 @@ describe('a day of churning', () => {
     await see(page, 'The first load breaks');
     await see(page, /3 loads of \S+ (m?L). The last breaks about/);
     await see(page, 'Warmer cream churns faster, but gives softer butter and loses more fat.');
+    await tap(page, 'button', 'Wash and salt');
     await tap(page, 'radio', 'to eat within a week');
     await see(page, /Washes:\s+1 ×/);
     await tap(page, 'radio', 'for keeping');
@@ -199,6 +200,7 @@ describe('a day of churning', () => {
 
   test('wet hands only: a churning in four large buttons, from the cold to the salt', async () => {
     const page = await open('/new?make=butter');
+    await tap(page, 'button', 'Wash and salt');
     await turnTo(await named(page, 'Salt: none'), '1.5');
     await tap(page, 'button', 'Start batch');
     await tap(page, 'button', 'Use wet-hands mode');
@@ -242,6 +244,8 @@ describe('a day of churning', () => {
   test('in US measures: degrees, quarts, spoons and ounces', async () => {
     await world.measureIn('us');
     const page = await open('/new?make=butter');
+    await tap(page, 'button', 'Churn');
+    await tap(page, 'button', 'Wash and salt');
     await see(page, /Churning temperature:\s+54 °F/);
     await see(page, 'at room temperature, 68 °F');
     await see(page, /Have ready: about \S+ (qt|cups) \(US\) of drinking water/);
@@ -259,6 +263,7 @@ describe('a day of churning', () => {
 
   test('planned back from when it is wanted, with ripening and thaw before it', async () => {
     const page = await open('/new?make=butter');
+    await tap(page, 'button', 'Start');
     await tap(page, 'radio', 'back from a finish time');
     await see(page, 'When do you want the butter?');
     // Too soon for anything: it says so.

@@ -66,6 +66,7 @@ describe('what a kitchen’s makes taught', () => {
     await goTo(page, '/new');
     await see(page, 'Adjusted from your own batches');
     // The culture at hand comes into the plan with its own pace.
+    await tap(page, 'button', 'Starter');
     await see(page, /Generation \d+\..* faster than usual/);
     await tap(page, 'button', 'Start batch');
     await see(page, 'Milk is in the pot');
@@ -211,9 +212,9 @@ describe('a tablet of the local network', () => {
     await fill(page, 'Name of this tablet', 'Dairy shelf');
     await fill(page, 'Kitchen code', code.toLowerCase());
     await tap(page, 'button', 'Join kitchen');
-    await see(page, 'No batches under way.');
+    await see(page, 'What do you want to make?');
     await page.reload();
-    await see(page, 'No batches under way.');
+    await see(page, 'What do you want to make?');
 
     const here = await openTablet(browser, `${world.address}/kitchen/devices`);
     await see(here.page, 'Dairy shelf');

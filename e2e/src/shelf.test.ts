@@ -147,6 +147,7 @@ test('raw cream souring by itself says its caution and a wide band; pasteurised 
   const { page } = tablet;
   await see(page, 'Raw milk souring by itself can carry germs');
   await see(page, /Ready, mild\s+.*–/);
+  await tap(page, 'button', 'Cream');
   await tap(page, 'radio', 'pasteurised');
   await see(page, 'This batch cannot start yet.');
   await see(page, 'to sour without a starter. Choose a starter.');

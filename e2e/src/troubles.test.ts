@@ -99,6 +99,7 @@ describe('what fails ends in words and a way on', () => {
     await goTo(page, `/new?from=${lot}`);
     await see(page, 'Start batch');
     await see(page, 'Evening milk');
+    await tap(page, 'button', 'Start');
     await fill(page, 'Name', 'Sunday yogurt');
     await world.goAway();
     await tap(page, 'button', 'Start batch');
@@ -129,6 +130,7 @@ describe('what fails ends in words and a way on', () => {
     expect(await count('make-started')).toBe(1);
     await tap(page, 'button', 'Edit plan');
     await see(page, 'Start batch');
+    await tap(page, 'button', 'Start');
     const name = await named(page, 'Name', 'textbox');
     expect(await name.evaluate((field) => (field as HTMLInputElement).value)).toBe('Sunday yogurt');
     await seeNoMore(page, 'Not accepted');
@@ -257,6 +259,7 @@ describe('wrong input', () => {
     await see(page, 'too full and would boil over');
     await fill(page, 'Amount', '2');
     await seeNoMore(page, 'too full');
+    await tap(page, 'button', 'Warm place');
     const turn = async (value: string): Promise<void> => {
       // The dial of the warm place is the last slider of the page.
       const slider = (await page.$$('input[type=range]')).at(-1)!;

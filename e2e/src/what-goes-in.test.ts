@@ -149,7 +149,8 @@ describe('from the milking to the next turn', () => {
     await see(page, 'generation 1, made today, in the fridge');
     await seeNoMore(page, 'Keep a spoonful for the next batch');
     await tap(page, 'link', 'Start batch');
-    await see(page, 'Generation 1.');
+    await see(page, 'generation 1,');
+    await tap(page, 'button', 'Starter');
     await see(page, 'Dose to match a fresh starter (2 %):');
     await tap(page, 'button', 'Start batch');
     await see(page, 'Milk is in the pot');
@@ -422,9 +423,8 @@ describe('a waking', () => {
     await see(page, 'Scald the milk. Let it cool');
     await stored('make-started', 1);
     await stored('planned', 1);
-    const cell = (row: number, column: number): Promise<string> =>
-      page.$eval(`.wake-table tbody tr:nth-child(${row}) td:nth-child(${column})`, (td) => td.textContent);
-    const before = await cell(2, 3);
+    const secondFeed = '.wake-table tbody tr:nth-child(2) td:nth-child(3)';
+    const before = await page.$eval(secondFeed, (td) => td.textContent);
     // The first feed is given nine hours late.
     world.advance(9 * 60);
     await page.reload();
@@ -432,14 +432,22 @@ describe('a waking', () => {
     await tap(page, 'button', 'Feed 1 is in');
     await stored('fed', 1);
     await see(page, 'Set (about)');
-    expect(await cell(2, 3)).not.toBe(before);
+    await page.waitForFunction(
+      (cell: string, old: string) => document.querySelector(cell)?.textContent !== old,
+      { timeout: 20_000, polling: 50 },
+      secondFeed,
+      before,
+    );
     await go('/');
     await see(page, 'Feed 1 has set');
     world.advance(17 * 60);
     await page.reload();
     await tap(page, 'link', 'Open batch');
     await see(page, 'see if the milk has set');
-    const lookAt = await cell(1, 5);
+    const lookAt = await page.$eval(
+      '.wake-table tbody tr:nth-child(1) td:nth-child(5)',
+      (td) => td.textContent,
+    );
     await tap(page, 'button', 'liquid');
     await stored('cue-seen', 1);
     await page.waitForFunction(

@@ -42,10 +42,16 @@ async function later(minutes: number): Promise<void> {
 
 describe('the whole way of one pot', () => {
   test('an empty kitchen leads to the first make', async () => {
-    await see(tablet.page, 'There is nothing to set up');
-    await see(tablet.page, 'No batches under way.');
-    await tap(tablet.page, 'link', 'New batch');
-    await see(tablet.page, 'Start batch');
+    const { page } = tablet;
+    await see(page, 'There is nothing to set up');
+    await see(page, /Yogurt\s+Milk and live plain yogurt\s+about \d+ h/);
+    await tap(page, 'button', 'More to make');
+    await see(page, /Ghee\s+Butter\s+about/);
+    await (await page.waitForSelector('a[href="/new?make=yogurt&first=1"]'))!.click();
+    await see(page, 'Your first yogurt');
+    await see(page, 'How much milk?');
+    await see(page, 'Which starter?');
+    await see(page, 'as soon as possible');
   });
 
   test('nothing but the litres is typed; the forecast follows', async () => {

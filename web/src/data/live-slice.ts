@@ -7,6 +7,7 @@ import type {
   WakingPlan,
 } from '@morning-crock/core/contract';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import type { LastForecast } from './last-forecasts.ts';
 
 /** The registers of the kitchen that are kept by entries. */
 type Register = 'milk' | 'cultures' | 'larder';
@@ -26,9 +27,15 @@ export interface FollowedDay {
   >;
 }
 
+/** A forecast, and when it was worked out. */
+interface LiveForecast extends LastForecast {
+  /** Kept from the last time and not renewed yet: its times are shown, and nothing rings by them. */
+  readonly recalled?: true;
+}
+
 /** Forecasts of the makes under way, by make; the old one stays while the new one is computed. */
 interface LiveState {
-  readonly forecasts: Readonly<Record<string, { readonly forecast: BandForecast; readonly atMs: number }>>;
+  readonly forecasts: Readonly<Record<string, LiveForecast>>;
   readonly working: Readonly<Record<string, boolean>>;
   /** Makes whose times could not be worked out at the last attempt. */
   readonly failed: Readonly<Record<string, boolean>>;
@@ -79,6 +86,12 @@ export const liveSlice = createSlice({
       failed: { ...state.failed, [payload.makeId]: false },
       forecasts: { ...state.forecasts, [payload.makeId]: { forecast: payload.forecast, atMs: payload.atMs } },
     }),
+    forecastRecalled: (state, { payload }: PayloadAction<{ makeId: string } & LastForecast>) => {
+      const { makeId, forecast, atMs } = payload;
+      // What was worked out meanwhile is newer.
+      if (state.forecasts[makeId]) return state;
+      return { ...state, forecasts: { ...state.forecasts, [makeId]: { forecast, atMs, recalled: true } } };
+    },
     workFailed: (state, { payload }: PayloadAction<string>) => ({
       ...state,
       working: { ...state.working, [payload]: false },

@@ -14,7 +14,9 @@ export function useAllLive(): readonly LiveMake[] {
       logs.flatMap(({ state }) => {
         const live = state && !state.finished ? forecasts[state.id] : undefined;
         if (!state || !live) return [];
-        const make = liveOf(state, live.forecast, nowMs);
+        const known = liveOf(state, live.forecast, nowMs);
+        // What was kept from the last time is shown, and nothing rings by it.
+        const make = live.recalled ? { ...known, alarms: [] } : known;
         const planned = day?.next[state.id];
         // The day has its own order: what may wait is not asked for before its turn.
         return planned && make.next && planned.atMs > make.next.atMs

@@ -2,7 +2,7 @@ import { useId } from 'react';
 
 /** What the milk in a crock is doing, for its picture. */
 export interface CrockLook {
-  /** 0..1 of the crock. */
+  /** 0..1 of the crock; 0 is empty. */
   readonly fill: number;
   readonly surface:
     | 'still'
@@ -159,12 +159,14 @@ export function CrockDrawing({ fill, surface, label, brush = 'waves' }: CrockLoo
         fill="var(--page)"
         opacity="0.55"
       />
-      <path
-        d={milk}
-        fill={surface === 'bad' ? 'var(--glaze-hi)' : surface === 'gold' ? 'var(--butter)' : 'var(--milk)'}
-        stroke="var(--ink)"
-        strokeWidth="1.6"
-      />
+      {fill > 0 && (
+        <path
+          d={milk}
+          fill={surface === 'bad' ? 'var(--glaze-hi)' : surface === 'gold' ? 'var(--butter)' : 'var(--milk)'}
+          stroke="var(--ink)"
+          strokeWidth="1.6"
+        />
+      )}
       {surface === 'whey' && (
         <path d={`M66 ${level + 1} q34 -6 68 0 l0 6 q-34 -6 -68 0 z`} fill="var(--butter)" opacity="0.8" />
       )}

@@ -7,7 +7,7 @@ import { useNow } from '../../data/clock.ts';
 import { chosenCook } from '../../data/device.ts';
 import { attendedMake } from '../../data/attended.ts';
 import { useAppSelector } from '../../data/store.ts';
-import { useUnderWayIds } from '../../data/under-way.ts';
+import { useUnderWayIds, useUnderWayLogs } from '../../data/under-way.ts';
 import { useAllLive } from '../../data/use-all-live.ts';
 import type { LiveMake } from '../../data/use-make.ts';
 import { useUnits } from '../../data/use-units.ts';
@@ -15,8 +15,10 @@ import { Thread } from '../../parts/Thread.tsx';
 import { completeStep } from '../../data/complete-step.ts';
 import './bench.css';
 
-/** Nothing stands on the shelf before its forecast is there. */
 const Crock = lazy(async () => ({ default: (await import('./Crock.tsx')).Crock }));
+const EarlyCrock = lazy(async () => ({ default: (await import('./Crock.tsx')).EarlyCrock }));
+/** Only where nothing is under way. */
+const FirstShelf = lazy(async () => ({ default: (await import('./FirstShelf.tsx')).FirstShelf }));
 /** Only where a day is going on. */
 const BenchDay = lazy(async () => ({ default: (await import('./BenchDay.tsx')).BenchDay }));
 
@@ -98,6 +100,28 @@ function NowPanel(props: { readonly makes: readonly LiveMake[]; readonly nowMs: 
   );
 }
 
+/** Beside the empty shelf: how it begins, and how to look around first. */
+function Welcome() {
+  return (
+    <section className="now-panel" aria-labelledby="welcome">
+      <h2 id="welcome">Welcome</h2>
+      <p className="big">Choose a crock.</p>
+      <p>
+        Enter how much milk you have. You see at once when to heat, cool and add the starter, and when it will
+        set.
+      </p>
+      <p className="quiet">
+        There is nothing to set up. Your own pots and places can be added later, in Kitchen.
+      </p>
+      <h3>Look around a working kitchen</h3>
+      <p className="quiet">
+        Run <code>npm run demo</code> on the kitchen’s computer and open the address it shows. It is a made-up
+        kitchen with months of batches. Yours stays as it is.
+      </p>
+    </section>
+  );
+}
+
 /** Live makes as crocks on a shelf, the day's thread under it, and the one thing to do. */
 export function Bench() {
   // Nothing here says less than a minute.
@@ -106,7 +130,13 @@ export function Bench() {
   const attended = makes.map((make) => attendedMake(make, nowMs));
   const ids = useUnderWayIds();
   const failed = useAppSelector((s) => s.live.failed);
-  const waiting = ids.filter((id) => !attended.some((a) => a.id === id));
+  const logs = useUnderWayLogs();
+  const early = logs.flatMap(({ state }) =>
+    state && !state.finished && !makes.some((make) => make.state.id === state.id) ? [state] : [],
+  );
+  const untimed = ids.filter(
+    (id, at) => (failed[id] && !makes.some((make) => make.state.id === id)) || logs[at]?.unreadable,
+  );
   const day = useAppSelector((s) => s.live.day);
   const { data: kitchen } = useKitchenQuery();
   const list = useRecentMakesQuery();
@@ -121,27 +151,26 @@ export function Bench() {
     <div className="bench">
       <div className="may-shrink">
         <h1 className="below-m">{kitchen?.name ?? 'Bench'}</h1>
-        {empty && list.data.length === 0 && (
-          <p className="reading below-m">
-            Welcome. There is nothing to set up. Enter how much milk you have. Your first batch starts with
-            times, warnings and a forecast of when it will set.
-          </p>
+        {empty && kitchen && (
+          <Suspense>
+            <FirstShelf kitchen={kitchen.settings} />
+          </Suspense>
         )}
-        <div className={makes.length > MANY ? 'shelf many' : 'shelf'}>
+        <div className={makes.length + early.length > MANY ? 'shelf many' : empty ? undefined : 'shelf'}>
           <Suspense>
             {makes.map((make) => (
               <Crock key={make.state.id} make={make} nowMs={nowMs} />
             ))}
-          </Suspense>
-          {waiting
-            .filter((id) => failed[id])
-            .map((id) => (
-              <p key={id} role="alert">
-                This device cannot work out the times for one batch.{' '}
-                <Link to={`/makes/${id}`}>Open the batch and time it yourself</Link>
-              </p>
+            {early.map((state) => (
+              <EarlyCrock key={state.id} state={state} nowMs={nowMs} />
             ))}
-          {waiting.some((id) => !failed[id]) && <p className="quiet">Working out the times …</p>}
+          </Suspense>
+          {untimed.map((id) => (
+            <p key={id} role="alert">
+              This device cannot work out the times for one batch.{' '}
+              <Link to={`/makes/${id}`}>Open the batch and time it yourself</Link>
+            </p>
+          ))}
           {list.isError && (
             <p className="danger">
               Your batches cannot be loaded right now. Everything saved is safe. Trying again.
@@ -149,9 +178,11 @@ export function Bench() {
           )}
         </div>
         <div className="again">
-          <Button component={Link} to="/new">
-            New batch
-          </Button>
+          {!empty && (
+            <Button component={Link} to="/new">
+              New batch
+            </Button>
+          )}
           {again.map(([name, id]) => (
             <Button key={id} component={Link} to={`/new?repeat=${id}`} variant="default">
               Repeat {name}
@@ -163,8 +194,8 @@ export function Bench() {
           <BenchLarder nowMs={nowMs} />
         </Suspense>
       </div>
-      <div className="bench-side">
-        <NowPanel makes={makes} nowMs={nowMs} />
+      <div className={empty && list.data.length === 0 ? undefined : 'bench-side'}>
+        {empty && list.data.length === 0 ? <Welcome /> : <NowPanel makes={makes} nowMs={nowMs} />}
         {day && (
           <Suspense>
             <BenchDay makes={attended} nowMs={nowMs} />

@@ -6,11 +6,8 @@ import type { Attended } from '../../data/attended.ts';
 import { chosenCook } from '../../data/device.ts';
 import { useAppSelector } from '../../data/store.ts';
 import { useDays } from '../../data/use-days.ts';
-import { useUnits } from '../../data/use-units.ts';
 
-const MINUTE_MS = 60_000;
 const SPOKEN = 'day-spoken';
-const MOST_MOVED = 3;
 
 /** Says it with the browser's own voice, where it has one. */
 function speak(text: string): void {
@@ -21,7 +18,6 @@ function speak(text: string): void {
 
 /** Of a day that is going on: what moved and why, what may wait, and whether it is spoken. */
 export function BenchDay({ makes, nowMs }: { readonly makes: readonly Attended[]; readonly nowMs: number }) {
-  const units = useUnits();
   const day = useAppSelector((s) => s.live.day);
   const doc = useDays().find(({ id }) => id === day?.id)?.day;
   const [spoken, setSpoken] = useState(() => localStorage.getItem(SPOKEN) === 'yes');
@@ -46,24 +42,14 @@ export function BenchDay({ makes, nowMs }: { readonly makes: readonly Attended[]
     speak(due);
   }, [spoken, due]);
   if (!doc) return null;
-  const timeOf = (minute: number): string => units.time(Date.parse(doc.zeroAt) + minute * MINUTE_MS, nowMs);
-  const titleOf = (make: string, task: string): string =>
-    `${doc.slots.find((slot) => slot.make === make && slot.task === task)?.title ?? ''}, ${
-      doc.makes.find(({ id }) => id === make)?.name ?? ''
-    }`;
   return (
     <section aria-label="Day in progress" className="bench-day">
       {doc.moved.length > 0 && (
         <div role="status">
-          <strong>New times.</strong> {doc.because}.{' '}
-          {doc.moved.slice(0, MOST_MOVED).map(({ make, task, was, now }) => (
-            <span key={`${make} ${task}`} className="quiet">
-              {titleOf(make, task)}: {timeOf(now)}, was {timeOf(was)}.{' '}
-            </span>
-          ))}
-          {doc.moved.length > MOST_MOVED && (
-            <span className="quiet">And {doc.moved.length - MOST_MOVED} more.</span>
-          )}
+          <strong>
+            {doc.moved.length === 1 ? 'One step has a new time' : `${doc.moved.length} steps have new times`}
+          </strong>{' '}
+          ({doc.because}).
         </div>
       )}
       {doc.broken > 0 && (

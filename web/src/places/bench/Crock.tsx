@@ -1,4 +1,4 @@
-import { markBand } from '@morning-crock/core';
+import { markBand, type MakeState } from '@morning-crock/core';
 import { Link } from 'react-router';
 import type { LiveMake } from '../../data/use-make.ts';
 import { useUnits } from '../../data/use-units.ts';
@@ -35,6 +35,26 @@ export function Crock({ make, nowMs }: { readonly make: LiveMake; readonly nowMs
         </span>
         <span className={make.safety.verdict === 'over' ? 'danger' : 'quiet'}>
           {tagOf(make, units, nowMs)}
+        </span>
+      </span>
+    </Link>
+  );
+}
+
+/** A make whose times are not known yet on this device: as its log has it, with the time its plan had for this step. */
+export function EarlyCrock({ state, nowMs }: { readonly state: MakeState; readonly nowMs: number }) {
+  const units = useUnits();
+  const { current, planned } = state;
+  const end = planned?.steps.find(({ step }) => step === current?.step.id)?.end.p50 ?? null;
+  const far = end !== null && end - nowMs > FAR_MS;
+  return (
+    <Link to={`/makes/${state.id}`} className={far ? 'crock-link far' : 'crock-link'}>
+      <CrockDrawing {...crockLook(state, null, null, nowMs)} />
+      <span className="tag">
+        <span className="tag-name">{state.plan.name}</span>
+        <span className="quiet">
+          {current?.step.title}
+          {end !== null && `, planned until ${units.time(end, nowMs)}`}
         </span>
       </span>
     </Link>

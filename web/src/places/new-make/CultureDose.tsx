@@ -3,7 +3,6 @@ import {
   doseLikeFresh,
   lineFactor,
   SET_PH,
-  shortOfCulture,
   STARTER_FACTS,
   vigourOf,
   typedMass,
@@ -11,7 +10,6 @@ import {
 import type { Culture, Factor, MakePlan } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
 import { useMemo } from 'react';
-import { packetWords } from '../../parts/culture-words.ts';
 import { useUnits } from '../../data/use-units.ts';
 
 /** Share of a fresh starter the dose is compared with. */
@@ -46,7 +44,6 @@ export function CultureDose(props: {
       }),
     [culture.kind, ageD, log10Off, pace, dried, celsius, batch.plasmaSnfPercent],
   );
-  const short = shortOfCulture(plan, culture);
   const share = like.ratio;
   const massKg = share === null ? null : Math.round(share * batch.massKg * 1e4) / 1e4;
   return (
@@ -58,14 +55,6 @@ export function CultureDose(props: {
           `. Sets ${Math.abs(Math.round(Math.expm1(vigour.lnPace) * 100))} % ${vigour.lnPace >= 0 ? 'faster' : 'slower'} than usual`}
         .
       </p>
-      {short && (
-        <p className="caution note">
-          {short.of === 'kg'
-            ? `Only ${units.mass(short.left)} of this culture is on record. This batch needs ${units.mass(short.wanted)}.`
-            : `Only ${packetWords(short.left)} left on record. This batch needs ${packetWords(short.wanted)}.`}{' '}
-          Weigh what you have, or use a smaller dose.
-        </p>
-      )}
       {share === null ? (
         <p className="quiet">No dose will make this starter as quick as a fresh one.</p>
       ) : (

@@ -110,11 +110,18 @@ function Form({
     (id: ProductId): void => onPlan((before) => beginPlan(id, kitchen, before.startAt)),
     [onPlan, kitchen],
   );
+  const first = search.get('first') === '1';
   const methodLine = useMethodLine(plan, kitchen, onPlan);
   return (
     <div className="new-make">
       <div className="new-make-head">
-        <h1>{repeated ? `Repeat ${repeated.plan.name}` : 'New batch'}</h1>
+        <h1>
+          {repeated
+            ? `Repeat ${repeated.plan.name}`
+            : first
+              ? `Your first ${productOf(plan).label.toLowerCase()}`
+              : 'New batch'}
+        </h1>
         {!repeated && <What product={plan.product} onProduct={onProduct} />}
       </div>
       <PlanLines
@@ -128,7 +135,7 @@ function Form({
         changePour={changePour}
         onFault={onFault}
         method={repeated ? null : methodLine}
-        first={search.get('first') === '1'}
+        first={first}
       />
       <Shown
         planning={shown}

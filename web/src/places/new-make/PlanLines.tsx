@@ -21,6 +21,7 @@ import {
   placeWords,
   pourWords,
   resultWords,
+  shortWords,
   startWords,
   starterWords,
 } from './line-words.ts';
@@ -31,7 +32,7 @@ import { FinishPart } from './panels/FinishPart.tsx';
 import { PanPart } from './panels/PanPart.tsx';
 import { PlacePart } from './PlacePart.tsx';
 import { PlanLine } from './PlanLine.tsx';
-import { StarterPart } from './StarterPart.tsx';
+import { StarterKindChoice, StarterPart } from './StarterPart.tsx';
 import { StartPart } from './StartPart.tsx';
 import type { Planning } from './use-plan.ts';
 import type { Start } from './use-start.ts';
@@ -46,6 +47,8 @@ interface Line {
   /** The advice that stands on it, and the fields whose faults it shows. */
   readonly about: readonly Advice['field'][];
   readonly fields?: readonly string[];
+  /** What else speaks against it. */
+  readonly said?: readonly string[];
   readonly always?: ReactNode;
   readonly body: ReactNode;
 }
@@ -85,9 +88,10 @@ function pourLine(props: PourProps, mayBeRipened: boolean, units: Units): Line {
 
 /** What is turned where something sours. */
 function souringLines(props: LinesProps, units: Units): Line[] {
-  const { planning, kitchen, cultures, onFault } = props;
+  const { planning, kitchen, cultures, onFault, first } = props;
   const { plan, state, change, replace } = planning;
   if (souringOf(state) === null) return [];
+  const short = shortWords(plan, cultures, units);
   const milk = productOf(plan).takes === 'milk';
   return [
     {
@@ -104,7 +108,11 @@ function souringLines(props: LinesProps, units: Units): Line[] {
       sentence: starterWords(plan, cultures, units),
       about: ['starter'],
       fields: ['dose'],
-      body: <StarterPart plan={plan} cultures={cultures} change={change} onFault={onFault} />,
+      said: short === null ? [] : [short],
+      always: first ? <StarterKindChoice plan={plan} cultures={cultures} change={change} /> : undefined,
+      body: (
+        <StarterPart plan={plan} cultures={cultures} change={change} onFault={onFault} kindAbove={first} />
+      ),
     },
     {
       id: 'place',
@@ -229,7 +237,7 @@ export function PlanLines(props: LinesProps) {
   const { planning, start, kitchen, factors, lots, faults, first, method } = props;
   const { plan, state, advice } = planning;
   const units = useUnits();
-  const [open, setOpen] = useState<ReadonlySet<string>>(new Set(first ? ['starter', 'start'] : []));
+  const [open, setOpen] = useState<ReadonlySet<string>>(new Set(first ? ['start'] : []));
   const pour = { plan, lots, change: props.changePour, onFault: props.onFault };
   const lines: Line[] = [
     ...(method ? [{ id: 'method', label: 'Method', about: [], ...method }] : []),
@@ -242,9 +250,12 @@ export function PlanLines(props: LinesProps) {
       question: 'When do you want it?',
       sentence: startWords(plan, start, units, now()),
       about: ['start'],
-      body: <StartPart planning={planning} start={start} kitchen={kitchen} factors={factors} />,
+      said: clashWords(planning, units),
+      body: <StartPart planning={planning} start={start} kitchen={kitchen} factors={factors} first={first} />,
     },
   ];
+  // What is asked of somebody who begins comes first.
+  if (first) lines.sort((a, b) => Number(b.question !== undefined) - Number(a.question !== undefined));
   const placed = new Set(lines.flatMap(({ about }) => about));
   const turn = (id: string): void =>
     setOpen((before) =>
@@ -257,7 +268,7 @@ export function PlanLines(props: LinesProps) {
         const own = advice.filter(
           ({ field }) => about.includes(field) || (at === lines.length - 1 && !placed.has(field)),
         );
-        const clashes = id === 'start' ? clashWords(planning, units) : [];
+        const { said = [] } = line;
         return (
           <PlanLine
             key={`${plan.product} ${id}`}
@@ -278,7 +289,7 @@ export function PlanLines(props: LinesProps) {
                   {a.text}
                 </p>
               )),
-              ...clashes.map((text) => (
+              ...said.map((text) => (
                 <p key={text} className="caution">
                   {text}
                 </p>

@@ -17,8 +17,10 @@ export function StartPart(props: {
   readonly start: Start;
   readonly kitchen: KitchenSettings;
   readonly factors: readonly Factor[];
+  /** Asked as somebody is asked who does it for the first time. */
+  readonly first: boolean;
 }) {
-  const { planning, start, kitchen, factors } = props;
+  const { planning, start, kitchen, factors, first } = props;
   const { plan, state, change, replace } = planning;
   const units = useUnits();
   const [way, setWay] = useState<'forward' | 'back'>('forward');
@@ -29,11 +31,11 @@ export function StartPart(props: {
       {(toTheEnd || parts) && (
         <div className="across">
           <Choices
-            legend="Plan"
+            legend={first ? 'Ready' : 'Plan'}
             value={way}
             options={[
-              { value: 'forward', label: 'from a start time' },
-              { value: 'back', label: 'back from a finish time' },
+              { value: 'forward', label: first ? 'as soon as possible' : 'from a start time' },
+              { value: 'back', label: first ? 'by a time I choose' : 'back from a finish time' },
             ]}
             onChange={setWay}
           />

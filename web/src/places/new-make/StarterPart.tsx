@@ -39,19 +39,67 @@ function doseKg(value: number, unit: DoseUnit, plan: MakePlan): number {
   return isVolumeUnit(unit) ? toLitres(value, unit) * WET_STARTER_KG_PER_L : Number.NaN;
 }
 
-/** What sours it: kind, age, dose by spoon, gram, packet or percent. */
-export function StarterPart(props: {
+interface StarterProps {
   readonly plan: MakePlan;
   readonly cultures: readonly Culture[];
   readonly change: (part: Partial<MakePlan>) => void;
-  readonly onFault: (field: string, faulty: boolean) => void;
-}) {
-  const { plan, cultures, change, onFault } = props;
-  const { data: factors = NOTHING } = useFactorsQuery();
+}
+
+/** The cultures of the register that may sour a plan. */
+const ownFor = (plan: MakePlan, cultures: readonly Culture[]): readonly Culture[] =>
+  startersFor(cultures).filter((c) => c.signs.length === 0 && productOf(plan).starters.includes(c.kind));
+
+/** What sours it: a culture of the kitchen's own, or a kind. */
+export function StarterKindChoice({ plan, cultures, change }: StarterProps) {
+  const units = useUnits();
   const startMs = Date.parse(plan.startAt);
-  const { starters, goods, takes } = productOf(plan);
-  const own = startersFor(cultures).filter((c) => c.signs.length === 0 && starters.includes(c.kind));
-  const culture = own.find((c) => c.id === plan.starter.cultureId);
+  const own = ownFor(plan, cultures);
+  const { starter } = plan;
+  return (
+    <NativeSelect
+      label="Kind"
+      value={starter.cultureId ?? starter.kind}
+      data={[
+        ...(own.length > 0
+          ? [
+              {
+                group: 'My cultures',
+                items: own.map((c) => ({
+                  value: c.id,
+                  label: `${c.name}${c.packet ? '' : `, generation ${c.turn}`}${placeOf(c) === 'freezer' ? ', frozen' : ''}`,
+                })),
+              },
+            ]
+          : []),
+        {
+          group: own.length > 0 ? 'Other' : 'Starters',
+          items: productOf(plan).starters.map((k) => ({ value: k, label: STARTER_FACTS[k].label })),
+        },
+      ]}
+      onChange={(e) => {
+        const chosen = own.find((c) => c.id === e.currentTarget.value);
+        change({
+          starter: chosen
+            ? starterFromCulture(plan, chosen, startMs)
+            : withStarterKind(plan, e.currentTarget.value as StarterKind, units.system),
+        });
+      }}
+    />
+  );
+}
+
+/** What sours it, its age, and its dose by spoon, gram, packet or percent. */
+export function StarterPart(
+  props: StarterProps & {
+    readonly onFault: (field: string, faulty: boolean) => void;
+    /** Its kind is chosen above already. */
+    readonly kindAbove?: boolean;
+  },
+) {
+  const { plan, cultures, change, onFault, kindAbove = false } = props;
+  const { data: factors = NOTHING } = useFactorsQuery();
+  const { goods, takes } = productOf(plan);
+  const culture = ownFor(plan, cultures).find((c) => c.id === plan.starter.cultureId);
   const units = useUnits();
   const { starter } = plan;
   const { dosing } = STARTER_FACTS[starter.kind];
@@ -67,35 +115,7 @@ export function StarterPart(props: {
   const ageD = starter.ageD ?? DEFAULT_STARTER_AGE_D;
   return (
     <>
-      <NativeSelect
-        label="Kind"
-        value={starter.cultureId ?? starter.kind}
-        data={[
-          ...(own.length > 0
-            ? [
-                {
-                  group: 'My cultures',
-                  items: own.map((c) => ({
-                    value: c.id,
-                    label: `${c.name}${c.packet ? '' : `, generation ${c.turn}`}${placeOf(c) === 'freezer' ? ', frozen' : ''}`,
-                  })),
-                },
-              ]
-            : []),
-          {
-            group: own.length > 0 ? 'Other' : 'Starters',
-            items: starters.map((k) => ({ value: k, label: STARTER_FACTS[k].label })),
-          },
-        ]}
-        onChange={(e) => {
-          const chosen = own.find((c) => c.id === e.currentTarget.value);
-          change({
-            starter: chosen
-              ? starterFromCulture(plan, chosen, startMs)
-              : withStarterKind(plan, e.currentTarget.value as StarterKind, units.system),
-          });
-        }}
-      />
+      {!kindAbove && <StarterKindChoice plan={plan} cultures={cultures} change={change} />}
       {culture && (
         <CultureDose plan={plan} culture={culture} factors={factors} onDose={(dose) => set(dose)} />
       )}

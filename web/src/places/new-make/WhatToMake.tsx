@@ -5,7 +5,7 @@ import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useRecentMakesQuery } from '../../data/api.ts';
 import { CrockDrawing } from '../../parts/CrockDrawing.tsx';
-import { LARGE_PRODUCTS, oftenMade } from './often-made.ts';
+import { LARGE_PRODUCTS, oftenMade } from '../../parts/often-made.ts';
 import './what-to-make.css';
 
 function Drawn({ product: { drawn, label } }: { readonly product: Product }) {

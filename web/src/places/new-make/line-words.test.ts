@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { beginPlan, defaultKitchen, PRODUCTS } from '@morning-crock/core';
-import type { MakePlan, ProductId } from '@morning-crock/core/contract';
+import type { Culture, MakePlan, ProductId } from '@morning-crock/core/contract';
 import { unitsOf } from '../../data/units-of.ts';
 import {
   churnWords,
@@ -10,6 +10,7 @@ import {
   placeWords,
   pourWords,
   resultWords,
+  shortWords,
   startWords,
   starterWords,
 } from './line-words.ts';
@@ -44,7 +45,7 @@ describe('what goes in', () => {
   });
 
   test('cream by how it is, butter by how wet', () => {
-    expect(pourWords(butter, [], units)).toMatch(/^1 L sweet cream, .*% fat, at 5\.0 °C$/);
+    expect(pourWords(butter, [], units)).toMatch(/^1 L pasteurised sweet cream, .*% fat, at 5\.0 °C$/);
     const curd = { ...butter, milk: { ...butter.milk, soured: true, wholeCurd: true } };
     expect(pourWords(curd, [], units)).toContain('whole soured milk');
     expect(pourWords(planned('ghee'), [], units)).toMatch(/ butter, washed and worked$/);
@@ -94,6 +95,23 @@ describe('starter', () => {
     expect(withStarter({ kind: 'dried-yogurt', statedRatio: null })).toMatch(/dose not entered$/);
     expect(withStarter({ kind: 'none' })).toBe('none; raw milk sours by itself');
   });
+});
+
+test('more starter than the register has is said, with what to do', () => {
+  const starter = { ...yogurt.starter, cultureId: '00000000000000000000000002', massKg: 0.041 };
+  const culture = {
+    id: starter.cultureId,
+    kind: 'fresh-yogurt',
+    name: 'Hearth',
+    packet: null,
+    massKg: 0.015,
+  };
+  const known = [culture as unknown as Culture];
+  expect(shortWords({ ...yogurt, starter }, known, units)).toBe(
+    'Only 15 g of this culture is on record. This batch needs 41 g. Weigh what you have, or use a smaller dose.',
+  );
+  expect(shortWords({ ...yogurt, starter: { ...starter, massKg: 0.01 } }, known, units)).toBeNull();
+  expect(shortWords(yogurt, known, units)).toBeNull();
 });
 
 test('the warm place with its setting, and what it stands in', () => {

@@ -5,10 +5,12 @@ import {
   MILK_FACTS,
   PLACE_FACTS,
   productOf,
+  shortOfCulture,
   STARTER_FACTS,
 } from '@morning-crock/core';
 import type { Culture, Lot, MakePlan } from '@morning-crock/core/contract';
 import type { Units } from '../../data/units-of.ts';
+import { packetWords } from '../../parts/culture-words.ts';
 import { stepOf } from './panels/method-step.ts';
 import { wetnessOf } from './panels/wetness.ts';
 
@@ -41,7 +43,7 @@ export function pourWords(plan: MakePlan, lots: readonly Lot[], units: Units): s
   const amount = units.volume(milk.litres);
   if (takes === 'cream') {
     const state = milk.wholeCurd ? 'whole soured milk' : milk.soured ? 'ripened cream' : 'sweet cream';
-    return `${amount} ${state}${from}, ${fatWords(plan)}, at ${units.temperature(milk.startC)}`;
+    return `${amount} ${milk.treatment} ${state}${from}, ${fatWords(plan)}, at ${units.temperature(milk.startC)}`;
   }
   const of = milk.lots ? from : ` ${lower(MILK_FACTS[milk.kind].label)}`;
   const added = [
@@ -87,6 +89,21 @@ export function starterWords(plan: MakePlan, cultures: readonly Culture[], units
       : `${name}, ${Number(starter.statedRatio.toFixed(2))} × the packet dose`;
   if (starter.massKg === null || starter.massKg === 0) return `${name}, dose not entered`;
   return `${name}, ${units.mass(starter.massKg)} (${percent(starter.massKg / batchOf(plan).massKg)})`;
+}
+
+/** What a plan asks of its culture and the register does not have; nothing when there is enough. */
+export function shortWords(plan: MakePlan, cultures: readonly Culture[], units: Units): string | null {
+  const culture = cultures.find(({ id }) => id === plan.starter.cultureId);
+  const short = culture ? shortOfCulture(plan, culture) : null;
+  if (!short) return null;
+  const [left, wanted] =
+    short.of === 'kg'
+      ? [`${units.mass(short.left)} of this culture is`, units.mass(short.wanted)]
+      : [
+          `${packetWords(short.left)} of this culture ${short.left === 1 ? 'is' : 'are'}`,
+          packetWords(short.wanted),
+        ];
+  return `Only ${left} on record. This batch needs ${wanted}. Weigh what you have, or use a smaller dose.`;
 }
 
 /**

@@ -1,0 +1,50 @@
+import {
+  beginPlan,
+  formatMinutes,
+  markMs,
+  pointForecast,
+  productOf,
+  STARTER_FACTS,
+  stateOfPlan,
+} from '@morning-crock/core';
+import type { KitchenSettings, MakePlan, ProductId } from '@morning-crock/core/contract';
+
+const INTO = { milk: 'Milk', cream: 'Cream', butter: 'Butter', packet: 'A packet and milk' } as const;
+const DAY_MIN = 24 * 60;
+
+/** Minutes until a plan as it comes is ready, hands off what may be done whenever. */
+function minutesOf(plan: MakePlan): number {
+  const startMs = Date.parse(plan.startAt);
+  const state = stateOfPlan(plan);
+  const point = pointForecast(state, startMs);
+  const ready = markMs(point, 'ready');
+  if (ready !== null) return (ready - startMs) / 60_000;
+  const ends = point.steps.flatMap(({ id, endMs }) =>
+    state.steps.find(({ step }) => step.id === id)?.step.facts.whenever ? [] : [endMs],
+  );
+  return (Math.max(startMs, ...ends) - startMs) / 60_000;
+}
+
+/** @example aboutTime(430) // "about 7 h" */
+export function aboutTime(minutes: number): string {
+  if (minutes >= 2 * DAY_MIN) return `about ${Math.round(minutes / DAY_MIN)} days`;
+  if (minutes >= 3 * 60) return `about ${Math.round(minutes / 60)} h`;
+  return `about ${formatMinutes(Math.max(5, Math.round(minutes / 5) * 5))}`;
+}
+
+/**
+ * What a product needs and how long it takes, for somebody who has never made it here.
+ * @example firstWords('yogurt', kitchen, startAt) // { needs: 'Milk and live plain yogurt', time: 'about 7 h' }
+ */
+export function firstWords(
+  id: ProductId,
+  kitchen: KitchenSettings,
+  startAt: string,
+): { readonly needs: string; readonly time: string } {
+  const plan = beginPlan(id, kitchen, startAt);
+  const { takes, starters } = productOf(plan);
+  const starter = starters[0];
+  const sourer =
+    starter === undefined || starter === 'none' ? '' : ` and ${STARTER_FACTS[starter].label.toLowerCase()}`;
+  return { needs: `${INTO[takes]}${sourer}`, time: aboutTime(minutesOf(plan)) };
+}
