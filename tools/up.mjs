@@ -223,7 +223,7 @@ async function main() {
         MC_SPOOL: spool,
         MC_PORT: String(port),
         MC_KITCHEN: demo ? 'Lantern Fold' : 'My kitchen',
-        MC_ZONE: demo ? 'UTC' : Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC',
+        MC_ZONE: Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC',
         MC_DEMO: demo ? 'yes' : 'no',
         MC_PAGE: join(ROOT, 'web', 'dist'),
         MC_LAN: lan ? 'yes' : 'no',

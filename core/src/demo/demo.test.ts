@@ -1,6 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
 import { draftEvent, EVENT_VERSION, kitchenSettings, makePlan } from '../contract/index.ts';
-import { demoHistory, demoUnderWay, LANTERN_FOLD, playMake, type DemoEvent, type DemoMake } from './index.ts';
+import {
+  demoHistory,
+  demoToday,
+  demoUnderWay,
+  LANTERN_FOLD,
+  playMake,
+  type DemoEvent,
+  type DemoMake,
+} from './index.ts';
 
 const NOW = Date.parse('2026-06-10T09:00:00.000Z');
 const MAKE = '01JDEM0MAKE000000000000000';
@@ -12,7 +20,7 @@ test('the demo kitchen is one that the contract takes', () => {
 });
 
 describe('played makes', () => {
-  const history = demoHistory(NOW);
+  const history = demoHistory(demoToday(NOW, 'UTC'));
 
   test('every plan and every event would pass the door', () => {
     for (const make of history) {

@@ -1,9 +1,43 @@
 import type { KitchenSettings } from '../contract/index.ts';
+import { instantOfLocal, localDate } from '../kitchen/index.ts';
 
 const id = (n: number): string => `01GANTERNF0D0000000000${String(n).padStart(4, '0')}`;
 
 /** Lantern Fold: a made-up smallholding with two lean-milk cows, a few ewes and a stone dairy. */
 export const LANTERN_FOLD_NAME = 'Lantern Fold';
+
+/** Nobody of the fold is up before, or begins a night's work after, these hours of the day. */
+const UP_FROM_H = 5;
+const UP_TO_H = 14;
+/** Begun at another hour, they go to bed so much later, h: what is under way can be followed whenever somebody looks. */
+const AWAKE_H = 15.5;
+const ASLEEP_H = 7;
+
+/** Midnight before an instant, where the fold is. */
+export const demoToday = (nowMs: number, zone: string): number =>
+  instantOfLocal(zone, localDate(zone, nowMs), '00:00');
+
+/** "HH:MM" of an hour of the day, to the half hour. */
+function halfHour(hour: number): string {
+  const minutes = (Math.round(hour * 2) * 30) % 1440;
+  return `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
+}
+
+/**
+ * The fold as it is at an hour of the day somebody opens it: by day it sleeps at night; opened at night it is a week of
+ * night work.
+ */
+export function lanternFoldAt(nowMs: number, zone: string): KitchenSettings {
+  const hour = (nowMs - demoToday(nowMs, zone)) / 3_600_000;
+  const site = { ...LANTERN_FOLD.site, zone };
+  if (hour >= UP_FROM_H && hour < UP_TO_H) return { ...LANTERN_FOLD, site };
+  const cooks = LANTERN_FOLD.cooks.map((cook, n) => ({
+    ...cook,
+    sleepFrom: halfHour(hour + AWAKE_H + n),
+    sleepTo: halfHour(hour + AWAKE_H + n + ASLEEP_H),
+  }));
+  return { ...LANTERN_FOLD, site, cooks };
+}
 
 export const LANTERN_FOLD: KitchenSettings = {
   units: { temperature: 'C', measures: 'metric', money: 'groats' },

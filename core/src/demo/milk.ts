@@ -72,12 +72,12 @@ const kindOf = (name: string): LotFacts['kind'] =>
 /**
  * Two months of milkings, played from hidden curves: the older ones on record, the last ones in the jars; five
  * skimmings in the pot in the cold, three in the freezer, one churning weighed.
+ * @param today midnight before it, where the fold is
  * @param newId makes identities
  */
-export function demoMilk(nowMs: number, newId: (atMs: number) => string): DemoMovement[] {
+export function demoMilk(nowMs: number, today: number, newId: (atMs: number) => string): DemoMovement[] {
   const random = createRandom(4711);
   const movements: DemoMovement[] = [];
-  const today = Math.floor(nowMs / DAY_MS) * DAY_MS;
   const say = (lot: string, atMs: number, data: MilkMovement): void => {
     if (atMs <= nowMs) movements.push({ lot, atMs: Math.round(atMs), data });
   };
@@ -220,7 +220,7 @@ export function demoMilk(nowMs: number, newId: (atMs: number) => string): DemoMo
   const pot = newId(nowMs - 2 * DAY_MS);
   let portions = 0;
   for (const { giver, atMs, litres } of [...stock].sort((x, y) => x.atMs - y.atMs)) {
-    const evening = new Date(atMs).getUTCHours() >= 12;
+    const evening = (atMs - today + 4 * DAY_MS) % DAY_MS >= DAY_MS / 2;
     const label = `${giver.name}, ${evening ? 'evening' : 'morning'}`;
     const ageH = (nowMs - atMs) / HOUR_MS;
     const lot = intake(giver, atMs, litres, false, label);

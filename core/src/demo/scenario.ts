@@ -274,9 +274,8 @@ const HISTORY: readonly (Sketch & { readonly daysAgo: number; readonly hour: num
   },
 ];
 
-/** Three months of finished makes before `nowMs`. */
-export function demoHistory(nowMs: number): DemoMake[] {
-  const today = Math.floor(nowMs / DAY_MS) * DAY_MS;
+/** Three months of finished makes before a day. @param today its midnight, where the fold is */
+export function demoHistory(today: number): DemoMake[] {
   return HISTORY.map((sketch, i) =>
     build(sketch, today - sketch.daysAgo * DAY_MS + sketch.hour * HOUR_MS, 101 + i),
   );

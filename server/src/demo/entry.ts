@@ -2,6 +2,8 @@ import { EVENT_VERSION, type DraftEvent, type EventOf, type EventType } from '@m
 import { ulid } from 'ulid';
 
 const DEVICE = 'dairy-tablet';
+/** What the kitchen is furnished with, before anybody enters anything. */
+export const SEED_DEVICE = 'seed';
 
 /** An entry of the demo as the log takes it. */
 export function entry<T extends EventType>(

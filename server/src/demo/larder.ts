@@ -27,6 +27,10 @@ function stallDayMs(afterMs: number): number {
     if (new Date(d * DAY_MS).getUTCDay() === SATURDAY) return d * DAY_MS + 10 * HOUR_MS;
 }
 
+/** What no jar was filled with is eaten at once, kg. */
+export const restOfJarsKg = (weighedKg: number): number =>
+  weighedKg - Math.floor(weighedKg / JAR_KG + 1e-9) * JAR_KG;
+
 /** What became of one lot up to now. */
 function storyOf(state: MakeState, n: number, nowMs: number): DraftEvent[] {
   const weighedKg = state.weighedKg ?? 0;

@@ -6,17 +6,19 @@ import {
   demoMethods,
   demoMilk,
   demoShelf,
-  LANTERN_FOLD,
+  demoToday,
+  lanternFoldAt,
   type DemoCream,
   type DemoMake,
 } from '@morning-crock/core/demo';
 import type { KitchenChange } from '@morning-crock/core/contract';
 import type { DataSource } from 'typeorm';
 import { ulid } from 'ulid';
-import { entry } from './entry.ts';
+import { entry, SEED_DEVICE } from './entry.ts';
 import { larderStory } from './larder.ts';
 import { createTimeline } from './timeline.ts';
 import { appendEvents } from '../features/events/append.ts';
+import { readKitchen } from '../features/kitchen/kitchen-service.ts';
 import { readMake } from '../features/makes/make-service.ts';
 import { branchOf, cultureOf, nextTurn, onGrains, storeCream, type Branches } from './store-make.ts';
 
@@ -72,7 +74,9 @@ async function storeTurn(
 /** Everything the fold has done before today. */
 export async function storePast(db: DataSource, kitchenId: string, nowMs: number): Promise<number> {
   const newId = (atMs: number): string => ulid(Math.round(atMs));
-  const changes = Object.entries({ ...LANTERN_FOLD, herd: demoHerd(nowMs) }).map(
+  const { zone } = (await readKitchen(db, kitchenId)).settings.site;
+  const today = demoToday(nowMs, zone);
+  const changes = Object.entries({ ...lanternFoldAt(nowMs, zone), herd: demoHerd(nowMs) }).map(
     ([section, value]) => ({ section, value }) as KitchenChange,
   );
   const timeline = createTimeline(db, kitchenId, nowMs);
@@ -80,18 +84,18 @@ export async function storePast(db: DataSource, kitchenId: string, nowMs: number
   await appendEvents(
     db,
     kitchenId,
-    changes.map((data) => entry(kitchenId, nowMs, 'kitchen-changed', data, 'seed')),
+    changes.map((data) => entry(kitchenId, nowMs, 'kitchen-changed', data, SEED_DEVICE)),
     nowMs,
   );
   timeline.add([
-    ...demoMilk(nowMs, newId).map(({ lot, atMs, data }) => entry(lot, atMs, 'milk-moved', data)),
+    ...demoMilk(nowMs, today, newId).map(({ lot, atMs, data }) => entry(lot, atMs, 'milk-moved', data)),
     ...entries.map(({ culture, atMs, data }) => entry(culture, atMs, 'culture-changed', data)),
   ]);
   const branches: Branches = { lineId: rootId, house: rootId, ewe: '' };
   const cream = async (make: DemoCream): Promise<string> =>
     storeCream(db, kitchenId, await onGrains(db, kitchenId, make), nowMs, timeline);
   const past: readonly { readonly startMs: number; readonly store: () => Promise<string> }[] = [
-    ...demoHistory(nowMs).map((make) => ({
+    ...demoHistory(today).map((make) => ({
       startMs: Date.parse(make.plan.startAt),
       store: () => storeTurn(db, kitchenId, make, branches, nowMs),
     })),

@@ -1,7 +1,9 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import { openLots, turningFirst } from '@morning-crock/core';
 import { kitchenSettings } from '@morning-crock/core/contract';
 import { readKitchen } from '../features/kitchen/kitchen-service.ts';
 import { listMakes, readMake } from '../features/makes/make-service.ts';
+import { milkRegister } from '../features/milk/milk-service.ts';
 import { draft } from '../testing/drafts.ts';
 import { createTestKitchen, type TestKitchen } from '../testing/test-kitchen.ts';
 import { seedDemo } from './seed.ts';
@@ -48,6 +50,16 @@ test('one make incubates in mid-course, one cools, cream ripens, a churning is d
   expect(await kitchen.count('event', "type = 'whey-returned'")).toBe(1);
   expect(await kitchen.count('event', "type = 'replanned'")).toBeGreaterThanOrEqual(1);
   expect(finished.filter((m) => m.churned !== null).length).toBe(6);
+  // What must be used first can still be used.
+  const { goods } = (await kitchen.app.inject('/api/larder')).json<{
+    goods: Parameters<typeof turningFirst>[0];
+  }>();
+  const [first] = turningFirst(
+    goods,
+    openLots((await milkRegister.read(kitchen.db, kitchen.kitchenId)).state),
+    NOW,
+  );
+  expect(first!.toMs).toBeGreaterThan(NOW);
   expect(kitchenSettings.safeParse((await readKitchen(kitchen.db, kitchen.kitchenId)).settings).success).toBe(
     true,
   );
@@ -64,7 +76,23 @@ test('a second start adds nothing; when nothing is under way any more, new makes
     payload: { events: [draft(own.id, NOW + 2 * HOUR, 'noted', { text: 'mine' })] },
   });
   expect(await seedDemo(kitchen.db, kitchen.kitchenId, NOW + 20 * HOUR)).toEqual({ made: 5 });
-  expect(await listMakes(kitchen.db, kitchen.kitchenId, workHere)).toHaveLength(before.length + 5);
+  // Started at five in the morning: nobody goes to bed before the evening.
+  const { cooks } = (await readKitchen(kitchen.db, kitchen.kitchenId)).settings;
+  expect(cooks.map(({ sleepFrom }) => sleepFrom)).toEqual(['22:00', '23:00']);
+  // Twenty hours later it is night; but somebody has set their own bedtime by then, which stays.
+  const ownHours = cooks.map((cook) => ({ ...cook, sleepFrom: '21:30' }));
+  await kitchen.app.inject({
+    method: 'POST',
+    url: '/api/events',
+    payload: {
+      events: [
+        draft(kitchen.kitchenId, NOW + 20 * HOUR, 'kitchen-changed', { section: 'cooks', value: ownHours }),
+      ],
+    },
+  });
+  await seedDemo(kitchen.db, kitchen.kitchenId, NOW + 40 * HOUR);
+  expect((await readKitchen(kitchen.db, kitchen.kitchenId)).settings.cooks).toEqual(ownHours);
+  expect(await listMakes(kitchen.db, kitchen.kitchenId, workHere)).toHaveLength(before.length + 10);
   expect((await readMake(kitchen.db, kitchen.kitchenId, own.id))!.state.notes.map((n) => n.text)).toEqual([
     'mine',
   ]);

@@ -1,10 +1,17 @@
-import { demoChurningDue, demoKefir, demoRipening, demoUnderWay } from '@morning-crock/core/demo';
+import {
+  demoChurningDue,
+  demoKefir,
+  demoRipening,
+  demoUnderWay,
+  lanternFoldAt,
+} from '@morning-crock/core/demo';
 import { freeKg, goOn, milkFromLots, openLots, withFactors } from '@morning-crock/core';
 import type { DataSource } from 'typeorm';
 import { ulid } from 'ulid';
-import { entry } from './entry.ts';
+import { entry, SEED_DEVICE } from './entry.ts';
 import { cultureRegister } from '../features/cultures/culture-service.ts';
 import { appendEvents } from '../features/events/append.ts';
+import { readEvents } from '../features/events/event-log.ts';
 import { readKitchen } from '../features/kitchen/kitchen-service.ts';
 import { workHere } from '../work/work.ts';
 import { readFactors } from '../features/learning/routes.ts';
@@ -136,6 +143,19 @@ async function youngestBranches(db: DataSource, kitchenId: string): Promise<Bran
   return house && ewe ? { lineId: house.lineId, house: house.id, ewe: ewe.id } : null;
 }
 
+/** Bedtimes that go with the hour of a later start; what somebody changed themselves stays. */
+async function keepHours(db: DataSource, kitchenId: string, nowMs: number): Promise<void> {
+  const events = await readEvents(db, { kitchenId, streamId: kitchenId });
+  const changed = events.some(
+    (e) => e.type === 'kitchen-changed' && e.data.section === 'cooks' && e.deviceId !== SEED_DEVICE,
+  );
+  if (changed) return;
+  const { zone } = (await readKitchen(db, kitchenId)).settings.site;
+  const { cooks } = lanternFoldAt(nowMs, zone);
+  const data = { section: 'cooks', value: cooks } as const;
+  await appendEvents(db, kitchenId, [entry(kitchenId, nowMs, 'kitchen-changed', data, SEED_DEVICE)], nowMs);
+}
+
 /** Fills a new demo kitchen, or begins new makes beside what is there when none is under way any more. */
 export async function seedDemo(db: DataSource, kitchenId: string, nowMs: number): Promise<{ made: number }> {
   const present = await listMakes(db, kitchenId, workHere);
@@ -145,6 +165,7 @@ export async function seedDemo(db: DataSource, kitchenId: string, nowMs: number)
   }
   const running = present.some((m) => m.status === 'under-way' && nowMs - Date.parse(m.startedAt) < STALE_MS);
   if (!running) {
+    if (present.length > 0) await keepHours(db, kitchenId, nowMs);
     const branches = await youngestBranches(db, kitchenId);
     const factors = await readFactors(db, kitchenId, workHere);
     for (const make of demoUnderWay(nowMs)) {

@@ -10,6 +10,7 @@ import { productOf } from '@morning-crock/core';
 import type { DataSource } from 'typeorm';
 import { ulid } from 'ulid';
 import { entry } from './entry.ts';
+import { restOfJarsKg } from './larder.ts';
 import { poured, withBoughtMilk } from './milk-for.ts';
 import type { Timeline } from './timeline.ts';
 import { cultureRegister } from '../features/cultures/culture-service.ts';
@@ -131,7 +132,11 @@ const isGrains = ({ kind }: Pick<Culture, 'kind'>): boolean => kind === 'kefir-g
 /** How much of something that came out besides is gone by now, kg; `null` when it is nothing the milk room has. */
 function eaten(make: DemoCream, given: DraftEvent, all: readonly DraftEvent[]): number | null {
   const { gives } = productOf(make.plan);
-  if (given.type === 'weighed') return given.data.of && gives?.[given.data.of] ? given.data.massKg : null;
+  if (given.type === 'weighed') {
+    const { of, massKg } = given.data;
+    if (of) return gives?.[of] ? massKg : null;
+    return gives?.out?.role === 'buttermilk' ? restOfJarsKg(massKg) : null;
+  }
   // The first weighing of whey made its lot; the last one says how much it was.
   if (given.type !== 'drain-weighed' || !gives?.whey) return null;
   const weighings = all.filter((e) => e.type === 'drain-weighed');
@@ -164,7 +169,7 @@ export async function storeCream(
   for (const given of drafts) {
     const atMs = Date.parse(given.at) + 2.5 * DAY_MS;
     const gone = atMs > untilMs ? null : eaten(make, given, drafts);
-    if (gone === null) continue;
+    if (gone === null || gone < 0.001) continue;
     const massKg = Math.round(gone * 1000) / 1000;
     const typed = { value: Math.round(massKg * 1000), unit: 'g' } as const;
     const used = { kind: 'give', to: 'used', massKg, typed, note: 'the stall' } as const;
