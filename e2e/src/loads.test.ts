@@ -233,7 +233,7 @@ describe('a day of churning', () => {
     ]);
     await page.click('.wet button:nth-child(2)');
     await stored('salted', 1);
-    await see(page, 'No salt planned');
+    await seeNoMore(page, 'salt as added');
     await tap(page, 'button', 'Butter is worked');
     await tap(page, 'button', 'Skip weighing');
     await tap(page, 'button', 'Leave wet-hands mode');

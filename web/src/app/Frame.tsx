@@ -4,6 +4,7 @@ import {
   IconCalendarTime,
   IconClipboardCheck,
   IconFridge,
+  IconHelp,
   IconMilk,
   IconNotes,
   IconPlant2,
@@ -35,6 +36,7 @@ const PLACES = [
   { to: '/methods', label: 'Methods', Icon: IconNotes, end: false },
   { to: '/sums', label: 'Tools', Icon: IconCalculator, end: false },
   { to: '/kitchen', label: 'Kitchen', Icon: IconToolsKitchen2, end: false },
+  { to: '/help', label: 'Help', Icon: IconHelp, end: false },
 ] as const;
 
 /** Places that stand in the bar of a phone; the others are under “More”. */

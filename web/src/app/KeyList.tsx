@@ -1,16 +1,7 @@
 import { Modal } from '@mantine/core';
+import { KEYS } from './keys.ts';
 import './key-list.css';
 import '../parts/modal-styles.ts';
-
-const KEYS = [
-  ['?', 'show these shortcuts'],
-  ['n', 'new batch'],
-  ['/', 'go to a page'],
-  ['d', 'mark the step as done (in a batch)'],
-  ['r', 'add a reading (in a batch)'],
-  ['u', 'undo your last entry (in a batch)'],
-  ['0–9', 'type a reading (in a batch)'],
-] as const;
 
 /** The list of all keys. */
 export function KeyList({ onClose }: { readonly onClose: () => void }) {

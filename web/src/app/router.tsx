@@ -104,6 +104,10 @@ export function createRouter() {
               path: 'sums/:name?',
               lazy: async () => ({ Component: (await import('../places/sums/SumsPlace.tsx')).SumsPlace }),
             },
+            {
+              path: 'help',
+              lazy: async () => ({ Component: (await import('../places/help/HelpPlace.tsx')).HelpPlace }),
+            },
             { path: 'join', element: <Navigate to="/" replace /> },
             {
               path: 'kitchen/:part?',

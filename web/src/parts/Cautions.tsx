@@ -1,4 +1,5 @@
 import { CAUTIONS, type CautionId } from '@morning-crock/core';
+import { WithTerms } from './WithTerms.tsx';
 import './cautions.css';
 
 /** The caution that matters most now in full, the others behind it: four under each other are read by nobody. */
@@ -7,7 +8,9 @@ export function Cautions({ ids }: { readonly ids: readonly CautionId[] }) {
   if (first === undefined) return null;
   return (
     <>
-      <p className="caution">{CAUTIONS[first]}</p>
+      <p className="caution">
+        <WithTerms text={CAUTIONS[first]} />
+      </p>
       {others.length > 0 && (
         <details className="more-cautions">
           <summary>

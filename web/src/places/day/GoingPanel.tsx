@@ -127,23 +127,27 @@ export function GoingPanel({ going, nowMs }: { readonly going: KeptDay; readonly
             );
           })}
         </ol>
-      </div>
-      <div className="row wide">
-        <NativeSelect
-          label="Product and method"
-          value={methodId}
-          data={shown.map(({ id: own, method }) => ({
-            value: own,
-            label: `${PRODUCTS[method.product].label}: ${method.name}`,
-          }))}
-          onChange={(event) => setMethodId(event.currentTarget.value)}
-        />
-        <Button variant="default" h={48} onClick={() => void addToday()}>
-          Add and start batch
-        </Button>
-        <Button variant="default" h={48} onClick={() => void record(id, 'day-changed', { kind: 'dropped' })}>
-          End this plan
-        </Button>
+        <div className="row wide day-going-more">
+          <NativeSelect
+            label="Product and method"
+            value={methodId}
+            data={shown.map(({ id: own, method }) => ({
+              value: own,
+              label: `${PRODUCTS[method.product].label}: ${method.name}`,
+            }))}
+            onChange={(event) => setMethodId(event.currentTarget.value)}
+          />
+          <Button variant="default" h={48} onClick={() => void addToday()}>
+            Add and start batch
+          </Button>
+          <Button
+            variant="default"
+            h={48}
+            onClick={() => void record(id, 'day-changed', { kind: 'dropped' })}
+          >
+            End this plan
+          </Button>
+        </div>
       </div>
     </section>
   );

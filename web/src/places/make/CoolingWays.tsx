@@ -73,7 +73,9 @@ export function CoolingWays({ state, nowMs }: { readonly state: MakeState; reado
           >
             <span className="way">
               <span>{WORDS[cooling.kind]}</span>
-              <span className="number">{minutes === null ? 'never' : `about ${formatMinutes(minutes)}`}</span>
+              <span className="number">
+                {minutes === null ? 'never' : minutes < 1 ? 'under 1 min' : `about ${formatMinutes(minutes)}`}
+              </span>
               <small>{ready || 'nothing to do'}</small>
             </span>
           </Button>

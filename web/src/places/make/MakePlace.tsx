@@ -2,7 +2,6 @@ import '../../parts/form-styles.ts';
 import {
   batchOf,
   contradictionWords,
-  doingOf,
   doneWordsOf,
   fatBalance,
   likelyKg,
@@ -26,13 +25,13 @@ import { useAppDispatch, useAppSelector } from '../../data/store.ts';
 import { useLive, type LiveMake, type OneMake } from '../../data/use-make.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { useWakeLock } from './use-wake-lock.ts';
-import { Cautions } from '../../parts/Cautions.tsx';
 import { firmnessWords, readyWords, setWords } from '../../parts/seen-words.ts';
 import { MakeCurve } from '../../charts/MakeCurve.tsx';
 import { aimOf } from './aim-words.ts';
 import { Beads } from './Beads.tsx';
 import { CoolingWays } from './CoolingWays.tsx';
 import { Finish } from './Finish.tsx';
+import { ForStep } from './ForStep.tsx';
 import { Jars } from './Jars.tsx';
 import { completeStep, skipStep } from '../../data/complete-step.ts';
 import { curveDataOf } from '../../charts/curve-data.ts';
@@ -219,22 +218,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
             </div>
           )}
           {!narrow && <LastReading state={state} nowMs={nowMs} />}
-          <div aria-label="For this step" role="group" className="for-step">
-            {step && (
-              <p>
-                {doingOf(state)} <span className="quiet">{step.why}</span>
-              </p>
-            )}
-            {step?.instance.note && (
-              <p>
-                <strong>Your note:</strong> {step.instance.note}
-              </p>
-            )}
-            {safety.verdict !== 'over' && state.inoculatedAtMs !== null && (
-              <p className={`caution ${safety.verdict === 'acid' ? 'note' : ''}`}>{safety.text}</p>
-            )}
-            {step && <Cautions key={step.id} ids={step.cautions} />}
-          </div>
+          {!narrow && <ForStep live={live} />}
           <Jars state={state} forecast={forecast} nowMs={nowMs} />
         </div>
         <div className="pad">
@@ -255,6 +239,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
           ) : (
             <Finish state={state} />
           )}
+          {narrow && <ForStep live={live} />}
           <StepEntries state={state} point={forecast.point} />
           {step?.facts.endedBy === 'tasted' ? (
             <TasteForm state={state} />

@@ -22,8 +22,8 @@ import type { Units } from '../../data/units-of.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { ICED_MIN } from './panels/WashEntries.tsx';
 
-/** The two things that are told most of a step, when they are not cues of a souring. */
-function wetButtons(state: MakeState, units: Units): readonly [WetButton, WetButton] | null {
+/** What is told most of a step, two things at most, when they are not cues of a souring. */
+function wetButtons(state: MakeState, units: Units): readonly WetButton[] | null {
   const { tells } = state.current?.step.facts ?? {};
   if (tells === 'stages') {
     const say = (stage: ChurnStage): WetButton => ({
@@ -50,17 +50,15 @@ function wetButtons(state: MakeState, units: Units): readonly [WetButton, WetBut
   };
   if (tells === 'salt') {
     const saltKg = saltWantedKg(state, now());
-    const salt: WetButton =
-      saltKg === null
-        ? { words: 'No salt planned', say: null }
-        : {
-            words: `Mark ${units.mass(saltKg)} salt as added`,
-            say: () =>
-              void record(state.id, 'salted', {
-                massKg: saltKg,
-                typed: { value: Math.round(saltKg * 10_000) / 10, unit: 'g' },
-              }),
-          };
+    if (saltKg === null) return [iced];
+    const salt: WetButton = {
+      words: `Mark ${units.mass(saltKg)} salt as added`,
+      say: () =>
+        void record(state.id, 'salted', {
+          massKg: saltKg,
+          typed: { value: Math.round(saltKg * 10_000) / 10, unit: 'g' },
+        }),
+    };
     return [salt, iced];
   }
   const step = state.current?.step.id ?? '';
@@ -70,13 +68,9 @@ function wetButtons(state: MakeState, units: Units): readonly [WetButton, WetBut
         words: 'Record no clean break',
         say: () => void record(state.id, 'break-tried', { step, clean: false }),
       },
-      { words: 'Leave the curd still', say: null },
     ];
   if (tells === 'turns')
-    return [
-      { words: 'Mark as turned', say: () => void record(state.id, 'turned', { step }) },
-      { words: 'Nothing else to do', say: null },
-    ];
+    return [{ words: 'Mark as turned', say: () => void record(state.id, 'turned', { step }) }];
   if (tells !== 'rinses') return null;
   const say = (clear: boolean): WetButton => ({
     words: clear ? 'Record clear wash' : 'Record cloudy wash',
@@ -86,18 +80,16 @@ function wetButtons(state: MakeState, units: Units): readonly [WetButton, WetBut
 }
 interface WetButton {
   readonly words: string;
-  /** `null` when there is nothing to say. */
-  readonly say: (() => void) | null;
+  readonly say: () => void;
 }
 
 /** What eye and spoon tell of a souring, most of all: it is set, or it is not. */
-function souringButtons(state: MakeState): readonly [WetButton, WetButton] | null {
+function souringButtons(state: MakeState): readonly WetButton[] {
   const souring = souringOf(state);
-  if (!souring || souring.cues.length === 0) return null;
   const incubating = state.inoculatedAtMs !== null && state.chilledAtMs === null;
+  if (!souring || souring.cues.length === 0 || !incubating) return [];
   const notSet = souring.cues[0] ?? 'liquid';
-  const say = (cue: Cue): WetButton['say'] =>
-    incubating ? () => void record(state.id, 'cue-seen', { cue, cleanSmell: null }) : null;
+  const say = (cue: Cue) => (): void => void record(state.id, 'cue-seen', { cue, cleanSmell: null });
   return [
     {
       words: `It is ${markWords(state, 'body').toLowerCase()}`,
@@ -107,7 +99,7 @@ function souringButtons(state: MakeState): readonly [WetButton, WetButton] | nul
   ];
 }
 
-/** Four large buttons for wet hands. */
+/** Four large buttons at most for wet hands: only what applies to the step a make is at. */
 export function WetHands({ live, onLeave }: { readonly live: LiveMake; readonly onLeave: () => void }) {
   const { state } = live;
   const units = useUnits();
@@ -121,8 +113,8 @@ export function WetHands({ live, onLeave }: { readonly live: LiveMake; readonly 
       >
         {doneWordsOf(state) ?? 'All done'}
       </button>
-      {(wetButtons(state, units) ?? souringButtons(state) ?? []).map(({ words, say }) => (
-        <button key={words} type="button" disabled={say === null} onClick={() => say?.()}>
+      {(wetButtons(state, units) ?? souringButtons(state)).map(({ words, say }) => (
+        <button key={words} type="button" onClick={say}>
           {words}
         </button>
       ))}

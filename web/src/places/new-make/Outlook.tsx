@@ -21,6 +21,7 @@ import type { MakePlan } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
 import { useFactorsQuery } from '../../data/api.ts';
 import { useUnits } from '../../data/use-units.ts';
+import { WithTerms } from '../../parts/WithTerms.tsx';
 import { MiniCurve } from './MiniCurve.tsx';
 import { TradeOff } from './panels/TradeOff.tsx';
 import type { Planning } from './use-plan.ts';
@@ -296,7 +297,9 @@ export function Outlook({
             </div>
           )}
         </div>
-        <p className="quiet">{whyOf(planning, point.sourness)}</p>
+        <p className="quiet">
+          <WithTerms text={whyOf(planning, point.sourness)} />
+        </p>
         <TradeOff plan={plan} />
         <LearnedLine plan={plan} />
       </div>
