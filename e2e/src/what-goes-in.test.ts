@@ -76,7 +76,7 @@ describe('from the milking to the next turn', () => {
   test('intake, settle, skim, pool, pour into a make, reserve, next turn', async () => {
     tablet = await openTablet(browser, `${world.address}/milk`);
     const { page } = tablet;
-    await see(page, 'No milk yet.');
+    await see(page, 'No milk yet');
     await tap(page, 'link', 'Add milk');
     await fill(page, 'Animal, herd or shop', 'Fern');
     await fill(page, 'Amount', '8,4');

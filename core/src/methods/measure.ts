@@ -40,6 +40,8 @@ export interface Measured {
   readonly inKg: number;
   readonly outKg: number;
   readonly wheyKg: number;
+  /** What its steps put in besides the starter, as of which step. */
+  readonly added: readonly { readonly step: string; readonly what: string; readonly massKg: number }[];
   readonly starter: string;
   readonly things: readonly string[];
   readonly cautions: readonly CautionId[];
@@ -106,6 +108,7 @@ export function measureMethod(
     inKg: flow.wentIn.massKg - (plan.starter.massKg ?? 0),
     outKg: likelyKg(state) ?? flow.out.massKg,
     wheyKg: flow.off.filter(({ what }) => what === 'whey').reduce((sum, { massKg }) => sum + massKg, 0),
+    added: flow.added.map(({ step, what, massKg }) => ({ step, what, massKg })),
     starter: souring ? STARTER_FACTS[plan.starter.kind].label : '',
     things: thingsOf(plan, kitchen.units.measures),
     cautions: [...new Set(state.steps.flatMap(({ step }) => step.cautions))].filter((id) => id in CAUTIONS),

@@ -284,7 +284,7 @@ describe('files', () => {
   test('our own recipe is read again with as many steps and the same hours', () => {
     const own = shipped('washed-curd');
     const measured = measureMethod(own, KITCHEN, AT, 4);
-    const recipe = recipeOf(own, measured, []);
+    const recipe = recipeOf(own, measured, planOfMethod(own, KITCHEN, AT, 4));
     expect(recipe['@type']).toBe('Recipe');
     const read = readMethodFile(JSON.stringify(recipe));
     expect(read.ok && read.method.steps).toHaveLength(own.steps.length);

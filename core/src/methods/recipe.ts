@@ -1,8 +1,9 @@
-import type { Method, ProductId, StepInstance } from '../contract/index.ts';
+import type { MakePlan, Method, ProductId, StepInstance } from '../contract/index.ts';
 import type { StarterKind } from '../culture/index.ts';
 import { KILOGRAMS_PER, MILLILITRES_PER } from '../units/index.ts';
-import { PRODUCTS } from '../products/index.ts';
+import { methodSteps } from '../products/index.ts';
 import type { Measured } from './measure.ts';
+import { ingredientsOf, instructionOf } from './recipe-words.ts';
 
 /** A recipe as the open vocabulary of schema.org writes it (JSON-LD). */
 export interface RecipeLd {
@@ -41,14 +42,12 @@ export function minutesOfIso(text: string): number | null {
   return days! * 1440 + hours! * 60 + minutes! + seconds! / 60;
 }
 
-/** A method as a recipe for other programs: with the times and amounts of one kitchen. */
-export function recipeOf(
-  of: Method,
-  measured: Measured,
-  words: readonly { readonly id: string; readonly doing: string }[],
-): RecipeLd {
-  const share = of.aims.starter?.share;
-  const { into } = PRODUCTS[of.product].goods;
+/**
+ * A method as a recipe for other programs: with the times and amounts of one kitchen, each step to be followed by itself.
+ * @param plan of the method in that kitchen, of as much as was measured
+ */
+export function recipeOf(of: Method, measured: Measured, plan: MakePlan): RecipeLd {
+  const words = new Map(methodSteps(plan).map((step) => [step.id, step]));
   return {
     '@context': 'https://schema.org',
     '@type': 'Recipe',
@@ -56,16 +55,17 @@ export function recipeOf(
     description: of.goodFor,
     recipeYield: `about ${measured.outKg.toFixed(2)} kg`,
     totalTime: isoDuration(measured.hours * 60),
-    recipeIngredient: [
-      `${measured.litres} L ${into}`,
-      ...(share ? [`${Math.round(share * measured.litres * 1030)} g ${measured.starter.toLowerCase()}`] : []),
-    ],
-    recipeInstructions: measured.steps.map(({ id, title, startMs, endMs }) => ({
-      '@type': 'HowToStep',
-      name: title,
-      text: words.find((step) => step.id === id)?.doing ?? title,
-      timeRequired: isoDuration((endMs - startMs) / 60_000),
-    })),
+    recipeIngredient: ingredientsOf(plan, measured),
+    recipeInstructions: measured.steps.map(({ id, title, startMs, endMs }) => {
+      const minutes = (endMs - startMs) / 60_000;
+      const step = words.get(id);
+      return {
+        '@type': 'HowToStep',
+        name: title,
+        text: step ? instructionOf(step, plan, measured, minutes) : title,
+        timeRequired: isoDuration(minutes),
+      };
+    }),
   };
 }
 

@@ -31,7 +31,7 @@ export const HEAT: StepType = {
       ? {
           title: 'Heat',
           doneWords: 'Hot enough',
-          doing: 'Heat the milk to the temperature below. Keep stirring.',
+          doing: 'Heat the milk and keep stirring.',
           why: 'Heating unfolds the whey proteins. They join the curd and make it firmer.',
           endWords: 'hot at',
           due: DUE,

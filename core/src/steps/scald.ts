@@ -10,7 +10,7 @@ export const SCALD: StepType = {
   words: () => ({
     title: 'Scald',
     doneWords: 'Hot enough',
-    doing: 'Warm the cream slowly to the temperature below. Keep stirring and do not let it boil.',
+    doing: 'Warm the cream slowly. Keep stirring and do not let it boil.',
     why: 'Scalding clears out what got in since the carton was opened. Scalded cream also thickens better.',
     endWords: 'hot at',
     due: {

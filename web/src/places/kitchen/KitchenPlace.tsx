@@ -97,6 +97,31 @@ function Room({ kitchenId: id, settings }: SectionProps) {
           </>
         )}
       </SectionForm>
+      <section className="section" aria-labelledby="tablet">
+        <h2 id="tablet">This tablet</h2>
+        <NativeSelect
+          label="Who uses this tablet"
+          value={cookId}
+          data={[
+            { value: '', label: 'anyone' },
+            ...settings.cooks.map((c) => ({ value: c.id, label: c.name })),
+          ]}
+          onChange={(e) => {
+            setCookId(e.currentTarget.value);
+            chooseCook(e.currentTarget.value || null);
+          }}
+        />
+        <Choices
+          legend="Display"
+          value={colorScheme}
+          options={[
+            { value: 'auto', label: 'same as tablet' },
+            { value: 'light', label: 'light' },
+            { value: 'dark', label: 'dark' },
+          ]}
+          onChange={setColorScheme}
+        />
+      </section>
       <SectionForm kitchenId={id} section="units" title="Units" value={settings.units}>
         {(draft, set) => (
           <>
@@ -152,31 +177,6 @@ function Room({ kitchenId: id, settings }: SectionProps) {
           </>
         )}
       </SectionForm>
-      <section className="section" aria-labelledby="tablet">
-        <h2 id="tablet">This tablet</h2>
-        <NativeSelect
-          label="Who uses this tablet"
-          value={cookId}
-          data={[
-            { value: '', label: 'anyone' },
-            ...settings.cooks.map((c) => ({ value: c.id, label: c.name })),
-          ]}
-          onChange={(e) => {
-            setCookId(e.currentTarget.value);
-            chooseCook(e.currentTarget.value || null);
-          }}
-        />
-        <Choices
-          legend="Display"
-          value={colorScheme}
-          options={[
-            { value: 'auto', label: 'same as tablet' },
-            { value: 'light', label: 'light' },
-            { value: 'dark', label: 'dark' },
-          ]}
-          onChange={setColorScheme}
-        />
-      </section>
     </>
   );
 }

@@ -1,6 +1,5 @@
 import {
   methodJson,
-  methodSteps,
   MOST_FILE_CHARS,
   planOfMethod,
   readMethodFile,
@@ -47,8 +46,8 @@ export function MethodOut({ method, measured }: { readonly method: Method; reado
       <Button
         variant="default"
         onClick={() => {
-          const plan = planOfMethod(method, kitchen, new Date(now()).toISOString());
-          const recipe = recipeOf(method, measured, methodSteps(plan));
+          const plan = planOfMethod(method, kitchen, new Date(now()).toISOString(), measured.litres);
+          const recipe = recipeOf(method, measured, plan);
           saveAs(`${fileName(method.name)}.jsonld`, JSON.stringify(recipe, null, 2), 'application/ld+json');
         }}
       >

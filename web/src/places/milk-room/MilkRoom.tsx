@@ -7,6 +7,7 @@ import { Link, NavLink, useNavigate, useParams, useSearchParams } from 'react-ro
 import { useKitchenQuery } from '../../data/api.ts';
 import { useNow } from '../../data/clock.ts';
 import { useUnits } from '../../data/use-units.ts';
+import { NoMilk } from './NoMilk.tsx';
 import { Enough } from './Enough.tsx';
 import { IntakeForm } from './IntakeForm.tsx';
 import { JarShelf } from './JarShelf.tsx';
@@ -40,18 +41,7 @@ function Jars({ room, nowMs }: { readonly room: MilkRoomNow; readonly nowMs: num
   const lots = byKeeping(room.lots, nowMs);
   const chosen = lots.find((lot) => lot.id === search.get('lot')) ?? lots[0];
   const first = lots[0];
-  if (!chosen || !first)
-    return (
-      <div>
-        <p className="months-word">{room.known ? 'No milk yet.' : 'Opening …'}</p>
-        {room.known && (
-          <p>
-            Add a milking or a purchase. The ledger keeps count, and you see when the cream has risen and what
-            to use first.
-          </p>
-        )}
-      </div>
-    );
+  if (!chosen || !first) return room.known ? <NoMilk /> : <p className="quiet">Opening …</p>;
   return (
     <div className="milk-room">
       <div className="may-shrink">

@@ -1,0 +1,58 @@
+import { describe, expect, test } from '@jest/globals';
+import { defaultKitchen } from '../kitchen/index.ts';
+import type { Method } from '../contract/index.ts';
+import { planOfMethod } from '../products/index.ts';
+import { SHIPPED_METHODS } from '../schools/index.ts';
+import { measureMethod } from './measure.ts';
+import { recipeOf } from './recipe.ts';
+
+const KITCHEN = defaultKitchen('UTC');
+const AT = '2026-03-02T08:00:00.000Z';
+const methodOf = (id: string): Method => SHIPPED_METHODS.find((m) => m.id === id)!;
+const recipe = (id: string, litres: number) => {
+  const method = methodOf(id);
+  return recipeOf(
+    method,
+    measureMethod(method, KITCHEN, AT, litres),
+    planOfMethod(method, KITCHEN, AT, litres),
+  );
+};
+const texts = (id: string, litres: number): string[] =>
+  recipe(id, litres).recipeInstructions.map(({ text }) => text);
+
+describe('a recipe stands by itself', () => {
+  test('yogurt: every temperature in both units, the minutes, the dose and the cue', () => {
+    const all = texts('yogurt', 2).join('\n');
+    expect(all).toMatch(/Stop at 85 °C \(185 °F\), after about \d+ min\./);
+    expect(all).toMatch(/For 10 min\./);
+    expect(all).toMatch(/Stop at 44\.0 °C \(111 °F\)/);
+    expect(all).toMatch(/Starter: \d+ g live plain yogurt\./);
+    expect(all).toMatch(/Stop when it tastes classic, after about \d+ h .*Keep it at 43\.0 °C \(109 °F\)\./);
+    expect(recipe('yogurt', 2).recipeIngredient).toEqual([
+      '2 L shop milk, whole',
+      expect.stringMatching(/^\d+ g live plain yogurt$/),
+    ]);
+  });
+
+  test('rennet and salt are among the ingredients, and in the step that puts them in', () => {
+    const { recipeIngredient } = recipe('brined', 4);
+    expect(recipeIngredient.some((line) => /^rennet, about .*(drops|mL|tablet)/.test(line))).toBe(true);
+    expect(texts('brined', 4).join('\n')).toMatch(/Rennet, about /);
+  });
+
+  test('what ages is told in days, and no time twice', () => {
+    const all = texts('brined', 2).join('\n');
+    expect(all).toMatch(/7 days, turned every 2 days\./);
+    expect(all).not.toContain('about 168 h');
+  });
+
+  test.each(SHIPPED_METHODS.map(({ id }) => [id] as const))(
+    '%s: no step points elsewhere, and each is a whole sentence',
+    (id) => {
+      for (const text of texts(id, 3)) {
+        expect(text).not.toMatch(/temperature below|as shown|undefined|NaN|null/);
+        expect(text).toMatch(/^[A-Z].*[.!?]$/s);
+      }
+    },
+  );
+});

@@ -1,0 +1,110 @@
+import type { MakePlan } from '../contract/index.ts';
+import { STARTER_FACTS } from '../culture/index.ts';
+import { batchOf } from '../method/index.ts';
+import { MILK_FACTS } from '../milk/index.ts';
+import { productOf } from '../products/index.ts';
+import { rennetOf, rennetWords, type MethodStep } from '../steps/index.ts';
+import { formatMass, formatMinutes, formatTemperature } from '../units/index.ts';
+import type { Measured } from './measure.ts';
+
+/** Texts that leave the house: each stands by itself, in °C and °F, whoever reads it wherever. */
+
+const DAY_MIN = 24 * 60;
+const TELLS_TIME = /\b(?:min|h|hours?|days?)\b/;
+
+const heatWords = (celsius: number): string =>
+  `${formatTemperature(celsius, 'C')} (${formatTemperature(celsius, 'F')})`;
+const sentence = (text: string): string =>
+  text === '' ? '' : `${text.charAt(0).toUpperCase()}${text.slice(1)}${/[.!?]$/.test(text) ? '' : '.'}`;
+/** "7 days", "5 h 20 min". */
+const lasting = (minutes: number): string =>
+  minutes >= 2 * DAY_MIN ? `${Math.round(minutes / DAY_MIN)} days` : formatMinutes(minutes);
+const lower = (text: string): string => `${text.charAt(0).toLowerCase()}${text.slice(1)}`;
+
+/** The starter of a plan with its amount, as it goes into a list. @example starterLine(plan) // "41 g live plain yogurt" */
+export function starterLine({ starter }: MakePlan): string | null {
+  const { label, dosing } = STARTER_FACTS[starter.kind];
+  if (dosing === 'none') return null;
+  if (dosing === 'mass')
+    return starter.massKg === null ? lower(label) : `${formatMass(starter.massKg, 'metric')} ${lower(label)}`;
+  return `${lower(label)}, ${starter.statedRatio ?? 1} × the packet dose for this much milk`;
+}
+
+/** What a step puts in, by what and how much. */
+function addedLines(plan: MakePlan, measured: Measured): { readonly step: string; readonly line: string }[] {
+  const rennet = rennetOf(plan);
+  return [
+    ...(rennet ? [{ step: rennet.id, line: `rennet, ${rennetWords(plan, rennet)}` }] : []),
+    ...measured.added.map(({ step, what, massKg }) => ({
+      step,
+      line: `about ${formatMass(massKg, 'metric')} ${what}`,
+    })),
+  ];
+}
+
+/**
+ * Everything that goes in, a line each.
+ * @example ingredientsOf(plan, measured) // ["2 L shop milk, whole", "41 g live plain yogurt", "rennet, about 12 drops"]
+ */
+export function ingredientsOf(plan: MakePlan, measured: Measured): string[] {
+  const { milk } = plan;
+  const { takes, goods } = productOf(plan);
+  const poured =
+    takes === 'milk'
+      ? `${milk.litres} L ${lower(MILK_FACTS[milk.kind].label)}`
+      : takes === 'cream'
+        ? `${milk.litres} L cream, ${Math.round((milk.fatFraction ?? batchOf(plan).composition.fatFraction) * 100)} % fat`
+        : `${formatMass(batchOf(plan).massKg, 'metric')} ${goods.into}`;
+  const starter = starterLine(plan);
+  return [
+    poured,
+    ...(milk.second ? [`${milk.second.litres} L ${lower(MILK_FACTS[milk.second.kind].label)}`] : []),
+    ...(milk.powder ? [`${formatMass(milk.powder.massKg, 'metric')} milk powder`] : []),
+    ...(starter === null ? [] : [starter]),
+    ...addedLines(plan, measured).map(({ line }) => line),
+  ];
+}
+
+/** What a step aims at: its temperature, its minutes, its amount, its cue. */
+function aimWords(step: MethodStep, plan: MakePlan, minutes: number): string {
+  const about = minutes >= 1 ? `about ${lasting(minutes)}` : '';
+  switch (step.aim?.to) {
+    case 'heat':
+      return `Stop at ${heatWords(step.aim.celsius)}${about === '' ? '' : `, after ${about}`}`;
+    case 'time':
+      return `For ${lasting(step.aim.minutes)}`;
+    case 'dose': {
+      const line = starterLine(plan);
+      return line === null ? '' : `Starter: ${line}`;
+    }
+    case 'amount':
+      return `${formatMass(step.aim.massKg, 'metric')} of milk`;
+    case 'break':
+      return `Stop when it breaks into grains in thin buttermilk, after ${about}`;
+    case 'ready': {
+      const keep = step.facts.sours ? ` Keep it at ${heatWords(plan.place.setPointC ?? plan.roomC)}.` : '';
+      return `Stop when it tastes ${plan.wanted.sourness}, after ${about}.${keep}`;
+    }
+    case 'added':
+    case 'words':
+      // Some say how long it takes themselves.
+      return TELLS_TIME.test(step.aim.words) || about === '' ? step.aim.words : `${step.aim.words}, ${about}`;
+    default:
+      return step.facts.waits ? about : '';
+  }
+}
+
+/**
+ * A step's instruction with its temperature, minutes, amount and cue.
+ * @param minutes it takes in this kitchen, about
+ * @example instructionOf(heat, plan, measured, 17) // "Heat the milk and keep stirring. Stop at 85 °C (185 °F), after about 17 min."
+ */
+export function instructionOf(step: MethodStep, plan: MakePlan, measured: Measured, minutes: number): string {
+  const puts = addedLines(plan, measured)
+    .filter((added) => added.step === step.id)
+    .map(({ line }) => sentence(line));
+  const aim = step.facts.rennets ? '' : sentence(aimWords(step, plan, minutes));
+  return [sentence(step.doing), ...puts, aim, step.instance.note ? sentence(step.instance.note) : '']
+    .filter((text) => text !== '')
+    .join(' ');
+}
