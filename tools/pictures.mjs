@@ -79,7 +79,7 @@ try {
     { name: 'kitchen', path: '/kitchen' },
     { name: 'sums', path: `/sums/powder` },
     { name: 'cheese', path: `/makes/${ageing}` },
-    { name: 'work-back', path: '/new', press: ['.plan-line:last-child .plan-line-head', 'back from a finish time', 'Find options'] },
+    { name: 'work-back', path: '/new', press: ['.plan-line:last-child .plan-line-label', 'back from a finish time', 'Find options'] },
     { name: 'bench-before-dawn', path: '/', dark: true },
     { name: 'bench-phone', path: '/', width: 390, height: 844 },
     { name: 'make-phone', path: `/makes/${incubating}`, width: 390, height: 844 },

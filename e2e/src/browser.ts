@@ -185,7 +185,7 @@ export async function tap(page: Page, role: 'button' | 'link' | 'radio', name: s
 export async function named(
   page: Page,
   name: string,
-  role?: 'textbox' | 'combobox',
+  role?: 'textbox' | 'combobox' | 'button',
 ): Promise<ElementHandle<HTMLElement>> {
   const found = await page
     .waitForFunction(

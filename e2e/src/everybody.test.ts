@@ -9,7 +9,18 @@ import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ulid } from 'ulid';
-import { goTo, openTablet, see, startBrowser, tap, type Tablet, upload } from './browser.ts';
+import {
+  fill,
+  goTo,
+  named,
+  openTablet,
+  see,
+  seeNoMore,
+  startBrowser,
+  tap,
+  type Tablet,
+  upload,
+} from './browser.ts';
 import { createWorld, type World } from './world.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
@@ -138,6 +149,8 @@ const PLACES: readonly (readonly [string, () => string, string])[] = [
   ['a method beside another', () => '/methods?method=brined&beside=cheddared', 'Total time'],
   ['a method in the changing', () => '/methods?method=skyr&edit=1', 'Save method'],
   ['a new cheese', () => '/new?make=cheese', 'Start batch'],
+  ['a first batch', () => '/new?make=yogurt&first=1', 'When do you want it?'],
+  ['help', () => '/help', 'Where things are'],
   ['readings from a file', () => `/makes/${running}/file`, 'Choose logger file'],
   ['the milk room', () => '/milk', 'Skim now'],
   ['milk in', () => '/milk/in', 'Add to milk room'],
@@ -263,6 +276,26 @@ describe.each([
       await tap(tablet.page, 'button', 'Find options');
       await see(tablet.page, 'Use this plan');
       expect(await violations(tablet.page)).toEqual([]);
+    } finally {
+      await tablet.close();
+    }
+  });
+
+  test('a word is explained where it stands, by keyboard too, and leads to all words', async () => {
+    const tablet = await openTablet(browser, `${world.address}/new`, { dark });
+    try {
+      const { page } = tablet;
+      await see(page, 'of the whey protein unfolds');
+      await (await named(page, 'whey protein: what it means', 'button')).focus();
+      await page.keyboard.press('Enter');
+      await see(page, 'The protein that stays in the whey unless milk was heated.');
+      expect(await violations(page)).toEqual([]);
+      await tap(page, 'link', 'All words');
+      await see(page, 'Where things are');
+      await page.waitForFunction(() => document.activeElement?.id === 'word-whey-protein');
+      await fill(page, 'Find a word', 'rennet');
+      await see(page, 'IMCU');
+      await seeNoMore(page, 'Back-slop');
     } finally {
       await tablet.close();
     }

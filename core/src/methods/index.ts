@@ -12,5 +12,6 @@ export {
   recipeOf,
   type RecipeLd,
 } from './recipe.ts';
+export { planInstructions } from './instructions.ts';
 export { methodJson, MOST_FILE_CHARS, readMethodFile, type MethodRead } from './file.ts';
 export { fieldsOfStep, withField, type StepField } from './fields.ts';

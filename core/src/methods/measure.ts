@@ -5,6 +5,7 @@ import { adviseOn, planOfMethod } from '../products/index.ts';
 import { interpolateLinear } from '../numerics/index.ts';
 import { likelyKg, makeFlow, pointForecast, souringOf, stateOfPlan } from '../make/index.ts';
 import { thingsOf } from './asks.ts';
+import type { Added } from './recipe-words.ts';
 
 const HOUR_MS = 3_600_000;
 /** A cheese has soured as far as it does by then, h [judgement]. */
@@ -41,7 +42,7 @@ export interface Measured {
   readonly outKg: number;
   readonly wheyKg: number;
   /** What its steps put in besides the starter, as of which step. */
-  readonly added: readonly { readonly step: string; readonly what: string; readonly massKg: number }[];
+  readonly added: readonly Added[];
   readonly starter: string;
   readonly things: readonly string[];
   readonly cautions: readonly CautionId[];

@@ -3,6 +3,7 @@ import { defaultKitchen } from '../kitchen/index.ts';
 import type { Method } from '../contract/index.ts';
 import { planOfMethod } from '../products/index.ts';
 import { SHIPPED_METHODS } from '../schools/index.ts';
+import { planInstructions } from './instructions.ts';
 import { measureMethod } from './measure.ts';
 import { recipeOf } from './recipe.ts';
 
@@ -55,4 +56,13 @@ describe('a recipe stands by itself', () => {
       }
     },
   );
+});
+
+test('the same words for a plan of a day, step by step', () => {
+  const told = planInstructions(planOfMethod(methodOf('yogurt'), KITCHEN, AT, 2));
+  expect(told.get('heat')).toMatch(
+    /^Heat the milk and keep stirring\. Stop at 85 °C \(185 °F\), after about \d+ min\.$/,
+  );
+  expect(told.get('hold')).toMatch(/For 10 min\.$/);
+  expect([...told.values()].every((text) => /^[A-Z].*[.!?]$/s.test(text))).toBe(true);
 });

@@ -5,7 +5,6 @@ import { MILK_FACTS } from '../milk/index.ts';
 import { productOf } from '../products/index.ts';
 import { rennetOf, rennetWords, type MethodStep } from '../steps/index.ts';
 import { formatMass, formatMinutes, formatTemperature } from '../units/index.ts';
-import type { Measured } from './measure.ts';
 
 /** Texts that leave the house: each stands by itself, in °C and °F, whoever reads it wherever. */
 
@@ -22,7 +21,7 @@ const lasting = (minutes: number): string =>
 const lower = (text: string): string => `${text.charAt(0).toLowerCase()}${text.slice(1)}`;
 
 /** The starter of a plan with its amount, as it goes into a list. @example starterLine(plan) // "41 g live plain yogurt" */
-export function starterLine({ starter }: MakePlan): string | null {
+function starterLine({ starter }: MakePlan): string | null {
   const { label, dosing } = STARTER_FACTS[starter.kind];
   if (dosing === 'none') return null;
   if (dosing === 'mass')
@@ -30,12 +29,22 @@ export function starterLine({ starter }: MakePlan): string | null {
   return `${lower(label)}, ${starter.statedRatio ?? 1} × the packet dose for this much milk`;
 }
 
+/** What a step puts in besides the starter. */
+export interface Added {
+  readonly step: string;
+  readonly what: string;
+  readonly massKg: number;
+}
+
 /** What a step puts in, by what and how much. */
-function addedLines(plan: MakePlan, measured: Measured): { readonly step: string; readonly line: string }[] {
+function addedLines(
+  plan: MakePlan,
+  added: readonly Added[],
+): { readonly step: string; readonly line: string }[] {
   const rennet = rennetOf(plan);
   return [
     ...(rennet ? [{ step: rennet.id, line: `rennet, ${rennetWords(plan, rennet)}` }] : []),
-    ...measured.added.map(({ step, what, massKg }) => ({
+    ...added.map(({ step, what, massKg }) => ({
       step,
       line: `about ${formatMass(massKg, 'metric')} ${what}`,
     })),
@@ -44,9 +53,9 @@ function addedLines(plan: MakePlan, measured: Measured): { readonly step: string
 
 /**
  * Everything that goes in, a line each.
- * @example ingredientsOf(plan, measured) // ["2 L shop milk, whole", "41 g live plain yogurt", "rennet, about 12 drops"]
+ * @example ingredientsOf(plan, []) // ["2 L shop milk, whole", "41 g live plain yogurt", "rennet, about 12 drops"]
  */
-export function ingredientsOf(plan: MakePlan, measured: Measured): string[] {
+export function ingredientsOf(plan: MakePlan, added: readonly Added[]): string[] {
   const { milk } = plan;
   const { takes, goods } = productOf(plan);
   const poured =
@@ -61,7 +70,7 @@ export function ingredientsOf(plan: MakePlan, measured: Measured): string[] {
     ...(milk.second ? [`${milk.second.litres} L ${lower(MILK_FACTS[milk.second.kind].label)}`] : []),
     ...(milk.powder ? [`${formatMass(milk.powder.massKg, 'metric')} milk powder`] : []),
     ...(starter === null ? [] : [starter]),
-    ...addedLines(plan, measured).map(({ line }) => line),
+    ...addedLines(plan, added).map(({ line }) => line),
   ];
 }
 
@@ -97,11 +106,16 @@ function aimWords(step: MethodStep, plan: MakePlan, minutes: number): string {
 /**
  * A step's instruction with its temperature, minutes, amount and cue.
  * @param minutes it takes in this kitchen, about
- * @example instructionOf(heat, plan, measured, 17) // "Heat the milk and keep stirring. Stop at 85 °C (185 °F), after about 17 min."
+ * @example instructionOf(heat, plan, [], 17) // "Heat the milk and keep stirring. Stop at 85 °C (185 °F), after about 17 min."
  */
-export function instructionOf(step: MethodStep, plan: MakePlan, measured: Measured, minutes: number): string {
-  const puts = addedLines(plan, measured)
-    .filter((added) => added.step === step.id)
+export function instructionOf(
+  step: MethodStep,
+  plan: MakePlan,
+  added: readonly Added[],
+  minutes: number,
+): string {
+  const puts = addedLines(plan, added)
+    .filter((one) => one.step === step.id)
     .map(({ line }) => sentence(line));
   const aim = step.facts.rennets ? '' : sentence(aimWords(step, plan, minutes));
   return [sentence(step.doing), ...puts, aim, step.instance.note ? sentence(step.instance.note) : '']

@@ -55,14 +55,14 @@ export function recipeOf(of: Method, measured: Measured, plan: MakePlan): Recipe
     description: of.goodFor,
     recipeYield: `about ${measured.outKg.toFixed(2)} kg`,
     totalTime: isoDuration(measured.hours * 60),
-    recipeIngredient: ingredientsOf(plan, measured),
+    recipeIngredient: ingredientsOf(plan, measured.added),
     recipeInstructions: measured.steps.map(({ id, title, startMs, endMs }) => {
       const minutes = (endMs - startMs) / 60_000;
       const step = words.get(id);
       return {
         '@type': 'HowToStep',
         name: title,
-        text: step ? instructionOf(step, plan, measured, minutes) : title,
+        text: step ? instructionOf(step, plan, measured.added, minutes) : title,
         timeRequired: isoDuration(minutes),
       };
     }),

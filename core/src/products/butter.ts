@@ -5,6 +5,7 @@ export const BUTTER: Product = {
   id: 'butter',
   label: 'Butter',
   line: 'Sweet or ripened cream, churned until it breaks',
+  usual: true,
   goods: { into: 'cream', out: 'butter' },
   drawn: { brush: 'cord', as: 'lump' },
   takes: 'cream',

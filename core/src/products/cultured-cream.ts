@@ -5,6 +5,7 @@ export const CULTURED_CREAM: Product = {
   id: 'cultured-cream',
   label: 'Cultured cream',
   line: 'Cream soured at room temperature, thick the next day',
+  usual: true,
   goods: { into: 'cream', out: 'cultured cream' },
   drawn: { brush: 'sprigs', as: 'thick' },
   takes: 'cream',

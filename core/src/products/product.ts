@@ -23,6 +23,8 @@ export interface Product {
   /** What it is, in a line, where it is chosen. */
   readonly line: string;
   readonly goods: Goods;
+  /** What most people come for: offered first, and large. */
+  readonly usual?: true;
   /** The pattern brushed on its crock, and how what is in it looks when it is drawn for its own sake. */
   readonly drawn: {
     readonly brush: 'waves' | 'sprigs' | 'cord' | 'buds' | 'flames' | 'reeds' | 'nets' | 'stars';

@@ -6,6 +6,7 @@ export const YOGURT: Product = {
   id: 'yogurt',
   label: 'Yogurt',
   line: 'Heated milk, set in a warm place',
+  usual: true,
   goods: { into: 'milk', out: 'yogurt' },
   drawn: { brush: 'waves', as: 'set' },
   takes: 'milk',

@@ -1,6 +1,6 @@
 import { Modal } from '@mantine/core';
-import { KEYS } from './keys.ts';
-import './key-list.css';
+import { KEYS } from '../parts/keys.ts';
+import '../parts/key-list.css';
 import '../parts/modal-styles.ts';
 
 /** The list of all keys. */

@@ -35,7 +35,7 @@ export async function forgetForecasts(underWay: readonly string[]): Promise<void
   try {
     const db = await openDeviceDatabase();
     for (const key of await db.getAllKeys(FORECASTS))
-      if (!underWay.includes(String(key))) await db.delete(FORECASTS, key);
+      if (typeof key === 'string' && !underWay.includes(key)) await db.delete(FORECASTS, key);
   } catch {
     // Nothing is kept here.
   }

@@ -9,7 +9,7 @@ function Explained({ term, as }: { readonly term: Term; readonly as: string }) {
   return (
     <Popover width={320} position="bottom-start" withinPortal>
       <Popover.Target>
-        <UnstyledButton className="term" component="button">
+        <UnstyledButton className="term" component="button" aria-label={`${as}: what it means`}>
           {as}
         </UnstyledButton>
       </Popover.Target>

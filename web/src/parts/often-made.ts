@@ -2,7 +2,9 @@ import { PRODUCTS } from '@morning-crock/core';
 import type { ProductId } from '@morning-crock/core/contract';
 
 /** What most people come for. */
-export const LARGE_PRODUCTS: readonly ProductId[] = ['yogurt', 'butter', 'cultured-cream'];
+export const LARGE_PRODUCTS: readonly ProductId[] = Object.values(PRODUCTS)
+  .filter(({ usual }) => usual === true)
+  .map(({ id }) => id);
 /** So many others fit into the same row. */
 const MOST_OFTEN = 2;
 

@@ -1,5 +1,7 @@
 import type { DayHands, DayNeed, EveningThing } from '@morning-crock/core';
 import { Button } from '@mantine/core';
+import { useEffect, useRef, useState } from 'react';
+import { flushSync } from 'react-dom';
 import { useUnits } from '../../data/use-units.ts';
 import type { CalendarMoment } from './day-calendar.ts';
 import { saveFile } from '../../parts/save-file.ts';
@@ -17,6 +19,10 @@ function eveningWords(thing: EveningThing, volume: (litres: number) => string): 
   }[what];
 }
 
+/** What to do, by batch and step. */
+type Told = ReadonlyMap<string, ReadonlyMap<string, string>>;
+const NOTHING_TOLD: Told = new Map();
+
 /** The evening before, what to have ready and to buy, and the day on paper or in a calendar. */
 export function DayLists(props: {
   readonly name: string;
@@ -25,12 +31,25 @@ export function DayLists(props: {
   /** What the milk room lacks. */
   readonly missing: readonly { readonly sort: string; readonly litres: number }[];
   readonly hands: readonly DayHands[];
-  readonly moments: () => readonly CalendarMoment[];
+  /** What to do in each step, by batch; worked out when it is wanted. */
+  readonly instructions: () => Told;
+  readonly moments: (told: Told) => readonly CalendarMoment[];
   readonly nameOf: (make: string) => string;
   readonly timeOf: (minute: number) => string;
   readonly nowMs: number;
 }) {
-  const { name, evening, needs, missing, hands, moments, nameOf, timeOf, nowMs } = props;
+  const { name, evening, needs, missing, hands, instructions, moments, nameOf, timeOf, nowMs } = props;
+  /** What stands on the sheet: worked out as it is printed. */
+  const [told, setTold] = useState<Told>(NOTHING_TOLD);
+  const latest = useRef(instructions);
+  useEffect(() => {
+    latest.current = instructions;
+  });
+  useEffect(() => {
+    const tell = (): void => flushSync(() => setTold(latest.current()));
+    addEventListener('beforeprint', tell);
+    return () => removeEventListener('beforeprint', tell);
+  }, []);
   const units = useUnits();
   return (
     <>
@@ -88,7 +107,10 @@ export function DayLists(props: {
           variant="default"
           onClick={() =>
             void import('./day-calendar.ts').then(({ dayCalendar }) =>
-              saveFile('day.ics', new Blob([dayCalendar(name, moments(), nowMs)], { type: 'text/calendar' })),
+              saveFile(
+                'day.ics',
+                new Blob([dayCalendar(name, moments(instructions()), nowMs)], { type: 'text/calendar' }),
+              ),
             )
           }
         >
@@ -104,7 +126,9 @@ export function DayLists(props: {
               <tr key={`${h.make} ${h.step}`}>
                 <td>☐</td>
                 <td>{timeOf(h.from)}</td>
-                <td>{h.title}</td>
+                <td>
+                  {h.title} <small>{told.get(h.make)?.get(h.step)}</small>
+                </td>
                 <td>{nameOf(h.make)}</td>
                 <td>{h.cook}</td>
                 <td>{h.why.latest === null ? '' : `${timeOf(h.why.latest)} at the latest`}</td>

@@ -15,6 +15,7 @@ import { useUnits } from '../../data/use-units.ts';
 import { AmountField, PLAIN_MILK, useAsTyped } from '../../parts/AmountField.tsx';
 import { ClockField } from '../../parts/ClockField.tsx';
 import type { ChangeDraft, DayDraft } from './day-draft.ts';
+import { goodOffers } from './good-offers.ts';
 import type { DayPlan } from './use-day-plan.ts';
 
 const MOST_LITRES = 60;
@@ -38,6 +39,7 @@ export function DayMakes(props: {
   const asTyped = useAsTyped('volume');
   const [methodId, setMethodId] = useState('yogurt');
   const [offering, setOffering] = useState(false);
+  const [everything, setEverything] = useState(false);
   const { data: made = [] } = useMakesQuery();
   /** As much as last time, which the list of makes begins with. */
   const last = made.find((make) => make.methodId === methodId && make.litres > 0)?.litres;
@@ -59,7 +61,7 @@ export function DayMakes(props: {
     const method = shown.find((m) => m.id === id)?.method;
     return method ? `${PRODUCTS[method.product].label}: ${method.name}` : id;
   };
-  const offers =
+  const all =
     offering && plan.pours && !Number.isNaN(zeroMs)
       ? shown.flatMap(({ id, method }) => {
           const want = wantOf(id, planOfMethod(method, kitchen, new Date(zeroMs).toISOString(), 1));
@@ -69,10 +71,11 @@ export function DayMakes(props: {
             .reduce((sum, { want: other }) => sum + other.litres, 0);
           const litres = Math.floor((litresThere(plan.pours!.lots, want.sort, zeroMs) - asked) * 10) / 10;
           return litres >= WORTH_LITRES
-            ? [{ id, litres: Math.min(OFFERED_LITRES, litres), sort: want.sort }]
+            ? [{ id, product: method.product, litres: Math.min(OFFERED_LITRES, litres), sort: want.sort }]
             : [];
         })
       : [];
+  const offers = everything ? all : goodOffers(all, made);
   return (
     <>
       <ul className="bare column" aria-label="Batches in this plan">
@@ -165,6 +168,13 @@ export function DayMakes(props: {
               </Button>
             </li>
           ))}
+          {offers.length < all.length && (
+            <li>
+              <Button variant="subtle" onClick={() => setEverything(true)}>
+                Show all {all.length}
+              </Button>
+            </li>
+          )}
           {offers.length === 0 && (
             <li className="quiet">
               Nothing to suggest. All the milk and cream is planned already, or there is none in stock.

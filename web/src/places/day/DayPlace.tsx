@@ -4,6 +4,7 @@ import {
   eveningList,
   formatMinutes,
   plannedOf,
+  planInstructions,
   priced,
   stateOfPlan,
   washingUp,
@@ -384,16 +385,21 @@ function DayTable() {
                 needs={plan.needs}
                 missing={missingOf(pours)}
                 hands={answer.hands}
-                moments={() => [
+                instructions={() =>
+                  new Map([...plan.plans].map(([make, own]) => [make, planInstructions(own)]))
+                }
+                moments={(told) => [
                   ...answer.hands.map((h) => ({
                     id: `${h.make}-${h.step}@morning-crock`,
                     title: `${h.title}, ${nameOf(h.make)}`,
+                    text: told.get(h.make)?.get(h.step) ?? '',
                     atMs: zeroMs + h.from * MINUTE_MS,
                     minutes: h.to - h.from,
                   })),
                   ...answer.after.map(({ make, title, at: minute }, n) => ({
                     id: `${make}-after-${n}@morning-crock`,
                     title: `${title}, ${nameOf(make)}`,
+                    text: '',
                     atMs: zeroMs + minute * MINUTE_MS,
                     minutes: 10,
                   })),

@@ -7,8 +7,8 @@ test('a parser of another make reads back what was written: titles, instants, le
   const text = dayCalendar(
     'Stall, and butter; "late"',
     [
-      { id: 'a', title: 'Turn the wheel, Alm; second', atMs, minutes: 5 },
-      { id: 'b', title: 'Taste', atMs: atMs + 86_400_000, minutes: 10 },
+      { id: 'a', title: 'Turn the wheel, Alm; second', text: 'Turn it over.', atMs, minutes: 5 },
+      { id: 'b', title: 'Taste', text: '', atMs: atMs + 86_400_000, minutes: 10 },
     ],
     atMs - 1000,
   );
@@ -17,6 +17,10 @@ test('a parser of another make reads back what was written: titles, instants, le
   expect(events.map((e) => [e.summary, e.startDate.toJSDate().getTime(), e.duration.toSeconds()])).toEqual([
     ['Turn the wheel, Alm; second', atMs, 300],
     ['Taste', atMs + 86_400_000, 600],
+  ]);
+  expect(events.map((e) => e.description)).toEqual([
+    'Turn it over. This time is a forecast. Morning Crock shows the latest.',
+    'This time is a forecast. Morning Crock shows the latest.',
   ]);
   expect(new Set(events.map((e) => e.uid)).size).toBe(2);
   expect(events.every((e) => e.component.getAllSubcomponents('valarm').length === 1)).toBe(true);

@@ -4,6 +4,8 @@ import ical from 'ical-generator';
 export interface CalendarMoment {
   readonly id: string;
   readonly title: string;
+  /** What to do, so that it can be done without the page. */
+  readonly text: string;
   readonly atMs: number;
   readonly minutes: number;
 }
@@ -14,14 +16,14 @@ const BEFORE_S = 10 * 60;
 /** What is to be done as an iCalendar file, for any calendar that reads one. Times are forecasts, and say so. */
 export function dayCalendar(name: string, moments: readonly CalendarMoment[], nowMs: number): string {
   const calendar = ical({ name, prodId: { company: 'morning-crock', product: 'day' } });
-  for (const { id, title, atMs, minutes } of moments) {
+  for (const { id, title, text, atMs, minutes } of moments) {
     const event = calendar.createEvent({
       id,
       stamp: new Date(nowMs),
       start: new Date(atMs),
       end: new Date(atMs + minutes * 60_000),
       summary: title,
-      description: 'This time is a forecast. Morning Crock shows the latest.',
+      description: `${text}${text === '' ? '' : ' '}This time is a forecast. Morning Crock shows the latest.`,
     });
     event.createAlarm({ trigger: BEFORE_S });
   }

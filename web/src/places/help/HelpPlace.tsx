@@ -2,10 +2,10 @@ import '../../parts/form-styles.ts';
 import { TextInput } from '@mantine/core';
 import { useEffect, useState } from 'react';
 import { Link, useLocation } from 'react-router';
-import { KEYS } from '../../app/keys.ts';
+import { KEYS } from '../../parts/keys.ts';
 import { TERMS } from '../../parts/terms.ts';
 import { TermDrawing } from './TermDrawing.tsx';
-import '../../app/key-list.css';
+import '../../parts/key-list.css';
 import './help.css';
 
 const PLACES = [
@@ -49,11 +49,11 @@ export function HelpPlace() {
         <dl className="words">
           {shown.map(({ id, name, text }) => (
             <div key={id} id={`word-${id}`} tabIndex={-1} className={id === asked ? 'word asked' : 'word'}>
-              <TermDrawing id={id} />
-              <div>
-                <dt>{name}</dt>
-                <dd>{text}</dd>
-              </div>
+              <dt>
+                <TermDrawing id={id} />
+                {name}
+              </dt>
+              <dd>{text}</dd>
             </div>
           ))}
         </dl>

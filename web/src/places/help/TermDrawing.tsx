@@ -29,10 +29,10 @@ export function TermDrawing({ id }: { readonly id: string }) {
   const cue = CUES[id];
   const crock = CROCKS[id];
   return (
-    <div className="term-drawing" aria-hidden="true">
+    <span className="term-drawing" aria-hidden="true">
       {cue && <CueDrawing cue={cue} />}
       {crock && <CrockDrawing {...crock} label="" />}
       {id === 'cream-line' && <JarDrawing fill={0.85} cream={0.2} look="milk" asksRecount={false} label="" />}
-    </div>
+    </span>
   );
 }

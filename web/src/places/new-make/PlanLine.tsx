@@ -25,24 +25,24 @@ export function PlanLine(props: {
   if (open && !opened) setOpened(true);
   return (
     <section className="plan-line" aria-labelledby={`${id}label`}>
-      <h2>
-        <UnstyledButton
-          className="plan-line-head"
-          aria-expanded={open}
-          aria-controls={`${id}body`}
-          aria-labelledby={`${id}label`}
-          aria-describedby={`${id}sentence`}
-          onClick={onTurn}
-        >
-          <span id={`${id}label`} className="plan-line-label">
+      <div className="plan-line-head">
+        <h2>
+          <UnstyledButton
+            id={`${id}label`}
+            className="plan-line-label"
+            aria-expanded={open}
+            aria-controls={`${id}body`}
+            aria-describedby={`${id}sentence`}
+            onClick={onTurn}
+          >
             {question ?? label}
-          </span>
-          <span id={`${id}sentence`} className={faulty ? 'plan-line-sentence danger' : 'plan-line-sentence'}>
-            {faulty ? 'Correct the marked field' : sentence}
-          </span>
-          <IconChevronDown aria-hidden className="plan-line-turn" />
-        </UnstyledButton>
-      </h2>
+          </UnstyledButton>
+        </h2>
+        <p id={`${id}sentence`} className={faulty ? 'plan-line-sentence danger' : 'plan-line-sentence'}>
+          {faulty ? 'Correct the marked field' : sentence}
+        </p>
+        <IconChevronDown aria-hidden className={open ? 'plan-line-turn turned' : 'plan-line-turn'} />
+      </div>
       {always !== undefined && <div className="plan-line-body">{always}</div>}
       {cautions}
       <div id={`${id}body`} className="plan-line-body" hidden={!open}>

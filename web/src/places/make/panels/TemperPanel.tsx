@@ -7,6 +7,8 @@ import './panels.css';
 const TOP_C = 26;
 const PX_PER_C = 11;
 const BASE_PX = 310;
+/** As far apart lines of its text stand. */
+const LINE_PX = 24;
 const y = scaleLinear([0, TOP_C], [BASE_PX, BASE_PX - TOP_C * PX_PER_C]).clamp(true);
 
 /** The jar of cream beside the heats it may be churned at, and when it is there. */
@@ -26,6 +28,13 @@ export function TemperPanel({ live, nowMs }: PanelProps) {
   );
   const time = forecast.point.steps.find((s) => s.id === step.id);
   const first = forecast.point.steps[0];
+  // The two labels never lie upon each other: what is measured gives way to where it is wanted.
+  const wantedPx = (y(low) + y(high)) / 2 + 6;
+  const asMeasuredPx = y(nowC) + 6;
+  const nowPx =
+    Math.abs(asMeasuredPx - wantedPx) >= LINE_PX
+      ? asMeasuredPx
+      : wantedPx + (nowC > (low + high) / 2 ? -LINE_PX : LINE_PX);
   const waiting = state.current?.step.facts.inThePot === 'cream';
   return (
     <section
@@ -63,11 +72,11 @@ export function TemperPanel({ live, nowMs }: PanelProps) {
             </text>
           </g>
         ))}
-        <text x="260" y={(y(low) + y(high)) / 2 + 6} fontSize="17" fill="var(--ink)">
+        <text x="260" y={wantedPx} fontSize="17" fill="var(--ink)">
           churn here
         </text>
         <path d={`M226 ${y(nowC)} l16 -9 v18 z`} fill="var(--clay)" stroke="var(--ink)" strokeWidth="1.5" />
-        <text x="248" y={y(nowC) + (nowC > high ? -2 : 20)} fontSize="18" fill="var(--clay)">
+        <text x="248" y={nowPx} fontSize="18" fill="var(--clay)">
           about {units.temperature(nowC)}
         </text>
       </svg>
