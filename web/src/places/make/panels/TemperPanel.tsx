@@ -20,7 +20,6 @@ export function TemperPanel({ live, nowMs }: PanelProps) {
   const { toC } = step.instance;
   const [low, high] = churnWindowC(state.plan.milk);
   const course = forecast.point.temperature;
-  const measured = state.temperatures.at(-1);
   const nowC = interpolateLinear(
     course.map(([ms]) => ms),
     course.map(([, c]) => c),
@@ -99,11 +98,9 @@ export function TemperPanel({ live, nowMs }: PanelProps) {
             Reaches {units.temperature(toC)} about {units.time(time.endMs, nowMs)}
           </p>
         )}
-        <p className="quiet">
-          {measured
-            ? `Last measured ${units.temperature(measured.celsius)} at ${units.time(measured.atMs, nowMs)}.`
-            : 'Estimated. Stir, then measure to be sure.'}
-        </p>
+        {state.temperatures.length === 0 && (
+          <p className="quiet">Estimated. Stir, then measure to be sure.</p>
+        )}
       </div>
     </section>
   );
