@@ -79,14 +79,21 @@ try {
     { name: 'kitchen', path: '/kitchen' },
     { name: 'sums', path: `/sums/powder` },
     { name: 'cheese', path: `/makes/${ageing}` },
-    { name: 'work-back', path: '/new', press: ['.plan-line:last-child .plan-line-label', 'back from a finish time', 'Find options'] },
+    {
+      name: 'work-back',
+      path: '/new',
+      press: ['.plan-line:last-child .plan-line-label', 'back from a finish time', 'Find options'],
+    },
     { name: 'bench-before-dawn', path: '/', dark: true },
     { name: 'bench-phone', path: '/', width: 390, height: 844 },
     { name: 'make-phone', path: `/makes/${incubating}`, width: 390, height: 844 },
   ];
   const browser = await startBrowser();
   mkdirSync(join(ROOT, 'docs/screenshots'), { recursive: true });
+  // Some of them, by name: npm run pictures -- bench day
+  const only = process.argv.slice(2);
   for (const { name, path, dark = false, width = 1280, height = 800, press = [], send, day } of views) {
+    if (only.length > 0 && !only.includes(name)) continue;
     if (send) {
       const answer = await fetch(`${address}/api/events`, {
         method: 'POST',
@@ -110,6 +117,8 @@ try {
       await page.locator(words.startsWith('.') ? words : `::-p-text(${words})`).click();
       if (words === 'Find options') await page.waitForSelector('.offers', { timeout: 30_000 });
     }
+    // The shelf stands full before its times are known.
+    if (path === '/') await page.waitForSelector('.crock-link');
     await page.waitForFunction(
       () =>
         !/Working out|Opening|Drawing|planned until/.test(document.body.innerText) &&
@@ -119,6 +128,11 @@ try {
       },
     );
     await new Promise((resolve) => setTimeout(resolve, 2500));
+    // No alarm is what a picture is about.
+    for (let ringing = await page.$('.ringing'); ringing; ringing = await page.$('.ringing')) {
+      await page.locator('.ringing ::-p-text(Got it)').click();
+      await new Promise((resolve) => setTimeout(resolve, 700));
+    }
     await page.screenshot({ path: join(ROOT, 'docs/screenshots', `${name}.png`) });
     say(name);
     await page.close();
