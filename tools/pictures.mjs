@@ -118,7 +118,7 @@ try {
       if (words === 'Find options') await page.waitForSelector('.offers', { timeout: 30_000 });
     }
     // The shelf stands full before its times are known.
-    if (path === '/') await page.waitForSelector('.crock-link');
+    await new Promise((resolve) => setTimeout(resolve, 1500));
     await page.waitForFunction(
       () =>
         !/Working out|Opening|Drawing|planned until/.test(document.body.innerText) &&
@@ -127,7 +127,7 @@ try {
         timeout: 20_000,
       },
     );
-    await new Promise((resolve) => setTimeout(resolve, 2500));
+    await new Promise((resolve) => setTimeout(resolve, 1500));
     // No alarm is what a picture is about.
     for (let ringing = await page.$('.ringing'); ringing; ringing = await page.$('.ringing')) {
       await page.locator('.ringing ::-p-text(Got it)').click();

@@ -1,7 +1,7 @@
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { draft, intakeDraft, startDraft } from '@morning-crock/server/testing';
 
-import type { Browser } from 'puppeteer-core';
+import type { Browser, HTTPRequest } from 'puppeteer-core';
 import { writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -162,6 +162,30 @@ describe('what fails ends in words and a way on', () => {
 });
 
 describe('interruptions', () => {
+  test('the Bench shows the times last known at once, and rings by none of them, until they are worked out anew', async () => {
+    const { page } = tablet;
+    await goTo(page, '/');
+    await see(page, /ready \d\d:\d\d–\d\d:\d\d/);
+    const known = await page.$eval('.tag', (tag) => tag.textContent);
+    const withoutWorker = (request: HTTPRequest): void =>
+      void (request.url().includes('forecast.worker') ? request.abort() : request.continue());
+    await page.setRequestInterception(true);
+    page.on('request', withoutWorker);
+    try {
+      // Long after it should have been looked at: an alarm would ring by a forecast that is known to hold.
+      world.advance(150);
+      await page.reload();
+      await page.waitForSelector('.tag');
+      expect(await page.$eval('.tag', (tag) => tag.textContent)).toBe(known);
+      expect(await page.$('.ringing')).toBeNull();
+    } finally {
+      page.off('request', withoutWorker);
+      await page.setRequestInterception(false);
+    }
+    await page.reload();
+    await page.waitForSelector('.ringing', { timeout: 20_000 });
+  });
+
   test('a reload in mid-step loses nothing', async () => {
     await fill(tablet.page, 'pH reading', '5.6');
     await tablet.page.keyboard.press('Enter');

@@ -131,8 +131,9 @@ export function Bench() {
   const ids = useUnderWayIds();
   const failed = useAppSelector((s) => s.live.failed);
   const logs = useUnderWayLogs();
-  const early = logs.flatMap(({ state }) =>
-    state && !state.finished && !makes.some((make) => make.state.id === state.id) ? [state] : [],
+  // Each stands in its place from the first, whether its times are known yet or not.
+  const shelf = logs.flatMap(({ state }) =>
+    state && !state.finished ? [{ state, live: makes.find((make) => make.state.id === state.id) }] : [],
   );
   const untimed = ids.filter(
     (id, at) => (failed[id] && !makes.some((make) => make.state.id === id)) || logs[at]?.unreadable,
@@ -156,14 +157,15 @@ export function Bench() {
             <FirstShelf kitchen={kitchen.settings} />
           </Suspense>
         )}
-        <div className={makes.length + early.length > MANY ? 'shelf many' : empty ? undefined : 'shelf'}>
+        <div className={shelf.length > MANY ? 'shelf many' : empty ? undefined : 'shelf'}>
           <Suspense>
-            {makes.map((make) => (
-              <Crock key={make.state.id} make={make} nowMs={nowMs} />
-            ))}
-            {early.map((state) => (
-              <EarlyCrock key={state.id} state={state} nowMs={nowMs} />
-            ))}
+            {shelf.map(({ state, live }) =>
+              live ? (
+                <Crock key={state.id} make={live} nowMs={nowMs} />
+              ) : (
+                <EarlyCrock key={state.id} state={state} nowMs={nowMs} />
+              ),
+            )}
           </Suspense>
           {untimed.map((id) => (
             <p key={id} role="alert">
