@@ -87,7 +87,7 @@ export const COOL: StepType = {
     title: 'Cool',
     doneWords: 'Cool enough',
     doing: doing(plan),
-    why: 'Too hot kills the culture. Too cool is slow.',
+    why: 'Milk that is too hot kills the culture. Milk that is too cool sets slowly.',
     endWords: 'cool at',
     due: {
       title: 'Cool enough',

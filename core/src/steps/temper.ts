@@ -122,7 +122,7 @@ export const TEMPER: StepType = {
     title: 'Temper',
     doneWords: 'Ready to churn',
     doing: DOING[own(of).standing],
-    why: 'Too cold takes for ever. Too warm is quick but greasy, and fat is lost to the buttermilk.',
+    why: 'Cream that is too cold takes very long to churn. Cream that is too warm gives greasy butter and loses fat to the buttermilk.',
     endWords: 'ready to churn',
     due: {
       title: 'Ready to churn',

@@ -158,7 +158,7 @@ class MemberScanner {
       case 'value':
         return this.value(byte);
       case 'nothing':
-        throw wrong('', 'goes on behind its end: the file is damaged');
+        throw wrong('', 'continues after its end: the file is damaged');
     }
   }
 

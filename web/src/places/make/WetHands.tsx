@@ -92,7 +92,7 @@ function souringButtons(state: MakeState): readonly WetButton[] {
   const say = (cue: Cue) => (): void => void record(state.id, 'cue-seen', { cue, cleanSmell: null });
   return [
     {
-      words: `It is ${markWords(state, 'body').toLowerCase()}`,
+      words: `Mark as ${markWords(state, 'body').toLowerCase()}`,
       say: say(souring.cues.find(showsSet) ?? 'set'),
     },
     { words: notSet === 'liquid' ? 'Mark as still liquid' : 'Mark as runny', say: say(notSet) },

@@ -236,7 +236,7 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
             />
           )}
           <NativeSelect
-            label="Of"
+            label="Animal or kind"
             value={kind}
             data={MILK_KINDS.map((k) => ({ value: k, label: MILK_FACTS[k].label }))}
             onChange={(e) => {
