@@ -4,6 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
 import { useUnits } from '../../data/use-units.ts';
 import type { CalendarMoment } from './day-calendar.ts';
+import type { Told } from './day-moments.ts';
 import { saveFile } from '../../parts/save-file.ts';
 
 /** One thing to do the evening before, in words. */
@@ -19,8 +20,6 @@ function eveningWords(thing: EveningThing, volume: (litres: number) => string): 
   }[what];
 }
 
-/** What to do, by batch and step. */
-type Told = ReadonlyMap<string, ReadonlyMap<string, string>>;
 const NOTHING_TOLD: Told = new Map();
 
 /** The evening before, what to have ready and to buy, and the day on paper or in a calendar. */

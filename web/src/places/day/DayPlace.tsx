@@ -25,6 +25,7 @@ import { useKitchen, useUnits } from '../../data/use-units.ts';
 import { DayTimeFields, useDayTime } from '../../parts/DayTime.tsx';
 import { requestForecast } from '../../workers/forecast-client.ts';
 import { DayBlock } from './DayBlock.tsx';
+import { dayMoments } from './day-moments.ts';
 import { DayLists } from './DayLists.tsx';
 import { DayMakes } from './DayMakes.tsx';
 import { DayPicture } from './DayPicture.tsx';
@@ -388,22 +389,7 @@ function DayTable() {
                 instructions={() =>
                   new Map([...plan.plans].map(([make, own]) => [make, planInstructions(own)]))
                 }
-                moments={(told) => [
-                  ...answer.hands.map((h) => ({
-                    id: `${h.make}-${h.step}@morning-crock`,
-                    title: `${h.title}, ${nameOf(h.make)}`,
-                    text: told.get(h.make)?.get(h.step) ?? '',
-                    atMs: zeroMs + h.from * MINUTE_MS,
-                    minutes: h.to - h.from,
-                  })),
-                  ...answer.after.map(({ make, title, at: minute }, n) => ({
-                    id: `${make}-after-${n}@morning-crock`,
-                    title: `${title}, ${nameOf(make)}`,
-                    text: '',
-                    atMs: zeroMs + minute * MINUTE_MS,
-                    minutes: 10,
-                  })),
-                ]}
+                moments={(told) => dayMoments(answer, { zeroMs, nameOf, told })}
                 nameOf={nameOf}
                 timeOf={timeOf}
                 nowMs={nowMs}

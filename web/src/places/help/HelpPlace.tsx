@@ -2,10 +2,9 @@ import '../../parts/form-styles.ts';
 import { TextInput } from '@mantine/core';
 import { useEffect, useState } from 'react';
 import { Link, useLocation } from 'react-router';
-import { KEYS } from '../../parts/keys.ts';
+import { KeyRows } from '../../parts/KeyRows.tsx';
 import { TERMS } from '../../parts/terms.ts';
 import { TermDrawing } from './TermDrawing.tsx';
-import '../../parts/key-list.css';
 import './help.css';
 
 const PLACES = [
@@ -69,16 +68,7 @@ export function HelpPlace() {
           ))}
         </ul>
         <h2>Keyboard shortcuts</h2>
-        <dl className="key-list">
-          {KEYS.map(([key, does]) => (
-            <div className="key-row" key={key}>
-              <dt>
-                <kbd>{key}</kbd>
-              </dt>
-              <dd>{does}</dd>
-            </div>
-          ))}
-        </dl>
+        <KeyRows />
         <p className="quiet">
           Shortcuts pause while you type in a field. You can turn them off in{' '}
           <Link to="/kitchen">Kitchen</Link>.
