@@ -35,8 +35,6 @@ const MINUTE_MS = 60_000;
 /** P10 and P90 of a normal, in σ. */
 const Z90 = 1.2816;
 export const ENSEMBLE_MEMBERS = 1000;
-/** Names the equations and constants a stored forecast was made with. */
-export const MODEL_VERSION = 'three-group-1';
 
 /** The single middle line: cheap enough to redraw while a slider turns. */
 export interface PointForecast {

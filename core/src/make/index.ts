@@ -7,6 +7,7 @@ export * from './incubation.ts';
 export { unreadCourse } from './unread-course.ts';
 export type { Joined, Stay } from './parts.ts';
 export * from './forecast.ts';
+export { MODEL_VERSION } from './model-version.ts';
 export { coldHours, standsTold } from './tail.ts';
 export * from './flow.ts';
 export * from './turns.ts';

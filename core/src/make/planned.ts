@@ -1,7 +1,8 @@
 import type { PlannedForecast } from '../contract/index.ts';
 import { placeAmbientC, placeTauH } from '../heat/index.ts';
 import { batchOf } from '../method/index.ts';
-import { MODEL_VERSION, type BandForecast } from './forecast.ts';
+import type { BandForecast } from './forecast.ts';
+import { MODEL_VERSION } from './model-version.ts';
 import { markBand } from './marks.ts';
 import type { MakeState } from './state.ts';
 

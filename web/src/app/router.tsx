@@ -1,7 +1,13 @@
+import { lazy } from 'react';
 import { createBrowserRouter, Navigate } from 'react-router';
 import { Bench } from '../places/bench/Bench.tsx';
 import { Frame } from './Frame.tsx';
 import { PlaceMishap } from '../parts/Mishap.tsx';
+
+/** An empty kitchen begins where a batch does. */
+const newMake = () => import('../places/new-make/NewMake.tsx');
+const FirstShelf = lazy(async () => ({ default: (await newMake()).FirstShelf }));
+const Welcome = lazy(async () => ({ default: (await newMake()).Welcome }));
 
 const waiting = <p className="quiet">Opening …</p>;
 
@@ -17,10 +23,10 @@ export function createRouter() {
         {
           errorElement: <PlaceMishap />,
           children: [
-            { index: true, element: <Bench /> },
+            { index: true, element: <Bench FirstShelf={FirstShelf} Welcome={Welcome} /> },
             {
               path: 'new',
-              lazy: async () => ({ Component: (await import('../places/new-make/NewMake.tsx')).NewMake }),
+              lazy: async () => ({ Component: (await newMake()).NewMake }),
             },
             {
               path: 'makes/:id',

@@ -1,6 +1,7 @@
 import { formatMinutes } from '@morning-crock/core';
 import { Button } from '@mantine/core';
-import { lazy, Suspense, useMemo, useState } from 'react';
+import type { KitchenSettings } from '@morning-crock/core/contract';
+import { lazy, Suspense, useMemo, useState, type ComponentType } from 'react';
 import { Link } from 'react-router';
 import { useKitchenQuery, useRecentMakesQuery } from '../../data/api.ts';
 import { useNow } from '../../data/clock.ts';
@@ -17,8 +18,6 @@ import './bench.css';
 
 const Crock = lazy(async () => ({ default: (await import('./Crock.tsx')).Crock }));
 const EarlyCrock = lazy(async () => ({ default: (await import('./Crock.tsx')).EarlyCrock }));
-/** Only where nothing is under way. */
-const FirstShelf = lazy(async () => ({ default: (await import('./FirstShelf.tsx')).FirstShelf }));
 /** Only where a day is going on. */
 const BenchDay = lazy(async () => ({ default: (await import('./BenchDay.tsx')).BenchDay }));
 
@@ -100,30 +99,15 @@ function NowPanel(props: { readonly makes: readonly LiveMake[]; readonly nowMs: 
   );
 }
 
-/** Beside the empty shelf: how it begins, and how to look around first. */
-function Welcome() {
-  return (
-    <section className="now-panel" aria-labelledby="welcome">
-      <h2 id="welcome">Welcome</h2>
-      <p className="big">Choose a crock.</p>
-      <p>
-        Enter how much milk you have. You see at once when to heat, cool and add the starter, and when it will
-        set.
-      </p>
-      <p className="quiet">
-        There is nothing to set up. Your own pots and places can be added later, in Kitchen.
-      </p>
-      <h3>Look around a working kitchen</h3>
-      <p className="quiet">
-        Run <code>npm run demo</code> on the kitchen’s computer and open the address it shows. It is a made-up
-        kitchen with months of batches. Yours stays as it is.
-      </p>
-    </section>
-  );
-}
-
 /** Live makes as crocks on a shelf, the day's thread under it, and the one thing to do. */
-export function Bench() {
+export function Bench({
+  FirstShelf,
+  Welcome,
+}: {
+  /** What stands there while nothing is under way: what can be made, and how it begins. */
+  readonly FirstShelf: ComponentType<{ readonly kitchen: KitchenSettings }>;
+  readonly Welcome: ComponentType;
+}) {
   // Nothing here says less than a minute.
   const nowMs = useNow(5000);
   const makes = useAllLive();
@@ -197,7 +181,13 @@ export function Bench() {
         </Suspense>
       </div>
       <div className={empty && list.data.length === 0 ? undefined : 'bench-side'}>
-        {empty && list.data.length === 0 ? <Welcome /> : <NowPanel makes={makes} nowMs={nowMs} />}
+        {empty && list.data.length === 0 ? (
+          <Suspense>
+            <Welcome />
+          </Suspense>
+        ) : (
+          <NowPanel makes={makes} nowMs={nowMs} />
+        )}
         {day && (
           <Suspense>
             <BenchDay makes={attended} nowMs={nowMs} />

@@ -29,6 +29,9 @@ import { useStart } from './use-start.ts';
 import { WhatToMake } from './WhatToMake.tsx';
 import './new-make.css';
 
+export { FirstShelf } from './FirstShelf.tsx';
+export { Welcome } from './Welcome.tsx';
+
 const NOTHING_LEARNED: readonly Factor[] = [];
 
 /** What an address asks for; yogurt when it does not say. */
