@@ -153,7 +153,7 @@ describe('a page that opens without its server', () => {
     await see(page, 'came over the stream');
     await fill(page, 'pH reading', '5.4');
     await page.keyboard.press('Enter');
-    await see(page, 'waiting to be sent');
+    await see(page, 'waiting to send');
     await see(page, 'Saved on this device');
     expect(await count('ph-read')).toBe(0);
     await world.comeBack();

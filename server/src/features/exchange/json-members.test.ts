@@ -105,7 +105,7 @@ describe('what is refused, with where it stands', () => {
     ['', '', 'middle'],
     ['[1]', '', 'is a list'],
     ['hello', '', 'JSON'],
-    ['{} {}', '', 'behind its end'],
+    ['{} {}', '', 'after its end'],
   ])('%s', async (text, path, words) => {
     const told = await fault(text);
     expect([told.path, told.message]).toEqual([path, expect.stringContaining(words)]);

@@ -320,29 +320,24 @@ function WithoutTimes({ state, failed }: { readonly state: MakeState; readonly f
 
 /** One make, live. */
 export function MakePlace({ make, state }: { readonly make: OneMake; readonly state: MakeState }) {
-  const { events, kept } = make;
+  const { events } = make;
   const { id } = state;
   const live = useLive(state);
   const failed = useAppSelector((s) => s.live.failed[id]);
   const units = useUnits();
   return (
     <>
-      <div className="make-head">
-        <h1>{state.plan.name}</h1>
-        <span className="quiet">
-          {units.volume(batchOf(state.plan).litres)} in {state.plan.pot.name}, started{' '}
-          {units.day(state.startedAtMs)}
-          {state.tags.length > 0 && `, tag ${state.tags.join(', ')}`}
-        </span>
-        {kept.length > 0 && (
-          <span className="quiet" role="status">
-            {kept.length} {kept.length === 1 ? 'entry' : 'entries'} waiting to be sent
+      <div className="with-undo">
+        <div className="make-head">
+          <h1>{state.plan.name}</h1>
+          <span className="quiet">
+            {units.volume(batchOf(state.plan).litres)} in {state.plan.pot.name}, started{' '}
+            {units.day(state.startedAtMs)}
+            {state.tags.length > 0 && `, tag ${state.tags.join(', ')}`}
           </span>
-        )}
-        <span className="to-the-end">
-          <UndoLine makeId={id} events={events} />
-        </span>
-        {state.finished && <Link to={`/daybook/${id}`}>Open in Daybook</Link>}
+          {state.finished && <Link to={`/daybook/${id}`}>Open in Daybook</Link>}
+        </div>
+        <UndoLine makeId={id} events={events} />
       </div>
       {state.finished ? (
         <div className="column reading">
