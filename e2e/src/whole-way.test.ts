@@ -48,7 +48,7 @@ describe('the whole way of one pot', () => {
     await tap(page, 'button', 'More to make');
     await see(page, /Ghee\s+Butter\s+about/);
     await (await page.waitForSelector('a[href="/new?make=yogurt&first=1"]'))!.click();
-    await see(page, 'Your first yogurt');
+    await see(page, 'Make yogurt');
     await see(page, 'How much milk?');
     await see(page, 'Which starter?');
     await see(page, 'as soon as possible');

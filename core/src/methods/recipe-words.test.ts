@@ -28,7 +28,9 @@ describe('a recipe stands by itself', () => {
     expect(all).toMatch(/For 10 min\./);
     expect(all).toMatch(/Stop at 44\.0 °C \(111 °F\)/);
     expect(all).toMatch(/Starter: \d+ g live plain yogurt\./);
-    expect(all).toMatch(/Stop when it tastes classic, after about \d+ h .*Keep it at 43\.0 °C \(109 °F\)\./);
+    expect(all).toMatch(
+      /Stop when it smells clean and is sour enough \(classic\), after about \d+ h .*Keep it at 43\.0 °C \(109 °F\)\./,
+    );
     expect(recipe('yogurt', 2).recipeIngredient).toEqual([
       '2 L shop milk, whole',
       expect.stringMatching(/^\d+ g live plain yogurt$/),
@@ -39,6 +41,12 @@ describe('a recipe stands by itself', () => {
     const { recipeIngredient } = recipe('brined', 4);
     expect(recipeIngredient.some((line) => /^rennet, about .*(drops|mL|tablet)/.test(line))).toBe(true);
     expect(texts('brined', 4).join('\n')).toMatch(/Rennet, about /);
+  });
+
+  test('each step carries its cautions: raw milk, hot milk, rennet', () => {
+    expect(texts('clabber', 2).join('\n')).toContain('Raw milk from any farm can carry germs.');
+    expect(texts('yogurt', 2).join('\n')).toContain('Hot milk and steam burn.');
+    expect(texts('brined', 2).join('\n')).toContain('a set does not prove acid');
   });
 
   test('what ages is told in days, and no time twice', () => {

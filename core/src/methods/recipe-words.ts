@@ -92,7 +92,7 @@ function aimWords(step: MethodStep, plan: MakePlan, minutes: number): string {
       return `Stop when it breaks into grains in thin buttermilk, after ${about}`;
     case 'ready': {
       const keep = step.facts.sours ? ` Keep it at ${heatWords(plan.place.setPointC ?? plan.roomC)}.` : '';
-      return `Stop when it tastes ${plan.wanted.sourness}, after ${about}.${keep}`;
+      return `Stop when it smells clean and is sour enough (${plan.wanted.sourness}), after ${about}.${keep}`;
     }
     case 'added':
     case 'words':

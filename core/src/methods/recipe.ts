@@ -1,6 +1,7 @@
 import type { MakePlan, Method, ProductId, StepInstance } from '../contract/index.ts';
 import type { StarterKind } from '../culture/index.ts';
 import { KILOGRAMS_PER, MILLILITRES_PER } from '../units/index.ts';
+import { CAUTIONS } from '../method/index.ts';
 import { methodSteps } from '../products/index.ts';
 import type { Measured } from './measure.ts';
 import { ingredientsOf, instructionOf } from './recipe-words.ts';
@@ -62,7 +63,13 @@ export function recipeOf(of: Method, measured: Measured, plan: MakePlan): Recipe
       return {
         '@type': 'HowToStep',
         name: title,
-        text: step ? instructionOf(step, plan, measured.added, minutes) : title,
+        // Whoever follows it elsewhere has nothing beside it that warns.
+        text: step
+          ? [
+              instructionOf(step, plan, measured.added, minutes),
+              ...step.cautions.map((id) => CAUTIONS[id]),
+            ].join(' ')
+          : title,
         timeRequired: isoDuration(minutes),
       };
     }),

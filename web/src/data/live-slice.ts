@@ -29,7 +29,7 @@ export interface FollowedDay {
 
 /** A forecast, and when it was worked out. */
 interface LiveForecast extends LastForecast {
-  /** Kept from the last time and not renewed yet: its times are shown, and nothing rings by them. */
+  /** Kept from the last time and about to be renewed: its times are shown, and nothing rings by them yet. */
   readonly recalled?: true;
 }
 
@@ -67,6 +67,13 @@ const initialState: LiveState = {
   entered: { milk: null, cultures: null, larder: null },
 };
 
+/** A make's kept forecast taken for good; the others as they are. */
+function withoutRecalled(forecasts: LiveState['forecasts'], makeId: string): LiveState['forecasts'] {
+  const kept = forecasts[makeId];
+  if (!kept?.recalled) return forecasts;
+  return { ...forecasts, [makeId]: { forecast: kept.forecast, atMs: kept.atMs } };
+}
+
 export const liveSlice = createSlice({
   name: 'live',
   initialState,
@@ -90,10 +97,15 @@ export const liveSlice = createSlice({
       const { makeId, forecast, atMs } = payload;
       // What was worked out meanwhile is newer.
       if (state.forecasts[makeId]) return state;
-      return { ...state, forecasts: { ...state.forecasts, [makeId]: { forecast, atMs, recalled: true } } };
+      const kept: LiveForecast = state.failed[makeId]
+        ? { forecast, atMs }
+        : { forecast, atMs, recalled: true };
+      return { ...state, forecasts: { ...state.forecasts, [makeId]: kept } };
     },
     workFailed: (state, { payload }: PayloadAction<string>) => ({
       ...state,
+      // Then what was kept is the best there is, and alarms ring by it.
+      forecasts: withoutRecalled(state.forecasts, payload),
       working: { ...state.working, [payload]: false },
       failed: { ...state.failed, [payload]: true },
     }),

@@ -15,7 +15,7 @@ export function useAllLive(): readonly LiveMake[] {
         const live = state && !state.finished ? forecasts[state.id] : undefined;
         if (!state || !live) return [];
         const known = liveOf(state, live.forecast, nowMs);
-        // What was kept from the last time is shown, and nothing rings by it.
+        // What was kept from the last time is shown, and nothing rings by it while it is being renewed.
         const make = live.recalled ? { ...known, alarms: [] } : known;
         const planned = day?.next[state.id];
         // The day has its own order: what may wait is not asked for before its turn.

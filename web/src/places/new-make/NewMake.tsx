@@ -122,7 +122,7 @@ function Form({
           {repeated
             ? `Repeat ${repeated.plan.name}`
             : first
-              ? `Your first ${productOf(plan).label.toLowerCase()}`
+              ? `Make ${productOf(plan).label.toLowerCase()}`
               : 'New batch'}
         </h1>
         {!repeated && <What product={plan.product} onProduct={onProduct} />}
