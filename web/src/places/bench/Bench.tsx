@@ -132,10 +132,26 @@ export function Bench({
     return [...seen].slice(0, 2);
   }, [list.data]);
   const empty = ids.length === 0 && list.isSuccess;
+  // Above the empty shelf, which comes a moment later and would move it.
+  const repeats = (
+    <div className="again">
+      {!empty && (
+        <Button component={Link} to="/new">
+          New batch
+        </Button>
+      )}
+      {again.map(([name, id]) => (
+        <Button key={id} component={Link} to={`/new?repeat=${id}`} variant="default">
+          Repeat {name}
+        </Button>
+      ))}
+    </div>
+  );
   return (
     <div className="bench">
       <div className="may-shrink">
         <h1 className="below-m">{kitchen?.name ?? 'Bench'}</h1>
+        {empty && again.length > 0 && repeats}
         {empty && kitchen && (
           <Suspense>
             <FirstShelf kitchen={kitchen.settings} />
@@ -163,18 +179,7 @@ export function Bench({
             </p>
           )}
         </div>
-        <div className="again">
-          {!empty && (
-            <Button component={Link} to="/new">
-              New batch
-            </Button>
-          )}
-          {again.map(([name, id]) => (
-            <Button key={id} component={Link} to={`/new?repeat=${id}`} variant="default">
-              Repeat {name}
-            </Button>
-          ))}
-        </div>
+        {!empty && repeats}
         {attended.length > 0 && <Thread makes={attended} nowMs={nowMs} />}
         <Suspense>
           <BenchLarder nowMs={nowMs} />
