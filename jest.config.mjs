@@ -41,6 +41,6 @@ const tools = { ...project('tools'), testMatch: ['<rootDir>/tools/*.test.mjs'] }
 
 export default {
   projects: [...['core', 'server', 'web', 'e2e'].map(project), page, tools],
-  testTimeout: 120_000,
+  testTimeout: 300_000,
   testSequencer: '<rootDir>/tools/jest-sequencer.cjs',
 };

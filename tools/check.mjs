@@ -1,5 +1,6 @@
 // The checks that need no running program: types, lint, import directions, unused code, formatting, styles, the lock.
 import { spawn } from 'node:child_process';
+import { constants, setPriority } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { ROOT } from './install.mjs';
 
@@ -42,6 +43,8 @@ const CHECKS = [
 const runOne = (check) =>
   new Promise((resolve) => {
     const child = spawn(process.execPath, check.args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] });
+    // They go on beside the journeys, whose pages must not wait for them.
+    if (child.pid) setPriority(child.pid, constants.priority.PRIORITY_BELOW_NORMAL);
     let output = '';
     for (const stream of [child.stdout, child.stderr])
       stream.setEncoding('utf8').on('data', (/** @type {string} */ text) => {

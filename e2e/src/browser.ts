@@ -8,8 +8,11 @@ import puppeteer, {
   type Page,
 } from 'puppeteer-core';
 
-/** A page that has not shown what is awaited by then will not show it. */
-const PATIENCE_MS = 20_000;
+/**
+ * A page that has not shown what is awaited by then will not show it. Long: how quick a page is, the bench says, and a
+ * machine that stands still for half a minute must not look like a page that does.
+ */
+export const PATIENCE_MS = 60_000;
 const POLLING_MS = 50;
 const PATIENTLY = { timeout: PATIENCE_MS, polling: POLLING_MS };
 
@@ -246,7 +249,7 @@ export function focused(page: Page): Promise<string | undefined> {
 
 /** Opens the first entry whose button begins with these words, to be corrected. */
 export async function openEntry(page: Page, words: string): Promise<void> {
-  const button = await page.waitForSelector(`button[aria-label^="${words}"]`, { timeout: 20_000 });
+  const button = await page.waitForSelector(`button[aria-label^="${words}"]`, { timeout: PATIENCE_MS });
   // Rows further down may be out of sight: a keyboard would get there as well.
   await button!.evaluate((found) => (found as HTMLElement).click());
   await see(page, 'Edit entry');

@@ -14,6 +14,7 @@ import {
   goTo,
   named,
   openTablet,
+  PATIENCE_MS,
   see,
   seeNoMore,
   startBrowser,
@@ -227,7 +228,7 @@ function settled(page: Page, dark: boolean): Promise<unknown> {
       document
         .getAnimations()
         .every((a) => a.playState !== 'running' || (a as CSSAnimation).animationName === 'dash'),
-    { timeout: 20_000, polling: 'raf' },
+    { timeout: PATIENCE_MS, polling: 'raf' },
     dark ? 'dark' : 'light',
   );
 }

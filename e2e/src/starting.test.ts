@@ -88,4 +88,4 @@ test('starts, is found by a second start, survives kill -9 with everything store
   again.child.kill('SIGTERM');
   expect(await again.ended).toBe(0);
   await nothingLeft();
-}, 120_000);
+}, 300_000);

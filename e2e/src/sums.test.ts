@@ -2,7 +2,7 @@ import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } fr
 import { draft, intakeDraft, startDraft } from '@morning-crock/server/testing';
 import type { Browser, Page } from 'puppeteer-core';
 import { ulid } from 'ulid';
-import { goTo, openTablet, see, startBrowser, tap, turnTo, type Tablet } from './browser.ts';
+import { goTo, openTablet, PATIENCE_MS, see, startBrowser, tap, turnTo, type Tablet } from './browser.ts';
 import { createWorld, type World } from './world.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
@@ -142,7 +142,7 @@ describe('sums in other measures', () => {
               open?.endsWith(wanted) === true && sum !== null && sum.querySelector('.sum-big') !== null;
             return there && (!hot || sum.textContent.includes('°F')) ? sum.textContent : null;
           },
-          { timeout: 20_000 },
+          { timeout: PATIENCE_MS },
           name,
           !COLD.has(name),
         );

@@ -11,11 +11,12 @@ import {
   goTo,
   named,
   openTablet,
+  PATIENCE_MS,
   see,
   seeNoMore,
+  setClock,
   startBrowser,
   tap,
-  setClock,
   turnTo,
   type Tablet,
   upload,
@@ -177,7 +178,7 @@ describe('interruptions', () => {
       await page.reload();
       await page.waitForSelector('.tag');
       expect(await page.$eval('.tag', (tag) => tag.textContent)).toBe(known);
-      await page.waitForSelector('.ringing', { timeout: 20_000 });
+      await page.waitForSelector('.ringing', { timeout: PATIENCE_MS });
     } finally {
       page.off('request', withoutWorker);
       await page.setRequestInterception(false);

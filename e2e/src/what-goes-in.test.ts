@@ -19,11 +19,12 @@ import {
   named,
   openEntry,
   openTablet,
+  PATIENCE_MS,
   see,
   seeNoMore,
+  setClock,
   startBrowser,
   tap,
-  setClock,
   type Tablet,
   upload,
 } from './browser.ts';
@@ -434,7 +435,7 @@ describe('a waking', () => {
     await see(page, 'Set (about)');
     await page.waitForFunction(
       (cell: string, old: string) => document.querySelector(cell)?.textContent !== old,
-      { timeout: 20_000, polling: 50 },
+      { timeout: PATIENCE_MS, polling: 50 },
       secondFeed,
       before,
     );

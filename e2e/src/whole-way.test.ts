@@ -4,7 +4,17 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser } from 'puppeteer-core';
-import { fill, openTablet, see, seeNoMore, startBrowser, tap, type Tablet, upload } from './browser.ts';
+import {
+  fill,
+  openTablet,
+  PATIENCE_MS,
+  see,
+  seeNoMore,
+  startBrowser,
+  tap,
+  type Tablet,
+  upload,
+} from './browser.ts';
 import { createWorld, type World } from './world.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
@@ -110,7 +120,7 @@ describe('the whole way of one pot', () => {
     const coolAt = async (): Promise<string> => {
       await see(page, 'Cool enough');
       await page.waitForFunction(() => /To 44\.0 °C, in about/.test(document.body.innerText), {
-        timeout: 20_000,
+        timeout: PATIENCE_MS,
       });
       return page.$eval('.bead.current .when', (e) => e.textContent);
     };
@@ -126,7 +136,7 @@ describe('the whole way of one pot', () => {
     await world.stored('temperature-read', 4);
     await page.waitForFunction(
       (old) => document.querySelector('.bead.current .when')?.textContent !== old,
-      { timeout: 20_000 },
+      { timeout: PATIENCE_MS },
       before,
     );
     await later(45);
@@ -165,7 +175,7 @@ describe('the whole way of one pot', () => {
         const m = /Ready (\d\d):(\d\d)–(\d\d):(\d\d)/.exec(document.body.innerText)?.slice(1).map(Number);
         return m && (m[2]! - m[0]!) * 60 + m[3]! - m[1]! < wide;
       },
-      { timeout: 20_000 },
+      { timeout: PATIENCE_MS },
       before,
     );
     await tap(page, 'button', 'trembles');

@@ -31,7 +31,7 @@ interface Entry<T> {
   readonly streamId: string;
 }
 
-const PATIENCE_MS = 10_000;
+const PATIENCE_MS = 30_000;
 
 /** Worlds of one file answer at the same address one after the other: the browser knows the page's files from the one before. */
 let usualPort = 0;
