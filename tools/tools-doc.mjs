@@ -13,7 +13,11 @@ const PURPOSE = {
     'hours to pH 5.2 … 4.2, pH at 2 … 24 h, acid',
   ],
   denature: ['`[second, °C]` points', 'whey protein unfolded, pasteurisation-equivalent minutes'],
-  cool: ['composition, litres, start, air, target, lid', 'minutes'],
+  cool: ['composition, litres, pan or its width, start, air, target, lid', 'minutes'],
+  heat: [
+    'composition, litres, pan or its width, start, air, target, burner, its setting, lid',
+    'minutes; as warm as it gets; when a plate is switched off',
+  ],
   composition: ['fat, protein, lactose, ash (fractions)', 'density, specific heat'],
   boil: ['altitude', 'boiling point'],
   butter: ['cream and its fat, fat of butter and buttermilk', 'butter and buttermilk'],

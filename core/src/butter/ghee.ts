@@ -1,11 +1,6 @@
 import { boilingPointC } from '../heat/index.ts';
 import { specificHeatKjPerKgK, type Composition } from '../milk/index.ts';
 
-/** How far a burner is turned up, and the share of it that is. */
-export const FLAMES = ['low', 'medium', 'full'] as const;
-export type Flame = (typeof FLAMES)[number];
-export const FLAME_SHARE: Readonly<Record<Flame, number>> = { low: 0.25, medium: 0.5, full: 1 };
-
 /** Butter in its pan, and the fire under it. */
 export interface Clarifying {
   readonly butterKg: number;

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { thermometerFault, WARM_PLACE_KINDS } from '../heat/index.ts';
+import { BURNER_KINDS, thermometerFault, WARM_PLACE_KINDS, widthOfPotM } from '../heat/index.ts';
 import { CHURN_KINDS } from '../butter/index.ts';
 import { MILK_KINDS } from '../milk/index.ts';
 import { pricesSection } from './prices.ts';
@@ -44,21 +44,29 @@ export const pot = z.strictObject({
   id: ulid,
   name: shortName,
   litres: z.number().min(0.1, 'is less than 0.1 L').max(100, 'is more than 100 L'),
-  lidded: z.boolean(),
+  /** Stored by pots of before the lid was a choice of each cooling: a plan that holds it keeps what it was planned with. */
+  lidded: z.boolean().optional(),
   /** Multiplies the book's heat loss of this pot. */
   lossFactor: z.number().min(0.2).max(5),
-  /** Inner width; left out, milk is taken to stand in a cylinder of its own. */
+  /** Inner width; left out, it follows from what the pot holds. */
   widthCm: z.number().min(4, 'is narrower than 4 cm').max(120, 'is wider than 120 cm').optional(),
 });
-/** A pot's inner width as the heat balance wants it. */
-export const widthMOf = ({ widthCm }: { readonly widthCm?: number | undefined }): number | undefined =>
-  widthCm === undefined ? undefined : widthCm / 100;
+/**
+ * A pot's inner width as the heat balance wants it: as measured, else by what it holds. `undefined` for a pot of before
+ * widths followed from that: its milk stands in a cylinder of its own.
+ */
+export function widthMOf({ widthCm, lidded, litres }: z.infer<typeof pot>): number | undefined {
+  if (widthCm !== undefined) return widthCm / 100;
+  return lidded === undefined ? widthOfPotM(litres) : undefined;
+}
 
 export const burner = z.strictObject({
   id: ulid,
   name: shortName,
   powerKw: z.number().min(0.1, 'is less than 0.1 kW').max(20, 'is more than 20 kW'),
   efficiency: z.number().min(0.05).max(1),
+  /** A plate stays hot after it is switched off; left out, it follows at once. */
+  kind: z.enum(BURNER_KINDS).optional(),
 });
 
 export const warmPlace = z.strictObject({
@@ -68,6 +76,23 @@ export const warmPlace = z.strictObject({
   setPointC: temperatureC.optional(),
   biasC: z.number().min(-20, 'is more than 20 °C off').max(20, 'is more than 20 °C off').optional(),
   tauH: z.number().min(0.05, 'is too quick (0.05 h at least)').max(100, 'is too slow (100 h at most)'),
+  /** How far it may be off while nobody reads it, one σ, K; left out by places of before it was told. */
+  biasSigmaC: z.number().min(0.1).max(10).optional(),
+  /** When it was last checked with water. */
+  checkedAt: instant.optional(),
+  /** A check with water that is going on. */
+  check: z
+    .strictObject({
+      startedAt: instant,
+      litres: z.number().min(0.1, 'is less than 0.1 L').max(60, 'is more than 60 L'),
+      startC: temperatureC.max(100, 'is hotter than boiling water'),
+      readings: z
+        .array(
+          z.strictObject({ at: instant, celsius: temperatureC.max(100, 'is hotter than boiling water') }),
+        )
+        .max(8),
+    })
+    .optional(),
 });
 
 export const cook = z.strictObject({ id: ulid, name: shortName, sleepFrom: timeOfDay, sleepTo: timeOfDay });

@@ -1,5 +1,6 @@
 import * as z from 'zod';
-import { CHURN_KINDS, CHURN_SPEEDS, FLAMES } from '../butter/index.ts';
+import { CHURN_KINDS, CHURN_SPEEDS } from '../butter/index.ts';
+import { FLAMES } from '../heat/index.ts';
 import { DRAIN_WAYS, RENNET_UNITS } from '../curd/index.ts';
 import { fraction, massKg, shortName, temperatureC, text } from './quantities.ts';
 

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { FEEDS } from '../butter/index.ts';
+import { FLAMES } from '../heat/index.ts';
 import { SOURNESS, STARTER_KINDS } from '../culture/index.ts';
 import { MILK_KINDS, POWDER_KINDS, TREATMENTS } from '../milk/index.ts';
 import { absence, burner, cook, pot, warmPlace, zoneName } from './kitchen.ts';
@@ -102,6 +103,10 @@ export const heatPlan = z.strictObject({
   kind: z.enum(HEAT_KINDS),
   targetC: temperatureC,
   holdMin: z.number().min(0, 'cannot be negative').max(240, 'is more than four hours'),
+  /** How far the burner is turned up; left out by plans of before that was a choice: all of its power. */
+  flame: z.enum(FLAMES).optional(),
+  /** Heated with the lid on; left out, open. */
+  lidOn: z.boolean().optional(),
 });
 
 /** How the milk comes down to inoculating heat: left to stand, or stood in cold or iced water. */
@@ -114,6 +119,8 @@ export const coolingPlan = z.strictObject({
     .max(40, 'is too warm to cool the milk'),
   iceKg: z.number().min(0, 'cannot be negative').max(50, 'is more than 50 kg'),
   stirred: z.boolean(),
+  /** It cools with its lid on; left out, open, or as its pot was stored. */
+  lidOn: z.boolean().optional(),
 });
 
 /** Bottles of hot water that go into the warm place with the milk. */

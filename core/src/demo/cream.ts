@@ -1,7 +1,6 @@
 import {
   butterBalance,
   churnAlong,
-  FLAME_SHARE,
   gheeForecast,
   gheeStageShare,
   gheeYieldKg,
@@ -13,7 +12,7 @@ import {
 } from '../butter/index.ts';
 import type { EventOf, EventType, MakePlan, StepInstance } from '../contract/index.ts';
 import { CREAM_CUES, cueProbability, sournessOfPh, type Cue } from '../culture/index.ts';
-import { runVessel } from '../heat/index.ts';
+import { FLAME_SHARE, runVessel } from '../heat/index.ts';
 import { bandForecast, plannedOf, stateOfPlan } from '../make/index.ts';
 import { batchOf } from '../method/index.ts';
 import { massOfLitresKg, MILK_FACTS, withFat } from '../milk/index.ts';

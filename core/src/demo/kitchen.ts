@@ -43,9 +43,9 @@ export const LANTERN_FOLD: KitchenSettings = {
   units: { temperature: 'C', measures: 'metric', money: 'groats' },
   site: { zone: 'UTC', altitudeM: 310, roomC: 17, shortcuts: true },
   pots: [
-    { id: id(1), name: 'the speckled pot', litres: 6.5, lidded: true, lossFactor: 1 },
-    { id: id(2), name: 'the tall can', litres: 11, lidded: true, lossFactor: 1 },
-    { id: id(3), name: 'the little pan', litres: 2.8, lidded: false, lossFactor: 1 },
+    { id: id(1), name: 'the speckled pot', litres: 6.5, lossFactor: 1 },
+    { id: id(2), name: 'the tall can', litres: 11, lossFactor: 1 },
+    { id: id(3), name: 'the little pan', litres: 2.8, lossFactor: 1 },
   ],
   burners: [
     { id: id(4), name: 'Left ring', powerKw: 2.1, efficiency: 0.5 },

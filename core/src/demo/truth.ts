@@ -1,4 +1,4 @@
-import type { DraftEvent, EventOf, EventType, MakePlan } from '../contract/index.ts';
+import { widthMOf, type DraftEvent, type EventOf, type EventType, type MakePlan } from '../contract/index.ts';
 import {
   acidOfPh,
   createKernel,
@@ -25,7 +25,7 @@ import {
   walkThermal,
   type MakeState,
 } from '../make/index.ts';
-import { batchOf } from '../method/index.ts';
+import { batchOf, coolsCovered, heatingKw } from '../method/index.ts';
 import { markPh } from '../steps/index.ts';
 import { hashSeed, interpolateLinear, createRandom } from '../numerics/index.ts';
 
@@ -196,7 +196,13 @@ export function playMake(
 
   // The truth: the same pot with hidden factors.
   const { composition, litres, massKg } = batchOf(plan);
-  const vessel = { composition, litres, airC: plan.roomC, lossFactor: plan.pot.lossFactor * truth.loss };
+  const vessel = {
+    composition,
+    litres,
+    widthM: widthMOf(plan.pot),
+    airC: plan.roomC,
+    lossFactor: plan.pot.lossFactor * truth.loss,
+  };
   let atMs = startMs + 4 * MINUTE_MS + late();
   say(atMs, 'step-done', { step: 'pour' });
   let celsius = plan.milk.startC;
@@ -210,7 +216,7 @@ export function playMake(
     celsius = temperatures.at(-1)!;
   };
   const targetC = plan.heat.kind === 'none' ? plan.inoculateC : plan.heat.targetC;
-  const powerKw = plan.burner.powerKw * plan.burner.efficiency * truth.burner;
+  const powerKw = heatingKw(plan, 0) * truth.burner;
   const heating = runVessel({ ...vessel, startC: celsius, powerKw, lidded: false }, targetC);
   follow(heating.secondsAndCelsius, 7);
   readTemperature(atMs, celsius);
@@ -223,7 +229,7 @@ export function playMake(
   }
   if (plan.heat.kind !== 'none') {
     const cooling = runVessel(
-      { ...vessel, startC: celsius, lidded: plan.pot.lidded },
+      { ...vessel, startC: celsius, lidded: coolsCovered(plan) },
       plan.inoculateC - random.uniform(),
     );
     follow(cooling.secondsAndCelsius, 18);
@@ -255,7 +261,9 @@ export function playMake(
     if (habits.instrument !== 'none') {
       const spread = habits.instrument === 'meter' ? 0.08 : 0.25;
       const step = habits.instrument === 'meter' ? 100 : 5;
-      const value = Math.round((ph + spread * random.normal()) * step) / step;
+      // Who reads something wholly unlike the last time reads it again.
+      const off = Math.max(-1, Math.min(1, random.normal()));
+      const value = Math.round((ph + spread * off) * step) / step;
       say(zero + h * HOUR_MS + MINUTE_MS, 'ph-read', {
         ph: value,
         instrument: habits.instrument,

@@ -1,5 +1,7 @@
 export * from './water.ts';
+export * from './flame.ts';
 export * from './vessel.ts';
+export * from './plate.ts';
 export * from './warm-place.ts';
 export * from './denature.ts';
 export * from './pasteurise.ts';
@@ -8,4 +10,4 @@ export * from './thermometer.ts';
 export * from './bath.ts';
 export * from './warm-box.ts';
 export * from './thaw.ts';
-export { potOfMilk } from './pot.ts';
+export { potOfMilk, widthOfPotM } from './pot.ts';

@@ -3,6 +3,16 @@ import { densityKgPerM3, specificHeatKjPerKgK, type Composition } from '../milk/
 /** Melting of milk fat spread evenly below this temperature, for cream: kJ per K and kg of fat [F]. */
 const FAT_MELTING = { belowC: 35, kjPerKgK: 2.7, fromFatFraction: 0.1 } as const;
 
+/** A pot's height over its inner width, where nobody measured it [F: usual pots]. */
+const HEIGHT_OVER_WIDTH = 0.65;
+
+/**
+ * The inner width of a pot by what it holds to the brim. Source: docs/SCIENCE.md, heating and cooling.
+ * @param litres above 0 @returns m @example widthOfPotM(5) // 0.214
+ */
+export const widthOfPotM = (litres: number): number =>
+  Math.cbrt(litres / 1000 / ((Math.PI / 4) * HEIGHT_OVER_WIDTH));
+
 /** Milk as it stands in a pot: a cylinder of the pan's inner width, or of its own volume, height half the diameter. */
 export interface PotOfMilk {
   /** Wall and bottom, m². */

@@ -39,15 +39,17 @@ export interface VesselResult {
 
 /**
  * Heat balance of milk standing as a cylinder in its pan.
- * @returns dT/dt in K/s and evaporation in kg/s at a temperature
+ * @returns dT/dt in K/s and evaporation in kg/s at a temperature, with some power into the milk, kW; left out, the run's own
  */
-function createBalance(run: VesselRun): (temperatureC: number) => { rate: number; evaporation: number } {
+export function balanceOf(
+  run: VesselRun,
+): (temperatureC: number, powerKw?: number) => { rate: number; evaporation: number } {
   const { sideM2, topM2, heatJPerK } = potOfMilk(run.composition, run.litres, run.widthM);
   const airVapourPa = ROOM_HUMIDITY * saturationPressurePa(run.airC);
   const lossWPerK = SIDE_W_PER_M2_K * sideM2 + TOP_W_PER_M2_K * topM2;
   const factor = run.lossFactor ?? 1;
-  const powerW = 1000 * (run.powerKw ?? 0);
-  return (temperatureC) => {
+  const ownKw = run.powerKw ?? 0;
+  return (temperatureC, powerKw = ownKw) => {
     const evaporationW = run.lidded
       ? 0
       : Math.max(
@@ -58,7 +60,7 @@ function createBalance(run: VesselRun): (temperatureC: number) => { rate: number
         ) * factor;
     const lossW = factor * lossWPerK * (temperatureC - run.airC) + evaporationW;
     return {
-      rate: (powerW - lossW) / heatJPerK(temperatureC),
+      rate: (1000 * powerKw - lossW) / heatJPerK(temperatureC),
       evaporation: evaporationW / 1000 / EVAPORATION_KJ_PER_KG,
     };
   };
@@ -71,7 +73,7 @@ function createBalance(run: VesselRun): (temperatureC: number) => { rate: number
 export function keepingPowerKw(run: VesselRun, celsius: number): number {
   if (!(run.litres > 0)) throw new RangeError('litres must be above 0');
   const { heatJPerK } = potOfMilk(run.composition, run.litres, run.widthM);
-  const { rate } = createBalance({ ...run, powerKw: 0 })(celsius);
+  const { rate } = balanceOf({ ...run, powerKw: 0 })(celsius);
   return Math.max(0, (-rate * heatJPerK(celsius)) / 1000);
 }
 
@@ -84,7 +86,7 @@ export function keepingPowerKw(run: VesselRun, celsius: number): number {
  */
 export function runVessel(run: VesselRun, untilC: number): VesselResult {
   if (!(run.litres > 0)) throw new RangeError('litres must be above 0');
-  const balance = createBalance(run);
+  const balance = balanceOf(run);
   const direction = Math.sign(untilC - run.startC);
   const points: (readonly [number, number])[] = [[0, run.startC]];
   if (direction === 0) return { outcome: 'reached', minutes: 0, secondsAndCelsius: points, evaporatedKg: 0 };

@@ -1,8 +1,20 @@
-import { BURNER_EFFICIENCY, DEFAULT_BURNER_KW, PLACE_FACTS, WARM_PLACE_KINDS } from '../heat/index.ts';
+import { BURNER_EFFICIENCY, DEFAULT_BURNER_KW, PLACE_FACTS } from '../heat/index.ts';
+import { kitchenOfToday } from './today.ts';
 import type { KitchenChange, KitchenSettings, Prices } from '../contract/index.ts';
 
 /** Fixed identities of the things every new kitchen starts with. */
 const id = (n: number): string => `0000000000000000000000000${n}`;
+
+/** What a kitchen has without being told; the other kinds are added by whoever has them. */
+const USUAL_PLACES = [
+  'appliance',
+  'oven-lamp',
+  'insulated-box',
+  'towel',
+  'thermos',
+  'room',
+  'oven-preheated',
+] as const;
 
 const PLACE_NAMES = {
   appliance: 'Yogurt maker',
@@ -11,6 +23,9 @@ const PLACE_NAMES = {
   towel: 'Pot wrapped in towels',
   thermos: 'Thermos',
   room: 'On the counter',
+  'oven-pilot': 'Oven with a pilot light',
+  'oven-preheated': 'Oven, warmed up and off',
+  'hot-pan': 'Beside a hot iron pan',
 } as const;
 
 const NO_PRICES: Prices = {
@@ -28,9 +43,9 @@ export function defaultKitchen(zone: string): KitchenSettings {
   return {
     units: { temperature: 'C', measures: 'metric' },
     site: { zone, altitudeM: 100, roomC: 20, shortcuts: true },
-    pots: [{ id: id(1), name: 'Pot', litres: 5, lidded: true, lossFactor: 1 }],
+    pots: [{ id: id(1), name: 'Pot', litres: 5, lossFactor: 1 }],
     burners: [{ id: id(2), name: 'Burner', powerKw: DEFAULT_BURNER_KW, efficiency: BURNER_EFFICIENCY }],
-    places: WARM_PLACE_KINDS.map((kind, i) => ({
+    places: USUAL_PLACES.map((kind, i) => ({
       id: id(3 + i),
       name: PLACE_NAMES[kind],
       kind,
@@ -49,8 +64,10 @@ export function defaultKitchen(zone: string): KitchenSettings {
 
 /** Folds the changes of a kitchen, oldest first: the latest change of each section counts. */
 export function foldKitchen(start: KitchenSettings, changes: readonly KitchenChange[]): KitchenSettings {
-  return changes.reduce<KitchenSettings>(
-    (settings, change) => ({ ...settings, [change.section]: change.value }),
-    start,
+  return kitchenOfToday(
+    changes.reduce<KitchenSettings>(
+      (settings, change) => ({ ...settings, [change.section]: change.value }),
+      start,
+    ),
   );
 }

@@ -1,3 +1,5 @@
 export * from './defaults.ts';
+export * from './today.ts';
+export * from './place-check.ts';
 export * from './zone.ts';
 export * from './away.ts';

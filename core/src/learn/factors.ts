@@ -1,6 +1,7 @@
 import type { Factor, FactorKind, FactorsUsed, KitchenSettings, MakePlan } from '../contract/index.ts';
 import { STARTER_FACTS, type StarterKind } from '../culture/index.ts';
 import type { DrainWay } from '../curd/index.ts';
+import { FLAME_SHARE, FLAMES } from '../heat/index.ts';
 import type { MakeState } from '../make/index.ts';
 import { productOf } from '../products/index.ts';
 import { updateBelief, type Belief } from '../numerics/index.ts';
@@ -43,8 +44,15 @@ function named(
     return name === undefined ? null : { name, typed: 0 };
   }
   if (kind === 'burner') {
-    const burner = kitchen.burners.find((b) => b.id === thing);
-    return burner ? { name: burner.name, typed: Math.log(burner.powerKw * burner.efficiency) } : null;
+    const [id, flame = 'full'] = thing.split(' ');
+    const burner = kitchen.burners.find((b) => b.id === id);
+    const share = FLAME_SHARE[FLAMES.find((f) => f === flame) ?? 'full'];
+    return burner
+      ? {
+          name: flame === 'full' ? burner.name : `${burner.name}, ${flame} heat`,
+          typed: Math.log(burner.powerKw * burner.efficiency * share),
+        }
+      : null;
   }
   if (kind === 'cooling') {
     const pot = kitchen.pots.find((p) => p.id === thing);
@@ -206,12 +214,23 @@ export function learnFactors(
   return factorsFrom({ lessons, rates, kitchen, resets, lines });
 }
 
+/** What one setting of a burner leaves open of another, σ of ln [F: judgement]. */
+const OTHER_FLAME_LN_SIGMA = 0.2;
+
 /** The factors that apply to a plan's own burner, pot, place and starter, against the plan's typed values. */
 export function factorsFor(plan: MakePlan, factors: readonly Factor[]): FactorsUsed {
   const used: FactorsUsed = {};
   // A line nobody has made anything of yet goes at the pace of its kind in this kitchen.
   const kindRate = factors.find((f) => f.kind === 'rate' && f.thing === plan.starter.kind);
   if (kindRate) used.rate = { value: kindRate.mean, sigma: kindRate.sigma, makes: kindRate.makes };
+  // So does a burner at a setting nobody has measured: as it did at another, known less well.
+  const burner = factors.find((f) => f.kind === 'burner' && f.thing.split(' ')[0] === plan.burner.id);
+  if (burner)
+    used.burner = {
+      value: burner.mean,
+      sigma: Math.hypot(burner.sigma, OTHER_FLAME_LN_SIGMA),
+      makes: burner.makes,
+    };
   for (const factor of factors) {
     if (thingOf(factor.kind, plan) !== factor.thing) continue;
     used[USED_AS[factor.kind]] = { value: factor.mean, sigma: factor.sigma, makes: factor.makes };

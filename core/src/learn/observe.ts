@@ -7,7 +7,7 @@ import {
 } from '../culture/index.ts';
 import { brokeAfter, churnWork, ONE_LN_SIGMA } from '../butter/index.ts';
 import { widthMOf, type FactorKind, type FactorsUsed, type MakePlan } from '../contract/index.ts';
-import { placeTauH, READING_SIGMA_C, runVessel } from '../heat/index.ts';
+import { heatOnPlate, placeTauH, READING_SIGMA_C, runVessel } from '../heat/index.ts';
 import {
   acidityReadings,
   makeFlow,
@@ -20,7 +20,7 @@ import {
 import { DRAIN_SIGMA, DRAIN_TAU_AT_6C_H, tauByWeighings } from '../curd/index.ts';
 import { productOf } from '../products/index.ts';
 import { churnName, clothSeen, drainingOf, drainWayOf, loadRuns, NOTHING_SEEN } from '../steps/index.ts';
-import { batchOf, roomAtC } from '../method/index.ts';
+import { batchOf, burnerLagS, coolsCovered, heatingKw, roomAtC } from '../method/index.ts';
 import { leastSquares } from '../numerics/index.ts';
 
 const MINUTE_MS = 60_000;
@@ -60,7 +60,7 @@ export interface Observation {
 export function typedValue(kind: FactorKind, plan: MakePlan): number {
   switch (kind) {
     case 'burner':
-      return Math.log(plan.burner.powerKw * plan.burner.efficiency);
+      return Math.log(heatingKw(plan, 0));
     case 'cooling':
       return Math.log(plan.pot.lossFactor);
     case 'place-heat':
@@ -74,9 +74,13 @@ export function typedValue(kind: FactorKind, plan: MakePlan): number {
   }
 }
 
+/** A burner at its setting: turned up to full it bears its own name, as it did before settings were a choice. */
+const burnerAt = ({ burner, heat: { flame = 'full' } }: MakePlan): string =>
+  flame === 'full' ? burner.id : `${burner.id} ${flame}`;
+
 /** Which thing a factor of a plan belongs to. */
 export function thingOf(kind: FactorKind, plan: MakePlan): string {
-  if (kind === 'burner') return plan.burner.id;
+  if (kind === 'burner') return burnerAt(plan);
   if (kind === 'cooling') return plan.pot.id;
   if (kind === 'churn') return churnName(plan);
   if (kind === 'cloth') return drainWayOf(plan) ?? '';
@@ -89,8 +93,11 @@ interface Fit {
   readonly sigma: number;
 }
 
-/** The pace of a heating or cooling, ln against what was typed, from two or more readings that span enough. */
-function fitVessel(state: MakeState, moves: 'up' | 'down'): Fit | null {
+/**
+ * The pace of a heating or cooling, ln against what was typed, from two or more readings that span enough.
+ * @param lnLoss how its pot loses heat, ln against what was typed: what it loses while it is heated is no weakness of the burner
+ */
+function fitVessel(state: MakeState, moves: 'up' | 'down', lnLoss: number): Fit | null {
   const step = state.steps.find((s) => s.step.facts.moves === moves);
   const cooling = moves === 'down';
   if (step?.status !== 'done' || step.startedAtMs === null || step.endedAtMs === null) return null;
@@ -104,20 +111,25 @@ function fitVessel(state: MakeState, moves: 'up' | 'down'): Fit | null {
   const airC = roomAtC(plan, step.startedAtMs);
   const rising = last.celsius > first.celsius;
   if (rising === cooling) return null;
-  const curveFor = (lnFactor: number, fromC: number) =>
-    runVessel(
-      {
-        composition,
-        litres,
-        widthM: widthMOf(plan.pot),
-        airC,
-        startC: fromC,
-        lidded: cooling && plan.pot.lidded,
-        lossFactor: plan.pot.lossFactor * (cooling ? Math.exp(lnFactor) : 1),
-        powerKw: cooling ? 0 : plan.burner.powerKw * plan.burner.efficiency * Math.exp(lnFactor),
-      },
-      last.celsius + (rising ? 3 : -3),
-    ).secondsAndCelsius;
+  const lagS = burnerLagS(plan);
+  const curveFor = (lnFactor: number, fromC: number) => {
+    const run = {
+      composition,
+      litres,
+      // What an older batch took is held against the pot as it is reckoned today, for the batches to come.
+      widthM: widthMOf({ ...plan.pot, lidded: undefined }),
+      airC,
+      startC: fromC,
+      lidded: cooling ? coolsCovered(plan) : (plan.heat.lidOn ?? false),
+      lossFactor: plan.pot.lossFactor * Math.exp(cooling ? lnFactor : lnLoss),
+      powerKw: cooling ? 0 : heatingKw(plan, lnFactor),
+    };
+    const untilC = last.celsius + (rising ? 3 : -3);
+    return rising && lagS > 0
+      ? heatOnPlate({ ...run, lagS, hot: first.celsius > plan.milk.startC + 3 }, last.celsius)
+          .secondsAndCelsius
+      : runVessel(run, untilC).secondsAndCelsius;
+  };
   const prior = FACTOR_SPREAD[cooling ? 'cooling' : 'burner'].prior;
   const fit = leastSquares(
     ([lnFactor = 0, offC = 0]) => {
@@ -309,9 +321,10 @@ function fitCloth(state: MakeState): Fit | null {
  */
 export function observeThings(state: MakeState): Observation[] {
   const place = fitPlace(state);
+  const cooling = fitVessel(state, 'down', 0);
   return [
-    observation(state, 'burner', fitVessel(state, 'up')),
-    observation(state, 'cooling', fitVessel(state, 'down')),
+    observation(state, 'burner', fitVessel(state, 'up', cooling?.value ?? 0)),
+    observation(state, 'cooling', cooling),
     observation(state, 'place-heat', place?.heat ?? null),
     observation(state, 'place-tau', place?.tau ?? null),
     observation(state, 'churn', fitChurn(state)),

@@ -124,6 +124,7 @@ const RULES: readonly Rule[] = [
     const step = state.current?.step;
     const early =
       (step?.facts.parts ? breakOfLoad(state)?.earlyMs : null) ??
+      forecast.point.steps.find((s) => s.id === step?.id)?.callMs ??
       forecast.steps.find((s) => s.step === step?.id)?.end.p10 ??
       null;
     if (!step?.early || early === null || hasBroken(state)) return null;

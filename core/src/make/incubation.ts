@@ -42,7 +42,7 @@ export interface Incubation {
 
 /** How far a place may be off before anybody reads it here: the book's σ, or what is left after its makes taught it. */
 function placeSigmaC(plan: MakePlan): number {
-  const book = PLACE_FACTS[plan.place.kind].biasSigmaC;
+  const book = plan.place.biasSigmaC ?? PLACE_FACTS[plan.place.kind].biasSigmaC;
   const learned = plan.factors?.placeHeat?.sigma;
   return learned === undefined ? book : Math.min(book, Math.hypot(learned, PLACE_READING_SIGMA_C));
 }

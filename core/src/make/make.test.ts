@@ -192,9 +192,9 @@ describe('forecast', () => {
     const book = walkThermal(stateOf(events), START + 20 * MIN).steps.find((s) => s.id === 'heat')!;
     const walk = walkThermal(state, START + 20 * MIN);
     const heat = walk.steps.find((s) => s.id === 'heat')!;
-    // 1.5 K/min to go 50 K more: about 33 min, minus what the prior believes.
+    // 1.5 K/min to go 50 K more: 33 min and more, for an open pot loses ever more heat on its way.
     expect(heat.endMs).toBeGreaterThan(START + 45 * MIN);
-    expect(heat.endMs).toBeLessThan(START + 65 * MIN);
+    expect(heat.endMs).toBeLessThan(START + 80 * MIN);
     expect(heat.endMs).not.toBe(book.endMs);
     expect(walk.denaturedNow).toBe(0);
     expect(walkThermal(stateOf(inoculated()), now).denaturedNow).toBeGreaterThan(0.8);

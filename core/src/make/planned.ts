@@ -1,6 +1,6 @@
 import type { PlannedForecast } from '../contract/index.ts';
 import { placeAmbientC, placeTauH } from '../heat/index.ts';
-import { batchOf } from '../method/index.ts';
+import { batchOf, heatingKw } from '../method/index.ts';
 import type { BandForecast } from './forecast.ts';
 import { MODEL_VERSION } from './model-version.ts';
 import { markBand } from './marks.ts';
@@ -15,7 +15,7 @@ export function plannedOf(state: MakeState, forecast: BandForecast): PlannedFore
     members: forecast.stats.members,
     factors: {
       rate: Math.exp(plan.factors?.rate?.value ?? 0),
-      burnerKw: plan.burner.powerKw * plan.burner.efficiency * Math.exp(plan.factors?.burner?.value ?? 0),
+      burnerKw: heatingKw(plan),
       lossFactor: plan.pot.lossFactor * Math.exp(plan.factors?.cooling?.value ?? 0),
       ambientC: placeAmbientC(plan.place, plan.roomC) + (plan.factors?.placeHeat?.value ?? 0),
       tauH: placeTauH(plan.place, batchOf(plan).litres) * Math.exp(plan.factors?.placeTau?.value ?? 0),

@@ -13,4 +13,6 @@ export interface StepTime {
   readonly sigmaMin: number;
   /** The model says that the target is never reached as things stand. */
   readonly endless: boolean;
+  /** Somebody is called for something before its end: a plate is switched off. */
+  readonly callMs?: number;
 }

@@ -193,6 +193,7 @@ function walking(state: MakeState, nowMs: number): ThermalWalk {
       endMs,
       sigmaMin: Math.sqrt(variance),
       endless: leg.endless,
+      ...(leg.callMin === undefined ? {} : { callMs: startMs + leg.callMin * MINUTE_MS }),
     });
     inoculation = { atMs: endMs, celsius, sigmaMin: Math.sqrt(variance) };
   }

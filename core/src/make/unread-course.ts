@@ -1,5 +1,5 @@
 import type { MakePlan } from '../contract/index.ts';
-import { boxCourse, placeAmbientC, type WarmBox } from '../heat/index.ts';
+import { boxCourse, placeAmbientC, placeFades, type WarmBox } from '../heat/index.ts';
 import { roomAtC, type Batch } from '../method/index.ts';
 import { interpolateLinear } from '../numerics/index.ts';
 
@@ -27,7 +27,7 @@ export function unreadCourse(
 ): { readonly at: (hour: number) => number; readonly ambientC: number } {
   const { startC, tauH, shiftC, horizonH, zeroMs } = unread;
   const roomC = (hour: number): number => roomAtC(plan, zeroMs + hour * HOUR_MS);
-  const ambient = (hour: number): number => placeAmbientC(plan.place, roomC(hour)) + shiftC;
+  const ambient = (hour: number): number => placeAmbientC(plan.place, roomC(hour), hour) + shiftC;
   if (plan.bottles && plan.place.kind !== 'appliance') {
     const box: WarmBox = {
       composition: batch.composition,
@@ -42,7 +42,7 @@ export function unreadCourse(
     const celsius = milk.map(([, c]) => c);
     return { at: (hour) => interpolateLinear(hours, celsius, hour), ambientC: ambient(0) };
   }
-  if (!plan.roomByUtcHour || plan.place.kind === 'appliance') {
+  if (plan.place.kind === 'appliance' || (!plan.roomByUtcHour && !placeFades(plan.place))) {
     const ambientC = ambient(0);
     return { at: (hour) => ambientC + (startC - ambientC) * Math.exp(-hour / tauH), ambientC };
   }

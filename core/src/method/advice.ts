@@ -3,6 +3,7 @@ import { GROUP_CONSTANTS, STARTER_FACTS, type Group } from '../culture/index.ts'
 import { boilingPointC, placeAmbientC } from '../heat/index.ts';
 import { formatTemperature, formatVolume, type MeasureSystem, type TemperatureUnit } from '../units/index.ts';
 import { batchOf, isHeated, inoculumFor, souringKindOf } from './batch.ts';
+import { placeUnchecked } from './room.ts';
 import { fillJars } from './jars.ts';
 
 /** Something to say about a plan, beside the field it is about. */
@@ -12,6 +13,9 @@ export interface Advice {
   readonly field: 'milk' | 'starter' | 'heat' | 'inoculate' | 'place' | 'pot' | 'wanted' | 'start';
   readonly text: string;
 }
+
+/** Above this a group of bacteria suffers, °C: a room-temperature culture long before a warm one (docs/SCIENCE.md). */
+const SUFFERS_FROM_C: Readonly<Record<Group, number>> = { st: 47, lb: 47, lc: 37.5 };
 
 const groupsOf = (plan: MakePlan): Group[] => Object.keys(STARTER_FACTS[plan.starter.kind].log10) as Group[];
 
@@ -127,13 +131,14 @@ const SOURING_CHECKS: readonly Check[] = [
   (plan, units) => {
     const groups = groupsOf(plan);
     const endures = Math.min(...groups.map((g) => GROUP_CONSTANTS[g].tMaxC));
-    if (plan.inoculateC >= endures + 5)
+    const suffers = Math.min(...groups.map((g) => SUFFERS_FROM_C[g]));
+    if (plan.inoculateC >= endures)
       return {
         severity: 'stop',
         field: 'inoculate',
-        text: `${formatTemperature(plan.inoculateC, units.temperature)} kills this culture, so the milk would not set. The culture survives up to about ${formatTemperature(endures, units.temperature)}. Let the milk cool further.`,
+        text: `${formatTemperature(plan.inoculateC, units.temperature)} kills this culture, so the milk would not set. It suffers above about ${formatTemperature(suffers, units.temperature)} and dies near ${formatTemperature(endures, units.temperature)}. Let the milk cool further.`,
       };
-    if (plan.inoculateC > Math.min(47, endures))
+    if (plan.inoculateC > suffers)
       return {
         severity: 'caution',
         field: 'inoculate',
@@ -180,6 +185,14 @@ const SOURING_CHECKS: readonly Check[] = [
         }
       : null;
   },
+  (plan) =>
+    placeUnchecked(plan)
+      ? {
+          severity: 'note',
+          field: 'place',
+          text: `${plan.place.name} has not been checked, so the times are less sure. Check it with water in Kitchen, Equipment.`,
+        }
+      : null,
   (plan) =>
     plan.starter.ageD !== null && plan.starter.ageD > 14 && STARTER_FACTS[plan.starter.kind].dosing === 'mass'
       ? {

@@ -11,6 +11,11 @@ export const CAUTIONS = {
   'glass-shock': 'Hot milk cracks cold glass. Warm the jars first.',
   'too-hot-kills':
     'Above 47 °C (117 °F) the culture suffers, and above 50 °C (122 °F) it dies. Wait a little longer.',
+  'too-hot-kills-room':
+    'This is a room-temperature culture. Above 37 °C (99 °F) it suffers, and near 40 °C (104 °F) it dies. Let the milk cool further first.',
+  'cloth-off-heat':
+    'Keep cloth and paper clear of the lamp, the flame, the element and any hot pan. They catch fire.',
+  'oven-marked': 'Hang a note on the oven, so that nobody heats it with the batch inside.',
   'clean-smell-first': 'Taste only when the batch smells clean and has soured.',
   'cold-store': 'Keep at 5 °C (41 °F) or colder.',
   allergen: 'Contains MILK. Culturing does not remove the allergen.',

@@ -5,3 +5,4 @@ export * from './with-starter.ts';
 export * from './room.ts';
 export * from './jars.ts';
 export * from './without.ts';
+export * from './stove.ts';

@@ -1,7 +1,17 @@
 import type { KitchenSettings, MakePlan } from '../contract/index.ts';
+import { APPLIANCE_SIGMA_C } from '../heat/index.ts';
 import { minuteOfDay } from '../kitchen/index.ts';
 
 const HOUR_MS = 3_600_000;
+
+/**
+ * Whether a plan leans on an appliance that nobody has held a thermometer into: neither checked with water, nor read in
+ * any batch. @example placeUnchecked(plan) // true, in a kitchen nobody has told anything
+ */
+export const placeUnchecked = ({ place, factors }: Pick<MakePlan, 'place' | 'factors'>): boolean =>
+  place.kind === 'appliance' &&
+  (place.biasSigmaC ?? 0) > APPLIANCE_SIGMA_C.checked &&
+  factors?.placeHeat === undefined;
 
 /** Room heat at an instant: the plan's day curve, straight between full hours, or its one room heat. */
 export function roomAtC(plan: Pick<MakePlan, 'roomC' | 'roomByUtcHour'>, ms: number): number {

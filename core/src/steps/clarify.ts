@@ -1,6 +1,5 @@
 import {
   BURNER_SHARE,
-  FLAME_SHARE,
   GHEE_STAGE_WORDS,
   GHEE_STAGES,
   gheeForecast,
@@ -12,6 +11,7 @@ import {
   type PanReading,
 } from '../butter/index.ts';
 import type { MakePlan } from '../contract/index.ts';
+import { FLAME_SHARE } from '../heat/index.ts';
 import { batchOf } from '../method/index.ts';
 import type { Leg, LegRun } from './leg.ts';
 import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';

@@ -1,6 +1,7 @@
 import type { CoolingPlan, MakePlan } from '../contract/index.ts';
 import { coolInBath, runVessel } from '../heat/index.ts';
-import { isHeated, type CautionId } from '../method/index.ts';
+import { coolsCovered, isHeated, type CautionId } from '../method/index.ts';
+import { heatTargetC } from './heat.ts';
 import {
   closed,
   learnedSigma,
@@ -21,7 +22,10 @@ const inWater = ({ cooling }: MakePlan): CoolingPlan | null =>
 
 function doing(plan: MakePlan): string {
   const water = inWater(plan);
-  if (!water) return 'Let the milk cool to inoculation temperature. Skim off the skin.';
+  if (!water)
+    return coolsCovered(plan)
+      ? 'Let the milk cool to inoculation temperature with the lid on. That takes about three times as long.'
+      : 'Let the milk cool uncovered to inoculation temperature. Skim off the skin.';
   return water.kind === 'iced-bath'
     ? 'Stand the pot in the iced water and stir. The temperature falls fast. Take the pot out at inoculation temperature.'
     : 'Stand the pot in cold water. Take it out at inoculation temperature.';
@@ -31,7 +35,7 @@ function doing(plan: MakePlan): string {
 function coolingRun(plan: MakePlan, vessel: Vessel): (fromC: number) => HeatRun {
   const cooling = inWater(plan);
   if (!cooling) {
-    return (fromC) => runVessel({ ...vessel, startC: fromC, lidded: plan.pot.lidded }, plan.inoculateC);
+    return (fromC) => runVessel({ ...vessel, startC: fromC, lidded: coolsCovered(plan) }, plan.inoculateC);
   }
   const { composition, litres, widthM, airC } = vessel;
   const iceKg = cooling.kind === 'iced-bath' ? cooling.iceKg : 0;
@@ -58,7 +62,7 @@ function leg({ plan, startC, startMs, readings, changedMin }: LegRun): Leg {
   // It stood on the counter until somebody changed the way it is cooled: its curve is cut there, not stretched.
   const before = readings.filter((r) => r.minutes <= changedMin);
   const counter = (fromC: number): HeatRun =>
-    runVessel({ ...vessel, startC: fromC, lidded: plan.pot.lidded }, Math.min(plan.inoculateC, fromC));
+    runVessel({ ...vessel, startC: fromC, lidded: coolsCovered(plan) }, Math.min(plan.inoculateC, fromC));
   const stood = closed(legFrom(counter, startC, plan.inoculateC, before, sigma), changedMin, true);
   const after = readings
     .filter((r) => r.minutes > changedMin)
@@ -70,6 +74,13 @@ function leg({ plan, startC, startMs, readings, changedMin }: LegRun): Leg {
     curve: [...stood.curve, ...now.curve.map(([m, c]): readonly [number, number] => [m + changedMin, c])],
   };
 }
+
+/**
+ * How long a plan's milk takes from the heat it was brought to down to inoculation, as it is cooled, min; Infinity when it
+ * never gets there. @example coolingMin(plan) // about 50, for two litres in an open pot
+ */
+export const coolingMin = (plan: MakePlan): number =>
+  coolingRun(plan, vesselOf(plan, Date.parse(plan.startAt)))(heatTargetC(plan)).minutes;
 
 const WATER: readonly CautionId[] = ['hot-milk'];
 

@@ -1,8 +1,8 @@
 import type { MakePlan } from '../contract/index.ts';
-import { boilingPointC, runVessel } from '../heat/index.ts';
-import { isHeated } from '../method/index.ts';
-import { learnedSigma, legFrom, vesselOf } from './leg.ts';
-import { factsOf, type StepType } from './step-type.ts';
+import { boilingPointC, heatOnPlate, runVessel, type PlateResult } from '../heat/index.ts';
+import { burnerLagS, flameShare, heatingKw, isHeated } from '../method/index.ts';
+import { learnedSigma, legFrom, vesselOf, type HeatRun } from './leg.ts';
+import { factsOf, type StepType, type StepWords } from './step-type.ts';
 
 /** Scatter of the book's heating times, one σ of ln [F]. */
 const HEAT_LN_SIGMA = 0.3;
@@ -15,6 +15,61 @@ const DUE = {
 export function heatTargetC(plan: MakePlan): number {
   if (!isHeated(plan)) return plan.inoculateC;
   return plan.heat.kind === 'boil' ? boilingPointC(plan.altitudeM) - 0.3 : plan.heat.targetC;
+}
+
+/** Milk that was measured warmer than it began stands on a plate that is hot already, K. */
+const UNDER_WAY_C = 3;
+
+/** How the plan's milk warms on its burner. */
+function heatingRun(
+  plan: MakePlan,
+  startMs: number,
+  startC: number,
+): (fromC: number) => HeatRun | PlateResult {
+  const targetC = heatTargetC(plan);
+  const lagS = burnerLagS(plan);
+  const vessel = { ...vesselOf(plan, startMs), powerKw: heatingKw(plan), lidded: plan.heat.lidOn ?? false };
+  return (fromC) =>
+    lagS > 0 && fromC < targetC
+      ? heatOnPlate({ ...vessel, startC: fromC, lagS, hot: fromC > startC + UNDER_WAY_C }, targetC)
+      : runVessel({ ...vessel, startC: fromC }, targetC);
+}
+
+/** When a plate that stays hot is switched off, as the plan foresees it; `null` on a burner that follows at once. */
+function switchedOff(plan: MakePlan): PlateResult | null {
+  const run = heatingRun(plan, Date.parse(plan.startAt), plan.milk.startC)(plan.milk.startC);
+  return 'offC' in run && run.outcome === 'reached' ? run : null;
+}
+
+/**
+ * As warm as the plan's milk can get on its burner, where that is short of what is wanted, °C; `null` when it gets there.
+ * @example mostHeatC(plan) // 93, for four litres in an open pot on a weak flame that shall boil
+ */
+export function mostHeatC(plan: MakePlan): number | null {
+  const run = heatingRun(plan, Date.parse(plan.startAt), plan.milk.startC)(plan.milk.startC);
+  return run.outcome === 'never' ? run.secondsAndCelsius.at(-1)![1] : null;
+}
+
+/** A plate is switched off early, and that is rung. */
+const offBell = (plan: MakePlan): Pick<StepWords, 'early'> =>
+  switchedOff(plan) === null
+    ? {}
+    : {
+        early: {
+          title: 'Switch the plate off',
+          text: 'The plate stays hot, and the milk climbs on by itself. Switch the plate off now and keep stirring.',
+        },
+      };
+
+const FLAME_WORDS = { low: 'on low heat', medium: 'on medium heat', full: 'on full heat' } as const;
+
+function doing(plan: MakePlan, what: string): string {
+  const how = plan.heat.flame ? ` ${FLAME_WORDS[plan.heat.flame]}` : '';
+  const stir =
+    plan.heat.flame === 'full' ? 'Stir all the time: on full heat milk scorches.' : 'Keep stirring.';
+  return plan.heat.lidOn
+    ? `${what}${how} with the lid on. Lift the lid to stir every few minutes.`
+    : `${what}${how}. ${stir}`;
 }
 
 /** The milk is warmed: for its proteins, or to the heat the culture likes. */
@@ -31,10 +86,11 @@ export const HEAT: StepType = {
       ? {
           title: 'Heat',
           doneWords: 'Hot enough',
-          doing: 'Heat the milk and keep stirring.',
+          doing: doing(plan, 'Heat the milk'),
           why: 'Heating unfolds the whey proteins. They join the curd and make it firmer.',
           endWords: 'hot at',
           due: DUE,
+          ...offBell(plan),
         }
       : {
           title: 'Warm',
@@ -43,22 +99,22 @@ export const HEAT: StepType = {
           why: 'Unheated milk sets late and soft.',
           endWords: 'hot at',
           due: DUE,
+          ...offBell(plan),
         },
   hands: () => ({ handsMin: 3, slackMin: 5, mustAct: true }),
   cautions: (plan) =>
     isHeated(plan) ? ['hot-milk', 'probe-not-surface', 'not-a-certificate'] : ['probe-not-surface'],
-  drawsKw: ({ burner }) => burner.powerKw,
+  drawsKw: (plan) => plan.burner.powerKw * flameShare(plan),
   aim: (plan) => ({ to: 'heat', celsius: heatTargetC(plan) }),
   leg: ({ plan, startC, startMs, readings }) => {
-    const targetC = heatTargetC(plan);
     const { burner } = plan.factors ?? {};
-    const powerKw = plan.burner.powerKw * plan.burner.efficiency * Math.exp(burner?.value ?? 0);
-    return legFrom(
-      (fromC) => runVessel({ ...vesselOf(plan, startMs), startC: fromC, powerKw, lidded: false }, targetC),
-      startC,
-      targetC,
-      readings,
-      learnedSigma(HEAT_LN_SIGMA, burner?.sigma),
-    );
+    const run = heatingRun(plan, startMs, startC);
+    const targetC = heatTargetC(plan);
+    const leg = legFrom(run, startC, targetC, readings, learnedSigma(HEAT_LN_SIGMA, burner?.sigma));
+    const latest = readings.at(-1);
+    const onward = run(latest?.temperatureC ?? startC);
+    return 'offMinutes' in onward && onward.outcome === 'reached'
+      ? { ...leg, callMin: (latest?.minutes ?? 0) + onward.offMinutes }
+      : leg;
   },
 };

@@ -23,7 +23,8 @@ export const HOLD: StepType = {
   cautions: () => ['hot-milk'],
   drawsKw: (plan) => {
     const celsius = heatTargetC(plan);
-    const vessel = { ...vesselOf(plan, Date.parse(plan.startAt)), startC: celsius, lidded: false };
+    const { lidOn = false } = plan.heat;
+    const vessel = { ...vesselOf(plan, Date.parse(plan.startAt)), startC: celsius, lidded: lidOn };
     return Math.min(plan.burner.powerKw, keepingPowerKw(vessel, celsius) / plan.burner.efficiency);
   },
   aim: ({ heat }) => ({ to: 'time', minutes: heat.holdMin }),

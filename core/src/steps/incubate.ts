@@ -1,5 +1,6 @@
 import { PICK_UP_PH, SET_PH, TOO_SOUR_PH, warmCulture } from '../culture/index.ts';
 import { makesGas } from './gas.ts';
+import { placeCautions } from './where-it-stands.ts';
 import { wantedMarks } from './mark.ts';
 import { MILK_CURD } from './milk-curd.ts';
 import { factsOf, type StepType } from './step-type.ts';
@@ -27,7 +28,8 @@ export const INCUBATE: StepType = {
   }),
   aim: () => ({ to: 'ready' }),
   hands: () => ({ handsMin: 3, slackMin: 60, mustAct: false }),
-  cautions: ({ starter }) => [
+  cautions: ({ starter, place }) => [
+    ...placeCautions({ place }),
     ...(makesGas(starter.kind) ? (['lid-loose'] as const) : []),
     'clean-smell-first',
     'discard',

@@ -51,6 +51,7 @@ export * from './step-type.ts';
 export type { AcidMark, MarkMoment, MarkName, MarkRole, ShareMark } from './mark.ts';
 export { closed, handsOnly, type Leg, type LegReading, type LegRun } from './leg.ts';
 export { heatTargetC } from './heat.ts';
+export { coolingMin } from './cool.ts';
 export { loadsOf, temperBath, temperMin, withStanding, type Standing, type TemperBath } from './temper.ts';
 export { preparationOf, type Preparation } from './preparation.ts';
 export { churnName, creamIn, loadRuns, withLoads, type LoadRun } from './churn.ts';

@@ -1,3 +1,4 @@
+import { warmCulture } from '../culture/index.ts';
 import { factsOf, type StepType } from './step-type.ts';
 
 /** The culture goes in; without one, the milk is covered. */
@@ -22,5 +23,7 @@ export const INOCULATE: StepType = {
   aim: () => ({ to: 'dose' }),
   hands: () => ({ handsMin: 6, slackMin: 20, mustAct: true }),
   cautions: ({ starter }) =>
-    starter.kind === 'none' ? ['raw-milk', 'treated-needs-starter'] : ['too-hot-kills'],
+    starter.kind === 'none'
+      ? ['raw-milk', 'treated-needs-starter']
+      : [warmCulture(starter.kind) ? 'too-hot-kills' : 'too-hot-kills-room'],
 };

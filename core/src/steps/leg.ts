@@ -17,6 +17,8 @@ export interface Leg {
   readonly sigmaMin: number;
   readonly endC: number;
   readonly endless: boolean;
+  /** Somebody is called for something before its end, minutes since its start; left out, nobody is. */
+  readonly callMin?: number;
   /** [minutes since the step's start, °C] */
   readonly curve: readonly (readonly [number, number])[];
 }

@@ -10,6 +10,7 @@ import {
 import type { MakePlan } from '../contract/index.ts';
 import { isHeated } from '../method/index.ts';
 import { makesGas } from './gas.ts';
+import { placeCautions } from './where-it-stands.ts';
 import { wantedMarks } from './mark.ts';
 import { factsOf, type StepType } from './step-type.ts';
 import { THICKENS_H } from './thicken.ts';
@@ -40,7 +41,8 @@ export const RIPEN: StepType = {
   }),
   aim: () => ({ to: 'ready' }),
   hands: () => ({ handsMin: 3, slackMin: 180, mustAct: false }),
-  cautions: ({ starter }) => [
+  cautions: ({ starter, place }) => [
+    ...placeCautions({ place }),
     ...(makesGas(starter.kind) ? (['lid-loose'] as const) : []),
     'clean-smell-first',
     'discard',

@@ -33,15 +33,19 @@ import {
 import {
   boilingPointC,
   bottlesFor,
+  BURNER_FACTS,
   coolInBath,
   correctedC,
   denaturedFraction,
+  FLAME_SHARE,
+  heatOnPlate,
   iceNeededKg,
   pasteurisationMinutes,
   runVessel,
   THAW_SPREAD,
   thawHours,
   thermometerCorrection,
+  widthOfPotM,
 } from '../heat/index.ts';
 import { CURD_SUMS } from './curd-sums.ts';
 import { DAY_SUMS } from './day-sums.ts';
@@ -81,6 +85,13 @@ const asFermentation = (input: SumInput<'ferment'>): Fermentation => ({
   plasmaSnfPercent: input.plasmaSnfPercent,
 });
 
+/** The pan's inner width, m: as measured, or by what it holds. */
+const widthOf = ({
+  widthCm,
+  potLitres,
+}: Pick<SumInput<'cool'>, 'widthCm' | 'potLitres'>): number | undefined =>
+  widthCm === undefined ? (potLitres === undefined ? undefined : widthOfPotM(potLitres)) : widthCm / 100;
+
 function present(groups: SumInput<'ferment'>['lagH']): Fermentation['lagH'] {
   return Object.fromEntries(Object.entries(groups).filter(([, value]) => value !== undefined));
 }
@@ -104,7 +115,26 @@ const COMPUTE: { readonly [N in SumName]: (input: SumInput<N>) => SumOutput<N> }
     denaturedFraction: round(denaturedFraction(secondsAndCelsius)),
     pasteurisationMinutes: round(pasteurisationMinutes(secondsAndCelsius, cream)),
   }),
-  cool: ({ untilC, ...run }) => ({ minutes: finite(runVessel(run, untilC).minutes) }),
+  cool: ({ untilC, widthCm, potLitres, ...run }) => ({
+    minutes: finite(runVessel({ ...run, widthM: widthOf({ widthCm, potLitres }) }, untilC).minutes),
+  }),
+  heat: ({ untilC, widthCm, potLitres, burnerKw, efficiency, flame, burner, ...pan }) => {
+    const run = {
+      ...pan,
+      widthM: widthOf({ widthCm, potLitres }),
+      powerKw: burnerKw * efficiency * FLAME_SHARE[flame],
+    };
+    const { lagS } = BURNER_FACTS[burner];
+    const plate = lagS > 0 && run.startC < untilC ? heatOnPlate({ ...run, lagS, hot: false }, untilC) : null;
+    const { outcome, minutes, secondsAndCelsius } = plate ?? runVessel(run, untilC);
+    const off = outcome === 'reached' ? plate : null;
+    return {
+      minutes: finite(minutes),
+      mostC: outcome === 'reached' ? null : round(secondsAndCelsius.at(-1)![1]),
+      offMinutes: off && round(off.offMinutes),
+      offC: off && round(off.offC),
+    };
+  },
   composition: (c) => ({
     densityKgPerM3: round(densityKgPerM3(c)),
     specificHeatAt20CKjPerKgK: round(specificHeatKjPerKgK(c, 20)),

@@ -4,7 +4,14 @@ import { DAY_INPUTS, DAY_OUTPUTS } from './day-schemas.ts';
 import { CREAM_TREATMENTS } from '../culture/index.ts';
 import { CHURN_KINDS, CHURN_SPEEDS } from '../butter/index.ts';
 import { CULTURE_KINDS, kitchenSettings, makePlan, factor, storedEvent, ulid } from '../contract/index.ts';
-import { thermometerFault } from '../heat/index.ts';
+import {
+  BURNER_EFFICIENCY,
+  BURNER_KINDS,
+  DEFAULT_BURNER_KW,
+  FLAMES,
+  thermometerFault,
+  USUAL_FLAME,
+} from '../heat/index.ts';
 import { MILK_KINDS, POWDER_KINDS, TREATMENTS } from '../milk/index.ts';
 
 const fraction = z.number().min(0).max(1);
@@ -22,6 +29,11 @@ const composition = z
   });
 const litres = z.number().min(0.05).max(200);
 const pot = { composition, litres, airC: celsius };
+/** The pan: its inner width, or what it holds; left out, the milk stands in a cylinder of its own. */
+const width = {
+  widthCm: z.number().min(4, 'is narrower than 4 cm').max(120, 'is wider than 120 cm').optional(),
+  potLitres: litres.optional(),
+};
 const groups = z.strictObject({
   st: z.number().optional(),
   lb: z.number().optional(),
@@ -76,7 +88,23 @@ export const SUM_INPUTS = {
     startC: celsius,
     airC: celsius,
     untilC: celsius,
-    lidded: z.boolean(),
+    lidded: z.boolean().default(false),
+    ...width,
+  }),
+  /** Milk on a burner. */
+  heat: z.strictObject({
+    composition,
+    litres: z.number().min(0.05).max(100),
+    startC: celsius,
+    airC: celsius,
+    untilC: celsius,
+    burnerKw: z.number().positive().max(20).default(DEFAULT_BURNER_KW),
+    /** Share of its power that reaches the milk. */
+    efficiency: fraction.min(0.05).default(BURNER_EFFICIENCY),
+    flame: z.enum(FLAMES).default(USUAL_FLAME),
+    burner: z.enum(BURNER_KINDS).default('flame'),
+    lidded: z.boolean().default(false),
+    ...width,
   }),
   composition,
   boil: z.strictObject({ altitudeM: z.number().min(-400).max(6000) }),
@@ -346,6 +374,14 @@ export const SUM_OUTPUTS = {
   }),
   denature: z.strictObject({ denaturedFraction: z.number(), pasteurisationMinutes: z.number() }),
   cool: z.strictObject({ minutes: hours }),
+  heat: z.strictObject({
+    minutes: hours,
+    /** As warm as it gets, where it does not come to the target. */
+    mostC: z.number().nullable(),
+    /** When a plate that stays hot is switched off, and how warm the milk is then. */
+    offMinutes: hours,
+    offC: z.number().nullable(),
+  }),
   composition: z.strictObject({
     densityKgPerM3: z.number(),
     specificHeatAt20CKjPerKgK: z.number(),

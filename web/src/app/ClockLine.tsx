@@ -3,6 +3,16 @@ import { Link } from 'react-router';
 import { useUnits } from '../data/use-units.ts';
 import type { Attended } from '../data/attended.ts';
 
+/** Something to be done that belongs to no batch. */
+export interface Chore {
+  readonly id: string;
+  readonly name: string;
+  readonly to: string;
+  readonly act: string;
+  readonly atMs: number;
+  readonly mustAct: boolean;
+}
+
 const WITHOUT = {
   working: 'Working out the times …',
   failed: 'This device cannot work out the times',
@@ -12,40 +22,46 @@ const WITHOUT = {
 /** What the clock line says while nothing rings: the time, the next moment hands are needed, what may wait. */
 export function ClockLine({
   makes,
+  chores,
   nowMs,
   without,
 }: {
   readonly makes: readonly Attended[];
+  /** What else is to be done, besides the batches. */
+  readonly chores: readonly Chore[];
   readonly nowMs: number;
   /** What to say when no moment is known. */
   readonly without: keyof typeof WITHOUT;
 }) {
   const units = useUnits();
-  const next = makes
-    .flatMap((make) => (make.next ? [{ make, hands: make.next }] : []))
-    .sort((a, b) => a.hands.atMs - b.hands.atMs);
+  const next = [
+    ...makes.flatMap(({ id, name, next: hands }) =>
+      hands ? [{ id, name, to: `/makes/${id}`, ...hands }] : [],
+    ),
+    ...chores,
+  ].sort((a, b) => a.atMs - b.atMs);
   const soonest = next[0];
-  const left = soonest ? soonest.hands.atMs - nowMs : 0;
+  const left = soonest ? soonest.atMs - nowMs : 0;
   return (
     <>
       <span className="time number">{units.time(nowMs, nowMs)}</span>
       {soonest ? (
-        <Link to={`/makes/${soonest.make.id}`} className={soonest.hands.mustAct && left <= 0 ? 'must' : ''}>
+        <Link to={soonest.to} className={soonest.mustAct && left <= 0 ? 'must' : ''}>
           <span className="due number">
             {left > 45_000 ? `in about ${formatMinutes(left / 60_000)}` : 'now'}
           </span>
           <span>
-            {soonest.hands.act}, {soonest.make.name}
+            {soonest.act}, {soonest.name}
           </span>
         </Link>
       ) : (
         <span className="quiet">{WITHOUT[without]}</span>
       )}
       <span className="spacer" />
-      {next.slice(1, 3).map(({ make, hands }) => (
-        <Link key={make.id} to={`/makes/${make.id}`} className="may-wait quiet">
+      {next.slice(1, 3).map(({ id, name, to, mustAct, atMs }) => (
+        <Link key={id} to={to} className="may-wait quiet">
           <span>
-            {hands.mustAct ? 'then' : 'can wait:'} {make.name} about {units.time(hands.atMs, nowMs)}
+            {mustAct ? 'then' : 'can wait:'} {name} about {units.time(atMs, nowMs)}
           </span>
         </Link>
       ))}

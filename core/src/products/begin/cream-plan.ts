@@ -1,4 +1,5 @@
 import type { KitchenSettings, MakePlan } from '../../contract/index.ts';
+import { USUAL_FLAME } from '../../heat/index.ts';
 import { roomOf } from '../../method/index.ts';
 import { massOfLitresKg, MILK_FACTS, withFat } from '../../milk/index.ts';
 import { typedMass, type MeasureSystem } from '../../units/index.ts';
@@ -27,7 +28,7 @@ export function creamPlan(kitchen: KitchenSettings, startAt: string, about: numb
       fatFraction: USUAL_FAT,
       startC: COLD_C,
     },
-    heat: { kind: 'none', targetC: 85, holdMin: 0 },
+    heat: { kind: 'none', targetC: 85, holdMin: 0, flame: USUAL_FLAME },
     inoculateC: STANDS_AT_C,
     pot: roomy ?? kitchen.pots[0]!,
     burner: kitchen.burners[0]!,

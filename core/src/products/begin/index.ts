@@ -1,4 +1,5 @@
 import type { KitchenSettings, MakePlan, Method, ProductId } from '../../contract/index.ts';
+import { kitchenOfToday } from '../../kitchen/index.ts';
 import { usualMethod } from '../../schools/index.ts';
 import { PRODUCTS } from '../catalogue.ts';
 import type { Begin } from '../product.ts';
@@ -25,10 +26,11 @@ const baseOf = (product: ProductId): Begin =>
 /** The plan of a method in a kitchen; the others of its product begin alike but for what it decides. */
 export function planOfMethod(
   method: Method,
-  kitchen: KitchenSettings,
+  stored: KitchenSettings,
   startAt: string,
   about?: number,
 ): MakePlan {
+  const kitchen = kitchenOfToday(stored);
   const base = baseOf(method.product)(kitchen, startAt, about);
   const sours = PRODUCTS[method.product].starters.length > 0;
   return planByMethod(
@@ -49,7 +51,8 @@ export function planOfMethod(
 }
 
 /** The plan a new make of a product begins with. Apart from the products: only who plans needs it. */
-export function beginPlan(product: ProductId, ...of: Parameters<Begin>): MakePlan {
+export function beginPlan(product: ProductId, ...[stored, ...asked]: Parameters<Begin>): MakePlan {
+  const of: Parameters<Begin> = [kitchenOfToday(stored), ...asked];
   const own = BEGIN[product];
   const usual = usualMethod(product);
   if (own) return own(...of);

@@ -1,10 +1,10 @@
 import type { KitchenSettings, MakePlan, Method } from '../../contract/index.ts';
 import { STARTER_FACTS } from '../../culture/index.ts';
-import { boilingPointC } from '../../heat/index.ts';
+import { boilingPointC, usualFlame } from '../../heat/index.ts';
 import { batchOf } from '../../method/index.ts';
 import { massOfLitresKg, MILK_FACTS } from '../../milk/index.ts';
 import { STEP_TYPES } from '../../steps/index.ts';
-import { defaultKitchen } from '../../kitchen/index.ts';
+import { defaultKitchen, kitchenOfToday } from '../../kitchen/index.ts';
 import { typedMass } from '../../units/index.ts';
 
 const gram = (kg: number): number => Math.round(kg * 1000) / 1000;
@@ -13,7 +13,9 @@ const gram = (kg: number): number => Math.round(kg * 1000) / 1000;
 function placeOf(kitchen: KitchenSettings, wanted: NonNullable<Method['aims']['place']>): MakePlan['place'] {
   const is = (place: { readonly kind: string }): boolean => place.kind === wanted.kind;
   const place =
-    kitchen.places.find(is) ?? defaultKitchen(kitchen.site.zone).places.find(is) ?? kitchen.places[0]!;
+    kitchen.places.find(is) ??
+    kitchenOfToday(defaultKitchen(kitchen.site.zone)).places.find(is) ??
+    kitchen.places[0]!;
   if (wanted.setPointC === undefined || place.kind !== 'appliance') return place;
   return { ...place, setPointC: wanted.setPointC };
 }
@@ -44,7 +46,9 @@ export function planByMethod(base: MakePlan, method: Method, kitchen: KitchenSet
     name: method.name,
     method: { id: method.id, version: method.version, name: method.name, steps: method.steps },
     milk: withMilk(base.milk, aims.milk),
-    ...(aims.heat ? { heat: reachable(aims.heat, base.altitudeM) } : {}),
+    ...(aims.heat
+      ? { heat: reachable({ flame: usualFlame(aims.heat.kind), ...aims.heat }, base.altitudeM) }
+      : {}),
     ...(aims.inoculateC === undefined ? {} : { inoculateC: aims.inoculateC }),
     ...(aims.place ? { place: placeOf(kitchen, aims.place) } : {}),
     ...(aims.sourness ? { wanted: { ...base.wanted, sourness: aims.sourness } } : {}),

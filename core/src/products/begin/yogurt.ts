@@ -1,4 +1,5 @@
 import { FIRST_METHOD, type KitchenSettings, type MakePlan } from '../../contract/index.ts';
+import { USUAL_FLAME } from '../../heat/index.ts';
 import { roomOf } from '../../method/index.ts';
 import { massOfLitresKg, MILK_FACTS } from '../../milk/index.ts';
 import { fromLitres, SYSTEM_UNITS, toLitres, typedMass, type MeasureSystem } from '../../units/index.ts';
@@ -48,7 +49,7 @@ export function defaultPlan(kitchen: KitchenSettings, startAt: string, about = 2
       statedRatio: null,
       typed: typedMass(starterKg, system),
     },
-    heat: { kind: 'hold', targetC: 85, holdMin: 10 },
+    heat: { kind: 'hold', targetC: 85, holdMin: 10, flame: USUAL_FLAME },
     inoculateC: 44,
     pot,
     burner: kitchen.burners[0]!,

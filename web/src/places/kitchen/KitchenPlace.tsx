@@ -24,6 +24,7 @@ import {
   PotsSection,
   ThermometersSection,
 } from './ToolSections.tsx';
+import { PlaceChecks } from './PlaceCheck.tsx';
 import { WarmPlacesSection } from './WarmPlacesSection.tsx';
 import '../../parts/register.css';
 import './kitchen.css';
@@ -205,6 +206,7 @@ export function KitchenPlace() {
           <>
             <PotsSection {...section} />
             <WarmPlacesSection {...section} />
+            <PlaceChecks {...section} />
             <BurnersSection {...section} />
             <ChurnsSection {...section} />
             <JarsSection {...section} />

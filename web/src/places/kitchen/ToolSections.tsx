@@ -1,5 +1,7 @@
 import {
   BURNER_EFFICIENCY,
+  BURNER_FACTS,
+  BURNER_KINDS,
   CHURN_FACTS,
   CHURN_KINDS,
   DEFAULT_BURNER_KW,
@@ -8,7 +10,7 @@ import {
   thermometerCorrection,
 } from '@morning-crock/core';
 import type { KitchenSettings } from '@morning-crock/core/contract';
-import { Checkbox, NativeSelect } from '@mantine/core';
+import { NativeSelect } from '@mantine/core';
 import { Link } from 'react-router';
 import { useUnits } from '../../data/use-units.ts';
 import { NumberField } from '../../parts/NumberField.tsx';
@@ -28,7 +30,7 @@ export function PotsSection(props: SectionProps) {
       section="pots"
       title="Pots"
       addLabel="Add pot"
-      create={(id) => ({ id, name: 'Pot', litres: 4, lidded: true, lossFactor: 1 })}
+      create={(id) => ({ id, name: 'Pot', litres: 4, lossFactor: 1 })}
       fields={({ item, change, fault }) => (
         <>
           <HoldsField
@@ -43,12 +45,6 @@ export function PotsSection(props: SectionProps) {
             fault={fault('widthCm')}
             onWidth={(widthCm) => change({ widthCm })}
           />
-          <Checkbox
-            label="Lid on while cooling"
-            checked={item.lidded}
-            onChange={(e) => change({ lidded: e.currentTarget.checked })}
-            mb={12}
-          />
         </>
       )}
     />
@@ -61,11 +57,17 @@ export function BurnersSection(props: SectionProps) {
       {...props}
       section="burners"
       title="Burners"
-      hint="About half of a burner’s power reaches the milk. Your own readings refine this figure."
+      hint="About half of a burner’s power reaches the milk. Your own readings refine this figure. An electric plate stays hot after it is switched off."
       addLabel="Add burner"
       create={(id) => ({ id, name: 'Burner', powerKw: DEFAULT_BURNER_KW, efficiency: BURNER_EFFICIENCY })}
       fields={({ item, change, fault }) => (
         <>
+          <NativeSelect
+            label="Kind"
+            value={item.kind ?? 'flame'}
+            data={BURNER_KINDS.map((kind) => ({ value: kind, label: BURNER_FACTS[kind].label }))}
+            onChange={(e) => change({ kind: BURNER_KINDS.find((k) => k === e.currentTarget.value) })}
+          />
           <NumberField
             label="Power"
             unit="kW"

@@ -16,6 +16,10 @@ export function WarmPlacesSection(props: SectionProps) {
   return (
     <RowsSection
       {...props}
+      // A check stores the places too: a draft of before it would take it back.
+      key={props.settings.places
+        .map(({ id, check, checkedAt }) => `${id} ${check?.readings.length} ${checkedAt}`)
+        .join()}
       section="places"
       title="Warm places"
       hint="Time constant: hours two litres take to go about two thirds of the way to the place’s temperature."
@@ -39,7 +43,15 @@ export function WarmPlacesSection(props: SectionProps) {
                 kind === 'appliance'
                   ? { setPointC: 43, biasC: 0 }
                   : { setPointC: undefined, biasC: undefined };
-              change({ kind, tauH: PLACE_FACTS[kind].tauH, ...dial });
+              // What was checked was another kind of place.
+              change({
+                kind,
+                tauH: PLACE_FACTS[kind].tauH,
+                ...dial,
+                biasSigmaC: undefined,
+                checkedAt: undefined,
+                check: undefined,
+              });
             }}
           />
           {item.kind === 'appliance' && (

@@ -1,5 +1,6 @@
 import {
   coldBath,
+  coolsCovered,
   formatMinutes,
   batchOf,
   iceNeededKg,
@@ -15,7 +16,9 @@ import { record } from '../../data/store.ts';
 import { useUnits } from '../../data/use-units.ts';
 import './ways.css';
 
-const WORDS = { counter: 'on the counter', bath: 'in cold water', 'iced-bath': 'in iced water' } as const;
+const WORDS = { counter: 'uncovered', bath: 'in cold water', 'iced-bath': 'in iced water' } as const;
+const wordsOf = ({ kind, lidOn }: CoolingPlan): string =>
+  kind === 'counter' && lidOn ? 'with the lid on' : WORDS[kind];
 
 /** The ways to cool it from here on, each with its minutes and what to have ready; shown while it is hot. */
 export function CoolingWays({ state, nowMs }: { readonly state: MakeState; readonly nowMs: number }) {
@@ -45,7 +48,12 @@ export function CoolingWays({ state, nowMs }: { readonly state: MakeState; reado
       waterLitres: water,
       iceKg: Math.max(0.5, Math.ceil(needed * 10) / 10),
     };
-    const plans: readonly CoolingPlan[] = [{ ...bath, kind: 'counter' }, bath, iced];
+    const plans: readonly CoolingPlan[] = [
+      { ...bath, kind: 'counter', lidOn: false },
+      { ...bath, kind: 'counter', lidOn: true },
+      bath,
+      iced,
+    ];
     return plans.map((cooling) => {
       const own = replannedState(state, { cooling, why: '' }, nowMs);
       const step = pointForecast(own, nowMs).steps.find((s) => s.id === state.steps[cools]?.step.id);
@@ -54,7 +62,8 @@ export function CoolingWays({ state, nowMs }: { readonly state: MakeState; reado
     });
   }, [open, cools, state, nowMs]);
   if (ways.length === 0) return null;
-  const chosen = state.plan.cooling?.kind ?? 'counter';
+  const kind = state.plan.cooling?.kind ?? 'counter';
+  const chosen = kind === 'counter' && coolsCovered(state.plan) ? 'with the lid on' : WORDS[kind];
   return (
     <section className="ways" aria-label="Ways to cool">
       {ways.map(({ cooling, minutes }) => {
@@ -64,15 +73,15 @@ export function CoolingWays({ state, nowMs }: { readonly state: MakeState; reado
             : `${units.volume(cooling.waterLitres)} of water${cooling.kind === 'iced-bath' ? `, ${units.mass(cooling.iceKg)} of ice` : ''}`;
         return (
           <Button
-            key={cooling.kind}
-            variant={cooling.kind === chosen ? 'filled' : 'default'}
-            aria-pressed={cooling.kind === chosen}
+            key={wordsOf(cooling)}
+            variant={wordsOf(cooling) === chosen ? 'filled' : 'default'}
+            aria-pressed={wordsOf(cooling) === chosen}
             h="auto"
             py={8}
-            onClick={() => void record(state.id, 'replanned', { cooling, why: WORDS[cooling.kind] })}
+            onClick={() => void record(state.id, 'replanned', { cooling, why: wordsOf(cooling) })}
           >
             <span className="way">
-              <span>{WORDS[cooling.kind]}</span>
+              <span>{wordsOf(cooling)}</span>
               <span className="number">
                 {minutes === null ? 'never' : minutes < 1 ? 'under 1 min' : `about ${formatMinutes(minutes)}`}
               </span>

@@ -3,6 +3,7 @@ import {
   batchOf,
   contradictionWords,
   doneWordsOf,
+  placeUnchecked,
   fatBalance,
   likelyKg,
   makeFlow,
@@ -139,7 +140,10 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
                 <div className="value">{firmnessWords(state, forecast)}</div>
               </div>
               <div className="fact">
-                <div className="label">{state.plan.place.name}</div>
+                <div className="label">
+                  {state.plan.place.name}
+                  {placeUnchecked(state.plan) && state.temperatures.length === 0 && ', not checked'}
+                </div>
                 <div className="value number">
                   {units.temperature(forecast.ambientC)}{' '}
                   <span className="quiet">

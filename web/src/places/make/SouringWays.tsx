@@ -73,8 +73,9 @@ export function NightWays({
               </Button>
             )}
             {way.what === 'chill' && (
+              // Not called as the large button is: this one comes and goes with the forecast.
               <Button variant="default" onClick={() => void completeStep(state)}>
-                Move to fridge
+                Mark as chilled
               </Button>
             )}
           </li>

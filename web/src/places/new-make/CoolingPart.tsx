@@ -1,12 +1,35 @@
-import { batchOf, coldBath } from '@morning-crock/core';
-import type { MakePlan } from '@morning-crock/core/contract';
+import { batchOf, coldBath, coolingMin, formatMinutes } from '@morning-crock/core';
+import type { CoolingPlan, MakePlan } from '@morning-crock/core/contract';
 import { Link } from 'react-router';
 import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 
-type Way = 'counter' | 'bath' | 'iced-bath';
+const WAYS = {
+  open: 'uncovered',
+  lid: 'lid on',
+  bath: 'in cold water',
+  'iced-bath': 'in iced water',
+} as const;
+type Way = keyof typeof WAYS;
 
-/** How heated milk comes down to the heat it is inoculated at. */
+const wayOf = ({ cooling }: MakePlan): Way =>
+  !cooling || cooling.kind === 'counter' ? (cooling?.lidOn ? 'lid' : 'open') : cooling.kind;
+
+/** The plan's milk cooled another way, with the water it had. */
+function cooledBy(plan: MakePlan, way: Way): MakePlan {
+  const { cooling: before, ...rest } = plan;
+  if (way === 'open') return rest;
+  const water: CoolingPlan = before && before.kind !== 'counter' ? before : coldBath(batchOf(plan).litres);
+  return {
+    ...rest,
+    cooling:
+      way === 'lid'
+        ? { ...water, kind: 'counter', iceKg: 0, lidOn: true }
+        : { ...water, kind: way, iceKg: way === 'iced-bath' ? Math.max(1, water.iceKg) : 0 },
+  };
+}
+
+/** How heated milk comes down to the temperature it is inoculated at, and how long each way takes. */
 export function CoolingPart({
   plan,
   replace,
@@ -15,27 +38,17 @@ export function CoolingPart({
   readonly replace: (plan: MakePlan) => void;
 }) {
   const units = useUnits();
-  const way: Way = plan.cooling?.kind ?? 'counter';
-  const turnTo = (kind: Way): void => {
-    const { cooling: before, ...rest } = plan;
-    if (kind === 'counter') return replace(rest);
-    const water = before && before.kind !== 'counter' ? before : coldBath(batchOf(plan).litres);
-    replace({
-      ...rest,
-      cooling: { ...water, kind, iceKg: kind === 'iced-bath' ? Math.max(1, water.iceKg) : 0 },
-    });
+  const label = (way: Way): string => {
+    const minutes = coolingMin(cooledBy(plan, way));
+    return `${WAYS[way]}, ${Number.isFinite(minutes) ? `about ${formatMinutes(minutes)}` : 'never cool enough'}`;
   };
   return (
     <>
       <Choices
         legend="Cooling"
-        value={way}
-        options={[
-          { value: 'counter', label: 'on the counter' },
-          { value: 'bath', label: 'in cold water' },
-          { value: 'iced-bath', label: 'in iced water' },
-        ]}
-        onChange={turnTo}
+        value={wayOf(plan)}
+        options={(Object.keys(WAYS) as Way[]).map((way) => ({ value: way, label: label(way) }))}
+        onChange={(way) => replace(cooledBy(plan, way))}
       />
       {plan.cooling && plan.cooling.kind !== 'counter' && (
         <p role="status">

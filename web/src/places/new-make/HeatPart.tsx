@@ -1,5 +1,6 @@
-import { boilingPointC, isHeated, productOf } from '@morning-crock/core';
+import { boilingPointC, FLAMES, isHeated, productOf, usualFlame } from '@morning-crock/core';
 import type { MakePlan } from '@morning-crock/core/contract';
+import { Checkbox } from '@mantine/core';
 import { Link } from 'react-router';
 import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
@@ -39,7 +40,7 @@ export function HeatPart({
       boil: { targetC: boilingPointC(plan.altitudeM) - 0.3, holdMin: 0 },
       none: { targetC: plan.inoculateC, holdMin: 0 },
     }[kind];
-    change({ heat: { kind, ...usual } });
+    change({ heat: { ...heat, kind, ...usual, flame: usualFlame(kind) } });
   };
   return (
     <>
@@ -69,6 +70,21 @@ export function HeatPart({
           step={1}
           onChange={(holdMin) => set({ holdMin })}
         />
+      )}
+      {isHeated(plan) && (
+        <>
+          <Choices
+            legend="Burner setting"
+            value={heat.flame ?? 'full'}
+            options={FLAMES.map((flame) => ({ value: flame, label: flame }))}
+            onChange={(flame) => set({ flame })}
+          />
+          <Checkbox
+            label="Lid on while heating"
+            checked={heat.lidOn ?? false}
+            onChange={(e) => set({ lidOn: e.currentTarget.checked })}
+          />
+        </>
       )}
       {scalds && heat.kind === 'none' ? (
         <p className="quiet">The starter goes into the cream as it is. The cream warms up in its place.</p>

@@ -54,6 +54,10 @@ export function pourWords(plan: MakePlan, lots: readonly Lot[], units: Units): s
 }
 
 const COOLED = { counter: 'cool', bath: 'cool in cold water', 'iced-bath': 'cool in iced water' } as const;
+const cooledHow = ({ cooling }: MakePlan): string =>
+  cooling?.kind === 'counter' && cooling.lidOn ? 'cool with the lid on' : COOLED[cooling?.kind ?? 'counter'];
+/** A setting is told where it is not the usual one. */
+const SET_TO = { low: ' on low heat', medium: '', full: ' on full heat' } as const;
 
 /**
  * What is done to it before the starter goes in, read on from "Heat" or "Scald".
@@ -65,9 +69,9 @@ export function heatWords(plan: MakePlan, units: Units): string {
   if (!isHeated(plan)) return productOf(plan).takes === 'cream' ? 'not at all' : `only to ${to}`;
   const hold = heat.holdMin > 0 ? [`hold ${heat.holdMin} min`] : [];
   return [
-    heat.kind === 'boil' ? 'to the boil' : `to ${units.temperature(heat.targetC)}`,
+    `${heat.kind === 'boil' ? 'to the boil' : `to ${units.temperature(heat.targetC)}`}${heat.flame ? SET_TO[heat.flame] : ''}`,
     ...hold,
-    `${COOLED[plan.cooling?.kind ?? 'counter']} to ${to}`,
+    `${cooledHow(plan)} to ${to}`,
   ].join(', ');
 }
 

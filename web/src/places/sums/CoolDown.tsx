@@ -22,7 +22,11 @@ function hotC(desk: SumDesk): number {
   return measured !== undefined && measured > desk.plan.inoculateC ? measured : heatTargetC(desk.plan);
 }
 
-/** How long a pot takes to inoculating heat: on the counter, and in cold water. */
+type Way = 'open' | 'lid' | 'bath';
+const minutesWords = (minutes: number): string =>
+  Number.isFinite(minutes) ? formatMinutes(minutes) : 'never';
+
+/** How long a pot takes to inoculating heat: on the counter, with its lid on, and in cold water. */
 export function CoolDown({ desk }: { readonly desk: SumDesk }) {
   const { plan } = desk;
   const units = useUnits();
@@ -30,17 +34,17 @@ export function CoolDown({ desk }: { readonly desk: SumDesk }) {
   const [startC, setStartC] = useState(Math.round(hotC(desk)));
   const [targetC, setTargetC] = useState(plan.inoculateC);
   const [airC, setAirC] = useState(plan.roomC);
-  const [way, setWay] = useState<'counter' | 'bath'>('counter');
+  const [way, setWay] = useState<Way>('open');
   const { composition } = batchOf(plan);
   const widthM = widthMOf(plan.pot);
   const lossFactor = plan.pot.lossFactor * Math.exp(plan.factors?.cooling?.value ?? 0);
-  const counter = runVessel(
-    { composition, litres, widthM, startC, airC, lidded: plan.pot.lidded, lossFactor },
-    targetC,
-  );
+  const standing = (lidded: boolean) =>
+    runVessel({ composition, litres, widthM, startC, airC, lidded, lossFactor }, targetC);
+  const open = standing(false);
+  const covered = standing(true);
   const cooling: CoolingPlan = coldBath(litres);
   const bath = coolInBath({ ...cooling, composition, litres, widthM, startC, targetC, airC });
-  const chosen = way === 'counter' ? counter.minutes : bath.minutes;
+  const chosen = { open, lid: covered, bath }[way].minutes;
   const shown = (points: readonly (readonly [number, number])[]) =>
     points
       .filter((_, i) => i % Math.ceil(points.length / 120) === 0 || i === points.length - 1)
@@ -58,7 +62,8 @@ export function CoolDown({ desk }: { readonly desk: SumDesk }) {
             legend="How to cool"
             value={way}
             options={[
-              { value: 'counter', label: 'left to stand' },
+              { value: 'open', label: 'uncovered' },
+              { value: 'lid', label: 'lid on' },
               { value: 'bath', label: 'in cold water' },
             ]}
             onChange={setWay}
@@ -67,8 +72,8 @@ export function CoolDown({ desk }: { readonly desk: SumDesk }) {
       }
       answer={Number.isFinite(chosen) ? `about ${formatMinutes(chosen)}` : 'never cools that far'}
       answerNote={
-        way === 'counter'
-          ? `${plan.pot.name}, ${plan.pot.lidded ? 'lid on' : 'open'}`
+        way !== 'bath'
+          ? `${plan.pot.name}, ${way === 'lid' ? 'lid on' : 'uncovered'}`
           : `${units.volume(cooling.waterLitres)} of water at ${units.temperature(cooling.waterC)}, stirred`
       }
       picture={
@@ -78,28 +83,39 @@ export function CoolDown({ desk }: { readonly desk: SumDesk }) {
           yUnit={`°${units.temperatureUnit}`}
           across={{ at: fromCelsius(targetC, units.temperatureUnit), word: 'inoculate' }}
           lines={[
-            { name: 'standing', colour: 'clay', points: shown(counter.secondsAndCelsius) },
+            { name: 'uncovered', colour: 'clay', points: shown(open.secondsAndCelsius) },
+            { name: 'lid on', colour: 'clay', dashed: true, points: shown(covered.secondsAndCelsius) },
             { name: 'in water', colour: 'cobalt', points: shown(bath.secondsAndCelsius) },
           ]}
         />
       }
       facts={[
-        ['left to stand', Number.isFinite(counter.minutes) ? formatMinutes(counter.minutes) : 'never'],
-        ['in cold water', Number.isFinite(bath.minutes) ? formatMinutes(bath.minutes) : 'never'],
+        ['uncovered', minutesWords(open.minutes)],
+        ['lid on', minutesWords(covered.minutes)],
+        ['in cold water', minutesWords(bath.minutes)],
         ['water at the end', units.temperature(bath.bathEndC)],
       ]}
       cautions={['Hot milk and steam burn. Stir, and confirm with a probe.']}
       back={{
-        label: way === 'bath' ? `Cool ${desk.forWhom} in cold water` : `Leave ${desk.forWhom} to stand`,
+        label:
+          way === 'bath'
+            ? `Cool ${desk.forWhom} in cold water`
+            : way === 'lid'
+              ? `Cool ${desk.forWhom} with the lid on`
+              : `Cool ${desk.forWhom} uncovered`,
         onGive: stillOpen(desk.state, (step) => step.moves === 'down')
           ? () =>
               void desk.give(
                 {
-                  cooling: way === 'bath' ? cooling : { ...cooling, kind: 'counter' },
+                  cooling: way === 'bath' ? cooling : { ...cooling, kind: 'counter', lidOn: way === 'lid' },
                   inoculateC: targetC,
                   why: '',
                 },
-                way === 'bath' ? 'cold-water bath' : 'left to stand',
+                way === 'bath'
+                  ? 'cold-water bath'
+                  : way === 'lid'
+                    ? 'cool with the lid on'
+                    : 'cool uncovered',
               )
           : null,
         whyNot: 'The batch is already cool.',
