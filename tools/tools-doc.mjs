@@ -82,7 +82,7 @@ const PURPOSE = {
     "a culture's kind and keeping, its pace, a fresh dose, a temperature course",
     'living share, the dose that sets as the fresh one',
   ],
-  thaw: ['a frozen piece, where it thaws', 'hours, give or take'],
+  thaw: ['a frozen piece, where it thaws', 'hours until it pours, until it is thawed, give or take'],
   lactation: ['days in milk with litres', "Wood's curve, its peak, litres on days to come"],
   learn: [
     'finished batches (as the daybook exports them), the kitchen',

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { CHURN_STAGES, FLAVOURINGS, GHEE_STAGES, MOST_BUTTER_WATER, SALT_KINDS } from '../butter/index.ts';
 import { CUES, GROUPS, SOURNESS } from '../culture/index.ts';
 import { CULTURE_PLACES, cultureChange, wakingDone, wakingPlan } from './cultures.ts';
+import { HEAT_CUES } from '../heat/index.ts';
 import { dayChange } from './day-doc.ts';
 import { kitchenChange } from './kitchen.ts';
 import { FACTOR_KINDS } from './learning.ts';
@@ -26,11 +27,11 @@ import {
 import { unstorable } from './storable.ts';
 
 /** The version of the event shapes below; `broughtUp` says what older ones mean. */
-export const EVENT_VERSION = 3;
+export const EVENT_VERSION = 4;
 /** Every answer of a server says by it which version it writes. */
 export const ENTRY_VERSION_HEADER = 'x-entry-version';
 /** The versions that every door takes: rows are never rewritten, and a page kept open goes on sending its own. */
-const KNOWN_VERSIONS = [1, 2, EVENT_VERSION];
+const KNOWN_VERSIONS = [1, 2, 3, EVENT_VERSION];
 
 /** What is weighed besides the product itself. */
 export const BY_PRODUCTS = ['buttermilk', 'whey'] as const;
@@ -52,6 +53,8 @@ export const EVENT_DATA = {
     rawC: temperatureC.optional(),
     thermometerId: ulid.optional(),
   }),
+  /** How warm it is by eye or finger: a rough reading. */
+  'heat-felt': z.strictObject({ cue: z.enum(HEAT_CUES) }),
   'ph-read': z.strictObject({
     ph: z
       .number()
@@ -82,7 +85,13 @@ export const EVENT_DATA = {
     typed: typedQuantity.nullable(),
   }),
   /** What came out; of a by-product when it says which. */
-  weighed: z.strictObject({ massKg, typed: typedQuantity, of: z.enum(BY_PRODUCTS).optional() }),
+  weighed: z.strictObject({
+    massKg,
+    typed: typedQuantity,
+    of: z.enum(BY_PRODUCTS).optional(),
+    /** Nobody weighed it: told by how full a jar or pot is. */
+    byLevel: z.literal(true).optional(),
+  }),
   /** How far a churning is, or a pan of ghee. */
   'stage-seen': z.strictObject({ stage: z.enum([...CHURN_STAGES, ...GHEE_STAGES]) }),
   /** The pan with what is in it: what it lost since the first time is water. */
@@ -273,7 +282,7 @@ function envelope<T extends EventType>(type: T, more: Partial<typeof storedToo>)
     envelopeOf(type, versions, EVENT_DATA[type] as z.ZodType).extend(more);
   if (type !== 'make-started') return today(KNOWN_VERSIONS);
   const first = envelopeOf(type, [1], z.strictObject({ plan: makePlanV1 })).extend(more);
-  return z.discriminatedUnion('version', [first, today([2, EVENT_VERSION])]);
+  return z.discriminatedUnion('version', [first, today([2, 3, EVENT_VERSION])]);
 }
 
 type Envelopes = readonly [

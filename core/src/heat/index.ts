@@ -1,4 +1,5 @@
 export * from './water.ts';
+export * from './felt.ts';
 export * from './flame.ts';
 export * from './vessel.ts';
 export * from './plate.ts';

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { MILK_FACTS, withFat } from '../milk/index.ts';
-import { thawHours } from './index.ts';
+import { TAP_C, thawHours, thawTimes } from './index.ts';
 
 const cream = withFat(MILK_FACTS['cow-lean'].composition, 0.3);
 const piece = { composition: cream, pieceKg: 0.4, freezerC: -18, airC: 4, where: 'fridge' } as const;
@@ -23,5 +23,26 @@ describe('thawing', () => {
     expect(fridge).toBeLessThan(36);
     expect(room).toBeLessThan(fridge / 4);
     expect(() => thawHours({ ...piece, airC: 0 })).toThrow(RangeError);
+  });
+});
+
+describe('soft enough to pour, and wholly thawed', () => {
+  const kilogram = {
+    composition: withFat(MILK_FACTS['cow-lean'].composition, 0.28),
+    pieceKg: 1,
+    freezerC: -18,
+  };
+
+  test('a kilogram of cream pours after about 14 h in the fridge, and is thawed long after', () => {
+    const { softH, wholeH } = thawTimes({ ...kilogram, airC: 4, where: 'fridge' });
+    expect(softH).toBeGreaterThan(13);
+    expect(softH).toBeLessThan(15);
+    expect(wholeH).toBeGreaterThan(2 * softH);
+  });
+
+  test('in cold water it takes hours, not a day', () => {
+    const { softH, wholeH } = thawTimes({ ...kilogram, airC: TAP_C, where: 'water' });
+    expect(wholeH).toBeLessThan(4);
+    expect(softH).toBeLessThan(wholeH);
   });
 });

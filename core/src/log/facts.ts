@@ -44,6 +44,7 @@ export const EVENT_FACTS: Readonly<Record<EventType, EventFacts>> = {
   'step-done': { of: MAKE, feeds: ['milk'] },
   'step-skipped': { of: MAKE, feeds: ['milk', 'larder'] },
   'temperature-read': { of: MAKE, bounded: true, unlisted: true },
+  'heat-felt': { of: MAKE, bounded: true, unlisted: true },
   'ph-read': { of: MAKE, bounded: true },
   titrated: { of: MAKE, bounded: true, afterwards: true },
   'trace-imported': { of: MAKE, bounded: true, teaches: true },

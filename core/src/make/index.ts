@@ -35,3 +35,4 @@ export * from './split.ts';
 export * from './pour-together.ts';
 export * from './to-add.ts';
 export * from './entry-time.ts';
+export { LEVEL_SPREAD, levelKg, LEVELS, litresByRuler } from './by-level.ts';

@@ -18,6 +18,7 @@ import {
   type GheeStage,
 } from '../butter/index.ts';
 import { type AcidityReading, type Sourness } from '../culture/index.ts';
+import { feltHeat, type HeatCue } from '../heat/index.ts';
 import { fillJars, type DoseGiven } from '../method/index.ts';
 import { methodSteps, productOf } from '../products/index.ts';
 import { STEP_TYPES, type CurdSeen, type Fed, type MethodStep, type Souring } from '../steps/index.ts';
@@ -45,6 +46,14 @@ export interface TemperatureReading {
   readonly rawC?: number | undefined;
 }
 
+/** How warm something was by eye or finger, and one σ of that. */
+export interface FeltHeat {
+  readonly atMs: number;
+  readonly cue: HeatCue;
+  readonly celsius: number;
+  readonly sigmaC: number;
+}
+
 /** Everything a make's events say, folded. */
 export interface MakeState {
   readonly id: string;
@@ -60,6 +69,8 @@ export interface MakeState {
   /** The step to do now; `null` when all are done. */
   readonly current: StepState | null;
   readonly temperatures: readonly TemperatureReading[];
+  /** How warm it was by eye or finger. */
+  readonly felt: readonly FeltHeat[];
   readonly acidity: readonly AcidityEntry[];
   /** The dose as it really went in; the plan's until then. */
   readonly dose: DoseGiven;
@@ -79,6 +90,8 @@ export interface MakeState {
   readonly traces: readonly TraceFacts[];
   /** What came out. */
   readonly weighedKg: number | null;
+  /** That was told by a level, not by scales. */
+  readonly weighedByLevel: boolean;
   /** What came out besides, as weighed. */
   readonly byProductsKg: Readonly<Partial<Record<ByProduct, number>>>;
   readonly stages: readonly { readonly stage: ChurnStage; readonly atMs: number }[];
@@ -270,6 +283,11 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
         sampled(e, 'temperature').map((s) => ({ ...s, celsius: s.value, live: false })),
       ),
     ].sort((a, b) => a.atMs - b.atMs),
+    felt: of('heat-felt').map((e) => ({
+      atMs: instantOf(e),
+      cue: e.data.cue,
+      ...feltHeat(e.data.cue, plan.altitudeM),
+    })),
     acidity: [...acidityOf(effective, plan), ...seenAtEnd(method, of('step-done'))].sort(
       (a, b) => a.atMs - b.atMs,
     ),
@@ -287,6 +305,7 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
     chilledJars,
     traces,
     weighedKg: weighed?.data.massKg ?? null,
+    weighedByLevel: weighed?.data.byLevel === true,
     byProductsKg: Object.fromEntries(
       weighings.flatMap((e) => (e.data.of === undefined ? [] : [[e.data.of, e.data.massKg]])),
     ),

@@ -5,7 +5,7 @@ import { productOf } from '../products/index.ts';
 import { closed, handsOnly, STEP_TYPES, type Leg, type LegReading, type LegRun } from '../steps/index.ts';
 import type { StepTime } from './step-time.ts';
 import { laterMinutes } from './tail.ts';
-import { souringStep, type MakeState, type StepState, type TemperatureReading } from './state.ts';
+import { souringStep, type MakeState, type StepState } from './state.ts';
 
 const MINUTE_MS = 60_000;
 
@@ -22,15 +22,26 @@ export interface ThermalWalk {
   readonly pasteurisationMinutes: number;
 }
 
-/** Readings of a step, in minutes since its start. */
+/** What was read, seen and felt of a step's heat, in minutes since its start. */
 function readingsWithin(
-  temperatures: readonly TemperatureReading[],
+  { temperatures, felt }: Pick<MakeState, 'temperatures' | 'felt'>,
   startMs: number,
   endMs: number | null,
 ): LegReading[] {
-  return temperatures
-    .filter((t) => t.atMs >= startMs && (endMs === null || t.atMs <= endMs))
-    .map((t) => ({ minutes: (t.atMs - startMs) / MINUTE_MS, temperatureC: t.celsius }));
+  const within = ({ atMs }: { readonly atMs: number }): boolean =>
+    atMs >= startMs && (endMs === null || atMs <= endMs);
+  const minutes = (atMs: number): number => (atMs - startMs) / MINUTE_MS;
+  const read = temperatures
+    .filter(within)
+    .map((t): LegReading => ({ minutes: minutes(t.atMs), temperatureC: t.celsius }));
+  const rough = felt
+    .filter(within)
+    .map(({ atMs, celsius, sigmaC }): LegReading => ({
+      minutes: minutes(atMs),
+      temperatureC: celsius,
+      sigmaC,
+    }));
+  return rough.length === 0 ? read : [...read, ...rough].sort((a, b) => a.minutes - b.minutes);
 }
 
 /** One step as it is gone through. @param startC heat of what is in it when it begins */
@@ -47,7 +58,7 @@ export function legRunOf(
     plan: state.plan,
     startC,
     startMs,
-    readings: readingsWithin(state.temperatures, startMs, step.endedAtMs),
+    readings: readingsWithin(state, startMs, step.endedAtMs),
     changedMin: ((state.coolingSinceMs ?? startMs) - startMs) / MINUTE_MS,
     of: { step: step.step.instance, goods: productOf(state.plan).goods },
     nowMs: step.endedAtMs ?? nowMs,
@@ -175,7 +186,7 @@ function walking(state: MakeState, nowMs: number): ThermalWalk {
       continue;
     }
     const planned = legOf(state, step, celsius, startMs, nowMs, () => denaturedBy(course, state.startedAtMs));
-    const measured = readingsWithin(state.temperatures, startMs, step.endedAtMs).length > 0;
+    const measured = readingsWithin(state, startMs, step.endedAtMs).length > 0;
     const leg =
       step.endedAtMs === null ? planned : closed(planned, (step.endedAtMs - startMs) / MINUTE_MS, measured);
     const endMs =

@@ -1,6 +1,7 @@
 import { widthMOf, type MakePlan } from '../contract/index.ts';
 import type { ChurnRest, GheeStage, SeenStage } from '../butter/index.ts';
 import { refitArrival } from '../heat/index.ts';
+import { interpolateLinear } from '../numerics/index.ts';
 import { batchOf, roomAtC } from '../method/index.ts';
 import type { Composition } from '../milk/index.ts';
 import type { Fed } from './feeding.ts';
@@ -27,6 +28,8 @@ export interface Leg {
 export interface LegReading {
   readonly minutes: number;
   readonly temperatureC: number;
+  /** One σ of what was only seen or felt, K; left out, a thermometer read it. */
+  readonly sigmaC?: number;
 }
 
 /** One step as it is gone through. */
@@ -88,15 +91,50 @@ const MAKE_LN_SIGMA = 0.1;
 export const learnedSigma = (book: number, sigma: number | undefined): number =>
   sigma === undefined ? book : Math.min(book, Math.hypot(sigma, MAKE_LN_SIGMA));
 
+/** What a model says of a temperature is no surer than this, one σ, K. */
+const LEAST_MODEL_SIGMA_C = 1.5;
+
+/**
+ * What eye and finger told, weighed against what the pot should be at by then: normal with normal. The model's own σ is
+ * how fast it moves there times how far its time may be off; what was read before moves it along.
+ */
+function weighedReadings(
+  fromStart: HeatRun,
+  readings: readonly LegReading[],
+  lnSigma: number,
+): readonly LegReading[] {
+  if (readings.every(({ sigmaC }) => sigmaC === undefined)) return readings;
+  const seconds = fromStart.secondsAndCelsius.map(([s]) => s);
+  const celsius = fromStart.secondsAndCelsius.map(([, c]) => c);
+  const at = (minutes: number): number =>
+    seconds.length < 2 ? celsius[0]! : interpolateLinear(seconds, celsius, minutes * 60);
+  let offC = 0;
+  return readings.map((reading) => {
+    const { minutes, temperatureC, sigmaC } = reading;
+    const expectedC = at(minutes) + offC;
+    if (sigmaC === undefined) {
+      offC = temperatureC - at(minutes);
+      return reading;
+    }
+    const pacePerMin = at(minutes + 0.5) - at(minutes - 0.5);
+    const modelSigma = Math.max(LEAST_MODEL_SIGMA_C, Math.abs(pacePerMin) * lnSigma * minutes);
+    const [model, felt] = [1 / modelSigma ** 2, 1 / sigmaC ** 2];
+    const likelyC = (model * expectedC + felt * temperatureC) / (model + felt);
+    offC = likelyC - at(minutes);
+    return { minutes, temperatureC: likelyC, sigmaC: Math.sqrt(1 / (model + felt)) };
+  });
+}
+
 /** A model curve joined to what was measured on the way. */
 export function legFrom(
   run: (fromC: number) => HeatRun,
   startC: number,
   targetC: number,
-  readings: readonly LegReading[],
+  taken: readonly LegReading[],
   lnSigma: number,
 ): Leg {
   const fromStart = run(startC);
+  const readings = weighedReadings(fromStart, taken, lnSigma);
   const measured = readings.map((r): readonly [number, number] => [r.minutes, r.temperatureC]);
   if (readings.length === 0) {
     const endless = fromStart.outcome === 'never';
@@ -112,10 +150,26 @@ export function legFrom(
   }
   const latest = readings.at(-1)!;
   const rising = targetC > startC;
-  const arrived = rising ? latest.temperatureC >= targetC : latest.temperatureC <= targetC;
+  // What is only felt says "about there": nobody is told that it is over before a typical spread beyond.
+  const marginC = latest.sigmaC ?? 0;
+  const arrived = rising
+    ? latest.temperatureC >= targetC + marginC
+    : latest.temperatureC <= targetC - marginC;
   const head: (readonly [number, number])[] = [[0, startC], ...measured.filter(([minutes]) => minutes > 0)];
   if (arrived)
     return { minutes: latest.minutes, sigmaMin: 0, endC: latest.temperatureC, endless: false, curve: head };
+  const within = rising ? latest.temperatureC >= targetC : latest.temperatureC <= targetC;
+  if (within) {
+    // About there already: how surely follows from how fast it moves.
+    const perMin = Math.abs(latest.temperatureC - startC) / Math.max(1, latest.minutes);
+    return {
+      minutes: latest.minutes,
+      sigmaMin: marginC / Math.max(0.05, perMin),
+      endC: latest.temperatureC,
+      endless: false,
+      curve: head,
+    };
+  }
   const onward = run(latest.temperatureC);
   if (onward.outcome === 'never') {
     return { minutes: ENDLESS_MIN, sigmaMin: 0, endC: latest.temperatureC, endless: true, curve: head };
@@ -127,13 +181,15 @@ export function legFrom(
       ? refitArrival(book.secondsAndCelsius, readings, targetC, lnSigma)
       : null;
   const minutes = Math.max(latest.minutes, refit ? refit.minutes : latest.minutes + onward.minutes);
+  // What is not known of how warm it is now is not known of when it gets there.
+  const roughMin = (marginC / Math.max(1, Math.abs(targetC - latest.temperatureC))) * onward.minutes;
   const stretch = (minutes - latest.minutes) / Math.max(onward.minutes, 1e-6);
   const tail = onward.secondsAndCelsius
     .slice(1)
     .map(([s, c]): readonly [number, number] => [latest.minutes + (s / 60) * stretch, c]);
   return {
     minutes,
-    sigmaMin: refit ? refit.sigmaMinutes : lnSigma * onward.minutes,
+    sigmaMin: Math.hypot(refit ? refit.sigmaMinutes : lnSigma * onward.minutes, roughMin),
     endC: targetC,
     endless: false,
     curve: [...head, ...tail],

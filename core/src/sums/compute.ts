@@ -43,7 +43,7 @@ import {
   pasteurisationMinutes,
   runVessel,
   THAW_SPREAD,
-  thawHours,
+  thawTimes,
   thermometerCorrection,
   widthOfPotM,
 } from '../heat/index.ts';
@@ -331,7 +331,10 @@ const COMPUTE: { readonly [N in SumName]: (input: SumInput<N>) => SumOutput<N> }
       ]).composition,
     };
   },
-  thaw: (input) => ({ hours: round(thawHours(input)), spread: THAW_SPREAD }),
+  thaw: (input) => {
+    const { softH, wholeH } = thawTimes(input);
+    return { softHours: round(softH), hours: round(wholeH), spread: THAW_SPREAD };
+  },
   dose: ({ kind, coldD, roomD, frozenD, freezings, opened, ...question }) => {
     const aged = agedBy(kind, { coldD, roomD, frozenD, freezings }, opened);
     const { freshH, ratio } = doseLikeFresh({ kind, aged, ...question });

@@ -9,6 +9,7 @@ import {
   BURNER_KINDS,
   DEFAULT_BURNER_KW,
   FLAMES,
+  THAW_PLACES,
   thermometerFault,
   USUAL_FLAME,
 } from '../heat/index.ts';
@@ -326,8 +327,9 @@ export const SUM_INPUTS = {
     composition,
     pieceKg: z.number().positive().max(50),
     freezerC: z.number().min(-40).max(0).default(-18),
+    /** Of the air, or of the water it lies in. */
     airC: z.number().min(0.6).max(45),
-    where: z.enum(['fridge', 'room']).default('fridge'),
+    where: z.enum(THAW_PLACES).default('fridge'),
   }),
   /** The dose of a kept culture that sets when a fresh one would. */
   dose: z.strictObject({
@@ -479,7 +481,12 @@ export const SUM_OUTPUTS = {
     bKg: z.number().nullable(),
     composition: composition.nullable(),
   }),
-  thaw: z.strictObject({ hours: z.number(), spread: z.number() }),
+  thaw: z.strictObject({
+    /** Until it is soft enough to pour. */
+    softHours: z.number(),
+    hours: z.number(),
+    spread: z.number(),
+  }),
   dose: z.strictObject({
     /** Living share of a fresh one, an estimate. */
     living: z.number(),

@@ -36,6 +36,7 @@ const ENTRY_WORDS: Partial<Record<EventType, string>> = {
   'drain-weighed': 'a weight',
   'whey-returned': 'whey',
   'break-tried': 'an observation',
+  'heat-felt': 'an observation',
   turned: 'a turn of the cheese',
   'split-off': 'a split batch',
   joined: 'a combined batch',

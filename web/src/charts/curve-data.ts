@@ -1,4 +1,5 @@
 import {
+  HEAT_CUE_FACTS,
   markMs,
   markPh,
   markWords,
@@ -58,12 +59,20 @@ export function curveDataOf(
     ph: point.ph,
     band: band.map((b) => ({ atMs: point.inoculationMs + b.hour * HOUR_MS, p10: b.p10, p90: b.p90 })),
     temperatureDots: state.temperatures.map((t) => ({ atMs: t.atMs, value: t.celsius })),
+    felt: state.felt.map(({ atMs, celsius, sigmaC }) => ({
+      atMs,
+      fromC: celsius - sigmaC,
+      toC: celsius + sigmaC,
+    })),
     phDots: state.acidity.flatMap((a) =>
       a.reading.kind === 'ph' ? [{ atMs: a.atMs, value: a.reading.ph }] : [],
     ),
-    cueMarks: state.acidity.flatMap((a) =>
-      a.reading.kind === 'cue' ? [{ atMs: a.atMs, text: CUE_WORDS[a.reading.cue] }] : [],
-    ),
+    cueMarks: [
+      ...state.acidity.flatMap((a) =>
+        a.reading.kind === 'cue' ? [{ atMs: a.atMs, text: CUE_WORDS[a.reading.cue] }] : [],
+      ),
+      ...state.felt.map(({ atMs, cue }) => ({ atMs, text: HEAT_CUE_FACTS[cue].words })),
+    ].sort((a, b) => a.atMs - b.atMs),
     setPh: (souring && markPh(souring, state.plan, 'body')) ?? SET_PH,
     setName: markWords(state, 'body').toLowerCase(),
     room: souring && state.plan.place.kind === 'room' ? roomCourse(state, toMs) : [],

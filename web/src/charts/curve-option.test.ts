@@ -10,6 +10,7 @@ const data: CurveData = {
   ],
   band: [{ atMs: 0, p10: 6.5, p90: 6.7 }],
   temperatureDots: [{ atMs: 60_000, value: 100 }],
+  felt: [],
   phDots: [],
   cueMarks: [{ atMs: 120_000, text: 'set' }],
   setPh: 4.6,

@@ -13,6 +13,8 @@ export interface CurveData {
   readonly ph: readonly (readonly [number, number])[];
   readonly band: readonly { readonly atMs: number; readonly p10: number; readonly p90: number }[];
   readonly temperatureDots: readonly Dot[];
+  /** What was seen and felt without a thermometer: a span each. */
+  readonly felt: readonly { readonly atMs: number; readonly fromC: number; readonly toC: number }[];
   readonly phDots: readonly Dot[];
   readonly cueMarks: readonly { readonly atMs: number; readonly text: string }[];
   readonly setPh: number;
@@ -178,6 +180,20 @@ export function curveOption(data: CurveData, theme: CurveTheme, narrow: boolean)
           borderColor: theme.ink,
           borderWidth: data.temperatureDots.length > MANY_DOTS ? 0 : 1,
         },
+      },
+      {
+        type: 'line',
+        name: 'Felt',
+        // One upright stroke each, parted by gaps.
+        data: data.felt.flatMap(({ atMs, fromC, toC }): (number | null)[][] => [
+          [atMs, shown(fromC)],
+          [atMs, shown(toC)],
+          [atMs, null],
+        ]),
+        showSymbol: false,
+        connectNulls: false,
+        silent: true,
+        lineStyle: { color: theme.clay, width: 5, opacity: 0.6 },
       },
       {
         type: 'line',

@@ -1,4 +1,4 @@
-import { GHEE_STAGE_WORDS, STAGE_WORDS, type LoggedEvent } from '@morning-crock/core';
+import { GHEE_STAGE_WORDS, HEAT_CUE_FACTS, STAGE_WORDS, type LoggedEvent } from '@morning-crock/core';
 import type { StepId, StepKind } from '@morning-crock/core/contract';
 import type { Units } from '../data/units-of.ts';
 import { piecesWords } from './pieces-words.ts';
@@ -81,6 +81,8 @@ export function entryWords(event: LoggedEvent, units: Units): string | null {
       return `${stepWords(event.data.step)} skipped`;
     case 'temperature-read':
       return `${units.temperature(event.data.celsius)}${event.data.instrument === 'hand' ? '' : ` (${event.data.instrument}${event.data.rawC === undefined ? '' : `, thermometer read ${units.temperature(event.data.rawC)}`})`}`;
+    case 'heat-felt':
+      return `${HEAT_CUE_FACTS[event.data.cue].words}, no thermometer`;
     case 'ph-read':
       return `pH ${event.data.ph.toFixed(event.data.instrument === 'strip' ? 1 : 2)} (${event.data.instrument})`;
     case 'titrated':
@@ -98,7 +100,7 @@ export function entryWords(event: LoggedEvent, units: Units): string | null {
     case 'starter-added':
       return event.data.massKg === null ? 'starter added' : `starter added, ${units.mass(event.data.massKg)}`;
     case 'weighed':
-      return `weighed ${units.mass(event.data.massKg)}${event.data.of ? ` of ${event.data.of}` : ''}`;
+      return `${event.data.byLevel ? 'by level, about' : 'weighed'} ${units.mass(event.data.massKg)}${event.data.of ? ` of ${event.data.of}` : ''}`;
     case 'stage-seen':
       return { ...STAGE_WORDS, ...GHEE_STAGE_WORDS }[event.data.stage];
     case 'pan-weighed':

@@ -121,7 +121,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
               <div className="fact">
                 <div className="label">
                   {capital(goods.out)}
-                  {state.weighedKg === null ? ' (estimated)' : ', weighed'}
+                  {weighedWords(state)}
                 </div>
                 <div className="value number">
                   {units.mass(state.weighedKg ?? makeFlow(state, forecast.point.denatured).out.massKg)}
@@ -159,7 +159,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
               <div className="fact">
                 <div className="label">
                   {capital(goods.out)}
-                  {state.weighedKg === null ? ' (estimated)' : ', weighed'}
+                  {weighedWords(state)}
                 </div>
                 <div className="value number">{units.mass(state.weighedKg ?? gives)}</div>
               </div>
@@ -287,6 +287,10 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
     </>
   );
 }
+
+/** Whether what came out is an estimate. */
+const weighedWords = ({ weighedKg, weighedByLevel }: MakeState): string =>
+  weighedKg === null ? ' (estimated)' : weighedByLevel ? ', by level (about)' : ', weighed';
 
 /** The times are not there yet, or cannot be worked out on this device: entries are taken all the same. */
 function WithoutTimes({ state, failed }: { readonly state: MakeState; readonly failed: boolean }) {

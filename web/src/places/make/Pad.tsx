@@ -17,6 +17,8 @@ import { now } from '../../data/clock.ts';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
 import { CueDrawing } from '../../parts/CueDrawing.tsx';
 import { CUE_WORDS } from '../../charts/curve-data.ts';
+import { FeltChips } from './FeltChips.tsx';
+import { LevelAmount } from './LevelAmount.tsx';
 import { padEntry, type PadValues } from './pad-entry.ts';
 import { ClockField } from '../../parts/ClockField.tsx';
 
@@ -224,6 +226,8 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
           </Button>
         </div>
       </form>
+      {kind === 'temperature' && <FeltChips state={state} />}
+      {kind === 'mass' && <LevelAmount state={state} />}
       {state.inoculatedAtMs !== null && souring !== null && souring.cues.length > 0 && (
         <div className="above-s">
           <div

@@ -1,4 +1,4 @@
-import { FREEZER_C, FRIDGE_C, isCream, THAW_SPREAD, thawHours } from '@morning-crock/core';
+import { FREEZER_C, FRIDGE_C, isCream, THAW_SPREAD, thawTimes } from '@morning-crock/core';
 import type { Lot } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
@@ -41,10 +41,10 @@ export function ThawPlan(props: {
   const ready = useDayTime(asked > nowMs ? asked : nowMs + 24 * HOUR_MS, asked > nowMs ? undefined : '09:00');
   const readyMs = ready.atMs;
   const pieceKg = amount ? largestPieceKg(lot, amount.massKg) : 0;
-  const hours =
+  const { softH, wholeH: hours } =
     pieceKg > 0
-      ? thawHours({ composition: lot.of, pieceKg, freezerC: FREEZER_C, airC: FRIDGE_C, where: 'fridge' })
-      : 0;
+      ? thawTimes({ composition: lot.of, pieceKg, freezerC: FREEZER_C, airC: FRIDGE_C, where: 'fridge' })
+      : { softH: 0, wholeH: 0 };
   const outMs = readyMs - hours * (1 + THAW_SPREAD) * HOUR_MS;
   const past = !(readyMs > nowMs);
   const soonMs = nowMs + hours * HOUR_MS;
@@ -89,8 +89,9 @@ export function ThawPlan(props: {
             </>
           )}{' '}
           <span className="quiet">
-            Thawing takes about {Math.round(hours)} h (± {Math.round(hours * THAW_SPREAD)} h) in the fridge.
-            The largest piece is {units.mass(pieceKg)}.
+            In the fridge it is soft enough to pour after about {Math.round(softH)} h, and wholly thawed after{' '}
+            {Math.round(hours)} h (± {Math.round(hours * THAW_SPREAD)} h). The largest piece is{' '}
+            {units.mass(pieceKg)}.
           </span>
         </p>
       )}

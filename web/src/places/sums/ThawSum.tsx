@@ -3,7 +3,10 @@ import {
   MILK_FACTS,
   SYSTEM_UNITS,
   THAW_SPREAD,
-  thawHours,
+  TAP_C,
+  thawTimes,
+  type ThawPlace,
+  type ThawTimes,
   UNIT_LABEL,
   withFat,
 } from '@morning-crock/core';
@@ -12,7 +15,7 @@ import { useState } from 'react';
 import { now } from '../../data/clock.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
-import { LittleCurve } from '../../parts/LittleCurve.tsx';
+import { LittleCurve, type LittleLine } from '../../parts/LittleCurve.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';
 import { HeatSlider } from './HeatSliders.tsx';
 import { SumFace } from './SumFace.tsx';
@@ -20,6 +23,8 @@ import { useLotAsked } from './use-lot-asked.ts';
 import type { SumDesk } from './use-sum.ts';
 
 const HOUR_MS = 3_600_000;
+const hoursWords = (hours: number): string =>
+  hours < 3 ? `${hours.toFixed(1)} h` : `${Math.round(hours)} h`;
 const PIECES_KG = [0.1, 0.2, 0.4, 0.7, 1, 1.5, 2, 3];
 
 function Face({ desk, lot }: { readonly desk: SumDesk; readonly lot: Lot | null }) {
@@ -29,15 +34,25 @@ function Face({ desk, lot }: { readonly desk: SumDesk; readonly lot: Lot | null 
     Math.max(50, Math.round((largest || lot?.has.massKg || 0.4) * 100) * 10),
   );
   const [fat, setFat] = useState(lot ? Math.round(lot.of.fatFraction * 100) : 28);
-  const [where, setWhere] = useState<'fridge' | 'room'>('fridge');
+  const [where, setWhere] = useState<ThawPlace>('fridge');
   const [fridgeC, setFridgeC] = useState(4);
-  const airC = where === 'fridge' ? fridgeC : desk.plan.roomC;
+  const airC = { fridge: fridgeC, room: desk.plan.roomC, water: TAP_C }[where];
   const of = lot?.of ?? withFat(MILK_FACTS['cow-lean'].composition, fat / 100);
-  const hoursOf = (pieceKg: number): number =>
-    thawHours({ composition: of, pieceKg, freezerC: -18, airC: Math.max(1, airC), where });
-  const hours = hoursOf(grams / 1000);
+  const timesOf = (pieceKg: number): ThawTimes =>
+    thawTimes({ composition: of, pieceKg, freezerC: -18, airC: Math.max(1, airC), where });
+  const { softH, wholeH: hours } = timesOf(grams / 1000);
   const unit = SYSTEM_UNITS[units.system].mass[0]!;
   const readyMs = now() + hours * HOUR_MS;
+  const softMs = now() + softH * HOUR_MS;
+  const line = (
+    name: string,
+    colour: LittleLine['colour'],
+    of: (times: ThawTimes) => number,
+  ): LittleLine => ({
+    name,
+    colour,
+    points: PIECES_KG.map((kg): readonly [number, number] => [fromKilograms(kg, unit), of(timesOf(kg))]),
+  });
   return (
     <SumFace
       desk={desk}
@@ -68,6 +83,7 @@ function Face({ desk, lot }: { readonly desk: SumDesk; readonly lot: Lot | null 
             value={where}
             options={[
               { value: 'fridge', label: 'in the fridge' },
+              { value: 'water', label: 'in cold water' },
               { value: 'room', label: 'at room temperature' },
             ]}
             onChange={setWhere}
@@ -77,20 +93,14 @@ function Face({ desk, lot }: { readonly desk: SumDesk; readonly lot: Lot | null 
           )}
         </>
       }
-      answer={`about ${Math.round(hours)} h`}
-      answerNote={`Give or take ${Math.round(hours * THAW_SPREAD)} h. Taken out now, thawed about ${units.time(readyMs, now())}.`}
+      answer={`pours in about ${hoursWords(softH)}`}
+      answerNote={`Wholly thawed in about ${hoursWords(hours)}, give or take ${hoursWords(hours * THAW_SPREAD)}. Taken out now, it pours about ${units.time(softMs, now())} and is thawed about ${units.time(readyMs, now())}.`}
       picture={
         <LittleCurve
           label="Hours to thaw, by weight of the piece"
           lines={[
-            {
-              name: 'hours',
-              points: PIECES_KG.map((kg): readonly [number, number] => [
-                fromKilograms(kg, unit),
-                hoursOf(kg),
-              ]),
-              colour: 'cobalt',
-            },
+            line('pours', 'brush', (times) => times.softH),
+            line('thawed', 'cobalt', (times) => times.wholeH),
           ]}
           xUnit={UNIT_LABEL[unit]}
           yUnit="h"
@@ -98,6 +108,9 @@ function Face({ desk, lot }: { readonly desk: SumDesk; readonly lot: Lot | null 
         />
       }
       cautions={[
+        where === 'water'
+          ? 'Keep the lid tight and the water cold, and change it when it gets icy. Never use warm water.'
+          : null,
         where === 'room'
           ? 'At room temperature the outside stays warm for hours while the middle is still ice. Thaw in the fridge.'
           : null,
