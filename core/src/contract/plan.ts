@@ -83,6 +83,13 @@ export const starterPlan = z.strictObject({
   /** For dried ones: share of the packet's stated dose for this volume. */
   statedRatio: z.number().min(0).max(50).nullable(),
   typed: typedQuantity.nullable(),
+  /** What a packet's label says: all of it, or some teaspoons, for so much milk. */
+  label: z
+    .strictObject({
+      litres: litres,
+      tsp: z.number().positive('must be above 0').max(100, 'is more than 100 teaspoons').nullable(),
+    })
+    .optional(),
   /** A culture of the register, the line it belongs to, its turn, and log10 of its count besides its age. */
   cultureId: ulid.optional(),
   lineId: ulid.optional(),

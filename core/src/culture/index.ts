@@ -4,6 +4,7 @@ export * from './course.ts';
 export * from './kernel.ts';
 export * from './ferment.ts';
 export * from './inocula.ts';
+export * from './packet-dose.ts';
 export * from './judge.ts';
 export * from './ensemble.ts';
 export * from './readings.ts';

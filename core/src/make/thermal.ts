@@ -34,13 +34,11 @@ function readingsWithin(
   const read = temperatures
     .filter(within)
     .map((t): LegReading => ({ minutes: minutes(t.atMs), temperatureC: t.celsius }));
-  const rough = felt
-    .filter(within)
-    .map(({ atMs, celsius, sigmaC }): LegReading => ({
-      minutes: minutes(atMs),
-      temperatureC: celsius,
-      sigmaC,
-    }));
+  const rough = felt.filter(within).map(({ atMs, celsius, sigmaC }): LegReading => ({
+    minutes: minutes(atMs),
+    temperatureC: celsius,
+    sigmaC,
+  }));
   return rough.length === 0 ? read : [...read, ...rough].sort((a, b) => a.minutes - b.minutes);
 }
 

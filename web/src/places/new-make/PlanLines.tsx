@@ -107,7 +107,7 @@ function souringLines(props: LinesProps, units: Units): Line[] {
       question: 'Which starter?',
       sentence: starterWords(plan, cultures, units),
       about: ['starter'],
-      fields: ['dose'],
+      fields: ['dose', 'label'],
       said: short === null ? [] : [short],
       always: first ? <StarterKindChoice plan={plan} cultures={cultures} change={change} /> : undefined,
       body: (

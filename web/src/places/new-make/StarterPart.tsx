@@ -27,6 +27,7 @@ import { useUnits } from '../../data/use-units.ts';
 import { QuantityField } from '../../parts/QuantityField.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';
 import { CultureDose } from './CultureDose.tsx';
+import { PacketDose } from './PacketDose.tsx';
 
 const NOTHING: readonly Factor[] = [];
 
@@ -163,7 +164,10 @@ export function StarterPart(
           />
         </>
       )}
-      {dosing === 'stated' && (
+      {dosing === 'stated' && !culture && (
+        <PacketDose key={starter.kind} plan={plan} set={set} onFault={onFault} />
+      )}
+      {dosing === 'stated' && culture && (
         <QuantityField
           label="Dose (1 = packet dose for this much milk)"
           value={starter.statedRatio}
