@@ -23,7 +23,7 @@ const PURPOSE = {
   butter: ['cream and its fat, fat of butter and buttermilk', 'butter and buttermilk'],
   temper: ['composition of cream, litres, start, air, churning temperature', 'minutes'],
   churn: [
-    'churn, speed, temperature, fat, fill, litres, room, ripened, treated, aged',
+    'churn, speed or setting, temperature, fat, fill, litres, room, ripened or its pH, thick, treated, aged',
     'minutes, temperature at the break, fat left in the buttermilk',
   ],
   wash: ['serum carried, water, how well it mixes, washes', 'serum left, washes until it keeps'],

@@ -1,5 +1,13 @@
 import type { Treatment } from '../milk/index.ts';
-import { CHURN_FACTS, SPEED_FACTOR, type ChurnKind, type ChurnSpeed } from './churns.ts';
+import {
+  CHURN_FACTS,
+  settingFactor,
+  SPEED_FACTOR,
+  type ChurnKind,
+  type ChurnSetting,
+  type ChurnSpeed,
+} from './churns.ts';
+import { creamSourness } from './cream-sourness.ts';
 
 /** Cream, or a whole curd, as it goes into the churn. */
 export interface Churning {
@@ -14,6 +22,12 @@ export interface Churning {
   readonly roomC: number;
   /** Soured to pH 5 or below. */
   readonly ripened: boolean;
+  /** How far it is from sweet to ripened, 0..1; left out, `ripened` says. */
+  readonly sourness?: number | undefined;
+  /** Ripened cream that stands as a dollop. */
+  readonly thick?: boolean | undefined;
+  /** Which of a machine's settings it is at; left out, its speed says. */
+  readonly setting?: ChurnSetting | undefined;
   /** Soured milk churned whole, its cream not taken off. */
   readonly wholeCurd: boolean;
   readonly treatment: Treatment;
@@ -40,10 +54,14 @@ const REFERENCE_FAT = 0.35;
 /** A whole curd churns as cream of this fat [F]. */
 const CURD_FAT = 0.2;
 const RIPENED = 0.7;
+/** Ripened cream so thick that a spoon of it stands breaks in a quarter of the time again [F]. */
+const THICK = 0.25;
 const ULTRA_HEATED = 1.5;
 /** The room's pull on a litre in the churn, min. */
 const ROOM_MIN = 108;
 const SLOWEST_C_PER_MIN = 0.02;
+/** How much more fat stays behind for each kelvin at the break, ln [F]. */
+export const FAT_LEFT_PER_K = 0.16;
 /** Not aged cold, part of the fat is liquid and stays behind [F]. */
 const NOT_AGED = 1.5;
 
@@ -61,29 +79,45 @@ const GRASS_COLDER_K = 1.5;
  */
 export function churnWindowC(cream: {
   readonly soured?: boolean | undefined;
+  readonly ph?: number | undefined;
   readonly feed?: Feed | undefined;
 }): readonly [number, number] {
-  const [low, high] = WINDOW_C[cream.soured ? 'ripened' : 'sweet'];
+  const sour = creamSourness(cream);
   const colder = cream.feed === 'grass' ? GRASS_COLDER_K : 0;
-  return [low - colder, high - colder];
+  const between = (i: 0 | 1): number => (1 - sour) * WINDOW_C.sweet[i] + sour * WINDOW_C.ripened[i] - colder;
+  return [between(0), between(1)];
 }
 /** Fat of butter worked by hand. */
 export const HAND_WORKED_FAT = 0.81;
-/** Scatter of one churning about the book, σ of ln: motors at low speed are known least [F]. */
-const LN_SIGMA = { usual: 0.4, lowSpeed: 0.7 };
+/**
+ * Scatter of a churn nobody has used here about the book, σ of ln [F]. Of motors little is known: the lowest setting has
+ * taken a minute with thick ripened cream, and over an hour with thin sweet cream.
+ */
+const LN_SIGMA = { hands: 0.4, motor: 0.6, lowest: 1 };
 /** From churning to churning in one churn, that learning never takes away. */
 export const ONE_LN_SIGMA = 0.2;
 /** P10 and P90 of a normal, in σ. */
 const Z90 = 1.2816;
 
 /** How far a churning's time may be off the book's, one σ of ln. */
-export function churnLnSigma({ churn, speed, own }: Pick<Churning, 'churn' | 'speed' | 'own'>): number {
-  if (own) return Math.hypot(own.lnSigma, ONE_LN_SIGMA);
-  return CHURN_FACTS[churn].motor && speed === 'low' ? LN_SIGMA.lowSpeed : LN_SIGMA.usual;
+export function churnLnSigma(churning: Pick<Churning, 'churn' | 'speed' | 'setting' | 'own'>): number {
+  const { own } = churning;
+  return own ? Math.hypot(own.lnSigma, ONE_LN_SIGMA) : churnPriorLnSigma(churning);
+}
+
+/** The same before anything was churned in it. */
+export function churnPriorLnSigma({
+  churn,
+  speed,
+  setting,
+}: Pick<Churning, 'churn' | 'speed' | 'setting'>): number {
+  if (!CHURN_FACTS[churn].motor) return LN_SIGMA.hands;
+  const lowest = setting ? setting.at === 1 && setting.of > 1 : speed === 'low';
+  return lowest ? LN_SIGMA.lowest : LN_SIGMA.motor;
 }
 
 /** By how much the time may be longer or shorter, as a factor: P10 to P90. */
-export const churnSpread = (churning: Pick<Churning, 'churn' | 'speed' | 'own'>): number =>
+export const churnSpread = (churning: Pick<Churning, 'churn' | 'speed' | 'setting' | 'own'>): number =>
   Math.exp(Z90 * churnLnSigma(churning));
 
 /** Minutes it would take if it stayed as warm as it began. */
@@ -92,11 +126,12 @@ export function minutesAtStart(c: Churning): number {
   const fat = c.wholeCurd ? CURD_FAT : c.fatFraction;
   return (
     referenceMin *
-    (motor ? SPEED_FACTOR[c.speed] : 1) *
+    (motor ? (c.setting ? settingFactor(c.setting) : SPEED_FACTOR[c.speed]) : 1) *
     Math.exp(-PER_KELVIN * (c.startC - REFERENCE_C)) *
     (REFERENCE_FAT / fat) ** 0.8 *
     (1 + 4 * Math.max(0, c.fillFraction - 0.5)) *
-    (c.ripened ? RIPENED : 1) *
+    RIPENED ** (c.sourness ?? (c.ripened ? 1 : 0)) *
+    (c.thick ? THICK : 1) *
     (c.treatment === 'ultra-heated' ? ULTRA_HEATED : 1) *
     (c.own?.slower ?? 1)
   );
@@ -105,7 +140,7 @@ export function minutesAtStart(c: Churning): number {
 /** Fat left in the buttermilk by the heat at the break, 0..1. */
 export function leftBehind({ wholeCurd, agedCold }: Churning, breakC: number): number {
   if (wholeCurd) return Math.min(0.035, Math.max(0.008, 0.02 * Math.exp(0.05 * (breakC - 16))));
-  return Math.max(0.0025, 0.0035 * Math.exp(0.16 * (breakC - 11))) * (agedCold ? 1 : NOT_AGED);
+  return Math.max(0.0025, 0.0035 * Math.exp(FAT_LEFT_PER_K * (breakC - 11))) * (agedCold ? 1 : NOT_AGED);
 }
 
 /**
@@ -128,8 +163,13 @@ export const roomPull = ({ roomC, litres }: Pick<Churning, 'roomC' | 'litres'>, 
   (roomC - celsius) / (ROOM_MIN * Math.cbrt(litres));
 
 /** How fast it warms by the work and by the room, °C/min. */
-export const warmsAt = ({ churn, roomC, litres }: Churning, celsius: number): number =>
-  Math.max(SLOWEST_C_PER_MIN, CHURN_FACTS[churn].warmsCPerMin + roomPull({ roomC, litres }, celsius));
+export const warmsAt = ({ churn, setting, roomC, litres }: Churning, celsius: number): number =>
+  Math.max(
+    SLOWEST_C_PER_MIN,
+    // Slower, it beats less heat into the cream.
+    CHURN_FACTS[churn].warmsCPerMin / Math.max(1, setting ? settingFactor(setting) : 1) +
+      roomPull({ roomC, litres }, celsius),
+  );
 
 /**
  * How long it goes on from some heat, and how warm it is when it breaks.

@@ -28,3 +28,19 @@ export const CHURN_FACTS: Readonly<Record<ChurnKind, ChurnFacts>> = {
 
 /** Times as long as at the medium speed of a motor [F]. */
 export const SPEED_FACTOR: Readonly<Record<ChurnSpeed, number>> = { low: 2.5, medium: 1, high: 0.7 };
+
+/** One of a machine's settings, counted from the lowest. */
+export interface ChurnSetting {
+  readonly at: number;
+  readonly of: number;
+}
+
+/**
+ * Times as long as at a machine's middle setting: max(0.6, (n/(2·i))^1.3). Source: docs/SCIENCE.md, butter [F].
+ * @throws RangeError for a setting the machine has not got
+ * @example settingFactor({ at: 1, of: 6 }) // 4.2
+ */
+export function settingFactor({ at, of }: ChurnSetting): number {
+  if (!(at >= 1 && at <= of)) throw new RangeError(`setting ${at} of ${of}: there is no such setting`);
+  return Math.max(0.6, (of / (2 * at)) ** 1.3);
+}

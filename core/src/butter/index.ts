@@ -1,4 +1,5 @@
 export * from './churns.ts';
+export * from './cream-sourness.ts';
 export * from './churn.ts';
 export * from './along.ts';
 export * from './loads.ts';

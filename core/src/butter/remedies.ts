@@ -1,6 +1,7 @@
 import type { Composition } from '../milk/index.ts';
 import { bringInBath } from '../heat/index.ts';
 import { churnAlong, type ChurnHeat, type ChurnWay } from './along.ts';
+import { RIPENED_PH, SWEET_PH } from './cream-sourness.ts';
 import { churnOnward, churnWindowC, type Churning } from './churn.ts';
 import { waterToCool } from './water.ts';
 import { massOfLitresKg } from '../milk/index.ts';
@@ -48,7 +49,14 @@ const MOST_WATER = 0.6;
 const towards = (
   churning: Churning,
 ): { readonly low: number; readonly high: number; readonly best: number } => {
-  const [low, high] = churnWindowC({ soured: churning.ripened, feed: churning.feed });
+  const [low, high] = churnWindowC({
+    soured: churning.ripened,
+    // Between sweet and ripened its window lies between theirs.
+    ...(churning.sourness === undefined
+      ? {}
+      : { ph: SWEET_PH - churning.sourness * (SWEET_PH - RIPENED_PH) }),
+    feed: churning.feed,
+  });
   return { low, high, best: low + 0.75 * (high - low) };
 };
 

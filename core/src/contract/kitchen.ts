@@ -153,6 +153,8 @@ export const churn = z.strictObject({
   litres: z.number().min(0.2, 'is less than 0.2 L').max(100, 'is more than 100 L'),
   /** Left out by kitchens that never said: a hand crank. */
   kind: z.enum(CHURN_KINDS).optional(),
+  /** How many settings its motor has; left out, low, medium and high. */
+  settings: z.number().int('is not a whole number').min(1).max(40, 'is more than forty').optional(),
 });
 
 /** Everything a kitchen knows about itself. */

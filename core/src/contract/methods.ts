@@ -75,6 +75,14 @@ export const stepInstance = z.discriminatedUnion('kind', [
     kind: z.literal('churn'),
     churn: z.enum(CHURN_KINDS),
     speed: z.enum(CHURN_SPEEDS),
+    /** Which of how many settings of the machine; takes the place of the speed. */
+    setting: z
+      .strictObject({
+        at: z.number().int('is not a whole number').min(1, 'is less than the lowest setting'),
+        of: z.number().int('is not a whole number').min(1).max(40, 'is more than forty settings'),
+      })
+      .refine(({ at, of }) => at <= of, { error: 'is more than the machine has', path: ['at'] })
+      .optional(),
     name: shortName,
     /** What it holds, full to the brim. */
     litres: z.number().min(0.2, 'is less than 0.2 L').max(100, 'is more than 100 L'),

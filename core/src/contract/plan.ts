@@ -63,6 +63,12 @@ export const milkPour = z.strictObject({
   homogenised: z.boolean().optional(),
   /** Soured already when it is poured. */
   soured: z.boolean().optional(),
+  /** pH of cream, measured or as its taste says; left out, `soured` tells sweet from ripened. */
+  ph: z
+    .number()
+    .min(3.8, 'is sourer than any cream (pH 3.8)')
+    .max(6.9, 'is higher than any cream (pH 6.9)')
+    .optional(),
   /** Soured milk that is churned whole, its cream not taken off. */
   wholeCurd: z.boolean().optional(),
   /** What the animals were fed on: grass makes softer fat than hay; left out when nobody knows. */

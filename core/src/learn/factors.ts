@@ -89,7 +89,7 @@ function fold(
     const { kind, thing } = group[0]!;
     const about = named(kind, thing, kitchen, lines);
     if (!about) return [];
-    let belief: Belief = { mean: 0, sigma: FACTOR_SPREAD[kind].prior };
+    let belief: Belief = { mean: 0, sigma: group[0]!.prior ?? FACTOR_SPREAD[kind].prior };
     const history = group.map((o) => {
       const observed = o.value - about.typed;
       belief = updateBelief(belief, observed, o.sigma);

@@ -5,7 +5,7 @@ import {
   lnLikelihoods,
   type EnsembleSpec,
 } from '../culture/index.ts';
-import { brokeAfter, churnWork, ONE_LN_SIGMA } from '../butter/index.ts';
+import { brokeAfter, churnPriorLnSigma, churnWork, ONE_LN_SIGMA } from '../butter/index.ts';
 import { widthMOf, type FactorKind, type FactorsUsed, type MakePlan } from '../contract/index.ts';
 import { heatOnPlate, placeTauH, READING_SIGMA_C, runVessel } from '../heat/index.ts';
 import {
@@ -54,6 +54,8 @@ export interface Observation {
   readonly atMs: number;
   readonly value: number;
   readonly sigma: number;
+  /** How little was known before the first of them, one σ; left out, as its kind has it. */
+  readonly prior?: number;
 }
 
 /** The value of a thing as typed in a plan, on the same scale as an observation. */
@@ -91,6 +93,7 @@ export function thingOf(kind: FactorKind, plan: MakePlan): string {
 interface Fit {
   readonly value: number;
   readonly sigma: number;
+  readonly prior?: number;
 }
 
 /**
@@ -280,7 +283,13 @@ function fitChurn(state: MakeState): Fit | null {
     return minutes > 1 ? [Math.log(churnWork(churning, way, minutes))] : [];
   });
   if (says.length === 0) return null;
-  return { value: says.reduce((sum, value) => sum + value, 0) / says.length, sigma: 0.05 };
+  const [first] = loads;
+  return {
+    value: says.reduce((sum, value) => sum + value, 0) / says.length,
+    sigma: 0.05,
+    // Of a motor little is known: its first churning counts almost whole.
+    ...(first ? { prior: churnPriorLnSigma(first.churning) } : {}),
+  };
 }
 
 /** So wide a belief says nothing against what was weighed, σ of ln. */
@@ -348,6 +357,7 @@ function observation(state: MakeState, kind: FactorKind, fit: Fit | null): Obser
       atMs: state.inoculatedAtMs ?? state.startedAtMs + 60 * MINUTE_MS,
       value: typedValue(kind, state.plan) + fit.value,
       sigma: Math.hypot(fit.sigma, FACTOR_SPREAD[kind].make),
+      ...(fit.prior === undefined ? {} : { prior: fit.prior }),
     },
   ];
 }

@@ -1,3 +1,4 @@
+import { STAGE_WORDS } from '../butter/index.ts';
 import type { Cue } from '../culture/index.ts';
 import { formatMinutes } from '../units/index.ts';
 import type { BandForecast } from './forecast.ts';
@@ -8,7 +9,7 @@ import { renneted, shownAcidAtMs } from './safety.ts';
 import { seenSetMs } from './seen.ts';
 import { breakOfLoad, churnLoads, doneWordsOf, loadStanding } from './loads.ts';
 import { preparedFromMs } from './preparation.ts';
-import { churningNow, tooLongFromMs } from './too-long.ts';
+import { churningNow, lateStage, tooLongFromMs } from './too-long.ts';
 import { souringOf, type MakeState, type TemperatureReading } from './state.ts';
 import { nextTurn } from './turns.ts';
 
@@ -147,6 +148,19 @@ const RULES: readonly Rule[] = [
       mustAct: false,
       title: 'Churning takes too long',
       text: 'This has taken twice the longest time expected. Measure the cream’s temperature.',
+    };
+  },
+  (state) => {
+    const run = hasBroken(state) ? null : churningNow(state, state.current?.startedAtMs ?? 0);
+    const late = run && lateStage(run);
+    if (!late) return null;
+    return {
+      id: ofLoad(state, `late-${late.stage}`),
+      dueAtMs: late.atMs,
+      rank: 4,
+      mustAct: false,
+      title: late.stage === 'froth' ? 'Still liquid?' : `Not ${STAGE_WORDS[late.stage]} yet?`,
+      text: `By now the cream is usually at “${STAGE_WORDS[late.stage]}”. Mark what you see. If it is not there, measure the cream’s temperature.`,
     };
   },
   (state, forecast) => {

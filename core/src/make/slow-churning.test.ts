@@ -26,18 +26,23 @@ const churning = (
 test('a churning is too long after twice the longest it should take; then it asks how warm it is', () => {
   const state = churning(12);
   const slow = slowChurning(state, START + 61 * MIN)!;
-  expect(slow).toMatchObject({ heatC: null, causes: [], remedies: [] });
-  expect(slow.sinceMs).toBeGreaterThan(START + 90 * MIN);
+  expect(slow).toMatchObject({ late: 'froth', heatC: null, causes: [], remedies: [] });
+  expect(slow.sinceMs).toBeLessThan(START + 70 * MIN);
   const forecast = bandForecast(state, START + 61 * MIN, 1, 20);
   const alarms = alarmsOf(
     state,
     forecast,
     safetyOf(state, forecast.point.temperature, START + 61 * MIN, null),
   );
-  expect(alarms.find((a) => a.id === 'slow-churning')).toMatchObject({
+  // First whether its next stage is there; long after it, that all of it takes too long.
+  expect(alarms.find((a) => a.id === 'late-froth')).toMatchObject({
     dueAtMs: slow.sinceMs,
+    title: 'Still liquid?',
     mustAct: false,
   });
+  const tooLong = alarms.find((a) => a.id === 'slow-churning')!;
+  expect(tooLong.dueAtMs).toBeGreaterThan(START + 90 * MIN);
+  expect(slowChurning(state, tooLong.dueAtMs + MIN)!.late).toBeNull();
 });
 
 test('once it was measured it says why, and what could be done about it', () => {

@@ -1,13 +1,15 @@
-import { remediesFor, slowCauses, type Remedy, type SlowCause } from '../butter/index.ts';
+import { remediesFor, slowCauses, type ChurnStage, type Remedy, type SlowCause } from '../butter/index.ts';
 import { batchOf } from '../method/index.ts';
 import { loadRuns } from '../steps/index.ts';
 import type { MakeState } from './state.ts';
-import { churningNow, loadInChurn, tooLongFromMs } from './too-long.ts';
+import { churningNow, lateStage, loadInChurn, tooLongFromMs } from './too-long.ts';
 
 /** A churning that takes longer than twice the longest it should have. */
 export interface SlowNow {
-  /** Since when it is too long, ms since 1970. */
+  /** Since when it is slow, ms since 1970: its next stage is late, or all of it takes too long. */
   readonly sinceMs: number;
+  /** The stage nobody has seen yet; `null` once all of it takes too long. */
+  readonly late: ChurnStage | null;
   /** Heat of the cream read since then, °C; `null` as long as nobody measured. */
   readonly heatC: number | null;
   /** Empty until its heat is known. */
@@ -28,10 +30,13 @@ export function slowChurning(state: MakeState, nowMs: number): SlowNow | null {
   const load = loadInChurn(loadRuns(run))!;
   if (load.broke) return null;
   const startMs = run.startMs + load.startMin * 60_000;
-  const sinceMs = tooLongFromMs(run);
+  const tooLongMs = tooLongFromMs(run);
+  const next = lateStage(run);
+  const sinceMs = Math.min(tooLongMs, next?.atMs ?? tooLongMs);
+  const late = nowMs < tooLongMs ? (next?.stage ?? null) : null;
   const read = state.temperatures.at(-1);
   const heatC = read && read.atMs >= Math.max(startMs, nowMs - FRESH_MS) ? read.celsius : null;
-  if (heatC === null || nowMs < sinceMs) return { sinceMs, heatC: null, causes: [], remedies: [] };
+  if (heatC === null || nowMs < sinceMs) return { sinceMs, late, heatC: null, causes: [], remedies: [] };
   const slow = {
     churning: load.churning,
     composition: batchOf(state.plan).composition,
@@ -40,5 +45,5 @@ export function slowChurning(state: MakeState, nowMs: number): SlowNow | null {
     heatC,
     way: load.way,
   };
-  return { sinceMs, heatC, causes: slowCauses(slow), remedies: remediesFor(slow) };
+  return { sinceMs, late, heatC, causes: slowCauses(slow), remedies: remediesFor(slow) };
 }

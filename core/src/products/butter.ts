@@ -1,4 +1,11 @@
+import { creamDegree } from '../butter/index.ts';
 import type { Product } from './product.ts';
+
+const BUTTERMILK = {
+  sweet: 'Sweet buttermilk',
+  'just-sour': 'Just-sour buttermilk',
+  sour: 'Cultured buttermilk',
+} as const;
 
 /** Butter: cream tempered, churned till it breaks, washed and worked. */
 export const BUTTER: Product = {
@@ -13,7 +20,7 @@ export const BUTTER: Product = {
   gives: {
     buttermilk: {
       role: 'buttermilk',
-      name: ({ milk }) => (milk.soured ? 'Cultured buttermilk' : 'Sweet buttermilk'),
+      name: ({ milk }) => BUTTERMILK[creamDegree(milk)],
     },
   },
 };

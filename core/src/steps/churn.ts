@@ -3,8 +3,11 @@ import {
   brokeAfter,
   CHURN_FACTS,
   churnAlong,
+  creamDegree,
+  creamSourness,
   loadsFor,
   CHURN_STAGES,
+  RIPENED_PH,
   STAGE_SHARE,
   STAGE_WORDS,
   wateredC,
@@ -13,10 +16,14 @@ import {
   type ChurnWay,
 } from '../butter/index.ts';
 import type { MakePlan } from '../contract/index.ts';
+import { thicknessIndex } from '../culture/index.ts';
 import { batchOf, roomAtC, type CautionId } from '../method/index.ts';
 import type { Leg, LegRun } from './leg.ts';
+import { THICKENS_H } from './thicken.ts';
 import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
 
+/** From this thickness on a spoon of ripened cream stands, 0..100. */
+const DOLLOP = 50;
 /** Cream this cold has been aged: its fat is firm, °C. */
 const AGED_BELOW_C = 8;
 const own = ({ step }: Pick<StepOf, 'step'>) => paramsOf(step, 'churn');
@@ -30,20 +37,37 @@ function oneLoad(plan: MakePlan, of: Pick<StepOf, 'step'>) {
 
 /** One load of a plan's cream as it goes into the churn at a heat. */
 export function creamIn(plan: MakePlan, of: Pick<StepOf, 'step'>, startC: number, atMs: number): Churning {
-  const { churn, speed, litres: holds } = own(of);
+  const { churn, speed, setting, litres: holds } = own(of);
   const { litres, composition } = oneLoad(plan, of);
+  const { ph, soured, treatment, homogenised } = plan.milk;
   const learned = plan.factors?.churn;
   return {
     churn,
     speed,
+    ...(setting ? { setting } : {}),
     startC,
     fatFraction: composition.fatFraction,
     fillFraction: litres / holds,
     litres,
     roomC: roomAtC(plan, atMs),
-    ripened: plan.milk.soured === true,
+    ripened: ph === undefined ? soured === true : ph <= RIPENED_PH,
+    // How thick it stands is told of cream whose acidity is known.
+    ...(ph === undefined
+      ? {}
+      : {
+          sourness: creamSourness({ ph }),
+          thick:
+            plan.milk.wholeCurd !== true &&
+            thicknessIndex({
+              fatFraction: composition.fatFraction,
+              ph,
+              coldH: THICKENS_H,
+              treatment,
+              homogenised: homogenised === true,
+            }) >= DOLLOP,
+        }),
     wholeCurd: plan.milk.wholeCurd === true,
-    treatment: plan.milk.treatment,
+    treatment,
     agedCold: plan.milk.startC <= AGED_BELOW_C,
     feed: plan.milk.feed,
     ...(learned ? { own: { slower: Math.exp(learned.value), lnSigma: learned.sigma } } : {}),
@@ -69,7 +93,9 @@ export const withLoads = (plan: MakePlan): MakePlan =>
 /** A churn and its speed, as what is learned of it is called; empty for a plan that churns nothing. @example churnName(plan) // 'medium Barrel churn' */
 export const churnName = ({ method }: MakePlan): string => {
   const step = method.steps.find((s) => s.kind === 'churn');
-  return step ? `${step.speed} ${step.name}`.slice(0, 40) : '';
+  if (!step) return '';
+  const at = step.setting ? `${step.setting.at}/${step.setting.of}` : step.speed;
+  return `${at} ${step.name}`.slice(0, 40);
 };
 
 /** One load as it was, is or will be churned. */
@@ -205,7 +231,9 @@ function cautions(plan: MakePlan, of: StepOf): readonly CautionId[] {
   const { motor } = CHURN_FACTS[own(of).churn];
   return [
     ...(motor ? (['blades-off'] as const) : []),
-    ...(plan.starter.kind === 'milk-kefir' || plan.milk.soured ? (['vent-churn'] as const) : []),
+    ...(plan.starter.kind === 'milk-kefir' || creamDegree(plan.milk) !== 'sweet'
+      ? (['vent-churn'] as const)
+      : []),
     ...(plan.milk.treatment === 'raw' ? (['raw-milk'] as const) : []),
   ];
 }

@@ -3,6 +3,8 @@ import {
   butterBalance,
   butterFat,
   churnForecast,
+  creamSourness,
+  RIPENED_PH,
   fatWays,
   gheeForecast,
   gheeYieldKg,
@@ -143,8 +145,11 @@ const COMPUTE: { readonly [N in SumName]: (input: SumInput<N>) => SumOutput<N> }
   boil: ({ altitudeM }) => ({ celsius: round(boilingPointC(altitudeM)) }),
   // Cream warming or cooling towards the churn, covered against dust.
   temper: ({ untilC, ...run }) => ({ minutes: finite(runVessel({ ...run, lidded: true }, untilC).minutes) }),
-  churn: (input) => {
-    const { minutes, breakC, buttermilkFatFraction } = churnForecast(input);
+  churn: ({ ph, ...input }) => {
+    const { minutes, breakC, buttermilkFatFraction } = churnForecast({
+      ...input,
+      ...(ph === undefined ? {} : { sourness: creamSourness({ ph }), ripened: ph <= RIPENED_PH }),
+    });
     return {
       minutes: round(minutes),
       breakC: round(breakC),

@@ -118,13 +118,21 @@ export const SUM_INPUTS = {
   }),
   churn: z.strictObject({
     churn: z.enum(CHURN_KINDS),
-    speed: z.enum(CHURN_SPEEDS),
+    speed: z.enum(CHURN_SPEEDS).default('medium'),
+    /** In place of the speed: which of how many settings. */
+    setting: z
+      .strictObject({ at: z.number().int().min(1), of: z.number().int().min(1).max(40) })
+      .refine(({ at, of }) => at <= of, { error: 'is more than the machine has', path: ['at'] })
+      .optional(),
     startC: celsius.min(0, 'is frozen').max(40, 'is too warm to churn: the fat is melted'),
     fatFraction: fraction.min(0.02, 'is too little fat').max(0.7, 'is more than any cream (70 %)'),
     fillFraction: fraction.min(0.02, 'is too little'),
     litres: z.number().min(0.05).max(100),
     roomC: celsius.min(-10).max(45),
     ripened: z.boolean(),
+    /** pH, where it is between sweet and ripened; and whether it stands as a dollop. */
+    ph: z.number().min(3.8).max(6.9).optional(),
+    thick: z.boolean().default(false),
     wholeCurd: z.boolean(),
     treatment: z.enum(TREATMENTS),
     agedCold: z.boolean(),

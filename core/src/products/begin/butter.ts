@@ -32,6 +32,7 @@ function methodFor(kitchen: KitchenSettings): MethodSnapshot {
         speed: 'medium',
         name: churn.name,
         litres: churn.litres,
+        ...(own?.settings ? { setting: { at: Math.ceil(own.settings / 2), of: own.settings } } : {}),
       },
       { id: 'drain', kind: 'drain' },
       {

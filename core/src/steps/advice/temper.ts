@@ -1,11 +1,16 @@
-import { churnWindowC } from '../../butter/index.ts';
+import { churnWindowC, FAT_LEFT_PER_K } from '../../butter/index.ts';
 import { FRIDGE_C } from '../../heat/index.ts';
 import { formatTemperature } from '../../units/index.ts';
 import { paramsOf, type Advise } from '../step-type.ts';
 import { AT_HEAT_C } from '../temper.ts';
 
-/** Above this butter comes as grease, or not at all, °C. */
+/** Above this butter comes soft and greasy, °C; room-warm cream is a school of its own, up to the second. */
 const GREASY_C = 20;
+const ROOM_WARM_C = 23;
+
+/** How many times as much fat stays behind as in the middle of the window: e^(0.16·ΔT). */
+const priceOfWarmth = (toC: number, low: number, high: number): string =>
+  Math.exp(FAT_LEFT_PER_K * (toC - (low + high) / 2)).toFixed(0);
 
 export const adviseTemper: Advise = (plan, { temperature }, of) => {
   const { toC, standing } = paramsOf(of.step, 'temper');
@@ -25,25 +30,31 @@ export const adviseTemper: Advise = (plan, { temperature }, of) => {
               : `The cream is at ${heat(startC)} and cannot warm to ${heat(toC)} in a place at ${heat(airC)}. Choose a lower temperature or a warmer room.`,
         }
       : null,
-    toC > GREASY_C
+    toC > ROOM_WARM_C
       ? {
           severity: 'stop',
           field: 'heat',
           text: `At ${heat(toC)} the fat is half melted, so you get greasy butter or none. ${heat(low)}–${heat(high)} is right for this cream.`,
         }
-      : toC > high
+      : toC > GREASY_C
         ? {
             severity: 'caution',
             field: 'heat',
-            text: `Above ${heat(high)} churning is quick, but the butter is softer and more fat is lost to the buttermilk.`,
+            text: `Room-warm cream breaks fast and gives soft, greasy butter. About ${priceOfWarmth(toC, low, high)} times as much fat stays in the buttermilk. Pour in very cold water at the break, and rest the butter in iced water.`,
           }
-        : toC < low
+        : toC > high
           ? {
               severity: 'caution',
               field: 'heat',
-              text: `Below ${heat(low)} churning takes long and splashes.`,
+              text: `Above ${heat(high)} churning is quick, but the butter is softer and more fat is lost to the buttermilk.`,
             }
-          : null,
+          : toC < low
+            ? {
+                severity: 'caution',
+                field: 'heat',
+                text: `Below ${heat(low)} churning takes long and splashes.`,
+              }
+            : null,
     startC > GREASY_C
       ? {
           severity: 'caution',

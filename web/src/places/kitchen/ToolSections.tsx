@@ -148,6 +148,16 @@ export function ChurnsSection(props: SectionProps) {
               change({ kind: CHURN_KINDS.find((k) => k === e.currentTarget.value) ?? 'crank' })
             }
           />
+          {CHURN_FACTS[item.kind ?? 'crank'].motor && (
+            <NumberField
+              label="Settings"
+              unit="0 for low, medium, high"
+              value={item.settings ?? 0}
+              fault={fault('settings')}
+              onValue={(settings) => change({ settings: settings === 0 ? undefined : settings })}
+              width={260}
+            />
+          )}
         </>
       )}
     />

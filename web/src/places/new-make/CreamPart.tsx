@@ -1,5 +1,8 @@
 import {
   batchOf,
+  CREAM_DEGREE_PH,
+  creamDegree,
+  RIPENED_PH,
   EMPTY_KG,
   freeKg,
   isCream,
@@ -123,21 +126,34 @@ export function CreamPart(props: Omit<PourProps, 'lots'> & Ripened) {
           {mayBeRipened && (
             <Choices
               legend="Cream"
-              value={milk.wholeCurd ? 'curd' : milk.soured ? 'ripened' : 'sweet'}
+              value={milk.wholeCurd ? 'curd' : creamDegree(milk)}
               options={[
                 { value: 'sweet', label: 'sweet' },
-                { value: 'ripened', label: 'ripened' },
+                { value: 'just-sour', label: 'just sour' },
+                { value: 'sour', label: 'sour, ripened' },
                 { value: 'curd', label: 'whole soured milk' },
               ]}
               onChange={(value) => {
                 const curd = value === 'curd';
                 set({
-                  soured: value !== 'sweet',
+                  soured: value === 'sour' || curd,
+                  ph: curd || value === 'sweet' ? undefined : CREAM_DEGREE_PH[value],
                   wholeCurd: curd,
                   // Milk is not as fat as cream, and cream not as lean as milk.
                   ...(curd !== (milk.wholeCurd === true) && { fatFraction: curd ? CURD_FAT : CREAM_FAT }),
                 });
               }}
+            />
+          )}
+          {mayBeRipened && milk.ph !== undefined && (
+            <StepSlider
+              label="pH, if you measured it"
+              value={milk.ph}
+              shown={milk.ph.toFixed(1)}
+              min={4}
+              max={6.6}
+              step={0.1}
+              onChange={(ph) => set({ ph, soured: ph <= RIPENED_PH })}
             />
           )}
           <Checkbox

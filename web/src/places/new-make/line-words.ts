@@ -1,6 +1,7 @@
 import {
   batchOf,
   CHURN_FACTS,
+  creamDegree,
   isHeated,
   MILK_FACTS,
   PLACE_FACTS,
@@ -15,6 +16,9 @@ import { stepOf } from './panels/method-step.ts';
 import { wetnessOf } from './panels/wetness.ts';
 
 /** What a plan's lines say: one sentence a line, from which somebody sees whether it is what they want. */
+
+/** Cream by how sour it is. */
+const CREAM_WORDS = { sweet: 'sweet cream', 'just-sour': 'just-sour cream', sour: 'ripened cream' } as const;
 
 /** A pot nobody gave a name. */
 const USUAL_POT = 'Pot';
@@ -42,7 +46,7 @@ export function pourWords(plan: MakePlan, lots: readonly Lot[], units: Units): s
     return `${units.mass(batchOf(plan).massKg)} butter${from}, ${wetnessOf(plan).label}`;
   const amount = units.volume(milk.litres);
   if (takes === 'cream') {
-    const state = milk.wholeCurd ? 'whole soured milk' : milk.soured ? 'ripened cream' : 'sweet cream';
+    const state = milk.wholeCurd ? 'whole soured milk' : CREAM_WORDS[creamDegree(milk)];
     return `${amount} ${milk.treatment} ${state}${from}, ${fatWords(plan)}, at ${units.temperature(milk.startC)}`;
   }
   const of = milk.lots ? from : ` ${lower(MILK_FACTS[milk.kind].label)}`;
@@ -139,7 +143,7 @@ export function churnWords(plan: MakePlan, units: Units): string | null {
   if (!temper || !churn) return null;
   const { loads = 1 } = churn;
   const { label } = CHURN_FACTS[churn.churn];
-  return `${churn.name === '' || churn.name === label ? lower(label) : churn.name} at ${units.temperature(temper.toC)}${loads > 1 ? `, in ${loads} loads` : ''}`;
+  return `${churn.name === '' || churn.name === label ? lower(label) : churn.name} at ${units.temperature(temper.toC)}${churn.setting ? `, setting ${churn.setting.at} of ${churn.setting.of}` : ''}${loads > 1 ? `, in ${loads} loads` : ''}`;
 }
 
 /** How the butter is finished. @example finishWords(plan) // "3 washes, 1.2 % salt" */

@@ -15,6 +15,9 @@ import { ChurnDrawing } from './ChurnDrawing.tsx';
 import type { PanelProps } from './panel.ts';
 import './panels.css';
 
+/** A reading so long before it went in still says how warm the cream is. */
+const READ_BEFORE_MS = 15 * 60_000;
+
 /** The loads one after another: those that broke, the one in the churn, those that wait. */
 function LoadsLine({ churn, nowMs }: { readonly churn: ChurnLoads; readonly nowMs: number }) {
   const units = useUnits();
@@ -75,6 +78,7 @@ export function ChurnPanel({ live, nowMs: minuteMs }: PanelProps) {
   const shareOf = (ms: number): number => (ms - startMs) / 60_000 / Math.max(0.1, expected);
   const resting = state.rests.at(-1)?.toMs === null;
   const several = churn.loads.length > 1;
+  const known = state.temperatures.some(({ atMs }) => atMs >= startMs - READ_BEFORE_MS);
   return (
     <section
       className="churn-panel"
@@ -112,6 +116,12 @@ export function ChurnPanel({ live, nowMs: minuteMs }: PanelProps) {
                 </>
               )}
             </p>
+            {!known && (
+              <p>
+                What temperature is the cream? Until you enter it, {units.temperature(run.churning.startC)} is
+                assumed.
+              </p>
+            )}
             <p className="quiet">
               {last
                 ? `last seen: ${STAGE_WORDS[last]}`

@@ -2,6 +2,7 @@ import {
   formatMinutes,
   loadStanding,
   slowChurning,
+  STAGE_WORDS,
   toCelsius,
   handReading,
   type Remedy,
@@ -50,7 +51,7 @@ function remedyWords({ what, bath, water }: Remedy, units: Units): string {
   }
 }
 
-/** After twice the longest it should take: one question, then what could be done, each played through. */
+/** When its next stage is late, and after twice the longest it should take: one question, then what could be done, each played through. */
 export function TooLong({ live: { state } }: PanelProps) {
   const units = useUnits();
   const nowMs = useNow(5000);
@@ -76,7 +77,14 @@ export function TooLong({ live: { state } }: PanelProps) {
           void record(state.id, 'temperature-read', read, now());
         }}
       >
-        <h2>Churning is taking too long. What temperature is the cream now?</h2>
+        <h2>
+          {slow.late === null
+            ? 'Churning is taking too long.'
+            : slow.late === 'froth'
+              ? 'Still liquid?'
+              : `Not at “${STAGE_WORDS[slow.late]}” yet?`}{' '}
+          What temperature is the cream now?
+        </h2>
         <div className="row">
           <QuantityField
             label="Cream temperature"

@@ -34,7 +34,7 @@ export function ChurnPart(props: {
         value={temper.toC}
         shown={units.temperature(temper.toC)}
         min={6}
-        max={22}
+        max={23}
         step={0.5}
         onChange={(toC) => set('temper', { toC })}
       />
@@ -84,6 +84,9 @@ export function ChurnPart(props: {
               name: chosen.name,
               litres: chosen.litres,
               loads: undefined,
+              setting: chosen.settings
+                ? { at: Math.ceil(chosen.settings / 2), of: chosen.settings }
+                : undefined,
             });
           else if (kind)
             set('churn', {
@@ -91,6 +94,7 @@ export function ChurnPart(props: {
               name: CHURN_FACTS[kind].label,
               litres: USUAL_LITRES,
               loads: undefined,
+              setting: undefined,
             });
         }}
       />
@@ -121,12 +125,41 @@ export function ChurnPart(props: {
         </p>
       )}
       {CHURN_FACTS[churn.churn].motor && (
-        <Choices
-          legend="Speed"
-          value={churn.speed}
-          options={CHURN_SPEEDS.map((speed) => ({ value: speed, label: speed }))}
-          onChange={(speed) => set('churn', { speed })}
-        />
+        <>
+          {!churn.setting && (
+            <Choices
+              legend="Speed"
+              value={churn.speed}
+              options={CHURN_SPEEDS.map((speed) => ({ value: speed, label: speed }))}
+              onChange={(speed) => set('churn', { speed })}
+            />
+          )}
+          <StepSlider
+            label="How many settings does it have?"
+            value={churn.setting?.of ?? 0}
+            shown={churn.setting ? `${churn.setting.of} settings` : 'low, medium, high'}
+            min={0}
+            max={16}
+            step={1}
+            onChange={(of) =>
+              set('churn', {
+                setting:
+                  of < 2 ? undefined : { at: Math.min(churn.setting?.at ?? Math.ceil(of / 2), of), of },
+              })
+            }
+          />
+          {churn.setting && (
+            <StepSlider
+              label="Setting"
+              value={churn.setting.at}
+              shown={`${churn.setting.at} of ${churn.setting.of}`}
+              min={1}
+              max={churn.setting.of}
+              step={1}
+              onChange={(at) => set('churn', { setting: { at, of: churn.setting!.of } })}
+            />
+          )}
+        </>
       )}
     </>
   );
