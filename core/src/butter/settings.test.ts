@@ -52,7 +52,7 @@ describe('a machine with n settings', () => {
     const thick: Churning = {
       ...thinSweet,
       setting,
-      startC: 15,
+      startC: 16,
       fatFraction: 0.42,
       ripened: true,
       sourness: 1,

@@ -189,7 +189,9 @@ function prepare(state: MakeState, nowMs: number): Prepared {
         )
       : plan.inoculateC;
   // Picked up already: judge by the pH it had when it went into the cold.
-  const endMs = state.chilledAtMs ?? pickUpMs ?? nowMs;
+  // Never coming to what is wanted, it is judged by where it ends, not by where it began.
+  const horizonMs = zero + (incubation?.horizonH ?? 0) * HOUR_MS;
+  const endMs = state.chilledAtMs ?? pickUpMs ?? Math.max(nowMs, horizonMs);
   const endH = (endMs - zero) / HOUR_MS;
   const endPh =
     row.length > 0 && incubation

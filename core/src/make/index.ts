@@ -36,3 +36,4 @@ export * from './pour-together.ts';
 export * from './to-add.ts';
 export * from './entry-time.ts';
 export { LEVEL_SPREAD, levelKg, LEVELS, litresByRuler } from './by-level.ts';
+export * from './reaches.ts';

@@ -3,7 +3,18 @@ import { STARTER_FACTS, type Sourness } from '../culture/index.ts';
 import { CAUTIONS, type Advice, type CautionId } from '../method/index.ts';
 import { adviseOn, planOfMethod } from '../products/index.ts';
 import { interpolateLinear } from '../numerics/index.ts';
-import { likelyKg, makeFlow, pointForecast, souringOf, stateOfPlan } from '../make/index.ts';
+import {
+  likelyKg,
+  makeFlow,
+  markWords,
+  placeThatWould,
+  pointForecast,
+  reachesOf,
+  reachWords,
+  souringOf,
+  stateOfPlan,
+  type Reached,
+} from '../make/index.ts';
 import { thingsOf } from './asks.ts';
 import type { Added } from './recipe-words.ts';
 
@@ -32,6 +43,11 @@ export interface Measured {
   readonly handsMin: number;
   /** It never gets as sour as wanted, as this kitchen is. */
   readonly never: boolean;
+  /** What is reached, where what is wanted is not, and where else that would be; hours from the beginning. */
+  readonly reaches: readonly { readonly what: Reached['what']; readonly hours: number }[];
+  readonly instead: { readonly place: string; readonly hours: number } | null;
+  /** The same in sentences; `null` where what is wanted is reached. */
+  readonly reachWords: string | null;
   /** pH in the end, `null` where nothing sours. */
   readonly ph: number | null;
   readonly sourness: Sourness | null;
@@ -96,12 +112,28 @@ export function measureMethod(
             Math.min(endMs, point.inoculationMs + SOURS_ON_H * HOUR_MS),
           )
         : point.pickUpPh;
+  const never = souring !== null && !timed && point.marks.some((m) => m.role === 'ready' && m.atMs === null);
+  const hoursOf = (ms: number): number => (ms - startMs) / HOUR_MS;
+  const reached = never ? reachesOf(state, point) : [];
+  const other = never ? placeThatWould(plan, kitchen.places) : null;
   return {
     litres: plan.milk.litres,
     steps,
     hours: (endMs - startMs) / HOUR_MS,
     handsMin: steps.reduce((sum, { handsMin }) => sum + handsMin, 0),
-    never: souring !== null && !timed && point.marks.some((m) => m.role === 'ready' && m.atMs === null),
+    never,
+    reaches: reached.map(({ what, atMs }) => ({ what, hours: hoursOf(atMs) })),
+    instead: other && { place: other.place.name, hours: hoursOf(other.atMs) },
+    reachWords: never
+      ? reachWords({
+          reached,
+          wanted: plan.wanted.sourness,
+          body: markWords(state, 'body'),
+          placeName: plan.place.name,
+          other,
+          when: (ms) => `after about ${Math.round(hoursOf(ms))} h`,
+        })
+      : null,
     ph: souring ? lastPh : null,
     sourness: souring && !timed ? point.sourness : null,
     body: souring && !timed ? point.firmness : null,

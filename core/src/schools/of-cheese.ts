@@ -15,6 +15,7 @@ export const FRESH_CHEESE_METHODS: readonly Method[] = [
     {
       milk: { kind: 'cow-lean', treatment: 'pasteurised', fatFraction: 0.12 },
       heat: { kind: 'touch', targetC: 72, holdMin: 0 },
+      cooling: 'iced-bath',
       inoculateC: 24,
       starter: { kind: 'cultured-buttermilk', share: 0.04, statedRatio: null },
       place: ROOM,
@@ -38,7 +39,7 @@ export const FRESH_CHEESE_METHODS: readonly Method[] = [
     'fresh-cheese',
     'acid-set',
     'Acid-set cheese',
-    'Ready in an hour and a half, without culture or rennet. It does not melt.',
+    'Ready the same afternoon, without culture or rennet. It does not melt.',
     { heat: { kind: 'touch', targetC: 90, holdMin: 0 } },
     [
       'pour',

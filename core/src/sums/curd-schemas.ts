@@ -142,6 +142,10 @@ export const CURD_OUTPUTS = {
     hours: z.number(),
     handsMin: z.number(),
     ph: z.number().nullable(),
+    /** What is reached and when, where the aim is not; hours from the beginning. */
+    reaches: z.array(z.strictObject({ what: z.string(), hours: z.number() })),
+    /** Where else the aim would be reached. */
+    instead: z.strictObject({ place: z.string(), hours: z.number() }).nullable(),
     outKg: z.number(),
     wheyKg: z.number(),
     things: z.array(z.string()),

@@ -136,6 +136,8 @@ export const CURD_SUMS: CurdSums = {
       hours: round(measured.hours),
       handsMin: round(measured.handsMin),
       ph: measured.ph === null ? null : round(measured.ph),
+      reaches: measured.reaches.map(({ what, hours }) => ({ what, hours: round(hours) })),
+      instead: measured.instead && { ...measured.instead, hours: round(measured.instead.hours) },
       outKg: round(measured.outKg),
       wheyKg: round(measured.wheyKg),
       things: [...measured.things],

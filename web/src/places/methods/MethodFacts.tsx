@@ -19,7 +19,7 @@ export function factRows(
     ['Hands-on', `about ${durationWords(measured.handsMin)}`],
     ['Yield', `about ${units.mass(measured.outKg)} from ${units.volume(measured.litres)}`],
     ...(measured.wheyKg > 0.05 ? [['Whey', `about ${units.mass(measured.wheyKg)}`] as const] : []),
-    ...(measured.never ? [['Sourness', 'not reached in this kitchen'] as const] : []),
+    ...(measured.reachWords === null ? [] : [['Sourness', measured.reachWords] as const]),
     ...(!measured.never && measured.sourness !== null && measured.ph !== null
       ? [['Sourness', `${measured.sourness}, about pH ${measured.ph.toFixed(1)}`] as const]
       : []),

@@ -10,6 +10,9 @@ import {
   markBand,
   markMs,
   markWords,
+  placeThatWould,
+  reachesOf,
+  reachWords,
   methodSteps,
   productOf,
   souringOf,
@@ -20,7 +23,8 @@ import {
 import type { MakePlan } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
 import { useFactorsQuery } from '../../data/api.ts';
-import { useUnits } from '../../data/use-units.ts';
+import { useKitchen, useUnits } from '../../data/use-units.ts';
+import { useMemo } from 'react';
 import { WithTerms } from '../../parts/WithTerms.tsx';
 import { MiniCurve } from './MiniCurve.tsx';
 import { TradeOff } from './panels/TradeOff.tsx';
@@ -35,7 +39,9 @@ function whyOf({ plan, point, state }: Planning, sourness: Sourness): string {
   const souring = souringOf(state);
   if (!souring || !soursToTheEnd(state)) return '';
   const got = souring.bodyWord(point.firmness);
-  const taken = `Move to fridge when ${sourness}, at about pH ${point.pickUpPh.toFixed(1)}.`;
+  const taken = point.marks.some(({ role, atMs }) => role === 'ready' && atMs === null)
+    ? `Left in the warm place it ends at about pH ${point.pickUpPh.toFixed(1)}.`
+    : `Move to fridge when ${sourness}, at about pH ${point.pickUpPh.toFixed(1)}.`;
   if (!isFirmness(got)) return `After a night in the fridge: about ${got}. ${taken}`;
   const unfolded = `about ${Math.round(point.denatured * 100)} % of the whey protein unfolds`;
   const firm =
@@ -76,6 +82,21 @@ function Ready({ planning, fading }: { readonly planning: Planning; readonly fad
   const ready = known && markBand(known, 'ready');
   const set = known && markBand(known, 'body');
   const hours = readyMs === null ? null : (readyMs - point.inoculationMs) / 3_600_000;
+  const { places } = useKitchen();
+  const reached = useMemo(
+    () =>
+      readyMs === null
+        ? reachWords({
+            reached: reachesOf(state, point),
+            wanted: plan.wanted.sourness,
+            body: mark,
+            placeName: plan.place.name,
+            other: placeThatWould(plan, places),
+            when: (ms) => `about ${units.time(ms, zeroMs)}`,
+          })
+        : null,
+    [readyMs, state, point, plan, mark, places, units, zeroMs],
+  );
   return (
     <div>
       <div className="quiet">Ready, {plan.wanted.sourness}</div>
@@ -88,11 +109,12 @@ function Ready({ planning, fading }: { readonly planning: Planning; readonly fad
       </div>
       <div className="quiet">
         {setMs === null
-          ? 'Will not set within the forecast'
+          ? ''
           : `${mark} ${set ? units.span(set.p10, set.p90, zeroMs) : `about ${units.time(setMs, zeroMs)}`}`}
         {hours !== null &&
           `, ${formatMinutes(hours * 60)} ${plan.place.kind === 'room' ? 'at room temperature' : 'in the warm place'}`}
       </div>
+      {readyMs === null && <p className="caution">{reached}</p>}
     </div>
   );
 }
