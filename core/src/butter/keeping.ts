@@ -15,6 +15,8 @@ export interface KeptButter {
   /** Of ripened cream. */
   readonly cultured: boolean;
   readonly flavoured: readonly Flavouring[];
+  /** Of raw cream: it keeps shorter. */
+  readonly raw?: boolean;
 }
 
 /** How long, in days, and why. */
@@ -28,6 +30,8 @@ export const KEEPING_BRINE = 0.08;
 /** Some buttermilk washed out: between what is not washed at all and what keeps. */
 const HALF_WASHED = 0.5;
 const MONTH_D = 30;
+/** Butter of raw cream keeps so much of that [judgement]. */
+const RAW_SHARE = 0.7;
 
 /**
  * How long butter keeps, sealed; a judgement, shown as a range with its reason. Fresh herbs or garlic in fat are kept cold, four
@@ -35,6 +39,16 @@ const MONTH_D = 30;
  * @example butterKeeping({ place: 'cold', serumLeft: 0.02, brineFraction: 0.1, cultured: false, flavoured: [] }).days // [30, 60]
  */
 export function butterKeeping(of: KeptButter): ButterKeeping {
+  const kept = pasteurisedKeeping(of);
+  if (!of.raw) return kept;
+  const [least, most] = kept.days;
+  return {
+    days: [Math.floor(least * RAW_SHARE), Math.ceil(most * RAW_SHARE)],
+    reason: `${kept.reason}; from raw cream, so it keeps shorter`,
+  };
+}
+
+function pasteurisedKeeping(of: KeptButter): ButterKeeping {
   const { place, serumLeft, brineFraction, cultured } = of;
   const fresh = of.flavoured.some((what) => what === 'herbs' || what === 'garlic');
   if (place === 'freezer')

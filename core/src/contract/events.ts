@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { CHURN_STAGES, FLAVOURINGS, GHEE_STAGES, MOST_BUTTER_WATER, SALT_KINDS } from '../butter/index.ts';
-import { CUES, GROUPS, SOURNESS } from '../culture/index.ts';
+import { CUES, DEFECTS, GROUPS, SOURNESS } from '../culture/index.ts';
 import { CULTURE_PLACES, cultureChange, wakingDone, wakingPlan } from './cultures.ts';
 import { HEAT_CUES } from '../heat/index.ts';
 import { dayChange } from './day-doc.ts';
@@ -145,6 +145,8 @@ export const EVENT_DATA = {
     sourness: z.enum(SOURNESS),
     texture: z.enum(['thin', 'pourable', 'spoonable', 'firm']),
     text: longText,
+    /** What is wrong with it; left out, nothing. */
+    defects: z.array(z.enum(DEFECTS)).max(12).optional(),
   }),
   noted: z.strictObject({ text: longText.min(1, 'needs some text') }),
   /** Kept for the next time: a turn of its culture begins. */

@@ -5,6 +5,7 @@ export * from './kernel.ts';
 export * from './ferment.ts';
 export * from './inocula.ts';
 export * from './packet-dose.ts';
+export * from './defects.ts';
 export * from './judge.ts';
 export * from './ensemble.ts';
 export * from './readings.ts';

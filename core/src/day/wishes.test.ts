@@ -246,9 +246,11 @@ test('a day goes on: untouched it stays, half an hour late it moves, and nothing
       nowMs: ZERO_MS + minute * MINUTE_MS,
     })!;
   expect(at(0).changed).toBe(false);
-  const late = at(30);
+  // Half an hour after the first hands were due, and nothing was done.
+  const lateMin = Math.min(...hands.map(({ from }) => from)) + 30;
+  const late = at(lateMin);
   expect(late.changed).toBe(true);
-  expect(late.hands.every(({ from }) => from >= 30)).toBe(true);
+  expect(late.hands.every(({ from }) => from >= lateMin)).toBe(true);
   expect(late.broken).toBe(0);
   // Relaid, and nothing more happens: it stays as it is.
   const again = goOn({
@@ -258,7 +260,7 @@ test('a day goes on: untouched it stays, half an hour late it moves, and nothing
     keptFree: [],
     makes,
     slots: late.hands.map((h) => ({ make: h.make, task: h.step, cook: h.cookId, from: h.from, to: h.to })),
-    nowMs: ZERO_MS + 30 * MINUTE_MS,
+    nowMs: ZERO_MS + lateMin * MINUTE_MS,
   })!;
   expect(again.changed).toBe(false);
 });

@@ -1,4 +1,5 @@
 import { butterKeeping, salted, type ButterKeeping, type ButterPlace } from '../butter/index.ts';
+import { isHeated } from '../method/index.ts';
 import { fatBalance } from './fat-balance.ts';
 import { serumLeftIn } from './serum.ts';
 import type { MakeState } from './state.ts';
@@ -15,5 +16,6 @@ export function keepsOf(state: MakeState, place: ButterPlace): ButterKeeping | n
       state.saltKg === null ? 0 : salted(butterKg, fat.moistureFraction, state.saltKg).brineFraction,
     cultured: state.plan.milk.soured === true,
     flavoured: state.flavours.map((f) => f.with),
+    raw: state.plan.milk.treatment === 'raw' && !isHeated(state.plan),
   });
 }

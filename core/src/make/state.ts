@@ -17,7 +17,7 @@ import {
   type Flavouring,
   type GheeStage,
 } from '../butter/index.ts';
-import { type AcidityReading, type Sourness } from '../culture/index.ts';
+import { type AcidityReading, type Defect, type Sourness } from '../culture/index.ts';
 import { feltHeat, type HeatCue } from '../heat/index.ts';
 import { fillJars, type DoseGiven } from '../method/index.ts';
 import { methodSteps, productOf } from '../products/index.ts';
@@ -119,7 +119,12 @@ export interface MakeState {
   /** `null` when nobody salted it. */
   readonly saltKg: number | null;
   readonly reservedKg: number | null;
-  readonly tasting: { readonly sourness: Sourness; readonly texture: string; readonly text: string } | null;
+  readonly tasting: {
+    readonly sourness: Sourness;
+    readonly texture: string;
+    readonly text: string;
+    readonly defects?: readonly Defect[] | undefined;
+  } | null;
   readonly notes: readonly { readonly atMs: number; readonly text: string }[];
   readonly acknowledged: ReadonlySet<string>;
   readonly finished: {

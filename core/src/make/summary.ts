@@ -1,6 +1,6 @@
 import { churnedOf } from './churned.ts';
 import type { MakeOutcome } from '../contract/index.ts';
-import { STARTER_FACTS } from '../culture/index.ts';
+import { DEFECT_FACTS, STARTER_FACTS } from '../culture/index.ts';
 import { batchOf } from '../method/index.ts';
 import { MILK_FACTS } from '../milk/index.ts';
 import { productOf } from '../products/index.ts';
@@ -92,6 +92,13 @@ function litresIn({ plan, fed, steps }: MakeState): number {
   return (litres * kg) / massKg;
 }
 
+/** What a batch is remembered by: what was wrong with it, and the last note, or what was said when it was tasted. */
+function noteOf({ notes, tasting }: MakeState): string | null {
+  const said = notes.at(-1)?.text ?? (tasting?.text || null);
+  const defects = (tasting?.defects ?? []).map((defect) => DEFECT_FACTS[defect].label).join(', ');
+  return defects === '' ? said : said === null ? defects : `${defects}. ${said}`;
+}
+
 /** How a make turned out, in a line. */
 export function summaryOf(state: MakeState): MakeOutcome {
   return {
@@ -112,7 +119,7 @@ export function summaryOf(state: MakeState): MakeOutcome {
     yieldKg: state.weighedKg,
     sourness: state.tasting?.sourness ?? null,
     texture: state.tasting?.texture ?? null,
-    note: state.notes.at(-1)?.text ?? (state.tasting?.text || null),
+    note: noteOf(state),
     churned: churnedOf(state),
   };
 }

@@ -40,9 +40,51 @@ export const CAUTIONS = {
     'This culture makes gas. Leave a fifth of the jar empty. Cover it with a loose lid or a cloth, and vent it daily.',
   'bottle-pressure':
     'Kefir builds pressure in a bottle. Leave headspace, vent daily and open it cold. Kefir contains a little alcohol.',
+  'rind-mould':
+    'On a pressed rind, wipe mould off with brine, or cut it away with a finger’s width around it. Discard the cheese if you see pink or orange streaks, gas, or a foul smell.',
+  'clean-first':
+    'Clean first: jars, lids, spoons, cloth and blades boiled for 10 min, steamed, from a hot dishwasher, or in diluted bleach, rinsed and drained. A rinse from the kettle does not sterilise.',
+  bleach:
+    'Dilute bleach as its label says, then rinse and drain. Never mix bleach with acid, vinegar or descaler.',
+  'no-rust':
+    'Keep sour milk and cream away from galvanised or rusty parts. Use glass, enamel or stainless steel.',
+  'oil-gears': 'Use only food-grade oil on gears, and keep it away from the cream.',
+  'honey-infants': 'Never give honey to a child under one year.',
   'clean-hands': 'Use clean hands, cloth and bowl. Nothing is heated from here on.',
-  alcohol: 'This contains alcohol. Tell everyone who eats it, and do not give it to children.',
+  alcohol:
+    'This contains alcohol, which does not evaporate. Tell everyone who eats it, and do not give it to children.',
   discard:
     'Look for coloured or fuzzy mould, pink or orange streaks, gas, or a putrid or foul, yeasty smell. If you find any, do not taste. Discard the batch, clean everything and use a new starter.',
 } as const;
 export type CautionId = keyof typeof CAUTIONS;
+
+/** What can hurt somebody at once, or by what is eaten, before what only spoils the batch. */
+const GRAVEST: readonly CautionId[] = [
+  'treated-needs-starter',
+  'hot-fat',
+  'never-leave-fat',
+  'fat-fire',
+  'ghee-glass',
+  'raw-milk',
+  'starter-raw',
+  'honey-infants',
+  'hot-milk',
+  'cloth-off-heat',
+  'blades-off',
+  'vent-churn',
+  'bottle-pressure',
+  'rennet-no-acid',
+  'soft-cheese-risk',
+];
+
+/**
+ * Cautions with the one that matters most for this batch first, the others in their own order.
+ * @example gravestFirst(['blades-off', 'raw-milk']) // ['raw-milk', 'blades-off']
+ */
+export function gravestFirst(ids: readonly CautionId[]): readonly CautionId[] {
+  const rank = (id: CautionId): number => {
+    const at = GRAVEST.indexOf(id);
+    return at < 0 ? GRAVEST.length : at;
+  };
+  return [...new Set(ids)].sort((a, b) => rank(a) - rank(b));
+}

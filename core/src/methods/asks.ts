@@ -25,8 +25,11 @@ const ASKS: Readonly<Partial<Record<StepKind, readonly string[]>>> = {
   'swap-whey': ['a kettle'],
 };
 
+/** Clean is part of making ready. */
+const CLEAN = 'clean jars, lids, spoons and cloth (boiled, steamed or from a hot dishwasher)';
+
 /** The things a plan wants, each once, in the order they are needed. */
 export function thingsOf(plan: MakePlan, measures: MeasureSystem): string[] {
   const potWords = `a pot of at least ${formatVolume(batchOf(plan).litres * 1.15, measures)}`;
-  return [...new Set([potWords, ...plan.method.steps.flatMap(({ kind }) => ASKS[kind] ?? [])])];
+  return [...new Set([potWords, CLEAN, ...plan.method.steps.flatMap(({ kind }) => ASKS[kind] ?? [])])];
 }

@@ -8,3 +8,4 @@ export { adviseOn } from './advise.ts';
 export { beginPlan, planOfMethod } from './begin/index.ts';
 export { butterPour } from './begin/ghee.ts';
 export { beginWaking, usualWaking, WAKES_AT_C } from './begin/waking.ts';
+export { defectsOf } from './defects.ts';

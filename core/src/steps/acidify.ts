@@ -18,7 +18,7 @@ export const ACIDIFY: StepType = {
   aim: () => ({ to: 'added', words: 'a guide only; stop when the curds part' }),
   adds: { by: 'volume' },
   hands: () => ({ handsMin: 5, slackMin: 5, mustAct: true }),
-  cautions: () => ['hot-milk'],
+  cautions: () => ['hot-milk', 'no-rust'],
   flow: (curd, { plan, of }) => {
     const massKg = (own(of).mlPerLitre * batchOf(plan).litres) / 1000;
     return { curd: thinned(curd, massKg), off: [], added: [{ what: WORDS[own(of).with], massKg }] };

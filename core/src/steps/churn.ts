@@ -231,6 +231,8 @@ function cautions(plan: MakePlan, of: StepOf): readonly CautionId[] {
   const { motor } = CHURN_FACTS[own(of).churn];
   return [
     ...(motor ? (['blades-off'] as const) : []),
+    ...(own(of).churn === 'crank' ? (['oil-gears'] as const) : []),
+    ...(creamDegree(plan.milk) === 'sweet' ? [] : (['no-rust'] as const)),
     ...(plan.starter.kind === 'milk-kefir' || creamDegree(plan.milk) !== 'sweet'
       ? (['vent-churn'] as const)
       : []),

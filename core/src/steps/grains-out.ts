@@ -12,5 +12,5 @@ export const GRAINS_OUT: StepType = {
     why: 'Grains grow about 7 % a day. Their weight shows how lively they are.',
   }),
   hands: () => ({ handsMin: 6, slackMin: 720, mustAct: false }),
-  cautions: () => ['vent-churn'],
+  cautions: () => ['bottle-pressure', 'cold-store', 'allergen'],
 };

@@ -68,6 +68,7 @@ export { drainingOf, drainWayOf, thicknessOf, LONGEST_DRAIN_H } from './strain.t
 export { TRY_AGAIN_MIN } from './coagulate.ts';
 export { CELLAR_C } from './shelf.ts';
 export { twoOf } from './ladle.ts';
+export { makesGas } from './gas.ts';
 export { STEP_ADVICE } from './advice/index.ts';
 
 /** One kind of step a line: nothing else knows them by name. */

@@ -16,5 +16,9 @@ export const POUR: StepType = {
     why: 'The amount in the pot decides how fast it heats and cools.',
   }),
   hands: () => ({ handsMin: 4, slackMin: 120, mustAct: false }),
-  cautions: (plan) => (plan.milk.treatment === 'raw' ? ['raw-milk'] : []),
+  cautions: (plan) => [
+    ...(plan.milk.treatment === 'raw' ? (['raw-milk'] as const) : []),
+    'clean-first',
+    'bleach',
+  ],
 };

@@ -1,3 +1,4 @@
+import type { MakePlan } from '../contract/index.ts';
 import { factsOf, type StepOf, type StepType } from './step-type.ts';
 
 /** A cellar, °C: said to whoever has none. */
@@ -8,14 +9,31 @@ const dryOrAge = ({ step }: StepOf) => {
   return step;
 };
 
+/** Pressed, it has a rind that mould can be wiped off; what is soft is discarded with its mould. */
+const hasRind = ({ steps }: MakePlan['method']): boolean =>
+  steps.some((step) => step.kind === 'press' && step.weightKg > 0);
+
 /** Days on the shelf, turned again and again. */
 const shelf = (
   kind: 'dry' | 'age',
-  words: { readonly title: string; readonly doneWords: string; readonly doing: string; readonly why: string },
+  words: {
+    readonly title: string;
+    readonly doneWords: string;
+    readonly doing: string;
+    /** What is done about mould, where a rind is pressed and can be wiped. */
+    readonly rind: string;
+    readonly why: string;
+  },
 ): StepType => ({
   kind,
   facts: factsOf({ inThePot: 'wheel', waits: true, overnight: true, tells: 'turns' }),
-  words: () => ({ ...words, endWords: words.title.toLowerCase() }),
+  words: ({ method }) => ({
+    title: words.title,
+    doneWords: words.doneWords,
+    doing: hasRind(method) ? `${words.doing} ${words.rind}` : words.doing,
+    why: words.why,
+    endWords: words.title.toLowerCase(),
+  }),
   aim: (_plan, of) => {
     const { days, turnEveryH } = dryOrAge(of);
     return {
@@ -28,7 +46,10 @@ const shelf = (
     slackMin: 720,
     mustAct: false,
   }),
-  cautions: () => (kind === 'age' ? ['raw-aged', 'discard'] : ['discard']),
+  cautions: ({ milk, method }) => [
+    hasRind(method) ? 'rind-mould' : 'discard',
+    ...(kind === 'age' && milk.treatment === 'raw' ? (['raw-aged'] as const) : []),
+  ],
   stands: (_plan, of) => dryOrAge(of).stands,
   everyMin: (of) => dryOrAge(of).turnEveryH * 60,
   later: ({ of }) => ({ minutes: dryOrAge(of).days * 24 * 60 }),
@@ -38,12 +59,13 @@ export const DRY = shelf('dry', {
   title: 'Dry',
   doneWords: 'Rind is dry',
   doing: 'Put the cheese on a rack, airy and out of the sun. Turn it at each reminder until it feels dry.',
+  rind: 'Wipe off any mould with brine.',
   why: 'A wet rind goes mouldy.',
 });
 export const AGE = shelf('age', {
   title: 'Age',
   doneWords: 'Cheese is ripe',
-  doing:
-    'Keep the cheese cool and not too dry. Turn it at each reminder. Wipe off coloured mould with brine.',
+  doing: 'Keep the cheese cool and not too dry. Turn it at each reminder.',
+  rind: 'Wipe mould off the rind with brine, or trim it away.',
   why: 'The flavour develops over weeks.',
 });

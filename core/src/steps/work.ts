@@ -25,5 +25,5 @@ export const WORK: StepType = {
     why: 'Water left in butter shortens its keeping time. Salt helps because it turns that water into brine.',
   }),
   hands: () => ({ handsMin: 10, slackMin: 60, mustAct: false }),
-  cautions: () => [],
+  cautions: () => ['clean-hands', 'cold-store'],
 };

@@ -1,10 +1,10 @@
-import { CAUTIONS, type CautionId } from '@morning-crock/core';
+import { CAUTIONS, gravestFirst, type CautionId } from '@morning-crock/core';
 import { WithTerms } from './WithTerms.tsx';
 import './cautions.css';
 
 /** The caution that matters most now in full, the others behind it: four under each other are read by nobody. */
 export function Cautions({ ids }: { readonly ids: readonly CautionId[] }) {
-  const [first, ...others] = [...new Set(ids)];
+  const [first, ...others] = gravestFirst(ids);
   if (first === undefined) return null;
   return (
     <>

@@ -1,4 +1,10 @@
-import { GHEE_STAGE_WORDS, HEAT_CUE_FACTS, STAGE_WORDS, type LoggedEvent } from '@morning-crock/core';
+import {
+  DEFECT_FACTS,
+  GHEE_STAGE_WORDS,
+  HEAT_CUE_FACTS,
+  STAGE_WORDS,
+  type LoggedEvent,
+} from '@morning-crock/core';
 import type { StepId, StepKind } from '@morning-crock/core/contract';
 import type { Units } from '../data/units-of.ts';
 import { piecesWords } from './pieces-words.ts';
@@ -140,7 +146,7 @@ export function entryWords(event: LoggedEvent, units: Units): string | null {
     case 'photographed':
       return `photo, ${stepWords(event.data.step)}`;
     case 'tasted':
-      return `tasted: ${event.data.sourness}, ${event.data.texture}${event.data.text ? `. ${event.data.text}` : ''}`;
+      return `tasted: ${[event.data.sourness, event.data.texture, ...(event.data.defects ?? []).map((defect) => DEFECT_FACTS[defect].label)].join(', ')}${event.data.text ? `. ${event.data.text}` : ''}`;
     case 'noted':
       return event.data.text;
     case 'reserved':

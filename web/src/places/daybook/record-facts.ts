@@ -1,5 +1,6 @@
 import {
   batchOf,
+  DEFECT_FACTS,
   doNotEat,
   fatBalance,
   pointForecast,
@@ -17,6 +18,15 @@ import { gheeFacts } from './panels/Clarified.tsx';
 
 /** One fact of a make: what it is called, and how it was. */
 export type RecordFact = readonly [label: string, value: string];
+
+/** What a tongue said, with what was wrong. */
+const tasteWords = (
+  { sourness, texture, defects = [] }: NonNullable<MakeState['tasting']>,
+  soured = true,
+): string =>
+  [...(soured ? [sourness, texture] : []), ...defects.map((defect) => DEFECT_FACTS[defect].label)].join(
+    ', ',
+  ) || 'nothing wrong';
 
 /** When a make was over, or as far as it is known to have come. */
 export const endOf = (state: MakeState): number => state.finished?.atMs ?? state.startedAtMs;
@@ -76,11 +86,10 @@ export function recordFacts(state: MakeState, units: Units): RecordFact[] {
             'Kept for next time',
             state.reservedKg === null ? 'nothing' : units.mass(state.reservedKg),
           ] as const,
-          [
-            'Taste',
-            state.tasting ? `${state.tasting.sourness}, ${state.tasting.texture}` : 'not tasted',
-          ] as const,
+          ['Taste', state.tasting ? tasteWords(state.tasting) : 'not tasted'] as const,
         ]
-      : []),
+      : state.tasting
+        ? [['Taste', tasteWords(state.tasting, false)] as const]
+        : []),
   ];
 }

@@ -261,6 +261,12 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
         <section className="column" aria-label="More">
           <Kin state={state} />
           <Note state={state} />
+          {state.weighedKg !== null && !state.steps.some((s) => s.step.facts.endedBy === 'tasted') && (
+            <details>
+              <summary className="unfolds">Taste</summary>
+              <TasteForm state={state} />
+            </details>
+          )}
           <Tags state={state} />
           <Turnings state={state} forecast={forecast} nowMs={minuteMs} />
           <Parting state={state} />
@@ -353,6 +359,12 @@ export function MakePlace({ make, state }: { readonly make: OneMake; readonly st
             {state.finished.verdict === 'kept' ? 'This batch is finished.' : 'This batch was discarded.'}
           </p>
           <Note state={state} />
+          {state.weighedKg !== null && !state.steps.some((s) => s.step.facts.endedBy === 'tasted') && (
+            <details>
+              <summary className="unfolds">Taste</summary>
+              <TasteForm state={state} />
+            </details>
+          )}
           <EntryLog streamId={state.id} events={state.events} endedMs={state.finished.atMs} />
         </div>
       ) : live ? (

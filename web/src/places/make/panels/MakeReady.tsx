@@ -30,6 +30,10 @@ export function MakeReady({ live: { state } }: PanelProps) {
           {units.aboutVolume(ready.buttermilkLitres)} for the buttermilk and a sieve lined with a wet cloth
         </li>
         <li>
+          Clean everything first: boiled 10 min, steamed, from a hot dishwasher, or in diluted bleach, rinsed
+          and drained
+        </li>
+        <li>
           Scald the churn, paddles and wooden moulds, then soak them in cold water. Butter sticks to dry wood.
         </li>
       </ul>
