@@ -15,6 +15,9 @@ export const methodAims = z
         treatment: z.enum(TREATMENTS).optional(),
         fatFraction: fraction.max(0.6, 'is richer than any cream (60 %)').optional(),
         startC: temperatureC.max(60, 'is already hot').optional(),
+        /** Soured already, and churned whole. */
+        soured: z.boolean().optional(),
+        wholeCurd: z.boolean().optional(),
       })
       .optional(),
     heat: heatPlan.optional(),
@@ -84,7 +87,10 @@ export const method = z.strictObject(methodShape).superRefine(({ product, aims, 
     context.addIssue({ code: 'custom', message, path });
   if (product === 'waking')
     say(['product'], 'has no method. Wake a dried culture from its packet, under Cultures');
-  const fat = fatFault(product, { fatFraction: aims.milk?.fatFraction ?? null });
+  const fat = fatFault(product, {
+    fatFraction: aims.milk?.fatFraction ?? null,
+    wholeCurd: aims.milk?.wholeCurd,
+  });
   if (fat !== null) say(['aims', 'milk', 'fatFraction'], fat);
   steps.forEach((step, i) => {
     const needs = NEEDS_BEFORE[step.kind];

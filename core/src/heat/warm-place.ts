@@ -16,7 +16,7 @@ export interface WarmPlace {
   readonly kind: WarmPlaceKind;
   /** Appliances only: what the dial says, °C. */
   readonly setPointC?: number | undefined;
-  /** Appliances only: what it really holds minus what it says, K. */
+  /** What it really holds minus what it says, or than its kind usually does, K. */
   readonly biasC?: number | undefined;
   /** Time constant for 2 litres, h. */
   readonly tauH: number;
@@ -97,7 +97,11 @@ export const FREEZER_C = -18;
 export function placeAmbientC(place: WarmPlace, roomC: number, hour = 0): number {
   if (place.kind === 'appliance') return (place.setPointC ?? 43) + (place.biasC ?? 0);
   const { aboveRoomC, fadesH } = PLACE_FACTS[place.kind];
-  return roomC + aboveRoomC * (fadesH === undefined ? 1 : Math.exp(-Math.max(0, hour) / fadesH));
+  return (
+    roomC +
+    aboveRoomC * (fadesH === undefined ? 1 : Math.exp(-Math.max(0, hour) / fadesH)) +
+    (place.biasC ?? 0)
+  );
 }
 
 /** Whether a place keeps its warmth, or only fades from what it was warmed to. */
@@ -108,3 +112,7 @@ export const placeFades = ({ kind }: Pick<WarmPlace, 'kind'>): boolean =>
 export function placeTauH(place: WarmPlace, litres: number): number {
   return place.tauH * Math.cbrt(litres / 2);
 }
+
+/** Whether a place has heat of its own, that a check finds: an appliance, a lamp, a pilot light. */
+export const placeWarms = ({ kind }: Pick<WarmPlace, 'kind'>): boolean =>
+  kind === 'appliance' || (PLACE_FACTS[kind].aboveRoomC > 0 && !placeFades({ kind }));

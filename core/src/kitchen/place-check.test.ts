@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import type { KitchenPlace } from '../contract/index.ts';
+import { placeAmbientC } from '../heat/index.ts';
 import { checkedPlace, checkResult, defaultKitchen, kitchenOfToday, nextCheckMs } from './index.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
@@ -57,6 +58,13 @@ describe('a warm place is checked with water', () => {
     const result = checkResult(checking(warmer, 41.2, 1, 41), 20);
     expect(result).toMatchObject({ outcome: 'known', tauH: warmer.tauH });
     if (result.outcome === 'known') expect(result.biasC).toBeCloseTo(-1.8, 1);
+  });
+
+  test('an oven with its lamp has heat of its own: what it holds is found', () => {
+    const oven = kitchen.places.find(({ kind }) => kind === 'oven-lamp')!;
+    const checked = checkedPlace(checking(oven, 39, 2.5, 30), 20);
+    expect(checked.biasC).toBeCloseTo(4, 1);
+    expect(placeAmbientC(checked, 20)).toBeCloseTo(39, 1);
   });
 
   test('towels go to the room: only their pace is found', () => {

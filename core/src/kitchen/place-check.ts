@@ -1,5 +1,5 @@
 import type { KitchenPlace } from '../contract/index.ts';
-import { fitNewton, placeAmbientC } from '../heat/index.ts';
+import { fitNewton, placeAmbientC, placeWarms } from '../heat/index.ts';
 
 const HOUR_MS = 3_600_000;
 /** When a check is read, h after it began. */
@@ -44,7 +44,7 @@ export function checkResult(place: KitchenPlace, roomC: number): CheckResult {
   ].sort((a, b) => a.minutes - b.minutes);
   const saidC = placeAmbientC({ ...place, biasC: 0 }, roomC);
   // A place without heat of its own goes to the room: only its pace is to be found.
-  const own = place.kind === 'appliance';
+  const own = placeWarms(place);
   const fit = fitNewton(readings, own ? undefined : saidC);
   const tauH = fit.tauMinutes / 60 / Math.cbrt(check.litres / 2);
   const [least, most] = LIKELY_TAU_H;
@@ -74,7 +74,7 @@ export function checkedPlace(place: KitchenPlace, roomC: number): KitchenPlace {
   return {
     ...rest,
     tauH: round(result.tauH),
-    ...(place.kind === 'appliance' ? { biasC: round(result.biasC) } : {}),
+    ...(placeWarms(place) ? { biasC: round(result.biasC) } : {}),
     checkedAt: check!.readings.at(-1)!.at,
   };
 }

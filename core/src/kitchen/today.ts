@@ -1,5 +1,5 @@
 import type { KitchenPlace, KitchenPot, KitchenSettings } from '../contract/index.ts';
-import { APPLIANCE_SIGMA_C, PLACE_FACTS } from '../heat/index.ts';
+import { APPLIANCE_SIGMA_C, PLACE_FACTS, placeWarms } from '../heat/index.ts';
 
 /** A pot as plans are made with it today: the lid is a choice of each cooling, not of the pot. */
 const potOfToday = ({ lidded: _lidded, ...pot }: KitchenPot): KitchenPot => pot;
@@ -7,9 +7,11 @@ const potOfToday = ({ lidded: _lidded, ...pot }: KitchenPot): KitchenPot => pot;
 /** A place as plans are made with it today: nobody has held a thermometer into an appliance that was never checked. */
 function placeOfToday(place: KitchenPlace): KitchenPlace {
   const unread =
-    place.kind === 'appliance'
-      ? APPLIANCE_SIGMA_C[place.checkedAt === undefined ? 'unchecked' : 'checked']
-      : PLACE_FACTS[place.kind].biasSigmaC;
+    place.checkedAt !== undefined && placeWarms(place)
+      ? APPLIANCE_SIGMA_C.checked
+      : place.kind === 'appliance'
+        ? APPLIANCE_SIGMA_C.unchecked
+        : PLACE_FACTS[place.kind].biasSigmaC;
   return place.biasSigmaC === unread ? place : { ...place, biasSigmaC: unread };
 }
 

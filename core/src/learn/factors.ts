@@ -66,7 +66,7 @@ function named(
   const place = kitchen.places.find((p) => p.id === thing);
   if (!place) return null;
   if (kind === 'place-tau') return { name: place.name, typed: Math.log(place.tauH) };
-  return { name: place.name, typed: place.kind === 'appliance' ? (place.biasC ?? 0) : 0 };
+  return { name: place.name, typed: place.biasC ?? 0 };
 }
 
 const forgotten = (o: Observation, resets: readonly Reset[]): boolean =>

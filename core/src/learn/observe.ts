@@ -66,7 +66,7 @@ export function typedValue(kind: FactorKind, plan: MakePlan): number {
     case 'cooling':
       return Math.log(plan.pot.lossFactor);
     case 'place-heat':
-      return plan.place.kind === 'appliance' ? (plan.place.biasC ?? 0) : 0;
+      return plan.place.biasC ?? 0;
     case 'place-tau':
       return Math.log(plan.place.tauH);
     case 'rate':

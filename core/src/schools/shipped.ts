@@ -1,4 +1,5 @@
 import type { Method, ProductId } from '../contract/index.ts';
+import { BUTTER_METHODS, GHEE_METHODS } from './of-butter.ts';
 import { CHEESE_METHODS, FRESH_CHEESE_METHODS } from './of-cheese.ts';
 import { CREAM_METHODS, SHORT_METHODS } from './of-cream.ts';
 import { ROOM_MILK_METHODS, YOGURT_METHODS } from './of-milk.ts';
@@ -8,6 +9,8 @@ export const SHIPPED_METHODS: readonly Method[] = [
   ...YOGURT_METHODS,
   ...ROOM_MILK_METHODS,
   ...CREAM_METHODS,
+  ...BUTTER_METHODS,
+  ...GHEE_METHODS,
   ...FRESH_CHEESE_METHODS,
   ...CHEESE_METHODS,
   ...SHORT_METHODS,

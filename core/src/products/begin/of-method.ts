@@ -1,4 +1,5 @@
-import type { KitchenSettings, MakePlan, Method } from '../../contract/index.ts';
+import { CHURN_FACTS } from '../../butter/index.ts';
+import type { KitchenSettings, MakePlan, Method, StepInstance } from '../../contract/index.ts';
 import { STARTER_FACTS } from '../../culture/index.ts';
 import { boilingPointC, usualFlame } from '../../heat/index.ts';
 import { batchOf } from '../../method/index.ts';
@@ -21,8 +22,40 @@ function placeOf(kitchen: KitchenSettings, wanted: NonNullable<Method['aims']['p
 }
 
 function withMilk(milk: MakePlan['milk'], aims: Method['aims']['milk']): MakePlan['milk'] {
-  const { kind = milk.kind, treatment = milk.treatment, startC = milk.startC } = aims ?? {};
-  return { ...milk, kind, treatment, startC, fatFraction: aims?.fatFraction ?? milk.fatFraction };
+  const {
+    kind = milk.kind,
+    treatment = milk.treatment,
+    startC = milk.startC,
+    soured,
+    wholeCurd,
+  } = aims ?? {};
+  return {
+    ...milk,
+    kind,
+    treatment,
+    startC,
+    fatFraction: aims?.fatFraction ?? milk.fatFraction,
+    ...(soured === undefined ? {} : { soured }),
+    ...(wholeCurd === undefined ? {} : { wholeCurd }),
+  };
+}
+
+/** A churn that only says what kind it is, is the kitchen's own of that kind; by hand, any that hands turn. */
+function withOwnChurn(step: StepInstance, { churns }: KitchenSettings): StepInstance {
+  if (step.kind !== 'churn' || step.name !== CHURN_FACTS[step.churn].label) return step;
+  const kindOf = (churn: KitchenSettings['churns'][number]) => churn.kind ?? 'crank';
+  const byHand = !CHURN_FACTS[step.churn].motor;
+  const own =
+    churns.find((churn) => kindOf(churn) === step.churn) ??
+    (byHand ? churns.find((churn) => !CHURN_FACTS[kindOf(churn)].motor) : undefined);
+  if (!own) return step;
+  return {
+    ...step,
+    churn: kindOf(own),
+    name: own.name,
+    litres: own.litres,
+    ...(own.settings ? { setting: { at: Math.ceil(own.settings / 2), of: own.settings } } : {}),
+  };
 }
 
 /** High up milk boils before it gets to where a method wants it: then just below that. */
@@ -44,7 +77,12 @@ export function planByMethod(base: MakePlan, method: Method, kitchen: KitchenSet
     ...base,
     product: method.product,
     name: method.name,
-    method: { id: method.id, version: method.version, name: method.name, steps: method.steps },
+    method: {
+      id: method.id,
+      version: method.version,
+      name: method.name,
+      steps: method.steps.map((step) => withOwnChurn(step, kitchen)),
+    },
     milk: withMilk(base.milk, aims.milk),
     ...(aims.heat
       ? { heat: reachable({ flame: usualFlame(aims.heat.kind), ...aims.heat }, base.altitudeM) }

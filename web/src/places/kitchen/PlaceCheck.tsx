@@ -5,6 +5,9 @@ import {
   fromCelsius,
   fromLitres,
   nextCheckMs,
+  placeAmbientC,
+  placeFades,
+  placeWarms,
   SYSTEM_UNITS,
   toCelsius,
   toLitres,
@@ -157,14 +160,12 @@ function GoingCheck(props: CheckProps & { readonly check: NonNullable<KitchenPla
 }
 
 /** What is known of a place that was checked. */
-function CheckedWords({ place }: { readonly place: KitchenPlace }) {
+function CheckedWords({ place, roomC }: { readonly place: KitchenPlace; readonly roomC: number }) {
   const units = useUnits();
   return (
     <span className="quiet">
       {place.name}, checked {units.day(Date.parse(place.checkedAt!))}
-      {place.kind === 'appliance' &&
-        `: holds about ${units.temperature((place.setPointC ?? 43) + (place.biasC ?? 0))} at a setting of ${units.temperature(place.setPointC ?? 43)}`}
-      .
+      {placeWarms(place) && `: holds about ${units.temperature(placeAmbientC(place, roomC))}`}.
     </span>
   );
 }
@@ -177,8 +178,8 @@ export function PlaceChecks({
   readonly kitchenId: string;
   readonly settings: KitchenSettings;
 }) {
-  // A counter is as warm as its room.
-  const places = settings.places.filter(({ kind }) => kind !== 'room');
+  // A counter is as warm as its room, and what was only warmed up is never twice the same.
+  const places = settings.places.filter((place) => place.kind !== 'room' && !placeFades(place));
   return (
     <section className="section" aria-labelledby="place-checks">
       <h2 id="place-checks">Check a warm place</h2>
@@ -193,7 +194,7 @@ export function PlaceChecks({
               <GoingCheck kitchenId={kitchenId} settings={settings} place={place} check={place.check} />
             ) : (
               <>
-                {place.checkedAt !== undefined && <CheckedWords place={place} />}
+                {place.checkedAt !== undefined && <CheckedWords place={place} roomC={settings.site.roomC} />}
                 <BeginCheck kitchenId={kitchenId} settings={settings} place={place} />
               </>
             )}

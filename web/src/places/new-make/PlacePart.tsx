@@ -1,4 +1,4 @@
-import { PLACE_FACTS } from '@morning-crock/core';
+import { PLACE_FACTS, placeAmbientC, placeFades } from '@morning-crock/core';
 import type { KitchenSettings, MakePlan } from '@morning-crock/core/contract';
 import { NativeSelect } from '@mantine/core';
 import { Link } from 'react-router';
@@ -58,7 +58,8 @@ export function PlacePart(props: {
       ) : (
         <p className="quiet">
           {PLACE_FACTS[plan.place.kind].label}. Temperature drifts towards{' '}
-          {units.temperature(plan.roomC + PLACE_FACTS[plan.place.kind].aboveRoomC)}.
+          {units.temperature(placeAmbientC(plan.place, plan.roomC, 1))}
+          {placeFades(plan.place) && ', and falls from then on'}.
         </p>
       )}
       <Link to="/sums/warm-box?for=new">Hot bottles for a box</Link>

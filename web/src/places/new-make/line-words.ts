@@ -4,7 +4,7 @@ import {
   creamDegree,
   isHeated,
   MILK_FACTS,
-  PLACE_FACTS,
+  placeAmbientC,
   productOf,
   shortOfCulture,
   STARTER_FACTS,
@@ -123,7 +123,7 @@ export function placeWords(plan: MakePlan, units: Units): string {
   const at =
     place.kind === 'appliance'
       ? `${place.name} at ${units.temperature(place.setPointC ?? 43)}`
-      : `${place.name}, about ${units.temperature(plan.roomC + PLACE_FACTS[place.kind].aboveRoomC)}`;
+      : `${place.name}, about ${units.temperature(placeAmbientC(place, plan.roomC, 1))}`;
   if (jars.length > 0) return `${at}, in ${jars.length === 1 ? 'one jar' : `${jars.length} jars`}`;
   return `${at}, in ${pot.name === USUAL_POT ? 'the pot' : pot.name}`;
 }

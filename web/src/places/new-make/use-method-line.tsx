@@ -1,9 +1,13 @@
-import { planOfMethod } from '@morning-crock/core';
+import { batchOf, planOfMethod, productOf } from '@morning-crock/core';
 import type { KitchenSettings, MakePlan } from '@morning-crock/core/contract';
 import { NativeSelect } from '@mantine/core';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { useMethods } from '../../data/use-methods.ts';
+
+/** How much goes in, as a plan of its product is begun: butter by weight, the rest by volume. */
+const amountOf = (plan: MakePlan): number =>
+  productOf(plan).takes === 'butter' ? batchOf(plan).massKg : plan.milk.litres;
 
 /** By which method, as a line of a plan: those that came with the product, and the kitchen's own; nothing where there is none. */
 export function useMethodLine(
@@ -33,7 +37,7 @@ export function useMethodLine(
           ]}
           onChange={(event) => {
             const next = own.find(({ id }) => id === event.currentTarget.value);
-            if (next) onPlan(planOfMethod(next.method, kitchen, plan.startAt, plan.milk.litres));
+            if (next) onPlan(planOfMethod(next.method, kitchen, plan.startAt, amountOf(plan)));
           }}
         />
         {chosen && (
