@@ -14,6 +14,8 @@ import puppeteer, {
  */
 export const PATIENCE_MS = 60_000;
 const POLLING_MS = 50;
+/** What stands where it stood so long ago stands still. */
+const STILL_MS = 30;
 const PATIENTLY = { timeout: PATIENCE_MS, polling: POLLING_MS };
 
 /** What finds things by their names, put into every page. */
@@ -175,11 +177,19 @@ export async function tap(page: Page, role: 'button' | 'link' | 'radio', name: s
   const found = await page
     .waitForFunction(
       (called: string, as: string) => globalThis.names.tapPoint(called, as),
-      { timeout: PATIENCE_MS, polling: 'raf' },
+      // By the clock, not by frames: a browser draws none of a page that it thinks nobody looks at.
+      { timeout: PATIENCE_MS, polling: STILL_MS },
       name,
       role,
     )
-    .catch((error: unknown) => fail(page, `nothing to tap called “${name}”`, error));
+    .catch(async (error: unknown) => {
+      const why = await page.evaluate(
+        (called: string, as: string) => globalThis.names.whyNot(called, as),
+        name,
+        role,
+      );
+      return fail(page, `nothing to tap called “${name}”: ${why}`, error);
+    });
   const point = await found.jsonValue();
   await page.mouse.click(point!.x, point!.y);
 }

@@ -227,9 +227,10 @@ describe('more of the pot', () => {
   test('in a hurry: a cold bath on the cooling step, and its time follows', async () => {
     tablet = await openTablet(browser, `${world.address}/makes/${makeId}`);
     const { page } = tablet;
-    await see(page, /on the counter\s+about \d+ h|left to stand\s+about \d+ min/);
+    await see(page, /uncovered\s+about \d+ min/);
     const buttons = await page.$$('.ways button');
-    await buttons[1]!.click();
+    // Uncovered, under its lid, in cold water, in iced water.
+    await buttons[2]!.click();
     const [change] = await stored('replanned', 1);
     expect(change).toMatchObject({ cooling: { kind: 'bath' }, why: 'in cold water' });
     await see(page, 'Stand the pot in cold water');

@@ -52,6 +52,16 @@ export const composition = z.strictObject({
   ashFraction: fraction,
 });
 
+/** Some goods of the larder that go into a make. */
+export const goodPart = z.strictObject({
+  goodId: ulid,
+  name: shortName,
+  place: z.enum(['cold', 'freezer', 'cellar', 'stall']),
+  size: z.number().int().min(0).max(19),
+  massKg,
+});
+export type GoodPart = z.infer<typeof goodPart>;
+
 export const milkPour = z.strictObject({
   litres,
   typed: typedQuantity,
@@ -78,6 +88,8 @@ export const milkPour = z.strictObject({
   /** Taken from these lots of the milk room, with what they are made of; left out, the kind's usual counts. */
   lots: z.array(lotPour).min(1).max(8).optional(),
   composition: composition.optional(),
+  /** Taken from the larder. */
+  goods: z.array(goodPart).min(1).max(8).optional(),
 });
 
 export const starterPlan = z.strictObject({
@@ -89,6 +101,8 @@ export const starterPlan = z.strictObject({
   /** For dried ones: share of the packet's stated dose for this volume. */
   statedRatio: z.number().min(0).max(50).nullable(),
   typed: typedQuantity.nullable(),
+  /** Taken from the larder. */
+  good: goodPart.optional(),
   /** What a packet's label says: all of it, or some teaspoons, for so much milk. */
   label: z
     .strictObject({

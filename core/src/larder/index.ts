@@ -10,3 +10,4 @@ export * from './thaw.ts';
 export * from './turning-first.ts';
 export * from './trace.ts';
 export * from './label.ts';
+export * from './as-input.ts';

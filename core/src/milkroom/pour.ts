@@ -30,8 +30,9 @@ export function milkFromLots(
   const fat = mix.composition.fatFraction;
   if (takes === 'milk' ? fat > HIGHEST_MILK_FAT : fat < LOWEST_CREAM_FAT) return null;
   const litres = Math.round(mix.litres * 1000) / 1000;
+  const { goods: _goods, ph: _ph, ...milk } = before;
   return {
-    ...before,
+    ...milk,
     litres,
     typed: { value: Math.round(litres * 100) / 100, unit: 'L' },
     kind: main.lot.kind,
@@ -61,6 +62,8 @@ export function withoutLots({
   lots: _lots,
   composition: _composition,
   soured: _soured,
+  goods: _goods,
+  ph: _ph,
   ...milk
 }: Milk): Milk {
   return milk;
@@ -74,6 +77,7 @@ export function withLitres(milk: Milk, litres: number, typed: Milk['typed']): Mi
     litres,
     typed,
     ...(milk.lots ? { lots: milk.lots.map((lot) => ({ ...lot, massKg: lot.massKg * scale })) } : {}),
+    ...(milk.goods ? { goods: milk.goods.map((good) => ({ ...good, massKg: good.massKg * scale })) } : {}),
   };
 }
 

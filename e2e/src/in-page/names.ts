@@ -42,7 +42,7 @@ for (const kind of ['pointerdown', 'click'] as const)
     { capture: true },
   );
 
-/** Where to tap it: only once it stands still, in sight, uncovered and not switched off; asked again every frame until then. */
+/** Where to tap it: only once it stands still, in sight, uncovered and not switched off; asked again and again until then. */
 function tapPoint(name: string, role: string): { readonly x: number; readonly y: number } | null {
   const element = named(name, role);
   if (!element || element.matches(':disabled, [aria-disabled=true]')) return null;
@@ -57,18 +57,37 @@ function tapPoint(name: string, role: string): { readonly x: number; readonly y:
   const point = { x: x + width / 2, y: y + height / 2 };
   const hit = document.elementFromPoint(point.x, point.y);
   // A radio lies under the words that choose it.
-  if (!hit || !(element.contains(hit) || hit.contains(element) || hit.closest('label')?.control === element))
+  if (!hit || !(element.contains(hit) || hit.contains(element) || hit.closest('label')?.control === element)) {
+    // Half under the clock line or the bar of places, it is brought to the middle, as a hand would.
+    element.scrollIntoView({ block: 'center', inline: 'center', behavior: 'instant' });
     return null;
+  }
   before = null;
   return point;
+}
+
+/** Why something cannot be tapped, for whoever reads that a journey failed. */
+function whyNot(name: string, role: string): string {
+  const element = named(name, role);
+  if (!element) return 'there is none of that name and role';
+  if (element.matches(':disabled, [aria-disabled=true]')) return 'it is switched off';
+  const { x, y, width, height } = element.getBoundingClientRect();
+  const hit = document.elementFromPoint(x + width / 2, y + height / 2);
+  const over = hit && !element.contains(hit) && !hit.contains(element) ? hit : null;
+  return [
+    `it is at ${Math.round(x)} ${Math.round(y)}, ${Math.round(width)} × ${Math.round(height)}`,
+    over ? `under ${over.tagName.toLowerCase()} “${plain(over.textContent).slice(0, 60)}”` : 'uncovered',
+    `the page is ${document.visibilityState}`,
+  ].join(', ');
 }
 
 declare global {
   var names: {
     readonly named: typeof named;
     readonly tapPoint: typeof tapPoint;
+    readonly whyNot: typeof whyNot;
     readonly taps: readonly string[];
   };
 }
 
-globalThis.names = { named, tapPoint, taps };
+globalThis.names = { named, tapPoint, whyNot, taps };

@@ -15,11 +15,13 @@ import {
 } from '@morning-crock/core';
 import type { MakePlan } from '@morning-crock/core/contract';
 import { Checkbox, NativeSelect } from '@mantine/core';
+import { useLarder } from '../../data/use-larder.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { QuantityField } from '../../parts/QuantityField.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';
 import { AmountOfMilk } from './AmountOfMilk.tsx';
+import { goodKeyOf, goodsGroup, planOfChoice, shortGoods } from './goods-group.ts';
 import type { PourProps } from './MilkPart.tsx';
 
 /** Fat as it usually is, 0..1: of milk that soured, and of cream. */
@@ -37,7 +39,9 @@ interface Ripened {
 export function CreamSource(props: PourProps & Ripened) {
   const { plan, lots, mayBeRipened, change, onFault } = props;
   const units = useUnits();
+  const { goods } = useLarder();
   const { milk } = plan;
+  const short = shortGoods(plan, goods, units);
   const pourable = lots.filter(
     (lot) =>
       isCream(lot) &&
@@ -50,7 +54,7 @@ export function CreamSource(props: PourProps & Ripened) {
       <AmountOfMilk plan={plan} lots={lots} change={change} onFault={onFault} />
       <NativeSelect
         label="From"
-        value={milk.lots?.[0]?.lotId ?? BOUGHT}
+        value={milk.lots?.[0]?.lotId ?? goodKeyOf(plan) ?? BOUGHT}
         data={[
           ...(pourable.length > 0
             ? [
@@ -63,9 +67,12 @@ export function CreamSource(props: PourProps & Ripened) {
                 },
               ]
             : []),
+          ...goodsGroup(plan, goods, units),
           { group: 'From elsewhere', items: [{ value: BOUGHT, label: 'Bought or not recorded' }] },
         ]}
         onChange={(e) => {
+          const from = planOfChoice(plan, goods, e.currentTarget.value, batchOf(plan).massKg);
+          if (from) return change({ milk: from.milk });
           const lot = pourable.find((l) => l.id === e.currentTarget.value);
           if (!lot) return change({ milk: withoutLots(milk) });
           const massKg = Math.min(freeKg(lot), massOfLitresKg(milk.litres, lot.of));
@@ -79,6 +86,11 @@ export function CreamSource(props: PourProps & Ripened) {
           if (poured) change({ milk: poured });
         }}
       />
+      {short && (
+        <p className="caution" role="alert">
+          {short}
+        </p>
+      )}
     </>
   );
 }

@@ -15,9 +15,11 @@ import {
 import type { Lot, MakePlan } from '@morning-crock/core/contract';
 import { NativeSelect } from '@mantine/core';
 import { Link } from 'react-router';
+import { useLarder } from '../../data/use-larder.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { QuantityField } from '../../parts/QuantityField.tsx';
+import { goodKeyOf, goodsGroup, planOfChoice } from './goods-group.ts';
 import { AmountOfMilk } from './AmountOfMilk.tsx';
 
 /** What goes into a plan, and where its milk may come from. */
@@ -32,6 +34,7 @@ export interface PourProps {
 export function MilkSource(props: PourProps) {
   const { plan, lots, change, onFault } = props;
   const units = useUnits();
+  const { goods } = useLarder();
   const pouredKg = plan.milk.lots?.reduce((sum, lot) => sum + lot.massKg, 0) ?? 1;
   const pourable = lots.filter(
     (lot) =>
@@ -44,7 +47,7 @@ export function MilkSource(props: PourProps) {
       <AmountOfMilk plan={plan} lots={lots} change={change} onFault={onFault} />
       <NativeSelect
         label="From"
-        value={plan.milk.lots ? plan.milk.lots[0]!.lotId : plan.milk.kind}
+        value={plan.milk.lots ? plan.milk.lots[0]!.lotId : (goodKeyOf(plan) ?? plan.milk.kind)}
         data={[
           ...(pourable.length > 0
             ? [
@@ -57,12 +60,15 @@ export function MilkSource(props: PourProps) {
                 },
               ]
             : []),
+          ...goodsGroup(plan, goods, units),
           {
             group: pourable.length > 0 ? 'From elsewhere' : 'Milk',
             items: MILK_KINDS.map((k) => ({ value: k, label: MILK_FACTS[k].label })),
           },
         ]}
         onChange={(e) => {
+          const from = planOfChoice(plan, goods, e.currentTarget.value, batchOf(plan).massKg);
+          if (from) return change({ milk: from.milk });
           const lot = pourable.find((l) => l.id === e.currentTarget.value);
           if (lot) {
             const massKg = Math.min(freeKg(lot), massOfLitresKg(plan.milk.litres, lot.of));

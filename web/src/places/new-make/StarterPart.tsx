@@ -1,6 +1,8 @@
 import {
   batchOf,
   DEFAULT_STARTER_AGE_D,
+  goodsAsStarter,
+  starterFromGood,
   isMassUnit,
   isVolumeUnit,
   placeOf,
@@ -23,7 +25,9 @@ import type { Culture, Factor, MakePlan } from '@morning-crock/core/contract';
 import { NativeSelect } from '@mantine/core';
 import { Link } from 'react-router';
 import { useFactorsQuery } from '../../data/api.ts';
+import { useLarder } from '../../data/use-larder.ts';
 import { useUnits } from '../../data/use-units.ts';
+import { goodKey } from './goods-group.ts';
 import { QuantityField } from '../../parts/QuantityField.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';
 import { CultureDose } from './CultureDose.tsx';
@@ -56,10 +60,15 @@ export function StarterKindChoice({ plan, cultures, change }: StarterProps) {
   const startMs = Date.parse(plan.startAt);
   const own = ownFor(plan, cultures);
   const { starter } = plan;
+  const { goods } = useLarder();
+  const inLarder = goodsAsStarter(plan, goods);
   return (
     <NativeSelect
       label="Kind"
-      value={starter.cultureId ?? starter.kind}
+      value={
+        starter.cultureId ??
+        (starter.good ? `${starter.good.goodId} ${starter.good.place} ${starter.good.size}` : starter.kind)
+      }
       data={[
         ...(own.length > 0
           ? [
@@ -72,6 +81,17 @@ export function StarterKindChoice({ plan, cultures, change }: StarterProps) {
               },
             ]
           : []),
+        ...(inLarder.length > 0
+          ? [
+              {
+                group: 'Larder',
+                items: inLarder.map((input) => ({
+                  value: goodKey(input),
+                  label: `${input.good.name}, ${units.mass(input.stock.massKg)}`,
+                })),
+              },
+            ]
+          : []),
         {
           group: own.length > 0 ? 'Other' : 'Starters',
           items: productOf(plan).starters.map((k) => ({ value: k, label: STARTER_FACTS[k].label })),
@@ -79,6 +99,9 @@ export function StarterKindChoice({ plan, cultures, change }: StarterProps) {
       ]}
       onChange={(e) => {
         const chosen = own.find((c) => c.id === e.currentTarget.value);
+        const good = inLarder.find((input) => goodKey(input) === e.currentTarget.value);
+        const taken = good && starterFromGood(plan, good);
+        if (taken) return change({ starter: taken });
         change({
           starter: chosen
             ? starterFromCulture(plan, chosen, startMs)

@@ -41,7 +41,11 @@ const lotNames = (plan: MakePlan, lots: readonly Lot[]): string =>
 export function pourWords(plan: MakePlan, lots: readonly Lot[], units: Units): string {
   const { milk } = plan;
   const { takes } = productOf(plan);
-  const from = milk.lots ? ` from ${lotNames(plan, lots)}` : '';
+  const from = milk.lots
+    ? ` from ${lotNames(plan, lots)}`
+    : milk.goods
+      ? ` from ${milk.goods.map(({ name }) => name).join(' and ')}`
+      : '';
   if (takes === 'butter')
     return `${units.mass(batchOf(plan).massKg)} butter${from}, ${wetnessOf(plan).label}`;
   const amount = units.volume(milk.litres);

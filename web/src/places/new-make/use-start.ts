@@ -1,4 +1,5 @@
 import {
+  goodsTaken,
   instantOfLocal,
   localDate,
   plannedOf,
@@ -90,6 +91,24 @@ export function useStart(props: {
       setStarting(false);
       return;
     }
+    // What it is made from leaves the larder, and is traced through it.
+    for (const { goodId, place, size, massKg } of goodsTaken(final))
+      await record(
+        goodId,
+        'larder-moved',
+        {
+          kind: 'take',
+          from: { place, size },
+          for: 'made-into',
+          massKg,
+          count: null,
+          typed: null,
+          price: null,
+          into: makeId,
+          note: '',
+        },
+        nowMs,
+      );
     // What was forecast is stored: the Daybook compares with it for ever. A make goes on without.
     const forecast = await requestForecast('planned', {
       kind: 'plan',

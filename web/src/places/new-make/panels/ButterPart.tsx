@@ -1,10 +1,17 @@
 import { batchOf, butterPour, toKilograms, SYSTEM_UNITS, UNIT_LABEL } from '@morning-crock/core';
 import type { MakePlan } from '@morning-crock/core/contract';
+import { NativeSelect } from '@mantine/core';
+import { useLarder } from '../../../data/use-larder.ts';
 import { useUnits } from '../../../data/use-units.ts';
+import { goodKeyOf, goodsGroup, planOfChoice, shortGoods } from '../goods-group.ts';
 import { Choices } from '../../../parts/Choices.tsx';
 import { QuantityField } from '../../../parts/QuantityField.tsx';
 import { stepOf, withStep } from './method-step.ts';
 import { WETNESS, WETNESSES, wetnessOf } from './wetness.ts';
+
+/** Nobody recorded where it is from. */
+const BOUGHT = 'bought';
+const withoutGoods = ({ goods: _goods, ...milk }: MakePlan['milk']): MakePlan['milk'] => milk;
 
 interface ButterProps {
   readonly plan: MakePlan;
@@ -21,7 +28,11 @@ const withButter = (
     readonly fat: number;
   },
 ): Partial<MakePlan> => ({
-  milk: { ...plan.milk, ...butterPour(pour.kg, pour.water, pour.fat, pour.typed) },
+  milk: {
+    ...plan.milk,
+    ...butterPour(pour.kg, pour.water, pour.fat, pour.typed),
+    ...(plan.milk.goods ? { goods: plan.milk.goods.map((good) => ({ ...good, massKg: pour.kg })) } : {}),
+  },
   method: withStep(plan, 'clarify', { moistureFraction: pour.water }),
 });
 
@@ -32,9 +43,11 @@ export function ButterSource({
   onFault,
 }: ButterProps & { readonly onFault: (field: string, faulty: boolean) => void }) {
   const units = useUnits();
+  const { goods } = useLarder();
   const clarify = stepOf(plan, 'clarify');
   if (!clarify) return null;
   const { fatFraction } = batchOf(plan).composition;
+  const short = shortGoods(plan, goods, units);
   const { typed } = plan.milk;
   const massUnits = SYSTEM_UNITS[units.system].mass;
   return (
@@ -61,6 +74,23 @@ export function ButterSource({
           )
         }
       />
+      <NativeSelect
+        label="From"
+        value={goodKeyOf(plan) ?? BOUGHT}
+        data={[
+          ...goodsGroup(plan, goods, units),
+          { group: 'From elsewhere', items: [{ value: BOUGHT, label: 'Bought or not recorded' }] },
+        ]}
+        onChange={(e) => {
+          const from = planOfChoice(plan, goods, e.currentTarget.value, Number.POSITIVE_INFINITY);
+          change(from ? { milk: from.milk, method: from.method } : { milk: withoutGoods(plan.milk) });
+        }}
+      />
+      {short && (
+        <p className="caution" role="alert">
+          {short}
+        </p>
+      )}
     </>
   );
 }
