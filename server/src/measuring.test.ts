@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { defaultKitchen, foldMake } from '@morning-crock/core';
+import { defaultKitchen, foldMake, kitchenOfToday } from '@morning-crock/core';
 import { demoHerd, LANTERN_FOLD } from '@morning-crock/core/demo';
 import type {
   BackupFile,
@@ -269,7 +269,7 @@ describe('a whole kitchen', () => {
     expect(JSON.parse(text)).toEqual(saved.events);
     expect(again.traces).toEqual(saved.traces);
     const settings = (await empty.app.inject({ url: '/api/kitchen' })).json<{ settings: unknown }>().settings;
-    expect(settings).toEqual({ ...LANTERN_FOLD, herd: demoHerd(START) });
+    expect(settings).toEqual({ ...kitchenOfToday(LANTERN_FOLD), herd: demoHerd(START) });
     expect((await restoreInto(empty, saved)).json<ErrorBody>().code).toBe('not-empty');
     // It goes on working: the next entry gets the next number.
     const make = ulid();

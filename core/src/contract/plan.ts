@@ -42,6 +42,8 @@ export const powderDose = z.strictObject({
   kind: z.enum(POWDER_KINDS),
   massKg: massKg.max(10, 'is more than 10 kg of powder'),
   typed: typedQuantity,
+  /** Stirred in with the starter, once it is cool; left out, into the cold milk. */
+  withStarter: z.boolean().optional(),
 });
 
 /** What milk or cream is made of besides water, by mass. */
@@ -180,7 +182,12 @@ export const factorsUsed = z.strictObject({
 const planShape = {
   name: shortName,
   milk: milkPour,
-  wanted: z.strictObject({ sourness: z.enum(SOURNESS), thickness: z.enum(THICKNESS) }),
+  wanted: z.strictObject({
+    sourness: z.enum(SOURNESS),
+    thickness: z.enum(THICKNESS),
+    /** In the warm for so many hours at least, by choice, however sour it is by then. */
+    leastH: z.number().min(1, 'is less than an hour').max(48, 'is more than two days').optional(),
+  }),
   starter: starterPlan,
   heat: heatPlan,
   inoculateC: temperatureC,

@@ -148,6 +148,13 @@ function timedMinutes(state: MakeState): number | null {
   return timed ? timed({ step: step.instance, goods: productOf(state.plan).goods }) : null;
 }
 
+/** What is to stay warm for some hours at least is not ready before, however sour it is; `null` where it never is. */
+const notBefore = (
+  { wanted: { leastH = 0 } }: Pick<MakePlan, 'wanted'>,
+  zeroMs: number,
+  atMs: number | null,
+): number | null => (atMs === null ? null : Math.max(atMs, leastH === 0 ? atMs : zeroMs + leastH * HOUR_MS));
+
 function prepare(state: MakeState, nowMs: number): Prepared {
   const { plan } = state;
   const walk = walkThermal(state, nowMs);
@@ -174,7 +181,7 @@ function prepare(state: MakeState, nowMs: number): Prepared {
   const gelH = hours(gelPh(walk.denatured));
   const timedMin = timedMinutes(state);
   const timedMs = timedMin === null ? null : zero + timedMin * MINUTE_MS;
-  const pickUpMs = timedMs ?? toMs(hours(pickUpPh));
+  const pickUpMs = timedMs ?? notBefore(plan, zero, toMs(hours(pickUpPh)));
   const batch = batchOf(souringPlan(state));
   const courseMs = (incubation?.course ?? []).map(([h, c]): readonly [number, number] => [
     zero + h * HOUR_MS,
@@ -229,7 +236,10 @@ function prepare(state: MakeState, nowMs: number): Prepared {
       inoculationMs: zero,
       marks: [
         ...shareMarks(state, walk.steps).map(({ moment }) => moment),
-        ...acid.map(({ ph, ...mark }) => ({ ...mark, atMs: toMs(hours(ph)) })),
+        ...acid.map(({ ph, ...mark }) => ({
+          ...mark,
+          atMs: mark.role === 'ready' ? notBefore(plan, zero, toMs(hours(ph))) : toMs(hours(ph)),
+        })),
       ],
       pickUpPh: endPh,
       sourness: sournessOfPh(endPh),
@@ -338,7 +348,20 @@ export function* forecasting(
   const body = acid.find((mark) => mark.role === 'body');
   const sets = crossings(ensemble, body?.ph ?? SET_PH);
   const band = phBand(ensemble, 0.2);
-  const foreseen = acid.map(({ ph: markPh, ...mark }): ForeseenMark => ({ ...mark, band: bandOf(markPh) }));
+  const { plan } = state;
+  const foreseen = acid.map(({ ph: markPh, ...mark }): ForeseenMark => {
+    const own = bandOf(markPh);
+    if (mark.role !== 'ready') return { ...mark, band: own };
+    const { p10, p50, p90 } = own;
+    return {
+      ...mark,
+      band: {
+        p10: notBefore(plan, zero, p10),
+        p50: notBefore(plan, zero, p50),
+        p90: notBefore(plan, zero, p90),
+      },
+    };
+  });
   const pickUp =
     timedMs === null
       ? markBand({ marks: foreseen }, 'ready')

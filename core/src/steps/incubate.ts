@@ -39,9 +39,9 @@ export const INCUBATE: StepType = {
       { id: 'set', role: 'body', words: 'Set', ph: SET_PH },
       ...wantedMarks(PICK_UP_PH[wanted.sourness], TOO_SOUR_PH[wanted.sourness]),
     ],
-    horizonH: ({ starter }) => {
+    horizonH: ({ starter, wanted: { leastH = 0 } }) => {
       if (starter.kind === 'none') return HORIZON_H.wild;
-      return warmCulture(starter.kind) ? HORIZON_H.warm : HORIZON_H.room;
+      return Math.max(leastH + 1, warmCulture(starter.kind) ? HORIZON_H.warm : HORIZON_H.room);
     },
     ...MILK_CURD,
     words: {

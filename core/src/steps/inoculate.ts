@@ -10,13 +10,15 @@ export const INOCULATE: StepType = {
     endedBy: 'starter-added',
     inoculates: true,
   }),
-  words: ({ starter }, { goods: { into } }) => ({
+  words: ({ starter, milk }, { goods: { into } }) => ({
     title: 'Inoculate',
     doneWords: starter.kind === 'none' ? 'Covered' : 'Starter is in',
     doing:
       starter.kind === 'none'
         ? 'Add no starter. Cover the jar and leave it to sour.'
-        : `Whisk the starter smooth in a little ${into}, then stir it into the rest.`,
+        : milk.powder?.withStarter
+          ? `Whisk the milk powder and the starter smooth in a little ${into}, then stir them into the rest.`
+          : `Whisk the starter smooth in a little ${into}, then stir it into the rest.`,
     endWords: 'inoculated',
     why: 'The dose and the age of the starter decide how long it takes.',
   }),

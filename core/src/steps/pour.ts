@@ -10,9 +10,10 @@ export const POUR: StepType = {
   words: (plan, { goods: { into } }) => ({
     title: `Pour the ${into}`,
     doneWords: `${into.charAt(0).toUpperCase()}${into.slice(1)} is in the pot`,
-    doing: plan.milk.powder
-      ? `Pour the ${into} into ${plan.pot.name}. Whisk in the milk powder while the ${into} is cold.`
-      : `Pour the ${into} into ${plan.pot.name}.`,
+    doing:
+      plan.milk.powder && !plan.milk.powder.withStarter
+        ? `Pour the ${into} into ${plan.pot.name}. Whisk in the milk powder while the ${into} is cold.`
+        : `Pour the ${into} into ${plan.pot.name}.`,
     why: 'The amount in the pot decides how fast it heats and cools.',
   }),
   hands: () => ({ handsMin: 4, slackMin: 120, mustAct: false }),

@@ -57,7 +57,10 @@ function tapPoint(name: string, role: string): { readonly x: number; readonly y:
   const point = { x: x + width / 2, y: y + height / 2 };
   const hit = document.elementFromPoint(point.x, point.y);
   // A radio lies under the words that choose it.
-  if (!hit || !(element.contains(hit) || hit.contains(element) || hit.closest('label')?.control === element)) {
+  if (
+    !hit ||
+    !(element.contains(hit) || hit.contains(element) || hit.closest('label')?.control === element)
+  ) {
     // Half under the clock line or the bar of places, it is brought to the middle, as a hand would.
     element.scrollIntoView({ block: 'center', inline: 'center', behavior: 'instant' });
     return null;

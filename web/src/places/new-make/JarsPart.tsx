@@ -1,10 +1,23 @@
-import { fillJars, USUAL_HEADSPACE } from '@morning-crock/core';
+import {
+  batchOf,
+  fillJars,
+  fromLitres,
+  SYSTEM_UNITS,
+  toLitres,
+  UNIT_LABEL,
+  USUAL_HEADSPACE,
+} from '@morning-crock/core';
 import type { Jar, KitchenSettings, MakePlan } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
-import { Link } from 'react-router';
+import { useState } from 'react';
 import { ulid } from 'ulid';
 import { useUnits } from '../../data/use-units.ts';
+import { QuantityField } from '../../parts/QuantityField.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';
+
+/** A jar nobody measured, L, and what is left empty of it. */
+const USUAL_JAR_LITRES = 0.5;
+const FOUR_FIFTHS_EMPTY = 0.2;
 
 /** How many jars of a kind a plan has, by the name they were taken from. */
 function countOf(jars: readonly Jar[], kind: KitchenSettings['jars'][number]): number {
@@ -32,6 +45,67 @@ function jarsFor(plan: MakePlan, kinds: KitchenSettings['jars']): Jar[] {
   return jars;
 }
 
+/** Jars of a kitchen that never entered any: so many of one size, filled to four fifths. */
+function PlainJars({
+  plan,
+  setJars,
+}: {
+  readonly plan: MakePlan;
+  readonly setJars: (jars: Jar[], headspace: number) => void;
+}) {
+  const units = useUnits();
+  const jars = plan.jars ?? [];
+  const fill = fillJars(plan);
+  const unit = SYSTEM_UNITS[units.system].milk[units.system === 'metric' ? 1 : 0]!;
+  const [litres, setLitres] = useState(jars[0]?.litres ?? USUAL_JAR_LITRES);
+  const enough = Math.ceil(batchOf(plan).litres / (litres * (1 - FOUR_FIFTHS_EMPTY)));
+  const set = (count: number, each: number): void =>
+    setJars(
+      Array.from({ length: count }, (_, i) => ({
+        id: jars[i]?.id ?? ulid(),
+        name: `Jar ${i + 1}`,
+        litres: each,
+      })),
+      FOUR_FIFTHS_EMPTY,
+    );
+  return (
+    <>
+      <StepSlider
+        label="Jars"
+        value={jars.length}
+        shown={jars.length === 0 ? 'none, in the pot' : `${jars.length}`}
+        min={0}
+        max={40}
+        step={1}
+        onChange={(count) => set(count, litres)}
+      />
+      <QuantityField
+        label="Each holds"
+        value={Number(fromLitres(litres, unit).toFixed(2))}
+        unit={unit}
+        units={[{ value: unit, label: UNIT_LABEL[unit] }]}
+        check={(value) => {
+          const each = toLitres(value, unit);
+          return each >= 0.03 && each <= 20 ? null : 'Enter the size of one jar.';
+        }}
+        onChange={(value) => {
+          setLitres(toLitres(value, unit));
+          if (jars.length > 0) set(jars.length, toLitres(value, unit));
+        }}
+      />
+      {jars.length === 0 ? (
+        <p className="quiet">{enough} jars of this size hold the batch, each filled to four fifths.</p>
+      ) : (
+        <p role="status" className={fill.leftOverLitres > 0.02 ? 'caution' : ''}>
+          {fill.leftOverLitres > 0.02
+            ? `Too full: ${units.volume(fill.leftOverLitres)} does not fit. ${enough} jars are enough.`
+            : 'Everything fits, each jar filled to four fifths.'}
+        </p>
+      )}
+    </>
+  );
+}
+
 /** Hot bottles beside it, and the jars it is filled into. */
 export function JarsPart(props: {
   readonly plan: MakePlan;
@@ -43,9 +117,10 @@ export function JarsPart(props: {
   const jars = plan.jars ?? [];
   const headspace = plan.headspace ?? USUAL_HEADSPACE;
   const fill = fillJars(plan);
-  const setJars = (next: Jar[]): void => {
+  const setJars = (next: Jar[], space?: number): void => {
     const { jars: _before, ...rest } = plan;
-    replace(next.length > 0 ? { ...rest, jars: next } : rest);
+    const own = space === undefined ? rest : { ...rest, headspace: space };
+    replace(next.length > 0 ? { ...own, jars: next } : rest);
   };
   return (
     <>
@@ -65,9 +140,7 @@ export function JarsPart(props: {
         </p>
       )}
       {kitchen.jars.length === 0 ? (
-        <p className="quiet">
-          Using jars? <Link to="/kitchen/things">Add them in Kitchen.</Link>
-        </p>
+        <PlainJars plan={plan} setJars={setJars} />
       ) : (
         <>
           <div className="field-row">

@@ -161,6 +161,24 @@ export function MilkPart({ plan, change, onFault }: Omit<PourProps, 'lots'>) {
       )}
       <Link to="/sums/powder?for=new">Add milk or milk powder</Link>
       <Link to="/sums/standardise?for=new">Blend to a target fat</Link>
+      {plan.milk.powder && (
+        <Choices
+          legend="Stir in the powder"
+          value={plan.milk.powder.withStarter ? 'starter' : 'cold'}
+          options={[
+            { value: 'cold', label: 'into the cold milk' },
+            { value: 'starter', label: 'with the starter' },
+          ]}
+          onChange={(when) =>
+            change({
+              milk: {
+                ...plan.milk,
+                powder: { ...plan.milk.powder!, withStarter: when === 'starter' },
+              },
+            })
+          }
+        />
+      )}
       {(plan.milk.second || plan.milk.powder) && (
         <p role="status">
           {[

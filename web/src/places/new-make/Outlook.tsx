@@ -99,7 +99,9 @@ function Ready({ planning, fading }: { readonly planning: Planning; readonly fad
   );
   return (
     <div>
-      <div className="quiet">Ready, {plan.wanted.sourness}</div>
+      <div className="quiet">
+        Ready, {plan.wanted.leastH === undefined ? plan.wanted.sourness : `${point.sourness} by then`}
+      </div>
       <div className={`band number ${fading ? 'fading' : ''}`}>
         {readyMs === null
           ? 'not reached'

@@ -31,6 +31,7 @@ import { ChurnPart } from './panels/ChurnPart.tsx';
 import { FinishPart } from './panels/FinishPart.tsx';
 import { PanPart } from './panels/PanPart.tsx';
 import { PlacePart } from './PlacePart.tsx';
+import { StepSlider } from '../../parts/StepSlider.tsx';
 import { PlanLine } from './PlanLine.tsx';
 import { StarterKindChoice, StarterPart } from './StarterPart.tsx';
 import { StartPart } from './StartPart.tsx';
@@ -144,6 +145,18 @@ function souringLines(props: LinesProps, units: Units): Line[] {
                     onChange={(thickness) => change({ wanted: { ...plan.wanted, thickness } })}
                   />
                 )}
+                <StepSlider
+                  label="Keep warm for at least"
+                  value={plan.wanted.leastH ?? 0}
+                  shown={plan.wanted.leastH === undefined ? 'until sour enough' : `${plan.wanted.leastH} h`}
+                  min={0}
+                  max={36}
+                  step={1}
+                  onChange={(leastH) => {
+                    const { leastH: _before, ...wanted } = plan.wanted;
+                    change({ wanted: leastH === 0 ? wanted : { ...wanted, leastH } });
+                  }}
+                />
               </>
             ),
           },

@@ -133,10 +133,11 @@ export function placeWords(plan: MakePlan, units: Units): string {
 }
 
 /** How it shall come out. @example resultWords(plan) // "classic, spoonable" */
-export const resultWords = (plan: MakePlan): string =>
-  productOf(plan).takes === 'milk'
-    ? `${plan.wanted.sourness}, ${plan.wanted.thickness}`
-    : plan.wanted.sourness;
+export function resultWords({ wanted, ...plan }: MakePlan): string {
+  const { sourness, thickness, leastH } = wanted;
+  const least = leastH === undefined ? '' : `, at least ${leastH} h warm`;
+  return productOf(plan).takes === 'milk' ? `${sourness}, ${thickness}${least}` : `${sourness}${least}`;
+}
 
 /**
  * How the cream is churned; nothing where nothing is.
