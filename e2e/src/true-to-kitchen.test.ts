@@ -58,23 +58,28 @@ test('yogurt by eye and finger: no thermometer, no scales', async () => {
   await tap(page, 'button', 'small bubbles at the rim');
   await stored('heat-felt', 2);
   await tap(page, 'button', 'Hot enough');
+  await stored('step-done', 2);
   await later(10);
   await tap(page, 'button', 'Held long enough');
+  await stored('step-done', 3);
   await see(page, /Let the milk cool uncovered/);
   await later(38);
   await tap(page, 'button', 'a finger bears it 10 s');
   await stored('heat-felt', 3);
   await tap(page, 'button', 'Cool enough');
   await tap(page, 'button', 'Starter is in');
+  await stored('starter-added', 1);
   await see(page, 'Yogurt maker, not checked');
   await later(6 * 60);
   await tap(page, 'button', 'set');
   await tap(page, 'button', 'Move to fridge');
+  await stored('step-done', 5);
   await later(6 * 60);
-  await tap(page, 'button', 'Cold enough');
+  await tap(page, 'button', 'Chilled through');
+  await stored('step-done', 6);
   // Nobody weighed it: the pot is full to a third of what it holds, by a ruler.
   await page.locator('::-p-text(No scales? Tell by level)').click();
-  await fill(page, 'Or depth by ruler (cm, optional)', '5,4');
+  await fill(page, 'Or depth by ruler (cm, optional)', '5,2');
   await see(page, /About 1\.9\d kg, give or take/);
   await tap(page, 'button', 'Save estimate');
   const [weighed] = await stored('weighed', 1);
@@ -179,6 +184,7 @@ describe('from anything here to anything made', () => {
       await tap(page, 'button', 'Add batch');
     }
     await see(page, /Take the cream out\s+/);
+    await see(page, /Pour the milk\s+/);
     await see(page, /Finished by (?:[A-Z][a-z]{2} )?\d\d:\d\d/);
     const hands = await page.$$eval('.day-list li', (rows) =>
       rows.map((row) => (row as HTMLElement).innerText),

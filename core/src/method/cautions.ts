@@ -60,12 +60,12 @@ export type CautionId = keyof typeof CAUTIONS;
 
 /** What can hurt somebody at once, or by what is eaten, before what only spoils the batch. */
 const GRAVEST: readonly CautionId[] = [
-  'treated-needs-starter',
   'hot-fat',
   'never-leave-fat',
   'fat-fire',
   'ghee-glass',
   'raw-milk',
+  'treated-needs-starter',
   'starter-raw',
   'honey-infants',
   'hot-milk',

@@ -24,8 +24,8 @@ export const INOCULATE: StepType = {
   }),
   aim: () => ({ to: 'dose' }),
   hands: () => ({ handsMin: 6, slackMin: 20, mustAct: true }),
-  cautions: ({ starter }) =>
+  cautions: ({ starter, milk }) =>
     starter.kind === 'none'
-      ? ['raw-milk', 'treated-needs-starter']
+      ? [milk.treatment === 'raw' ? 'raw-milk' : 'treated-needs-starter']
       : [warmCulture(starter.kind) ? 'too-hot-kills' : 'too-hot-kills-room'],
 };

@@ -71,7 +71,7 @@ export function CreamSource(props: PourProps & Ripened) {
           { group: 'From elsewhere', items: [{ value: BOUGHT, label: 'Bought or not recorded' }] },
         ]}
         onChange={(e) => {
-          const from = planOfChoice(plan, goods, e.currentTarget.value, batchOf(plan).massKg);
+          const from = planOfChoice(plan, goods, e.currentTarget.value, Number.POSITIVE_INFINITY);
           if (from) return change({ milk: from.milk });
           const lot = pourable.find((l) => l.id === e.currentTarget.value);
           if (!lot) return change({ milk: withoutLots(milk) });
