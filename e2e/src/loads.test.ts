@@ -191,7 +191,7 @@ describe('a day of churning', () => {
     await see(page, /Where the \d{3} g of fat went/);
     await see(page, /250 g, diluted/);
     await see(page, /Pieces\s+4 × 250 g, 1 × 120 g/);
-    await see(page, /on the counter\s+5–7 days/);
+    await see(page, /on the counter\s+3–5 days/);
     await goTo(page, '/daybook');
     await tap(page, 'radio', 'churnings only');
     await see(page, 'Minutes to break, by starting temperature');

@@ -131,11 +131,12 @@ const isGrains = ({ kind }: Pick<Culture, 'kind'>): boolean => kind === 'kefir-g
 
 /** How much of something that came out besides is gone by now, kg; `null` when it is nothing the milk room has. */
 function eaten(make: DemoCream, given: DraftEvent, all: readonly DraftEvent[]): number | null {
-  const { gives } = productOf(make.plan);
+  const { gives, takes } = productOf(make.plan);
   if (given.type === 'weighed') {
     const { of, massKg } = given.data;
     if (of) return gives?.[of] ? massKg : null;
-    return gives?.out?.role === 'buttermilk' ? restOfJarsKg(massKg) : null;
+    // Cream that was ripened is churned; what came of milk is eaten.
+    return gives?.out && takes === 'milk' ? restOfJarsKg(massKg) : null;
   }
   // The first weighing of whey made its lot; the last one says how much it was.
   if (given.type !== 'drain-weighed' || !gives?.whey) return null;
