@@ -310,7 +310,7 @@ export const demoShelf = (nowMs: number): DemoCream[] => SKETCHES.map((sketch) =
 
 /** Kefir that stands on the shelf today. */
 export const demoKefir = (nowMs: number): DemoCream =>
-  byMethod({ method: 'kefir', name: 'Kefir, daily', litres: 0.8, daysAgo: 0.6, room: 19.5 }, nowMs);
+  byMethod({ method: 'kefir', name: 'Kefir, daily', litres: 0.8, daysAgo: 0.73, room: 19.5 }, nowMs);
 
 /** How the fold makes its skyr: less rennet than the book, and a night in the cold before it drains. */
 export function demoMethods(id: string): Method[] {
