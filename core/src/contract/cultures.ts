@@ -169,6 +169,10 @@ export const wakingPlan = z.strictObject({
     .min(1, 'is too small: each feed must be at least as large as the last')
     .max(6, 'is more than six times'),
   feeds: z.number().int().min(1, 'needs at least one feed').max(12, 'is more than twelve feeds'),
+  /** Milk of each feed as its packet says; left out, each grows by the same share. */
+  feedsKg: z.array(massKg.max(50)).min(1).max(12).optional(),
+  /** Soaked in cold milk in the fridge first, h. */
+  soakH: z.number().min(0).max(72, 'is more than three days').optional(),
   /** Heat it stands at. */
   celsius: z
     .number()

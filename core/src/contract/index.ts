@@ -12,7 +12,7 @@ export * from './larder-picture.ts';
 export * from './photos.ts';
 export * from './events.ts';
 export * from './older.ts';
-export { choicesOfWaking, makePlanOfWaking } from './waking-plan.ts';
+export { choicesOfWaking, feedKg, makePlanOfWaking } from './waking-plan.ts';
 export * from './error-body.ts';
 export * from './errors.ts';
 export * from './api.ts';

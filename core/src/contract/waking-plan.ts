@@ -11,7 +11,11 @@ const MOST_DOSE = 6;
 /** The name of the nth step of a kind: "feed", "feed-2". */
 export const nthStep = (kind: 'feed' | 'stand', n: number): string => (n === 1 ? kind : `${kind}-${n}`);
 /** Milk of the nth feed, kg. */
-const feedKg = (choices: WakingPlan, n: number): number => choices.firstFeedKg * choices.growth ** (n - 1);
+export const feedKg = (choices: WakingPlan, n: number): number =>
+  choices.feedsKg?.[n - 1] ?? choices.firstFeedKg * choices.growth ** (n - 1);
+
+/** The step in which a culture soaks cold before its first feed. */
+const SOAK = 'soak';
 
 function methodOf(choices: WakingPlan): MethodSnapshot {
   const feeds = Array.from({ length: choices.feeds }, (_, i) => i + 1);
@@ -19,6 +23,19 @@ function methodOf(choices: WakingPlan): MethodSnapshot {
     id: 'waking',
     version: 1,
     steps: [
+      ...(choices.soakH
+        ? [
+            {
+              id: SOAK,
+              kind: 'own' as const,
+              title: 'Soak cold',
+              doing: 'Stir the culture into a little cold milk. Cover it and leave it in the fridge.',
+              handsMin: 4,
+              waitMin: choices.soakH * 60,
+              stands: 'cold' as const,
+            },
+          ]
+        : []),
       ...feeds.flatMap((n): MethodSnapshot['steps'] => [
         { id: nthStep('feed', n), kind: 'feed', massKg: feedKg(choices, n), rest: choices.restBetween },
         { id: nthStep('stand', n), kind: 'stand' },
@@ -92,10 +109,19 @@ export function makePlanOfWaking(choices: WakingPlan, around: Around = ANYWHERE)
   };
 }
 
+/** Whether feeds grow by one share all along. */
+function evenly(feedsKg: readonly number[]): boolean {
+  const growth = (feedsKg[1] ?? 0) / feedsKg[0]!;
+  return feedsKg.every(
+    (kg, i) => i === 0 || (growth >= 1 && Math.abs(kg / feedsKg[i - 1]! / growth - 1) < 1e-6),
+  );
+}
+
 /** The choices a waking was planned by; `null` for the plan of anything else. The carton's size is not kept with it. */
 export function choicesOfWaking(plan: MakePlan): WakingPlan | null {
   const feeds = plan.method.steps.filter((step) => step.kind === 'feed');
   const [first, second] = feeds;
+  const soak = plan.method.steps.find(({ id }) => id === SOAK);
   const { kind, cultureId, statedRatio } = plan.starter;
   if (!first || (kind !== 'dried-yogurt' && kind !== 'dried-mesophilic')) return null;
   return {
@@ -106,8 +132,10 @@ export function choicesOfWaking(plan: MakePlan): WakingPlan | null {
     treatment: plan.milk.treatment,
     cartonLitres: 1,
     firstFeedKg: first.massKg,
-    growth: second ? second.massKg / first.massKg : 1,
+    growth: second ? Math.min(6, Math.max(1, second.massKg / first.massKg)) : 1,
     feeds: feeds.length,
+    ...(evenly(feeds.map(({ massKg }) => massKg)) ? {} : { feedsKg: feeds.map(({ massKg }) => massKg) }),
+    ...(soak?.kind === 'own' ? { soakH: soak.waitMin / 60 } : {}),
     celsius: plan.inoculateC,
     restBetween: first.rest,
     startAt: plan.startAt,

@@ -1,4 +1,4 @@
-import type { StepId, WakingPlan } from '../contract/index.ts';
+import { feedKg, type StepId, type WakingPlan } from '../contract/index.ts';
 import { litresOfMass, MILK_FACTS } from '../milk/index.ts';
 import type { Fed } from '../steps/index.ts';
 import type { MethodStep } from '../steps/index.ts';
@@ -61,10 +61,10 @@ export function milkForWaking(
   choices: WakingPlan,
   readyMs: number,
 ): { readonly massKg: number; readonly cartons: number | null; readonly words: string | null } {
-  const massKg = Array.from(
-    { length: choices.feeds },
-    (_, i) => choices.firstFeedKg * choices.growth ** i,
-  ).reduce((sum, kg) => sum + kg, 0);
+  const massKg = Array.from({ length: choices.feeds }, (_, i) => feedKg(choices, i + 1)).reduce(
+    (sum, kg) => sum + kg,
+    0,
+  );
   const litres = litresOfMass(massKg, MILK_FACTS['shop-whole'].composition);
   const cartons = choices.cartonLitres === null ? null : Math.ceil(litres / choices.cartonLitres - 1e-9);
   const lastsD = (readyMs - Date.parse(choices.startAt)) / 86_400_000;

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { EVENT_VERSION, makePlan, wakingPlan, type WakingPlan } from '../contract/index.ts';
+import { choicesOfWaking, EVENT_VERSION, makePlan, wakingPlan, type WakingPlan } from '../contract/index.ts';
 import { createLedger, lotId, ZERO_MS } from '../fixtures/index.ts';
 import { defaultKitchen, nobodyThere } from '../kitchen/index.ts';
 import type { LoggedEvent } from '../log/index.ts';
@@ -248,4 +248,33 @@ test('a waking told in entries of its own is the same make', () => {
     name: PLAN.name,
   });
   expect(summaryOf(state).litres).toBeCloseTo(0.06 / 1.03, 3);
+});
+
+describe('as a packet tells it', () => {
+  const soaked: WakingPlan = { ...PLAN, soakH: 12, feeds: 3, feedsKg: [0.06, 0.25, 1] };
+
+  test('soaked cold first, each feed of its own amount', () => {
+    const plan = beginWaking(soaked, kitchen);
+    expect(makePlan.safeParse(plan).error?.issues).toBeUndefined();
+    expect(plan.method.steps[0]).toMatchObject({ id: 'soak', stands: 'cold', waitMin: 720 });
+    const rows = feedRows(
+      stateOf([], soaked).steps,
+      look(stateOf([], soaked), 0).forecast.point.steps,
+      new Map(),
+    );
+    expect(rows.map(({ massKg }) => massKg)).toEqual([0.06, 0.25, 1]);
+    expect(rows[0]!.feedMs).toBeGreaterThanOrEqual(ZERO_MS + 12 * HOUR_MS);
+    expect(milkForWaking(soaked, ZERO_MS + 72 * HOUR_MS).massKg).toBeCloseTo(1.31, 9);
+  });
+
+  test('its choices are read back from it, and those of an even one without amounts', () => {
+    expect(choicesOfWaking(beginWaking(soaked, kitchen))).toMatchObject({
+      soakH: 12,
+      feeds: 3,
+      feedsKg: [0.06, 0.25, 1],
+    });
+    const even = choicesOfWaking(beginWaking(PLAN, kitchen))!;
+    expect(even.feedsKg).toBeUndefined();
+    expect(even.soakH).toBeUndefined();
+  });
 });

@@ -11,6 +11,7 @@ import {
   WAKES_AT_C,
 } from '@morning-crock/core';
 import {
+  feedKg,
   wakingPlan,
   type Culture,
   type KitchenSettings,
@@ -146,6 +147,15 @@ export function WakeForm(props: {
             onChange={(e) => set({ name: e.currentTarget.value })}
           />
           <StepSlider
+            label="Soak in the fridge first"
+            value={plan.soakH ?? 0}
+            shown={plan.soakH ? `${plan.soakH} h` : 'no soak'}
+            min={0}
+            max={24}
+            step={1}
+            onChange={(soakH) => set({ soakH: soakH === 0 ? undefined : soakH })}
+          />
+          <StepSlider
             label="Incubate at"
             value={plan.celsius}
             shown={units.temperature(plan.celsius)}
@@ -184,7 +194,7 @@ export function WakeForm(props: {
             min={20}
             max={500}
             step={10}
-            onChange={(g) => set({ firstFeedKg: g / 1000 })}
+            onChange={(g) => set({ firstFeedKg: g / 1000, feedsKg: undefined })}
           />
           <StepSlider
             label="Each feed"
@@ -193,7 +203,7 @@ export function WakeForm(props: {
             min={1.5}
             max={6}
             step={0.5}
-            onChange={(growth) => set({ growth })}
+            onChange={(growth) => set({ growth, feedsKg: undefined })}
           />
           <StepSlider
             label="Feeds"
@@ -202,8 +212,26 @@ export function WakeForm(props: {
             min={1}
             max={8}
             step={1}
-            onChange={(feeds) => set({ feeds })}
+            onChange={(feeds) => set({ feeds, feedsKg: undefined })}
           />
+          <details>
+            <summary className="unfolds">Amounts as the packet says</summary>
+            {Array.from({ length: plan.feeds }, (_, i) => feedKg(plan, i + 1)).map((kg, i, all) => (
+              <StepSlider
+                key={i}
+                label={`Feed ${i + 1}`}
+                value={Math.round(kg * 1000)}
+                shown={units.mass(kg)}
+                min={20}
+                max={4000}
+                step={10}
+                onChange={(g) => {
+                  const feedsKg = all.map((own, n) => (n === i ? g / 1000 : own));
+                  set({ feedsKg, firstFeedKg: Math.min(2, feedsKg[0]!) });
+                }}
+              />
+            ))}
+          </details>
           <StepSlider
             label="Carton size"
             value={plan.cartonLitres ?? 1}

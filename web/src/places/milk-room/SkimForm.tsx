@@ -12,6 +12,11 @@ import { NameField } from '../../parts/NameField.tsx';
 import { AmountField, useAsTyped, type TypedAmount } from '../../parts/AmountField.tsx';
 import { massRange, percent } from '../../parts/milk-words.ts';
 
+const TOOL_WORDS = {
+  ladle: 'Wet the ladle and go round the edge. Stop when the cream runs thin and swirls.',
+  baster:
+    'For narrow necks: draw slowly from the top, round the edge, until it runs thin. Then take the baster apart and disinfect it.',
+} as const;
 const APART = 'apart';
 const NEW_POT = 'new';
 
@@ -26,6 +31,7 @@ export function SkimForm(props: {
   const units = useUnits();
   const asTyped = useAsTyped('weight');
   const [way, setWay] = useState<'computed' | 'weighed'>('computed');
+  const [tool, setTool] = useState<keyof typeof TOOL_WORDS>('ladle');
   const creamOf = { ...lot.of, fatFraction: offer.creamFatFraction };
   const [weighed, setWeighed] = useState<TypedAmount | null>(() => asTyped(offer.creamKg, creamOf));
   const [into, setInto] = useState(pots[0]?.id ?? NEW_POT);
@@ -111,8 +117,17 @@ export function SkimForm(props: {
         />
       )}
       <p className="quiet">
-        About {percent(fat)} fat. Wet the ladle and go round the edge. Stop when the cream runs thin.
+        About {percent(fat)} fat. Do not jostle the jar. {TOOL_WORDS[tool]}
       </p>
+      <Choices
+        legend="Skim with"
+        value={tool}
+        options={[
+          { value: 'ladle', label: 'a ladle' },
+          { value: 'baster', label: 'a baster' },
+        ]}
+        onChange={setTool}
+      />
       <NativeSelect
         label="Put the cream"
         value={into}
