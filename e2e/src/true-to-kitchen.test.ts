@@ -233,11 +233,11 @@ test('a yogurt maker is checked with water: reminded, read twice, and known from
   await see(page, 'Read the water about 07:00.');
   await later(60);
   await see(page, /now\s+Read the water, Yogurt maker/);
-  await fill(page, 'Water temperature (°C)', '37,2');
+  await fill(page, 'Water temperature', '37,2');
   await tap(page, 'button', 'Add reading');
   await see(page, 'Read the water about 09:00.');
   await later(120);
-  await fill(page, 'Water temperature (°C)', '40,2');
+  await fill(page, 'Water temperature', '40,2');
   await tap(page, 'button', 'Add reading');
   await see(page, /Yogurt maker, checked .*: holds about 40\.\d °C/);
   const changes = await stored('kitchen-changed', 3);

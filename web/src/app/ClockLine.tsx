@@ -40,6 +40,7 @@ export function ClockLine({
     ),
     ...chores,
   ].sort((a, b) => a.atMs - b.atMs);
+  const chored = Object.fromEntries(chores.map(({ id }) => [id, true]));
   const soonest = next[0];
   const left = soonest ? soonest.atMs - nowMs : 0;
   return (
@@ -58,10 +59,11 @@ export function ClockLine({
         <span className="quiet">{WITHOUT[without]}</span>
       )}
       <span className="spacer" />
-      {next.slice(1, 3).map(({ id, name, to, mustAct, atMs }) => (
+      {next.slice(1, 3).map(({ id, name, to, act, mustAct, atMs }) => (
         <Link key={id} to={to} className="may-wait quiet">
           <span>
-            {mustAct ? 'then' : 'can wait:'} {name} about {units.time(atMs, nowMs)}
+            {mustAct ? 'then' : 'can wait:'} {id in chored ? `${act.toLowerCase()}, ${name}` : name} about{' '}
+            {units.time(atMs, nowMs)}
           </span>
         </Link>
       ))}

@@ -20,6 +20,8 @@ import { now } from '../../data/clock.ts';
 import { record } from '../../data/store.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { NumberField } from '../../parts/NumberField.tsx';
+import { QuantityField } from '../../parts/QuantityField.tsx';
+import { valueFault } from '../../parts/value-checks.ts';
 
 /** Water a check is usually made with, L, and as warm as it comes from the tap. */
 const USUAL_WATER = { litres: 1, celsius: 40 } as const;
@@ -135,14 +137,17 @@ function GoingCheck(props: CheckProps & { readonly check: NonNullable<KitchenPla
         {nextMs !== null && <strong>Read the water about {units.time(nextMs, nowMs)}.</strong>}
       </p>
       <div className="field-row">
-        <NumberField
+        <QuantityField
           key={check.readings.length}
           label="Water temperature"
-          unit={`°${units.temperatureUnit}`}
-          value={Number.NaN}
-          fault={fault}
-          width={240}
-          onValue={(v) => setCelsius(toCelsius(v, units.temperatureUnit))}
+          value={null}
+          unit={units.temperatureUnit}
+          units={[{ value: units.temperatureUnit, label: `°${units.temperatureUnit}` }]}
+          check={(value, unit) => valueFault('temperature', value, unit)}
+          onFault={(faulty) => {
+            if (faulty) setCelsius(Number.NaN);
+          }}
+          onChange={(value) => setCelsius(toCelsius(value, units.temperatureUnit))}
         />
         <Button type="submit">Add reading</Button>
         <Button
@@ -155,6 +160,11 @@ function GoingCheck(props: CheckProps & { readonly check: NonNullable<KitchenPla
           Stop check
         </Button>
       </div>
+      {fault && (
+        <p className="field-error" role="alert">
+          {fault}
+        </p>
+      )}
     </form>
   );
 }

@@ -14,7 +14,8 @@ export function FeltChips({ state }: { readonly state: MakeState }) {
   if (!facts || facts.inThePot !== 'hot-milk') return null;
   return (
     <div className="above-s">
-      <div className="chips" role="group" aria-label="No thermometer? What you see or feel">
+      <p className="quiet">No thermometer? What you see or feel:</p>
+      <div className="chips felt" role="group" aria-label="What you see or feel">
         {TOLD[facts.moves ?? 'held'].map((cue) => (
           <button
             key={cue}

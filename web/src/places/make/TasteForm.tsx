@@ -55,8 +55,8 @@ export function TasteForm({ state }: { readonly state: MakeState }) {
           />
         </>
       )}
-      <div className="chips" role="group" aria-label="Anything wrong?">
-        <span className="quiet">Anything wrong?</span>
+      <p className="quiet">Anything wrong?</p>
+      <div className="chips felt" role="group" aria-label="Anything wrong?">
         {defectsOf(state.plan).map((defect) => (
           <button
             key={defect}
