@@ -283,14 +283,9 @@ describe('wrong input', () => {
     await fill(page, 'Amount', '2');
     await seeNoMore(page, 'too full');
     await tap(page, 'button', 'Warm place');
-    const turn = async (value: string): Promise<void> => {
-      // The dial of the warm place is the last slider of the page.
-      const slider = (await page.$$('input[type=range]')).at(-1)!;
-      await turnTo(slider, value);
-    };
-    await turn('80');
+    await turnTo(await named(page, 'Dial setting: 43.0 °C'), '80');
     await see(page, '80 °C is too hot to incubate');
-    await turn('27');
+    await turnTo(await named(page, 'Dial setting: 80 °C'), '27');
     await see(page, '27.0 °C is too cool for yogurt');
     expect(await count('make-started')).toBe(1);
   });
