@@ -74,6 +74,19 @@ describe('how warm milk is by eye and finger', () => {
   });
 });
 
+test('a skin seen while it is held does not make it cold', () => {
+  const log = createLog();
+  const state = foldMake('01AAAAAAAAAAAAAAAAAAAAAAAA', [
+    log(0, 'make-started', { plan }),
+    log(1, 'step-done', { step: 'pour' }),
+    log(34, 'step-done', { step: 'heat' }),
+    log(38, 'heat-felt', { cue: 'skin' }),
+  ])!;
+  expect(walkThermal(state, START + 40 * MIN).course.at(-1)![1]).toBeLessThan(50);
+  const held = walkThermal(state, START + 40 * MIN).course.filter(([ms]) => ms === START + 38 * MIN);
+  expect(held[0]![1]).toBeGreaterThan(83);
+});
+
 describe('an amount by level', () => {
   test('by what the vessel holds and how full it looks', () => {
     expect(LEVELS.map(({ share }) => share)).toEqual([0.25, 0.5, 0.75, 0.9, 1]);

@@ -37,6 +37,7 @@ function heatingRun(
 
 /** When a plate that stays hot is switched off, as the plan foresees it; `null` on a burner that follows at once. */
 function switchedOff(plan: MakePlan): PlateResult | null {
+  if (burnerLagS(plan) === 0) return null;
   const run = heatingRun(plan, Date.parse(plan.startAt), plan.milk.startC)(plan.milk.startC);
   return 'offC' in run && run.outcome === 'reached' ? run : null;
 }

@@ -1,6 +1,6 @@
 import { keepingPowerKw } from '../heat/index.ts';
 import { heatTargetC } from './heat.ts';
-import { vesselOf } from './leg.ts';
+import { vesselOf, weighedReadings } from './leg.ts';
 import { factsOf, type StepType } from './step-type.ts';
 
 /** The milk is kept hot. */
@@ -29,7 +29,12 @@ export const HOLD: StepType = {
   },
   aim: ({ heat }) => ({ to: 'time', minutes: heat.holdMin }),
   leg: ({ plan, startC, readings }) => {
-    const held = readings.map((r): readonly [number, number] => [r.minutes, r.temperatureC]);
+    // What is only seen of it moves it no further than it is likely to have gone.
+    const asHeld = { secondsAndCelsius: [[0, startC] as const] };
+    const held = weighedReadings(asHeld, readings, 0).map((r): readonly [number, number] => [
+      r.minutes,
+      r.temperatureC,
+    ]);
     const endC = held.at(-1)?.[1] ?? startC;
     const minutes = Math.max(plan.heat.holdMin, held.at(-1)?.[0] ?? 0);
     return { minutes, sigmaMin: 1, endC, endless: false, curve: [[0, startC], ...held, [minutes, endC]] };

@@ -98,8 +98,8 @@ const LEAST_MODEL_SIGMA_C = 1.5;
  * What eye and finger told, weighed against what the pot should be at by then: normal with normal. The model's own σ is
  * how fast it moves there times how far its time may be off; what was read before moves it along.
  */
-function weighedReadings(
-  fromStart: HeatRun,
+export function weighedReadings(
+  fromStart: Pick<HeatRun, 'secondsAndCelsius'>,
   readings: readonly LegReading[],
   lnSigma: number,
 ): readonly LegReading[] {
