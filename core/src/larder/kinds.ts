@@ -9,7 +9,8 @@ import {
   type TakenFor,
 } from '../contract/index.ts';
 import type { MilkKind } from '../milk/index.ts';
-import { PRODUCTS } from '../products/index.ts';
+import type { StarterKind } from '../culture/index.ts';
+import { PRODUCTS, type PoursAs } from '../products/index.ts';
 
 /** What is known of a kind of goods, apart from where it came from. */
 interface GoodFactsOf {
@@ -23,6 +24,9 @@ interface GoodFactsOf {
   readonly thawsAs?: 'cream' | 'butter';
   /** What a by-product is good for, what uses up the most of it first. */
   readonly uses: readonly string[];
+  /** As what they may go into something else, and the culture they bring along as a starter. */
+  readonly pours?: readonly PoursAs[];
+  readonly starts?: StarterKind;
 }
 
 const SOURED = 'the acid preserves it';
@@ -37,12 +41,29 @@ const soured = (label: string, cold: readonly [number, number], freezer: GoodFac
 
 /** Judgements, each shown as a range with its reason; source: docs/SCIENCE.md, the larder. */
 export const GOOD_FACTS: Readonly<Record<GoodKind, GoodFactsOf>> = {
-  yogurt: soured(PRODUCTS.yogurt.label, [14, 21], [30, 60]),
-  skyr: soured(PRODUCTS.skyr.label, [14, 21], [30, 60]),
-  buttermilk: soured(PRODUCTS.buttermilk.label, [10, 14], [60, 90]),
-  kefir: soured(PRODUCTS.kefir.label, [7, 14], [30, 60]),
-  clabber: soured(PRODUCTS.clabber.label, [7, 10]),
-  'cultured-cream': { ...soured(PRODUCTS['cultured-cream'].label, [10, 14], [60, 90]), thawsAs: 'cream' },
+  yogurt: {
+    ...soured(PRODUCTS.yogurt.label, [14, 21], [30, 60]),
+    pours: ['curd', 'set-milk'],
+    starts: 'fresh-yogurt',
+  },
+  skyr: { ...soured(PRODUCTS.skyr.label, [14, 21], [30, 60]), pours: ['set-milk'] },
+  buttermilk: {
+    ...soured(PRODUCTS.buttermilk.label, [10, 14], [60, 90]),
+    pours: ['curd'],
+    starts: 'cultured-buttermilk',
+  },
+  kefir: { ...soured(PRODUCTS.kefir.label, [7, 14], [30, 60]), pours: ['curd'], starts: 'milk-kefir' },
+  clabber: {
+    ...soured(PRODUCTS.clabber.label, [7, 10]),
+    pours: ['curd'],
+    starts: 'cultured-buttermilk',
+  },
+  'cultured-cream': {
+    ...soured(PRODUCTS['cultured-cream'].label, [10, 14], [60, 90]),
+    thawsAs: 'cream',
+    pours: ['ripened-cream'],
+    starts: 'cultured-buttermilk',
+  },
   'jar-of-two': soured(PRODUCTS['jar-of-two'].label, [7, 12]),
   'fresh-cheese': {
     label: PRODUCTS['fresh-cheese'].label,
@@ -91,6 +112,7 @@ export const GOOD_FACTS: Readonly<Record<GoodKind, GoodFactsOf>> = {
     freezer: [180, 270],
     cellar: [2, 5],
     reason: 'depends on washing and salt',
+    pours: ['butter'],
     thawsAs: 'butter',
     uses: [],
   },
@@ -111,6 +133,7 @@ export const GOOD_FACTS: Readonly<Record<GoodKind, GoodFactsOf>> = {
     uses: [],
   },
   'skimmed-milk': {
+    pours: ['milk'],
     label: 'Skimmed milk',
     cold: [2, 5],
     freezer: [60, 120],
@@ -127,6 +150,7 @@ export const GOOD_FACTS: Readonly<Record<GoodKind, GoodFactsOf>> = {
     uses: ['drinking buttermilk, once soured with a culture', 'baking, pancakes', 'drinking'],
   },
   'cultured-buttermilk': {
+    starts: 'cultured-buttermilk',
     label: 'Cultured buttermilk',
     cold: [10, 14],
     freezer: [60, 90],

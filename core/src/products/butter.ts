@@ -16,6 +16,7 @@ export const BUTTER: Product = {
   goods: { into: 'cream', out: 'butter' },
   drawn: { brush: 'cord', as: 'lump' },
   takes: 'cream',
+  madeFrom: ['ripened-cream', 'curd'],
   starters: [],
   gives: {
     buttermilk: {

@@ -8,6 +8,7 @@ export const BUTTERMILK: Product = {
   goods: { into: 'milk', out: 'buttermilk' },
   drawn: { brush: 'reeds', as: 'poured' },
   takes: 'milk',
+  madeFrom: ['milk'],
   starters: ['cultured-buttermilk', 'dried-mesophilic', 'sour-milk-whey', 'milk-kefir'],
   gives: { out: { role: 'buttermilk', name: ({ name }) => name } },
 };

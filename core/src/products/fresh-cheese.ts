@@ -8,6 +8,7 @@ export const FRESH_CHEESE: Product = {
   goods: { into: 'milk', out: 'fresh cheese' },
   drawn: { brush: 'nets', as: 'lump' },
   takes: 'milk',
+  madeFrom: ['milk'],
   starters: ['cultured-buttermilk', 'dried-mesophilic', 'sour-milk-whey', 'fresh-yogurt', 'dried-yogurt'],
   gives: { whey: { role: 'whey', name: () => 'Whey' } },
 };

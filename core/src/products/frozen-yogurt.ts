@@ -8,5 +8,6 @@ export const FROZEN_YOGURT: Product = {
   goods: { into: 'yogurt', out: 'frozen yogurt' },
   drawn: { brush: 'stars', as: 'thick' },
   takes: 'milk',
+  madeFrom: ['set-milk'],
   starters: [],
 };

@@ -8,5 +8,6 @@ export const GHEE: Product = {
   goods: { into: 'butter', out: 'ghee' },
   drawn: { brush: 'flames', as: 'gold' },
   takes: 'butter',
+  madeFrom: ['butter'],
   starters: [],
 };

@@ -1,4 +1,4 @@
-export type { Gives, Product } from './product.ts';
+export type { Gives, PoursAs, Product } from './product.ts';
 export { defaultPlan } from './begin/yogurt.ts';
 export { CULTURED_CREAM } from './cultured-cream.ts';
 export { PRODUCTS, methodSteps, productOf } from './catalogue.ts';

@@ -8,5 +8,6 @@ export const KEFIR: Product = {
   goods: { into: 'milk', out: 'kefir' },
   drawn: { brush: 'reeds', as: 'poured' },
   takes: 'milk',
+  madeFrom: ['milk'],
   starters: ['kefir-grains', 'milk-kefir'],
 };

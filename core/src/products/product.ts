@@ -16,6 +16,9 @@ export interface Gives {
  */
 export type Begin = (kitchen: KitchenSettings, startAt: string, about?: number) => MakePlan;
 
+/** As what goods of the larder may go into something else. */
+export type PoursAs = 'milk' | 'curd' | 'ripened-cream' | 'set-milk' | 'butter';
+
 /** All that is known of one kind of thing that is made, but for how a plan of it begins (`begin/`). */
 export interface Product {
   readonly id: ProductId;
@@ -32,6 +35,8 @@ export interface Product {
   };
   /** What it begins with: milk or cream, or a packet that is given its milk little by little. */
   readonly takes: 'milk' | 'cream' | 'butter' | 'packet';
+  /** What of the larder it can be made from; left out, nothing. */
+  readonly madeFrom?: readonly PoursAs[];
   /** What it is soured with, the usual first; empty when nothing sours in it. */
   readonly starters: readonly StarterKind[];
   /** What becomes of its weighings in the milk room; left out, it leaves the milk room for good. */

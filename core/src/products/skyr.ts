@@ -8,6 +8,7 @@ export const SKYR: Product = {
   goods: { into: 'milk', out: 'skyr' },
   drawn: { brush: 'nets', as: 'set' },
   takes: 'milk',
+  madeFrom: ['milk'],
   starters: ['fresh-yogurt', 'dried-yogurt'],
   gives: { whey: { role: 'whey', name: () => 'Acid whey' } },
 };

@@ -10,5 +10,6 @@ export const YOGURT: Product = {
   goods: { into: 'milk', out: 'yogurt' },
   drawn: { brush: 'waves', as: 'set' },
   takes: 'milk',
+  madeFrom: ['milk'],
   starters: STARTER_KINDS,
 };

@@ -166,7 +166,7 @@ export function MilkPart({ plan, change, onFault }: Omit<PourProps, 'lots'>) {
           legend="Stir in the powder"
           value={plan.milk.powder.withStarter ? 'starter' : 'cold'}
           options={[
-            { value: 'cold', label: 'into the cold milk' },
+            { value: 'cold', label: 'before heating' },
             { value: 'starter', label: 'with the starter' },
           ]}
           onChange={(when) =>
