@@ -218,6 +218,7 @@ test('a new mixer on its lowest setting: asked early, told why, and an hour is w
   await tap(page, 'button', 'Save temperature');
   await see(page, '9.0 °C. The cream is too cold.');
   await tap(page, 'button', 'froth');
+  await stored('stage-seen', 1);
   await later(45);
   await tap(page, 'button', 'Stop: cream has broken');
   await see(page, 'Weight of the buttermilk');
