@@ -20,7 +20,7 @@ const kitchenAt = (roomC: number, altitudeM: number) => {
 test('every product that is planned by a method has one, and no two methods share a name', () => {
   expect(new Set(SHIPPED_METHODS.map(({ id }) => id)).size).toBe(SHIPPED_METHODS.length);
   for (const id of PRODUCT_IDS)
-    if (!['butter', 'ghee', 'waking'].includes(id)) expect(usualMethod(id)).not.toBeNull();
+    if (id !== 'waking') expect(usualMethod(id)).not.toBeNull();
 });
 
 describe.each(SHIPPED_METHODS.map((m) => [m.id, m] as const))('%s', (_id, shipped) => {
@@ -54,7 +54,8 @@ describe.each(SHIPPED_METHODS.map((m) => [m.id, m] as const))('%s', (_id, shippe
           for (const [ms, c] of point.temperature) {
             expect(Number.isFinite(ms)).toBe(true);
             expect(c).toBeGreaterThan(-20);
-            expect(c).toBeLessThan(111);
+            // Water boils away below that; what is left of butter is hotter.
+            expect(c).toBeLessThan(PRODUCTS[shipped.product].takes === 'butter' ? 121 : 111);
           }
           expect(
             alarmsOf(
