@@ -19,8 +19,7 @@ const kitchenAt = (roomC: number, altitudeM: number) => {
 
 test('every product that is planned by a method has one, and no two methods share a name', () => {
   expect(new Set(SHIPPED_METHODS.map(({ id }) => id)).size).toBe(SHIPPED_METHODS.length);
-  for (const id of PRODUCT_IDS)
-    if (id !== 'waking') expect(usualMethod(id)).not.toBeNull();
+  for (const id of PRODUCT_IDS) if (id !== 'waking') expect(usualMethod(id)).not.toBeNull();
 });
 
 describe.each(SHIPPED_METHODS.map((m) => [m.id, m] as const))('%s', (_id, shipped) => {
