@@ -6,6 +6,7 @@ export * from './ferment.ts';
 export * from './inocula.ts';
 export * from './packet-dose.ts';
 export * from './defects.ts';
+export * from './defect-facts.ts';
 export * from './judge.ts';
 export * from './ensemble.ts';
 export * from './readings.ts';

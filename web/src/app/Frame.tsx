@@ -16,7 +16,6 @@ import { useKitchenQuery } from '../data/api.ts';
 import { followLog } from '../data/stream.ts';
 import { KeptWatch } from './KeptWatch.tsx';
 import { KeyHelp } from './KeyHelp.tsx';
-import { LiveMakes } from './LiveMakes.tsx';
 import { Watch } from './Watch.tsx';
 import './frame.css';
 
@@ -24,6 +23,7 @@ import './frame.css';
 const Join = lazy(async () => ({ default: (await import('./Join.tsx')).Join }));
 /** What follows a day that is going on comes after the first view. */
 const DayKeeper = lazy(async () => ({ default: (await import('./DayKeeper.tsx')).DayKeeper }));
+const LiveMakes = lazy(async () => ({ default: (await import('./LiveMakes.tsx')).LiveMakes }));
 const MorePlaces = lazy(async () => ({ default: (await import('./MorePlaces.tsx')).MorePlaces }));
 
 const PLACES = [
@@ -98,8 +98,8 @@ export function Frame() {
         </main>
       </div>
       <KeptWatch />
-      <LiveMakes />
       <Suspense>
+        <LiveMakes />
         <DayKeeper />
       </Suspense>
       <KeyHelp />
