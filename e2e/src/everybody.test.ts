@@ -74,7 +74,7 @@ beforeAll(async () => {
       draft(id, START + 60 * MIN, 'step-done', { step: 'temper' }),
       ...(id === churning
         ? // What rings moves: it would keep every place from standing still.
-          ['early-churn', 'step-churn', 'slow-churning'].map((alarm) =>
+          ['early-churn', 'step-churn', 'late-froth', 'slow-churning'].map((alarm) =>
             draft(id, START + 100 * MIN, 'alarm-acknowledged', { alarm }),
           )
         : [

@@ -2,6 +2,7 @@ import type { DraftEvent, EventType } from '@morning-crock/core/contract';
 import { createTestKitchen, draft, type TestKitchen } from '@morning-crock/server/testing';
 import { createConnection, type AddressInfo } from 'node:net';
 import { fileURLToPath } from 'node:url';
+import { PATIENCE_MS } from './browser.ts';
 
 const PAGE_ROOT = fileURLToPath(new URL('../../web/dist', import.meta.url));
 
@@ -30,8 +31,6 @@ interface Entry<T> {
   readonly data: T;
   readonly streamId: string;
 }
-
-const PATIENCE_MS = 30_000;
 
 /** Worlds of one file answer at the same address one after the other: the browser knows the page's files from the one before. */
 let usualPort = 0;

@@ -142,8 +142,9 @@ export const EVENT_DATA = {
     typed: typedQuantity,
   }),
   tasted: z.strictObject({
-    sourness: z.enum(SOURNESS),
-    texture: z.enum(['thin', 'pourable', 'spoonable', 'firm']),
+    /** Left out where nobody asks: of butter and ghee. */
+    sourness: z.enum(SOURNESS).optional(),
+    texture: z.enum(['thin', 'pourable', 'spoonable', 'firm']).optional(),
     text: longText,
     /** What is wrong with it; left out, nothing. */
     defects: z.array(z.enum(DEFECTS)).max(12).optional(),

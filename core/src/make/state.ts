@@ -120,8 +120,8 @@ export interface MakeState {
   readonly saltKg: number | null;
   readonly reservedKg: number | null;
   readonly tasting: {
-    readonly sourness: Sourness;
-    readonly texture: string;
+    readonly sourness?: Sourness | undefined;
+    readonly texture?: string | undefined;
     readonly text: string;
     readonly defects?: readonly Defect[] | undefined;
   } | null;

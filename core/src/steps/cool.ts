@@ -24,7 +24,7 @@ function doing(plan: MakePlan): string {
   const water = inWater(plan);
   if (!water)
     return coolsCovered(plan)
-      ? 'Let the milk cool to inoculation temperature with the lid on. That takes about three times as long.'
+      ? 'Let the milk cool to inoculation temperature with the lid on. That takes two to three times as long.'
       : 'Let the milk cool uncovered to inoculation temperature. Skim off the skin.';
   return water.kind === 'iced-bath'
     ? 'Stand the pot in the iced water and stir. The temperature falls fast. Take the pot out at inoculation temperature.'

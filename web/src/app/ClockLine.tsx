@@ -36,11 +36,10 @@ export function ClockLine({
   const units = useUnits();
   const next = [
     ...makes.flatMap(({ id, name, next: hands }) =>
-      hands ? [{ id, name, to: `/makes/${id}`, ...hands }] : [],
+      hands ? [{ id, name, to: `/makes/${id}`, ...hands, later: name }] : [],
     ),
-    ...chores,
+    ...chores.map((chore) => ({ ...chore, later: `${chore.act.toLowerCase()}, ${chore.name}` })),
   ].sort((a, b) => a.atMs - b.atMs);
-  const chored = Object.fromEntries(chores.map(({ id }) => [id, true]));
   const soonest = next[0];
   const left = soonest ? soonest.atMs - nowMs : 0;
   return (
@@ -59,11 +58,10 @@ export function ClockLine({
         <span className="quiet">{WITHOUT[without]}</span>
       )}
       <span className="spacer" />
-      {next.slice(1, 3).map(({ id, name, to, act, mustAct, atMs }) => (
+      {next.slice(1, 3).map(({ id, to, later, mustAct, atMs }) => (
         <Link key={id} to={to} className="may-wait quiet">
           <span>
-            {mustAct ? 'then' : 'can wait:'} {id in chored ? `${act.toLowerCase()}, ${name}` : name} about{' '}
-            {units.time(atMs, nowMs)}
+            {mustAct ? 'then' : 'can wait:'} {later} about {units.time(atMs, nowMs)}
           </span>
         </Link>
       ))}

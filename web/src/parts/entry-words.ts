@@ -1,12 +1,7 @@
-import {
-  DEFECT_FACTS,
-  GHEE_STAGE_WORDS,
-  HEAT_CUE_FACTS,
-  STAGE_WORDS,
-  type LoggedEvent,
-} from '@morning-crock/core';
+import { GHEE_STAGE_WORDS, HEAT_CUE_FACTS, STAGE_WORDS, type LoggedEvent } from '@morning-crock/core';
 import type { StepId, StepKind } from '@morning-crock/core/contract';
 import type { Units } from '../data/units-of.ts';
+import { tasteWords } from './taste-words.ts';
 import { piecesWords } from './pieces-words.ts';
 import { CUE_WORDS } from '../charts/curve-data.ts';
 
@@ -146,7 +141,7 @@ export function entryWords(event: LoggedEvent, units: Units): string | null {
     case 'photographed':
       return `photo, ${stepWords(event.data.step)}`;
     case 'tasted':
-      return `tasted: ${[event.data.sourness, event.data.texture, ...(event.data.defects ?? []).map((defect) => DEFECT_FACTS[defect].label)].join(', ')}${event.data.text ? `. ${event.data.text}` : ''}`;
+      return `tasted: ${tasteWords(event.data)}${event.data.text ? `. ${event.data.text}` : ''}`;
     case 'noted':
       return event.data.text;
     case 'reserved':

@@ -25,7 +25,7 @@ export function setWords(
 
 /** How it stands: as it was tasted; a set that was seen is no pourable milk, however soft the model has it. */
 export function firmnessWords(state: MakeState, { point }: BandForecast): string {
-  if (state.tasting) return `${state.tasting.texture} (tasted)`;
+  if (state.tasting?.texture) return `${state.tasting.texture} (tasted)`;
   const souring = souringOf(state);
   if (!souring) return '';
   const seen = state.acidity.flatMap(({ reading }) =>

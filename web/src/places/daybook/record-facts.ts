@@ -1,6 +1,5 @@
 import {
   batchOf,
-  DEFECT_FACTS,
   doNotEat,
   fatBalance,
   pointForecast,
@@ -13,20 +12,12 @@ import {
 import type { Units } from '../../data/units-of.ts';
 import { curveDataOf } from '../../charts/curve-data.ts';
 import type { CurveData } from '../../charts/curve-option.ts';
+import { tasteWords } from '../../parts/taste-words.ts';
 import { fatFacts } from './panels/Churned.tsx';
 import { gheeFacts } from './panels/Clarified.tsx';
 
 /** One fact of a make: what it is called, and how it was. */
 export type RecordFact = readonly [label: string, value: string];
-
-/** What a tongue said, with what was wrong. */
-const tasteWords = (
-  { sourness, texture, defects = [] }: NonNullable<MakeState['tasting']>,
-  soured = true,
-): string =>
-  [...(soured ? [sourness, texture] : []), ...defects.map((defect) => DEFECT_FACTS[defect].label)].join(
-    ', ',
-  ) || 'nothing wrong';
 
 /** When a make was over, or as far as it is known to have come. */
 export const endOf = (state: MakeState): number => state.finished?.atMs ?? state.startedAtMs;
@@ -89,7 +80,7 @@ export function recordFacts(state: MakeState, units: Units): RecordFact[] {
           ['Taste', state.tasting ? tasteWords(state.tasting) : 'not tasted'] as const,
         ]
       : state.tasting
-        ? [['Taste', tasteWords(state.tasting, false)] as const]
+        ? [['Taste', tasteWords(state.tasting)] as const]
         : []),
   ];
 }

@@ -32,10 +32,19 @@ interface CheckProps {
   readonly place: KitchenPlace;
 }
 
+/** Why a check cannot be stored, and the field it is about. */
+interface CheckFault {
+  readonly field: string;
+  readonly message: string;
+}
+
 /** Stores a place as its check left it; nothing when it cannot be, and why. */
-function store({ kitchenId, settings, place }: CheckProps, changed: KitchenPlace): string | null {
+function store({ kitchenId, settings, place }: CheckProps, changed: KitchenPlace): CheckFault | null {
   const parsed = warmPlace.safeParse(changed);
-  if (!parsed.success) return parsed.error.issues[0]?.message ?? 'cannot be stored';
+  if (!parsed.success) {
+    const [issue] = parsed.error.issues;
+    return { field: String(issue?.path.at(-1)), message: issue?.message ?? 'cannot be stored' };
+  }
   void record(kitchenId, 'kitchen-changed', {
     section: 'places',
     value: settings.places.map((other) => (other.id === place.id ? parsed.data : other)),
@@ -50,7 +59,8 @@ function BeginCheck(props: CheckProps) {
   const [open, setOpen] = useState(false);
   const [litres, setLitres] = useState<number>(USUAL_WATER.litres);
   const [celsius, setCelsius] = useState<number>(USUAL_WATER.celsius);
-  const [fault, setFault] = useState<string | null>(null);
+  const [fault, setFault] = useState<CheckFault | null>(null);
+  const faultOf = (field: string): string | null => (fault?.field === field ? fault.message : null);
   const unit = SYSTEM_UNITS[settings.units.measures].milk[0]!;
   if (!open)
     return (
@@ -80,14 +90,14 @@ function BeginCheck(props: CheckProps) {
           label="Water"
           unit={UNIT_LABEL[unit]}
           value={fromLitres(litres, unit)}
-          fault={null}
+          fault={faultOf('litres')}
           onValue={(v) => setLitres(toLitres(v, unit))}
         />
         <NumberField
           label="Water temperature now"
           unit={`°${units.temperatureUnit}`}
           value={fromCelsius(celsius, units.temperatureUnit)}
-          fault={fault}
+          fault={faultOf('startC')}
           width={240}
           onValue={(v) => setCelsius(toCelsius(v, units.temperatureUnit))}
         />
@@ -117,10 +127,13 @@ function GoingCheck(props: CheckProps & { readonly check: NonNullable<KitchenPla
         readings: [...check.readings, { at: new Date(now()).toISOString(), celsius }],
       },
     };
-    if (read.check!.readings.length < CHECK_READ_H.length) return setFault(store(props, read));
+    if (read.check!.readings.length < CHECK_READ_H.length)
+      return setFault(store(props, read)?.message ?? null);
     const result = checkResult(read, settings.site.roomC);
     setFault(
-      result.outcome === 'fault' ? result.fault : store(props, checkedPlace(read, settings.site.roomC)),
+      result.outcome === 'fault'
+        ? result.fault
+        : (store(props, checkedPlace(read, settings.site.roomC))?.message ?? null),
     );
   };
   return (
@@ -154,7 +167,7 @@ function GoingCheck(props: CheckProps & { readonly check: NonNullable<KitchenPla
           variant="default"
           onClick={() => {
             const { check: _check, ...rest } = place;
-            setFault(store(props, rest));
+            setFault(store(props, rest)?.message ?? null);
           }}
         >
           Stop check

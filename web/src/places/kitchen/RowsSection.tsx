@@ -38,18 +38,32 @@ export function RowsSection<S extends RowSection>(
     readonly addLabel: string;
     readonly create: (id: string) => RowOf<S>;
     readonly nameWidth?: number;
+    readonly renewed?: (draft: KitchenSettings[S], value: KitchenSettings[S]) => KitchenSettings[S];
     readonly fields: (row: Row<RowOf<S>>) => ReactNode;
     readonly children?: ReactNode;
   },
 ) {
-  const { kitchenId, settings, section, title, hint, none, addLabel, create, nameWidth, fields, children } =
-    props;
+  const {
+    kitchenId,
+    settings,
+    section,
+    title,
+    hint,
+    none,
+    addLabel,
+    create,
+    nameWidth,
+    renewed,
+    fields,
+    children,
+  } = props;
   return (
     <SectionForm
       kitchenId={kitchenId}
       section={section}
       title={title}
       value={settings[section]}
+      renewed={renewed}
       {...(hint === undefined ? {} : { hint })}
     >
       {(draft, set, fault) => (

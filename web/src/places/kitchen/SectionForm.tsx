@@ -12,6 +12,9 @@ export function SectionForm<S extends Section>(props: {
   readonly title: string;
   readonly value: KitchenSettings[S];
   readonly hint?: string;
+  /** What is being edited with what was stored meanwhile from elsewhere; left out, as it is edited. */
+  readonly renewed?:
+    ((draft: KitchenSettings[S], value: KitchenSettings[S]) => KitchenSettings[S]) | undefined;
   /** It takes the whole width. */
   readonly wide?: boolean;
   readonly children: (
@@ -20,11 +23,11 @@ export function SectionForm<S extends Section>(props: {
     fault: (path: string) => string | null,
   ) => ReactNode;
 }) {
-  const { kitchenId, section, title, value, hint, wide, children } = props;
+  const { kitchenId, section, title, value, hint, renewed, wide, children } = props;
   const [draft, setDraft] = useState<KitchenSettings[S] | null>(null);
   const [faults, setFaults] = useState<readonly { path: string; message: string }[]>([]);
   const [saved, setSaved] = useState(false);
-  const shown = draft ?? value;
+  const shown = draft === null ? value : (renewed?.(draft, value) ?? draft);
   const save = (): void => {
     const parsed = kitchenSettings.shape[section].safeParse(shown);
     if (!parsed.success) {

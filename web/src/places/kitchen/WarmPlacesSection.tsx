@@ -9,6 +9,17 @@ import { NativeSelect } from '@mantine/core';
 import { NumberField } from '../../parts/NumberField.tsx';
 import { RowsSection, type SectionProps } from './RowsSection.tsx';
 
+type Places = SectionProps['settings']['places'];
+
+/** A check stores the places too: what is being edited takes what it found, and keeps the rest. */
+const withChecks = (draft: Places, stored: Places): Places =>
+  draft.map((place) => {
+    const now = stored.find(({ id }) => id === place.id);
+    if (!now || now.kind !== place.kind) return place;
+    const { check, checkedAt, tauH, biasC } = now;
+    return { ...place, check, checkedAt, ...(checkedAt === place.checkedAt ? {} : { tauH, biasC }) };
+  });
+
 /** Where milk is kept warm. */
 export function WarmPlacesSection(props: SectionProps) {
   const unit = props.settings.units.temperature;
@@ -16,10 +27,7 @@ export function WarmPlacesSection(props: SectionProps) {
   return (
     <RowsSection
       {...props}
-      // A check stores the places too: a draft of before it would take it back.
-      key={props.settings.places
-        .map(({ id, check, checkedAt }) => `${id} ${check?.readings.length} ${checkedAt}`)
-        .join()}
+      renewed={withChecks}
       section="places"
       title="Warm places"
       hint="Time constant: hours two litres take to go about two thirds of the way to the place’s temperature."

@@ -4,6 +4,7 @@ import {
   LEVELS,
   litresByRuler,
   readTypedNumber,
+  widthOfPotM,
   type MakeState,
 } from '@morning-crock/core';
 import { widthMOf } from '@morning-crock/core/contract';
@@ -36,19 +37,21 @@ export function LevelAmount({ state }: { readonly state: MakeState }) {
   const byRuler = pot !== undefined && depth.trim() !== '';
   const litresEach = byRuler
     ? ruler.ok && ruler.value > 0
-      ? litresByRuler(100 * (widthMOf(pot) ?? 0.2), ruler.value * (inches ? CM_PER_INCH : 1))
+      ? litresByRuler(
+          100 * (widthMOf(pot) ?? widthOfPotM(pot.litres)),
+          ruler.value * (inches ? CM_PER_INCH : 1),
+        )
       : null
     : Number(level) * vessel.litres;
-  const fault =
-    byRuler && litresEach === null
+  const depthFault =
+    litresEach === null
       ? 'Enter the depth as a number.'
-      : litresEach !== null && litresEach > vessel.litres * 1.05
+      : litresEach > vessel.litres * 1.05
         ? `That is more than ${vessel.name} holds.`
-        : !many.ok || many.value < 1 || many.value > 200
-          ? 'Enter how many.'
-          : null;
+        : null;
+  const jars = pot ? 1 : many.ok && many.value >= 1 && many.value <= 200 ? many.value : null;
   const massKg =
-    fault === null && litresEach !== null && many.ok ? levelKg(state, litresEach * many.value) : null;
+    depthFault === null && litresEach !== null && jars !== null ? levelKg(state, litresEach * jars) : null;
   return (
     <details className="above-s">
       <summary className="unfolds">No scales? Tell by level</summary>
@@ -69,6 +72,7 @@ export function LevelAmount({ state }: { readonly state: MakeState }) {
           <TextInput
             label={`Or depth by ruler (${inches ? 'in' : 'cm'}, optional)`}
             value={depth}
+            error={depthFault}
             inputMode="decimal"
             onChange={(e) => setDepth(e.currentTarget.value)}
           />
@@ -76,16 +80,12 @@ export function LevelAmount({ state }: { readonly state: MakeState }) {
           <TextInput
             label="How many"
             value={count}
+            error={jars === null ? 'Enter how many, 1 to 200.' : null}
             inputMode="numeric"
             onChange={(e) => setCount(e.currentTarget.value)}
           />
         )}
       </div>
-      {fault && (
-        <p className="field-error" role="alert">
-          {fault}
-        </p>
-      )}
       {massKg !== null && (
         <p role="status">
           About {units.mass(massKg)}, give or take {units.mass(massKg * LEVEL_SPREAD)}: a level is read by

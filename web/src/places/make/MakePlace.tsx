@@ -261,12 +261,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
         <section className="column" aria-label="More">
           <Kin state={state} />
           <Note state={state} />
-          {state.weighedKg !== null && !state.steps.some((s) => s.step.facts.endedBy === 'tasted') && (
-            <details>
-              <summary className="unfolds">Taste</summary>
-              <TasteForm state={state} />
-            </details>
-          )}
+          <LaterTaste state={state} />
           <Tags state={state} />
           <Turnings state={state} forecast={forecast} nowMs={minuteMs} />
           <Parting state={state} />
@@ -291,6 +286,17 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
         </section>
       </div>
     </>
+  );
+}
+
+/** What no step asks to be tasted can be tasted once it is weighed. */
+function LaterTaste({ state }: { readonly state: MakeState }) {
+  if (state.weighedKg === null || state.steps.some((s) => s.step.facts.endedBy === 'tasted')) return null;
+  return (
+    <details>
+      <summary className="unfolds">Taste</summary>
+      <TasteForm state={state} />
+    </details>
   );
 }
 
@@ -359,12 +365,7 @@ export function MakePlace({ make, state }: { readonly make: OneMake; readonly st
             {state.finished.verdict === 'kept' ? 'This batch is finished.' : 'This batch was discarded.'}
           </p>
           <Note state={state} />
-          {state.weighedKg !== null && !state.steps.some((s) => s.step.facts.endedBy === 'tasted') && (
-            <details>
-              <summary className="unfolds">Taste</summary>
-              <TasteForm state={state} />
-            </details>
-          )}
+          <LaterTaste state={state} />
           <EntryLog streamId={state.id} events={state.events} endedMs={state.finished.atMs} />
         </div>
       ) : live ? (

@@ -32,8 +32,7 @@ export function TasteForm({ state }: { readonly state: MakeState }) {
       onSubmit={(event) => {
         event.preventDefault();
         void record(state.id, 'tasted', {
-          sourness,
-          texture: soured ? texture : 'firm',
+          ...(soured ? { sourness, texture } : {}),
           text: text.trim(),
           ...(defects.length > 0 ? { defects: [...defects] } : {}),
         });

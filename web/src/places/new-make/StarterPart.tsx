@@ -27,7 +27,7 @@ import { Link } from 'react-router';
 import { useFactorsQuery } from '../../data/api.ts';
 import { useLarder } from '../../data/use-larder.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { goodKey } from './goods-group.ts';
+import { goodKey, partKey } from './goods-group.ts';
 import { QuantityField } from '../../parts/QuantityField.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';
 import { CultureDose } from './CultureDose.tsx';
@@ -65,10 +65,7 @@ export function StarterKindChoice({ plan, cultures, change }: StarterProps) {
   return (
     <NativeSelect
       label="Kind"
-      value={
-        starter.cultureId ??
-        (starter.good ? `${starter.good.goodId} ${starter.good.place} ${starter.good.size}` : starter.kind)
-      }
+      value={starter.cultureId ?? partKey(starter.good) ?? starter.kind}
       data={[
         ...(own.length > 0
           ? [

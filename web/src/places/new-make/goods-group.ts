@@ -1,5 +1,5 @@
 import { goodsFor, planFromGood, type GoodInput } from '@morning-crock/core';
-import type { Good, MakePlan } from '@morning-crock/core/contract';
+import type { Good, GoodPart, MakePlan } from '@morning-crock/core/contract';
 import type { Units } from '../../data/units-of.ts';
 import { stockWords } from '../../parts/stock-words.ts';
 
@@ -7,10 +7,11 @@ import { stockWords } from '../../parts/stock-words.ts';
 export const goodKey = ({ good, stock }: GoodInput): string => `${good.id} ${stock.place} ${stock.size}`;
 
 /** The goods that a plan is made from now, as a choice says which; `null` when it is made from none. */
-export function goodKeyOf({ milk }: Pick<MakePlan, 'milk'>): string | null {
-  const part = milk.goods?.[0];
-  return part ? `${part.goodId} ${part.place} ${part.size}` : null;
-}
+export const goodKeyOf = ({ milk }: Pick<MakePlan, 'milk'>): string | null => partKey(milk.goods?.[0]);
+
+/** Goods that are in a plan already, as a choice says which. */
+export const partKey = (part: GoodPart | undefined): string | null =>
+  part ? `${part.goodId} ${part.place} ${part.size}` : null;
 
 /** A group of a choice: what of the larder a plan can be made from; nothing when there is none. */
 export function goodsGroup(plan: MakePlan, goods: readonly Good[], units: Units) {
