@@ -117,17 +117,19 @@ try {
       await page.locator(words.startsWith('.') ? words : `::-p-text(${words})`).click();
       if (words === 'Find options') await page.waitForSelector('.offers', { timeout: 30_000 });
     }
-    // The shelf stands full before its times are known.
-    await new Promise((resolve) => setTimeout(resolve, 1500));
+    // The shelf stands full before its times are known, and the times come one by one: all must stay still for a while.
     await page.waitForFunction(
-      () =>
-        !/Working out|Opening|Drawing|planned until/.test(document.body.innerText) &&
-        !document.querySelector('.fading'),
-      {
-        timeout: 20_000,
+      (stillMs) => {
+        const moves =
+          /Working out|Opening|Drawing|planned until/.test(document.body.innerText) ||
+          document.querySelector('.fading') !== null;
+        const since = moves ? Date.now() : Number(document.body.dataset['stillSince'] ?? Date.now());
+        document.body.dataset['stillSince'] = String(since);
+        return Date.now() - since > stillMs;
       },
+      { timeout: 30_000, polling: 200 },
+      3000,
     );
-    await new Promise((resolve) => setTimeout(resolve, 1500));
     // No alarm is what a picture is about.
     for (let ringing = await page.$('.ringing'); ringing; ringing = await page.$('.ringing')) {
       await page.locator('.ringing ::-p-text(Got it)').click();

@@ -23,6 +23,7 @@ import './frame.css';
 const Join = lazy(async () => ({ default: (await import('./Join.tsx')).Join }));
 /** What follows a day that is going on comes after the first view. */
 const DayKeeper = lazy(async () => ({ default: (await import('./DayKeeper.tsx')).DayKeeper }));
+/** Until it is there the Bench shows what its crocks were stored with. */
 const LiveMakes = lazy(async () => ({ default: (await import('./LiveMakes.tsx')).LiveMakes }));
 const MorePlaces = lazy(async () => ({ default: (await import('./MorePlaces.tsx')).MorePlaces }));
 

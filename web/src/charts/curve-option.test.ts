@@ -43,6 +43,31 @@ test('a record has no line for now', () => {
   expect(series[0]!['markLine']).toBeUndefined();
 });
 
+interface Seen {
+  readonly value: readonly [number, number];
+  readonly label: { readonly show: boolean; readonly formatter: string; readonly position: string };
+}
+const seenOf = (cueMarks: CurveData['cueMarks']): readonly Seen[] => {
+  const series = curveOption({ ...data, cueMarks }, CHART_THEME, false).series as unknown as readonly {
+    readonly name: string;
+    readonly data: readonly Seen[];
+  }[];
+  return series.find((s) => s.name === 'Seen')!.data;
+};
+
+test.each([
+  [0.8, 0.86, ['whey showing', 'right']],
+  // Beyond, it has room on neither side.
+  [0.9, 0.97, undefined],
+])('no word lies over the mark before it: at %d and %d', (before, at, told) => {
+  const [first, last] = seenOf([
+    { atMs: before * data.toMs, text: 'set' },
+    { atMs: at * data.toMs, text: 'whey showing' },
+  ]);
+  expect(first!.label.show).toBe(false);
+  expect(last!.label.show ? [last!.label.formatter, last!.label.position] : undefined).toEqual(told);
+});
+
 test('what was seen stands in a row of its own; of words that would lie over each other the later one is said', () => {
   const cueMarks = [
     { atMs: 1_000_000, text: 'liquid' },
@@ -50,14 +75,7 @@ test('what was seen stands in a row of its own; of words that would lie over eac
     { atMs: 4_100_000, text: 'trembles' },
     { atMs: 7_000_000, text: 'set' },
   ];
-  const series = curveOption({ ...data, cueMarks }, CHART_THEME, false).series as unknown as readonly {
-    readonly name: string;
-    readonly data: readonly {
-      readonly value: readonly [number, number];
-      readonly label: { readonly show: boolean; readonly formatter: string; readonly position: string };
-    }[];
-  }[];
-  const seen = series.find((s) => s.name === 'Seen')!.data;
+  const seen = seenOf(cueMarks);
   expect(seen.map(({ value }) => value[0])).toEqual(cueMarks.map(({ atMs }) => atMs));
   expect(
     seen.filter(({ label }) => label.show).map(({ label }) => [label.formatter, label.position]),

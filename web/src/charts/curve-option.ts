@@ -52,7 +52,10 @@ const CUE_ROW = 26;
 /** Two words closer than this share of the width would lie over each other: the later one is said. */
 const WORD_SHARE = 0.16;
 
-/** What was seen, marked in one row; a word stands where it has room, inward near the right edge. */
+/** So much of the width lies free beside the chart, under its line names. */
+const MARGIN_SHARE = 0.1;
+
+/** What was seen, marked in one row; a word stands where it has room: to the right, else inward of the right edge. */
 function cuesInRow({
   cueMarks,
   fromMs,
@@ -60,9 +63,12 @@ function cuesInRow({
 }: CurveData): { readonly atMs: number; readonly text: string; readonly side: 'left' | 'right' }[] {
   const share = (ms: number): number => (ms - fromMs) / (toMs - fromMs);
   return cueMarks.map(({ atMs, text }, i) => {
-    const next = cueMarks[i + 1];
-    const room = next === undefined || share(next.atMs) - share(atMs) >= WORD_SHARE;
-    return { atMs, text: room ? text : '', side: share(atMs) > 1 - WORD_SHARE ? 'left' : 'right' };
+    const at = share(atMs);
+    const free = (other: (typeof cueMarks)[number] | undefined): boolean =>
+      other === undefined || Math.abs(share(other.atMs) - at) >= WORD_SHARE;
+    const inward = at > 1 - WORD_SHARE && free(cueMarks[i - 1]);
+    const fits = inward || at <= 1 - WORD_SHARE + MARGIN_SHARE;
+    return { atMs, text: fits && free(cueMarks[i + 1]) ? text : '', side: inward ? 'left' : 'right' };
   });
 }
 
