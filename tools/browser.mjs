@@ -8,6 +8,10 @@ const FLAGS = [
   '--disable-background-networking',
   '--disable-component-update',
   '--disable-sync',
+  // One process for one tablet however often its page is opened anew: a new one reads every script again.
+  '--disable-features=BackForwardCache,ProactivelySwapBrowsingInstance',
+  '--disable-site-isolation-trials',
+  '--process-per-site',
 ];
 
 /** @returns {Promise<import('puppeteer-core').Browser>} */

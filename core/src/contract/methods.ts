@@ -51,6 +51,10 @@ const PLAIN_STEPS = [
   'whip',
 ] as const;
 
+/** Machines that frozen yogurt is churned in. */
+export const FREEZING_MACHINES = ['frozen-bowl', 'compressor', 'ice-and-salt'] as const;
+export type FreezingMachine = (typeof FREEZING_MACHINES)[number];
+
 /** A step within its method: "rest", "rest-2". */
 export const stepRef = text(40).regex(/^[a-z]+(-[a-z0-9]+)*$/, 'is not a valid step name');
 
@@ -263,11 +267,21 @@ export const stepInstance = z.discriminatedUnion('kind', [
     /** Spirits in it: it is told, and it freezes softer. */
     alcohol: z.boolean(),
   }),
+  /** Something that goes in by what its label says. */
+  z.strictObject({
+    ...ownWords,
+    kind: z.literal('add-dose'),
+    what: z.enum(['calcium-chloride', 'lipase']),
+    perLitre: z.number().min(0.001, 'is too little to measure').max(20, 'is more than 20 per litre of milk'),
+    unit: z.enum(['mL', 'g', 'drops']),
+  }),
   z.strictObject({
     ...ownWords,
     kind: z.literal('freeze'),
     hours: z.number().min(0.3, 'is too short to freeze').max(72, 'is more than three days'),
     stirEveryMin: z.number().min(5).max(240).nullable(),
+    /** Churned in a machine first, and then hardened; left out, spread flat and stirred by hand. */
+    machine: z.enum(FREEZING_MACHINES).optional(),
   }),
   /** A step of the maker's own. */
   z.strictObject({

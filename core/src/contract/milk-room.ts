@@ -23,6 +23,11 @@ export const GIVEN_TO = ['used', 'away', 'animals', 'spoiled'] as const;
 /** No animal gives richer milk. */
 const MOST_MILK_FAT = 0.2;
 const MILK_IS_CREAM = 'is cream, not milk (20 %)';
+/** pH of cream, measured or as its taste says. */
+export const creamPh = z
+  .number('is not a pH')
+  .min(3.8, 'is sourer than any cream (pH 3.8)')
+  .max(6.9, 'is higher than any cream (pH 6.9)');
 /** Milk of one lot, L. */
 export const lotLitres = z
   .number('is not an amount')
@@ -54,6 +59,8 @@ export const lotFacts = z
     cameInC: temperatureC.min(0).max(45, 'is warmer than any animal (45 °C)').optional(),
     /** Sour already when it came in. */
     soured: z.boolean().optional(),
+    /** How sour; left out, `soured` tells sweet from ripened. */
+    ph: creamPh.optional(),
     ...standing,
   })
   .refine((lot) => lot.what === 'milk' || lot.fatFraction === null || lot.fatFraction >= 0.1, {
@@ -102,8 +109,13 @@ export const milkMovement = z.discriminatedUnion('kind', [
     soured: z.boolean(),
     typed: typedQuantity.nullable(),
   }),
-  /** Carried elsewhere; `soured` when somebody found it sour by then. */
-  z.strictObject({ kind: z.literal('move'), soured: z.boolean().optional(), ...standing }),
+  /** Carried elsewhere; `soured` when somebody found it sour by then, and how sour. */
+  z.strictObject({
+    kind: z.literal('move'),
+    soured: z.boolean().optional(),
+    ph: creamPh.optional(),
+    ...standing,
+  }),
   z.strictObject({ kind: z.literal('freeze') }),
   /** Some or all of what is frozen goes into the fridge as a lot of its own. */
   z.strictObject({
@@ -120,6 +132,8 @@ export const milkMovement = z.discriminatedUnion('kind', [
     massKg,
     typed: typedQuantity,
     note: longText,
+    /** The make it went into, as its starter. */
+    into: ulid.optional(),
   }),
   /** What is really there, whatever the sums said. */
   z.strictObject({
@@ -222,6 +236,8 @@ export const lot = z.strictObject({
   place: z.enum(LOT_PLACES),
   container: z.string().nullable(),
   soured: z.boolean(),
+  /** How sour it is; left out, only whether it is soured is known. */
+  ph: z.number().optional(),
   mixedSourSweet: z.boolean(),
   thawed: z.boolean(),
   spells: z.array(spell),

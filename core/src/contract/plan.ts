@@ -5,7 +5,7 @@ import { SOURNESS, STARTER_KINDS } from '../culture/index.ts';
 import { MILK_KINDS, POWDER_KINDS, TREATMENTS } from '../milk/index.ts';
 import { absence, burner, cook, pot, warmPlace, zoneName } from './kitchen.ts';
 import { methodSnapshot, PRODUCT_IDS, type ProductId } from './methods.ts';
-import { lotPour } from './milk-room.ts';
+import { creamPh, lotPour } from './milk-room.ts';
 import { planPrices } from './prices.ts';
 import {
   FIRST_MS,
@@ -34,7 +34,8 @@ export const secondMilk = z.strictObject({
   litres,
   typed: typedQuantity,
   kind: z.enum(MILK_KINDS),
-  fatFraction: fraction.max(0.2, 'is cream, not milk (20 %)').nullable(),
+  /** Cream is added as well. */
+  fatFraction: fraction.max(0.6, 'is richer than any cream (60 %)').nullable(),
 });
 
 /** Milk powder stirred in. */
@@ -67,6 +68,8 @@ export type GoodPart = z.infer<typeof goodPart>;
 export const milkPour = z.strictObject({
   litres,
   typed: typedQuantity,
+  /** Told by how full a pot or jar is, not measured. */
+  byLevel: z.boolean().optional(),
   kind: z.enum(MILK_KINDS),
   treatment: z.enum(TREATMENTS),
   /** `null` when nobody knows: the kind's usual range is taken, or that of cream. */
@@ -76,11 +79,7 @@ export const milkPour = z.strictObject({
   /** Soured already when it is poured. */
   soured: z.boolean().optional(),
   /** pH of cream, measured or as its taste says; left out, `soured` tells sweet from ripened. */
-  ph: z
-    .number()
-    .min(3.8, 'is sourer than any cream (pH 3.8)')
-    .max(6.9, 'is higher than any cream (pH 6.9)')
-    .optional(),
+  ph: creamPh.optional(),
   /** Soured milk that is churned whole, its cream not taken off. */
   wholeCurd: z.boolean().optional(),
   /** What the animals were fed on: grass makes softer fat than hay; left out when nobody knows. */
@@ -105,6 +104,8 @@ export const starterPlan = z.strictObject({
   typed: typedQuantity.nullable(),
   /** Taken from the larder. */
   good: goodPart.optional(),
+  /** Taken from the milk room. */
+  lot: lotPour.optional(),
   /** What a packet's label says: all of it, or some teaspoons, for so much milk. */
   label: z
     .strictObject({

@@ -199,10 +199,12 @@ export function phBand(ensemble: Ensemble, everyH: number): BandPoint[] {
   const stride = max(1, round(everyH / ensemble.stepH));
   const width = ensemble.steps + 1;
   const column = new Float64Array(ensemble.members);
+  // Who is ahead changes little from one moment to the next.
+  const order = Uint32Array.from({ length: ensemble.members }, (_, i) => i);
   const band: BandPoint[] = [];
   for (let i = 0; i <= ensemble.steps; i += stride) {
     for (let m = 0; m < ensemble.members; m++) column[m] = ensemble.ph[m * width + i]!;
-    const [p10 = 0, p50 = 0, p90 = 0] = weightedQuantiles(column, weights, [0.1, 0.5, 0.9]);
+    const [p10 = 0, p50 = 0, p90 = 0] = weightedQuantiles(column, weights, [0.1, 0.5, 0.9], order);
     band.push({ hour: i * ensemble.stepH, p10, p50, p90 });
   }
   return band;

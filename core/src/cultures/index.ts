@@ -3,6 +3,7 @@ export * from './register.ts';
 export * from './due.ts';
 export * from './checks.ts';
 export * from './vigour.ts';
+export * from './grain-gain.ts';
 export * from './tree.ts';
 export * from './starter.ts';
 export * from './words.ts';

@@ -1,7 +1,15 @@
 import { HAND_WORKED_FAT } from '../butter/index.ts';
-import type { Good, GoodKind, GoodPart, GoodStock, MakePlan } from '../contract/index.ts';
+import {
+  PRODUCT_IDS,
+  type Good,
+  type GoodKind,
+  type GoodPart,
+  type GoodStock,
+  type MakePlan,
+  type ProductId,
+} from '../contract/index.ts';
 import { massOfLitresKg, MILK_FACTS, withFat, type Composition } from '../milk/index.ts';
-import { butterPour, productOf, type PoursAs } from '../products/index.ts';
+import { butterPour, PRODUCTS, productOf, type PoursAs } from '../products/index.ts';
 import { GOOD_FACTS } from './kinds.ts';
 
 const DAY_MS = 86_400_000;
@@ -42,6 +50,10 @@ function compositionOf({ milk }: Good, as: PoursAs): Composition {
   const usual = MILK_FACTS[milk?.kind ?? 'cow-lean'].composition;
   return as === 'ripened-cream' ? withFat(usual, SOURED_CREAM_FAT) : usual;
 }
+
+/** What can be made from goods of a kind. @example madeFromKind('yogurt') // ['butter', 'frozen-yogurt'] */
+export const madeFromKind = (what: GoodKind): ProductId[] =>
+  PRODUCT_IDS.filter((id) => PRODUCTS[id].madeFrom?.some((as) => GOOD_FACTS[what].pours?.includes(as)));
 
 const partOf = ({ good, stock }: GoodInput, massKg: number): GoodPart => ({
   goodId: good.id,

@@ -11,3 +11,4 @@ export * from './turning-first.ts';
 export * from './trace.ts';
 export * from './label.ts';
 export * from './as-input.ts';
+export * from './batch-as-good.ts';

@@ -14,7 +14,8 @@ export function larderTraceOf(room: MilkRoom, larder: Larder): LarderTrace {
   for (const { id, parents } of room.lots.values()) for (const parent of parents) link(parent, id);
   for (const { kind, lotId, otherId } of room.lines) {
     if (otherId === null) continue;
-    if (kind === 'pour') link(lotId, otherId);
+    // Poured in, or given as its starter.
+    if (kind === 'pour' || kind === 'used') link(lotId, otherId);
     if (kind === 'made' || kind === 'left-under') link(otherId, lotId);
     if (kind === 'pooled-out' || kind === 'put-up') link(lotId, otherId);
   }

@@ -1,6 +1,7 @@
 import type { EventOf, MakePlan } from '../contract/index.ts';
 import { batchOf, planWithout } from '../method/index.ts';
 import { mixMilks } from '../milk/index.ts';
+import { withLoadsLeft } from '../steps/index.ts';
 import { instantOf, type LoggedEvent } from '../log/index.ts';
 
 /** Where what sours stands, how much of it, and what was poured to it when that began. */
@@ -66,12 +67,14 @@ export function partsOf(events: readonly LoggedEvent[], begun: MakePlan['place']
         place = event.data.place;
         stay(event);
         break;
-      case 'split-off':
-        plan = planWithout(plan, event.data.share, event.data.jars);
-        alone = planWithout(alone, event.data.share, event.data.jars);
-        splits.push({ atMs: instantOf(event), keeps: 1 - event.data.share });
+      case 'split-off': {
+        const { share, jars } = event.data;
+        plan = withLoadsLeft(planWithout(plan, share, jars), 1 - share);
+        alone = withLoadsLeft(planWithout(alone, share, jars), 1 - share);
+        splits.push({ atMs: instantOf(event), keeps: 1 - share });
         stay(event);
         break;
+      }
       case 'joined': {
         const { massKg } = batchOf(plan);
         const keeps = massKg / (massKg + event.data.massKg);

@@ -1,5 +1,6 @@
 import {
   makePlan,
+  type ByProduct,
   type EventOf,
   type EventType,
   type MakePlan,
@@ -36,6 +37,19 @@ export type Entry = {
     readonly data: EventOf<T>['data'];
   };
 }[EventType];
+
+/** The churning that gave the butter there is; `undefined` before it broke. */
+const churningOver = ({ steps }: Pick<MakeState, 'steps'>) =>
+  steps.find(({ step, status }) => step.facts.parts === true && status === 'done')?.step;
+
+/** Butter grains that are neither salted, cut nor weighed: each load may have an end of its own. */
+export const mayPartLoads = (state: MakeState): boolean =>
+  state.finished === null &&
+  state.current !== null &&
+  churningOver(state) !== undefined &&
+  state.weighedKg === null &&
+  state.saltKg === null &&
+  state.pieces.length === 0;
 
 /** Whether a part of a make may go another way now: it sours or waits, and nothing of it was weighed yet. */
 export const maySplit = (state: MakeState): boolean =>
@@ -85,13 +99,19 @@ export function waysOn(state: MakeState, methods: readonly Method[]): Method[] {
   });
 }
 
-/** A plan that has gone one way so far and goes on another, from the step it is on. */
-function goingOn(state: MakeState, method: Method): MakePlan {
+/** How a part goes on. */
+export type OwnWay = Pick<Method, 'product' | 'id' | 'version' | 'steps'> & {
+  readonly name?: string | undefined;
+};
+
+/** A plan that has gone one way so far and goes on another, from the step it is on; of butter, from its churning. */
+function goingOn(state: MakeState, method: OwnWay): MakePlan {
   const { plan, current } = state;
   const { steps } = plan.method;
-  const here = steps.findIndex(({ id }) => id === current?.step.id);
+  const last = churningOver(state) ?? current?.step;
+  const here = steps.findIndex(({ id }) => id === last?.id);
   const before = steps.slice(0, here + 1);
-  const at = method.steps.findLastIndex(({ kind }) => kind === current?.step.kind);
+  const at = method.steps.findLastIndex(({ kind }) => kind === last?.kind);
   const taken = new Set(before.map(({ id }) => id));
   const then = method.steps.slice(at + 1).map((step) => {
     let { id } = step;
@@ -102,8 +122,19 @@ function goingOn(state: MakeState, method: Method): MakePlan {
   return {
     ...plan,
     product: method.product,
-    method: { id: method.id, version: method.version, name: method.name, steps: [...before, ...then] },
+    method: {
+      id: method.id,
+      version: method.version,
+      ...(method.name === undefined ? {} : { name: method.name }),
+      steps: [...before, ...then],
+    },
   };
+}
+
+/** What was weighed besides stays with the whole; of the part it is only known that its step is over. */
+function endOf(state: MakeState, streamId: string, what: ByProduct | undefined, atMs: number): Entry[] {
+  const ended = state.steps.find(({ step }) => what !== undefined && step.facts.weighs === what);
+  return ended ? [{ streamId, atMs, type: 'step-done', data: { step: ended.step.id } }] : [];
 }
 
 /**
@@ -119,7 +150,7 @@ export function splitMake(
     readonly name: string;
     readonly share: number;
     readonly jars: readonly string[];
-    readonly method: Method | null;
+    readonly method: OwnWay | null;
   },
   nowMs: number,
 ): Entry[] {
@@ -137,6 +168,7 @@ export function splitMake(
   const all = fillJars(state.plan).jars.map(({ id }) => id);
   const copies = state.events.flatMap((event): Entry[] => {
     const atMs = instantOf(event);
+    if (event.type === 'weighed') return endOf(state, part.id, event.data.of, atMs);
     if (NOT_COPIED.has(event.type)) return [];
     return [{ streamId: part.id, atMs, type: event.type, data: event.data } as Entry];
   });

@@ -312,7 +312,9 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
     weighedKg: weighed?.data.massKg ?? null,
     weighedByLevel: weighed?.data.byLevel === true,
     byProductsKg: Object.fromEntries(
-      weighings.flatMap((e) => (e.data.of === undefined ? [] : [[e.data.of, e.data.massKg]])),
+      weighings.flatMap((e) =>
+        e.data.of === undefined ? [] : [[e.data.of, e.data.massKg * leftOf(instantOf(e))]],
+      ),
     ),
     stages: seenOf(of('stage-seen'), CHURN_STAGES),
     panStages: seenOf(of('stage-seen'), GHEE_STAGES),

@@ -36,6 +36,16 @@ const milkOf = (kind: MilkKind, fatFraction: number | null): Composition => {
   return fatFraction === null ? usual : withFat(usual, fatFraction);
 };
 
+/** From here on what is added is cream, share of fat. */
+const CREAM_FAT = 0.1;
+
+/** What a plan's second milk is called in a sentence. @example secondName({ kind: 'cow-lean', fatFraction: 0.35 }) // 'cream' */
+export function secondName({ kind, fatFraction }: NonNullable<MakePlan['milk']['second']>): string {
+  if (fatFraction !== null && fatFraction >= CREAM_FAT) return 'cream';
+  const { label } = MILK_FACTS[kind];
+  return `${label.charAt(0).toLowerCase()}${label.slice(1)}`;
+}
+
 /** The milk of a plan, with its own fat or the kind's usual one, a second milk and powder mixed in by mass balance. */
 export function batchOf(plan: MakePlan): Batch {
   const { kind, litres, fatFraction, second, powder } = plan.milk;

@@ -26,6 +26,7 @@ const ASKS: Readonly<Partial<Record<StepKind, readonly string[]>>> = {
   'pour-off': ['a sieve'],
   whip: ['a whisk'],
   freeze: ['a freezer'],
+  'add-dose': ['calcium chloride or lipase, with its label'],
   acidify: ['lemons or vinegar'],
   'swap-whey': ['a kettle'],
 };

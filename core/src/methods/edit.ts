@@ -22,6 +22,7 @@ const FRESH: Readonly<Partial<Record<StepKind, Readonly<Record<string, unknown>>
   dry: { days: 2, turnEveryH: 12, stands: 'room' },
   age: { days: 30, turnEveryH: 72, stands: 'cellar' },
   acidify: { with: 'lemon', mlPerLitre: 45 },
+  'add-dose': { what: 'calcium-chloride', perLitre: 0.3, unit: 'mL' },
   'second-ripen': { hours: 12, stands: 'room' },
   'mix-in': { what: 'sugar', fraction: 0.08, keepsD: null, alcohol: false },
   freeze: { hours: 4, stirEveryMin: 40 },

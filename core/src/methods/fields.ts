@@ -16,7 +16,8 @@ export interface StepField {
 const LABELS: Readonly<Record<string, string>> = {
   toC: 'To',
   imcuPerLitre: 'IMCU per litre of milk',
-  unit: 'Rennet unit',
+  unit: 'Unit',
+  perLitre: 'Per litre of milk, by its label',
   strengthImcu: 'Strength on the label (IMCU)',
   sizeCm: 'Piece size',
   drawFraction: 'Whey drawn off',
@@ -47,6 +48,7 @@ const VALUE_LABELS: Readonly<Record<string, string>> = {
   hung: 'hung up',
   renneted: 'renneted curd',
   pressed: 'under a weight',
+  'calcium-chloride': 'calcium chloride',
 };
 const UNIT_BY_ENDING: readonly (readonly [RegExp, StepField['unit']])[] = [
   [/(?:^|[a-z])C$/, 'celsius'],

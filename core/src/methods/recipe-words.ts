@@ -1,6 +1,6 @@
 import type { MakePlan } from '../contract/index.ts';
 import { STARTER_FACTS } from '../culture/index.ts';
-import { batchOf } from '../method/index.ts';
+import { batchOf, secondName } from '../method/index.ts';
 import { MILK_FACTS } from '../milk/index.ts';
 import { productOf } from '../products/index.ts';
 import { rennetOf, rennetWords, type MethodStep } from '../steps/index.ts';
@@ -67,7 +67,7 @@ export function ingredientsOf(plan: MakePlan, added: readonly Added[]): string[]
   const starter = starterLine(plan);
   return [
     poured,
-    ...(milk.second ? [`${milk.second.litres} L ${lower(MILK_FACTS[milk.second.kind].label)}`] : []),
+    ...(milk.second ? [`${milk.second.litres} L ${secondName(milk.second)}`] : []),
     ...(milk.powder ? [`${formatMass(milk.powder.massKg, 'metric')} milk powder`] : []),
     ...(starter === null ? [] : [starter]),
     ...addedLines(plan, added).map(({ line }) => line),

@@ -19,6 +19,7 @@ export * from './skimming.ts';
 export * from './milkings-file.ts';
 export * from './outlook.ts';
 export * from './pour.ts';
+export * from './as-starter.ts';
 export * from './words.ts';
 export * from './correction.ts';
 export { isCream } from './pooling.ts';

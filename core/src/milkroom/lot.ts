@@ -1,3 +1,4 @@
+import { CREAM_DEGREE_PH, RIPENED_PH } from '../butter/index.ts';
 import type { Amount, Lot, LotFacts } from '../contract/index.ts';
 import {
   creamingOf,
@@ -94,7 +95,8 @@ export function lotOf(id: string, facts: LotFacts, has: Amount, of: Composition,
     oldestMs: atMs,
     place: facts.place,
     container: facts.container,
-    soured: facts.soured ?? false,
+    soured: facts.ph === undefined ? (facts.soured ?? false) : facts.ph <= RIPENED_PH,
+    ...(facts.ph === undefined ? {} : { ph: facts.ph }),
     mixedSourSweet: false,
     thawed: false,
     spells,
@@ -140,6 +142,19 @@ export function lotFrom(
 
 /** A lot with something taken out; what is left is what it was. */
 export const withTaken = (lot: Lot, amount: Amount): Lot => ({ ...lot, has: plus(lot.has, amount, -1) });
+
+/** pH of cream of several lots together, to a tenth: about by weight; `undefined` where nobody said how sour any is. */
+export function phTogether(
+  parts: readonly { readonly massKg: number; readonly lot: Pick<Lot, 'ph' | 'soured'> }[],
+): number | undefined {
+  if (parts.every(({ lot }) => lot.ph === undefined)) return undefined;
+  const usual = ({ ph, soured }: Pick<Lot, 'ph' | 'soured'>): number =>
+    ph ?? (soured ? CREAM_DEGREE_PH.sour : CREAM_DEGREE_PH.sweet);
+  const wholeKg = parts.reduce((sum, { massKg }) => sum + massKg, 0);
+  return (
+    Math.round((10 * parts.reduce((sum, { massKg, lot }) => sum + massKg * usual(lot), 0)) / wholeKg) / 10
+  );
+}
 
 /**
  * A lot with another poured in. The balance is a sum; composition and cost are those of what can be in the jar: one that

@@ -235,14 +235,19 @@ const HANDLERS: { readonly [K in MovementKind]: Handler<K> } = {
     const lot = pooled(room.lots.get(into.lotId), from, { into, soured }, moment);
     put(room, moment, lot, 'pooled-in', from.amount.massKg, lotId);
   },
-  move: (room, lotId, { place, placeC: measuredC, container, soured = false }, moment) => {
+  move: (room, lotId, { place, placeC: measuredC, container, soured = false, ph }, moment) => {
     const lot = room.lots.get(lotId);
     if (!lot) return;
     const moved = carried(lot, place, placeC(place, measuredC), moment.atMs);
     put(
       room,
       moment,
-      { ...moved, container: container ?? lot.container, soured: lot.soured || soured },
+      {
+        ...moved,
+        container: container ?? lot.container,
+        soured: lot.soured || soured,
+        ...(ph === undefined ? {} : { ph }),
+      },
       'move',
       0,
       null,
@@ -278,8 +283,8 @@ const HANDLERS: { readonly [K in MovementKind]: Handler<K> } = {
       lotId,
     );
   },
-  give: (room, lotId, { to, massKg, note }, moment) => {
-    const from = takeFrom(room, moment, lotId, massKg, to, null, note);
+  give: (room, lotId, { to, massKg, note, into = null }, moment) => {
+    const from = takeFrom(room, moment, lotId, massKg, to, into, note);
     if (from && (to === 'used' || to === 'away') && !isCream(from.lot))
       room.pours.push({ atMs: moment.atMs, litres: litresOfMass(massKg, from.lot.of) });
   },

@@ -1,6 +1,6 @@
 import type { Amount, Lot, MovementOf } from '../contract/index.ts';
 import { TREATMENTS } from '../milk/index.ts';
-import { isEmpty, lotFrom, maySettle, older, placeC, withPoured } from './lot.ts';
+import { isEmpty, lotFrom, maySettle, older, phTogether, placeC, withPoured } from './lot.ts';
 
 type Into = MovementOf<'pool'>['into'];
 /** What was taken, and what it was taken of as it stood before. */
@@ -33,7 +33,9 @@ function spellsOf(lot: Lot, before: Lot | null, place: Lot['place'], atMs: numbe
 /** What is the same in all of it, whichever lot it came from. */
 function together(before: Lot, lot: Lot): Partial<Lot> {
   const most = before.has.massKg >= lot.has.massKg ? before : lot;
+  const ph = phTogether([before, lot].map((part) => ({ massKg: Math.max(0, part.has.massKg), lot: part })));
   return {
+    ...(ph === undefined ? {} : { ph }),
     source: before.source === lot.source ? before.source : 'several sources',
     kind: most.kind,
     treatment: weaker(before.treatment, lot.treatment),

@@ -1,7 +1,7 @@
 import { FEEDS } from '../butter/index.ts';
 import type { Lot, LotPour, MakePlan } from '../contract/index.ts';
 import { mixMilks } from '../milk/index.ts';
-import { heatAt } from './lot.ts';
+import { heatAt, phTogether } from './lot.ts';
 
 type Milk = MakePlan['milk'];
 const HIGHEST_MILK_FAT = 0.2;
@@ -30,6 +30,7 @@ export function milkFromLots(
   const fat = mix.composition.fatFraction;
   if (takes === 'milk' ? fat > HIGHEST_MILK_FAT : fat < LOWEST_CREAM_FAT) return null;
   const litres = Math.round(mix.litres * 1000) / 1000;
+  const ph = phTogether(parts);
   const { goods: _goods, ph: _ph, ...milk } = before;
   return {
     ...milk,
@@ -45,6 +46,7 @@ export function milkFromLots(
       ? {
           soured: parts.some(({ lot }) => lot.soured),
           homogenised: parts.some(({ lot }) => lot.homogenised),
+          ...(ph === undefined ? {} : { ph }),
           feed: FEEDS.find((feed) => parts.every(({ lot }) => lot.feed === feed)),
         }
       : {}),

@@ -137,6 +137,20 @@ describe('weighted quantiles', () => {
     expect(weightedQuantiles([1, 2, Infinity], null, [0.1, 0.9])).toEqual([1, Infinity]);
   });
 
+  test('an order kept from the last time changes nothing, near it or far from it', () => {
+    const random = createRandom(3);
+    const order = Uint32Array.from({ length: 300 }, (_, i) => i);
+    const weights = Float64Array.from({ length: 300 }, () => random.uniform());
+    const values = Float64Array.from({ length: 300 }, () => Math.round(random.uniform() * 40));
+    for (let turn = 0; turn < 40; turn++) {
+      const far = turn % 8 === 0;
+      for (let i = 0; i < 300; i++) values[i] = far ? random.uniform() : values[i]! + 0.01 * random.normal();
+      expect(weightedQuantiles(values, weights, [0.1, 0.5, 0.9], order)).toEqual(
+        weightedQuantiles(values, weights, [0.1, 0.5, 0.9]),
+      );
+    }
+  });
+
   test('effective size is the count when equal and one when all weight is on one', () => {
     expect(effectiveSize([1, 1, 1, 1])).toBe(4);
     expect(effectiveSize([0, 5, 0])).toBe(1);

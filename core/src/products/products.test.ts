@@ -64,13 +64,15 @@ describe.each(PRODUCT_IDS)('%s', (product) => {
           const plan = begun(product, (p) => ({ milk: { ...p.milk, litres }, roomC, altitudeM }));
           const { steps, temperature, firmness } = pointForecast(stateOfPlan(plan), START);
           expect(steps.map((s) => s.id)).toEqual(methodSteps(plan).map((s) => s.id));
-          for (const step of steps) expect(step.endMs).toBeGreaterThanOrEqual(step.startMs);
-          for (const [ms, celsius] of temperature) {
-            expect(Number.isFinite(ms)).toBe(true);
-            expect(celsius).toBeGreaterThan(-5);
-            // Fat on the fire goes beyond what water can.
-            expect(celsius).toBeLessThan(PRODUCTS[product].takes === 'butter' ? 121 : 101);
-          }
+          expect(steps.filter((step) => step.endMs < step.startMs)).toEqual([]);
+          // Fat on the fire goes beyond what water can.
+          const hottest = PRODUCTS[product].takes === 'butter' ? 121 : 101;
+          // One look at the whole curve: an assertion a point takes longer than the forecast.
+          expect(
+            temperature.filter(
+              ([ms, celsius]) => !Number.isFinite(ms) || !(celsius > -5 && celsius < hottest),
+            ),
+          ).toEqual([]);
           expect(firmness).toBeGreaterThanOrEqual(0);
         },
       ),

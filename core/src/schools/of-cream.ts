@@ -165,4 +165,20 @@ export const SHORT_METHODS: readonly Method[] = [
       'taste',
     ],
   ),
+  shipped(
+    'frozen-yogurt',
+    'frozen-yogurt-machine',
+    'Churned in a machine',
+    'Smoother, and done sooner. The machine churns it, the freezer hardens it.',
+    { milk: { startC: 5 } },
+    [
+      'pour',
+      { kind: 'mix-in', what: 'sugar', fraction: 0.12, keepsD: null, alcohol: false },
+      { kind: 'rest', minutes: 240, stands: 'cold' },
+      { kind: 'freeze', hours: 2.5, stirEveryMin: null, machine: 'frozen-bowl' },
+      'weigh',
+      'taste',
+    ],
+    'Chill the mix well first: a warm one thaws the bowl.',
+  ),
 ];

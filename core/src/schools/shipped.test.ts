@@ -50,12 +50,12 @@ describe.each(SHIPPED_METHODS.map((m) => [m.id, m] as const))('%s', (_id, shippe
             expect(Number.isFinite(end)).toBe(true);
             expect(end).toBeGreaterThanOrEqual(ends[i - 1] ?? NOW);
           }
-          for (const [ms, c] of point.temperature) {
-            expect(Number.isFinite(ms)).toBe(true);
-            expect(c).toBeGreaterThan(-20);
-            // Water boils away below that; what is left of butter is hotter.
-            expect(c).toBeLessThan(PRODUCTS[shipped.product].takes === 'butter' ? 121 : 111);
-          }
+          // Water boils away below that; what is left of butter is hotter.
+          const hottest = PRODUCTS[shipped.product].takes === 'butter' ? 121 : 111;
+          // One look at the whole curve: an assertion a point takes longer than the forecast.
+          expect(
+            point.temperature.filter(([ms, c]) => !Number.isFinite(ms) || !(c > -20 && c < hottest)),
+          ).toEqual([]);
           expect(
             alarmsOf(
               state,

@@ -90,6 +90,19 @@ export const withLoads = (plan: MakePlan): MakePlan =>
       }
     : plan;
 
+/** A plan of which a share was parted off, with the loads that are left of its churning. */
+export const withLoadsLeft = (plan: MakePlan, keeps: number): MakePlan => ({
+  ...plan,
+  method: {
+    ...plan.method,
+    steps: plan.method.steps.map((step) =>
+      step.kind === 'churn' && step.loads !== undefined
+        ? { ...step, loads: Math.max(1, Math.round(step.loads * keeps)) }
+        : step,
+    ),
+  },
+});
+
 /** A churn and its speed, as what is learned of it is called; empty for a plan that churns nothing. @example churnName(plan) // 'medium Barrel churn' */
 export const churnName = ({ method }: MakePlan): string => {
   const step = method.steps.find((s) => s.kind === 'churn');

@@ -1,29 +1,71 @@
+import type { FreezingMachine, StepInstance } from '../contract/index.ts';
 import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
 
-const own = ({ step }: StepOf) => paramsOf(step, 'freeze');
+const own = ({ step }: Pick<StepOf, 'step'>) => paramsOf(step, 'freeze');
+export type FreezeStep = Extract<StepInstance, { kind: 'freeze' }>;
 
-/** Frozen, stirred now and then. */
+/** Machines, and how long they churn until it is like soft snow, minutes [judgement]. */
+export const FREEZING_MACHINE_FACTS: Readonly<
+  Record<
+    FreezingMachine,
+    { readonly label: string; readonly churnMin: readonly [number, number]; readonly first: string }
+  >
+> = {
+  'frozen-bowl': {
+    label: 'bowl frozen beforehand',
+    churnMin: [20, 30],
+    first: 'Freeze the bowl for a day first.',
+  },
+  compressor: {
+    label: 'machine that cools by itself',
+    churnMin: [30, 50],
+    first: 'Let the machine cool for 10 min first.',
+  },
+  'ice-and-salt': {
+    label: 'tub with ice and salt',
+    churnMin: [20, 35],
+    first: 'Pack the tub with three parts of ice to one of salt.',
+  },
+};
+/** It takes up air: a machine is filled so far, share of what it holds. */
+export const MACHINE_FILL = 2 / 3;
+
+/** Frozen: stirred now and then, or churned in a machine and hardened. */
 export const FREEZE: StepType = {
   kind: 'freeze',
   facts: factsOf({ inThePot: 'cold', waits: true, overnight: true, tells: 'turns' }),
-  words: (_plan, of) => ({
-    title: 'Freeze',
-    doneWords: 'Frozen',
-    doing:
-      own(of).stirEveryMin === null
-        ? 'Freeze in the machine, or spread flat in the freezer.'
-        : 'Spread flat in the freezer. Stir at each reminder so that the ice stays fine.',
-    why: 'Small crystals make frozen yogurt smooth. Freezing stops the culture but does not kill it.',
-    endWords: 'frozen',
-  }),
-  aim: (_plan, of) => ({ to: 'time', minutes: own(of).hours * 60 }),
-  hands: (_plan, of) => ({
-    handsMin: own(of).stirEveryMin === null ? 3 : 2 * Math.ceil((own(of).hours * 60) / own(of).stirEveryMin!),
-    slackMin: 120,
-    mustAct: false,
-  }),
-  cautions: () => ['allergen'],
+  words: (_plan, of) => {
+    const { machine, stirEveryMin } = own(of);
+    const facts = machine && FREEZING_MACHINE_FACTS[machine];
+    return {
+      title: 'Freeze',
+      doneWords: 'Frozen',
+      doing: facts
+        ? `${facts.first} Fill it two thirds at most. Churn ${facts.churnMin[0]}–${facts.churnMin[1]} min, until it is like soft snow. Then harden it in the freezer.`
+        : stirEveryMin === null
+          ? 'Spread flat in the freezer.'
+          : 'Spread flat in the freezer. Stir at each reminder so that the ice stays fine.',
+      why: 'Small crystals make frozen yogurt smooth. Freezing stops the culture but does not kill it.',
+      endWords: 'frozen',
+    };
+  },
+  aim: (_plan, of) => ({ to: 'time', minutes: minutesOf(own(of)) }),
+  hands: (_plan, of) => {
+    const { machine, hours, stirEveryMin } = own(of);
+    return {
+      handsMin: machine ? 10 : stirEveryMin === null ? 3 : 2 * Math.ceil((hours * 60) / stirEveryMin),
+      slackMin: 120,
+      mustAct: false,
+    };
+  },
+  cautions: (_plan, of) => (own(of).machine ? ['blades-off', 'allergen'] : ['allergen']),
   stands: () => 'cold',
-  everyMin: (of) => own(of).stirEveryMin,
-  later: ({ of }) => ({ minutes: own(of).hours * 60 }),
+  everyMin: (of) => (own(of).machine ? null : own(of).stirEveryMin),
+  later: ({ of }) => ({ minutes: minutesOf(own(of)) }),
 };
+
+/** All of it: in the machine, where there is one, and in the freezer. */
+function minutesOf({ hours, machine }: FreezeStep): number {
+  const churn = machine ? FREEZING_MACHINE_FACTS[machine].churnMin : [0, 0];
+  return hours * 60 + (churn[0]! + churn[1]!) / 2;
+}

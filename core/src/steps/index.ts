@@ -36,6 +36,7 @@ import { PRESS } from './press.ts';
 import { SALT } from './salt.ts';
 import { BRINE } from './brine.ts';
 import { ACIDIFY } from './acidify.ts';
+import { ADD_DOSE } from './add-dose.ts';
 import { LADLE } from './ladle.ts';
 import { POUR_OFF } from './pour-off.ts';
 import { GRAINS_OUT } from './grains-out.ts';
@@ -54,9 +55,11 @@ export { heatTargetC } from './heat.ts';
 export { coolingMin } from './cool.ts';
 export { loadsOf, temperBath, temperMin, withStanding, type Standing, type TemperBath } from './temper.ts';
 export { preparationOf, type Preparation } from './preparation.ts';
-export { churnName, creamIn, loadRuns, withLoads, type LoadRun } from './churn.ts';
+export { churnName, creamIn, loadRuns, withLoads, withLoadsLeft, type LoadRun } from './churn.ts';
 export { saltShareOf } from './work.ts';
 export { againSteps } from './again.ts';
+export { FREEZING_MACHINE_FACTS, MACHINE_FILL, type FreezeStep } from './freeze.ts';
+export { DOSED, labelDoseWords, type DoseStep } from './add-dose.ts';
 export { washingOf, serumLeft } from './wash.ts';
 export { clarifyOf, panOf } from './clarify.ts';
 export { scaldMin, whenThere, type Fed } from './feeding.ts';
@@ -114,6 +117,7 @@ export const STEP_TYPES: Readonly<Record<StepKind, StepType>> = {
   'pour-off': POUR_OFF,
   'grains-out': GRAINS_OUT,
   'second-ripen': SECOND_RIPEN,
+  'add-dose': ADD_DOSE,
   'mix-in': MIX_IN,
   whip: WHIP,
   freeze: FREEZE,

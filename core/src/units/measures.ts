@@ -106,6 +106,12 @@ export function isMassUnit(unit: string): unit is MassUnit {
   return Object.hasOwn(KILOGRAMS_PER, unit);
 }
 
+/** A volume of milk as a kitchen's jug would show it. @example typedVolume(1.5, 'us') // { value: 1.59, unit: 'quart-us' } */
+export function typedVolume(litres: number, system: MeasureSystem): { value: number; unit: VolumeUnit } {
+  const unit = SYSTEM_UNITS[system].milk[0] ?? 'L';
+  return { value: Number(fromLitres(litres, unit).toPrecision(3)), unit };
+}
+
 /** A weight as a kitchen's scale would show it. @example typedMass(0.0413, 'us') // { value: 1.46, unit: 'oz' } */
 export function typedMass(massKg: number, system: MeasureSystem): { value: number; unit: MassUnit } {
   const unit = SYSTEM_UNITS[system].mass[0] ?? 'g';

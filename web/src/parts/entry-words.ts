@@ -50,6 +50,7 @@ const STEP_WORDS: Readonly<Record<StepKind, string>> = {
   age: 'ageing',
   acidify: 'acidifying',
   'second-ripen': 'second ripening',
+  'add-dose': 'adding a dose by label',
   'mix-in': 'mixing in',
   freeze: 'freezing',
   own: 'your own step',

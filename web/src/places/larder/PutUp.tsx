@@ -23,13 +23,13 @@ import { useUnits } from '../../data/use-units.ts';
 import { AmountField, PLAIN_MILK, useAsTyped, type TypedAmount } from '../../parts/AmountField.tsx';
 import { Choices } from '../../parts/Choices.tsx';
 import { EntryForm } from '../../parts/EntryForm.tsx';
+import { codeOf } from '../../parts/stock-words.ts';
 import { NumberField } from '../../parts/NumberField.tsx';
 
 const MOST_SIZES = 20;
 const MOST_PIECES = 500;
 /** Less than this is not worth saying that it is left, kg. */
 const WORTH_KG = 0.01;
-const CODE_LONG = 6;
 /** What was made longer ago is not waiting to be put up. */
 const WAITING_MS = 60 * 86_400_000;
 const SOMETHING_ELSE = 'else';
@@ -42,9 +42,6 @@ interface Row {
 
 const countFault = (count: number): string | null =>
   Number.isInteger(count) && count >= 1 && count <= MOST_PIECES ? null : `Between 1 and ${MOST_PIECES}.`;
-
-/** The last letters of an identity are chance: enough for a kitchen's jars, and the server looks that none comes twice. */
-const codeOf = (id: string): string => id.slice(-CODE_LONG);
 
 /** How much that is together, and whether there is so much of it. */
 function totalWords(

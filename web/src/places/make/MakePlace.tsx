@@ -48,7 +48,9 @@ import { panelOf, underOf } from './panels/index.ts';
 import { StepEntries } from './panels/StepEntries.tsx';
 import { Beside } from './Standing.tsx';
 import { Tags } from './Tags.tsx';
+import { GoesInto } from './GoesInto.tsx';
 import { Parting, PouringTogether } from './Parting.tsx';
+import { PartingButter } from './PartingButter.tsx';
 import { NightWays, Turnings } from './SouringWays.tsx';
 import { TasteForm } from './TasteForm.tsx';
 import { UndoLine } from '../../parts/UndoLine.tsx';
@@ -264,7 +266,9 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
           <LaterTaste state={state} />
           <Tags state={state} />
           <Turnings state={state} forecast={forecast} nowMs={minuteMs} />
+          <GoesInto state={state} />
           <Parting state={state} />
+          <PartingButter state={state} />
           <PouringTogether state={state} forecast={forecast} />
           <MoreOf state={state} />
           <div className="row">

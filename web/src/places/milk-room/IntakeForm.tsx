@@ -26,6 +26,8 @@ import { QuantityField } from '../../parts/QuantityField.tsx';
 import { AmountField, type TypedAmount } from '../../parts/AmountField.tsx';
 import { FatField, UNKNOWN_FAT, type Fat } from './FatField.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';
+import { SournessFields } from '../../parts/SournessFields.tsx';
+import type { Sour } from '../../parts/sour-words.ts';
 import { DayTimeFields, useDayTime } from '../../parts/DayTime.tsx';
 import '../../parts/popover-styles.ts';
 
@@ -70,7 +72,7 @@ interface IntakeValues {
   readonly treatment: LotFacts['treatment'];
   readonly homogenised: boolean;
   readonly fat: Fat;
-  readonly soured: boolean;
+  readonly sour: Sour;
   readonly feed: LotFacts['feed'];
   readonly place: LotFacts['place'];
   readonly container: string;
@@ -96,7 +98,8 @@ function factsOf(values: IntakeValues, usualName: string, roomC: number): LotFac
     fatFraction: fat.known ? fat.fraction : null,
     feed: isBought(kind) ? null : feed,
     costPerLitre: cost && cost.value / toLitres(1, cost.per),
-    ...(what === 'cream' && values.soured ? { soured: true } : {}),
+    ...(what === 'cream' && values.sour.soured ? { soured: true } : {}),
+    ...(what === 'cream' && values.sour.ph !== undefined ? { ph: values.sour.ph } : {}),
     ...(values.warm && place === 'cold' ? { cameInC: values.cameInC } : {}),
     place,
     placeC: place === 'counter' ? roomC : null,
@@ -132,7 +135,7 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
       treatment: herd.length > 0 ? 'raw' : 'pasteurised',
       homogenised: false,
       fat: UNKNOWN_FAT,
-      soured: false,
+      sour: { soured: false },
       feed: null,
       place: 'cold',
       container: '',
@@ -145,21 +148,8 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
     validate: (values) => faultsOf(factsOf(values, nameOf(values), site.roomC)),
   });
   const { values, setFieldValue: set, setValues, getInputProps } = form;
-  const {
-    source,
-    kind,
-    what,
-    treatment,
-    homogenised,
-    fat,
-    soured,
-    feed,
-    place,
-    warm,
-    cameInC,
-    cost,
-    amount,
-  } = values;
+  const { source, kind, what, treatment, homogenised, fat, sour, feed, place, warm, cameInC, cost, amount } =
+    values;
   const bought = isBought(kind);
   const usualName = nameOf(values);
   const facts = factsOf(values, usualName, site.roomC);
@@ -228,13 +218,7 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
             ]}
             onChange={(next) => set('what', next)}
           />
-          {what === 'cream' && (
-            <Checkbox
-              label="Soured"
-              checked={soured}
-              onChange={(e) => set('soured', e.currentTarget.checked)}
-            />
-          )}
+          {what === 'cream' && <SournessFields value={sour} onChange={(next) => set('sour', next)} />}
           <NativeSelect
             label="Animal or kind"
             value={kind}

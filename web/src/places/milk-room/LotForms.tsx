@@ -10,6 +10,8 @@ import { EntryForm } from '../../parts/EntryForm.tsx';
 import { QuantityField } from '../../parts/QuantityField.tsx';
 import { AmountField, useAsTyped, type TypedAmount } from '../../parts/AmountField.tsx';
 import { lotAmount, PLACE_WORD, takenKg } from '../../parts/milk-words.ts';
+import { SournessFields } from '../../parts/SournessFields.tsx';
+import type { Sour } from '../../parts/sour-words.ts';
 
 /** Enough for two litres of cream, kg. */
 const USUAL_STARTER_KG = 0.15;
@@ -103,7 +105,7 @@ export function MoveForm({ lot, onDone }: Form) {
   const { site } = useKitchen();
   const [place, setPlace] = useState<Lot['place']>(lot.place === 'cold' ? 'counter' : 'cold');
   const [container, setContainer] = useState(lot.container ?? '');
-  const [soured, setSoured] = useState(lot.soured);
+  const [sour, setSour] = useState<Sour>({ soured: lot.soured, ph: lot.ph });
   const celsius = place === 'counter' ? site.roomC : null;
   return (
     <EntryForm
@@ -114,7 +116,8 @@ export function MoveForm({ lot, onDone }: Form) {
           place,
           placeC: celsius,
           container: container.trim() || null,
-          ...(soured && !lot.soured ? { soured } : {}),
+          ...(sour.soured && !lot.soured ? { soured: true } : {}),
+          ...(sour.ph !== undefined && sour.ph !== lot.ph ? { ph: sour.ph } : {}),
         }).then(onDone);
       }}
     >
@@ -136,10 +139,18 @@ export function MoveForm({ lot, onDone }: Form) {
         maxLength={80}
         onChange={(e) => setContainer(e.currentTarget.value)}
       />
-      {!lot.soured && (
-        <Checkbox label="Now soured" checked={soured} onChange={(e) => setSoured(e.currentTarget.checked)} />
+      {isCream(lot) ? (
+        <SournessFields value={sour} onChange={setSour} />
+      ) : (
+        !lot.soured && (
+          <Checkbox
+            label="Now soured"
+            checked={sour.soured}
+            onChange={(e) => setSour({ soured: e.currentTarget.checked })}
+          />
+        )
       )}
-      {soured && lot.treatment !== 'raw' && (
+      {sour.soured && !lot.soured && lot.treatment !== 'raw' && (
         <p className="caution">
           Heated milk or cream that soured without a starter is spoiled, not cultured. Discard it.
         </p>

@@ -21,6 +21,7 @@ import {
   ROLE_WORD,
   someOf,
 } from '../../parts/milk-words.ts';
+import { sourWords } from '../../parts/sour-words.ts';
 import { type MilkRoomNow } from '../../data/use-milk.ts';
 
 const HOUR_MS = 3_600_000;
@@ -141,7 +142,7 @@ export function LotPanel(props: {
     lot.source,
     MILK_FACTS[lot.kind].label.toLowerCase(),
     lot.treatment,
-    lot.soured ? 'soured' : '',
+    sourWords(lot),
     lot.homogenised ? 'homogenised' : '',
     lot.feed ? (lot.feed === 'mixed' ? 'grass and hay' : lot.feed) : '',
     `${lot.fatKnown ? '' : 'about '}${percent(lot.of.fatFraction)} fat`,

@@ -9,14 +9,18 @@ import {
   toKilograms,
   toLitres,
   typedMass,
+  typedVolume,
   UNIT_LABEL,
   withLitres,
   type MassUnit,
   type VolumeUnit,
 } from '@morning-crock/core';
 import type { Lot, MakePlan } from '@morning-crock/core/contract';
+import { Button } from '@mantine/core';
+import { useState } from 'react';
 import type { Units } from '../../data/units-of.ts';
-import { useUnits } from '../../data/use-units.ts';
+import { useKitchen, useUnits } from '../../data/use-units.ts';
+import { LevelFields } from '../../parts/LevelFields.tsx';
 import { QuantityField } from '../../parts/QuantityField.tsx';
 
 const MOST_LITRES = 60;
@@ -40,6 +44,27 @@ function tooMuchOf(plan: MakePlan, lots: readonly Lot[], litres: number, units: 
   return null;
 }
 
+/** No jug and no scales: how full a pot or jar is. */
+function ByLevel({ onAmount }: { readonly onAmount: (litres: number) => void }) {
+  const units = useUnits();
+  const kitchen = useKitchen();
+  const [litres, setLitres] = useState<number | null>(null);
+  if (kitchen.jars.length + kitchen.pots.length === 0) return null;
+  return (
+    <details>
+      <summary className="unfolds">No jug? Tell by level</summary>
+      <LevelFields onLitres={setLitres} />
+      <Button
+        variant="default"
+        disabled={litres === null}
+        onClick={() => litres !== null && onAmount(litres)}
+      >
+        {litres === null ? 'Use this amount' : `Use about ${units.volume(litres)}`}
+      </Button>
+    </details>
+  );
+}
+
 /** How much goes in, by volume or by weight; the dose stays the same share of it. */
 export function AmountOfMilk(props: {
   readonly plan: MakePlan;
@@ -53,42 +78,45 @@ export function AmountOfMilk(props: {
   const options = [...new Set(offered)].map((u) => ({ value: u, label: UNIT_LABEL[u] }));
   const { unit } = plan.milk.typed;
   const typedUnit = isVolumeUnit(unit) || isMassUnit(unit) ? unit : 'L';
+  const set = (litres: number, typed: MakePlan['milk']['typed'], byLevel: boolean): void => {
+    // The dose stays the same share of the milk unless it was set by a packet.
+    const massKg =
+      plan.starter.massKg === null
+        ? null
+        : Math.round((plan.starter.massKg * litres * 1000) / plan.milk.litres) / 1000;
+    const { byLevel: _before, ...milk } = withLitres(plan.milk, litres, typed);
+    change({
+      milk: byLevel ? { ...milk, byLevel } : milk,
+      starter:
+        massKg === null ? plan.starter : { ...plan.starter, massKg, typed: typedMass(massKg, units.system) },
+    });
+  };
   return (
-    <QuantityField
-      key={plan.repeatOf ?? 'new'}
-      label="Amount"
-      value={plan.milk.typed.value}
-      unit={typedUnit}
-      units={
-        options.some((o) => o.value === typedUnit)
-          ? options
-          : [...options, { value: typedUnit, label: UNIT_LABEL[typedUnit] }]
-      }
-      check={(value, unit) => {
-        const litres = litresOf(value, unit, plan);
-        if (!(value > 0)) return 'Enter an amount above 0.';
-        if (litres < 0.05)
-          return `That is only ${units.volume(litres)}. ${unit === 'mL' ? 'Did you mean litres?' : 'Choose a larger unit.'}`;
-        if (litres > MOST_LITRES)
-          return `That is ${units.volume(litres)}. The most you can enter is ${units.volume(MOST_LITRES)}.${unit === 'L' ? ' Did you mean millilitres?' : ''}`;
-        return tooMuchOf(plan, lots, litres, units);
-      }}
-      onFault={(faulty) => onFault('milk', faulty)}
-      onChange={(value, unit) => {
-        const litres = litresOf(value, unit, plan);
-        // The dose stays the same share of the milk unless it was set by a packet.
-        const massKg =
-          plan.starter.massKg === null
-            ? null
-            : Math.round((plan.starter.massKg * litres * 1000) / plan.milk.litres) / 1000;
-        change({
-          milk: withLitres(plan.milk, litres, { value, unit }),
-          starter:
-            massKg === null
-              ? plan.starter
-              : { ...plan.starter, massKg, typed: typedMass(massKg, units.system) },
-        });
-      }}
-    />
+    <>
+      <QuantityField
+        // Told by level, the field shows what that came to.
+        key={`${plan.repeatOf ?? 'new'} ${plan.milk.byLevel ? plan.milk.litres : ''}`}
+        label="Amount"
+        value={plan.milk.typed.value}
+        unit={typedUnit}
+        units={
+          options.some((o) => o.value === typedUnit)
+            ? options
+            : [...options, { value: typedUnit, label: UNIT_LABEL[typedUnit] }]
+        }
+        check={(value, unit) => {
+          const litres = litresOf(value, unit, plan);
+          if (!(value > 0)) return 'Enter an amount above 0.';
+          if (litres < 0.05)
+            return `That is only ${units.volume(litres)}. ${unit === 'mL' ? 'Did you mean litres?' : 'Choose a larger unit.'}`;
+          if (litres > MOST_LITRES)
+            return `That is ${units.volume(litres)}. The most you can enter is ${units.volume(MOST_LITRES)}.${unit === 'L' ? ' Did you mean millilitres?' : ''}`;
+          return tooMuchOf(plan, lots, litres, units);
+        }}
+        onFault={(faulty) => onFault('milk', faulty)}
+        onChange={(value, unit) => set(litresOf(value, unit, plan), { value, unit }, false)}
+      />
+      <ByLevel onAmount={(litres) => set(litres, typedVolume(litres, units.system), true)} />
+    </>
   );
 }

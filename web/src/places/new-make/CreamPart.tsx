@@ -5,6 +5,7 @@ import {
   RIPENED_PH,
   EMPTY_KG,
   freeKg,
+  goodsFor,
   isCream,
   litresOfMass,
   massOfLitresKg,
@@ -15,13 +16,14 @@ import {
 } from '@morning-crock/core';
 import type { MakePlan } from '@morning-crock/core/contract';
 import { Checkbox, NativeSelect } from '@mantine/core';
-import { useLarder } from '../../data/use-larder.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { QuantityField } from '../../parts/QuantityField.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';
 import { AmountOfMilk } from './AmountOfMilk.tsx';
-import { goodKeyOf, goodsGroup, planOfChoice, shortGoods } from './goods-group.ts';
+import { goodKeyOf, goodsGroups, planOfChoice } from './goods-group.ts';
+import { GoodsNote } from './GoodsNote.tsx';
+import { useGoods } from './use-goods.ts';
 import type { PourProps } from './MilkPart.tsx';
 
 /** Fat as it usually is, 0..1: of milk that soured, and of cream. */
@@ -39,9 +41,8 @@ interface Ripened {
 export function CreamSource(props: PourProps & Ripened) {
   const { plan, lots, mayBeRipened, change, onFault } = props;
   const units = useUnits();
-  const { goods } = useLarder();
+  const here = useGoods();
   const { milk } = plan;
-  const short = shortGoods(plan, goods, units);
   const pourable = lots.filter(
     (lot) =>
       isCream(lot) &&
@@ -67,11 +68,11 @@ export function CreamSource(props: PourProps & Ripened) {
                 },
               ]
             : []),
-          ...goodsGroup(plan, goods, units),
+          ...goodsGroups(here, (goods) => goodsFor(plan, goods), units),
           { group: 'From elsewhere', items: [{ value: BOUGHT, label: 'Bought or not recorded' }] },
         ]}
         onChange={(e) => {
-          const from = planOfChoice(plan, goods, e.currentTarget.value, Number.POSITIVE_INFINITY);
+          const from = planOfChoice(plan, here.goods, e.currentTarget.value, Number.POSITIVE_INFINITY);
           if (from) return change({ milk: from.milk });
           const lot = pourable.find((l) => l.id === e.currentTarget.value);
           if (!lot) return change({ milk: withoutLots(milk) });
@@ -86,11 +87,7 @@ export function CreamSource(props: PourProps & Ripened) {
           if (poured) change({ milk: poured });
         }}
       />
-      {short && (
-        <p className="caution" role="alert">
-          {short}
-        </p>
-      )}
+      <GoodsNote plan={plan} here={here} />
     </>
   );
 }

@@ -2,25 +2,37 @@ import {
   batchOf,
   EMPTY_KG,
   freeKg,
+  goodsFor,
   litresOfMass,
   massOfLitresKg,
+  secondName,
   milkCost,
   MILK_FACTS,
   milkFromLots,
   MILK_KINDS,
+  productOf,
+  SYSTEM_UNITS,
+  toLitres,
   TREATMENTS,
+  typedVolume,
+  UNIT_LABEL,
   withoutLots,
   type MilkKind,
 } from '@morning-crock/core';
 import type { Lot, MakePlan } from '@morning-crock/core/contract';
-import { NativeSelect } from '@mantine/core';
+import { Button, NativeSelect } from '@mantine/core';
 import { Link } from 'react-router';
-import { useLarder } from '../../data/use-larder.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { QuantityField } from '../../parts/QuantityField.tsx';
-import { goodKeyOf, goodsGroup, planOfChoice } from './goods-group.ts';
+import { goodKeyOf, goodsGroups, planOfChoice } from './goods-group.ts';
+import { GoodsNote } from './GoodsNote.tsx';
+import { useGoods } from './use-goods.ts';
 import { AmountOfMilk } from './AmountOfMilk.tsx';
+
+/** Cream added to creamy milk, to begin with. */
+const USUAL_CREAM_SHARE = 0.1;
+const USUAL_CREAM_FAT = 0.35;
 
 /** What goes into a plan, and where its milk may come from. */
 export interface PourProps {
@@ -34,7 +46,7 @@ export interface PourProps {
 export function MilkSource(props: PourProps) {
   const { plan, lots, change, onFault } = props;
   const units = useUnits();
-  const { goods } = useLarder();
+  const here = useGoods();
   const pouredKg = plan.milk.lots?.reduce((sum, lot) => sum + lot.massKg, 0) ?? 1;
   const pourable = lots.filter(
     (lot) =>
@@ -60,14 +72,14 @@ export function MilkSource(props: PourProps) {
                 },
               ]
             : []),
-          ...goodsGroup(plan, goods, units),
+          ...goodsGroups(here, (goods) => goodsFor(plan, goods), units),
           {
             group: pourable.length > 0 ? 'From elsewhere' : 'Milk',
             items: MILK_KINDS.map((k) => ({ value: k, label: MILK_FACTS[k].label })),
           },
         ]}
         onChange={(e) => {
-          const from = planOfChoice(plan, goods, e.currentTarget.value, batchOf(plan).massKg);
+          const from = planOfChoice(plan, here.goods, e.currentTarget.value, batchOf(plan).massKg);
           if (from) return change({ milk: from.milk });
           const lot = pourable.find((l) => l.id === e.currentTarget.value);
           if (lot) {
@@ -93,6 +105,7 @@ export function MilkSource(props: PourProps) {
           });
         }}
       />
+      <GoodsNote plan={plan} here={here} />
       {plan.milk.lots && plan.milk.lots.length > 1 && (
         <p role="status">
           {plan.milk.lots
@@ -105,6 +118,65 @@ export function MilkSource(props: PourProps) {
   );
 }
 
+/** Cream poured to the milk: how much of it, how fat. */
+function AddCream({ plan, change, onFault }: Omit<PourProps, 'lots'>) {
+  const units = useUnits();
+  const { second } = plan.milk;
+  const volumeUnits = SYSTEM_UNITS[units.system].milk;
+  const set = (next: MakePlan['milk']['second']): void => {
+    const { second: _before, ...milk } = plan.milk;
+    change({ milk: next ? { ...milk, second: next } : milk });
+  };
+  if (!second)
+    return (
+      <Button
+        variant="default"
+        onClick={() => {
+          const litres = plan.milk.litres * USUAL_CREAM_SHARE;
+          set({
+            litres,
+            typed: typedVolume(litres, units.system),
+            kind: plan.milk.kind,
+            fatFraction: USUAL_CREAM_FAT,
+          });
+        }}
+      >
+        Add cream
+      </Button>
+    );
+  return (
+    <div className="field-row">
+      <QuantityField
+        label="Cream added"
+        value={second.typed.value}
+        unit={volumeUnits.find((u) => u === second.typed.unit) ?? volumeUnits[0]!}
+        units={volumeUnits.map((u) => ({ value: u, label: UNIT_LABEL[u] }))}
+        check={(value, unit) =>
+          !(value > 0)
+            ? 'Enter an amount above 0.'
+            : toLitres(value, unit) > plan.milk.litres
+              ? 'That is more cream than milk. Check the unit.'
+              : null
+        }
+        onFault={(faulty) => onFault('fat', faulty)}
+        onChange={(value, unit) => set({ ...second, litres: toLitres(value, unit), typed: { value, unit } })}
+      />
+      <QuantityField
+        label="Fat of the cream"
+        value={Math.round((second.fatFraction ?? USUAL_CREAM_FAT) * 100)}
+        unit="%"
+        units={[{ value: '%', label: '%' }]}
+        check={(value) => (value >= 10 && value <= 60 ? null : 'Cream has 10–60 % fat.')}
+        onFault={(faulty) => onFault('fat', faulty)}
+        onChange={(value) => set({ ...second, fatFraction: value / 100 })}
+      />
+      <Button variant="subtle" onClick={() => set(undefined)}>
+        Remove cream
+      </Button>
+    </div>
+  );
+}
+
 /** How the milk is treated, how fat it is, and what is added. */
 export function MilkPart({ plan, change, onFault }: Omit<PourProps, 'lots'>) {
   const units = useUnits();
@@ -112,6 +184,8 @@ export function MilkPart({ plan, change, onFault }: Omit<PourProps, 'lots'>) {
   const usual = `${(low * 100).toFixed(1)}–${(high * 100).toFixed(1)} %`;
   const fatKnown = plan.milk.fatFraction !== null;
   const cost = milkCost(plan.milk);
+  // Where cream rises as it sours, more of it may be poured in.
+  const mayAddCream = productOf(plan).gives?.out?.role === 'cream';
   return (
     <>
       {plan.milk.lots && (
@@ -159,6 +233,7 @@ export function MilkPart({ plan, change, onFault }: Omit<PourProps, 'lots'>) {
           )}
         </>
       )}
+      {mayAddCream && <AddCream plan={plan} change={change} onFault={onFault} />}
       <Link to="/sums/powder?for=new">Add milk or milk powder</Link>
       <Link to="/sums/standardise?for=new">Blend to a target fat</Link>
       {plan.milk.powder && (
@@ -183,7 +258,7 @@ export function MilkPart({ plan, change, onFault }: Omit<PourProps, 'lots'>) {
         <p role="status">
           {[
             plan.milk.second &&
-              `with ${units.volume(plan.milk.second.litres)} of ${MILK_FACTS[plan.milk.second.kind].label.toLowerCase()}`,
+              `with ${units.volume(plan.milk.second.litres)} of ${secondName(plan.milk.second)}`,
             plan.milk.powder && `with ${units.mass(plan.milk.powder.massKg)} of milk powder`,
           ]
             .filter(Boolean)

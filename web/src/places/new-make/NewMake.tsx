@@ -22,6 +22,7 @@ import { useMethodLine } from './use-method-line.tsx';
 import { Outlook } from './Outlook.tsx';
 import { PlanLines } from './PlanLines.tsx';
 import { startingPlan } from './starting-plan.ts';
+import { useBatchFrom } from './use-batch-from.ts';
 import { useAgeAtStart, useCultureFrom, type WantedCulture } from './use-culture-from.ts';
 import { usePlanning } from './use-plan.ts';
 import { usePourFrom } from './use-pour-from.ts';
@@ -77,6 +78,7 @@ function Form({
   const { plan, change, replace } = planning;
   const room = useMilkRoom();
   usePourFrom(search.get('from'), room, planning);
+  useBatchFrom(search.get('batch'), planning);
   const cultures = useCultures(Date.parse(plan.startAt));
   const [wanted] = useState(() => wantedCulture(search, repeated));
   useCultureFrom(wanted, cultures, planning);

@@ -12,10 +12,12 @@ import type { Units } from '../../data/units-of.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { CreamPart, CreamSource } from './CreamPart.tsx';
+import { DosesPart, SweetenPart } from './ExtrasPart.tsx';
 import { HeatPart } from './HeatPart.tsx';
 import {
   churnWords,
   finishWords,
+  freezeWords,
   heatWords,
   panWords,
   placeWords,
@@ -28,7 +30,8 @@ import {
 import { MilkPart, MilkSource, type PourProps } from './MilkPart.tsx';
 import { ButterPart, ButterSource } from './panels/ButterPart.tsx';
 import { ChurnPart } from './panels/ChurnPart.tsx';
-import { FinishPart } from './panels/FinishPart.tsx';
+import { FreezePart } from './panels/FreezePart.tsx';
+import { FinishPart } from '../../parts/FinishPart.tsx';
 import { PanPart } from './panels/PanPart.tsx';
 import { PlacePart } from './PlacePart.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';
@@ -89,7 +92,7 @@ function pourLine(props: PourProps, mayBeRipened: boolean, units: Units): Line {
 
 /** What is turned where something sours. */
 function souringLines(props: LinesProps, units: Units): Line[] {
-  const { planning, kitchen, cultures, onFault, first } = props;
+  const { planning, kitchen, cultures, lots, onFault, first } = props;
   const { plan, state, change, replace } = planning;
   if (souringOf(state) === null) return [];
   const short = shortWords(plan, cultures, units);
@@ -110,9 +113,21 @@ function souringLines(props: LinesProps, units: Units): Line[] {
       about: ['starter'],
       fields: ['dose', 'label'],
       said: short === null ? [] : [short],
-      always: first ? <StarterKindChoice plan={plan} cultures={cultures} change={change} /> : undefined,
+      always: first ? (
+        <StarterKindChoice plan={plan} cultures={cultures} lots={lots} change={change} />
+      ) : undefined,
       body: (
-        <StarterPart plan={plan} cultures={cultures} change={change} onFault={onFault} kindAbove={first} />
+        <>
+          <StarterPart
+            plan={plan}
+            cultures={cultures}
+            lots={lots}
+            change={change}
+            onFault={onFault}
+            kindAbove={first}
+          />
+          <DosesPart plan={plan} change={change} onFault={onFault} />
+        </>
       ),
     },
     {
@@ -157,6 +172,7 @@ function souringLines(props: LinesProps, units: Units): Line[] {
                     change({ wanted: leastH === 0 ? wanted : { ...wanted, leastH } });
                   }}
                 />
+                <SweetenPart plan={plan} change={change} />
               </>
             ),
           },
@@ -165,11 +181,12 @@ function souringLines(props: LinesProps, units: Units): Line[] {
   ];
 }
 
-/** What is turned where cream is churned, or butter clarified. */
+/** What is turned where cream is churned, butter clarified, or yogurt frozen. */
 function butterLines({ planning, kitchen }: LinesProps, units: Units): Line[] {
   const { plan, state, change } = planning;
   const churn = churnWords(plan, units);
   const pan = panWords(plan, units);
+  const freeze = freezeWords(plan);
   // Where something sours, heat and pot are those of the souring.
   const sours = souringOf(state) !== null;
   return [
@@ -189,6 +206,22 @@ function butterLines({ planning, kitchen }: LinesProps, units: Units): Line[] {
             sentence: finishWords(plan),
             about: [],
             body: <FinishPart plan={plan} change={change} />,
+          },
+        ]),
+    ...(freeze === null
+      ? []
+      : [
+          {
+            id: 'freeze',
+            label: 'Freeze',
+            sentence: freeze,
+            about: [],
+            body: (
+              <>
+                <FreezePart plan={plan} change={change} />
+                <SweetenPart plan={plan} change={change} />
+              </>
+            ),
           },
         ]),
     ...(pan === null

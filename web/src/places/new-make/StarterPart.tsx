@@ -1,7 +1,10 @@
 import {
   batchOf,
   DEFAULT_STARTER_AGE_D,
+  freeKg,
   goodsAsStarter,
+  lotsAsStarter,
+  starterFromLot,
   starterFromGood,
   isMassUnit,
   isVolumeUnit,
@@ -21,13 +24,13 @@ import {
   type VolumeUnit,
   typedMass,
 } from '@morning-crock/core';
-import type { Culture, Factor, MakePlan } from '@morning-crock/core/contract';
+import type { Culture, Factor, Lot, MakePlan } from '@morning-crock/core/contract';
 import { NativeSelect } from '@mantine/core';
 import { Link } from 'react-router';
 import { useFactorsQuery } from '../../data/api.ts';
-import { useLarder } from '../../data/use-larder.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { goodKey, partKey } from './goods-group.ts';
+import { goodKey, goodsGroups, leavesWords, partKey } from './goods-group.ts';
+import { useGoods } from './use-goods.ts';
 import { QuantityField } from '../../parts/QuantityField.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';
 import { CultureDose } from './CultureDose.tsx';
@@ -46,6 +49,7 @@ function doseKg(value: number, unit: DoseUnit, plan: MakePlan): number {
 
 interface StarterProps {
   readonly plan: MakePlan;
+  readonly lots: readonly Lot[];
   readonly cultures: readonly Culture[];
   readonly change: (part: Partial<MakePlan>) => void;
 }
@@ -55,17 +59,28 @@ const ownFor = (plan: MakePlan, cultures: readonly Culture[]): readonly Culture[
   startersFor(cultures).filter((c) => c.signs.length === 0 && productOf(plan).starters.includes(c.kind));
 
 /** What sours it: a culture of the kitchen's own, or a kind. */
-export function StarterKindChoice({ plan, cultures, change }: StarterProps) {
+export function StarterKindChoice({ plan, cultures, lots, change }: StarterProps) {
   const units = useUnits();
   const startMs = Date.parse(plan.startAt);
   const own = ownFor(plan, cultures);
   const { starter } = plan;
-  const { goods } = useLarder();
-  const inLarder = goodsAsStarter(plan, goods);
+  const here = useGoods();
+  const asStarter = goodsAsStarter(plan, here.goods);
+  const soured = lotsAsStarter(plan, lots);
+  const leaves = leavesWords(
+    starter.good && { ...starter.good, massKg: starter.massKg ?? starter.good.massKg },
+    here.batches,
+    units,
+  );
   return (
     <NativeSelect
       label="Kind"
-      value={starter.cultureId ?? partKey(starter.good) ?? starter.kind}
+      description={leaves}
+      value={
+        starter.cultureId ??
+        partKey(starter.good) ??
+        (starter.lot ? `${starter.lot.lotId} ${starter.kind}` : starter.kind)
+      }
       data={[
         ...(own.length > 0
           ? [
@@ -78,17 +93,18 @@ export function StarterKindChoice({ plan, cultures, change }: StarterProps) {
               },
             ]
           : []),
-        ...(inLarder.length > 0
+        ...(soured.length > 0
           ? [
               {
-                group: 'Larder',
-                items: inLarder.map((input) => ({
-                  value: goodKey(input),
-                  label: `${input.good.name}, ${units.mass(input.stock.massKg)}`,
+                group: 'Milk room',
+                items: soured.map(({ lot, kind, label }) => ({
+                  value: `${lot.id} ${kind}`,
+                  label: `${lot.name}, ${units.mass(freeKg(lot))}, as ${label.toLowerCase()}`,
                 })),
               },
             ]
           : []),
+        ...goodsGroups(here, (goods) => goodsAsStarter(plan, goods), units),
         {
           group: own.length > 0 ? 'Other' : 'Starters',
           items: productOf(plan).starters.map((k) => ({ value: k, label: STARTER_FACTS[k].label })),
@@ -96,9 +112,11 @@ export function StarterKindChoice({ plan, cultures, change }: StarterProps) {
       ]}
       onChange={(e) => {
         const chosen = own.find((c) => c.id === e.currentTarget.value);
-        const good = inLarder.find((input) => goodKey(input) === e.currentTarget.value);
+        const good = asStarter.find((input) => goodKey(input) === e.currentTarget.value);
         const taken = good && starterFromGood(plan, good);
         if (taken) return change({ starter: taken });
+        const lot = soured.find((one) => `${one.lot.id} ${one.kind}` === e.currentTarget.value);
+        if (lot) return change({ starter: starterFromLot(plan, lot) });
         change({
           starter: chosen
             ? starterFromCulture(plan, chosen, startMs)
@@ -117,7 +135,7 @@ export function StarterPart(
     readonly kindAbove?: boolean;
   },
 ) {
-  const { plan, cultures, change, onFault, kindAbove = false } = props;
+  const { plan, cultures, lots, change, onFault, kindAbove = false } = props;
   const { data: factors = NOTHING } = useFactorsQuery();
   const { goods, takes } = productOf(plan);
   const culture = ownFor(plan, cultures).find((c) => c.id === plan.starter.cultureId);
@@ -136,7 +154,7 @@ export function StarterPart(
   const ageD = starter.ageD ?? DEFAULT_STARTER_AGE_D;
   return (
     <>
-      {!kindAbove && <StarterKindChoice plan={plan} cultures={cultures} change={change} />}
+      {!kindAbove && <StarterKindChoice plan={plan} cultures={cultures} lots={lots} change={change} />}
       {culture && (
         <CultureDose plan={plan} culture={culture} factors={factors} onDose={(dose) => set(dose)} />
       )}

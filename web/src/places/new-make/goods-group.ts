@@ -1,7 +1,8 @@
-import { goodsFor, planFromGood, type GoodInput } from '@morning-crock/core';
+import { goodsFor, isAllOf, planFromGood, type GoodInput } from '@morning-crock/core';
 import type { Good, GoodPart, MakePlan } from '@morning-crock/core/contract';
 import type { Units } from '../../data/units-of.ts';
 import { stockWords } from '../../parts/stock-words.ts';
+import type { GoodsHere } from './use-goods.ts';
 
 /** Some goods of the larder, as a choice says which. */
 export const goodKey = ({ good, stock }: GoodInput): string => `${good.id} ${stock.place} ${stock.size}`;
@@ -13,21 +14,24 @@ export const goodKeyOf = ({ milk }: Pick<MakePlan, 'milk'>): string | null => pa
 export const partKey = (part: GoodPart | undefined): string | null =>
   part ? `${part.goodId} ${part.place} ${part.size}` : null;
 
-/** A group of a choice: what of the larder a plan can be made from; nothing when there is none. */
-export function goodsGroup(plan: MakePlan, goods: readonly Good[], units: Units) {
-  const inputs = goodsFor(plan, goods);
-  return inputs.length === 0
-    ? []
-    : [
-        {
-          group: 'Larder',
-          items: inputs.map((input) => ({
-            value: goodKey(input),
-            label: `${input.good.name}, ${stockWords(input.good, input.stock, units)}`,
-          })),
-        },
-      ];
-}
+/** Groups of a choice: goods of the larder, and batches under way of which some may be taken; only those that have something. */
+export const goodsGroups = (
+  { larder, batches }: GoodsHere,
+  fitting: (goods: readonly Good[]) => readonly GoodInput[],
+  units: Units,
+) =>
+  [
+    { group: 'Larder', inputs: fitting(larder) },
+    { group: 'Batches under way', inputs: fitting(batches) },
+  ]
+    .filter(({ inputs }) => inputs.length > 0)
+    .map(({ group, inputs }) => ({
+      group,
+      items: inputs.map((input) => ({
+        value: goodKey(input),
+        label: `${input.good.name}, ${stockWords(input.good, input.stock, units)}`,
+      })),
+    }));
 
 /** The plan made from the goods of a choice, all of them or as much as it wants; `null` for another choice. */
 export function planOfChoice(
@@ -46,6 +50,19 @@ export function shortGoods(plan: MakePlan, goods: readonly Good[], units: Units)
   const input = part && goodsFor(plan, goods).find((one) => goodKey(one) === goodKeyOf(plan));
   if (!part || !input) return null;
   return part.massKg > input.stock.massKg * 1.005
-    ? `Only ${units.mass(input.stock.massKg)} of ${part.name} in the larder: short of ${units.mass(part.massKg - input.stock.massKg)}.`
+    ? `Only ${units.mass(input.stock.massKg)} of ${part.name} is left: ${units.mass(part.massKg - input.stock.massKg)} short.`
     : null;
+}
+
+/** What becomes of the batch that a plan is made from, in a sentence; `null` where it is made from none. */
+export function leavesWords(
+  part: GoodPart | undefined,
+  batches: readonly Good[],
+  units: Units,
+): string | null {
+  const batch = batches.find(({ id }) => id === part?.goodId);
+  if (!part || !batch) return null;
+  return isAllOf(batch, part.massKg)
+    ? `Starting this batch uses up ${part.name} and finishes it.`
+    : `Starting this batch takes ${units.mass(part.massKg)} from ${part.name}. The rest stays in that batch.`;
 }

@@ -14,7 +14,7 @@ import {
   startWords,
   starterWords,
 } from './line-words.ts';
-import { withStep } from './panels/method-step.ts';
+import { withStep } from '../../parts/method-step.ts';
 
 const kitchen = defaultKitchen('UTC');
 const units = unitsOf(kitchen);

@@ -2,17 +2,20 @@ import {
   batchOf,
   CHURN_FACTS,
   creamDegree,
+  FREEZING_MACHINE_FACTS,
   isHeated,
   MILK_FACTS,
+  mixedIn,
   placeAmbientC,
   productOf,
+  secondName,
   shortOfCulture,
   STARTER_FACTS,
 } from '@morning-crock/core';
 import type { Culture, Lot, MakePlan } from '@morning-crock/core/contract';
 import type { Units } from '../../data/units-of.ts';
 import { packetWords } from '../../parts/culture-words.ts';
-import { stepOf } from './panels/method-step.ts';
+import { stepOf } from '../../parts/method-step.ts';
 import { wetnessOf } from './panels/wetness.ts';
 
 /** What a plan's lines say: one sentence a line, from which somebody sees whether it is what they want. */
@@ -48,14 +51,14 @@ export function pourWords(plan: MakePlan, lots: readonly Lot[], units: Units): s
       : '';
   if (takes === 'butter')
     return `${units.mass(batchOf(plan).massKg)} butter${from}, ${wetnessOf(plan).label}`;
-  const amount = units.volume(milk.litres);
+  const amount = `${milk.byLevel ? 'about ' : ''}${units.volume(milk.litres)}`;
   if (takes === 'cream') {
     const state = milk.wholeCurd ? 'whole soured milk' : CREAM_WORDS[creamDegree(milk)];
     return `${amount} ${milk.treatment} ${state}${from}, ${fatWords(plan)}, at ${units.temperature(milk.startC)}`;
   }
   const of = milk.lots ? from : ` ${lower(MILK_FACTS[milk.kind].label)}`;
   const added = [
-    milk.second && `${units.volume(milk.second.litres)} ${lower(MILK_FACTS[milk.second.kind].label)}`,
+    milk.second && `${units.volume(milk.second.litres)} ${secondName(milk.second)}`,
     milk.powder && `${units.mass(milk.powder.massKg)} milk powder`,
   ].filter((part) => part !== undefined);
   return `${amount}${of}, ${milk.treatment}, ${fatWords(plan)}${added.length > 0 ? `, with ${added.join(' and ')}` : ''}`;
@@ -132,11 +135,23 @@ export function placeWords(plan: MakePlan, units: Units): string {
   return `${at}, in ${pot.name === USUAL_POT ? 'the pot' : pot.name}`;
 }
 
+/** How it is frozen; `null` where nothing is. @example freezeWords(plan) // "churned in a bowl frozen beforehand, hardened 2.5 h" */
+export function freezeWords(plan: MakePlan): string | null {
+  const freeze = stepOf(plan, 'freeze');
+  if (!freeze) return null;
+  if (freeze.machine)
+    return `churned in a ${FREEZING_MACHINE_FACTS[freeze.machine].label}, hardened ${freeze.hours} h`;
+  const stirred = freeze.stirEveryMin === null ? '' : `, stirred every ${freeze.stirEveryMin} min`;
+  return `in the freezer ${freeze.hours} h${stirred}`;
+}
+
 /** How it shall come out. @example resultWords(plan) // "classic, spoonable" */
 export function resultWords({ wanted, ...plan }: MakePlan): string {
   const { sourness, thickness, leastH } = wanted;
   const least = leastH === undefined ? '' : `, at least ${leastH} h warm`;
-  return productOf(plan).takes === 'milk' ? `${sourness}, ${thickness}${least}` : `${sourness}${least}`;
+  const mixed = mixedIn(plan).map(({ what, fraction }) => `, with ${(fraction * 100).toFixed(0)} % ${what}`);
+  const body = productOf(plan).takes === 'milk' ? `, ${thickness}` : '';
+  return `${sourness}${body}${least}${mixed.join('')}`;
 }
 
 /**

@@ -1,5 +1,4 @@
 import {
-  goodsTaken,
   instantOfLocal,
   localDate,
   plannedOf,
@@ -15,6 +14,7 @@ import { now } from '../../data/clock.ts';
 import { refusalOf } from '../../data/refusal-of.ts';
 import { record } from '../../data/store.ts';
 import { requestForecast } from '../../workers/forecast-client.ts';
+import { takeGoods, takeStarterLot, useGoods } from './use-goods.ts';
 
 const DAY_MS = 86_400_000;
 
@@ -49,6 +49,7 @@ export function useStart(props: {
 }): Start {
   const { makeId, plan, kitchen, change } = props;
   const { zone } = kitchen.site;
+  const { batches } = useGoods();
   const navigate = useNavigate();
   const [time, setTime] = useState('');
   const [offeredMs, setOfferedMs] = useState<number | null>(null);
@@ -91,24 +92,9 @@ export function useStart(props: {
       setStarting(false);
       return;
     }
-    // What it is made from leaves the larder, and is traced through it.
-    for (const { goodId, place, size, massKg } of goodsTaken(final))
-      await record(
-        goodId,
-        'larder-moved',
-        {
-          kind: 'take',
-          from: { place, size },
-          for: 'made-into',
-          massKg,
-          count: null,
-          typed: null,
-          price: null,
-          into: makeId,
-          note: '',
-        },
-        nowMs,
-      );
+    // What it is made from leaves the larder, or its batch, and is traced through it.
+    await takeGoods(final, batches, makeId, nowMs);
+    await takeStarterLot(final, makeId, nowMs);
     // What was forecast is stored: the Daybook compares with it for ever. A make goes on without.
     const forecast = await requestForecast('planned', {
       kind: 'plan',

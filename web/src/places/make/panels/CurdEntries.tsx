@@ -1,5 +1,6 @@
 import {
   drainingNow,
+  grainGain,
   grainsAfter,
   nextTurn,
   SYSTEM_UNITS,
@@ -162,15 +163,33 @@ export function Turns({ state, point }: Now) {
   );
 }
 
+/** "gained 12 g" */
+const gainWords = (kg: number, mass: (kg: number) => string): string =>
+  kg >= 0 ? `gained ${mass(kg)}` : `lost ${mass(-kg)}`;
+
 /** The grains on the scales: the register of cultures keeps their growth. */
 export function Grains({ state }: { readonly state: MakeState }) {
   const id = state.plan.starter.cultureId;
   const { cultures } = useCultures(now());
   const culture = cultures.find((c) => c.id === id);
   const units = useUnits();
+  const gain = grainGain(state, culture, now());
+  const grew = gain && (
+    <p role="status">
+      {units.mass(gain.dosedKg)} went in.{' '}
+      {gain.weighedKg === null
+        ? `After ${gain.days.toFixed(1)} days the grains should weigh about ${units.mass(gain.expectedKg)}.`
+        : `Now ${units.mass(gain.weighedKg)}: ${gainWords(gain.weighedKg - gain.dosedKg, (kg) => units.mass(kg))} in ${gain.days.toFixed(1)} days. About ${units.mass(gain.expectedKg)} is usual.`}
+    </p>
+  );
   if (id === undefined || !culture)
     return (
-      <p className="quiet">To weigh your grains here, choose them from My cultures when you start a batch.</p>
+      <>
+        {grew}
+        <p className="quiet">
+          To keep the weight of your grains, choose them from My cultures when you start a batch.
+        </p>
+      </>
     );
   return (
     <>
@@ -180,6 +199,7 @@ export function Grains({ state }: { readonly state: MakeState }) {
         fault={(kg) => (kg > 20 ? 'That is more than 20 kg of grains. Check the unit.' : null)}
         onWeighed={(massKg, typed) => void record(id, 'culture-changed', { kind: 'weigh', massKg, typed })}
       />
+      {grew}
       {culture.massKg !== null && (
         <p className="quiet">
           On record: {units.mass(culture.massKg)}. Kept in milk, they will weigh about{' '}

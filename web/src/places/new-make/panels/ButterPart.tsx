@@ -1,12 +1,13 @@
-import { batchOf, butterPour, toKilograms, SYSTEM_UNITS, UNIT_LABEL } from '@morning-crock/core';
+import { batchOf, butterPour, goodsFor, toKilograms, SYSTEM_UNITS, UNIT_LABEL } from '@morning-crock/core';
 import type { MakePlan } from '@morning-crock/core/contract';
 import { NativeSelect } from '@mantine/core';
-import { useLarder } from '../../../data/use-larder.ts';
 import { useUnits } from '../../../data/use-units.ts';
-import { goodKeyOf, goodsGroup, planOfChoice, shortGoods } from '../goods-group.ts';
+import { goodKeyOf, goodsGroups, planOfChoice } from '../goods-group.ts';
+import { GoodsNote } from '../GoodsNote.tsx';
+import { useGoods } from '../use-goods.ts';
 import { Choices } from '../../../parts/Choices.tsx';
 import { QuantityField } from '../../../parts/QuantityField.tsx';
-import { stepOf, withStep } from './method-step.ts';
+import { stepOf, withStep } from '../../../parts/method-step.ts';
 import { WETNESS, WETNESSES, wetnessOf } from './wetness.ts';
 
 /** Nobody recorded where it is from. */
@@ -43,11 +44,10 @@ export function ButterSource({
   onFault,
 }: ButterProps & { readonly onFault: (field: string, faulty: boolean) => void }) {
   const units = useUnits();
-  const { goods } = useLarder();
+  const here = useGoods();
   const clarify = stepOf(plan, 'clarify');
   if (!clarify) return null;
   const { fatFraction } = batchOf(plan).composition;
-  const short = shortGoods(plan, goods, units);
   const { typed } = plan.milk;
   const massUnits = SYSTEM_UNITS[units.system].mass;
   return (
@@ -78,19 +78,15 @@ export function ButterSource({
         label="From"
         value={goodKeyOf(plan) ?? BOUGHT}
         data={[
-          ...goodsGroup(plan, goods, units),
+          ...goodsGroups(here, (goods) => goodsFor(plan, goods), units),
           { group: 'From elsewhere', items: [{ value: BOUGHT, label: 'Bought or not recorded' }] },
         ]}
         onChange={(e) => {
-          const from = planOfChoice(plan, goods, e.currentTarget.value, Number.POSITIVE_INFINITY);
+          const from = planOfChoice(plan, here.goods, e.currentTarget.value, Number.POSITIVE_INFINITY);
           change(from ? { milk: from.milk, method: from.method } : { milk: withoutGoods(plan.milk) });
         }}
       />
-      {short && (
-        <p className="caution" role="alert">
-          {short}
-        </p>
-      )}
+      <GoodsNote plan={plan} here={here} />
     </>
   );
 }

@@ -4,7 +4,7 @@ import { NativeSelect } from '@mantine/core';
 import { useUnits } from '../../../data/use-units.ts';
 import { Choices } from '../../../parts/Choices.tsx';
 import { StepSlider } from '../../../parts/StepSlider.tsx';
-import { stepOf, withStep, type Of } from './method-step.ts';
+import { stepOf, withStep, type Of } from '../../../parts/method-step.ts';
 
 /** A churn nobody entered in the Kitchen is as large as a large jar, L. */
 const USUAL_LITRES = 2;

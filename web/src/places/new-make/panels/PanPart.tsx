@@ -4,7 +4,7 @@ import { NativeSelect } from '@mantine/core';
 import { useUnits } from '../../../data/use-units.ts';
 import { Choices } from '../../../parts/Choices.tsx';
 import { StepSlider } from '../../../parts/StepSlider.tsx';
-import { stepOf, withStep } from './method-step.ts';
+import { stepOf, withStep } from '../../../parts/method-step.ts';
 
 /** How it is clarified: fire, school, when it comes off, and how it sets. */
 export function PanPart(props: {

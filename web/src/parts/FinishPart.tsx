@@ -8,9 +8,9 @@ import {
   washingOf,
 } from '@morning-crock/core';
 import type { MakePlan, StepKind } from '@morning-crock/core/contract';
-import { useUnits } from '../../../data/use-units.ts';
-import { Choices } from '../../../parts/Choices.tsx';
-import { StepSlider } from '../../../parts/StepSlider.tsx';
+import { useUnits } from '../data/use-units.ts';
+import { Choices } from './Choices.tsx';
+import { StepSlider } from './StepSlider.tsx';
 import { stepOf, withStep, type Of } from './method-step.ts';
 
 /** How the butter is washed and salted. */

@@ -1,0 +1,61 @@
+import type { MakePlan, StepInstance } from '../contract/index.ts';
+import { batchOf } from '../method/index.ts';
+import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
+
+const own = ({ step }: Pick<StepOf, 'step'>) => paramsOf(step, 'add-dose');
+export type DoseStep = Extract<StepInstance, { kind: 'add-dose' }>;
+type Dosed = DoseStep['what'];
+
+/** What is dosed by its label, and why it goes in; the doses are where labels usually lie, to begin with [judgement]. */
+export const DOSED: Readonly<
+  Record<
+    Dosed,
+    {
+      readonly label: string;
+      readonly unit: DoseStep['unit'];
+      readonly perLitre: number;
+      readonly why: string;
+    }
+  >
+> = {
+  'calcium-chloride': {
+    label: 'calcium chloride',
+    unit: 'mL',
+    perLitre: 0.3,
+    why: 'Heated and chilled milk has lost free calcium. With this its curd is firmer.',
+  },
+  lipase: {
+    label: 'lipase',
+    unit: 'g',
+    perLitre: 0.05,
+    why: 'Lipase splits fat as the cheese ages, for a sharper taste. It makes a softer curd, so use no more than the label says.',
+  },
+};
+
+/** "0.6 mL", "12 drops" @example doseWords(plan, step) // "0.6 mL" for 2 L at 0.3 mL a litre */
+export function labelDoseWords(plan: MakePlan, { perLitre, unit }: DoseStep): string {
+  const amount = perLitre * batchOf(plan).litres;
+  if (unit === 'drops') {
+    const drops = Math.max(1, Math.round(amount));
+    return `${drops} ${drops === 1 ? 'drop' : 'drops'}`;
+  }
+  return `${amount < 10 ? Number(amount.toPrecision(2)) : Math.round(amount)} ${unit}`;
+}
+
+/** Something goes in by what its label says: so much for so much milk. */
+export const ADD_DOSE: StepType = {
+  kind: 'add-dose',
+  facts: factsOf({ inThePot: 'warm-milk' }),
+  words: (_plan, of) => {
+    const { label, why } = DOSED[own(of).what];
+    return {
+      title: `Add ${label}`,
+      doneWords: 'Stirred in',
+      doing: `Dissolve the ${label} in half a cup of cool, boiled water. Stir it into the milk. Its own label overrides this dose.`,
+      why,
+    };
+  },
+  aim: (plan, of) => ({ to: 'added', words: labelDoseWords(plan, own(of)) }),
+  hands: () => ({ handsMin: 2, slackMin: 30, mustAct: false }),
+  cautions: () => [],
+};
