@@ -9,6 +9,7 @@ import {
   type ProductId,
 } from '../contract/index.ts';
 import { massOfLitresKg, MILK_FACTS, withFat, type Composition } from '../milk/index.ts';
+import { withLoadsAnew } from '../steps/index.ts';
 import { butterPour, PRODUCTS, productOf, type PoursAs } from '../products/index.ts';
 import { GOOD_FACTS } from './kinds.ts';
 
@@ -99,7 +100,7 @@ export function planFromGood(plan: MakePlan, input: GoodInput, massKg: number): 
   }
   const composition = compositionOf(good, as);
   const litres = massKg / massOfLitresKg(1, composition);
-  return {
+  return withLoadsAnew({
     ...plan,
     milk: {
       ...common,
@@ -110,7 +111,7 @@ export function planFromGood(plan: MakePlan, input: GoodInput, massKg: number): 
       ...(as === 'curd' ? { soured: true, wholeCurd: true } : {}),
       ...(as === 'ripened-cream' ? { soured: true, ph: SOUR_PH } : {}),
     },
-  };
+  });
 }
 
 /** The goods that bring along a culture a plan can be soured with, the freshest first. */

@@ -90,6 +90,20 @@ export const withLoads = (plan: MakePlan): MakePlan =>
       }
     : plan;
 
+/** Another amount of cream makes other loads, whatever was chosen before. */
+export const withLoadsAnew = (plan: MakePlan): MakePlan =>
+  withLoads({
+    ...plan,
+    method: {
+      ...plan.method,
+      steps: plan.method.steps.map((step) => {
+        if (step.kind !== 'churn') return step;
+        const { loads: _loads, ...rest } = step;
+        return rest;
+      }),
+    },
+  });
+
 /** A plan of which a share was parted off, with the loads that are left of its churning. */
 export const withLoadsLeft = (plan: MakePlan, keeps: number): MakePlan => ({
   ...plan,

@@ -55,7 +55,15 @@ export { heatTargetC } from './heat.ts';
 export { coolingMin } from './cool.ts';
 export { loadsOf, temperBath, temperMin, withStanding, type Standing, type TemperBath } from './temper.ts';
 export { preparationOf, type Preparation } from './preparation.ts';
-export { churnName, creamIn, loadRuns, withLoads, withLoadsLeft, type LoadRun } from './churn.ts';
+export {
+  churnName,
+  creamIn,
+  loadRuns,
+  withLoads,
+  withLoadsAnew,
+  withLoadsLeft,
+  type LoadRun,
+} from './churn.ts';
 export { saltShareOf } from './work.ts';
 export { againSteps } from './again.ts';
 export { FREEZING_MACHINE_FACTS, MACHINE_FILL, type FreezeStep } from './freeze.ts';

@@ -32,7 +32,10 @@ export function SournessFields({
           min={4}
           max={6.6}
           step={0.1}
-          onChange={(ph) => onChange({ ph, soured: ph <= RIPENED_PH })}
+          onChange={(turned) => {
+            const ph = Math.round(turned * 10) / 10;
+            onChange({ ph, soured: ph <= RIPENED_PH });
+          }}
         />
       )}
     </>

@@ -62,8 +62,8 @@ function Form({ state }: { readonly state: MakeState }) {
         onChange={(event) => setName(event.currentTarget.value)}
       />
       <p role="status">
-        About {units.mass(butterKg)} of butter becomes a batch of its own. For ghee, wash it once and choose
-        “Make ghee from this” on its page.
+        About {units.mass(butterKg)} of butter becomes a batch of its own. For ghee, choose “Make ghee from
+        this” on its page.
       </p>
       <Button type="submit" variant="default" h={56} disabled={name.trim() === ''}>
         Split batch

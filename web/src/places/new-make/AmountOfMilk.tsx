@@ -51,7 +51,7 @@ function ByLevel({ onAmount }: { readonly onAmount: (litres: number) => void }) 
   const [litres, setLitres] = useState<number | null>(null);
   if (kitchen.jars.length + kitchen.pots.length === 0) return null;
   return (
-    <details>
+    <details className="by-level">
       <summary className="unfolds">No jug? Tell by level</summary>
       <LevelFields onLitres={setLitres} />
       <Button
@@ -78,6 +78,7 @@ export function AmountOfMilk(props: {
   const options = [...new Set(offered)].map((u) => ({ value: u, label: UNIT_LABEL[u] }));
   const { unit } = plan.milk.typed;
   const typedUnit = isVolumeUnit(unit) || isMassUnit(unit) ? unit : 'L';
+  const [levels, setLevels] = useState(0);
   const set = (litres: number, typed: MakePlan['milk']['typed'], byLevel: boolean): void => {
     // The dose stays the same share of the milk unless it was set by a packet.
     const massKg =
@@ -95,7 +96,7 @@ export function AmountOfMilk(props: {
     <>
       <QuantityField
         // Told by level, the field shows what that came to.
-        key={`${plan.repeatOf ?? 'new'} ${plan.milk.byLevel ? plan.milk.litres : ''}`}
+        key={`${plan.repeatOf ?? 'new'} ${levels}`}
         label="Amount"
         value={plan.milk.typed.value}
         unit={typedUnit}
@@ -116,7 +117,12 @@ export function AmountOfMilk(props: {
         onFault={(faulty) => onFault('milk', faulty)}
         onChange={(value, unit) => set(litresOf(value, unit, plan), { value, unit }, false)}
       />
-      <ByLevel onAmount={(litres) => set(litres, typedVolume(litres, units.system), true)} />
+      <ByLevel
+        onAmount={(litres) => {
+          set(litres, typedVolume(litres, units.system), true);
+          setLevels(levels + 1);
+        }}
+      />
     </>
   );
 }

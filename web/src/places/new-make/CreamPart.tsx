@@ -73,7 +73,7 @@ export function CreamSource(props: PourProps & Ripened) {
         ]}
         onChange={(e) => {
           const from = planOfChoice(plan, here.goods, e.currentTarget.value, Number.POSITIVE_INFINITY);
-          if (from) return change({ milk: from.milk });
+          if (from) return change({ milk: from.milk, method: from.method });
           const lot = pourable.find((l) => l.id === e.currentTarget.value);
           if (!lot) return change({ milk: withoutLots(milk) });
           const massKg = Math.min(freeKg(lot), massOfLitresKg(milk.litres, lot.of));
