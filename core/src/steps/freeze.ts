@@ -66,6 +66,6 @@ export const FREEZE: StepType = {
 
 /** All of it: in the machine, where there is one, and in the freezer. */
 function minutesOf({ hours, machine }: FreezeStep): number {
-  const churn = machine ? FREEZING_MACHINE_FACTS[machine].churnMin : [0, 0];
-  return hours * 60 + (churn[0]! + churn[1]!) / 2;
+  const churn = machine ? FREEZING_MACHINE_FACTS[machine].churnMin : ([0, 0] as const);
+  return hours * 60 + (churn[0] + churn[1]) / 2;
 }

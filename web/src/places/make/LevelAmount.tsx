@@ -28,6 +28,7 @@ export function LevelAmount({ state }: { readonly state: MakeState }) {
       )}
       <Button
         variant="default"
+        mt={12}
         disabled={massKg === null}
         onClick={() => {
           if (massKg === null) return;

@@ -19,6 +19,7 @@ import type { Lot, MakePlan } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
 import type { Units } from '../../data/units-of.ts';
+import type { PourProps } from './pour-props.ts';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
 import { LevelFields } from '../../parts/LevelFields.tsx';
 import { QuantityField } from '../../parts/QuantityField.tsx';
@@ -44,21 +45,42 @@ function tooMuchOf(plan: MakePlan, lots: readonly Lot[], litres: number, units: 
   return null;
 }
 
+/** A plan with so much in it; the dose stays the same share of the milk unless it was set by a packet. */
+function withAmount(
+  plan: MakePlan,
+  litres: number,
+  typed: MakePlan['milk']['typed'],
+  system: Units['system'],
+): Pick<MakePlan, 'milk' | 'starter'> {
+  const massKg =
+    plan.starter.massKg === null
+      ? null
+      : Math.round((plan.starter.massKg * litres * 1000) / plan.milk.litres) / 1000;
+  const { byLevel: _before, ...milk } = withLitres(plan.milk, litres, typed);
+  return {
+    milk,
+    starter: massKg === null ? plan.starter : { ...plan.starter, massKg, typed: typedMass(massKg, system) },
+  };
+}
+
 /** No jug and no scales: how full a pot or jar is. */
-function ByLevel({ onAmount }: { readonly onAmount: (litres: number) => void }) {
+export function AmountByLevel({ plan, change, onFault, onRenew }: Omit<PourProps, 'lots'>) {
   const units = useUnits();
   const kitchen = useKitchen();
   const [litres, setLitres] = useState<number | null>(null);
   if (kitchen.jars.length + kitchen.pots.length === 0) return null;
+  const use = (): void => {
+    if (litres === null) return;
+    const { milk, starter } = withAmount(plan, litres, typedVolume(litres, units.system), units.system);
+    change({ milk: { ...milk, byLevel: true }, starter });
+    onFault('milk', false);
+    onRenew();
+  };
   return (
-    <details className="by-level">
+    <details>
       <summary className="unfolds">No jug? Tell by level</summary>
       <LevelFields onLitres={setLitres} />
-      <Button
-        variant="default"
-        disabled={litres === null}
-        onClick={() => litres !== null && onAmount(litres)}
-      >
+      <Button variant="default" mt={12} disabled={litres === null} onClick={use}>
         {litres === null ? 'Use this amount' : `Use about ${units.volume(litres)}`}
       </Button>
     </details>
@@ -66,63 +88,37 @@ function ByLevel({ onAmount }: { readonly onAmount: (litres: number) => void }) 
 }
 
 /** How much goes in, by volume or by weight; the dose stays the same share of it. */
-export function AmountOfMilk(props: {
-  readonly plan: MakePlan;
-  readonly lots: readonly Lot[];
-  readonly change: (part: Partial<MakePlan>) => void;
-  readonly onFault: (field: string, faulty: boolean) => void;
-}) {
-  const { plan, lots, change, onFault } = props;
+export function AmountOfMilk({ plan, lots, change, onFault, renewed }: PourProps) {
   const units = useUnits();
   const offered = [...SYSTEM_UNITS[units.system].milk, ...SYSTEM_UNITS[units.system].mass, 'L' as const];
   const options = [...new Set(offered)].map((u) => ({ value: u, label: UNIT_LABEL[u] }));
   const { unit } = plan.milk.typed;
   const typedUnit = isVolumeUnit(unit) || isMassUnit(unit) ? unit : 'L';
-  const [levels, setLevels] = useState(0);
-  const set = (litres: number, typed: MakePlan['milk']['typed'], byLevel: boolean): void => {
-    // The dose stays the same share of the milk unless it was set by a packet.
-    const massKg =
-      plan.starter.massKg === null
-        ? null
-        : Math.round((plan.starter.massKg * litres * 1000) / plan.milk.litres) / 1000;
-    const { byLevel: _before, ...milk } = withLitres(plan.milk, litres, typed);
-    change({
-      milk: byLevel ? { ...milk, byLevel } : milk,
-      starter:
-        massKg === null ? plan.starter : { ...plan.starter, massKg, typed: typedMass(massKg, units.system) },
-    });
-  };
   return (
-    <>
-      <QuantityField
-        // Told by level, the field shows what that came to.
-        key={`${plan.repeatOf ?? 'new'} ${levels}`}
-        label="Amount"
-        value={plan.milk.typed.value}
-        unit={typedUnit}
-        units={
-          options.some((o) => o.value === typedUnit)
-            ? options
-            : [...options, { value: typedUnit, label: UNIT_LABEL[typedUnit] }]
-        }
-        check={(value, unit) => {
-          const litres = litresOf(value, unit, plan);
-          if (!(value > 0)) return 'Enter an amount above 0.';
-          if (litres < 0.05)
-            return `That is only ${units.volume(litres)}. ${unit === 'mL' ? 'Did you mean litres?' : 'Choose a larger unit.'}`;
-          if (litres > MOST_LITRES)
-            return `That is ${units.volume(litres)}. The most you can enter is ${units.volume(MOST_LITRES)}.${unit === 'L' ? ' Did you mean millilitres?' : ''}`;
-          return tooMuchOf(plan, lots, litres, units);
-        }}
-        onFault={(faulty) => onFault('milk', faulty)}
-        onChange={(value, unit) => set(litresOf(value, unit, plan), { value, unit }, false)}
-      />
-      <ByLevel
-        onAmount={(litres) => {
-          set(litres, typedVolume(litres, units.system), true);
-          setLevels(levels + 1);
-        }}
-      />
-    </>
+    <QuantityField
+      // Told by level, the field shows what that came to.
+      key={`${plan.repeatOf ?? 'new'} ${renewed}`}
+      label="Amount"
+      value={plan.milk.typed.value}
+      unit={typedUnit}
+      units={
+        options.some((o) => o.value === typedUnit)
+          ? options
+          : [...options, { value: typedUnit, label: UNIT_LABEL[typedUnit] }]
+      }
+      check={(value, unit) => {
+        const litres = litresOf(value, unit, plan);
+        if (!(value > 0)) return 'Enter an amount above 0.';
+        if (litres < 0.05)
+          return `That is only ${units.volume(litres)}. ${unit === 'mL' ? 'Did you mean litres?' : 'Choose a larger unit.'}`;
+        if (litres > MOST_LITRES)
+          return `That is ${units.volume(litres)}. The most you can enter is ${units.volume(MOST_LITRES)}.${unit === 'L' ? ' Did you mean millilitres?' : ''}`;
+        return tooMuchOf(plan, lots, litres, units);
+      }}
+      onFault={(faulty) => onFault('milk', faulty)}
+      onChange={(value, unit) =>
+        change(withAmount(plan, litresOf(value, unit, plan), { value, unit }, units.system))
+      }
+    />
   );
 }

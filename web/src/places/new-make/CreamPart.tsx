@@ -20,11 +20,11 @@ import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { QuantityField } from '../../parts/QuantityField.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';
-import { AmountOfMilk } from './AmountOfMilk.tsx';
+import { AmountByLevel, AmountOfMilk } from './AmountOfMilk.tsx';
 import { goodKeyOf, goodsGroups, planOfChoice } from './goods-group.ts';
 import { GoodsNote } from './GoodsNote.tsx';
 import { useGoods } from './use-goods.ts';
-import type { PourProps } from './MilkPart.tsx';
+import type { PourProps } from './pour-props.ts';
 
 /** Fat as it usually is, 0..1: of milk that soured, and of cream. */
 const CURD_FAT = 0.042;
@@ -39,7 +39,7 @@ interface Ripened {
 
 /** How much cream, and from which pot. */
 export function CreamSource(props: PourProps & Ripened) {
-  const { plan, lots, mayBeRipened, change, onFault } = props;
+  const { plan, lots, mayBeRipened, change } = props;
   const units = useUnits();
   const here = useGoods();
   const { milk } = plan;
@@ -52,7 +52,7 @@ export function CreamSource(props: PourProps & Ripened) {
   );
   return (
     <>
-      <AmountOfMilk plan={plan} lots={lots} change={change} onFault={onFault} />
+      <AmountOfMilk {...props} />
       <NativeSelect
         label="From"
         value={milk.lots?.[0]?.lotId ?? goodKeyOf(plan) ?? BOUGHT}
@@ -193,6 +193,7 @@ export function CreamPart(props: Omit<PourProps, 'lots'> & Ripened) {
         step={0.5}
         onChange={(startC) => set({ startC })}
       />
+      <AmountByLevel {...props} />
     </>
   );
 }

@@ -27,7 +27,7 @@ const without = (plan: MakePlan, id: string): Partial<MakePlan> =>
 const changed = (plan: MakePlan, id: string, part: Record<string, unknown>): Partial<MakePlan> =>
   withSteps(
     plan,
-    plan.method.steps.map((step) => (step.id === id ? ({ ...step, ...part } as StepInstance) : step)),
+    plan.method.steps.map((step) => (step.id === id ? { ...step, ...part } : step)),
   );
 
 /** Honey, sugar, fruit: what is stirred in when it is cold, and how much of it. */

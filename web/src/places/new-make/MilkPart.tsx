@@ -19,7 +19,7 @@ import {
   withoutLots,
   type MilkKind,
 } from '@morning-crock/core';
-import type { Lot, MakePlan } from '@morning-crock/core/contract';
+import type { MakePlan } from '@morning-crock/core/contract';
 import { Button, NativeSelect } from '@mantine/core';
 import { Link } from 'react-router';
 import { useUnits } from '../../data/use-units.ts';
@@ -28,23 +28,16 @@ import { QuantityField } from '../../parts/QuantityField.tsx';
 import { goodKeyOf, goodsGroups, planOfChoice } from './goods-group.ts';
 import { GoodsNote } from './GoodsNote.tsx';
 import { useGoods } from './use-goods.ts';
-import { AmountOfMilk } from './AmountOfMilk.tsx';
+import type { PourProps } from './pour-props.ts';
+import { AmountByLevel, AmountOfMilk } from './AmountOfMilk.tsx';
 
 /** Cream added to creamy milk, to begin with. */
 const USUAL_CREAM_SHARE = 0.1;
 const USUAL_CREAM_FAT = 0.35;
 
-/** What goes into a plan, and where its milk may come from. */
-export interface PourProps {
-  readonly plan: MakePlan;
-  readonly lots: readonly Lot[];
-  readonly change: (part: Partial<MakePlan>) => void;
-  readonly onFault: (field: string, faulty: boolean) => void;
-}
-
 /** How much milk, and which. */
 export function MilkSource(props: PourProps) {
-  const { plan, lots, change, onFault } = props;
+  const { plan, lots, change } = props;
   const units = useUnits();
   const here = useGoods();
   const pouredKg = plan.milk.lots?.reduce((sum, lot) => sum + lot.massKg, 0) ?? 1;
@@ -56,7 +49,7 @@ export function MilkSource(props: PourProps) {
   );
   return (
     <>
-      <AmountOfMilk plan={plan} lots={lots} change={change} onFault={onFault} />
+      <AmountOfMilk {...props} />
       <NativeSelect
         label="From"
         value={plan.milk.lots ? plan.milk.lots[0]!.lotId : (goodKeyOf(plan) ?? plan.milk.kind)}
@@ -119,7 +112,7 @@ export function MilkSource(props: PourProps) {
 }
 
 /** Cream poured to the milk: how much of it, how fat. */
-function AddCream({ plan, change, onFault }: Omit<PourProps, 'lots'>) {
+function AddCream({ plan, change, onFault }: Pick<PourProps, 'plan' | 'change' | 'onFault'>) {
   const units = useUnits();
   const { second } = plan.milk;
   const volumeUnits = SYSTEM_UNITS[units.system].milk;
@@ -178,7 +171,8 @@ function AddCream({ plan, change, onFault }: Omit<PourProps, 'lots'>) {
 }
 
 /** How the milk is treated, how fat it is, and what is added. */
-export function MilkPart({ plan, change, onFault }: Omit<PourProps, 'lots'>) {
+export function MilkPart(props: Omit<PourProps, 'lots'>) {
+  const { plan, change, onFault } = props;
   const units = useUnits();
   const [low, high] = batchOf({ ...plan, milk: { ...plan.milk, fatFraction: null } }).fatRange;
   const usual = `${(low * 100).toFixed(1)}–${(high * 100).toFixed(1)} %`;
@@ -234,6 +228,7 @@ export function MilkPart({ plan, change, onFault }: Omit<PourProps, 'lots'>) {
         </>
       )}
       {mayAddCream && <AddCream plan={plan} change={change} onFault={onFault} />}
+      <AmountByLevel {...props} />
       <Link to="/sums/powder?for=new">Add milk or milk powder</Link>
       <Link to="/sums/standardise?for=new">Blend to a target fat</Link>
       {plan.milk.powder && (

@@ -27,7 +27,8 @@ import {
   startWords,
   starterWords,
 } from './line-words.ts';
-import { MilkPart, MilkSource, type PourProps } from './MilkPart.tsx';
+import { MilkPart, MilkSource } from './MilkPart.tsx';
+import type { PourProps } from './pour-props.ts';
 import { ButterPart, ButterSource } from './panels/ButterPart.tsx';
 import { ChurnPart } from './panels/ChurnPart.tsx';
 import { FreezePart } from './panels/FreezePart.tsx';
@@ -57,13 +58,14 @@ interface Line {
   readonly body: ReactNode;
 }
 
-const POUR = { milk: 'Milk', cream: 'Cream', butter: 'Butter', packet: 'Milk' } as const;
+const POUR = { cream: 'Cream', butter: 'Butter', packet: 'Milk' } as const;
 
 /** What goes in: milk, cream or butter. */
 function pourLine(props: PourProps, mayBeRipened: boolean, units: Units): Line {
   const { plan, lots } = props;
-  const { takes } = productOf(plan);
-  const label = POUR[takes];
+  const { takes, goods } = productOf(plan);
+  // Frozen yogurt begins with yogurt, whatever its milk was.
+  const label = takes === 'milk' ? goods.into.charAt(0).toUpperCase() + goods.into.slice(1) : POUR[takes];
   return {
     id: 'pour',
     label,
@@ -284,7 +286,15 @@ export function PlanLines(props: LinesProps) {
   const { plan, state, advice } = planning;
   const units = useUnits();
   const [open, setOpen] = useState<ReadonlySet<string>>(new Set(first ? ['start'] : []));
-  const pour = { plan, lots, change: props.changePour, onFault: props.onFault };
+  const [renewed, setRenewed] = useState(0);
+  const pour = {
+    plan,
+    lots,
+    change: props.changePour,
+    onFault: props.onFault,
+    renewed,
+    onRenew: () => setRenewed(renewed + 1),
+  };
   const lines: Line[] = [
     ...(method ? [{ id: 'method', label: 'Method', about: [], ...method }] : []),
     pourLine(pour, souringOf(state) === null, units),

@@ -11,9 +11,10 @@ import {
 import type { MakePlan } from '@morning-crock/core/contract';
 import { useState } from 'react';
 import { answerWith, emptyOutbox, quietKitchen, show } from '../../testing/page.tsx';
-import { AmountOfMilk } from './AmountOfMilk.tsx';
+import { AmountByLevel, AmountOfMilk } from './AmountOfMilk.tsx';
 import { DosesPart, SweetenPart } from './ExtrasPart.tsx';
 import { MilkPart } from './MilkPart.tsx';
+import type { PourProps } from './pour-props.ts';
 import { FreezePart } from './panels/FreezePart.tsx';
 
 const planOf = (id: string): MakePlan =>
@@ -30,6 +31,7 @@ const faults: [string, boolean][] = [];
 /** One part of a plan, turned as on the page. */
 function Turned({ of }: { readonly of: (props: PartProps) => React.ReactNode }) {
   const [now, setNow] = useState(plan);
+  const [renewed, setRenewed] = useState(0);
   return of({
     plan: now,
     change: (part) => {
@@ -37,13 +39,11 @@ function Turned({ of }: { readonly of: (props: PartProps) => React.ReactNode }) 
       setNow(plan);
     },
     onFault: (field, faulty) => void faults.push([field, faulty]),
+    renewed,
+    onRenew: () => setRenewed(renewed + 1),
   });
 }
-interface PartProps {
-  readonly plan: MakePlan;
-  readonly change: (part: Partial<MakePlan>) => void;
-  readonly onFault: (field: string, faulty: boolean) => void;
-}
+type PartProps = Omit<PourProps, 'lots'>;
 
 beforeEach(() => {
   emptyOutbox();
@@ -124,7 +124,16 @@ test('cream is added to the jar of two, and makes the whole richer by its fat', 
 
 test('no jug: how full a jar is counts as an amount, called about', async () => {
   plan = planOf('yogurt');
-  const { user } = show(<Turned of={(props) => <AmountOfMilk {...props} lots={[]} />} />);
+  const { user } = show(
+    <Turned
+      of={(props) => (
+        <>
+          <AmountOfMilk {...props} lots={[]} />
+          <AmountByLevel {...props} />
+        </>
+      )}
+    />,
+  );
   await user.click(screen.getByText('No jug? Tell by level'));
   await user.click(await screen.findByRole('button', { name: /^Use about / }));
   expect(plan.milk.byLevel).toBe(true);

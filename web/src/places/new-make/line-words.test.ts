@@ -1,10 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
-import { beginPlan, defaultKitchen, PRODUCTS } from '@morning-crock/core';
+import { beginPlan, defaultKitchen, PRODUCTS, withMixedIn } from '@morning-crock/core';
 import type { Culture, MakePlan, ProductId } from '@morning-crock/core/contract';
 import { unitsOf } from '../../data/units-of.ts';
 import {
   churnWords,
   finishWords,
+  freezeWords,
   heatWords,
   panWords,
   placeWords,
@@ -25,12 +26,62 @@ const planned = (id: ProductId): MakePlan => beginPlan(id, kitchen, START);
 const yogurt = planned('yogurt');
 const butter = planned('butter');
 
+test('frozen by hand or by machine; what is not frozen says nothing of it', () => {
+  const frozen = planned('frozen-yogurt');
+  expect(freezeWords(frozen)).toBe('in the freezer 3.5 h, stirred every 40 min');
+  const machine = {
+    ...frozen,
+    method: withStep(frozen, 'freeze', { machine: 'frozen-bowl', hours: 2.5, stirEveryMin: null }),
+  };
+  expect(freezeWords(machine)).toBe('churned in a bowl frozen beforehand, hardened 2.5 h');
+  expect(freezeWords(yogurt)).toBeNull();
+});
+
+test('what is stirred in is part of how it shall come out', () => {
+  const steps = withMixedIn(yogurt.method.steps, 'honey', 0.06);
+  expect(resultWords({ ...yogurt, method: { ...yogurt.method, steps } })).toBe(
+    'classic, spoonable, with 6 % honey',
+  );
+});
+
 describe('what goes in', () => {
   test('milk by its kind, treatment and fat', () => {
     expect(pourWords(yogurt, [], units)).toBe('2 L shop milk, whole, pasteurised, about 3.5 % fat');
     const known = { ...yogurt, milk: { ...yogurt.milk, fatFraction: 0.041 } };
     expect(pourWords(known, [], units)).toContain(', 4.1 % fat');
     expect(pourWords(yogurt, [], us)).toMatch(/^2.11 qt \(US\) shop milk/);
+  });
+
+  test('yogurt that is frozen is called yogurt, and by the goods it comes from', () => {
+    const frozen = planned('frozen-yogurt');
+    expect(pourWords(frozen, [], units)).toMatch(/^2 L yogurt of shop milk, whole, pasteurised/);
+    const goods = [
+      {
+        goodId: '01HGGGGGGGGGGGGGGGGGGGGG01',
+        name: 'Stall yogurt',
+        place: 'cold' as const,
+        size: 0,
+        massKg: 2,
+      },
+    ];
+    expect(pourWords({ ...frozen, milk: { ...frozen.milk, goods } }, [], units)).toMatch(
+      /^2 L yogurt from Stall yogurt, /,
+    );
+  });
+
+  test('told by level it is about so much; cream that is added is called cream', () => {
+    expect(pourWords({ ...yogurt, milk: { ...yogurt.milk, byLevel: true } }, [], units)).toMatch(
+      /^about 2 L /,
+    );
+    const second = {
+      litres: 0.2,
+      typed: { value: 0.2, unit: 'L' as const },
+      kind: yogurt.milk.kind,
+      fatFraction: 0.35,
+    };
+    expect(pourWords({ ...yogurt, milk: { ...yogurt.milk, second } }, [], units)).toMatch(
+      /with 200 mL cream$/,
+    );
   });
 
   test('with what is added', () => {

@@ -56,7 +56,14 @@ export function pourWords(plan: MakePlan, lots: readonly Lot[], units: Units): s
     const state = milk.wholeCurd ? 'whole soured milk' : CREAM_WORDS[creamDegree(milk)];
     return `${amount} ${milk.treatment} ${state}${from}, ${fatWords(plan)}, at ${units.temperature(milk.startC)}`;
   }
-  const of = milk.lots ? from : ` ${lower(MILK_FACTS[milk.kind].label)}`;
+  const { into } = productOf(plan).goods;
+  // What is not milk any more is told by what it is, and by its milk.
+  const of =
+    into === 'milk'
+      ? milk.lots || milk.goods
+        ? from
+        : ` ${lower(MILK_FACTS[milk.kind].label)}`
+      : ` ${into}${milk.goods ? from : ` of ${lower(MILK_FACTS[milk.kind].label)}`}`;
   const added = [
     milk.second && `${units.volume(milk.second.litres)} ${secondName(milk.second)}`,
     milk.powder && `${units.mass(milk.powder.massKg)} milk powder`,
