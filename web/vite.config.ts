@@ -5,7 +5,7 @@ import { withoutJsonSchema } from './without-json-schema.ts';
 import { VitePWA } from 'vite-plugin-pwa';
 
 /** Shared pieces smaller than this are put to others, before packing. */
-const MERGED_BYTES = 5000;
+const MERGED_BYTES = 7500;
 
 const ROUTER = fileURLToPath(
   new URL('../node_modules/react-router/dist/production/index.mjs', import.meta.url),

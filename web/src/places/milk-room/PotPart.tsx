@@ -75,7 +75,9 @@ function MadeOfIt({ lot }: { readonly lot: Lot }) {
     <>
       {Object.values(PRODUCTS)
         .filter((p) => p.takes === 'cream' && (p.starters.length === 0 || !lot.soured))
+        // What most come for is first; a pot of cream is kept for butter.
         .reverse()
+        .sort((a, b) => Number(b.usual ?? false) - Number(a.usual ?? false))
         .map((p, i) => (
           <Button
             key={p.id}

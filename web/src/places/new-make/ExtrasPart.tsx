@@ -59,13 +59,18 @@ export function SweetenPart({ plan, change }: ExtrasProps) {
           label="Sweeten or flavour with"
           value={what}
           maxLength={40}
-          error={what.trim() === '' ? 'Enter what goes in, for example honey.' : null}
+          error={
+            what.trim() === '' && mixedIn(plan).length === 0 ? 'Enter what goes in, for example honey.' : null
+          }
           onChange={(event) => setWhat(event.currentTarget.value)}
         />
         <Button
           variant="default"
           disabled={what.trim() === ''}
-          onClick={() => change(withSteps(plan, withMixedIn(plan.method.steps, what.trim(), USUAL_FRACTION)))}
+          onClick={() => {
+            change(withSteps(plan, withMixedIn(plan.method.steps, what.trim(), USUAL_FRACTION)));
+            setWhat('');
+          }}
         >
           Add to plan
         </Button>
