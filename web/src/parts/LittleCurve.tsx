@@ -1,14 +1,11 @@
 import { scaleLinear } from 'd3-scale';
 import { line as shapeOf } from 'd3-shape';
-import { wordPlace } from './word-place.ts';
+import { placeNames, WORD_PX, wordPlace } from './word-place.ts';
 import './little-curve.css';
 
 const W = 460;
 const H = 190;
 const PAD = { left: 52, right: 86, top: 16, bottom: 30 } as const;
-
-/** Width of a letter of the words in it. */
-const WORD_PX = 8;
 
 export interface LittleLine {
   readonly name: string;
@@ -41,15 +38,16 @@ export function LittleCurve(props: {
     ([x]) => X(x),
     ([, y]) => Y(y),
   ).digits(1);
-  // Names of lines that end close together stand apart.
-  const ends = lines
-    .map((line, i) => ({ i, y: Y(line.points.at(-1)?.[1] ?? 0) }))
-    .sort((a, b) => a.y - b.y)
-    .reduce<{ i: number; y: number }[]>((placed, end) => {
-      const above = placed.at(-1);
-      return [...placed, { i: end.i, y: above ? Math.max(end.y, above.y + 18) : end.y }];
-    }, []);
-  const round = (v: number): string => String(Math.round(v * 10) / 10).replace('-', '−');
+  const names = placeNames(
+    lines.map(({ name, points }) => ({
+      name,
+      x: X(points.at(-1)?.[0] ?? x0) + 6,
+      // What ends on the line across is named above it.
+      y: Y(points.at(-1)?.[1] ?? 0) - (across && points.at(-1)?.[1] === across.at ? 6 : 0),
+    })),
+  );
+  const round = (v: number): string =>
+    String(Math.abs(v) < 10 ? Math.round(v * 10) / 10 : Math.round(v)).replace('-', '−');
   return (
     <svg viewBox={`0 0 ${W} ${H}`} width="100%" role="img" aria-label={label} className="little-curve">
       <line x1={PAD.left} x2={W - PAD.right} y1={H - PAD.bottom} y2={H - PAD.bottom} stroke="var(--line)" />
@@ -65,7 +63,13 @@ export function LittleCurve(props: {
           />
           <text
             x={wordPlace(
-              lines.map((line) => line.points.map(([x, y]) => [X(x), Y(y)])),
+              [
+                ...lines.map((line) => line.points.map(([x, y]): [number, number] => [X(x), Y(y)])),
+                ...names.map(({ x, y, name }): [number, number][] => [
+                  [x, y],
+                  [x + name.length * WORD_PX, y],
+                ]),
+              ],
               [PAD.left + 4, W - PAD.right],
               across.word.length * WORD_PX,
               Y(across.at) - 10,
@@ -99,15 +103,9 @@ export function LittleCurve(props: {
           strokeWidth="2"
         />
       )}
-      {ends.map(({ i, y }) => (
-        <text
-          key={lines[i]!.name}
-          x={X(lines[i]!.points.at(-1)![0]) + 6}
-          y={y + 5}
-          fontSize="15"
-          fill={`var(--${lines[i]!.colour})`}
-        >
-          {lines[i]!.name}
+      {names.map(({ name, x, y }, i) => (
+        <text key={name} x={x} y={y + 5} fontSize="15" fill={`var(--${lines[i]!.colour})`}>
+          {name}
         </text>
       ))}
       <text x={PAD.left - 6} y={PAD.top + 8} fontSize="15" fill="var(--quiet)" textAnchor="end">

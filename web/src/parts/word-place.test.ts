@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { wordPlace } from './word-place.ts';
+import { placeNames, wordPlace } from './word-place.ts';
 
 test.each<[string, Parameters<typeof wordPlace>, number]>([
   ['at the left when nothing is in its way', [[], [10, 110], 40, 50], 10],
@@ -63,8 +63,26 @@ test.each<[string, Parameters<typeof wordPlace>, number]>([
       40,
       50,
     ],
-    45,
+    41.25,
   ],
 ])('%s', (_, [lines, range, width, level], x) => {
   expect(wordPlace(lines, range, width, level)).toBeCloseTo(x, 9);
+});
+
+test('names that would lie upon each other stand one below the other, in any order', () => {
+  const at = (name: string, x: number, y: number) => ({ name, x, y });
+  expect(placeNames([at('lower', 10, 30), at('upper', 10, 20), at('third', 14, 22)])).toEqual([
+    at('lower', 10, 56),
+    at('upper', 10, 20),
+    at('third', 14, 38),
+  ]);
+});
+
+test('names side by side stay where their lines end', () => {
+  const names = [
+    { name: 'in water', x: 30, y: 150 },
+    { name: 'uncovered', x: 120, y: 150 },
+    { name: 'lid on', x: 330, y: 150 },
+  ];
+  expect(placeNames(names)).toEqual(names);
 });

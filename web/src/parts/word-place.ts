@@ -1,7 +1,7 @@
 /** One line of a drawing as its corners, from left to right, in the drawing's own units. */
 export type Corners = readonly (readonly [x: number, y: number])[];
 
-const TRIED = 9;
+const TRIED = 33;
 const SAMPLES = 8;
 
 /** Height of a line at x; `null` beside it. */
@@ -38,4 +38,40 @@ export function wordPlace(
     if (clear > best.clear + 1e-9) best = { x, clear };
   }
   return best.x;
+}
+
+/** Width of a letter of the words in a small picture, and how far apart two of its lines of text stand. */
+export const WORD_PX = 8;
+const ROW_PX = 18;
+
+/** A line's name and where it would stand best: the x it begins at, and its middle. */
+export interface NameAt {
+  readonly name: string;
+  readonly x: number;
+  readonly y: number;
+}
+
+/**
+ * The names of lines at their ends: those that would lie upon each other stand one below the other, all others where they are.
+ * @returns in the order they came in
+ * @example placeNames([{ name: 'a', x: 0, y: 10 }, { name: 'b', x: 0, y: 12 }]).map(({ y }) => y) // [10, 28]
+ */
+export function placeNames(names: readonly NameAt[]): NameAt[] {
+  const placed: NameAt[] = [];
+  const overlaps = (a: NameAt, b: NameAt): boolean =>
+    a.x < b.x + b.name.length * WORD_PX &&
+    b.x < a.x + a.name.length * WORD_PX &&
+    Math.abs(a.y - b.y) < ROW_PX;
+  const down = (one: NameAt): NameAt => {
+    const under = placed.find((other) => overlaps(one, other));
+    return under ? down({ ...one, y: under.y + ROW_PX }) : one;
+  };
+  const order = [...names.keys()].sort((a, b) => names[a]!.y - names[b]!.y);
+  const at = new Map<number, NameAt>();
+  for (const i of order) {
+    const one = down(names[i]!);
+    placed.push(one);
+    at.set(i, one);
+  }
+  return names.map((_, i) => at.get(i)!);
 }
