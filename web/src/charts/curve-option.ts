@@ -126,7 +126,8 @@ export function curveOption(data: CurveData, theme: CurveTheme, narrow: boolean)
         nameTextStyle: { ...axisLabel, color: theme.clay },
         min: 0,
         splitNumber: 3,
-        axisLabel,
+        // The axis itself is nought; its figure would stand where the curve below is named.
+        axisLabel: { ...axisLabel, formatter: (value: number) => (value === 0 ? '' : String(value)) },
         splitLine: { show: false },
       },
       {

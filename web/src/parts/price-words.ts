@@ -8,7 +8,7 @@ const MOST_PRICE = 1e6;
 export const priceWeight = ({ system }: Pick<Units, 'system'>): readonly [unit: string, kg: number] =>
   system === 'metric' ? ['kg', 1] : ['lb', toKilograms(1, 'lb')];
 
-/** A price by weight. @example perWeight(3.1, units) // '3.10 groats a kg' */
+/** A price by weight. @example perWeight(3.1, units) // '3.10 groats/kg' */
 export function perWeight(perKg: number, units: Units): string {
   const [unit, kg] = priceWeight(units);
   return `${units.cost(perKg * kg)}/${unit}`;
@@ -18,7 +18,7 @@ export function perWeight(perKg: number, units: Units): string {
 const countedWords = ({ costCounts = ['milk'] }: Pick<Good, 'costCounts'>): string =>
   costCounts.map((part) => COST_WORD[part]).join(', ');
 
-/** What goods cost by weight; `null` when nobody knows. @example 'cost 1.42 groats a kg (milk and cream, burner)' */
+/** What goods cost by weight; `null` when nobody knows. @example 'cost 1.42 groats/kg (milk and cream, burner)' */
 export function goodCostWords(good: Pick<Good, 'costPerKg' | 'costCounts'>, units: Units): string | null {
   return good.costPerKg === null ? null : `cost ${perWeight(good.costPerKg, units)} (${countedWords(good)})`;
 }

@@ -96,7 +96,10 @@ export function Cost({ state, units }: { readonly state: MakeState; readonly uni
         {unpriced.length > 0 && (
           <>
             {' '}
-            No price for: {unpriced.join(', ')}. <Link to="/kitchen/costs">Prices</Link>
+            No price for: {unpriced.join(', ')}.{' '}
+            <Link to="/kitchen/costs" className="not-on-paper">
+              Prices
+            </Link>
           </>
         )}
       </p>

@@ -159,7 +159,7 @@ export function Record({ state }: { readonly state: MakeState }) {
             </p>
           )}
           <EntryLog streamId={state.id} events={state.events} endedMs={state.finished?.atMs} />
-          <p className="links">
+          <p className="links not-on-paper">
             <a href={`/api/makes/${state.id}/readings.csv`} download="readings.csv">
               Download readings (CSV)
             </a>{' '}

@@ -13,7 +13,7 @@ export function TallyHeads({ units, weight }: { readonly units: Units; readonly 
       <th className="num">In</th>
       <th className="num">Out</th>
       <th className="num">Cost{money}</th>
-      <th className="num">a {weight}</th>
+      <th className="num">per {weight}</th>
       <th className="num">Saved</th>
       <th className="num">Hands-on</th>
     </>
