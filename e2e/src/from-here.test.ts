@@ -127,6 +127,8 @@ test('one load of three is finished for ghee, and goes into the pan', async () =
   await see(page, 'Starting this batch uses up Butter, part and finishes it.');
   await tap(page, 'button', 'Start batch');
   const ghee = (await stored('make-started', 3))[2]!;
+  await see(page, /, started Mon/);
+  await see(page, 'Clarify');
   expect(ghee.data.plan.product).toBe('ghee');
   expect(await stored('finished', 1)).toMatchObject([{ streamId: part.streamId }]);
   await goTo(page, `/makes/${butterId}`);
@@ -156,6 +158,8 @@ test('cream that just turned sour is recorded so; a soured lot is the starter of
   await tap(page, 'button', 'Starter');
   await (await named(page, 'Kind')).select(`${sourId} cultured-buttermilk`);
   await tap(page, 'button', 'Start batch');
+  // The page goes to the new batch by itself: only then is it led elsewhere.
+  await see(page, /in Pot, started/);
   const begun = (await stored('make-started', 1))[0]!;
   expect(begun.data.plan.starter).toMatchObject({ kind: 'cultured-buttermilk', lot: { lotId: sourId } });
   const given = (await stored('milk-moved', 3))[2]!.data;

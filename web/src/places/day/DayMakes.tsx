@@ -140,7 +140,13 @@ export function DayMakes(props: {
           data={shown.map(({ id }) => ({ value: id, label: label(id) }))}
           onChange={(event) => setMethodId(event.currentTarget.value)}
         />
-        <Button variant="default" h={48} disabled={full} onClick={() => add(methodId, last ?? USUAL_LITRES)}>
+        <Button
+          // What a day begins with.
+          variant={draft.makes.length === 0 ? 'filled' : 'default'}
+          h={48}
+          disabled={full}
+          onClick={() => add(methodId, last ?? USUAL_LITRES)}
+        >
           Add batch
         </Button>
         {last !== undefined && <span className="quiet">{units.volume(last)}, as last time</span>}
