@@ -11,6 +11,9 @@ const putIn = (steps: Steps, step: StepInstance, at: number): StepInstance[] => 
   ...steps.slice(at),
 ];
 
+/** Everything that may be dosed by its label. */
+export const DOSED_KINDS = Object.keys(DOSED) as readonly DoseStep['what'][];
+
 /** What is dosed by its label in a plan. */
 export const dosesOf = ({ method }: Pick<MakePlan, 'method'>): DoseStep[] =>
   method.steps.filter((step): step is DoseStep => step.kind === 'add-dose');

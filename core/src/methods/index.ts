@@ -15,4 +15,4 @@ export {
 export { planInstructions } from './instructions.ts';
 export { methodJson, MOST_FILE_CHARS, readMethodFile, type MethodRead } from './file.ts';
 export { fieldsOfStep, withField, type StepField } from './fields.ts';
-export { dosesOf, mixedIn, withDose, withMixedIn, type MixStep } from './extras.ts';
+export { DOSED_KINDS, dosesOf, mixedIn, withDose, withMixedIn, type MixStep } from './extras.ts';

@@ -22,13 +22,13 @@ export const DOSED: Readonly<
     label: 'calcium chloride',
     unit: 'mL',
     perLitre: 0.3,
-    why: 'Heated and chilled milk has lost free calcium. With this its curd is firmer.',
+    why: 'Heated or chilled milk sets softly. This makes the curd firmer.',
   },
   lipase: {
     label: 'lipase',
     unit: 'g',
     perLitre: 0.05,
-    why: 'Lipase splits fat as the cheese ages, for a sharper taste. It makes a softer curd, so use no more than the label says.',
+    why: 'It splits fat as the cheese ages, for a sharper taste. Too much makes a soft curd.',
   },
 };
 

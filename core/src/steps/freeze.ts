@@ -6,25 +6,19 @@ export type FreezeStep = Extract<StepInstance, { kind: 'freeze' }>;
 
 /** Machines, and how long they churn until it is like soft snow, minutes [judgement]. */
 export const FREEZING_MACHINE_FACTS: Readonly<
-  Record<
-    FreezingMachine,
-    { readonly label: string; readonly churnMin: readonly [number, number]; readonly first: string }
-  >
+  Record<FreezingMachine, { readonly churnMin: readonly [number, number]; readonly first: string }>
 > = {
   'frozen-bowl': {
-    label: 'bowl frozen beforehand',
     churnMin: [20, 30],
     first: 'Freeze the bowl for a day first.',
   },
   compressor: {
-    label: 'machine that cools by itself',
     churnMin: [30, 50],
-    first: 'Let the machine cool for 10 min first.',
+    first: 'Cool the machine for 10 min first.',
   },
   'ice-and-salt': {
-    label: 'tub with ice and salt',
     churnMin: [20, 35],
-    first: 'Pack the tub with three parts of ice to one of salt.',
+    first: 'Pack the tub: three parts ice, one part salt.',
   },
 };
 /** It takes up air: a machine is filled so far, share of what it holds. */

@@ -104,7 +104,10 @@ test('two loads of three go another way: both streams say so, and the page goes 
   // What goes from the one is all that is left to the other.
   expect(shares[0]! + shares[1]!).toBeCloseTo(1, 12);
   expect(shares[1]).toBeCloseTo(2 / 3, 12);
-  const part = foldMake(id, drafts.filter(({ streamId }) => streamId === id) as never)!;
+  const part = foldMake(
+    id,
+    drafts.filter(({ streamId }) => streamId === id),
+  )!;
   expect(batchOf(part.plan).massKg).toBeCloseTo((2 / 3) * batchOf(state.plan).massKg, 9);
   expect(part.plan.method.steps.find((step) => step.kind === 'wash')!.washes).toBeLessThan(
     state.plan.method.steps.find((step) => step.kind === 'wash')!.washes,

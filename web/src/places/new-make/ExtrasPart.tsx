@@ -1,4 +1,4 @@
-import { batchOf, DOSED, dosesOf, mixedIn, withDose, withMixedIn } from '@morning-crock/core';
+import { batchOf, DOSED, DOSED_KINDS, dosesOf, mixedIn, withDose, withMixedIn } from '@morning-crock/core';
 import type { MakePlan, StepInstance } from '@morning-crock/core/contract';
 import { Button, TextInput } from '@mantine/core';
 import { useState } from 'react';
@@ -105,29 +105,33 @@ export function DosesPart({
             check={(perLitre) =>
               perLitre >= 0.001 && perLitre <= 20 ? null : 'Enter what the label says for one litre of milk.'
             }
-            onFault={(faulty) => onFault('dose', faulty)}
+            onFault={(faulty) => onFault(step.what, faulty)}
             onChange={(perLitre, unit) => change(changed(plan, step.id, { perLitre, unit }))}
           />
           <span className="quiet">
             {Number((step.perLitre * litres).toPrecision(2))} {step.unit} for {units.volume(litres)}
           </span>
-          <Button variant="subtle" onClick={() => change(without(plan, step.id))}>
+          <Button
+            variant="subtle"
+            onClick={() => {
+              onFault(step.what, false);
+              change(without(plan, step.id));
+            }}
+          >
             Remove {DOSED[step.what].label}
           </Button>
         </div>
       ))}
       <div className="row">
-        {(['calcium-chloride', 'lipase'] as const)
-          .filter((what) => present.every((step) => step.what !== what))
-          .map((what) => (
-            <Button
-              key={what}
-              variant="default"
-              onClick={() => change(withSteps(plan, withDose(plan.method.steps, what)!))}
-            >
-              Add {DOSED[what].label}
-            </Button>
-          ))}
+        {DOSED_KINDS.filter((what) => present.every((step) => step.what !== what)).map((what) => (
+          <Button
+            key={what}
+            variant="default"
+            onClick={() => change(withSteps(plan, withDose(plan.method.steps, what)!))}
+          >
+            Add {DOSED[what].label}
+          </Button>
+        ))}
       </div>
     </>
   );

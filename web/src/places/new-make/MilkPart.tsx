@@ -151,7 +151,7 @@ function AddCream({ plan, change, onFault }: Pick<PourProps, 'plan' | 'change' |
               ? 'That is more cream than milk. Check the unit.'
               : null
         }
-        onFault={(faulty) => onFault('fat', faulty)}
+        onFault={(faulty) => onFault('cream', faulty)}
         onChange={(value, unit) => set({ ...second, litres: toLitres(value, unit), typed: { value, unit } })}
       />
       <QuantityField
@@ -160,10 +160,16 @@ function AddCream({ plan, change, onFault }: Pick<PourProps, 'plan' | 'change' |
         unit="%"
         units={[{ value: '%', label: '%' }]}
         check={(value) => (value >= 10 && value <= 60 ? null : 'Cream has 10–60 % fat.')}
-        onFault={(faulty) => onFault('fat', faulty)}
+        onFault={(faulty) => onFault('cream fat', faulty)}
         onChange={(value) => set({ ...second, fatFraction: value / 100 })}
       />
-      <Button variant="subtle" onClick={() => set(undefined)}>
+      <Button
+        variant="subtle"
+        onClick={() => {
+          for (const field of ['cream', 'cream fat']) onFault(field, false);
+          set(undefined);
+        }}
+      >
         Remove cream
       </Button>
     </div>

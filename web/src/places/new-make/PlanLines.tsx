@@ -1,4 +1,12 @@
-import { productOf, SOURNESS, souringOf, soursToTheEnd, stepFacts, type Advice } from '@morning-crock/core';
+import {
+  DOSED_KINDS,
+  productOf,
+  SOURNESS,
+  souringOf,
+  soursToTheEnd,
+  stepFacts,
+  type Advice,
+} from '@morning-crock/core';
 import {
   THICKNESS,
   type Culture,
@@ -72,7 +80,7 @@ function pourLine(props: PourProps, mayBeRipened: boolean, units: Units): Line {
     question: `How much ${label.toLowerCase()}?`,
     sentence: pourWords(plan, lots, units),
     about: ['milk'],
-    fields: ['milk', 'fat', 'amount'],
+    fields: ['milk', 'fat', 'amount', 'cream', 'cream fat'],
     always:
       takes === 'cream' ? (
         <CreamSource {...props} mayBeRipened={mayBeRipened} />
@@ -113,7 +121,7 @@ function souringLines(props: LinesProps, units: Units): Line[] {
       question: 'Which starter?',
       sentence: starterWords(plan, cultures, units),
       about: ['starter'],
-      fields: ['dose', 'label'],
+      fields: ['dose', 'label', ...DOSED_KINDS],
       said: short === null ? [] : [short],
       always: first ? (
         <StarterKindChoice plan={plan} cultures={cultures} lots={lots} change={change} />

@@ -79,9 +79,13 @@ test('calcium chloride is dosed by what its label says for a litre', async () =>
   await user.clear(field);
   await user.type(field, '400');
   expect(screen.getByText('Enter what the label says for one litre of milk.')).toBeTruthy();
-  expect(faults.at(-1)).toEqual(['dose', true]);
+  expect(faults.at(-1)).toEqual(['calcium-chloride', true]);
   // What the field refuses does not reach the plan.
   expect(dosesOf(plan)[0]!.perLitre).toBeLessThanOrEqual(20);
+  // Taken out of the plan, it holds nothing up any more.
+  await user.click(screen.getByRole('button', { name: 'Remove calcium chloride' }));
+  expect(faults.at(-1)).toEqual(['calcium-chloride', false]);
+  expect(dosesOf(plan)).toEqual([]);
 });
 
 test('yogurt without rennet is offered no such dose', () => {
@@ -119,6 +123,10 @@ test('cream is added to the jar of two, and makes the whole richer by its fat', 
   await user.type(fat, '75');
   expect(screen.getByText('Cream has 10–60 % fat.')).toBeTruthy();
   await user.click(screen.getByRole('button', { name: 'Remove cream' }));
+  expect(faults.slice(-2)).toEqual([
+    ['cream', false],
+    ['cream fat', false],
+  ]);
   expect(plan.milk.second).toBeUndefined();
 });
 

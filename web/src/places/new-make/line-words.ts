@@ -2,7 +2,6 @@ import {
   batchOf,
   CHURN_FACTS,
   creamDegree,
-  FREEZING_MACHINE_FACTS,
   isHeated,
   MILK_FACTS,
   mixedIn,
@@ -15,6 +14,7 @@ import {
 import type { Culture, Lot, MakePlan } from '@morning-crock/core/contract';
 import type { Units } from '../../data/units-of.ts';
 import { packetWords } from '../../parts/culture-words.ts';
+import { MACHINE_LABEL } from '../../parts/freezing-words.ts';
 import { stepOf } from '../../parts/method-step.ts';
 import { wetnessOf } from './panels/wetness.ts';
 
@@ -146,8 +146,7 @@ export function placeWords(plan: MakePlan, units: Units): string {
 export function freezeWords(plan: MakePlan): string | null {
   const freeze = stepOf(plan, 'freeze');
   if (!freeze) return null;
-  if (freeze.machine)
-    return `churned in a ${FREEZING_MACHINE_FACTS[freeze.machine].label}, hardened ${freeze.hours} h`;
+  if (freeze.machine) return `churned in a ${MACHINE_LABEL[freeze.machine]}, hardened ${freeze.hours} h`;
   const stirred = freeze.stirEveryMin === null ? '' : `, stirred every ${freeze.stirEveryMin} min`;
   return `in the freezer ${freeze.hours} h${stirred}`;
 }

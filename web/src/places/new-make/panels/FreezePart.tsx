@@ -2,6 +2,7 @@ import { batchOf, FREEZING_MACHINE_FACTS, MACHINE_FILL } from '@morning-crock/co
 import { FREEZING_MACHINES, type MakePlan } from '@morning-crock/core/contract';
 import { useUnits } from '../../../data/use-units.ts';
 import { Choices } from '../../../parts/Choices.tsx';
+import { MACHINE_LABEL } from '../../../parts/freezing-words.ts';
 import { stepOf } from '../../../parts/method-step.ts';
 import { StepSlider } from '../../../parts/StepSlider.tsx';
 
@@ -34,7 +35,7 @@ export function FreezePart({
         value={machine ?? BY_HAND}
         options={[
           { value: BY_HAND, label: 'by hand, in the freezer' },
-          ...FREEZING_MACHINES.map((value) => ({ value, label: FREEZING_MACHINE_FACTS[value].label })),
+          ...FREEZING_MACHINES.map((value) => ({ value, label: MACHINE_LABEL[value] })),
         ]}
         onChange={(value) => {
           const chosen = FREEZING_MACHINES.find((one) => one === value);
