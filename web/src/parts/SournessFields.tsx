@@ -3,6 +3,30 @@ import { Choices } from './Choices.tsx';
 import { DEGREE_LABEL, type Sour } from './sour-words.ts';
 import { StepSlider } from './StepSlider.tsx';
 
+/** The pH of cream where somebody measured it, to a tenth. */
+export function PhSlider({
+  ph,
+  onChange,
+}: {
+  readonly ph: number;
+  readonly onChange: (value: { readonly soured: boolean; readonly ph: number }) => void;
+}) {
+  return (
+    <StepSlider
+      label="pH, if you measured it"
+      value={ph}
+      shown={ph.toFixed(1)}
+      min={4}
+      max={6.6}
+      step={0.1}
+      onChange={(turned) => {
+        const measured = Math.round(turned * 10) / 10;
+        onChange({ ph: measured, soured: measured <= RIPENED_PH });
+      }}
+    />
+  );
+}
+
 /** How sour: by taste, and closer by pH where somebody measured it. */
 export function SournessFields({
   value,
@@ -24,20 +48,7 @@ export function SournessFields({
           })
         }
       />
-      {value.ph !== undefined && (
-        <StepSlider
-          label="pH, if you measured it"
-          value={value.ph}
-          shown={value.ph.toFixed(1)}
-          min={4}
-          max={6.6}
-          step={0.1}
-          onChange={(turned) => {
-            const ph = Math.round(turned * 10) / 10;
-            onChange({ ph, soured: ph <= RIPENED_PH });
-          }}
-        />
-      )}
+      {value.ph !== undefined && <PhSlider ph={value.ph} onChange={onChange} />}
     </>
   );
 }

@@ -266,7 +266,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
           <LaterTaste state={state} />
           <Tags state={state} />
           <Turnings state={state} forecast={forecast} nowMs={minuteMs} />
-          <GoesInto state={state} />
+          {safety.verdict !== 'over' && <GoesInto state={state} />}
           <Parting state={state} />
           <PartingButter state={state} />
           <PouringTogether state={state} forecast={forecast} />

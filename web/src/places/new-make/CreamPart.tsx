@@ -1,8 +1,8 @@
 import {
   batchOf,
   CREAM_DEGREE_PH,
+  CREAM_DEGREES,
   creamDegree,
-  RIPENED_PH,
   EMPTY_KG,
   freeKg,
   goodsFor,
@@ -19,6 +19,8 @@ import { Checkbox, NativeSelect } from '@mantine/core';
 import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/Choices.tsx';
 import { QuantityField } from '../../parts/QuantityField.tsx';
+import { DEGREE_LABEL } from '../../parts/sour-words.ts';
+import { PhSlider } from '../../parts/SournessFields.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';
 import { AmountByLevel, AmountOfMilk } from './AmountOfMilk.tsx';
 import { goodKeyOf, goodsGroups, planOfChoice } from './goods-group.ts';
@@ -135,11 +137,9 @@ export function CreamPart(props: Omit<PourProps, 'lots'> & Ripened) {
           {mayBeRipened && (
             <Choices
               legend="Cream"
-              value={milk.wholeCurd ? 'curd' : creamDegree(milk)}
+              value={milk.wholeCurd ? ('curd' as const) : creamDegree(milk)}
               options={[
-                { value: 'sweet', label: 'sweet' },
-                { value: 'just-sour', label: 'just sour' },
-                { value: 'sour', label: 'sour, ripened' },
+                ...CREAM_DEGREES.map((degree) => ({ value: degree, label: DEGREE_LABEL[degree] })),
                 { value: 'curd', label: 'whole soured milk' },
               ]}
               onChange={(value) => {
@@ -154,17 +154,7 @@ export function CreamPart(props: Omit<PourProps, 'lots'> & Ripened) {
               }}
             />
           )}
-          {mayBeRipened && milk.ph !== undefined && (
-            <StepSlider
-              label="pH, if you measured it"
-              value={milk.ph}
-              shown={milk.ph.toFixed(1)}
-              min={4}
-              max={6.6}
-              step={0.1}
-              onChange={(ph) => set({ ph, soured: ph <= RIPENED_PH })}
-            />
-          )}
+          {mayBeRipened && milk.ph !== undefined && <PhSlider ph={milk.ph} onChange={set} />}
           <Checkbox
             label="Homogenised (see the carton)"
             checked={milk.homogenised === true}

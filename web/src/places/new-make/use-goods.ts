@@ -5,6 +5,7 @@ import { ulid } from 'ulid';
 import { now } from '../../data/clock.ts';
 import { record } from '../../data/store.ts';
 import { useUnderWayLogs } from '../../data/under-way.ts';
+import { useAllLive } from '../../data/use-all-live.ts';
 import { useLarder } from '../../data/use-larder.ts';
 import { codeOf } from '../../parts/stock-words.ts';
 
@@ -31,15 +32,19 @@ function goodIdOf(makeId: string): string {
 export function useGoods(): GoodsHere {
   const { goods: larder, lines } = useLarder();
   const logs = useUnderWayLogs();
+  // What is not to be tasted any more goes into nothing.
+  const discard = useAllLive()
+    .flatMap(({ state, safety }) => (safety.verdict === 'over' ? [state.id] : []))
+    .join(' ');
   return useMemo(() => {
     const taken = goodsIntoMakes(larder, lines);
     const batches = logs.flatMap(({ state }) => {
-      if (!state) return [];
+      if (!state || discard.includes(state.id)) return [];
       const id = goodIdOf(state.id);
       return batchAsGood(state, id, codeOf(id), now(), larder, taken.get(state.id)) ?? [];
     });
     return { larder, batches, goods: [...larder, ...batches] };
-  }, [larder, lines, logs]);
+  }, [larder, lines, logs, discard]);
 }
 
 /** Takes what a plan is made from out of the larder, or out of the batch it still stands in, which is over when that was all. */
