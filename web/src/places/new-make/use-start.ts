@@ -55,6 +55,7 @@ export function useStart(props: {
   const [offeredMs, setOfferedMs] = useState<number | null>(null);
   const [starting, setStarting] = useState(false);
   const [refusal, setRefusal] = useState<string | null>(null);
+  const here = useRef(true);
   const onTime = useCallback(
     (typed: string): void => {
       setTime(typed);
@@ -104,13 +105,18 @@ export function useStart(props: {
     }).catch(() => null);
     if (forecast)
       await record(makeId, 'planned', { forecast: plannedOf(stateOfPlan(final), forecast) }, nowMs);
-    void navigate(`/makes/${makeId}`);
+    // Who went elsewhere meanwhile is not called back.
+    if (here.current) void navigate(`/makes/${makeId}`);
   }
   // The latest start is called, whenever it was drawn.
   const latest = useRef(start);
   useEffect(() => {
     latest.current = start;
   });
+  useEffect(() => {
+    here.current = true;
+    return () => void (here.current = false);
+  }, []);
   const onStart = useCallback((): void => void latest.current(), []);
   return { time, offeredMs, starting, refusal, onTime, onOffer, onStart, again };
 }
