@@ -16,11 +16,11 @@ import {
   type Tablet,
 } from './browser.ts';
 import { createWorld, type World } from './world.ts';
+import { HOUR_MS } from '@morning-crock/core';
 
 /** What a maker does by hand to a jar or a culture, each in its own form. */
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
-const HOUR = 3_600_000;
 type Data = Readonly<Record<string, unknown>>;
 let browser: Browser;
 let world: World;
@@ -94,8 +94,8 @@ describe('a jar', () => {
   test('two milkings in one can, its line measured, carried, counted, taken out of, frozen', async () => {
     const [evening, morning] = [ulid(), ulid()];
     await send(
-      intakeDraft(evening, 4, START - 14 * HOUR),
-      intakeDraft(morning, 3, START - 2 * HOUR, { name: 'Morning milk' }),
+      intakeDraft(evening, 4, START - 14 * HOUR_MS),
+      intakeDraft(morning, 3, START - 2 * HOUR_MS, { name: 'Morning milk' }),
     );
     tablet = await openTablet(browser, `${world.address}/milk?lot=${morning}`);
     const { page } = tablet;
@@ -180,8 +180,12 @@ describe('a jar', () => {
     const cream = ulid();
     const grams = (value: number) => ({ value, unit: 'g' as const });
     await send(
-      intakeDraft(cream, 2, START - 20 * HOUR, { what: 'cream', fatFraction: 0.25, name: 'Cream from Fern' }),
-      draft(cream, START - HOUR, 'milk-moved', {
+      intakeDraft(cream, 2, START - 20 * HOUR_MS, {
+        what: 'cream',
+        fatFraction: 0.25,
+        name: 'Cream from Fern',
+      }),
+      draft(cream, START - HOUR_MS, 'milk-moved', {
         kind: 'churn',
         massKg: 1.2,
         butterKg: 0.44,
@@ -222,7 +226,7 @@ describe('a jar', () => {
   test('in US measures the line is measured in inches and cream weighed in ounces', async () => {
     const id = ulid();
     await world.measureIn('us');
-    await send(intakeDraft(id, 4, START - 14 * HOUR));
+    await send(intakeDraft(id, 4, START - 14 * HOUR_MS));
     tablet = await openTablet(browser, `${world.address}/milk?lot=${id}`);
     const { page } = tablet;
     await see(page, /4\.2\d qt/);
@@ -304,8 +308,8 @@ describe('culture', () => {
   test('stirred together with another, seen to be bad, and discarded', async () => {
     const [one, other] = [ulid(), ulid()];
     await send(
-      cultureDraft(one, START - 30 * HOUR, { name: 'Hill line' }),
-      cultureDraft(other, START - 30 * HOUR, { name: 'Valley line' }),
+      cultureDraft(one, START - 30 * HOUR_MS, { name: 'Hill line' }),
+      cultureDraft(other, START - 30 * HOUR_MS, { name: 'Valley line' }),
     );
     tablet = await openTablet(browser, `${world.address}/cultures?culture=${one}`);
     const { page } = tablet;
@@ -335,7 +339,7 @@ describe('culture', () => {
 
   test('a make that asks for more than there is of it is told so, and can be begun all the same', async () => {
     const id = ulid();
-    await send(cultureDraft(id, START - 30 * HOUR, { massKg: 0.015 }));
+    await send(cultureDraft(id, START - 30 * HOUR_MS, { massKg: 0.015 }));
     tablet = await openTablet(browser, `${world.address}/new?culture=${id}`);
     const { page } = tablet;
     await see(page, /Only 15 g of this culture is on record\. This batch needs \d\d g\./);

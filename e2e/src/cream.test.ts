@@ -5,9 +5,9 @@ import type { Browser } from 'puppeteer-core';
 import { ulid } from 'ulid';
 import { fill, goTo, named, openTablet, see, startBrowser, tap, turnTo, type Tablet } from './browser.ts';
 import { createWorld, type World } from './world.ts';
+import { HOUR_MS } from '@morning-crock/core';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
-const HOUR = 3_600_000;
 let browser: Browser;
 let world: World;
 let tablet: Tablet;
@@ -38,7 +38,7 @@ async function later(minutes: number): Promise<void> {
   await tablet.page.reload();
 }
 const cream = (id: string, litres: number, facts = {}) =>
-  intakeDraft(id, litres, START - 20 * HOUR, {
+  intakeDraft(id, litres, START - 20 * HOUR_MS, {
     what: 'cream',
     fatFraction: 0.34,
     name: 'Cream from Fern',

@@ -18,9 +18,9 @@ import {
   type Tablet,
 } from './browser.ts';
 import { createWorld, type World } from './world.ts';
+import { HOUR_MS } from '@morning-crock/core';
 
 const START = Date.parse('2026-03-02T08:00:00.000Z');
-const HOUR = 3_600_000;
 let browser: Browser;
 let world: World;
 let tablet: Tablet;
@@ -214,9 +214,13 @@ test('a week’s milk is split, what lacks is said with the ways out, and skimmi
   const { page } = tablet;
   const [milk, morning, cream] = [ulid(), ulid(), ulid()];
   await world.send(
-    intakeDraft(milk, 12, START - 20 * HOUR, { name: 'Fern, evening', fatFraction: 0.045 }),
-    intakeDraft(morning, 3, START - 2 * HOUR, { name: 'Fern, morning', fatFraction: 0.045 }),
-    intakeDraft(cream, 0.5, START - 20 * HOUR, { what: 'cream', fatFraction: 0.3, name: 'Cream from Fern' }),
+    intakeDraft(milk, 12, START - 20 * HOUR_MS, { name: 'Fern, evening', fatFraction: 0.045 }),
+    intakeDraft(morning, 3, START - 2 * HOUR_MS, { name: 'Fern, morning', fatFraction: 0.045 }),
+    intakeDraft(cream, 0.5, START - 20 * HOUR_MS, {
+      what: 'cream',
+      fatFraction: 0.3,
+      name: 'Cream from Fern',
+    }),
   );
   await page.reload();
   await putIn('yogurt');

@@ -1,5 +1,5 @@
 import { afterAll, afterEach, beforeAll, beforeEach, expect, test } from '@jest/globals';
-import { defaultKitchen, defaultPlan } from '@morning-crock/core';
+import { defaultKitchen, defaultPlan, DAY_MS, HOUR_MS } from '@morning-crock/core';
 import type { MakePlan } from '@morning-crock/core/contract';
 import type { Browser } from 'puppeteer-core';
 import { ulid } from 'ulid';
@@ -20,8 +20,6 @@ import {
 import { createWorld, type World } from './world.ts';
 
 const START = Date.parse('2026-03-05T08:00:00.000Z');
-const HOUR = 3_600_000;
-const DAY = 24 * HOUR;
 let browser: Browser;
 let world: World;
 let tablet: Tablet;
@@ -51,7 +49,7 @@ async function made(of: {
   readonly discarded?: string;
 }): Promise<string> {
   const makeId = ulid();
-  const atMs = START - of.daysAgo * DAY;
+  const atMs = START - of.daysAgo * DAY_MS;
   const usual = defaultPlan(defaultKitchen('UTC'), new Date(atMs).toISOString());
   const plan: MakePlan = {
     ...usual,
@@ -62,19 +60,19 @@ async function made(of: {
   await world.send(
     draft(makeId, atMs, 'make-started', { plan }),
     ...(['pour', 'heat', 'hold', 'cool'] as const).map((step, i) =>
-      draft(makeId, atMs + ((i + 1) * HOUR) / 2, 'step-done', { step }),
+      draft(makeId, atMs + ((i + 1) * HOUR_MS) / 2, 'step-done', { step }),
     ),
-    draft(makeId, atMs + 3 * HOUR, 'starter-added', {
+    draft(makeId, atMs + 3 * HOUR_MS, 'starter-added', {
       massKg: 0.05,
       statedRatio: null,
       typed: { value: 50, unit: 'g' },
     }),
-    draft(makeId, atMs + (3 + of.setAfterH) * HOUR, 'cue-seen', { cue: 'set', cleanSmell: true }),
-    draft(makeId, atMs + (3.1 + of.setAfterH) * HOUR, 'step-done', { step: 'incubate' }),
+    draft(makeId, atMs + (3 + of.setAfterH) * HOUR_MS, 'cue-seen', { cue: 'set', cleanSmell: true }),
+    draft(makeId, atMs + (3.1 + of.setAfterH) * HOUR_MS, 'step-done', { step: 'incubate' }),
     ...(of.discarded === undefined
-      ? [draft(makeId, atMs + 16 * HOUR, 'weighed', { massKg: 1.9, typed: { value: 1.9, unit: 'kg' } })]
+      ? [draft(makeId, atMs + 16 * HOUR_MS, 'weighed', { massKg: 1.9, typed: { value: 1.9, unit: 'kg' } })]
       : []),
-    draft(makeId, atMs + 17 * HOUR, 'finished', {
+    draft(makeId, atMs + 17 * HOUR_MS, 'finished', {
       verdict: of.discarded === undefined ? 'kept' : 'discarded',
       reason: of.discarded ?? '',
     }),
@@ -85,7 +83,7 @@ async function made(of: {
 test('prices are told to the kitchen; a make keeps those it began with when they change', async () => {
   const { page } = tablet;
   const lotId = ulid();
-  await world.send(intakeDraft(lotId, 5, START - DAY / 2, { costPerLitre: 0.6 }));
+  await world.send(intakeDraft(lotId, 5, START - DAY_MS / 2, { costPerLitre: 0.6 }));
   await goTo(page, '/kitchen/costs');
   await fill(page, 'Burner energy, per kWh', '1,000');
   await see(page, '1 or 1000? Type the number without the comma.');
@@ -114,11 +112,11 @@ test('prices are told to the kitchen; a make keeps those it began with when they
   world.advance(12 * 60);
   const nowMs = world.kitchen.clock.nowMs;
   await world.send(
-    draft(makeId, nowMs - 11 * HOUR, 'step-done', { step: 'heat' }),
-    draft(makeId, nowMs - 10.8 * HOUR, 'step-done', { step: 'hold' }),
-    draft(makeId, nowMs - 9 * HOUR, 'step-done', { step: 'cool' }),
-    draft(makeId, nowMs - HOUR, 'weighed', { massKg: 2.9, typed: { value: 2.9, unit: 'kg' } }),
-    draft(makeId, nowMs - HOUR / 2, 'finished', { verdict: 'kept', reason: '' }),
+    draft(makeId, nowMs - 11 * HOUR_MS, 'step-done', { step: 'heat' }),
+    draft(makeId, nowMs - 10.8 * HOUR_MS, 'step-done', { step: 'hold' }),
+    draft(makeId, nowMs - 9 * HOUR_MS, 'step-done', { step: 'cool' }),
+    draft(makeId, nowMs - HOUR_MS, 'weighed', { massKg: 2.9, typed: { value: 2.9, unit: 'kg' } }),
+    draft(makeId, nowMs - HOUR_MS / 2, 'finished', { verdict: 'kept', reason: '' }),
   );
   await goTo(page, `/daybook/${makeId}`);
   await see(page, /Cost 0\.\d\d\/kg, \d\.\d\d\/kg less than the shop price, about \d+ min hands-on/);

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { beginPlan, defaultKitchen } from '@morning-crock/core';
+import { beginPlan, defaultKitchen, MINUTE_MS } from '@morning-crock/core';
 import { makePlanOfWaking } from '@morning-crock/core/contract';
 import { putUpLike } from '@morning-crock/core/fixtures';
 import { cultureDraft, draft, intakeDraft, startDraft } from '@morning-crock/server/testing';
@@ -25,7 +25,6 @@ import {
 import { createWorld, type World } from './world.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
-const MIN = 60_000;
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 let browser: Browser;
 let world: World;
@@ -39,57 +38,57 @@ const butter = ulid();
 
 beforeAll(async () => {
   browser = await startBrowser();
-  world = await createWorld(START + 200 * MIN);
+  world = await createWorld(START + 200 * MINUTE_MS);
   for (const id of [finished, running]) {
     const events = [
       startDraft(id, START),
       ...(['pour', 'heat', 'hold', 'cool'] as const).map((step, i) =>
-        draft(id, START + (i + 1) * 20 * MIN, 'step-done', { step }),
+        draft(id, START + (i + 1) * 20 * MINUTE_MS, 'step-done', { step }),
       ),
-      draft(id, START + 90 * MIN, 'starter-added', {
+      draft(id, START + 90 * MINUTE_MS, 'starter-added', {
         massKg: 0.05,
         statedRatio: null,
         typed: { value: 50, unit: 'g' },
       }),
-      draft(id, START + 180 * MIN, 'ph-read', {
+      draft(id, START + 180 * MINUTE_MS, 'ph-read', {
         ph: 5.9,
         instrument: 'strip',
         sigma: null,
         typed: { value: 5.9, unit: 'pH' },
       }),
       ...(id === finished
-        ? [draft(id, START + 190 * MIN, 'finished', { verdict: 'kept', reason: 'test' })]
+        ? [draft(id, START + 190 * MINUTE_MS, 'finished', { verdict: 'kept', reason: 'test' })]
         : []),
     ];
     await world.send(...events);
   }
 });
 beforeAll(async () => {
-  const atMs = START + 60 * MIN;
+  const atMs = START + 60 * MINUTE_MS;
   const plan = beginPlan('butter', defaultKitchen('UTC'), new Date(START).toISOString());
   for (const id of [churning, butter]) {
     await world.send(
       draft(id, START, 'make-started', { plan }),
-      draft(id, START + 3 * MIN, 'step-done', { step: 'take-out' }),
-      draft(id, START + 60 * MIN, 'step-done', { step: 'temper' }),
+      draft(id, START + 3 * MINUTE_MS, 'step-done', { step: 'take-out' }),
+      draft(id, START + 60 * MINUTE_MS, 'step-done', { step: 'temper' }),
       ...(id === churning
         ? // What rings moves: it would keep every place from standing still.
           ['early-churn', 'step-churn', 'late-froth', 'slow-churning'].map((alarm) =>
-            draft(id, START + 100 * MIN, 'alarm-acknowledged', { alarm }),
+            draft(id, START + 100 * MINUTE_MS, 'alarm-acknowledged', { alarm }),
           )
         : [
-            draft(id, START + 78 * MIN, 'stage-seen', { stage: 'broken' as const }),
-            draft(id, START + 79 * MIN, 'step-done', { step: 'churn' }),
-            draft(id, START + 90 * MIN, 'weighed', {
+            draft(id, START + 78 * MINUTE_MS, 'stage-seen', { stage: 'broken' as const }),
+            draft(id, START + 79 * MINUTE_MS, 'step-done', { step: 'churn' }),
+            draft(id, START + 90 * MINUTE_MS, 'weighed', {
               massKg: 0.38,
               typed: { value: 380, unit: 'g' as const },
             }),
-            draft(id, START + 91 * MIN, 'finished', { verdict: 'kept' as const, reason: '' }),
+            draft(id, START + 91 * MINUTE_MS, 'finished', { verdict: 'kept' as const, reason: '' }),
           ]),
     );
   }
   const events = [
-    intakeDraft(ulid(), 6, atMs - 600 * MIN),
+    intakeDraft(ulid(), 6, atMs - 600 * MINUTE_MS),
     cultureDraft(ulid(), atMs),
     draft(waking, atMs, 'make-started', {
       plan: makePlanOfWaking({
@@ -114,7 +113,7 @@ beforeAll(async () => {
       plan: beginPlan('ghee', defaultKitchen('UTC'), new Date(atMs).toISOString()),
     }),
     ...['early-clarify', 'step-clarify'].map((alarm) =>
-      draft(ghee, atMs + 1 * MIN, 'alarm-acknowledged', { alarm }),
+      draft(ghee, atMs + 1 * MINUTE_MS, 'alarm-acknowledged', { alarm }),
     ),
   );
 });

@@ -1,5 +1,12 @@
 import { afterAll, afterEach, beforeAll, beforeEach, expect, test } from '@jest/globals';
-import { beginPlan, defaultKitchen, planOfMethod, SHIPPED_METHODS } from '@morning-crock/core';
+import {
+  beginPlan,
+  defaultKitchen,
+  planOfMethod,
+  SHIPPED_METHODS,
+  HOUR_MS,
+  MINUTE_MS,
+} from '@morning-crock/core';
 import type { EventOf, EventType, LarderResponse, MilkRoomResponse } from '@morning-crock/core/contract';
 import { draft, intakeDraft } from '@morning-crock/server/testing';
 import type { Browser } from 'puppeteer-core';
@@ -10,8 +17,6 @@ import { createWorld, type World } from './world.ts';
 /** Everything here goes into everything it can: batches under way, loads of butter, soured lots of the milk room. */
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
-const HOUR = 3_600_000;
-const MIN = 60_000;
 const KITCHEN = defaultKitchen('UTC');
 let browser: Browser;
 let world: World;
@@ -37,11 +42,11 @@ const ask = async <T>(path: string): Promise<T> => (await world.kitchen.app.inje
 
 test('a clabber that was seen set is churned whole, straight from its crock', async () => {
   const [lotId, clabberId] = [ulid(), ulid()];
-  const at = START - 30 * HOUR;
+  const at = START - 30 * HOUR_MS;
   const method = SHIPPED_METHODS.find(({ id }) => id === 'clabber-spoon')!;
   const plan = planOfMethod(method, KITCHEN, new Date(at).toISOString(), 2);
   await world.send(
-    intakeDraft(lotId, 5, at - HOUR, { name: 'Marrow, evening' }),
+    intakeDraft(lotId, 5, at - HOUR_MS, { name: 'Marrow, evening' }),
     draft(clabberId, at, 'make-started', {
       plan: {
         ...plan,
@@ -49,10 +54,10 @@ test('a clabber that was seen set is churned whole, straight from its crock', as
         milk: { ...plan.milk, lots: [{ lotId, name: 'Marrow, evening', massKg: 2, costPerKg: null }] },
       },
     }),
-    draft(clabberId, at + HOUR / 4, 'milk-poured', {
+    draft(clabberId, at + HOUR_MS / 4, 'milk-poured', {
       from: [{ lotId, massKg: 2, typed: { value: 2, unit: 'kg' } }],
     }),
-    draft(clabberId, at + HOUR / 2, 'starter-added', {
+    draft(clabberId, at + HOUR_MS / 2, 'starter-added', {
       massKg: 0.06,
       statedRatio: null,
       typed: { value: 60, unit: 'g' },
@@ -95,18 +100,18 @@ test('one load of three is finished for ghee, and goes into the pan', async () =
       steps: begun.method.steps.map((step) => (step.kind === 'churn' ? { ...step, loads: 3 } : step)),
     },
   };
-  const at = START - 4 * HOUR;
+  const at = START - 4 * HOUR_MS;
   await world.send(
     draft(butterId, at, 'make-started', { plan: { ...plan, startAt: new Date(at).toISOString() } }),
-    draft(butterId, at + 2 * MIN, 'step-done', { step: 'take-out' }),
-    draft(butterId, at + 60 * MIN, 'step-done', { step: 'temper' }),
-    draft(butterId, at + 80 * MIN, 'stage-seen', { stage: 'broken' }),
-    draft(butterId, at + 84 * MIN, 'load-begun', { load: 2 }),
-    draft(butterId, at + 104 * MIN, 'stage-seen', { stage: 'broken' }),
-    draft(butterId, at + 108 * MIN, 'load-begun', { load: 3 }),
-    draft(butterId, at + 128 * MIN, 'stage-seen', { stage: 'broken' }),
-    draft(butterId, at + 129 * MIN, 'step-done', { step: 'churn' }),
-    draft(butterId, at + 135 * MIN, 'step-done', { step: 'drain' }),
+    draft(butterId, at + 2 * MINUTE_MS, 'step-done', { step: 'take-out' }),
+    draft(butterId, at + 60 * MINUTE_MS, 'step-done', { step: 'temper' }),
+    draft(butterId, at + 80 * MINUTE_MS, 'stage-seen', { stage: 'broken' }),
+    draft(butterId, at + 84 * MINUTE_MS, 'load-begun', { load: 2 }),
+    draft(butterId, at + 104 * MINUTE_MS, 'stage-seen', { stage: 'broken' }),
+    draft(butterId, at + 108 * MINUTE_MS, 'load-begun', { load: 3 }),
+    draft(butterId, at + 128 * MINUTE_MS, 'stage-seen', { stage: 'broken' }),
+    draft(butterId, at + 129 * MINUTE_MS, 'step-done', { step: 'churn' }),
+    draft(butterId, at + 135 * MINUTE_MS, 'step-done', { step: 'drain' }),
   );
   tablet = await openTablet(browser, `${world.address}/makes/${butterId}`);
   const { page } = tablet;
@@ -138,7 +143,7 @@ test('one load of three is finished for ghee, and goes into the pan', async () =
 test('cream that just turned sour is recorded so; a soured lot is the starter of the next batch', async () => {
   const sourId = ulid();
   await world.send(
-    intakeDraft(sourId, 0.5, START - 30 * HOUR, {
+    intakeDraft(sourId, 0.5, START - 30 * HOUR_MS, {
       name: 'Ripe cream',
       what: 'cream',
       fatFraction: 0.3,

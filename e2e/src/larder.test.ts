@@ -2,7 +2,7 @@ import { afterAll, afterEach, beforeAll, beforeEach, expect, test } from '@jest/
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { defaultKitchen, defaultPlan } from '@morning-crock/core';
+import { defaultKitchen, defaultPlan, DAY_MS, HOUR_MS } from '@morning-crock/core';
 import type { LarderResponse } from '@morning-crock/core/contract';
 import { putUpLike } from '@morning-crock/core/fixtures';
 import jsQR from 'jsqr';
@@ -28,8 +28,6 @@ import {
 import { createWorld, type World } from './world.ts';
 
 const START = Date.parse('2026-03-05T08:00:00.000Z');
-const HOUR = 3_600_000;
-const DAY = 24 * HOUR;
 let browser: Browser;
 let world: World;
 let tablet: Tablet;
@@ -58,32 +56,32 @@ const larder = async (): Promise<LarderResponse> =>
 /** A yogurt of two litres of a milking, weighed and kept the day before. */
 async function made(): Promise<{ makeId: string; lotId: string }> {
   const [makeId, lotId] = [ulid(), ulid()];
-  const usual = defaultPlan(defaultKitchen('UTC'), new Date(START - 2 * DAY).toISOString());
+  const usual = defaultPlan(defaultKitchen('UTC'), new Date(START - 2 * DAY_MS).toISOString());
   const pour = { lotId, massKg: 2, typed: { value: 2, unit: 'kg' as const } };
   const lot = { lotId, name: 'Evening milk', massKg: 2, costPerKg: 0.5 };
   await world.send(
-    intakeDraft(lotId, 5, START - 3 * DAY),
-    draft(makeId, START - 2 * DAY, 'make-started', {
+    intakeDraft(lotId, 5, START - 3 * DAY_MS),
+    draft(makeId, START - 2 * DAY_MS, 'make-started', {
       plan: { ...usual, name: 'Plain', milk: { ...usual.milk, lots: [lot] } },
     }),
-    draft(makeId, START - 2 * DAY + HOUR, 'milk-poured', { from: [pour] }),
+    draft(makeId, START - 2 * DAY_MS + HOUR_MS, 'milk-poured', { from: [pour] }),
     ...(['heat', 'hold', 'cool'] as const).map((step, i) =>
-      draft(makeId, START - 2 * DAY + (2 + i) * (HOUR / 2), 'step-done', { step }),
+      draft(makeId, START - 2 * DAY_MS + (2 + i) * (HOUR_MS / 2), 'step-done', { step }),
     ),
-    draft(makeId, START - 2 * DAY + 3 * HOUR, 'starter-added', {
+    draft(makeId, START - 2 * DAY_MS + 3 * HOUR_MS, 'starter-added', {
       massKg: 0.05,
       statedRatio: null,
       typed: { value: 50, unit: 'g' },
     }),
-    draft(makeId, START - 2 * DAY + 8 * HOUR, 'ph-read', {
+    draft(makeId, START - 2 * DAY_MS + 8 * HOUR_MS, 'ph-read', {
       ph: 4.5,
       instrument: 'meter',
       sigma: null,
       typed: { value: 4.5, unit: 'pH' },
     }),
-    draft(makeId, START - 2 * DAY + 9 * HOUR, 'step-done', { step: 'incubate' }),
-    draft(makeId, START - DAY, 'weighed', { massKg: 1.9, typed: { value: 1.9, unit: 'kg' } }),
-    draft(makeId, START - DAY, 'finished', { verdict: 'kept', reason: '' }),
+    draft(makeId, START - 2 * DAY_MS + 9 * HOUR_MS, 'step-done', { step: 'incubate' }),
+    draft(makeId, START - DAY_MS, 'weighed', { massKg: 1.9, typed: { value: 1.9, unit: 'kg' } }),
+    draft(makeId, START - DAY_MS, 'finished', { verdict: 'kept', reason: '' }),
   );
   return { makeId, lotId };
 }
@@ -168,12 +166,12 @@ test('a make is put up in jars, labelled, sold, and traced back to its milking a
 test('butter is frozen and thawed, and what turns first stands first', async () => {
   const { page } = tablet;
   const [butter, cheese] = [ulid(), ulid()];
-  const madeAt = new Date(START - 2 * DAY).toISOString();
+  const madeAt = new Date(START - 2 * DAY_MS).toISOString();
   await world.send(
-    draft(butter, START - 2 * DAY, 'larder-moved', putUpLike({ madeAt })),
+    draft(butter, START - 2 * DAY_MS, 'larder-moved', putUpLike({ madeAt })),
     draft(
       cheese,
-      START - DAY,
+      START - DAY_MS,
       'larder-moved',
       putUpLike(
         {
@@ -237,7 +235,7 @@ test('a label scanned by a tablet opens its record; a code that is typed does to
   const { page } = tablet;
   const id = ulid();
   await world.send(
-    draft(id, START - DAY, 'larder-moved', putUpLike({ madeAt: new Date(START - DAY).toISOString() })),
+    draft(id, START - DAY_MS, 'larder-moved', putUpLike({ madeAt: new Date(START - DAY_MS).toISOString() })),
   );
   await see(page, 'Butter of the week');
   await goTo(page, '/larder/4F7K2Q/labels');
@@ -260,10 +258,10 @@ test('a label scanned by a tablet opens its record; a code that is typed does to
 test('butter is wanted thawed on a day: it is told when it must come out, on the Bench too, until it does', async () => {
   const { page } = tablet;
   const id = ulid();
-  const madeAt = new Date(START - 2 * DAY).toISOString();
+  const madeAt = new Date(START - 2 * DAY_MS).toISOString();
   await world.send(
-    draft(id, START - 2 * DAY, 'larder-moved', putUpLike({ madeAt })),
-    draft(id, START - DAY, 'larder-moved', {
+    draft(id, START - 2 * DAY_MS, 'larder-moved', putUpLike({ madeAt })),
+    draft(id, START - DAY_MS, 'larder-moved', {
       kind: 'carry',
       from: { place: 'cold', size: 0 },
       to: 'freezer',
@@ -307,8 +305,8 @@ test('names and notes that are markup stay words: on the label sheet, and in and
   const put = putUpLike({ name: MARKUP, note: MARKUP.slice(0, 60), code: '7Q2K4F', makeId: null });
   await world.send(
     draft(goodId, START, 'larder-moved', put),
-    draft(makeId, START - DAY, 'noted', { text: MARKUP }),
-    draft(makeId, START - 2 * DAY + 4 * HOUR, 'temperature-read', {
+    draft(makeId, START - DAY_MS, 'noted', { text: MARKUP }),
+    draft(makeId, START - 2 * DAY_MS + 4 * HOUR_MS, 'temperature-read', {
       celsius: 42,
       instrument: MARKUP,
       typed: { value: 42, unit: 'C' },
@@ -330,10 +328,10 @@ test('names and notes that are markup stay words: on the label sheet, and in and
   expect(await untouched()).toEqual({ hit: false, ours: 0 });
   // One that is under way has its curve.
   const under = ulid();
-  const usual = defaultPlan(defaultKitchen('UTC'), new Date(START - 2 * HOUR).toISOString());
+  const usual = defaultPlan(defaultKitchen('UTC'), new Date(START - 2 * HOUR_MS).toISOString());
   await world.send(
-    draft(under, START - 2 * HOUR, 'make-started', { plan: { ...usual, name: MARKUP } }),
-    draft(under, START - HOUR, 'temperature-read', {
+    draft(under, START - 2 * HOUR_MS, 'make-started', { plan: { ...usual, name: MARKUP } }),
+    draft(under, START - HOUR_MS, 'temperature-read', {
       celsius: 42,
       instrument: MARKUP,
       typed: { value: 42, unit: 'C' },

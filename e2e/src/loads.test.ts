@@ -17,9 +17,9 @@ import {
   type Tablet,
 } from './browser.ts';
 import { createWorld, type World } from './world.ts';
+import { HOUR_MS } from '@morning-crock/core';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
-const HOUR = 3_600_000;
 let browser: Browser;
 let world: World;
 let tablets: Tablet[];
@@ -58,18 +58,18 @@ describe('a day of churning', () => {
   test('a thawed pot in three loads on two tablets, rested, watered, washed, salted by the spoon, cut', async () => {
     const [frozen, pot] = [ulid(), ulid()];
     await world.send(
-      intakeDraft(frozen, 3, START - 90 * HOUR, {
+      intakeDraft(frozen, 3, START - 90 * HOUR_MS, {
         what: 'cream',
         fatFraction: 0.34,
         name: 'Cream from Fern',
         source: 'Fern',
         place: 'freezer',
       }),
-      draft(frozen, START - 40 * HOUR, 'milk-moved', {
+      draft(frozen, START - 40 * HOUR_MS, 'milk-moved', {
         kind: 'thaw',
         into: { lotId: pot, name: 'Cream from Fern, thawed' },
         massKg: 2.9,
-        readyAt: new Date(START - 6 * HOUR).toISOString(),
+        readyAt: new Date(START - 6 * HOUR_MS).toISOString(),
         typed: { value: 2.9, unit: 'kg' },
       }),
     );
@@ -286,9 +286,9 @@ describe('a day of churning', () => {
     const [begun] = await stored('make-started', 1);
     const startMs = Date.parse(begun!.data.plan.startAt);
     expect(begun!.data.plan.milk.soured).toBe(true);
-    expect(startMs).toBeLessThan(START + 108 * HOUR);
+    expect(startMs).toBeLessThan(START + 108 * HOUR_MS);
     // The evening before, every tablet says to make ready.
-    world.advance((startMs - 9.5 * HOUR - START) / 60_000);
+    world.advance((startMs - 9.5 * HOUR_MS - START) / 60_000);
     await page.reload();
     await see(page, 'Get ready tonight');
   });

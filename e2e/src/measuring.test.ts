@@ -21,9 +21,9 @@ import {
   upload,
 } from './browser.ts';
 import { createWorld, type World } from './world.ts';
+import { MINUTE_MS } from '@morning-crock/core';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
-const MIN = 60_000;
 let browser: Browser;
 let world: World;
 let tablet: Tablet;
@@ -49,11 +49,11 @@ afterAll(async () => browser.close());
 beforeEach(async () => {
   world = await createWorld(START);
   makeId = ulid();
-  world.kitchen.clock.nowMs = START + 80 * MIN;
+  world.kitchen.clock.nowMs = START + 80 * MINUTE_MS;
   await send(
     startDraft(makeId, START),
     ...(['pour', 'heat', 'hold'] as const).map((step, i) =>
-      draft(makeId, START + (i + 1) * 20 * MIN, 'step-done', { step }),
+      draft(makeId, START + (i + 1) * 20 * MINUTE_MS, 'step-done', { step }),
     ),
   );
 });
@@ -64,10 +64,10 @@ afterEach(async () => {
   await world.close();
 });
 const inoculate = (): Promise<void> => {
-  world.kitchen.clock.nowMs = START + 300 * MIN;
+  world.kitchen.clock.nowMs = START + 300 * MINUTE_MS;
   return send(
-    draft(makeId, START + 100 * MIN, 'step-done', { step: 'cool' }),
-    draft(makeId, START + 105 * MIN, 'starter-added', {
+    draft(makeId, START + 100 * MINUTE_MS, 'step-done', { step: 'cool' }),
+    draft(makeId, START + 105 * MINUTE_MS, 'starter-added', {
       massKg: 0.05,
       statedRatio: null,
       typed: { value: 50, unit: 'g' },
@@ -180,9 +180,10 @@ describe('a logger’s file', () => {
     const { page } = tablet;
     await choose(
       write(
-        ['t,v', ...rowsFrom(START + 10 * MIN, 50).map((r) => r.replace(',', '.').replace(';', ','))].join(
-          '\n',
-        ),
+        [
+          't,v',
+          ...rowsFrom(START + 10 * MINUTE_MS, 50).map((r) => r.replace(',', '.').replace(';', ',')),
+        ].join('\n'),
       ),
     );
     await see(page, 'does not say °C or °F');
@@ -217,7 +218,7 @@ describe('a logger’s file', () => {
   });
 
   test('a file of another day has no reading of this make', async () => {
-    await choose(write(['time;°C', ...rowsFrom(START - 9 * 24 * 60 * MIN, 30)].join('\n')));
+    await choose(write(['time;°C', ...rowsFrom(START - 9 * 24 * 60 * MINUTE_MS, 30)].join('\n')));
     await see(tablet.page, 'No readings for this batch');
     expect(await dataOf('trace-imported')).toEqual([]);
   });
@@ -324,7 +325,7 @@ describe('planning backwards', () => {
     expect(startAt.slice(11, 16)).toBe(offered);
     const [planned] = await stored('planned', 1);
     const pickUp = (planned as { forecast: { pickUp: { p90: number } } }).forecast.pickUp.p90;
-    expect(pickUp + 4 * 60 * MIN).toBeLessThanOrEqual(Date.parse('2026-03-03T07:00:00.000Z'));
+    expect(pickUp + 4 * 60 * MINUTE_MS).toBeLessThanOrEqual(Date.parse('2026-03-03T07:00:00.000Z'));
   });
 
   test('too soon: none, with the reason and the earliest', async () => {

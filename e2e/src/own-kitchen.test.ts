@@ -10,9 +10,9 @@ import { ulid } from 'ulid';
 import { fill, goTo, openTablet, see, seeNoMore, startBrowser, tap, type Tablet, upload } from './browser.ts';
 import { keptEvents, keptGolden, keptKitchenText } from '@morning-crock/core/kept-kitchen';
 import { createWorld, type World } from './world.ts';
+import { MINUTE_MS } from '@morning-crock/core';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
-const MIN = 60_000;
 let browser: Browser;
 let world: World;
 let tablet: Tablet;
@@ -31,13 +31,13 @@ const send: World['send'] = (...events) => world.send(...events);
 const count = async (type: EventType): Promise<number> => (await world.entries(type)).length;
 const incubating = async (): Promise<string> => {
   const id = ulid();
-  world.kitchen.clock.nowMs = START + 240 * MIN;
+  world.kitchen.clock.nowMs = START + 240 * MINUTE_MS;
   await send(
     startDraft(id, START),
     ...(['pour', 'heat', 'hold', 'cool'] as const).map((step, i) =>
-      draft(id, START + (i + 1) * 25 * MIN, 'step-done', { step }),
+      draft(id, START + (i + 1) * 25 * MINUTE_MS, 'step-done', { step }),
     ),
-    draft(id, START + 120 * MIN, 'starter-added', {
+    draft(id, START + 120 * MINUTE_MS, 'starter-added', {
       massKg: 0.05,
       statedRatio: null,
       typed: { value: 50, unit: 'g' },
@@ -86,7 +86,7 @@ describe('a whole kitchen in one file', () => {
     await incubating();
     const file = (await world.kitchen.app.inject({ url: '/api/backup' })).json<BackupFile>();
     await world.close();
-    world = await createWorld(START + 240 * MIN);
+    world = await createWorld(START + 240 * MINUTE_MS);
     tablet = await openTablet(browser, `${world.address}/kitchen/devices`);
     const { page } = tablet;
     await see(page, 'Download back-up');

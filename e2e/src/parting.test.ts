@@ -1,5 +1,5 @@
 import { afterAll, afterEach, beforeAll, beforeEach, expect, test } from '@jest/globals';
-import { defaultKitchen, planOfMethod, SHIPPED_METHODS } from '@morning-crock/core';
+import { defaultKitchen, planOfMethod, SHIPPED_METHODS, MINUTE_MS } from '@morning-crock/core';
 import type { EventOf, EventType } from '@morning-crock/core/contract';
 import { draft } from '@morning-crock/server/testing';
 import type { Browser } from 'puppeteer-core';
@@ -8,7 +8,6 @@ import { fill, named, openTablet, see, seeNoMore, startBrowser, tap, type Tablet
 import { createWorld, type World } from './world.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
-const MIN = 60_000;
 let browser: Browser;
 let world: World;
 let tablet: Tablet;
@@ -45,14 +44,14 @@ async function souring(name: string, litres: number): Promise<string> {
   await world.send(
     draft(id, START, 'make-started', { plan }),
     ...['pour', 'heat', 'hold', 'cool'].map((step, i) =>
-      draft(id, START + (i + 1) * 20 * MIN, 'step-done', { step }),
+      draft(id, START + (i + 1) * 20 * MINUTE_MS, 'step-done', { step }),
     ),
-    draft(id, START + 100 * MIN, 'starter-added', {
+    draft(id, START + 100 * MINUTE_MS, 'starter-added', {
       massKg: plan.starter.massKg,
       statedRatio: null,
       typed: { value: 80, unit: 'g' },
     }),
-    draft(id, START + 130 * MIN, 'temperature-read', {
+    draft(id, START + 130 * MINUTE_MS, 'temperature-read', {
       celsius: 43,
       instrument: 'pen',
       typed: { value: 43, unit: 'C' },

@@ -1,5 +1,5 @@
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
-import { defaultKitchen, planOfMethod, SHIPPED_METHODS } from '@morning-crock/core';
+import { defaultKitchen, planOfMethod, SHIPPED_METHODS, MINUTE_MS } from '@morning-crock/core';
 import type { EventOf, EventType, KeptMethod, Lot, MilkRoomResponse } from '@morning-crock/core/contract';
 import { cultureDraft, draft } from '@morning-crock/server/testing';
 import { writeFileSync } from 'node:fs';
@@ -23,7 +23,6 @@ import {
 import { createWorld, type World } from './world.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
-const MIN = 60_000;
 let browser: Browser;
 let world: World;
 let tablet: Tablet;
@@ -92,7 +91,7 @@ async function begunUpTo(method: string, until: string, every: number): Promise<
   world.advance((done.length + 1) * every);
   await world.send(
     draft(id, START, 'make-started', { plan }),
-    ...done.map((step, i) => draft(id, START + (i + 1) * every * MIN, 'step-done', { step })),
+    ...done.map((step, i) => draft(id, START + (i + 1) * every * MINUTE_MS, 'step-done', { step })),
   );
   return id;
 }
@@ -340,7 +339,11 @@ describe('kefir, daily', () => {
   test('its grains are taken out, weighed into their register, and go into the next milk', async () => {
     const grains = ulid();
     await world.send(
-      cultureDraft(grains, START - 900 * MIN, { kind: 'kefir-grains', name: 'Sill grains', massKg: 0.05 }),
+      cultureDraft(grains, START - 900 * MINUTE_MS, {
+        kind: 'kefir-grains',
+        name: 'Sill grains',
+        massKg: 0.05,
+      }),
     );
     await open('/new?make=kefir');
     const { page } = tablet;

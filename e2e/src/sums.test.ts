@@ -4,9 +4,9 @@ import type { Browser, Page } from 'puppeteer-core';
 import { ulid } from 'ulid';
 import { goTo, openTablet, PATIENCE_MS, see, startBrowser, tap, turnTo, type Tablet } from './browser.ts';
 import { createWorld, type World } from './world.ts';
+import { MINUTE_MS } from '@morning-crock/core';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
-const MIN = 60_000;
 let browser: Browser;
 let world: World;
 let tablet: Tablet;
@@ -110,7 +110,7 @@ describe('sums in other measures', () => {
       // A curve of lactation wants days of milk.
       await world.send(
         ...Array.from({ length: 9 }, (_, i) =>
-          intakeDraft(ulid(), 12 - i / 4, START - (9 - i) * 24 * 60 * MIN),
+          intakeDraft(ulid(), 12 - i / 4, START - (9 - i) * 24 * 60 * MINUTE_MS),
         ),
       );
       tablet = await openTablet(browser, `${world.address}/sums/cool-down`);
@@ -157,7 +157,7 @@ describe('sums in other measures', () => {
 
 test('the thermometer sum says what boils where', async () => {
   await world.send(
-    draft(world.kitchen.kitchenId, START + MIN, 'kitchen-changed', {
+    draft(world.kitchen.kitchenId, START + MINUTE_MS, 'kitchen-changed', {
       section: 'site',
       value: { zone: 'UTC', altitudeM: 1800, roomC: 18, shortcuts: true },
     }),

@@ -22,9 +22,9 @@ import {
   upload,
 } from './browser.ts';
 import { createWorld, type World } from './world.ts';
+import { MINUTE_MS } from '@morning-crock/core';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
-const MIN = 60_000;
 let browser: Browser;
 let world: World;
 let tablet: Tablet;
@@ -47,13 +47,13 @@ afterAll(async () => browser.close());
 beforeEach(async () => {
   world = await createWorld(START);
   makeId = ulid();
-  world.kitchen.clock.nowMs = START + 4 * 60 * MIN;
+  world.kitchen.clock.nowMs = START + 4 * 60 * MINUTE_MS;
   await send(
     startDraft(makeId, START),
     ...(['pour', 'heat', 'hold', 'cool'] as const).map((step, i) =>
-      draft(makeId, START + (i + 1) * 25 * MIN, 'step-done', { step }),
+      draft(makeId, START + (i + 1) * 25 * MINUTE_MS, 'step-done', { step }),
     ),
-    draft(makeId, START + 120 * MIN, 'starter-added', {
+    draft(makeId, START + 120 * MINUTE_MS, 'starter-added', {
       massKg: 0.05,
       statedRatio: null,
       typed: { value: 50, unit: 'g' },
@@ -96,7 +96,7 @@ describe('what fails ends in words and a way on', () => {
   test('a make begun while the server was away, and refused when it is back: why, and its plan to change', async () => {
     const { page } = tablet;
     const lot = ulid();
-    await send(intakeDraft(lot, 3, world.kitchen.clock.nowMs - 60 * MIN));
+    await send(intakeDraft(lot, 3, world.kitchen.clock.nowMs - 60 * MINUTE_MS));
     await goTo(page, `/new?from=${lot}`);
     await see(page, 'Start batch');
     await see(page, 'Evening milk');

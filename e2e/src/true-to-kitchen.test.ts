@@ -1,5 +1,5 @@
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
-import { defaultKitchen, planOfMethod, SHIPPED_METHODS } from '@morning-crock/core';
+import { defaultKitchen, planOfMethod, SHIPPED_METHODS, HOUR_MS } from '@morning-crock/core';
 import type { EventOf, EventType, LarderResponse } from '@morning-crock/core/contract';
 import { putUpLike } from '@morning-crock/core/fixtures';
 import { draft, intakeDraft } from '@morning-crock/server/testing';
@@ -11,7 +11,6 @@ import { createWorld, type World } from './world.ts';
 /** What makers do without instruments, with what they have: as the screens take it. */
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
-const HOUR = 3_600_000;
 let browser: Browser;
 let world: World;
 let tablet: Tablet;
@@ -95,14 +94,14 @@ test('yogurt by eye and finger: no thermometer, no scales', async () => {
 describe('from anything here to anything made', () => {
   test('a clabber churned whole, ghee from its butter, traced back to the milking', async () => {
     const [lotId, clabberId, clabberGood, butterGood] = [ulid(), ulid(), ulid(), ulid()];
-    const at = START - 4 * 24 * HOUR;
+    const at = START - 4 * 24 * HOUR_MS;
     const method = SHIPPED_METHODS.find(({ id }) => id === 'clabber-spoon')!;
     const plan = planOfMethod(method, defaultKitchen('UTC'), new Date(at).toISOString(), 2);
     const poured = { lotId, massKg: 2, typed: { value: 2, unit: 'kg' as const } };
-    const madeAt = new Date(at + 30 * HOUR).toISOString();
+    const madeAt = new Date(at + 30 * HOUR_MS).toISOString();
     const milk = { kind: 'cow-lean' as const, raw: true };
     await world.send(
-      intakeDraft(lotId, 5, at - HOUR, { name: 'Marrow, evening' }),
+      intakeDraft(lotId, 5, at - HOUR_MS, { name: 'Marrow, evening' }),
       draft(clabberId, at, 'make-started', {
         plan: {
           ...plan,
@@ -110,19 +109,19 @@ describe('from anything here to anything made', () => {
           milk: { ...plan.milk, lots: [{ lotId, name: 'Marrow, evening', massKg: 2, costPerKg: null }] },
         },
       }),
-      draft(clabberId, at + HOUR / 4, 'milk-poured', { from: [poured] }),
-      draft(clabberId, at + HOUR / 2, 'starter-added', {
+      draft(clabberId, at + HOUR_MS / 4, 'milk-poured', { from: [poured] }),
+      draft(clabberId, at + HOUR_MS / 2, 'starter-added', {
         massKg: 0.06,
         statedRatio: null,
         typed: { value: 60, unit: 'g' },
       }),
-      draft(clabberId, at + 24 * HOUR, 'cue-seen', { cue: 'set', cleanSmell: true }),
-      draft(clabberId, at + 24 * HOUR, 'step-done', { step: 'incubate' }),
-      draft(clabberId, at + 28 * HOUR, 'weighed', { massKg: 2, typed: { value: 2, unit: 'kg' } }),
-      draft(clabberId, at + 30 * HOUR, 'finished', { verdict: 'kept', reason: '' }),
+      draft(clabberId, at + 24 * HOUR_MS, 'cue-seen', { cue: 'set', cleanSmell: true }),
+      draft(clabberId, at + 24 * HOUR_MS, 'step-done', { step: 'incubate' }),
+      draft(clabberId, at + 28 * HOUR_MS, 'weighed', { massKg: 2, typed: { value: 2, unit: 'kg' } }),
+      draft(clabberId, at + 30 * HOUR_MS, 'finished', { verdict: 'kept', reason: '' }),
       draft(
         clabberGood,
-        at + 30 * HOUR,
+        at + 30 * HOUR_MS,
         'larder-moved',
         putUpLike(
           { madeAt, makeId: clabberId, name: 'Clabber of Marrow', what: 'clabber', code: 'AAAAA1', milk },

@@ -29,10 +29,9 @@ import {
   upload,
 } from './browser.ts';
 import { createWorld, type World } from './world.ts';
+import { HOUR_MS, MINUTE_MS } from '@morning-crock/core';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
-const MIN = 60_000;
-const HOUR = 60 * MIN;
 let browser: Browser;
 let world: World;
 let tablet: Tablet;
@@ -70,7 +69,7 @@ const cultures = async (): Promise<Culture[]> =>
 /** The page at an address, at the kitchen's present time. */
 const go = (path: string) => goTo(tablet.page, path);
 
-const intake = (id: string, litres: number, facts: Partial<LotFacts> = {}, atMs = START - 14 * HOUR) =>
+const intake = (id: string, litres: number, facts: Partial<LotFacts> = {}, atMs = START - 14 * HOUR_MS) =>
   intakeDraft(id, litres, atMs, facts);
 
 describe('from the milking to the next turn', () => {
@@ -127,13 +126,13 @@ describe('from the milking to the next turn', () => {
     const nowMs = world.kitchen.clock.nowMs;
     await send(
       ...(['heat', 'hold', 'cool'] as const).map((step, i) =>
-        draft(make, nowMs - (9 - i) * HOUR, 'step-done', { step }),
+        draft(make, nowMs - (9 - i) * HOUR_MS, 'step-done', { step }),
       ),
-      draft(make, nowMs - 6 * HOUR, 'starter-added', { massKg: 0.04, statedRatio: null, typed: null }),
-      draft(make, nowMs - HOUR, 'cue-seen', { cue: 'set', cleanSmell: true }),
-      draft(make, nowMs - 30 * MIN, 'step-done', { step: 'incubate' }),
-      draft(make, nowMs - 10 * MIN, 'step-done', { step: 'chill' }),
-      draft(make, nowMs - 5 * MIN, 'weighed', { massKg: 1.9, typed: { value: 1.9, unit: 'kg' } }),
+      draft(make, nowMs - 6 * HOUR_MS, 'starter-added', { massKg: 0.04, statedRatio: null, typed: null }),
+      draft(make, nowMs - HOUR_MS, 'cue-seen', { cue: 'set', cleanSmell: true }),
+      draft(make, nowMs - 30 * MINUTE_MS, 'step-done', { step: 'incubate' }),
+      draft(make, nowMs - 10 * MINUTE_MS, 'step-done', { step: 'chill' }),
+      draft(make, nowMs - 5 * MINUTE_MS, 'weighed', { massKg: 1.9, typed: { value: 1.9, unit: 'kg' } }),
     );
     await go('/cultures');
     await see(page, 'Keep a spoonful for the next batch before you eat the rest.');
@@ -220,8 +219,8 @@ describe('cream', () => {
   test('a thaw plan: into the fridge by a time, and thawing from then on', async () => {
     const [portion, pot] = [ulid(), ulid()];
     await send(
-      intake(portion, 0.6, { what: 'cream', fatFraction: 0.3, name: 'Saved cream' }, START - 240 * HOUR),
-      draft(portion, START - 239 * HOUR, 'milk-moved', {
+      intake(portion, 0.6, { what: 'cream', fatFraction: 0.3, name: 'Saved cream' }, START - 240 * HOUR_MS),
+      draft(portion, START - 239 * HOUR_MS, 'milk-moved', {
         kind: 'pool',
         into: { lotId: pot, name: 'Frozen cream', place: 'freezer' },
         massKg: 0.5,
@@ -305,7 +304,7 @@ describe('an entry that was wrong', () => {
     const [lot, cream, rest] = [ulid(), ulid(), ulid()];
     await send(
       intake(lot, 2),
-      draft(lot, START - HOUR, 'milk-moved', {
+      draft(lot, START - HOUR_MS, 'milk-moved', {
         kind: 'skim',
         cream: { lotId: cream, name: 'Cream from Fern' },
         rest: { lotId: rest, name: 'Skimmed of Fern' },
@@ -370,13 +369,13 @@ describe('an entry that was wrong', () => {
   test('what was written down of a culture is corrected and taken back where it stands', async () => {
     const id = ulid();
     await send(
-      cultureDraft(id, START - 40 * HOUR, { name: 'Old lien' }),
-      draft(id, START - 20 * HOUR, 'culture-changed', {
+      cultureDraft(id, START - 40 * HOUR_MS, { name: 'Old lien' }),
+      draft(id, START - 20 * HOUR_MS, 'culture-changed', {
         kind: 'weigh',
         massKg: 1.5,
         typed: { value: 1500, unit: 'g' },
       }),
-      draft(id, START - HOUR, 'culture-changed', { kind: 'sign', sign: 'gas', note: 'the wrong jar' }),
+      draft(id, START - HOUR_MS, 'culture-changed', { kind: 'sign', sign: 'gas', note: 'the wrong jar' }),
     );
     tablet = await openTablet(browser, `${world.address}/cultures`);
     const { page } = tablet;
@@ -407,7 +406,7 @@ describe('a waking', () => {
   test('feeds fitted to the day, a late one moves the rest, and what wakes is a culture', async () => {
     const packet = ulid();
     await send(
-      cultureDraft(packet, START - HOUR, {
+      cultureDraft(packet, START - HOUR_MS, {
         name: 'Grey line, dried',
         kind: 'dried-mesophilic',
         massKg: null,

@@ -3,6 +3,7 @@ import { createTestKitchen, draft, type TestKitchen } from '@morning-crock/serve
 import { createConnection, type AddressInfo } from 'node:net';
 import { fileURLToPath } from 'node:url';
 import { PATIENCE_MS } from './browser.ts';
+import { MINUTE_MS } from '@morning-crock/core';
 
 const PAGE_ROOT = fileURLToPath(new URL('../../web/dist', import.meta.url));
 
@@ -76,7 +77,7 @@ export async function createWorld(
     },
     address: `http://127.0.0.1:${port}`,
     advance: (minutes) => {
-      kitchen.clock.nowMs += minutes * 60_000;
+      kitchen.clock.nowMs += minutes * MINUTE_MS;
     },
     goAway: () => kitchen.app.close(),
     comeBack: async () => {

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import { createRandom } from '@morning-crock/core';
+import { createRandom, HOUR_MS } from '@morning-crock/core';
 import { EVENT_DATA, type DraftEvent, type EventType } from '@morning-crock/core/contract';
 import { ulid } from 'ulid';
 import * as z from 'zod';
@@ -17,7 +17,6 @@ import {
 /** Whatever the schemas allow may come in; what came in must be readable by every route ever after. */
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
-const HOUR_MS = 3_600_000;
 const ROUNDS = 500;
 const TYPES = Object.keys(EVENT_DATA) as EventType[];
 const SHAPES = new Map(

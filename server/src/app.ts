@@ -38,6 +38,7 @@ import { knownAnswersPlugin } from './plugins/known-answers.ts';
 import { openStreamsPlugin } from './plugins/open-streams.ts';
 import { streamPlugin } from './plugins/stream.ts';
 import { workHere, type Work } from './work/work.ts';
+import { MINUTE_MS } from '@morning-crock/core';
 
 declare module 'fastify' {
   interface FastifyInstance {
@@ -87,7 +88,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
     forceCloseConnections: true,
     // Connections that do not get on are let go; a large file over a slow network still comes through.
     connectionTimeout: 120_000,
-    requestTimeout: 10 * 60_000,
+    requestTimeout: 10 * MINUTE_MS,
     keepAliveTimeout: 20_000,
     http: { headersTimeout: 10_000, connectionsCheckingInterval: 2000 },
     // A part of an address that is no identity is no route of ours.

@@ -1,15 +1,14 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import { beginPlan, defaultKitchen, withLoads } from '@morning-crock/core';
+import { beginPlan, defaultKitchen, withLoads, MINUTE_MS } from '@morning-crock/core';
 import type { DraftEvent, EventOf, EventType, MakeSummary } from '@morning-crock/core/contract';
 import { ulid } from 'ulid';
 import { readMake } from './features/makes/make-service.ts';
 import { createTestKitchen, draft, type TestKitchen } from './testing/index.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
-const MINUTE = 60_000;
 let kitchen: TestKitchen;
 beforeAll(async () => {
-  kitchen = await createTestKitchen({ startMs: START + 600 * MINUTE });
+  kitchen = await createTestKitchen({ startMs: START + 600 * MINUTE_MS });
 });
 afterAll(() => kitchen.close());
 
@@ -21,16 +20,16 @@ const send = (...events: readonly DraftEvent[]) =>
 async function churning() {
   const id = ulid();
   const say = <T extends EventType>(minute: number, type: T, data: EventOf<T>['data']) =>
-    send(draft(id, START + minute * MINUTE, type, data));
+    send(draft(id, START + minute * MINUTE_MS, type, data));
   await send(
     draft(id, START, 'make-started', { plan }),
-    draft(id, START + 2 * MINUTE, 'step-done', { step: 'take-out' }),
-    draft(id, START + 59 * MINUTE, 'temperature-read', {
+    draft(id, START + 2 * MINUTE_MS, 'step-done', { step: 'take-out' }),
+    draft(id, START + 59 * MINUTE_MS, 'temperature-read', {
       celsius: 12,
       instrument: 'hand',
       typed: { value: 12, unit: 'C' },
     }),
-    draft(id, START + 60 * MINUTE, 'step-done', { step: 'temper' }),
+    draft(id, START + 60 * MINUTE_MS, 'step-done', { step: 'temper' }),
   );
   return { id, say };
 }
@@ -50,7 +49,7 @@ test('a stage after the break is refused with its field and changes nothing; the
   expect((await say(95, 'stage-seen', { stage: 'stiff' })).statusCode).toBe(200);
   const { state } = (await readMake(kitchen.db, kitchen.kitchenId, id))!;
   expect(state.stages.map((s) => s.stage)).toEqual(['yellow', 'broken', 'lump', 'stiff']);
-  expect(state.loadsAtMs).toEqual([START + 89 * MINUTE]);
+  expect(state.loadsAtMs).toEqual([START + 89 * MINUTE_MS]);
 });
 
 test('what is poured in, rested, iced, flavoured and cut is stored; what cannot be says why', async () => {
@@ -77,8 +76,8 @@ test('what is poured in, rested, iced, flavoured and cut is stored; what cannot 
   const { state } = (await readMake(kitchen.db, kitchen.kitchenId, id))!;
   expect(state).toMatchObject({
     poured: [{ massKg: 0.4, celsius: 4 }],
-    rests: [{ fromMs: START + 71 * MINUTE, toMs: START + 76 * MINUTE }],
-    iced: { toMs: START + 110 * MINUTE },
+    rests: [{ fromMs: START + 71 * MINUTE_MS, toMs: START + 76 * MINUTE_MS }],
+    iced: { toMs: START + 110 * MINUTE_MS },
     flavours: [{ with: 'garlic' }],
     pieces: [{ count: 4, massKg: 0.25 }],
   });

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { defaultKitchen, defaultPlan } from '@morning-crock/core';
+import { defaultKitchen, defaultPlan, HOUR_MS } from '@morning-crock/core';
 import {
   EVENT_VERSION,
   makePlanOfWaking,
@@ -15,7 +15,6 @@ import { readMake } from './features/makes/make-service.ts';
 import { createTestKitchen, draft, type TestKitchen } from './testing/index.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
-const HOUR_MS = 3_600_000;
 let kitchen: TestKitchen;
 beforeAll(async () => {
   kitchen = await createTestKitchen({ startMs: START });

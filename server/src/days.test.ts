@@ -2,12 +2,12 @@ import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import type { DayDoc, KeptDay } from '@morning-crock/core/contract';
 import { ulid } from 'ulid';
 import { createTestKitchen, draft, type TestKitchen } from './testing/index.ts';
+import { MINUTE_MS } from '@morning-crock/core';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
-const MINUTE = 60_000;
 let kitchen: TestKitchen;
 beforeAll(async () => {
-  kitchen = await createTestKitchen({ startMs: START + 600 * MINUTE });
+  kitchen = await createTestKitchen({ startMs: START + 600 * MINUTE_MS });
 });
 afterAll(() => kitchen.close());
 
@@ -42,7 +42,7 @@ const lay = (id: string, data: unknown, minute = 0) =>
   kitchen.app.inject({
     method: 'POST',
     url: '/api/events',
-    payload: { events: [draft(id, START + minute * MINUTE, 'day-changed', data as never)] },
+    payload: { events: [draft(id, START + minute * MINUTE_MS, 'day-changed', data as never)] },
   });
 const days = async (): Promise<KeptDay[]> =>
   (await kitchen.app.inject('/api/days')).json<{ days: KeptDay[] }>().days;
@@ -85,7 +85,7 @@ test('of two tablets that lay it out anew at once the second is refused, and the
   const wrong = await kitchen.app.inject({
     method: 'POST',
     url: '/api/events',
-    payload: { events: [draft(id, START + 6 * MINUTE, 'noted', { text: 'no' })] },
+    payload: { events: [draft(id, START + 6 * MINUTE_MS, 'noted', { text: 'no' })] },
   });
   expect(wrong.statusCode).toBe(422);
 });

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import { beginPlan, defaultKitchen, defaultPlan } from '@morning-crock/core';
+import { beginPlan, defaultKitchen, defaultPlan, HOUR_MS } from '@morning-crock/core';
 import type { MakeSummary } from '@morning-crock/core/contract';
 import { putUpLike } from '@morning-crock/core/fixtures';
 import type { DataSource } from 'typeorm';
@@ -10,7 +10,6 @@ import { createTestKitchen, draft, type TestKitchen } from './testing/index.ts';
 import { workHere } from './work/work.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
-const HOUR = 3_600_000;
 const BUILD = 'a'.repeat(64);
 let kitchen: TestKitchen;
 const others: DataSource[] = [];
@@ -29,9 +28,9 @@ async function make(name: string, finished: boolean): Promise<string> {
   const id = ulid();
   const begun = draft(id, START, 'make-started', { plan: { ...plan, name } });
   const over = finished
-    ? [draft(id, START + HOUR, 'finished', { verdict: 'discarded', reason: 'boiled over' })]
+    ? [draft(id, START + HOUR_MS, 'finished', { verdict: 'discarded', reason: 'boiled over' })]
     : [];
-  kitchen.clock.nowMs = START + 2 * HOUR;
+  kitchen.clock.nowMs = START + 2 * HOUR_MS;
   expect((await send(begun, ...over)).statusCode).toBe(200);
   return id;
 }
@@ -62,7 +61,7 @@ test('lines of finished makes are kept for the next start of the same server, an
   const named = (lines: readonly MakeSummary[]) => lines.find((m) => m.id === id)?.name;
   expect(named(await afterStart(BUILD))).toBe('As it was kept');
   // An entry since then, and it is worked out anew.
-  expect((await send(draft(id, START + HOUR, 'noted', { text: 'pity' }))).statusCode).toBe(200);
+  expect((await send(draft(id, START + HOUR_MS, 'noted', { text: 'pity' }))).statusCode).toBe(200);
   expect(named(await afterStart(BUILD))).toBe('Over');
   await kitchen.db.query('UPDATE make_line SET line = ? WHERE makeId = ?', [
     JSON.stringify({ ...over, name: 'As it was kept' }),
@@ -92,11 +91,11 @@ test('what the larder gave into a make is in what that cost, from the moment it 
     (await listMakes(kitchen.db, kitchen.kitchenId, workHere, BUILD)).find((m) => m.id === id)?.cost;
   await send(
     draft(id, START, 'make-started', { plan: ghee }),
-    draft(id, START + HOUR, 'finished', { verdict: 'kept', reason: '' }),
+    draft(id, START + HOUR_MS, 'finished', { verdict: 'kept', reason: '' }),
     draft(goods, START, 'larder-moved', putUpLike({ madeAt: new Date(START).toISOString(), costPerKg: 9 })),
   );
   expect(await costOf()).toBeNull();
-  const taken = draft(goods, START + HOUR / 2, 'larder-moved', {
+  const taken = draft(goods, START + HOUR_MS / 2, 'larder-moved', {
     kind: 'take',
     from: { place: 'cold', size: 0 },
     for: 'made-into',
@@ -109,6 +108,6 @@ test('what the larder gave into a make is in what that cost, from the moment it 
   });
   expect((await send(taken)).statusCode).toBe(200);
   expect(await costOf()).toBeCloseTo(4.5, 9);
-  expect((await send(draft(goods, START + HOUR, 'voided', { target: taken.id }))).statusCode).toBe(200);
+  expect((await send(draft(goods, START + HOUR_MS, 'voided', { target: taken.id }))).statusCode).toBe(200);
   expect(await costOf()).toBeNull();
 });

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { defaultKitchen, foldMake, kitchenOfToday } from '@morning-crock/core';
+import { defaultKitchen, foldMake, kitchenOfToday, HOUR_MS } from '@morning-crock/core';
 import { demoHerd, LANTERN_FOLD } from '@morning-crock/core/demo';
 import type {
   BackupFile,
@@ -15,7 +15,6 @@ import { draft, startDraft } from './testing/drafts.ts';
 import { createTestKitchen, type TestKitchen } from './testing/test-kitchen.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
-const HOUR = 3_600_000;
 let kitchen: TestKitchen;
 
 beforeAll(async () => {
@@ -55,7 +54,7 @@ const stateOf = async (make: string) => {
 describe('traces', () => {
   test('rows are stored whole, a sample is folded, the same file again changes nothing', async () => {
     const make = await startMake();
-    kitchen.clock.nowMs = START + 8 * HOUR;
+    kitchen.clock.nowMs = START + 8 * HOUR_MS;
     const first = await importRows(make, upload(12_000));
     expect(first.json<TraceStored>()).toEqual({ added: 12_000, already: 0, outside: 0 });
     const before = [await count(), await count('trace_chunk')];
@@ -214,12 +213,12 @@ describe('titration', () => {
   test('counts as acidity shown', async () => {
     const make = await startMake();
     await send([
-      draft(make, START + HOUR, 'starter-added', {
+      draft(make, START + HOUR_MS, 'starter-added', {
         massKg: 0.05,
         statedRatio: null,
         typed: { value: 50, unit: 'g' },
       }),
-      draft(make, START + 5 * HOUR, 'titrated', {
+      draft(make, START + 5 * HOUR_MS, 'titrated', {
         naohMl: 8.1,
         sampleG: 9,
         percent: 0.81,

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
-import { defaultKitchen, duplicated, planOfMethod, SHIPPED_METHODS } from '@morning-crock/core';
+import { defaultKitchen, duplicated, planOfMethod, SHIPPED_METHODS, MINUTE_MS } from '@morning-crock/core';
 import {
   MOST_PHOTO_BYTES,
   type DraftEvent,
@@ -12,10 +12,9 @@ import { ulid } from 'ulid';
 import { createTestKitchen, draft, type TestKitchen } from './testing/index.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
-const MINUTE = 60_000;
 let kitchen: TestKitchen;
 beforeAll(async () => {
-  kitchen = await createTestKitchen({ startMs: START + 6000 * MINUTE });
+  kitchen = await createTestKitchen({ startMs: START + 6000 * MINUTE_MS });
 });
 afterAll(() => kitchen.close());
 
@@ -67,7 +66,7 @@ describe('methods', () => {
     const makeId = ulid();
     const plan = planOfMethod(own, defaultKitchen('UTC'), new Date(START).toISOString(), 2);
     expect((await send(draft(makeId, START, 'make-started', { plan }))).statusCode).toBe(200);
-    await send(draft(id, START + MINUTE, 'method-changed', { kind: 'dropped' }));
+    await send(draft(id, START + MINUTE_MS, 'method-changed', { kind: 'dropped' }));
     expect((await methods()).find((m) => m.id === id)!.dropped).toBe(true);
     const { makes } = (await kitchen.app.inject('/api/makes')).json<{
       makes: { id: string; methodId: string }[];
@@ -79,7 +78,7 @@ describe('methods', () => {
     const makeId = ulid();
     const plan = planOfMethod(shipped('skyr'), defaultKitchen('UTC'), new Date(START).toISOString(), 2);
     const say = (minute: number, type: 'drain-weighed' | 'finished', data: never) =>
-      send(draft(makeId, START + minute * MINUTE, type, data));
+      send(draft(makeId, START + minute * MINUTE_MS, type, data));
     const whey = async (): Promise<Lot[]> =>
       (await kitchen.app.inject('/api/milk')).json<MilkRoomResponse>().lots.filter((l) => l.role === 'whey');
     await send(draft(makeId, START, 'make-started', { plan }));
@@ -116,7 +115,7 @@ describe('pictures', () => {
         photoId: ulid(),
         step: 'strain',
         deviceId: 'tablet',
-        at: new Date(START + 60 * MINUTE).toISOString(),
+        at: new Date(START + 60 * MINUTE_MS).toISOString(),
         jpeg: picture().toString('base64'),
         ...body,
       },
@@ -138,7 +137,7 @@ describe('pictures', () => {
         .then((r) => r.json<{ photos: { photoId: string }[] }>());
     expect((await earlier(ulid())).photos.map((p) => p.photoId)).toContain(photoId);
     expect((await earlier(makeId)).photos.map((p) => p.photoId)).not.toContain(photoId);
-    await send(draft(makeId, START + 90 * MINUTE, 'voided', { target: photoId }));
+    await send(draft(makeId, START + 90 * MINUTE_MS, 'voided', { target: photoId }));
     expect((await earlier(ulid())).photos.map((p) => p.photoId)).not.toContain(photoId);
   });
 
@@ -189,7 +188,7 @@ describe('pictures', () => {
       photos: { photoId: string; jpeg: string }[];
     }>();
     expect(file.photos.map((p) => p.photoId)).toContain(photoId);
-    const fresh = await createTestKitchen({ startMs: START + 6000 * MINUTE });
+    const fresh = await createTestKitchen({ startMs: START + 6000 * MINUTE_MS });
     const restore = (body: object) =>
       fresh.app.inject({
         method: 'POST',

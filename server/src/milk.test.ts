@@ -1,11 +1,10 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { defaultKitchen, defaultPlan } from '@morning-crock/core';
+import { defaultKitchen, defaultPlan, HOUR_MS } from '@morning-crock/core';
 import type { LotFacts, MakePlan, MilkMovement, MilkRoomResponse } from '@morning-crock/core/contract';
 import { ulid } from 'ulid';
 import { createTestKitchen, draft, intakeDraft, type TestKitchen } from './testing/index.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
-const HOUR_MS = 3_600_000;
 let kitchen: TestKitchen;
 beforeAll(async () => {
   kitchen = await createTestKitchen({ startMs: START });

@@ -9,6 +9,7 @@ import {
   milkFromLots,
   splitMake,
   type MakeState,
+  MINUTE_MS,
 } from '@morning-crock/core';
 import type {
   CulturesResponse,
@@ -21,7 +22,6 @@ import { ulid } from 'ulid';
 import { createTestKitchen, cultureDraft, draft, intakeDraft, type TestKitchen } from './testing/index.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
-const MIN = 60_000;
 let kitchen: TestKitchen;
 beforeAll(async () => {
   kitchen = await createTestKitchen({ startMs: START });
@@ -43,13 +43,13 @@ async function souring(lotId: string, cultureId: string, massKg: number): Promis
   const plan = { ...begun, milk, starter: { ...begun.starter, massKg: 0.05, cultureId } };
   const sent = await send([
     draft(id, START, 'make-started', { plan }),
-    draft(id, START + 5 * MIN, 'milk-poured', {
+    draft(id, START + 5 * MINUTE_MS, 'milk-poured', {
       from: [{ lotId, massKg, typed: { value: massKg, unit: 'kg' } }],
     }),
     ...['heat', 'hold', 'cool'].map((step, i) =>
-      draft(id, START + (i + 1) * 20 * MIN, 'step-done', { step }),
+      draft(id, START + (i + 1) * 20 * MINUTE_MS, 'step-done', { step }),
     ),
-    draft(id, START + 80 * MIN, 'starter-added', {
+    draft(id, START + 80 * MINUTE_MS, 'starter-added', {
       massKg: 0.05,
       statedRatio: null,
       typed: { value: 50, unit: 'g' },
@@ -64,12 +64,12 @@ test('what is parted off was poured and stirred in once; poured together again n
   expect(
     (
       await send([
-        intakeDraft(lot, 6, START - 60 * MIN),
-        cultureDraft(culture, START - 60 * MIN, { massKg: 0.4 }),
+        intakeDraft(lot, 6, START - 60 * MINUTE_MS),
+        cultureDraft(culture, START - 60 * MINUTE_MS, { massKg: 0.4 }),
       ])
     ).statusCode,
   ).toBe(200);
-  kitchen.clock.nowMs = START + 170 * MIN;
+  kitchen.clock.nowMs = START + 170 * MINUTE_MS;
   const before = (await lotOf(lot)).has.massKg;
   const id = await souring(lot, culture, 4);
   const left = (await lotOf(lot)).has.massKg;
@@ -109,18 +109,18 @@ test('what is parted off was poured and stirred in once; poured together again n
 
 test('a part of nothing, a step that is none, and what is no milk are refused, and change nothing', async () => {
   const lot = ulid();
-  await send([intakeDraft(lot, 6, START - 60 * MIN), cultureDraft(ulid(), START)]);
-  kitchen.clock.nowMs = START + 170 * MIN;
+  await send([intakeDraft(lot, 6, START - 60 * MINUTE_MS), cultureDraft(ulid(), START)]);
+  kitchen.clock.nowMs = START + 170 * MINUTE_MS;
   const culture = ulid();
-  await send([cultureDraft(culture, START - 60 * MIN, { massKg: 0.4 })]);
+  await send([cultureDraft(culture, START - 60 * MINUTE_MS, { massKg: 0.4 })]);
   const id = await souring(lot, culture, 2);
   const count = await kitchen.count('event', 'streamId = ?', [id]);
   const typed = { value: 1, unit: 'kg' } as const;
   const bad = [
-    draft(id, START + 160 * MIN, 'split-off', { makeId: ulid(), share: 1, jars: [] }),
-    draft(id, START + 160 * MIN, 'drain-weighed', { step: 'nowhere', massKg: 1, of: 'whey', typed }),
-    draft(id, START + 160 * MIN, 'whey-returned', { step: 'nowhere', massKg: 1, typed }),
-    draft(ulid(), START + 160 * MIN, 'split-off', { makeId: id, share: 0.5, jars: [] }),
+    draft(id, START + 160 * MINUTE_MS, 'split-off', { makeId: ulid(), share: 1, jars: [] }),
+    draft(id, START + 160 * MINUTE_MS, 'drain-weighed', { step: 'nowhere', massKg: 1, of: 'whey', typed }),
+    draft(id, START + 160 * MINUTE_MS, 'whey-returned', { step: 'nowhere', massKg: 1, typed }),
+    draft(ulid(), START + 160 * MINUTE_MS, 'split-off', { makeId: id, share: 0.5, jars: [] }),
   ];
   for (const event of bad) expect((await send([event])).statusCode).toBeGreaterThanOrEqual(400);
   expect(await kitchen.count('event', 'streamId = ?', [id])).toBe(count);

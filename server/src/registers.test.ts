@@ -1,5 +1,12 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { creamFactors, createRandom, foldCultures, foldMilkRoom, openLots } from '@morning-crock/core';
+import {
+  creamFactors,
+  createRandom,
+  foldCultures,
+  foldMilkRoom,
+  openLots,
+  HOUR_MS,
+} from '@morning-crock/core';
 import type {
   CulturesResponse,
   DraftEvent,
@@ -12,7 +19,6 @@ import { ulid } from 'ulid';
 import { createTestKitchen, draft, intakeDraft, type TestKitchen } from './testing/index.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
-const HOUR_MS = 3_600_000;
 let kitchen: TestKitchen;
 beforeAll(async () => {
   kitchen = await createTestKitchen({ startMs: START });

@@ -3,9 +3,9 @@ import type { DraftEvent, ErrorBody, ExportFile, StoredEvent } from '@morning-cr
 import { ulid } from 'ulid';
 import { createTestKitchen, type TestKitchen } from './testing/test-kitchen.ts';
 import { draft, startDraft } from './testing/drafts.ts';
+import { MINUTE_MS } from '@morning-crock/core';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
-const MIN = 60_000;
 let kitchen: TestKitchen;
 
 beforeAll(async () => {
@@ -87,7 +87,7 @@ describe('the log', () => {
   test.each([
     [
       'far ahead of the clock',
-      (m: string) => draft(m, START + 10 * MIN, 'noted', { text: 'x' }),
+      (m: string) => draft(m, START + 10 * MINUTE_MS, 'noted', { text: 'x' }),
       'ahead-of-clock',
       'events.0.at',
     ],
@@ -144,10 +144,12 @@ describe('the log', () => {
   test('a finished make takes weighings, notes and late entries, and nothing new', async () => {
     const make = await startMake();
     await stored([draft(make, START, 'finished', { verdict: 'kept', reason: '' })]);
-    kitchen.clock.nowMs += 5 * MIN;
-    await stored([draft(make, START + 4 * MIN, 'weighed', { massKg: 2, typed: { value: 2, unit: 'kg' } })]);
-    await stored([draft(make, START - MIN, 'cue-seen', { cue: 'set', cleanSmell: true })]);
-    const answer = await post([draft(make, START + 4 * MIN, 'step-done', { step: 'pour' })]);
+    kitchen.clock.nowMs += 5 * MINUTE_MS;
+    await stored([
+      draft(make, START + 4 * MINUTE_MS, 'weighed', { massKg: 2, typed: { value: 2, unit: 'kg' } }),
+    ]);
+    await stored([draft(make, START - MINUTE_MS, 'cue-seen', { cue: 'set', cleanSmell: true })]);
+    const answer = await post([draft(make, START + 4 * MINUTE_MS, 'step-done', { step: 'pour' })]);
     expect(answer.json<ErrorBody>().code).toBe('make-finished');
     kitchen.clock.nowMs = START;
   });
@@ -240,7 +242,7 @@ describe('makes', () => {
       marks: { role: string; band: { p10: number; p90: number } }[];
     }>();
     const set = forecast.marks.find((mark) => mark.role === 'body')!.band;
-    expect(set.p90 - set.p10).toBeGreaterThan(30 * MIN);
+    expect(set.p90 - set.p10).toBeGreaterThan(30 * MINUTE_MS);
     expect((await kitchen.app.inject(`/api/makes/${ulid()}`)).statusCode).toBe(404);
   });
 });
@@ -250,7 +252,7 @@ describe('export and import', () => {
     const make = await startMake();
     await stored([draft(make, START, 'noted', { text: 'ünïcode ☕ and "quotes"' })]);
     const file = (await kitchen.app.inject('/api/export')).json<ExportFile>();
-    const other = await createTestKitchen({ startMs: START + 60 * MIN });
+    const other = await createTestKitchen({ startMs: START + 60 * MINUTE_MS });
     try {
       const load = () => other.app.inject({ method: 'POST', url: '/api/import', payload: file });
       const all = file.makes.reduce((sum, m) => sum + m.events.length, 0);

@@ -1,12 +1,11 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import { beginPlan, defaultKitchen, methodSteps } from '@morning-crock/core';
+import { beginPlan, defaultKitchen, methodSteps, MINUTE_MS } from '@morning-crock/core';
 import { ENTRY_VERSION_HEADER, EVENT_VERSION, type StoredEvent } from '@morning-crock/core/contract';
 import { ulid } from 'ulid';
 import { readMake } from './features/makes/make-service.ts';
 import { createTestKitchen, draft, type TestKitchen } from './testing/index.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
-const MIN = 60_000;
 let kitchen: TestKitchen;
 beforeAll(async () => {
   kitchen = await createTestKitchen({ startMs: START });
@@ -65,14 +64,14 @@ test('what no version knows is refused, with its place, and nothing is stored', 
 test('what came of a make and was used cannot be taken back with its weighing', async () => {
   const id = ulid();
   const plan = planOf('butter');
-  const weighed = draft(id, START + 90 * MIN, 'weighed', {
+  const weighed = draft(id, START + 90 * MINUTE_MS, 'weighed', {
     massKg: 0.6,
     typed: { value: 600, unit: 'g' },
     of: 'buttermilk',
   });
-  kitchen.clock.nowMs = START + 200 * MIN;
+  kitchen.clock.nowMs = START + 200 * MINUTE_MS;
   expect((await send(draft(id, START, 'make-started', { plan }), weighed)).statusCode).toBe(200);
-  const used = draft(weighed.id, START + 100 * MIN, 'milk-moved', {
+  const used = draft(weighed.id, START + 100 * MINUTE_MS, 'milk-moved', {
     kind: 'give',
     to: 'used',
     massKg: 0.2,
@@ -80,12 +79,12 @@ test('what came of a make and was used cannot be taken back with its weighing', 
     note: 'scones',
   });
   expect((await send(used)).statusCode).toBe(200);
-  const undo = draft(id, START + 110 * MIN, 'voided', { target: weighed.id });
+  const undo = draft(id, START + 110 * MINUTE_MS, 'voided', { target: weighed.id });
   const refused = await send(undo);
   expect(refused.json()).toMatchObject({ code: 'in-use' });
-  expect((await send(draft(weighed.id, START + 111 * MIN, 'voided', { target: used.id }))).statusCode).toBe(
-    200,
-  );
+  expect(
+    (await send(draft(weighed.id, START + 111 * MINUTE_MS, 'voided', { target: used.id }))).statusCode,
+  ).toBe(200);
   expect((await send({ ...undo, id: ulid() })).statusCode).toBe(200);
   const { lots } = (await kitchen.app.inject('/api/milk')).json<{ lots: { id: string }[] }>();
   expect(lots.map((l) => l.id)).not.toContain(weighed.id);

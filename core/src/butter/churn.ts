@@ -8,6 +8,7 @@ import {
   type ChurnSpeed,
 } from './churns.ts';
 import { creamSourness } from './cream-sourness.ts';
+import { Z90 } from '../numerics/index.ts';
 
 /** Cream, or a whole curd, as it goes into the churn. */
 export interface Churning {
@@ -96,8 +97,6 @@ export const HAND_WORKED_FAT = 0.81;
 const LN_SIGMA = { hands: 0.4, motor: 0.6, lowest: 1 };
 /** From churning to churning in one churn, that learning never takes away. */
 export const ONE_LN_SIGMA = 0.2;
-/** P10 and P90 of a normal, in σ. */
-const Z90 = 1.2816;
 
 /** How far a churning's time may be off the book's, one σ of ln. */
 export function churnLnSigma(churning: Pick<Churning, 'churn' | 'speed' | 'setting' | 'own'>): number {

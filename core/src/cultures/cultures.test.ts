@@ -17,9 +17,8 @@ import {
   storageOf,
   vigourOf,
 } from './index.ts';
+import { DAY_H, DAY_MS } from '../units/index.ts';
 
-const DAY_H = 24;
-const DAY_MS = 86_400_000;
 const [PACKET, GRAINS, FORK, BACKUP] = ['PACKET', 'GRAINS', 'FORK', 'BACKUP'].map(lotId) as [
   string,
   string,

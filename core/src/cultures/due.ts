@@ -1,7 +1,6 @@
 import type { Culture, CultureKind, MakeUnderWay } from '../contract/index.ts';
 import { isLive, placeOf } from './culture.ts';
-
-const DAY_MS = 86_400_000;
+import { DAY_MS, HOUR_MS } from '../units/index.ts';
 
 /** Something a culture wants, and by when. */
 export interface Due {
@@ -37,7 +36,7 @@ const FROZEN_DAYS = 90;
 /** A packet whose day is near is told so many days before. */
 const TELL_BEFORE_DAYS = 21;
 /** A make is reminded of so long after its start, when nothing of it was kept. */
-const REMIND_AFTER_MS = 4 * 3_600_000;
+const REMIND_AFTER_MS = 4 * HOUR_MS;
 
 /** When a live culture should have been used by: strong until, and past which nothing is promised, ms. */
 export function useWithin(culture: Culture): { readonly strongMs: number; readonly endMs: number } {

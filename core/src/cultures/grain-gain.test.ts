@@ -1,8 +1,8 @@
 import { expect, test } from '@jest/globals';
 import { grainsAfter } from '../curd/index.ts';
 import { grainGain } from './index.ts';
+import { DAY_MS } from '../units/index.ts';
 
-const DAY_MS = 86_400_000;
 const dosed = { dose: { massKg: 0.06, statedRatio: null }, inoculatedAtMs: 0 };
 
 test('until they are weighed only what is usual is known', () => {

@@ -1,8 +1,7 @@
 import type { Culture } from '../contract/index.ts';
 import { grainsAfter } from '../curd/index.ts';
 import type { MakeState } from '../make/index.ts';
-
-const DAY_MS = 86_400_000;
+import { DAY_MS } from '../units/index.ts';
 
 /** What kefir grains did in one batch. */
 export interface GrainGain {

@@ -21,8 +21,8 @@ import {
   withWeightOfChange,
   type Cultures,
 } from './index.ts';
+import { HOUR_MS } from '../units/index.ts';
 
-const HOUR_MS = 3_600_000;
 const kitchen = defaultKitchen('UTC');
 const typed = { value: 1, unit: 'g' as const };
 const KINDS = (Object.keys(STARTER_FACTS) as StarterKind[]).filter((k): k is CultureKind => k !== 'none');

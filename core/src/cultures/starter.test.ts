@@ -4,9 +4,8 @@ import { defaultKitchen } from '../kitchen/index.ts';
 import { defaultPlan } from '../products/index.ts';
 import { cultureLike, lotId, planWith, register, ZERO_MS } from '../fixtures/index.ts';
 import { foldCultures, shortOfCulture, starterFromCulture, starterMovedTo, withoutCulture } from './index.ts';
+import { DAY_H, DAY_MS } from '../units/index.ts';
 
-const DAY_H = 24;
-const DAY_MS = 86_400_000;
 const PACKET = lotId('PACKET');
 const kitchen = defaultKitchen('UTC');
 

@@ -1,3 +1,5 @@
+import { Z90 } from '../numerics/index.ts';
+
 /** What rennet is measured by. */
 export const RENNET_UNITS = ['mL', 'drop', 'tablet'] as const;
 export type RennetUnit = (typeof RENNET_UNITS)[number];
@@ -21,7 +23,7 @@ const BOOK = {
 /** How far a known dose's time is off, σ of ln [F: judgement]. */
 const SIGMA_KNOWN = 0.25;
 /** P10 to P90 of a normal, in σ. */
-const SPAN = 2 * 1.2816;
+const SPAN = 2 * Z90;
 
 /** How strong a unit is taken to be, and how sure that is. */
 export function rennetStrength(

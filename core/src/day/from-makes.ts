@@ -9,9 +9,8 @@ import {
 } from '../make/index.ts';
 import type { MethodStep } from '../steps/index.ts';
 import type { DayCook, DayMake, DayProblem, DayTask } from './problem.ts';
+import { DAY_MIN, MINUTE_MS } from '../units/index.ts';
 
-const MINUTE_MS = 60_000;
-const DAY_MIN = 24 * 60;
 /** Hands are looked up on this grid, min. */
 const GRID_MIN = 5;
 /** A make planned for a moment may begin so much later and is still as planned, min. */

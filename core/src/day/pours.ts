@@ -12,9 +12,8 @@ import {
   type Want,
 } from '../milkroom/index.ts';
 import { productOf } from '../products/index.ts';
+import { HOUR_MS, MINUTE_MS } from '../units/index.ts';
 
-const HOUR_MS = 3_600_000;
-const MINUTE_MS = 60_000;
 /** Milk that has stood so long is worth skimming. */
 const WORTH_SKIMMING_H = 12;
 /** Leaner than this it is skimmed milk that is wanted. */

@@ -13,11 +13,11 @@ import { eveningList } from './evening.ts';
 import { goOn } from './live.ts';
 import { litresThere, pourDay, wantOf } from './pours.ts';
 import { layDay, type DayWish } from './wish.ts';
+import { MINUTE_MS } from '../units/index.ts';
 
 const KITCHEN = defaultKitchen('UTC');
 const AT = '2026-03-02T07:00:00.000Z';
 const ZERO_MS = Date.parse(AT);
-const MINUTE_MS = 60_000;
 const methodOf = (id: string) => SHIPPED_METHODS.find((m) => m.id === id)!;
 const wished = (ids: readonly string[], over: Partial<DayWish['makes'][number]> = {}): DayWish['makes'] =>
   ids.map((id, n) => ({ id: `${id} ${n}`, name: `${id} ${n}`, method: methodOf(id), litres: 2, ...over }));

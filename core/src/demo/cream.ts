@@ -21,10 +21,8 @@ import { beginPlan } from '../products/index.ts';
 import { creamIn, withLoads } from '../steps/index.ts';
 import { LANTERN_FOLD } from './kitchen.ts';
 import { trueSouring, type DemoEvent, type HiddenTruth } from './truth.ts';
+import { DAY_MS, HOUR_MS, MINUTE_MS } from '../units/index.ts';
 
-const MINUTE_MS = 60_000;
-const HOUR_MS = 3_600_000;
-const DAY_MS = 24 * HOUR_MS;
 const DEVICE = 'dairy-tablet';
 
 /** A make of cream in the demo: how it is played on is its own. */

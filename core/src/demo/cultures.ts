@@ -1,6 +1,5 @@
 import type { CultureChange, CultureFacts } from '../contract/index.ts';
-
-const DAY_MS = 86_400_000;
+import { DAY_MS } from '../units/index.ts';
 
 /** One entry about a culture of the demo; `culture` is the stream it belongs to. */
 export interface DemoCultureEntry {

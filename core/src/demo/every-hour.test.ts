@@ -24,14 +24,13 @@ import {
   type DemoCream,
   type DemoEvent,
 } from './index.ts';
+import { DAY_MS, HOUR_MS } from '../units/index.ts';
 
 /** A Sunday, twelve past midnight. */
 const SUNDAY = Date.parse('2026-06-07T00:12:00.000Z');
-const HOUR = 3_600_000;
-const DAY = 24 * HOUR;
 const ZONE = 'UTC';
 /** A day under way began so long ago. */
-const BEGUN_MS = 3 * HOUR;
+const BEGUN_MS = 3 * HOUR_MS;
 
 const idOf = (n: number): string => `01JDEM0MAKE0000000000${String(n).padStart(5, '0')}`;
 
@@ -65,7 +64,7 @@ function underWay(nowMs: number): MakeState[] {
 }
 
 /** Every hour, and every weekday with hours by day and by night. */
-const moments = Array.from({ length: 24 }, (_, hour) => SUNDAY + (hour % 7) * DAY + hour * HOUR).map(
+const moments = Array.from({ length: 24 }, (_, hour) => SUNDAY + (hour % 7) * DAY_MS + hour * HOUR_MS).map(
   (ms) => [new Date(ms).toUTCString().slice(0, 22), ms] as const,
 );
 
@@ -82,7 +81,7 @@ test.each(moments)(
   },
 );
 
-test.each([SUNDAY, SUNDAY + 15 * HOUR])('no more than one thing rings when it is opened', (nowMs) => {
+test.each([SUNDAY, SUNDAY + 15 * HOUR_MS])('no more than one thing rings when it is opened', (nowMs) => {
   const ringing = underWay(nowMs).flatMap((state) => {
     const forecast = bandForecast(state, nowMs, 7, 60);
     const safety = safetyOf(state, forecast.point.temperature, nowMs, markBand(forecast, 'safe').p90);
@@ -92,7 +91,7 @@ test.each([SUNDAY, SUNDAY + 15 * HOUR])('no more than one thing rings when it is
 });
 
 test('by day the fold sleeps at night; opened at night it works the night and sleeps by day', () => {
-  const cookAt = (hour: number) => lanternFoldAt(SUNDAY + hour * HOUR, ZONE).cooks[0];
+  const cookAt = (hour: number) => lanternFoldAt(SUNDAY + hour * HOUR_MS, ZONE).cooks[0];
   expect(cookAt(9)).toMatchObject({ sleepFrom: '22:00', sleepTo: '05:00' });
   expect(cookAt(20)).toMatchObject({ sleepFrom: '11:30', sleepTo: '18:30' });
 });
@@ -107,7 +106,7 @@ describe('what is past can be believed', () => {
   /** So far apart two readings of one milk may lie, pH. */
   const METER_ERROR = 0.1;
   const STRIP_ERROR = 0.5;
-  const nowMs = SUNDAY + 9 * HOUR;
+  const nowMs = SUNDAY + 9 * HOUR_MS;
   const logs = [...demoHistory(demoToday(nowMs, ZONE)), ...demoUnderWay(nowMs)].map((make, n) => ({
     name: make.plan.name,
     events: playMake(idOf(n), make.plan, make.truth, make.habits, nowMs).events,

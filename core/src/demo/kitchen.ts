@@ -1,5 +1,6 @@
 import type { KitchenSettings } from '../contract/index.ts';
 import { instantOfLocal, localDate } from '../kitchen/index.ts';
+import { HOUR_MS } from '../units/index.ts';
 
 const id = (n: number): string => `01GANTERNF0D0000000000${String(n).padStart(4, '0')}`;
 
@@ -28,7 +29,7 @@ function halfHour(hour: number): string {
  * night work.
  */
 export function lanternFoldAt(nowMs: number, zone: string): KitchenSettings {
-  const hour = (nowMs - demoToday(nowMs, zone)) / 3_600_000;
+  const hour = (nowMs - demoToday(nowMs, zone)) / HOUR_MS;
   const site = { ...LANTERN_FOLD.site, zone };
   if (hour >= UP_FROM_H && hour < UP_TO_H) return { ...LANTERN_FOLD, site };
   const cooks = LANTERN_FOLD.cooks.map((cook, n) => ({

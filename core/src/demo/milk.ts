@@ -2,9 +2,8 @@ import type { KitchenSettings, LotFacts, MilkMovement } from '../contract/index.
 import { creamingOf, litresOnDay, massOfLitresKg, MILK_FACTS, settle, withFat } from '../milk/index.ts';
 import { createRandom } from '../numerics/index.ts';
 import { LANTERN_FOLD } from './kitchen.ts';
+import { DAY_MS, HOUR_MS } from '../units/index.ts';
 
-const HOUR_MS = 3_600_000;
-const DAY_MS = 24 * HOUR_MS;
 const DAYS = 62;
 /** What a litre of own milk costs the fold in hay and work, groats. */
 const COST_PER_LITRE = 0.42;

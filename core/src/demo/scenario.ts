@@ -4,9 +4,7 @@ import { defaultPlan } from '../products/index.ts';
 import { createRandom } from '../numerics/index.ts';
 import { LANTERN_FOLD } from './kitchen.ts';
 import type { Habits, HiddenTruth } from './truth.ts';
-
-const HOUR_MS = 3_600_000;
-const DAY_MS = 24 * HOUR_MS;
+import { DAY_MS, HOUR_MS } from '../units/index.ts';
 
 /** One make of the demo: what was planned, what is true, how it was gone about. */
 export interface DemoMake {

@@ -9,10 +9,7 @@ import { drainingOf, markPh, NOTHING_SEEN, thicknessOf } from '../steps/index.ts
 import { begin, grams, notes, type DemoCream } from './cream.ts';
 import { LANTERN_FOLD } from './kitchen.ts';
 import { trueSouring, type HiddenTruth } from './truth.ts';
-
-const MINUTE_MS = 60_000;
-const HOUR_MS = 3_600_000;
-const DAY_MS = 24 * HOUR_MS;
+import { DAY_MS, HOUR_MS, MINUTE_MS } from '../units/index.ts';
 
 /** How one make of the cultured shelf differs from its method. */
 interface ShelfSketch {

@@ -28,9 +28,8 @@ import {
 import { batchOf, coolsCovered, heatingKw } from '../method/index.ts';
 import { markPh } from '../steps/index.ts';
 import { hashSeed, interpolateLinear, createRandom } from '../numerics/index.ts';
+import { HOUR_MS, MINUTE_MS } from '../units/index.ts';
 
-const MINUTE_MS = 60_000;
-const HOUR_MS = 3_600_000;
 /** How often the demo's logger writes a row. */
 const LOG_EVERY_MS = 20_000;
 /** What the demo's cook weighs off for a titration, g. */

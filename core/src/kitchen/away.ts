@@ -1,5 +1,6 @@
 import type { KitchenSettings } from '../contract/index.ts';
 import { isAsleep, localDate } from './zone.ts';
+import { MINUTE_MS } from '../units/index.ts';
 
 type Hours = Pick<KitchenSettings, 'cooks' | 'absences'> & {
   readonly site: Pick<KitchenSettings['site'], 'zone'>;
@@ -22,7 +23,7 @@ export function nobodyThere(kitchen: Hours, ms: number): boolean {
   return kitchen.cooks.every((cook) => isAway(kitchen, cook, ms));
 }
 
-const GRID_MS = 5 * 60_000;
+const GRID_MS = 5 * MINUTE_MS;
 
 /** Who is there, looked up once on a grid of five minutes. */
 export interface Attendance {

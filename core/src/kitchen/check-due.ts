@@ -1,6 +1,6 @@
 import type { KitchenPlace } from '../contract/index.ts';
+import { HOUR_MS } from '../units/index.ts';
 
-const HOUR_MS = 3_600_000;
 /** When a check is read, h after it began. */
 export const CHECK_READ_H = [1, 3] as const;
 /** A wish to read a little early counts, h. */

@@ -2,10 +2,10 @@ import { describe, expect, test } from '@jest/globals';
 import type { KitchenPlace } from '../contract/index.ts';
 import { placeAmbientC } from '../heat/index.ts';
 import { checkedPlace, checkResult, defaultKitchen, kitchenOfToday, nextCheckMs } from './index.ts';
+import { HOUR_MS } from '../units/index.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
-const HOUR = 3_600_000;
-const at = (h: number): string => new Date(START + h * HOUR).toISOString();
+const at = (h: number): string => new Date(START + h * HOUR_MS).toISOString();
 const kitchen = kitchenOfToday(defaultKitchen('UTC'));
 const warmer = kitchen.places.find(({ kind }) => kind === 'appliance')!;
 const towel = kitchen.places.find(({ kind }) => kind === 'towel')!;
@@ -33,10 +33,10 @@ describe('a warm place is checked with water', () => {
       check: { ...check!, readings: check!.readings.slice(0, count).map((r) => ({ ...r, at: at(firstH) })) },
     });
     expect(nextCheckMs(warmer)).toBeNull();
-    expect(nextCheckMs(after(0))).toBe(START + HOUR);
-    expect(nextCheckMs(after(1, 0.8))).toBe(START + 3 * HOUR);
+    expect(nextCheckMs(after(0))).toBe(START + HOUR_MS);
+    expect(nextCheckMs(after(1, 0.8))).toBe(START + 3 * HOUR_MS);
     // Read far too early it is read again.
-    expect(nextCheckMs(after(1, 0.3))).toBe(START + HOUR);
+    expect(nextCheckMs(after(1, 0.3))).toBe(START + HOUR_MS);
     expect(nextCheckMs(checking(warmer, 40, 1))).toBeNull();
   });
 

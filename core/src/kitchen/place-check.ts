@@ -1,5 +1,6 @@
 import type { KitchenPlace } from '../contract/index.ts';
 import { fitNewton, placeAmbientC, placeWarms } from '../heat/index.ts';
+import { MINUTE_MS } from '../units/index.ts';
 
 /** A place slower or quicker than this was not what was measured, h for two litres. */
 const LIKELY_TAU_H = [0.1, 60] as const;
@@ -21,7 +22,7 @@ export function checkResult(place: KitchenPlace, roomC: number): CheckResult {
   const readings = [
     { minutes: 0, temperatureC: check.startC },
     ...check.readings.map(({ at, celsius }) => ({
-      minutes: (Date.parse(at) - startMs) / 60_000,
+      minutes: (Date.parse(at) - startMs) / MINUTE_MS,
       temperatureC: celsius,
     })),
   ].sort((a, b) => a.minutes - b.minutes);

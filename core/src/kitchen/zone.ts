@@ -1,4 +1,5 @@
-const MINUTE_MS = 60_000;
+import { MINUTE_MS } from '../units/index.ts';
+
 const formatters = new Map<string, Intl.DateTimeFormat>();
 
 /** What a calendar and clock of a zone show at an instant, as if it were UTC, ms since 1970. */

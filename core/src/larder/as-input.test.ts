@@ -5,15 +5,15 @@ import { defaultKitchen } from '../kitchen/index.ts';
 import { batchOf } from '../method/index.ts';
 import { beginPlan } from '../products/index.ts';
 import { goodsAsStarter, goodsFor, goodsTaken, planFromGood, starterFromGood } from './index.ts';
+import { DAY_MS } from '../units/index.ts';
 
 const AT = '2026-03-10T06:00:00.000Z';
-const DAY = 86_400_000;
 const KITCHEN = defaultKitchen('UTC');
 const planOf = (product: Parameters<typeof beginPlan>[0]) => beginPlan(product, KITCHEN, AT);
 
 /** Some goods made so many days ago, standing at a place. */
 function goods(what: GoodKind, n: number, massKg = 1, place: LarderPlace = 'cold', daysAgo = 3): Good {
-  const madeMs = Date.parse(AT) - daysAgo * DAY;
+  const madeMs = Date.parse(AT) - daysAgo * DAY_MS;
   return {
     ...goodLike({ what, name: what, milk: { kind: 'cow-lean', raw: true } }),
     id: `01HGGGGGGGGGGGGGGGGGGGGG${String(n).padStart(2, '0')}`,

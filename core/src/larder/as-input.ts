@@ -12,8 +12,8 @@ import { massOfLitresKg, MILK_FACTS, withFat, type Composition } from '../milk/i
 import { withLoadsAnew } from '../steps/index.ts';
 import { butterPour, PRODUCTS, productOf, type PoursAs } from '../products/index.ts';
 import { GOOD_FACTS } from './kinds.ts';
+import { DAY_MS } from '../units/index.ts';
 
-const DAY_MS = 86_400_000;
 /** Water of butter nobody tested, and fat of soured cream nobody knows. */
 const BUTTER_WATER = 0.17;
 const SOURED_CREAM_FAT = 0.3;

@@ -8,10 +8,10 @@ import { batchOf } from '../method/index.ts';
 import { beginPlan, planOfMethod } from '../products/index.ts';
 import { SHIPPED_METHODS } from '../schools/index.ts';
 import { batchAsGood, goodsAsStarter, goodsFor, isAllOf, mayGoInto, planFromGood } from './index.ts';
+import { MINUTE_MS } from '../units/index.ts';
 
 const KITCHEN = defaultKitchen('UTC');
 const AT = new Date(START).toISOString();
-const MIN = 60_000;
 const GOOD_ID = '01HGGGGGGGGGGGGGGGGGGGGG01';
 const [milk, butter, ghee] = (['yogurt', 'butter', 'ghee'] as const).map((id) =>
   beginPlan(id, KITCHEN, AT),
@@ -40,7 +40,7 @@ function clabber(...more: ((log: Log) => LoggedEvent)[]): MakeState {
 }
 const seenSet = (log: Log) => log(24 * 60, 'cue-seen', { cue: 'set', cleanSmell: true });
 const good = (state: MakeState, putUp: Parameters<typeof batchAsGood>[4] = []) =>
-  batchAsGood(state, GOOD_ID, 'A1B2C3', START + 25 * 60 * MIN, putUp);
+  batchAsGood(state, GOOD_ID, 'A1B2C3', START + 25 * 60 * MINUTE_MS, putUp);
 
 describe('a batch under way as something to make from', () => {
   test('curd that still sours may go once it was seen set, and not before', () => {

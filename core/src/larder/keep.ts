@@ -1,6 +1,6 @@
 import type { Good, GoodKeeping, GoodStock, LarderPlace } from '../contract/index.ts';
+import { DAY_MS } from '../units/index.ts';
 
-const DAY_MS = 86_400_000;
 /** Thawed goods keep at most so long in the cold, days [judgement]. */
 const THAWED_DAYS: readonly [number, number] = [2, 5];
 /** Where nobody said how long it keeps it does not: a day at most. */

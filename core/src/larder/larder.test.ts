@@ -11,9 +11,8 @@ import { countPieces, goodKg, massOfPieces } from './count.ts';
 import { goodKeepBy } from './keep.ts';
 import { GOOD_FACTS, usualKeeping } from './kinds.ts';
 import { foldLarder, stockAt } from './register.ts';
+import { DAY_MS, HOUR_MS } from '../units/index.ts';
 
-const DAY_MS = 86_400_000;
-const HOUR_MS = 3_600_000;
 const GOODS = lotId('BUTTER');
 
 const take = (

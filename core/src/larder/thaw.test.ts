@@ -6,8 +6,8 @@ import { larderFault } from './checks.ts';
 import { foldLarder } from './register.ts';
 import { goodThawHours, toThaw } from './thaw.ts';
 import { turningFirst } from './turning-first.ts';
+import { HOUR_MS } from '../units/index.ts';
 
-const HOUR_MS = 3_600_000;
 const GOODS = lotId('BUTTER');
 const wanted = (hour: number | null, massKg = 0.5): Extract<LarderMovement, { kind: 'thaw-for' }> => ({
   kind: 'thaw-for',

@@ -3,8 +3,8 @@ import { MILK_FACTS, withFat, type Composition } from '../milk/index.ts';
 import { FREEZER_C, FRIDGE_C, THAW_SPREAD, thawHours } from '../heat/index.ts';
 import { countPieces } from './count.ts';
 import { GOOD_FACTS } from './kinds.ts';
+import { HOUR_MS } from '../units/index.ts';
 
-const HOUR_MS = 3_600_000;
 const MILK = MILK_FACTS['cow-lean'].composition;
 /** What is frozen, by what its ice is like: the share of water decides. */
 const THAWS: Readonly<Record<'milk' | 'cream' | 'butter', Composition>> = {

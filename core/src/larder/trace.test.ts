@@ -9,6 +9,7 @@ import { goodOfMake } from './from-make.ts';
 import { foldLarder } from './register.ts';
 import { larderTraceOf, traced } from './trace.ts';
 import { turningFirst } from './turning-first.ts';
+import { HOUR_MS } from '../units/index.ts';
 
 const [MILK, MAKE, BUTTER, GHEE] = ['MILK', 'MAKE', 'BUTTER', 'GHEE'].map(lotId) as [
   string,
@@ -16,7 +17,6 @@ const [MILK, MAKE, BUTTER, GHEE] = ['MILK', 'MAKE', 'BUTTER', 'GHEE'].map(lotId)
   string,
   string,
 ];
-const HOUR_MS = 3_600_000;
 
 test('from a jar back to the milking, and from the milking forward to what was made of what was made', () => {
   const ledger = createLedger();

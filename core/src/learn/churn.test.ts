@@ -6,8 +6,8 @@ import { createLog, START } from '../make/fixtures/events.ts';
 import { batchOf } from '../method/index.ts';
 import { beginPlan } from '../products/index.ts';
 import { factorsFor, factorWords, learnFactors, withFactors } from './index.ts';
+import { MINUTE_MS } from '../units/index.ts';
 
-const MIN = 60_000;
 const kitchen = defaultKitchen('UTC');
 const plan = beginPlan('butter', kitchen, new Date(START).toISOString());
 const churn = plan.method.steps.find((s) => s.kind === 'churn')!;
@@ -67,7 +67,7 @@ test('the next one in it is forecast by that, and in a narrower band', () => {
   );
   const minutesOf = (of: typeof plan) => {
     const time = pointForecast(stateOfPlan(of), START).steps.find((s) => s.id === 'churn')!;
-    return { minutes: (time.endMs - time.startMs) / MIN, sigma: time.sigmaMin };
+    return { minutes: (time.endMs - time.startMs) / MINUTE_MS, sigma: time.sigmaMin };
   };
   const [book, own] = [minutesOf(plan), minutesOf(withFactors(plan, factors))];
   expect(own.minutes).toBeGreaterThan(1.25 * book.minutes);

@@ -22,9 +22,8 @@ import { productOf } from '../products/index.ts';
 import { churnName, clothSeen, drainingOf, drainWayOf, loadRuns, NOTHING_SEEN } from '../steps/index.ts';
 import { batchOf, burnerLagS, coolsCovered, heatingKw, roomAtC } from '../method/index.ts';
 import { leastSquares } from '../numerics/index.ts';
+import { HOUR_MS, MINUTE_MS } from '../units/index.ts';
 
-const MINUTE_MS = 60_000;
-const HOUR_MS = 3_600_000;
 /** A heating or cooling must span this much to say anything about its pace, K. */
 const SPAN_C = 12;
 /** How wide ln of a culture's pace is looked for. */
@@ -261,7 +260,7 @@ function fitRate(state: MakeState, factors: FactorsUsed): Fit | null {
 }
 
 /** A heat read longer ago than this says little of how a churning began, ms. */
-const FRESH_MS = 15 * 60_000;
+const FRESH_MS = 15 * MINUTE_MS;
 
 /** How much longer than the book a churning took until it broke, ln; from how it was begun and what was read on its way. */
 function fitChurn(state: MakeState): Fit | null {

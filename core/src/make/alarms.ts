@@ -1,6 +1,6 @@
 import { STAGE_WORDS } from '../butter/index.ts';
 import type { Cue } from '../culture/index.ts';
-import { formatMinutes } from '../units/index.ts';
+import { formatMinutes, MINUTE_MS } from '../units/index.ts';
 import type { BandForecast } from './forecast.ts';
 import type { SafetyState } from './safety.ts';
 import { whenThere } from '../steps/index.ts';
@@ -12,8 +12,6 @@ import { preparedFromMs } from './preparation.ts';
 import { churningNow, lateStage, tooLongFromMs } from './too-long.ts';
 import { souringOf, type MakeState, type TemperatureReading } from './state.ts';
 import { nextTurn } from './turns.ts';
-
-const MINUTE_MS = 60_000;
 
 /** Something to be told at a time. Lower rank spoils faster. */
 export interface Alarm {

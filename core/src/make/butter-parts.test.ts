@@ -13,8 +13,8 @@ import {
   splitMake,
   type MakeState,
 } from './index.ts';
+import { MINUTE_MS } from '../units/index.ts';
 
-const MIN = 60_000;
 const CHILD_ID = '01H00000000000000000000002';
 const begun = beginPlan('butter', defaultKitchen('UTC'), new Date(START).toISOString());
 /** Churned in three loads. */
@@ -59,7 +59,7 @@ function parted(): { readonly whole: MakeState; readonly rest: MakeState; readon
   const entries = splitMake(
     whole,
     { id: CHILD_ID, name: 'For ghee', share: 1 / 3, jars: [], method: finishedOtherwise(whole) },
-    START + 140 * MIN,
+    START + 140 * MINUTE_MS,
   );
   const folded = (id: string, before: readonly LoggedEvent[]): MakeState => {
     const log = createLog(id);
@@ -67,7 +67,7 @@ function parted(): { readonly whole: MakeState; readonly rest: MakeState; readon
     for (const _ of before) log(0, 'noted', { text: 'taken' });
     const own = entries
       .filter(({ streamId }) => streamId === id)
-      .map((entry) => log((entry.atMs - START) / MIN, entry.type, entry.data as never));
+      .map((entry) => log((entry.atMs - START) / MINUTE_MS, entry.type, entry.data as never));
     return foldMake(id, [...before, ...own])!;
   };
   return { whole, rest: folded(MAKE_ID, whole.events), part: folded(CHILD_ID, []) };
@@ -90,7 +90,7 @@ describe('each load of butter may have its own end', () => {
     const { whole, rest, part } = parted();
     expect(batchOf(rest.plan).massKg + batchOf(part.plan).massKg).toBeCloseTo(batchOf(whole.plan).massKg, 9);
     expect(batchOf(part.plan).massKg).toBeCloseTo(batchOf(whole.plan).massKg / 3, 9);
-    const at = START + 141 * MIN;
+    const at = START + 141 * MINUTE_MS;
     const fat = (state: MakeState): number => fatBalance(state, at)!.fatKg;
     expect(fat(rest) + fat(part)).toBeCloseTo(fat(whole), 9);
     // The jug with the buttermilk stays with the rest, as much of it as its cream gave.
@@ -112,7 +112,7 @@ describe('each load of butter may have its own end', () => {
   test('what a load held stays what it was: the churn is learned from as it was filled', () => {
     const { whole, rest } = parted();
     const litres = (state: MakeState): number =>
-      churnLoads(state, START + 141 * MIN)!.now.run.churning.litres;
+      churnLoads(state, START + 141 * MINUTE_MS)!.now.run.churning.litres;
     expect(litres(rest)).toBeCloseTo(litres(whole), 9);
   });
 });

@@ -6,8 +6,8 @@ import type { MakePlan } from '../contract/index.ts';
 import { fatBalance } from './fat-balance.ts';
 import type { MakeState } from './state.ts';
 import { churningRun, churningStep } from './too-long.ts';
+import { MINUTE_MS } from '../units/index.ts';
 
-const MINUTE_MS = 60_000;
 /** A reading so long before churning began still says how warm it was then, and so soon after, ms. */
 const BEFORE_MS = 15 * MINUTE_MS;
 const AFTER_MS = 2 * MINUTE_MS;

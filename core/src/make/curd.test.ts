@@ -24,8 +24,8 @@ import {
   yieldOf,
   type MakeState,
 } from './index.ts';
+import { MINUTE_MS } from '../units/index.ts';
 
-const MIN = 60_000;
 const KITCHEN = defaultKitchen('UTC');
 const AT = new Date(START).toISOString();
 const planOf = (id: string, litres = 4): MakePlan =>
@@ -52,7 +52,7 @@ const doneUpTo = (plan: MakePlan, until: string, every = 15): Entry[] => {
     .map((step, i): Entry => [(i + 1) * every, 'step-done', { step }]);
 };
 const look = (state: MakeState, minute: number) => {
-  const nowMs = START + minute * MIN;
+  const nowMs = START + minute * MINUTE_MS;
   const forecast = bandForecast(state, nowMs, 3, 80);
   const safety = safetyOf(state, forecast.point.temperature, nowMs, null);
   return { nowMs, forecast, safety, alarms: alarmsOf(state, forecast, safety) };
@@ -75,14 +75,15 @@ describe('skyr', () => {
       'ph-read',
       { ph: 4.6, instrument: 'strip', sigma: null, typed: { value: 4.6, unit: 'pH' } },
     ]);
-    expect(shownAcidAtMs(measured)).toBe(START + 300 * MIN);
+    expect(shownAcidAtMs(measured)).toBe(START + 300 * MINUTE_MS);
     const asked = look(set, 301).alarms.find(({ id }) => id === 'safety-limit');
     expect(asked?.text).toMatch(/measure the ph of the whey/i);
   });
 
   test('drains towards its thickness; whey that was weighed moves the end, too far is mended with whey', () => {
     const state = make(plan, ...hanging);
-    const at = (minutes: number, of = state) => drainingNow(of, 0.9, START + (beganMin + minutes) * MIN)!;
+    const at = (minutes: number, of = state) =>
+      drainingNow(of, 0.9, START + (beganMin + minutes) * MINUTE_MS)!;
     const book = at(20);
     expect(book.weighed).toBe(false);
     expect(book.now.proteinFraction).toBeGreaterThan(0.035);
@@ -139,7 +140,7 @@ describe('skyr', () => {
       [beganMin + 61, 'step-done', { step: 'strain' }],
     ];
     const state = make(twice, ...firstOff);
-    const now = (of: MakeState) => drainingNow(of, 0.9, START + (beganMin + 70) * MIN)!;
+    const now = (of: MakeState) => drainingNow(of, 0.9, START + (beganMin + 70) * MINUTE_MS)!;
     const { wentIn } = makeFlow(state, 0.9);
     expect(now(state)).toMatchObject({ step: 'again', weighed: false, returnedKg: 0 });
     expect(now(state).startKg).toBeCloseTo(wentIn.massKg - 1, 9);
@@ -163,7 +164,7 @@ describe('skyr', () => {
   test('its forecast tells the draining with a spread of its own, and rings when it is thick', () => {
     const { forecast, alarms } = look(make(plan, ...hanging), beganMin + 5);
     const end = forecast.steps.find(({ step }) => step === 'strain')!.end;
-    expect(end.p90! - end.p10!).toBeGreaterThan(10 * MIN);
+    expect(end.p90! - end.p10!).toBeGreaterThan(10 * MINUTE_MS);
     expect(alarms.find(({ id }) => id === 'step-strain')?.dueAtMs).toBe(end.p50);
   });
 
@@ -178,7 +179,7 @@ describe('skyr', () => {
     const { forecast, alarms } = look(make(thick, ...hanging), beganMin + 5);
     expect(forecast.point.steps.find(({ id }) => id === 'strain')).toMatchObject({ endless: true });
     expect(alarms.map(({ id }) => id)).not.toContain('step-strain');
-    expect(drainingNow(make(thick, ...hanging), 0.9, START + beganMin * MIN)!.thickMs).toBeNull();
+    expect(drainingNow(make(thick, ...hanging), 0.9, START + beganMin * MINUTE_MS)!.thickMs).toBeNull();
   });
 });
 
@@ -192,23 +193,23 @@ describe('a rennet cheese', () => {
     expect(soursToTheEnd(state)).toBe(false);
     const { forecast } = look(state, 46);
     const ripen = forecast.point.steps.find(({ id }) => id === 'ripen-milk')!;
-    expect((ripen.endMs - state.inoculatedAtMs!) / MIN).toBeCloseTo(40, 6);
+    expect((ripen.endMs - state.inoculatedAtMs!) / MINUTE_MS).toBeCloseTo(40, 6);
     expect(forecast.neverSets).toBe(0);
     const safe = forecast.marks.find(({ role }) => role === 'safe')!.band;
     expect(safe.p50!).toBeGreaterThan(ripen.endMs);
     const last = forecast.point.steps.findLast(({ id }) => id !== 'taste')!;
-    expect((last.endMs - START) / MIN).toBeGreaterThan(35 * 24 * 60);
+    expect((last.endMs - START) / MINUTE_MS).toBeGreaterThan(35 * 24 * 60);
   });
 
   test('tried and not clean, it is tried again in seven minutes and rings again', () => {
     const state = make(plan, ...renneted);
     const first = look(state, setMin + 1);
     const bookMs = first.forecast.point.steps.find(({ id }) => id === 'coagulate')!.endMs;
-    const triedMin = (bookMs - START) / MIN + 1;
+    const triedMin = (bookMs - START) / MINUTE_MS + 1;
     const tried = make(plan, ...renneted, [triedMin, 'break-tried', { step: 'coagulate', clean: false }]);
     const again = look(tried, triedMin);
     const end = again.forecast.point.steps.find(({ id }) => id === 'coagulate')!.endMs;
-    expect((end - START) / MIN).toBeCloseTo(triedMin + 7, 3);
+    expect((end - START) / MINUTE_MS).toBeCloseTo(triedMin + 7, 3);
     expect(first.alarms.map(({ id }) => id)).toContain('step-coagulate');
     expect(again.alarms.map(({ id }) => id)).toContain('step-coagulate-try-1');
   });
@@ -216,14 +217,14 @@ describe('a rennet cheese', () => {
   test('a clean break tells a rennet whose label says nothing', () => {
     const state = make(plan, ...renneted, [setMin + 30, 'step-done', { step: 'coagulate' }]);
     const slower = make(plan, ...renneted, [setMin + 60, 'step-done', { step: 'coagulate' }]);
-    const of = (s: MakeState): number => rennetLearned(s, pointForecast(s, START + 300 * MIN))!.imcu;
+    const of = (s: MakeState): number => rennetLearned(s, pointForecast(s, START + 300 * MINUTE_MS))!.imcu;
     expect(of(state) / of(slower)).toBeCloseTo(2, 1);
     expect(rennetLearned(make(plan, ...renneted), pointForecast(make(plan, ...renneted), START))).toBeNull();
   });
 
   test('is turned when somebody is up, as often as it was to be, and never just before its end', () => {
     const pressing = doneUpTo(plan, 'press');
-    const beganMs = START + pressing.at(-1)![0] * MIN;
+    const beganMs = START + pressing.at(-1)![0] * MINUTE_MS;
     let state = make(plan, ...pressing);
     const turns: number[] = [];
     for (;;) {
@@ -231,12 +232,12 @@ describe('a rennet cheese', () => {
       if (!turn) break;
       expect(nobodyThere(KITCHEN, turn.atMs)).toBe(false);
       expect(turn.no).toBe(turns.length + 1);
-      turns.push((turn.atMs - START) / MIN);
+      turns.push((turn.atMs - START) / MINUTE_MS);
       state = make(plan, ...pressing, ...turns.map((minute): Entry => [minute, 'turned', { step: 'press' }]));
     }
     expect(turns.length).toBeGreaterThanOrEqual(2);
     expect(turns.length).toBeLessThanOrEqual(3);
-    const forecast = look(make(plan, ...pressing), (beganMs - START) / MIN + 1).forecast;
+    const forecast = look(make(plan, ...pressing), (beganMs - START) / MINUTE_MS + 1).forecast;
     expect(nextHands(make(plan, ...pressing), forecast, beganMs)?.act).toBe('Turn the cheese');
   });
 

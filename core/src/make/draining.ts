@@ -11,10 +11,8 @@ import { productOf } from '../products/index.ts';
 import { clothSeen, drainingOf, LONGEST_DRAIN_H, thicknessOf } from '../steps/index.ts';
 import { makeFlow } from './flow.ts';
 import type { MakeState } from './state.ts';
-
-const HOUR_MS = 3_600_000;
-/** P10 and P90 of a normal, in σ. */
-const Z90 = 1.2816;
+import { HOUR_MS } from '../units/index.ts';
+import { Z90 } from '../numerics/index.ts';
 
 /** Curd in its cloth, now. Estimates until it is weighed. */
 export interface DrainingNow {

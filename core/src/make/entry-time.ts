@@ -1,7 +1,7 @@
 import type { MakePlan } from '../contract/index.ts';
 import { pointForecast, stateOfPlan } from './forecast.ts';
+import { HOUR_MS } from '../units/index.ts';
 
-const HOUR_MS = 3_600_000;
 /** What is got ready before a make, and clocks that were never quite right. */
 const BEFORE_MS = 24 * HOUR_MS;
 /** However long a method takes, nobody enters this long before it began, or begins it this long ago. */

@@ -5,10 +5,10 @@ import { defaultKitchen } from '../kitchen/index.ts';
 import { beginPlan } from '../products/index.ts';
 import { createLog } from './fixtures/events.ts';
 import { foldMake, levelKg, LEVELS, litresByRuler, walkThermal, type MakeState } from './index.ts';
+import { MINUTE_MS } from '../units/index.ts';
 
 const AT = '2026-03-02T06:00:00.000Z';
 const START = Date.parse(AT);
-const MIN = 60_000;
 const plan: MakePlan = beginPlan('yogurt', defaultKitchen('UTC'), AT, 2);
 
 /** The batch after its milk was poured, with what was felt so many minutes after. */
@@ -21,9 +21,9 @@ function felt(...cues: readonly (readonly [number, HeatCue])[]): MakeState {
   ])!;
 }
 const heating = (state: MakeState, nowMin: number) => {
-  const walk = walkThermal(state, START + nowMin * MIN);
+  const walk = walkThermal(state, START + nowMin * MINUTE_MS);
   const step = walk.steps.find(({ kind }) => kind === 'heat')!;
-  return { endMin: (step.endMs - START) / MIN, sigmaMin: step.sigmaMin, course: walk.course };
+  return { endMin: (step.endMs - START) / MINUTE_MS, sigmaMin: step.sigmaMin, course: walk.course };
 };
 
 describe('how warm milk is by eye and finger', () => {
@@ -68,8 +68,8 @@ describe('how warm milk is by eye and finger', () => {
       ...(['pour', 'heat', 'hold'] as const).map((step, i) => log(30 + i, 'step-done', { step })),
       log(60, 'heat-felt', { cue: 'ten-seconds' }),
     ])!;
-    const cool = walkThermal(state, START + 60 * MIN).steps.find(({ kind }) => kind === 'cool')!;
-    expect((cool.endMs - START) / MIN).toBeLessThan(80);
+    const cool = walkThermal(state, START + 60 * MINUTE_MS).steps.find(({ kind }) => kind === 'cool')!;
+    expect((cool.endMs - START) / MINUTE_MS).toBeLessThan(80);
     expect(cool.sigmaMin).toBeGreaterThan(1);
   });
 });
@@ -82,8 +82,10 @@ test('a skin seen while it is held does not make it cold', () => {
     log(34, 'step-done', { step: 'heat' }),
     log(38, 'heat-felt', { cue: 'skin' }),
   ])!;
-  expect(walkThermal(state, START + 40 * MIN).course.at(-1)![1]).toBeLessThan(50);
-  const held = walkThermal(state, START + 40 * MIN).course.filter(([ms]) => ms === START + 38 * MIN);
+  expect(walkThermal(state, START + 40 * MINUTE_MS).course.at(-1)![1]).toBeLessThan(50);
+  const held = walkThermal(state, START + 40 * MINUTE_MS).course.filter(
+    ([ms]) => ms === START + 38 * MINUTE_MS,
+  );
   expect(held[0]![1]).toBeGreaterThan(83);
 });
 

@@ -1,5 +1,6 @@
 import type { EventOf } from '../contract/index.ts';
 import { instantOf, type LoggedEvent } from '../log/index.ts';
+import { MINUTE_MS } from '../units/index.ts';
 
 /** The stages of one kind among those that were seen. */
 export const seenOf = <S extends string>(
@@ -31,7 +32,7 @@ export function panOf(
 }
 
 /** Clocks of two tablets may be so far apart, ms. */
-const CLOCKS_APART_MS = 2 * 60_000;
+const CLOCKS_APART_MS = 2 * MINUTE_MS;
 /** In which order they came in; what was not sent yet comes last. */
 const orderOf = (event: LoggedEvent): number => event.seq ?? Number.MAX_SAFE_INTEGER;
 

@@ -19,7 +19,7 @@ import {
   type Contradiction,
   type Sourness,
 } from '../culture/index.ts';
-import { createRandom, interpolateLinear } from '../numerics/index.ts';
+import { createRandom, interpolateLinear, Z90 } from '../numerics/index.ts';
 import { batchOf } from '../method/index.ts';
 import { STEP_TYPES, type AcidMark, type MarkMoment, type MarkRole } from '../steps/index.ts';
 import { productOf } from '../products/index.ts';
@@ -29,11 +29,8 @@ import { acidityReadings, foldMake, souringOf, souringPlan, souringStep, type Ma
 import { tailSteps, type TailFrom, type TailStep } from './tail.ts';
 import type { StepTime } from './step-time.ts';
 import { walkThermal, type ThermalWalk } from './thermal.ts';
+import { HOUR_MS, MINUTE_MS } from '../units/index.ts';
 
-const HOUR_MS = 3_600_000;
-const MINUTE_MS = 60_000;
-/** P10 and P90 of a normal, in σ. */
-const Z90 = 1.2816;
 export const ENSEMBLE_MEMBERS = 1000;
 
 /** The single middle line: cheap enough to redraw while a slider turns. */

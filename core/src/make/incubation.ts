@@ -14,8 +14,8 @@ import { souringOf, souringPlan, souringStep, type MakeState } from './state.ts'
 import { expectedCourse } from './stays.ts';
 import { standsTold, tailSteps } from './tail.ts';
 import type { ThermalWalk } from './thermal.ts';
+import { HOUR_MS, MINUTE_MS } from '../units/index.ts';
 
-const HOUR_MS = 3_600_000;
 /** How fast two litres follow the refrigerator, h [F]. */
 const FRIDGE_TAU_H = 2;
 /** A starter straight from the refrigerator, °C. */
@@ -199,7 +199,7 @@ export function incubationOf(state: MakeState, walk: ThermalWalk): Incubation | 
   const factors = plan.factors ?? {};
   const step = souringStep(state.steps)?.step;
   const timedMin = step && souring.timedMin?.({ step: step.instance, goods: productOf(plan).goods });
-  const leftAtMs = state.chilledAtMs ?? (timedMin === undefined ? null : zeroMs + timedMin * 60_000);
+  const leftAtMs = state.chilledAtMs ?? (timedMin === undefined ? null : zeroMs + timedMin * MINUTE_MS);
   const chillH = leftAtMs === null ? Number.POSITIVE_INFINITY : (leftAtMs - zeroMs) / HOUR_MS;
   const readings = state.temperatures
     .map((t) => ({ hour: (t.atMs - zeroMs) / HOUR_MS, celsius: t.celsius }))

@@ -19,8 +19,8 @@ import {
   safetyOf,
   type MakeState,
 } from './index.ts';
+import { MINUTE_MS } from '../units/index.ts';
 
-const MIN = 60_000;
 const begun = beginPlan('butter', defaultKitchen('UTC'), new Date(START).toISOString(), 3);
 const plan = {
   ...begun,
@@ -40,7 +40,7 @@ function churning(more: (log: Log) => LoggedEvent[] = () => []): MakeState {
   return foldMake(MAKE_ID, [...head, ...more(log)])!;
 }
 const alarmsAt = (state: MakeState, minute: number) => {
-  const nowMs = START + minute * MIN;
+  const nowMs = START + minute * MINUTE_MS;
   const forecast = bandForecast(state, nowMs, 1, 20);
   return alarmsOf(state, forecast, safetyOf(state, forecast.point.temperature, nowMs, null));
 };
@@ -49,15 +49,15 @@ test('loads are churned one after another, the next one tempering meanwhile', ()
   const state = churning();
   expect(loadStanding(state)).toEqual({ no: 1, of: 3, broke: false });
   expect(doneWordsOf(state)).toBe('Load 1 has broken');
-  const { loads, next } = churnLoads(state, START + 61 * MIN)!;
+  const { loads, next } = churnLoads(state, START + 61 * MINUTE_MS)!;
   expect(loads.map((l) => l.run.no)).toEqual([1, 2, 3]);
   // Hands between them, and each takes as long as a third of the cream does.
-  expect(loads[1]!.startMs - loads[0]!.endMs).toBe(4 * MIN);
+  expect(loads[1]!.startMs - loads[0]!.endMs).toBe(4 * MINUTE_MS);
   expect(loads[1]!.run.churning.litres).toBeCloseTo(1, 9);
   expect(next!.no).toBe(2);
   expect(next!.startMs).toBe(loads[1]!.startMs);
-  expect(next!.takeOutMs).toBeLessThan(next!.startMs - 5 * MIN);
-  const churn = pointForecast(state, START + 61 * MIN).steps.find((s) => s.id === 'churn')!;
+  expect(next!.takeOutMs).toBeLessThan(next!.startMs - 5 * MINUTE_MS);
+  const churn = pointForecast(state, START + 61 * MINUTE_MS).steps.find((s) => s.id === 'churn')!;
   expect(churn.endMs).toBeCloseTo(loads[2]!.endMs, 6);
   // The bells are those of the load in the churn, not of the whole.
   const due = alarmsAt(state, 61).find((a) => a.id === 'step-churn')!;
@@ -74,9 +74,9 @@ test('what one load teaches of its stages is its own; the next begins at its own
     log(100, 'stage-seen', { stage: 'soft' }),
   ]);
   expect(loadStanding(state)).toEqual({ no: 2, of: 3, broke: false });
-  const { now, loads } = churnLoads(state, START + 101 * MIN)!;
-  expect(loads[0]!.endMs).toBe(START + 85 * MIN);
-  expect(now.startMs).toBe(START + 92 * MIN);
+  const { now, loads } = churnLoads(state, START + 101 * MINUTE_MS)!;
+  expect(loads[0]!.endMs).toBe(START + 85 * MINUTE_MS);
+  expect(now.startMs).toBe(START + 92 * MINUTE_MS);
   expect(now.run.churning.startC).toBe(13);
   expect(now.run.way.seen).toEqual([{ stage: 'soft', minutes: 8 }]);
   expect(alarmsAt(state, 101).some((a) => a.id === 'step-churn-load-2')).toBe(true);
@@ -89,7 +89,7 @@ test('clocks of two tablets apart: a break that was known when the next load wen
     log(84.9, 'load-begun', { load: 2 }),
   ]);
   expect(loadStanding(state)).toEqual({ no: 2, of: 3, broke: false });
-  expect(state.loadsAtMs).toEqual([START + 85 * MIN]);
+  expect(state.loadsAtMs).toEqual([START + 85 * MINUTE_MS]);
 });
 
 test('between two loads nothing rings for the one that broke; after the last the step is over', () => {
@@ -99,8 +99,8 @@ test('between two loads nothing rings for the one that broke; after the last the
   expect(ids).not.toContain('step-churn');
   expect(ids).not.toContain('early-churn');
   expect(ids).not.toContain('slow-churning');
-  const forecast = bandForecast(between, START + 86 * MIN, 1, 20);
-  expect(nextHands(between, forecast, START + 86 * MIN)!.act).toBe('Load 2 is in');
+  const forecast = bandForecast(between, START + 86 * MINUTE_MS, 1, 20);
+  expect(nextHands(between, forecast, START + 86 * MINUTE_MS)!.act).toBe('Load 2 is in');
   const last = churning((log) => [
     log(85, 'stage-seen', { stage: 'broken' }),
     log(90, 'load-begun', { load: 2 }),
@@ -110,11 +110,13 @@ test('between two loads nothing rings for the one that broke; after the last the
     log(130, 'step-done', { step: 'churn' }),
   ]);
   expect(last.current!.step.id).toBe('drain');
-  const seen = marksOf(last, bandForecast(last, START + 131 * MIN, 1, 20)).filter((m) => m.step === 'churn');
+  const seen = marksOf(last, bandForecast(last, START + 131 * MINUTE_MS, 1, 20)).filter(
+    (m) => m.step === 'churn',
+  );
   expect(seen.map((m) => [m.words, m.seenMs])).toEqual([
-    ['load 1 has broken', START + 85 * MIN],
-    ['load 2 has broken', START + 110 * MIN],
-    ['load 3 has broken', START + 130 * MIN],
+    ['load 1 has broken', START + 85 * MINUTE_MS],
+    ['load 2 has broken', START + 110 * MINUTE_MS],
+    ['load 3 has broken', START + 130 * MINUTE_MS],
   ]);
 });
 
@@ -124,11 +126,13 @@ test('water poured in goes with the buttermilk, which may weigh that much more',
     log(90, 'step-done', { step: 'churn' }),
   ]);
   const plain = churning((log) => [log(90, 'step-done', { step: 'churn' })]);
-  const [wet, dry] = [watered, plain].map((s) => fatBalance(s, START + 91 * MIN)!);
+  const [wet, dry] = [watered, plain].map((s) => fatBalance(s, START + 91 * MINUTE_MS)!);
   expect(wet!.waterKg).toBe(0.5);
   expect(wet!.buttermilkFatFraction).toBeLessThan(dry!.buttermilkFatFraction);
   expect(wet!.likelyKg).toBeGreaterThanOrEqual(dry!.likelyKg);
-  expect(butterDoubt(watered, 4, { value: 4, unit: 'kg' }, START + 91 * MIN)?.why).toBe('more-than-cream');
+  expect(butterDoubt(watered, 4, { value: 4, unit: 'kg' }, START + 91 * MINUTE_MS)?.why).toBe(
+    'more-than-cream',
+  );
 });
 
 test('what a churning wants ready is told the evening before, when there still is one', () => {
@@ -142,7 +146,7 @@ test('what a churning wants ready is told the evening before, when there still i
     return foldMake(MAKE_ID, [log(-60 * hoursBefore, 'make-started', { plan })])!;
   };
   const prepare = (state: MakeState) => alarmsAt(state, -60).find((a) => a.id === 'prepare');
-  expect(prepare(decided(20))!.dueAtMs).toBe(START - 10 * 60 * MIN);
+  expect(prepare(decided(20))!.dueAtMs).toBe(START - 10 * 60 * MINUTE_MS);
   expect(prepare(decided(3))).toBeUndefined();
   expect(preparationOf(beginPlan('yogurt', defaultKitchen('UTC'), plan.startAt))).toBeNull();
 });

@@ -3,10 +3,8 @@ import { loadRuns, loadsOf, temperMin, type LoadRun } from '../steps/index.ts';
 import type { MakeState } from './state.ts';
 import { walkThermal } from './thermal.ts';
 import { churningNow, churningRun, churningStep, loadInChurn } from './too-long.ts';
-
-const MINUTE_MS = 60_000;
-/** P10 and P90 of a normal, in σ. */
-const Z90 = 1.2816;
+import { MINUTE_MS } from '../units/index.ts';
+import { Z90 } from '../numerics/index.ts';
 
 /** Which load of a churning is on. */
 export interface LoadStanding {

@@ -21,9 +21,8 @@ import {
 } from './index.ts';
 import { createLog, MAKE_ID, START, testPlan } from './fixtures/events.ts';
 import { effectiveEvents, undoTarget, type LoggedEvent } from '../log/index.ts';
+import { HOUR_MS, MINUTE_MS } from '../units/index.ts';
 
-const MIN = 60_000;
-const HOUR = 3_600_000;
 const typed = { value: 1, unit: 'C' as const };
 
 /** A make up to the end of inoculation, 90 minutes after its start. */
@@ -86,14 +85,14 @@ describe('the log', () => {
       log(121, 'corrected', { target: reading.id, at: null, data: { ...fixed, celsius: 24 } }),
       log(122, 'corrected', {
         target: reading.id,
-        at: new Date(START + 125 * MIN).toISOString(),
+        at: new Date(START + 125 * MINUTE_MS).toISOString(),
         data: fixed,
       }),
       log(123, 'corrected', { target: events[1]!.id, at: null, data: { nonsense: true } }),
     );
     const kept = effectiveEvents(events).find((e) => e.id === reading.id)!;
     expect(kept.data).toEqual(fixed);
-    expect(Date.parse(kept.at)).toBe(START + 125 * MIN);
+    expect(Date.parse(kept.at)).toBe(START + 125 * MINUTE_MS);
     expect(stateOf(events).steps[0]!.status).toBe('done');
   });
 
@@ -102,7 +101,7 @@ describe('the log', () => {
     const events = inoculated(log);
     const state = stateOf(events);
     expect(state.current?.step.id).toBe('incubate');
-    expect(state.inoculatedAtMs).toBe(START + 90 * MIN);
+    expect(state.inoculatedAtMs).toBe(START + 90 * MINUTE_MS);
     const skipped = stateOf([events[0]!, log(3, 'step-skipped', { step: 'pour' })]);
     expect(skipped.steps[0]!.status).toBe('skipped');
     expect(skipped.current?.step.id).toBe('heat');
@@ -111,14 +110,14 @@ describe('the log', () => {
 });
 
 describe('forecast', () => {
-  const now = START + 90 * MIN;
+  const now = START + 90 * MINUTE_MS;
 
   test('a plan is forecast from milk to fridge, in order', () => {
     const point = pointForecast(stateOfPlan(testPlan()), START);
     const ends = point.steps.map((s) => s.endMs);
     expect([...ends].sort((a, b) => a - b)).toEqual(ends);
-    expect(markMs(point, 'body')!).toBeGreaterThan(point.inoculationMs + 2 * HOUR);
-    expect(markMs(point, 'body')!).toBeLessThan(point.inoculationMs + 6 * HOUR);
+    expect(markMs(point, 'body')!).toBeGreaterThan(point.inoculationMs + 2 * HOUR_MS);
+    expect(markMs(point, 'body')!).toBeLessThan(point.inoculationMs + 6 * HOUR_MS);
     expect(point.denatured).toBeGreaterThan(0.85);
     expect(point.sourness).toBe('classic');
   });
@@ -137,7 +136,7 @@ describe('forecast', () => {
         typed: { value: 5.4, unit: 'pH' },
       }),
     );
-    const after = bandForecast(stateOf(events), now + 150 * MIN, 7);
+    const after = bandForecast(stateOf(events), now + 150 * MINUTE_MS, 7);
     expect(markBand(after, 'body').p90! - markBand(after, 'body').p10!).toBeLessThan(
       0.7 * (markBand(before, 'body').p90! - markBand(before, 'body').p10!),
     );
@@ -159,7 +158,9 @@ describe('forecast', () => {
         typed: { value: 6.5, unit: 'pH' },
       }),
     );
-    expect(contradictionWords(bandForecast(stateOf(events), now + 300 * MIN, 7))).toMatch(/starter weak/);
+    expect(contradictionWords(bandForecast(stateOf(events), now + 300 * MINUTE_MS, 7))).toMatch(
+      /starter weak/,
+    );
   });
 
   test('measured temperatures become the past and judge the place', () => {
@@ -175,7 +176,7 @@ describe('forecast', () => {
         }),
       );
     }
-    const told = bandForecast(stateOf(events), now + 180 * MIN, 7);
+    const told = bandForecast(stateOf(events), now + 180 * MINUTE_MS, 7);
     expect(told.ambientC).toBeLessThan(41);
     expect(told.ambientSigmaC).toBeLessThan(0.5);
     expect(markBand(told, 'body').p50!).toBeGreaterThan(markBand(untold, 'body').p50!);
@@ -189,12 +190,12 @@ describe('forecast', () => {
       log(10, 'temperature-read', { celsius: 20, instrument: 'hand', typed }),
       log(20, 'temperature-read', { celsius: 35, instrument: 'hand', typed }),
     ]);
-    const book = walkThermal(stateOf(events), START + 20 * MIN).steps.find((s) => s.id === 'heat')!;
-    const walk = walkThermal(state, START + 20 * MIN);
+    const book = walkThermal(stateOf(events), START + 20 * MINUTE_MS).steps.find((s) => s.id === 'heat')!;
+    const walk = walkThermal(state, START + 20 * MINUTE_MS);
     const heat = walk.steps.find((s) => s.id === 'heat')!;
     // 1.5 K/min to go 50 K more: 33 min and more, for an open pot loses ever more heat on its way.
-    expect(heat.endMs).toBeGreaterThan(START + 45 * MIN);
-    expect(heat.endMs).toBeLessThan(START + 80 * MIN);
+    expect(heat.endMs).toBeGreaterThan(START + 45 * MINUTE_MS);
+    expect(heat.endMs).toBeLessThan(START + 80 * MINUTE_MS);
     expect(heat.endMs).not.toBe(book.endMs);
     expect(walk.denaturedNow).toBe(0);
     expect(walkThermal(stateOf(inoculated()), now).denaturedNow).toBeGreaterThan(0.8);
@@ -232,7 +233,7 @@ describe('forecast', () => {
 describe('safety and alarms', () => {
   const at = (events: LoggedEvent[], minutes: number) => {
     const state = stateOf(events);
-    const now = START + minutes * MIN;
+    const now = START + minutes * MINUTE_MS;
     const forecast = bandForecast(state, now, 7, 300);
     const safety = safetyOf(state, forecast.point.temperature, now, markBand(forecast, 'safe').p90);
     return { state, forecast, safety, alarms: alarmsOf(state, forecast, safety), now };

@@ -14,8 +14,8 @@ import {
   stateOfPlan,
 } from './index.ts';
 import { createLog, MAKE_ID, START } from './fixtures/events.ts';
+import { MINUTE_MS } from '../units/index.ts';
 
-const MIN = 60_000;
 const planOf = (product: ProductId) =>
   beginPlan(product, defaultKitchen('UTC'), new Date(START).toISOString());
 const marked = (
@@ -25,7 +25,7 @@ const marked = (
 ) => {
   const log = createLog();
   const state = foldMake(MAKE_ID, [log(0, 'make-started', { plan: planOf(product) }), ...entries(log)])!;
-  return marksOf(state, bandForecast(state, START + nowMin * MIN, 5, 60));
+  return marksOf(state, bandForecast(state, START + nowMin * MINUTE_MS, 5, 60));
 };
 
 describe('marks', () => {
@@ -62,7 +62,7 @@ describe('marks', () => {
     ];
     const [before, after] = [marked('butter', 121, churning), marked('butter', 121, late)];
     const of = (marks: typeof before, id: string) => marks.find((mark) => mark.id === id)!;
-    expect(of(after, 'froth').seenMs).toBe(START + 121 * MIN);
+    expect(of(after, 'froth').seenMs).toBe(START + 121 * MINUTE_MS);
     expect(of(after, 'broken').band.p50!).toBeGreaterThan(of(before, 'broken').band.p50!);
     expect(of(after, 'broken').seenMs).toBeNull();
   });
@@ -72,6 +72,6 @@ describe('marks', () => {
       log(90, 'starter-added', { massKg: 0.05, statedRatio: null, typed: null }),
       log(400, 'cue-seen', { cue: 'set', cleanSmell: true }),
     ]).find((mark) => mark.role === 'body');
-    expect(set).toMatchObject({ words: 'Set', seenMs: START + 400 * MIN, step: 'incubate' });
+    expect(set).toMatchObject({ words: 'Set', seenMs: START + 400 * MINUTE_MS, step: 'incubate' });
   });
 });

@@ -21,9 +21,8 @@ import {
   yieldOf,
   type MakeState,
 } from './index.ts';
+import { HOUR_MS, MINUTE_MS } from '../units/index.ts';
 
-const MIN = 60_000;
-const HOUR = 60 * MIN;
 const KITCHEN = defaultKitchen('UTC');
 const methodOf = (id: string) => SHIPPED_METHODS.find((m) => m.id === id)!;
 const planOf = (id: string, litres: number): MakePlan =>
@@ -41,10 +40,10 @@ function souring(plan: MakePlan, ...said: readonly Said[]): MakeState {
     ...said.map(([minute, type, data]) => log(minute, type, data)),
   ])!;
 }
-const CLOCK_MS = START + 2 * HOUR;
+const CLOCK_MS = START + 2 * HOUR_MS;
 const celsius = (state: MakeState, hour: number): number => {
   const { temperature } = pointForecast(state, CLOCK_MS);
-  return temperature.findLast(([ms]) => ms <= START + hour * HOUR)![1];
+  return temperature.findLast(([ms]) => ms <= START + hour * HOUR_MS)![1];
 };
 const ready = (state: MakeState): number =>
   pointForecast(state, CLOCK_MS).marks.find(({ role }) => role === 'ready')!.atMs!;
@@ -56,7 +55,7 @@ function recorded(streamId: string, entries: ReturnType<typeof splitMake>): Make
     streamId,
     entries
       .filter((entry) => entry.streamId === streamId)
-      .map((entry) => log((entry.atMs - START) / MIN, entry.type, entry.data as never)),
+      .map((entry) => log((entry.atMs - START) / MINUTE_MS, entry.type, entry.data as never)),
   )!;
 }
 const CHILD_ID = '01H00000000000000000000001';
@@ -74,20 +73,20 @@ describe('another place under way', () => {
   };
 
   test('until it is moved it is as warm as it was, then it follows the other place', () => {
-    const moved = replannedState(still, { place: cool, why: '' }, START + 5 * HOUR);
+    const moved = replannedState(still, { place: cool, why: '' }, START + 5 * HOUR_MS);
     for (const hour of [2.5, 3.5, 4.7]) expect(celsius(moved, hour)).toBeCloseTo(celsius(still, hour), 9);
     expect(celsius(moved, 5.6)).toBeLessThan(celsius(still, 5.6) - 5);
     expect(Math.abs(celsius(moved, 12) - 12)).toBeLessThan(1);
     // Moved only after two warm hours it is sourer by then than if it had stood cold from the beginning.
     const ph = (state: MakeState, hour: number): number =>
-      pointForecast(state, CLOCK_MS).ph.findLast(([ms]) => ms <= START + hour * HOUR)![1];
+      pointForecast(state, CLOCK_MS).ph.findLast(([ms]) => ms <= START + hour * HOUR_MS)![1];
     const cold = souring({ ...plan, place: cool });
     expect(ph(moved, 6)).toBeLessThan(ph(cold, 6) - 0.1);
     expect(ph(moved, 12)).toBeGreaterThan(ph(still, 12) + 0.1);
   });
 
   test('a place chosen before the starter went in is simply its place', () => {
-    const early = replannedState(still, { place: cool, why: '' }, START + MIN);
+    const early = replannedState(still, { place: cool, why: '' }, START + MINUTE_MS);
     expect(celsius(early, 8)).toBeCloseTo(celsius(souring({ ...plan, place: cool }), 8), 9);
   });
 
@@ -114,11 +113,11 @@ describe('more starter', () => {
     const once = souring(plan, first);
     const twice = souring(plan, first, [180, 'starter-added', dose]);
     expect(twice.inoculatedAtMs).toBe(once.inoculatedAtMs);
-    expect(ready(twice)).toBeLessThan(ready(once) - 10 * MIN);
+    expect(ready(twice)).toBeLessThan(ready(once) - 10 * MINUTE_MS);
     expect(makeFlow(twice, 0.9).wentIn.massKg - makeFlow(once, 0.9).wentIn.massKg).toBeCloseTo(0.3, 9);
     expect(yieldOf(twice).starterKg).toBeCloseTo(0.33, 9);
     const warm = (state: MakeState): number =>
-      safetyOf(state, pointForecast(state, CLOCK_MS).temperature, START + 4 * HOUR, null).warmH;
+      safetyOf(state, pointForecast(state, CLOCK_MS).temperature, START + 4 * HOUR_MS, null).warmH;
     expect(warm(twice)).toBeCloseTo(warm(once), 1);
   });
 });
@@ -136,7 +135,7 @@ describe('a part that goes another way', () => {
     { ph: 5.6, instrument: 'meter', sigma: null, typed: { value: 5.6, unit: 'pH' } },
   ];
   const whole = souring(plan, read, acid);
-  const nowMs = START + 240 * MIN;
+  const nowMs = START + 240 * MINUTE_MS;
   const entries = splitMake(
     whole,
     { id: CHILD_ID, name: 'A quarter', share: 0.25, jars: [], method: null },
@@ -170,7 +169,7 @@ describe('a part that goes another way', () => {
     const [a, b] = [part, whole].map((state) =>
       bandForecast(state, nowMs, 5, 300).marks.find(({ role }) => role === 'ready')!,
     );
-    expect(Math.abs(a!.band.p50! - b!.band.p50!)).toBeLessThan(6 * MIN);
+    expect(Math.abs(a!.band.p50! - b!.band.p50!)).toBeLessThan(6 * MINUTE_MS);
   });
 
   test('it may go on as another thing that sours alike', () => {
@@ -206,7 +205,7 @@ describe('a part that goes another way', () => {
 describe('poured together', () => {
   const OTHER_ID = '01H00000000000000000000002';
   const mine = souring(planOf('yogurt', 2));
-  const nowMs = START + 300 * MIN;
+  const nowMs = START + 300 * MINUTE_MS;
   const other = { ...souring(planOf('yogurt', 1)), id: OTHER_ID };
   const poured = asPoured(other, bandForecast(other, nowMs, 1, 200), nowMs);
   const log = createLog(MAKE_ID, 50);
@@ -226,18 +225,18 @@ describe('poured together', () => {
 
   test('two alike go on as one; something sweeter slows it by as much as there is of it', () => {
     expect(whyNotTogether(mine, other)).toBeNull();
-    expect(at(together, nowMs + HOUR)).toBeCloseTo(at(mine, nowMs + HOUR), 1);
+    expect(at(together, nowMs + HOUR_MS)).toBeCloseTo(at(mine, nowMs + HOUR_MS), 1);
     const fresh = foldMake(MAKE_ID, [
       ...mine.events,
       log(300, 'joined', { ...poured, acidMmolPerKg: 0, log10CfuPerMl: {}, celsius: 20 }),
     ])!;
-    expect(at(fresh, nowMs + HOUR)).toBeGreaterThan(at(mine, nowMs + HOUR) + 0.1);
+    expect(at(fresh, nowMs + HOUR_MS)).toBeGreaterThan(at(mine, nowMs + HOUR_MS) + 0.1);
     expect(celsius(fresh, 5.05)).toBeLessThan(celsius(mine, 5.05) - 3);
   });
 
   test('the older of two safety clocks counts, and acid shown before something sweet came to it does not', () => {
     const clock = (state: MakeState) =>
-      safetyOf(state, pointForecast(state, nowMs).temperature, nowMs + MIN, null);
+      safetyOf(state, pointForecast(state, nowMs).temperature, nowMs + MINUTE_MS, null);
     const older = foldMake(MAKE_ID, [
       ...mine.events,
       log(300, 'joined', { ...poured, warmH: 9, shownAcid: false }),

@@ -9,8 +9,8 @@ import { incubationOf } from './incubation.ts';
 import { safetyOf, shownAcidAtMs } from './safety.ts';
 import { walkThermal } from './thermal.ts';
 import type { MakeState } from './state.ts';
+import { HOUR_MS } from '../units/index.ts';
 
-const HOUR_MS = 3_600_000;
 /** Fewer cells than this make no difference, log10 per mL. */
 const NO_CELLS = 1;
 

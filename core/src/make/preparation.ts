@@ -1,8 +1,9 @@
 import type { MakeState } from './state.ts';
 import { churningStep } from './too-long.ts';
+import { HOUR_MS } from '../units/index.ts';
 
 /** So long before it begins there is still an evening, ms. */
-const EVENING_MS = 10 * 3_600_000;
+const EVENING_MS = 10 * HOUR_MS;
 
 /**
  * From when on a churning is to be made ready for, ms since 1970: the evening before. `null` when it was decided later than

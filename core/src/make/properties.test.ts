@@ -19,8 +19,7 @@ import {
   walkThermal,
 } from './index.ts';
 import { undoTarget, type LoggedEvent } from '../log/index.ts';
-
-const HOUR = 3_600_000;
+import { HOUR_MS } from '../units/index.ts';
 
 /** Plans as people turn them, sensible and silly. */
 const anyPlan = fc
@@ -150,7 +149,7 @@ describe('any order of entries', () => {
       fc.property(anyEntries, (entries) => {
         const state = foldMake(MAKE_ID, eventsOf(entries));
         expect(state).not.toBeNull();
-        const now = START + 16 * HOUR;
+        const now = START + 16 * HOUR_MS;
         const walk = walkThermal(state!, now);
         expect(walk.course.every(([ms, c]) => Number.isFinite(ms) && Number.isFinite(c))).toBe(true);
         const point = pointForecast(state!, now);

@@ -4,6 +4,7 @@ import { rennetAmount, rennetOf } from '../steps/index.ts';
 import { interpolateLinear } from '../numerics/index.ts';
 import type { PointForecast } from './forecast.ts';
 import type { MakeState } from './state.ts';
+import { MINUTE_MS } from '../units/index.ts';
 
 /**
  * What a clean break said of a rennet whose label says nothing: IMCU of one drop, millilitre or tablet, about; `null` where
@@ -17,7 +18,7 @@ export function rennetLearned(
   const set = state.steps.find(({ step }) => step.facts.tells === 'break');
   if (!rennet || rennet.strengthImcu !== null || !set || set.startedAtMs === null || set.endedAtMs === null)
     return null;
-  const tookMin = (set.endedAtMs - set.startedAtMs) / 60_000;
+  const tookMin = (set.endedAtMs - set.startedAtMs) / MINUTE_MS;
   if (!(tookMin > 1)) return null;
   const at = (course: readonly (readonly [number, number])[], otherwise: number): number =>
     course.length === 0

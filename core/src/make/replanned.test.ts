@@ -14,10 +14,9 @@ import {
   stateOfPlan,
 } from './index.ts';
 import type { LoggedEvent } from '../log/index.ts';
+import { HOUR_MS, MINUTE_MS } from '../units/index.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
-const MIN = 60_000;
-const HOUR = 60 * MIN;
 const MAKE = '0000000000000000000000000M';
 const KITCHEN = defaultKitchen('UTC');
 const PLAN = defaultPlan(KITCHEN, new Date(START).toISOString(), 3);
@@ -37,11 +36,11 @@ const event = <T extends EventType>(ms: number, type: T, data: EventOf<T>['data'
     seq: n,
   }) as LoggedEvent;
 const started = (plan: MakePlan = PLAN): LoggedEvent[] => [event(START, 'make-started', { plan })];
-const coolingFrom = START + 70 * MIN;
+const coolingFrom = START + 70 * MINUTE_MS;
 const hot = (plan = PLAN): LoggedEvent[] => [
   ...started(plan),
   ...(['pour', 'heat', 'hold'] as const).map((step, i) =>
-    event(START + (i + 1) * 20 * MIN + (i === 2 ? 10 * MIN : 0), 'step-done', { step }),
+    event(START + (i + 1) * 20 * MINUTE_MS + (i === 2 ? 10 * MINUTE_MS : 0), 'step-done', { step }),
   ),
 ];
 const coolEnd = (events: LoggedEvent[], nowMs: number): number =>
@@ -55,12 +54,12 @@ describe('a plan changed under way', () => {
       coolingFrom,
     );
     const later = coolEnd(
-      [...hot(), event(coolingFrom + 30 * MIN, 'replanned', { cooling: BATH, why: '' })],
-      coolingFrom + 30 * MIN,
+      [...hot(), event(coolingFrom + 30 * MINUTE_MS, 'replanned', { cooling: BATH, why: '' })],
+      coolingFrom + 30 * MINUTE_MS,
     );
-    expect(atOnce - coolingFrom).toBeLessThan(20 * MIN);
-    expect(later).toBeGreaterThan(coolingFrom + 30 * MIN);
-    expect(later - (coolingFrom + 30 * MIN)).toBeLessThan(atOnce - coolingFrom);
+    expect(atOnce - coolingFrom).toBeLessThan(20 * MINUTE_MS);
+    expect(later).toBeGreaterThan(coolingFrom + 30 * MINUTE_MS);
+    expect(later - (coolingFrom + 30 * MINUTE_MS)).toBeLessThan(atOnce - coolingFrom);
     expect(counter).toBeGreaterThan(later);
   });
 
@@ -87,7 +86,7 @@ describe('a plan changed under way', () => {
     const thick = pointForecast(replannedState(stateOfPlan(PLAN), { powder, why: '' }, START), START);
     expect(thick.firmness).toBeGreaterThan(plain.firmness + 10);
     expect(markMs(thick, 'body')! - thick.inoculationMs).toBeGreaterThan(
-      markMs(plain, 'body')! - plain.inoculationMs + 10 * MIN,
+      markMs(plain, 'body')! - plain.inoculationMs + 10 * MINUTE_MS,
     );
     const batch = batchOf({ ...PLAN, milk: { ...PLAN.milk, powder } });
     expect(batch.massKg).toBeCloseTo(batchOf(PLAN).massKg + 0.12, 9);
@@ -97,7 +96,7 @@ describe('a plan changed under way', () => {
     const box = { ...PLAN, place: KITCHEN.places.find((p) => p.kind === 'insulated-box')! };
     const at = (plan: MakePlan, h: number): number => {
       const point = pointForecast(stateOfPlan(plan), START);
-      return point.temperature.findLast(([ms]) => ms <= point.inoculationMs + h * HOUR)![1];
+      return point.temperature.findLast(([ms]) => ms <= point.inoculationMs + h * HOUR_MS)![1];
     };
     expect(at({ ...box, bottles: { litres: 2, celsius: 55 } }, 6)).toBeGreaterThan(at(box, 6) + 3);
   });
@@ -125,14 +124,14 @@ describe('several jars', () => {
     ];
     const events = [
       ...hot({ ...PLAN, jars: many }),
-      event(START + 2 * HOUR, 'step-done', { step: 'cool' }),
-      event(START + 2.1 * HOUR, 'starter-added', { massKg: 0.05, statedRatio: null, typed: null }),
+      event(START + 2 * HOUR_MS, 'step-done', { step: 'cool' }),
+      event(START + 2.1 * HOUR_MS, 'starter-added', { massKg: 0.05, statedRatio: null, typed: null }),
     ];
     const filled = fillJars({ ...PLAN, jars: many }).jars.filter((j) => j.filledLitres > 0.005);
     expect(filled).toHaveLength(5);
-    const chilled = filled.map((jar, i) => event(START + (6 + i) * HOUR, 'jar-chilled', { jar: jar.id }));
+    const chilled = filled.map((jar, i) => event(START + (6 + i) * HOUR_MS, 'jar-chilled', { jar: jar.id }));
     expect(foldMake(MAKE, [...events, ...chilled.slice(0, -1)])!.chilledAtMs).toBeNull();
-    expect(foldMake(MAKE, [...events, ...chilled])!.chilledAtMs).toBe(START + 10 * HOUR);
+    expect(foldMake(MAKE, [...events, ...chilled])!.chilledAtMs).toBe(START + 10 * HOUR_MS);
   });
 });
 
@@ -150,8 +149,8 @@ describe('acidity by lye', () => {
   test('enters the forecast as an instrument of its own', () => {
     const events = [
       ...hot(),
-      event(START + 2 * HOUR, 'starter-added', { massKg: 0.06, statedRatio: null, typed: null }),
-      event(START + 5 * HOUR, 'titrated', {
+      event(START + 2 * HOUR_MS, 'starter-added', { massKg: 0.06, statedRatio: null, typed: null }),
+      event(START + 5 * HOUR_MS, 'titrated', {
         naohMl: 5,
         sampleG: 9,
         percent: titratedPercent(5, 9),
@@ -179,7 +178,7 @@ describe('a room’s day', () => {
     expect(curve[9]).toBeCloseTo(17, 9);
     expect(curve[21]).toBeLessThan(23);
     expect(curve[21]).toBeGreaterThan(curve[3]!);
-    expect(roomAtC({ roomC: 0, roomByUtcHour: curve }, START + 1.5 * HOUR)).toBeCloseTo(15.5, 9);
+    expect(roomAtC({ roomC: 0, roomByUtcHour: curve }, START + 1.5 * HOUR_MS)).toBeCloseTo(15.5, 9);
     expect(roomByUtcHour(KITCHEN.site, START)).toBeUndefined();
   });
 
@@ -197,9 +196,9 @@ describe('who is there', () => {
     absences: [{ id: MAKE, cookId: cook.id, name: 'Stall', days: [1], from: '08:00', to: '12:00' }],
   };
   test('nobody when the only cook sleeps or is away, on those days alone', () => {
-    expect(nobodyThere(kitchen, START + 3 * HOUR)).toBe(true);
-    expect(nobodyThere(kitchen, START + 27 * HOUR)).toBe(false);
-    expect(nobodyThere(kitchen, START + 17 * HOUR)).toBe(true);
+    expect(nobodyThere(kitchen, START + 3 * HOUR_MS)).toBe(true);
+    expect(nobodyThere(kitchen, START + 27 * HOUR_MS)).toBe(false);
+    expect(nobodyThere(kitchen, START + 17 * HOUR_MS)).toBe(true);
   });
 
   test('an absence over midnight belongs to the day it begins on', () => {
@@ -208,17 +207,17 @@ describe('who is there', () => {
       cooks: [{ ...cook, sleepFrom: '04:00', sleepTo: '04:05' }],
       absences: [{ ...kitchen.absences[0]!, days: [1], from: '22:00', to: '02:00' }],
     };
-    expect(nobodyThere(late, START + 19 * HOUR)).toBe(true);
-    expect(nobodyThere(late, START - 5 * HOUR)).toBe(false);
+    expect(nobodyThere(late, START + 19 * HOUR_MS)).toBe(true);
+    expect(nobodyThere(late, START - 5 * HOUR_MS)).toBe(false);
   });
 
   test('looked up at once it says the same, and when somebody is there again', () => {
-    const there = attendance(kitchen, START, START + 24 * HOUR);
+    const there = attendance(kitchen, START, START + 24 * HOUR_MS);
     for (let h = 0; h < 24; h += 0.5)
-      expect(there.at(START + h * HOUR)).toBe(!nobodyThere(kitchen, START + h * HOUR));
-    expect(there.nextAt(START + 3 * HOUR)).toBe(START + 6 * HOUR);
-    expect(there.throughout(START, START + HOUR)).toBe(true);
-    expect(there.throughout(START, START + 3 * HOUR)).toBe(false);
+      expect(there.at(START + h * HOUR_MS)).toBe(!nobodyThere(kitchen, START + h * HOUR_MS));
+    expect(there.nextAt(START + 3 * HOUR_MS)).toBe(START + 6 * HOUR_MS);
+    expect(there.throughout(START, START + HOUR_MS)).toBe(true);
+    expect(there.throughout(START, START + 3 * HOUR_MS)).toBe(false);
   });
 
   test('hands needed in an absence are told', () => {

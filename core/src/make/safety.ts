@@ -2,8 +2,8 @@ import { SAFE_PH, safetyLimit, warmSpell, type SafetyLimit } from '../culture/in
 import { souringKindOf } from '../method/index.ts';
 import { showsSet } from './seen.ts';
 import { acidityNow, souringOf, type MakeState } from './state.ts';
+import { HOUR_MS } from '../units/index.ts';
 
-const HOUR_MS = 3_600_000;
 /** Where nothing is to sour there is no clock. */
 const NO_LIMIT: SafetyLimit = { limitH: null, reason: '' };
 /** Share of the limit from which a look is asked for. */

@@ -10,8 +10,7 @@ import {
   shownAcidAtMs,
   type MakeState,
 } from './index.ts';
-
-const MIN = 60_000;
+import { MINUTE_MS } from '../units/index.ts';
 
 /** A make inoculated after 90 minutes, with what was seen of it: [minutes since the start, cue]. */
 function seen(
@@ -28,7 +27,7 @@ function seen(
 }
 
 test('a set that was seen stands with its first sight, until somebody sees it liquid', () => {
-  const at = (minute: number): number => START + minute * MIN;
+  const at = (minute: number): number => START + minute * MINUTE_MS;
   expect(seenSetMs(seen([200, 'liquid']))).toBeNull();
   expect(seenSetMs(seen([200, 'liquid'], [300, 'set'], [330, 'whey-shows']))).toBe(at(300));
   expect(seenSetMs(seen([300, 'set'], [310, 'trembles']))).toBe(at(300));
@@ -38,7 +37,7 @@ test('a set that was seen stands with its first sight, until somebody sees it li
 
 test('after it nothing forecasts the set: the alarms speak of what is still open', () => {
   const titles = (state: MakeState): readonly string[] => {
-    const nowMs = START + 301 * MIN;
+    const nowMs = START + 301 * MINUTE_MS;
     const forecast = bandForecast(state, nowMs, 1, 80);
     const safety = safetyOf(state, forecast.point.temperature, nowMs, markBand(forecast, 'safe').p90);
     return alarmsOf(state, forecast, safety).map((a) => a.title);
@@ -52,7 +51,7 @@ test('after it nothing forecasts the set: the alarms speak of what is still open
 
 test('where a set does not show that it soured, seeing it stops no safety clock', () => {
   const state = seen([300, 'set']);
-  expect(shownAcidAtMs(state)).toBe(START + 300 * MIN);
+  expect(shownAcidAtMs(state)).toBe(START + 300 * MINUTE_MS);
   const withRennet: MakeState = {
     ...state,
     steps: state.steps.map((s) => ({
@@ -69,10 +68,10 @@ test('where a set does not show that it soured, seeing it stops no safety clock'
         ...withRennet.acidity,
         {
           eventId: 'read',
-          atMs: START + 320 * MIN,
+          atMs: START + 320 * MINUTE_MS,
           reading: { kind: 'ph', ph: 5.1, sigma: 0.1, instrument: 'meter' },
         },
       ],
     }),
-  ).toBe(START + 320 * MIN);
+  ).toBe(START + 320 * MINUTE_MS);
 });

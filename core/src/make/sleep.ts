@@ -4,8 +4,8 @@ import { nobodyThere } from '../kitchen/index.ts';
 import { interpolateLinear } from '../numerics/index.ts';
 import { stepFacts } from '../steps/index.ts';
 import type { PointForecast } from './forecast.ts';
+import { MINUTE_MS } from '../units/index.ts';
 
-const MINUTE_MS = 60_000;
 /** Sleeping hours are looked at on this grid. */
 const LOOK_MS = 5 * MINUTE_MS;
 

@@ -4,8 +4,8 @@ import type { LoggedEvent } from '../log/index.ts';
 import { beginPlan } from '../products/index.ts';
 import { createLog, MAKE_ID, START } from './fixtures/events.ts';
 import { alarmsOf, bandForecast, foldMake, safetyOf, slowChurning, type MakeState } from './index.ts';
+import { MINUTE_MS } from '../units/index.ts';
 
-const MIN = 60_000;
 const plan = beginPlan('butter', defaultKitchen('UTC'), new Date(START).toISOString());
 const churning = (
   begunC: number,
@@ -25,14 +25,14 @@ const churning = (
 
 test('a churning is too long after twice the longest it should take; then it asks how warm it is', () => {
   const state = churning(12);
-  const slow = slowChurning(state, START + 61 * MIN)!;
+  const slow = slowChurning(state, START + 61 * MINUTE_MS)!;
   expect(slow).toMatchObject({ late: 'froth', heatC: null, causes: [], remedies: [] });
-  expect(slow.sinceMs).toBeLessThan(START + 70 * MIN);
-  const forecast = bandForecast(state, START + 61 * MIN, 1, 20);
+  expect(slow.sinceMs).toBeLessThan(START + 70 * MINUTE_MS);
+  const forecast = bandForecast(state, START + 61 * MINUTE_MS, 1, 20);
   const alarms = alarmsOf(
     state,
     forecast,
-    safetyOf(state, forecast.point.temperature, START + 61 * MIN, null),
+    safetyOf(state, forecast.point.temperature, START + 61 * MINUTE_MS, null),
   );
   // First whether its next stage is there; long after it, that all of it takes too long.
   expect(alarms.find((a) => a.id === 'late-froth')).toMatchObject({
@@ -41,8 +41,8 @@ test('a churning is too long after twice the longest it should take; then it ask
     mustAct: false,
   });
   const tooLong = alarms.find((a) => a.id === 'slow-churning')!;
-  expect(tooLong.dueAtMs).toBeGreaterThan(START + 90 * MIN);
-  expect(slowChurning(state, tooLong.dueAtMs + MIN)!.late).toBeNull();
+  expect(tooLong.dueAtMs).toBeGreaterThan(START + 90 * MINUTE_MS);
+  expect(slowChurning(state, tooLong.dueAtMs + MINUTE_MS)!.late).toBeNull();
 });
 
 test('once it was measured it says why, and what could be done about it', () => {
@@ -50,20 +50,20 @@ test('once it was measured it says why, and what could be done about it', () => 
     churning(6, (log) => [
       log(minute, 'temperature-read', { celsius: 7.5, instrument: 'hand', typed: { value: 7.5, unit: 'C' } }),
     ]);
-  const { sinceMs } = slowChurning(cold(70), START + 61 * MIN)!;
-  const late = Math.ceil((sinceMs - START) / MIN) + 2;
-  const slow = slowChurning(cold(late), START + (late + 1) * MIN)!;
+  const { sinceMs } = slowChurning(cold(70), START + 61 * MINUTE_MS)!;
+  const late = Math.ceil((sinceMs - START) / MINUTE_MS) + 2;
+  const slow = slowChurning(cold(late), START + (late + 1) * MINUTE_MS)!;
   expect(slow.heatC).toBe(7.5);
   expect(slow.causes[0]).toBe('cold');
   expect(slow.remedies[0]!.what).toBe('warm-bath');
   // A reading of half an hour ago says nothing of now.
-  expect(slowChurning(cold(late), START + (late + 31) * MIN)!.heatC).toBeNull();
+  expect(slowChurning(cold(late), START + (late + 31) * MINUTE_MS)!.heatC).toBeNull();
 });
 
 test('what broke, or is no churning, is never too long', () => {
   const log = createLog();
   const over = churning(12, (own) => [own(80, 'step-done', { step: 'churn' })]);
-  expect(slowChurning(over, START + 300 * MIN)).toBeNull();
+  expect(slowChurning(over, START + 300 * MINUTE_MS)).toBeNull();
   const yogurt = beginPlan('yogurt', defaultKitchen('UTC'), new Date(START).toISOString());
   expect(slowChurning(foldMake(MAKE_ID, [log(0, 'make-started', { plan: yogurt })])!, START)).toBeNull();
 });

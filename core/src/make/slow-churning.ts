@@ -3,6 +3,7 @@ import { batchOf } from '../method/index.ts';
 import { loadRuns } from '../steps/index.ts';
 import type { MakeState } from './state.ts';
 import { churningNow, lateStage, loadInChurn, tooLongFromMs } from './too-long.ts';
+import { MINUTE_MS } from '../units/index.ts';
 
 /** A churning that takes longer than twice the longest it should have. */
 export interface SlowNow {
@@ -18,7 +19,7 @@ export interface SlowNow {
 }
 
 /** A reading so long ago says little of now, ms. */
-const FRESH_MS = 10 * 60_000;
+const FRESH_MS = 10 * MINUTE_MS;
 
 /**
  * When a churning is, or will be, too long; and what to do about it once its heat is known. `null` where nothing is churned, or
@@ -29,7 +30,7 @@ export function slowChurning(state: MakeState, nowMs: number): SlowNow | null {
   if (!run) return null;
   const load = loadInChurn(loadRuns(run))!;
   if (load.broke) return null;
-  const startMs = run.startMs + load.startMin * 60_000;
+  const startMs = run.startMs + load.startMin * MINUTE_MS;
   const tooLongMs = tooLongFromMs(run);
   const next = lateStage(run);
   const sinceMs = Math.min(tooLongMs, next?.atMs ?? tooLongMs);
@@ -41,7 +42,7 @@ export function slowChurning(state: MakeState, nowMs: number): SlowNow | null {
     churning: load.churning,
     composition: batchOf(state.plan).composition,
     homogenised: state.plan.milk.homogenised === true,
-    elapsedMin: (nowMs - startMs) / 60_000,
+    elapsedMin: (nowMs - startMs) / MINUTE_MS,
     heatC,
     way: load.way,
   };

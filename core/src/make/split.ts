@@ -13,9 +13,10 @@ import { fillJars } from '../method/index.ts';
 import { instantOf } from '../log/index.ts';
 import { productOf } from '../products/index.ts';
 import type { MakeState } from './state.ts';
+import { MINUTE_MS } from '../units/index.ts';
 
 /** Readings nearer to each other than this are not copied one by one. */
-const READING_EVERY_MS = 10 * 60_000;
+const READING_EVERY_MS = 10 * MINUTE_MS;
 
 /** Told of the whole, or of what only one of both has: not copied as they are. */
 const NOT_COPIED: ReadonlySet<EventType> = new Set<EventType>([

@@ -27,6 +27,7 @@ import { loadsBegun, panOf, restsOf, seenOf } from './fold-churn.ts';
 import { acidityOf, sampled, seenAtEnd, type AcidityEntry } from './fold-acidity.ts';
 import { curdSeen } from './fold-curd.ts';
 import { partsOf, withPour, type Joined, type Stay } from './parts.ts';
+import { HOUR_MS, MINUTE_MS } from '../units/index.ts';
 
 export interface StepState {
   readonly step: MethodStep;
@@ -327,7 +328,7 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
       celsius: e.data.celsius,
       atMs: instantOf(e),
     })),
-    iced: laid && { fromMs: instantOf(laid), toMs: instantOf(laid) + laid.data.minutes * 60_000 },
+    iced: laid && { fromMs: instantOf(laid), toMs: instantOf(laid) + laid.data.minutes * MINUTE_MS },
     flavours: of('flavoured').map((e) => e.data),
     tags: last(of('tagged'))?.data.tags ?? [],
     pieces: last(of('shaped'))?.data.pieces ?? [],
@@ -376,7 +377,7 @@ export function acidityReadings(state: MakeState): AcidityReading[] {
   return state.acidity
     .filter((entry) => entry.atMs >= zero)
     .map((entry) => {
-      const hour = (entry.atMs - zero) / 3_600_000;
+      const hour = (entry.atMs - zero) / HOUR_MS;
       return entry.reading.kind === 'ph'
         ? {
             kind: 'ph',

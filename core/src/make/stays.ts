@@ -3,8 +3,7 @@ import { placeTauH } from '../heat/index.ts';
 import { batchOf, type Batch } from '../method/index.ts';
 import type { Parts } from './parts.ts';
 import { unreadCourse } from './unread-course.ts';
-
-const HOUR_MS = 3_600_000;
+import { HOUR_MS } from '../units/index.ts';
 
 /** Milk's expected way through the places it stands in, one after the other. */
 export interface ExpectedCourse {

@@ -10,8 +10,7 @@ import { pointForecast } from './forecast.ts';
 import { safetyOf } from './safety.ts';
 import { seenSetMs } from './seen.ts';
 import { souringOf, type MakeState } from './state.ts';
-
-const HOUR_MS = 3_600_000;
+import { HOUR_MS } from '../units/index.ts';
 
 /** Where the milk went, by mass. */
 export interface YieldBalance {

@@ -6,8 +6,8 @@ import { roomAtC } from '../method/index.ts';
 import { makeFlow } from './flow.ts';
 import { souringStep, type MakeState, type StepState } from './state.ts';
 import type { StepTime } from './step-time.ts';
+import { MINUTE_MS } from '../units/index.ts';
 
-const MINUTE_MS = 60_000;
 /** Judge it after this long in the cold, h, where its step says nothing else. */
 const CHILL_H = 4;
 

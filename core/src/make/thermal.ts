@@ -6,8 +6,7 @@ import { closed, handsOnly, STEP_TYPES, type Leg, type LegReading, type LegRun }
 import type { StepTime } from './step-time.ts';
 import { laterMinutes } from './tail.ts';
 import { souringStep, type MakeState, type StepState } from './state.ts';
-
-const MINUTE_MS = 60_000;
+import { MINUTE_MS } from '../units/index.ts';
 
 /** Everything up to the souring, or all of it where nothing sours: times, temperatures, what the heat did. */
 export interface ThermalWalk {

@@ -2,6 +2,7 @@ import { CHURN_STAGES, churnAlong, STAGE_SHARE, tooLongMin, type ChurnStage } fr
 import { loadRuns, type LegRun, type LoadRun } from '../steps/index.ts';
 import type { MakeState, StepState } from './state.ts';
 import { legRunOf, walkThermal } from './thermal.ts';
+import { MINUTE_MS } from '../units/index.ts';
 
 /** The churning of a make, done, on or to come; `undefined` where nothing is churned. */
 export const churningStep = ({ steps }: Pick<MakeState, 'steps'>): StepState | undefined =>
@@ -45,12 +46,12 @@ export function lateStage(run: LegRun): LateStage | null {
   const { minutes } = churnAlong(load.churning, load.way, 0);
   return {
     stage,
-    atMs: run.startMs + (load.startMin + ASKED_AT * STAGE_SHARE[stage] * minutes) * 60_000,
+    atMs: run.startMs + (load.startMin + ASKED_AT * STAGE_SHARE[stage] * minutes) * MINUTE_MS,
   };
 }
 
 /** From when on the load in the churn takes too long, ms since 1970: twice the longest it should have. */
 export function tooLongFromMs(run: LegRun): number {
   const load = loadInChurn(loadRuns(run))!;
-  return run.startMs + (load.startMin + tooLongMin(load.churning)) * 60_000;
+  return run.startMs + (load.startMin + tooLongMin(load.churning)) * MINUTE_MS;
 }

@@ -3,8 +3,7 @@ import { STEP_TYPES, whenThere } from '../steps/index.ts';
 import type { StepId } from '../contract/index.ts';
 import type { PointForecast } from './forecast.ts';
 import type { MakeState } from './state.ts';
-
-const MINUTE_MS = 60_000;
+import { MINUTE_MS } from '../units/index.ts';
 
 /** The next of the hands in between: turned, or stirred through. */
 export interface Turn {

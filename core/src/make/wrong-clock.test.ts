@@ -5,11 +5,11 @@ import type { LoggedEvent } from '../log/index.ts';
 import { beginPlan } from '../products/index.ts';
 import { createLog, MAKE_ID, START } from './fixtures/events.ts';
 import { begunTooEarly, datedTooEarly, foldMake, incubationOf, pointForecast, walkThermal } from './index.ts';
+import { DAY_MIN } from '../units/index.ts';
 
 /** A tablet whose clock was never set. */
 const UNSET_MIN = (Date.UTC(1970, 0, 2) - START) / 60_000;
 const NOW = START + 130 * 60_000;
-const DAY_MIN = 24 * 60;
 const typed = { value: 20, unit: 'C' as const };
 const planOf = (product: ProductId) =>
   beginPlan(product, defaultKitchen('UTC'), new Date(START).toISOString(), 3);

@@ -1,8 +1,7 @@
 import type { KitchenSettings, MakePlan } from '../contract/index.ts';
 import { APPLIANCE_SIGMA_C } from '../heat/index.ts';
 import { minuteOfDay } from '../kitchen/index.ts';
-
-const HOUR_MS = 3_600_000;
+import { HOUR_MS } from '../units/index.ts';
 
 /**
  * Whether a plan leans on an appliance that nobody has held a thermometer into: neither checked with water, nor read in

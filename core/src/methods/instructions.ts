@@ -1,6 +1,7 @@
 import type { MakePlan } from '../contract/index.ts';
 import { makeFlow, pointForecast, stateOfPlan } from '../make/index.ts';
 import { instructionOf } from './recipe-words.ts';
+import { MINUTE_MS } from '../units/index.ts';
 
 /**
  * What to do in each step of a plan, as it stands on a sheet or in a calendar: by itself, with its temperature, minutes, amount
@@ -15,7 +16,7 @@ export function planInstructions(plan: MakePlan): ReadonlyMap<string, string> {
     state.steps.map(({ step }, n) => {
       const time = point.steps[n];
       const startMs = point.steps[n - 1]?.endMs ?? time?.startMs ?? 0;
-      const minutes = time && !time.endless ? (time.endMs - Math.min(time.endMs, startMs)) / 60_000 : 0;
+      const minutes = time && !time.endless ? (time.endMs - Math.min(time.endMs, startMs)) / MINUTE_MS : 0;
       return [step.id, instructionOf(step, plan, added, minutes)];
     }),
   );

@@ -17,8 +17,8 @@ import {
 } from '../make/index.ts';
 import { thingsOf } from './asks.ts';
 import type { Added } from './recipe-words.ts';
+import { HOUR_MS } from '../units/index.ts';
 
-const HOUR_MS = 3_600_000;
 /** A cheese has soured as far as it does by then, h [judgement]. */
 const SOURS_ON_H = 20;
 

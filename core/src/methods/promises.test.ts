@@ -6,10 +6,10 @@ import { souringKindOf } from '../method/index.ts';
 import { planOfMethod } from '../products/index.ts';
 import { SHIPPED_METHODS } from '../schools/index.ts';
 import { measureMethod } from './index.ts';
+import { HOUR_MS } from '../units/index.ts';
 
 const AT = '2026-03-02T06:00:00.000Z';
 const START = Date.parse(AT);
-const HOUR = 3_600_000;
 const inRoom = (roomC: number) => {
   const kitchen = defaultKitchen('UTC');
   return { ...kitchen, site: { ...kitchen.site, roomC } };
@@ -30,11 +30,11 @@ describe('what a method promises, it reaches in a kitchen nobody changed', () =>
           const readyMs = markMs(point, 'ready');
           const about = `${litres} L at ${roomC} °C`;
           expect([about, readyMs === null ? 'never' : 'reached']).toEqual([about, 'reached']);
-          const readyH = (readyMs! - zero) / HOUR;
+          const readyH = (readyMs! - zero) / HOUR_MS;
           const { meanC } = warmSpell(
             point.temperature
               .filter(([ms]) => ms >= zero)
-              .map(([ms, c]): readonly [number, number] => [(ms - zero) / HOUR, c]),
+              .map(([ms, c]): readonly [number, number] => [(ms - zero) / HOUR_MS, c]),
             readyH,
           );
           const { limitH } = safetyLimit(souringKindOf(plan), meanC);
@@ -43,7 +43,7 @@ describe('what a method promises, it reaches in a kitchen nobody changed', () =>
           for (const { kind, endMs, startMs, endless } of point.steps)
             if (kind === 'cool' || kind === 'heat') {
               expect([about, kind, endless]).toEqual([about, kind, false]);
-              expect((endMs - startMs) / HOUR).toBeLessThan(litres > 4 ? 3 : 2);
+              expect((endMs - startMs) / HOUR_MS).toBeLessThan(litres > 4 ? 3 : 2);
             }
         }
     },

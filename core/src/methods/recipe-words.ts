@@ -4,11 +4,10 @@ import { batchOf, secondName } from '../method/index.ts';
 import { MILK_FACTS } from '../milk/index.ts';
 import { productOf } from '../products/index.ts';
 import { rennetOf, rennetWords, type MethodStep } from '../steps/index.ts';
-import { formatMass, formatMinutes, formatTemperature } from '../units/index.ts';
+import { formatMass, formatMinutes, formatTemperature, DAY_MIN } from '../units/index.ts';
 
 /** Texts that leave the house: each stands by itself, in °C and °F, whoever reads it wherever. */
 
-const DAY_MIN = 24 * 60;
 const TELLS_TIME = /\b(?:min|h|hours?|days?)\b/;
 
 const heatWords = (celsius: number): string =>

@@ -1,6 +1,6 @@
 import type { MakePlan, Method, ProductId, StepInstance } from '../contract/index.ts';
 import type { StarterKind } from '../culture/index.ts';
-import { KILOGRAMS_PER, MILLILITRES_PER } from '../units/index.ts';
+import { KILOGRAMS_PER, MILLILITRES_PER, MINUTE_MS } from '../units/index.ts';
 import { CAUTIONS } from '../method/index.ts';
 import { methodSteps } from '../products/index.ts';
 import type { Measured } from './measure.ts';
@@ -58,7 +58,7 @@ export function recipeOf(of: Method, measured: Measured, plan: MakePlan): Recipe
     totalTime: isoDuration(measured.hours * 60),
     recipeIngredient: ingredientsOf(plan, measured.added),
     recipeInstructions: measured.steps.map(({ id, title, startMs, endMs }) => {
-      const minutes = (endMs - startMs) / 60_000;
+      const minutes = (endMs - startMs) / MINUTE_MS;
       const step = words.get(id);
       return {
         '@type': 'HowToStep',

@@ -1,7 +1,6 @@
 import type { Treatment } from './settling.ts';
+import { DAY_H, HOUR_MS } from '../units/index.ts';
 
-const HOUR_MS = 3_600_000;
-const DAY_H = 24;
 /** The cold the table is for, °C. */
 const COLD_C = 5;
 /** Unacidified milk lasts half as long for each of these kelvins more. */

@@ -12,9 +12,9 @@ import {
   settle,
   TREATMENTS,
 } from './index.ts';
+import { HOUR_MS } from '../units/index.ts';
 
 const cow = MILK_FACTS['cow-lean'].composition;
-const HOUR_MS = 3_600_000;
 
 describe('settling', () => {
   test('closed forms: a time constant raises 63 % of what can rise, the layer packs towards 34 %', () => {

@@ -5,9 +5,9 @@ import { defaultKitchen } from '../kitchen/index.ts';
 import { beginPlan, planOfMethod } from '../products/index.ts';
 import { SHIPPED_METHODS } from '../schools/index.ts';
 import { creamFactors, foldMilkRoom, keepOf, milkFromLots } from './index.ts';
+import { HOUR_MS } from '../units/index.ts';
 
 const [CREAM, MAKE] = ['CREAM', 'MAKE'].map(lotId) as [string, string];
-const HOUR_MS = 3_600_000;
 
 /** A make of 1.2 kg of cream out of the milk room, poured. */
 function poured(product: ProductId, soured = false) {

@@ -16,8 +16,8 @@ import {
 import { runVessel } from '../heat/index.ts';
 import { interpolateLinear } from '../numerics/index.ts';
 import { NOTHING, plus } from './amount.ts';
+import { HOUR_MS } from '../units/index.ts';
 
-const HOUR_MS = 3_600_000;
 /** Heat of a place nobody measured, °C. */
 const USUAL_PLACE_C = { cold: 4, counter: 19, freezer: -18 } as const;
 /** Fat taken for bought cream nobody knows more about. */

@@ -19,8 +19,8 @@ import {
   spokenFor,
   type MilkRoom,
 } from './index.ts';
+import { HOUR_MS } from '../units/index.ts';
 
-const HOUR_MS = 3_600_000;
 const [A, B, CREAM, REST, POT, THAWED, MAKE, MAKE2] = [
   'A',
   'B',

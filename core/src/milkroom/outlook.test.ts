@@ -1,8 +1,8 @@
 import { expect, test } from '@jest/globals';
 import { litresOnDay } from '../milk/index.ts';
 import { weeksOfMilk } from './index.ts';
+import { DAY_MS } from '../units/index.ts';
 
-const DAY_MS = 86_400_000;
 const TODAY = '2026-06-01';
 const curve = { a: 9, b: 0.2, c: 0.0033 };
 const fresh = Date.parse('2026-03-01T00:00:00.000Z');

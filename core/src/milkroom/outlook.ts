@@ -6,8 +6,8 @@ import {
   type Lactation,
   type MilkKind,
 } from '../milk/index.ts';
+import { DAY_MS } from '../units/index.ts';
 
-const DAY_MS = 86_400_000;
 const WEEKS_BACK = 8;
 const WEEKS_AHEAD = 6;
 /** Weeks whose use goes on. */

@@ -24,8 +24,8 @@ import {
   type MilkRoom,
   type Want,
 } from './index.ts';
+import { HOUR_MS } from '../units/index.ts';
 
-const HOUR_MS = 3_600_000;
 const SOURCES = ['Fern', 'Dot', 'The ewes'];
 const LOTS = ['A', 'B', 'C', 'CREAM', 'REST', 'POT', 'CAN', 'THAWED'].map(lotId);
 const typed = { value: 1, unit: 'kg' as const };

@@ -1,3 +1,6 @@
+/** P10 and P90 of a normal, in σ. */
+export const Z90 = 1.2816;
+
 /** Where values of equal size keep their order, and `Infinity` comes last. */
 const before = (values: ArrayLike<number>, i: number, j: number): boolean =>
   values[i]! < values[j]! || (values[i]! === values[j]! && i < j);

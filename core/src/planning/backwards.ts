@@ -18,9 +18,8 @@ import { stepFacts } from '../steps/index.ts';
 import { souringKindOf } from '../method/index.ts';
 import { hashSeed, interpolateLinear } from '../numerics/index.ts';
 import { variantsOf, type Allowed, type Price, type Variant } from './variants.ts';
+import { HOUR_MS, MINUTE_MS } from '../units/index.ts';
 
-const MINUTE_MS = 60_000;
-const HOUR_MS = 3_600_000;
 /** Starts are tried on this grid. */
 const START_MS = 10 * MINUTE_MS;
 /** No wish lies further ahead. */

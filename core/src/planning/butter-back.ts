@@ -5,15 +5,13 @@ import { pointForecast, sleepClashes, stateOfPlan } from '../make/index.ts';
 import { batchOf, roomOf } from '../method/index.ts';
 import { adviseOn, beginPlan, PRODUCTS } from '../products/index.ts';
 import { stepFacts, withStanding, type Standing } from '../steps/index.ts';
+import { HOUR_MS, MINUTE_MS } from '../units/index.ts';
+import { Z90 } from '../numerics/index.ts';
 
-const MINUTE_MS = 60_000;
-const HOUR_MS = 3_600_000;
 /** Starts are tried on this grid. */
 const START_MS = 10 * MINUTE_MS;
 /** No way begins longer before it is wanted than this. */
 const REACH_MS = 36 * HOUR_MS;
-/** P90 of a normal, in σ. */
-const Z90 = 1.2816;
 /** Ripened cream cools, and stands four hours below 8 °C, before it is churned. */
 const AGED_MS = 8 * HOUR_MS;
 

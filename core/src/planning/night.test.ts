@@ -5,14 +5,14 @@ import { createLog, MAKE_ID, START } from '../make/fixtures/events.ts';
 import { planOfMethod } from '../products/index.ts';
 import { SHIPPED_METHODS } from '../schools/index.ts';
 import { nextNight, nightWays, turnings } from './index.ts';
+import { HOUR_MS } from '../units/index.ts';
 
 const KITCHEN = defaultKitchen('UTC');
-const HOUR = 3_600_000;
 const method = (id: string) => SHIPPED_METHODS.find((m) => m.id === id)!;
 
 /** Something that stands since so many hours after six in the morning. */
 function standing(id: string, hour: number, roomC = 21): MakeState {
-  const startMs = START + hour * HOUR;
+  const startMs = START + hour * HOUR_MS;
   const kitchen = { ...KITCHEN, site: { ...KITCHEN.site, roomC } };
   const plan = planOfMethod(method(id), kitchen, new Date(startMs).toISOString(), 1);
   const log = createLog();
@@ -40,7 +40,7 @@ test('the night is when nobody is there for hours', () => {
 
 test('going to bed: the colder it stands the less sour the morning, and the nearest to what was wanted is said', () => {
   const state = standing('buttermilk', -3);
-  const nowMs = START + 13 * HOUR;
+  const nowMs = START + 13 * HOUR_MS;
   const night = nightWays(state, bandForecast(state, nowMs, 2, 120), KITCHEN, nowMs)!;
   const ph = Object.fromEntries(night.ways.map((way) => [way.what, way.ph]));
   expect(ph['chill']!).toBeGreaterThanOrEqual(ph['cooler']!);
@@ -50,17 +50,17 @@ test('going to bed: the colder it stands the less sour the morning, and the near
 
 test('done before bed, or not before the next evening, there is nothing to choose', () => {
   const early = standing('buttermilk', -40);
-  const nowMs = START + 12 * HOUR;
+  const nowMs = START + 12 * HOUR_MS;
   expect(nightWays(early, bandForecast(early, nowMs, 2, 120), KITCHEN, nowMs)).toBeNull();
   const wild = standing('clabber', 10, 17);
-  const at = START + 15 * HOUR;
+  const at = START + 15 * HOUR_MS;
   expect(nightWays(wild, bandForecast(wild, at, 2, 120), KITCHEN, at)).toBeNull();
 });
 
 test('a warm bath hurries it, a colder place slows it, both tried out and nothing recorded', () => {
   const state = standing('buttermilk', 0, 18);
   const before = state.events.length;
-  const nowMs = START + 3 * HOUR;
+  const nowMs = START + 3 * HOUR_MS;
   const forecast = bandForecast(state, nowMs, 2, 120);
   const { asItIs, ways } = turnings(state, forecast, nowMs)!;
   // As it is is what the make itself says.

@@ -15,9 +15,8 @@ import {
 } from '../make/index.ts';
 import { interpolateLinear } from '../numerics/index.ts';
 import { markPh } from '../steps/index.ts';
+import { HOUR_MS, MINUTE_MS } from '../units/index.ts';
 
-const HOUR_MS = 3_600_000;
-const MINUTE_MS = 60_000;
 /** Away for less than this is no night, h. */
 const NIGHT_H = 3;
 /** So far ahead a night is looked for, h. */

@@ -5,8 +5,8 @@ import { foldMake, pointForecast, stateOfPlan } from '../make/index.ts';
 import { type LoggedEvent } from '../log/index.ts';
 import { beginPlan, defaultPlan } from '../products/index.ts';
 import { planBackwards, type Allowed, type BackwardsInput, type Offer } from './index.ts';
+import { HOUR_MS } from '../units/index.ts';
 
-const HOUR = 3_600_000;
 const at = (day: number, hour: number, minute = 0): number => Date.UTC(2026, 2, 2 + day, hour, minute);
 const KITCHEN: KitchenSettings = defaultKitchen('UTC');
 const ALL: Allowed = { dose: true, place: true, heat: true, bath: true, sourer: true };
@@ -37,7 +37,8 @@ function holds(offer: Offer, input: BackwardsInput): void {
   expect(nobodyThere(input.kitchen, offer.startMs)).toBe(false);
   expect(nobodyThere(input.kitchen, offer.takenOutMs)).toBe(false);
   expect(offer.startMs).toBeGreaterThanOrEqual(input.nowMs);
-  if (input.wish.goal === 'eat') expect(offer.takenOutMs + 4 * HOUR).toBeLessThanOrEqual(input.wish.byMs + 1);
+  if (input.wish.goal === 'eat')
+    expect(offer.takenOutMs + 4 * HOUR_MS).toBeLessThanOrEqual(input.wish.byMs + 1);
   else expect(offer.set.p50).toBeLessThanOrEqual(input.wish.byMs);
 }
 
@@ -124,11 +125,11 @@ describe('planning backwards', () => {
       }) as LoggedEvent;
     const state = foldMake(make, [
       event(1, start, 'make-started', { plan }),
-      event(2, start + 0.2 * HOUR, 'step-done', { step: 'pour' }),
-      event(3, start + 1.6 * HOUR, 'step-done', { step: 'heat' }),
-      event(4, start + 2 * HOUR, 'step-done', { step: 'hold' }),
+      event(2, start + 0.2 * HOUR_MS, 'step-done', { step: 'pour' }),
+      event(3, start + 1.6 * HOUR_MS, 'step-done', { step: 'heat' }),
+      event(4, start + 2 * HOUR_MS, 'step-done', { step: 'hold' }),
     ])!;
-    const nowMs = start + 2.2 * HOUR;
+    const nowMs = start + 2.2 * HOUR_MS;
     const input = wish({ state, begun: true, nowMs, wish: { goal: 'set', byMs: at(0, 22) } });
     const { offers } = planBackwards(input);
     expect(offers.length).toBeGreaterThan(0);
@@ -158,7 +159,7 @@ test('cream is planned back from when it is wanted thick: a night in the cold is
   for (const offer of answer.offers) {
     expect(offer.readyMs).toBeLessThanOrEqual(byMs);
     // Taken out by the middle of the band, promised by the middle line: they differ a little.
-    expect(offer.readyMs - offer.takenOutMs).toBeGreaterThan(9 * HOUR);
+    expect(offer.readyMs - offer.takenOutMs).toBeGreaterThan(9 * HOUR_MS);
     expect(offer.plan.product).toBe('cultured-cream');
   }
 });

@@ -5,9 +5,9 @@ import { attendance, defaultKitchen, nobodyThere } from '../kitchen/index.ts';
 import { pointForecast, stateOfPlan } from '../make/index.ts';
 import { defaultPlan } from '../products/index.ts';
 import { planBackwards } from './index.ts';
+import { HOUR_MS } from '../units/index.ts';
 
 const NOW = Date.parse('2026-03-02T06:00:00.000Z');
-const HOUR = 3_600_000;
 const BASE = defaultKitchen('UTC');
 
 /** Any wish, any night, any leave to change things. */
@@ -33,7 +33,7 @@ describe('whatever is wished for', () => {
     fc.assert(
       fc.property(wishes, ({ inHours, goal, litres, place, sleepFrom, sleepTo, allowed }) => {
         const kitchen: KitchenSettings = { ...BASE, cooks: [{ ...BASE.cooks[0]!, sleepFrom, sleepTo }] };
-        const byMs = Math.round(NOW + inHours * HOUR);
+        const byMs = Math.round(NOW + inHours * HOUR_MS);
         const plan = {
           ...defaultPlan(kitchen, new Date(NOW).toISOString(), litres),
           place: BASE.places[place]!,
@@ -62,7 +62,7 @@ describe('whatever is wished for', () => {
           );
           for (const ms of [offer.startMs, ...hands.map((s) => s.endMs)])
             expect(nobodyThere(kitchen, ms)).toBe(false);
-          if (goal === 'eat') expect(offer.takenOutMs + 4 * HOUR).toBeLessThanOrEqual(byMs + 10 * 60_000);
+          if (goal === 'eat') expect(offer.takenOutMs + 4 * HOUR_MS).toBeLessThanOrEqual(byMs + 10 * 60_000);
           // Only what was allowed is asked for.
           for (const price of offer.prices) {
             if (price.kind === 'start') continue;
@@ -96,9 +96,9 @@ test('attendance is the same as asking each time, for any hours', () => {
           cooks: [{ ...BASE.cooks[0]!, sleepFrom: sf, sleepTo: st }],
           absences: [{ id: BASE.pots[0]!.id, cookId: BASE.cooks[0]!.id, name: 'x', days, from: af, to: at }],
         };
-        const there = attendance(kitchen, NOW, NOW + 48 * HOUR);
+        const there = attendance(kitchen, NOW, NOW + 48 * HOUR_MS);
         for (let h = 0; h < 48; h += 1.25)
-          expect(there.at(NOW + h * HOUR)).toBe(!nobodyThere(kitchen, NOW + h * HOUR));
+          expect(there.at(NOW + h * HOUR_MS)).toBe(!nobodyThere(kitchen, NOW + h * HOUR_MS));
       },
     ),
     { numRuns: 40 },

@@ -2,6 +2,7 @@ import { feedKg, type StepId, type WakingPlan } from '../contract/index.ts';
 import { litresOfMass, MILK_FACTS } from '../milk/index.ts';
 import type { Fed } from '../steps/index.ts';
 import type { MethodStep } from '../steps/index.ts';
+import { DAY_MS, MINUTE_MS } from '../units/index.ts';
 
 /** One feed of a waking, planned or done, ms since 1970. */
 export interface FeedRow {
@@ -15,7 +16,7 @@ export interface FeedRow {
   readonly is: 'coming' | 'standing' | 'set';
 }
 
-const LOOK_MS = 5 * 60_000;
+const LOOK_MS = 5 * MINUTE_MS;
 
 interface StepAt {
   readonly id: StepId;
@@ -43,7 +44,7 @@ export function feedRows(
       {
         n: steps.slice(0, i + 1).filter((s) => s.step.instance.kind === 'feed').length,
         massKg: fed.get(step.id) ?? instance.massKg,
-        beginMs: feeding.endMs - (step.leadMin ?? 0) * 60_000,
+        beginMs: feeding.endMs - (step.leadMin ?? 0) * MINUTE_MS,
         feedMs: feeding.endMs,
         // To five minutes until somebody saw it: nobody knows it better.
         setMs: over(standing) ? standing.endMs : Math.round(standing.endMs / LOOK_MS) * LOOK_MS,
@@ -67,7 +68,7 @@ export function milkForWaking(
   );
   const litres = litresOfMass(massKg, MILK_FACTS['shop-whole'].composition);
   const cartons = choices.cartonLitres === null ? null : Math.ceil(litres / choices.cartonLitres - 1e-9);
-  const lastsD = (readyMs - Date.parse(choices.startAt)) / 86_400_000;
+  const lastsD = (readyMs - Date.parse(choices.startAt)) / DAY_MS;
   const words = [
     cartons !== null && cartons > 1 ? `One carton is not enough. You need ${cartons}.` : null,
     lastsD > CARTON_DAYS

@@ -14,8 +14,8 @@ import {
 } from '../make/index.ts';
 import { createLog, MAKE_ID, START } from '../make/fixtures/events.ts';
 import { beginPlan } from './index.ts';
+import { MINUTE_MS } from '../units/index.ts';
 
-const MIN = 60_000;
 const PLAN = beginPlan('ghee', defaultKitchen('UTC'), new Date(START).toISOString());
 const make = (
   entries: (log: ReturnType<typeof createLog>) => LoggedEvent[],
@@ -25,7 +25,7 @@ const make = (
   return foldMake(MAKE_ID, [log(0, 'make-started', { plan }), ...entries(log)])!;
 };
 const look = (state: MakeState, minute: number) => {
-  const nowMs = START + minute * MIN;
+  const nowMs = START + minute * MINUTE_MS;
   const forecast = bandForecast(state, nowMs, 3, 60);
   const alarms = alarmsOf(state, forecast, safetyOf(state, forecast.point.temperature, nowMs, null));
   return { forecast, alarms, end: forecast.steps.find((s) => s.step === 'clarify')!.end };
@@ -92,7 +92,7 @@ describe('ghee', () => {
     const clear = make((log) => [log(11, 'stage-seen', { stage: 'clear' })]);
     expect(look(clear, 12).end.p50!).not.toBe(plain);
     const seen = marksOf(clear, look(clear, 12).forecast).find((m) => m.id === 'clear')!;
-    expect(seen).toMatchObject({ words: 'clear to the bottom', seenMs: START + 11 * MIN });
+    expect(seen).toMatchObject({ words: 'clear to the bottom', seenMs: START + 11 * MINUTE_MS });
     expect(clear.stages).toEqual([]);
   });
 

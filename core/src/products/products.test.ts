@@ -20,9 +20,9 @@ import {
 } from '../make/index.ts';
 import { createLog, MAKE_ID, START } from '../make/fixtures/events.ts';
 import { adviseOn, methodSteps, beginPlan, PRODUCTS } from './index.ts';
+import { MINUTE_MS } from '../units/index.ts';
 
 const KITCHEN = defaultKitchen('UTC');
-const MIN = 60_000;
 const AT = new Date(START).toISOString();
 const begun = (product: ProductId, over: (plan: MakePlan) => Partial<MakePlan> = () => ({})): MakePlan => {
   const plan = beginPlan(product, KITCHEN, AT);
@@ -37,7 +37,7 @@ const make = (plan: MakePlan, entries: (log: ReturnType<typeof createLog>) => Lo
   return foldMake(MAKE_ID, [log(0, 'make-started', { plan }), ...entries(log)])!;
 };
 const look = (state: MakeState, minute: number) => {
-  const nowMs = START + minute * MIN;
+  const nowMs = START + minute * MINUTE_MS;
   const forecast = bandForecast(state, nowMs, 3, 80);
   const safety = safetyOf(state, forecast.point.temperature, nowMs, markBand(forecast, 'safe').p90);
   return { nowMs, forecast, safety, alarms: alarmsOf(state, forecast, safety).map((a) => a.id) };
@@ -118,11 +118,11 @@ describe('cream that ripens', () => {
   test('is thick when it was seen so; only with a clean sour smell that stops the clock', () => {
     expect(seenSetMs(standing([800, 'runs', null]))).toBeNull();
     const thick = standing([800, 'thick', null]);
-    expect(seenSetMs(thick)).toBe(START + 800 * MIN);
+    expect(seenSetMs(thick)).toBe(START + 800 * MINUTE_MS);
     expect(shownAcidAtMs(thick)).toBeNull();
     expect(look(thick, 801).safety.verdict).not.toBe('acid');
     const smelled = standing([800, 'thick', null], [805, 'dollop', true]);
-    expect(shownAcidAtMs(smelled)).toBe(START + 805 * MIN);
+    expect(shownAcidAtMs(smelled)).toBe(START + 805 * MINUTE_MS);
     expect(look(smelled, 806).safety.verdict).toBe('acid');
     expect(seenSetMs(standing([800, 'thick', true], [810, 'runs', null]))).toBeNull();
   });
@@ -135,7 +135,7 @@ describe('cream that ripens', () => {
     expect(markBand(warm, 'body').p10!).toBeLessThan(markBand(warm, 'body').p50!);
     expect(markBand(warm, 'body').p90!).toBeGreaterThan(markBand(warm, 'body').p50!);
     const time = (id: string) => warm.point.steps.find((s) => s.id === id)!;
-    expect(time('thicken').endMs - time('ripen').endMs).toBeCloseTo(12 * 60 * MIN, -3);
+    expect(time('thicken').endMs - time('ripen').endMs).toBeCloseTo(12 * 60 * MINUTE_MS, -3);
   });
 
   test('a cold start is no warm day: until somebody reads it, it follows the room', () => {
@@ -144,9 +144,9 @@ describe('cream that ripens', () => {
       log(10, 'starter-added', { massKg: 0.06, statedRatio: null, typed: null }),
       log(610, 'temperature-read', { celsius: 20, instrument: 'hand', typed: { value: 20, unit: 'C' } }),
     ]);
-    const { temperature } = pointForecast(state, START + 620 * MIN);
+    const { temperature } = pointForecast(state, START + 620 * MINUTE_MS);
     const afterHours = (h: number): number =>
-      temperature.findLast(([ms]) => ms <= START + (10 + 60 * h) * MIN)![1];
+      temperature.findLast(([ms]) => ms <= START + (10 + 60 * h) * MINUTE_MS)![1];
     expect(afterHours(3)).toBeGreaterThan(15);
     expect(afterHours(10)).toBeCloseTo(20, 0);
   });
@@ -201,7 +201,7 @@ describe('cream that breaks', () => {
   test('rings to look and to stop, and no more when it was seen to break', () => {
     const before = churned(() => []);
     expect(look(before, 61).alarms).toEqual(expect.arrayContaining(['early-churn', 'step-churn']));
-    expect(nextHands(before, look(before, 61).forecast, START + 61 * MIN)).toMatchObject({
+    expect(nextHands(before, look(before, 61).forecast, START + 61 * MINUTE_MS)).toMatchObject({
       act: 'Stop: cream has broken',
       mustAct: true,
     });
@@ -210,7 +210,7 @@ describe('cream that breaks', () => {
     expect(look(broke, 79).safety.verdict).toBe('none');
     const end = look(broke, 79).forecast.point.steps.find((s) => s.id === 'churn')!;
     // The clock runs on until somebody stops it, but the churning took what it took.
-    expect(end.endMs).toBe(START + 79 * MIN);
+    expect(end.endMs).toBe(START + 79 * MINUTE_MS);
   });
 
   test('a stage seen moves the end: early sooner, late later', () => {
@@ -244,7 +244,7 @@ describe('cream that breaks', () => {
               id: '01HYYYYYYYYYYYYYYYYYYYYY98',
               type: 'weighed',
               data: { massKg, typed: { value: massKg, unit: 'kg' } },
-              at: new Date(START + 100 * MIN).toISOString(),
+              at: new Date(START + 100 * MINUTE_MS).toISOString(),
             },
           ])!;
           const fat = fatBalance(weighed, START)!;
@@ -291,7 +291,7 @@ describe('cream that breaks', () => {
       const steps = plan.method.steps.map((s) => (s.kind === 'temper' ? { ...s, standing } : s));
       const made = stateOfPlan({ ...plan, method: { ...plan.method, steps } });
       const time = pointForecast(made, START).steps.find((s) => s.id === 'temper')!;
-      return (time.endMs - time.startMs) / MIN;
+      return (time.endMs - time.startMs) / MINUTE_MS;
     };
     expect(tempered(5, 'bath')).toBeLessThan(20);
     expect(tempered(5, 'room')).toBeGreaterThan(3 * tempered(5, 'bath'));

@@ -18,8 +18,8 @@ import {
   type MakeState,
 } from '../make/index.ts';
 import { beginWaking, feedRows, milkForWaking, usualWaking, type FeedRow } from './index.ts';
+import { HOUR_MS } from '../units/index.ts';
 
-const HOUR_MS = 3_600_000;
 const kitchen = defaultKitchen('UTC');
 const ID = lotId('WAKE');
 const PLAN: WakingPlan = {

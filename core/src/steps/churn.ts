@@ -21,6 +21,7 @@ import { batchOf, roomAtC, type CautionId } from '../method/index.ts';
 import type { Leg, LegRun } from './leg.ts';
 import { THICKENS_H } from './thicken.ts';
 import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
+import { MINUTE_MS } from '../units/index.ts';
 
 /** From this thickness on a spoon of ripened cream stands, 0..100. */
 const DOLLOP = 50;
@@ -165,7 +166,7 @@ function temperedC({ plan, startC }: LegRun): number {
 export function loadRuns(run: LegRun): LoadRun[] {
   const { plan, of, readings, stages, loadsMin, startMs } = run;
   const { loads, massKg, composition } = oneLoad(plan, of);
-  const nowMin = (run.nowMs - startMs) / 60_000;
+  const nowMin = (run.nowMs - startMs) / MINUTE_MS;
   const runs: LoadRun[] = [];
   for (let no = 1; no <= Math.max(loads, loadsMin.length + 1); no++) {
     const before = runs.at(-1);
@@ -181,7 +182,7 @@ export function loadRuns(run: LegRun): LoadRun[] {
       plan,
       of,
       began === null ? temperedC(run) : (read?.temperatureC ?? (no === 1 ? run.startC : temperedC(run))),
-      startMs + startMin * 60_000,
+      startMs + startMin * MINUTE_MS,
     );
     const seen = began === null ? [] : within(stages, startMin, toMin);
     const broken = brokeAfter(seen);

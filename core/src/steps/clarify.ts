@@ -15,6 +15,7 @@ import { FLAME_SHARE } from '../heat/index.ts';
 import { batchOf } from '../method/index.ts';
 import type { Leg, LegRun } from './leg.ts';
 import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
+import { MINUTE_MS } from '../units/index.ts';
 
 /** Hotter than this it browns by the minute, and at the second it smokes, °C. */
 const TOO_HOT_C = 120;
@@ -68,7 +69,7 @@ function panReadings({ panStages, readings, pan }: LegRun): PanReading[] {
 /** The pan so far: how long it takes, and the water left in it. */
 export function panOf(run: LegRun): ReturnType<typeof panTime> & { readonly forecast: GheeForecast } {
   const forecast = clarifyOf(run.plan, run.of, run.startC);
-  const nowMin = (run.nowMs - run.startMs) / 60_000;
+  const nowMin = (run.nowMs - run.startMs) / MINUTE_MS;
   return { ...panTime(forecast, own(run.of).doneC, panReadings(run), nowMin), forecast };
 }
 

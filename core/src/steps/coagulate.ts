@@ -1,6 +1,7 @@
 import { cleanBreakSigma, minutesToCleanBreak } from '../curd/index.ts';
 import { rennetOf } from './add-rennet.ts';
 import { factsOf, type StepType } from './step-type.ts';
+import { MINUTE_MS } from '../units/index.ts';
 
 /** After a try that was not clean, it is tried again so much later, minutes. */
 export const TRY_AGAIN_MIN = 7;
@@ -38,7 +39,7 @@ export const COAGULATE: StepType = {
     const last = tries.at(-1);
     if (!last) return { minutes, sigmaMin: sigma * minutes };
     // What was tried and did not break yet has told more than the book knows.
-    const triedMin = (last.atMs - startMs) / 60_000;
+    const triedMin = (last.atMs - startMs) / MINUTE_MS;
     return last.clean
       ? { minutes: triedMin, sigmaMin: 0 }
       : { minutes: Math.max(minutes, triedMin + TRY_AGAIN_MIN), sigmaMin: 0.3 * TRY_AGAIN_MIN };

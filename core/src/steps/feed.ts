@@ -1,6 +1,7 @@
 import type { Leg, LegRun } from './leg.ts';
 import { feedMs, feedOf, scaldMin } from './feeding.ts';
 import { factsOf, type StepType } from './step-type.ts';
+import { MINUTE_MS } from '../units/index.ts';
 
 /** Milk straight from the refrigerator, °C. */
 const COLD_C = 4;
@@ -14,8 +15,8 @@ function leg({ plan, of, startMs, nowMs, fed }: LegRun): Leg {
   const feed = feedOf(plan, of.step.id, fed);
   const lead = scaldMin(plan);
   const asReady = feedMs(plan, feed, startMs);
-  const missed = asReady - lead * 60_000 + SLACK_MIN * 60_000 < nowMs;
-  const minutes = ((missed ? feedMs(plan, feed, nowMs) : asReady) - startMs) / 60_000;
+  const missed = asReady - lead * MINUTE_MS + SLACK_MIN * MINUTE_MS < nowMs;
+  const minutes = ((missed ? feedMs(plan, feed, nowMs) : asReady) - startMs) / MINUTE_MS;
   const waits = Math.max(0, minutes - lead);
   return {
     minutes,
@@ -73,6 +74,6 @@ export const FEED: StepType = {
   ],
   leg,
   later: ({ plan, of, startMs, fed }) => ({
-    minutes: (feedMs(plan, feedOf(plan, of.step.id, fed), startMs) - startMs) / 60_000,
+    minutes: (feedMs(plan, feedOf(plan, of.step.id, fed), startMs) - startMs) / MINUTE_MS,
   }),
 };

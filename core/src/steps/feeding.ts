@@ -2,11 +2,11 @@ import type { MakePlan, StepId, StepInstance } from '../contract/index.ts';
 import { ferment, hoursToPh, inoculumOf, keptKind, SET_PH } from '../culture/index.ts';
 import { attendance, type Attendance } from '../kitchen/index.ts';
 import { litresOfMass, MILK_FACTS, plasmaSnfPercent } from '../milk/index.ts';
+import { HOUR_MS, MINUTE_MS } from '../units/index.ts';
 
-const HOUR_MS = 3_600_000;
-const GRID_MS = 15 * 60_000;
+const GRID_MS = 15 * MINUTE_MS;
 /** Looks are told to five minutes: nobody knows them better. */
-const LOOK_MS = 5 * 60_000;
+const LOOK_MS = 5 * MINUTE_MS;
 /** Scalding a feed and cooling it, before it can be stirred in, h. */
 const SCALD_H = 0.75;
 /** It may stand this share of its time longer before it is over-sour for the next feed [F: judgement]. */
@@ -130,7 +130,7 @@ export function feedMs(plan: MakePlan, of: FeedOf, fromMs: number): number {
   const setH = feedSetH(plan, of);
   const restH = of.n === 1 ? LONGEST_REST_H.warm : LONGEST_REST_H[of.feed.rest];
   const there = presenceOf(plan, fromMs, restH + SCALD_H + 2 * MOST_H);
-  const leadMs = scaldMin(plan) * 60_000;
+  const leadMs = scaldMin(plan) * MINUTE_MS;
   const first = Math.ceil(fromMs / GRID_MS) * GRID_MS;
   let best: { readonly at: number; readonly lookMs: number } | null = null;
   let fallback: { readonly at: number; readonly overH: number } | null = null;

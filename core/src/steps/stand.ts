@@ -2,6 +2,7 @@ import { SET_PH, warmCulture } from '../culture/index.ts';
 import { feedOf, feedSetH, planOfFeed, whenThere } from './feeding.ts';
 import { MILK_CURD } from './milk-curd.ts';
 import { factsOf, type StepType } from './step-type.ts';
+import { HOUR_MS, MINUTE_MS } from '../units/index.ts';
 
 const HORIZON_H = { warm: 30, room: 72 } as const;
 /** How far the time to set is off, σ of ln: an estimate, for feeds that are still to come. */
@@ -35,8 +36,8 @@ export const STAND: StepType = {
   cautions: () => ['clean-smell-first', 'discard'],
   later: ({ plan, of, startMs, fed, z }) => {
     const setH = feedSetH(plan, feedOf(plan, of.step.id, fed)) * Math.exp(z * SET_LN_SIGMA);
-    const lookMs = whenThere(plan, startMs + setH * 3_600_000);
-    return { minutes: (lookMs - startMs) / 60_000 };
+    const lookMs = whenThere(plan, startMs + setH * HOUR_MS);
+    return { minutes: (lookMs - startMs) / MINUTE_MS };
   },
   souring: {
     plan: (plan, { step }, fed) => planOfFeed(plan, feedOf(plan, step.id, fed)),

@@ -13,6 +13,7 @@ import type { MakePlan } from '../contract/index.ts';
 import { clothSeen } from './cloth-seen.ts';
 import type { Curd, CurdSeen } from './curd-run.ts';
 import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
+import { HOUR_MS } from '../units/index.ts';
 
 const own = ({ step }: StepOf) => paramsOf(step, 'strain');
 /** In the cold, °C. */
@@ -48,7 +49,7 @@ export function drainingOf(
   );
   const weighings = clothSeen(run.seen, of.step.id, run.curd.massKg)
     .onCurve.filter(({ atMs }) => atMs > run.startMs)
-    .map(({ atMs, wheyKg }) => ({ hours: (atMs - run.startMs) / 3_600_000, wheyKg }));
+    .map(({ atMs, wheyKg }) => ({ hours: (atMs - run.startMs) / HOUR_MS, wheyKg }));
   const refit = tauByWeighings({ ...book, tauAt6CH: tau }, weighings, sigma);
   return { draining: { ...book, tauAt6CH: refit.tauAt6CH }, sigma: refit.sigma };
 }

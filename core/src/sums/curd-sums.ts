@@ -20,8 +20,8 @@ import { measureMethod } from '../methods/index.ts';
 import { MILK_FACTS } from '../milk/index.ts';
 import { adviseOn, beginPlan, CULTURED_CREAM } from '../products/index.ts';
 import type { CurdSums } from './curd-schemas.ts';
+import { HOUR_MS, MINUTE_MS } from '../units/index.ts';
 
-const HOUR_MS = 3_600_000;
 const round = (value: number): number => Number(value.toPrecision(6));
 /** A morning of no special day: only its hours count. */
 const SOME_DAY = Date.UTC(2026, 2, 3);
@@ -126,7 +126,7 @@ export const CURD_SUMS: CurdSums = {
   method: ({ method, kitchen, litres, startAt }) => {
     const measured = measureMethod(method, kitchen ?? defaultKitchen('UTC'), startAt, litres);
     const zero = Date.parse(startAt);
-    const minutes = (ms: number): number => round((ms - zero) / 60_000);
+    const minutes = (ms: number): number => round((ms - zero) / MINUTE_MS);
     return {
       steps: measured.steps.map(({ startMs, endMs, ...step }) => ({
         ...step,

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { instant, kitchenSettings, method, methodId, shortName } from '../contract/index.ts';
+import { DAY_MIN } from '../units/index.ts';
 
-const DAY_MIN = 24 * 60;
 const minute = z
   .number()
   .int()

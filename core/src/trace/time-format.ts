@@ -1,4 +1,5 @@
 import { instantOfLocal } from '../kitchen/index.ts';
+import { DAY_MS, HOUR_MS, MINUTE_MS } from '../units/index.ts';
 
 /** How a file writes its instants. */
 export const TIME_FORMATS = [
@@ -76,9 +77,6 @@ function clockMs(
   return ((h * 60 + m) * 60 + s) * 1000 + Number((fraction ?? '0').padEnd(3, '0'));
 }
 
-const HOUR_MS = 3_600_000;
-const DAY_MS = 24 * HOUR_MS;
-
 /**
  * Reads cells as instants, ms since 1970; `null` for one that cannot be read. Local times are the kitchen's; a clock
  * alone is taken from the day the make began on, over midnight as often as the clock goes back.
@@ -122,7 +120,7 @@ export function createTimeReader(
         const utc = Date.UTC(parts.year, parts.month - 1, parts.day) + ms;
         if (zone === 'Z') return utc;
         const [sign, zh, zm] = [zone[0] === '-' ? -1 : 1, Number(zone.slice(1, 3)), Number(zone.slice(-2))];
-        return utc - sign * (zh * 60 + zm) * 60_000;
+        return utc - sign * (zh * 60 + zm) * MINUTE_MS;
       };
     case 'day-month-year':
     case 'month-day-year':

@@ -1,5 +1,6 @@
 import { fromKilograms, fromLitres, type MeasureSystem } from './measures.ts';
 import { fromCelsius, type TemperatureUnit } from './temperature.ts';
+import { MINUTE_MS } from './time.ts';
 
 const trim = (value: number, decimals: number): string => {
   const text = value.toFixed(decimals);
@@ -51,6 +52,6 @@ export function formatMinutes(minutes: number): string {
 
 /** A band of instants rounded outward to whole five minutes, so that it never promises more than it knows. */
 export function outwardBand(fromMs: number, toMs: number): { fromMs: number; toMs: number } {
-  const stepMs = 5 * 60_000;
+  const stepMs = 5 * MINUTE_MS;
   return { fromMs: Math.floor(fromMs / stepMs) * stepMs, toMs: Math.ceil(toMs / stepMs) * stepMs };
 }

@@ -7,8 +7,8 @@ import { lotId, ZERO_MS } from '../fixtures/ledger.ts';
 import { burnerKwh } from './energy.ts';
 import { priced } from './prices.ts';
 import { countedIn, worthOf } from './worth.ts';
+import { HOUR_MS } from '../units/index.ts';
 
-const HOUR_MS = 3_600_000;
 const kitchen = defaultKitchen('UTC');
 const PRICES: PlanPrices = {
   energyPerKwh: 0.3,

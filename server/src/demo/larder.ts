@@ -1,10 +1,8 @@
-import { doNotEat, goodOfMake, usualKeeping, type MakeState } from '@morning-crock/core';
+import { doNotEat, goodOfMake, usualKeeping, type MakeState, DAY_MS, HOUR_MS } from '@morning-crock/core';
 import type { DraftEvent, LarderMovement, TakenFor } from '@morning-crock/core/contract';
 import { ulid } from 'ulid';
 import { entry } from './entry.ts';
 
-const HOUR_MS = 3_600_000;
-const DAY_MS = 24 * HOUR_MS;
 /** Jars and pieces of the demo, kg. */
 const BUTTER_KG = 0.25;
 const JAR_KG = 0.45;

@@ -1,4 +1,4 @@
-import { priced, productOf, methodSteps } from '@morning-crock/core';
+import { priced, productOf, methodSteps, HOUR_MS } from '@morning-crock/core';
 import type { DraftEvent, MakePlan } from '@morning-crock/core/contract';
 import type { DataSource } from 'typeorm';
 import { ulid } from 'ulid';
@@ -10,7 +10,7 @@ import { entry } from './entry.ts';
 /** What a litre costs at the gate next door. */
 const COST_PER_LITRE = { milk: 0.58, cream: 3.2 } as const;
 /** Fetched so long before it is poured. */
-const BEFORE_MS = 9 * 3_600_000;
+const BEFORE_MS = 9 * HOUR_MS;
 
 /**
  * A plan of the demo as it is begun: its milk a can that was fetched next door that evening or morning, at its price, and with

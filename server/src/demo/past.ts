@@ -21,9 +21,7 @@ import { appendEvents } from '../features/events/append.ts';
 import { readKitchen } from '../features/kitchen/kitchen-service.ts';
 import { readMake } from '../features/makes/make-service.ts';
 import { branchOf, cultureOf, nextTurn, onGrains, storeCream, type Branches } from './store-make.ts';
-
-const HOUR_MS = 3_600_000;
-const DAY_MS = 24 * HOUR_MS;
+import { DAY_MS, HOUR_MS } from '@morning-crock/core';
 
 /** A make of yogurt of the past: the ewes' branch is parted off before their first, and a back-up made of the fifth turn. */
 async function storeTurn(

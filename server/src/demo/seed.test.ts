@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import { openLots, turningFirst } from '@morning-crock/core';
+import { openLots, turningFirst, HOUR_MS } from '@morning-crock/core';
 import { kitchenSettings } from '@morning-crock/core/contract';
 import { readKitchen } from '../features/kitchen/kitchen-service.ts';
 import { listMakes, readMake } from '../features/makes/make-service.ts';
@@ -10,7 +10,6 @@ import { seedDemo } from './seed.ts';
 import { workHere } from '../work/work.ts';
 
 const NOW = Date.parse('2026-05-20T09:00:00.000Z');
-const HOUR = 3_600_000;
 let kitchen: TestKitchen;
 
 beforeAll(async () => {
@@ -66,16 +65,16 @@ test('one make incubates in mid-course, one cools, cream ripens, a churning is d
 });
 
 test('a second start adds nothing; when nothing is under way any more, new makes begin beside what was entered', async () => {
-  expect(await seedDemo(kitchen.db, kitchen.kitchenId, NOW + HOUR)).toEqual({ made: 0 });
+  expect(await seedDemo(kitchen.db, kitchen.kitchenId, NOW + HOUR_MS)).toEqual({ made: 0 });
   const before = await listMakes(kitchen.db, kitchen.kitchenId, workHere);
   const own = before.find((m) => m.status === 'under-way')!;
-  kitchen.clock.nowMs = NOW + 20 * HOUR;
+  kitchen.clock.nowMs = NOW + 20 * HOUR_MS;
   await kitchen.app.inject({
     method: 'POST',
     url: '/api/events',
-    payload: { events: [draft(own.id, NOW + 2 * HOUR, 'noted', { text: 'mine' })] },
+    payload: { events: [draft(own.id, NOW + 2 * HOUR_MS, 'noted', { text: 'mine' })] },
   });
-  expect(await seedDemo(kitchen.db, kitchen.kitchenId, NOW + 20 * HOUR)).toEqual({ made: 5 });
+  expect(await seedDemo(kitchen.db, kitchen.kitchenId, NOW + 20 * HOUR_MS)).toEqual({ made: 5 });
   // Started at five in the morning: nobody goes to bed before the evening.
   const { cooks } = (await readKitchen(kitchen.db, kitchen.kitchenId)).settings;
   expect(cooks.map(({ sleepFrom }) => sleepFrom)).toEqual(['22:00', '23:00']);
@@ -86,11 +85,14 @@ test('a second start adds nothing; when nothing is under way any more, new makes
     url: '/api/events',
     payload: {
       events: [
-        draft(kitchen.kitchenId, NOW + 20 * HOUR, 'kitchen-changed', { section: 'cooks', value: ownHours }),
+        draft(kitchen.kitchenId, NOW + 20 * HOUR_MS, 'kitchen-changed', {
+          section: 'cooks',
+          value: ownHours,
+        }),
       ],
     },
   });
-  await seedDemo(kitchen.db, kitchen.kitchenId, NOW + 40 * HOUR);
+  await seedDemo(kitchen.db, kitchen.kitchenId, NOW + 40 * HOUR_MS);
   expect((await readKitchen(kitchen.db, kitchen.kitchenId)).settings.cooks).toEqual(ownHours);
   expect(await listMakes(kitchen.db, kitchen.kitchenId, workHere)).toHaveLength(before.length + 10);
   expect((await readMake(kitchen.db, kitchen.kitchenId, own.id))!.state.notes.map((n) => n.text)).toEqual([

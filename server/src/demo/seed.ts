@@ -5,7 +5,16 @@ import {
   demoUnderWay,
   lanternFoldAt,
 } from '@morning-crock/core/demo';
-import { freeKg, goOn, milkFromLots, openLots, withFactors } from '@morning-crock/core';
+import {
+  freeKg,
+  goOn,
+  milkFromLots,
+  openLots,
+  withFactors,
+  DAY_MS,
+  HOUR_MS,
+  MINUTE_MS,
+} from '@morning-crock/core';
 import type { DataSource } from 'typeorm';
 import { ulid } from 'ulid';
 import { entry, SEED_DEVICE } from './entry.ts';
@@ -19,10 +28,6 @@ import { milkRegister } from '../features/milk/milk-service.ts';
 import { listMakes, readMake } from '../features/makes/make-service.ts';
 import { nextTurn, onGrains, store, storeCream, type Branches } from './store-make.ts';
 import { storePast } from './past.ts';
-
-const MINUTE_MS = 60_000;
-const HOUR_MS = 60 * MINUTE_MS;
-const DAY_MS = 24 * HOUR_MS;
 
 /** A demo make begun longer ago than this is no longer worth calling under way. */
 const STALE_MS = 14 * HOUR_MS;

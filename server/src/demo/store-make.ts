@@ -6,7 +6,7 @@ import {
   type CultureChange,
   type DraftEvent,
 } from '@morning-crock/core/contract';
-import { productOf } from '@morning-crock/core';
+import { productOf, DAY_MS, HOUR_MS } from '@morning-crock/core';
 import type { DataSource } from 'typeorm';
 import { ulid } from 'ulid';
 import { entry } from './entry.ts';
@@ -18,9 +18,6 @@ import { appendEvents } from '../features/events/append.ts';
 import { readKitchen } from '../features/kitchen/kitchen-service.ts';
 import { readMake } from '../features/makes/make-service.ts';
 import { importTrace } from '../features/traces/trace-service.ts';
-
-const HOUR_MS = 3_600_000;
-const DAY_MS = 24 * HOUR_MS;
 
 /** The stored forecasts of the past are drawn from so many members: a demo is filled while somebody waits. */
 const PAST_MEMBERS = 250;

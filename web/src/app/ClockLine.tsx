@@ -1,4 +1,4 @@
-import { formatMinutes } from '@morning-crock/core';
+import { formatMinutes, MINUTE_MS } from '@morning-crock/core';
 import { Link } from 'react-router';
 import { useUnits } from '../data/use-units.ts';
 import type { Attended } from '../data/attended.ts';
@@ -48,7 +48,7 @@ export function ClockLine({
       {soonest ? (
         <Link to={soonest.to} className={soonest.mustAct && left <= 0 ? 'must' : ''}>
           <span className="due number">
-            {left > 45_000 ? `in about ${formatMinutes(left / 60_000)}` : 'now'}
+            {left > 45_000 ? `in about ${formatMinutes(left / MINUTE_MS)}` : 'now'}
           </span>
           <span>
             {soonest.act}, {soonest.name}

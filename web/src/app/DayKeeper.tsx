@@ -1,4 +1,4 @@
-import { formatMinutes } from '@morning-crock/core';
+import { formatMinutes, MINUTE_MS } from '@morning-crock/core';
 import { goingOf } from '../data/going-day.ts';
 import { useEffect, useRef, useState } from 'react';
 import { now } from '../data/clock.ts';
@@ -9,7 +9,6 @@ import { useKitchen } from '../data/use-units.ts';
 import { useUnderWayLogs } from '../data/under-way.ts';
 import { requestGoOn } from '../workers/forecast-client.ts';
 
-const MINUTE_MS = 60_000;
 /** Looked at again though nothing happened: what is late is late by the clock. */
 const AGAIN_MS = 30_000;
 

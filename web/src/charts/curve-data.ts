@@ -10,11 +10,11 @@ import {
   type Cue,
   type MakeState,
   type PointForecast,
+  HOUR_MS,
 } from '@morning-crock/core';
 import type { CurveData } from './curve-option.ts';
 import type { Units } from '../data/units-of.ts';
 
-const HOUR_MS = 3_600_000;
 const ROOM_STEP_MS = HOUR_MS / 2;
 export const CUE_WORDS: Readonly<Record<Cue, string>> = {
   liquid: 'liquid',

@@ -1,5 +1,6 @@
 import type { Alarm, NextHands } from '@morning-crock/core';
 import type { LiveMake } from './use-make.ts';
+import { HOUR_MS, MINUTE_MS } from '@morning-crock/core';
 
 /** A moment on the thread that needs hands. */
 interface Knot {
@@ -17,7 +18,6 @@ export interface Attended {
   readonly knots: readonly Knot[];
 }
 
-const HOUR_MS = 3_600_000;
 export const THREAD_H = 24;
 const within = (atMs: number, nowMs: number): boolean => atMs >= nowMs && atMs <= nowMs + THREAD_H * HOUR_MS;
 
@@ -26,7 +26,7 @@ export function attendedMake({ state, forecast, alarms, next }: LiveMake, nowMs:
     if (s.status === 'done' || s.status === 'skipped' || s.step.facts.overnight) return [];
     const time = forecast.point.steps.find((t) => t.id === s.step.id);
     // Hands of some steps begin before their end.
-    const atMs = time ? time.endMs - (s.step.leadMin ?? 0) * 60_000 : 0;
+    const atMs = time ? time.endMs - (s.step.leadMin ?? 0) * MINUTE_MS : 0;
     if (!time || time.endless || !within(atMs, nowMs)) return [];
     return [{ atMs, title: s.step.title, mustAct: s.step.mustAct }];
   });

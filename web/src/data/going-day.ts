@@ -1,6 +1,5 @@
 import type { KeptDay } from '@morning-crock/core/contract';
-
-const DAY_MS = 86_400_000;
+import { DAY_MS } from '@morning-crock/core';
 
 /** The day that is going on: begun, not over, with a make of it still under way; of several the one begun last. */
 export function goingOf(

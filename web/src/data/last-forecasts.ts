@@ -1,4 +1,4 @@
-import { MODEL_VERSION, type BandForecast } from '@morning-crock/core';
+import { MODEL_VERSION, type BandForecast, HOUR_MS } from '@morning-crock/core';
 import { FORECASTS, openDeviceDatabase } from './database.ts';
 
 /** A forecast as it was last worked out on this device. */
@@ -8,7 +8,7 @@ export interface LastForecast {
 }
 
 /** Older than this it says nothing of now. */
-const USABLE_MS = 12 * 3_600_000;
+const USABLE_MS = 12 * HOUR_MS;
 
 /** Keeps a make's forecast, so that its times stand there at once the next time. A browser that keeps nothing goes without. */
 export function keepForecast(makeId: string, last: LastForecast): void {

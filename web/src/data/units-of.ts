@@ -6,6 +6,7 @@ import {
   outwardBand,
   type MeasureSystem,
   type TemperatureUnit,
+  DAY_MS,
 } from '@morning-crock/core';
 import type { KitchenSettings } from '@morning-crock/core/contract';
 
@@ -64,7 +65,7 @@ function dayWords(parts: readonly Intl.DateTimeFormatPart[], order: DayOrder): s
 }
 
 /** From so far away on a day is told by its date, ms. */
-const WEEK_MS = 6 * 86_400_000;
+const WEEK_MS = 6 * DAY_MS;
 
 /** Words as a kitchen's settings want them. */
 export function unitsOf({ units, site }: Pick<KitchenSettings, 'units' | 'site'>): Units {

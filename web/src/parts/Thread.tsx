@@ -1,9 +1,8 @@
-import { sleepSpells } from '@morning-crock/core';
+import { sleepSpells, HOUR_MS } from '@morning-crock/core';
 import { useMemo } from 'react';
 import { useKitchen, useUnits } from '../data/use-units.ts';
 import { THREAD_H, type Attended } from '../data/attended.ts';
 
-const HOUR_MS = 3_600_000;
 const SPAN_H = THREAD_H;
 const WIDTH = 1000;
 const ROW = 40;

@@ -6,6 +6,7 @@ import {
   type BackwardsAnswer,
   type MakeState,
   type Offer,
+  DAY_MS,
 } from '@morning-crock/core';
 import type { Factor, KitchenSettings } from '@morning-crock/core/contract';
 import { Button, Checkbox, NativeSelect } from '@mantine/core';
@@ -19,7 +20,6 @@ import { FindWay } from './FindWay.tsx';
 import './work-back.css';
 import { ClockField } from './ClockField.tsx';
 
-const DAY_MS = 86_400_000;
 const KEY = 'work-back';
 const ALLOWANCES: readonly (readonly [keyof Allowed, string])[] = [
   ['dose', 'a different dose'],

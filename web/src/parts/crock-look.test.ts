@@ -1,15 +1,21 @@
 import { expect, test } from '@jest/globals';
-import { defaultKitchen, defaultPlan, foldMake, pointForecast, type LoggedEvent } from '@morning-crock/core';
+import {
+  defaultKitchen,
+  defaultPlan,
+  foldMake,
+  pointForecast,
+  type LoggedEvent,
+  HOUR_MS,
+} from '@morning-crock/core';
 import { crockLook } from './crock-look.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
-const HOUR = 3_600_000;
 const plan = defaultPlan(defaultKitchen('UTC'), new Date(START).toISOString());
 const event = (n: number, hours: number, type: string, data: unknown): LoggedEvent =>
   ({
     id: `e${n}`,
     streamId: 'm',
-    at: new Date(START + hours * HOUR).toISOString(),
+    at: new Date(START + hours * HOUR_MS).toISOString(),
     cookId: null,
     deviceId: 'd',
     version: 1,
@@ -25,7 +31,7 @@ const warm = [
 ];
 const lookAt = (events: readonly LoggedEvent[], hours: number) => {
   const state = foldMake('m', events)!;
-  const nowMs = START + hours * HOUR;
+  const nowMs = START + hours * HOUR_MS;
   return crockLook(state, pointForecast(state, nowMs), null, nowMs).surface;
 };
 

@@ -1,11 +1,10 @@
 import { expect, test } from '@jest/globals';
-import { defaultKitchen, foldCultures } from '@morning-crock/core';
+import { defaultKitchen, foldCultures, DAY_MS } from '@morning-crock/core';
 import type { Culture, CultureChange, CultureFacts } from '@morning-crock/core/contract';
 import { cultureLike, lotId, register, ZERO_MS as NOON } from '@morning-crock/core/fixtures';
 import { unitsOf } from '../data/units-of.ts';
 import { cultureWords, factsOf, packetWords } from './culture-words.ts';
 
-const DAY_MS = 86_400_000;
 const units = unitsOf(defaultKitchen('UTC'));
 const SACHETS: Partial<CultureFacts> = {
   kind: 'dried-yogurt',

@@ -1,11 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
-import { defaultKitchen, foldMilkRoom } from '@morning-crock/core';
+import { defaultKitchen, foldMilkRoom, HOUR_MS } from '@morning-crock/core';
 import type { Lot, LotFacts } from '@morning-crock/core/contract';
 import { createLedger, lotId, ZERO_MS as NOON } from '@morning-crock/core/fixtures';
 import { unitsOf } from '../data/units-of.ts';
 import { costWords, keepWords, lotAmount, massRange, percent, someOf, takenKg } from './milk-words.ts';
 
-const HOUR_MS = 3_600_000;
 const measuredIn = (measures: 'metric' | 'us' | 'imperial') => {
   const kitchen = defaultKitchen('UTC');
   return unitsOf({ ...kitchen, units: { ...kitchen.units, measures } });

@@ -6,12 +6,13 @@ import {
   SYSTEM_UNITS,
   toLitres,
   UNIT_LABEL,
+  HOUR_MS,
 } from '@morning-crock/core';
 import type { Lot } from '@morning-crock/core/contract';
 import type { Units } from '../data/units-of.ts';
 
 /** Nearer than this an end is told by the clock, not by the day. */
-const SOON_MS = 36 * 3_600_000;
+const SOON_MS = 36 * HOUR_MS;
 /** Nobody knows an end better than to the half hour. */
 const HALF_HOUR_MS = 1_800_000;
 

@@ -15,10 +15,11 @@ import { AppError } from '../../plugins/errors.ts';
 import { fromThisComputer, TABLET_COOKIE } from './access-plugin.ts';
 import { createGuesses } from './guesses.ts';
 import { isKitchenCode, newKitchenCode, newToken, tokenHash } from './kitchen-code.ts';
+import { MINUTE_MS } from '@morning-crock/core';
 
 /** Wrong guesses of one address. */
 const TRIES = 10;
-const TRIES_WITHIN_MS = 10 * 60_000;
+const TRIES_WITHIN_MS = 10 * MINUTE_MS;
 const A_YEAR_S = 365 * 24 * 3600;
 
 /** Joining from another device, and sending devices away again. */

@@ -10,6 +10,7 @@ import {
   isChurnStage,
   stageFault,
   today,
+  MINUTE_MS,
 } from '@morning-crock/core';
 import {
   dataBroughtUp,
@@ -25,7 +26,7 @@ import { createRegisterChecks } from './register-checks.ts';
 import { createStreams, type StreamFacts } from './stream-facts.ts';
 
 /** A device's clock may run this far ahead before its entries are refused. */
-const AHEAD_MS = 2 * 60_000;
+const AHEAD_MS = 2 * MINUTE_MS;
 /** Everything but readings and notes that a make may hold: each of them is held against all the others. */
 const MOST_SHAPING = 5000;
 const refuse = (code: ConstructorParameters<typeof AppError>[0], path: string, message: string): never => {

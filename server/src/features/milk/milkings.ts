@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { clockTime, localDate, MILKING_COLUMNS, type MilkRoom } from '@morning-crock/core';
+import { clockTime, localDate, MILKING_COLUMNS, type MilkRoom, MINUTE_MS } from '@morning-crock/core';
 import { EVENT_VERSION, type DraftEvent, type MilkingRow } from '@morning-crock/core/contract';
 import Papa from 'papaparse';
 import { encodeTime } from 'ulid';
@@ -53,7 +53,7 @@ export function milkingDraft(
 
 /** What tells one milking from another, whichever way it came in: the minute, the animal, the amount. */
 export const milkingKey = (milking: { atMs: number; source: string; litres: number }): string =>
-  `${Math.floor(milking.atMs / 60_000)} ${milking.source.toLowerCase()} ${milking.litres.toFixed(3)}`;
+  `${Math.floor(milking.atMs / MINUTE_MS)} ${milking.source.toLowerCase()} ${milking.litres.toFixed(3)}`;
 
 /** Every milking as CSV, in the columns a milkings file is read by. */
 export function milkingsCsv(room: MilkRoom, zone: string): string {

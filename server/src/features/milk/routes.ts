@@ -1,4 +1,4 @@
-import { creamFactors, ledgerPage, localDate, openLots } from '@morning-crock/core';
+import { creamFactors, ledgerPage, localDate, openLots, DAY_MS } from '@morning-crock/core';
 import {
   ledgerResponse,
   milkDaysResponse,
@@ -16,7 +16,6 @@ import { readKitchen } from '../kitchen/kitchen-service.ts';
 import { milkingDraft, milkingKey, milkingsCsv } from './milkings.ts';
 import { milkRegister } from './milk-service.ts';
 
-const DAY_MS = 86_400_000;
 /** Days of milk told: a whole lactation and a bit. */
 const DAYS_TOLD = 400;
 const MAX_UPLOAD_BYTES = 16 * 1024 * 1024;

@@ -1,4 +1,4 @@
-import { formatMinutes } from '@morning-crock/core';
+import { formatMinutes, MINUTE_MS } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import type { KitchenSettings } from '@morning-crock/core/contract';
 import { lazy, Suspense, useMemo, useState, type ComponentType } from 'react';
@@ -69,7 +69,7 @@ function NowPanel(props: { readonly makes: readonly LiveMake[]; readonly nowMs: 
   const doing = step.facts.waits ? (due && step.due?.text) || (after ?? step).doing : step.doing;
   return (
     <section className={`now-panel ${due && next.mustAct ? 'must' : ''}`} aria-labelledby="now">
-      <h2 id="now">{due ? 'Now' : `Next, in about ${formatMinutes((next.atMs - nowMs) / 60_000)}`}</h2>
+      <h2 id="now">{due ? 'Now' : `Next, in about ${formatMinutes((next.atMs - nowMs) / MINUTE_MS)}`}</h2>
       <p className="big">{next.act}</p>
       <p>
         <strong>{state.plan.name}.</strong> {doing}

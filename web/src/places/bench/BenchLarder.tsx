@@ -1,4 +1,4 @@
-import { isFrozen, toThaw, turningFirst } from '@morning-crock/core';
+import { isFrozen, toThaw, turningFirst, DAY_MS } from '@morning-crock/core';
 import { Link } from 'react-router';
 import { useCultures } from '../../data/use-cultures.ts';
 import { useLarder } from '../../data/use-larder.ts';
@@ -8,7 +8,7 @@ import { endWords, lotAmount } from '../../parts/milk-words.ts';
 import { stockWords, thawWords } from '../../parts/stock-words.ts';
 
 /** What turns within these days is told on the Bench. */
-const SOON_MS = 2 * 86_400_000;
+const SOON_MS = 2 * DAY_MS;
 /** What must come out of the freezer within a day is told. */
 const THAW_SOON_MS = 86_400_000;
 const MOST_TOLD = 3;

@@ -1,4 +1,4 @@
-import { markBand, type MakeState } from '@morning-crock/core';
+import { markBand, type MakeState, HOUR_MS } from '@morning-crock/core';
 import { Link } from 'react-router';
 import type { LiveMake } from '../../data/use-make.ts';
 import { useUnits } from '../../data/use-units.ts';
@@ -7,7 +7,7 @@ import { crockLook } from '../../parts/crock-look.ts';
 import { readyWords } from '../../parts/seen-words.ts';
 
 /** Further off than this, what comes next is of another day. */
-const FAR_MS = 24 * 3_600_000;
+const FAR_MS = 24 * HOUR_MS;
 
 /** What the tag on a crock says: the next moment as a band where it is one. */
 function tagOf(make: LiveMake, units: ReturnType<typeof useUnits>, nowMs: number): string {

@@ -5,6 +5,7 @@ import {
   planOfMethod,
   PRODUCTS,
   wantOf,
+  DAY_MS,
 } from '@morning-crock/core';
 import { Button, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
@@ -124,7 +125,7 @@ export function DayMakes(props: {
                   value={String(byDay)}
                   data={Array.from({ length: draft.days }, (_, day) => ({
                     value: String(day),
-                    label: units.day(zeroMs + day * 86_400_000),
+                    label: units.day(zeroMs + day * DAY_MS),
                   }))}
                   onChange={(event) => change(id, { byDay: Number(event.currentTarget.value) })}
                 />

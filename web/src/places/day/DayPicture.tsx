@@ -1,8 +1,14 @@
-import { attendance, heldSpans, lanesOf, type DayHands, type WashingUp } from '@morning-crock/core';
+import {
+  attendance,
+  heldSpans,
+  lanesOf,
+  type DayHands,
+  type WashingUp,
+  MINUTE_MS,
+} from '@morning-crock/core';
 import { useMemo, useRef, useState } from 'react';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
 
-const MINUTE_MS = 60_000;
 const WIDTH = 640;
 /** Nobody there is looked up on this grid. */
 const GRID_MS = 15 * MINUTE_MS;

@@ -9,6 +9,7 @@ import {
   stateOfPlan,
   washingUp,
   type WayOut,
+  MINUTE_MS,
 } from '@morning-crock/core';
 import { Button, NativeSelect, Progress, TextInput } from '@mantine/core';
 import { useState } from 'react';
@@ -39,7 +40,6 @@ import { useDayPlan } from './use-day-plan.ts';
 import '../../parts/paper.css';
 import './day.css';
 
-const MINUTE_MS = 60_000;
 const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
 
 /** Several makes in one timetable: where their milk comes from, whose hands when, and the day as it goes on. */

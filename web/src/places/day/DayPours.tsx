@@ -1,4 +1,4 @@
-import { litresOfMass, type DayPours as Pours, type WayOut } from '@morning-crock/core';
+import { litresOfMass, type DayPours as Pours, type WayOut, MINUTE_MS } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { useUnits } from '../../data/use-units.ts';
 
@@ -162,7 +162,7 @@ export function DayPours(props: {
                     >
                       {way.way === 'less'
                         ? `Make only ${units.volume(way.litres)}`
-                        : `Skim ${way.name} ${way.atMs <= nowMs + 6 * 60_000 ? 'now' : `at ${units.time(way.atMs, nowMs)}`} (about ${units.volume(way.gives)} of cream)`}
+                        : `Skim ${way.name} ${way.atMs <= nowMs + 6 * MINUTE_MS ? 'now' : `at ${units.time(way.atMs, nowMs)}`} (about ${units.volume(way.gives)} of cream)`}
                     </Button>
                   ),
                 )}

@@ -1,4 +1,4 @@
-import { planOfMethod, priced, PRODUCTS, type DayHands, formatMinutes } from '@morning-crock/core';
+import { planOfMethod, priced, PRODUCTS, type DayHands, formatMinutes, MINUTE_MS } from '@morning-crock/core';
 import type { KeptDay } from '@morning-crock/core/contract';
 import { Button, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
@@ -11,7 +11,6 @@ import { useMethods } from '../../data/use-methods.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { DayPicture } from './DayPicture.tsx';
 
-const MINUTE_MS = 60_000;
 const USUAL_LITRES = 2;
 const NOTHING_FIXED: ReadonlySet<string> = new Set();
 

@@ -1,4 +1,4 @@
-import { planOfMethod, pourDay, wantOf } from '@morning-crock/core';
+import { planOfMethod, pourDay, wantOf, DAY_MS } from '@morning-crock/core';
 import type { KeptDay } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
 import { record } from '../../data/store.ts';
@@ -6,7 +6,6 @@ import { useMethods } from '../../data/use-methods.ts';
 import { useUnits } from '../../data/use-units.ts';
 import type { MilkRoomNow } from '../../data/use-milk.ts';
 
-const DAY_MS = 86_400_000;
 const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'] as const;
 
 /** The weekday of an instant in the kitchen, 0 Sunday. */

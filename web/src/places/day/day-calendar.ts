@@ -1,4 +1,5 @@
 import ical from 'ical-generator';
+import { MINUTE_MS } from '@morning-crock/core';
 
 /** A moment of a day that wants hands. */
 export interface CalendarMoment {
@@ -21,7 +22,7 @@ export function dayCalendar(name: string, moments: readonly CalendarMoment[], no
       id,
       stamp: new Date(nowMs),
       start: new Date(atMs),
-      end: new Date(atMs + minutes * 60_000),
+      end: new Date(atMs + minutes * MINUTE_MS),
       summary: title,
       description: `${text}${text === '' ? '' : ' '}This time is a forecast. Morning Crock shows the latest.`,
     });

@@ -1,9 +1,7 @@
-import { litresOfMass, milkFromLots, productOf, type DayPours } from '@morning-crock/core';
+import { litresOfMass, milkFromLots, productOf, type DayPours, MINUTE_MS } from '@morning-crock/core';
 import type { DayDoc, MakePlan } from '@morning-crock/core/contract';
 import type { DayDraft } from './day-draft.ts';
 import type { DayPlan } from './use-day-plan.ts';
-
-const MINUTE_MS = 60_000;
 
 /** A draft as a day of the log: kept, or begun with the makes it became. */
 export function dayDocOf(

@@ -1,8 +1,8 @@
 import { useEffect, useState } from 'react';
 import { dayDoc, type DayDoc } from '@morning-crock/core/contract';
 import * as z from 'zod';
+import { DAY_MS, MINUTE_MS } from '@morning-crock/core';
 
-const DAY_MS = 86_400_000;
 const of = dayDoc.shape;
 const make = of.makes.element;
 
@@ -74,7 +74,7 @@ export function useDayDraft(): readonly [DayDraft, ChangeDraft] {
 /** A kept day as a draft again. @param clock tells an instant's time of day */
 export function draftOf(id: string, day: DayDoc, clock: (ms: number) => string): DayDraft {
   const zeroMs = Date.parse(day.zeroAt);
-  const at = (minute: number): number => zeroMs + minute * 60_000;
+  const at = (minute: number): number => zeroMs + minute * MINUTE_MS;
   const seen = new Set<string>();
   return {
     name: day.name,

@@ -1,10 +1,10 @@
 import type { DayAnswer } from '@morning-crock/core';
 import type { CalendarMoment } from './day-calendar.ts';
+import { MINUTE_MS } from '@morning-crock/core';
 
 /** What to do, by batch and step. */
 export type Told = ReadonlyMap<string, ReadonlyMap<string, string>>;
 
-const MINUTE_MS = 60_000;
 /** What goes on after the day is looked at for so long, min. */
 const LOOK_MIN = 10;
 

@@ -9,6 +9,8 @@ import {
   type DayAnswer,
   type DayPours,
   type KeptFree,
+  DAY_MS,
+  MINUTE_MS,
 } from '@morning-crock/core';
 import type { MakePlan, Method } from '@morning-crock/core/contract';
 import { useEffect, useMemo, useState } from 'react';
@@ -18,8 +20,6 @@ import { useUnits } from '../../data/use-units.ts';
 import { cancelForecast, requestDay } from '../../workers/forecast-client.ts';
 import type { DayDraft } from './day-draft.ts';
 
-const MINUTE_MS = 60_000;
-const DAY_MS = 86_400_000;
 const KEY = 'day';
 /** What is put off may fall into these days besides. */
 const SPARE_DAYS = 2;

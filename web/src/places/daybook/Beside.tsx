@@ -5,6 +5,7 @@ import {
   goodsIntoMakes,
   type MakeState,
   type TakenGoods,
+  MINUTE_MS,
 } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { useMemo } from 'react';
@@ -22,7 +23,6 @@ import { recordCurve, recordFacts, verdictOf, type RecordFact } from './record-f
 import '../../parts/paper.css';
 import './daybook.css';
 
-const MINUTE_MS = 60_000;
 const NOTHING = '–';
 
 /** What is laid beside the other: facts first, then how long each step took. */

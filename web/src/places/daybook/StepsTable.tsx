@@ -1,4 +1,4 @@
-import { marksOf, type MakeState } from '@morning-crock/core';
+import { marksOf, type MakeState, MINUTE_MS } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import type { Units } from '../../data/units-of.ts';
 import { saveTable, type Cell } from '../../parts/table-file.ts';
@@ -6,7 +6,7 @@ import { saveTable, type Cell } from '../../parts/table-file.ts';
 /** Minutes early or late, in words. */
 function against(realMs: number | null, plannedMs: number | null): string {
   if (realMs === null || plannedMs === null) return '–';
-  const minutes = Math.round((realMs - plannedMs) / 60_000);
+  const minutes = Math.round((realMs - plannedMs) / MINUTE_MS);
   if (Math.abs(minutes) < 2) return 'on time';
   return minutes > 0 ? `${minutes} min later` : `${-minutes} min earlier`;
 }

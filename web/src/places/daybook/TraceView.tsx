@@ -1,4 +1,4 @@
-import { fromCelsius } from '@morning-crock/core';
+import { fromCelsius, HOUR_MS } from '@morning-crock/core';
 import type { TraceFacts } from '@morning-crock/core/contract';
 import { useState } from 'react';
 import { useTracePartQuery } from '../../data/api.ts';
@@ -7,7 +7,6 @@ import { Choices } from '../../parts/Choices.tsx';
 import { LittleCurve } from '../../parts/LittleCurve.tsx';
 import { StepSlider } from '../../parts/StepSlider.tsx';
 
-const HOUR_MS = 3_600_000;
 const SPANS = [
   { value: 'all', label: 'all', hours: Number.POSITIVE_INFINITY },
   { value: '2', label: '2 h', hours: 2 },

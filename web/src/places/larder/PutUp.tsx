@@ -9,6 +9,7 @@ import {
   PUT_UP_KINDS,
   UNNAMED_KIND,
   usualKeeping,
+  DAY_MS,
 } from '@morning-crock/core';
 import { LARDER_PLACES, type GoodFacts, type GoodKind, type LarderPlace } from '@morning-crock/core/contract';
 import { Button, NativeSelect, TextInput } from '@mantine/core';
@@ -31,7 +32,7 @@ const MOST_PIECES = 500;
 /** Less than this is not worth saying that it is left, kg. */
 const WORTH_KG = 0.01;
 /** What was made longer ago is not waiting to be put up. */
-const WAITING_MS = 60 * 86_400_000;
+const WAITING_MS = 60 * DAY_MS;
 const SOMETHING_ELSE = 'else';
 
 interface Row {

@@ -1,4 +1,4 @@
-import { goodThawHours, pieceOf } from '@morning-crock/core';
+import { goodThawHours, pieceOf, DAY_MS, HOUR_MS } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { useNow } from '../../data/clock.ts';
@@ -8,8 +8,6 @@ import { DayTimeFields, useDayTime } from '../../parts/DayTime.tsx';
 import { EntryForm } from '../../parts/EntryForm.tsx';
 import { firstSome, SomeField, type Form, type Some } from './TakeForm.tsx';
 
-const HOUR_MS = 3_600_000;
-const DAY_MS = 24 * HOUR_MS;
 const WANTED_AT = '08:00';
 
 /** Frozen goods wanted thawed on some day: when they must come out of the freezer is worked out, and told in time. */

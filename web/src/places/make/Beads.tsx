@@ -1,6 +1,7 @@
 import type { BandForecast, MakeState } from '@morning-crock/core';
 import { useState } from 'react';
 import { useUnits } from '../../data/use-units.ts';
+import { MINUTE_MS } from '@morning-crock/core';
 
 /** More steps than these do not fit beside the panel. */
 const MANY_STEPS = 10;
@@ -42,7 +43,7 @@ export function Beads({
         else if (point?.endless) when = 'not reached';
         else if (status !== 'skipped' && end && !late) {
           when =
-            end.p10 !== null && end.p90 !== null && end.p90 - end.p10 > 10 * 60_000
+            end.p10 !== null && end.p90 !== null && end.p90 - end.p10 > 10 * MINUTE_MS
               ? units.span(end.p10, end.p90, nowMs)
               : end.p50 === null
                 ? ''

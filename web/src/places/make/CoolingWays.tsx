@@ -7,6 +7,7 @@ import {
   pointForecast,
   replannedState,
   type MakeState,
+  MINUTE_MS,
 } from '@morning-crock/core';
 import type { CoolingPlan } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
@@ -58,7 +59,7 @@ export function CoolingWays({ state, nowMs }: { readonly state: MakeState; reado
       const own = replannedState(state, { cooling, why: '' }, nowMs);
       const step = pointForecast(own, nowMs).steps.find((s) => s.id === state.steps[cools]?.step.id);
       const from = Math.max(nowMs, step?.startMs ?? nowMs);
-      return { cooling, minutes: step && !step.endless ? (step.endMs - from) / 60_000 : null };
+      return { cooling, minutes: step && !step.endless ? (step.endMs - from) / MINUTE_MS : null };
     });
   }, [open, cools, state, nowMs]);
   if (ways.length === 0) return null;

@@ -1,9 +1,9 @@
 import type { MakeState } from '@morning-crock/core';
-import { formatMinutes } from '@morning-crock/core';
+import { formatMinutes, MINUTE_MS } from '@morning-crock/core';
 import { useUnits } from '../../data/use-units.ts';
 
-const OLD_MS = 15 * 60_000;
-const SILENT_MS = 5 * 60_000;
+const OLD_MS = 15 * MINUTE_MS;
+const SILENT_MS = 5 * MINUTE_MS;
 
 /** The latest temperature with its age once it is old, and a word when a probe fell silent. */
 export function LastReading({ state, nowMs }: { readonly state: MakeState; readonly nowMs: number }) {
@@ -18,11 +18,11 @@ export function LastReading({ state, nowMs }: { readonly state: MakeState; reado
     <p className="quiet">
       Last measured {units.temperature(latest.celsius)}
       {ageMs > OLD_MS
-        ? `, ${formatMinutes(ageMs / 60_000)} ago. Measure again when you can`
+        ? `, ${formatMinutes(ageMs / MINUTE_MS)} ago. Measure again when you can`
         : ` at ${units.time(latest.atMs, nowMs)}`}
       .
       {silent &&
-        ` No reading from ${silent.instrument} for ${formatMinutes((nowMs - silent.atMs) / 60_000)}.`}
+        ` No reading from ${silent.instrument} for ${formatMinutes((nowMs - silent.atMs) / MINUTE_MS)}.`}
     </p>
   );
 }

@@ -14,6 +14,7 @@ import {
   souringOf,
   soursToTheEnd,
   type MakeState,
+  MINUTE_MS,
 } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { useMediaQuery } from '@mantine/hooks';
@@ -72,7 +73,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
   const working = useAppSelector((s) => s.live.working[state.id] === true);
   const dispatch = useAppDispatch();
   const wake = useWakeLock(!state.finished);
-  const minuteMs = Math.floor(nowMs / 60_000) * 60_000;
+  const minuteMs = Math.floor(nowMs / MINUTE_MS) * MINUTE_MS;
   const curve = useMemo(
     () => curveDataOf(state, forecast.point, forecast.band, minuteMs, units),
     [state, forecast, minuteMs, units],

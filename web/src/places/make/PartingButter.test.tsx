@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, expect, test } from '@jest/globals';
 import { cleanup, screen, waitFor } from '@testing-library/react';
-import { batchOf, beginPlan, defaultKitchen, foldMake, type MakeState } from '@morning-crock/core';
+import { batchOf, beginPlan, defaultKitchen, foldMake, type MakeState, MINUTE_MS } from '@morning-crock/core';
 import type { DraftEvent } from '@morning-crock/core/contract';
 import { answerWith, emptyOutbox, kept, quietKitchen, show } from '../../testing/page.tsx';
 import { sharesOf } from './butter-shares.ts';
@@ -9,7 +9,6 @@ import { PartingButter } from './PartingButter.tsx';
 
 const MAKE = '01HZZZZZZZZZZZZZZZZZZZZZZM';
 const START = Date.parse('2026-03-02T06:00:00.000Z');
-const MIN = 60_000;
 
 /** Butter of some loads after some of its entries, twenty minutes between them. */
 function butter(loads: number, ...entries: readonly (readonly [string, object])[]): MakeState {
@@ -28,7 +27,7 @@ function butter(loads: number, ...entries: readonly (readonly [string, object])[
         ({
           id: `01HYYYYYYYYYYYYYYYYYYYYY${String(n).padStart(2, '0')}`,
           streamId: MAKE,
-          at: new Date(START + n * 20 * MIN).toISOString(),
+          at: new Date(START + n * 20 * MINUTE_MS).toISOString(),
           cookId: null,
           deviceId: 'tablet',
           version: 2,

@@ -1,4 +1,11 @@
-import { churnLoads, formatMinutes, interpolateLinear, STARTER_FACTS, toAdd } from '@morning-crock/core';
+import {
+  churnLoads,
+  formatMinutes,
+  interpolateLinear,
+  STARTER_FACTS,
+  toAdd,
+  MINUTE_MS,
+} from '@morning-crock/core';
 import type { LiveMake } from '../../data/use-make.ts';
 import type { Units } from '../../data/units-of.ts';
 import { readyWords } from '../../parts/seen-words.ts';
@@ -8,7 +15,7 @@ export function aimOf(live: LiveMake, units: Units, nowMs: number): string {
   const { state, forecast } = live;
   const step = state.current?.step;
   const time = forecast.point.steps.find((s) => s.id === step?.id);
-  const left = time ? (time.endMs - nowMs) / 60_000 : 0;
+  const left = time ? (time.endMs - nowMs) / MINUTE_MS : 0;
   const soon = left > 1 ? `in about ${formatMinutes(left)}` : 'about now';
   switch (step?.aim?.to) {
     case 'heat':

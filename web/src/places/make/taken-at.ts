@@ -1,10 +1,9 @@
-import { instantOfLocal, localDate } from '@morning-crock/core';
+import { instantOfLocal, localDate, DAY_MS, HOUR_MS } from '@morning-crock/core';
 
-const DAY_MS = 86_400_000;
 /** A typed time up to this far ahead counts as now: clocks differ. */
 const NOW_MS = 90_000;
 /** A typed time later than this ago is yesterday's only when today's would lie in the future by hours. */
-const YESTERDAY_FROM_MS = 3 * 3_600_000;
+const YESTERDAY_FROM_MS = 3 * HOUR_MS;
 
 /**
  * Reads "14:05" as the latest such moment: today's, or yesterday's when today's is hours ahead (typed after

@@ -2,6 +2,7 @@ import type { Measured } from '@morning-crock/core';
 import type { StepInstance } from '@morning-crock/core/contract';
 import { useUnits } from '../../data/use-units.ts';
 import { durationWords } from './duration-words.ts';
+import { MINUTE_MS } from '@morning-crock/core';
 
 /** The steps of a method down a cord: knots are hands, plain cord is waiting, as long as it takes. */
 export function MethodCord({
@@ -18,7 +19,7 @@ export function MethodCord({
   return (
     <ol className="method-cord" aria-label={label}>
       {measured.steps.map((step) => {
-        const minutes = (step.endMs - step.startMs) / 60_000;
+        const minutes = (step.endMs - step.startMs) / MINUTE_MS;
         const waits = minutes > step.handsMin + 1;
         const note = steps.find(({ id }) => id === step.id)?.note;
         return (
@@ -59,4 +60,4 @@ export function MethodCord({
   );
 }
 
-const minutesFrom = (zero: number, ms: number): number => (ms - zero) / 60_000;
+const minutesFrom = (zero: number, ms: number): number => (ms - zero) / MINUTE_MS;

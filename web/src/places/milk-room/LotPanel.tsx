@@ -1,4 +1,13 @@
-import { isCream, keepOf, litresOfMass, MILK_FACTS, settles, skimOffer, withFat } from '@morning-crock/core';
+import {
+  isCream,
+  keepOf,
+  litresOfMass,
+  MILK_FACTS,
+  settles,
+  skimOffer,
+  withFat,
+  HOUR_MS,
+} from '@morning-crock/core';
 import type { Lot } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
 import { LadleSlider, LADLE } from '../../parts/LadleSlider.tsx';
@@ -24,7 +33,6 @@ import {
 import { sourWords } from '../../parts/sour-words.ts';
 import { type MilkRoomNow } from '../../data/use-milk.ts';
 
-const HOUR_MS = 3_600_000;
 const WAIT_H = 6;
 
 type Doing = 'nothing' | 'starter' | 'skim' | 'give' | 'recount' | 'move' | 'measure' | 'pool';

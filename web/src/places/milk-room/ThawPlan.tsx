@@ -1,4 +1,4 @@
-import { FREEZER_C, FRIDGE_C, isCream, THAW_SPREAD, thawTimes } from '@morning-crock/core';
+import { FREEZER_C, FRIDGE_C, isCream, THAW_SPREAD, thawTimes, HOUR_MS } from '@morning-crock/core';
 import type { Lot } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
@@ -10,8 +10,6 @@ import { DayTimeFields, useDayTime } from '../../parts/DayTime.tsx';
 import { EntryForm } from '../../parts/EntryForm.tsx';
 import { AmountField, useAsTyped, type TypedAmount } from '../../parts/AmountField.tsx';
 import { lotAmount } from '../../parts/milk-words.ts';
-
-const HOUR_MS = 3_600_000;
 
 /** The pieces an amount is taken in: whole portions, the oldest first; the largest decides how long it takes. */
 function largestPieceKg(lot: Lot, massKg: number): number {

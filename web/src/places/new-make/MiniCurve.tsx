@@ -1,11 +1,10 @@
-import { markMs, type AcidMark, type PointForecast, type BandForecast } from '@morning-crock/core';
+import { markMs, type AcidMark, type PointForecast, type BandForecast, HOUR_MS } from '@morning-crock/core';
 import { scaleLinear } from 'd3-scale';
 import { area, line } from 'd3-shape';
 import { useUnits } from '../../data/use-units.ts';
 
 const W = 400;
 const H = 150;
-const HOUR_MS = 3_600_000;
 
 /** A small picture of the whole: temperature in clay, pH in cobalt with its band. Redrawn on every turn of a control. */
 export function MiniCurve({

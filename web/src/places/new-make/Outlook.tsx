@@ -19,6 +19,8 @@ import {
   soursToTheEnd,
   fatBalance,
   type Sourness,
+  HOUR_MS,
+  MINUTE_MS,
 } from '@morning-crock/core';
 import type { MakePlan } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
@@ -81,7 +83,7 @@ function Ready({ planning, fading }: { readonly planning: Planning; readonly fad
   const known = band && !stale ? band : null;
   const ready = known && markBand(known, 'ready');
   const set = known && markBand(known, 'body');
-  const hours = readyMs === null ? null : (readyMs - point.inoculationMs) / 3_600_000;
+  const hours = readyMs === null ? null : (readyMs - point.inoculationMs) / HOUR_MS;
   const { places } = useKitchen();
   const reached = useMemo(
     () =>
@@ -153,7 +155,7 @@ function Breaks({ planning, fading }: { readonly planning: Planning; readonly fa
         </p>
       )}
       <div className="quiet">
-        about {formatMinutes(((first?.endMs ?? time.endMs) - time.startMs) / 60_000)} of churning
+        about {formatMinutes(((first?.endMs ?? time.endMs) - time.startMs) / MINUTE_MS)} of churning
         {several && ' each'}, ending at {units.temperature(balance.breakC)}
       </div>
       <p>
@@ -226,7 +228,7 @@ function Parts({ planning: { state, point } }: { readonly planning: Planning }) 
   const flow = makeFlow(
     state,
     point.denatured,
-    gelMs === null ? null : (gelMs - point.inoculationMs) / 3_600_000,
+    gelMs === null ? null : (gelMs - point.inoculationMs) / HOUR_MS,
   );
   const sum = (what: string): number =>
     flow.off.reduce((kg, part) => kg + (part.what === what ? part.massKg : 0), 0);

@@ -6,11 +6,12 @@ import {
   productOf,
   STARTER_FACTS,
   stateOfPlan,
+  DAY_MIN,
+  MINUTE_MS,
 } from '@morning-crock/core';
 import type { KitchenSettings, MakePlan, ProductId } from '@morning-crock/core/contract';
 
 const INTO = { milk: 'Milk', cream: 'Cream', butter: 'Butter', packet: 'A packet and milk' } as const;
-const DAY_MIN = 24 * 60;
 
 /** Minutes until a plan as it comes is ready, hands off what may be done whenever. */
 function minutesOf(plan: MakePlan): number {
@@ -18,11 +19,11 @@ function minutesOf(plan: MakePlan): number {
   const state = stateOfPlan(plan);
   const point = pointForecast(state, startMs);
   const ready = markMs(point, 'ready');
-  if (ready !== null) return (ready - startMs) / 60_000;
+  if (ready !== null) return (ready - startMs) / MINUTE_MS;
   const ends = point.steps.flatMap(({ id, endMs }) =>
     state.steps.find(({ step }) => step.id === id)?.step.facts.whenever ? [] : [endMs],
   );
-  return (Math.max(startMs, ...ends) - startMs) / 60_000;
+  return (Math.max(startMs, ...ends) - startMs) / MINUTE_MS;
 }
 
 /** @example aboutTime(430) // "about 7 h" */

@@ -6,6 +6,7 @@ import {
   productOf,
   roomOf,
   stateOfPlan,
+  DAY_MS,
 } from '@morning-crock/core';
 import type { KitchenSettings, MakePlan } from '@morning-crock/core/contract';
 import { useCallback, useEffect, useRef, useState } from 'react';
@@ -15,8 +16,6 @@ import { refusalOf } from '../../data/refusal-of.ts';
 import { record } from '../../data/store.ts';
 import { requestForecast } from '../../workers/forecast-client.ts';
 import { takeGoods, takeStarterLot, useGoods } from './use-goods.ts';
-
-const DAY_MS = 86_400_000;
 
 /** "HH:MM" as the next such moment. */
 function nextAt(zone: string, time: string, nowMs: number): number {

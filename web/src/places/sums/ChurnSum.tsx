@@ -16,6 +16,7 @@ import {
   type ChurnKind,
   type Churning,
   type ChurnSpeed,
+  MINUTE_MS,
 } from '@morning-crock/core';
 import type { Lot } from '@morning-crock/core/contract';
 import { NativeSelect } from '@mantine/core';
@@ -201,7 +202,7 @@ function Face({ desk, lot }: { readonly desk: SumDesk; readonly lot: Lot | null 
           `out of the fridge (${units.temperature(FRIDGE_C)})`,
           Number.isFinite(temper)
             ? startC > FRIDGE_C
-              ? `${formatMinutes(temper)} before churning. Out now, churn at ${units.clock(now() + temper * 60_000)}`
+              ? `${formatMinutes(temper)} before churning. Out now, churn at ${units.clock(now() + temper * MINUTE_MS)}`
               : 'churn straight from the fridge'
             : `never warm enough in a room at ${units.temperature(roomC)}`,
         ],

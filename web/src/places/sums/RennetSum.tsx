@@ -8,6 +8,7 @@ import {
   rennetUnits,
   UNKNOWN_STRENGTH,
   type RennetUnit,
+  Z90,
 } from '@morning-crock/core';
 import { useState } from 'react';
 import { useUnits } from '../../data/use-units.ts';
@@ -19,7 +20,6 @@ import { SumFace } from './SumFace.tsx';
 import type { SumDesk } from './use-sum.ts';
 
 const UNIT_WORDS: Readonly<Record<RennetUnit, string>> = { mL: 'mL', drop: 'drops', tablet: 'tablets' };
-const Z90 = 1.2816;
 
 /** How much rennet, and when to try the curd. */
 export function RennetSum({ desk }: { readonly desk: SumDesk }) {

@@ -9,6 +9,7 @@ import {
   type ThawTimes,
   UNIT_LABEL,
   withFat,
+  HOUR_MS,
 } from '@morning-crock/core';
 import type { Lot } from '@morning-crock/core/contract';
 import { useState } from 'react';
@@ -22,7 +23,6 @@ import { SumFace } from './SumFace.tsx';
 import { useLotAsked } from './use-lot-asked.ts';
 import type { SumDesk } from './use-sum.ts';
 
-const HOUR_MS = 3_600_000;
 const hoursWords = (hours: number): string =>
   hours < 3 ? `${hours.toFixed(1)} h` : `${Math.round(hours)} h`;
 const PIECES_KG = [0.1, 0.2, 0.4, 0.7, 1, 1.5, 2, 3];

@@ -7,6 +7,7 @@ import {
   type ButterPlace,
   type FatBalance,
   type MakeState,
+  MINUTE_MS,
 } from '@morning-crock/core';
 import type { Units } from '../../../data/units-of.ts';
 import { ChurnCord } from '../../../parts/ChurnCord.tsx';
@@ -70,7 +71,7 @@ export function Churned({ state, units }: { readonly state: MakeState; readonly 
   const lastMs = state.loadsAtMs.at(-1) ?? startMs;
   const seen = state.stages
     .filter(({ atMs }) => atMs > lastMs)
-    .map(({ stage, atMs }) => ({ stage, minutes: (atMs - lastMs) / 60_000 }));
+    .map(({ stage, atMs }) => ({ stage, minutes: (atMs - lastMs) / MINUTE_MS }));
   const spread = churnSpread(step.step.instance);
   return (
     <div className="churned">

@@ -1,4 +1,4 @@
-import { likelyKg, panNow, yieldOf, type MakeState } from '@morning-crock/core';
+import { likelyKg, panNow, yieldOf, type MakeState, MINUTE_MS } from '@morning-crock/core';
 import type { Units } from '../../../data/units-of.ts';
 import './churned.css';
 
@@ -32,10 +32,10 @@ export function Clarified({ state, units }: { readonly state: MakeState; readonl
   const pan = panNow(state, state.finished?.atMs ?? state.startedAtMs);
   const endedMs = pan?.step.endedAtMs;
   if (!pan || !endedMs) return <p className="quiet">This batch was not clarified.</p>;
-  const minutes = (endedMs - pan.startMs) / 60_000;
+  const minutes = (endedMs - pan.startMs) / MINUTE_MS;
   const planned = state.planned?.steps.find((s) => s.step === pan.step.step.id)?.end;
-  const from = planned?.p10 && (planned.p10 - pan.startMs) / 60_000;
-  const to = planned?.p90 && (planned.p90 - pan.startMs) / 60_000;
+  const from = planned?.p10 && (planned.p10 - pan.startMs) / MINUTE_MS;
+  const to = planned?.p90 && (planned.p90 - pan.startMs) / MINUTE_MS;
   const hottest = state.temperatures
     .filter((t) => t.atMs >= pan.startMs && t.atMs <= endedMs)
     .reduce<number | null>((most, t) => Math.max(most ?? t.celsius, t.celsius), null);

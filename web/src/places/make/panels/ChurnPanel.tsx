@@ -6,6 +6,7 @@ import {
   type ChurnLoads,
   type ChurnStage,
   type LoadTime,
+  MINUTE_MS,
 } from '@morning-crock/core';
 import { useMemo } from 'react';
 import { useNow } from '../../../data/clock.ts';
@@ -16,14 +17,14 @@ import type { PanelProps } from './panel.ts';
 import './panels.css';
 
 /** A reading so long before it went in still says how warm the cream is. */
-const READ_BEFORE_MS = 15 * 60_000;
+const READ_BEFORE_MS = 15 * MINUTE_MS;
 
 /** The loads one after another: those that broke, the one in the churn, those that wait. */
 function LoadsLine({ churn, nowMs }: { readonly churn: ChurnLoads; readonly nowMs: number }) {
   const units = useUnits();
   const told = ({ run, startMs, endMs }: LoadTime): string => {
     if (run.broke)
-      return `broke ${units.time(endMs, nowMs)}, after ${formatMinutes((endMs - startMs) / 60_000)}`;
+      return `broke ${units.time(endMs, nowMs)}, after ${formatMinutes((endMs - startMs) / MINUTE_MS)}`;
     if (run.begun) return 'in the churn';
     return `about ${units.time(startMs, nowMs)}`;
   };
@@ -67,15 +68,15 @@ export function ChurnPanel({ live, nowMs: minuteMs }: PanelProps) {
   const { run, startMs, endMs, lowMs, highMs } = churn.now;
   const seen = run.way.seen;
   const over = step.endedAtMs !== null || run.broke;
-  const minutes = over ? (endMs - startMs) / 60_000 : Math.max(0, (nowMs - startMs) / 60_000);
-  const expected = (endMs - startMs) / 60_000;
+  const minutes = over ? (endMs - startMs) / MINUTE_MS : Math.max(0, (nowMs - startMs) / MINUTE_MS);
+  const expected = (endMs - startMs) / MINUTE_MS;
   const share = minutes / Math.max(0.1, expected);
   const last = seen.at(-1)?.stage;
   const foreseen: ChurnStage | 'liquid' =
     [...KNOTS].reverse().find((stage) => STAGE_SHARE[stage] <= Math.min(0.95, share)) ?? 'liquid';
   const stage = over ? (last === 'lump' ? 'lump' : 'broken') : (last ?? foreseen);
   const soon = units.span(lowMs, Math.max(highMs, lowMs), nowMs);
-  const shareOf = (ms: number): number => (ms - startMs) / 60_000 / Math.max(0.1, expected);
+  const shareOf = (ms: number): number => (ms - startMs) / MINUTE_MS / Math.max(0.1, expected);
   const resting = state.rests.at(-1)?.toMs === null;
   const several = churn.loads.length > 1;
   const known = state.temperatures.some(({ atMs }) => atMs >= startMs - READ_BEFORE_MS);

@@ -1,4 +1,4 @@
-import { drainingNow, formatMinutes } from '@morning-crock/core';
+import { drainingNow, formatMinutes, MINUTE_MS } from '@morning-crock/core';
 import { useUnits } from '../../../data/use-units.ts';
 import type { PanelProps } from './panel.ts';
 import './panels.css';
@@ -12,7 +12,7 @@ export function DrainPanel({ live, nowMs }: PanelProps) {
   const { now, target, startKg, thickMs, backKg } = drain;
   const value = target.of === 'protein' ? now.proteinFraction : now.fatFraction;
   const percent = (share: number): string => `${(share * 100).toFixed(share < 0.1 ? 1 : 0)} %`;
-  const leftMin = thickMs === null ? null : (thickMs[1] - nowMs) / 60_000;
+  const leftMin = thickMs === null ? null : (thickMs[1] - nowMs) / MINUTE_MS;
   const tooFar = value > target.fraction * 1.04;
   const thick = !tooFar && value >= target.fraction * 0.97;
   const left = now.curdKg / startKg;

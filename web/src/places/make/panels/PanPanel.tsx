@@ -1,4 +1,4 @@
-import { GHEE_STAGE_WORDS, panNow, type GheeStage } from '@morning-crock/core';
+import { GHEE_STAGE_WORDS, panNow, type GheeStage, MINUTE_MS } from '@morning-crock/core';
 import { useNow } from '../../../data/clock.ts';
 import { useUnits } from '../../../data/use-units.ts';
 import type { PanelProps } from './panel.ts';
@@ -68,7 +68,7 @@ export function PanPanel({ live }: PanelProps) {
   if (!pan) return null;
   const { forecast, minutes, waterLeftKg, startMs } = pan;
   const wet = forecast.waterKg === 0 ? 0 : waterLeftKg / forecast.waterKg;
-  const passed = (nowMs - startMs) / 60_000;
+  const passed = (nowMs - startMs) / MINUTE_MS;
   const dryMin = (forecast.toDryMin / forecast.minutes) * minutes;
   const climb = Math.min(1, Math.max(0, (passed - dryMin) / Math.max(0.1, minutes - dryMin)));
   const left = Math.max(0, minutes - passed);

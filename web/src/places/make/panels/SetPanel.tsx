@@ -1,4 +1,4 @@
-import { formatMinutes, rennetOf, rennetWords } from '@morning-crock/core';
+import { formatMinutes, rennetOf, rennetWords, MINUTE_MS } from '@morning-crock/core';
 import { useUnits } from '../../../data/use-units.ts';
 import type { PanelProps } from './panel.ts';
 import './panels.css';
@@ -13,7 +13,7 @@ export function SetPanel({ live, nowMs }: PanelProps) {
   const tries = state.curd.tries.filter(({ step }) => step === own.step.id);
   const last = tries.at(-1);
   const clean = own.status === 'done' || last?.clean === true;
-  const leftMin = end.p50 === null ? null : (end.p50 - nowMs) / 60_000;
+  const leftMin = end.p50 === null ? null : (end.p50 - nowMs) / MINUTE_MS;
   const rennet = rennetOf(state.plan);
   return (
     <section

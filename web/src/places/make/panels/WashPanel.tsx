@@ -1,4 +1,4 @@
-import { formatMinutes, serumLeftIn } from '@morning-crock/core';
+import { formatMinutes, serumLeftIn, MINUTE_MS } from '@morning-crock/core';
 import { useUnits } from '../../../data/use-units.ts';
 import type { PanelProps } from './panel.ts';
 import './panels.css';
@@ -69,7 +69,7 @@ export function WashPanel({ live, nowMs }: PanelProps) {
         {iced && (
           <p role="status">
             In iced water until <strong className="number">{units.time(iced.toMs, nowMs)}</strong>, about{' '}
-            {formatMinutes((iced.toMs - nowMs) / 60_000)} more
+            {formatMinutes((iced.toMs - nowMs) / MINUTE_MS)} more
           </p>
         )}
         <p className="quiet">

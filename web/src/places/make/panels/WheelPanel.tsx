@@ -1,9 +1,8 @@
-import { nextTurn } from '@morning-crock/core';
+import { nextTurn, DAY_MS } from '@morning-crock/core';
 import { useUnits } from '../../../data/use-units.ts';
 import type { PanelProps } from './panel.ts';
 import './panels.css';
 
-const DAY_MS = 86_400_000;
 /** More notches than this cannot be counted at two metres. */
 const MOST_NOTCHES = 42;
 

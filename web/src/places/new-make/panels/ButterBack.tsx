@@ -4,6 +4,7 @@ import {
   localDate,
   type ButterWay,
   type ButterWays,
+  DAY_MS,
 } from '@morning-crock/core';
 import type { KitchenSettings, MakePlan } from '@morning-crock/core/contract';
 import { Button, Checkbox, NativeSelect } from '@mantine/core';
@@ -16,7 +17,6 @@ import { requestButter } from '../../../workers/forecast-client.ts';
 import '../../../parts/work-back.css';
 import { FindWay } from '../../../parts/FindWay.tsx';
 
-const DAY_MS = 86_400_000;
 const KEY = 'butter-back';
 const STANDING_WORDS = {
   room: 'Tempered at room temperature',
