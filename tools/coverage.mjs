@@ -7,7 +7,7 @@ import { join } from 'node:path';
 import ts from 'typescript';
 import { cleanEnvironment, ensurePackages, ROOT } from './install.mjs';
 
-const FOLDER = join(ROOT, 'core/src/culture/fixtures');
+const FOLDER = join(ROOT, 'core/src/science/souring/fixtures');
 const RUN = join(FOLDER, 'coverage-run.ts');
 const STORED = join(FOLDER, 'coverage.json');
 const SCENARIOS = ['appliance', 'thermos', 'room-buttermilk'];

@@ -13,11 +13,11 @@ const ROOMS = {
 const roomOf = (word) => ROOMS[/** @type {keyof typeof ROOMS} */ (word)];
 
 /**
- * What a run needs before it can begin, by the files or rooms it was asked for: `core/src/heat` needs nothing,
+ * What a run needs before it can begin, by the files or rooms it was asked for: `core/src/science/heat` needs nothing,
  * `server/src` a database, a journey the built page and a browser as well. Whatever else was asked may need it all.
  * @param {string[]} args of the test runner
  * @returns {Needs}
- * @example needsOf(['core/src/heat/heat.test.ts']) // { database: false, journeys: false }
+ * @example needsOf(['core/src/science/heat/heat.test.ts']) // { database: false, journeys: false }
  */
 export function needsOf(args) {
   const all = { database: true, journeys: true };

@@ -6,12 +6,12 @@ const DATABASE = { database: true, journeys: false };
 const ALL = { database: true, journeys: true };
 
 test.each([
-  [['core/src/heat/heat.test.ts'], NOTHING],
+  [['core/src/science/heat/heat.test.ts'], NOTHING],
   [['./web/src/parts'], NOTHING],
   [['--selectProjects', 'core', 'page'], NOTHING],
-  [['core/src/heat', 'server/src/features/milk'], DATABASE],
+  [['core/src/science/heat', 'server/src/features/milk'], DATABASE],
   [['--selectProjects', 'core', 'server', '--silent'], DATABASE],
-  [['core/src/heat', 'e2e/src/day.test.ts'], ALL],
+  [['core/src/science/heat', 'e2e/src/day.test.ts'], ALL],
   // A word that is no room may match a file of any.
   [['heat'], ALL],
   [['-t', 'a yogurt'], ALL],

@@ -1,6 +1,6 @@
 import * as z from 'zod';
-import { STARTER_KINDS } from '../culture/index.ts';
-import { TREATMENTS } from '../milk/index.ts';
+import { STARTER_KINDS } from '../science/souring/index.ts';
+import { TREATMENTS } from '../science/milk/index.ts';
 import {
   fraction,
   instant,

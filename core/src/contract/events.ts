@@ -1,8 +1,14 @@
 import * as z from 'zod';
-import { CHURN_STAGES, FLAVOURINGS, GHEE_STAGES, MOST_BUTTER_WATER, SALT_KINDS } from '../butter/index.ts';
-import { CUES, DEFECTS, GROUPS, SOURNESS } from '../culture/index.ts';
+import {
+  CHURN_STAGES,
+  FLAVOURINGS,
+  GHEE_STAGES,
+  MOST_BUTTER_WATER,
+  SALT_KINDS,
+} from '../science/butter/index.ts';
+import { CUES, DEFECTS, GROUPS, SOURNESS } from '../science/souring/index.ts';
 import { CULTURE_PLACES, cultureChange, wakingDone, wakingPlan } from './cultures.ts';
-import { HEAT_CUES } from '../heat/index.ts';
+import { HEAT_CUES } from '../science/heat/index.ts';
 import { dayChange } from './day-doc.ts';
 import { kitchenChange } from './kitchen.ts';
 import { FACTOR_KINDS } from './learning.ts';

@@ -1,7 +1,7 @@
 import * as z from 'zod';
-import { BURNER_KINDS, thermometerFault, WARM_PLACE_KINDS, widthOfPotM } from '../heat/index.ts';
-import { CHURN_KINDS } from '../butter/index.ts';
-import { MILK_KINDS } from '../milk/index.ts';
+import { BURNER_KINDS, thermometerFault, WARM_PLACE_KINDS, widthOfPotM } from '../science/heat/index.ts';
+import { CHURN_KINDS } from '../science/butter/index.ts';
+import { MILK_KINDS } from '../science/milk/index.ts';
 import { pricesSection } from './prices.ts';
 import { instant, shortName, temperatureC, text, timeOfDay, ulid } from './quantities.ts';
 

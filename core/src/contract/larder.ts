@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { MILK_KINDS } from '../milk/index.ts';
+import { MILK_KINDS } from '../science/milk/index.ts';
 import { PRODUCT_IDS } from './methods.ts';
 import { COST_PARTS } from './prices.ts';
 import { fraction, instant, longText, massKg, shortName, text, typedQuantity, ulid } from './quantities.ts';

@@ -1,7 +1,7 @@
 import * as z from 'zod';
-import { SOURNESS, STARTER_FACTS, STARTER_KINDS } from '../culture/index.ts';
-import { WARM_PLACE_KINDS } from '../heat/index.ts';
-import { MILK_KINDS, TREATMENTS } from '../milk/index.ts';
+import { SOURNESS, STARTER_FACTS, STARTER_KINDS } from '../science/souring/index.ts';
+import { WARM_PLACE_KINDS } from '../science/heat/index.ts';
+import { MILK_KINDS, TREATMENTS } from '../science/milk/index.ts';
 import { methodSteps, PRODUCT_IDS, type StepKind } from './methods.ts';
 import { COOLING_KINDS, fatFault, heatPlan } from './plan.ts';
 import { fraction, instant, longText, shortName, temperatureC, text, ulid } from './quantities.ts';

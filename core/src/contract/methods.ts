@@ -1,7 +1,7 @@
 import * as z from 'zod';
-import { CHURN_KINDS, CHURN_SPEEDS } from '../butter/index.ts';
-import { FLAMES } from '../heat/index.ts';
-import { DRAIN_WAYS, RENNET_UNITS } from '../curd/index.ts';
+import { CHURN_KINDS, CHURN_SPEEDS } from '../science/butter/index.ts';
+import { FLAMES } from '../science/heat/index.ts';
+import { DRAIN_WAYS, RENNET_UNITS } from '../science/curd/index.ts';
 import { fraction, massKg, shortName, temperatureC, text } from './quantities.ts';
 
 /** What can be made. What each is stands in `products/`. */

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { MILK_KINDS, TREATMENTS } from '../milk/index.ts';
+import { MILK_KINDS, TREATMENTS } from '../science/milk/index.ts';
 import {
   deviceName,
   fraction,

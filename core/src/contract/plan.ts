@@ -1,8 +1,8 @@
 import * as z from 'zod';
-import { FEEDS } from '../butter/index.ts';
-import { FLAMES } from '../heat/index.ts';
-import { SOURNESS, STARTER_KINDS } from '../culture/index.ts';
-import { MILK_KINDS, POWDER_KINDS, TREATMENTS } from '../milk/index.ts';
+import { FEEDS } from '../science/butter/index.ts';
+import { FLAMES } from '../science/heat/index.ts';
+import { SOURNESS, STARTER_KINDS } from '../science/souring/index.ts';
+import { MILK_KINDS, POWDER_KINDS, TREATMENTS } from '../science/milk/index.ts';
 import { absence, burner, cook, pot, warmPlace, zoneName } from './kitchen.ts';
 import { methodSnapshot, PRODUCT_IDS, type ProductId } from './methods.ts';
 import { creamPh, lotPour } from './milk-room.ts';

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { KILOGRAMS_PER, MILLILITRES_PER, type MassUnit, type VolumeUnit } from '../units/index.ts';
+import { KILOGRAMS_PER, MILLILITRES_PER, type MassUnit, type VolumeUnit } from '../science/units/index.ts';
 
 /** Identity of a make, an event or a thing of the kitchen: 26 characters, made by whoever makes the thing. */
 export const ulid = z.string().regex(/^[0-7][0-9A-HJKMNP-TV-Z]{25}$/, 'is not an ID (26 characters)');

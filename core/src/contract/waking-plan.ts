@@ -1,7 +1,7 @@
 import type { WakingPlan } from './cultures.ts';
 import type { MethodSnapshot } from './methods.ts';
 import type { MakePlan } from './plan.ts';
-import { litresOfMass, MILK_FACTS } from '../milk/index.ts';
+import { litresOfMass, MILK_FACTS } from '../science/milk/index.ts';
 
 /** Milk is taken for shop milk: the packet says nothing of it. */
 const KIND = 'shop-whole';

@@ -1,6 +1,6 @@
 import type { Culture, CultureFacts } from '../contract/index.ts';
-import { agedBy, type Aged, type Storage } from '../culture/index.ts';
-import { DAY_MS } from '../units/index.ts';
+import { agedBy, type Aged, type Storage } from '../science/souring/index.ts';
+import { DAY_MS } from '../science/units/index.ts';
 
 /** Nothing known of its growth yet. */
 const NOT_GROWN: Culture['grown'] = { ln: 0, days: 0 };

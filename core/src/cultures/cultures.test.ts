@@ -1,6 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
 import type { CultureChange } from '../contract/index.ts';
-import { agedBy, doseLikeFresh, ferment, hoursToPh, inoculumOf, livingShare } from '../culture/index.ts';
+import {
+  agedBy,
+  doseLikeFresh,
+  ferment,
+  hoursToPh,
+  inoculumOf,
+  livingShare,
+} from '../science/souring/index.ts';
 import { brokenBy, faultsOf, type LoggedEvent } from '../log/index.ts';
 import { cultureLike, lotId, planWith, register, ZERO_MS } from '../fixtures/index.ts';
 import {
@@ -17,7 +24,7 @@ import {
   storageOf,
   vigourOf,
 } from './index.ts';
-import { DAY_H, DAY_MS } from '../units/index.ts';
+import { DAY_H, DAY_MS } from '../science/units/index.ts';
 
 const [PACKET, GRAINS, FORK, BACKUP] = ['PACKET', 'GRAINS', 'FORK', 'BACKUP'].map(lotId) as [
   string,

@@ -1,6 +1,6 @@
 import type { Culture, CultureKind, MakeUnderWay } from '../contract/index.ts';
 import { isLive, placeOf } from './culture.ts';
-import { DAY_MS, HOUR_MS } from '../units/index.ts';
+import { DAY_MS, HOUR_MS } from '../science/units/index.ts';
 
 /** Something a culture wants, and by when. */
 export interface Due {

@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
-import { grainsAfter } from '../curd/index.ts';
+import { grainsAfter } from '../science/curd/index.ts';
 import { grainGain } from './index.ts';
-import { DAY_MS } from '../units/index.ts';
+import { DAY_MS } from '../science/units/index.ts';
 
 const dosed = { dose: { massKg: 0.06, statedRatio: null }, inoculatedAtMs: 0 };
 

@@ -1,7 +1,7 @@
 import type { Culture } from '../contract/index.ts';
-import { grainsAfter } from '../curd/index.ts';
+import { grainsAfter } from '../science/curd/index.ts';
 import type { MakeState } from '../make/index.ts';
-import { DAY_MS } from '../units/index.ts';
+import { DAY_MS } from '../science/units/index.ts';
 
 /** What kefir grains did in one batch. */
 export interface GrainGain {

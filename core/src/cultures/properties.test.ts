@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { Culture, CultureChange, CultureKind, MakePlan } from '../contract/index.ts';
-import { livingShare, STARTER_FACTS, type StarterKind } from '../culture/index.ts';
+import { livingShare, STARTER_FACTS, type StarterKind } from '../science/souring/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
 import { brokenBy, faultsOf, type LoggedEvent } from '../log/index.ts';
 import { defaultPlan } from '../products/index.ts';
@@ -21,7 +21,7 @@ import {
   withWeightOfChange,
   type Cultures,
 } from './index.ts';
-import { HOUR_MS } from '../units/index.ts';
+import { HOUR_MS } from '../science/units/index.ts';
 
 const kitchen = defaultKitchen('UTC');
 const typed = { value: 1, unit: 'g' as const };

@@ -1,5 +1,5 @@
 import type { Culture, CultureChange, MakePlan, MakeUnderWay } from '../contract/index.ts';
-import { keptKind } from '../culture/index.ts';
+import { keptKind } from '../science/souring/index.ts';
 import { effectiveEvents, feeding, instantOf, today, type LoggedEvent } from '../log/index.ts';
 import { isHeated } from '../method/index.ts';
 import { productOf } from '../products/index.ts';

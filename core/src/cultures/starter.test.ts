@@ -4,7 +4,7 @@ import { defaultKitchen } from '../kitchen/index.ts';
 import { defaultPlan } from '../products/index.ts';
 import { cultureLike, lotId, planWith, register, ZERO_MS } from '../fixtures/index.ts';
 import { foldCultures, shortOfCulture, starterFromCulture, starterMovedTo, withoutCulture } from './index.ts';
-import { DAY_H, DAY_MS } from '../units/index.ts';
+import { DAY_H, DAY_MS } from '../science/units/index.ts';
 
 const PACKET = lotId('PACKET');
 const kitchen = defaultKitchen('UTC');

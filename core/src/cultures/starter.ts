@@ -1,5 +1,5 @@
 import type { Culture, MakePlan } from '../contract/index.ts';
-import { STARTER_FACTS } from '../culture/index.ts';
+import { STARTER_FACTS } from '../science/souring/index.ts';
 import { withStarterKind } from '../method/index.ts';
 import { agedNow } from './culture.ts';
 

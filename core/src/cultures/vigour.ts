@@ -1,5 +1,5 @@
 import type { Culture, Factor } from '../contract/index.ts';
-import { livingShare, STARTER_FACTS } from '../culture/index.ts';
+import { livingShare, STARTER_FACTS } from '../science/souring/index.ts';
 import { agedNow, grownSoFar, isLive } from './culture.ts';
 
 /** How strong a culture is: what its keeping should have left, and what its makes said of its pace. */

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { createRandom } from '../numerics/index.ts';
+import { createRandom } from '../science/numerics/index.ts';
 import { madeUpDay } from './fixtures/made-up-day.ts';
 import type { DayShape } from './fixtures/made-up-day.ts';
 import { createLane } from './lane.ts';

@@ -9,7 +9,7 @@ import {
 } from '../make/index.ts';
 import type { MethodStep } from '../steps/index.ts';
 import type { DayCook, DayMake, DayProblem, DayTask } from './problem.ts';
-import { DAY_MIN, MINUTE_MS } from '../units/index.ts';
+import { DAY_MIN, MINUTE_MS } from '../science/units/index.ts';
 
 /** Hands are looked up on this grid, min. */
 const GRID_MIN = 5;

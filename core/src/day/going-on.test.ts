@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { createRandom } from '../numerics/index.ts';
+import { createRandom } from '../science/numerics/index.ts';
 import { madeUpDay } from './fixtures/made-up-day.ts';
 import { handsOf } from './hands.ts';
 import { withoutKept } from './kept-free.ts';

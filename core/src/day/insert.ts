@@ -1,4 +1,4 @@
-import type { Random } from '../numerics/index.ts';
+import type { Random } from '../science/numerics/index.ts';
 import { createPlaces, type Places } from './places.ts';
 import { compareScores, type Score, type SequenceTimer } from './sequence.ts';
 

@@ -6,7 +6,7 @@ import { withoutKept, type KeptFree } from './kept-free.ts';
 import type { DayMake, DaySlot } from './problem.ts';
 import { relayDay, type Relaid } from './relay.ts';
 import { cut, SPARE_DAYS } from './wish.ts';
-import { DAY_MIN } from '../units/index.ts';
+import { DAY_MIN } from '../science/units/index.ts';
 
 /** A day that is going on. */
 export interface GoingDay {

@@ -1,5 +1,5 @@
 import type { KitchenSettings } from '../contract/index.ts';
-import { STARTER_FACTS } from '../culture/index.ts';
+import { STARTER_FACTS } from '../science/souring/index.ts';
 import { batchOf } from '../method/index.ts';
 import { planOfMethod, productOf } from '../products/index.ts';
 import type { DayWish } from './wish.ts';

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { createRandom } from '../numerics/index.ts';
+import { createRandom } from '../science/numerics/index.ts';
 import { madeUpDay } from './fixtures/made-up-day.ts';
 import { createPlaces } from './places.ts';
 import type { DayProblem } from './problem.ts';

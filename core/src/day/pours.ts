@@ -1,5 +1,5 @@
 import type { Lot, MakePlan } from '../contract/index.ts';
-import { litresOfMass, massOfLitresKg, MILK_FACTS, withFat } from '../milk/index.ts';
+import { litresOfMass, massOfLitresKg, MILK_FACTS, withFat } from '../science/milk/index.ts';
 import {
   allocate,
   freeKg,
@@ -12,7 +12,7 @@ import {
   type Want,
 } from '../milkroom/index.ts';
 import { productOf } from '../products/index.ts';
-import { HOUR_MS, MINUTE_MS } from '../units/index.ts';
+import { HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
 
 /** Milk that has stood so long is worth skimming. */
 const WORTH_SKIMMING_H = 12;

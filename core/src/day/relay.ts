@@ -1,4 +1,4 @@
-import { createRandom } from '../numerics/index.ts';
+import { createRandom } from '../science/numerics/index.ts';
 import { createInserter, type Placed } from './insert.ts';
 import type { DayProblem, DaySlot } from './problem.ts';
 import type { NumberedDay } from './numbered.ts';

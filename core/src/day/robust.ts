@@ -1,4 +1,4 @@
-import { createRandom } from '../numerics/index.ts';
+import { createRandom } from '../science/numerics/index.ts';
 import type { DayProblem, DaySlot } from './problem.ts';
 
 /** How well a timetable bears waits that come out shorter or longer. */

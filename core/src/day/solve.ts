@@ -1,4 +1,4 @@
-import { createRandom, type Random } from '../numerics/index.ts';
+import { createRandom, type Random } from '../science/numerics/index.ts';
 import { createInserter, type Inserter, type Placed } from './insert.ts';
 import { createLayout } from './lay.ts';
 import { isBetter, type DayMake, type DayProblem, type Timetable } from './problem.ts';

@@ -8,7 +8,7 @@ import { isBetter, type DayMake, type DayProblem, type DaySlot } from './problem
 import { scaled } from './scaled.ts';
 import { solvingDay, type DayClash, type DaySolution } from './solve.ts';
 import { handsOf, type DayHands } from './hands.ts';
-import { DAY_MIN } from '../units/index.ts';
+import { DAY_MIN } from '../science/units/index.ts';
 
 /** What would just fit is not said to clash because it is put off into the next morning, days. */
 export const SPARE_DAYS = 2;

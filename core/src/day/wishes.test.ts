@@ -4,7 +4,7 @@ import type { Lot, LotFacts } from '../contract/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
 import { freeKg, type Want } from '../milkroom/index.ts';
 import { compositionOfFacts, lotOf } from '../milkroom/lot.ts';
-import { litresOfMass, massOfLitresKg } from '../milk/index.ts';
+import { litresOfMass, massOfLitresKg } from '../science/milk/index.ts';
 import { stateOfPlan } from '../make/index.ts';
 import { planOfMethod } from '../products/index.ts';
 import { SHIPPED_METHODS } from '../schools/index.ts';
@@ -13,7 +13,7 @@ import { eveningList } from './evening.ts';
 import { goOn } from './live.ts';
 import { litresThere, pourDay, wantOf } from './pours.ts';
 import { layDay, type DayWish } from './wish.ts';
-import { MINUTE_MS } from '../units/index.ts';
+import { MINUTE_MS } from '../science/units/index.ts';
 
 const KITCHEN = defaultKitchen('UTC');
 const AT = '2026-03-02T07:00:00.000Z';

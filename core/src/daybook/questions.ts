@@ -1,5 +1,5 @@
 import type { Good, LarderLine, MakeSummary } from '../contract/index.ts';
-import { SOURNESS, type Sourness } from '../culture/index.ts';
+import { SOURNESS, type Sourness } from '../science/souring/index.ts';
 import { grouped } from './months.ts';
 import { middle, trendOf, type Trend } from './trend.ts';
 

@@ -1,4 +1,4 @@
-import { weightedQuantiles } from '../numerics/index.ts';
+import { weightedQuantiles } from '../science/numerics/index.ts';
 
 /** Below this many points nothing is said of a trend. */
 const FEWEST = 6;

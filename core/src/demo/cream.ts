@@ -9,19 +9,19 @@ import {
   tooLongMin,
   type ChurnStage,
   type GheeStage,
-} from '../butter/index.ts';
+} from '../science/butter/index.ts';
 import type { EventOf, EventType, MakePlan, StepInstance } from '../contract/index.ts';
-import { CREAM_CUES, cueProbability, sournessOfPh, type Cue } from '../culture/index.ts';
-import { FLAME_SHARE, runVessel } from '../heat/index.ts';
+import { CREAM_CUES, cueProbability, sournessOfPh, type Cue } from '../science/souring/index.ts';
+import { FLAME_SHARE, runVessel } from '../science/heat/index.ts';
 import { bandForecast, plannedOf, stateOfPlan } from '../make/index.ts';
 import { batchOf } from '../method/index.ts';
-import { massOfLitresKg, MILK_FACTS, withFat } from '../milk/index.ts';
-import { createRandom, hashSeed } from '../numerics/index.ts';
+import { massOfLitresKg, MILK_FACTS, withFat } from '../science/milk/index.ts';
+import { createRandom, hashSeed } from '../science/numerics/index.ts';
 import { beginPlan } from '../products/index.ts';
 import { creamIn, withLoads } from '../steps/index.ts';
 import { LANTERN_FOLD } from './kitchen.ts';
 import { trueSouring, type DemoEvent, type HiddenTruth } from './truth.ts';
-import { DAY_MS, HOUR_MS, MINUTE_MS } from '../units/index.ts';
+import { DAY_MS, HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
 
 const DEVICE = 'dairy-tablet';
 

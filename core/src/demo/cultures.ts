@@ -1,5 +1,5 @@
 import type { CultureChange, CultureFacts } from '../contract/index.ts';
-import { DAY_MS } from '../units/index.ts';
+import { DAY_MS } from '../science/units/index.ts';
 
 /** One entry about a culture of the demo; `culture` is the stream it belongs to. */
 export interface DemoCultureEntry {

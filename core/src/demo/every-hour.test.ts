@@ -24,7 +24,7 @@ import {
   type DemoCream,
   type DemoEvent,
 } from './index.ts';
-import { DAY_MS, HOUR_MS } from '../units/index.ts';
+import { DAY_MS, HOUR_MS } from '../science/units/index.ts';
 
 /** A Sunday, twelve past midnight. */
 const SUNDAY = Date.parse('2026-06-07T00:12:00.000Z');

@@ -1,6 +1,6 @@
 import type { KitchenSettings } from '../contract/index.ts';
 import { instantOfLocal, localDate } from '../kitchen/index.ts';
-import { HOUR_MS } from '../units/index.ts';
+import { HOUR_MS } from '../science/units/index.ts';
 
 const id = (n: number): string => `01GANTERNF0D0000000000${String(n).padStart(4, '0')}`;
 

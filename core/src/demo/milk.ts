@@ -1,8 +1,15 @@
 import type { KitchenSettings, LotFacts, MilkMovement } from '../contract/index.ts';
-import { creamingOf, litresOnDay, massOfLitresKg, MILK_FACTS, settle, withFat } from '../milk/index.ts';
-import { createRandom } from '../numerics/index.ts';
+import {
+  creamingOf,
+  litresOnDay,
+  massOfLitresKg,
+  MILK_FACTS,
+  settle,
+  withFat,
+} from '../science/milk/index.ts';
+import { createRandom } from '../science/numerics/index.ts';
 import { LANTERN_FOLD } from './kitchen.ts';
-import { DAY_MS, HOUR_MS } from '../units/index.ts';
+import { DAY_MS, HOUR_MS } from '../science/units/index.ts';
 
 const DAYS = 62;
 /** What a litre of own milk costs the fold in hay and work, groats. */

@@ -1,10 +1,10 @@
 import type { MakePlan } from '../contract/index.ts';
-import { massOfLitresKg, MILK_FACTS, type MilkKind } from '../milk/index.ts';
+import { massOfLitresKg, MILK_FACTS, type MilkKind } from '../science/milk/index.ts';
 import { defaultPlan } from '../products/index.ts';
-import { createRandom } from '../numerics/index.ts';
+import { createRandom } from '../science/numerics/index.ts';
 import { LANTERN_FOLD } from './kitchen.ts';
 import type { Habits, HiddenTruth } from './truth.ts';
-import { DAY_MS, HOUR_MS } from '../units/index.ts';
+import { DAY_MS, HOUR_MS } from '../science/units/index.ts';
 
 /** One make of the demo: what was planned, what is true, how it was gone about. */
 export interface DemoMake {

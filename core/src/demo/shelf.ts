@@ -1,15 +1,15 @@
-import { drainedAfter, drainedBy, wheyBackKg } from '../curd/index.ts';
+import { drainedAfter, drainedBy, wheyBackKg } from '../science/curd/index.ts';
 import type { EventType, MakePlan, Method } from '../contract/index.ts';
-import { cueProbability, MILK_CUES, sournessOfPh, type Cue } from '../culture/index.ts';
+import { cueProbability, MILK_CUES, sournessOfPh, type Cue } from '../science/souring/index.ts';
 import { makeFlow, pointForecast, souringOf, stateOfPlan } from '../make/index.ts';
 import { SHIPPED_METHODS } from '../schools/index.ts';
-import { createRandom, hashSeed, type Random } from '../numerics/index.ts';
+import { createRandom, hashSeed, type Random } from '../science/numerics/index.ts';
 import { methodSteps, planOfMethod } from '../products/index.ts';
 import { drainingOf, markPh, NOTHING_SEEN, thicknessOf } from '../steps/index.ts';
 import { begin, grams, notes, type DemoCream } from './cream.ts';
 import { LANTERN_FOLD } from './kitchen.ts';
 import { trueSouring, type HiddenTruth } from './truth.ts';
-import { DAY_MS, HOUR_MS, MINUTE_MS } from '../units/index.ts';
+import { DAY_MS, HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
 
 /** How one make of the cultured shelf differs from its method. */
 interface ShelfSketch {

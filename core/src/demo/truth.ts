@@ -12,8 +12,8 @@ import {
   PICK_UP_PH,
   SET_PH,
   type Cue,
-} from '../culture/index.ts';
-import { runVessel } from '../heat/index.ts';
+} from '../science/souring/index.ts';
+import { runVessel } from '../science/heat/index.ts';
 import {
   bandForecast,
   ENSEMBLE_MEMBERS,
@@ -27,8 +27,8 @@ import {
 } from '../make/index.ts';
 import { batchOf, coolsCovered, heatingKw } from '../method/index.ts';
 import { markPh } from '../steps/index.ts';
-import { hashSeed, interpolateLinear, createRandom } from '../numerics/index.ts';
-import { HOUR_MS, MINUTE_MS } from '../units/index.ts';
+import { hashSeed, interpolateLinear, createRandom } from '../science/numerics/index.ts';
+import { HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
 
 /** How often the demo's logger writes a row. */
 const LOG_EVERY_MS = 20_000;

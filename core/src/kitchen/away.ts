@@ -1,6 +1,6 @@
 import type { KitchenSettings } from '../contract/index.ts';
 import { isAsleep, localDate } from './zone.ts';
-import { MINUTE_MS } from '../units/index.ts';
+import { MINUTE_MS } from '../science/units/index.ts';
 
 type Hours = Pick<KitchenSettings, 'cooks' | 'absences'> & {
   readonly site: Pick<KitchenSettings['site'], 'zone'>;

@@ -1,5 +1,5 @@
 import type { KitchenPlace } from '../contract/index.ts';
-import { HOUR_MS } from '../units/index.ts';
+import { HOUR_MS } from '../science/units/index.ts';
 
 /** When a check is read, h after it began. */
 export const CHECK_READ_H = [1, 3] as const;

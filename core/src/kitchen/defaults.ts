@@ -1,4 +1,4 @@
-import { BURNER_EFFICIENCY, DEFAULT_BURNER_KW, PLACE_FACTS } from '../heat/index.ts';
+import { BURNER_EFFICIENCY, DEFAULT_BURNER_KW, PLACE_FACTS } from '../science/heat/index.ts';
 import { kitchenOfToday } from './today.ts';
 import type { KitchenChange, KitchenSettings, Prices } from '../contract/index.ts';
 

@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import type { KitchenPlace } from '../contract/index.ts';
-import { placeAmbientC } from '../heat/index.ts';
+import { placeAmbientC } from '../science/heat/index.ts';
 import { checkedPlace, checkResult, defaultKitchen, kitchenOfToday, nextCheckMs } from './index.ts';
-import { HOUR_MS } from '../units/index.ts';
+import { HOUR_MS } from '../science/units/index.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
 const at = (h: number): string => new Date(START + h * HOUR_MS).toISOString();

@@ -1,6 +1,6 @@
 import type { KitchenPlace } from '../contract/index.ts';
-import { fitNewton, placeAmbientC, placeWarms } from '../heat/index.ts';
-import { MINUTE_MS } from '../units/index.ts';
+import { fitNewton, placeAmbientC, placeWarms } from '../science/heat/index.ts';
+import { MINUTE_MS } from '../science/units/index.ts';
 
 /** A place slower or quicker than this was not what was measured, h for two litres. */
 const LIKELY_TAU_H = [0.1, 60] as const;

@@ -1,5 +1,5 @@
 import type { KitchenPlace, KitchenPot, KitchenSettings } from '../contract/index.ts';
-import { APPLIANCE_SIGMA_C, PLACE_FACTS, placeWarms } from '../heat/index.ts';
+import { APPLIANCE_SIGMA_C, PLACE_FACTS, placeWarms } from '../science/heat/index.ts';
 
 /** A pot as plans are made with it today: the lid is a choice of each cooling, not of the pot. */
 const potOfToday = ({ lidded: _lidded, ...pot }: KitchenPot): KitchenPot => pot;

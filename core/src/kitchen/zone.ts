@@ -1,4 +1,4 @@
-import { MINUTE_MS } from '../units/index.ts';
+import { MINUTE_MS } from '../science/units/index.ts';
 
 const formatters = new Map<string, Intl.DateTimeFormat>();
 

@@ -5,7 +5,7 @@ import { defaultKitchen } from '../kitchen/index.ts';
 import { batchOf } from '../method/index.ts';
 import { beginPlan } from '../products/index.ts';
 import { goodsAsStarter, goodsFor, goodsTaken, planFromGood, starterFromGood } from './index.ts';
-import { DAY_MS } from '../units/index.ts';
+import { DAY_MS } from '../science/units/index.ts';
 
 const AT = '2026-03-10T06:00:00.000Z';
 const KITCHEN = defaultKitchen('UTC');

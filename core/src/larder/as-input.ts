@@ -1,4 +1,4 @@
-import { HAND_WORKED_FAT } from '../butter/index.ts';
+import { HAND_WORKED_FAT } from '../science/butter/index.ts';
 import {
   PRODUCT_IDS,
   type Good,
@@ -8,11 +8,11 @@ import {
   type MakePlan,
   type ProductId,
 } from '../contract/index.ts';
-import { massOfLitresKg, MILK_FACTS, withFat, type Composition } from '../milk/index.ts';
+import { massOfLitresKg, MILK_FACTS, withFat, type Composition } from '../science/milk/index.ts';
 import { withLoadsAnew } from '../steps/index.ts';
 import { butterPour, PRODUCTS, productOf, type PoursAs } from '../products/index.ts';
 import { GOOD_FACTS } from './kinds.ts';
-import { DAY_MS } from '../units/index.ts';
+import { DAY_MS } from '../science/units/index.ts';
 
 /** Water of butter nobody tested, and fat of soured cream nobody knows. */
 const BUTTER_WATER = 0.17;

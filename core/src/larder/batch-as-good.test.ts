@@ -8,7 +8,7 @@ import { batchOf } from '../method/index.ts';
 import { beginPlan, planOfMethod } from '../products/index.ts';
 import { SHIPPED_METHODS } from '../schools/index.ts';
 import { batchAsGood, goodsAsStarter, goodsFor, isAllOf, mayGoInto, planFromGood } from './index.ts';
-import { MINUTE_MS } from '../units/index.ts';
+import { MINUTE_MS } from '../science/units/index.ts';
 
 const KITCHEN = defaultKitchen('UTC');
 const AT = new Date(START).toISOString();

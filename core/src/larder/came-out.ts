@@ -1,4 +1,4 @@
-import { likelyBalance } from '../butter/index.ts';
+import { likelyBalance } from '../science/butter/index.ts';
 import { BY_PART, type ByGood, type GoodKind, type MakePlan } from '../contract/index.ts';
 import { likelyKg, stateOfPlan } from '../make/index.ts';
 import { batchOf } from '../method/index.ts';

@@ -1,6 +1,6 @@
 import type { LarderMovement } from '../contract/index.ts';
 import type { EntryFault, LoggedEvent, Replayed } from '../log/index.ts';
-import { formatMass, type MeasureSystem } from '../units/index.ts';
+import { formatMass, type MeasureSystem } from '../science/units/index.ts';
 import { cameOut, partOf } from './came-out.ts';
 import { goodKg } from './count.ts';
 import { applyToLarder, openLarder, stockAt, type Larder, type LarderDraft } from './register.ts';

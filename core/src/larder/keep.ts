@@ -1,5 +1,5 @@
 import type { Good, GoodKeeping, GoodStock, LarderPlace } from '../contract/index.ts';
-import { DAY_MS } from '../units/index.ts';
+import { DAY_MS } from '../science/units/index.ts';
 
 /** Thawed goods keep at most so long in the cold, days [judgement]. */
 const THAWED_DAYS: readonly [number, number] = [2, 5];

@@ -8,8 +8,8 @@ import {
   type Lot,
   type TakenFor,
 } from '../contract/index.ts';
-import type { MilkKind } from '../milk/index.ts';
-import type { StarterKind } from '../culture/index.ts';
+import type { MilkKind } from '../science/milk/index.ts';
+import type { StarterKind } from '../science/souring/index.ts';
 import { PRODUCTS, type PoursAs } from '../products/index.ts';
 
 /** What is known of a kind of goods, apart from where it came from. */

@@ -11,7 +11,7 @@ import { countPieces, goodKg, massOfPieces } from './count.ts';
 import { goodKeepBy } from './keep.ts';
 import { GOOD_FACTS, usualKeeping } from './kinds.ts';
 import { foldLarder, stockAt } from './register.ts';
-import { DAY_MS, HOUR_MS } from '../units/index.ts';
+import { DAY_MS, HOUR_MS } from '../science/units/index.ts';
 
 const GOODS = lotId('BUTTER');
 

@@ -6,7 +6,7 @@ import { larderFault } from './checks.ts';
 import { foldLarder } from './register.ts';
 import { goodThawHours, toThaw } from './thaw.ts';
 import { turningFirst } from './turning-first.ts';
-import { HOUR_MS } from '../units/index.ts';
+import { HOUR_MS } from '../science/units/index.ts';
 
 const GOODS = lotId('BUTTER');
 const wanted = (hour: number | null, massKg = 0.5): Extract<LarderMovement, { kind: 'thaw-for' }> => ({

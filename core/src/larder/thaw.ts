@@ -1,9 +1,9 @@
 import type { Good, GoodStock } from '../contract/index.ts';
-import { MILK_FACTS, withFat, type Composition } from '../milk/index.ts';
-import { FREEZER_C, FRIDGE_C, THAW_SPREAD, thawHours } from '../heat/index.ts';
+import { MILK_FACTS, withFat, type Composition } from '../science/milk/index.ts';
+import { FREEZER_C, FRIDGE_C, THAW_SPREAD, thawHours } from '../science/heat/index.ts';
 import { countPieces } from './count.ts';
 import { GOOD_FACTS } from './kinds.ts';
-import { HOUR_MS } from '../units/index.ts';
+import { HOUR_MS } from '../science/units/index.ts';
 
 const MILK = MILK_FACTS['cow-lean'].composition;
 /** What is frozen, by what its ice is like: the share of water decides. */

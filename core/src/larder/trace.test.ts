@@ -9,7 +9,7 @@ import { goodOfMake } from './from-make.ts';
 import { foldLarder } from './register.ts';
 import { larderTraceOf, traced } from './trace.ts';
 import { turningFirst } from './turning-first.ts';
-import { HOUR_MS } from '../units/index.ts';
+import { HOUR_MS } from '../science/units/index.ts';
 
 const [MILK, MAKE, BUTTER, GHEE] = ['MILK', 'MAKE', 'BUTTER', 'GHEE'].map(lotId) as [
   string,

@@ -3,7 +3,7 @@ import type { Due } from '../cultures/index.ts';
 import { EMPTY_KG, keepOf } from '../milkroom/index.ts';
 import { goodKeepBy } from './keep.ts';
 import { EMPTY_GOOD_KG } from './register.ts';
-import { DAY_MS } from '../units/index.ts';
+import { DAY_MS } from '../science/units/index.ts';
 
 /** What turns within so long goes before anything frozen. */
 const BEFORE_FROZEN_MS = 2 * DAY_MS;

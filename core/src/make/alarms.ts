@@ -1,6 +1,6 @@
-import { STAGE_WORDS } from '../butter/index.ts';
-import type { Cue } from '../culture/index.ts';
-import { formatMinutes, MINUTE_MS } from '../units/index.ts';
+import { STAGE_WORDS } from '../science/butter/index.ts';
+import type { Cue } from '../science/souring/index.ts';
+import { formatMinutes, MINUTE_MS } from '../science/units/index.ts';
 import type { BandForecast } from './forecast.ts';
 import type { SafetyState } from './safety.ts';
 import { whenThere } from '../steps/index.ts';

@@ -13,7 +13,7 @@ import {
   splitMake,
   type MakeState,
 } from './index.ts';
-import { MINUTE_MS } from '../units/index.ts';
+import { MINUTE_MS } from '../science/units/index.ts';
 
 const CHILD_ID = '01H00000000000000000000002';
 const begun = beginPlan('butter', defaultKitchen('UTC'), new Date(START).toISOString());

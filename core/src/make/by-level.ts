@@ -1,5 +1,5 @@
 import { batchOf } from '../method/index.ts';
-import { densityKgPerM3 } from '../milk/index.ts';
+import { densityKgPerM3 } from '../science/milk/index.ts';
 import type { MakeState } from './state.ts';
 
 /** How full a jar or pot looks, and the share of what it holds that is. */

@@ -1,4 +1,4 @@
-import { brokeAfter, softnessAt } from '../butter/index.ts';
+import { brokeAfter, softnessAt } from '../science/butter/index.ts';
 import type { Churned } from '../contract/index.ts';
 import { batchOf } from '../method/index.ts';
 import { againSteps, churnName, loadRuns } from '../steps/index.ts';
@@ -6,7 +6,7 @@ import type { MakePlan } from '../contract/index.ts';
 import { fatBalance } from './fat-balance.ts';
 import type { MakeState } from './state.ts';
 import { churningRun, churningStep } from './too-long.ts';
-import { MINUTE_MS } from '../units/index.ts';
+import { MINUTE_MS } from '../science/units/index.ts';
 
 /** A reading so long before churning began still says how warm it was then, and so soon after, ms. */
 const BEFORE_MS = 15 * MINUTE_MS;

@@ -24,7 +24,7 @@ import {
   yieldOf,
   type MakeState,
 } from './index.ts';
-import { MINUTE_MS } from '../units/index.ts';
+import { MINUTE_MS } from '../science/units/index.ts';
 
 const KITCHEN = defaultKitchen('UTC');
 const AT = new Date(START).toISOString();

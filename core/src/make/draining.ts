@@ -5,14 +5,14 @@ import {
   wheyBackKg,
   type Drained,
   type Thickness,
-} from '../curd/index.ts';
+} from '../science/curd/index.ts';
 import type { StepId } from '../contract/index.ts';
 import { productOf } from '../products/index.ts';
 import { clothSeen, drainingOf, LONGEST_DRAIN_H, thicknessOf } from '../steps/index.ts';
 import { makeFlow } from './flow.ts';
 import type { MakeState } from './state.ts';
-import { HOUR_MS } from '../units/index.ts';
-import { Z90 } from '../numerics/index.ts';
+import { HOUR_MS } from '../science/units/index.ts';
+import { Z90 } from '../science/numerics/index.ts';
 
 /** Curd in its cloth, now. Estimates until it is weighed. */
 export interface DrainingNow {

@@ -1,6 +1,6 @@
 import type { MakePlan } from '../contract/index.ts';
 import { pointForecast, stateOfPlan } from './forecast.ts';
-import { HOUR_MS } from '../units/index.ts';
+import { HOUR_MS } from '../science/units/index.ts';
 
 /** What is got ready before a make, and clocks that were never quite right. */
 const BEFORE_MS = 24 * HOUR_MS;

@@ -5,9 +5,9 @@ import {
   type TraceFacts,
   type TypedQuantity,
 } from '../contract/index.ts';
-import { titratedPercent } from '../culture/index.ts';
-import { correctedC, thermometerCorrection } from '../heat/index.ts';
-import { isMassUnit, isTemperatureUnit, toCelsius, toKilograms } from '../units/index.ts';
+import { titratedPercent } from '../science/souring/index.ts';
+import { correctedC, thermometerCorrection } from '../science/heat/index.ts';
+import { isMassUnit, isTemperatureUnit, toCelsius, toKilograms } from '../science/units/index.ts';
 import type { LoggedEvent } from '../log/index.ts';
 
 /** What a hand reads and types: °C or °F, pH, lye in mL, a weight. */

@@ -6,7 +6,7 @@ import {
   HAND_WORKED_FAT,
   HAND_WORKED_WATER,
   type ChurnForecast,
-} from '../butter/index.ts';
+} from '../science/butter/index.ts';
 import type { TypedQuantity } from '../contract/index.ts';
 import { batchOf } from '../method/index.ts';
 import { loadRuns, saltShareOf } from '../steps/index.ts';

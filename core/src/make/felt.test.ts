@@ -1,11 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import type { MakePlan } from '../contract/index.ts';
-import { HEAT_CUE_FACTS, HEAT_CUES, boilingPointC, feltHeat, type HeatCue } from '../heat/index.ts';
+import { HEAT_CUE_FACTS, HEAT_CUES, boilingPointC, feltHeat, type HeatCue } from '../science/heat/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
 import { beginPlan } from '../products/index.ts';
 import { createLog } from './fixtures/events.ts';
 import { foldMake, levelKg, LEVELS, litresByRuler, walkThermal, type MakeState } from './index.ts';
-import { MINUTE_MS } from '../units/index.ts';
+import { MINUTE_MS } from '../science/units/index.ts';
 
 const AT = '2026-03-02T06:00:00.000Z';
 const START = Date.parse(AT);

@@ -1,5 +1,5 @@
 import type { EventOf, MakePlan, TraceFacts } from '../contract/index.ts';
-import { phOfTitratable, PH_SIGMA, TITRATION_SIGMA_PERCENT, type Cue } from '../culture/index.ts';
+import { phOfTitratable, PH_SIGMA, TITRATION_SIGMA_PERCENT, type Cue } from '../science/souring/index.ts';
 import { instantOf, type LoggedEvent } from '../log/index.ts';
 import { batchOf } from '../method/index.ts';
 import type { MethodStep } from '../steps/index.ts';

@@ -1,6 +1,6 @@
 import type { EventOf } from '../contract/index.ts';
 import { instantOf, type LoggedEvent } from '../log/index.ts';
-import { MINUTE_MS } from '../units/index.ts';
+import { MINUTE_MS } from '../science/units/index.ts';
 
 /** The stages of one kind among those that were seen. */
 export const seenOf = <S extends string>(

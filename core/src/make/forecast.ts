@@ -18,8 +18,8 @@ import {
   type BandPoint,
   type Contradiction,
   type Sourness,
-} from '../culture/index.ts';
-import { createRandom, interpolateLinear, Z90 } from '../numerics/index.ts';
+} from '../science/souring/index.ts';
+import { createRandom, interpolateLinear, Z90 } from '../science/numerics/index.ts';
 import { batchOf } from '../method/index.ts';
 import { STEP_TYPES, type AcidMark, type MarkMoment, type MarkRole } from '../steps/index.ts';
 import { productOf } from '../products/index.ts';
@@ -29,7 +29,7 @@ import { acidityReadings, foldMake, souringOf, souringPlan, souringStep, type Ma
 import { tailSteps, type TailFrom, type TailStep } from './tail.ts';
 import type { StepTime } from './step-time.ts';
 import { walkThermal, type ThermalWalk } from './thermal.ts';
-import { HOUR_MS, MINUTE_MS } from '../units/index.ts';
+import { HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
 
 export const ENSEMBLE_MEMBERS = 1000;
 

@@ -5,16 +5,16 @@ import {
   spreadOf,
   type EnsembleSpec,
   type Joining,
-} from '../culture/index.ts';
+} from '../science/souring/index.ts';
 import type { MakePlan } from '../contract/index.ts';
-import { FRIDGE_C, PLACE_FACTS } from '../heat/index.ts';
+import { FRIDGE_C, PLACE_FACTS } from '../science/heat/index.ts';
 import { batchOf, inoculumFor } from '../method/index.ts';
 import { productOf } from '../products/index.ts';
 import { souringOf, souringPlan, souringStep, type MakeState } from './state.ts';
 import { expectedCourse } from './stays.ts';
 import { standsTold, tailSteps } from './tail.ts';
 import type { ThermalWalk } from './thermal.ts';
-import { HOUR_MS, MINUTE_MS } from '../units/index.ts';
+import { HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
 
 /** How fast two litres follow the refrigerator, h [F]. */
 const FRIDGE_TAU_H = 2;

@@ -1,4 +1,4 @@
-import { butterKeeping, salted, type ButterKeeping, type ButterPlace } from '../butter/index.ts';
+import { butterKeeping, salted, type ButterKeeping, type ButterPlace } from '../science/butter/index.ts';
 import { isHeated } from '../method/index.ts';
 import { fatBalance } from './fat-balance.ts';
 import { serumLeftIn } from './serum.ts';

@@ -19,7 +19,7 @@ import {
   safetyOf,
   type MakeState,
 } from './index.ts';
-import { MINUTE_MS } from '../units/index.ts';
+import { MINUTE_MS } from '../science/units/index.ts';
 
 const begun = beginPlan('butter', defaultKitchen('UTC'), new Date(START).toISOString(), 3);
 const plan = {

@@ -1,10 +1,10 @@
-import { isChurnStage, STAGE_SHARE } from '../butter/index.ts';
+import { isChurnStage, STAGE_SHARE } from '../science/butter/index.ts';
 import { loadRuns, loadsOf, temperMin, type LoadRun } from '../steps/index.ts';
 import type { MakeState } from './state.ts';
 import { walkThermal } from './thermal.ts';
 import { churningNow, churningRun, churningStep, loadInChurn } from './too-long.ts';
-import { MINUTE_MS } from '../units/index.ts';
-import { Z90 } from '../numerics/index.ts';
+import { MINUTE_MS } from '../science/units/index.ts';
+import { Z90 } from '../science/numerics/index.ts';
 
 /** Which load of a churning is on. */
 export interface LoadStanding {

@@ -21,7 +21,7 @@ import {
 } from './index.ts';
 import { createLog, MAKE_ID, START, testPlan } from './fixtures/events.ts';
 import { effectiveEvents, undoTarget, type LoggedEvent } from '../log/index.ts';
-import { HOUR_MS, MINUTE_MS } from '../units/index.ts';
+import { HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
 
 const typed = { value: 1, unit: 'C' as const };
 

@@ -14,7 +14,7 @@ import {
   stateOfPlan,
 } from './index.ts';
 import { createLog, MAKE_ID, START } from './fixtures/events.ts';
-import { MINUTE_MS } from '../units/index.ts';
+import { MINUTE_MS } from '../science/units/index.ts';
 
 const planOf = (product: ProductId) =>
   beginPlan(product, defaultKitchen('UTC'), new Date(START).toISOString());

@@ -21,7 +21,7 @@ import {
   yieldOf,
   type MakeState,
 } from './index.ts';
-import { HOUR_MS, MINUTE_MS } from '../units/index.ts';
+import { HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
 
 const KITCHEN = defaultKitchen('UTC');
 const methodOf = (id: string) => SHIPPED_METHODS.find((m) => m.id === id)!;

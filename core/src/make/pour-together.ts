@@ -1,7 +1,7 @@
 import type { EventOf } from '../contract/index.ts';
-import { acidOfPh, createKernel, sampleCourse, type Group } from '../culture/index.ts';
+import { acidOfPh, createKernel, sampleCourse, type Group } from '../science/souring/index.ts';
 import { batchOf, isHeated } from '../method/index.ts';
-import { interpolateLinear } from '../numerics/index.ts';
+import { interpolateLinear } from '../science/numerics/index.ts';
 import { productOf } from '../products/index.ts';
 import { starterKg } from './flow.ts';
 import type { BandForecast } from './forecast.ts';
@@ -9,7 +9,7 @@ import { incubationOf } from './incubation.ts';
 import { safetyOf, shownAcidAtMs } from './safety.ts';
 import { walkThermal } from './thermal.ts';
 import type { MakeState } from './state.ts';
-import { HOUR_MS } from '../units/index.ts';
+import { HOUR_MS } from '../science/units/index.ts';
 
 /** Fewer cells than this make no difference, log10 per mL. */
 const NO_CELLS = 1;

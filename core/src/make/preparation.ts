@@ -1,6 +1,6 @@
 import type { MakeState } from './state.ts';
 import { churningStep } from './too-long.ts';
-import { HOUR_MS } from '../units/index.ts';
+import { HOUR_MS } from '../science/units/index.ts';
 
 /** So long before it begins there is still an evening, ms. */
 const EVENING_MS = 10 * HOUR_MS;

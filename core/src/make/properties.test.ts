@@ -1,11 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { MakePlan } from '../contract/index.ts';
-import { SOURNESS } from '../culture/index.ts';
-import { WARM_PLACE_KINDS, PLACE_FACTS } from '../heat/index.ts';
+import { SOURNESS } from '../science/souring/index.ts';
+import { WARM_PLACE_KINDS, PLACE_FACTS } from '../science/heat/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
 import { adviseOn } from '../products/index.ts';
-import { MILK_KINDS } from '../milk/index.ts';
+import { MILK_KINDS } from '../science/milk/index.ts';
 import { createLog, START, MAKE_ID, testPlan } from './fixtures/events.ts';
 import {
   markBand,
@@ -19,7 +19,7 @@ import {
   walkThermal,
 } from './index.ts';
 import { undoTarget, type LoggedEvent } from '../log/index.ts';
-import { HOUR_MS } from '../units/index.ts';
+import { HOUR_MS } from '../science/units/index.ts';
 
 /** Plans as people turn them, sensible and silly. */
 const anyPlan = fc

@@ -1,5 +1,5 @@
 import type { MakePlan } from '../contract/index.ts';
-import { PICK_UP_PH, SOURNESS, type Sourness } from '../culture/index.ts';
+import { PICK_UP_PH, SOURNESS, type Sourness } from '../science/souring/index.ts';
 import { markPh } from '../steps/index.ts';
 import { pointForecast, stateOfPlan, type PointForecast } from './forecast.ts';
 import { markMs } from './marks.ts';

@@ -1,10 +1,10 @@
-import { strengthByBreak } from '../curd/index.ts';
+import { strengthByBreak } from '../science/curd/index.ts';
 import { batchOf } from '../method/index.ts';
 import { rennetAmount, rennetOf } from '../steps/index.ts';
-import { interpolateLinear } from '../numerics/index.ts';
+import { interpolateLinear } from '../science/numerics/index.ts';
 import type { PointForecast } from './forecast.ts';
 import type { MakeState } from './state.ts';
-import { MINUTE_MS } from '../units/index.ts';
+import { MINUTE_MS } from '../science/units/index.ts';
 
 /**
  * What a clean break said of a rennet whose label says nothing: IMCU of one drop, millilitre or tablet, about; `null` where

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import type { EventOf, EventType, KitchenSettings, MakePlan } from '../contract/index.ts';
-import { phOfTitratable, titratedPercent } from '../culture/index.ts';
+import { phOfTitratable, titratedPercent } from '../science/souring/index.ts';
 import { attendance, defaultKitchen, nobodyThere } from '../kitchen/index.ts';
 import { batchOf, fillJars, roomAtC, roomByUtcHour } from '../method/index.ts';
 import { defaultPlan } from '../products/index.ts';
@@ -14,7 +14,7 @@ import {
   stateOfPlan,
 } from './index.ts';
 import type { LoggedEvent } from '../log/index.ts';
-import { HOUR_MS, MINUTE_MS } from '../units/index.ts';
+import { HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
 const MAKE = '0000000000000000000000000M';

@@ -1,8 +1,8 @@
-import { SAFE_PH, safetyLimit, warmSpell, type SafetyLimit } from '../culture/index.ts';
+import { SAFE_PH, safetyLimit, warmSpell, type SafetyLimit } from '../science/souring/index.ts';
 import { souringKindOf } from '../method/index.ts';
 import { showsSet } from './seen.ts';
 import { acidityNow, souringOf, type MakeState } from './state.ts';
-import { HOUR_MS } from '../units/index.ts';
+import { HOUR_MS } from '../science/units/index.ts';
 
 /** Where nothing is to sour there is no clock. */
 const NO_LIMIT: SafetyLimit = { limitH: null, reason: '' };

@@ -10,7 +10,7 @@ import {
   shownAcidAtMs,
   type MakeState,
 } from './index.ts';
-import { MINUTE_MS } from '../units/index.ts';
+import { MINUTE_MS } from '../science/units/index.ts';
 
 /** A make inoculated after 90 minutes, with what was seen of it: [minutes since the start, cue]. */
 function seen(

@@ -1,4 +1,4 @@
-import type { Cue } from '../culture/index.ts';
+import type { Cue } from '../science/souring/index.ts';
 import { markPh } from '../steps/index.ts';
 import type { AcidityEntry } from './fold-acidity.ts';
 import { acidityNow, souringOf, type MakeState } from './state.ts';

@@ -1,4 +1,4 @@
-import { KEEPING_SERUM } from '../butter/index.ts';
+import { KEEPING_SERUM } from '../science/butter/index.ts';
 import { serumLeft } from '../steps/index.ts';
 import type { MakeState } from './state.ts';
 

@@ -1,10 +1,10 @@
 import type { KitchenSettings, StepId, StepKind } from '../contract/index.ts';
-import { sournessOfPh, type Sourness } from '../culture/index.ts';
+import { sournessOfPh, type Sourness } from '../science/souring/index.ts';
 import { nobodyThere } from '../kitchen/index.ts';
-import { interpolateLinear } from '../numerics/index.ts';
+import { interpolateLinear } from '../science/numerics/index.ts';
 import { stepFacts } from '../steps/index.ts';
 import type { PointForecast } from './forecast.ts';
-import { MINUTE_MS } from '../units/index.ts';
+import { MINUTE_MS } from '../science/units/index.ts';
 
 /** Sleeping hours are looked at on this grid. */
 const LOOK_MS = 5 * MINUTE_MS;

@@ -4,7 +4,7 @@ import type { LoggedEvent } from '../log/index.ts';
 import { beginPlan } from '../products/index.ts';
 import { createLog, MAKE_ID, START } from './fixtures/events.ts';
 import { alarmsOf, bandForecast, foldMake, safetyOf, slowChurning, type MakeState } from './index.ts';
-import { MINUTE_MS } from '../units/index.ts';
+import { MINUTE_MS } from '../science/units/index.ts';
 
 const plan = beginPlan('butter', defaultKitchen('UTC'), new Date(START).toISOString());
 const churning = (

@@ -1,9 +1,15 @@
-import { remediesFor, slowCauses, type ChurnStage, type Remedy, type SlowCause } from '../butter/index.ts';
+import {
+  remediesFor,
+  slowCauses,
+  type ChurnStage,
+  type Remedy,
+  type SlowCause,
+} from '../science/butter/index.ts';
 import { batchOf } from '../method/index.ts';
 import { loadRuns } from '../steps/index.ts';
 import type { MakeState } from './state.ts';
 import { churningNow, lateStage, loadInChurn, tooLongFromMs } from './too-long.ts';
-import { MINUTE_MS } from '../units/index.ts';
+import { MINUTE_MS } from '../science/units/index.ts';
 
 /** A churning that takes longer than twice the longest it should have. */
 export interface SlowNow {

@@ -7,13 +7,13 @@ import {
   type Method,
   type StepKind,
 } from '../contract/index.ts';
-import { warmCulture } from '../culture/index.ts';
+import { warmCulture } from '../science/souring/index.ts';
 import { stepFacts } from '../steps/index.ts';
 import { fillJars } from '../method/index.ts';
 import { instantOf } from '../log/index.ts';
 import { productOf } from '../products/index.ts';
 import type { MakeState } from './state.ts';
-import { MINUTE_MS } from '../units/index.ts';
+import { MINUTE_MS } from '../science/units/index.ts';
 
 /** Readings nearer to each other than this are not copied one by one. */
 const READING_EVERY_MS = 10 * MINUTE_MS;

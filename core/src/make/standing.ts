@@ -1,4 +1,4 @@
-import { keptKind } from '../culture/index.ts';
+import { keptKind } from '../science/souring/index.ts';
 import type { MakeState } from './state.ts';
 
 /** What a make that sours now sours by, and where; `null` for one that does not. */

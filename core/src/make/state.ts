@@ -16,9 +16,9 @@ import {
   type ChurnStage,
   type Flavouring,
   type GheeStage,
-} from '../butter/index.ts';
-import { type AcidityReading, type Defect, type Sourness } from '../culture/index.ts';
-import { feltHeat, type HeatCue } from '../heat/index.ts';
+} from '../science/butter/index.ts';
+import { type AcidityReading, type Defect, type Sourness } from '../science/souring/index.ts';
+import { feltHeat, type HeatCue } from '../science/heat/index.ts';
 import { fillJars, type DoseGiven } from '../method/index.ts';
 import { methodSteps, productOf } from '../products/index.ts';
 import { STEP_TYPES, type CurdSeen, type Fed, type MethodStep, type Souring } from '../steps/index.ts';
@@ -27,7 +27,7 @@ import { loadsBegun, panOf, restsOf, seenOf } from './fold-churn.ts';
 import { acidityOf, sampled, seenAtEnd, type AcidityEntry } from './fold-acidity.ts';
 import { curdSeen } from './fold-curd.ts';
 import { partsOf, withPour, type Joined, type Stay } from './parts.ts';
-import { HOUR_MS, MINUTE_MS } from '../units/index.ts';
+import { HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
 
 export interface StepState {
   readonly step: MethodStep;

@@ -1,9 +1,9 @@
 import type { MakePlan } from '../contract/index.ts';
-import { placeTauH } from '../heat/index.ts';
+import { placeTauH } from '../science/heat/index.ts';
 import { batchOf, type Batch } from '../method/index.ts';
 import type { Parts } from './parts.ts';
 import { unreadCourse } from './unread-course.ts';
-import { HOUR_MS } from '../units/index.ts';
+import { HOUR_MS } from '../science/units/index.ts';
 
 /** Milk's expected way through the places it stands in, one after the other. */
 export interface ExpectedCourse {

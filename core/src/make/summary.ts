@@ -1,8 +1,8 @@
 import { churnedOf } from './churned.ts';
 import type { MakeOutcome } from '../contract/index.ts';
-import { DEFECT_FACTS, STARTER_FACTS } from '../culture/index.ts';
+import { DEFECT_FACTS, STARTER_FACTS } from '../science/souring/index.ts';
 import { batchOf } from '../method/index.ts';
-import { MILK_FACTS } from '../milk/index.ts';
+import { MILK_FACTS } from '../science/milk/index.ts';
 import { productOf } from '../products/index.ts';
 import { clothSeen, STEP_TYPES } from '../steps/index.ts';
 import { makeFlow, starterKg } from './flow.ts';
@@ -10,7 +10,7 @@ import { pointForecast } from './forecast.ts';
 import { safetyOf } from './safety.ts';
 import { seenSetMs } from './seen.ts';
 import { souringOf, type MakeState } from './state.ts';
-import { HOUR_MS } from '../units/index.ts';
+import { HOUR_MS } from '../science/units/index.ts';
 
 /** Where the milk went, by mass. */
 export interface YieldBalance {

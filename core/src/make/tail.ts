@@ -1,4 +1,4 @@
-import { FRIDGE_C } from '../heat/index.ts';
+import { FRIDGE_C } from '../science/heat/index.ts';
 import { productOf } from '../products/index.ts';
 import { CELLAR_C, STEP_TYPES } from '../steps/index.ts';
 import type { MakePlan, Stands } from '../contract/index.ts';
@@ -6,7 +6,7 @@ import { roomAtC } from '../method/index.ts';
 import { makeFlow } from './flow.ts';
 import { souringStep, type MakeState, type StepState } from './state.ts';
 import type { StepTime } from './step-time.ts';
-import { MINUTE_MS } from '../units/index.ts';
+import { MINUTE_MS } from '../science/units/index.ts';
 
 /** Judge it after this long in the cold, h, where its step says nothing else. */
 const CHILL_H = 4;

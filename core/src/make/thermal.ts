@@ -1,12 +1,12 @@
-import { denaturedFraction, pasteurisationMinutes, type HeatProfile } from '../heat/index.ts';
-import { interpolateLinear } from '../numerics/index.ts';
+import { denaturedFraction, pasteurisationMinutes, type HeatProfile } from '../science/heat/index.ts';
+import { interpolateLinear } from '../science/numerics/index.ts';
 import { batchOf } from '../method/index.ts';
 import { productOf } from '../products/index.ts';
 import { closed, handsOnly, STEP_TYPES, type Leg, type LegReading, type LegRun } from '../steps/index.ts';
 import type { StepTime } from './step-time.ts';
 import { laterMinutes } from './tail.ts';
 import { souringStep, type MakeState, type StepState } from './state.ts';
-import { MINUTE_MS } from '../units/index.ts';
+import { MINUTE_MS } from '../science/units/index.ts';
 
 /** Everything up to the souring, or all of it where nothing sours: times, temperatures, what the heat did. */
 export interface ThermalWalk {

@@ -1,8 +1,14 @@
-import { CHURN_STAGES, churnAlong, STAGE_SHARE, tooLongMin, type ChurnStage } from '../butter/index.ts';
+import {
+  CHURN_STAGES,
+  churnAlong,
+  STAGE_SHARE,
+  tooLongMin,
+  type ChurnStage,
+} from '../science/butter/index.ts';
 import { loadRuns, type LegRun, type LoadRun } from '../steps/index.ts';
 import type { MakeState, StepState } from './state.ts';
 import { legRunOf, walkThermal } from './thermal.ts';
-import { MINUTE_MS } from '../units/index.ts';
+import { MINUTE_MS } from '../science/units/index.ts';
 
 /** The churning of a make, done, on or to come; `undefined` where nothing is churned. */
 export const churningStep = ({ steps }: Pick<MakeState, 'steps'>): StepState | undefined =>

@@ -3,7 +3,7 @@ import { STEP_TYPES, whenThere } from '../steps/index.ts';
 import type { StepId } from '../contract/index.ts';
 import type { PointForecast } from './forecast.ts';
 import type { MakeState } from './state.ts';
-import { MINUTE_MS } from '../units/index.ts';
+import { MINUTE_MS } from '../science/units/index.ts';
 
 /** The next of the hands in between: turned, or stirred through. */
 export interface Turn {

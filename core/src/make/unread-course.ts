@@ -1,8 +1,8 @@
 import type { MakePlan } from '../contract/index.ts';
-import { boxCourse, placeAmbientC, placeFades, type WarmBox } from '../heat/index.ts';
+import { boxCourse, placeAmbientC, placeFades, type WarmBox } from '../science/heat/index.ts';
 import { roomAtC, type Batch } from '../method/index.ts';
-import { interpolateLinear } from '../numerics/index.ts';
-import { HOUR_MS } from '../units/index.ts';
+import { interpolateLinear } from '../science/numerics/index.ts';
+import { HOUR_MS } from '../science/units/index.ts';
 
 /** Step along a room that warms and cools, h. */
 const DRIFT_STEP_H = 0.25;

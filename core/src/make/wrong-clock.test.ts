@@ -5,7 +5,7 @@ import type { LoggedEvent } from '../log/index.ts';
 import { beginPlan } from '../products/index.ts';
 import { createLog, MAKE_ID, START } from './fixtures/events.ts';
 import { begunTooEarly, datedTooEarly, foldMake, incubationOf, pointForecast, walkThermal } from './index.ts';
-import { DAY_MIN } from '../units/index.ts';
+import { DAY_MIN } from '../science/units/index.ts';
 
 /** A tablet whose clock was never set. */
 const UNSET_MIN = (Date.UTC(1970, 0, 2) - START) / 60_000;

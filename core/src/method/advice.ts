@@ -1,7 +1,12 @@
 import type { MakePlan } from '../contract/index.ts';
-import { GROUP_CONSTANTS, STARTER_FACTS, type Group } from '../culture/index.ts';
-import { boilingPointC, placeAmbientC } from '../heat/index.ts';
-import { formatTemperature, formatVolume, type MeasureSystem, type TemperatureUnit } from '../units/index.ts';
+import { GROUP_CONSTANTS, STARTER_FACTS, type Group } from '../science/souring/index.ts';
+import { boilingPointC, placeAmbientC } from '../science/heat/index.ts';
+import {
+  formatTemperature,
+  formatVolume,
+  type MeasureSystem,
+  type TemperatureUnit,
+} from '../science/units/index.ts';
 import { batchOf, isHeated, inoculumFor, souringKindOf } from './batch.ts';
 import { placeUnchecked } from './room.ts';
 import { fillJars } from './jars.ts';

@@ -5,7 +5,7 @@ import {
   STARTER_FACTS,
   type Inoculum,
   type SouringKind,
-} from '../culture/index.ts';
+} from '../science/souring/index.ts';
 import {
   massOfLitresKg,
   MILK_FACTS,
@@ -15,7 +15,7 @@ import {
   withFat,
   type Composition,
   type MilkKind,
-} from '../milk/index.ts';
+} from '../science/milk/index.ts';
 
 /** Whether milk gets a heat treatment that counts as one. */
 export const isHeated = (plan: MakePlan): boolean => plan.heat.kind !== 'none';

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { defaultKitchen } from '../kitchen/index.ts';
 import { makePlan, type MakePlan } from '../contract/index.ts';
 import { methodSteps } from '../products/index.ts';
-import { STARTER_KINDS } from '../culture/index.ts';
+import { STARTER_KINDS } from '../science/souring/index.ts';
 import { batchOf, inoculumFor, souringKindOf, withStarterKind } from './index.ts';
 import { adviseOn, defaultPlan } from '../products/index.ts';
 

@@ -1,7 +1,7 @@
 import type { KitchenSettings, MakePlan } from '../contract/index.ts';
-import { APPLIANCE_SIGMA_C } from '../heat/index.ts';
+import { APPLIANCE_SIGMA_C } from '../science/heat/index.ts';
 import { minuteOfDay } from '../kitchen/index.ts';
-import { HOUR_MS } from '../units/index.ts';
+import { HOUR_MS } from '../science/units/index.ts';
 
 /**
  * Whether a plan leans on an appliance that nobody has held a thermometer into: neither checked with water, nor read in

@@ -1,4 +1,4 @@
-import { BURNER_FACTS, FLAME_SHARE } from '../heat/index.ts';
+import { BURNER_FACTS, FLAME_SHARE } from '../science/heat/index.ts';
 import type { MakePlan } from '../contract/index.ts';
 
 /** What a plan's stove gives and its lid keeps in: of today's plans, and of those stored before either was a choice. */

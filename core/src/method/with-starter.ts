@@ -1,7 +1,7 @@
 import type { MakePlan } from '../contract/index.ts';
-import { STARTER_FACTS } from '../culture/index.ts';
-import { massOfLitresKg, MILK_FACTS } from '../milk/index.ts';
-import { isMassUnit, typedMass, type MeasureSystem } from '../units/index.ts';
+import { STARTER_FACTS } from '../science/souring/index.ts';
+import { massOfLitresKg, MILK_FACTS } from '../science/milk/index.ts';
+import { isMassUnit, typedMass, type MeasureSystem } from '../science/units/index.ts';
 
 /** Share of a wet starter nobody has dosed yet. */
 const USUAL_DOSE = 0.02;

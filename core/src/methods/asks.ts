@@ -1,6 +1,6 @@
 import type { MakePlan, StepKind } from '../contract/index.ts';
 import { batchOf } from '../method/index.ts';
-import { formatVolume, type MeasureSystem } from '../units/index.ts';
+import { formatVolume, type MeasureSystem } from '../science/units/index.ts';
 
 /** What a kind of step wants to find in the kitchen. */
 const ASKS: Readonly<Partial<Record<StepKind, readonly string[]>>> = {

@@ -1,5 +1,5 @@
 import type { Method, MethodAims, StepInstance } from '../contract/index.ts';
-import { STARTER_FACTS } from '../culture/index.ts';
+import { STARTER_FACTS } from '../science/souring/index.ts';
 import { fieldsOfStep, type StepField } from './fields.ts';
 
 /** A value as it is told: a number in a unit every kitchen puts into its own, words, or nothing decided. */

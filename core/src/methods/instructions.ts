@@ -1,7 +1,7 @@
 import type { MakePlan } from '../contract/index.ts';
 import { makeFlow, pointForecast, stateOfPlan } from '../make/index.ts';
 import { instructionOf } from './recipe-words.ts';
-import { MINUTE_MS } from '../units/index.ts';
+import { MINUTE_MS } from '../science/units/index.ts';
 
 /**
  * What to do in each step of a plan, as it stands on a sheet or in a calendar: by itself, with its temperature, minutes, amount

@@ -1,8 +1,8 @@
 import type { KitchenSettings, Method } from '../contract/index.ts';
-import { STARTER_FACTS, type Sourness } from '../culture/index.ts';
+import { STARTER_FACTS, type Sourness } from '../science/souring/index.ts';
 import { CAUTIONS, type Advice, type CautionId } from '../method/index.ts';
 import { adviseOn, planOfMethod } from '../products/index.ts';
-import { interpolateLinear } from '../numerics/index.ts';
+import { interpolateLinear } from '../science/numerics/index.ts';
 import {
   likelyKg,
   makeFlow,
@@ -17,7 +17,7 @@ import {
 } from '../make/index.ts';
 import { thingsOf } from './asks.ts';
 import type { Added } from './recipe-words.ts';
-import { HOUR_MS } from '../units/index.ts';
+import { HOUR_MS } from '../science/units/index.ts';
 
 /** A cheese has soured as far as it does by then, h [judgement]. */
 const SOURS_ON_H = 20;

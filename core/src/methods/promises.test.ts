@@ -1,12 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
-import { safetyLimit, warmSpell } from '../culture/index.ts';
+import { safetyLimit, warmSpell } from '../science/souring/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
 import { markMs, pointForecast, reachesOf, souringOf, soursToTheEnd, stateOfPlan } from '../make/index.ts';
 import { souringKindOf } from '../method/index.ts';
 import { planOfMethod } from '../products/index.ts';
 import { SHIPPED_METHODS } from '../schools/index.ts';
 import { measureMethod } from './index.ts';
-import { HOUR_MS } from '../units/index.ts';
+import { HOUR_MS } from '../science/units/index.ts';
 
 const AT = '2026-03-02T06:00:00.000Z';
 const START = Date.parse(AT);

@@ -1,10 +1,10 @@
 import type { MakePlan } from '../contract/index.ts';
-import { STARTER_FACTS } from '../culture/index.ts';
+import { STARTER_FACTS } from '../science/souring/index.ts';
 import { batchOf, secondName } from '../method/index.ts';
-import { MILK_FACTS } from '../milk/index.ts';
+import { MILK_FACTS } from '../science/milk/index.ts';
 import { productOf } from '../products/index.ts';
 import { rennetOf, rennetWords, type MethodStep } from '../steps/index.ts';
-import { formatMass, formatMinutes, formatTemperature, DAY_MIN } from '../units/index.ts';
+import { formatMass, formatMinutes, formatTemperature, DAY_MIN } from '../science/units/index.ts';
 
 /** Texts that leave the house: each stands by itself, in °C and °F, whoever reads it wherever. */
 

@@ -1,6 +1,6 @@
 import type { MakePlan, Method, ProductId, StepInstance } from '../contract/index.ts';
-import type { StarterKind } from '../culture/index.ts';
-import { KILOGRAMS_PER, MILLILITRES_PER, MINUTE_MS } from '../units/index.ts';
+import type { StarterKind } from '../science/souring/index.ts';
+import { KILOGRAMS_PER, MILLILITRES_PER, MINUTE_MS } from '../science/units/index.ts';
 import { CAUTIONS } from '../method/index.ts';
 import { methodSteps } from '../products/index.ts';
 import type { Measured } from './measure.ts';

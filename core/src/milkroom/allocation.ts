@@ -1,5 +1,5 @@
 import type { Lot, LotPour } from '../contract/index.ts';
-import { massOfLitresKg } from '../milk/index.ts';
+import { massOfLitresKg } from '../science/milk/index.ts';
 import { EMPTY_KG, freeKg, keepOf } from './lot.ts';
 import { isCream } from './pooling.ts';
 

@@ -1,5 +1,5 @@
 import type { Amount } from '../contract/index.ts';
-import type { Composition } from '../milk/index.ts';
+import type { Composition } from '../science/milk/index.ts';
 
 export const NOTHING: Amount = { massKg: 0, fatKg: 0, proteinKg: 0, lactoseKg: 0, ashKg: 0 };
 const PARTS = ['massKg', 'fatKg', 'proteinKg', 'lactoseKg', 'ashKg'] as const;

@@ -4,7 +4,7 @@ import { createLedger, lotId, ZERO_MS } from '../fixtures/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
 import { beginPlan } from '../products/index.ts';
 import { foldMilkRoom, lotsAsStarter, milkFromLots, starterFromLot } from './index.ts';
-import { HOUR_MS } from '../units/index.ts';
+import { HOUR_MS } from '../science/units/index.ts';
 
 const AT = new Date(ZERO_MS + 48 * HOUR_MS).toISOString();
 const plan = beginPlan('buttermilk', defaultKitchen('UTC'), AT);

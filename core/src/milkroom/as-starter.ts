@@ -1,8 +1,8 @@
 import type { Lot, MakePlan } from '../contract/index.ts';
-import { STARTER_FACTS, type StarterKind } from '../culture/index.ts';
+import { STARTER_FACTS, type StarterKind } from '../science/souring/index.ts';
 import { productOf } from '../products/index.ts';
 import { EMPTY_KG, freeKg } from './lot.ts';
-import { DAY_MS } from '../units/index.ts';
+import { DAY_MS } from '../science/units/index.ts';
 
 /** A starter nobody dosed yet, kg. */
 const USUAL_KG = 0.04;

@@ -1,6 +1,6 @@
 import type { Lot, MilkMovement } from '../contract/index.ts';
 import type { EntryFault, LoggedEvent, Replayed } from '../log/index.ts';
-import { formatMass, type MeasureSystem } from '../units/index.ts';
+import { formatMass, type MeasureSystem } from '../science/units/index.ts';
 import { isEmpty } from './lot.ts';
 import { isCream } from './pooling.ts';
 import type { RoomDraft } from './movements.ts';

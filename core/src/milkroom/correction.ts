@@ -1,5 +1,5 @@
 import type { MilkMovement, TypedQuantity } from '../contract/index.ts';
-import { litresOfMass, massOfLitresKg } from '../milk/index.ts';
+import { litresOfMass, massOfLitresKg } from '../science/milk/index.ts';
 import { compositionOfFacts } from './lot.ts';
 
 /** The amount an entry of the ledger is about, kg; `null` when it is about none. */

@@ -5,7 +5,7 @@ import { defaultKitchen } from '../kitchen/index.ts';
 import { beginPlan, planOfMethod } from '../products/index.ts';
 import { SHIPPED_METHODS } from '../schools/index.ts';
 import { creamFactors, foldMilkRoom, keepOf, milkFromLots } from './index.ts';
-import { HOUR_MS } from '../units/index.ts';
+import { HOUR_MS } from '../science/units/index.ts';
 
 const [CREAM, MAKE] = ['CREAM', 'MAKE'].map(lotId) as [string, string];
 

@@ -1,7 +1,7 @@
-import { likelyBalance, USUAL_BUTTERMILK_FAT } from '../butter/index.ts';
+import { likelyBalance, USUAL_BUTTERMILK_FAT } from '../science/butter/index.ts';
 import type { ByProduct, Lot, MakePlan, StepId } from '../contract/index.ts';
 import { batchOf, isHeated } from '../method/index.ts';
-import { withFat } from '../milk/index.ts';
+import { withFat } from '../science/milk/index.ts';
 import { massFlow, methodSteps, productOf, type Gives } from '../products/index.ts';
 import { amountOf } from './amount.ts';
 import { lotFrom, lotOf, placeC } from './lot.ts';

@@ -1,4 +1,4 @@
-import { CREAM_DEGREE_PH, RIPENED_PH } from '../butter/index.ts';
+import { CREAM_DEGREE_PH, RIPENED_PH } from '../science/butter/index.ts';
 import type { Amount, Lot, LotFacts } from '../contract/index.ts';
 import {
   creamingOf,
@@ -12,11 +12,11 @@ import {
   type Composition,
   type Keeping,
   type KeepBy,
-} from '../milk/index.ts';
-import { runVessel } from '../heat/index.ts';
-import { interpolateLinear } from '../numerics/index.ts';
+} from '../science/milk/index.ts';
+import { runVessel } from '../science/heat/index.ts';
+import { interpolateLinear } from '../science/numerics/index.ts';
 import { NOTHING, plus } from './amount.ts';
-import { HOUR_MS } from '../units/index.ts';
+import { HOUR_MS } from '../science/units/index.ts';
 
 /** Heat of a place nobody measured, °C. */
 const USUAL_PLACE_C = { cold: 4, counter: 19, freezer: -18 } as const;

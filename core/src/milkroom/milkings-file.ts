@@ -1,7 +1,7 @@
 import { milkingRow, type MilkingRow } from '../contract/index.ts';
-import { litresOfMass, MILK_FACTS, MILK_KINDS, type MilkKind } from '../milk/index.ts';
+import { litresOfMass, MILK_FACTS, MILK_KINDS, type MilkKind } from '../science/milk/index.ts';
 import { createTimeReader, partedOrder, timeShape, type BadRow } from '../trace/index.ts';
-import { isMassUnit, isVolumeUnit, toKilograms, toLitres, UNIT_LABEL } from '../units/index.ts';
+import { isMassUnit, isVolumeUnit, toKilograms, toLitres, UNIT_LABEL } from '../science/units/index.ts';
 
 /** What a kind of milk is called in files, now and before. */
 const namesOf = (kind: MilkKind): readonly string[] => {

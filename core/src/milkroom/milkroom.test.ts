@@ -19,7 +19,7 @@ import {
   spokenFor,
   type MilkRoom,
 } from './index.ts';
-import { HOUR_MS } from '../units/index.ts';
+import { HOUR_MS } from '../science/units/index.ts';
 
 const [A, B, CREAM, REST, POT, THAWED, MAKE, MAKE2] = [
   'A',

@@ -8,7 +8,7 @@ import type {
   MovementOf,
   StepId,
 } from '../contract/index.ts';
-import { factorOfHeight, litresOfMass, massOfLitresKg } from '../milk/index.ts';
+import { factorOfHeight, litresOfMass, massOfLitresKg } from '../science/milk/index.ts';
 import { amountOf, compositionOf, dryKg, partByFat, plus } from './amount.ts';
 import {
   carried,

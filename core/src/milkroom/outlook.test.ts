@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
-import { litresOnDay } from '../milk/index.ts';
+import { litresOnDay } from '../science/milk/index.ts';
 import { weeksOfMilk } from './index.ts';
-import { DAY_MS } from '../units/index.ts';
+import { DAY_MS } from '../science/units/index.ts';
 
 const TODAY = '2026-06-01';
 const curve = { a: 9, b: 0.2, c: 0.0033 };

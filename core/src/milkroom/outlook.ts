@@ -5,8 +5,8 @@ import {
   type DayOfMilk,
   type Lactation,
   type MilkKind,
-} from '../milk/index.ts';
-import { DAY_MS } from '../units/index.ts';
+} from '../science/milk/index.ts';
+import { DAY_MS } from '../science/units/index.ts';
 
 const WEEKS_BACK = 8;
 const WEEKS_AHEAD = 6;

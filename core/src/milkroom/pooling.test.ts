@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import type { Lot, LotFacts, MilkMovement } from '../contract/index.ts';
 import { createLedger, lotId, ZERO_MS } from '../fixtures/index.ts';
 import { foldMilkRoom, keepOf, movementFault, settledHours, settles, skimOffer } from './index.ts';
-import { HOUR_MS } from '../units/index.ts';
+import { HOUR_MS } from '../science/units/index.ts';
 
 const [EVENING, MORNING, CAN, CREAM, REST] = ['EVENING', 'MORNING', 'CAN', 'CREAM', 'REST'].map(lotId) as [
   string,

@@ -1,5 +1,5 @@
 import type { Amount, Lot, MovementOf } from '../contract/index.ts';
-import { TREATMENTS } from '../milk/index.ts';
+import { TREATMENTS } from '../science/milk/index.ts';
 import { isEmpty, lotFrom, maySettle, older, phTogether, placeC, withPoured } from './lot.ts';
 
 type Into = MovementOf<'pool'>['into'];

@@ -1,6 +1,6 @@
-import { FEEDS } from '../butter/index.ts';
+import { FEEDS } from '../science/butter/index.ts';
 import type { Lot, LotPour, MakePlan } from '../contract/index.ts';
-import { mixMilks } from '../milk/index.ts';
+import { mixMilks } from '../science/milk/index.ts';
 import { heatAt, phTogether } from './lot.ts';
 
 type Milk = MakePlan['milk'];

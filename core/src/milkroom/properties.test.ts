@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { LotFacts, MilkMovement } from '../contract/index.ts';
-import { TREATMENTS } from '../milk/index.ts';
+import { TREATMENTS } from '../science/milk/index.ts';
 import type { LoggedEvent } from '../log/index.ts';
 import { createLedger, lotId, ZERO_MS } from '../fixtures/index.ts';
 import {
@@ -24,7 +24,7 @@ import {
   type MilkRoom,
   type Want,
 } from './index.ts';
-import { HOUR_MS } from '../units/index.ts';
+import { HOUR_MS } from '../science/units/index.ts';
 
 const SOURCES = ['Fern', 'Dot', 'The ewes'];
 const LOTS = ['A', 'B', 'C', 'CREAM', 'REST', 'POT', 'CAN', 'THAWED'].map(lotId);

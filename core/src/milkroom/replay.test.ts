@@ -4,7 +4,7 @@ import type { MilkMovement } from '../contract/index.ts';
 import { brokenBy, faultsOf, type LoggedEvent } from '../log/index.ts';
 import { createLedger, lotId, MILKING, ZERO_MS } from '../fixtures/index.ts';
 import { foldMilkRoom, milkReplay, takesOut } from './index.ts';
-import { HOUR_MS } from '../units/index.ts';
+import { HOUR_MS } from '../science/units/index.ts';
 
 const [A, CREAM, REST, POT] = ['A', 'CREAM', 'REST', 'POT'].map(lotId) as [string, string, string, string];
 const SKIM: MilkMovement = {

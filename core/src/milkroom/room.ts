@@ -1,11 +1,11 @@
-import { HAND_WORKED_FAT, USUAL_BUTTERMILK_FAT } from '../butter/index.ts';
+import { HAND_WORKED_FAT, USUAL_BUTTERMILK_FAT } from '../science/butter/index.ts';
 import type { EventOf, LedgerLine, Lot, LotPour, MilkRoomResponse } from '../contract/index.ts';
 import { effectiveEvents, feeding, instantOf, today, type LoggedEvent } from '../log/index.ts';
 import { methodSteps } from '../products/index.ts';
-import { updateBelief } from '../numerics/index.ts';
+import { updateBelief } from '../science/numerics/index.ts';
 import { planWithout } from '../method/index.ts';
-import { litresOfMass } from '../milk/index.ts';
-import { formatVolume, type MeasureSystem } from '../units/index.ts';
+import { litresOfMass } from '../science/milk/index.ts';
+import { formatVolume, type MeasureSystem } from '../science/units/index.ts';
 import { give, givesBack, giveUnweighed, giveWhey, takeBack } from './given.ts';
 import { isEmpty } from './lot.ts';
 import { putUp } from './put-up.ts';

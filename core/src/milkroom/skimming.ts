@@ -1,5 +1,5 @@
 import type { Lot } from '../contract/index.ts';
-import { CREAM_SPREAD, ladle, settle, type Layers } from '../milk/index.ts';
+import { CREAM_SPREAD, ladle, settle, type Layers } from '../science/milk/index.ts';
 import { lotCreaming, settledHours } from './lot.ts';
 
 /** What a source's weighed churnings taught. */

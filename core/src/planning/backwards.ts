@@ -1,5 +1,5 @@
 import type { Factor, InstantBand, KitchenSettings, MakePlan, PlanChange } from '../contract/index.ts';
-import { SAFE_PH, safetyLimit, SOURNESS, sournessOfPh } from '../culture/index.ts';
+import { SAFE_PH, safetyLimit, SOURNESS, sournessOfPh } from '../science/souring/index.ts';
 import { attendance, type Attendance } from '../kitchen/index.ts';
 import { withFactors } from '../learn/index.ts';
 import {
@@ -16,9 +16,9 @@ import {
 } from '../make/index.ts';
 import { stepFacts } from '../steps/index.ts';
 import { souringKindOf } from '../method/index.ts';
-import { hashSeed, interpolateLinear } from '../numerics/index.ts';
+import { hashSeed, interpolateLinear } from '../science/numerics/index.ts';
 import { variantsOf, type Allowed, type Price, type Variant } from './variants.ts';
-import { HOUR_MS, MINUTE_MS } from '../units/index.ts';
+import { HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
 
 /** Starts are tried on this grid. */
 const START_MS = 10 * MINUTE_MS;

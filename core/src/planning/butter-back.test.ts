@@ -3,7 +3,7 @@ import { defaultKitchen, nobodyThere } from '../kitchen/index.ts';
 import { beginPlan } from '../products/index.ts';
 import { withLoads } from '../steps/index.ts';
 import { butterBack, type ButterWish } from './index.ts';
-import { HOUR_MS } from '../units/index.ts';
+import { HOUR_MS } from '../science/units/index.ts';
 
 const NOW = Date.parse('2026-03-02T06:00:00.000Z');
 const kitchen = defaultKitchen('UTC');

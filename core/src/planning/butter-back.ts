@@ -1,12 +1,12 @@
 import { PRODUCT_IDS, type KitchenSettings, type MakePlan } from '../contract/index.ts';
-import { FREEZER_C, FRIDGE_C, THAW_SPREAD, thawHours } from '../heat/index.ts';
+import { FREEZER_C, FRIDGE_C, THAW_SPREAD, thawHours } from '../science/heat/index.ts';
 import { attendance } from '../kitchen/index.ts';
 import { pointForecast, sleepClashes, stateOfPlan } from '../make/index.ts';
 import { batchOf, roomOf } from '../method/index.ts';
 import { adviseOn, beginPlan, PRODUCTS } from '../products/index.ts';
 import { stepFacts, withStanding, type Standing } from '../steps/index.ts';
-import { HOUR_MS, MINUTE_MS } from '../units/index.ts';
-import { Z90 } from '../numerics/index.ts';
+import { HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
+import { Z90 } from '../science/numerics/index.ts';
 
 /** Starts are tried on this grid. */
 const START_MS = 10 * MINUTE_MS;

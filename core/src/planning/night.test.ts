@@ -5,7 +5,7 @@ import { createLog, MAKE_ID, START } from '../make/fixtures/events.ts';
 import { planOfMethod } from '../products/index.ts';
 import { SHIPPED_METHODS } from '../schools/index.ts';
 import { nextNight, nightWays, turnings } from './index.ts';
-import { HOUR_MS } from '../units/index.ts';
+import { HOUR_MS } from '../science/units/index.ts';
 
 const KITCHEN = defaultKitchen('UTC');
 const method = (id: string) => SHIPPED_METHODS.find((m) => m.id === id)!;

@@ -1,6 +1,6 @@
 import type { KitchenSettings, MakePlan } from '../contract/index.ts';
-import { sournessOfPh, warmCulture, type Sourness } from '../culture/index.ts';
-import { placeAmbientC } from '../heat/index.ts';
+import { sournessOfPh, warmCulture, type Sourness } from '../science/souring/index.ts';
+import { placeAmbientC } from '../science/heat/index.ts';
 import type { DoseGiven } from '../method/index.ts';
 import { attendance } from '../kitchen/index.ts';
 import {
@@ -13,9 +13,9 @@ import {
   type MakeState,
   type PointForecast,
 } from '../make/index.ts';
-import { interpolateLinear } from '../numerics/index.ts';
+import { interpolateLinear } from '../science/numerics/index.ts';
 import { markPh } from '../steps/index.ts';
-import { HOUR_MS, MINUTE_MS } from '../units/index.ts';
+import { HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
 
 /** Away for less than this is no night, h. */
 const NIGHT_H = 3;

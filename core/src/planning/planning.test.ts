@@ -5,7 +5,7 @@ import { foldMake, pointForecast, stateOfPlan } from '../make/index.ts';
 import { type LoggedEvent } from '../log/index.ts';
 import { beginPlan, defaultPlan } from '../products/index.ts';
 import { planBackwards, type Allowed, type BackwardsInput, type Offer } from './index.ts';
-import { HOUR_MS } from '../units/index.ts';
+import { HOUR_MS } from '../science/units/index.ts';
 
 const at = (day: number, hour: number, minute = 0): number => Date.UTC(2026, 2, 2 + day, hour, minute);
 const KITCHEN: KitchenSettings = defaultKitchen('UTC');

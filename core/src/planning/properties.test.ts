@@ -5,7 +5,7 @@ import { attendance, defaultKitchen, nobodyThere } from '../kitchen/index.ts';
 import { pointForecast, stateOfPlan } from '../make/index.ts';
 import { defaultPlan } from '../products/index.ts';
 import { planBackwards } from './index.ts';
-import { HOUR_MS } from '../units/index.ts';
+import { HOUR_MS } from '../science/units/index.ts';
 
 const NOW = Date.parse('2026-03-02T06:00:00.000Z');
 const BASE = defaultKitchen('UTC');

@@ -5,8 +5,8 @@ import {
   type MakePlan,
   type PlanChange,
 } from '../contract/index.ts';
-import { STARTER_FACTS, warmCulture } from '../culture/index.ts';
-import { coolInBath, placeAmbientC } from '../heat/index.ts';
+import { STARTER_FACTS, warmCulture } from '../science/souring/index.ts';
+import { coolInBath, placeAmbientC } from '../science/heat/index.ts';
 import { withFactors } from '../learn/index.ts';
 import { changedPlan, type MakeState } from '../make/index.ts';
 import { heatTargetC, type StepFacts } from '../steps/index.ts';

@@ -1,4 +1,4 @@
-import { creamDegree } from '../butter/index.ts';
+import { creamDegree } from '../science/butter/index.ts';
 import type { Product } from './product.ts';
 
 const BUTTERMILK = {

@@ -1,5 +1,5 @@
 import type { MakePlan } from '../contract/index.ts';
-import { DEFECTS_OF, type Defect } from '../culture/index.ts';
+import { DEFECTS_OF, type Defect } from '../science/souring/index.ts';
 import { makesGas } from '../steps/index.ts';
 import { productOf } from './catalogue.ts';
 

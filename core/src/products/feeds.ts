@@ -1,8 +1,8 @@
 import { feedKg, type StepId, type WakingPlan } from '../contract/index.ts';
-import { litresOfMass, MILK_FACTS } from '../milk/index.ts';
+import { litresOfMass, MILK_FACTS } from '../science/milk/index.ts';
 import type { Fed } from '../steps/index.ts';
 import type { MethodStep } from '../steps/index.ts';
-import { DAY_MS, MINUTE_MS } from '../units/index.ts';
+import { DAY_MS, MINUTE_MS } from '../science/units/index.ts';
 
 /** One feed of a waking, planned or done, ms since 1970. */
 export interface FeedRow {

@@ -14,7 +14,7 @@ import {
 } from '../make/index.ts';
 import { createLog, MAKE_ID, START } from '../make/fixtures/events.ts';
 import { beginPlan } from './index.ts';
-import { MINUTE_MS } from '../units/index.ts';
+import { MINUTE_MS } from '../science/units/index.ts';
 
 const PLAN = beginPlan('ghee', defaultKitchen('UTC'), new Date(START).toISOString());
 const make = (

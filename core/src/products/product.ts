@@ -1,5 +1,5 @@
 import type { KitchenSettings, MakePlan, ProductId } from '../contract/index.ts';
-import type { StarterKind } from '../culture/index.ts';
+import type { StarterKind } from '../science/souring/index.ts';
 import type { Goods } from '../steps/index.ts';
 
 /** What goes from a make into the milk room: the product itself, or what is left of it. */

@@ -20,7 +20,7 @@ import {
 } from '../make/index.ts';
 import { createLog, MAKE_ID, START } from '../make/fixtures/events.ts';
 import { adviseOn, methodSteps, beginPlan, PRODUCTS } from './index.ts';
-import { MINUTE_MS } from '../units/index.ts';
+import { MINUTE_MS } from '../science/units/index.ts';
 
 const KITCHEN = defaultKitchen('UTC');
 const AT = new Date(START).toISOString();

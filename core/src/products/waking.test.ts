@@ -18,7 +18,7 @@ import {
   type MakeState,
 } from '../make/index.ts';
 import { beginWaking, feedRows, milkForWaking, usualWaking, type FeedRow } from './index.ts';
-import { HOUR_MS } from '../units/index.ts';
+import { HOUR_MS } from '../science/units/index.ts';
 
 const kitchen = defaultKitchen('UTC');
 const ID = lotId('WAKE');

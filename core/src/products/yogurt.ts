@@ -1,4 +1,4 @@
-import { STARTER_KINDS } from '../culture/index.ts';
+import { STARTER_KINDS } from '../science/souring/index.ts';
 import type { Product } from './product.ts';
 
 /** Yogurt: milk warmed, soured in the warm by its culture, and chilled. */

@@ -1,4 +1,4 @@
-import { CHURN_FACTS, type ChurnKind } from '../butter/index.ts';
+import { CHURN_FACTS, type ChurnKind } from '../science/butter/index.ts';
 import type { Method } from '../contract/index.ts';
 import { shipped } from './parts.ts';
 

@@ -1,5 +1,5 @@
 import type { MakePlan, StepInstance } from '../contract/index.ts';
-import { rennetStrength, rennetUnits } from '../curd/index.ts';
+import { rennetStrength, rennetUnits } from '../science/curd/index.ts';
 import { batchOf } from '../method/index.ts';
 import { factsOf, paramsOf, type StepType } from './step-type.ts';
 

@@ -1,4 +1,4 @@
-import { briningHours, WEAK_BRINE, wheelHeightCm } from '../curd/index.ts';
+import { briningHours, WEAK_BRINE, wheelHeightCm } from '../science/curd/index.ts';
 import type { Curd } from './curd-run.ts';
 import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
 

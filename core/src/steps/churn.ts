@@ -14,14 +14,14 @@ import {
   type ChurnAlong,
   type Churning,
   type ChurnWay,
-} from '../butter/index.ts';
+} from '../science/butter/index.ts';
 import type { MakePlan } from '../contract/index.ts';
-import { thicknessIndex } from '../culture/index.ts';
+import { thicknessIndex } from '../science/souring/index.ts';
 import { batchOf, roomAtC, type CautionId } from '../method/index.ts';
 import type { Leg, LegRun } from './leg.ts';
 import { THICKENS_H } from './thicken.ts';
 import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
-import { MINUTE_MS } from '../units/index.ts';
+import { MINUTE_MS } from '../science/units/index.ts';
 
 /** From this thickness on a spoon of ripened cream stands, 0..100. */
 const DOLLOP = 50;

@@ -9,13 +9,13 @@ import {
   type Clarifying,
   type GheeForecast,
   type PanReading,
-} from '../butter/index.ts';
+} from '../science/butter/index.ts';
 import type { MakePlan } from '../contract/index.ts';
-import { FLAME_SHARE } from '../heat/index.ts';
+import { FLAME_SHARE } from '../science/heat/index.ts';
 import { batchOf } from '../method/index.ts';
 import type { Leg, LegRun } from './leg.ts';
 import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
-import { MINUTE_MS } from '../units/index.ts';
+import { MINUTE_MS } from '../science/units/index.ts';
 
 /** Hotter than this it browns by the minute, and at the second it smokes, °C. */
 const TOO_HOT_C = 120;

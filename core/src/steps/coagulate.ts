@@ -1,7 +1,7 @@
-import { cleanBreakSigma, minutesToCleanBreak } from '../curd/index.ts';
+import { cleanBreakSigma, minutesToCleanBreak } from '../science/curd/index.ts';
 import { rennetOf } from './add-rennet.ts';
 import { factsOf, type StepType } from './step-type.ts';
-import { MINUTE_MS } from '../units/index.ts';
+import { MINUTE_MS } from '../science/units/index.ts';
 
 /** After a try that was not clean, it is tried again so much later, minutes. */
 export const TRY_AGAIN_MIN = 7;

@@ -1,5 +1,5 @@
 import type { CoolingPlan, MakePlan } from '../contract/index.ts';
-import { coolInBath, runVessel } from '../heat/index.ts';
+import { coolInBath, runVessel } from '../science/heat/index.ts';
 import { coolsCovered, isHeated, type CautionId } from '../method/index.ts';
 import { heatTargetC } from './heat.ts';
 import {

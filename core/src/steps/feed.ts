@@ -1,7 +1,7 @@
 import type { Leg, LegRun } from './leg.ts';
 import { feedMs, feedOf, scaldMin } from './feeding.ts';
 import { factsOf, type StepType } from './step-type.ts';
-import { MINUTE_MS } from '../units/index.ts';
+import { MINUTE_MS } from '../science/units/index.ts';
 
 /** Milk straight from the refrigerator, °C. */
 const COLD_C = 4;

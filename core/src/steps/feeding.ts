@@ -1,8 +1,8 @@
 import type { MakePlan, StepId, StepInstance } from '../contract/index.ts';
-import { ferment, hoursToPh, inoculumOf, keptKind, SET_PH } from '../culture/index.ts';
+import { ferment, hoursToPh, inoculumOf, keptKind, SET_PH } from '../science/souring/index.ts';
 import { attendance, type Attendance } from '../kitchen/index.ts';
-import { litresOfMass, MILK_FACTS, plasmaSnfPercent } from '../milk/index.ts';
-import { HOUR_MS, MINUTE_MS } from '../units/index.ts';
+import { litresOfMass, MILK_FACTS, plasmaSnfPercent } from '../science/milk/index.ts';
+import { HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
 
 const GRID_MS = 15 * MINUTE_MS;
 /** Looks are told to five minutes: nobody knows them better. */

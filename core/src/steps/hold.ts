@@ -1,4 +1,4 @@
-import { keepingPowerKw } from '../heat/index.ts';
+import { keepingPowerKw } from '../science/heat/index.ts';
 import { heatTargetC } from './heat.ts';
 import { vesselOf, weighedReadings } from './leg.ts';
 import { factsOf, type StepType } from './step-type.ts';

@@ -1,4 +1,4 @@
-import { PICK_UP_PH, SET_PH, TOO_SOUR_PH, warmCulture } from '../culture/index.ts';
+import { PICK_UP_PH, SET_PH, TOO_SOUR_PH, warmCulture } from '../science/souring/index.ts';
 import { makesGas } from './gas.ts';
 import { placeCautions } from './where-it-stands.ts';
 import { wantedMarks } from './mark.ts';

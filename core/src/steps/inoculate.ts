@@ -1,4 +1,4 @@
-import { warmCulture } from '../culture/index.ts';
+import { warmCulture } from '../science/souring/index.ts';
 import { factsOf, type StepType } from './step-type.ts';
 
 /** The culture goes in; without one, the milk is covered. */

@@ -1,7 +1,7 @@
-import { jarOfTwo } from '../curd/index.ts';
+import { jarOfTwo } from '../science/curd/index.ts';
 import { batchOf, isHeated } from '../method/index.ts';
 import type { MakePlan } from '../contract/index.ts';
-import { potOfMilk } from '../heat/index.ts';
+import { potOfMilk } from '../science/heat/index.ts';
 import { widthMOf } from '../contract/index.ts';
 import { factsOf, type StepType } from './step-type.ts';
 

@@ -1,4 +1,4 @@
-import { firmnessIndex, firmnessWord, MILK_CUES } from '../culture/index.ts';
+import { firmnessIndex, firmnessWord, MILK_CUES } from '../science/souring/index.ts';
 import type { Souring } from './step-type.ts';
 
 /** How milk that sours comes out, and how that is told: the same in a warmer and in a waking's jar. */

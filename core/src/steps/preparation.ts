@@ -1,4 +1,4 @@
-import { likelyBalance } from '../butter/index.ts';
+import { likelyBalance } from '../science/butter/index.ts';
 import { batchOf } from '../method/index.ts';
 import type { MakePlan } from '../contract/index.ts';
 import { loadsOf, temperBath, type TemperBath } from './temper.ts';

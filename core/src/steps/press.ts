@@ -1,4 +1,4 @@
-import { cheeseOf, pressureKpa } from '../curd/index.ts';
+import { cheeseOf, pressureKpa } from '../science/curd/index.ts';
 import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
 
 const own = ({ step }: StepOf) => paramsOf(step, 'press');

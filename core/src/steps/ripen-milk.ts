@@ -1,4 +1,4 @@
-import { SAFE_PH } from '../culture/index.ts';
+import { SAFE_PH } from '../science/souring/index.ts';
 import { MILK_CURD } from './milk-curd.ts';
 import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
 

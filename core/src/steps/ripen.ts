@@ -6,7 +6,7 @@ import {
   THICK_PH,
   TOO_SOUR_PH,
   type CreamTreatment,
-} from '../culture/index.ts';
+} from '../science/souring/index.ts';
 import type { MakePlan } from '../contract/index.ts';
 import { isHeated } from '../method/index.ts';
 import { makesGas } from './gas.ts';

@@ -1,8 +1,8 @@
-import { SET_PH, warmCulture } from '../culture/index.ts';
+import { SET_PH, warmCulture } from '../science/souring/index.ts';
 import { feedOf, feedSetH, planOfFeed, whenThere } from './feeding.ts';
 import { MILK_CURD } from './milk-curd.ts';
 import { factsOf, type StepType } from './step-type.ts';
-import { HOUR_MS, MINUTE_MS } from '../units/index.ts';
+import { HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
 
 const HORIZON_H = { warm: 30, room: 72 } as const;
 /** How far the time to set is off, σ of ln: an estimate, for feeds that are still to come. */

@@ -8,12 +8,12 @@ import {
   type Draining,
   type DrainWay,
   type Thickness,
-} from '../curd/index.ts';
+} from '../science/curd/index.ts';
 import type { MakePlan } from '../contract/index.ts';
 import { clothSeen } from './cloth-seen.ts';
 import type { Curd, CurdSeen } from './curd-run.ts';
 import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
-import { HOUR_MS } from '../units/index.ts';
+import { HOUR_MS } from '../science/units/index.ts';
 
 const own = ({ step }: StepOf) => paramsOf(step, 'strain');
 /** In the cold, °C. */

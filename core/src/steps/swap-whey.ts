@@ -1,4 +1,4 @@
-import { swapWaterC } from '../curd/index.ts';
+import { swapWaterC } from '../science/curd/index.ts';
 import type { MakePlan } from '../contract/index.ts';
 import { batchOf } from '../method/index.ts';
 import { thinned } from './curd-run.ts';

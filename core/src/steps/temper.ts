@@ -1,5 +1,5 @@
 import type { MakePlan, StepInstance } from '../contract/index.ts';
-import { bringInBath, FRIDGE_C, runVessel } from '../heat/index.ts';
+import { bringInBath, FRIDGE_C, runVessel } from '../science/heat/index.ts';
 import {
   handsOnly,
   learnedSigma,

@@ -1,4 +1,4 @@
-import { DRAINED_SERUM, serumLeftFraction, type Washing } from '../butter/index.ts';
+import { DRAINED_SERUM, serumLeftFraction, type Washing } from '../science/butter/index.ts';
 import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
 
 const own = ({ step }: Pick<StepOf, 'step'>) => paramsOf(step, 'wash');

@@ -1,5 +1,5 @@
 import type { MakePlan } from '../contract/index.ts';
-import { PLACE_FACTS } from '../heat/index.ts';
+import { PLACE_FACTS } from '../science/heat/index.ts';
 import type { CautionId } from '../method/index.ts';
 
 /** What to beware of in the place something is kept warm in: fire, and an oven that somebody heats without looking. */

@@ -11,7 +11,7 @@ import {
   salted,
   serumLeftFraction,
   washesToKeep,
-} from '../butter/index.ts';
+} from '../science/butter/index.ts';
 import {
   acidAtHour,
   agedBy,
@@ -31,7 +31,7 @@ import {
   type Fermentation,
   thicknessIndex,
   thicknessWord,
-} from '../culture/index.ts';
+} from '../science/souring/index.ts';
 import {
   boilingPointC,
   bottlesFor,
@@ -48,7 +48,7 @@ import {
   thawTimes,
   thermometerCorrection,
   widthOfPotM,
-} from '../heat/index.ts';
+} from '../science/heat/index.ts';
 import { CURD_SUMS } from './curd-sums.ts';
 import { DAY_SUMS } from './day-sums.ts';
 import { factorWords, learnFactors } from '../learn/index.ts';
@@ -68,7 +68,7 @@ import {
   specificHeatKjPerKgK,
   standardise,
   type Mixture,
-} from '../milk/index.ts';
+} from '../science/milk/index.ts';
 import { planBackwards } from '../planning/index.ts';
 import type { SumInput, SumName, SumOutput } from './schemas.ts';
 

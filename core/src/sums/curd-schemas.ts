@@ -1,8 +1,8 @@
 import * as z from 'zod';
-import { SOURNESS, STARTER_KINDS } from '../culture/index.ts';
+import { SOURNESS, STARTER_KINDS } from '../science/souring/index.ts';
 import { instant, kitchenSettings, method } from '../contract/index.ts';
-import { RENNET_UNITS } from '../curd/index.ts';
-import { TREATMENTS } from '../milk/index.ts';
+import { RENNET_UNITS } from '../science/curd/index.ts';
+import { TREATMENTS } from '../science/milk/index.ts';
 
 const fraction = z.number().min(0).max(1);
 const celsius = z.number().min(-10).max(100);

@@ -11,16 +11,16 @@ import {
   WEAK_BRINE,
   wheelHeightCm,
   wheyBackKg,
-} from '../curd/index.ts';
-import { safetyLimit, STARTER_FACTS, thicknessWord } from '../culture/index.ts';
+} from '../science/curd/index.ts';
+import { safetyLimit, STARTER_FACTS, thicknessWord } from '../science/souring/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
 import { bandForecast, markBand, stateOfPlan } from '../make/index.ts';
 import { batchOf, CAUTIONS, souringKindOf } from '../method/index.ts';
 import { measureMethod } from '../methods/index.ts';
-import { MILK_FACTS } from '../milk/index.ts';
+import { MILK_FACTS } from '../science/milk/index.ts';
 import { adviseOn, beginPlan, CULTURED_CREAM } from '../products/index.ts';
 import type { CurdSums } from './curd-schemas.ts';
-import { HOUR_MS, MINUTE_MS } from '../units/index.ts';
+import { HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
 
 const round = (value: number): number => Number(value.toPrecision(6));
 /** A morning of no special day: only its hours count. */

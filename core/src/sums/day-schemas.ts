@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { instant, kitchenSettings, method, methodId, shortName } from '../contract/index.ts';
-import { DAY_MIN } from '../units/index.ts';
+import { DAY_MIN } from '../science/units/index.ts';
 
 const minute = z
   .number()

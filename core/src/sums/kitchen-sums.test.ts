@@ -3,8 +3,8 @@ import { LANTERN_FOLD } from '../demo/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
 import { playedEvents } from '../learn/fixtures/synthetic-kitchen.ts';
 import { defaultPlan } from '../products/index.ts';
-import { MILK_FACTS } from '../milk/index.ts';
-import { createRandom } from '../numerics/index.ts';
+import { MILK_FACTS } from '../science/milk/index.ts';
+import { createRandom } from '../science/numerics/index.ts';
 import { answerSum, listSums } from './index.ts';
 
 const milk = MILK_FACTS['cow-lean'].composition;

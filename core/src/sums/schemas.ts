@@ -1,8 +1,8 @@
 import * as z from 'zod';
 import { CURD_INPUTS, CURD_OUTPUTS } from './curd-schemas.ts';
 import { DAY_INPUTS, DAY_OUTPUTS } from './day-schemas.ts';
-import { CREAM_TREATMENTS } from '../culture/index.ts';
-import { CHURN_KINDS, CHURN_SPEEDS } from '../butter/index.ts';
+import { CREAM_TREATMENTS } from '../science/souring/index.ts';
+import { CHURN_KINDS, CHURN_SPEEDS } from '../science/butter/index.ts';
 import { CULTURE_KINDS, kitchenSettings, makePlan, factor, storedEvent, ulid } from '../contract/index.ts';
 import {
   BURNER_EFFICIENCY,
@@ -12,8 +12,8 @@ import {
   THAW_PLACES,
   thermometerFault,
   USUAL_FLAME,
-} from '../heat/index.ts';
-import { MILK_KINDS, POWDER_KINDS, TREATMENTS } from '../milk/index.ts';
+} from '../science/heat/index.ts';
+import { MILK_KINDS, POWDER_KINDS, TREATMENTS } from '../science/milk/index.ts';
 
 const fraction = z.number().min(0).max(1);
 const celsius = z.number().min(-30).max(150);

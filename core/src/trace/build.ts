@@ -1,7 +1,7 @@
 import { TRACE_SAMPLE, type TraceFacts, type TraceUpload } from '../contract/index.ts';
-import { correctedC, type ThermometerCorrection } from '../heat/index.ts';
-import { thinIndices } from '../numerics/index.ts';
-import { toCelsius } from '../units/index.ts';
+import { correctedC, type ThermometerCorrection } from '../science/heat/index.ts';
+import { thinIndices } from '../science/numerics/index.ts';
+import { toCelsius } from '../science/units/index.ts';
 
 /** A value of a trace in °C, set right, or in pH. */
 export function canonicalValue(

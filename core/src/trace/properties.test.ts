@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { toCelsius } from '../units/index.ts';
+import { toCelsius } from '../science/units/index.ts';
 import { buildTrace, canonicalValue, createRowReader, detectTable, splitLine } from './index.ts';
 
 const START = Date.parse('2026-05-04T05:00:00.000Z');

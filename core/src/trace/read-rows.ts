@@ -1,4 +1,4 @@
-import { toCelsius } from '../units/index.ts';
+import { toCelsius } from '../science/units/index.ts';
 import type { TableFormat } from './detect.ts';
 import { createTimeReader } from './time-format.ts';
 

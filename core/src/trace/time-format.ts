@@ -1,5 +1,5 @@
 import { instantOfLocal } from '../kitchen/index.ts';
-import { DAY_MS, HOUR_MS, MINUTE_MS } from '../units/index.ts';
+import { DAY_MS, HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
 
 /** How a file writes its instants. */
 export const TIME_FORMATS = [

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { thinIndices } from '../numerics/index.ts';
+import { thinIndices } from '../science/numerics/index.ts';
 import { buildTrace, createRowReader, detectTable, splitLine, type TableFormat } from './index.ts';
 
 const START = Date.parse('2026-03-14T06:00:00.000Z');

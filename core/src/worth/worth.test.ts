@@ -7,7 +7,7 @@ import { lotId, ZERO_MS } from '../fixtures/ledger.ts';
 import { burnerKwh } from './energy.ts';
 import { priced } from './prices.ts';
 import { countedIn, worthOf } from './worth.ts';
-import { HOUR_MS } from '../units/index.ts';
+import { HOUR_MS } from '../science/units/index.ts';
 
 const kitchen = defaultKitchen('UTC');
 const PRICES: PlanPrices = {

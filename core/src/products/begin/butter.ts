@@ -1,4 +1,4 @@
-import { churnWindowC, DRAINED_SERUM, washesFor } from '../../butter/index.ts';
+import { churnWindowC, DRAINED_SERUM, washesFor } from '../../science/butter/index.ts';
 import type { KitchenSettings, MethodSnapshot } from '../../contract/index.ts';
 import type { Begin } from '../product.ts';
 import { creamPlan } from './cream-plan.ts';

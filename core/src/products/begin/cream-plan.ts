@@ -1,8 +1,8 @@
 import type { KitchenSettings, MakePlan } from '../../contract/index.ts';
-import { USUAL_FLAME } from '../../heat/index.ts';
+import { USUAL_FLAME } from '../../science/heat/index.ts';
 import { roomOf } from '../../method/index.ts';
-import { massOfLitresKg, MILK_FACTS, withFat } from '../../milk/index.ts';
-import { typedMass, type MeasureSystem } from '../../units/index.ts';
+import { massOfLitresKg, MILK_FACTS, withFat } from '../../science/milk/index.ts';
+import { typedMass, type MeasureSystem } from '../../science/units/index.ts';
 import { roundVolume } from './yogurt.ts';
 
 /** Fat of bought cream nobody knows more about. */

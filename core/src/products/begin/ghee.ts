@@ -1,8 +1,8 @@
-import { HAND_WORKED_FAT } from '../../butter/index.ts';
+import { HAND_WORKED_FAT } from '../../science/butter/index.ts';
 import type { MakePlan } from '../../contract/index.ts';
 import { roomOf } from '../../method/index.ts';
-import { densityKgPerM3 } from '../../milk/index.ts';
-import { typedMass } from '../../units/index.ts';
+import { densityKgPerM3 } from '../../science/milk/index.ts';
+import { typedMass } from '../../science/units/index.ts';
 import type { Begin } from '../product.ts';
 
 /** Water of washed butter that was worked by hand. */

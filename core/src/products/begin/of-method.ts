@@ -1,12 +1,12 @@
-import { CHURN_FACTS } from '../../butter/index.ts';
+import { CHURN_FACTS } from '../../science/butter/index.ts';
 import type { KitchenSettings, MakePlan, Method, StepInstance } from '../../contract/index.ts';
-import { STARTER_FACTS } from '../../culture/index.ts';
-import { boilingPointC, usualFlame } from '../../heat/index.ts';
+import { STARTER_FACTS } from '../../science/souring/index.ts';
+import { boilingPointC, usualFlame } from '../../science/heat/index.ts';
 import { batchOf } from '../../method/index.ts';
-import { massOfLitresKg, MILK_FACTS } from '../../milk/index.ts';
+import { massOfLitresKg, MILK_FACTS } from '../../science/milk/index.ts';
 import { STEP_TYPES } from '../../steps/index.ts';
 import { defaultKitchen, kitchenOfToday } from '../../kitchen/index.ts';
-import { typedMass } from '../../units/index.ts';
+import { typedMass } from '../../science/units/index.ts';
 
 const gram = (kg: number): number => Math.round(kg * 1000) / 1000;
 

@@ -1,8 +1,14 @@
 import { FIRST_METHOD, type KitchenSettings, type MakePlan } from '../../contract/index.ts';
-import { USUAL_FLAME } from '../../heat/index.ts';
+import { USUAL_FLAME } from '../../science/heat/index.ts';
 import { roomOf } from '../../method/index.ts';
-import { massOfLitresKg, MILK_FACTS } from '../../milk/index.ts';
-import { fromLitres, SYSTEM_UNITS, toLitres, typedMass, type MeasureSystem } from '../../units/index.ts';
+import { massOfLitresKg, MILK_FACTS } from '../../science/milk/index.ts';
+import {
+  fromLitres,
+  SYSTEM_UNITS,
+  toLitres,
+  typedMass,
+  type MeasureSystem,
+} from '../../science/units/index.ts';
 
 /** Share of fresh yogurt a new plan starts with; 1–3 % is recommended. */
 const USUAL_DOSE = 0.02;

@@ -1,5 +1,5 @@
 import { batchOf } from '../../method/index.ts';
-import { formatTemperature, formatVolume } from '../../units/index.ts';
+import { formatTemperature, formatVolume } from '../../science/units/index.ts';
 import { paramsOf, type Advise } from '../step-type.ts';
 import { loadsOf } from '../temper.ts';
 

@@ -1,7 +1,7 @@
 import type { MakePlan } from '../../contract/index.ts';
-import { FLAME_SHARE } from '../../heat/index.ts';
+import { FLAME_SHARE } from '../../science/heat/index.ts';
 import { batchOf } from '../../method/index.ts';
-import { formatTemperature, formatVolume, type MeasureSystem } from '../../units/index.ts';
+import { formatTemperature, formatVolume, type MeasureSystem } from '../../science/units/index.ts';
 import { heatTargetC, mostHeatC } from '../heat.ts';
 import type { Advise } from '../step-type.ts';
 

@@ -1,6 +1,6 @@
-import { churnWindowC, FAT_LEFT_PER_K } from '../../butter/index.ts';
-import { FRIDGE_C } from '../../heat/index.ts';
-import { formatTemperature } from '../../units/index.ts';
+import { churnWindowC, FAT_LEFT_PER_K } from '../../science/butter/index.ts';
+import { FRIDGE_C } from '../../science/heat/index.ts';
+import { formatTemperature } from '../../science/units/index.ts';
 import { paramsOf, type Advise } from '../step-type.ts';
 import { AT_HEAT_C } from '../temper.ts';
 

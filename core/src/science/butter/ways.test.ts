@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { EVENT_DATA } from '../contract/index.ts';
+import { EVENT_DATA } from '../../contract/index.ts';
 import { butterFat, fatWays, panMoisture } from './index.ts';
 
 const between = (min: number, max: number) => fc.double({ min, max, noNaN: true });
