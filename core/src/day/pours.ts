@@ -10,7 +10,7 @@ import {
   type Allocation,
   type CreamFactor,
   type Want,
-} from '../milkroom/index.ts';
+} from '../registers/milk/index.ts';
 import { productOf } from '../products/index.ts';
 import { HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
 
