@@ -1,7 +1,7 @@
 /** Imports go one way. */
 const MODELS = '^core/src/science/';
 /** A room of the core: a folder, or one on a floor of several. */
-const ROOM = '((?:science|registers)/[^/]+|[^/]+)';
+const ROOM = '((?:science|registers)/[^/]+|products/methods|daybook/(?:learn|worth)|[^/]+)';
 
 module.exports = {
   forbidden: [

@@ -90,7 +90,7 @@ export async function buildSums(say) {
       name: 'sums',
       sources: ['core/src'],
       output: 'core/dist/sums.mjs',
-      build: () => bundle('core/src/sums/index.ts', 'core/dist/sums.mjs', true),
+      build: () => bundle('core/src/doors/index.ts', 'core/dist/sums.mjs', true),
     },
     say,
   );

@@ -13,7 +13,7 @@ const WORDS = new Set(
 );
 /** Where names are known: steps and products themselves, what is made of them, and what was made for one. */
 const KNOWS =
-  /^core\/src\/(steps|products|contract|demo|methods|schools)\/|^web\/src\/places\/([^/]+\/panels|methods)\/|^server\/src\/(demo|testing)\/|\/fixtures\/|\.test\.tsx?$/;
+  /^core\/src\/(steps|products|contract|demo|recipes)\/|^web\/src\/places\/([^/]+\/panels|methods)\/|^server\/src\/(demo|testing)\/|\/fixtures\/|\.test\.tsx?$/;
 const LOOKED_AT = /^(core|server|web)\/src\/.*\.tsx?$/;
 
 /** @returns {ts.Program} */

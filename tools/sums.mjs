@@ -9,7 +9,7 @@ const say = (line) => void process.stderr.write(`${line}\n`);
 await ensurePackages(say);
 await buildSums(say);
 const bundle = new URL('../core/dist/sums.mjs', import.meta.url).href;
-/** @type {typeof import('../core/src/sums/index.ts')} */
+/** @type {typeof import('../core/src/doors/index.ts')} */
 const { answerSum, listSums } = await import(bundle);
 
 if (name === 'list') {

@@ -1,6 +1,6 @@
 import type { MakeFacts, MakeSummary } from '../contract/index.ts';
 import { souringOf, summaryOf, type MakeState } from '../make/index.ts';
-import { batchOf } from '../method/index.ts';
+import { batchOf } from '../setup/index.ts';
 import { worthOf, type TakenGoods } from '../worth/index.ts';
 
 /** Ten thousand lines go over the wire: no finer than anybody reads them. */

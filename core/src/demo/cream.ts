@@ -14,7 +14,7 @@ import type { EventOf, EventType, MakePlan, StepInstance } from '../contract/ind
 import { CREAM_CUES, cueProbability, sournessOfPh, type Cue } from '../science/souring/index.ts';
 import { FLAME_SHARE, runVessel } from '../science/heat/index.ts';
 import { bandForecast, plannedOf, stateOfPlan } from '../make/index.ts';
-import { batchOf } from '../method/index.ts';
+import { batchOf } from '../setup/index.ts';
 import { massOfLitresKg, MILK_FACTS, withFat } from '../science/milk/index.ts';
 import { createRandom, hashSeed } from '../science/numerics/index.ts';
 import { beginPlan } from '../products/index.ts';

@@ -2,7 +2,7 @@ import { drainedAfter, drainedBy, wheyBackKg } from '../science/curd/index.ts';
 import type { EventType, MakePlan, Method } from '../contract/index.ts';
 import { cueProbability, MILK_CUES, sournessOfPh, type Cue } from '../science/souring/index.ts';
 import { makeFlow, pointForecast, souringOf, stateOfPlan } from '../make/index.ts';
-import { SHIPPED_METHODS } from '../schools/index.ts';
+import { SHIPPED_METHODS } from '../products/methods/index.ts';
 import { createRandom, hashSeed, type Random } from '../science/numerics/index.ts';
 import { methodSteps, planOfMethod } from '../products/index.ts';
 import { drainingOf, markPh, NOTHING_SEEN, thicknessOf } from '../steps/index.ts';

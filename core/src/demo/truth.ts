@@ -25,7 +25,7 @@ import {
   walkThermal,
   type MakeState,
 } from '../make/index.ts';
-import { batchOf, coolsCovered, heatingKw } from '../method/index.ts';
+import { batchOf, coolsCovered, heatingKw } from '../setup/index.ts';
 import { markPh } from '../steps/index.ts';
 import { hashSeed, interpolateLinear, createRandom } from '../science/numerics/index.ts';
 import { HOUR_MS, MINUTE_MS } from '../science/units/index.ts';

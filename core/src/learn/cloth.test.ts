@@ -12,7 +12,7 @@ import {
   type MakeState,
 } from '../make/index.ts';
 import { planOfMethod } from '../products/index.ts';
-import { SHIPPED_METHODS } from '../schools/index.ts';
+import { SHIPPED_METHODS } from '../products/methods/index.ts';
 import { drainingOf, NOTHING_SEEN } from '../steps/index.ts';
 import { factorsFor, factorWords, learnFactors, withFactors } from './index.ts';
 

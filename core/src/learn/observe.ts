@@ -20,7 +20,7 @@ import {
 import { DRAIN_SIGMA, DRAIN_TAU_AT_6C_H, tauByWeighings } from '../science/curd/index.ts';
 import { productOf } from '../products/index.ts';
 import { churnName, clothSeen, drainingOf, drainWayOf, loadRuns, NOTHING_SEEN } from '../steps/index.ts';
-import { batchOf, burnerLagS, coolsCovered, heatingKw, roomAtC } from '../method/index.ts';
+import { batchOf, burnerLagS, coolsCovered, heatingKw, roomAtC } from '../setup/index.ts';
 import { leastSquares } from '../science/numerics/index.ts';
 import { HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
 

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { LoggedEvent } from '../log/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
-import { batchOf } from '../method/index.ts';
+import { batchOf } from '../setup/index.ts';
 import { beginPlan } from '../products/index.ts';
 import { createLog, MAKE_ID, START } from './fixtures/events.ts';
 import {

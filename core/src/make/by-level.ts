@@ -1,4 +1,4 @@
-import { batchOf } from '../method/index.ts';
+import { batchOf } from '../setup/index.ts';
 import { densityKgPerM3 } from '../science/milk/index.ts';
 import type { MakeState } from './state.ts';
 

@@ -1,6 +1,6 @@
 import { brokeAfter, softnessAt } from '../science/butter/index.ts';
 import type { Churned } from '../contract/index.ts';
-import { batchOf } from '../method/index.ts';
+import { batchOf } from '../setup/index.ts';
 import { againSteps, churnName, loadRuns } from '../steps/index.ts';
 import type { MakePlan } from '../contract/index.ts';
 import { fatBalance } from './fat-balance.ts';

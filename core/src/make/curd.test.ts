@@ -3,7 +3,7 @@ import type { EventOf, EventType, MakePlan } from '../contract/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
 import { nobodyThere } from '../kitchen/index.ts';
 import { planOfMethod } from '../products/index.ts';
-import { SHIPPED_METHODS } from '../schools/index.ts';
+import { SHIPPED_METHODS } from '../products/methods/index.ts';
 import { createLog, MAKE_ID, START } from './fixtures/events.ts';
 import {
   alarmsOf,

@@ -8,7 +8,7 @@ import {
   type ChurnForecast,
 } from '../science/butter/index.ts';
 import type { TypedQuantity } from '../contract/index.ts';
-import { batchOf } from '../method/index.ts';
+import { batchOf } from '../setup/index.ts';
 import { loadRuns, saltShareOf } from '../steps/index.ts';
 import type { MakeState } from './state.ts';
 import { walkThermal } from './thermal.ts';

@@ -1,7 +1,7 @@
 import type { EventOf, MakePlan, TraceFacts } from '../contract/index.ts';
 import { phOfTitratable, PH_SIGMA, TITRATION_SIGMA_PERCENT, type Cue } from '../science/souring/index.ts';
 import { instantOf, type LoggedEvent } from '../log/index.ts';
-import { batchOf } from '../method/index.ts';
+import { batchOf } from '../setup/index.ts';
 import type { MethodStep } from '../steps/index.ts';
 
 export interface AcidityEntry {

@@ -20,7 +20,7 @@ import {
   type Sourness,
 } from '../science/souring/index.ts';
 import { createRandom, interpolateLinear, Z90 } from '../science/numerics/index.ts';
-import { batchOf } from '../method/index.ts';
+import { batchOf } from '../setup/index.ts';
 import { STEP_TYPES, type AcidMark, type MarkMoment, type MarkRole } from '../steps/index.ts';
 import { productOf } from '../products/index.ts';
 import { incubationOf, type Incubation } from './incubation.ts';

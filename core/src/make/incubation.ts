@@ -8,7 +8,7 @@ import {
 } from '../science/souring/index.ts';
 import type { MakePlan } from '../contract/index.ts';
 import { FRIDGE_C, PLACE_FACTS } from '../science/heat/index.ts';
-import { batchOf, inoculumFor } from '../method/index.ts';
+import { batchOf, inoculumFor } from '../setup/index.ts';
 import { productOf } from '../products/index.ts';
 import { souringOf, souringPlan, souringStep, type MakeState } from './state.ts';
 import { expectedCourse } from './stays.ts';

@@ -1,5 +1,5 @@
 import { butterKeeping, salted, type ButterKeeping, type ButterPlace } from '../science/butter/index.ts';
-import { isHeated } from '../method/index.ts';
+import { isHeated } from '../setup/index.ts';
 import { fatBalance } from './fat-balance.ts';
 import { serumLeftIn } from './serum.ts';
 import type { MakeState } from './state.ts';

@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import { EVENT_DATA, type EventOf, type EventType, type MakePlan } from '../contract/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
-import { batchOf } from '../method/index.ts';
+import { batchOf } from '../setup/index.ts';
 import { planOfMethod } from '../products/index.ts';
-import { SHIPPED_METHODS } from '../schools/index.ts';
+import { SHIPPED_METHODS } from '../products/methods/index.ts';
 import { createLog, MAKE_ID, START } from './fixtures/events.ts';
 import {
   asPoured,

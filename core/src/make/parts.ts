@@ -1,5 +1,5 @@
 import type { EventOf, MakePlan } from '../contract/index.ts';
-import { batchOf, planWithout } from '../method/index.ts';
+import { batchOf, planWithout } from '../setup/index.ts';
 import { mixMilks } from '../science/milk/index.ts';
 import { withLoadsLeft } from '../steps/index.ts';
 import { instantOf, type LoggedEvent } from '../log/index.ts';

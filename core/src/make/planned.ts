@@ -1,6 +1,6 @@
 import type { PlannedForecast } from '../contract/index.ts';
 import { placeAmbientC, placeTauH } from '../science/heat/index.ts';
-import { batchOf, heatingKw } from '../method/index.ts';
+import { batchOf, heatingKw } from '../setup/index.ts';
 import type { BandForecast } from './forecast.ts';
 import { MODEL_VERSION } from './model-version.ts';
 import { markBand } from './marks.ts';

@@ -1,6 +1,6 @@
 import type { EventOf } from '../contract/index.ts';
 import { acidOfPh, createKernel, sampleCourse, type Group } from '../science/souring/index.ts';
-import { batchOf, isHeated } from '../method/index.ts';
+import { batchOf, isHeated } from '../setup/index.ts';
 import { interpolateLinear } from '../science/numerics/index.ts';
 import { productOf } from '../products/index.ts';
 import { starterKg } from './flow.ts';

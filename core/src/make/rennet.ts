@@ -1,5 +1,5 @@
 import { strengthByBreak } from '../science/curd/index.ts';
-import { batchOf } from '../method/index.ts';
+import { batchOf } from '../setup/index.ts';
 import { rennetAmount, rennetOf } from '../steps/index.ts';
 import { interpolateLinear } from '../science/numerics/index.ts';
 import type { PointForecast } from './forecast.ts';

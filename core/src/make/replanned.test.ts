@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import type { EventOf, EventType, KitchenSettings, MakePlan } from '../contract/index.ts';
 import { phOfTitratable, titratedPercent } from '../science/souring/index.ts';
 import { attendance, defaultKitchen, nobodyThere } from '../kitchen/index.ts';
-import { batchOf, fillJars, roomAtC, roomByUtcHour } from '../method/index.ts';
+import { batchOf, fillJars, roomAtC, roomByUtcHour } from '../setup/index.ts';
 import { defaultPlan } from '../products/index.ts';
 import {
   markMs,

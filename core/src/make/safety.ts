@@ -1,5 +1,5 @@
 import { SAFE_PH, safetyLimit, warmSpell, type SafetyLimit } from '../science/souring/index.ts';
-import { souringKindOf } from '../method/index.ts';
+import { souringKindOf } from '../setup/index.ts';
 import { showsSet } from './seen.ts';
 import { acidityNow, souringOf, type MakeState } from './state.ts';
 import { HOUR_MS } from '../science/units/index.ts';

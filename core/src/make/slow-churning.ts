@@ -5,7 +5,7 @@ import {
   type Remedy,
   type SlowCause,
 } from '../science/butter/index.ts';
-import { batchOf } from '../method/index.ts';
+import { batchOf } from '../setup/index.ts';
 import { loadRuns } from '../steps/index.ts';
 import type { MakeState } from './state.ts';
 import { churningNow, lateStage, loadInChurn, tooLongFromMs } from './too-long.ts';

@@ -9,7 +9,7 @@ import {
 } from '../contract/index.ts';
 import { warmCulture } from '../science/souring/index.ts';
 import { stepFacts } from '../steps/index.ts';
-import { fillJars } from '../method/index.ts';
+import { fillJars } from '../setup/index.ts';
 import { instantOf } from '../log/index.ts';
 import { productOf } from '../products/index.ts';
 import type { MakeState } from './state.ts';

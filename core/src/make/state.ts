@@ -19,7 +19,7 @@ import {
 } from '../science/butter/index.ts';
 import { type AcidityReading, type Defect, type Sourness } from '../science/souring/index.ts';
 import { feltHeat, type HeatCue } from '../science/heat/index.ts';
-import { fillJars, type DoseGiven } from '../method/index.ts';
+import { fillJars, type DoseGiven } from '../setup/index.ts';
 import { methodSteps, productOf } from '../products/index.ts';
 import { STEP_TYPES, type CurdSeen, type Fed, type MethodStep, type Souring } from '../steps/index.ts';
 import { effectiveEvents, instantOf, type LoggedEvent } from '../log/index.ts';

@@ -1,7 +1,7 @@
 import { churnedOf } from './churned.ts';
 import type { MakeOutcome } from '../contract/index.ts';
 import { DEFECT_FACTS, STARTER_FACTS } from '../science/souring/index.ts';
-import { batchOf } from '../method/index.ts';
+import { batchOf } from '../setup/index.ts';
 import { MILK_FACTS } from '../science/milk/index.ts';
 import { productOf } from '../products/index.ts';
 import { clothSeen, STEP_TYPES } from '../steps/index.ts';

@@ -2,7 +2,7 @@ import { FRIDGE_C } from '../science/heat/index.ts';
 import { productOf } from '../products/index.ts';
 import { CELLAR_C, STEP_TYPES } from '../steps/index.ts';
 import type { MakePlan, Stands } from '../contract/index.ts';
-import { roomAtC } from '../method/index.ts';
+import { roomAtC } from '../setup/index.ts';
 import { makeFlow } from './flow.ts';
 import { souringStep, type MakeState, type StepState } from './state.ts';
 import type { StepTime } from './step-time.ts';

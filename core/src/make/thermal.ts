@@ -1,6 +1,6 @@
 import { denaturedFraction, pasteurisationMinutes, type HeatProfile } from '../science/heat/index.ts';
 import { interpolateLinear } from '../science/numerics/index.ts';
-import { batchOf } from '../method/index.ts';
+import { batchOf } from '../setup/index.ts';
 import { productOf } from '../products/index.ts';
 import { closed, handsOnly, STEP_TYPES, type Leg, type LegReading, type LegRun } from '../steps/index.ts';
 import type { StepTime } from './step-time.ts';

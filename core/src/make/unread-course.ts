@@ -1,6 +1,6 @@
 import type { MakePlan } from '../contract/index.ts';
 import { boxCourse, placeAmbientC, placeFades, type WarmBox } from '../science/heat/index.ts';
-import { roomAtC, type Batch } from '../method/index.ts';
+import { roomAtC, type Batch } from '../setup/index.ts';
 import { interpolateLinear } from '../science/numerics/index.ts';
 import { HOUR_MS } from '../science/units/index.ts';
 

@@ -15,7 +15,7 @@ import {
   type PointForecast,
 } from '../make/index.ts';
 import { stepFacts } from '../steps/index.ts';
-import { souringKindOf } from '../method/index.ts';
+import { souringKindOf } from '../setup/index.ts';
 import { hashSeed, interpolateLinear } from '../science/numerics/index.ts';
 import { variantsOf, type Allowed, type Price, type Variant } from './variants.ts';
 import { HOUR_MS, MINUTE_MS } from '../science/units/index.ts';

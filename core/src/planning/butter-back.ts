@@ -2,7 +2,7 @@ import { PRODUCT_IDS, type KitchenSettings, type MakePlan } from '../contract/in
 import { FREEZER_C, FRIDGE_C, THAW_SPREAD, thawHours } from '../science/heat/index.ts';
 import { attendance } from '../kitchen/index.ts';
 import { pointForecast, sleepClashes, stateOfPlan } from '../make/index.ts';
-import { batchOf, roomOf } from '../method/index.ts';
+import { batchOf, roomOf } from '../setup/index.ts';
 import { adviseOn, beginPlan, PRODUCTS } from '../products/index.ts';
 import { stepFacts, withStanding, type Standing } from '../steps/index.ts';
 import { HOUR_MS, MINUTE_MS } from '../science/units/index.ts';

@@ -3,7 +3,7 @@ import { defaultKitchen } from '../kitchen/index.ts';
 import { bandForecast, foldMake, type MakeState } from '../make/index.ts';
 import { createLog, MAKE_ID, START } from '../make/fixtures/events.ts';
 import { planOfMethod } from '../products/index.ts';
-import { SHIPPED_METHODS } from '../schools/index.ts';
+import { SHIPPED_METHODS } from '../products/methods/index.ts';
 import { nextNight, nightWays, turnings } from './index.ts';
 import { HOUR_MS } from '../science/units/index.ts';
 

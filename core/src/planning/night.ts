@@ -1,7 +1,7 @@
 import type { KitchenSettings, MakePlan } from '../contract/index.ts';
 import { sournessOfPh, warmCulture, type Sourness } from '../science/souring/index.ts';
 import { placeAmbientC } from '../science/heat/index.ts';
-import type { DoseGiven } from '../method/index.ts';
+import type { DoseGiven } from '../setup/index.ts';
 import { attendance } from '../kitchen/index.ts';
 import {
   markBand,

@@ -10,7 +10,7 @@ import { coolInBath, placeAmbientC } from '../science/heat/index.ts';
 import { withFactors } from '../learn/index.ts';
 import { changedPlan, type MakeState } from '../make/index.ts';
 import { heatTargetC, type StepFacts } from '../steps/index.ts';
-import { batchOf, isHeated } from '../method/index.ts';
+import { batchOf, isHeated } from '../setup/index.ts';
 import type { Factor } from '../contract/index.ts';
 
 /** What the maker lets the planner turn. */

@@ -1,5 +1,5 @@
 import type { MakePlan } from '../contract/index.ts';
-import { commonAdvice, souringAdvice, type Advice, type AdviceUnits } from '../method/index.ts';
+import { commonAdvice, souringAdvice, type Advice, type AdviceUnits } from '../setup/index.ts';
 import { loadsOf, STEP_ADVICE } from '../steps/index.ts';
 import { typedSteps } from './catalogue.ts';
 

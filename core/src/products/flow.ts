@@ -1,5 +1,5 @@
 import type { MakePlan, StepId } from '../contract/index.ts';
-import { batchOf } from '../method/index.ts';
+import { batchOf } from '../setup/index.ts';
 import type { Curd, PartedOff } from '../steps/index.ts';
 import { typedSteps } from './catalogue.ts';
 

@@ -3,7 +3,7 @@ import type { Factor, MakePlan } from '../contract/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
 import { factorsFor } from '../learn/index.ts';
 import { alarmsOf, bandForecast, safetyOf, stateOfPlan, walkThermal } from '../make/index.ts';
-import { heatingKw } from '../method/index.ts';
+import { heatingKw } from '../setup/index.ts';
 import { coolingMin, STEP_TYPES } from '../steps/index.ts';
 import { adviseOn, beginPlan } from './index.ts';
 

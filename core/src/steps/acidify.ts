@@ -1,6 +1,6 @@
 import { thinned } from './curd-run.ts';
 import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
-import { batchOf } from '../method/index.ts';
+import { batchOf } from '../setup/index.ts';
 
 const own = ({ step }: StepOf) => paramsOf(step, 'acidify');
 const WORDS = { lemon: 'lemon juice', vinegar: '5 % vinegar', buttermilk: 'sour buttermilk' } as const;

@@ -1,5 +1,5 @@
 import type { MakePlan, StepInstance } from '../contract/index.ts';
-import { batchOf } from '../method/index.ts';
+import { batchOf } from '../setup/index.ts';
 import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
 
 const own = ({ step }: Pick<StepOf, 'step'>) => paramsOf(step, 'add-dose');

@@ -1,6 +1,6 @@
 import type { MakePlan, StepInstance } from '../contract/index.ts';
 import { rennetStrength, rennetUnits } from '../science/curd/index.ts';
-import { batchOf } from '../method/index.ts';
+import { batchOf } from '../setup/index.ts';
 import { factsOf, paramsOf, type StepType } from './step-type.ts';
 
 export type RennetStep = Extract<StepInstance, { kind: 'add-rennet' }>;

@@ -17,7 +17,7 @@ import {
 } from '../science/butter/index.ts';
 import type { MakePlan } from '../contract/index.ts';
 import { thicknessIndex } from '../science/souring/index.ts';
-import { batchOf, roomAtC, type CautionId } from '../method/index.ts';
+import { batchOf, roomAtC, type CautionId } from '../setup/index.ts';
 import type { Leg, LegRun } from './leg.ts';
 import { THICKENS_H } from './thicken.ts';
 import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';

@@ -12,7 +12,7 @@ import {
 } from '../science/butter/index.ts';
 import type { MakePlan } from '../contract/index.ts';
 import { FLAME_SHARE } from '../science/heat/index.ts';
-import { batchOf } from '../method/index.ts';
+import { batchOf } from '../setup/index.ts';
 import type { Leg, LegRun } from './leg.ts';
 import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
 import { MINUTE_MS } from '../science/units/index.ts';

@@ -1,6 +1,6 @@
 import type { CoolingPlan, MakePlan } from '../contract/index.ts';
 import { coolInBath, runVessel } from '../science/heat/index.ts';
-import { coolsCovered, isHeated, type CautionId } from '../method/index.ts';
+import { coolsCovered, isHeated, type CautionId } from '../setup/index.ts';
 import { heatTargetC } from './heat.ts';
 import {
   closed,

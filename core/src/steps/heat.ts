@@ -1,6 +1,6 @@
 import type { MakePlan } from '../contract/index.ts';
 import { boilingPointC, heatOnPlate, runVessel, type PlateResult } from '../science/heat/index.ts';
-import { burnerLagS, flameShare, heatingKw, isHeated } from '../method/index.ts';
+import { burnerLagS, flameShare, heatingKw, isHeated } from '../setup/index.ts';
 import { learnedSigma, legFrom, vesselOf, type HeatRun } from './leg.ts';
 import { factsOf, type StepType, type StepWords } from './step-type.ts';
 

@@ -1,5 +1,5 @@
 import { jarOfTwo } from '../science/curd/index.ts';
-import { batchOf, isHeated } from '../method/index.ts';
+import { batchOf, isHeated } from '../setup/index.ts';
 import type { MakePlan } from '../contract/index.ts';
 import { potOfMilk } from '../science/heat/index.ts';
 import { widthMOf } from '../contract/index.ts';

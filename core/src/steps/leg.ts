@@ -2,7 +2,7 @@ import { widthMOf, type MakePlan } from '../contract/index.ts';
 import type { ChurnRest, GheeStage, SeenStage } from '../science/butter/index.ts';
 import { refitArrival } from '../science/heat/index.ts';
 import { interpolateLinear } from '../science/numerics/index.ts';
-import { batchOf, roomAtC } from '../method/index.ts';
+import { batchOf, roomAtC } from '../setup/index.ts';
 import type { Composition } from '../science/milk/index.ts';
 import type { Fed } from './feeding.ts';
 import type { StepOf } from './step-type.ts';

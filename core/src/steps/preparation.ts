@@ -1,5 +1,5 @@
 import { likelyBalance } from '../science/butter/index.ts';
-import { batchOf } from '../method/index.ts';
+import { batchOf } from '../setup/index.ts';
 import type { MakePlan } from '../contract/index.ts';
 import { loadsOf, temperBath, type TemperBath } from './temper.ts';
 

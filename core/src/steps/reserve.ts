@@ -1,4 +1,4 @@
-import { isHeated } from '../method/index.ts';
+import { isHeated } from '../setup/index.ts';
 import { factsOf, type StepType } from './step-type.ts';
 
 /** Some is put by for the next make. */

@@ -8,7 +8,7 @@ import {
   type CreamTreatment,
 } from '../science/souring/index.ts';
 import type { MakePlan } from '../contract/index.ts';
-import { isHeated } from '../method/index.ts';
+import { isHeated } from '../setup/index.ts';
 import { makesGas } from './gas.ts';
 import { placeCautions } from './where-it-stands.ts';
 import { wantedMarks } from './mark.ts';

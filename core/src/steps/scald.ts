@@ -1,4 +1,4 @@
-import { isHeated } from '../method/index.ts';
+import { isHeated } from '../setup/index.ts';
 import { HEAT } from './heat.ts';
 import type { StepType } from './step-type.ts';
 

@@ -8,7 +8,7 @@ import type {
   StepKind,
 } from '../contract/index.ts';
 import type { Cue } from '../science/souring/index.ts';
-import type { Advice, AdviceUnits, Batch, CautionId } from '../method/index.ts';
+import type { Advice, AdviceUnits, Batch, CautionId } from '../setup/index.ts';
 import type { Curd, CurdSeen, Flowed } from './curd-run.ts';
 import type { Fed } from './feeding.ts';
 import type { Leg, LegRun } from './leg.ts';

@@ -1,6 +1,6 @@
 import { swapWaterC } from '../science/curd/index.ts';
 import type { MakePlan } from '../contract/index.ts';
-import { batchOf } from '../method/index.ts';
+import { batchOf } from '../setup/index.ts';
 import { thinned } from './curd-run.ts';
 import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
 

@@ -1,7 +1,7 @@
 import type { CostPart, PlanPrices } from '../contract/index.ts';
 import { souringOf, starterKg, type MakeState } from '../make/index.ts';
 import { milkCost } from '../registers/milk/index.ts';
-import { batchOf } from '../method/index.ts';
+import { batchOf } from '../setup/index.ts';
 import { productOf } from '../products/index.ts';
 import { burnerKwh } from './energy.ts';
 

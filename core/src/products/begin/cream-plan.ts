@@ -1,6 +1,6 @@
 import type { KitchenSettings, MakePlan } from '../../contract/index.ts';
 import { USUAL_FLAME } from '../../science/heat/index.ts';
-import { roomOf } from '../../method/index.ts';
+import { roomOf } from '../../setup/index.ts';
 import { massOfLitresKg, MILK_FACTS, withFat } from '../../science/milk/index.ts';
 import { typedMass, type MeasureSystem } from '../../science/units/index.ts';
 import { roundVolume } from './yogurt.ts';

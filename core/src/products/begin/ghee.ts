@@ -1,6 +1,6 @@
 import { HAND_WORKED_FAT } from '../../science/butter/index.ts';
 import type { MakePlan } from '../../contract/index.ts';
-import { roomOf } from '../../method/index.ts';
+import { roomOf } from '../../setup/index.ts';
 import { densityKgPerM3 } from '../../science/milk/index.ts';
 import { typedMass } from '../../science/units/index.ts';
 import type { Begin } from '../product.ts';

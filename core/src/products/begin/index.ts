@@ -1,6 +1,6 @@
 import type { KitchenSettings, MakePlan, Method, ProductId } from '../../contract/index.ts';
 import { kitchenOfToday } from '../../kitchen/index.ts';
-import { usualMethod } from '../../schools/index.ts';
+import { usualMethod } from '../methods/index.ts';
 import { PRODUCTS } from '../catalogue.ts';
 import type { Begin } from '../product.ts';
 import { beginButter } from './butter.ts';

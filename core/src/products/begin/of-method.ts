@@ -2,7 +2,7 @@ import { CHURN_FACTS } from '../../science/butter/index.ts';
 import type { KitchenSettings, MakePlan, Method, StepInstance } from '../../contract/index.ts';
 import { STARTER_FACTS } from '../../science/souring/index.ts';
 import { boilingPointC, usualFlame } from '../../science/heat/index.ts';
-import { batchOf } from '../../method/index.ts';
+import { batchOf } from '../../setup/index.ts';
 import { massOfLitresKg, MILK_FACTS } from '../../science/milk/index.ts';
 import { STEP_TYPES } from '../../steps/index.ts';
 import { defaultKitchen, kitchenOfToday } from '../../kitchen/index.ts';

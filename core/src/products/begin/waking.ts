@@ -4,7 +4,7 @@ import {
   type MakePlan,
   type WakingPlan,
 } from '../../contract/index.ts';
-import { roomOf } from '../../method/index.ts';
+import { roomOf } from '../../setup/index.ts';
 import type { Begin } from '../product.ts';
 
 /** Heat each kind of packet is woken at, °C. */

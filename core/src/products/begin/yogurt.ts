@@ -1,6 +1,6 @@
 import { FIRST_METHOD, type KitchenSettings, type MakePlan } from '../../contract/index.ts';
 import { USUAL_FLAME } from '../../science/heat/index.ts';
-import { roomOf } from '../../method/index.ts';
+import { roomOf } from '../../setup/index.ts';
 import { massOfLitresKg, MILK_FACTS } from '../../science/milk/index.ts';
 import {
   fromLitres,

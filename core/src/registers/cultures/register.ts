@@ -1,7 +1,7 @@
 import type { Culture, CultureChange, MakePlan, MakeUnderWay } from '../../contract/index.ts';
 import { keptKind } from '../../science/souring/index.ts';
 import { effectiveEvents, feeding, instantOf, today, type LoggedEvent } from '../../log/index.ts';
-import { isHeated } from '../../method/index.ts';
+import { isHeated } from '../../setup/index.ts';
 import { productOf } from '../../products/index.ts';
 import { childOf, cultureOf, placeOf, withLess } from './culture.ts';
 

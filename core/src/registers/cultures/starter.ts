@@ -1,6 +1,6 @@
 import type { Culture, MakePlan } from '../../contract/index.ts';
 import { STARTER_FACTS } from '../../science/souring/index.ts';
-import { withStarterKind } from '../../method/index.ts';
+import { withStarterKind } from '../../setup/index.ts';
 import { agedNow } from './culture.ts';
 
 /** A plan's starter taken from a culture of the register, as strong as its keeping leaves it at an instant. */

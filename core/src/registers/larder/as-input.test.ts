@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { makePlan, type Good, type GoodKind, type LarderPlace } from '../../contract/index.ts';
 import { goodLike } from '../../fixtures/goods.ts';
 import { defaultKitchen } from '../../kitchen/index.ts';
-import { batchOf } from '../../method/index.ts';
+import { batchOf } from '../../setup/index.ts';
 import { beginPlan } from '../../products/index.ts';
 import { goodsAsStarter, goodsFor, goodsTaken, planFromGood, starterFromGood } from './index.ts';
 import { DAY_MS } from '../../science/units/index.ts';

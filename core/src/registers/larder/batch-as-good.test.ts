@@ -4,9 +4,9 @@ import { createLog, MAKE_ID, START } from '../../make/fixtures/events.ts';
 import { defaultKitchen } from '../../kitchen/index.ts';
 import type { LoggedEvent } from '../../log/index.ts';
 import { foldMake, type MakeState } from '../../make/index.ts';
-import { batchOf } from '../../method/index.ts';
+import { batchOf } from '../../setup/index.ts';
 import { beginPlan, planOfMethod } from '../../products/index.ts';
-import { SHIPPED_METHODS } from '../../schools/index.ts';
+import { SHIPPED_METHODS } from '../../products/methods/index.ts';
 import { batchAsGood, goodsAsStarter, goodsFor, isAllOf, mayGoInto, planFromGood } from './index.ts';
 import { MINUTE_MS } from '../../science/units/index.ts';
 

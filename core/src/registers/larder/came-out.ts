@@ -1,7 +1,7 @@
 import { likelyBalance } from '../../science/butter/index.ts';
 import { BY_PART, type ByGood, type GoodKind, type MakePlan } from '../../contract/index.ts';
 import { likelyKg, stateOfPlan } from '../../make/index.ts';
-import { batchOf } from '../../method/index.ts';
+import { batchOf } from '../../setup/index.ts';
 import { massFlow, methodSteps } from '../../products/index.ts';
 import type { MadeOf } from './register.ts';
 

@@ -1,5 +1,5 @@
 import type { GoodFacts, GoodKeeping } from '../../contract/index.ts';
-import { isHeated } from '../../method/index.ts';
+import { isHeated } from '../../setup/index.ts';
 import { keepsOf, type MakeState } from '../../make/index.ts';
 import { countedIn, worthOf, type TakenGoods } from '../../worth/index.ts';
 import { usualKeeping } from './kinds.ts';

@@ -3,7 +3,7 @@ import type { ByProduct, GoodKind, MakePlan, ProductId } from '../../contract/in
 import { createLedger, lotId, putUpLike, ZERO_MS } from '../../fixtures/index.ts';
 import { defaultKitchen } from '../../kitchen/index.ts';
 import { beginPlan, planOfMethod } from '../../products/index.ts';
-import { SHIPPED_METHODS } from '../../schools/index.ts';
+import { SHIPPED_METHODS } from '../../products/methods/index.ts';
 import { creamFactors, foldMilkRoom, keepOf, milkFromLots } from './index.ts';
 import { HOUR_MS } from '../../science/units/index.ts';
 

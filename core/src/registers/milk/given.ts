@@ -1,6 +1,6 @@
 import { likelyBalance, USUAL_BUTTERMILK_FAT } from '../../science/butter/index.ts';
 import type { ByProduct, Lot, MakePlan, StepId } from '../../contract/index.ts';
-import { batchOf, isHeated } from '../../method/index.ts';
+import { batchOf, isHeated } from '../../setup/index.ts';
 import { withFat } from '../../science/milk/index.ts';
 import { massFlow, methodSteps, productOf, type Gives } from '../../products/index.ts';
 import { amountOf } from './amount.ts';

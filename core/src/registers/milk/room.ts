@@ -3,7 +3,7 @@ import type { EventOf, LedgerLine, Lot, LotPour, MilkRoomResponse } from '../../
 import { effectiveEvents, feeding, instantOf, today, type LoggedEvent } from '../../log/index.ts';
 import { methodSteps } from '../../products/index.ts';
 import { updateBelief } from '../../science/numerics/index.ts';
-import { planWithout } from '../../method/index.ts';
+import { planWithout } from '../../setup/index.ts';
 import { litresOfMass } from '../../science/milk/index.ts';
 import { formatVolume, type MeasureSystem } from '../../science/units/index.ts';
 import { give, givesBack, giveUnweighed, giveWhey, takeBack } from './given.ts';

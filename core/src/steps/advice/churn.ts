@@ -1,4 +1,4 @@
-import { batchOf } from '../../method/index.ts';
+import { batchOf } from '../../setup/index.ts';
 import { formatTemperature, formatVolume } from '../../science/units/index.ts';
 import { paramsOf, type Advise } from '../step-type.ts';
 import { loadsOf } from '../temper.ts';

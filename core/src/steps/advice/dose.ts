@@ -1,5 +1,5 @@
 import type { MakePlan } from '../../contract/index.ts';
-import { batchOf, type Advice } from '../../method/index.ts';
+import { batchOf, type Advice } from '../../setup/index.ts';
 
 /** Says when a dose of wet starter is far from what is usual; dried and unknown ones are passed over. */
 export function boundsOfDose(

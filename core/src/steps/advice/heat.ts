@@ -1,6 +1,6 @@
 import type { MakePlan } from '../../contract/index.ts';
 import { FLAME_SHARE } from '../../science/heat/index.ts';
-import { batchOf } from '../../method/index.ts';
+import { batchOf } from '../../setup/index.ts';
 import { formatTemperature, formatVolume, type MeasureSystem } from '../../science/units/index.ts';
 import { heatTargetC, mostHeatC } from '../heat.ts';
 import type { Advise } from '../step-type.ts';

@@ -1,7 +1,7 @@
 import type { MakePlan } from '../../contract/index.ts';
 import { warmCulture } from '../../science/souring/index.ts';
 import { placeAmbientC } from '../../science/heat/index.ts';
-import { isHeated, type Advice, type AdviceUnits } from '../../method/index.ts';
+import { isHeated, type Advice, type AdviceUnits } from '../../setup/index.ts';
 import { formatTemperature } from '../../science/units/index.ts';
 import type { Advise } from '../step-type.ts';
 import { boundsOfDose } from './dose.ts';

@@ -1,8 +1,8 @@
 import type * as z from 'zod';
 import type { Method } from '../contract/index.ts';
-import { layDay } from '../day/index.ts';
+import { layDay } from '../timetable/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
-import { SHIPPED_METHODS } from '../schools/index.ts';
+import { SHIPPED_METHODS } from '../products/methods/index.ts';
 import type { DAY_INPUTS, DAY_OUTPUTS } from './day-schemas.ts';
 
 type DayOut = z.infer<typeof DAY_OUTPUTS.day>;

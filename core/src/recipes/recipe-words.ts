@@ -1,6 +1,6 @@
 import type { MakePlan } from '../contract/index.ts';
 import { STARTER_FACTS } from '../science/souring/index.ts';
-import { batchOf, secondName } from '../method/index.ts';
+import { batchOf, secondName } from '../setup/index.ts';
 import { MILK_FACTS } from '../science/milk/index.ts';
 import { productOf } from '../products/index.ts';
 import { rennetOf, rennetWords, type MethodStep } from '../steps/index.ts';

@@ -1,6 +1,6 @@
 import type { KitchenSettings } from '../contract/index.ts';
 import { STARTER_FACTS } from '../science/souring/index.ts';
-import { batchOf } from '../method/index.ts';
+import { batchOf } from '../setup/index.ts';
 import { planOfMethod, productOf } from '../products/index.ts';
 import type { DayWish } from './wish.ts';
 

@@ -1,4 +1,4 @@
-import type { Method, StepInstance, StepKind } from '../contract/index.ts';
+import type { Method, StepInstance, StepKind } from '../../contract/index.ts';
 
 /** Kinds of steps that need nothing decided. */
 type Plain =

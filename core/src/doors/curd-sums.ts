@@ -15,8 +15,8 @@ import {
 import { safetyLimit, STARTER_FACTS, thicknessWord } from '../science/souring/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
 import { bandForecast, markBand, stateOfPlan } from '../make/index.ts';
-import { batchOf, CAUTIONS, souringKindOf } from '../method/index.ts';
-import { measureMethod } from '../methods/index.ts';
+import { batchOf, CAUTIONS, souringKindOf } from '../setup/index.ts';
+import { measureMethod } from '../recipes/index.ts';
 import { MILK_FACTS } from '../science/milk/index.ts';
 import { adviseOn, beginPlan, CULTURED_CREAM } from '../products/index.ts';
 import type { CurdSums } from './curd-schemas.ts';

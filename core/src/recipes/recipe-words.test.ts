@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { defaultKitchen } from '../kitchen/index.ts';
 import type { Method } from '../contract/index.ts';
 import { planOfMethod } from '../products/index.ts';
-import { SHIPPED_METHODS } from '../schools/index.ts';
+import { SHIPPED_METHODS } from '../products/methods/index.ts';
 import { planInstructions } from './instructions.ts';
 import { measureMethod } from './measure.ts';
 import { recipeOf } from './recipe.ts';

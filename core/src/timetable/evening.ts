@@ -1,6 +1,6 @@
 import type { KitchenSettings, MakePlan } from '../contract/index.ts';
 import { STARTER_FACTS } from '../science/souring/index.ts';
-import { batchOf } from '../method/index.ts';
+import { batchOf } from '../setup/index.ts';
 import { stateOfPlan } from '../make/index.ts';
 import type { DayHands } from './hands.ts';
 

@@ -2,9 +2,9 @@ import { describe, expect, test } from '@jest/globals';
 import { safetyLimit, warmSpell } from '../science/souring/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
 import { markMs, pointForecast, reachesOf, souringOf, soursToTheEnd, stateOfPlan } from '../make/index.ts';
-import { souringKindOf } from '../method/index.ts';
+import { souringKindOf } from '../setup/index.ts';
 import { planOfMethod } from '../products/index.ts';
-import { SHIPPED_METHODS } from '../schools/index.ts';
+import { SHIPPED_METHODS } from '../products/methods/index.ts';
 import { measureMethod } from './index.ts';
 import { HOUR_MS } from '../science/units/index.ts';
 

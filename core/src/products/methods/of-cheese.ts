@@ -1,4 +1,4 @@
-import type { Method } from '../contract/index.ts';
+import type { Method } from '../../contract/index.ts';
 import { shipped } from './parts.ts';
 
 const RENNET = { kind: 'add-rennet', unit: 'mL', strengthImcu: null } as const;

@@ -1,4 +1,4 @@
-import type { Method, ProductId } from '../contract/index.ts';
+import type { Method, ProductId } from '../../contract/index.ts';
 import { BUTTER_METHODS, GHEE_METHODS } from './of-butter.ts';
 import { CHEESE_METHODS, FRESH_CHEESE_METHODS } from './of-cheese.ts';
 import { CREAM_METHODS, SHORT_METHODS } from './of-cream.ts';

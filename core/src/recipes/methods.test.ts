@@ -4,7 +4,7 @@ import { makePlan, method, PRODUCT_IDS, stepInstance, STEP_KINDS, type Method } 
 import { defaultKitchen } from '../kitchen/index.ts';
 import type { LoggedEvent } from '../log/index.ts';
 import { planOfMethod } from '../products/index.ts';
-import { SHIPPED_METHODS } from '../schools/index.ts';
+import { SHIPPED_METHODS } from '../products/methods/index.ts';
 import {
   differences,
   duplicated,

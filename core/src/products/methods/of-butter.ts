@@ -1,5 +1,5 @@
-import { CHURN_FACTS, type ChurnKind } from '../science/butter/index.ts';
-import type { Method } from '../contract/index.ts';
+import { CHURN_FACTS, type ChurnKind } from '../../science/butter/index.ts';
+import type { Method } from '../../contract/index.ts';
 import { shipped } from './parts.ts';
 
 /** What a churn nobody entered in the Kitchen holds, L. */

@@ -1,7 +1,7 @@
 import type { MakePlan, Method, ProductId, StepInstance } from '../contract/index.ts';
 import type { StarterKind } from '../science/souring/index.ts';
 import { KILOGRAMS_PER, MILLILITRES_PER, MINUTE_MS } from '../science/units/index.ts';
-import { CAUTIONS } from '../method/index.ts';
+import { CAUTIONS } from '../setup/index.ts';
 import { methodSteps } from '../products/index.ts';
 import type { Measured } from './measure.ts';
 import { ingredientsOf, instructionOf } from './recipe-words.ts';

@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import { makePlan, type MakePlan, type StepInstance } from '../contract/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
-import { batchOf } from '../method/index.ts';
+import { batchOf } from '../setup/index.ts';
 import { massFlow, methodSteps, planOfMethod } from '../products/index.ts';
-import { SHIPPED_METHODS } from '../schools/index.ts';
+import { SHIPPED_METHODS } from '../products/methods/index.ts';
 import { labelDoseWords } from '../steps/index.ts';
 import { dosesOf, mixedIn, withDose, withMixedIn } from './index.ts';
 

@@ -1,5 +1,5 @@
 import type { MakePlan, StepKind } from '../contract/index.ts';
-import { batchOf } from '../method/index.ts';
+import { batchOf } from '../setup/index.ts';
 import { formatVolume, type MeasureSystem } from '../science/units/index.ts';
 
 /** What a kind of step wants to find in the kitchen. */

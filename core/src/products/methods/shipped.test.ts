@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { makePlan, method, PRODUCT_IDS } from '../contract/index.ts';
-import { defaultKitchen } from '../kitchen/index.ts';
-import { alarmsOf, makeFlow, pointForecast, safetyOf, stateOfPlan } from '../make/index.ts';
-import { massFlow, methodSteps, planOfMethod, PRODUCTS } from '../products/index.ts';
+import { makePlan, method, PRODUCT_IDS } from '../../contract/index.ts';
+import { defaultKitchen } from '../../kitchen/index.ts';
+import { alarmsOf, makeFlow, pointForecast, safetyOf, stateOfPlan } from '../../make/index.ts';
+import { massFlow, methodSteps, planOfMethod, PRODUCTS } from '../index.ts';
 import { SHIPPED_METHODS, usualMethod } from './shipped.ts';
 
 const AT = '2026-03-05T08:00:00.000Z';

@@ -1,6 +1,6 @@
 import type { KitchenSettings, Method } from '../contract/index.ts';
 import { STARTER_FACTS, type Sourness } from '../science/souring/index.ts';
-import { CAUTIONS, type Advice, type CautionId } from '../method/index.ts';
+import { CAUTIONS, type Advice, type CautionId } from '../setup/index.ts';
 import { adviseOn, planOfMethod } from '../products/index.ts';
 import { interpolateLinear } from '../science/numerics/index.ts';
 import {
