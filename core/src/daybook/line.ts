@@ -1,7 +1,7 @@
 import type { MakeFacts, MakeSummary } from '../contract/index.ts';
 import { souringOf, summaryOf, type MakeState } from '../make/index.ts';
 import { batchOf } from '../setup/index.ts';
-import { worthOf, type TakenGoods } from '../worth/index.ts';
+import { worthOf, type TakenGoods } from './worth/index.ts';
 
 /** Ten thousand lines go over the wire: no finer than anybody reads them. */
 const rounded = (value: number): number => Math.round(value * 1e4) / 1e4;

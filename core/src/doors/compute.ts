@@ -51,7 +51,7 @@ import {
 } from '../science/heat/index.ts';
 import { CURD_SUMS } from './curd-sums.ts';
 import { DAY_SUMS } from './day-sums.ts';
-import { factorWords, learnFactors } from '../learn/index.ts';
+import { factorWords, learnFactors } from '../daybook/learn/index.ts';
 import { foldMake, stateOfPlan } from '../make/index.ts';
 import {
   CREAM_SPREAD,

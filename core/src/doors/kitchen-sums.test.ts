@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { LANTERN_FOLD } from '../demo/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
-import { playedEvents } from '../learn/fixtures/synthetic-kitchen.ts';
+import { playedEvents } from '../daybook/learn/fixtures/synthetic-kitchen.ts';
 import { defaultPlan } from '../products/index.ts';
 import { MILK_FACTS } from '../science/milk/index.ts';
 import { createRandom } from '../science/numerics/index.ts';

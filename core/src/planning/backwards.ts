@@ -1,7 +1,7 @@
 import type { Factor, InstantBand, KitchenSettings, MakePlan, PlanChange } from '../contract/index.ts';
 import { SAFE_PH, safetyLimit, SOURNESS, sournessOfPh } from '../science/souring/index.ts';
 import { attendance, type Attendance } from '../kitchen/index.ts';
-import { withFactors } from '../learn/index.ts';
+import { withFactors } from '../daybook/learn/index.ts';
 import {
   bandForecast,
   coldHours,

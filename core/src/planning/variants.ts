@@ -7,7 +7,7 @@ import {
 } from '../contract/index.ts';
 import { STARTER_FACTS, warmCulture } from '../science/souring/index.ts';
 import { coolInBath, placeAmbientC } from '../science/heat/index.ts';
-import { withFactors } from '../learn/index.ts';
+import { withFactors } from '../daybook/learn/index.ts';
 import { changedPlan, type MakeState } from '../make/index.ts';
 import { heatTargetC, type StepFacts } from '../steps/index.ts';
 import { batchOf, isHeated } from '../setup/index.ts';

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Factor, MakePlan } from '../contract/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
-import { factorsFor } from '../learn/index.ts';
+import { factorsFor } from '../daybook/learn/index.ts';
 import { alarmsOf, bandForecast, safetyOf, stateOfPlan, walkThermal } from '../make/index.ts';
 import { heatingKw } from '../setup/index.ts';
 import { coolingMin, STEP_TYPES } from '../steps/index.ts';

@@ -2,7 +2,7 @@ import type { Good } from '../../contract/index.ts';
 import { seenSetMs, type MakeState, type StepState } from '../../make/index.ts';
 import { productOf } from '../../products/index.ts';
 import { STEP_TYPES } from '../../steps/index.ts';
-import type { TakenGoods } from '../../worth/index.ts';
+import type { TakenGoods } from '../../daybook/worth/index.ts';
 import { cameOut } from './came-out.ts';
 import { goodOfMake } from './from-make.ts';
 import { EMPTY_GOOD_KG } from './register.ts';

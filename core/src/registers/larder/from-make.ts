@@ -1,7 +1,7 @@
 import type { GoodFacts, GoodKeeping } from '../../contract/index.ts';
 import { isHeated } from '../../setup/index.ts';
 import { keepsOf, type MakeState } from '../../make/index.ts';
-import { countedIn, worthOf, type TakenGoods } from '../../worth/index.ts';
+import { countedIn, worthOf, type TakenGoods } from '../../daybook/worth/index.ts';
 import { usualKeeping } from './kinds.ts';
 
 /** Salt of a product, by mass; `null` where nobody salted. */

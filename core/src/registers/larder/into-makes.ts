@@ -1,5 +1,5 @@
 import type { Good, LarderLine } from '../../contract/index.ts';
-import type { TakenGoods } from '../../worth/index.ts';
+import type { TakenGoods } from '../../daybook/worth/index.ts';
 
 /** Goods that went into makes, by make: how much of each, and what it cost. @example goodsIntoMakes(goods, lines).get(gheeId) */
 export function goodsIntoMakes(

@@ -1,7 +1,7 @@
-import { productOf } from '../products/index.ts';
-import { STEP_TYPES } from '../steps/index.ts';
-import type { MakeState } from '../make/index.ts';
-import { HOUR_MS } from '../science/units/index.ts';
+import { productOf } from '../../products/index.ts';
+import { STEP_TYPES } from '../../steps/index.ts';
+import type { MakeState } from '../../make/index.ts';
+import { HOUR_MS } from '../../science/units/index.ts';
 
 /** Longer than this share of what was foreseen, somebody said late that it was done: the flame was out by then [judgement]. */
 const MOST_OF_FORESEEN = 2;

@@ -1,8 +1,8 @@
-import type { CostPart, PlanPrices } from '../contract/index.ts';
-import { souringOf, starterKg, type MakeState } from '../make/index.ts';
-import { milkCost } from '../registers/milk/index.ts';
-import { batchOf } from '../setup/index.ts';
-import { productOf } from '../products/index.ts';
+import type { CostPart, PlanPrices } from '../../contract/index.ts';
+import { souringOf, starterKg, type MakeState } from '../../make/index.ts';
+import { milkCost } from '../../registers/milk/index.ts';
+import { batchOf } from '../../setup/index.ts';
+import { productOf } from '../../products/index.ts';
 import { burnerKwh } from './energy.ts';
 
 /** Goods of the larder that went into a make. */

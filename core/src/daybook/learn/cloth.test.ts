@@ -1,8 +1,8 @@
 import { expect, test } from '@jest/globals';
-import { drainedAfter } from '../science/curd/index.ts';
-import { defaultKitchen } from '../kitchen/index.ts';
-import type { LoggedEvent } from '../log/index.ts';
-import { createLog, MAKE_ID, START } from '../make/fixtures/events.ts';
+import { drainedAfter } from '../../science/curd/index.ts';
+import { defaultKitchen } from '../../kitchen/index.ts';
+import type { LoggedEvent } from '../../log/index.ts';
+import { createLog, MAKE_ID, START } from '../../make/fixtures/events.ts';
 import {
   drainingNow,
   foldMake,
@@ -10,10 +10,10 @@ import {
   pointForecast,
   stateOfPlan,
   type MakeState,
-} from '../make/index.ts';
-import { planOfMethod } from '../products/index.ts';
-import { SHIPPED_METHODS } from '../products/methods/index.ts';
-import { drainingOf, NOTHING_SEEN } from '../steps/index.ts';
+} from '../../make/index.ts';
+import { planOfMethod } from '../../products/index.ts';
+import { SHIPPED_METHODS } from '../../products/methods/index.ts';
+import { drainingOf, NOTHING_SEEN } from '../../steps/index.ts';
 import { factorsFor, factorWords, learnFactors, withFactors } from './index.ts';
 
 const KITCHEN = defaultKitchen('UTC');

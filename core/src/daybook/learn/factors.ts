@@ -1,10 +1,10 @@
-import type { Factor, FactorKind, FactorsUsed, KitchenSettings, MakePlan } from '../contract/index.ts';
-import { STARTER_FACTS, type StarterKind } from '../science/souring/index.ts';
-import type { DrainWay } from '../science/curd/index.ts';
-import { FLAME_SHARE, FLAMES } from '../science/heat/index.ts';
-import type { MakeState } from '../make/index.ts';
-import { productOf } from '../products/index.ts';
-import { updateBelief, type Belief } from '../science/numerics/index.ts';
+import type { Factor, FactorKind, FactorsUsed, KitchenSettings, MakePlan } from '../../contract/index.ts';
+import { STARTER_FACTS, type StarterKind } from '../../science/souring/index.ts';
+import type { DrainWay } from '../../science/curd/index.ts';
+import { FLAME_SHARE, FLAMES } from '../../science/heat/index.ts';
+import type { MakeState } from '../../make/index.ts';
+import { productOf } from '../../products/index.ts';
+import { updateBelief, type Belief } from '../../science/numerics/index.ts';
 import {
   FACTOR_SPREAD,
   observeRate,

@@ -1,13 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
-import type { MakePlan, PlanPrices } from '../contract/index.ts';
-import { defaultKitchen } from '../kitchen/index.ts';
-import { stateOfPlan, type MakeState } from '../make/index.ts';
-import { beginPlan, defaultPlan } from '../products/index.ts';
-import { lotId, ZERO_MS } from '../fixtures/ledger.ts';
+import type { MakePlan, PlanPrices } from '../../contract/index.ts';
+import { defaultKitchen } from '../../kitchen/index.ts';
+import { stateOfPlan, type MakeState } from '../../make/index.ts';
+import { beginPlan, defaultPlan } from '../../products/index.ts';
+import { lotId, ZERO_MS } from '../../fixtures/ledger.ts';
 import { burnerKwh } from './energy.ts';
 import { priced } from './prices.ts';
 import { countedIn, worthOf } from './worth.ts';
-import { HOUR_MS } from '../science/units/index.ts';
+import { HOUR_MS } from '../../science/units/index.ts';
 
 const kitchen = defaultKitchen('UTC');
 const PRICES: PlanPrices = {

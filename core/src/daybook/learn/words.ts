@@ -1,5 +1,5 @@
-import type { Factor } from '../contract/index.ts';
-import type { TemperatureUnit } from '../science/units/index.ts';
+import type { Factor } from '../../contract/index.ts';
+import type { TemperatureUnit } from '../../science/units/index.ts';
 
 const percent = (ln: number): number => Math.round(Math.abs(Math.exp(ln) - 1) * 100);
 const measured = (n: number, sigma: string): string => `(${n} ${n === 1 ? 'batch' : 'batches'}, ± ${sigma})`;

@@ -1,4 +1,4 @@
-import type { KitchenSettings, MakePlan } from '../contract/index.ts';
+import type { KitchenSettings, MakePlan } from '../../contract/index.ts';
 
 /**
  * A plan with the kitchen's prices of this moment, as it is begun with: history does not change when they do.

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
-import { LANTERN_FOLD } from '../demo/index.ts';
-import { createRandom, updateBelief } from '../science/numerics/index.ts';
-import type { MakeState } from '../make/index.ts';
+import { LANTERN_FOLD } from '../../demo/index.ts';
+import { createRandom, updateBelief } from '../../science/numerics/index.ts';
+import type { MakeState } from '../../make/index.ts';
 import { afterMakes, playedStates } from './fixtures/synthetic-kitchen.ts';
 import { factorsFor, factorWords, learnFactors, withFactors } from './index.ts';
 

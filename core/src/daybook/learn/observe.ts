@@ -4,10 +4,10 @@ import {
   DIMENSIONS,
   lnLikelihoods,
   type EnsembleSpec,
-} from '../science/souring/index.ts';
-import { brokeAfter, churnPriorLnSigma, churnWork, ONE_LN_SIGMA } from '../science/butter/index.ts';
-import { widthMOf, type FactorKind, type FactorsUsed, type MakePlan } from '../contract/index.ts';
-import { heatOnPlate, placeTauH, READING_SIGMA_C, runVessel } from '../science/heat/index.ts';
+} from '../../science/souring/index.ts';
+import { brokeAfter, churnPriorLnSigma, churnWork, ONE_LN_SIGMA } from '../../science/butter/index.ts';
+import { widthMOf, type FactorKind, type FactorsUsed, type MakePlan } from '../../contract/index.ts';
+import { heatOnPlate, placeTauH, READING_SIGMA_C, runVessel } from '../../science/heat/index.ts';
 import {
   acidityReadings,
   makeFlow,
@@ -16,13 +16,13 @@ import {
   legRunOf,
   walkThermal,
   type MakeState,
-} from '../make/index.ts';
-import { DRAIN_SIGMA, DRAIN_TAU_AT_6C_H, tauByWeighings } from '../science/curd/index.ts';
-import { productOf } from '../products/index.ts';
-import { churnName, clothSeen, drainingOf, drainWayOf, loadRuns, NOTHING_SEEN } from '../steps/index.ts';
-import { batchOf, burnerLagS, coolsCovered, heatingKw, roomAtC } from '../setup/index.ts';
-import { leastSquares } from '../science/numerics/index.ts';
-import { HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
+} from '../../make/index.ts';
+import { DRAIN_SIGMA, DRAIN_TAU_AT_6C_H, tauByWeighings } from '../../science/curd/index.ts';
+import { productOf } from '../../products/index.ts';
+import { churnName, clothSeen, drainingOf, drainWayOf, loadRuns, NOTHING_SEEN } from '../../steps/index.ts';
+import { batchOf, burnerLagS, coolsCovered, heatingKw, roomAtC } from '../../setup/index.ts';
+import { leastSquares } from '../../science/numerics/index.ts';
+import { HOUR_MS, MINUTE_MS } from '../../science/units/index.ts';
 
 /** A heating or cooling must span this much to say anything about its pace, K. */
 const SPAN_C = 12;
