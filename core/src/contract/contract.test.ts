@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { createLog, testPlan } from '../make/fixtures/events.ts';
+import { createLog, testPlan } from '../make/fixtures/make-events.ts';
 import {
   broughtUp,
   deviceReading,

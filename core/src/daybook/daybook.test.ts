@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Churned, LarderLine, MakeSummary } from '../contract/index.ts';
-import { lotId } from '../fixtures/ledger.ts';
+import { lotId } from '../fixtures/ledger-kit.ts';
 import { lineLike } from '../fixtures/lines.ts';
 import { createRandom } from '../science/numerics/index.ts';
-import { daybookChoices, EVERYTHING, filtered } from './filter.ts';
+import { daybookChoices, EVERYTHING, filtered } from './line-filter.ts';
 import { tally, tallyByMonth, tallyByProduct } from './months.ts';
 import {
   fatLostBy,

@@ -1,5 +1,5 @@
 export * from './line.ts';
-export * from './filter.ts';
+export * from './line-filter.ts';
 export { trendOf, type Trend } from './trend.ts';
 export * from './questions.ts';
 export {

@@ -1,7 +1,7 @@
-export * from './kitchen.ts';
+export * from './demo-kitchen.ts';
 export * from './truth.ts';
 export * from './scenario.ts';
-export * from './milk.ts';
-export * from './cream.ts';
-export * from './cultures.ts';
-export { demoKefir, demoMethods, demoShelf } from './shelf.ts';
+export * from './demo-milk.ts';
+export * from './demo-cream.ts';
+export * from './demo-cultures.ts';
+export { demoKefir, demoMethods, demoShelf } from './demo-shelf.ts';

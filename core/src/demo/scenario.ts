@@ -2,7 +2,7 @@ import type { MakePlan } from '../contract/index.ts';
 import { massOfLitresKg, MILK_FACTS, type MilkKind } from '../science/milk/index.ts';
 import { defaultPlan } from '../products/index.ts';
 import { createRandom } from '../science/numerics/index.ts';
-import { LANTERN_FOLD } from './kitchen.ts';
+import { LANTERN_FOLD } from './demo-kitchen.ts';
 import type { Habits, HiddenTruth } from './truth.ts';
 import { DAY_MS, HOUR_MS } from '../science/units/index.ts';
 

@@ -3,7 +3,7 @@ import type { LoggedEvent } from '../log/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
 import { batchOf } from '../setup/index.ts';
 import { beginPlan } from '../products/index.ts';
-import { createLog, MAKE_ID, START } from './fixtures/events.ts';
+import { createLog, MAKE_ID, START } from './fixtures/make-events.ts';
 import {
   churnLoads,
   fatBalance,

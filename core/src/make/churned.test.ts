@@ -3,7 +3,7 @@ import type { LoggedEvent } from '../log/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
 import { adviseOn, beginPlan } from '../products/index.ts';
 import { withLoads } from '../steps/index.ts';
-import { createLog, MAKE_ID, START } from './fixtures/events.ts';
+import { createLog, MAKE_ID, START } from './fixtures/make-events.ts';
 import { churnedOf, fatBalance, foldMake, keepsOf, planAgain, stateOfPlan, type MakeState } from './index.ts';
 
 const kitchen = defaultKitchen('UTC');

@@ -3,7 +3,7 @@ import type { MakePlan } from '../contract/index.ts';
 import { HEAT_CUE_FACTS, HEAT_CUES, boilingPointC, feltHeat, type HeatCue } from '../science/heat/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
 import { beginPlan } from '../products/index.ts';
-import { createLog } from './fixtures/events.ts';
+import { createLog } from './fixtures/make-events.ts';
 import { foldMake, levelKg, LEVELS, litresByRuler, walkThermal, type MakeState } from './index.ts';
 import { MINUTE_MS } from '../science/units/index.ts';
 

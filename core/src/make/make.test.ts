@@ -19,7 +19,7 @@ import {
   yieldOf,
   type MakeState,
 } from './index.ts';
-import { createLog, MAKE_ID, START, testPlan } from './fixtures/events.ts';
+import { createLog, MAKE_ID, START, testPlan } from './fixtures/make-events.ts';
 import { effectiveEvents, undoTarget, type LoggedEvent } from '../log/index.ts';
 import { HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
 

@@ -13,7 +13,7 @@ import {
   pointForecast,
   stateOfPlan,
 } from './index.ts';
-import { createLog, MAKE_ID, START } from './fixtures/events.ts';
+import { createLog, MAKE_ID, START } from './fixtures/make-events.ts';
 import { MINUTE_MS } from '../science/units/index.ts';
 
 const planOf = (product: ProductId) =>

@@ -3,7 +3,7 @@ import { acidOfPh, createKernel, sampleCourse, type Group } from '../science/sou
 import { batchOf, isHeated } from '../setup/index.ts';
 import { interpolateLinear } from '../science/numerics/index.ts';
 import { productOf } from '../products/index.ts';
-import { starterKg } from './flow.ts';
+import { starterKg } from './make-flow.ts';
 import type { BandForecast } from './forecast.ts';
 import { incubationOf } from './incubation.ts';
 import { safetyOf, shownAcidAtMs } from './safety.ts';

@@ -6,7 +6,7 @@ import { WARM_PLACE_KINDS, PLACE_FACTS } from '../science/heat/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
 import { adviseOn } from '../products/index.ts';
 import { MILK_KINDS } from '../science/milk/index.ts';
-import { createLog, START, MAKE_ID, testPlan } from './fixtures/events.ts';
+import { createLog, START, MAKE_ID, testPlan } from './fixtures/make-events.ts';
 import {
   markBand,
   markMs,

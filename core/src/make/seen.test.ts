@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { createLog, MAKE_ID, START, testPlan } from './fixtures/events.ts';
+import { createLog, MAKE_ID, START, testPlan } from './fixtures/make-events.ts';
 import {
   markBand,
   alarmsOf,

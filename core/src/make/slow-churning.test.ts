@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals';
 import { defaultKitchen } from '../kitchen/index.ts';
 import type { LoggedEvent } from '../log/index.ts';
 import { beginPlan } from '../products/index.ts';
-import { createLog, MAKE_ID, START } from './fixtures/events.ts';
+import { createLog, MAKE_ID, START } from './fixtures/make-events.ts';
 import { alarmsOf, bandForecast, foldMake, safetyOf, slowChurning, type MakeState } from './index.ts';
 import { MINUTE_MS } from '../science/units/index.ts';
 

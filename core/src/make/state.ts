@@ -26,7 +26,7 @@ import { effectiveEvents, instantOf, type LoggedEvent } from '../log/index.ts';
 import { loadsBegun, panOf, restsOf, seenOf } from './fold-churn.ts';
 import { acidityOf, sampled, seenAtEnd, type AcidityEntry } from './fold-acidity.ts';
 import { curdSeen } from './fold-curd.ts';
-import { partsOf, withPour, type Joined, type Stay } from './parts.ts';
+import { partsOf, withPour, type Joined, type Stay } from './split-and-joined.ts';
 import { HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
 
 export interface StepState {

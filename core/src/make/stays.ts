@@ -1,7 +1,7 @@
 import type { MakePlan } from '../contract/index.ts';
 import { placeTauH } from '../science/heat/index.ts';
 import { batchOf, type Batch } from '../setup/index.ts';
-import type { Parts } from './parts.ts';
+import type { Parts } from './split-and-joined.ts';
 import { unreadCourse } from './unread-course.ts';
 import { HOUR_MS } from '../science/units/index.ts';
 

@@ -5,7 +5,7 @@ import { batchOf } from '../setup/index.ts';
 import { MILK_FACTS } from '../science/milk/index.ts';
 import { productOf } from '../products/index.ts';
 import { clothSeen, STEP_TYPES } from '../steps/index.ts';
-import { makeFlow, starterKg } from './flow.ts';
+import { makeFlow, starterKg } from './make-flow.ts';
 import { pointForecast } from './forecast.ts';
 import { safetyOf } from './safety.ts';
 import { seenSetMs } from './seen.ts';

@@ -3,7 +3,7 @@ import { productOf } from '../products/index.ts';
 import { CELLAR_C, STEP_TYPES } from '../steps/index.ts';
 import type { MakePlan, Stands } from '../contract/index.ts';
 import { roomAtC } from '../setup/index.ts';
-import { makeFlow } from './flow.ts';
+import { makeFlow } from './make-flow.ts';
 import { souringStep, type MakeState, type StepState } from './state.ts';
 import type { StepTime } from './step-time.ts';
 import { MINUTE_MS } from '../science/units/index.ts';

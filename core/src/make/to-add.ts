@@ -1,6 +1,6 @@
 import { productOf } from '../products/index.ts';
 import { STEP_TYPES } from '../steps/index.ts';
-import { makeFlow } from './flow.ts';
+import { makeFlow } from './make-flow.ts';
 import type { MakeState } from './state.ts';
 
 /** Something that is to be put in. */

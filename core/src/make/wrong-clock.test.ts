@@ -3,7 +3,7 @@ import type { ProductId } from '../contract/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
 import type { LoggedEvent } from '../log/index.ts';
 import { beginPlan } from '../products/index.ts';
-import { createLog, MAKE_ID, START } from './fixtures/events.ts';
+import { createLog, MAKE_ID, START } from './fixtures/make-events.ts';
 import { begunTooEarly, datedTooEarly, foldMake, incubationOf, pointForecast, walkThermal } from './index.ts';
 import { DAY_MIN } from '../science/units/index.ts';
 

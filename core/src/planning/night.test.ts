@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import { defaultKitchen } from '../kitchen/index.ts';
 import { bandForecast, foldMake, type MakeState } from '../make/index.ts';
-import { createLog, MAKE_ID, START } from '../make/fixtures/events.ts';
+import { createLog, MAKE_ID, START } from '../make/fixtures/make-events.ts';
 import { planOfMethod } from '../products/index.ts';
 import { SHIPPED_METHODS } from '../products/methods/index.ts';
 import { nextNight, nightWays, turnings } from './index.ts';

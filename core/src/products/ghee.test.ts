@@ -12,7 +12,7 @@ import {
   summaryOf,
   type MakeState,
 } from '../make/index.ts';
-import { createLog, MAKE_ID, START } from '../make/fixtures/events.ts';
+import { createLog, MAKE_ID, START } from '../make/fixtures/make-events.ts';
 import { beginPlan } from './index.ts';
 import { MINUTE_MS } from '../science/units/index.ts';
 

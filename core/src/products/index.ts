@@ -1,11 +1,11 @@
 export type { Gives, PoursAs, Product } from './product.ts';
-export { defaultPlan } from './begin/yogurt.ts';
+export { defaultPlan } from './begin/begin-yogurt.ts';
 export { CULTURED_CREAM } from './cultured-cream.ts';
 export { PRODUCTS, methodSteps, productOf } from './catalogue.ts';
-export { massFlow, type FlowKnown, type MassFlow } from './flow.ts';
+export { massFlow, type FlowKnown, type MassFlow } from './method-flow.ts';
 export { feedRows, milkForWaking, type FeedRow } from './feeds.ts';
 export { adviseOn } from './advise.ts';
 export { beginPlan, planOfMethod } from './begin/index.ts';
-export { butterPour } from './begin/ghee.ts';
-export { beginWaking, usualWaking, WAKES_AT_C } from './begin/waking.ts';
-export { defectsOf } from './defects.ts';
+export { butterPour } from './begin/begin-ghee.ts';
+export { beginWaking, usualWaking, WAKES_AT_C } from './begin/begin-waking.ts';
+export { defectsOf } from './defects-of-plan.ts';

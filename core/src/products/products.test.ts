@@ -18,7 +18,7 @@ import {
   stateOfPlan,
   type MakeState,
 } from '../make/index.ts';
-import { createLog, MAKE_ID, START } from '../make/fixtures/events.ts';
+import { createLog, MAKE_ID, START } from '../make/fixtures/make-events.ts';
 import { adviseOn, methodSteps, beginPlan, PRODUCTS } from './index.ts';
 import { MINUTE_MS } from '../science/units/index.ts';
 

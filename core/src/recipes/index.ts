@@ -1,4 +1,4 @@
-export { foldMethods, nextVersion } from './kept.ts';
+export { foldMethods, nextVersion } from './kept-methods.ts';
 export { thingsOf } from './asks.ts';
 export { measureMethod, type Measured, type MeasuredStep } from './measure.ts';
 export * from './edit.ts';

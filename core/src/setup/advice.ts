@@ -8,7 +8,7 @@ import {
   type TemperatureUnit,
 } from '../science/units/index.ts';
 import { batchOf, isHeated, inoculumFor, souringKindOf } from './batch.ts';
-import { placeUnchecked } from './room.ts';
+import { placeUnchecked } from './room-heat.ts';
 import { fillJars } from './jars.ts';
 
 /** Something to say about a plan, beside the field it is about. */

@@ -54,7 +54,7 @@ export { closed, handsOnly, type Leg, type LegReading, type LegRun } from './leg
 export { heatTargetC } from './heat.ts';
 export { coolingMin } from './cool.ts';
 export { loadsOf, temperBath, temperMin, withStanding, type Standing, type TemperBath } from './temper.ts';
-export { preparationOf, type Preparation } from './preparation.ts';
+export { preparationOf, type Preparation } from './before-the-pot.ts';
 export {
   churnName,
   creamIn,

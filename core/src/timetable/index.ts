@@ -8,4 +8,4 @@ export { goOn, type DayGoesOn, type GoingDay } from './live.ts';
 export { litresThere, pourDay, wantOf, type DayPours, type DaySkim, type WayOut } from './pours.ts';
 export { eveningList, heldSpans, lanesOf, type EveningThing } from './evening.ts';
 export { washingUp, type WashingUp } from './washing-up.ts';
-export { foldDays } from './kept.ts';
+export { foldDays } from './kept-days.ts';

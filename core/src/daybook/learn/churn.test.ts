@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals';
 import { churnForecast } from '../../science/butter/index.ts';
 import { defaultKitchen } from '../../kitchen/index.ts';
 import { foldMake, pointForecast, stateOfPlan, type MakeState } from '../../make/index.ts';
-import { createLog, START } from '../../make/fixtures/events.ts';
+import { createLog, START } from '../../make/fixtures/make-events.ts';
 import { batchOf } from '../../setup/index.ts';
 import { beginPlan } from '../../products/index.ts';
 import { factorsFor, factorWords, learnFactors, withFactors } from './index.ts';

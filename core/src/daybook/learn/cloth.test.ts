@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals';
 import { drainedAfter } from '../../science/curd/index.ts';
 import { defaultKitchen } from '../../kitchen/index.ts';
 import type { LoggedEvent } from '../../log/index.ts';
-import { createLog, MAKE_ID, START } from '../../make/fixtures/events.ts';
+import { createLog, MAKE_ID, START } from '../../make/fixtures/make-events.ts';
 import {
   drainingNow,
   foldMake,

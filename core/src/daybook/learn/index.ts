@@ -11,4 +11,4 @@ export {
   type Taught,
 } from './factors.ts';
 export { FACTOR_SPREAD, observeRate, type Observation } from './observe.ts';
-export * from './words.ts';
+export * from './learned-words.ts';

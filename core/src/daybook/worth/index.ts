@@ -1,3 +1,3 @@
-export * from './prices.ts';
+export * from './priced.ts';
 export * from './energy.ts';
 export * from './worth.ts';

@@ -3,9 +3,9 @@ import type { MakePlan, PlanPrices } from '../../contract/index.ts';
 import { defaultKitchen } from '../../kitchen/index.ts';
 import { stateOfPlan, type MakeState } from '../../make/index.ts';
 import { beginPlan, defaultPlan } from '../../products/index.ts';
-import { lotId, ZERO_MS } from '../../fixtures/ledger.ts';
+import { lotId, ZERO_MS } from '../../fixtures/ledger-kit.ts';
 import { burnerKwh } from './energy.ts';
-import { priced } from './prices.ts';
+import { priced } from './priced.ts';
 import { countedIn, worthOf } from './worth.ts';
 import { HOUR_MS } from '../../science/units/index.ts';
 

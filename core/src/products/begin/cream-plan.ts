@@ -3,7 +3,7 @@ import { USUAL_FLAME } from '../../science/heat/index.ts';
 import { roomOf } from '../../setup/index.ts';
 import { massOfLitresKg, MILK_FACTS, withFat } from '../../science/milk/index.ts';
 import { typedMass, type MeasureSystem } from '../../science/units/index.ts';
-import { roundVolume } from './yogurt.ts';
+import { roundVolume } from './begin-yogurt.ts';
 
 /** Fat of bought cream nobody knows more about. */
 const USUAL_FAT = 0.33;

@@ -3,12 +3,12 @@ import { kitchenOfToday } from '../../kitchen/index.ts';
 import { usualMethod } from '../methods/index.ts';
 import { PRODUCTS } from '../catalogue.ts';
 import type { Begin } from '../product.ts';
-import { beginButter } from './butter.ts';
-import { beginCulturedCream } from './cultured-cream.ts';
-import { beginGhee } from './ghee.ts';
+import { beginButter } from './begin-butter.ts';
+import { beginCulturedCream } from './begin-cultured-cream.ts';
+import { beginGhee } from './begin-ghee.ts';
 import { planByMethod } from './of-method.ts';
-import { beginUsualWaking } from './waking.ts';
-import { defaultPlan } from './yogurt.ts';
+import { beginUsualWaking } from './begin-waking.ts';
+import { defaultPlan } from './begin-yogurt.ts';
 
 /** Products whose plan knows its own way; every other begins by its usual method. */
 const BEGIN: Readonly<Partial<Record<ProductId, Begin>>> = {

@@ -1,6 +1,6 @@
 import { CHURN_FACTS, type ChurnKind } from '../../science/butter/index.ts';
 import type { Method } from '../../contract/index.ts';
-import { shipped } from './parts.ts';
+import { shipped } from './shipped-method.ts';
 
 /** What a churn nobody entered in the Kitchen holds, L. */
 const USUAL_LITRES = 2;

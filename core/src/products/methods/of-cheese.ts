@@ -1,5 +1,5 @@
 import type { Method } from '../../contract/index.ts';
-import { shipped } from './parts.ts';
+import { shipped } from './shipped-method.ts';
 
 const RENNET = { kind: 'add-rennet', unit: 'mL', strengthImcu: null } as const;
 const BY_BUTTERMILK = { kind: 'cultured-buttermilk', share: 0.015, statedRatio: null } as const;

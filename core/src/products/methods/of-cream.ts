@@ -1,5 +1,5 @@
 import type { Method } from '../../contract/index.ts';
-import { shipped } from './parts.ts';
+import { shipped } from './shipped-method.ts';
 
 const RIPENED = [
   'pour',

@@ -1,10 +1,10 @@
 export { agedNow, childOf, daysOld, isLive, placeOf, storageOf } from './culture.ts';
-export * from './register.ts';
+export * from './culture-register.ts';
 export * from './due.ts';
-export * from './checks.ts';
-export * from './vigour.ts';
+export * from './culture-checks.ts';
+export * from './culture-vigour.ts';
 export * from './grain-gain.ts';
 export * from './tree.ts';
 export * from './starter.ts';
-export * from './words.ts';
-export * from './correction.ts';
+export * from './culture-names.ts';
+export * from './culture-correction.ts';

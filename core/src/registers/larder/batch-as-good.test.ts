@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { makePlan } from '../../contract/index.ts';
-import { createLog, MAKE_ID, START } from '../../make/fixtures/events.ts';
+import { createLog, MAKE_ID, START } from '../../make/fixtures/make-events.ts';
 import { defaultKitchen } from '../../kitchen/index.ts';
 import type { LoggedEvent } from '../../log/index.ts';
 import { foldMake, type MakeState } from '../../make/index.ts';

@@ -5,7 +5,7 @@ import { STEP_TYPES } from '../../steps/index.ts';
 import type { TakenGoods } from '../../daybook/worth/index.ts';
 import { cameOut } from './came-out.ts';
 import { goodOfMake } from './from-make.ts';
-import { EMPTY_GOOD_KG } from './register.ts';
+import { EMPTY_GOOD_KG } from './larder-register.ts';
 
 /** Less than this share of a batch is left over: it is all of it. */
 const ALL_SHARE = 0.02;

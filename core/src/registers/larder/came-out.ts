@@ -3,7 +3,7 @@ import { BY_PART, type ByGood, type GoodKind, type MakePlan } from '../../contra
 import { likelyKg, stateOfPlan } from '../../make/index.ts';
 import { batchOf } from '../../setup/index.ts';
 import { massFlow, methodSteps } from '../../products/index.ts';
-import type { MadeOf } from './register.ts';
+import type { MadeOf } from './larder-register.ts';
 
 /** Scales differ: so much more than was weighed may be put up. */
 const SCALE_SHARE = 0.02;

@@ -2,15 +2,15 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { larderMovement, type GoodKind, type LarderMovement } from '../../contract/index.ts';
 import { carry, putUpLike } from '../../fixtures/goods.ts';
-import { createLedger, lotId, ZERO_MS } from '../../fixtures/ledger.ts';
+import { createLedger, lotId, ZERO_MS } from '../../fixtures/ledger-kit.ts';
 import { defaultKitchen } from '../../kitchen/index.ts';
 import { beginPlan } from '../../products/index.ts';
 import { cameOut } from './came-out.ts';
-import { larderFault } from './checks.ts';
+import { larderFault } from './larder-checks.ts';
 import { countPieces, goodKg, massOfPieces } from './count.ts';
 import { goodKeepBy } from './keep.ts';
 import { GOOD_FACTS, usualKeeping } from './kinds.ts';
-import { foldLarder, stockAt } from './register.ts';
+import { foldLarder, stockAt } from './larder-register.ts';
 import { DAY_MS, HOUR_MS } from '../../science/units/index.ts';
 
 const GOODS = lotId('BUTTER');

@@ -2,7 +2,7 @@ import type { Good, GoodStock, Lot } from '../../contract/index.ts';
 import type { Due } from '../cultures/index.ts';
 import { EMPTY_KG, keepOf } from '../milk/index.ts';
 import { goodKeepBy } from './keep.ts';
-import { EMPTY_GOOD_KG } from './register.ts';
+import { EMPTY_GOOD_KG } from './larder-register.ts';
 import { DAY_MS } from '../../science/units/index.ts';
 
 /** What turns within so long goes before anything frozen. */

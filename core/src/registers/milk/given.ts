@@ -6,7 +6,7 @@ import { massFlow, methodSteps, productOf, type Gives } from '../../products/ind
 import { amountOf } from './amount.ts';
 import { lotFrom, lotOf, placeC } from './lot.ts';
 import { put, takeFrom, type GivingMake, type Moment, type Part, type RoomDraft } from './movements.ts';
-import { milkCost } from './pour.ts';
+import { milkCost } from './poured-lots.ts';
 
 const partOf = (of: ByProduct | undefined): Part => of ?? 'out';
 

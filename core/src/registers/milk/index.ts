@@ -12,14 +12,14 @@ export {
   settles,
   heatAt,
 } from './lot.ts';
-export * from './room.ts';
-export * from './checks.ts';
+export * from './milk-room.ts';
+export * from './milk-checks.ts';
 export * from './allocation.ts';
 export * from './skimming.ts';
 export * from './milkings-file.ts';
 export * from './outlook.ts';
-export * from './pour.ts';
+export * from './poured-lots.ts';
 export * from './as-starter.ts';
-export * from './words.ts';
-export * from './correction.ts';
+export * from './lot-words.ts';
+export * from './milk-correction.ts';
 export { isCream } from './pooling.ts';

@@ -10,7 +10,7 @@ import {
   warmsAt,
   type ChurnForecast,
   type Churning,
-} from './churn.ts';
+} from './churning.ts';
 import { brokeAfter, CHURN_STAGES, STAGE_LN_SIGMA, STAGE_SHARE, type SeenStage } from './stages.ts';
 
 /** A heat read while churning, minutes since it began. */

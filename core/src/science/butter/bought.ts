@@ -1,5 +1,5 @@
 import { butterBalance } from './balance.ts';
-import { HAND_WORKED_FAT } from './churn.ts';
+import { HAND_WORKED_FAT } from './churning.ts';
 
 /** Cream for sale, and the butter it stands against. */
 export interface BoughtCream {

@@ -1,5 +1,5 @@
 import { butterBalance } from './balance.ts';
-import { HAND_WORKED_FAT } from './churn.ts';
+import { HAND_WORKED_FAT } from './churning.ts';
 
 /** Fat left in the buttermilk of butter worked by hand, where nobody measured it [judgement]. */
 export const USUAL_BUTTERMILK_FAT = 0.006;

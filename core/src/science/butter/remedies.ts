@@ -2,8 +2,8 @@ import type { Composition } from '../milk/index.ts';
 import { bringInBath } from '../heat/index.ts';
 import { churnAlong, type ChurnHeat, type ChurnWay } from './along.ts';
 import { RIPENED_PH, SWEET_PH } from './cream-sourness.ts';
-import { churnOnward, churnWindowC, type Churning } from './churn.ts';
-import { waterToCool } from './water.ts';
+import { churnOnward, churnWindowC, type Churning } from './churning.ts';
+import { waterToCool } from './watered.ts';
 import { massOfLitresKg } from '../milk/index.ts';
 
 /** Why a churning takes so long. */

@@ -1,5 +1,5 @@
 import { butterBalance } from './balance.ts';
-import { churnForecast, churnSpread, HAND_WORKED_FAT, type Churning } from './churn.ts';
+import { churnForecast, churnSpread, HAND_WORKED_FAT, type Churning } from './churning.ts';
 
 /** What churning at one heat comes to. */
 export interface HeatChoice {

@@ -1,4 +1,4 @@
-import { HAND_WORKED_FAT } from './churn.ts';
+import { HAND_WORKED_FAT } from './churning.ts';
 
 /** Butter holds this much that is neither fat nor water, 0..1. */
 const BUTTER_SNF = 0.02;

@@ -1,4 +1,4 @@
-import { boilingPointC } from './water.ts';
+import { boilingPointC } from './boiling.ts';
 
 /** What eye and finger tell of how warm milk is, from hot to cold. */
 export const HEAT_CUES = [

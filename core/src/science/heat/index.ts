@@ -1,4 +1,4 @@
-export * from './water.ts';
+export * from './boiling.ts';
 export * from './felt.ts';
 export * from './flame.ts';
 export * from './vessel.ts';
@@ -10,5 +10,5 @@ export * from './refit.ts';
 export * from './thermometer.ts';
 export * from './bath.ts';
 export * from './warm-box.ts';
-export * from './thaw.ts';
+export * from './thawing.ts';
 export { potOfMilk, widthOfPotM } from './pot.ts';

@@ -1,5 +1,5 @@
 import { fromCelsius } from '../units/index.ts';
-import { boilingPointC } from './water.ts';
+import { boilingPointC } from './boiling.ts';
 
 /** A thermometer held in ice slush and in boiling water; either may be missing. */
 export interface ThermometerCheck {

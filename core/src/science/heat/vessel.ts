@@ -1,6 +1,6 @@
 import type { Composition } from '../milk/index.ts';
 import { potOfMilk } from './pot.ts';
-import { saturationPressurePa } from './water.ts';
+import { saturationPressurePa } from './boiling.ts';
 
 /** Heat loss of a still vessel, W/(m²·K) [F]. */
 const SIDE_W_PER_M2_K = 12;

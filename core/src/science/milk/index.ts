@@ -3,5 +3,5 @@ export * from './density.ts';
 export * from './specific-heat.ts';
 export * from './mix.ts';
 export * from './settling.ts';
-export * from './keeping.ts';
+export * from './milk-keeps.ts';
 export * from './lactation.ts';

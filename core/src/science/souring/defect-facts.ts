@@ -1,4 +1,4 @@
-import type { Defect } from './defects.ts';
+import type { Defect } from './defect-list.ts';
 
 interface DefectFacts {
   readonly label: string;

@@ -1,10 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import type { LarderMovement } from '../../contract/index.ts';
 import { carry, putUpLike } from '../../fixtures/goods.ts';
-import { createLedger, lotId, ZERO_MS } from '../../fixtures/ledger.ts';
-import { larderFault } from './checks.ts';
-import { foldLarder } from './register.ts';
-import { goodThawHours, toThaw } from './thaw.ts';
+import { createLedger, lotId, ZERO_MS } from '../../fixtures/ledger-kit.ts';
+import { larderFault } from './larder-checks.ts';
+import { foldLarder } from './larder-register.ts';
+import { goodThawHours, toThaw } from './goods-to-thaw.ts';
 import { turningFirst } from './turning-first.ts';
 import { HOUR_MS } from '../../science/units/index.ts';
 

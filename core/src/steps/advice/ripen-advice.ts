@@ -4,7 +4,7 @@ import { placeAmbientC } from '../../science/heat/index.ts';
 import { isHeated, type Advice, type AdviceUnits } from '../../setup/index.ts';
 import { formatTemperature } from '../../science/units/index.ts';
 import type { Advise } from '../step-type.ts';
-import { boundsOfDose } from './dose.ts';
+import { boundsOfDose } from './dose-advice.ts';
 
 /** Below this no cream acidifies safely, and yogurt's whey does not work in it, °C. */
 const TOO_COLD_C = 14;

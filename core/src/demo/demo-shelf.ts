@@ -6,8 +6,8 @@ import { SHIPPED_METHODS } from '../products/methods/index.ts';
 import { createRandom, hashSeed, type Random } from '../science/numerics/index.ts';
 import { methodSteps, planOfMethod } from '../products/index.ts';
 import { drainingOf, markPh, NOTHING_SEEN, thicknessOf } from '../steps/index.ts';
-import { begin, grams, notes, type DemoCream } from './cream.ts';
-import { LANTERN_FOLD } from './kitchen.ts';
+import { begin, grams, notes, type DemoCream } from './demo-cream.ts';
+import { LANTERN_FOLD } from './demo-kitchen.ts';
 import { trueSouring, type HiddenTruth } from './truth.ts';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
 

@@ -9,7 +9,7 @@ import {
 import type { StepId } from '../contract/index.ts';
 import { productOf } from '../products/index.ts';
 import { clothSeen, drainingOf, LONGEST_DRAIN_H, thicknessOf } from '../steps/index.ts';
-import { makeFlow } from './flow.ts';
+import { makeFlow } from './make-flow.ts';
 import type { MakeState } from './state.ts';
 import { HOUR_MS } from '../science/units/index.ts';
 import { Z90 } from '../science/numerics/index.ts';

@@ -1,5 +1,5 @@
-import type { Flavouring } from './salt.ts';
-import { KEEPING_SERUM } from './wash.ts';
+import type { Flavouring } from './salted.ts';
+import { KEEPING_SERUM } from './washing.ts';
 
 /** Where butter is kept. */
 export const BUTTER_PLACES = ['cold', 'freezer', 'counter', 'under-water'] as const;

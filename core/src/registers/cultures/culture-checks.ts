@@ -1,6 +1,6 @@
 import type { CultureChange } from '../../contract/index.ts';
 import type { EntryFault, LoggedEvent, Replayed } from '../../log/index.ts';
-import { applyToCultures, openCultures, type CultureDraft, type Cultures } from './register.ts';
+import { applyToCultures, openCultures, type CultureDraft, type Cultures } from './culture-register.ts';
 
 /** Whether an entry makes sense with what the register holds; `null` when it does. */
 export function cultureFault(

@@ -1,13 +1,13 @@
 import { expect, test } from '@jest/globals';
 import { putUpLike } from '../../fixtures/goods.ts';
-import { createLedger, lotId, ZERO_MS } from '../../fixtures/ledger.ts';
+import { createLedger, lotId, ZERO_MS } from '../../fixtures/ledger-kit.ts';
 import { defaultKitchen } from '../../kitchen/index.ts';
 import { starterKg, stateOfPlan } from '../../make/index.ts';
 import { foldMilkRoom, openLots } from '../milk/index.ts';
 import { defaultPlan } from '../../products/index.ts';
 import { goodOfMake } from './from-make.ts';
-import { foldLarder } from './register.ts';
-import { larderTraceOf, traced } from './trace.ts';
+import { foldLarder } from './larder-register.ts';
+import { larderTraceOf, traced } from './larder-trace.ts';
 import { turningFirst } from './turning-first.ts';
 import { HOUR_MS } from '../../science/units/index.ts';
 

@@ -3,7 +3,7 @@ import type { EntryFault, LoggedEvent, Replayed } from '../../log/index.ts';
 import { formatMass, type MeasureSystem } from '../../science/units/index.ts';
 import { cameOut, partOf } from './came-out.ts';
 import { goodKg } from './count.ts';
-import { applyToLarder, openLarder, stockAt, type Larder, type LarderDraft } from './register.ts';
+import { applyToLarder, openLarder, stockAt, type Larder, type LarderDraft } from './larder-register.ts';
 
 /** A page's sums and ours may differ in the last digits. */
 const EPSILON_KG = 1e-4;

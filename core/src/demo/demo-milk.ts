@@ -8,7 +8,7 @@ import {
   withFat,
 } from '../science/milk/index.ts';
 import { createRandom } from '../science/numerics/index.ts';
-import { LANTERN_FOLD } from './kitchen.ts';
+import { LANTERN_FOLD } from './demo-kitchen.ts';
 import { DAY_MS, HOUR_MS } from '../science/units/index.ts';
 
 const DAYS = 62;

@@ -1,6 +1,6 @@
 import type { LarderTrace } from '../../contract/index.ts';
 import type { MilkRoom } from '../milk/index.ts';
-import type { Larder } from './register.ts';
+import type { Larder } from './larder-register.ts';
 
 /**
  * What came of what, from the ledgers of milk and goods: a lot of another lot, a make of the lots poured into it, goods of

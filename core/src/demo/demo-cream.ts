@@ -19,7 +19,7 @@ import { massOfLitresKg, MILK_FACTS, withFat } from '../science/milk/index.ts';
 import { createRandom, hashSeed } from '../science/numerics/index.ts';
 import { beginPlan } from '../products/index.ts';
 import { creamIn, withLoads } from '../steps/index.ts';
-import { LANTERN_FOLD } from './kitchen.ts';
+import { LANTERN_FOLD } from './demo-kitchen.ts';
 import { trueSouring, type DemoEvent, type HiddenTruth } from './truth.ts';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
 

@@ -4,7 +4,7 @@ import { defaultKitchen } from '../kitchen/index.ts';
 import { batchOf } from '../setup/index.ts';
 import { planOfMethod } from '../products/index.ts';
 import { SHIPPED_METHODS } from '../products/methods/index.ts';
-import { createLog, MAKE_ID, START } from './fixtures/events.ts';
+import { createLog, MAKE_ID, START } from './fixtures/make-events.ts';
 import {
   asPoured,
   bandForecast,

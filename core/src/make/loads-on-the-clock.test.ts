@@ -3,7 +3,7 @@ import { defaultKitchen } from '../kitchen/index.ts';
 import type { LoggedEvent } from '../log/index.ts';
 import { beginPlan } from '../products/index.ts';
 import { preparationOf } from '../steps/index.ts';
-import { createLog, MAKE_ID, START } from './fixtures/events.ts';
+import { createLog, MAKE_ID, START } from './fixtures/make-events.ts';
 import {
   alarmsOf,
   bandForecast,
