@@ -9,7 +9,7 @@ module.exports = {
       name: 'no-circles',
       severity: 'error',
       from: {},
-      to: { circular: true, dependencyTypesNot: ['type-only'] },
+      to: { circular: true },
     },
     {
       name: 'core-stands-alone',

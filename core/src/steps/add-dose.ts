@@ -1,6 +1,7 @@
 import type { MakePlan, StepInstance } from '../contract/index.ts';
 import { batchOf } from '../setup/index.ts';
-import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
+import { factsOf, paramsOf, type StepType } from './step-type.ts';
+import type { StepOf } from './step-of.ts';
 
 const own = ({ step }: Pick<StepOf, 'step'>) => paramsOf(step, 'add-dose');
 export type DoseStep = Extract<StepInstance, { kind: 'add-dose' }>;

@@ -1,6 +1,7 @@
 import { briningHours, WEAK_BRINE, wheelHeightCm } from '../science/curd/index.ts';
 import type { Curd } from './curd-run.ts';
-import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
+import { factsOf, paramsOf, type StepType } from './step-type.ts';
+import type { StepOf } from './step-of.ts';
 
 const own = ({ step }: StepOf) => paramsOf(step, 'brine');
 

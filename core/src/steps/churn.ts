@@ -20,7 +20,8 @@ import { thicknessIndex } from '../science/souring/index.ts';
 import { batchOf, roomAtC, type CautionId } from '../setup/index.ts';
 import type { Leg, LegRun } from './leg.ts';
 import { THICKENS_H } from './thicken.ts';
-import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
+import { factsOf, paramsOf, type StepType } from './step-type.ts';
+import type { StepOf } from './step-of.ts';
 import { MINUTE_MS } from '../science/units/index.ts';
 
 /** From this thickness on a spoon of ripened cream stands, 0..100. */

@@ -14,7 +14,8 @@ import type { MakePlan } from '../contract/index.ts';
 import { FLAME_SHARE } from '../science/heat/index.ts';
 import { batchOf } from '../setup/index.ts';
 import type { Leg, LegRun } from './leg.ts';
-import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
+import { factsOf, paramsOf, type StepType } from './step-type.ts';
+import type { StepOf } from './step-of.ts';
 import { MINUTE_MS } from '../science/units/index.ts';
 
 /** Hotter than this it browns by the minute, and at the second it smokes, °C. */

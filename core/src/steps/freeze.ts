@@ -1,5 +1,6 @@
 import type { FreezingMachine, StepInstance } from '../contract/index.ts';
-import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
+import { factsOf, paramsOf, type StepType } from './step-type.ts';
+import type { StepOf } from './step-of.ts';
 
 const own = ({ step }: Pick<StepOf, 'step'>) => paramsOf(step, 'freeze');
 export type FreezeStep = Extract<StepInstance, { kind: 'freeze' }>;

@@ -49,12 +49,13 @@ import { AGE, DRY } from './shelf.ts';
 import type { StepFacts, StepType } from './step-type.ts';
 
 export * from './step-type.ts';
+export type { Goods, StepOf } from './step-of.ts';
 export type { AcidMark, MarkMoment, MarkName, MarkRole, ShareMark } from './mark.ts';
 export { closed, handsOnly, type Leg, type LegReading, type LegRun } from './leg.ts';
 export { heatTargetC } from './heat.ts';
 export { coolingMin } from './cool.ts';
 export { loadsOf, temperBath, temperMin, withStanding, type Standing, type TemperBath } from './temper.ts';
-export { preparationOf, type Preparation } from './before-the-pot.ts';
+export { preparationOf, type Preparation } from './set-out-for-churning.ts';
 export {
   churnName,
   creamIn,

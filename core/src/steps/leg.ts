@@ -5,7 +5,7 @@ import { interpolateLinear } from '../science/numerics/index.ts';
 import { batchOf, roomAtC } from '../setup/index.ts';
 import type { Composition } from '../science/milk/index.ts';
 import type { Fed } from './feeding.ts';
-import type { StepOf } from './step-type.ts';
+import type { StepOf } from './step-of.ts';
 
 /** A step that would never end by the model is drawn this long and said to be endless, minutes. */
 const ENDLESS_MIN = 24 * 60;

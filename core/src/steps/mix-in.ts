@@ -1,5 +1,6 @@
 import { thinned } from './curd-run.ts';
-import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
+import { factsOf, paramsOf, type StepType } from './step-type.ts';
+import type { StepOf } from './step-of.ts';
 
 const own = ({ step }: StepOf) => paramsOf(step, 'mix-in');
 

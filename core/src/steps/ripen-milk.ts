@@ -1,6 +1,7 @@
 import { SAFE_PH } from '../science/souring/index.ts';
 import { MILK_CURD } from './milk-curd.ts';
-import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
+import { factsOf, paramsOf, type StepType } from './step-type.ts';
+import type { StepOf } from './step-of.ts';
 
 const own = ({ step }: StepOf) => paramsOf(step, 'ripen-milk');
 /** Sour in the press by the next day: so far is looked, h. */

@@ -1,5 +1,6 @@
 import type { MakePlan } from '../contract/index.ts';
-import { factsOf, type StepOf, type StepType } from './step-type.ts';
+import { factsOf, type StepType } from './step-type.ts';
+import type { StepOf } from './step-of.ts';
 
 /** A cellar, °C: said to whoever has none. */
 export const CELLAR_C = 12;

@@ -13,6 +13,7 @@ import type { Curd, CurdSeen, Flowed } from './curd-run.ts';
 import type { Fed } from './feeding.ts';
 import type { Leg, LegRun } from './leg.ts';
 import type { AcidMark, MarkRole, ShareMark } from './mark.ts';
+import type { StepOf } from './step-of.ts';
 
 /** What stands in the pot while a step lasts. */
 type InThePot =
@@ -137,20 +138,6 @@ export interface StepHands {
   readonly waitMin?: number;
   /** Hands begin so long before its end, minutes; left out, at its end. */
   readonly leadMin?: number;
-}
-
-/** What a product's steps call what they work on. */
-export interface Goods {
-  /** "milk", "cream" */
-  readonly into: string;
-  /** "yogurt", "butter" */
-  readonly out: string;
-}
-
-/** A step as one make has it: its own parameters, and what it works on. */
-export interface StepOf {
-  readonly step: StepInstance;
-  readonly goods: Goods;
 }
 
 /** A step that comes after a souring, or without one, as it is gone through. */

@@ -12,7 +12,8 @@ import {
 import type { MakePlan } from '../contract/index.ts';
 import { clothSeen } from './cloth-seen.ts';
 import type { Curd, CurdSeen } from './curd-run.ts';
-import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
+import { factsOf, paramsOf, type StepType } from './step-type.ts';
+import type { StepOf } from './step-of.ts';
 import { HOUR_MS } from '../science/units/index.ts';
 
 const own = ({ step }: StepOf) => paramsOf(step, 'strain');

@@ -2,7 +2,8 @@ import { swapWaterC } from '../science/curd/index.ts';
 import type { MakePlan } from '../contract/index.ts';
 import { batchOf } from '../setup/index.ts';
 import { thinned } from './curd-run.ts';
-import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
+import { factsOf, paramsOf, type StepType } from './step-type.ts';
+import type { StepOf } from './step-of.ts';
 
 /** How hot the water must be, °C; `null` when even boiling water would not do. @param fromC of curd and whey */
 function swapHeatOf(plan: MakePlan, of: StepOf, fromC: number): number | null {

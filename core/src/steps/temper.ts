@@ -10,7 +10,8 @@ import {
   type LegReading,
   type Vessel,
 } from './leg.ts';
-import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
+import { factsOf, paramsOf, type StepType } from './step-type.ts';
+import type { StepOf } from './step-of.ts';
 
 /** Scatter of the book's times, one σ of ln [F]. */
 const TEMPER_LN_SIGMA = 0.25;

@@ -1,5 +1,6 @@
 import { DRAINED_SERUM, serumLeftFraction, type Washing } from '../science/butter/index.ts';
-import { factsOf, paramsOf, type StepOf, type StepType } from './step-type.ts';
+import { factsOf, paramsOf, type StepType } from './step-type.ts';
+import type { StepOf } from './step-of.ts';
 
 const own = ({ step }: Pick<StepOf, 'step'>) => paramsOf(step, 'wash');
 /** How a wash of a plan goes. */

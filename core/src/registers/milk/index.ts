@@ -12,7 +12,7 @@ export {
   settles,
   heatAt,
 } from './lot.ts';
-export * from './milk-room.ts';
+export * from './balances.ts';
 export * from './milk-checks.ts';
 export * from './allocation.ts';
 export * from './skimming.ts';

@@ -4,7 +4,7 @@ import { formatMass, type MeasureSystem } from '../../science/units/index.ts';
 import { isEmpty } from './lot.ts';
 import { isCream } from './pooling.ts';
 import type { RoomDraft } from './movements.ts';
-import { applyToRoom, openRoom, type MilkRoom } from './milk-room.ts';
+import { applyToRoom, openRoom, type MilkRoom } from './balances.ts';
 
 /** A page's sums and ours may differ in the last digits. */
 const FAT_SLACK = 1e-4;
