@@ -1,4 +1,4 @@
-import '../parts/form-styles.ts';
+import '../parts/fields/form-styles.ts';
 import { Button, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import type { ErrorBody } from '@morning-crock/core/contract';

@@ -1,6 +1,6 @@
 import { lazy, Suspense, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { useKeys } from '../parts/use-keys.ts';
+import { useKeys } from '../parts/keys/use-keys.ts';
 
 const KeyList = lazy(async () => ({ default: (await import('./KeyList.tsx')).KeyList }));
 

@@ -1,6 +1,6 @@
 import { Modal } from '@mantine/core';
-import { KeyRows } from '../parts/KeyRows.tsx';
-import '../parts/modal-styles.ts';
+import { KeyRows } from '../parts/keys/KeyRows.tsx';
+import '../parts/fields/modal-styles.ts';
 
 /** The list of all keys. */
 export function KeyList({ onClose }: { readonly onClose: () => void }) {

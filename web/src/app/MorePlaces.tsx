@@ -1,7 +1,7 @@
 import { Menu } from '@mantine/core';
 import { IconDots, type Icon as TablerIcon } from '@tabler/icons-react';
 import { Link } from 'react-router';
-import '../parts/popover-styles.ts';
+import '../parts/fields/popover-styles.ts';
 import '@mantine/core/styles/Menu.css';
 
 /** The places that have no room in the bar of a phone. */

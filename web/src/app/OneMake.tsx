@@ -8,7 +8,7 @@ import type { KeptEntry } from '../data/outbox.ts';
 import { refusalWords } from '../data/refusal-words.ts';
 import { dropRefused, useAppDispatch } from '../data/store.ts';
 import { useMake, type OneMake as Make } from '../data/use-make.ts';
-import { EntryLog } from '../parts/EntryLog.tsx';
+import { EntryLog } from '../parts/tables/EntryLog.tsx';
 
 /** What was typed was refused by the server: why, and how it goes on from there. */
 function NotBegun({ make, beginning }: { readonly make: Make; readonly beginning: KeptEntry }) {

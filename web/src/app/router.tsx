@@ -2,7 +2,7 @@ import { lazy } from 'react';
 import { createBrowserRouter, Navigate } from 'react-router';
 import { Bench } from '../places/bench/Bench.tsx';
 import { Frame } from './Frame.tsx';
-import { PlaceMishap } from '../parts/Mishap.tsx';
+import { PlaceMishap } from '../parts/tables/Mishap.tsx';
 
 /** An empty kitchen begins where a batch does. */
 const newMake = () => import('../places/new-make/NewMake.tsx');

@@ -1,5 +1,5 @@
 import { lazy, Suspense } from 'react';
-import { Contained } from '../parts/Mishap.tsx';
+import { Contained } from '../parts/tables/Mishap.tsx';
 import type { ChartBuilder } from './Chart.tsx';
 
 const Chart = lazy(() => import('./Chart.tsx'));

@@ -12,7 +12,7 @@ import { useUnderWayIds, useUnderWayLogs } from '../../data/under-way.ts';
 import { useAllLive } from '../../data/use-all-live.ts';
 import type { LiveMake } from '../../data/use-make.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { Thread } from '../../parts/Thread.tsx';
+import { Thread } from '../../parts/drawings/Thread.tsx';
 import { completeStep } from '../../data/complete-step.ts';
 import './bench.css';
 

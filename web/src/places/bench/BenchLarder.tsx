@@ -4,8 +4,8 @@ import { useCultures } from '../../data/use-cultures.ts';
 import { useLarder } from '../../data/use-larder.ts';
 import { useMilkRoom } from '../../data/use-milk.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { endWords, lotAmount } from '../../parts/milk-words.ts';
-import { stockWords, thawWords } from '../../parts/stock-words.ts';
+import { endWords, lotAmount } from '../../parts/words/milk-words.ts';
+import { stockWords, thawWords } from '../../parts/words/stock-words.ts';
 
 /** What turns within these days is told on the Bench. */
 const SOON_MS = 2 * DAY_MS;

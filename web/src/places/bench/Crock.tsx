@@ -2,9 +2,9 @@ import { markBand, type MakeState, HOUR_MS } from '@morning-crock/core';
 import { Link } from 'react-router';
 import type { LiveMake } from '../../data/use-make.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { CrockDrawing } from '../../parts/CrockDrawing.tsx';
-import { crockLook } from '../../parts/crock-look.ts';
-import { readyWords } from '../../parts/seen-words.ts';
+import { CrockDrawing } from '../../parts/drawings/CrockDrawing.tsx';
+import { crockLook } from '../../parts/drawings/crock-look.ts';
+import { readyWords } from '../../parts/words/seen-words.ts';
 
 /** Further off than this, what comes next is of another day. */
 const FAR_MS = 24 * HOUR_MS;

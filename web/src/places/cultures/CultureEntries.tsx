@@ -11,9 +11,9 @@ import { Button, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { useEntriesQuery } from '../../data/api.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { NameField } from '../../parts/NameField.tsx';
-import { CorrectEntry, type Corrected } from '../../parts/CorrectEntry.tsx';
-import { AmountField, useAsTyped, type TypedAmount } from '../../parts/AmountField.tsx';
+import { NameField } from '../../parts/fields/NameField.tsx';
+import { CorrectEntry, type Corrected } from '../../parts/fields/CorrectEntry.tsx';
+import { AmountField, useAsTyped, type TypedAmount } from '../../parts/fields/AmountField.tsx';
 
 const MILK = MILK_FACTS['shop-whole'].composition;
 

@@ -4,10 +4,10 @@ import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { useState, type ReactNode } from 'react';
 import { ulid } from 'ulid';
 import { record } from '../../data/store.ts';
-import { EntryForm } from '../../parts/EntryForm.tsx';
-import { NameField } from '../../parts/NameField.tsx';
-import { Choices } from '../../parts/Choices.tsx';
-import { AmountField, type TypedAmount } from '../../parts/AmountField.tsx';
+import { EntryForm } from '../../parts/fields/EntryForm.tsx';
+import { NameField } from '../../parts/fields/NameField.tsx';
+import { Choices } from '../../parts/fields/Choices.tsx';
+import { AmountField, type TypedAmount } from '../../parts/fields/AmountField.tsx';
 
 type Form = { readonly culture: Culture; readonly onDone: () => void };
 const MILK = MILK_FACTS['shop-whole'].composition;

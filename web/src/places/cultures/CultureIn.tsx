@@ -11,13 +11,13 @@ import { useNavigate } from 'react-router';
 import { ulid } from 'ulid';
 import { record } from '../../data/store.ts';
 import { useKitchen } from '../../data/use-units.ts';
-import { Choices } from '../../parts/Choices.tsx';
-import { EntryForm } from '../../parts/EntryForm.tsx';
-import { QuantityField } from '../../parts/QuantityField.tsx';
+import { Choices } from '../../parts/fields/Choices.tsx';
+import { EntryForm } from '../../parts/fields/EntryForm.tsx';
+import { QuantityField } from '../../parts/fields/QuantityField.tsx';
 import { instantOfFields } from '../../data/instant-of-fields.ts';
 import { PlaceChoice } from './CultureForms.tsx';
-import { AmountField, type TypedAmount } from '../../parts/AmountField.tsx';
-import { DayField } from '../../parts/DayField.tsx';
+import { AmountField, type TypedAmount } from '../../parts/fields/AmountField.tsx';
+import { DayField } from '../../parts/fields/DayField.tsx';
 
 const MILK = MILK_FACTS['shop-whole'].composition;
 

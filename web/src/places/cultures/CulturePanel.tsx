@@ -16,7 +16,7 @@ import { useFactorsQuery } from '../../data/api.ts';
 import { record } from '../../data/store.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { CultureEntries } from './CultureEntries.tsx';
-import { LittleCurve } from '../../parts/LittleCurve.tsx';
+import { LittleCurve } from '../../parts/drawings/LittleCurve.tsx';
 import {
   DiscardForm,
   FeedForm,
@@ -26,7 +26,7 @@ import {
   SplitForm,
   WeighForm,
 } from './CultureForms.tsx';
-import { cultureWords, factsOf } from '../../parts/culture-words.ts';
+import { cultureWords, factsOf } from '../../parts/words/culture-words.ts';
 
 const NOTHING: readonly Factor[] = [];
 type Doing = 'nothing' | 'split' | 'feed' | 'weigh' | 'sign' | 'discard' | 'merge' | 'rename';

@@ -1,4 +1,4 @@
-import '../../parts/form-styles.ts';
+import '../../parts/fields/form-styles.ts';
 import { isLive, type Due } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
@@ -6,13 +6,13 @@ import { Link, useParams, useSearchParams } from 'react-router';
 import { useKitchenQuery } from '../../data/api.ts';
 import { useNow } from '../../data/clock.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { RegisterUndo } from '../../parts/RegisterUndo.tsx';
+import { RegisterUndo } from '../../parts/tables/RegisterUndo.tsx';
 import { WakeForm } from './WakeForm.tsx';
 import { CultureIn } from './CultureIn.tsx';
 import { CulturePanel } from './CulturePanel.tsx';
 import { FamilyTree } from './FamilyTree.tsx';
 import { useCultures, type CulturesNow } from '../../data/use-cultures.ts';
-import '../../parts/register.css';
+import '../../parts/tables/register.css';
 import './cultures.css';
 
 const DUE_SHOWN = 4;

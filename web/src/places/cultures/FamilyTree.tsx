@@ -2,7 +2,7 @@ import { agedNow, isLive, layTree, livingShare, placeOf, type TreeNode } from '@
 import type { Culture } from '@morning-crock/core/contract';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { cultureWords } from '../../parts/culture-words.ts';
+import { cultureWords } from '../../parts/words/culture-words.ts';
 
 const COLUMN_PX = 78;
 const ROW_PX = 84;

@@ -27,9 +27,9 @@ import { liveSlice } from '../../data/live-slice.ts';
 import { dropRefused, record, useAppDispatch, useAppSelector, whenSettled } from '../../data/store.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { requestForecast } from '../../workers/forecast-client.ts';
-import { Choices } from '../../parts/Choices.tsx';
-import { StepSlider } from '../../parts/StepSlider.tsx';
-import { FeedTable } from '../../parts/FeedTable.tsx';
+import { Choices } from '../../parts/fields/Choices.tsx';
+import { StepSlider } from '../../parts/fields/StepSlider.tsx';
+import { FeedTable } from '../../parts/tables/FeedTable.tsx';
 
 const KINDS = ['dried-yogurt', 'dried-mesophilic'] as const;
 

@@ -5,7 +5,7 @@ import { flushSync } from 'react-dom';
 import { useUnits } from '../../data/use-units.ts';
 import type { CalendarMoment } from './day-calendar.ts';
 import type { Told } from './day-moments.ts';
-import { saveFile } from '../../parts/save-file.ts';
+import { saveFile } from '../../parts/print/save-file.ts';
 
 /** One thing to do the evening before, in words. */
 function eveningWords(thing: EveningThing, volume: (litres: number) => string): string {

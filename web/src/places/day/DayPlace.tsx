@@ -1,4 +1,4 @@
-import '../../parts/form-styles.ts';
+import '../../parts/fields/form-styles.ts';
 import {
   clockTime,
   eveningList,
@@ -23,7 +23,7 @@ import { useUnderWayIds } from '../../data/under-way.ts';
 import { useMethods } from '../../data/use-methods.ts';
 import { useDays } from '../../data/use-days.ts';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
-import { DayTimeFields, useDayTime } from '../../parts/DayTime.tsx';
+import { DayTimeFields, useDayTime } from '../../parts/words/DayTime.tsx';
 import { requestForecast } from '../../workers/forecast-client.ts';
 import { DayBlock } from './DayBlock.tsx';
 import { dayMoments } from './day-moments.ts';
@@ -37,7 +37,7 @@ import { KeptDays } from './KeptDays.tsx';
 import { draftOf, useDayDraft, type DayDraft } from './day-draft.ts';
 import { dayDocOf, missingOf, startingPlanOf } from './day-document.ts';
 import { useDayPlan } from './use-day-plan.ts';
-import '../../parts/paper.css';
+import '../../parts/print/paper.css';
 import './day.css';
 
 const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];

@@ -1,7 +1,7 @@
 import { formatMinutes, type DayAnswer } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { ulid } from 'ulid';
-import { ClockField } from '../../parts/ClockField.tsx';
+import { ClockField } from '../../parts/fields/ClockField.tsx';
 import type { ChangeDraft, DayDraft } from './day-draft.ts';
 
 const MOST = 4;

@@ -1,4 +1,4 @@
-import '../../parts/tables.css';
+import '../../parts/tables/tables.css';
 import {
   daybookChoices,
   FAT_LOST_BY,
@@ -22,8 +22,8 @@ import { useKitchen, useUnits } from '../../data/use-units.ts';
 import { answerOption, type AnswerPicture } from '../../charts/answer-option.ts';
 import type { ChartBuilder } from '../../charts/Chart.tsx';
 import { LazyChart } from '../../charts/LazyChart.tsx';
-import { Choices } from '../../parts/Choices.tsx';
-import { inTable, saveTable, type Cell } from '../../parts/table-file.ts';
+import { Choices } from '../../parts/fields/Choices.tsx';
+import { inTable, saveTable, type Cell } from '../../parts/print/table-file.ts';
 import {
   fatPicture,
   handsPicture,

@@ -1,4 +1,4 @@
-import '../../parts/tables.css';
+import '../../parts/tables/tables.css';
 import {
   foldMake,
   formatMinutes,
@@ -16,11 +16,11 @@ import { useLarder } from '../../data/use-larder.ts';
 import { useUnits } from '../../data/use-units.ts';
 import type { Units } from '../../data/units-of.ts';
 import { MakeCurve } from '../../charts/MakeCurve.tsx';
-import { saveTable } from '../../parts/table-file.ts';
+import { saveTable } from '../../parts/print/table-file.ts';
 import { costFacts } from './cost-facts.ts';
 import { together } from './together.ts';
 import { recordCurve, recordFacts, verdictOf, type RecordFact } from './record-facts.ts';
-import '../../parts/paper.css';
+import '../../parts/print/paper.css';
 import './daybook.css';
 
 const NOTHING = '–';

@@ -10,7 +10,7 @@ import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { useLarder } from '../../data/use-larder.ts';
 import type { Units } from '../../data/units-of.ts';
-import { perWeight } from '../../parts/price-words.ts';
+import { perWeight } from '../../parts/words/price-words.ts';
 
 /** How much of a part went in, in the measure it is priced by. */
 function amountWords({ amount, unit }: CostLine, units: Units): string {

@@ -1,4 +1,4 @@
-import '../../parts/tables.css';
+import '../../parts/tables/tables.css';
 import {
   formatMinutes,
   makesByMonth,
@@ -12,14 +12,14 @@ import { Button } from '@mantine/core';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
-import { priceWeight } from '../../parts/price-words.ts';
-import { saveTable } from '../../parts/table-file.ts';
+import { priceWeight } from '../../parts/words/price-words.ts';
+import { saveTable } from '../../parts/print/table-file.ts';
 import { monthWords, savedWords } from './answer-words.ts';
 import { DaybookHead } from './DaybookHead.tsx';
 import { TALLY_COLUMNS, tallyRow } from './tally-row.ts';
 import { TallyCells, TallyHeads } from './TallyCells.tsx';
 import { useDaybook } from './use-daybook.ts';
-import '../../parts/paper.css';
+import '../../parts/print/paper.css';
 
 /** So many months are drawn; the table file has all. */
 const MOST_MONTHS = 24;

@@ -1,4 +1,4 @@
-import '../../parts/form-styles.ts';
+import '../../parts/fields/form-styles.ts';
 import { daybookChoices, MILK_FACTS, PRODUCTS, type DaybookFilter } from '@morning-crock/core';
 import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { useMemo, useState, type ReactNode } from 'react';

@@ -1,5 +1,5 @@
-import '../../parts/tables.css';
-import '../../parts/form-styles.ts';
+import '../../parts/tables/tables.css';
+import '../../parts/fields/form-styles.ts';
 import { doNotEat, fatBalance, souringOf, type MakeState } from '@morning-crock/core';
 import { useMemo } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -7,11 +7,11 @@ import { Button, NativeSelect } from '@mantine/core';
 import { useNow } from '../../data/clock.ts';
 import { useMakesQuery } from '../../data/api.ts';
 import type { Units } from '../../data/units-of.ts';
-import { Pictures } from '../../parts/Pictures.tsx';
+import { Pictures } from '../../parts/print/Pictures.tsx';
 import { useUnits } from '../../data/use-units.ts';
 import { MakeCurve } from '../../charts/MakeCurve.tsx';
-import { Kin } from '../../parts/Kin.tsx';
-import { EntryLog } from '../../parts/EntryLog.tsx';
+import { Kin } from '../../parts/tables/Kin.tsx';
+import { EntryLog } from '../../parts/tables/EntryLog.tsx';
 import { Cost } from './Cost.tsx';
 import { JarTable } from './JarTable.tsx';
 import { Churned, Keeps } from './panels/Churned.tsx';
@@ -20,7 +20,7 @@ import { Clarified, gheeFacts } from './panels/Clarified.tsx';
 import { StepsTable } from './StepsTable.tsx';
 import { endOf, recordCurve, recordFacts, verdictOf } from './record-facts.ts';
 import { TraceView } from './TraceView.tsx';
-import '../../parts/paper.css';
+import '../../parts/print/paper.css';
 import './record.css';
 
 /** The pictures that were taken of it, in order. */

@@ -1,7 +1,7 @@
 import { marksOf, type MakeState, MINUTE_MS } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import type { Units } from '../../data/units-of.ts';
-import { saveTable, type Cell } from '../../parts/table-file.ts';
+import { saveTable, type Cell } from '../../parts/print/table-file.ts';
 
 /** Minutes early or late, in words. */
 function against(realMs: number | null, plannedMs: number | null): string {

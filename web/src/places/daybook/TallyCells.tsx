@@ -1,6 +1,6 @@
 import { formatMinutes, type Tally } from '@morning-crock/core';
 import type { Units } from '../../data/units-of.ts';
-import { priceWeight } from '../../parts/price-words.ts';
+import { priceWeight } from '../../parts/words/price-words.ts';
 
 const NOTHING = '–';
 

@@ -3,9 +3,9 @@ import type { TraceFacts } from '@morning-crock/core/contract';
 import { useState } from 'react';
 import { useTracePartQuery } from '../../data/api.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { Choices } from '../../parts/Choices.tsx';
-import { LittleCurve } from '../../parts/LittleCurve.tsx';
-import { StepSlider } from '../../parts/StepSlider.tsx';
+import { Choices } from '../../parts/fields/Choices.tsx';
+import { LittleCurve } from '../../parts/drawings/LittleCurve.tsx';
+import { StepSlider } from '../../parts/fields/StepSlider.tsx';
 
 const SPANS = [
   { value: 'all', label: 'all', hours: Number.POSITIVE_INFINITY },

@@ -1,4 +1,4 @@
-import '../../parts/tables.css';
+import '../../parts/tables/tables.css';
 import {
   daybookChoices,
   fatLostBy,
@@ -19,14 +19,14 @@ import { useMemo } from 'react';
 import { useNow } from '../../data/clock.ts';
 import { useLarder } from '../../data/use-larder.ts';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
-import { priceWeight } from '../../parts/price-words.ts';
-import { saveTable } from '../../parts/table-file.ts';
+import { priceWeight } from '../../parts/words/price-words.ts';
+import { saveTable } from '../../parts/print/table-file.ts';
 import { fatWords, honestWords, inOutWords, monthWords, savedWords, thrownWords } from './answer-words.ts';
 import { DaybookHead } from './DaybookHead.tsx';
 import { TALLY_COLUMNS, tallyRow } from './tally-row.ts';
 import { TallyCells, TallyHeads } from './TallyCells.tsx';
 import { useDaybook } from './use-daybook.ts';
-import '../../parts/paper.css';
+import '../../parts/print/paper.css';
 
 /** A year on a page, to be printed: what was made of what, what it gave, what became of it. */
 export function Year() {

@@ -14,7 +14,7 @@ import {
 } from '@morning-crock/core';
 import type { Units } from '../../data/units-of.ts';
 import type { AnswerPicture } from '../../charts/answer-option.ts';
-import { priceWeight } from '../../parts/price-words.ts';
+import { priceWeight } from '../../parts/words/price-words.ts';
 import { shortMonth } from './answer-words.ts';
 
 export const NO_WHY = 'no reason given';

@@ -12,7 +12,7 @@ import {
   type TurnsAnswer,
 } from '@morning-crock/core';
 import type { Units } from '../../data/units-of.ts';
-import { priceWeight } from '../../parts/price-words.ts';
+import { priceWeight } from '../../parts/words/price-words.ts';
 
 const MONTHS = [
   'January',

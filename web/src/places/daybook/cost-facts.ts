@@ -1,6 +1,6 @@
 import { formatMinutes, worthOf, type MakeState, type TakenGoods } from '@morning-crock/core';
 import type { Units } from '../../data/units-of.ts';
-import { perWeight } from '../../parts/price-words.ts';
+import { perWeight } from '../../parts/words/price-words.ts';
 import type { RecordFact } from './record-facts.ts';
 
 /** What a make cost and saved, as facts; what is not known is left out. */

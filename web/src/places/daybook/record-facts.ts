@@ -12,7 +12,7 @@ import {
 import type { Units } from '../../data/units-of.ts';
 import { curveDataOf } from '../../charts/curve-data.ts';
 import type { CurveData } from '../../charts/curve-option.ts';
-import { tasteWords } from '../../parts/taste-words.ts';
+import { tasteWords } from '../../parts/words/taste-words.ts';
 import { fatFacts } from './panels/Churned.tsx';
 import { gheeFacts } from './panels/Clarified.tsx';
 

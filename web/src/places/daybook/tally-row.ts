@@ -1,5 +1,5 @@
 import type { Tally } from '@morning-crock/core';
-import { inTable, type Cell } from '../../parts/table-file.ts';
+import { inTable, type Cell } from '../../parts/print/table-file.ts';
 
 /** What of some makes goes into a table file. */
 export const TALLY_COLUMNS = [

@@ -1,5 +1,5 @@
-import '../../parts/tables.css';
-import '../../parts/form-styles.ts';
+import '../../parts/tables/tables.css';
+import '../../parts/fields/form-styles.ts';
 import {
   formatPh,
   formatTemperature,

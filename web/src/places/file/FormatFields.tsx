@@ -8,7 +8,7 @@ import {
   type TimeFormat,
 } from '@morning-crock/core';
 import { NativeSelect } from '@mantine/core';
-import { Choices } from '../../parts/Choices.tsx';
+import { Choices } from '../../parts/fields/Choices.tsx';
 
 /** How the file is read: found out by itself, open to change. */
 export function FormatFields(props: {

@@ -1,9 +1,9 @@
-import '../../parts/form-styles.ts';
+import '../../parts/fields/form-styles.ts';
 import { TextInput } from '@mantine/core';
 import { useEffect, useState } from 'react';
 import { Link, useLocation } from 'react-router';
-import { KeyRows } from '../../parts/KeyRows.tsx';
-import { TERMS } from '../../parts/terms.ts';
+import { KeyRows } from '../../parts/keys/KeyRows.tsx';
+import { TERMS } from '../../parts/words/terms.ts';
 import { TermDrawing } from './TermDrawing.tsx';
 import './help.css';
 

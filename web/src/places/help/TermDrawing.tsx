@@ -1,7 +1,7 @@
 import type { Cue } from '@morning-crock/core';
-import { CrockDrawing, type CrockLook } from '../../parts/CrockDrawing.tsx';
-import { CueDrawing } from '../../parts/CueDrawing.tsx';
-import { JarDrawing } from '../../parts/JarDrawing.tsx';
+import { CrockDrawing, type CrockLook } from '../../parts/drawings/CrockDrawing.tsx';
+import { CueDrawing } from '../../parts/drawings/CueDrawing.tsx';
+import { JarDrawing } from '../../parts/drawings/JarDrawing.tsx';
 
 /** What a tilted jar shows. */
 const CUES: Readonly<Record<string, Cue>> = {

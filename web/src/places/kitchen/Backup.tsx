@@ -1,6 +1,6 @@
 import { Button } from '@mantine/core';
 import { useRestoreKitchenMutation } from '../../data/api.ts';
-import { JsonFile } from '../../parts/JsonFile.tsx';
+import { JsonFile } from '../../parts/print/JsonFile.tsx';
 
 /** The whole kitchen as one file, and back into an empty one. */
 export function Backup() {

@@ -1,6 +1,6 @@
 import { fromCelsius, toCelsius } from '@morning-crock/core';
 import type { KitchenSettings } from '@morning-crock/core/contract';
-import { NumberField } from '../../parts/NumberField.tsx';
+import { NumberField } from '../../parts/fields/NumberField.tsx';
 import { Rows } from './Rows.tsx';
 import { TimeField } from './RowsSection.tsx';
 

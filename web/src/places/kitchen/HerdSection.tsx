@@ -2,7 +2,7 @@ import { localDate, MILK_FACTS, MILK_KINDS, type MilkKind } from '@morning-crock
 import { NativeSelect } from '@mantine/core';
 import { instantOfFields } from '../../data/instant-of-fields.ts';
 import { RowsSection, type SectionProps } from './RowsSection.tsx';
-import { DayField } from '../../parts/DayField.tsx';
+import { DayField } from '../../parts/fields/DayField.tsx';
 
 /** The animals, and since when they give milk. */
 export function HerdSection(props: SectionProps) {

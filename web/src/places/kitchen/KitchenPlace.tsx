@@ -1,16 +1,16 @@
-import '../../parts/form-styles.ts';
+import '../../parts/fields/form-styles.ts';
 import { fromCelsius, otherUnitFits, toCelsius } from '@morning-crock/core';
 import { Checkbox, NativeSelect, TextInput, useMantineColorScheme } from '@mantine/core';
 import { useState } from 'react';
 import { NavLink, useParams } from 'react-router';
 import { useKitchenQuery } from '../../data/api.ts';
 import { chooseCook, chosenCook } from '../../data/device.ts';
-import { Choices } from '../../parts/Choices.tsx';
+import { Choices } from '../../parts/fields/Choices.tsx';
 import { Backup } from './Backup.tsx';
 import { Learned } from './Learned.tsx';
 import { DayCurve } from './DayCurve.tsx';
 import { HerdSection } from './HerdSection.tsx';
-import { NumberField } from '../../parts/NumberField.tsx';
+import { NumberField } from '../../parts/fields/NumberField.tsx';
 import { AbsencesSection, CooksSection } from './PeopleSections.tsx';
 import { PricesSection } from './PricesSection.tsx';
 import type { SectionProps } from './RowsSection.tsx';
@@ -26,7 +26,7 @@ import {
 } from './ToolSections.tsx';
 import { PlaceChecks } from './PlaceCheck.tsx';
 import { WarmPlacesSection } from './WarmPlacesSection.tsx';
-import '../../parts/register.css';
+import '../../parts/tables/register.css';
 import './kitchen.css';
 
 const PARTS = [

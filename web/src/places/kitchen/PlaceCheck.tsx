@@ -19,9 +19,9 @@ import { useState } from 'react';
 import { now } from '../../data/clock.ts';
 import { record } from '../../data/store.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { NumberField } from '../../parts/NumberField.tsx';
-import { QuantityField } from '../../parts/QuantityField.tsx';
-import { valueFault } from '../../parts/value-checks.ts';
+import { NumberField } from '../../parts/fields/NumberField.tsx';
+import { QuantityField } from '../../parts/fields/QuantityField.tsx';
+import { valueFault } from '../../parts/fields/value-checks.ts';
 
 /** Water a check is usually made with, L, and as warm as it comes from the tap. */
 const USUAL_WATER = { litres: 1, celsius: 40 } as const;

@@ -3,7 +3,7 @@ import { PRODUCT_IDS, type KitchenSettings } from '@morning-crock/core/contract'
 import { TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { useUnits } from '../../data/use-units.ts';
-import { priceFault, priceWeight } from '../../parts/price-words.ts';
+import { priceFault, priceWeight } from '../../parts/words/price-words.ts';
 import type { SectionProps } from './RowsSection.tsx';
 import { SectionForm } from './SectionForm.tsx';
 

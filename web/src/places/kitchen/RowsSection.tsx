@@ -2,10 +2,10 @@ import { fromLitres, toLitres, UNIT_LABEL, type VolumeUnit } from '@morning-croc
 import type { KitchenChange, KitchenSettings } from '@morning-crock/core/contract';
 import type { ReactNode } from 'react';
 import { NameField } from './NameField.tsx';
-import { NumberField } from '../../parts/NumberField.tsx';
+import { NumberField } from '../../parts/fields/NumberField.tsx';
 import { Rows } from './Rows.tsx';
 import { SectionForm } from './SectionForm.tsx';
-import { ClockField } from '../../parts/ClockField.tsx';
+import { ClockField } from '../../parts/fields/ClockField.tsx';
 
 /** A section and the kitchen it belongs to. */
 export interface SectionProps {

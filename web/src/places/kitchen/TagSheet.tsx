@@ -1,9 +1,9 @@
 import { Button } from '@mantine/core';
 import { toString } from 'qrcode';
 import { useState } from 'react';
-import { NumberField } from '../../parts/NumberField.tsx';
-import { MOST_TAG, tagCode } from '../../parts/tag-code.ts';
-import '../../parts/paper.css';
+import { NumberField } from '../../parts/fields/NumberField.tsx';
+import { MOST_TAG, tagCode } from '../../parts/print/tag-code.ts';
+import '../../parts/print/paper.css';
 import './tag-sheet.css';
 
 /** More on one sheet are too small to scan. */

@@ -13,7 +13,7 @@ import type { KitchenSettings } from '@morning-crock/core/contract';
 import { NativeSelect } from '@mantine/core';
 import { Link } from 'react-router';
 import { useUnits } from '../../data/use-units.ts';
-import { NumberField } from '../../parts/NumberField.tsx';
+import { NumberField } from '../../parts/fields/NumberField.tsx';
 import { WidthField } from './WidthField.tsx';
 import { HoldsField, RowsSection, type SectionProps } from './RowsSection.tsx';
 

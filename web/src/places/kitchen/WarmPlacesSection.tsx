@@ -6,7 +6,7 @@ import {
   type WarmPlaceKind,
 } from '@morning-crock/core';
 import { NativeSelect } from '@mantine/core';
-import { NumberField } from '../../parts/NumberField.tsx';
+import { NumberField } from '../../parts/fields/NumberField.tsx';
 import { RowsSection, type SectionProps } from './RowsSection.tsx';
 
 type Places = SectionProps['settings']['places'];

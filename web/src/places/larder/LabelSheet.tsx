@@ -10,12 +10,12 @@ import { Button, Checkbox, NativeSelect, Textarea } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
-import { Choices } from '../../parts/Choices.tsx';
-import { NumberField } from '../../parts/NumberField.tsx';
-import { saveFile } from '../../parts/save-file.ts';
+import { Choices } from '../../parts/fields/Choices.tsx';
+import { NumberField } from '../../parts/fields/NumberField.tsx';
+import { saveFile } from '../../parts/print/save-file.ts';
 import { sheetSvg } from './label-svg.ts';
 import { labelWords } from './label-words.ts';
-import '../../parts/paper.css';
+import '../../parts/print/paper.css';
 import './label-sheet.css';
 
 const LAYOUT_WORD: Readonly<Record<LabelLayout, string>> = {

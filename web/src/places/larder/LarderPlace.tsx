@@ -1,16 +1,16 @@
-import '../../parts/form-styles.ts';
+import '../../parts/fields/form-styles.ts';
 import { Button } from '@mantine/core';
 import { Link, NavLink, useParams } from 'react-router';
 import { useNow } from '../../data/clock.ts';
 import { useLarder } from '../../data/use-larder.ts';
-import { RegisterUndo } from '../../parts/RegisterUndo.tsx';
+import { RegisterUndo } from '../../parts/tables/RegisterUndo.tsx';
 import { GoodPanel } from './GoodPanel.tsx';
 import { Left } from './Left.tsx';
 import { PutUp } from './PutUp.tsx';
 import { Recall } from './Recall.tsx';
 import { UseFirst } from './UseFirst.tsx';
-import '../../parts/paper.css';
-import '../../parts/register.css';
+import '../../parts/print/paper.css';
+import '../../parts/tables/register.css';
 import './larder.css';
 
 const PARTS = [

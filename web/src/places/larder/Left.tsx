@@ -4,8 +4,8 @@ import { Button } from '@mantine/core';
 import { useState } from 'react';
 import type { LarderNow } from '../../data/use-larder.ts';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
-import { Choices } from '../../parts/Choices.tsx';
-import { saveFile } from '../../parts/save-file.ts';
+import { Choices } from '../../parts/fields/Choices.tsx';
+import { saveFile } from '../../parts/print/save-file.ts';
 import { LarderLines } from './LarderLines.tsx';
 import { leftCsv } from './left-csv.ts';
 

@@ -21,11 +21,11 @@ import { now } from '../../data/clock.ts';
 import { record } from '../../data/store.ts';
 import type { LarderNow } from '../../data/use-larder.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { AmountField, PLAIN_MILK, useAsTyped, type TypedAmount } from '../../parts/AmountField.tsx';
-import { Choices } from '../../parts/Choices.tsx';
-import { EntryForm } from '../../parts/EntryForm.tsx';
-import { codeOf } from '../../parts/stock-words.ts';
-import { NumberField } from '../../parts/NumberField.tsx';
+import { AmountField, PLAIN_MILK, useAsTyped, type TypedAmount } from '../../parts/fields/AmountField.tsx';
+import { Choices } from '../../parts/fields/Choices.tsx';
+import { EntryForm } from '../../parts/fields/EntryForm.tsx';
+import { codeOf } from '../../parts/words/stock-words.ts';
+import { NumberField } from '../../parts/fields/NumberField.tsx';
 
 const MOST_SIZES = 20;
 const MOST_PIECES = 500;

@@ -6,7 +6,7 @@ import { useMakesQuery } from '../../data/api.ts';
 import { useLarderTraceQuery } from '../../data/larder-api.ts';
 import type { LarderNow } from '../../data/use-larder.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { codeWords, stockWords } from '../../parts/stock-words.ts';
+import { codeWords, stockWords } from '../../parts/words/stock-words.ts';
 import { LarderLines } from './LarderLines.tsx';
 import { PLACE_WORD } from '@morning-crock/core';
 

@@ -12,11 +12,11 @@ import { useState } from 'react';
 import { useMakesQuery } from '../../data/api.ts';
 import { record } from '../../data/store.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { AmountField, PLAIN_MILK, useAsTyped, type TypedAmount } from '../../parts/AmountField.tsx';
-import { Choices } from '../../parts/Choices.tsx';
-import { EntryForm } from '../../parts/EntryForm.tsx';
-import { priceFault } from '../../parts/price-words.ts';
-import { stockWords } from '../../parts/stock-words.ts';
+import { AmountField, PLAIN_MILK, useAsTyped, type TypedAmount } from '../../parts/fields/AmountField.tsx';
+import { Choices } from '../../parts/fields/Choices.tsx';
+import { EntryForm } from '../../parts/fields/EntryForm.tsx';
+import { priceFault } from '../../parts/words/price-words.ts';
+import { stockWords } from '../../parts/words/stock-words.ts';
 
 export type Form = { readonly good: Good; readonly stock: GoodStock; readonly onDone: () => void };
 

@@ -4,8 +4,8 @@ import { useState } from 'react';
 import { useNow } from '../../data/clock.ts';
 import { record } from '../../data/store.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { DayTimeFields, useDayTime } from '../../parts/DayTime.tsx';
-import { EntryForm } from '../../parts/EntryForm.tsx';
+import { DayTimeFields, useDayTime } from '../../parts/words/DayTime.tsx';
+import { EntryForm } from '../../parts/fields/EntryForm.tsx';
 import { firstSome, SomeField, type Form, type Some } from './TakeForm.tsx';
 
 const WANTED_AT = '08:00';

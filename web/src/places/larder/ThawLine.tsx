@@ -3,7 +3,7 @@ import { Button } from '@mantine/core';
 import { Link } from 'react-router';
 import { record } from '../../data/store.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { thawWords } from '../../parts/stock-words.ts';
+import { thawWords } from '../../parts/words/stock-words.ts';
 
 /** Something that is to come out of the freezer, with the one tap that says it did, or that it is not wanted any more. */
 export function ThawLine(props: {

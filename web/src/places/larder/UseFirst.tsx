@@ -14,10 +14,15 @@ import type { LarderNow } from '../../data/use-larder.ts';
 import { useCultures } from '../../data/use-cultures.ts';
 import { useMilkRoom } from '../../data/use-milk.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { Choices } from '../../parts/Choices.tsx';
-import { endWords, lotAmount, PLACE_WORD as MILK_PLACE_WORD, ROLE_WORD } from '../../parts/milk-words.ts';
+import { Choices } from '../../parts/fields/Choices.tsx';
+import {
+  endWords,
+  lotAmount,
+  PLACE_WORD as MILK_PLACE_WORD,
+  ROLE_WORD,
+} from '../../parts/words/milk-words.ts';
 import { ThawLine } from './ThawLine.tsx';
-import { codeOfSquare, codeTyped, codeWords, standsWords } from '../../parts/stock-words.ts';
+import { codeOfSquare, codeTyped, codeWords, standsWords } from '../../parts/words/stock-words.ts';
 
 type Shown = 'all' | LarderPlace | 'milk' | 'culture';
 const SHOWN: readonly { readonly value: Shown; readonly label: string }[] = [
@@ -63,7 +68,7 @@ export function UseFirst({ larder, nowMs }: { readonly larder: LarderNow; readon
     if (!file) return;
     setFault(null);
     try {
-      const { scannedSquare } = await import('../../parts/scan-tag.ts');
+      const { scannedSquare } = await import('../../parts/print/scan-tag.ts');
       const found = codeOfSquare(await scannedSquare(file));
       if (found === null) setFault('This code is not from a larder label.');
       else void navigate(`/larder/${found}`);

@@ -2,7 +2,7 @@ import { GOOD_FACTS, goodKeepBy, localDate, MILK_ON_LABEL, type LabelWords } fro
 import type { Good, GoodStock } from '@morning-crock/core/contract';
 import type { Units } from '../../data/units-of.ts';
 import dayjs from 'dayjs';
-import { codeWords } from '../../parts/stock-words.ts';
+import { codeWords } from '../../parts/words/stock-words.ts';
 
 /** What is put on a label besides its name, its keep-by and MILK. */
 export interface LabelWishes {

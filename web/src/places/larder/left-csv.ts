@@ -1,6 +1,6 @@
 import { localDate, clockTime, TAKEN_WORD } from '@morning-crock/core';
 import type { Good, LarderLine, TakenFor } from '@morning-crock/core/contract';
-import { inTable, tableCsv, type Cell } from '../../parts/table-file.ts';
+import { inTable, tableCsv, type Cell } from '../../parts/print/table-file.ts';
 
 const COLUMNS = [
   'day',

@@ -1,7 +1,7 @@
 import { doingOf } from '@morning-crock/core';
 import type { LiveMake } from '../../data/use-make.ts';
-import { Cautions } from '../../parts/Cautions.tsx';
-import { WithTerms } from '../../parts/WithTerms.tsx';
+import { Cautions } from '../../parts/words/Cautions.tsx';
+import { WithTerms } from '../../parts/words/WithTerms.tsx';
 
 /** What is to be done in the step a make is at, why, and what to beware of. */
 export function ForStep({ live: { state, safety } }: { readonly live: LiveMake }) {

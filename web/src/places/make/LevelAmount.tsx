@@ -3,7 +3,7 @@ import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { record } from '../../data/store.ts';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
-import { LevelFields } from '../../parts/LevelFields.tsx';
+import { LevelFields } from '../../parts/fields/LevelFields.tsx';
 
 /** No scales: how full a jar or pot is counts as an amount, about. */
 export function LevelAmount({ state }: { readonly state: MakeState }) {

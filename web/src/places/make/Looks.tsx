@@ -6,8 +6,8 @@ import { errorWords, useEarlierPhotosQuery, useStorePhotoMutation } from '../../
 import { now } from '../../data/clock.ts';
 import { deviceId } from '../../data/device.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { Pictures } from '../../parts/Pictures.tsx';
-import { shrunkPicture } from '../../parts/shrink-picture.ts';
+import { Pictures } from '../../parts/print/Pictures.tsx';
+import { shrunkPicture } from '../../parts/print/shrink-picture.ts';
 
 /** What is worth a picture: what sours, drains, sets or ripens. */
 const WORTH = new Set(['drips', 'break', 'turns']);

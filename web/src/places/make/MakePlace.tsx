@@ -1,4 +1,4 @@
-import '../../parts/form-styles.ts';
+import '../../parts/fields/form-styles.ts';
 import {
   batchOf,
   contradictionWords,
@@ -21,13 +21,13 @@ import { useMediaQuery } from '@mantine/hooks';
 import { useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useNow } from '../../data/clock.ts';
-import { useKeys } from '../../parts/use-keys.ts';
+import { useKeys } from '../../parts/keys/use-keys.ts';
 import { liveSlice } from '../../data/live-slice.ts';
 import { useAppDispatch, useAppSelector } from '../../data/store.ts';
 import { useLive, type LiveMake, type OneMake } from '../../data/use-make.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { useWakeLock } from './use-wake-lock.ts';
-import { firmnessWords, readyWords, setWords } from '../../parts/seen-words.ts';
+import { firmnessWords, readyWords, setWords } from '../../parts/words/seen-words.ts';
 import { MakeCurve } from '../../charts/MakeCurve.tsx';
 import { aimOf } from './aim-words.ts';
 import { Beads } from './Beads.tsx';
@@ -40,8 +40,8 @@ import { curveDataOf } from '../../charts/curve-data.ts';
 import { DenatureMeter } from './DenatureMeter.tsx';
 import { Looks } from './Looks.tsx';
 import { LastReading } from './LastReading.tsx';
-import { Kin } from '../../parts/Kin.tsx';
-import { EntryLog } from '../../parts/EntryLog.tsx';
+import { Kin } from '../../parts/tables/Kin.tsx';
+import { EntryLog } from '../../parts/tables/EntryLog.tsx';
 import { MoreOf } from './MoreOf.tsx';
 import { Note } from './Note.tsx';
 import { Pad } from './Pad.tsx';
@@ -54,7 +54,7 @@ import { Parting, PouringTogether } from './Parting.tsx';
 import { PartingButter } from './PartingButter.tsx';
 import { NightWays, Turnings } from './SouringWays.tsx';
 import { TasteForm } from './TasteForm.tsx';
-import { UndoLine } from '../../parts/UndoLine.tsx';
+import { UndoLine } from '../../parts/tables/UndoLine.tsx';
 import { WetHands } from './WetHands.tsx';
 import './make.css';
 

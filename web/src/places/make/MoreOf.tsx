@@ -6,8 +6,8 @@ import { Link } from 'react-router';
 import { useFactorsQuery } from '../../data/api.ts';
 import { record } from '../../data/store.ts';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
-import { WorkBack } from '../../parts/WorkBack.tsx';
-import { offerWords } from '../../parts/offer-words.ts';
+import { WorkBack } from '../../parts/fields/WorkBack.tsx';
+import { offerWords } from '../../parts/words/offer-words.ts';
 
 const NOTHING_LEARNED: readonly Factor[] = [];
 

@@ -10,17 +10,17 @@ import {
 import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import { useEffect, useRef, useState } from 'react';
-import { useKeys } from '../../parts/use-keys.ts';
+import { useKeys } from '../../parts/keys/use-keys.ts';
 import { chosenThermometer, chooseThermometer } from '../../data/device.ts';
 import { record } from '../../data/store.ts';
 import { now } from '../../data/clock.ts';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
-import { CueDrawing } from '../../parts/CueDrawing.tsx';
+import { CueDrawing } from '../../parts/drawings/CueDrawing.tsx';
 import { CUE_WORDS } from '../../charts/curve-data.ts';
 import { FeltChips } from './FeltChips.tsx';
 import { LevelAmount } from './LevelAmount.tsx';
 import { padEntry, type PadValues } from './pad-entry.ts';
-import { ClockField } from '../../parts/ClockField.tsx';
+import { ClockField } from '../../parts/fields/ClockField.tsx';
 
 const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '.', '0', '⌫'] as const;
 

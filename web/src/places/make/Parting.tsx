@@ -20,7 +20,7 @@ import { record } from '../../data/store.ts';
 import { useAllLive } from '../../data/use-all-live.ts';
 import { useMethods } from '../../data/use-methods.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { AmountField, type TypedAmount } from '../../parts/AmountField.tsx';
+import { AmountField, type TypedAmount } from '../../parts/fields/AmountField.tsx';
 import './ways.css';
 
 /** Less than this of a batch is no part of it, as a share; and more than the rest of it is all. */

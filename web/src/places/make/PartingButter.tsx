@@ -6,8 +6,8 @@ import { ulid } from 'ulid';
 import { now } from '../../data/clock.ts';
 import { record } from '../../data/store.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { Choices } from '../../parts/Choices.tsx';
-import { FinishPart } from '../../parts/FinishPart.tsx';
+import { Choices } from '../../parts/fields/Choices.tsx';
+import { FinishPart } from '../../parts/fields/FinishPart.tsx';
 import { sharesOf } from './butter-shares.ts';
 import './ways.css';
 

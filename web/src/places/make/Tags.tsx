@@ -4,7 +4,7 @@ import { useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { record } from '../../data/store.ts';
 import { useAllLive } from '../../data/use-all-live.ts';
-import { tagsOf } from '../../parts/tag-code.ts';
+import { tagsOf } from '../../parts/print/tag-code.ts';
 import './ways.css';
 
 /** So many can be tapped without typing. */
@@ -29,7 +29,7 @@ export function Tags({ state }: { readonly state: MakeState }) {
   const scan = async (file: File | null): Promise<void> => {
     if (!file) return;
     try {
-      const { scannedTag } = await import('../../parts/scan-tag.ts');
+      const { scannedTag } = await import('../../parts/print/scan-tag.ts');
       const tag = await scannedTag(file);
       if (elsewhere.has(tag))
         setFault(`Tag ${tag} is already on ${elsewhere.get(tag)!}. Remove that tag first, or use another.`);

@@ -10,7 +10,7 @@ import {
 import { Button, Textarea } from '@mantine/core';
 import { useState } from 'react';
 import { record } from '../../data/store.ts';
-import { Choices } from '../../parts/Choices.tsx';
+import { Choices } from '../../parts/fields/Choices.tsx';
 
 const TEXTURES = ['thin', 'pourable', 'spoonable', 'firm'] as const;
 

@@ -8,7 +8,7 @@ import {
 } from '@morning-crock/core';
 import type { LiveMake } from '../../data/use-make.ts';
 import type { Units } from '../../data/units-of.ts';
-import { readyWords } from '../../parts/seen-words.ts';
+import { readyWords } from '../../parts/words/seen-words.ts';
 
 /** What the present step aims at, in a few words. */
 export function aimOf(live: LiveMake, units: Units, nowMs: number): string {

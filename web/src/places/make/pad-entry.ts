@@ -13,7 +13,7 @@ import {
 } from '@morning-crock/core';
 import type { EventOf, KitchenThermometer, TypedQuantity } from '@morning-crock/core/contract';
 import type { Units } from '../../data/units-of.ts';
-import { sampleFault, valueFault } from '../../parts/value-checks.ts';
+import { sampleFault, valueFault } from '../../parts/fields/value-checks.ts';
 import { readTakenAt } from './taken-at.ts';
 
 /** What the fields of the pad hold, as they are typed and chosen. */

@@ -2,7 +2,7 @@ import { fromCelsius, PRODUCTS, SOURNESS, STARTER_FACTS, stepFacts, toCelsius } 
 import { HEAT_KINDS, type Method, type MethodAims } from '@morning-crock/core/contract';
 import { NativeSelect } from '@mantine/core';
 import { useUnits } from '../../data/use-units.ts';
-import { NumberField } from '../../parts/NumberField.tsx';
+import { NumberField } from '../../parts/fields/NumberField.tsx';
 
 /** What the method decides besides its steps. */
 export function AimsForm({

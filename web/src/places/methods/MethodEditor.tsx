@@ -11,7 +11,7 @@ import { Button, NativeSelect, Textarea, TextInput } from '@mantine/core';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { now } from '../../data/clock.ts';
 import { wholeHour } from '../../data/whole-hour.ts';
-import { STEP_TITLES } from '../../parts/entry-words.ts';
+import { STEP_TITLES } from '../../parts/words/entry-words.ts';
 import { AimsForm } from './AimsForm.tsx';
 import { MethodCord } from './MethodCord.tsx';
 import { MethodFacts } from './MethodFacts.tsx';

@@ -1,4 +1,4 @@
-import '../../parts/form-styles.ts';
+import '../../parts/fields/form-styles.ts';
 import {
   differences,
   duplicated,
@@ -19,7 +19,7 @@ import { refusalOf } from '../../data/refusal-of.ts';
 import { record } from '../../data/store.ts';
 import { useMilkPrice } from '../../data/use-milk-price.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { CrockDrawing } from '../../parts/CrockDrawing.tsx';
+import { CrockDrawing } from '../../parts/drawings/CrockDrawing.tsx';
 import { differenceWords } from './difference-words.ts';
 import { MethodCord } from './MethodCord.tsx';
 import { MethodEditor } from './MethodEditor.tsx';

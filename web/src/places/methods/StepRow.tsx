@@ -2,8 +2,8 @@ import { fieldsOfStep, withField, type StepField } from '@morning-crock/core';
 import type { StepInstance } from '@morning-crock/core/contract';
 import { Button, Checkbox, NativeSelect, Textarea, TextInput } from '@mantine/core';
 import { useUnits } from '../../data/use-units.ts';
-import { NumberField } from '../../parts/NumberField.tsx';
-import { STEP_TITLES } from '../../parts/entry-words.ts';
+import { NumberField } from '../../parts/fields/NumberField.tsx';
+import { STEP_TITLES } from '../../parts/words/entry-words.ts';
 import { fieldUnit } from './field-units.ts';
 
 /** One thing that is decided for a step. */

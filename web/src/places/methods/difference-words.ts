@@ -1,7 +1,7 @@
 import type { Difference, Told } from '@morning-crock/core';
 import type { StepInstance } from '@morning-crock/core/contract';
 import type { Units } from '../../data/units-of.ts';
-import { STEP_TITLES } from '../../parts/entry-words.ts';
+import { STEP_TITLES } from '../../parts/words/entry-words.ts';
 import { fieldUnit } from './field-units.ts';
 
 /** A label within a sentence; what is written in capitals stays so. */

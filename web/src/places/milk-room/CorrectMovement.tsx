@@ -21,12 +21,12 @@ import { Modal, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { useEntriesQuery } from '../../data/api.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { CorrectEntry, type Corrected } from '../../parts/CorrectEntry.tsx';
-import { QuantityField } from '../../parts/QuantityField.tsx';
-import { AmountField, useAsTyped, type TypedAmount } from '../../parts/AmountField.tsx';
+import { CorrectEntry, type Corrected } from '../../parts/fields/CorrectEntry.tsx';
+import { QuantityField } from '../../parts/fields/QuantityField.tsx';
+import { AmountField, useAsTyped, type TypedAmount } from '../../parts/fields/AmountField.tsx';
 import { FatField, type Fat } from './FatField.tsx';
 import { useMilkRoom } from '../../data/use-milk.ts';
-import '../../parts/modal-styles.ts';
+import '../../parts/fields/modal-styles.ts';
 
 const MILK = MILK_FACTS['shop-whole'].composition;
 const AMOUNT_LABEL: Partial<Readonly<Record<MilkMovement['kind'], string>>> = {

@@ -5,8 +5,8 @@ import { Link } from 'react-router';
 import { ulid } from 'ulid';
 import { useMakesQuery } from '../../data/api.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { AmountField, useAsTyped } from '../../parts/AmountField.tsx';
-import { ROLE_WORD, someOf } from '../../parts/milk-words.ts';
+import { AmountField, useAsTyped } from '../../parts/fields/AmountField.tsx';
+import { ROLE_WORD, someOf } from '../../parts/words/milk-words.ts';
 import { type MilkRoomNow } from '../../data/use-milk.ts';
 
 const SORTS: readonly { value: Want['sort']; label: string }[] = [

@@ -1,5 +1,5 @@
-import { Choices } from '../../parts/Choices.tsx';
-import { QuantityField } from '../../parts/QuantityField.tsx';
+import { Choices } from '../../parts/fields/Choices.tsx';
+import { QuantityField } from '../../parts/fields/QuantityField.tsx';
 
 /** How fat some milk or cream is, as far as anybody knows; `null` while the number is half typed. */
 export interface Fat {

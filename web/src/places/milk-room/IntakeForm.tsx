@@ -19,17 +19,17 @@ import { ulid } from 'ulid';
 import { now } from '../../data/clock.ts';
 import { record } from '../../data/store.ts';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
-import { Choices } from '../../parts/Choices.tsx';
-import { EntryForm } from '../../parts/EntryForm.tsx';
-import { TriedContext } from '../../parts/tried.ts';
-import { QuantityField } from '../../parts/QuantityField.tsx';
-import { AmountField, type TypedAmount } from '../../parts/AmountField.tsx';
+import { Choices } from '../../parts/fields/Choices.tsx';
+import { EntryForm } from '../../parts/fields/EntryForm.tsx';
+import { TriedContext } from '../../parts/fields/tried.ts';
+import { QuantityField } from '../../parts/fields/QuantityField.tsx';
+import { AmountField, type TypedAmount } from '../../parts/fields/AmountField.tsx';
 import { FatField, UNKNOWN_FAT, type Fat } from './FatField.tsx';
-import { StepSlider } from '../../parts/StepSlider.tsx';
-import { SournessFields } from '../../parts/SournessFields.tsx';
-import type { Sour } from '../../parts/sour-words.ts';
-import { DayTimeFields, useDayTime } from '../../parts/DayTime.tsx';
-import '../../parts/popover-styles.ts';
+import { StepSlider } from '../../parts/fields/StepSlider.tsx';
+import { SournessFields } from '../../parts/fields/SournessFields.tsx';
+import type { Sour } from '../../parts/words/sour-words.ts';
+import { DayTimeFields, useDayTime } from '../../parts/words/DayTime.tsx';
+import '../../parts/fields/popover-styles.ts';
 
 /** Milk straight from the animal, °C. */
 const FROM_THE_ANIMAL_C = 34;

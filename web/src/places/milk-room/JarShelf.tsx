@@ -2,9 +2,9 @@ import { isCream, keepOf, litresIn, settles, skimOffer } from '@morning-crock/co
 import type { Lot } from '@morning-crock/core/contract';
 import { Link } from 'react-router';
 import { useUnits } from '../../data/use-units.ts';
-import { CrockDrawing } from '../../parts/CrockDrawing.tsx';
-import { JarDrawing } from '../../parts/JarDrawing.tsx';
-import { keepWords, lotAmount, percent, PLACE_WORD, ROLE_WORD } from '../../parts/milk-words.ts';
+import { CrockDrawing } from '../../parts/drawings/CrockDrawing.tsx';
+import { JarDrawing } from '../../parts/drawings/JarDrawing.tsx';
+import { keepWords, lotAmount, percent, PLACE_WORD, ROLE_WORD } from '../../parts/words/milk-words.ts';
 import { type MilkRoomNow } from '../../data/use-milk.ts';
 
 /** A jar is drawn against the fullest one, but never against less than this. */

@@ -5,13 +5,13 @@ import { useState } from 'react';
 import { ulid } from 'ulid';
 import { record } from '../../data/store.ts';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
-import { Choices } from '../../parts/Choices.tsx';
-import { EntryForm } from '../../parts/EntryForm.tsx';
-import { QuantityField } from '../../parts/QuantityField.tsx';
-import { AmountField, useAsTyped, type TypedAmount } from '../../parts/AmountField.tsx';
-import { lotAmount, PLACE_WORD, takenKg } from '../../parts/milk-words.ts';
-import { SournessFields } from '../../parts/SournessFields.tsx';
-import type { Sour } from '../../parts/sour-words.ts';
+import { Choices } from '../../parts/fields/Choices.tsx';
+import { EntryForm } from '../../parts/fields/EntryForm.tsx';
+import { QuantityField } from '../../parts/fields/QuantityField.tsx';
+import { AmountField, useAsTyped, type TypedAmount } from '../../parts/fields/AmountField.tsx';
+import { lotAmount, PLACE_WORD, takenKg } from '../../parts/words/milk-words.ts';
+import { SournessFields } from '../../parts/fields/SournessFields.tsx';
+import type { Sour } from '../../parts/words/sour-words.ts';
 
 /** Enough for two litres of cream, kg. */
 const USUAL_STARTER_KG = 0.15;

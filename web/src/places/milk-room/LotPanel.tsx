@@ -10,7 +10,7 @@ import {
 } from '@morning-crock/core';
 import type { Lot } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
-import { LadleSlider, LADLE } from '../../parts/LadleSlider.tsx';
+import { LadleSlider, LADLE } from '../../parts/fields/LadleSlider.tsx';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { record } from '../../data/store.ts';
@@ -29,8 +29,8 @@ import {
   PLACE_WORD,
   ROLE_WORD,
   someOf,
-} from '../../parts/milk-words.ts';
-import { sourWords } from '../../parts/sour-words.ts';
+} from '../../parts/words/milk-words.ts';
+import { sourWords } from '../../parts/words/sour-words.ts';
 import { type MilkRoomNow } from '../../data/use-milk.ts';
 
 const WAIT_H = 6;

@@ -1,5 +1,5 @@
-import '../../parts/tables.css';
-import '../../parts/form-styles.ts';
+import '../../parts/tables/tables.css';
+import '../../parts/fields/form-styles.ts';
 import { keepOf } from '@morning-crock/core';
 import type { Lot } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
@@ -13,12 +13,12 @@ import { IntakeForm } from './IntakeForm.tsx';
 import { JarShelf } from './JarShelf.tsx';
 import { Ledger } from './Ledger.tsx';
 import { LotPanel } from './LotPanel.tsx';
-import { RegisterUndo } from '../../parts/RegisterUndo.tsx';
+import { RegisterUndo } from '../../parts/tables/RegisterUndo.tsx';
 import { MilkingsFile } from './MilkingsFile.tsx';
 import { Months } from './Months.tsx';
-import { keepWords, lotAmount } from '../../parts/milk-words.ts';
+import { keepWords, lotAmount } from '../../parts/words/milk-words.ts';
 import { useMilkRoom, type MilkRoomNow } from '../../data/use-milk.ts';
-import '../../parts/register.css';
+import '../../parts/tables/register.css';
 import './milk-room.css';
 
 const PARTS = [

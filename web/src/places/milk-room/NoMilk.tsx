@@ -1,4 +1,4 @@
-import { JarDrawing } from '../../parts/JarDrawing.tsx';
+import { JarDrawing } from '../../parts/drawings/JarDrawing.tsx';
 import './no-milk.css';
 
 /** What a jar goes through here, drawn: it is what an empty milk room has to show. */

@@ -5,11 +5,11 @@ import { useState } from 'react';
 import { ulid } from 'ulid';
 import { record } from '../../data/store.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { EntryForm } from '../../parts/EntryForm.tsx';
-import { NameField } from '../../parts/NameField.tsx';
-import { AmountField, useAsTyped, type TypedAmount } from '../../parts/AmountField.tsx';
+import { EntryForm } from '../../parts/fields/EntryForm.tsx';
+import { NameField } from '../../parts/fields/NameField.tsx';
+import { AmountField, useAsTyped, type TypedAmount } from '../../parts/fields/AmountField.tsx';
 import { OverNote } from './LotForms.tsx';
-import { lotAmount, PLACE_WORD, takenKg } from '../../parts/milk-words.ts';
+import { lotAmount, PLACE_WORD, takenKg } from '../../parts/words/milk-words.ts';
 
 type NewPlace = Lot['place'];
 

@@ -4,7 +4,7 @@ import { Button } from '@mantine/core';
 import { Link } from 'react-router';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
 import { PoolForm } from './PoolForm.tsx';
-import { percent } from '../../parts/milk-words.ts';
+import { percent } from '../../parts/words/milk-words.ts';
 import { type MilkRoomNow } from '../../data/use-milk.ts';
 
 /** A churn is filled to half. */

@@ -6,11 +6,11 @@ import { ulid } from 'ulid';
 import { now } from '../../data/clock.ts';
 import { record } from '../../data/store.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { Choices } from '../../parts/Choices.tsx';
-import { EntryForm } from '../../parts/EntryForm.tsx';
-import { NameField } from '../../parts/NameField.tsx';
-import { AmountField, useAsTyped, type TypedAmount } from '../../parts/AmountField.tsx';
-import { massRange, percent } from '../../parts/milk-words.ts';
+import { Choices } from '../../parts/fields/Choices.tsx';
+import { EntryForm } from '../../parts/fields/EntryForm.tsx';
+import { NameField } from '../../parts/fields/NameField.tsx';
+import { AmountField, useAsTyped, type TypedAmount } from '../../parts/fields/AmountField.tsx';
+import { massRange, percent } from '../../parts/words/milk-words.ts';
 
 const TOOL_WORDS = {
   ladle: 'Wet the ladle and go round the edge. Stop when the cream runs thin and swirls.',

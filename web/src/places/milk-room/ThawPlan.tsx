@@ -6,10 +6,10 @@ import { Link, useSearchParams } from 'react-router';
 import { ulid } from 'ulid';
 import { record } from '../../data/store.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { DayTimeFields, useDayTime } from '../../parts/DayTime.tsx';
-import { EntryForm } from '../../parts/EntryForm.tsx';
-import { AmountField, useAsTyped, type TypedAmount } from '../../parts/AmountField.tsx';
-import { lotAmount } from '../../parts/milk-words.ts';
+import { DayTimeFields, useDayTime } from '../../parts/words/DayTime.tsx';
+import { EntryForm } from '../../parts/fields/EntryForm.tsx';
+import { AmountField, useAsTyped, type TypedAmount } from '../../parts/fields/AmountField.tsx';
+import { lotAmount } from '../../parts/words/milk-words.ts';
 
 /** The pieces an amount is taken in: whole portions, the oldest first; the largest decides how long it takes. */
 function largestPieceKg(lot: Lot, massKg: number): number {

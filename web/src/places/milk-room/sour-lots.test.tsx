@@ -4,7 +4,7 @@ import { foldMilkRoom } from '@morning-crock/core';
 import type { Lot } from '@morning-crock/core/contract';
 import { createLedger, lotId } from '@morning-crock/core/fixtures';
 import { answerWith, emptyOutbox, kept, quietKitchen, show } from '../../testing/page.tsx';
-import { sourWords } from '../../parts/sour-words.ts';
+import { sourWords } from '../../parts/words/sour-words.ts';
 import { MoveForm } from './LotForms.tsx';
 
 const LOT = lotId('CREAM');

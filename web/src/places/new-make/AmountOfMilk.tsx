@@ -21,8 +21,8 @@ import { useState } from 'react';
 import type { Units } from '../../data/units-of.ts';
 import type { PourProps } from './pour-props.ts';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
-import { LevelFields } from '../../parts/LevelFields.tsx';
-import { QuantityField } from '../../parts/QuantityField.tsx';
+import { LevelFields } from '../../parts/fields/LevelFields.tsx';
+import { QuantityField } from '../../parts/fields/QuantityField.tsx';
 
 const MOST_LITRES = 60;
 

@@ -2,7 +2,7 @@ import { batchOf, coldBath, coolingMin, formatMinutes } from '@morning-crock/cor
 import type { CoolingPlan, MakePlan } from '@morning-crock/core/contract';
 import { Link } from 'react-router';
 import { useUnits } from '../../data/use-units.ts';
-import { Choices } from '../../parts/Choices.tsx';
+import { Choices } from '../../parts/fields/Choices.tsx';
 
 const WAYS = {
   open: 'uncovered',

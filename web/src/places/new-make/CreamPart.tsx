@@ -17,11 +17,11 @@ import {
 import type { MakePlan } from '@morning-crock/core/contract';
 import { Checkbox, NativeSelect } from '@mantine/core';
 import { useUnits } from '../../data/use-units.ts';
-import { Choices } from '../../parts/Choices.tsx';
-import { QuantityField } from '../../parts/QuantityField.tsx';
-import { DEGREE_LABEL } from '../../parts/sour-words.ts';
-import { PhSlider } from '../../parts/SournessFields.tsx';
-import { StepSlider } from '../../parts/StepSlider.tsx';
+import { Choices } from '../../parts/fields/Choices.tsx';
+import { QuantityField } from '../../parts/fields/QuantityField.tsx';
+import { DEGREE_LABEL } from '../../parts/words/sour-words.ts';
+import { PhSlider } from '../../parts/fields/SournessFields.tsx';
+import { StepSlider } from '../../parts/fields/StepSlider.tsx';
 import { AmountByLevel, AmountOfMilk } from './AmountOfMilk.tsx';
 import { goodKeyOf, goodsGroups, planOfChoice } from './goods-group.ts';
 import { GoodsNote } from './GoodsNote.tsx';

@@ -3,8 +3,8 @@ import type { MakePlan, StepInstance } from '@morning-crock/core/contract';
 import { Button, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { useUnits } from '../../data/use-units.ts';
-import { QuantityField } from '../../parts/QuantityField.tsx';
-import { StepSlider } from '../../parts/StepSlider.tsx';
+import { QuantityField } from '../../parts/fields/QuantityField.tsx';
+import { StepSlider } from '../../parts/fields/StepSlider.tsx';
 
 interface ExtrasProps {
   readonly plan: MakePlan;

@@ -4,8 +4,8 @@ import { UnstyledButton } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { now } from '../../data/clock.ts';
-import { CrockDrawing } from '../../parts/CrockDrawing.tsx';
-import { LARGE_PRODUCTS } from '../../parts/often-made.ts';
+import { CrockDrawing } from '../../parts/drawings/CrockDrawing.tsx';
+import { LARGE_PRODUCTS } from '../../parts/tables/often-made.ts';
 import { firstWords } from './first-words.ts';
 import './first-shelf.css';
 

@@ -3,8 +3,8 @@ import type { MakePlan } from '@morning-crock/core/contract';
 import { Checkbox } from '@mantine/core';
 import { Link } from 'react-router';
 import { useUnits } from '../../data/use-units.ts';
-import { Choices } from '../../parts/Choices.tsx';
-import { StepSlider } from '../../parts/StepSlider.tsx';
+import { Choices } from '../../parts/fields/Choices.tsx';
+import { StepSlider } from '../../parts/fields/StepSlider.tsx';
 import { CoolingPart } from './CoolingPart.tsx';
 
 const SCALD_KINDS = [

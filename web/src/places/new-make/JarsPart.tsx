@@ -12,8 +12,8 @@ import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { ulid } from 'ulid';
 import { useUnits } from '../../data/use-units.ts';
-import { QuantityField } from '../../parts/QuantityField.tsx';
-import { StepSlider } from '../../parts/StepSlider.tsx';
+import { QuantityField } from '../../parts/fields/QuantityField.tsx';
+import { StepSlider } from '../../parts/fields/StepSlider.tsx';
 
 /** A jar nobody measured, L, and what is left empty of it. */
 const USUAL_JAR_LITRES = 0.5;

@@ -1,4 +1,4 @@
-import '../../parts/form-styles.ts';
+import '../../parts/fields/form-styles.ts';
 import { beginPlan, planOfMethod, PRODUCTS, productOf, type MakeState } from '@morning-crock/core';
 import {
   PRODUCT_IDS,

@@ -27,7 +27,7 @@ import { Button } from '@mantine/core';
 import { useFactorsQuery } from '../../data/api.ts';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
 import { useMemo } from 'react';
-import { WithTerms } from '../../parts/WithTerms.tsx';
+import { WithTerms } from '../../parts/words/WithTerms.tsx';
 import { MiniCurve } from './MiniCurve.tsx';
 import { TradeOff } from './panels/TradeOff.tsx';
 import type { Planning } from './use-plan.ts';

@@ -10,7 +10,7 @@ import {
 } from '@morning-crock/core';
 import type { MakePlan } from '@morning-crock/core/contract';
 import { useUnits } from '../../data/use-units.ts';
-import { QuantityField } from '../../parts/QuantityField.tsx';
+import { QuantityField } from '../../parts/fields/QuantityField.tsx';
 
 type Unit = 'packet' | (typeof SMALL_SPOONS)[number]['id'];
 const UNITS: readonly { readonly value: Unit; readonly label: string }[] = [

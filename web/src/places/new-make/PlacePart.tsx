@@ -3,7 +3,7 @@ import type { KitchenSettings, MakePlan } from '@morning-crock/core/contract';
 import { NativeSelect } from '@mantine/core';
 import { Link } from 'react-router';
 import { useUnits } from '../../data/use-units.ts';
-import { StepSlider } from '../../parts/StepSlider.tsx';
+import { StepSlider } from '../../parts/fields/StepSlider.tsx';
 import { JarsPart } from './JarsPart.tsx';
 
 const withOwn = <T extends { readonly id: string }>(items: readonly T[], own: T): readonly T[] =>

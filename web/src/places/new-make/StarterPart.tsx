@@ -31,8 +31,8 @@ import { useFactorsQuery } from '../../data/api.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { goodKey, goodsGroups, leavesWords, partKey } from './goods-group.ts';
 import { useGoods } from './use-goods.ts';
-import { QuantityField } from '../../parts/QuantityField.tsx';
-import { StepSlider } from '../../parts/StepSlider.tsx';
+import { QuantityField } from '../../parts/fields/QuantityField.tsx';
+import { StepSlider } from '../../parts/fields/StepSlider.tsx';
 import { CultureDose } from './CultureDose.tsx';
 import { PacketDose } from './PacketDose.tsx';
 

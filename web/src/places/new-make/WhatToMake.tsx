@@ -4,8 +4,8 @@ import { UnstyledButton } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useRecentMakesQuery } from '../../data/api.ts';
-import { CrockDrawing } from '../../parts/CrockDrawing.tsx';
-import { LARGE_PRODUCTS, oftenMade } from '../../parts/often-made.ts';
+import { CrockDrawing } from '../../parts/drawings/CrockDrawing.tsx';
+import { LARGE_PRODUCTS, oftenMade } from '../../parts/tables/often-made.ts';
 import './what-to-make.css';
 
 function Drawn({ product: { drawn, label } }: { readonly product: Product }) {

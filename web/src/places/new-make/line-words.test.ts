@@ -15,7 +15,7 @@ import {
   startWords,
   starterWords,
 } from './line-words.ts';
-import { withStep } from '../../parts/method-step.ts';
+import { withStep } from '../../parts/words/method-step.ts';
 
 const kitchen = defaultKitchen('UTC');
 const units = unitsOf(kitchen);

@@ -13,9 +13,9 @@ import {
 } from '@morning-crock/core';
 import type { Culture, Lot, MakePlan } from '@morning-crock/core/contract';
 import type { Units } from '../../data/units-of.ts';
-import { packetWords } from '../../parts/culture-words.ts';
-import { MACHINE_LABEL } from '../../parts/freezing-words.ts';
-import { stepOf } from '../../parts/method-step.ts';
+import { packetWords } from '../../parts/words/culture-words.ts';
+import { MACHINE_LABEL } from '../../parts/words/freezing-words.ts';
+import { stepOf } from '../../parts/words/method-step.ts';
 import { wetnessOf } from './panels/wetness.ts';
 
 /** What a plan's lines say: one sentence a line, from which somebody sees whether it is what they want. */

@@ -9,9 +9,9 @@ import {
 } from '@morning-crock/core';
 import { useState } from 'react';
 import { useUnits } from '../../data/use-units.ts';
-import { priceWeight } from '../../parts/price-words.ts';
-import { QuantityField } from '../../parts/QuantityField.tsx';
-import { StepSlider } from '../../parts/StepSlider.tsx';
+import { priceWeight } from '../../parts/words/price-words.ts';
+import { QuantityField } from '../../parts/fields/QuantityField.tsx';
+import { StepSlider } from '../../parts/fields/StepSlider.tsx';
 import { VolumeSlider } from './HeatSliders.tsx';
 import { SumFace } from './SumFace.tsx';
 import type { SumDesk } from './use-sum.ts';

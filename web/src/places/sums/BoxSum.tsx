@@ -1,8 +1,8 @@
 import { batchOf, bottlesFor, boxCourse, formatMinutes, fromCelsius, PLACE_FACTS } from '@morning-crock/core';
 import { useState } from 'react';
 import { useUnits } from '../../data/use-units.ts';
-import { LittleCurve } from '../../parts/LittleCurve.tsx';
-import { StepSlider } from '../../parts/StepSlider.tsx';
+import { LittleCurve } from '../../parts/drawings/LittleCurve.tsx';
+import { StepSlider } from '../../parts/fields/StepSlider.tsx';
 import { HeatSlider, VolumeSlider } from './HeatSliders.tsx';
 import { SumFace } from './SumFace.tsx';
 import { stillOpen, type SumDesk } from './use-sum.ts';

@@ -12,7 +12,7 @@ import {
 } from '@morning-crock/core';
 import { useState } from 'react';
 import { useUnits } from '../../data/use-units.ts';
-import { StepSlider } from '../../parts/StepSlider.tsx';
+import { StepSlider } from '../../parts/fields/StepSlider.tsx';
 import { HeatSlider } from './HeatSliders.tsx';
 import { SumFace } from './SumFace.tsx';
 import type { SumDesk } from './use-sum.ts';

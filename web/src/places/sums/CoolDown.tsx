@@ -10,8 +10,8 @@ import {
 import { widthMOf, type CoolingPlan } from '@morning-crock/core/contract';
 import { useState } from 'react';
 import { useUnits } from '../../data/use-units.ts';
-import { Choices } from '../../parts/Choices.tsx';
-import { LittleCurve } from '../../parts/LittleCurve.tsx';
+import { Choices } from '../../parts/fields/Choices.tsx';
+import { LittleCurve } from '../../parts/drawings/LittleCurve.tsx';
 import { HeatSlider, VolumeSlider } from './HeatSliders.tsx';
 import { SumFace } from './SumFace.tsx';
 import { stillOpen, type SumDesk } from './use-sum.ts';

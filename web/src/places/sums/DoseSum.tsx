@@ -1,7 +1,7 @@
 import { batchOf, bisect, formatMinutes, hoursToPh, SET_PH, STARTER_FACTS } from '@morning-crock/core';
 import { useMemo, useState } from 'react';
 import { useUnits } from '../../data/use-units.ts';
-import { StepSlider } from '../../parts/StepSlider.tsx';
+import { StepSlider } from '../../parts/fields/StepSlider.tsx';
 import { HeatSlider } from './HeatSliders.tsx';
 import { evenCourse, withShare } from './SetTime.tsx';
 import { SumFace } from './SumFace.tsx';

@@ -1,5 +1,5 @@
 import { useUnits } from '../../data/use-units.ts';
-import { StepSlider } from '../../parts/StepSlider.tsx';
+import { StepSlider } from '../../parts/fields/StepSlider.tsx';
 
 /** A heat to turn, in the kitchen's degrees. */
 export function HeatSlider(props: {

@@ -10,9 +10,9 @@ import {
 import { widthMOf } from '@morning-crock/core/contract';
 import { useState } from 'react';
 import { useUnits } from '../../data/use-units.ts';
-import { Choices } from '../../parts/Choices.tsx';
-import { LittleCurve } from '../../parts/LittleCurve.tsx';
-import { StepSlider } from '../../parts/StepSlider.tsx';
+import { Choices } from '../../parts/fields/Choices.tsx';
+import { LittleCurve } from '../../parts/drawings/LittleCurve.tsx';
+import { StepSlider } from '../../parts/fields/StepSlider.tsx';
 import { HeatSlider, VolumeSlider } from './HeatSliders.tsx';
 import { SumFace } from './SumFace.tsx';
 import { stillOpen, type SumDesk } from './use-sum.ts';

@@ -13,8 +13,8 @@ import { Link, useSearchParams } from 'react-router';
 import { useMilkDaysQuery } from '../../data/api.ts';
 import { now } from '../../data/clock.ts';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
-import { LittleCurve } from '../../parts/LittleCurve.tsx';
-import { StepSlider } from '../../parts/StepSlider.tsx';
+import { LittleCurve } from '../../parts/drawings/LittleCurve.tsx';
+import { StepSlider } from '../../parts/fields/StepSlider.tsx';
 import { SumFace } from './SumFace.tsx';
 import type { SumDesk } from './use-sum.ts';
 

@@ -7,8 +7,8 @@ import {
 } from '@morning-crock/core';
 import { useState } from 'react';
 import { useUnits } from '../../data/use-units.ts';
-import { Choices } from '../../parts/Choices.tsx';
-import { StepSlider } from '../../parts/StepSlider.tsx';
+import { Choices } from '../../parts/fields/Choices.tsx';
+import { StepSlider } from '../../parts/fields/StepSlider.tsx';
 import { HeatSlider } from './HeatSliders.tsx';
 import { SumFace } from './SumFace.tsx';
 import { stillOpen, type SumDesk } from './use-sum.ts';

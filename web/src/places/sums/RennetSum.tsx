@@ -12,9 +12,9 @@ import {
 } from '@morning-crock/core';
 import { useState } from 'react';
 import { useUnits } from '../../data/use-units.ts';
-import { Choices } from '../../parts/Choices.tsx';
-import { LittleCurve } from '../../parts/LittleCurve.tsx';
-import { StepSlider } from '../../parts/StepSlider.tsx';
+import { Choices } from '../../parts/fields/Choices.tsx';
+import { LittleCurve } from '../../parts/drawings/LittleCurve.tsx';
+import { StepSlider } from '../../parts/fields/StepSlider.tsx';
 import { HeatSlider } from './HeatSliders.tsx';
 import { SumFace } from './SumFace.tsx';
 import type { SumDesk } from './use-sum.ts';

@@ -1,8 +1,8 @@
-import '../../parts/form-styles.ts';
+import '../../parts/fields/form-styles.ts';
 import { useEffect, useRef, type ComponentType } from 'react';
 import { Link, NavLink, useParams, useSearchParams } from 'react-router';
 import { useKitchenQuery } from '../../data/api.ts';
-import { CrockDrawing } from '../../parts/CrockDrawing.tsx';
+import { CrockDrawing } from '../../parts/drawings/CrockDrawing.tsx';
 import { BoughtSum } from './BoughtSum.tsx';
 import { BoxSum } from './BoxSum.tsx';
 import { CheeseSum } from './CheeseSum.tsx';

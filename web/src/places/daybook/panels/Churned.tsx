@@ -10,9 +10,9 @@ import {
   MINUTE_MS,
 } from '@morning-crock/core';
 import type { Units } from '../../../data/units-of.ts';
-import { ChurnCord } from '../../../parts/ChurnCord.tsx';
-import { daysWords } from '../../../parts/days-words.ts';
-import { piecesWords } from '../../../parts/pieces-words.ts';
+import { ChurnCord } from '../../../parts/drawings/ChurnCord.tsx';
+import { daysWords } from '../../../parts/words/days-words.ts';
+import { piecesWords } from '../../../parts/words/pieces-words.ts';
 import './churned.css';
 
 const PLACE_WORDS: Readonly<Record<ButterPlace, string>> = {

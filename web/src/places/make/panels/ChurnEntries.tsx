@@ -13,8 +13,8 @@ import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { record } from '../../../data/store.ts';
 import { useUnits } from '../../../data/use-units.ts';
-import { QuantityField } from '../../../parts/QuantityField.tsx';
-import { StepSlider } from '../../../parts/StepSlider.tsx';
+import { QuantityField } from '../../../parts/fields/QuantityField.tsx';
+import { StepSlider } from '../../../parts/fields/StepSlider.tsx';
 
 /** One tap a stage, as eye and ear tell it, of the load in the churn. */
 function Stages({ state }: { readonly state: MakeState }) {

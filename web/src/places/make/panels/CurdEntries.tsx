@@ -16,7 +16,7 @@ import { now } from '../../../data/clock.ts';
 import { record } from '../../../data/store.ts';
 import { useCultures } from '../../../data/use-cultures.ts';
 import { useUnits } from '../../../data/use-units.ts';
-import { QuantityField } from '../../../parts/QuantityField.tsx';
+import { QuantityField } from '../../../parts/fields/QuantityField.tsx';
 
 /** A weight with one button under it. */
 function Weighing(props: {

@@ -1,5 +1,5 @@
 import { feedRows } from '@morning-crock/core';
-import { FeedTable } from '../../../parts/FeedTable.tsx';
+import { FeedTable } from '../../../parts/tables/FeedTable.tsx';
 import type { PanelProps } from './panel.ts';
 
 /** All feeds of a waking with their times, the one that is on marked. */

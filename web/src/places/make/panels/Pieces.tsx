@@ -11,8 +11,8 @@ import { useState } from 'react';
 import { now } from '../../../data/clock.ts';
 import { record } from '../../../data/store.ts';
 import { useUnits } from '../../../data/use-units.ts';
-import { piecesWords } from '../../../parts/pieces-words.ts';
-import { QuantityField } from '../../../parts/QuantityField.tsx';
+import { piecesWords } from '../../../parts/words/pieces-words.ts';
+import { QuantityField } from '../../../parts/fields/QuantityField.tsx';
 
 const SMALLEST_KG = 0.01;
 

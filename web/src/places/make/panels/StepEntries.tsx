@@ -11,7 +11,7 @@ import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { record } from '../../../data/store.ts';
 import { useUnits } from '../../../data/use-units.ts';
-import { QuantityField } from '../../../parts/QuantityField.tsx';
+import { QuantityField } from '../../../parts/fields/QuantityField.tsx';
 import { ChilledWater, ChurnEntries } from './ChurnEntries.tsx';
 import { Drips, Grains, Tries, Turns } from './CurdEntries.tsx';
 import { Pieces } from './Pieces.tsx';

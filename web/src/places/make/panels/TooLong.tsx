@@ -15,8 +15,8 @@ import { chosenThermometer } from '../../../data/device.ts';
 import { record } from '../../../data/store.ts';
 import type { Units } from '../../../data/units-of.ts';
 import { useKitchen, useUnits } from '../../../data/use-units.ts';
-import { QuantityField } from '../../../parts/QuantityField.tsx';
-import { valueFault } from '../../../parts/value-checks.ts';
+import { QuantityField } from '../../../parts/fields/QuantityField.tsx';
+import { valueFault } from '../../../parts/fields/value-checks.ts';
 import type { PanelProps } from './panel.ts';
 import './too-long.css';
 

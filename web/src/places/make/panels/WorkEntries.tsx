@@ -23,9 +23,9 @@ import { useState } from 'react';
 import { now } from '../../../data/clock.ts';
 import { record } from '../../../data/store.ts';
 import { useUnits } from '../../../data/use-units.ts';
-import { Choices } from '../../../parts/Choices.tsx';
+import { Choices } from '../../../parts/fields/Choices.tsx';
 import { Iced } from './WashEntries.tsx';
-import { QuantityField } from '../../../parts/QuantityField.tsx';
+import { QuantityField } from '../../../parts/fields/QuantityField.tsx';
 
 /** How wet the butter is: ten grams of it, weighed before and after their water was boiled off. */
 function PanTest({ state }: { readonly state: MakeState }) {

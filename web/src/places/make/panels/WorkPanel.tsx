@@ -1,5 +1,5 @@
 import { fatBalance, keepsOf, salted, saltWantedKg } from '@morning-crock/core';
-import { daysWords } from '../../../parts/days-words.ts';
+import { daysWords } from '../../../parts/words/days-words.ts';
 import { useUnits } from '../../../data/use-units.ts';
 import type { PanelProps } from './panel.ts';
 import './panels.css';

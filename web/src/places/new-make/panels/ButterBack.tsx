@@ -11,11 +11,11 @@ import { Button, Checkbox, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 import { now } from '../../../data/clock.ts';
 import { useUnits } from '../../../data/use-units.ts';
-import { ClockField } from '../../../parts/ClockField.tsx';
-import { StepSlider } from '../../../parts/StepSlider.tsx';
+import { ClockField } from '../../../parts/fields/ClockField.tsx';
+import { StepSlider } from '../../../parts/fields/StepSlider.tsx';
 import { requestButter } from '../../../workers/forecast-client.ts';
-import '../../../parts/work-back.css';
-import { FindWay } from '../../../parts/FindWay.tsx';
+import '../../../parts/fields/work-back.css';
+import { FindWay } from '../../../parts/fields/FindWay.tsx';
 
 const KEY = 'butter-back';
 const STANDING_WORDS = {

@@ -5,9 +5,9 @@ import { useUnits } from '../../../data/use-units.ts';
 import { goodKeyOf, goodsGroups, planOfChoice } from '../goods-group.ts';
 import { GoodsNote } from '../GoodsNote.tsx';
 import { useGoods } from '../use-goods.ts';
-import { Choices } from '../../../parts/Choices.tsx';
-import { QuantityField } from '../../../parts/QuantityField.tsx';
-import { stepOf, withStep } from '../../../parts/method-step.ts';
+import { Choices } from '../../../parts/fields/Choices.tsx';
+import { QuantityField } from '../../../parts/fields/QuantityField.tsx';
+import { stepOf, withStep } from '../../../parts/words/method-step.ts';
 import { WETNESS, WETNESSES, wetnessOf } from './wetness.ts';
 
 /** Nobody recorded where it is from. */

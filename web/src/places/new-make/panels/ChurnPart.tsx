@@ -2,9 +2,9 @@ import { batchOf, CHURN_FACTS, CHURN_KINDS, CHURN_SPEEDS, loadsFor, temperBath }
 import type { KitchenSettings, MakePlan, StepKind } from '@morning-crock/core/contract';
 import { NativeSelect } from '@mantine/core';
 import { useUnits } from '../../../data/use-units.ts';
-import { Choices } from '../../../parts/Choices.tsx';
-import { StepSlider } from '../../../parts/StepSlider.tsx';
-import { stepOf, withStep, type Of } from '../../../parts/method-step.ts';
+import { Choices } from '../../../parts/fields/Choices.tsx';
+import { StepSlider } from '../../../parts/fields/StepSlider.tsx';
+import { stepOf, withStep, type Of } from '../../../parts/words/method-step.ts';
 
 /** A churn nobody entered in the Kitchen is as large as a large jar, L. */
 const USUAL_LITRES = 2;

@@ -1,10 +1,10 @@
 import { batchOf, FREEZING_MACHINE_FACTS, MACHINE_FILL } from '@morning-crock/core';
 import { FREEZING_MACHINES, type MakePlan } from '@morning-crock/core/contract';
 import { useUnits } from '../../../data/use-units.ts';
-import { Choices } from '../../../parts/Choices.tsx';
-import { MACHINE_LABEL } from '../../../parts/freezing-words.ts';
-import { stepOf } from '../../../parts/method-step.ts';
-import { StepSlider } from '../../../parts/StepSlider.tsx';
+import { Choices } from '../../../parts/fields/Choices.tsx';
+import { MACHINE_LABEL } from '../../../parts/words/freezing-words.ts';
+import { stepOf } from '../../../parts/words/method-step.ts';
+import { StepSlider } from '../../../parts/fields/StepSlider.tsx';
 
 const BY_HAND = 'hand';
 const STIR_MIN = 40;

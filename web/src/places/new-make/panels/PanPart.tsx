@@ -2,9 +2,9 @@ import { FLAMES } from '@morning-crock/core';
 import type { KitchenSettings, MakePlan } from '@morning-crock/core/contract';
 import { NativeSelect } from '@mantine/core';
 import { useUnits } from '../../../data/use-units.ts';
-import { Choices } from '../../../parts/Choices.tsx';
-import { StepSlider } from '../../../parts/StepSlider.tsx';
-import { stepOf, withStep } from '../../../parts/method-step.ts';
+import { Choices } from '../../../parts/fields/Choices.tsx';
+import { StepSlider } from '../../../parts/fields/StepSlider.tsx';
+import { stepOf, withStep } from '../../../parts/words/method-step.ts';
 
 /** How it is clarified: fire, school, when it comes off, and how it sets. */
 export function PanPart(props: {

@@ -11,7 +11,7 @@ import { scaleLinear, scaleLog } from 'd3-scale';
 import { useMemo } from 'react';
 import { useMakesQuery } from '../../../data/api.ts';
 import { useUnits } from '../../../data/use-units.ts';
-import { stepOf } from '../../../parts/method-step.ts';
+import { stepOf } from '../../../parts/words/method-step.ts';
 import './trade-off.css';
 
 const HEATS_C = Array.from({ length: 29 }, (_, i) => 6 + i / 2);

@@ -1,6 +1,6 @@
 import { HAND_WORKED_FAT } from '@morning-crock/core';
 import type { MakePlan } from '@morning-crock/core/contract';
-import { stepOf } from '../../../parts/method-step.ts';
+import { stepOf } from '../../../parts/words/method-step.ts';
 
 /** How wet butter is: water and fat, 0..1. Estimates; a pan test says it. */
 export const WETNESS = {

@@ -1,0 +1,44 @@
+import {
+  markBand,
+  markWords,
+  seenSetMs,
+  souringOf,
+  type BandForecast,
+  type MakeState,
+} from '@morning-crock/core';
+import type { Units } from '../../data/units-of.ts';
+
+/** The set of a make: what was seen stands with its time, what was not is forecast, what nobody saw is said so. */
+export function setWords(
+  state: MakeState,
+  forecast: BandForecast,
+  units: Units,
+  nowMs: number,
+): { readonly label: string; readonly value: string } {
+  const seenMs = seenSetMs(state);
+  const mark = markWords(state, 'body');
+  const set = markBand(forecast, 'body');
+  if (seenMs !== null) return { label: `${mark} (seen)`, value: units.time(seenMs, nowMs) };
+  if (state.chilledAtMs !== null) return { label: mark, value: 'not checked' };
+  return { label: `${mark} (about)`, value: units.span(set.p10, set.p90, nowMs) };
+}
+
+/** How it stands: as it was tasted; a set that was seen is no pourable milk, however soft the model has it. */
+export function firmnessWords(state: MakeState, { point }: BandForecast): string {
+  if (state.tasting?.texture) return `${state.tasting.texture} (tasted)`;
+  const souring = souringOf(state);
+  if (!souring) return '';
+  const seen = state.acidity.flatMap(({ reading }) =>
+    reading.kind === 'cue' ? (souring.leastBody?.[reading.cue] ?? 0) : 0,
+  );
+  const word = souring.bodyWord(Math.max(point.firmness, ...seen));
+  return !souring.leastBody && seenSetMs(state) !== null && (word === 'thin' || word === 'pourable')
+    ? 'a soft set'
+    : `probably ${word}`;
+}
+
+/** When it is as sour as was wanted; what was seen set is on its way from set to that. Goes on in a sentence. */
+export function readyWords(state: MakeState, forecast: BandForecast, units: Units, nowMs: number): string {
+  const { p10, p90 } = markBand(forecast, 'ready');
+  return `${seenSetMs(state) === null ? 'ready' : 'sour enough'} ${units.span(p10, p90, nowMs)}`;
+}
