@@ -58,7 +58,7 @@ async function bundle(entry, outfile, whole) {
     logLevel: 'warning',
     alias: {
       '@morning-crock/core/contract': join(core, 'contract', 'index.ts'),
-      '@morning-crock/core/sums': join(core, 'sums', 'index.ts'),
+      '@morning-crock/core/sums': join(core, 'doors', 'index.ts'),
       '@morning-crock/core/demo': join(core, 'demo', 'index.ts'),
       '@morning-crock/core': join(core, 'index.ts'),
     },

@@ -1,5 +1,14 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import { beginPlan, defaultKitchen, withLoads, MINUTE_MS } from '@morning-crock/core';
+import {
+  beginPlan,
+  defaultKitchen,
+  withLoads,
+  MINUTE_MS,
+  CHURN_TOLD,
+  told,
+  told,
+  WORK_TOLD,
+} from '@morning-crock/core';
 import type { DraftEvent, EventOf, EventType, MakeSummary } from '@morning-crock/core/contract';
 import { ulid } from 'ulid';
 import { readMake } from './features/makes/make-service.ts';
@@ -48,8 +57,8 @@ test('a stage after the break is refused with its field and changes nothing; the
   expect((await say(89, 'load-begun', { load: 2 })).statusCode).toBe(200);
   expect((await say(95, 'stage-seen', { stage: 'stiff' })).statusCode).toBe(200);
   const { state } = (await readMake(kitchen.db, kitchen.kitchenId, id))!;
-  expect(state.stages.map((s) => s.stage)).toEqual(['yellow', 'broken', 'lump', 'stiff']);
-  expect(state.loadsAtMs).toEqual([START + 89 * MINUTE_MS]);
+  expect(told(state, CHURN_TOLD).stages.map((s) => s.stage)).toEqual(['yellow', 'broken', 'lump', 'stiff']);
+  expect(told(state, CHURN_TOLD).loadsAtMs).toEqual([START + 89 * MINUTE_MS]);
 });
 
 test('what is poured in, rested, iced, flavoured and cut is stored; what cannot be says why', async () => {
@@ -74,10 +83,12 @@ test('what is poured in, rested, iced, flavoured and cut is stored; what cannot 
     typed: { value: 250, unit: 'g' },
   });
   const { state } = (await readMake(kitchen.db, kitchen.kitchenId, id))!;
-  expect(state).toMatchObject({
+  expect(told(state, CHURN_TOLD)).toMatchObject({
     poured: [{ massKg: 0.4, celsius: 4 }],
     rests: [{ fromMs: START + 71 * MINUTE_MS, toMs: START + 76 * MINUTE_MS }],
     iced: { toMs: START + 110 * MINUTE_MS },
+  });
+  expect(told(state, WORK_TOLD)).toMatchObject({
     flavours: [{ with: 'garlic' }],
     pieces: [{ count: 4, massKg: 0.25 }],
   });

@@ -230,8 +230,8 @@ function playShelf(
       });
       sourMs = null;
     }
-    switch (step.facts.tells) {
-      case 'drips': {
+    switch (step.kind) {
+      case 'strain': {
         const denatured = souring?.denatured ?? point.denatured;
         const curd = makeFlow(state, denatured).into.get(step.id)!;
         const of = { step: step.instance, goods: { into: 'milk', out: '' } };
@@ -263,10 +263,13 @@ function playShelf(
         }
         break;
       }
-      case 'break':
+      case 'coagulate':
         say(endMs - 8 * MINUTE_MS, 'break-tried', { step: step.id, clean: false });
         break;
-      case 'turns': {
+      case 'press':
+      case 'dry':
+      case 'age':
+      case 'freeze': {
         const { instance } = step;
         const everyMs =
           instance.kind === 'press'

@@ -25,6 +25,7 @@ import {
   type DemoEvent,
 } from './index.ts';
 import { DAY_MS, HOUR_MS } from '../science/units/index.ts';
+import { makeAt } from '../make/index.ts';
 
 /** A Sunday, twelve past midnight. */
 const SUNDAY = Date.parse('2026-06-07T00:12:00.000Z');
@@ -125,10 +126,12 @@ describe('what is past can be believed', () => {
   test('of the fat of each churning 1–4 % is lost to the buttermilk, unless the notes say why', () => {
     const churnings = demoCreamPast(nowMs)
       .map((make, n) => played(make, idOf(50 + n), nowMs))
-      .filter((state) => state.finished && state.weighedKg !== null && fatBalance(state, nowMs) !== null);
+      .filter(
+        (state) => state.finished && state.weighedKg !== null && fatBalance(makeAt(state, nowMs)) !== null,
+      );
     expect(churnings.length).toBeGreaterThanOrEqual(4);
     for (const state of churnings) {
-      const { fatKg, inButtermilkKg, inButterKg } = fatBalance(state, nowMs)!;
+      const { fatKg, inButtermilkKg, inButterKg } = fatBalance(makeAt(state, nowMs))!;
       expect(inButterKg).toBeLessThanOrEqual(fatKg * 1.01);
       const lost = (inButtermilkKg ?? 0) / fatKg;
       if (state.notes.length > 0 || (state.tasting?.text ?? '') !== '') continue;

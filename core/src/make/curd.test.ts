@@ -8,13 +8,11 @@ import { createLog, MAKE_ID, START } from './fixtures/make-events.ts';
 import {
   alarmsOf,
   bandForecast,
-  drainingNow,
   foldMake,
   makeFlow,
   nextHands,
   nextTurn,
   pointForecast,
-  rennetLearned,
   safetyOf,
   sameTags,
   toAdd,
@@ -23,8 +21,10 @@ import {
   wouldMix,
   yieldOf,
   type MakeState,
+  makeAt,
 } from './index.ts';
 import { MINUTE_MS } from '../science/units/index.ts';
+import { drainingNow, rennetLearned } from '../steps/index.ts';
 
 const KITCHEN = defaultKitchen('UTC');
 const AT = new Date(START).toISOString();
@@ -83,7 +83,7 @@ describe('skyr', () => {
   test('drains towards its thickness; whey that was weighed moves the end, too far is mended with whey', () => {
     const state = make(plan, ...hanging);
     const at = (minutes: number, of = state) =>
-      drainingNow(of, 0.9, START + (beganMin + minutes) * MINUTE_MS)!;
+      drainingNow(makeAt(of, START + (beganMin + minutes) * MINUTE_MS), 0.9)!;
     const book = at(20);
     expect(book.weighed).toBe(false);
     expect(book.now.proteinFraction).toBeGreaterThan(0.035);
@@ -140,7 +140,7 @@ describe('skyr', () => {
       [beganMin + 61, 'step-done', { step: 'strain' }],
     ];
     const state = make(twice, ...firstOff);
-    const now = (of: MakeState) => drainingNow(of, 0.9, START + (beganMin + 70) * MINUTE_MS)!;
+    const now = (of: MakeState) => drainingNow(makeAt(of, START + (beganMin + 70) * MINUTE_MS), 0.9)!;
     const { wentIn } = makeFlow(state, 0.9);
     expect(now(state)).toMatchObject({ step: 'again', weighed: false, returnedKg: 0 });
     expect(now(state).startKg).toBeCloseTo(wentIn.massKg - 1, 9);
@@ -179,7 +179,9 @@ describe('skyr', () => {
     const { forecast, alarms } = look(make(thick, ...hanging), beganMin + 5);
     expect(forecast.point.steps.find(({ id }) => id === 'strain')).toMatchObject({ endless: true });
     expect(alarms.map(({ id }) => id)).not.toContain('step-strain');
-    expect(drainingNow(make(thick, ...hanging), 0.9, START + beganMin * MINUTE_MS)!.thickMs).toBeNull();
+    expect(
+      drainingNow(makeAt(make(thick, ...hanging), START + beganMin * MINUTE_MS), 0.9)!.thickMs,
+    ).toBeNull();
   });
 });
 

@@ -2,7 +2,7 @@ import type { EventOf, MakePlan, TraceFacts } from '../contract/index.ts';
 import { phOfTitratable, PH_SIGMA, TITRATION_SIGMA_PERCENT, type Cue } from '../science/souring/index.ts';
 import { instantOf, type LoggedEvent } from '../log/index.ts';
 import { batchOf } from '../setup/index.ts';
-import type { MethodStep } from '../steps/index.ts';
+import { STEP_TYPES, type MethodStep } from '../steps/index.ts';
 
 export interface AcidityEntry {
   readonly eventId: string;
@@ -73,14 +73,8 @@ export const seenAtEnd = (
   method: readonly MethodStep[],
   events: readonly EventOf<'step-done'>[],
 ): readonly AcidityEntry[] =>
-  events.flatMap((event): AcidityEntry[] =>
-    method.find(({ id }) => id === event.data.step)?.facts.doneShowsSet
-      ? [
-          {
-            eventId: event.id,
-            atMs: instantOf(event),
-            reading: { kind: 'cue', cue: 'set', cleanSmell: true },
-          },
-        ]
-      : [],
-  );
+  events.flatMap((event): AcidityEntry[] => {
+    const step = method.find(({ id }) => id === event.data.step);
+    const shows = step && STEP_TYPES[step.kind].doneShows;
+    return shows ? [{ eventId: event.id, atMs: instantOf(event), reading: { kind: 'cue', ...shows } }] : [];
+  });

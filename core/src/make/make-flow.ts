@@ -1,5 +1,5 @@
 import { massFlow, type MassFlow } from '../products/index.ts';
-import { clothSeen } from '../steps/index.ts';
+import { wheyOffKg } from '../steps/index.ts';
 import type { MakeState } from './state.ts';
 
 /** All the starter that went in, kg; `null` where it was not weighed. */
@@ -15,10 +15,11 @@ export const starterKg = ({ dose, helpings }: Pick<MakeState, 'dose' | 'helpings
  * @param gelH hours from inoculation to the gel
  */
 export function makeFlow(
-  { plan, steps, dose, helpings, curd }: Pick<MakeState, 'plan' | 'steps' | 'dose' | 'helpings' | 'curd'>,
+  make: Pick<MakeState, 'plan' | 'steps' | 'dose' | 'helpings' | 'events'>,
   denatured: number,
   gelH: number | null = null,
 ): MassFlow {
+  const { plan, steps, dose, helpings } = make;
   const off = new Set(steps.filter(({ endedAtMs }) => endedAtMs !== null).map(({ step }) => step.id));
   return massFlow(plan, {
     doseKg: starterKg({ dose, helpings }),
@@ -26,6 +27,6 @@ export function makeFlow(
     gelH,
     skipped: new Set(steps.filter(({ status }) => status === 'skipped').map(({ step }) => step.id)),
     // What was weighed of a cloth counts once it is off; until then it is on its way to what is wanted.
-    wheyOff: (step, wholeKg) => (off.has(step) ? clothSeen(curd, step, wholeKg).offKg : null),
+    wheyOff: (step, wholeKg) => (off.has(step) ? wheyOffKg(make, step, wholeKg) : null),
   });
 }

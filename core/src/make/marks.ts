@@ -1,5 +1,5 @@
 import type { InstantBand, StepId } from '../contract/index.ts';
-import type { MarkMoment, MarkName, MarkRole } from '../steps/index.ts';
+import { STEP_TYPES, type MarkMoment, type MarkName, type MarkRole } from '../steps/index.ts';
 import { seenSetMs } from './seen.ts';
 import { souringOf, type MakeState } from './state.ts';
 
@@ -36,12 +36,9 @@ export const markWords = (state: Pick<MakeState, 'plan' | 'steps'>, role: MarkRo
 
 /** When a mark was seen, ms since 1970; `null` when nobody said so. */
 function seenOf(state: MakeState, mark: ForeseenMark): number | null {
-  // The break of a later load: "broken-2" is the second that was seen.
-  const nth = /^broken-(\d+)$/.exec(mark.id)?.[1];
-  if (nth !== undefined)
-    return state.stages.filter(({ stage }) => stage === 'broken')[Number(nth) - 1]?.atMs ?? null;
-  const stage = [...state.stages, ...state.panStages].find((seen) => seen.stage === mark.id);
-  if (stage) return stage.atMs;
+  const step = state.steps.find((one) => one.step.id === mark.step)?.step;
+  const seenMs = step ? STEP_TYPES[step.kind].markSeen?.(state, mark.id) : undefined;
+  if (seenMs !== undefined) return seenMs;
   return mark.role === 'body' ? seenSetMs(state) : null;
 }
 

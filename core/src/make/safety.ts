@@ -1,5 +1,6 @@
 import { SAFE_PH, safetyLimit, warmSpell, type SafetyLimit } from '../science/souring/index.ts';
 import { souringKindOf } from '../setup/index.ts';
+import { STEP_TYPES } from '../steps/index.ts';
 import { showsSet } from './seen.ts';
 import { acidityNow, souringOf, type MakeState } from './state.ts';
 import { HOUR_MS } from '../science/units/index.ts';
@@ -20,13 +21,15 @@ export interface SafetyState {
   readonly text: string;
 }
 
-/** Rennet went in, or is to: a set then shows nothing. */
-export const renneted = ({ steps }: Pick<MakeState, 'steps'>): boolean =>
-  steps.some(({ step, status }) => step.facts.rennets && status !== 'skipped');
+/** Why a set shows nothing here, in words: something went in, or is to, that sets sweet milk; `null` where it shows acid. */
+export const setDoubt = ({ steps }: Pick<MakeState, 'steps'>): string | null =>
+  steps
+    .filter(({ status }) => status !== 'skipped')
+    .flatMap(({ step }) => STEP_TYPES[step.kind].setProvesNothing ?? [])[0] ?? null;
 
 /** When a reading or a cue first showed the milk to be acid enough; a forecast never does. */
 export function shownAcidAtMs(state: MakeState): number | null {
-  const setShowsAcid = state.steps.some(({ step }) => step.facts.setShowsAcid) && !renneted(state);
+  const setShowsAcid = state.steps.some(({ step }) => step.facts.setShowsAcid) && setDoubt(state) === null;
   const smellCounts = souringOf(state)?.smellCounts === true;
   const entry = acidityNow(state).find(
     ({ reading }) =>
@@ -96,6 +99,7 @@ export function safetyOf(
   if (limit.limitH === null) {
     return { verdict: 'amber', warmH, limit, limitAtMs: null, text: limit.reason };
   }
+  const doubt = setDoubt(state);
   const limitAtMs = nowMs + (limit.limitH - warmH) * HOUR_MS;
   const started = state.inoculatedAtMs !== null;
   const amber = warmH >= AMBER_SHARE * limit.limitH || (started && lookAtMs !== null && nowMs >= lookAtMs);
@@ -105,8 +109,8 @@ export function safetyOf(
     limit,
     limitAtMs,
     text: amber
-      ? renneted(state)
-        ? 'Souring is not confirmed yet. Measure the pH of the whey now; a strip will do. A rennet set proves nothing.'
+      ? doubt !== null
+        ? `Souring is not confirmed yet. Measure the pH of the whey now; a strip will do. ${doubt}`
         : 'Souring is not confirmed yet. Check the batch or measure its pH now.'
       : `Warm for ${warmH.toFixed(1)} h so far, ${limit.limitH} h at most. ${limit.reason}`,
   };

@@ -8,7 +8,7 @@ import {
   type StepKind,
 } from '../contract/index.ts';
 import { warmCulture } from '../science/souring/index.ts';
-import { stepFacts } from '../steps/index.ts';
+import { STEP_TYPES, wheyWeighed } from '../steps/index.ts';
 import { fillJars } from '../setup/index.ts';
 import { instantOf } from '../log/index.ts';
 import { productOf } from '../products/index.ts';
@@ -39,18 +39,15 @@ export type Entry = {
   };
 }[EventType];
 
-/** The churning that gave the butter there is; `undefined` before it broke. */
-const churningOver = ({ steps }: Pick<MakeState, 'steps'>) =>
-  steps.find(({ step, status }) => step.facts.parts === true && status === 'done')?.step;
+/** The step that is over and of which parts may go on apart; `undefined` before there is one. */
+const partedAfter = ({ steps }: Pick<MakeState, 'steps'>) =>
+  steps.find(({ step, status }) => STEP_TYPES[step.kind].parts && status === 'done')?.step;
 
-/** Butter grains that are neither salted, cut nor weighed: each load may have an end of its own. */
-export const mayPartLoads = (state: MakeState): boolean =>
-  state.finished === null &&
-  state.current !== null &&
-  churningOver(state) !== undefined &&
-  state.weighedKg === null &&
-  state.saltKg === null &&
-  state.pieces.length === 0;
+/** Whether what came of a step that is over, each of its loads, may have an end of its own now. */
+export const mayPartLoads = (state: MakeState): boolean => {
+  const after = partedAfter(state);
+  return after !== undefined && STEP_TYPES[after.kind].parts?.(state) === true;
+};
 
 /** Whether a part of a make may go another way now: it sours or waits, and nothing of it was weighed yet. */
 export const maySplit = (state: MakeState): boolean =>
@@ -59,7 +56,7 @@ export const maySplit = (state: MakeState): boolean =>
   (state.current?.step.facts.sours === true || state.current?.step.facts.waits === true) &&
   state.weighedKg === null &&
   Object.keys(state.byProductsKg).length === 0 &&
-  state.curd.weighed.length === 0 &&
+  !wheyWeighed(state) &&
   productOf(state.plan).takes !== 'packet';
 
 /** The share of a make that stands in some of its jars, 0..1. */
@@ -76,7 +73,9 @@ const after = (steps: Method['steps'], kind: StepKind): string => {
   const at = steps.findLastIndex((step) => step.kind === kind);
   return JSON.stringify(steps.slice(at + 1).map(({ id: _id, note: _note, ...step }) => step));
 };
-const rennets = (steps: Method['steps']): boolean => steps.some(({ kind }) => stepFacts(kind).rennets);
+/** Something goes in that sets sweet milk. */
+const setsSweet = (steps: Method['steps']): boolean =>
+  steps.some(({ kind }) => STEP_TYPES[kind].setProvesNothing !== undefined);
 
 /**
  * How a part may go on: the ways by the same sort of culture that have the step it is on, and do something else after it. What
@@ -94,7 +93,7 @@ export function waysOn(state: MakeState, methods: readonly Method[]): Method[] {
     if (at < 0 || seen.has(goesOn) || productOf({ product }).goods.into !== productOf(plan).goods.into)
       return false;
     if (warmCulture(aims.starter?.kind ?? plan.starter.kind) !== warm) return false;
-    if (rennets(steps.slice(0, at + 1)) && !rennets(plan.method.steps)) return false;
+    if (setsSweet(steps.slice(0, at + 1)) && !setsSweet(plan.method.steps)) return false;
     seen.add(goesOn);
     return true;
   });
@@ -105,11 +104,11 @@ export type OwnWay = Pick<Method, 'product' | 'id' | 'version' | 'steps'> & {
   readonly name?: string | undefined;
 };
 
-/** A plan that has gone one way so far and goes on another, from the step it is on; of butter, from its churning. */
+/** A plan that has gone one way so far and goes on another, from the step it is on, or from the one whose loads part. */
 function goingOn(state: MakeState, method: OwnWay): MakePlan {
   const { plan, current } = state;
   const { steps } = plan.method;
-  const last = churningOver(state) ?? current?.step;
+  const last = partedAfter(state) ?? current?.step;
   const here = steps.findIndex(({ id }) => id === last?.id);
   const before = steps.slice(0, here + 1);
   const at = method.steps.findLastIndex(({ kind }) => kind === last?.kind);

@@ -1,51 +1,30 @@
 import {
   EVENT_VERSION,
-  type ByProduct,
   type EventOf,
   type EventType,
   type MakePlan,
   type PlanChange,
-  type PlannedForecast,
   type StepId,
   type TraceFacts,
 } from '../contract/index.ts';
-import {
-  CHURN_STAGES,
-  GHEE_STAGES,
-  panMoisture,
-  type ChurnStage,
-  type Flavouring,
-  type GheeStage,
-} from '../science/butter/index.ts';
 import { type AcidityReading, type Defect, type Sourness } from '../science/souring/index.ts';
 import { feltHeat, type HeatCue } from '../science/heat/index.ts';
 import { fillJars, type DoseGiven } from '../setup/index.ts';
 import { methodSteps, productOf } from '../products/index.ts';
-import { STEP_TYPES, type CurdSeen, type Fed, type MethodStep, type Souring } from '../steps/index.ts';
+import {
+  STEP_TYPES,
+  type Fed,
+  type MakeView,
+  type MethodStep,
+  type Souring,
+  type StepState,
+} from '../steps/index.ts';
+
+export type { StepState, TemperatureReading } from '../steps/index.ts';
 import { effectiveEvents, instantOf, type LoggedEvent } from '../log/index.ts';
-import { loadsBegun, panOf, restsOf, seenOf } from './fold-churn.ts';
 import { acidityOf, sampled, seenAtEnd, type AcidityEntry } from './fold-acidity.ts';
-import { curdSeen } from './fold-curd.ts';
 import { partsOf, withPour, type Joined, type Stay } from './split-and-joined.ts';
-import { HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
-
-export interface StepState {
-  readonly step: MethodStep;
-  readonly status: 'done' | 'skipped' | 'current' | 'coming';
-  readonly startedAtMs: number | null;
-  readonly endedAtMs: number | null;
-}
-
-export interface TemperatureReading {
-  readonly eventId: string;
-  readonly atMs: number;
-  readonly celsius: number;
-  readonly instrument: string;
-  /** A device sends them as they come; a silence of it means something. */
-  readonly live: boolean;
-  /** As the instrument said it, before its check set it right. */
-  readonly rawC?: number | undefined;
-}
+import { HOUR_MS } from '../science/units/index.ts';
 
 /** How warm something was by eye or finger, and one σ of that. */
 export interface FeltHeat {
@@ -55,21 +34,13 @@ export interface FeltHeat {
   readonly sigmaC: number;
 }
 
-/** Everything a make's events say, folded. */
-export interface MakeState {
-  readonly id: string;
-  readonly plan: MakePlan;
+/** Everything a make's events say, folded; but for what only one kind of step has (`told`). */
+export interface MakeState extends MakeView {
   /** The plan without what was poured in from other makes: what its souring began with. */
   readonly alone: MakePlan;
   /** Where it stood from when on. */
   readonly stays: readonly Stay[];
   readonly joined: readonly Joined[];
-  readonly planned: PlannedForecast | null;
-  readonly startedAtMs: number;
-  readonly steps: readonly StepState[];
-  /** The step to do now; `null` when all are done. */
-  readonly current: StepState | null;
-  readonly temperatures: readonly TemperatureReading[];
   /** How warm it was by eye or finger. */
   readonly felt: readonly FeltHeat[];
   readonly acidity: readonly AcidityEntry[];
@@ -89,36 +60,10 @@ export interface MakeState {
   /** Jars already in the cold, and since when. */
   readonly chilledJars: ReadonlyMap<string, number>;
   readonly traces: readonly TraceFacts[];
-  /** What came out. */
-  readonly weighedKg: number | null;
   /** That was told by a level, not by scales. */
   readonly weighedByLevel: boolean;
-  /** What came out besides, as weighed. */
-  readonly byProductsKg: Readonly<Partial<Record<ByProduct, number>>>;
-  readonly stages: readonly { readonly stage: ChurnStage; readonly atMs: number }[];
-  /** What a pan on the fire looked like, and what it weighed with what was in it. */
-  readonly panStages: readonly { readonly stage: GheeStage; readonly atMs: number }[];
-  readonly pan: readonly { readonly massKg: number; readonly atMs: number }[];
-  readonly rinses: readonly { readonly clear: boolean; readonly atMs: number }[];
-  /** When the second load and those after it went into the churn. */
-  readonly loadsAtMs: readonly number[];
-  /** When the churn stood still; `null` it still does. */
-  readonly rests: readonly { readonly fromMs: number; readonly toMs: number | null }[];
-  /** Water poured into the churn. */
-  readonly poured: readonly { readonly massKg: number; readonly celsius: number; readonly atMs: number }[];
-  /** Since when soft butter lay in iced water, and until when it was to. */
-  readonly iced: { readonly fromMs: number; readonly toMs: number } | null;
-  readonly flavours: readonly { readonly with: Flavouring; readonly text: string }[];
-  /** As it was cut or moulded the last time. */
   /** Numbered tags on its jars. */
   readonly tags: readonly number[];
-  readonly pieces: readonly { readonly count: number; readonly massKg: number }[];
-  /** What was seen of a curd: whey caught, tries, turns. */
-  readonly curd: CurdSeen;
-  /** Water in the butter by the last pan test, 0..1; `null` when nobody made one. */
-  readonly moistureFraction: number | null;
-  /** `null` when nobody salted it. */
-  readonly saltKg: number | null;
   readonly reservedKg: number | null;
   readonly tasting: {
     readonly sourness?: Sourness | undefined;
@@ -128,13 +73,6 @@ export interface MakeState {
   } | null;
   readonly notes: readonly { readonly atMs: number; readonly text: string }[];
   readonly acknowledged: ReadonlySet<string>;
-  readonly finished: {
-    readonly atMs: number;
-    readonly verdict: 'kept' | 'discarded';
-    readonly reason: string;
-  } | null;
-  /** What counts, in order. */
-  readonly events: readonly LoggedEvent[];
 }
 
 function stepsOf(
@@ -259,11 +197,8 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
   const fed = new Map(of('fed').map((e): readonly [string, number | null] => [e.data.step, e.data.massKg]));
   const weighings = of('weighed');
   const weighed = weighings.findLast((e) => e.data.of === undefined);
-  const salted = of('salted');
-  const tested = last(of('pan-tested'));
   const cooled = changes.findLast((e) => e.data.cooling !== undefined);
   const traces = of('trace-imported').map((e) => e.data);
-  const laid = last(of('iced'));
   const reserved = last(of('reserved'));
   const tasted = last(of('tasted'));
   return {
@@ -317,24 +252,7 @@ export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState 
         e.data.of === undefined ? [] : [[e.data.of, e.data.massKg * leftOf(instantOf(e))]],
       ),
     ),
-    stages: seenOf(of('stage-seen'), CHURN_STAGES),
-    panStages: seenOf(of('stage-seen'), GHEE_STAGES),
-    pan: panOf(of('pan-weighed'), of('pan-changed').map(instantOf)),
-    rinses: of('rinsed').map((e) => ({ clear: e.data.clear, atMs: instantOf(e) })),
-    loadsAtMs: loadsBegun(of('load-begun'), of('stage-seen')),
-    rests: restsOf(of('churn-rested')),
-    poured: of('water-poured').map((e) => ({
-      massKg: e.data.massKg,
-      celsius: e.data.celsius,
-      atMs: instantOf(e),
-    })),
-    iced: laid && { fromMs: instantOf(laid), toMs: instantOf(laid) + laid.data.minutes * MINUTE_MS },
-    flavours: of('flavoured').map((e) => e.data),
     tags: last(of('tagged'))?.data.tags ?? [],
-    pieces: last(of('shaped'))?.data.pieces ?? [],
-    curd: curdSeen(effective),
-    moistureFraction: tested && panMoisture(tested.data.beforeKg, tested.data.afterKg),
-    saltKg: salted.length === 0 ? null : salted.reduce((sum, e) => sum + e.data.massKg, 0),
     reservedKg: reserved?.data.massKg ?? null,
     tasting: tasted ? tasted.data : null,
     notes: of('noted').map((e) => ({ atMs: instantOf(e), text: e.data.text })),

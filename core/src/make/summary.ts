@@ -1,10 +1,10 @@
-import { churnedOf } from './churned.ts';
 import type { MakeOutcome } from '../contract/index.ts';
 import { DEFECT_FACTS, STARTER_FACTS } from '../science/souring/index.ts';
 import { batchOf } from '../setup/index.ts';
 import { MILK_FACTS } from '../science/milk/index.ts';
 import { productOf } from '../products/index.ts';
-import { clothSeen, STEP_TYPES } from '../steps/index.ts';
+import { STEP_TYPES, wheyOffKg } from '../steps/index.ts';
+import { makeAt } from './make-at.ts';
 import { makeFlow, starterKg } from './make-flow.ts';
 import { pointForecast } from './forecast.ts';
 import { safetyOf } from './safety.ts';
@@ -32,7 +32,7 @@ export function yieldOf(state: MakeState): YieldBalance {
   const outKg = state.weighedKg;
   const { into } = makeFlow(state, 0);
   const wheyKg = state.steps.reduce(
-    (sum, { step }) => sum + (clothSeen(state.curd, step.id, into.get(step.id)?.massKg ?? 0).offKg ?? 0),
+    (sum, { step }) => sum + (wheyOffKg(state, step.id, into.get(step.id)?.massKg ?? 0) ?? 0),
     0,
   );
   return {
@@ -98,6 +98,15 @@ function noteOf({ notes, tasting }: MakeState): string | null {
   return defects === '' ? said : said === null ? defects : `${defects}. ${said}`;
 }
 
+/** What its steps have to say of it in a line. */
+function outcomeOf(state: MakeState): Pick<MakeOutcome, 'churned'> {
+  const at = makeAt(state, state.finished?.atMs ?? state.startedAtMs);
+  return state.steps.reduce<Pick<MakeOutcome, 'churned'>>(
+    (said, { step }) => ({ ...said, ...STEP_TYPES[step.kind].outcome?.(at) }),
+    { churned: null },
+  );
+}
+
 /** How a make turned out, in a line. */
 export function summaryOf(state: MakeState): MakeOutcome {
   return {
@@ -119,6 +128,6 @@ export function summaryOf(state: MakeState): MakeOutcome {
     sourness: state.tasting?.sourness ?? null,
     texture: state.tasting?.texture ?? null,
     note: noteOf(state),
-    churned: churnedOf(state),
+    ...outcomeOf(state),
   };
 }

@@ -1,6 +1,6 @@
 import { FRIDGE_C } from '../science/heat/index.ts';
 import { productOf } from '../products/index.ts';
-import { CELLAR_C, STEP_TYPES } from '../steps/index.ts';
+import { CELLAR_C, STEP_TYPES, told } from '../steps/index.ts';
 import type { MakePlan, Stands } from '../contract/index.ts';
 import { roomAtC } from '../setup/index.ts';
 import { makeFlow } from './make-flow.ts';
@@ -77,7 +77,7 @@ export function laterMinutes(
     celsius,
     phAt: from.phAt,
     denatured: from.denatured,
-    seen: state.curd,
+    told: (own) => told(state, own),
   });
   return {
     minutes: end?.minutes ?? plain,

@@ -2,7 +2,15 @@ import { denaturedFraction, pasteurisationMinutes, type HeatProfile } from '../s
 import { interpolateLinear } from '../science/numerics/index.ts';
 import { batchOf } from '../setup/index.ts';
 import { productOf } from '../products/index.ts';
-import { closed, handsOnly, STEP_TYPES, type Leg, type LegReading, type LegRun } from '../steps/index.ts';
+import {
+  closed,
+  handsOnly,
+  STEP_TYPES,
+  told,
+  type Leg,
+  type LegReading,
+  type LegRun,
+} from '../steps/index.ts';
 import type { StepTime } from './step-time.ts';
 import { laterMinutes } from './tail.ts';
 import { souringStep, type MakeState, type StepState } from './state.ts';
@@ -49,8 +57,6 @@ export function legRunOf(
   startMs: number,
   nowMs: number,
 ): LegRun {
-  const minutes = ({ atMs }: { readonly atMs: number }): number => (atMs - startMs) / MINUTE_MS;
-  const { tells } = step.step.facts;
   return {
     plan: state.plan,
     startC,
@@ -60,16 +66,7 @@ export function legRunOf(
     of: { step: step.step.instance, goods: productOf(state.plan).goods },
     nowMs: step.endedAtMs ?? nowMs,
     fed: state.fed,
-    stages:
-      tells === 'stages' ? state.stages.map((seen) => ({ stage: seen.stage, minutes: minutes(seen) })) : [],
-    loadsMin: tells === 'stages' ? state.loadsAtMs.map((atMs) => minutes({ atMs })) : [],
-    rests: state.rests.map(({ fromMs, toMs }) => ({
-      fromMin: minutes({ atMs: fromMs }),
-      toMin: toMs === null ? null : minutes({ atMs: toMs }),
-    })),
-    poured: state.poured.map(({ atMs, ...water }) => ({ ...water, minutes: minutes({ atMs }) })),
-    panStages: state.panStages.map((seen) => ({ stage: seen.stage, minutes: minutes(seen) })),
-    pan: state.pan.map((weighed) => ({ massKg: weighed.massKg, minutes: minutes(weighed) })),
+    told: (of) => told(state, of),
   };
 }
 

@@ -1,5 +1,5 @@
 import { productOf } from '../products/index.ts';
-import { STEP_TYPES, whenThere } from '../steps/index.ts';
+import { CURD_TOLD, STEP_TYPES, told, whenThere } from '../steps/index.ts';
 import type { StepId } from '../contract/index.ts';
 import type { PointForecast } from './forecast.ts';
 import type { MakeState } from './state.ts';
@@ -21,16 +21,19 @@ export interface Turn {
  * morning, and the next is counted from when it was done.
  */
 export function nextTurn(
-  { plan, current, curd }: Pick<MakeState, 'plan' | 'current' | 'curd'>,
+  make: Pick<MakeState, 'plan' | 'current' | 'events'>,
   point: Pick<PointForecast, 'steps'>,
 ): Turn | null {
+  const { plan, current } = make;
   if (!current) return null;
   const { step, startedAtMs } = current;
   const { goods } = productOf(plan);
   const everyMin = STEP_TYPES[step.kind].everyMin?.({ step: step.instance, goods }) ?? null;
   const time = point.steps.find(({ id }) => id === step.id);
   if (everyMin === null || !time || startedAtMs === null) return null;
-  const done = curd.turns.filter((turn) => turn.step === step.id && turn.atMs >= startedAtMs);
+  const done = told(make, CURD_TOLD).turns.filter(
+    (turn) => turn.step === step.id && turn.atMs >= startedAtMs,
+  );
   const lastMs = done.at(-1)?.atMs ?? startedAtMs;
   const atMs = whenThere(plan, lastMs + everyMin * MINUTE_MS);
   const wholeMin = (time.endMs - startedAtMs) / MINUTE_MS;

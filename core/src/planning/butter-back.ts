@@ -4,7 +4,7 @@ import { attendance } from '../kitchen/index.ts';
 import { pointForecast, sleepClashes, stateOfPlan } from '../make/index.ts';
 import { batchOf, roomOf } from '../setup/index.ts';
 import { adviseOn, beginPlan, PRODUCTS } from '../products/index.ts';
-import { stepFacts, withStanding, type Standing } from '../steps/index.ts';
+import { stepFacts, STEP_TYPES, withStanding, type Standing } from '../steps/index.ts';
 import { HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
 import { Z90 } from '../science/numerics/index.ts';
 
@@ -71,7 +71,7 @@ function timesOf(plan: MakePlan, startMs: number) {
   const point = pointForecast(stateOfPlan(plan), startMs);
   const own = point.steps.filter(({ kind }) => !stepFacts(kind).whenever);
   const last = own.at(-1);
-  const churn = own.find(({ kind }) => stepFacts(kind).parts);
+  const churn = own.find(({ kind }) => STEP_TYPES[kind].besides !== undefined);
   if (!last || !churn || own.some(({ endless }) => endless)) return null;
   return {
     point,

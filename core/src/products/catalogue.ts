@@ -46,6 +46,10 @@ export function typedSteps(plan: MakePlan): { readonly type: StepType; readonly 
     .filter(({ type }) => type.applies?.(plan) !== false);
 }
 
+/** What is likely to come out besides the product, kg; `null` where no step says. */
+export const besidesOf = (plan: MakePlan): ReturnType<NonNullable<StepType['besides']>> | null =>
+  typedSteps(plan).flatMap(({ type }) => type.besides?.(plan) ?? [])[0] ?? null;
+
 /** The steps of a plan, in order. @example methodSteps(plan).map((s) => s.id) // ['pour', 'heat', …] */
 export const methodSteps = (plan: MakePlan): MethodStep[] =>
   typedSteps(plan).flatMap(({ type, of }) => stepFor(type, plan, of) ?? []);

@@ -15,6 +15,7 @@ import {
 import { createLog, MAKE_ID, START } from '../make/fixtures/make-events.ts';
 import { beginPlan } from './index.ts';
 import { MINUTE_MS } from '../science/units/index.ts';
+import { CHURN_TOLD, told } from '../steps/index.ts';
 
 const PLAN = beginPlan('ghee', defaultKitchen('UTC'), new Date(START).toISOString());
 const make = (
@@ -93,7 +94,7 @@ describe('ghee', () => {
     expect(look(clear, 12).end.p50!).not.toBe(plain);
     const seen = marksOf(clear, look(clear, 12).forecast).find((m) => m.id === 'clear')!;
     expect(seen).toMatchObject({ words: 'clear to the bottom', seenMs: START + 11 * MINUTE_MS });
-    expect(clear.stages).toEqual([]);
+    expect(told(clear, CHURN_TOLD).stages).toEqual([]);
   });
 
   test.each([

@@ -1,7 +1,7 @@
 export type { Gives, PoursAs, Product } from './product.ts';
 export { defaultPlan } from './begin/begin-yogurt.ts';
 export { CULTURED_CREAM } from './cultured-cream.ts';
-export { PRODUCTS, methodSteps, productOf } from './catalogue.ts';
+export { besidesOf, PRODUCTS, methodSteps, productOf } from './catalogue.ts';
 export { massFlow, type FlowKnown, type MassFlow } from './method-flow.ts';
 export { feedRows, milkForWaking, type FeedRow } from './feeds.ts';
 export { adviseOn } from './advise.ts';

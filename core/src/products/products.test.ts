@@ -7,8 +7,6 @@ import {
   markBand,
   alarmsOf,
   bandForecast,
-  butterDoubt,
-  fatBalance,
   foldMake,
   nextHands,
   pointForecast,
@@ -17,10 +15,12 @@ import {
   shownAcidAtMs,
   stateOfPlan,
   type MakeState,
+  makeAt,
 } from '../make/index.ts';
 import { createLog, MAKE_ID, START } from '../make/fixtures/make-events.ts';
 import { adviseOn, methodSteps, beginPlan, PRODUCTS } from './index.ts';
 import { MINUTE_MS } from '../science/units/index.ts';
+import { WASH_TOLD, told, butterDoubt, fatBalance } from '../steps/index.ts';
 
 const KITCHEN = defaultKitchen('UTC');
 const AT = new Date(START).toISOString();
@@ -233,7 +233,7 @@ describe('cream that breaks', () => {
             log(60, 'step-done', { step: 'temper' }),
             log(80, 'step-done', { step: 'churn' }),
           ]);
-          const open = fatBalance(state, START)!;
+          const open = fatBalance(makeAt(state, START))!;
           expect(open.realKg).toBeNull();
           expect(open.likelyKg).toBeLessThan(open.possibleKg);
           const massKg = open.possibleKg * share;
@@ -247,21 +247,23 @@ describe('cream that breaks', () => {
               at: new Date(START + 100 * MINUTE_MS).toISOString(),
             },
           ])!;
-          const fat = fatBalance(weighed, START)!;
+          const fat = fatBalance(makeAt(weighed, START))!;
           expect(fat.inButterKg! + (fat.inButtermilkKg ?? 0) + fat.elsewhereKg!).toBeCloseTo(fat.fatKg, 9);
-          expect(butterDoubt(state, massKg, { value: massKg, unit: 'kg' }, START)).toBeNull();
+          expect(butterDoubt(makeAt(state, START), massKg, { value: massKg, unit: 'kg' })).toBeNull();
         },
       ),
       { numRuns: 40 },
     );
     const state = churned((log) => [log(80, 'step-done', { step: 'churn' })]);
-    const most = fatBalance(state, START)!;
-    expect(butterDoubt(state, 0.9, { value: 0.9, unit: 'kg' }, START)).toMatchObject({
+    const most = fatBalance(makeAt(state, START))!;
+    expect(butterDoubt(makeAt(state, START), 0.9, { value: 0.9, unit: 'kg' })).toMatchObject({
       why: 'more-than-fat',
     });
-    expect(butterDoubt(state, 4, { value: 4, unit: 'kg' }, START)).toMatchObject({ why: 'more-than-cream' });
+    expect(butterDoubt(makeAt(state, START), 4, { value: 4, unit: 'kg' })).toMatchObject({
+      why: 'more-than-cream',
+    });
     // 388 ounces is no butter of a litre; 388 grams is.
-    expect(butterDoubt(state, 388 * 0.02835, { value: 388, unit: 'oz' }, START)).toMatchObject({
+    expect(butterDoubt(makeAt(state, START), 388 * 0.02835, { value: 388, unit: 'oz' })).toMatchObject({
       gramsMeant: true,
       mostKg: expect.any(Number),
     });
@@ -281,8 +283,8 @@ describe('cream that breaks', () => {
     ]);
     expect(state.steps.every((s) => s.status === 'done')).toBe(true);
     expect(state.weighedKg).toBe(0.4);
-    expect(fatBalance(state, START)).toMatchObject({ realKg: 0.394, buttermilkKg: 0.56 });
-    expect(state.rinses.map((r) => r.clear)).toEqual([false, true]);
+    expect(fatBalance(makeAt(state, START))).toMatchObject({ realKg: 0.394, buttermilkKg: 0.56 });
+    expect(told(state, WASH_TOLD).rinses.map((r) => r.clear)).toEqual([false, true]);
   });
 
   test('a bath tempers in minutes what the room takes an hour for, warm cream as well as cold', () => {

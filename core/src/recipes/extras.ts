@@ -1,5 +1,5 @@
 import type { MakePlan, StepInstance } from '../contract/index.ts';
-import { DOSED, stepFacts, type DoseStep } from '../steps/index.ts';
+import { DOSED, stepFacts, STEP_TYPES, type DoseStep } from '../steps/index.ts';
 import { freeName } from './edit.ts';
 
 type Steps = readonly StepInstance[];
@@ -24,7 +24,7 @@ export const mixedIn = ({ method }: Pick<MakePlan, 'method'>): MixStep[] =>
 
 /** Steps with something dosed by its label, just before the rennet; `null` where no rennet goes in. */
 export function withDose(steps: Steps, what: DoseStep['what']): StepInstance[] | null {
-  const at = steps.findIndex(({ kind }) => stepFacts(kind).rennets);
+  const at = steps.findIndex(({ kind }) => STEP_TYPES[kind].setProvesNothing !== undefined);
   const { unit, perLitre } = DOSED[what];
   return at < 0
     ? null

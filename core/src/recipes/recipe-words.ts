@@ -116,7 +116,8 @@ export function instructionOf(
   const puts = addedLines(plan, added)
     .filter((one) => one.step === step.id)
     .map(({ line }) => sentence(line));
-  const aim = step.facts.rennets ? '' : sentence(aimWords(step, plan, minutes));
+  // What goes in is said with its amount already.
+  const aim = step.aim?.to === 'added' && puts.length > 0 ? '' : sentence(aimWords(step, plan, minutes));
   return [sentence(step.doing), ...puts, aim, step.instance.note ? sentence(step.instance.note) : '']
     .filter((text) => text !== '')
     .join(' ');

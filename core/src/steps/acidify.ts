@@ -9,6 +9,9 @@ const WORDS = { lemon: 'lemon juice', vinegar: '5 % vinegar', buttermilk: 'sour 
 /** Hot milk set by something sour. */
 export const ACIDIFY: StepType = {
   kind: 'acidify',
+  gerund: 'acidifying',
+  usual: { with: 'lemon', mlPerLitre: 45 },
+  asks: ['lemons or vinegar'],
   facts: factsOf({ inThePot: 'hot-milk' }),
   words: (_plan, of) => ({
     title: 'Add the acid',

@@ -46,6 +46,9 @@ export function labelDoseWords(plan: MakePlan, { perLitre, unit }: DoseStep): st
 /** Something goes in by what its label says: so much for so much milk. */
 export const ADD_DOSE: StepType = {
   kind: 'add-dose',
+  gerund: 'adding a dose by label',
+  usual: { what: 'calcium-chloride', perLitre: 0.3, unit: 'mL' },
+  asks: ['calcium chloride or lipase, with its label'],
   facts: factsOf({ inThePot: 'warm-milk' }),
   words: (_plan, of) => {
     const { label, why } = DOSED[own(of).what];

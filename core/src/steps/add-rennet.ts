@@ -26,7 +26,11 @@ export function rennetWords(plan: MakePlan, step: RennetStep): string {
 /** Rennet goes in. */
 export const ADD_RENNET: StepType = {
   kind: 'add-rennet',
-  facts: factsOf({ inThePot: 'warm-milk', rennets: true }),
+  gerund: 'adding rennet',
+  usual: { imcuPerLitre: 30, unit: 'mL', strengthImcu: null },
+  asks: ['rennet'],
+  facts: factsOf({ inThePot: 'warm-milk' }),
+  setProvesNothing: 'A rennet set proves nothing.',
   words: (_plan, of) => ({
     title: 'Add rennet',
     doneWords: 'Rennet is in',

@@ -14,6 +14,9 @@ function brineHours(of: StepOf, curd: Curd): readonly [number, number] {
 /** Into the brine. */
 export const BRINE: StepType = {
   kind: 'brine',
+  gerund: 'brining',
+  usual: { brineFraction: 0.18, hours: null, diameterCm: 14 },
+  asks: ['salt', 'a tub for the brine'],
   facts: factsOf({ inThePot: 'wheel', waits: true, overnight: true }),
   words: (_plan, of) => ({
     title: 'Brine',

@@ -3,6 +3,7 @@ import { factsOf, type StepType } from './step-type.ts';
 /** The cold stops the souring and firms the curd. */
 export const CHILL: StepType = {
   kind: 'chill',
+  gerund: 'chilling',
   facts: factsOf({
     inThePot: 'cold',
     waits: true,

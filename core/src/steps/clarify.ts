@@ -13,7 +13,11 @@ import {
 import type { MakePlan } from '../contract/index.ts';
 import { FLAME_SHARE } from '../science/heat/index.ts';
 import { batchOf } from '../setup/index.ts';
+import type { Alarm } from './alarm.ts';
 import type { Leg, LegRun } from './leg.ts';
+import type { MakeAt, StepState } from './make-view.ts';
+import { told } from './told.ts';
+import { PAN_TOLD } from './pan-told.ts';
 import { factsOf, paramsOf, type StepType } from './step-type.ts';
 import type { StepOf } from './step-of.ts';
 import { MINUTE_MS } from '../science/units/index.ts';
@@ -47,20 +51,22 @@ export const clarifyOf = (plan: MakePlan, of: StepOf, startC: number): GheeForec
   gheeForecast(clarifyingOf(plan, of, startC));
 
 /** What was seen, weighed and measured of the pan, in order. */
-function panReadings({ panStages, readings, pan }: LegRun): PanReading[] {
-  const first = pan[0];
+function panReadings({ told: toldOf, startMs, readings }: LegRun): PanReading[] {
+  const { stages, weighed } = toldOf(PAN_TOLD);
+  const minutes = (atMs: number): number => (atMs - startMs) / MINUTE_MS;
+  const first = weighed[0];
   return [
-    ...panStages.map(({ stage, minutes }): PanReading => ({ kind: 'stage', minutes, stage })),
-    ...readings.map(({ minutes, temperatureC }): PanReading => ({
+    ...stages.map(({ stage, atMs }): PanReading => ({ kind: 'stage', minutes: minutes(atMs), stage })),
+    ...readings.map((read): PanReading => ({
       kind: 'temperature',
-      minutes,
-      celsius: temperatureC,
+      minutes: read.minutes,
+      celsius: read.temperatureC,
     })),
     // The pan is weighed with what is in it: only what it lost since counts.
     ...(first
-      ? pan.slice(1).map(({ minutes, massKg }): PanReading => ({
+      ? weighed.slice(1).map(({ atMs, massKg }): PanReading => ({
           kind: 'weight',
-          minutes,
+          minutes: minutes(atMs),
           lostKg: first.massKg - massKg,
         }))
       : []),
@@ -92,15 +98,40 @@ function leg(run: LegRun): Leg {
   };
 }
 
+/** Read too hot while it is on the fire. */
+function alarms({ make }: MakeAt, { status, startedAtMs }: StepState): readonly Alarm[] {
+  const read = make.temperatures.at(-1);
+  if (status !== 'current') return [];
+  if (!read || read.atMs < (startedAtMs ?? 0) || read.celsius < TOO_HOT_C) return [];
+  const smokes = read.celsius >= SMOKES_C;
+  return [
+    {
+      id: `too-hot-${read.atMs}`,
+      dueAtMs: 0,
+      rank: 0,
+      mustAct: true,
+      fills: true,
+      title: smokes ? 'Smoking: heat off, lid on' : 'Too hot: off the heat',
+      text: smokes
+        ? 'Never put water on hot fat. Leave the lid on until the pan is cool. Do not carry the pan.'
+        : 'The ghee is browning by the minute and will turn bitter. Take the pan off the heat and let it rest.',
+    },
+  ];
+}
+
 /** Butter melts, its water boils off, and what is left clears: never to be left alone. */
 export const CLARIFY: StepType = {
   kind: 'clarify',
+  gerund: 'clarifying',
+  usual: { moistureFraction: 0.17, flame: 'medium', school: 'stir', doneC: 112 },
+  asks: ['a heavy pan'],
   facts: factsOf({
     inThePot: 'ghee',
     waits: true,
     probed: true,
-    tells: 'pan',
-    tooHot: { celsius: TOO_HOT_C, smokesC: SMOKES_C },
+    tells: true,
+    fat: true,
+    uses: ['burner'],
   }),
   words: (_plan, of) => ({
     title: 'Clarify',
@@ -126,6 +157,8 @@ export const CLARIFY: StepType = {
   hands: () => ({ handsMin: 2, slackMin: 0, mustAct: true }),
   drawsKw: ({ burner }, of) => burner.powerKw * FLAME_SHARE[own(of).flame],
   cautions: () => ['hot-fat', 'never-leave-fat', 'fat-fire'],
+  alarms,
+  markSeen: (make, mark) => told(make, PAN_TOLD).stages.find(({ stage }) => stage === mark)?.atMs ?? null,
   leg,
   givesKg: (plan, of) => {
     const { composition, massKg } = batchOf(plan);

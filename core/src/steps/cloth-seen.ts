@@ -1,5 +1,7 @@
 import type { StepId } from '../contract/index.ts';
-import type { CurdSeen } from './curd-run.ts';
+import { CURD_TOLD, type CurdSeen } from './curd-run.ts';
+import type { MakeView } from './make-view.ts';
+import { told } from './told.ts';
 
 /** What was seen of one cloth. */
 export interface ClothSeen {
@@ -36,3 +38,11 @@ export function clothSeen(seen: CurdSeen, step: StepId, wholeKg: number): ClothS
     offKg: last ? Math.max(0, last.wheyKg - returnedKg) : null,
   };
 }
+
+/** Whey that one step's cloth let go, kg, by what was weighed of it; `null` where nobody weighed. */
+export const wheyOffKg = (make: Pick<MakeView, 'events'>, step: StepId, wholeKg: number): number | null =>
+  clothSeen(told(make, CURD_TOLD), step, wholeKg).offKg;
+
+/** Something of a curd stood on the scales already. */
+export const wheyWeighed = (make: Pick<MakeView, 'events'>): boolean =>
+  told(make, CURD_TOLD).weighed.length > 0;

@@ -1,5 +1,7 @@
 import { cleanBreakSigma, minutesToCleanBreak } from '../science/curd/index.ts';
 import { rennetOf } from './add-rennet.ts';
+import { CURD_TOLD } from './curd-run.ts';
+import { told } from './told.ts';
 import { factsOf, type StepType } from './step-type.ts';
 import { MINUTE_MS } from '../science/units/index.ts';
 
@@ -9,7 +11,8 @@ export const TRY_AGAIN_MIN = 7;
 /** Renneted milk stands until it breaks clean. */
 export const COAGULATE: StepType = {
   kind: 'coagulate',
-  facts: factsOf({ inThePot: 'curd', waits: true, probed: true, tells: 'break' }),
+  gerund: 'setting',
+  facts: factsOf({ inThePot: 'curd', waits: true, probed: true, tells: true, looks: true }),
   words: () => ({
     title: 'Set',
     doneWords: 'Curd breaks clean',
@@ -23,7 +26,14 @@ export const COAGULATE: StepType = {
   hands: () => ({ handsMin: 1, slackMin: 15, mustAct: true }),
   cautions: () => ['rennet-no-acid'],
   stands: () => 'as-it-is',
-  later: ({ plan, of, celsius, phAt, startMs, denatured, seen, z }) => {
+  // Tried and not ready, it rings again at the next try.
+  within: (make) => {
+    const tries = told(make, CURD_TOLD).tries.filter(
+      ({ step, clean }) => step === make.current?.step.id && !clean,
+    ).length;
+    return { suffix: tries === 0 ? '' : `-try-${tries}`, over: false, says: [], ends: true };
+  },
+  later: ({ plan, of, celsius, phAt, startMs, denatured, told: toldOf, z }) => {
     const rennet = rennetOf(plan);
     if (!rennet) return { minutes: 45 };
     const sigma = cleanBreakSigma(rennet.unit, rennet.strengthImcu);
@@ -35,7 +45,7 @@ export const COAGULATE: StepType = {
         ph: phAt(startMs),
         denaturedFraction: denatured,
       });
-    const tries = seen.tries.filter((t) => t.step === of.step.id && t.atMs >= startMs);
+    const tries = toldOf(CURD_TOLD).tries.filter((t) => t.step === of.step.id && t.atMs >= startMs);
     const last = tries.at(-1);
     if (!last) return { minutes, sigmaMin: sigma * minutes };
     // What was tried and did not break yet has told more than the book knows.

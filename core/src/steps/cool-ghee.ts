@@ -8,6 +8,8 @@ const SETS_H = { coarse: 24, smooth: 4 } as const;
 /** Ghee sets: slowly it comes with a grain, fast it stays smooth. */
 export const COOL_GHEE: StepType = {
   kind: 'cool-ghee',
+  gerund: 'setting',
+  usual: { as: 'coarse' },
   facts: factsOf({ inThePot: 'butter', waits: true, overnight: true }),
   words: (_plan, of) => ({
     title: own(of).as === 'coarse' ? 'Cool slowly to grain' : 'Cool fast, set smooth',

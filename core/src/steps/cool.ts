@@ -87,10 +87,12 @@ const WATER: readonly CautionId[] = ['hot-milk'];
 /** The milk comes down to the heat the culture likes, in the air or in cold water. */
 export const COOL: StepType = {
   kind: 'cool',
+  gerund: 'cooling',
   facts: factsOf({
     inThePot: 'hot-milk',
     waits: true,
     probed: true,
+    uses: ['burner'],
     moves: 'down',
   }),
   applies: isHeated,

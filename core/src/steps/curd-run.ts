@@ -1,4 +1,6 @@
 import type { StepId } from '../contract/index.ts';
+import { instantOf, type LoggedEvent } from '../log/index.ts';
+import type { Told } from './told.ts';
 
 /** What a make works on: milk, curd or cheese, by weight. */
 export interface Curd {
@@ -36,6 +38,35 @@ export interface CurdSeen {
 }
 
 export const NOTHING_SEEN: CurdSeen = { weighed: [], returned: [], tries: [], turns: [] };
+
+/** What was seen of a curd. */
+function curdSeen(events: readonly LoggedEvent[]): CurdSeen {
+  const weighed: CurdSeen['weighed'][number][] = [];
+  const returned: CurdSeen['returned'][number][] = [];
+  const tries: CurdSeen['tries'][number][] = [];
+  const turns: CurdSeen['turns'][number][] = [];
+  for (const event of events) {
+    const atMs = instantOf(event);
+    switch (event.type) {
+      case 'drain-weighed':
+        weighed.push({ ...event.data, atMs });
+        break;
+      case 'whey-returned':
+        returned.push({ ...event.data, atMs });
+        break;
+      case 'break-tried':
+        tries.push({ ...event.data, atMs });
+        break;
+      case 'turned':
+        turns.push({ ...event.data, atMs });
+        break;
+      default:
+    }
+  }
+  return { weighed, returned, tries, turns };
+}
+export const CURD_TOLD: Told<CurdSeen> = { reduce: curdSeen };
+
 /** Something without fat and protein comes to a curd: everything in it is thinned. */
 export function thinned(curd: Curd, byKg: number): Curd {
   const massKg = curd.massKg + byKg;

@@ -3,6 +3,9 @@ import { factsOf, paramsOf, type StepType } from './step-type.ts';
 /** The curd is cut, to let its whey go. */
 export const CUT: StepType = {
   kind: 'cut',
+  gerund: 'cutting',
+  usual: { sizeCm: 1.5 },
+  asks: ['a long knife'],
   facts: factsOf({ inThePot: 'curd' }),
   words: () => ({
     title: 'Cut',

@@ -3,12 +3,13 @@ import { factsOf, type StepType } from './step-type.ts';
 /** The buttermilk runs off; weighed, it says where the rest of the fat is. */
 export const DRAIN: StepType = {
   kind: 'drain',
+  gerund: 'draining',
   facts: factsOf({
     inThePot: 'grains',
     pad: 'mass',
     endedBy: 'weighed',
     weighs: 'buttermilk',
-    tells: 'buttermilk',
+    tells: true,
   }),
   words: ({ milk }) => ({
     title: 'Drain',

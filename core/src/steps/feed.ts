@@ -41,6 +41,8 @@ function leg({ plan, of, startMs, nowMs, fed }: LegRun): Leg {
 /** Milk is scalded, cooled, and a waking culture is stirred into it; until it suits, the culture rests. */
 export const FEED: StepType = {
   kind: 'feed',
+  gerund: 'feeding',
+  usual: { massKg: 0.1, rest: 'cold' },
   facts: factsOf({
     inThePot: 'cold',
     waits: true,

@@ -3,7 +3,9 @@ import { factsOf, type StepType } from './step-type.ts';
 /** Strained from its solids into dry, warmed jars. */
 export const FILTER: StepType = {
   kind: 'filter',
-  facts: factsOf({ inThePot: 'hot-ghee' }),
+  gerund: 'filtering',
+  asks: ['a filter or a fine cloth'],
+  facts: factsOf({ inThePot: 'hot-ghee', fat: true }),
   words: () => ({
     title: 'Filter',
     doneWords: 'Ghee is in jars',

@@ -28,7 +28,10 @@ export const MACHINE_FILL = 2 / 3;
 /** Frozen: stirred now and then, or churned in a machine and hardened. */
 export const FREEZE: StepType = {
   kind: 'freeze',
-  facts: factsOf({ inThePot: 'cold', waits: true, overnight: true, tells: 'turns' }),
+  gerund: 'freezing',
+  usual: { hours: 4, stirEveryMin: 40 },
+  asks: ['a freezer'],
+  facts: factsOf({ inThePot: 'cold', waits: true, overnight: true, tells: true, looks: true }),
   words: (_plan, of) => {
     const { machine, stirEveryMin } = own(of);
     const facts = machine && FREEZING_MACHINE_FACTS[machine];

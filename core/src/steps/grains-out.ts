@@ -3,7 +3,9 @@ import { factsOf, type StepType } from './step-type.ts';
 /** Kefir grains are taken out: they go into fresh milk at once, or into the cold. */
 export const GRAINS_OUT: StepType = {
   kind: 'grains-out',
-  facts: factsOf({ inThePot: 'milk', tells: 'grains' }),
+  gerund: 'lifting out the grains',
+  asks: ['a coarse sieve'],
+  facts: factsOf({ inThePot: 'milk', tells: true }),
   words: () => ({
     title: 'Take out grains',
     doneWords: 'Grains are out',

@@ -76,10 +76,13 @@ function doing(plan: MakePlan, what: string): string {
 /** The milk is warmed: for its proteins, or to the heat the culture likes. */
 export const HEAT: StepType = {
   kind: 'heat',
+  gerund: 'heating',
+  asks: ['a burner', 'a probe'],
   facts: factsOf({
     inThePot: 'hot-milk',
     waits: true,
     probed: true,
+    uses: ['burner'],
     moves: 'up',
   }),
   words: (plan) =>

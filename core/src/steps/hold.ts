@@ -6,10 +6,12 @@ import { factsOf, type StepType } from './step-type.ts';
 /** The milk is kept hot. */
 export const HOLD: StepType = {
   kind: 'hold',
+  gerund: 'holding',
   facts: factsOf({
     inThePot: 'hot-milk',
     waits: true,
     probed: true,
+    uses: ['burner'],
   }),
   applies: ({ heat }) => heat.kind === 'hold' || (heat.kind === 'boil' && heat.holdMin > 0),
   words: () => ({

@@ -11,6 +11,8 @@ const HORIZON_H = { warm: 24, room: 72, wild: 120 } as const;
 /** The culture works, in the warm and in peace. */
 export const INCUBATE: StepType = {
   kind: 'incubate',
+  gerund: 'incubating',
+  asks: ['a warm place'],
   facts: factsOf({
     inThePot: 'souring',
     waits: true,

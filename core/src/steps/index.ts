@@ -14,7 +14,7 @@ import { RIPEN } from './ripen.ts';
 import { THICKEN } from './thicken.ts';
 import { TAKE_OUT } from './take-out.ts';
 import { TEMPER } from './temper.ts';
-import { CHURN } from './churn.ts';
+import { CHURN } from './churning/churn.ts';
 import { DRAIN } from './drain.ts';
 import { WASH } from './wash.ts';
 import { WORK } from './work.ts';
@@ -55,7 +55,7 @@ export { closed, handsOnly, type Leg, type LegReading, type LegRun } from './leg
 export { heatTargetC } from './heat.ts';
 export { coolingMin } from './cool.ts';
 export { loadsOf, temperBath, temperMin, withStanding, type Standing, type TemperBath } from './temper.ts';
-export { preparationOf, type Preparation } from './set-out-for-churning.ts';
+export { preparationOf, type Preparation } from './churning/set-out-for-churning.ts';
 export {
   churnName,
   creamIn,
@@ -64,19 +64,42 @@ export {
   withLoadsAnew,
   withLoadsLeft,
   type LoadRun,
-} from './churn.ts';
+} from './churning/load-runs.ts';
+export { CHURN_TOLD } from './churning/churn-told.ts';
+export * from './churning/loads-on-the-clock.ts';
+export { churningStep } from './churning/too-long.ts';
+export * from './churning/slow-churning.ts';
+export * from './churning/fat-balance.ts';
+export { churnedOf } from './churning/churned.ts';
+export { butterKeepsAt } from './churning/butter-of-make-keeps.ts';
+export { serumLeftIn } from './churning/serum.ts';
+export { SALT_TOLD, WASH_TOLD, WORK_TOLD } from './butter-told.ts';
+export { PAN_TOLD } from './pan-told.ts';
+export * from './pan-now.ts';
+export * from './draining-now.ts';
+export * from './rennet-learned.ts';
+export type { Alarm } from './alarm.ts';
+export type { Fit } from './learns.ts';
+export type { MakeAt, MakeView, StepState, TemperatureReading } from './make-view.ts';
+export { told, type Told as StepTold } from './told.ts';
 export { saltShareOf } from './work.ts';
-export { againSteps } from './again.ts';
 export { FREEZING_MACHINE_FACTS, MACHINE_FILL, type FreezeStep } from './freeze.ts';
 export { DOSED, labelDoseWords, type DoseStep } from './add-dose.ts';
 export { washingOf, serumLeft } from './wash.ts';
 export { clarifyOf, panOf } from './clarify.ts';
 export { scaldMin, whenThere, type Fed } from './feeding.ts';
 export { THICKENS_H } from './thicken.ts';
-export { clothSeen } from './cloth-seen.ts';
-export { NOTHING_SEEN, type Curd, type CurdSeen, type Flowed, type PartedOff } from './curd-run.ts';
+export { clothSeen, wheyOffKg, wheyWeighed } from './cloth-seen.ts';
+export {
+  CURD_TOLD,
+  NOTHING_SEEN,
+  type Curd,
+  type CurdSeen,
+  type Flowed,
+  type PartedOff,
+} from './curd-run.ts';
 export { rennetAmount, rennetOf, rennetWords, type RennetStep } from './add-rennet.ts';
-export { drainingOf, drainWayOf, thicknessOf, LONGEST_DRAIN_H } from './strain.ts';
+export { drainingOf, drainWayOf, thicknessOf, LONGEST_DRAIN_H } from './draining-of.ts';
 export { TRY_AGAIN_MIN } from './coagulate.ts';
 export { CELLAR_C } from './shelf.ts';
 export { twoOf } from './ladle.ts';

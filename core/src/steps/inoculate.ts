@@ -4,6 +4,7 @@ import { factsOf, type StepType } from './step-type.ts';
 /** The culture goes in; without one, the milk is covered. */
 export const INOCULATE: StepType = {
   kind: 'inoculate',
+  gerund: 'inoculating',
   facts: factsOf({
     inThePot: 'warm-milk',
     pad: 'mass',

@@ -32,6 +32,8 @@ export const twoOf = (
 /** The sour cream is lifted off; below it is buttermilk. */
 export const LADLE: StepType = {
   kind: 'ladle',
+  gerund: 'skimming the cream',
+  asks: ['a ladle'],
   facts: factsOf({ inThePot: 'cold', pad: 'mass', endedBy: 'weighed' }),
   words: () => ({
     title: 'Lift the cream',

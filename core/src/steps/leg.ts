@@ -1,11 +1,11 @@
 import { widthMOf, type MakePlan } from '../contract/index.ts';
-import type { ChurnRest, GheeStage, SeenStage } from '../science/butter/index.ts';
 import { refitArrival } from '../science/heat/index.ts';
 import { interpolateLinear } from '../science/numerics/index.ts';
 import { batchOf, roomAtC } from '../setup/index.ts';
 import type { Composition } from '../science/milk/index.ts';
 import type { Fed } from './feeding.ts';
 import type { StepOf } from './step-of.ts';
+import type { ToldOf } from './told.ts';
 
 /** A step that would never end by the model is drawn this long and said to be endless, minutes. */
 const ENDLESS_MIN = 24 * 60;
@@ -45,16 +45,8 @@ export interface LegRun {
   readonly nowMs: number;
   /** What was given in its feeds. */
   readonly fed: Fed;
-  /** What was seen of a churning, minutes since the step's start. */
-  readonly stages: readonly SeenStage[];
-  /** When its second load and those after it began. */
-  readonly loadsMin: readonly number[];
-  /** When the churn stood still, and what was poured into it. */
-  readonly rests: readonly ChurnRest[];
-  readonly poured: readonly { readonly massKg: number; readonly celsius: number; readonly minutes: number }[];
-  /** What was seen and weighed of a pan on the fire, likewise. */
-  readonly panStages: readonly { readonly stage: GheeStage; readonly minutes: number }[];
-  readonly pan: readonly { readonly massKg: number; readonly minutes: number }[];
+  /** What was told of a kind of step. */
+  readonly told: ToldOf;
 }
 
 /** What a heating or cooling came to; the shape both the pot and the bath give. */

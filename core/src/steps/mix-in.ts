@@ -17,6 +17,8 @@ const isSpirit = ({ what, alcohol }: { readonly what: string; readonly alcohol: 
 /** Something stirred in: sugar, fruit, cocoa. */
 export const MIX_IN: StepType = {
   kind: 'mix-in',
+  gerund: 'mixing in',
+  usual: { what: 'sugar', fraction: 0.08, keepsD: null, alcohol: false },
   facts: factsOf({ inThePot: 'milk', pad: 'mass' }),
   words: (_plan, of) => ({
     title: `Stir in ${own(of).what}`,

@@ -6,6 +6,8 @@ const own = ({ step }: StepOf) => paramsOf(step, 'own');
 /** A step of the maker's own: as it was written. */
 export const OWN: StepType = {
   kind: 'own',
+  gerund: 'your own step',
+  usual: { title: 'Your own step', doing: '', handsMin: 5, waitMin: 0, stands: 'as-it-is' },
   facts: factsOf({ inThePot: 'curd', waits: true, overnight: true }),
   words: (_plan, of) => ({
     title: own(of).title,

@@ -3,6 +3,8 @@ import { factsOf, type StepType } from './step-type.ts';
 /** What is under the cream: buttermilk, weighed into the milk room. */
 export const POUR_OFF: StepType = {
   kind: 'pour-off',
+  gerund: 'pouring off the buttermilk',
+  asks: ['a sieve'],
   facts: factsOf({ inThePot: 'cold', pad: 'mass', endedBy: 'weighed', weighs: 'buttermilk' }),
   words: () => ({
     title: 'Pour off the buttermilk',

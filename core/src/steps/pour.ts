@@ -3,6 +3,7 @@ import { factsOf, type StepType } from './step-type.ts';
 /** The milk goes into the pot, and powder with it. */
 export const POUR: StepType = {
   kind: 'pour',
+  gerund: 'pouring',
   facts: factsOf({
     inThePot: 'milk',
     endedBy: 'milk-poured',

@@ -7,7 +7,10 @@ const own = ({ step }: StepOf) => paramsOf(step, 'press');
 /** Pressed into a wheel, turned now and then. */
 export const PRESS: StepType = {
   kind: 'press',
-  facts: factsOf({ inThePot: 'wheel', waits: true, overnight: true, pad: 'ph', tells: 'turns' }),
+  gerund: 'pressing',
+  usual: { weightKg: 8, diameterCm: 14, hours: 8, turns: 2, moistureFraction: 0.48 },
+  asks: ['a mould', 'a weight'],
+  facts: factsOf({ inThePot: 'wheel', waits: true, overnight: true, pad: 'ph', tells: true, looks: true }),
   words: (_plan, of) => ({
     title: own(of).weightKg > 0 ? 'Press' : 'Settle in the mould',
     doneWords: 'Take out of mould',

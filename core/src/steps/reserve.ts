@@ -4,6 +4,7 @@ import { factsOf, type StepType } from './step-type.ts';
 /** Some is put by for the next make. */
 export const RESERVE: StepType = {
   kind: 'reserve',
+  gerund: 'saving starter',
   facts: factsOf({
     inThePot: 'cold',
     overnight: true,

@@ -3,6 +3,8 @@ import { factsOf, paramsOf, type StepType } from './step-type.ts';
 /** It stands, or lies, for a while. */
 export const REST: StepType = {
   kind: 'rest',
+  gerund: 'resting',
+  usual: { minutes: 15, stands: 'as-it-is' },
   facts: factsOf({ inThePot: 'curd', waits: true, probed: true }),
   words: (_plan, { step }) => ({
     title: 'Rest',

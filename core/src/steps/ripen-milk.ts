@@ -10,6 +10,8 @@ const HORIZON_H = 48;
 /** The culture wakes in the milk before it is set; it sours on in curd and press. */
 export const RIPEN_MILK: StepType = {
   kind: 'ripen-milk',
+  gerund: 'ripening the milk',
+  usual: { minutes: 45 },
   facts: factsOf({ inThePot: 'souring', waits: true, pad: 'ph', probed: true, sours: true }),
   words: () => ({
     title: 'Ripen the milk',

@@ -22,6 +22,7 @@ const treatmentOf = (plan: MakePlan): CreamTreatment => (isHeated(plan) ? 'scald
 /** Cream sours and thickens, at room heat or in a warm place. */
 export const RIPEN: StepType = {
   kind: 'ripen',
+  gerund: 'ripening',
   facts: factsOf({
     inThePot: 'souring',
     waits: true,

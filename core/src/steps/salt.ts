@@ -4,6 +4,9 @@ import { factsOf, paramsOf, type StepType } from './step-type.ts';
 /** Salted by hand. */
 export const SALT: StepType = {
   kind: 'salt',
+  gerund: 'salting',
+  usual: { saltFraction: 0.015, how: 'mixed' },
+  asks: ['salt', 'scales'],
   facts: factsOf({ inThePot: 'curd', pad: 'mass' }),
   words: (_plan, { step }) => ({
     title: 'Salt',

@@ -6,6 +6,7 @@ import type { StepType } from './step-type.ts';
 export const SCALD: StepType = {
   ...HEAT,
   kind: 'scald',
+  gerund: 'scalding',
   applies: isHeated,
   words: () => ({
     title: 'Scald',

@@ -6,6 +6,9 @@ const own = ({ step }: StepOf) => paramsOf(step, 'second-ripen');
 /** Without its grains it sours on and turns fizzy. */
 export const SECOND_RIPEN: StepType = {
   kind: 'second-ripen',
+  gerund: 'second ripening',
+  usual: { hours: 12, stands: 'room' },
+  asks: ['bottles'],
   facts: factsOf({ inThePot: 'souring', waits: true, pad: 'ph' }),
   words: () => ({
     title: 'Second ripening',

@@ -7,7 +7,8 @@ const COOLS_K = 20;
 /** Off the fire the solids sink: poured at once, they come along. */
 export const SETTLE: StepType = {
   kind: 'settle',
-  facts: factsOf({ inThePot: 'hot-ghee', waits: true }),
+  gerund: 'settling',
+  facts: factsOf({ inThePot: 'hot-ghee', waits: true, fat: true }),
   words: () => ({
     title: 'Let the ghee settle',
     doneWords: 'Ghee has settled',

@@ -17,6 +17,7 @@ const hasRind = ({ steps }: MakePlan['method']): boolean =>
 /** Days on the shelf, turned again and again. */
 const shelf = (
   kind: 'dry' | 'age',
+  own: Pick<StepType, 'gerund' | 'usual' | 'asks'>,
   words: {
     readonly title: string;
     readonly doneWords: string;
@@ -27,7 +28,8 @@ const shelf = (
   },
 ): StepType => ({
   kind,
-  facts: factsOf({ inThePot: 'wheel', waits: true, overnight: true, tells: 'turns' }),
+  ...own,
+  facts: factsOf({ inThePot: 'wheel', waits: true, overnight: true, tells: true, looks: true }),
   words: ({ method }) => ({
     title: words.title,
     doneWords: words.doneWords,
@@ -56,17 +58,33 @@ const shelf = (
   later: ({ of }) => ({ minutes: dryOrAge(of).days * 24 * 60 }),
 });
 
-export const DRY = shelf('dry', {
-  title: 'Dry',
-  doneWords: 'Rind is dry',
-  doing: 'Put the cheese on a rack, airy and out of the sun. Turn it at each reminder until it feels dry.',
-  rind: 'Wipe off any mould with brine.',
-  why: 'A wet rind goes mouldy.',
-});
-export const AGE = shelf('age', {
-  title: 'Age',
-  doneWords: 'Cheese is ripe',
-  doing: 'Keep the cheese cool and not too dry. Turn it at each reminder.',
-  rind: 'Wipe mould off the rind with brine, or trim it away.',
-  why: 'The flavour develops over weeks.',
-});
+export const DRY = shelf(
+  'dry',
+  {
+    gerund: 'drying',
+    usual: { days: 2, turnEveryH: 12, stands: 'room' },
+    asks: ['a rack'],
+  },
+  {
+    title: 'Dry',
+    doneWords: 'Rind is dry',
+    doing: 'Put the cheese on a rack, airy and out of the sun. Turn it at each reminder until it feels dry.',
+    rind: 'Wipe off any mould with brine.',
+    why: 'A wet rind goes mouldy.',
+  },
+);
+export const AGE = shelf(
+  'age',
+  {
+    gerund: 'ageing',
+    usual: { days: 30, turnEveryH: 72, stands: 'cellar' },
+    asks: ['a cool shelf'],
+  },
+  {
+    title: 'Age',
+    doneWords: 'Cheese is ripe',
+    doing: 'Keep the cheese cool and not too dry. Turn it at each reminder.',
+    rind: 'Wipe mould off the rind with brine, or trim it away.',
+    why: 'The flavour develops over weeks.',
+  },
+);

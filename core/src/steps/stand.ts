@@ -11,6 +11,7 @@ const SET_LN_SIGMA = 0.23;
 /** A fed culture stands until it has set its milk. */
 export const STAND: StepType = {
   kind: 'stand',
+  gerund: 'standing',
   facts: factsOf({
     inThePot: 'souring',
     waits: true,
@@ -18,7 +19,6 @@ export const STAND: StepType = {
     probed: true,
     sours: true,
     setShowsAcid: true,
-    doneShowsSet: true,
   }),
   words: (plan, { step }) => {
     const { n } = feedOf(plan, step.id, new Map());
@@ -31,6 +31,7 @@ export const STAND: StepType = {
       endWords: 'set',
     };
   },
+  doneShows: { cue: 'set', cleanSmell: true },
   aim: () => ({ to: 'ready' }),
   hands: () => ({ handsMin: 2, slackMin: 240, mustAct: false }),
   cautions: () => ['clean-smell-first', 'discard'],

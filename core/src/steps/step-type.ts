@@ -1,144 +1,29 @@
 import type {
   ByProduct,
+  EventOf,
   EventType,
+  GoodFacts,
+  MakeOutcome,
   MakePlan,
   Stands,
-  StepId,
   StepInstance,
   StepKind,
 } from '../contract/index.ts';
+import type { LoggedEvent } from '../log/index.ts';
 import type { Cue } from '../science/souring/index.ts';
 import type { Advice, AdviceUnits, Batch, CautionId } from '../setup/index.ts';
-import type { Curd, CurdSeen, Flowed } from './curd-run.ts';
+import type { Alarm } from './alarm.ts';
+import type { Curd, Flowed } from './curd-run.ts';
 import type { Fed } from './feeding.ts';
 import type { Leg, LegRun } from './leg.ts';
+import type { Learns } from './learns.ts';
+import type { MakeAt, MakeView, StepState } from './make-view.ts';
 import type { AcidMark, MarkRole, ShareMark } from './mark.ts';
+import type { MethodStep, StepAim, StepFacts, StepHands, StepWords } from './step-facts.ts';
 import type { StepOf } from './step-of.ts';
+import type { ToldOf } from './told.ts';
 
-/** What stands in the pot while a step lasts. */
-type InThePot =
-  | 'milk'
-  | 'hot-milk'
-  | 'warm-milk'
-  | 'souring'
-  | 'cold'
-  | 'cream'
-  | 'tempering'
-  | 'churning'
-  | 'grains'
-  | 'butter'
-  | 'ghee'
-  | 'hot-ghee'
-  | 'curd'
-  | 'cloth'
-  | 'wheel';
-
-/** What has to be known of a kind of step to run it, whatever it is called. */
-export interface StepFacts {
-  readonly inThePot: InThePot;
-  /** It goes by itself and wants hands at its end; otherwise it is hands from its beginning. */
-  readonly waits: boolean;
-  /** Its end may wait till tomorrow without harm. */
-  readonly overnight: boolean;
-  /** Nothing in the pot depends on it any more: it may be done, or left out, at any time. */
-  readonly whenever: boolean;
-  /** What is read off in it most of all. */
-  readonly pad: 'temperature' | 'ph' | 'mass';
-  /** A probe in the milk has something to tell. */
-  readonly probed: boolean;
-  /** The entry that is doing it, besides its being called done. */
-  readonly endedBy: EventType | null;
-  /** The milk gets warmer, or cooler, by what the kitchen has; its own makes teach how fast. */
-  readonly moves: 'up' | 'down' | null;
-  /** The culture goes in with it. */
-  readonly inoculates: boolean;
-  /** The culture works in it: the forecast's band is about its end. */
-  readonly sours: boolean;
-  /** A set that is seen shows that it soured: not where rennet sets the milk, sour or not. */
-  readonly setShowsAcid: boolean;
-  /** The by-product that is weighed in it, rather than the product. */
-  readonly weighs?: ByProduct;
-  /** What hands tell of it, besides that it is done. */
-  readonly tells?:
-    'stages' | 'buttermilk' | 'rinses' | 'salt' | 'pan' | 'drips' | 'break' | 'turns' | 'grains';
-  /** Who calls it done has seen it set, and smelt it clean. */
-  readonly doneShowsSet?: true;
-  /** Hotter than this it suffers, and at the second it smokes, °C. */
-  readonly tooHot?: { readonly celsius: number; readonly smokesC: number };
-  /** Rennet goes in with it: from then on a set proves no acid. */
-  readonly rennets?: true;
-  /** Cream is parted into butter and buttermilk in it. */
-  readonly parts?: true;
-}
-
-/** Most steps are hands, over when somebody says so, and leave the milk as it is: only what is otherwise has to be said. */
-const PLAIN: Omit<StepFacts, 'inThePot'> = {
-  waits: false,
-  overnight: false,
-  whenever: false,
-  pad: 'temperature',
-  probed: false,
-  endedBy: null,
-  moves: null,
-  inoculates: false,
-  sours: false,
-  setShowsAcid: false,
-};
-
-/** The facts of a kind of step by what sets it apart. @example factsOf({ inThePot: 'cold', waits: true }).sours // false */
-export const factsOf = (own: Partial<StepFacts> & Pick<StepFacts, 'inThePot'>): StepFacts => ({
-  ...PLAIN,
-  ...own,
-});
-
-/** What is rung: it may fill every screen of the kitchen, where it cannot be missed. */
-export interface Bell {
-  readonly title: string;
-  readonly text: string;
-  readonly fills?: true;
-}
-
-/** Words of a step for one batch. */
-export interface StepWords {
-  readonly title: string;
-  /** What to do, in one sentence. */
-  readonly doing: string;
-  /** What a cook says when it is done; the label of the one large button. */
-  readonly doneWords: string;
-  readonly why: string;
-  /** How its end is told in a line of times: "hot at" 08:10. */
-  readonly endWords?: string;
-  /** Rung when it is due: what to say, and what to do about it. */
-  readonly due?: Bell;
-  /** Rung before that, at the early end of its band. */
-  readonly early?: Bell;
-}
-
-/** What a step aims at, in a form every place can put into its kitchen's measures. */
-export type StepAim =
-  | { readonly to: 'heat'; readonly celsius: number }
-  | { readonly to: 'time'; readonly minutes: number }
-  | { readonly to: 'break' }
-  | { readonly to: 'dose' }
-  | { readonly to: 'amount'; readonly massKg: number }
-  | { readonly to: 'ready' }
-  /** Something is put in; how much is worked out from what is there. */
-  | { readonly to: 'added'; readonly words: string }
-  | { readonly to: 'words'; readonly words: string };
-
-/** Hands and patience of a step for one batch. */
-export interface StepHands {
-  /** Minutes that need the cook, at its end unless it is all hands. */
-  readonly handsMin: number;
-  /** How long its end may wait before the milk suffers, minutes. */
-  readonly slackMin: number;
-  /** Must act when due, rather than may wait. */
-  readonly mustAct: boolean;
-  /** How long it goes by itself after the souring, minutes; left out, it has no time of its own. */
-  readonly waitMin?: number;
-  /** Hands begin so long before its end, minutes; left out, at its end. */
-  readonly leadMin?: number;
-}
+export * from './step-facts.ts';
 
 /** A step that comes after a souring, or without one, as it is gone through. */
 export interface LaterRun {
@@ -154,7 +39,7 @@ export interface LaterRun {
   /** pH foreseen at an instant. */
   readonly phAt: (ms: number) => number;
   readonly denatured: number;
-  readonly seen: CurdSeen;
+  readonly told: ToldOf;
 }
 
 /** How long such a step takes. */
@@ -225,16 +110,58 @@ export interface FlowRun {
 /** What speaks against a plan because of a step of it. */
 export type Advise = (plan: MakePlan, units: AdviceUnits, of: StepOf) => readonly (Advice | null)[];
 
+/** An entry that a step makes of being called done. */
+export type Said = {
+  [T in EventType]: { readonly type: T; readonly data: EventOf<T>['data'] };
+}[EventType];
+
+/** How a step stands within itself: a load of several, a try after others. */
+export interface Within {
+  /** Put behind the name of what rings: what was silenced in one rings in the next; empty in the first. */
+  readonly suffix: string;
+  /** It is over, for this one: nothing rings for its end any more. */
+  readonly over: boolean;
+  /** What the one large button says, and what to do now; left out, as the step says. */
+  readonly doneWords?: string;
+  readonly doing?: string;
+  /** What is said by calling it done, and whether the step is over with it. */
+  readonly says: readonly Said[];
+  readonly ends: boolean;
+}
+
+/** Why an entry about a step cannot be. */
+export interface Refuses {
+  readonly entry: EventType;
+  /** The entries it follows from. */
+  readonly knows: readonly EventType[];
+  /** What is wrong, where; `null` when nothing is. @param make folded from what it knows, and from how it began */
+  readonly why: (
+    make: MakeView,
+    entry: LoggedEvent,
+  ) => { readonly path: string; readonly message: string } | null;
+}
+
+/** How long something keeps in a place, days, and why. */
+export interface Keeps {
+  readonly days: readonly [number, number];
+  readonly reason: string;
+}
+
 /** All that is known of one kind of step, but for what speaks against a plan (`advice/`). */
 export interface StepType {
   readonly kind: StepKind;
   readonly facts: StepFacts;
+  /** What it is called in a line of entries: "heating". */
+  readonly gerund: string;
+  /** What one begins with that is put into a method, besides its name. */
+  readonly usual?: Readonly<Record<string, unknown>>;
+  /** What it wants to find in the kitchen. */
+  readonly asks?: readonly string[];
   /** Whether a batch has it at all; left out, every batch has. */
   readonly applies?: (plan: MakePlan) => boolean;
   readonly words: (plan: MakePlan, of: StepOf) => StepWords;
   readonly hands: (plan: MakePlan, of: StepOf) => StepHands;
   readonly cautions: (plan: MakePlan, of: StepOf) => readonly CautionId[];
-  /** What it aims at, told while it lasts; left out, there is nothing to tell. */
   /** How what its `flow` adds is measured out, where not by weight; and how hot it must be. */
   readonly adds?: {
     readonly by: 'volume';
@@ -243,6 +170,7 @@ export interface StepType {
     /** How warm all of it is then, °C. */
     readonly toC?: (of: StepOf) => number;
   };
+  /** What it aims at, told while it lasts; left out, there is nothing to tell. */
   readonly aim?: (plan: MakePlan, of: StepOf) => StepAim;
   /** What it does to the heat of the milk; left out, it is hands work that leaves it as it is. */
   readonly leg?: (run: LegRun) => Leg;
@@ -259,19 +187,37 @@ export interface StepType {
   readonly givesKg?: (plan: MakePlan, of: StepOf) => number;
   /** Hands in between, every so often: turned, or stirred through; `null` when there are none. */
   readonly everyMin?: (of: StepOf) => number | null;
-  /** What it passes on its way, by shares of its time. */
+  /** What it passes on its way, by shares of its time; and when one of them was seen, ms since 1970, `null` when nobody did. */
   readonly marks?: (plan: MakePlan, of: StepOf) => readonly ShareMark[];
-}
-
-/** One step of a method for one batch. */
-export interface MethodStep extends StepWords, StepHands {
-  readonly id: StepId;
-  readonly kind: StepKind;
-  /** With what was decided for it. */
-  readonly instance: StepInstance;
-  readonly cautions: readonly CautionId[];
-  readonly aim: StepAim | null;
-  readonly facts: StepFacts;
+  /** How far it is by what was seen last, 0..1; `null` when nothing was. */
+  readonly shareSeen?: (make: MakeView) => number | null;
+  readonly markSeen?: (make: MakeView, mark: string) => number | null;
+  /** How it stands within itself, while it is on. */
+  readonly within?: (make: MakeView) => Within | null;
+  /** The early end of its band and its middle, where it knows them better than the forecast: asked as it began. */
+  readonly bells?: (at: MakeAt) => { readonly earlyMs: number; readonly middleMs: number } | null;
+  /** What rings because of it besides its end; asked of every step, whatever its status, as the present one began. */
+  readonly alarms?: (at: MakeAt, own: StepState) => readonly Alarm[];
+  /** Entries about it that cannot be, whatever their shape. */
+  readonly refuses?: Refuses;
+  /** Who calls it done has seen so much. */
+  readonly doneShows?: { readonly cue: Cue; readonly cleanSmell: boolean };
+  /** Once it is in, a set proves no acid; said so. */
+  readonly setProvesNothing?: string;
+  /** What a make teaches about a thing of the kitchen. */
+  readonly learns?: Learns;
+  /** What else is likely to come out of it, kg. */
+  readonly besides?: (plan: MakePlan) => { readonly what: ByProduct; readonly massKg: number };
+  /** What came out of it may go different ways by now: parts have the step and all before it in common. */
+  readonly parts?: (make: MakeView) => boolean;
+  /** How long what came out of it keeps; `null` where nothing is known. */
+  readonly keeps?: (at: MakeAt, place: 'cold' | 'freezer') => Keeps | null;
+  /** What it says of a make in the Daybook's line. */
+  readonly outcome?: (at: MakeAt) => Pick<MakeOutcome, 'churned'>;
+  /** What a label says because of it. */
+  readonly labels?: (make: MakeView) => Pick<GoodFacts, 'sour'>;
+  /** The plan of a make to be made again, with what was measured in place of what was planned. */
+  readonly again?: (at: MakeAt) => MakePlan;
 }
 
 /** A step as this batch has it; `null` when it has none of the kind. */

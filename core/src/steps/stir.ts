@@ -3,6 +3,8 @@ import { factsOf, paramsOf, type StepType } from './step-type.ts';
 /** Stirred, and warmed evenly meanwhile. */
 export const STIR: StepType = {
   kind: 'stir',
+  gerund: 'stirring',
+  usual: { toC: null, minutes: 15 },
   facts: factsOf({ inThePot: 'curd', waits: true, probed: true }),
   words: (_plan, { step }) => ({
     title: paramsOf(step, 'stir').toC === null ? 'Stir' : 'Stir and warm',

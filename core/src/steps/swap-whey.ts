@@ -15,6 +15,9 @@ function swapHeatOf(plan: MakePlan, of: StepOf, fromC: number): number | null {
 /** Whey out, hot water in: the curd is washed, and warmed by it. */
 export const SWAP_WHEY: StepType = {
   kind: 'swap-whey',
+  gerund: 'washing the curd',
+  usual: { drawFraction: 0.3, toC: 37 },
+  asks: ['a kettle'],
   facts: factsOf({ inThePot: 'curd', probed: true }),
   words: () => ({
     title: 'Swap whey for water',

@@ -5,6 +5,7 @@ import type { StepType } from './step-type.ts';
 export const TAKE_OUT: StepType = {
   ...POUR,
   kind: 'take-out',
+  gerund: 'taking the cream out of the fridge',
   facts: { ...POUR.facts, inThePot: 'cream' },
   words: (plan) => ({
     title: 'Take the cream out',

@@ -3,6 +3,7 @@ import { factsOf, type StepType } from './step-type.ts';
 /** It is judged. */
 export const TASTE: StepType = {
   kind: 'taste',
+  gerund: 'tasting',
   facts: factsOf({
     inThePot: 'cold',
     overnight: true,

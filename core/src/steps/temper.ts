@@ -114,6 +114,9 @@ export function temperMin(plan: MakePlan, atMs: number): number {
 /** Cream comes to the heat it churns at. */
 export const TEMPER: StepType = {
   kind: 'temper',
+  gerund: 'tempering',
+  usual: { toC: 13, standing: 'room' },
+  asks: ['a probe'],
   facts: factsOf({
     inThePot: 'tempering',
     waits: true,

@@ -6,6 +6,7 @@ export const THICKENS_H = 12;
 /** The cold stops the souring and firms the fat: thick the next day. */
 export const THICKEN: StepType = {
   kind: 'thicken',
+  gerund: 'thickening',
   facts: factsOf({
     inThePot: 'cold',
     waits: true,

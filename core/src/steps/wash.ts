@@ -17,9 +17,12 @@ export const serumLeft = (of: Pick<StepOf, 'step'>, washes: number): number =>
 /** Cold water carries the buttermilk off that would spoil it. */
 export const WASH: StepType = {
   kind: 'wash',
+  gerund: 'washing',
+  usual: { washes: 3, waterKgPerKg: 1, exchangeFraction: 0.8 },
+  asks: ['very cold drinking water'],
   facts: factsOf({
     inThePot: 'grains',
-    tells: 'rinses',
+    tells: true,
   }),
   applies: ({ method }) => method.steps.some((s) => s.kind === 'wash' && s.washes > 0),
   words: () => ({

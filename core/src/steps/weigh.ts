@@ -3,6 +3,7 @@ import { factsOf, type StepType } from './step-type.ts';
 /** What came out is weighed. */
 export const WEIGH: StepType = {
   kind: 'weigh',
+  gerund: 'weighing',
   facts: factsOf({
     inThePot: 'cold',
     overnight: true,

@@ -3,6 +3,8 @@ import { factsOf, type StepType } from './step-type.ts';
 /** Cold cream beaten until it stands. */
 export const WHIP: StepType = {
   kind: 'whip',
+  gerund: 'whipping',
+  asks: ['a whisk'],
   facts: factsOf({ inThePot: 'cream' }),
   words: () => ({
     title: 'Whip',

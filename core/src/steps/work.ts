@@ -11,10 +11,12 @@ export const saltShareOf = ({ method }: MakePlan): number =>
 /** The water is pressed out, and salt goes in. */
 export const WORK: StepType = {
   kind: 'work',
+  gerund: 'working',
+  usual: { saltFraction: 0 },
   facts: factsOf({
     inThePot: 'butter',
     pad: 'mass',
-    tells: 'salt',
+    tells: true,
   }),
   words: (_plan, of) => ({
     title: own(of).saltFraction > 0 ? 'Work and salt' : 'Work',

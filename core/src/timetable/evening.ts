@@ -38,7 +38,7 @@ export function eveningList(
       ? []
       : [{ what, count: null, litres: null, name: null, of: own.map(({ name }) => name), ...over }];
   const tempered = having(({ inThePot }) => inThePot === 'tempering');
-  const churned = having(({ parts }) => parts === true);
+  const churned = having(({ uses }) => uses?.includes('churn') === true);
   const cloths = having(({ inThePot }) => inThePot === 'cloth');
   const moulds = having(({ inThePot }) => inThePot === 'wheel');
   const starters = new Map<string, MakePlan[]>();

@@ -43,14 +43,10 @@ export interface AskedMake {
 /** What a step takes of the kitchen's things. @param plan for the place it stands in */
 function holdsOf({ facts }: MethodStep, plan: MakePlan): string[] {
   return [
-    ...(facts.moves === 'up' || facts.tooHot || (facts.waits && facts.inThePot === 'hot-milk')
-      ? ['burner']
-      : []),
+    ...(facts.uses ?? []),
     ...(IN_A_POT.has(facts.inThePot) ? ['pot'] : []),
     ...(facts.sours && plan.place.kind === 'appliance' ? [`place ${plan.place.id}`] : []),
-    ...(facts.parts ? ['churn'] : []),
     ...(facts.moves === 'down' && plan.cooling && plan.cooling.kind !== 'counter' ? ['sink'] : []),
-    ...(facts.inThePot === 'cloth' ? ['cloth'] : []),
   ];
 }
 

@@ -33,7 +33,7 @@ export const restOfJarsKg = (weighedKg: number): number =>
 function storyOf(state: MakeState, n: number, nowMs: number): DraftEvent[] {
   const weighedKg = state.weighedKg ?? 0;
   const fromMs = (state.finished?.atMs ?? nowMs) + PUT_UP_MS;
-  const churned = state.steps.some(({ step }) => step.facts.parts);
+  const churned = state.steps.some(({ step }) => step.kind === 'churn');
   const eachKg = Math.min(weighedKg, churned ? BUTTER_KG : JAR_KG);
   const count = Math.floor(weighedKg / eachKg + 1e-9);
   if (count < 1 || fromMs >= nowMs) return [];

@@ -1,8 +1,8 @@
-import { loadStanding, type MakeState } from '@morning-crock/core';
+import { withinOf, type MakeState } from '@morning-crock/core';
 import type { StepId } from '@morning-crock/core/contract';
 import { record } from './store.ts';
 
-/** Marks the present step done; pouring and inoculating record what was planned as what went in, churning that it broke, or that the next load is in. */
+/** Marks the present step done; pouring and inoculating record what was planned as what went in, and a step of several loads what happened to one of them. */
 export async function completeStep(state: MakeState): Promise<void> {
   const step = state.current?.step;
   if (!step) return;
@@ -26,13 +26,9 @@ export async function completeStep(state: MakeState): Promise<void> {
     });
     return;
   }
-  const load = loadStanding(state);
-  if (load) {
-    if (!load.broke) await record(state.id, 'stage-seen', { stage: 'broken' });
-    else if (load.no < load.of) await record(state.id, 'load-begun', { load: load.no + 1 });
-    // One load broke, or the next one went in: the churning itself goes on.
-    if (load.no < load.of) return;
-  }
+  const within = withinOf(state);
+  for (const { type, data } of within?.says ?? []) await record(state.id, type, data);
+  if (within && !within.ends) return;
   await record(state.id, 'step-done', { step: step.id });
 }
 

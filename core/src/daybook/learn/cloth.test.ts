@@ -3,17 +3,10 @@ import { drainedAfter } from '../../science/curd/index.ts';
 import { defaultKitchen } from '../../kitchen/index.ts';
 import type { LoggedEvent } from '../../log/index.ts';
 import { createLog, MAKE_ID, START } from '../../make/fixtures/make-events.ts';
-import {
-  drainingNow,
-  foldMake,
-  makeFlow,
-  pointForecast,
-  stateOfPlan,
-  type MakeState,
-} from '../../make/index.ts';
+import { foldMake, makeFlow, pointForecast, stateOfPlan, type MakeState, makeAt } from '../../make/index.ts';
 import { planOfMethod } from '../../products/index.ts';
 import { SHIPPED_METHODS } from '../../products/methods/index.ts';
-import { drainingOf, NOTHING_SEEN } from '../../steps/index.ts';
+import { drainingOf, NOTHING_SEEN, drainingNow } from '../../steps/index.ts';
 import { factorsFor, factorWords, learnFactors, withFactors } from './index.ts';
 
 const KITCHEN = defaultKitchen('UTC');
@@ -79,5 +72,5 @@ test('without a weighing nothing is learned; a thing of the make is found again 
     bare.events.filter((e) => e.type !== 'drain-weighed'),
   )!;
   expect(learnFactors([unweighed], KITCHEN).filter((f) => f.kind === 'cloth')).toEqual([]);
-  expect(drainingNow(bare, 0.9, START)).not.toBeNull();
+  expect(drainingNow(makeAt(bare, START), 0.9)).not.toBeNull();
 });

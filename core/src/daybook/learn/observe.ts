@@ -5,21 +5,19 @@ import {
   lnLikelihoods,
   type EnsembleSpec,
 } from '../../science/souring/index.ts';
-import { brokeAfter, churnPriorLnSigma, churnWork, ONE_LN_SIGMA } from '../../science/butter/index.ts';
+import { ONE_LN_SIGMA } from '../../science/butter/index.ts';
 import { widthMOf, type FactorKind, type FactorsUsed, type MakePlan } from '../../contract/index.ts';
 import { heatOnPlate, placeTauH, READING_SIGMA_C, runVessel } from '../../science/heat/index.ts';
 import {
   acidityReadings,
-  makeFlow,
+  makeAt,
   unreadCourse,
   incubationOf,
-  legRunOf,
   walkThermal,
   type MakeState,
 } from '../../make/index.ts';
-import { DRAIN_SIGMA, DRAIN_TAU_AT_6C_H, tauByWeighings } from '../../science/curd/index.ts';
-import { productOf } from '../../products/index.ts';
-import { churnName, clothSeen, drainingOf, drainWayOf, loadRuns, NOTHING_SEEN } from '../../steps/index.ts';
+import { DRAIN_SIGMA } from '../../science/curd/index.ts';
+import { STEP_TYPES, type Fit } from '../../steps/index.ts';
 import { batchOf, burnerLagS, coolsCovered, heatingKw, roomAtC } from '../../setup/index.ts';
 import { leastSquares } from '../../science/numerics/index.ts';
 import { HOUR_MS, MINUTE_MS } from '../../science/units/index.ts';
@@ -83,16 +81,11 @@ const burnerAt = ({ burner, heat: { flame = 'full' } }: MakePlan): string =>
 export function thingOf(kind: FactorKind, plan: MakePlan): string {
   if (kind === 'burner') return burnerAt(plan);
   if (kind === 'cooling') return plan.pot.id;
-  if (kind === 'churn') return churnName(plan);
-  if (kind === 'cloth') return drainWayOf(plan) ?? '';
+  const { learns } =
+    plan.method.steps.map((step) => STEP_TYPES[step.kind]).find((type) => type.learns?.factor === kind) ?? {};
+  if (learns) return learns.thing(plan);
   // A culture of the register has a pace of its own, learned over all turns of its line.
   return kind === 'rate' ? (plan.starter.lineId ?? plan.starter.kind) : plan.place.id;
-}
-
-interface Fit {
-  readonly value: number;
-  readonly sigma: number;
-  readonly prior?: number;
 }
 
 /**
@@ -259,70 +252,6 @@ function fitRate(state: MakeState, factors: FactorsUsed): Fit | null {
   return sigma < 0.5 ? { value, sigma } : null;
 }
 
-/** A heat read longer ago than this says little of how a churning began, ms. */
-const FRESH_MS = 15 * MINUTE_MS;
-
-/** How much longer than the book a churning took until it broke, ln; from how it was begun and what was read on its way. */
-function fitChurn(state: MakeState): Fit | null {
-  const step = state.steps.find((s) => s.step.facts.parts);
-  if (step?.status !== 'done' || step.startedAtMs === null || step.endedAtMs === null) return null;
-  const { startedAtMs: startMs, endedAtMs: endMs } = step;
-  const startC = state.temperatures.findLast(
-    (t) => t.atMs <= startMs + 2 * MINUTE_MS && t.atMs >= startMs - FRESH_MS,
-  )?.celsius;
-  // Nobody read how warm it was: that would be a lesson about the thermometer that was not used.
-  if (startC === undefined) return null;
-  const plan = { ...state.plan, factors: {} };
-  const run = legRunOf({ ...state, plan }, step, startC, startMs, endMs);
-  // Each load that was seen to break, or the whole where nobody said so, is one say.
-  const loads = loadRuns(run).filter(({ begun }) => begun);
-  const says = loads.flatMap(({ churning, way, startMin, no }) => {
-    const over = no === loads.length ? run.nowMs : startMs + (loads[no]?.startMin ?? 0) * MINUTE_MS;
-    const minutes = brokeAfter(way.seen) ?? (over - startMs) / MINUTE_MS - startMin;
-    return minutes > 1 ? [Math.log(churnWork(churning, way, minutes))] : [];
-  });
-  if (says.length === 0) return null;
-  const [first] = loads;
-  return {
-    value: says.reduce((sum, value) => sum + value, 0) / says.length,
-    sigma: 0.05,
-    // Of a motor little is known: its first churning counts almost whole.
-    ...(first ? { prior: churnPriorLnSigma(first.churning) } : {}),
-  };
-}
-
-/** So wide a belief says nothing against what was weighed, σ of ln. */
-const NO_BELIEF = 10;
-
-/** How much slower than the book a curd let its whey go, ln; by the whey that was weighed. */
-function fitCloth(state: MakeState): Fit | null {
-  const own = state.steps.findLast(({ step, status }) => step.facts.tells === 'drips' && status === 'done');
-  const way = drainWayOf(state.plan);
-  if (!own || !way || own.startedAtMs === null || own.endedAtMs === null) return null;
-  const { denatured } = walkThermal(state, own.endedAtMs);
-  const curd = makeFlow(state, denatured).into.get(own.step.id)!;
-  const { onCurve } = clothSeen(state.curd, own.step.id, curd.massKg);
-  if (onCurve.length === 0) return null;
-  const { draining } = drainingOf(
-    { ...state.plan, factors: {} },
-    { step: own.step.instance, goods: productOf(state.plan).goods },
-    {
-      curd,
-      denatured,
-      startMs: own.startedAtMs,
-      seen: NOTHING_SEEN,
-    },
-  );
-  const startMs = own.startedAtMs;
-  const fit = tauByWeighings(
-    draining,
-    onCurve.map(({ atMs, wheyKg }) => ({ hours: (atMs - startMs) / HOUR_MS, wheyKg })),
-    NO_BELIEF,
-  );
-  if (fit.sigma > 1) return null;
-  return { value: Math.log(fit.tauAt6CH / DRAIN_TAU_AT_6C_H[way]), sigma: fit.sigma };
-}
-
 /**
  * What a finished make says about the kitchen's things.
  * @param factors what is known of them otherwise; only the culture's pace needs it
@@ -335,8 +264,10 @@ export function observeThings(state: MakeState): Observation[] {
     observation(state, 'cooling', cooling),
     observation(state, 'place-heat', place?.heat ?? null),
     observation(state, 'place-tau', place?.tau ?? null),
-    observation(state, 'churn', fitChurn(state)),
-    observation(state, 'cloth', fitCloth(state)),
+    // What a kind of step teaches it says itself; each once.
+    ...[...new Set(state.steps.flatMap(({ step }) => STEP_TYPES[step.kind].learns ?? []))].map((learns) =>
+      observation(state, learns.factor, learns.fit(makeAt(state, state.finished?.atMs ?? state.startedAtMs))),
+    ),
   ].flat();
 }
 

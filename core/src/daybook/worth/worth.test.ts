@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { MakePlan, PlanPrices } from '../../contract/index.ts';
 import { defaultKitchen } from '../../kitchen/index.ts';
-import { stateOfPlan, type MakeState } from '../../make/index.ts';
+import { stateOfPlan, type MakeState, stateWith } from '../../make/index.ts';
 import { beginPlan, defaultPlan } from '../../products/index.ts';
 import { lotId, ZERO_MS } from '../../fixtures/ledger-kit.ts';
 import { burnerKwh } from './energy.ts';
@@ -46,7 +46,14 @@ function done(plan: MakePlan, many: number, weighedKg: number | null = null): Ma
 
 describe('what a make cost', () => {
   test('every part at its price, by hand', () => {
-    const state = { ...done(withMilk({ prices: PRICES }), 2, 2.5), saltKg: 0.01 };
+    const made = done(withMilk({ prices: PRICES }), 2, 2.5);
+    const { events } = stateWith(
+      made,
+      'salted',
+      { massKg: 0.01, typed: { value: 10, unit: 'g' } },
+      ZERO_MS + HOUR_MS,
+    );
+    const state = { ...made, events };
     const { lines, total, perKg, savedPerKg, handsMin, energyKwh } = worthOf(state);
     const cost = Object.fromEntries(lines.map((line) => [line.part, line.cost]));
     expect(cost.milk).toBeCloseTo(1, 9);

@@ -3,6 +3,7 @@ import { souringOf, starterKg, type MakeState } from '../../make/index.ts';
 import { milkCost } from '../../registers/milk/index.ts';
 import { batchOf } from '../../setup/index.ts';
 import { productOf } from '../../products/index.ts';
+import { SALT_TOLD, told } from '../../steps/index.ts';
 import { burnerKwh } from './energy.ts';
 
 /** Goods of the larder that went into a make. */
@@ -97,6 +98,7 @@ const handsMinOf = ({ steps }: MakeState): number =>
  */
 export function worthOf(state: MakeState, taken: readonly TakenGoods[] = []): Worth {
   const prices = state.plan.prices ?? NOTHING_PRICED;
+  const saltKg = told(state, SALT_TOLD);
   const { milk: poured } = state.plan;
   const milk = milkCost(poured);
   // What is made of butter alone has no milk of its own.
@@ -120,13 +122,13 @@ export function worthOf(state: MakeState, taken: readonly TakenGoods[] = []): Wo
           } as const,
         ]
       : []),
-    ...(state.saltKg !== null && state.saltKg > 0
+    ...(saltKg !== null && saltKg > 0
       ? [
           {
             part: 'salt',
-            amount: state.saltKg,
+            amount: saltKg,
             unit: 'kg',
-            cost: times(state.saltKg, prices.saltPerKg),
+            cost: times(saltKg, prices.saltPerKg),
           } as const,
         ]
       : []),

@@ -14,7 +14,7 @@ const isOver = ({ status }: StepState): boolean => status === 'done' || status =
 
 /** Something of what it is made of changes in it: it sours, is churned, or loses whey. */
 const shapes = ({ step }: StepState): boolean =>
-  step.facts.sours || step.facts.parts === true || STEP_TYPES[step.kind].flow !== undefined;
+  step.facts.sours || STEP_TYPES[step.kind].besides !== undefined || STEP_TYPES[step.kind].flow !== undefined;
 
 /**
  * Whether what a batch under way gives may go into another one now: all that makes it what it is lies behind it, or it was

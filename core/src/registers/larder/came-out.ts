@@ -1,8 +1,6 @@
-import { likelyBalance } from '../../science/butter/index.ts';
-import { BY_PART, type ByGood, type GoodKind, type MakePlan } from '../../contract/index.ts';
+import { BY_PART, type ByGood, type GoodKind } from '../../contract/index.ts';
 import { likelyKg, stateOfPlan } from '../../make/index.ts';
-import { batchOf } from '../../setup/index.ts';
-import { massFlow, methodSteps } from '../../products/index.ts';
+import { besidesOf, massFlow } from '../../products/index.ts';
 import type { MadeOf } from './larder-register.ts';
 
 /** Scales differ: so much more than was weighed may be put up. */
@@ -28,13 +26,6 @@ const isByGood = (what: GoodKind): what is ByGood => what in BY_PART;
 /** Of which part of its make goods are: its product, or one that came out besides. */
 export const partOf = (what: GoodKind): string => (isByGood(what) ? (BY_PART[what] ?? what) : 'product');
 
-/** Butter and buttermilk of a churning by its plan; `null` where nothing is churned. */
-function churnedOf(plan: MakePlan): ReturnType<typeof likelyBalance> | null {
-  if (!methodSteps(plan).some(({ facts }) => facts.parts)) return null;
-  const { massKg, composition } = batchOf(plan);
-  return likelyBalance(massKg, composition.fatFraction);
-}
-
 /**
  * What a make gave of the kind that goods are: as weighed, else as its plan has it.
  * @returns `null` where neither is known
@@ -46,10 +37,9 @@ export function cameOut({ weighedKg, byProductsKg, plan, skipped }: MadeOf, what
   if (!plan) return null;
   const { wentIn, out, off, added } = massFlow(plan, { skipped });
   const inKg = wentIn.massKg + added.reduce((sum, { massKg: kg }) => sum + kg, 0);
-  const churned = churnedOf(plan);
-  const productKg = churned?.butterKg ?? likelyKg(stateOfPlan(plan)) ?? out.massKg;
+  const productKg = likelyKg(stateOfPlan(plan)) ?? out.massKg;
   const parted = off.filter(({ what: of }) => of === part).reduce((sum, { massKg: kg }) => sum + kg, 0);
-  const besidesKg = churned?.buttermilkKg ?? (parted > 0 ? parted : inKg - productKg);
+  const besidesKg = besidesOf(plan)?.massKg ?? (parted > 0 ? parted : inKg - productKg);
   const massKg = isByGood(what) ? besidesKg : productKg;
   // Nothing comes out that did not go in, whatever is estimated.
   return { massKg, weighed: false, mostKg: mostPutUpKg(Math.min(massKg * (1 + GUESS_SHARE), inKg)) };

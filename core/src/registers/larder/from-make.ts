@@ -1,24 +1,35 @@
 import type { GoodFacts, GoodKeeping } from '../../contract/index.ts';
 import { isHeated } from '../../setup/index.ts';
-import { keepsOf, type MakeState } from '../../make/index.ts';
+import { makeAt, type MakeState } from '../../make/index.ts';
+import { SALT_TOLD, STEP_TYPES, told } from '../../steps/index.ts';
 import { countedIn, worthOf, type TakenGoods } from '../../daybook/worth/index.ts';
 import { usualKeeping } from './kinds.ts';
 
 /** Salt of a product, by mass; `null` where nobody salted. */
-function saltOf({ saltKg, weighedKg }: MakeState): number | null {
+function saltOf(state: MakeState): number | null {
+  const { weighedKg } = state;
+  const saltKg = told(state, SALT_TOLD);
   return saltKg === null || weighedKg === null || weighedKg <= 0 ? null : Math.min(0.3, saltKg / weighedKg);
 }
 
-/** How long what a make gave keeps: of butter by how it was washed and salted, of all else by what it is. */
+/** How long what a make gave keeps: by what its steps know of it, else by what it is. */
 function keepingOfMake(state: MakeState): GoodKeeping[] {
+  const at = makeAt(state, state.finished?.atMs ?? state.startedAtMs);
+  const keepers = state.steps.flatMap(({ step }) => STEP_TYPES[step.kind].keeps ?? []);
   return usualKeeping(state.plan.product).map((usual) => {
     if (usual.place === 'cellar' || usual.place === 'stall') return usual;
-    const butter = keepsOf(state, usual.place);
-    return butter
-      ? { place: usual.place, days: [...butter.days], reason: butter.reason.slice(0, 160) }
-      : usual;
+    const { place } = usual;
+    const own = keepers.flatMap((keeps) => keeps(at, place) ?? [])[0];
+    return own ? { place, days: [...own.days], reason: own.reason.slice(0, 160) } : usual;
   });
 }
+
+/** What its steps have a label say. */
+const labelsOf = (state: MakeState): Pick<GoodFacts, 'sour'> =>
+  state.steps.reduce<Pick<GoodFacts, 'sour'>>(
+    (said, { step }) => ({ ...said, ...STEP_TYPES[step.kind].labels?.(state) }),
+    { sour: null },
+  );
 
 /**
  * What a make's product is as goods, with what its record says of it.
@@ -34,14 +45,13 @@ export function goodOfMake(
 ): GoodFacts {
   const { plan } = state;
   const worth = worthOf(state, taken);
-  const churned = state.steps.some(({ step }) => step.facts.parts);
   return {
     name: plan.name,
     what: plan.product,
     code,
     makeId: state.id,
     madeAt: new Date(state.chilledAtMs ?? state.finished?.atMs ?? nowMs).toISOString(),
-    sour: churned ? (plan.milk.soured === true ? 'cultured' : 'sweet') : null,
+    ...labelsOf(state),
     saltFraction: saltOf(state),
     milk: { kind: plan.milk.kind, raw: plan.milk.treatment === 'raw' && !isHeated(plan) },
     keeps: keepingOfMake(state),

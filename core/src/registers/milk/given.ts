@@ -1,8 +1,8 @@
-import { likelyBalance, USUAL_BUTTERMILK_FAT } from '../../science/butter/index.ts';
+import { USUAL_BUTTERMILK_FAT } from '../../science/butter/index.ts';
 import type { ByProduct, Lot, MakePlan, StepId } from '../../contract/index.ts';
 import { batchOf, isHeated } from '../../setup/index.ts';
 import { withFat } from '../../science/milk/index.ts';
-import { massFlow, methodSteps, productOf, type Gives } from '../../products/index.ts';
+import { besidesOf, massFlow, methodSteps, productOf, type Gives } from '../../products/index.ts';
 import { amountOf } from './amount.ts';
 import { lotFrom, lotOf, placeC } from './lot.ts';
 import { put, takeFrom, type GivingMake, type Moment, type Part, type RoomDraft } from './movements.ts';
@@ -12,8 +12,6 @@ const partOf = (of: ByProduct | undefined): Part => of ?? 'out';
 
 /** Whether a product has to be followed: something of it comes back, or it teaches the fat of its cream. */
 export const givesBack = (plan: MakePlan): boolean => productOf(plan).gives !== undefined;
-
-const parts = (plan: MakePlan): boolean => methodSteps(plan).some(({ facts }) => facts.parts);
 
 /** What a part is made of. */
 const compositionOf = (plan: MakePlan, part: Part) => {
@@ -33,14 +31,13 @@ const compositionOf = (plan: MakePlan, part: Part) => {
 
 /** Mass of a part that nobody weighed, by what went in. */
 function computedKg(plan: MakePlan, part: Part): number {
-  const { massKg, composition } = batchOf(plan);
   const { out, off } = massFlow(plan);
   if (off.length > 0)
     return part === 'out'
       ? out.massKg
       : off.filter(({ what }) => what === part).reduce((sum, { massKg: kg }) => sum + kg, 0);
-  if (part === 'out') return massKg + (plan.starter.massKg ?? 0);
-  return likelyBalance(massKg, composition.fatFraction).buttermilkKg;
+  if (part === 'out') return batchOf(plan).massKg + (plan.starter.massKg ?? 0);
+  return besidesOf(plan)?.massKg ?? 0;
 }
 
 function lotOfPart(
@@ -93,7 +90,7 @@ function teach(room: RoomDraft, makeId: string, { plan, gave }: GivingMake, mome
   const { lots } = plan.milk;
   const main = lots && [...lots].sort((a, b) => b.massKg - a.massKg)[0];
   const lot = main && room.lots.get(main.lotId);
-  if (!gave.out || !lot || !parts(plan)) return;
+  if (!gave.out || !lot || besidesOf(plan) === null) return;
   const creamKg = lots.reduce((sum, l) => sum + l.massKg, 0);
   const said = {
     makeId,

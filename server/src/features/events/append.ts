@@ -7,8 +7,7 @@ import {
   foldDays,
   foldMake,
   isChange,
-  isChurnStage,
-  stageFault,
+  STEP_TYPES,
   today,
   MINUTE_MS,
 } from '@morning-crock/core';
@@ -88,10 +87,12 @@ async function checkAgainstStream(stream: StreamFacts, kitchenId: string, draft:
     if (!make?.plan.method.steps.some(({ id }) => id === step))
       refuse('bad-input', 'data.step', 'is not a step of this batch');
   }
-  if (said.type === 'stage-seen' && isChurnStage(said.data.stage)) {
-    const state = foldMake(draft.streamId, await stream.only(['stage-seen', 'load-begun']));
-    const fault = state && stageFault(state, said.data.stage, Date.parse(draft.at));
-    if (fault) refuse('bad-input', 'data.stage', fault);
+  for (const { kind } of make?.plan.method.steps ?? []) {
+    const { refuses } = STEP_TYPES[kind];
+    if (refuses?.entry !== said.type) continue;
+    const state = foldMake(draft.streamId, await stream.only(refuses.knows));
+    const fault = state && refuses.why(state, said);
+    if (fault) refuse('bad-input', fault.path, fault.message);
   }
   if (isChange(draft)) {
     const aim = await stream.entry(draft.data.target);

@@ -9,6 +9,7 @@ import {
   souringOf,
   souringPlan,
   STAGE_SHARE,
+  STEP_TYPES,
   type MakeState,
   type PointForecast,
   type SafetyState,
@@ -40,14 +41,11 @@ const BY_STEP: Readonly<
 
 /** The cream in a churn by the last stage that was seen, or by how much of the time is over. */
 function churnSurface(state: MakeState, point: PointForecast | null, nowMs: number): CrockLook['surface'] {
-  const seen = state.stages.at(-1)?.stage;
-  const time = point?.steps.find((s) => s.id === state.current?.step.id);
-  const share = seen
-    ? STAGE_SHARE[seen]
-    : time
-      ? (nowMs - time.startMs) / Math.max(1, time.endMs - time.startMs)
-      : 0;
-  if (seen === 'broken' || seen === 'lump') return 'grains';
+  const step = state.current?.step;
+  const time = point?.steps.find((s) => s.id === step?.id);
+  const seen = step ? (STEP_TYPES[step.kind].shareSeen?.(state) ?? null) : null;
+  const share = seen ?? (time ? (nowMs - time.startMs) / Math.max(1, time.endMs - time.startMs) : 0);
+  if (seen === 1) return 'grains';
   if (share < STAGE_SHARE.froth) return 'liquid';
   return share < STAGE_SHARE.soft ? 'froth' : 'stiff';
 }

@@ -18,9 +18,7 @@ import './entry-log.css';
 
 /** What these entries read: fat on the fire gets hotter than milk does. */
 const readingOf = (events: readonly LoggedEvent[]): 'milk' | 'fat' =>
-  events.some(
-    (e) => e.type === 'make-started' && e.data.plan.method.steps.some((s) => stepFacts(s.kind).tooHot),
-  )
+  events.some((e) => e.type === 'make-started' && e.data.plan.method.steps.some((s) => stepFacts(s.kind).fat))
     ? 'fat'
     : 'milk';
 

@@ -1,63 +1,22 @@
-import { GHEE_STAGE_WORDS, HEAT_CUE_FACTS, STAGE_WORDS, type LoggedEvent } from '@morning-crock/core';
+import {
+  GHEE_STAGE_WORDS,
+  HEAT_CUE_FACTS,
+  STAGE_WORDS,
+  STEP_TYPES,
+  type LoggedEvent,
+} from '@morning-crock/core';
 import type { StepId, StepKind } from '@morning-crock/core/contract';
 import type { Units } from '../../data/units-of.ts';
 import { tasteWords } from './taste-words.ts';
 import { piecesWords } from './pieces-words.ts';
 import { CUE_WORDS } from '../../charts/curve-data.ts';
 
-const STEP_WORDS: Readonly<Record<StepKind, string>> = {
-  pour: 'pouring',
-  heat: 'heating',
-  hold: 'holding',
-  cool: 'cooling',
-  inoculate: 'inoculating',
-  incubate: 'incubating',
-  chill: 'chilling',
-  weigh: 'weighing',
-  taste: 'tasting',
-  reserve: 'saving starter',
-  scald: 'scalding',
-  ripen: 'ripening',
-  thicken: 'thickening',
-  'take-out': 'taking the cream out of the fridge',
-  temper: 'tempering',
-  churn: 'churning',
-  drain: 'draining',
-  wash: 'washing',
-  work: 'working',
-  clarify: 'clarifying',
-  settle: 'settling',
-  filter: 'filtering',
-  'cool-ghee': 'setting',
-  feed: 'feeding',
-  stand: 'standing',
-  coagulate: 'setting',
-  ladle: 'skimming the cream',
-  'pour-off': 'pouring off the buttermilk',
-  'grains-out': 'lifting out the grains',
-  whip: 'whipping',
-  'add-rennet': 'adding rennet',
-  'ripen-milk': 'ripening the milk',
-  cut: 'cutting',
-  rest: 'resting',
-  stir: 'stirring',
-  'swap-whey': 'washing the curd',
-  strain: 'draining',
-  press: 'pressing',
-  salt: 'salting',
-  brine: 'brining',
-  dry: 'drying',
-  age: 'ageing',
-  acidify: 'acidifying',
-  'second-ripen': 'second ripening',
-  'add-dose': 'adding a dose by label',
-  'mix-in': 'mixing in',
-  freeze: 'freezing',
-  own: 'your own step',
-};
 /** What a kind of step is called where it is chosen: "Waking the culture". */
 export const STEP_TITLES = Object.fromEntries(
-  Object.entries(STEP_WORDS).map(([kind, words]) => [kind, words.charAt(0).toUpperCase() + words.slice(1)]),
+  Object.entries(STEP_TYPES).map(([kind, { gerund }]) => [
+    kind,
+    gerund.charAt(0).toUpperCase() + gerund.slice(1),
+  ]),
 ) as Readonly<Record<StepKind, string>>;
 
 /** Which one of its kind, when it is not the first. */
@@ -69,7 +28,7 @@ const nthWords = (step: StepId): string => {
 /** A step by its name within the make; a second one of a kind has a number behind it. */
 function stepWords(step: StepId): string {
   const kind = step.replace(/-\d+$/, '');
-  return Object.hasOwn(STEP_WORDS, kind) ? `${STEP_WORDS[kind as StepKind]}${nthWords(step)}` : step;
+  return Object.hasOwn(STEP_TYPES, kind) ? `${STEP_TYPES[kind as StepKind].gerund}${nthWords(step)}` : step;
 }
 
 /** One entry in words; `null` for what needs no line of its own. */

@@ -1,6 +1,6 @@
 import '../../parts/tables/tables.css';
 import '../../parts/fields/form-styles.ts';
-import { doNotEat, fatBalance, souringOf, type MakeState } from '@morning-crock/core';
+import { doNotEat, fatBalance, souringOf, type MakeState, makeAt } from '@morning-crock/core';
 import { useMemo } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { Button, NativeSelect } from '@mantine/core';
@@ -77,7 +77,7 @@ export function Record({ state }: { readonly state: MakeState }) {
   const food = !noFood && state.finished?.verdict === 'kept';
   const curve = useMemo(() => recordCurve(state, units), [state, units]);
   const sours = souringOf(state) !== null;
-  const fat = useMemo(() => fatBalance(state, endOf(state)), [state]);
+  const fat = useMemo(() => fatBalance(makeAt(state, endOf(state))), [state]);
   const facts = useMemo(() => recordFacts(state, units), [state, units]);
   const clarified = gheeFacts(state, units).length > 0;
   return (

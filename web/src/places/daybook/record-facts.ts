@@ -8,6 +8,7 @@ import {
   souringOf,
   yieldOf,
   type MakeState,
+  makeAt,
 } from '@morning-crock/core';
 import type { Units } from '../../data/units-of.ts';
 import { curveDataOf } from '../../charts/curve-data.ts';
@@ -40,7 +41,7 @@ export function recordFacts(state: MakeState, units: Units): RecordFact[] {
   const balance = yieldOf(state);
   const { goods } = productOf(state.plan);
   const sours = souringOf(state) !== null;
-  const fat = fatBalance(state, endOf(state));
+  const fat = fatBalance(makeAt(state, endOf(state)));
   const ghee = gheeFacts(state, units);
   const learned = rennetLearned(state, pointForecast(state, endOf(state)));
   return [

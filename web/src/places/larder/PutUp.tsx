@@ -10,6 +10,8 @@ import {
   UNNAMED_KIND,
   usualKeeping,
   DAY_MS,
+  WORK_TOLD,
+  told,
 } from '@morning-crock/core';
 import { LARDER_PLACES, type GoodFacts, type GoodKind, type LarderPlace } from '@morning-crock/core/contract';
 import { Button, NativeSelect, TextInput } from '@mantine/core';
@@ -227,7 +229,7 @@ function OfMake({ makeId, larder }: { readonly makeId: string; readonly larder: 
       leftKg={leftKg}
       mostKg={gave ? gave.mostKg - before : undefined}
       // As it was cut, unless some of that is put up already.
-      pieces={before > 0 ? [] : state.pieces}
+      pieces={before > 0 ? [] : told(state, WORK_TOLD).pieces}
       before={before > 0}
     />
   );

@@ -1,5 +1,5 @@
 import type { MakeState } from '@morning-crock/core';
-import { formatMinutes, MINUTE_MS } from '@morning-crock/core';
+import { formatMinutes, MINUTE_MS, STEP_TYPES } from '@morning-crock/core';
 import { useUnits } from '../../data/use-units.ts';
 
 const OLD_MS = 15 * MINUTE_MS;
@@ -9,8 +9,9 @@ const SILENT_MS = 5 * MINUTE_MS;
 export function LastReading({ state, nowMs }: { readonly state: MakeState; readonly nowMs: number }) {
   const units = useUnits();
   const latest = state.temperatures.at(-1);
-  const churned = state.steps.some((s) => s.step.facts.parts && s.status === 'done');
-  if (!latest || state.chilledAtMs !== null || churned) return null;
+  // Parted into two, neither is what was measured.
+  const parted = state.steps.some((s) => STEP_TYPES[s.step.kind].besides && s.status === 'done');
+  if (!latest || state.chilledAtMs !== null || parted) return null;
   const ageMs = nowMs - latest.atMs;
   const probe = state.temperatures.findLast((t) => t.live);
   const silent = probe && nowMs - probe.atMs > SILENT_MS ? probe : null;

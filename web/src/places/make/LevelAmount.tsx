@@ -1,4 +1,4 @@
-import { LEVEL_SPREAD, levelKg, type MakeState } from '@morning-crock/core';
+import { besidesOf, LEVEL_SPREAD, levelKg, type MakeState } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { record } from '../../data/store.ts';
@@ -13,7 +13,7 @@ export function LevelAmount({ state }: { readonly state: MakeState }) {
   const step = state.current?.step;
   // Butter is a lump: it stands at no level.
   if (step?.facts.endedBy !== 'weighed') return null;
-  if (state.steps.some((s) => s.step.facts.parts) && !step.facts.weighs) return null;
+  if (besidesOf(state.plan) && !step.facts.weighs) return null;
   if (kitchen.jars.length + kitchen.pots.length === 0) return null;
   const massKg = litres === null ? null : levelKg(state, litres);
   return (

@@ -9,13 +9,10 @@ import { useUnits } from '../../data/use-units.ts';
 import { Pictures } from '../../parts/print/Pictures.tsx';
 import { shrunkPicture } from '../../parts/print/shrink-picture.ts';
 
-/** What is worth a picture: what sours, drains, sets or ripens. */
-const WORTH = new Set(['drips', 'break', 'turns']);
-
 /** The maker's own pictures at this step: those of the last makes beside the question, and one of now. */
 export function Looks({ state }: { readonly state: MakeState }) {
   const step = state.current?.step;
-  if (!step || !(step.facts.sours || WORTH.has(step.facts.tells ?? ''))) return null;
+  if (!step || !(step.facts.sours || step.facts.looks)) return null;
   return <StepLooks key={step.id} state={state} step={step.id} kind={step.kind} />;
 }
 

@@ -15,6 +15,7 @@ import {
   soursToTheEnd,
   type MakeState,
   MINUTE_MS,
+  makeAt,
 } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { useMediaQuery } from '@mantine/hooks';
@@ -83,7 +84,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
   });
   const step = state.current?.step;
   // What is told of the step stands in the pad's place, but where a weight ends it.
-  const ownEntries = step?.facts.tells !== undefined && step.facts.endedBy === null;
+  const ownEntries = step?.facts.tells === true && step.facts.endedBy === null;
   const words = contradictionWords(forecast);
   const heating = step && ['milk', 'hot-milk'].includes(step.facts.inThePot);
   if (wet) return <WetHands live={live} onLeave={() => dispatch(liveSlice.actions.wetHandsTurned(false))} />;
@@ -91,7 +92,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
   const set = setWords(state, forecast, units, nowMs);
   const Panel = panelOf(state);
   const Under = underOf(state);
-  const balance = fatBalance(state, minuteMs);
+  const balance = fatBalance(makeAt(state, minuteMs));
   const gives = likelyKg(state);
   const { goods } = productOf(state.plan);
   const shownAcidMs = shownAcidAtMs(state);

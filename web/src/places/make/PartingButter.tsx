@@ -1,4 +1,12 @@
-import { batchOf, fatBalance, loadsOf, mayPartLoads, splitMake, type MakeState } from '@morning-crock/core';
+import {
+  batchOf,
+  fatBalance,
+  loadsOf,
+  mayPartLoads,
+  splitMake,
+  type MakeState,
+  makeAt,
+} from '@morning-crock/core';
 import { Button, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -30,7 +38,7 @@ function Form({ state }: { readonly state: MakeState }) {
   const [share, setShare] = useState(shares[0]!.share);
   const [plan, setPlan] = useState(state.plan);
   const [name, setName] = useState(`${state.plan.name}, part`.slice(0, 60));
-  const butterKg = (fatBalance(state, now())?.likelyKg ?? batchOf(state.plan).massKg) * share;
+  const butterKg = (fatBalance(makeAt(state, now()))?.likelyKg ?? batchOf(state.plan).massKg) * share;
   const part = async (): Promise<void> => {
     const id = ulid();
     const method = { ...plan.method, product: plan.product };

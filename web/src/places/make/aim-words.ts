@@ -5,6 +5,7 @@ import {
   STARTER_FACTS,
   toAdd,
   MINUTE_MS,
+  makeAt,
 } from '@morning-crock/core';
 import type { LiveMake } from '../../data/use-make.ts';
 import type { Units } from '../../data/units-of.ts';
@@ -29,7 +30,7 @@ export function aimOf(live: LiveMake, units: Units, nowMs: number): string {
     case 'amount':
       return `${units.mass(step.aim.massKg)} of milk`;
     case 'break': {
-      const load = churnLoads(state, nowMs)?.now;
+      const load = churnLoads(makeAt(state, nowMs))?.now;
       if (!load) return '';
       const { no, broke } = load.run;
       return broke ? `Load ${no} has broken` : `Breaks ${units.span(load.lowMs, load.highMs, nowMs)}`;

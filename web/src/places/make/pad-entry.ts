@@ -1,12 +1,9 @@
 import {
-  butterDoubt,
   handReading,
-  mostButtermilkKg,
   readTypedNumber,
   titratedPercent,
   toCelsius,
   toKilograms,
-  type ButterDoubt,
   type MakeState,
   type MassUnit,
   type ValueKind,
@@ -14,6 +11,7 @@ import {
 import type { EventOf, KitchenThermometer, TypedQuantity } from '@morning-crock/core/contract';
 import type { Units } from '../../data/units-of.ts';
 import { sampleFault, valueFault } from '../../parts/fields/value-checks.ts';
+import { butterWeightFault } from './panels/butter-weight.ts';
 import { readTakenAt } from './taken-at.ts';
 
 /** What the fields of the pad hold, as they are typed and chosen. */
@@ -40,15 +38,6 @@ export type PadEntry =
 
 const wrong = (field: keyof PadValues, fault: string): PadEntry => ({ ok: false, field, fault });
 
-/** Why so much butter cannot be, with the likely slip. */
-function doubtWords({ why, mostKg, gramsMeant }: ButterDoubt, units: Units): string {
-  const most = `${units.mass(mostKg)} at most`;
-  if (gramsMeant) return `That cannot be right (${most}). Did you mean grams, not ounces?`;
-  return why === 'more-than-cream'
-    ? `That is more than the cream weighed (${most}). Check the unit, or take off the weight of the bowl.`
-    : `That is more butter than the fat allows (${most}, even wet and unworked). Drain and work the butter first, or weigh without the bowl.`;
-}
-
 /** The number that was typed, or why it is none. */
 function numberOf(text: string): number | string {
   const read = readTypedNumber(text);
@@ -74,16 +63,8 @@ function weighing(
   if (step?.facts.endedBy === 'reserved')
     return { ok: true, atMs, entry: { type: 'reserved', data: { massKg, typed } } };
   const by = step?.facts.weighs;
-  const mostKg = by === 'buttermilk' ? mostButtermilkKg(state, atMs) : null;
-  if (mostKg !== null && massKg > mostKg)
-    return wrong(
-      'text',
-      state.poured.length > 0
-        ? `That is more than the cream and water together (${units.mass(mostKg)} at most). Take off the weight of the bowl.`
-        : `That is more than the cream (${units.mass(mostKg)} at most). If you added water, enter it first. Or take off the weight of the bowl.`,
-    );
-  const doubt = by ? null : butterDoubt(state, massKg, typed, atMs);
-  if (doubt) return wrong('text', doubtWords(doubt, units));
+  const fault = butterWeightFault(state, massKg, typed, by, atMs, units);
+  if (fault !== null) return wrong('text', fault);
   return { ok: true, atMs, entry: { type: 'weighed', data: { massKg, typed, ...(by ? { of: by } : {}) } } };
 }
 
@@ -103,7 +84,7 @@ export function padEntry(kind: ValueKind, values: PadValues, about: About): PadE
   const unit = { temperature: temperatureUnit, ph: 'pH', acid: 'mL', mass: values.massUnit } as const;
   const value = numberOf(values.text);
   if (typeof value === 'string') return wrong('text', value);
-  const of = state.current?.step.facts.tooHot ? 'fat' : 'milk';
+  const of = state.current?.step.facts.fat ? 'fat' : 'milk';
   const fault = valueFault(kind, value, unit[kind], of);
   if (fault) return wrong('text', fault);
   const when = readTakenAt(values.takenAt, zone, nowMs);

@@ -1,10 +1,6 @@
 import {
-  batchOf,
-  churnLoads,
   factorsFor,
-  likelyKg,
   makeFlow,
-  panNow,
   factorWords,
   formatMinutes,
   markBand,
@@ -17,10 +13,8 @@ import {
   productOf,
   souringOf,
   soursToTheEnd,
-  fatBalance,
   type Sourness,
   HOUR_MS,
-  MINUTE_MS,
 } from '@morning-crock/core';
 import type { MakePlan } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
@@ -30,6 +24,7 @@ import { useMemo } from 'react';
 import { WithTerms } from '../../parts/words/WithTerms.tsx';
 import { MiniCurve } from './MiniCurve.tsx';
 import { TradeOff } from './panels/TradeOff.tsx';
+import { ownOutlookOf } from './panels/OwnOutlook.tsx';
 import type { Planning } from './use-plan.ts';
 import './learned-line.css';
 
@@ -123,81 +118,6 @@ function Ready({ planning, fading }: { readonly planning: Planning; readonly fad
   );
 }
 
-/** When it breaks, and what it gives: possible by its fat, likely by its heat. */
-function Breaks({ planning, fading }: { readonly planning: Planning; readonly fading: boolean }) {
-  const { plan, point, band, stale, state } = planning;
-  const units = useUnits();
-  const zeroMs = Date.parse(plan.startAt);
-  const step = state.steps.find((s) => s.step.facts.parts)?.step;
-  const time = point.steps.find((s) => s.id === step?.id);
-  const end = band && !stale ? band.steps.find((s) => s.step === step?.id)?.end : null;
-  const balance = fatBalance(state, zeroMs);
-  const loads = churnLoads(state, zeroMs)?.loads ?? [];
-  const [first] = loads;
-  const several = loads.length > 1 ? loads.length : null;
-  if (!time || !balance) return null;
-  return (
-    <div>
-      <div className="quiet">{several ? 'The first load breaks' : 'Breaks'}</div>
-      <div className={`band number ${fading ? 'fading' : ''}`}>
-        {time.endless
-          ? 'not reached'
-          : several && first
-            ? units.span(first.lowMs, first.highMs, zeroMs)
-            : end
-              ? units.span(end.p10, end.p90, zeroMs)
-              : `about ${units.time(time.endMs, zeroMs)}`}
-      </div>
-      {several && (
-        <p>
-          {several} loads of {units.volume(batchOf(plan).litres / several)}. The last breaks about{' '}
-          <span className="number">{units.time(time.endMs, zeroMs)}</span>.
-        </p>
-      )}
-      <div className="quiet">
-        about {formatMinutes(((first?.endMs ?? time.endMs) - time.startMs) / MINUTE_MS)} of churning
-        {several && ' each'}, ending at {units.temperature(balance.breakC)}
-      </div>
-      <p>
-        <strong>About {units.mass(balance.likelyKg)} of butter.</strong>{' '}
-        <span className="quiet">
-          At most {units.mass(balance.possibleKg)}. The buttermilk will have about{' '}
-          {(balance.buttermilkFatFraction * 100).toFixed(1)} % fat.
-        </span>
-      </p>
-    </div>
-  );
-}
-
-/** When it comes off the fire, and what it gives. */
-function Clears({ planning, fading }: { readonly planning: Planning; readonly fading: boolean }) {
-  const { plan, point, band, stale, state } = planning;
-  const units = useUnits();
-  const zeroMs = Date.parse(plan.startAt);
-  const step = state.steps.find((s) => s.step.facts.tells === 'pan')?.step;
-  const time = point.steps.find((s) => s.id === step?.id);
-  const end = band && !stale ? band.steps.find((s) => s.step === step?.id)?.end : null;
-  const gives = likelyKg(state);
-  const pan = panNow(state, zeroMs);
-  if (!time || gives === null || !pan) return null;
-  return (
-    <div>
-      <div className="quiet">Off the heat</div>
-      <div className={`band number ${fading ? 'fading' : ''}`}>
-        {end ? units.span(end.p10, end.p90, zeroMs) : `about ${units.time(time.endMs, zeroMs)}`}
-      </div>
-      <div className="quiet">
-        about {formatMinutes(pan.minutes)}. Boils after {formatMinutes(pan.forecast.toBoilMin)} at{' '}
-        {units.temperature(pan.forecast.boilC)}, water gone after {formatMinutes(pan.forecast.toDryMin)}
-      </div>
-      <p>
-        <strong>About {units.mass(gives)} of ghee</strong>{' '}
-        <span className="quiet">from {units.mass(batchOf(plan).massKg)} of butter.</span>
-      </p>
-    </div>
-  );
-}
-
 /** When nothing of it waits any more, and what it gives. */
 function Done({ planning, fading }: { readonly planning: Planning; readonly fading: boolean }) {
   const { point, state } = planning;
@@ -268,7 +188,7 @@ export function Outlook({
   const stopped = advice.some((a) => a.severity === 'stop');
   const souring = souringOf(planning.state);
   const toTheEnd = soursToTheEnd(planning.state);
-  const told = planning.state.steps.some(({ step }) => step.facts.parts || step.facts.tells === 'pan');
+  const Own = ownOutlookOf(plan);
   const body = souring?.marks(plan).find((mark) => mark.role === 'body');
   const ends = methodSteps(plan).flatMap(({ id, endWords }) => {
     const time = point.steps.find((s) => s.id === id);
@@ -279,13 +199,10 @@ export function Outlook({
       <div className="outlook-first">
         {toTheEnd ? (
           <Ready planning={planning} fading={fading} />
-        ) : !told ? (
-          <Done planning={planning} fading={fading} />
+        ) : Own ? (
+          <Own planning={planning} fading={fading} />
         ) : (
-          <>
-            <Breaks planning={planning} fading={fading} />
-            <Clears planning={planning} fading={fading} />
-          </>
+          <Done planning={planning} fading={fading} />
         )}
         <Parts planning={planning} />
         <Button className="great" h={72} onClick={onStart} disabled={stopped || faulty} loading={starting}>

@@ -7,7 +7,7 @@ import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/fields/Choices.tsx';
 import { ClockField } from '../../parts/fields/ClockField.tsx';
 import { WorkBack } from '../../parts/fields/WorkBack.tsx';
-import { ButterBack } from './panels/ButterBack.tsx';
+import { backOf } from './panels/back.ts';
 import type { Planning } from './use-plan.ts';
 import type { Start } from './use-start.ts';
 
@@ -24,11 +24,11 @@ export function StartPart(props: {
   const { plan, state, change, replace } = planning;
   const units = useUnits();
   const [way, setWay] = useState<'forward' | 'back'>('forward');
-  const parts = state.steps.some(({ step }) => step.facts.parts);
+  const Back = backOf(plan);
   const toTheEnd = souringOf(state) !== null && soursToTheEnd(state);
   return (
     <>
-      {(toTheEnd || parts) && (
+      {(toTheEnd || Back) && (
         <div className="across">
           <Choices
             legend={first ? 'Ready' : 'Plan'}
@@ -41,8 +41,8 @@ export function StartPart(props: {
           />
         </div>
       )}
-      {way === 'back' && parts && (
-        <ButterBack
+      {way === 'back' && Back && (
+        <Back
           plan={plan}
           kitchen={kitchen}
           onTake={(taken) => {

@@ -2,12 +2,18 @@ import {
   BUTTER_PLACES,
   churnedOf,
   churnSpread,
-  keepsOf,
   salted,
   type ButterPlace,
   type FatBalance,
   type MakeState,
   MINUTE_MS,
+  CHURN_TOLD,
+  SALT_TOLD,
+  WASH_TOLD,
+  WORK_TOLD,
+  butterKeepsAt,
+  makeAt,
+  told,
 } from '@morning-crock/core';
 import type { Units } from '../../../data/units-of.ts';
 import { ChurnCord } from '../../../parts/drawings/ChurnCord.tsx';
@@ -24,10 +30,11 @@ const PLACE_WORDS: Readonly<Record<ButterPlace, string>> = {
 
 /** What a churning gave, against what it could have. */
 export function fatFacts(fat: FatBalance, state: MakeState, units: Units): (readonly [string, string])[] {
+  const saltKg = told(state, SALT_TOLD);
+  const { moistureFraction, flavours, pieces } = told(state, WORK_TOLD);
+  const { rinses } = told(state, WASH_TOLD);
   const salt =
-    state.saltKg === null || fat.realKg === null
-      ? null
-      : salted(fat.realKg, fat.moistureFraction, state.saltKg);
+    saltKg === null || fat.realKg === null ? null : salted(fat.realKg, fat.moistureFraction, saltKg);
   return [
     ['At most', units.mass(fat.possibleKg)],
     ['Estimated', `about ${units.mass(fat.likelyKg)}`],
@@ -39,38 +46,40 @@ export function fatFacts(fat: FatBalance, state: MakeState, units: Units): (read
         ? `${(salt.saltFraction * 100).toFixed(1)} % (brine about ${(salt.brineFraction * 100).toFixed(0)} %)`
         : 'none',
     ],
-    ...(state.moistureFraction === null
+    ...(moistureFraction === null
       ? []
-      : [['Water (pan test)', `${(state.moistureFraction * 100).toFixed(1)} %`] as const]),
-    ['Washed', state.rinses.length === 0 ? 'not washed' : `${state.rinses.length} ×`],
-    ...(state.poured.length === 0
+      : [['Water (pan test)', `${(moistureFraction * 100).toFixed(1)} %`] as const]),
+    ['Washed', rinses.length === 0 ? 'not washed' : `${rinses.length} ×`],
+    ...(told(state, CHURN_TOLD).poured.length === 0
       ? []
       : [['Water added in the churn', `${units.mass(fat.waterKg)}, diluted`] as const]),
-    ...(state.flavours.length === 0
+    ...(flavours.length === 0
       ? []
       : [
           [
             'Flavourings',
-            state.flavours.map((f) => (f.with === 'dry' ? 'spice' : f.with)).join(', '),
+            told(state, WORK_TOLD)
+              .flavours.map((f) => (f.with === 'dry' ? 'spice' : f.with))
+              .join(', '),
           ] as const,
         ]),
-    ...(state.pieces.length === 0 ? [] : [['Pieces', piecesWords(state.pieces, units)] as const]),
+    ...(pieces.length === 0 ? [] : [['Pieces', piecesWords(pieces, units)] as const]),
   ];
 }
 
 /** How the churning went: its stages on their cord, its minutes against what was forecast. */
 export function Churned({ state, units }: { readonly state: MakeState; readonly units: Units }) {
-  const step = state.steps.find((s) => s.step.facts.parts);
+  const step = state.steps.find((s) => s.step.kind === 'churn');
   if (step?.step.instance.kind !== 'churn' || step.startedAtMs === null || step.endedAtMs === null)
     return <p className="quiet">This batch was not churned.</p>;
-  const own = churnedOf(state);
+  const own = churnedOf(makeAt(state, state.finished?.atMs ?? state.startedAtMs));
   if (!own) return null;
   const { minutes, forecastMin: forecast, startC, loads } = own;
   const { startedAtMs: startMs } = step;
   // Of several loads the last one's stages are told.
-  const lastMs = state.loadsAtMs.at(-1) ?? startMs;
-  const seen = state.stages
-    .filter(({ atMs }) => atMs > lastMs)
+  const lastMs = told(state, CHURN_TOLD).loadsAtMs.at(-1) ?? startMs;
+  const seen = told(state, CHURN_TOLD)
+    .stages.filter(({ atMs }) => atMs > lastMs)
     .map(({ stage, atMs }) => ({ stage, minutes: (atMs - lastMs) / MINUTE_MS }));
   const spread = churnSpread(step.step.instance);
   return (
@@ -109,7 +118,7 @@ export function Keeps({ state }: { readonly state: MakeState }) {
       <h2 className="below-s">Keeps for about</h2>
       <dl>
         {BUTTER_PLACES.map((place) => {
-          const keeps = keepsOf(state, place);
+          const keeps = butterKeepsAt(makeAt(state, state.finished?.atMs ?? state.startedAtMs), place);
           return (
             keeps && (
               <div key={place}>

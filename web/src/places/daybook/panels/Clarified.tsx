@@ -1,14 +1,23 @@
-import { likelyKg, panNow, yieldOf, type MakeState, MINUTE_MS } from '@morning-crock/core';
+import {
+  likelyKg,
+  panNow,
+  yieldOf,
+  type MakeState,
+  MINUTE_MS,
+  PAN_TOLD,
+  makeAt,
+  told,
+} from '@morning-crock/core';
 import type { Units } from '../../../data/units-of.ts';
 import './churned.css';
 
 /** What a pan of ghee could give and gave, and the water that went. */
 export function gheeFacts(state: MakeState, units: Units): (readonly [string, string])[] {
   const likely = likelyKg(state);
-  const pan = panNow(state, state.finished?.atMs ?? state.startedAtMs);
+  const pan = panNow(makeAt(state, state.finished?.atMs ?? state.startedAtMs));
   if (likely === null || !pan) return [];
   const { milkKg, outKg } = yieldOf(state);
-  const [first, last] = [state.pan[0], state.pan.at(-1)];
+  const [first, last] = [told(state, PAN_TOLD).weighed[0], told(state, PAN_TOLD).weighed.at(-1)];
   const gone = first && last && first !== last ? first.massKg - last.massKg : null;
   return [
     ['Estimated', `about ${units.mass(likely)}`],
@@ -29,7 +38,7 @@ export function gheeFacts(state: MakeState, units: Units): (readonly [string, st
 
 /** How the clarifying went: its minutes on the fire against what was forecast, and how hot it came off. */
 export function Clarified({ state, units }: { readonly state: MakeState; readonly units: Units }) {
-  const pan = panNow(state, state.finished?.atMs ?? state.startedAtMs);
+  const pan = panNow(makeAt(state, state.finished?.atMs ?? state.startedAtMs));
   const endedMs = pan?.step.endedAtMs;
   if (!pan || !endedMs) return <p className="quiet">This batch was not clarified.</p>;
   const minutes = (endedMs - pan.startMs) / MINUTE_MS;

@@ -8,6 +8,8 @@ import {
   toLitres,
   UNIT_LABEL,
   type MakeState,
+  CHURN_TOLD,
+  told,
 } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
@@ -54,9 +56,9 @@ export function ChilledWater({ state }: { readonly state: MakeState }) {
   return (
     <details>
       <summary className="unfolds">
-        {state.poured.length === 0
+        {told(state, CHURN_TOLD).poured.length === 0
           ? 'Add chilled water'
-          : `Water added: ${units.volume(state.poured.reduce((sum, p) => sum + p.massKg, 0))}`}
+          : `Water added: ${units.volume(told(state, CHURN_TOLD).poured.reduce((sum, p) => sum + p.massKg, 0))}`}
       </summary>
       <form
         aria-label="Chilled water"
@@ -68,7 +70,7 @@ export function ChilledWater({ state }: { readonly state: MakeState }) {
         }}
       >
         <QuantityField
-          key={state.poured.length}
+          key={told(state, CHURN_TOLD).poured.length}
           label="Water"
           value={null}
           unit={unit}
@@ -107,7 +109,7 @@ export function ChilledWater({ state }: { readonly state: MakeState }) {
 export function ChurnEntries({ state }: { readonly state: MakeState }) {
   const churn = state.current?.step.instance;
   if (churn?.kind !== 'churn' || loadStanding(state)?.broke) return null;
-  const resting = state.rests.at(-1)?.toMs === null;
+  const resting = told(state, CHURN_TOLD).rests.at(-1)?.toMs === null;
   return (
     <>
       <Stages state={state} />

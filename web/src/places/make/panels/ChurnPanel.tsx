@@ -7,6 +7,9 @@ import {
   type ChurnStage,
   type LoadTime,
   MINUTE_MS,
+  CHURN_TOLD,
+  makeAt,
+  told,
 } from '@morning-crock/core';
 import { useMemo } from 'react';
 import { useNow } from '../../../data/clock.ts';
@@ -62,8 +65,8 @@ export function ChurnPanel({ live, nowMs: minuteMs }: PanelProps) {
   const units = useUnits();
   const nowMs = useNow(1000);
   const { state } = live;
-  const churn = useMemo(() => churnLoads(state, minuteMs), [state, minuteMs]);
-  const step = state.steps.find(({ step: { facts } }) => facts.parts);
+  const churn = useMemo(() => churnLoads(makeAt(state, minuteMs)), [state, minuteMs]);
+  const step = state.steps.find(({ step }) => step.kind === 'churn');
   if (!churn || !step) return null;
   const { run, startMs, endMs, lowMs, highMs } = churn.now;
   const seen = run.way.seen;
@@ -77,7 +80,7 @@ export function ChurnPanel({ live, nowMs: minuteMs }: PanelProps) {
   const stage = over ? (last === 'lump' ? 'lump' : 'broken') : (last ?? foreseen);
   const soon = units.span(lowMs, Math.max(highMs, lowMs), nowMs);
   const shareOf = (ms: number): number => (ms - startMs) / MINUTE_MS / Math.max(0.1, expected);
-  const resting = state.rests.at(-1)?.toMs === null;
+  const resting = told(state, CHURN_TOLD).rests.at(-1)?.toMs === null;
   const several = churn.loads.length > 1;
   const known = state.temperatures.some(({ atMs }) => atMs >= startMs - READ_BEFORE_MS);
   return (

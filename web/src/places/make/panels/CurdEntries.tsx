@@ -8,6 +8,7 @@ import {
   UNIT_LABEL,
   type MakeState,
   type PointForecast,
+  makeAt,
 } from '@morning-crock/core';
 import type { TypedQuantity } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
@@ -71,7 +72,7 @@ interface Now {
 /** What a cloth let go, what hangs in it, and whey stirred back. */
 export function Drips({ state, point }: Now) {
   const units = useUnits();
-  const drain = drainingNow(state, point.denatured, now());
+  const drain = drainingNow(makeAt(state, now()), point.denatured);
   const [what, setWhat] = useState<'whey' | 'curd' | 'back'>('whey');
   if (!drain) return null;
   const most = drain.startKg;

@@ -1,4 +1,4 @@
-import { drainingNow, formatMinutes, MINUTE_MS } from '@morning-crock/core';
+import { drainingNow, formatMinutes, MINUTE_MS, makeAt } from '@morning-crock/core';
 import { useUnits } from '../../../data/use-units.ts';
 import type { PanelProps } from './panel.ts';
 import './panels.css';
@@ -7,7 +7,7 @@ import './panels.css';
 export function DrainPanel({ live, nowMs }: PanelProps) {
   const units = useUnits();
   const { state, forecast } = live;
-  const drain = drainingNow(state, forecast.point.denatured, nowMs);
+  const drain = drainingNow(makeAt(state, nowMs), forecast.point.denatured);
   if (!drain) return null;
   const { now, target, startKg, thickMs, backKg } = drain;
   const value = target.of === 'protein' ? now.proteinFraction : now.fatFraction;
@@ -43,7 +43,7 @@ export function DrainPanel({ live, nowMs }: PanelProps) {
           strokeDasharray="8 7"
           strokeLinecap="round"
         />
-        {state.current?.step.facts.tells === 'drips' && (
+        {state.current?.step.kind === 'strain' && (
           <g fill="var(--butter)" stroke="var(--ink)" strokeWidth="1.5">
             <path d="M150 226 q9 14 0 20 q-9 -6 0 -20 z" />
             <path d="M150 254 q7 11 0 16 q-7 -5 0 -16 z" />

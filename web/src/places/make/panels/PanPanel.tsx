@@ -1,4 +1,12 @@
-import { GHEE_STAGE_WORDS, panNow, type GheeStage, MINUTE_MS } from '@morning-crock/core';
+import {
+  GHEE_STAGE_WORDS,
+  panNow,
+  type GheeStage,
+  MINUTE_MS,
+  PAN_TOLD,
+  makeAt,
+  told,
+} from '@morning-crock/core';
 import { useNow } from '../../../data/clock.ts';
 import { useUnits } from '../../../data/use-units.ts';
 import type { PanelProps } from './panel.ts';
@@ -63,8 +71,8 @@ export function PanPanel({ live }: PanelProps) {
   const nowMs = useNow(1000);
   const { state } = live;
   const { current } = state;
-  const onFire = current?.step.facts.tells === 'pan';
-  const pan = panNow(state, nowMs);
+  const onFire = current?.step.kind === 'clarify';
+  const pan = panNow(makeAt(state, nowMs));
   if (!pan) return null;
   const { forecast, minutes, waterLeftKg, startMs } = pan;
   const wet = forecast.waterKg === 0 ? 0 : waterLeftKg / forecast.waterKg;
@@ -73,7 +81,7 @@ export function PanPanel({ live }: PanelProps) {
   const climb = Math.min(1, Math.max(0, (passed - dryMin) / Math.max(0.1, minutes - dryMin)));
   const left = Math.max(0, minutes - passed);
   const drops = Math.ceil(DROPS * wet - 1e-9);
-  const seen: GheeStage | undefined = state.panStages.at(-1)?.stage;
+  const seen: GheeStage | undefined = told(state, PAN_TOLD).stages.at(-1)?.stage;
   const hot = state.temperatures.findLast(({ atMs }) => atMs >= startMs);
   const end = live.forecast.steps.find((s) => s.step === pan.step.step.id)?.end;
   const span = units.span(end?.p10 ?? null, end?.p90 ?? null, nowMs);

@@ -5,6 +5,10 @@ import {
   toKilograms,
   UNIT_LABEL,
   type MakeState,
+  SALT_TOLD,
+  WORK_TOLD,
+  makeAt,
+  told,
 } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
@@ -22,9 +26,9 @@ export function Pieces({ state }: { readonly state: MakeState }) {
   const massUnits = SYSTEM_UNITS[units.system].mass;
   const unit = massUnits[0] ?? 'g';
   const [typed, setTyped] = useState<{ value: number; unit: typeof unit } | null>(null);
-  const butterKg = fatBalance(state, now())?.realKg ?? null;
+  const butterKg = fatBalance(makeAt(state, now()))?.realKg ?? null;
   if (butterKg === null) return null;
-  const wholeKg = butterKg + (state.saltKg ?? 0);
+  const wholeKg = butterKg + (told(state, SALT_TOLD) ?? 0);
   const pieces = typed && piecesOf(wholeKg, toKilograms(typed.value, typed.unit));
   return (
     <form
@@ -50,7 +54,9 @@ export function Pieces({ state }: { readonly state: MakeState }) {
         onChange={(value, u) => setTyped({ value, unit: u })}
       />
       {pieces && <p role="status">{piecesWords(pieces, units)}</p>}
-      {!pieces && state.pieces.length > 0 && <p>Cut: {piecesWords(state.pieces, units)}</p>}
+      {!pieces && told(state, WORK_TOLD).pieces.length > 0 && (
+        <p>Cut: {piecesWords(told(state, WORK_TOLD).pieces, units)}</p>
+      )}
       <Button type="submit" variant="default" h={56} disabled={!pieces} mt={12}>
         Save pieces
       </Button>

@@ -1,4 +1,4 @@
-import { formatMinutes, rennetOf, rennetWords, MINUTE_MS } from '@morning-crock/core';
+import { formatMinutes, rennetOf, rennetWords, MINUTE_MS, CURD_TOLD, told } from '@morning-crock/core';
 import { useUnits } from '../../../data/use-units.ts';
 import type { PanelProps } from './panel.ts';
 import './panels.css';
@@ -7,10 +7,10 @@ import './panels.css';
 export function SetPanel({ live, nowMs }: PanelProps) {
   const units = useUnits();
   const { state, forecast } = live;
-  const own = state.steps.find(({ step }) => step.facts.tells === 'break');
+  const own = state.steps.find(({ step }) => step.kind === 'coagulate');
   const end = forecast.steps.find(({ step }) => step === own?.step.id)?.end;
   if (!own || !end) return null;
-  const tries = state.curd.tries.filter(({ step }) => step === own.step.id);
+  const tries = told(state, CURD_TOLD).tries.filter(({ step }) => step === own.step.id);
   const last = tries.at(-1);
   const clean = own.status === 'done' || last?.clean === true;
   const leftMin = end.p50 === null ? null : (end.p50 - nowMs) / MINUTE_MS;

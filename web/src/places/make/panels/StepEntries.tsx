@@ -6,9 +6,12 @@ import {
   UNIT_LABEL,
   type MakeState,
   type PointForecast,
+  PAN_TOLD,
+  told,
 } from '@morning-crock/core';
 import { Button } from '@mantine/core';
-import { useState } from 'react';
+import type { StepKind } from '@morning-crock/core/contract';
+import { useState, type ComponentType } from 'react';
 import { record } from '../../../data/store.ts';
 import { useUnits } from '../../../data/use-units.ts';
 import { QuantityField } from '../../../parts/fields/QuantityField.tsx';
@@ -25,10 +28,10 @@ function Pan({ state }: { readonly state: MakeState }) {
   const massUnits = SYSTEM_UNITS[units.system].mass;
   const unit = massUnits[0] ?? 'g';
   const [typed, setTyped] = useState<{ value: number; unit: typeof unit } | null>(null);
-  const last = state.panStages.at(-1)?.stage;
+  const last = told(state, PAN_TOLD).stages.at(-1)?.stage;
   const from = last ? GHEE_STAGES.indexOf(last) + 1 : 0;
   const changed = state.events.findLast((e) => e.type === 'pan-changed');
-  const weighed = state.pan.at(-1);
+  const weighed = told(state, PAN_TOLD).weighed.at(-1);
   // Another pan weighs what it weighs: nothing to hold it against yet.
   const before = weighed && changed && Date.parse(changed.at) >= weighed.atMs ? undefined : weighed;
   return (
@@ -39,7 +42,7 @@ function Pan({ state }: { readonly state: MakeState }) {
             key={stage}
             type="button"
             className="chip"
-            aria-pressed={state.panStages.some((s) => s.stage === stage)}
+            aria-pressed={told(state, PAN_TOLD).stages.some((s) => s.stage === stage)}
             disabled={GHEE_STAGES.indexOf(stage) < from}
             onClick={() => void record(state.id, 'stage-seen', { stage })}
           >
@@ -56,7 +59,7 @@ function Pan({ state }: { readonly state: MakeState }) {
         }}
       >
         <QuantityField
-          key={`${state.pan.length} ${changed?.id}`}
+          key={`${told(state, PAN_TOLD).weighed.length} ${changed?.id}`}
           label={before ? 'Weight of pan and butter now' : 'Weight of pan and butter'}
           value={null}
           unit={unit}
@@ -91,29 +94,27 @@ function Pan({ state }: { readonly state: MakeState }) {
   );
 }
 
-/** What hands tell of the present step besides that it is done; of butter that is weighed, how it is cut. */
-export function StepEntries({ state, point }: { readonly state: MakeState; readonly point: PointForecast }) {
+type EntriesProps = { readonly state: MakeState; readonly point: PointForecast };
+
+/** What hands tell of a kind of step besides that it is done. */
+const BY_KIND: Readonly<Partial<Record<StepKind, ComponentType<EntriesProps>>>> = {
+  churn: ChurnEntries,
+  drain: ChilledWater,
+  wash: WashEntries,
+  work: WorkEntries,
+  clarify: Pan,
+  strain: Drips,
+  coagulate: Tries,
+  press: Turns,
+  dry: Turns,
+  age: Turns,
+  freeze: Turns,
+  'grains-out': Grains,
+};
+
+/** What hands tell of the present step; of butter that is weighed, how it is cut. */
+export function StepEntries({ state, point }: EntriesProps) {
   if (!state.current) return <Pieces state={state} />;
-  switch (state.current.step.facts.tells) {
-    case 'stages':
-      return <ChurnEntries state={state} />;
-    case 'rinses':
-      return <WashEntries state={state} />;
-    case 'pan':
-      return <Pan state={state} />;
-    case 'buttermilk':
-      return <ChilledWater state={state} />;
-    case 'drips':
-      return <Drips state={state} point={point} />;
-    case 'break':
-      return <Tries state={state} />;
-    case 'turns':
-      return <Turns state={state} point={point} />;
-    case 'grains':
-      return <Grains state={state} />;
-    case 'salt':
-      return <WorkEntries state={state} />;
-    default:
-      return null;
-  }
+  const Entries = BY_KIND[state.current.step.kind];
+  return Entries ? <Entries state={state} point={point} /> : null;
 }

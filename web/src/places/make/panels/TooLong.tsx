@@ -7,6 +7,7 @@ import {
   handReading,
   type Remedy,
   type SlowCause,
+  makeAt,
 } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
@@ -57,7 +58,7 @@ export function TooLong({ live: { state } }: PanelProps) {
   const nowMs = useNow(5000);
   const { thermometers } = useKitchen();
   const [typed, setTyped] = useState<number | null>(null);
-  const slow = slowChurning(state, nowMs);
+  const slow = slowChurning(makeAt(state, nowMs));
   if (!slow || nowMs < slow.sinceMs || loadStanding(state)?.broke) return null;
   const unit = units.temperatureUnit;
   if (slow.heatC === null)

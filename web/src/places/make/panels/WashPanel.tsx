@@ -1,4 +1,4 @@
-import { formatMinutes, serumLeftIn, MINUTE_MS } from '@morning-crock/core';
+import { formatMinutes, serumLeftIn, MINUTE_MS, CHURN_TOLD, WASH_TOLD, told } from '@morning-crock/core';
 import { useUnits } from '../../../data/use-units.ts';
 import type { PanelProps } from './panel.ts';
 import './panels.css';
@@ -9,11 +9,12 @@ export function WashPanel({ live, nowMs }: PanelProps) {
   const { state } = live;
   const step = state.steps.find((s) => s.step.instance.kind === 'wash')?.step;
   if (!step) return null;
-  const washes = state.rinses.length;
+  const washes = told(state, WASH_TOLD).rinses.length;
   const planned = step.instance.kind === 'wash' ? step.instance.washes : 1;
   const left = serumLeftIn(state);
-  const iced = state.iced && state.iced.toMs > nowMs ? state.iced : null;
-  const clear = state.rinses.at(-1)?.clear === true;
+  const laid = told(state, CHURN_TOLD).iced;
+  const iced = laid && laid.toMs > nowMs ? laid : null;
+  const clear = told(state, WASH_TOLD).rinses.at(-1)?.clear === true;
   const cloud = clear ? 0.05 : Math.max(0.05, left);
   return (
     <section

@@ -1,13 +1,13 @@
-import { CHURN_FACTS, churnWindowC } from '@morning-crock/core';
+import { CHURN_FACTS, churnWindowC, CHURN_TOLD, told } from '@morning-crock/core';
 import { useUnits } from '../../../data/use-units.ts';
 import type { PanelProps } from './panel.ts';
 
 /** What may have gone wrong at the break, and what to do about it: one lump, greasy, or whipped back in. */
 export function WentWrong({ live: { state } }: PanelProps) {
   const units = useUnits();
-  const churn = state.steps.find(({ step }) => step.facts.parts)?.step.instance;
+  const churn = state.steps.find(({ step }) => step.kind === 'churn')?.step.instance;
   if (churn?.kind !== 'churn') return null;
-  const lump = state.stages.at(-1)?.stage === 'lump';
+  const lump = told(state, CHURN_TOLD).stages.at(-1)?.stage === 'lump';
   const { blades } = CHURN_FACTS[churn.churn];
   const [coldest] = churnWindowC(state.plan.milk);
   return (

@@ -1,4 +1,4 @@
-import { nextTurn, DAY_MS } from '@morning-crock/core';
+import { nextTurn, DAY_MS, CURD_TOLD, told } from '@morning-crock/core';
 import { useUnits } from '../../../data/use-units.ts';
 import type { PanelProps } from './panel.ts';
 import './panels.css';
@@ -14,7 +14,7 @@ export function WheelPanel({ live, nowMs }: PanelProps) {
   const time = forecast.point.steps.find(({ id }) => id === own?.step.id);
   if (!own || !time) return null;
   const turn = nextTurn(state, forecast.point);
-  const turned = state.curd.turns.filter(({ step }) => step === own.step.id).length;
+  const turned = told(state, CURD_TOLD).turns.filter(({ step }) => step === own.step.id).length;
   const wholeMs = Math.max(1, time.endMs - time.startMs);
   const byDays = wholeMs > 3 * DAY_MS;
   const unitMs = byDays ? DAY_MS : 3_600_000;

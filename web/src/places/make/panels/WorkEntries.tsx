@@ -16,6 +16,10 @@ import {
   type MassUnit,
   type SaltKind,
   type VolumeUnit,
+  SALT_TOLD,
+  WORK_TOLD,
+  makeAt,
+  told,
 } from '@morning-crock/core';
 import { Button, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
@@ -45,7 +49,7 @@ function PanTest({ state }: { readonly state: MakeState }) {
       },
     },
   });
-  const known = state.moistureFraction;
+  const known = told(state, WORK_TOLD).moistureFraction;
   return (
     <details>
       <summary className="unfolds">
@@ -95,16 +99,17 @@ function Salt({ state }: { readonly state: MakeState }) {
   const [kind, setKind] = useState<SaltKind>('fine');
   const kgOf = (value: number, u: typeof unit): number =>
     isMassUnit(u) ? toKilograms(value, u) : saltOfSpoonsKg(value, MILLILITRES_PER[u], kind);
-  const balance = fatBalance(state, now());
+  const balance = fatBalance(makeAt(state, now()));
   const butterKg = balance?.realKg ?? balance?.likelyKg ?? 0;
-  const wantedKg = saltWantedKg(state, now());
+  const wantedKg = saltWantedKg(makeAt(state, now()));
   const [typed, setTyped] = useState<{ value: number; unit: typeof unit } | null>(() => {
     if (wantedKg === null) return null;
     const asked = units.mass(wantedKg).match(/^[\d.,]+/)?.[0] ?? '';
     const read = readTypedNumber(asked);
     return read.ok && units.mass(wantedKg).endsWith(UNIT_LABEL[unit]) ? { value: read.value, unit } : null;
   });
-  if (state.saltKg !== null) return <p>Salt added: {units.mass(state.saltKg)}.</p>;
+  const saltKg = told(state, SALT_TOLD);
+  if (saltKg !== null) return <p>Salt added: {units.mass(saltKg)}.</p>;
   if (wantedKg === null) return null;
   return (
     <form
@@ -164,13 +169,15 @@ const FLAVOUR_LABEL: Readonly<Record<Flavouring, string>> = {
 function Flavour({ state }: { readonly state: MakeState }) {
   const units = useUnits();
   const [what, setWhat] = useState<Flavouring>('herbs');
-  const fresh = state.flavours.some((f) => f.with !== 'dry');
+  const fresh = told(state, WORK_TOLD).flavours.some((f) => f.with !== 'dry');
   return (
     <details>
       <summary className="unfolds">
-        {state.flavours.length === 0
+        {told(state, WORK_TOLD).flavours.length === 0
           ? 'Add herbs or garlic'
-          : `In it: ${state.flavours.map((f) => FLAVOUR_LABEL[f.with]).join(', ')}`}
+          : `In it: ${told(state, WORK_TOLD)
+              .flavours.map((f) => FLAVOUR_LABEL[f.with])
+              .join(', ')}`}
       </summary>
       <Choices
         legend="Kind"
@@ -200,7 +207,7 @@ function Flavour({ state }: { readonly state: MakeState }) {
 export function WorkEntries({ state }: { readonly state: MakeState }) {
   return (
     <>
-      <Salt key={state.saltKg} state={state} />
+      <Salt key={told(state, SALT_TOLD)} state={state} />
       <div className="stage-buttons">
         <Iced state={state} />
       </div>

@@ -1,4 +1,13 @@
-import { fatBalance, keepsOf, salted, saltWantedKg } from '@morning-crock/core';
+import {
+  fatBalance,
+  salted,
+  saltWantedKg,
+  CHURN_TOLD,
+  SALT_TOLD,
+  butterKeepsAt,
+  makeAt,
+  told,
+} from '@morning-crock/core';
 import { daysWords } from '../../../parts/words/days-words.ts';
 import { useUnits } from '../../../data/use-units.ts';
 import type { PanelProps } from './panel.ts';
@@ -8,14 +17,16 @@ import './panels.css';
 export function WorkPanel({ live, nowMs }: PanelProps) {
   const units = useUnits();
   const { state } = live;
-  const balance = fatBalance(state, nowMs);
+  const balance = fatBalance(makeAt(state, nowMs));
   const work = state.steps.find((s) => s.step.instance.kind === 'work')?.step.instance;
   if (!balance || work?.kind !== 'work') return null;
   const { possibleKg, likelyKg, realKg } = balance;
   const butterKg = realKg ?? likelyKg;
-  const wantedKg = saltWantedKg(state, nowMs);
-  const salt = state.saltKg === null ? null : salted(butterKg, balance.moistureFraction, state.saltKg);
-  const keeps = keepsOf(state, 'cold');
+  const wantedKg = saltWantedKg(makeAt(state, nowMs));
+  const saltKg = told(state, SALT_TOLD);
+  const { iced } = told(state, CHURN_TOLD);
+  const salt = saltKg === null ? null : salted(butterKg, balance.moistureFraction, saltKg);
+  const keeps = butterKeepsAt(makeAt(state, state.finished?.atMs ?? state.startedAtMs), 'cold');
   const width = (kg: number): number => 300 * Math.min(1, kg / possibleKg);
   return (
     <section className="temper-panel" aria-label="Butter: at most, estimated and weighed">
@@ -79,10 +90,10 @@ export function WorkPanel({ live, nowMs }: PanelProps) {
             </dd>
           </div>
         )}
-        {state.iced && state.iced.toMs > nowMs && (
+        {iced && iced.toMs > nowMs && (
           <div>
             <dt>in iced water until</dt>
-            <dd className="number">{units.time(state.iced.toMs, nowMs)}</dd>
+            <dd className="number">{units.time(iced.toMs, nowMs)}</dd>
           </div>
         )}
         {keeps && (

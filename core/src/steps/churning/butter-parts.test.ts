@@ -1,19 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
-import type { LoggedEvent } from '../log/index.ts';
-import { defaultKitchen } from '../kitchen/index.ts';
-import { batchOf } from '../setup/index.ts';
-import { beginPlan } from '../products/index.ts';
-import { createLog, MAKE_ID, START } from './fixtures/make-events.ts';
-import {
-  churnLoads,
-  fatBalance,
-  foldMake,
-  mayPartLoads,
-  maySplit,
-  splitMake,
-  type MakeState,
-} from './index.ts';
-import { MINUTE_MS } from '../science/units/index.ts';
+import type { LoggedEvent } from '../../log/index.ts';
+import { defaultKitchen } from '../../kitchen/index.ts';
+import { batchOf } from '../../setup/index.ts';
+import { beginPlan } from '../../products/index.ts';
+import { createLog, MAKE_ID, START } from '../../make/fixtures/make-events.ts';
+import { foldMake, mayPartLoads, maySplit, splitMake, type MakeState, makeAt } from '../../make/index.ts';
+import { MINUTE_MS } from '../../science/units/index.ts';
+import { churnLoads, fatBalance } from '../index.ts';
 
 const CHILD_ID = '01H00000000000000000000002';
 const begun = beginPlan('butter', defaultKitchen('UTC'), new Date(START).toISOString());
@@ -91,7 +84,7 @@ describe('each load of butter may have its own end', () => {
     expect(batchOf(rest.plan).massKg + batchOf(part.plan).massKg).toBeCloseTo(batchOf(whole.plan).massKg, 9);
     expect(batchOf(part.plan).massKg).toBeCloseTo(batchOf(whole.plan).massKg / 3, 9);
     const at = START + 141 * MINUTE_MS;
-    const fat = (state: MakeState): number => fatBalance(state, at)!.fatKg;
+    const fat = (state: MakeState): number => fatBalance(makeAt(state, at))!.fatKg;
     expect(fat(rest) + fat(part)).toBeCloseTo(fat(whole), 9);
     // The jug with the buttermilk stays with the rest, as much of it as its cream gave.
     expect(rest.byProductsKg.buttermilk).toBeCloseTo(0.6, 9);
@@ -112,7 +105,7 @@ describe('each load of butter may have its own end', () => {
   test('what a load held stays what it was: the churn is learned from as it was filled', () => {
     const { whole, rest } = parted();
     const litres = (state: MakeState): number =>
-      churnLoads(state, START + 141 * MINUTE_MS)!.now.run.churning.litres;
+      churnLoads(makeAt(state, START + 141 * MINUTE_MS))!.now.run.churning.litres;
     expect(litres(rest)).toBeCloseTo(litres(whole), 9);
   });
 });

@@ -1,3 +1,4 @@
+import type { StepId } from '../contract/index.ts';
 import {
   drainedAfter,
   drainedBy,
@@ -6,13 +7,13 @@ import {
   type Drained,
   type Thickness,
 } from '../science/curd/index.ts';
-import type { StepId } from '../contract/index.ts';
-import { productOf } from '../products/index.ts';
-import { clothSeen, drainingOf, LONGEST_DRAIN_H, thicknessOf } from '../steps/index.ts';
-import { makeFlow } from './make-flow.ts';
-import type { MakeState } from './state.ts';
-import { HOUR_MS } from '../science/units/index.ts';
 import { Z90 } from '../science/numerics/index.ts';
+import { HOUR_MS } from '../science/units/index.ts';
+import { clothSeen } from './cloth-seen.ts';
+import { CURD_TOLD } from './curd-run.ts';
+import type { MakeAt } from './make-view.ts';
+import { drainingOf, LONGEST_DRAIN_H, thicknessOf } from './draining-of.ts';
+import { told } from './told.ts';
 
 /** Curd in its cloth, now. Estimates until it is weighed. */
 export interface DrainingNow {
@@ -36,19 +37,21 @@ export interface DrainingNow {
 }
 
 /** The draining that is on, or the last one; `null` in a make that drains nothing. @param denatured whey protein unfolded, 0..1 */
-export function drainingNow(state: MakeState, denatured: number, nowMs: number): DrainingNow | null {
+export function drainingNow(at: MakeAt, denatured: number): DrainingNow | null {
+  const { make, nowMs } = at;
   const own =
-    state.steps.find(({ step, status }) => step.facts.tells === 'drips' && status === 'current') ??
-    state.steps.findLast(({ step, status }) => step.facts.tells === 'drips' && status === 'done');
+    make.steps.find(({ step, status }) => step.kind === 'strain' && status === 'current') ??
+    make.steps.findLast(({ step, status }) => step.kind === 'strain' && status === 'done');
   if (!own || own.startedAtMs === null) return null;
   const startMs = own.startedAtMs;
-  const of = { step: own.step.instance, goods: productOf(state.plan).goods };
-  const curd = makeFlow(state, denatured).into.get(own.step.id)!;
-  const { draining, sigma } = drainingOf(state.plan, of, { curd, denatured, startMs, seen: state.curd });
+  const of = at.of(own);
+  const curd = at.into(own, denatured);
+  const seen = told(make, CURD_TOLD);
+  const { draining, sigma } = drainingOf(make.plan, of, { curd, denatured, startMs, seen });
   const target = thicknessOf(of);
   const hours = (Math.min(nowMs, own.endedAtMs ?? nowMs) - startMs) / HOUR_MS;
   const toThick = hoursToThickness(draining, target);
-  const { whey, returnedKg } = clothSeen(state.curd, own.step.id, curd.massKg);
+  const { whey, returnedKg } = clothSeen(seen, own.step.id, curd.massKg);
   const last = whey.at(-1);
   // A weighing of just now knows better than any curve through it.
   const byCurve = drainedAfter(draining, hours);

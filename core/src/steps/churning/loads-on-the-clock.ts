@@ -1,10 +1,13 @@
-import { isChurnStage, STAGE_SHARE } from '../science/butter/index.ts';
-import { loadRuns, loadsOf, temperMin, type LoadRun } from '../steps/index.ts';
-import type { MakeState } from './state.ts';
-import { walkThermal } from './thermal.ts';
-import { churningNow, churningRun, churningStep, loadInChurn } from './too-long.ts';
-import { MINUTE_MS } from '../science/units/index.ts';
-import { Z90 } from '../science/numerics/index.ts';
+import { isChurnStage, STAGE_SHARE } from '../../science/butter/index.ts';
+import { Z90 } from '../../science/numerics/index.ts';
+import { MINUTE_MS } from '../../science/units/index.ts';
+import type { MakeAt, MakeView } from '../make-view.ts';
+import type { Within } from '../step-type.ts';
+import { loadsOf, temperMin } from '../temper.ts';
+import { told } from '../told.ts';
+import { CHURN_TOLD, type ChurnTold } from './churn-told.ts';
+import { loadRuns, type LoadRun } from './load-runs.ts';
+import { churningNow, churningStep, loadInChurn } from './too-long.ts';
 
 /** Which load of a churning is on. */
 export interface LoadStanding {
@@ -15,41 +18,55 @@ export interface LoadStanding {
 }
 
 /** Which load is in the churn; `null` while nothing is churned. @example loadStanding(state) // { no: 1, of: 3, broke: false } */
-export function loadStanding({
-  plan,
-  current,
-  loadsAtMs,
-  stages,
-}: Pick<MakeState, 'plan' | 'current' | 'loadsAtMs' | 'stages'>): LoadStanding | null {
-  if (!current?.step.facts.parts) return null;
-  const no = loadsAtMs.length + 1;
+export function loadStanding(make: Pick<MakeView, 'plan' | 'current' | 'events'>): LoadStanding | null {
+  if (make.current?.step.kind !== 'churn') return null;
+  const no = told(make, CHURN_TOLD).loadsAtMs.length + 1;
   return {
     no,
-    of: Math.max(no, loadsOf(plan)),
-    broke: stagesOfLoad({ stages, loadsAtMs }).some(({ stage }) => STAGE_SHARE[stage] === 1),
+    of: Math.max(no, loadsOf(make.plan)),
+    broke: stagesOfLoad(make).some(({ stage }) => STAGE_SHARE[stage] === 1),
   };
 }
 
 /** What was seen of the load in the churn. */
-export const stagesOfLoad = ({ stages, loadsAtMs }: Pick<MakeState, 'stages' | 'loadsAtMs'>) => {
+export const stagesOfLoad = (make: Pick<MakeView, 'events'>): ChurnTold['stages'] => {
+  const { stages, loadsAtMs } = told(make, CHURN_TOLD);
   const sinceMs = loadsAtMs.at(-1) ?? -Infinity;
   return stages.filter(({ atMs }) => atMs > sinceMs);
 };
 
-/** What the one large button says: a step is called done by it, or a load of it. @example doneWordsOf(state) // 'Load 2 is in' */
-export function doneWordsOf(state: MakeState): string | null {
-  const load = loadStanding(state);
-  if (!load || load.of === 1) return state.current?.step.doneWords ?? null;
-  if (!load.broke) return `Load ${load.no} has broken`;
-  return load.no < load.of ? `Load ${load.no + 1} is in` : 'All loads are churned';
-}
-
-/** What to do now, in a sentence; between two loads it is to empty and fill the churn. */
-export function doingOf(state: MakeState): string {
-  const load = loadStanding(state);
-  return load?.broke && load.no < load.of
-    ? 'Lift the butter grains into cold water. Pour the buttermilk into its jug. Then put the next load in.'
-    : (state.current?.step.doing ?? '');
+/** How a churning stands within itself: of several loads each has a break, and bells, of its own. */
+export function withinChurning(make: MakeView): Within | null {
+  const load = loadStanding(make);
+  if (!load) return null;
+  const { no, of, broke } = load;
+  const next = broke && no < of;
+  return {
+    suffix: no === 1 ? '' : `-load-${no}`,
+    over: broke,
+    ...(of === 1
+      ? {}
+      : {
+          doneWords: !broke
+            ? `Load ${no} has broken`
+            : next
+              ? `Load ${no + 1} is in`
+              : 'All loads are churned',
+        }),
+    ...(next
+      ? {
+          doing:
+            'Lift the butter grains into cold water. Pour the buttermilk into its jug. Then put the next load in.',
+        }
+      : {}),
+    // One load broke, or the next one went in: the churning itself goes on.
+    ends: no >= of,
+    says: !broke
+      ? [{ type: 'stage-seen', data: { stage: 'broken' } }]
+      : next
+        ? [{ type: 'load-begun', data: { load: no + 1 } }]
+        : [],
+  };
 }
 
 /** One load on the clock. */
@@ -75,14 +92,11 @@ export interface ChurnLoads {
  * The loads of a churning on the clock, done, on or to come, with the next one's tempering meanwhile.
  * @returns `null` where nothing is churned
  */
-export function churnLoads(state: MakeState, nowMs: number): ChurnLoads | null {
-  const step = churningStep(state);
+export function churnLoads(at: MakeAt): ChurnLoads | null {
+  const step = churningStep(at.make);
   if (!step) return null;
-  const startMs =
-    step.startedAtMs ??
-    walkThermal(state, nowMs).steps.find(({ id }) => id === step.step.id)?.startMs ??
-    state.startedAtMs;
-  const run = churningRun(state, step, startMs, nowMs);
+  const { nowMs } = at;
+  const run = at.run(step);
   const loads = loadRuns(run).map((load): LoadTime => {
     const startMs = run.startMs + load.startMin * MINUTE_MS;
     const endMs = run.startMs + load.endMin * MINUTE_MS;
@@ -112,11 +126,9 @@ export function churnLoads(state: MakeState, nowMs: number): ChurnLoads | null {
   };
 }
 
-/** When the load in the churn breaks by what is known, as the alarms want it: the early end of its band, and its middle. */
-export function breakOfLoad(
-  state: MakeState,
-): { readonly earlyMs: number; readonly middleMs: number } | null {
-  const run = churningNow(state, state.current?.startedAtMs ?? 0);
+/** When the load in the churn breaks by what is known, as the bells want it: the early end of its band, and its middle. */
+export function breakOfLoad(at: MakeAt): { readonly earlyMs: number; readonly middleMs: number } | null {
+  const run = churningNow(at);
   const load = run && loadInChurn(loadRuns(run));
   if (!run || !load) return null;
   const middleMs = run.startMs + load.endMin * MINUTE_MS;
@@ -128,12 +140,9 @@ export function breakOfLoad(
  * load is in.
  * @example stageFault(state, 'froth', atMs) // 'comes after the break of its load …'
  */
-export function stageFault(
-  { stages, loadsAtMs }: Pick<MakeState, 'stages' | 'loadsAtMs'>,
-  stage: string,
-  atMs: number,
-): string | null {
+export function stageFault(make: Pick<MakeView, 'events'>, stage: string, atMs: number): string | null {
   if (!isChurnStage(stage) || STAGE_SHARE[stage] === 1) return null;
+  const { stages, loadsAtMs } = told(make, CHURN_TOLD);
   const sinceMs = loadsAtMs.findLast((ms) => ms <= atMs) ?? -Infinity;
   const broke = stages.find((s) => STAGE_SHARE[s.stage] === 1 && s.atMs > sinceMs && s.atMs < atMs);
   return broke ? 'comes after this load has broken. Undo the break first, or start the next load' : null;

@@ -1,10 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
-import type { LoggedEvent } from '../log/index.ts';
-import { defaultKitchen } from '../kitchen/index.ts';
-import { adviseOn, beginPlan } from '../products/index.ts';
-import { withLoads } from '../steps/index.ts';
-import { createLog, MAKE_ID, START } from './fixtures/make-events.ts';
-import { churnedOf, fatBalance, foldMake, keepsOf, planAgain, stateOfPlan, type MakeState } from './index.ts';
+import type { LoggedEvent } from '../../log/index.ts';
+import { defaultKitchen } from '../../kitchen/index.ts';
+import { adviseOn, beginPlan } from '../../products/index.ts';
+import { withLoads, PAN_TOLD, butterKeepsAt, told, churnedOf, fatBalance } from '../index.ts';
+import { createLog, MAKE_ID, START } from '../../make/fixtures/make-events.ts';
+import { foldMake, planAgain, stateOfPlan, type MakeState, makeAt } from '../../make/index.ts';
 
 const kitchen = defaultKitchen('UTC');
 const plan = withLoads(beginPlan('butter', kitchen, new Date(START).toISOString()));
@@ -26,9 +26,9 @@ function churned(more: (log: Log) => LoggedEvent[] = () => []): MakeState {
 describe('a churning in a line', () => {
   test('its heat, its minutes, and where the fat went', () => {
     const state = churned((log) => [log(120, 'weighed', { massKg: 0.38, typed: { value: 380, unit: 'g' } })]);
-    const line = churnedOf(state)!;
+    const line = churnedOf(makeAt(state, state.finished?.atMs ?? state.startedAtMs))!;
     expect(line).toMatchObject({ startC: 13.4, minutes: 25, loads: 1, butterKg: 0.38, buttermilkKg: 0.56 });
-    const fat = fatBalance(state, START + 121 * 60_000)!;
+    const fat = fatBalance(makeAt(state, START + 121 * 60_000))!;
     expect(line.lostFraction! * fat.fatKg).toBeCloseTo(fat.fatKg - fat.inButterKg!, 9);
     // Every gram is somewhere: butter, buttermilk, washing, and what is left of the rest.
     expect(fat.inButterKg! + fat.inButtermilkKg! + fat.elsewhereKg!).toBeCloseTo(fat.fatKg, 9);
@@ -37,8 +37,8 @@ describe('a churning in a line', () => {
   });
 
   test('what was not churned has none', () => {
-    expect(churnedOf(stateOfPlan(plan))).toBeNull();
-    expect(churnedOf(stateOfPlan(beginPlan('yogurt', kitchen, plan.startAt)))).toBeNull();
+    expect(churnedOf(makeAt(stateOfPlan(plan), START))).toBeNull();
+    expect(churnedOf(makeAt(stateOfPlan(beginPlan('yogurt', kitchen, plan.startAt)), START))).toBeNull();
   });
 });
 
@@ -61,14 +61,29 @@ test('made again, it is begun as it was, not as it was planned', () => {
 
 test('how long it keeps follows from what was done to it', () => {
   const clear = churned((log) => [log(95, 'rinsed', { clear: true })]);
-  expect(keepsOf(clear, 'cold')!.days).toEqual([14, 21]);
-  expect(keepsOf(churned(), 'cold')!.days).toEqual([5, 7]);
+  expect(butterKeepsAt(makeAt(clear, clear.finished?.atMs ?? clear.startedAtMs), 'cold')!.days).toEqual([
+    14, 21,
+  ]);
+  expect(
+    butterKeepsAt(makeAt(churned(), churned().finished?.atMs ?? churned().startedAtMs), 'cold')!.days,
+  ).toEqual([5, 7]);
   const garlic = churned((log) => [
     log(95, 'rinsed', { clear: true }),
     log(96, 'flavoured', { with: 'garlic', text: '' }),
   ]);
-  expect(keepsOf(garlic, 'cold')!.days).toEqual([2, 4]);
-  expect(keepsOf(stateOfPlan(beginPlan('yogurt', kitchen, plan.startAt)), 'cold')).toBeNull();
+  expect(butterKeepsAt(makeAt(garlic, garlic.finished?.atMs ?? garlic.startedAtMs), 'cold')!.days).toEqual([
+    2, 4,
+  ]);
+  expect(
+    butterKeepsAt(
+      makeAt(
+        stateOfPlan(beginPlan('yogurt', kitchen, plan.startAt)),
+        stateOfPlan(beginPlan('yogurt', kitchen, plan.startAt)).finished?.atMs ??
+          stateOfPlan(beginPlan('yogurt', kitchen, plan.startAt)).startedAtMs,
+      ),
+      'cold',
+    ),
+  ).toBeNull();
 });
 
 test('soured milk churned whole: lean, warned of what stays behind, and not called no cream', () => {
@@ -76,7 +91,7 @@ test('soured milk churned whole: lean, warned of what stays behind, and not call
   const advice = adviseOn(curd);
   expect(advice.some((a) => a.text.includes('a quarter to half of its fat'))).toBe(true);
   expect(advice.filter((a) => a.severity === 'stop')).toEqual([]);
-  const fat = fatBalance(stateOfPlan(curd), START)!;
+  const fat = fatBalance(makeAt(stateOfPlan(curd), START))!;
   const left = (fat.buttermilkFatFraction * (fat.creamKg - fat.likelyKg)) / fat.fatKg;
   expect(left).toBeGreaterThan(0.2);
   expect(left).toBeLessThan(0.6);
@@ -97,5 +112,7 @@ test('solids stuck and it went on in another pan: what it weighs is told on, no 
     weigh(12, 1.6),
     weigh(20, 1.57),
   ])!;
-  expect(state.pan.map((p) => Math.round(1000 * p.massKg))).toEqual([2000, 1950, 1950, 1920]);
+  expect(told(state, PAN_TOLD).weighed.map((p) => Math.round(1000 * p.massKg))).toEqual([
+    2000, 1950, 1950, 1920,
+  ]);
 });

@@ -4,28 +4,20 @@ import {
   STAGE_SHARE,
   tooLongMin,
   type ChurnStage,
-} from '../science/butter/index.ts';
-import { loadRuns, type LegRun, type LoadRun } from '../steps/index.ts';
-import type { MakeState, StepState } from './state.ts';
-import { legRunOf, walkThermal } from './thermal.ts';
-import { MINUTE_MS } from '../science/units/index.ts';
+} from '../../science/butter/index.ts';
+import { MINUTE_MS } from '../../science/units/index.ts';
+import type { LegRun } from '../leg.ts';
+import type { MakeAt, MakeView, StepState } from '../make-view.ts';
+import { loadRuns, type LoadRun } from './load-runs.ts';
 
 /** The churning of a make, done, on or to come; `undefined` where nothing is churned. */
-export const churningStep = ({ steps }: Pick<MakeState, 'steps'>): StepState | undefined =>
-  steps.find(({ step, status }) => step.facts.parts && status !== 'skipped');
+export const churningStep = ({ steps }: Pick<MakeView, 'steps'>): StepState | undefined =>
+  steps.find(({ step, status }) => step.kind === 'churn' && status !== 'skipped');
 
 /** A churning that is on, as it is gone through; `null` where nothing is churned. */
-export function churningNow(state: MakeState, nowMs: number): LegRun | null {
-  const step = state.current;
-  if (!step?.step.facts.parts || step.startedAtMs === null) return null;
-  return churningRun(state, step, step.startedAtMs, nowMs);
-}
-
-/** A churning as it is gone through, from when it began or is to begin. */
-export function churningRun(state: MakeState, step: StepState, startMs: number, nowMs: number): LegRun {
-  const walk = walkThermal(state, nowMs);
-  const startC = walk.course.findLast(([ms]) => ms <= startMs)?.[1] ?? state.plan.milk.startC;
-  return legRunOf(state, step, startC, startMs, nowMs);
+export function churningNow(at: MakeAt): LegRun | null {
+  const step = at.make.current;
+  return step?.step.kind === 'churn' && step.startedAtMs !== null ? at.run(step) : null;
 }
 
 /** The load in the churn, or the one that broke last while the next waits. */

@@ -6,14 +6,17 @@ import {
   HAND_WORKED_FAT,
   HAND_WORKED_WATER,
   type ChurnForecast,
-} from '../science/butter/index.ts';
-import type { TypedQuantity } from '../contract/index.ts';
-import { batchOf } from '../setup/index.ts';
-import { loadRuns, saltShareOf } from '../steps/index.ts';
-import type { MakeState } from './state.ts';
-import { walkThermal } from './thermal.ts';
+} from '../../science/butter/index.ts';
+import type { TypedQuantity } from '../../contract/index.ts';
+import { batchOf } from '../../setup/index.ts';
+import { SALT_TOLD, WORK_TOLD } from '../butter-told.ts';
+import type { MakeAt } from '../make-view.ts';
+import { told } from '../told.ts';
+import { saltShareOf } from '../work.ts';
+import { CHURN_TOLD } from './churn-told.ts';
+import { loadRuns } from './load-runs.ts';
 import { serumLeftIn } from './serum.ts';
-import { churningRun, churningStep } from './too-long.ts';
+import { churningStep } from './too-long.ts';
 
 /** Fat of lumps nobody worked: they hold that much water and buttermilk. */
 const UNWORKED_FAT = 0.72;
@@ -49,17 +52,14 @@ export interface FatBalance {
   readonly overrun: number | null;
 }
 
-/**
- * The fat of a churning, in and out; `null` for a make that churns nothing. Salt is no butter: it is taken off.
- * @param nowMs a running step never ends before this
- */
-export function fatBalance(state: MakeState, nowMs: number): FatBalance | null {
-  const churning = churningStep(state);
+/** The fat of a churning, in and out; `null` for a make that churns nothing. Salt is no butter: it is taken off. */
+export function fatBalance(at: MakeAt): FatBalance | null {
+  const { make } = at;
+  const churning = churningStep(make);
   if (!churning) return null;
-  const { composition, massKg: creamKg } = batchOf(state.plan);
-  const walk = walkThermal(state, nowMs);
-  const startMs = walk.steps.find((s) => s.id === churning.step.id)?.startMs ?? state.startedAtMs;
-  const loads = loadRuns(churningRun(state, churning, startMs, nowMs));
+  const { composition, massKg: creamKg } = batchOf(make.plan);
+  const loads = loadRuns(at.run(churning));
+  const { moistureFraction } = told(make, WORK_TOLD);
   const mean = (of: (along: ChurnForecast) => number): number =>
     loads.reduce((sum, { along }) => sum + of(along), 0) / loads.length;
   const breakC = mean((along) => along.breakC);
@@ -70,16 +70,16 @@ export function fatBalance(state: MakeState, nowMs: number): FatBalance | null {
     buttermilkFatFraction: undiluted,
     butterFatFraction: HAND_WORKED_FAT,
   });
-  const waterKg = state.poured.reduce((sum, { massKg }) => sum + massKg, 0);
+  const waterKg = told(make, CHURN_TOLD).poured.reduce((sum, { massKg }) => sum + massKg, 0);
   // Water poured in goes with the buttermilk, and thins it.
   const buttermilkFatFraction = dilutedFat(undiluted, creamKg - likelyKg, waterKg);
-  const realKg = state.weighedKg === null ? null : Math.max(0, state.weighedKg - (state.saltKg ?? 0));
-  const buttermilkKg = state.byProductsKg.buttermilk ?? null;
+  const realKg = make.weighedKg === null ? null : Math.max(0, make.weighedKg - (told(make, SALT_TOLD) ?? 0));
+  const buttermilkKg = make.byProductsKg.buttermilk ?? null;
   const { overrunFraction: overrun, ...ways } = fatWays({
     creamKg,
     creamFatFraction: composition.fatFraction,
     butterKg: realKg,
-    moistureFraction: state.moistureFraction,
+    moistureFraction,
     buttermilkKg,
     buttermilkFatFraction,
   });
@@ -90,7 +90,7 @@ export function fatBalance(state: MakeState, nowMs: number): FatBalance | null {
     likelyKg,
     realKg,
     buttermilkKg,
-    moistureFraction: state.moistureFraction ?? HAND_WORKED_WATER,
+    moistureFraction: moistureFraction ?? HAND_WORKED_WATER,
     buttermilkFatFraction,
     breakC,
     overrun,
@@ -99,16 +99,16 @@ export function fatBalance(state: MakeState, nowMs: number): FatBalance | null {
         ? null
         : Math.min(
             Math.max(0, ways.elsewhereKg),
-            realKg * DRAINED_SERUM * (1 - serumLeftIn(state)) * buttermilkFatFraction,
+            realKg * DRAINED_SERUM * (1 - serumLeftIn(make)) * buttermilkFatFraction,
           ),
   };
 }
 
 /** Salt that is to go into the butter there is, kg; `null` when none is to, or it is in. */
-export function saltWantedKg(state: MakeState, nowMs: number): number | null {
-  const share = saltShareOf(state.plan);
-  const fat = fatBalance(state, nowMs);
-  if (!fat || share === 0 || state.saltKg !== null) return null;
+export function saltWantedKg(at: MakeAt): number | null {
+  const share = saltShareOf(at.make.plan);
+  const fat = fatBalance(at);
+  if (!fat || share === 0 || told(at.make, SALT_TOLD) !== null) return null;
   return ((fat.realKg ?? fat.likelyKg) * share) / (1 - share);
 }
 
@@ -123,15 +123,10 @@ export interface ButterDoubt {
 /**
  * Whether so much butter can have come of it: never more than the cream, and no more than its fat makes even of
  * unworked, wet lumps of a cream a fifth richer than was thought.
- * @example butterDoubt(state, 15, { value: 15, unit: 'kg' }, nowMs) // more than the cream
+ * @example butterDoubt(at, 15, { value: 15, unit: 'kg' }) // more than the cream
  */
-export function butterDoubt(
-  state: MakeState,
-  massKg: number,
-  typed: TypedQuantity,
-  nowMs: number,
-): ButterDoubt | null {
-  const balance = fatBalance(state, nowMs);
+export function butterDoubt(at: MakeAt, massKg: number, typed: TypedQuantity): ButterDoubt | null {
+  const balance = fatBalance(at);
   if (!balance) return null;
   const mostKg = Math.min(balance.creamKg, (balance.fatKg * FAT_REACH) / UNWORKED_FAT);
   if (massKg <= mostKg) return null;
@@ -151,7 +146,7 @@ const SCALES_KG = 0.02;
  * The most buttermilk that can have come of a churning, kg: the cream and the water that was poured in, less the butter when it
  * was weighed; `null` for what is no churning.
  */
-export function mostButtermilkKg(state: MakeState, nowMs: number): number | null {
-  const fat = fatBalance(state, nowMs);
+export function mostButtermilkKg(at: MakeAt): number | null {
+  const fat = fatBalance(at);
   return fat && fat.creamKg + fat.waterKg - (fat.realKg ?? 0) + SCALES_KG;
 }

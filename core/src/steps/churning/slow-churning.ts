@@ -4,12 +4,12 @@ import {
   type ChurnStage,
   type Remedy,
   type SlowCause,
-} from '../science/butter/index.ts';
-import { batchOf } from '../setup/index.ts';
-import { loadRuns } from '../steps/index.ts';
-import type { MakeState } from './state.ts';
+} from '../../science/butter/index.ts';
+import { MINUTE_MS } from '../../science/units/index.ts';
+import { batchOf } from '../../setup/index.ts';
+import type { MakeAt } from '../make-view.ts';
+import { loadRuns } from './load-runs.ts';
 import { churningNow, lateStage, loadInChurn, tooLongFromMs } from './too-long.ts';
-import { MINUTE_MS } from '../science/units/index.ts';
 
 /** A churning that takes longer than twice the longest it should have. */
 export interface SlowNow {
@@ -31,9 +31,10 @@ const FRESH_MS = 10 * MINUTE_MS;
  * When a churning is, or will be, too long; and what to do about it once its heat is known. `null` where nothing is churned, or
  * it broke.
  */
-export function slowChurning(state: MakeState, nowMs: number): SlowNow | null {
-  const run = churningNow(state, nowMs);
+export function slowChurning(at: MakeAt): SlowNow | null {
+  const run = churningNow(at);
   if (!run) return null;
+  const { make, nowMs } = at;
   const load = loadInChurn(loadRuns(run))!;
   if (load.broke) return null;
   const startMs = run.startMs + load.startMin * MINUTE_MS;
@@ -41,13 +42,13 @@ export function slowChurning(state: MakeState, nowMs: number): SlowNow | null {
   const next = lateStage(run);
   const sinceMs = Math.min(tooLongMs, next?.atMs ?? tooLongMs);
   const late = nowMs < tooLongMs ? (next?.stage ?? null) : null;
-  const read = state.temperatures.at(-1);
+  const read = make.temperatures.at(-1);
   const heatC = read && read.atMs >= Math.max(startMs, nowMs - FRESH_MS) ? read.celsius : null;
   if (heatC === null || nowMs < sinceMs) return { sinceMs, late, heatC: null, causes: [], remedies: [] };
   const slow = {
     churning: load.churning,
-    composition: batchOf(state.plan).composition,
-    homogenised: state.plan.milk.homogenised === true,
+    composition: batchOf(make.plan).composition,
+    homogenised: make.plan.milk.homogenised === true,
     elapsedMin: (nowMs - startMs) / MINUTE_MS,
     heatC,
     way: load.way,

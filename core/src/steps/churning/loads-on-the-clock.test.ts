@@ -1,25 +1,30 @@
 import { expect, test } from '@jest/globals';
-import { defaultKitchen } from '../kitchen/index.ts';
-import type { LoggedEvent } from '../log/index.ts';
-import { beginPlan } from '../products/index.ts';
-import { preparationOf } from '../steps/index.ts';
-import { createLog, MAKE_ID, START } from './fixtures/make-events.ts';
+import { defaultKitchen } from '../../kitchen/index.ts';
+import type { LoggedEvent } from '../../log/index.ts';
+import { beginPlan } from '../../products/index.ts';
+import {
+  preparationOf,
+  CHURN_TOLD,
+  told,
+  butterDoubt,
+  churnLoads,
+  fatBalance,
+  loadStanding,
+} from '../index.ts';
+import { createLog, MAKE_ID, START } from '../../make/fixtures/make-events.ts';
 import {
   alarmsOf,
   bandForecast,
-  butterDoubt,
-  churnLoads,
   doneWordsOf,
-  fatBalance,
   foldMake,
-  loadStanding,
   marksOf,
   nextHands,
   pointForecast,
   safetyOf,
   type MakeState,
-} from './index.ts';
-import { MINUTE_MS } from '../science/units/index.ts';
+  makeAt,
+} from '../../make/index.ts';
+import { MINUTE_MS } from '../../science/units/index.ts';
 
 const begun = beginPlan('butter', defaultKitchen('UTC'), new Date(START).toISOString(), 3);
 const plan = {
@@ -49,7 +54,7 @@ test('loads are churned one after another, the next one tempering meanwhile', ()
   const state = churning();
   expect(loadStanding(state)).toEqual({ no: 1, of: 3, broke: false });
   expect(doneWordsOf(state)).toBe('Load 1 has broken');
-  const { loads, next } = churnLoads(state, START + 61 * MINUTE_MS)!;
+  const { loads, next } = churnLoads(makeAt(state, START + 61 * MINUTE_MS))!;
   expect(loads.map((l) => l.run.no)).toEqual([1, 2, 3]);
   // Hands between them, and each takes as long as a third of the cream does.
   expect(loads[1]!.startMs - loads[0]!.endMs).toBe(4 * MINUTE_MS);
@@ -74,7 +79,7 @@ test('what one load teaches of its stages is its own; the next begins at its own
     log(100, 'stage-seen', { stage: 'soft' }),
   ]);
   expect(loadStanding(state)).toEqual({ no: 2, of: 3, broke: false });
-  const { now, loads } = churnLoads(state, START + 101 * MINUTE_MS)!;
+  const { now, loads } = churnLoads(makeAt(state, START + 101 * MINUTE_MS))!;
   expect(loads[0]!.endMs).toBe(START + 85 * MINUTE_MS);
   expect(now.startMs).toBe(START + 92 * MINUTE_MS);
   expect(now.run.churning.startC).toBe(13);
@@ -89,7 +94,7 @@ test('clocks of two tablets apart: a break that was known when the next load wen
     log(84.9, 'load-begun', { load: 2 }),
   ]);
   expect(loadStanding(state)).toEqual({ no: 2, of: 3, broke: false });
-  expect(state.loadsAtMs).toEqual([START + 85 * MINUTE_MS]);
+  expect(told(state, CHURN_TOLD).loadsAtMs).toEqual([START + 85 * MINUTE_MS]);
 });
 
 test('between two loads nothing rings for the one that broke; after the last the step is over', () => {
@@ -126,11 +131,11 @@ test('water poured in goes with the buttermilk, which may weigh that much more',
     log(90, 'step-done', { step: 'churn' }),
   ]);
   const plain = churning((log) => [log(90, 'step-done', { step: 'churn' })]);
-  const [wet, dry] = [watered, plain].map((s) => fatBalance(s, START + 91 * MINUTE_MS)!);
+  const [wet, dry] = [watered, plain].map((s) => fatBalance(makeAt(s, START + 91 * MINUTE_MS))!);
   expect(wet!.waterKg).toBe(0.5);
   expect(wet!.buttermilkFatFraction).toBeLessThan(dry!.buttermilkFatFraction);
   expect(wet!.likelyKg).toBeGreaterThanOrEqual(dry!.likelyKg);
-  expect(butterDoubt(watered, 4, { value: 4, unit: 'kg' }, START + 91 * MINUTE_MS)?.why).toBe(
+  expect(butterDoubt(makeAt(watered, START + 91 * MINUTE_MS), 4, { value: 4, unit: 'kg' })?.why).toBe(
     'more-than-cream',
   );
 });

@@ -1,28 +1,24 @@
 import {
   BETWEEN_LOADS_MIN,
   brokeAfter,
-  CHURN_FACTS,
   churnAlong,
-  creamDegree,
   creamSourness,
   loadsFor,
-  CHURN_STAGES,
   RIPENED_PH,
-  STAGE_SHARE,
-  STAGE_WORDS,
   wateredC,
   type ChurnAlong,
   type Churning,
   type ChurnWay,
-} from '../science/butter/index.ts';
-import type { MakePlan } from '../contract/index.ts';
-import { thicknessIndex } from '../science/souring/index.ts';
-import { batchOf, roomAtC, type CautionId } from '../setup/index.ts';
-import type { Leg, LegRun } from './leg.ts';
-import { THICKENS_H } from './thicken.ts';
-import { factsOf, paramsOf, type StepType } from './step-type.ts';
-import type { StepOf } from './step-of.ts';
-import { MINUTE_MS } from '../science/units/index.ts';
+} from '../../science/butter/index.ts';
+import { thicknessIndex } from '../../science/souring/index.ts';
+import { MINUTE_MS } from '../../science/units/index.ts';
+import type { MakePlan } from '../../contract/index.ts';
+import { batchOf, roomAtC } from '../../setup/index.ts';
+import type { LegRun } from '../leg.ts';
+import type { StepOf } from '../step-of.ts';
+import { paramsOf } from '../step-type.ts';
+import { THICKENS_H } from '../thicken.ts';
+import { CHURN_TOLD } from './churn-told.ts';
 
 /** From this thickness on a spoon of ripened cream stands, 0..100. */
 const DOLLOP = 50;
@@ -165,7 +161,12 @@ function temperedC({ plan, startC }: LegRun): number {
  * @example loadRuns(run).map(({ no, endMin }) => [no, endMin]) // [[1, 21], [2, 46], [3, 71]]
  */
 export function loadRuns(run: LegRun): LoadRun[] {
-  const { plan, of, readings, stages, loadsMin, startMs } = run;
+  const { plan, of, readings, startMs } = run;
+  const told = run.told(CHURN_TOLD);
+  const minutesOf = (atMs: number): number => (atMs - startMs) / MINUTE_MS;
+  const loadsMin = told.loadsAtMs.map(minutesOf);
+  const stages = told.stages.map(({ stage, atMs }) => ({ stage, minutes: minutesOf(atMs) }));
+  const poured = told.poured.map(({ atMs, ...water }) => ({ ...water, minutes: minutesOf(atMs) }));
   const { loads, massKg, composition } = oneLoad(plan, of);
   const nowMin = (run.nowMs - startMs) / MINUTE_MS;
   const runs: LoadRun[] = [];
@@ -197,7 +198,7 @@ export function loadRuns(run: LegRun): LoadRun[] {
               .filter((r) => r.minutes > AFTER_MIN)
               .map((r) => ({ minutes: r.minutes, celsius: r.temperatureC })),
             seen,
-            jumps: within(run.poured, startMin, overMin).map((water) => ({
+            jumps: within(poured, startMin, overMin).map((water) => ({
               minutes: water.minutes,
               litres: water.massKg,
               to: (creamC) =>
@@ -209,7 +210,11 @@ export function loadRuns(run: LegRun): LoadRun[] {
                   waterC: water.celsius,
                 }),
             })),
-            rests: run.rests
+            rests: told.rests
+              .map(({ fromMs, toMs }) => ({
+                fromMin: minutesOf(fromMs),
+                toMin: toMs === null ? null : minutesOf(toMs),
+              }))
               .filter(({ fromMin }) => fromMin >= startMin && fromMin <= overMin)
               .map(({ fromMin, toMin: until }) => ({
                 fromMin: fromMin - startMin,
@@ -231,98 +236,3 @@ export function loadRuns(run: LegRun): LoadRun[] {
   }
   return runs;
 }
-
-function leg(run: LegRun): Leg {
-  const runs = loadRuns(run);
-  const last = runs.at(-1)!;
-  const curve = runs.flatMap(({ startMin, endMin, churning, way, along }): [number, number][] => {
-    const latest = way.heats.at(-1);
-    const endC = latest ? Math.max(latest.celsius, along.breakC) : along.breakC;
-    return [
-      [startMin, churning.startC],
-      ...way.heats
-        .filter((h) => h.minutes < endMin - startMin)
-        .map((h): [number, number] => [startMin + h.minutes, h.celsius]),
-      [endMin, endC],
-    ];
-  });
-  return {
-    minutes: last.endMin,
-    // What makes one load slow makes the others slow as well.
-    sigmaMin: runs.reduce((sum, { along, broke }) => sum + (broke ? 0 : along.lnSigma * along.minutes), 0),
-    endC: curve.at(-1)![1],
-    endless: false,
-    curve,
-  };
-}
-
-function cautions(plan: MakePlan, of: StepOf): readonly CautionId[] {
-  const { motor } = CHURN_FACTS[own(of).churn];
-  return [
-    ...(motor ? (['blades-off'] as const) : []),
-    ...(own(of).churn === 'crank' ? (['oil-gears'] as const) : []),
-    ...(creamDegree(plan.milk) === 'sweet' ? [] : (['no-rust'] as const)),
-    ...(plan.starter.kind === 'milk-kefir' || creamDegree(plan.milk) !== 'sweet'
-      ? (['vent-churn'] as const)
-      : []),
-    ...(plan.milk.treatment === 'raw' ? (['raw-milk'] as const) : []),
-  ];
-}
-
-/** Cream is worked until it breaks into butter and buttermilk. */
-export const CHURN: StepType = {
-  kind: 'churn',
-  facts: factsOf({
-    inThePot: 'churning',
-    waits: true,
-    tells: 'stages',
-    parts: true,
-  }),
-  words: (_plan, of) => {
-    const { motor } = CHURN_FACTS[own(of).churn];
-    return {
-      title: 'Churn',
-      doneWords: 'Stop: cream has broken',
-      doing: motor
-        ? 'Churn, and stay close once the first bell rings. Stop when the grains are the size of wheat.'
-        : 'Churn at an even pace. Stop when the grains are the size of wheat.',
-      why: 'Cream breaks all at once and splashes. If you churn on, the grains trap buttermilk.',
-      endWords: 'breaks',
-      early: { title: 'Watch for the break', text: 'The cream may break from now on. Listen and look.' },
-      due: {
-        title: 'Stop?',
-        text: 'The cream should break about now. Stop when the grains are the size of wheat.',
-      },
-    };
-  },
-  aim: () => ({ to: 'break' }),
-  hands: (_plan, of) => {
-    const loads = own(of).loads ?? 1;
-    return {
-      handsMin: 3 + BETWEEN_LOADS_MIN * (loads - 1),
-      slackMin: 2,
-      mustAct: true,
-      // Blades whip it back in within a minute: the bells ring before them.
-      leadMin: CHURN_FACTS[own(of).churn].blades ? 1 : 0,
-    };
-  },
-  cautions,
-  leg,
-  // A lump is what comes of going on, not a point on the way. Of several loads only their breaks are told.
-  marks: (_plan, of) => {
-    const loads = own(of).loads ?? 1;
-    if (loads > 1)
-      return Array.from({ length: loads }, (_, i) => ({
-        id: i === 0 ? 'broken' : `broken-${i + 1}`,
-        role: 'passing' as const,
-        words: `load ${i + 1} has broken`,
-        share: (i + 1) / loads,
-      }));
-    return CHURN_STAGES.filter((stage) => stage !== 'lump').map((stage) => ({
-      id: stage,
-      role: 'passing' as const,
-      words: STAGE_WORDS[stage],
-      share: STAGE_SHARE[stage],
-    }));
-  },
-};

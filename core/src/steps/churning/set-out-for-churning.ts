@@ -1,7 +1,7 @@
-import { likelyBalance } from '../science/butter/index.ts';
-import { batchOf } from '../setup/index.ts';
-import type { MakePlan } from '../contract/index.ts';
-import { loadsOf, temperBath, type TemperBath } from './temper.ts';
+import { likelyBalance } from '../../science/butter/index.ts';
+import { batchOf } from '../../setup/index.ts';
+import type { MakePlan } from '../../contract/index.ts';
+import { loadsOf, temperBath, type TemperBath } from '../temper.ts';
 
 /** What a churning wants to find ready. Estimates. */
 export interface Preparation {

@@ -1,10 +1,11 @@
 import { expect, test } from '@jest/globals';
-import { defaultKitchen } from '../kitchen/index.ts';
-import type { LoggedEvent } from '../log/index.ts';
-import { beginPlan } from '../products/index.ts';
-import { createLog, MAKE_ID, START } from './fixtures/make-events.ts';
-import { alarmsOf, bandForecast, foldMake, safetyOf, slowChurning, type MakeState } from './index.ts';
-import { MINUTE_MS } from '../science/units/index.ts';
+import { defaultKitchen } from '../../kitchen/index.ts';
+import type { LoggedEvent } from '../../log/index.ts';
+import { beginPlan } from '../../products/index.ts';
+import { createLog, MAKE_ID, START } from '../../make/fixtures/make-events.ts';
+import { alarmsOf, bandForecast, foldMake, safetyOf, type MakeState, makeAt } from '../../make/index.ts';
+import { MINUTE_MS } from '../../science/units/index.ts';
+import { slowChurning } from '../index.ts';
 
 const plan = beginPlan('butter', defaultKitchen('UTC'), new Date(START).toISOString());
 const churning = (
@@ -25,7 +26,7 @@ const churning = (
 
 test('a churning is too long after twice the longest it should take; then it asks how warm it is', () => {
   const state = churning(12);
-  const slow = slowChurning(state, START + 61 * MINUTE_MS)!;
+  const slow = slowChurning(makeAt(state, START + 61 * MINUTE_MS))!;
   expect(slow).toMatchObject({ late: 'froth', heatC: null, causes: [], remedies: [] });
   expect(slow.sinceMs).toBeLessThan(START + 70 * MINUTE_MS);
   const forecast = bandForecast(state, START + 61 * MINUTE_MS, 1, 20);
@@ -42,7 +43,7 @@ test('a churning is too long after twice the longest it should take; then it ask
   });
   const tooLong = alarms.find((a) => a.id === 'slow-churning')!;
   expect(tooLong.dueAtMs).toBeGreaterThan(START + 90 * MINUTE_MS);
-  expect(slowChurning(state, tooLong.dueAtMs + MINUTE_MS)!.late).toBeNull();
+  expect(slowChurning(makeAt(state, tooLong.dueAtMs + MINUTE_MS))!.late).toBeNull();
 });
 
 test('once it was measured it says why, and what could be done about it', () => {
@@ -50,20 +51,22 @@ test('once it was measured it says why, and what could be done about it', () => 
     churning(6, (log) => [
       log(minute, 'temperature-read', { celsius: 7.5, instrument: 'hand', typed: { value: 7.5, unit: 'C' } }),
     ]);
-  const { sinceMs } = slowChurning(cold(70), START + 61 * MINUTE_MS)!;
+  const { sinceMs } = slowChurning(makeAt(cold(70), START + 61 * MINUTE_MS))!;
   const late = Math.ceil((sinceMs - START) / MINUTE_MS) + 2;
-  const slow = slowChurning(cold(late), START + (late + 1) * MINUTE_MS)!;
+  const slow = slowChurning(makeAt(cold(late), START + (late + 1) * MINUTE_MS))!;
   expect(slow.heatC).toBe(7.5);
   expect(slow.causes[0]).toBe('cold');
   expect(slow.remedies[0]!.what).toBe('warm-bath');
   // A reading of half an hour ago says nothing of now.
-  expect(slowChurning(cold(late), START + (late + 31) * MINUTE_MS)!.heatC).toBeNull();
+  expect(slowChurning(makeAt(cold(late), START + (late + 31) * MINUTE_MS))!.heatC).toBeNull();
 });
 
 test('what broke, or is no churning, is never too long', () => {
   const log = createLog();
   const over = churning(12, (own) => [own(80, 'step-done', { step: 'churn' })]);
-  expect(slowChurning(over, START + 300 * MINUTE_MS)).toBeNull();
+  expect(slowChurning(makeAt(over, START + 300 * MINUTE_MS))).toBeNull();
   const yogurt = beginPlan('yogurt', defaultKitchen('UTC'), new Date(START).toISOString());
-  expect(slowChurning(foldMake(MAKE_ID, [log(0, 'make-started', { plan: yogurt })])!, START)).toBeNull();
+  expect(
+    slowChurning(makeAt(foldMake(MAKE_ID, [log(0, 'make-started', { plan: yogurt })])!, START)),
+  ).toBeNull();
 });

@@ -1,26 +1,28 @@
 import { strengthByBreak } from '../science/curd/index.ts';
-import { batchOf } from '../setup/index.ts';
-import { rennetAmount, rennetOf } from '../steps/index.ts';
 import { interpolateLinear } from '../science/numerics/index.ts';
-import type { PointForecast } from './forecast.ts';
-import type { MakeState } from './state.ts';
 import { MINUTE_MS } from '../science/units/index.ts';
+import { batchOf } from '../setup/index.ts';
+import { rennetAmount, rennetOf } from './add-rennet.ts';
+import type { MakeView } from './make-view.ts';
+
+/** [ms since 1970, value] */
+type Course = readonly (readonly [number, number])[];
 
 /**
  * What a clean break said of a rennet whose label says nothing: IMCU of one drop, millilitre or tablet, about; `null` where
  * there is nothing to be learned.
  */
 export function rennetLearned(
-  state: MakeState,
-  point: Pick<PointForecast, 'ph' | 'temperature' | 'denatured'>,
+  make: Pick<MakeView, 'plan' | 'steps'>,
+  point: { readonly ph: Course; readonly temperature: Course; readonly denatured: number },
 ): { readonly imcu: number; readonly unit: 'mL' | 'drop' | 'tablet' } | null {
-  const rennet = rennetOf(state.plan);
-  const set = state.steps.find(({ step }) => step.facts.tells === 'break');
+  const rennet = rennetOf(make.plan);
+  const set = make.steps.find(({ step }) => step.kind === 'coagulate');
   if (!rennet || rennet.strengthImcu !== null || !set || set.startedAtMs === null || set.endedAtMs === null)
     return null;
   const tookMin = (set.endedAtMs - set.startedAtMs) / MINUTE_MS;
   if (!(tookMin > 1)) return null;
-  const at = (course: readonly (readonly [number, number])[], otherwise: number): number =>
+  const at = (course: Course, otherwise: number): number =>
     course.length === 0
       ? otherwise
       : interpolateLinear(
@@ -33,13 +35,13 @@ export function rennetLearned(
     imcu: strengthByBreak(
       {
         imcuPerLitre: rennet.imcuPerLitre,
-        celsius: at(point.temperature, state.plan.inoculateC),
+        celsius: at(point.temperature, make.plan.inoculateC),
         ph: at(point.ph, 6.6),
         denaturedFraction: point.denatured,
       },
       tookMin,
-      batchOf(state.plan).litres,
-      rennetAmount(state.plan, rennet),
+      batchOf(make.plan).litres,
+      rennetAmount(make.plan, rennet),
     ),
   };
 }

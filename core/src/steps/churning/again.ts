@@ -1,4 +1,4 @@
-import type { StepInstance } from '../contract/index.ts';
+import type { StepInstance } from '../../contract/index.ts';
 
 /** What a churning really was, where somebody measured or told it. */
 export interface AsItWas {
