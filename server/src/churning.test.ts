@@ -6,7 +6,6 @@ import {
   MINUTE_MS,
   CHURN_TOLD,
   told,
-  told,
   WORK_TOLD,
 } from '@morning-crock/core';
 import type { DraftEvent, EventOf, EventType, MakeSummary } from '@morning-crock/core/contract';
