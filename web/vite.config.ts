@@ -1,11 +1,15 @@
 import { fileURLToPath } from 'node:url';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
+import { firstView } from './first-view.ts';
 import { withoutJsonSchema } from './without-json-schema.ts';
 import { VitePWA } from 'vite-plugin-pwa';
 
 /** Shared pieces smaller than this are put to others, before packing. */
 const MERGED_BYTES = 7500;
+
+/** Modules of the first view. */
+const FIRST = await firstView();
 
 const ROUTER = fileURLToPath(
   new URL('../node_modules/react-router/dist/production/index.mjs', import.meta.url),
@@ -64,6 +68,8 @@ export default defineConfig(({ mode }) => ({
         // than the few kilobytes it carries.
         codeSplitting: {
           groups: [
+            // The first view is drawn from pictures that the worker makes: neither schemas nor models are part of it.
+            { name: 'first', priority: 1, test: (id) => FIRST.has(id) },
             { name: 'part', minShareCount: 2, entriesAware: true, entriesAwareMergeThreshold: MERGED_BYTES },
           ],
         },

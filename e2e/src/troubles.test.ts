@@ -145,7 +145,7 @@ describe('what fails ends in words and a way on', () => {
       let blocked = true;
       await page.setRequestInterception(true);
       page.on('request', (request) => {
-        void (blocked && request.url().includes('forecast.worker') ? request.abort() : request.continue());
+        void (blocked && request.url().includes('kitchen.worker') ? request.abort() : request.continue());
       });
       await page.goto(`${world.address}/makes/${makeId}`);
       await see(page, 'This device cannot work out the times right now');
@@ -169,7 +169,7 @@ describe('interruptions', () => {
     await see(page, /ready \d\d:\d\d–\d\d:\d\d/);
     const known = await page.$eval('.tag', (tag) => tag.textContent);
     const withoutWorker = (request: HTTPRequest): void =>
-      void (request.url().includes('forecast.worker') ? request.abort() : request.continue());
+      void (request.url().includes('kitchen.worker') ? request.abort() : request.continue());
     await page.setRequestInterception(true);
     page.on('request', withoutWorker);
     try {

@@ -12,8 +12,10 @@ import { RouterProvider } from 'react-router';
 import { createRouter } from './app/router.tsx';
 import { restoreOutbox, store } from './data/store.ts';
 import { cssVariables, theme } from './app/theme.ts';
+import { beginWorker } from './workers/kitchen-client.ts';
 
 void restoreOutbox();
+beginWorker();
 // Only a page from this computer or a secure address may be kept by the browser; elsewhere it goes without.
 if ('serviceWorker' in navigator && import.meta.env.PROD) {
   void navigator.serviceWorker.register('/sw.js').catch(() => undefined);

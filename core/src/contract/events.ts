@@ -1,3 +1,4 @@
+import { EVENT_VERSION } from './entry-version.ts';
 import * as z from 'zod';
 import {
   CHURN_STAGES,
@@ -32,10 +33,6 @@ import {
 } from './quantities.ts';
 import { unstorable } from './storable.ts';
 
-/** The version of the event shapes below; `broughtUp` says what older ones mean. */
-export const EVENT_VERSION = 4;
-/** Every answer of a server says by it which version it writes. */
-export const ENTRY_VERSION_HEADER = 'x-entry-version';
 /** The versions that every door takes: rows are never rewritten, and a page kept open goes on sending its own. */
 const KNOWN_VERSIONS = [1, 2, 3, EVENT_VERSION];
 

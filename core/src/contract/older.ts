@@ -1,5 +1,6 @@
 import { wakingDone, wakingPlan } from './cultures.ts';
-import { EVENT_VERSION, type DraftEvent, type EventType } from './events.ts';
+import { EVENT_VERSION } from './entry-version.ts';
+import type { DraftEvent, EventType } from './events.ts';
 import { FIRST_METHOD } from './methods.ts';
 import { makePlanOfWaking, nthStep } from './waking-plan.ts';
 

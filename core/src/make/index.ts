@@ -29,3 +29,4 @@ export * from './reaches.ts';
 export * from './make-at.ts';
 export * from './within.ts';
 export * from './again.ts';
+export * from './done-entries.ts';

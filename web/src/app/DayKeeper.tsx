@@ -6,8 +6,8 @@ import { liveSlice } from '../data/live-slice.ts';
 import { dropRefused, record, useAppDispatch, whenSettled } from '../data/store.ts';
 import { useDays } from '../data/use-days.ts';
 import { useKitchen } from '../data/use-units.ts';
-import { useUnderWayLogs } from '../data/under-way.ts';
-import { requestGoOn } from '../workers/forecast-client.ts';
+import { useUnderWayLogs } from '../data/under-way-logs.ts';
+import { requestGoOn } from '../workers/kitchen-client.ts';
 
 /** Looked at again though nothing happened: what is late is late by the clock. */
 const AGAIN_MS = 30_000;

@@ -2,7 +2,7 @@ import { attendedMake } from '../data/attended.ts';
 import { useNow } from '../data/clock.ts';
 import { useAppSelector } from '../data/store.ts';
 import { useUnderWayIds } from '../data/under-way.ts';
-import { useAllLive } from '../data/use-all-live.ts';
+import { useShelf } from '../data/use-shelf.ts';
 import { nextCheckMs } from '@morning-crock/core';
 import type { KitchenPlace } from '@morning-crock/core/contract';
 import { lazy, Suspense, useMemo } from 'react';
@@ -33,10 +33,10 @@ const checksToRead = (places: readonly KitchenPlace[]): Chore[] =>
 /** What the clock moves: the line on top, which is the alarm when one rings. Nothing else of the frame is drawn again by it. */
 export function Watch() {
   const nowMs = useNow();
-  const live = useAllLive();
+  const shelf = useShelf();
   const underWay = useUnderWayIds();
   const failed = useAppSelector((s) => s.live.failed);
-  const makes = live.map((make) => attendedMake(make, nowMs));
+  const makes = shelf.filter(({ timed }) => timed).map((make) => attendedMake(make, nowMs));
   const { data: kitchen } = useKitchenQuery();
   const chores = useMemo(() => checksToRead(kitchen?.settings.places ?? []), [kitchen]);
   const working = underWay.length > makes.length;

@@ -1,47 +1,26 @@
-import {
-  culturesResponse,
-  ENTRY_VERSION_HEADER,
-  EVENT_VERSION,
-  eventsResponse,
-  factorsResponse,
-  importResponse,
-  kitchenResponse,
-  ledgerResponse,
-  makesResponse,
-  daysResponse,
-  methodsResponse,
-  milkDaysResponse,
-  milkingsStored,
-  milkRoomResponse,
-  newCodeResponse,
-  photosResponse,
-  photoStored,
-  restoreResponse,
-  revokeResponse,
-  tabletsResponse,
-  tracePart,
-  traceStored,
-  type CulturesResponse,
-  type EarlierPhoto,
-  type ErrorBody,
-  type Factor,
-  type KeptDay,
-  type KeptMethod,
-  type KitchenResponse,
-  type LedgerLine,
-  type MakeSummary,
-  type MilkDays,
-  type MilkingRow,
-  type MilkRoomResponse,
-  type PhotoUpload,
-  type StoredEvent,
-  type TraceStored,
-  type TraceUpload,
+import { ENTRY_VERSION_HEADER, EVENT_VERSION } from '@morning-crock/core/entry-version';
+import type {
+  CulturesResponse,
+  EarlierPhoto,
+  ErrorBody,
+  Factor,
+  KeptDay,
+  KeptMethod,
+  KitchenResponse,
+  LedgerLine,
+  MakeSummary,
+  MilkDays,
+  MilkingRow,
+  MilkRoomResponse,
+  PhotoUpload,
+  StoredEvent,
+  TraceStored,
+  TraceUpload,
 } from '@morning-crock/core/contract';
 import { original } from '@reduxjs/toolkit';
 import { createApi, fetchBaseQuery, type BaseQueryFn } from '@reduxjs/toolkit/query/react';
-import type { z } from 'zod';
 import { observeServerTime } from './clock.ts';
+import { readBy, type Read } from './contract.ts';
 import { liveSlice } from './live-slice.ts';
 import { keepAnswer, lastAnswer } from './last-known.ts';
 
@@ -75,9 +54,9 @@ const baseQuery: BaseQueryFn<Parameters<typeof raw>[0], unknown, ApiError> = asy
 
 /** Checks what comes over the wire by the contract, then hands on what is wanted of it. */
 export const checked =
-  <S extends z.ZodType, R>(schema: S, pick: (body: z.infer<S>) => R) =>
-  (body: unknown): R =>
-    pick(schema.parse(body));
+  <K extends Parameters<typeof readBy>[0], R>(name: K, pick: (body: Read<K>) => R) =>
+  async (body: unknown): Promise<R> =>
+    pick(await readBy(name, body));
 
 /** What was answered, with what came live since it was asked for: an answer may be older than what the page knows. */
 function withNewer(known: StoredEvent[], answered: StoredEvent[]): StoredEvent[] {
@@ -109,61 +88,61 @@ export const api = createApi({
   endpoints: (build) => ({
     kitchen: build.query<KitchenResponse, void>({
       query: () => 'api/kitchen',
-      transformResponse: checked(kitchenResponse, (body) => body),
+      transformResponse: checked('kitchenResponse', (body) => body),
       providesTags: ['kitchen'],
     }),
     makes: build.query<MakeSummary[], void>({
       query: () => 'api/makes',
-      transformResponse: checked(makesResponse, (body) => body.makes),
+      transformResponse: checked('makesResponse', (body) => body.makes),
       providesTags: ['makes'],
     }),
     /** What is under way and the latest of the others: what a kitchen of ten years needs on its Bench. */
     recentMakes: build.query<MakeSummary[], void>({
       query: () => 'api/makes?latest=30',
-      transformResponse: checked(makesResponse, (body) => body.makes),
+      transformResponse: checked('makesResponse', (body) => body.makes),
       providesTags: ['makes'],
     }),
     make: build.query<StoredEvent[], string>({
       query: (id) => `api/makes/${id}`,
-      transformResponse: checked(eventsResponse, (body) => body.events),
+      transformResponse: checked('eventsResponse', (body) => body.events),
       merge: withNewer,
       providesTags: ['make'],
     }),
     factors: build.query<Factor[], void>({
       query: () => 'api/factors',
-      transformResponse: checked(factorsResponse, (body) => body.factors),
+      transformResponse: checked('factorsResponse', (body) => body.factors),
       providesTags: ['factors'],
     }),
     tracePart: build.query<
-      z.infer<typeof tracePart>,
+      Read<'tracePart'>,
       { makeId: string; traceId: string; fromMs: number; toMs: number }
     >({
       query: ({ makeId, traceId, fromMs, toMs }) =>
         `api/makes/${makeId}/traces/${traceId}?points=400&from=${fromMs}&to=${toMs}`,
-      transformResponse: checked(tracePart, (body) => body),
+      transformResponse: checked('tracePart', (body) => body),
     }),
     storeTrace: build.mutation<TraceStored, { makeId: string; trace: TraceUpload }>({
       query: ({ makeId, trace }) => ({ url: `api/makes/${makeId}/traces`, method: 'POST', body: trace }),
-      transformResponse: checked(traceStored, (body) => body),
+      transformResponse: checked('traceStored', (body) => body),
     }),
     milkRoom: build.query<MilkRoomResponse, void>({
       query: () => 'api/milk',
-      transformResponse: checked(milkRoomResponse, (body) => body),
+      transformResponse: checked('milkRoomResponse', (body) => body),
       providesTags: ['milk'],
     }),
     cultures: build.query<CulturesResponse, void>({
       query: () => 'api/cultures',
-      transformResponse: checked(culturesResponse, (body) => body),
+      transformResponse: checked('culturesResponse', (body) => body),
       providesTags: ['cultures'],
     }),
     days: build.query<KeptDay[], void>({
       query: () => 'api/days',
-      transformResponse: checked(daysResponse, (body) => body.days),
+      transformResponse: checked('daysResponse', (body) => body.days),
       providesTags: ['days'],
     }),
     methods: build.query<KeptMethod[], void>({
       query: () => 'api/methods',
-      transformResponse: checked(methodsResponse, (body) => body.methods),
+      transformResponse: checked('methodsResponse', (body) => body.methods),
       providesTags: ['methods'],
     }),
     /** The ledger, the latest first, a page after another as it is scrolled. */
@@ -174,53 +153,50 @@ export const api = createApi({
       },
       query: ({ queryArg, pageParam }) =>
         `api/milk/ledger?limit=${LEDGER_PAGE}&offset=${pageParam}${queryArg === null ? '' : `&lot=${queryArg}`}`,
-      transformResponse: checked(ledgerResponse, ({ lines, more }) => ({ lines, more })),
+      transformResponse: checked('ledgerResponse', ({ lines, more }) => ({ lines, more })),
       providesTags: ['milk-lines'],
     }),
     /** Everything written down of one lot or culture. */
     entries: build.query<StoredEvent[], string>({
       query: (streamId) => `api/events?stream=${streamId}&limit=5000`,
-      transformResponse: checked(eventsResponse, (body) => body.events),
+      transformResponse: checked('eventsResponse', (body) => body.events),
       providesTags: ['milk-lines', 'cultures', 'larder'],
     }),
     milkDays: build.query<MilkDays, void>({
       query: () => 'api/milk/days',
-      transformResponse: checked(milkDaysResponse, (body) => body),
+      transformResponse: checked('milkDaysResponse', (body) => body),
       providesTags: ['milk-lines'],
     }),
-    storeMilkings: build.mutation<
-      z.infer<typeof milkingsStored>,
-      { rows: readonly MilkingRow[]; deviceId: string }
-    >({
+    storeMilkings: build.mutation<Read<'milkingsStored'>, { rows: readonly MilkingRow[]; deviceId: string }>({
       query: (body) => ({ url: 'api/milk/milkings', method: 'POST', body }),
-      transformResponse: checked(milkingsStored, (body) => body),
+      transformResponse: checked('milkingsStored', (body) => body),
       invalidatesTags: ['milk', 'milk-lines'],
     }),
     earlierPhotos: build.query<EarlierPhoto[], { product: string; step: string; not: string }>({
       query: ({ product, step, not }) => `api/photos?product=${product}&step=${step}&not=${not}`,
-      transformResponse: checked(photosResponse, (body) => body.photos),
+      transformResponse: checked('photosResponse', (body) => body.photos),
     }),
-    storePhoto: build.mutation<z.infer<typeof photoStored>, { makeId: string; photo: PhotoUpload }>({
+    storePhoto: build.mutation<Read<'photoStored'>, { makeId: string; photo: PhotoUpload }>({
       query: ({ makeId, photo }) => ({ url: `api/makes/${makeId}/photos`, method: 'POST', body: photo }),
-      transformResponse: checked(photoStored, (body) => body),
+      transformResponse: checked('photoStored', (body) => body),
     }),
-    tablets: build.query<z.infer<typeof tabletsResponse>, void>({
+    tablets: build.query<Read<'tabletsResponse'>, void>({
       query: () => 'api/tablets',
-      transformResponse: checked(tabletsResponse, (body) => body),
+      transformResponse: checked('tabletsResponse', (body) => body),
       providesTags: ['tablets'],
     }),
-    revokeTablet: build.mutation<z.infer<typeof revokeResponse>, string>({
+    revokeTablet: build.mutation<Read<'revokeResponse'>, string>({
       query: (id) => ({ url: `api/tablets/${id}/revoke`, method: 'POST' }),
-      transformResponse: checked(revokeResponse, (body) => body),
+      transformResponse: checked('revokeResponse', (body) => body),
       invalidatesTags: ['tablets'],
     }),
-    newCode: build.mutation<z.infer<typeof newCodeResponse>, void>({
+    newCode: build.mutation<Read<'newCodeResponse'>, void>({
       query: () => ({ url: 'api/code', method: 'POST' }),
-      transformResponse: checked(newCodeResponse, (body) => body),
+      transformResponse: checked('newCodeResponse', (body) => body),
     }),
-    restoreKitchen: build.mutation<z.infer<typeof restoreResponse>, unknown>({
+    restoreKitchen: build.mutation<Read<'restoreResponse'>, unknown>({
       query: (file) => ({ url: 'api/restore', method: 'POST', body: file }),
-      transformResponse: checked(restoreResponse, (body) => body),
+      transformResponse: checked('restoreResponse', (body) => body),
       invalidatesTags: [
         'makes',
         'kitchen',
@@ -233,9 +209,9 @@ export const api = createApi({
         'larder',
       ],
     }),
-    importDaybook: build.mutation<z.infer<typeof importResponse>, unknown>({
+    importDaybook: build.mutation<Read<'importResponse'>, unknown>({
       query: (file) => ({ url: 'api/import', method: 'POST', body: file }),
-      transformResponse: checked(importResponse, (body) => body),
+      transformResponse: checked('importResponse', (body) => body),
       invalidatesTags: ['makes', 'factors'],
     }),
   }),

@@ -1,9 +1,4 @@
-import {
-  larderResponse,
-  larderTrace,
-  type LarderResponse,
-  type LarderTrace,
-} from '@morning-crock/core/contract';
+import type { LarderResponse, LarderTrace } from '@morning-crock/core/contract';
 import { api, checked } from './api.ts';
 
 /** What is asked of the larder: it comes after the first view. */
@@ -11,13 +6,13 @@ export const larderApi = api.injectEndpoints({
   endpoints: (build) => ({
     larder: build.query<LarderResponse, void>({
       query: () => 'api/larder',
-      transformResponse: checked(larderResponse, (body) => body),
+      transformResponse: checked('larderResponse', (body) => body),
       providesTags: ['larder'],
     }),
     /** What came of what, milk and goods. */
     larderTrace: build.query<LarderTrace, void>({
       query: () => 'api/larder/trace',
-      transformResponse: checked(larderTrace, (body) => body),
+      transformResponse: checked('larderTrace', (body) => body),
       providesTags: ['larder', 'milk-lines'],
     }),
   }),

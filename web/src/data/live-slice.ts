@@ -7,7 +7,9 @@ import type {
   WakingPlan,
 } from '@morning-crock/core/contract';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import type { MakePicture } from '../workers/make-picture.ts';
 import type { LastForecast } from './last-forecasts.ts';
+import { lastShelf, type Pictures } from './last-shelf.ts';
 
 /** The registers of the kitchen that are kept by entries. */
 type Register = 'milk' | 'cultures' | 'larder';
@@ -37,6 +39,11 @@ interface LiveForecast extends LastForecast {
 interface LiveState {
   readonly forecasts: Readonly<Record<string, LiveForecast>>;
   readonly working: Readonly<Record<string, boolean>>;
+  /** The shelf as the worker drew it, and as it stood the last time the page was open. */
+  readonly pictures: Pictures;
+  readonly recalled: Pictures;
+  /** Makes whose entries contradict each other. */
+  readonly unreadable: Readonly<Record<string, boolean>>;
   /** Makes whose times could not be worked out at the last attempt. */
   readonly failed: Readonly<Record<string, boolean>>;
   /** Counts how often somebody asked for another attempt. */
@@ -57,6 +64,9 @@ interface LiveState {
 const initialState: LiveState = {
   forecasts: {},
   working: {},
+  pictures: {},
+  recalled: lastShelf(),
+  unreadable: {},
   failed: {},
   attempts: 0,
   day: null,
@@ -66,6 +76,19 @@ const initialState: LiveState = {
   wakingDraft: null,
   entered: { milk: null, cultures: null, larder: null },
 };
+
+/** A picture with all that did not change as it was: who draws only that is not drawn again. */
+function shared(before: MakePicture, after: MakePicture): MakePicture {
+  const same = <T>(a: T, b: T): T => (JSON.stringify(a) === JSON.stringify(b) ? a : b);
+  const entries = Object.entries(after).map(([key, value]: [string, unknown]) => [
+    key,
+    same((before as unknown as Record<string, unknown>)[key], value),
+  ]);
+  const next = Object.fromEntries(entries) as MakePicture;
+  return Object.entries(next).every(([key, value]) => before[key as keyof MakePicture] === value)
+    ? before
+    : next;
+}
 
 /** A make's kept forecast taken for good; the others as they are. */
 function withoutRecalled(forecasts: LiveState['forecasts'], makeId: string): LiveState['forecasts'] {
@@ -109,6 +132,23 @@ export const liveSlice = createSlice({
       working: { ...state.working, [payload]: false },
       failed: { ...state.failed, [payload]: true },
     }),
+    pictureDrawn: (
+      state,
+      { payload: { makeId, picture } }: PayloadAction<{ makeId: string; picture: MakePicture | null }>,
+    ) => {
+      const { [makeId]: before, ...others } = state.pictures;
+      const unreadable = { ...state.unreadable, [makeId]: false };
+      if (picture === null) return before ? { ...state, pictures: others, unreadable } : state;
+      return {
+        ...state,
+        pictures: { ...state.pictures, [makeId]: before ? shared(before, picture) : picture },
+        unreadable,
+      };
+    },
+    foundUnreadable: (state, { payload: makeId }: PayloadAction<string>) => {
+      const { [makeId]: _before, ...pictures } = state.pictures;
+      return { ...state, pictures, unreadable: { ...state.unreadable, [makeId]: true } };
+    },
     attempted: (state) => ({ ...state, failed: {}, attempts: state.attempts + 1 }),
     wakingDraftKept: (state, { payload }: PayloadAction<WakingPlan | null>) => ({
       ...state,

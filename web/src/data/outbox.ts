@@ -1,12 +1,7 @@
 import { beginsMake } from '@morning-crock/core';
-import {
-  appendResponse,
-  errorBody,
-  type DraftEvent,
-  type ErrorBody,
-  type StoredEvent,
-} from '@morning-crock/core/contract';
+import type { DraftEvent, ErrorBody, StoredEvent } from '@morning-crock/core/contract';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { readBy } from './contract.ts';
 import { ENTRIES, openDeviceDatabase } from './database.ts';
 
 /** An entry made here that the server has not acknowledged. */
@@ -98,10 +93,10 @@ async function send(draft: DraftEvent): Promise<Sent> {
     return { outcome: 'away' };
   }
   if (status < 300) {
-    const event = appendResponse.safeParse(body).data?.events[0];
+    const event = (await readBy('appendResponse', body).catch(() => null))?.events[0];
     return event ? { outcome: 'stored', event } : { outcome: 'failed', error: NOT_UNDERSTOOD };
   }
-  const error = errorBody.safeParse(body).data;
+  const error = await readBy('errorBody', body).catch(() => null);
   if (!error) return { outcome: 'away' };
   if (error.code === 'internal') return { outcome: 'failed', error };
   // A server that is there but cannot store anything now is as good as away.

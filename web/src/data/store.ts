@@ -1,11 +1,5 @@
-import {
-  EVENT_VERSION,
-  type DraftEvent,
-  type ErrorBody,
-  type EventOf,
-  type EventType,
-  type StoredEvent,
-} from '@morning-crock/core/contract';
+import { EVENT_VERSION } from '@morning-crock/core/entry-version';
+import type { DraftEvent, ErrorBody, EventOf, EventType, StoredEvent } from '@morning-crock/core/contract';
 import { EVENT_FACTS } from '@morning-crock/core';
 import { configureStore, original } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
@@ -237,6 +231,16 @@ export async function record<T extends EventType>(
   await keepDraft(draft).catch(() => undefined);
   sender.flush();
   return draft.id;
+}
+
+/** Records one entry after another. */
+export async function recordAll(
+  streamId: string,
+  entries: readonly {
+    [T in EventType]: { readonly type: T; readonly data: EventOf<T>['data'] };
+  }[EventType][],
+): Promise<void> {
+  for (const { type, data } of entries) await record(streamId, type, data);
 }
 
 /**

@@ -1,5 +1,5 @@
-import { streamMessage } from '@morning-crock/core/contract';
 import { observeServerTime } from './clock.ts';
+import { readBy, type Read } from './contract.ts';
 import { flushOutbox, foundOutdated, receiveEvent, renewOld } from './store.ts';
 
 /** After this long the browser has given up and a new connection is made by hand. */
@@ -15,6 +15,14 @@ export function followLog(afterSeq: number): () => void {
   let position = afterSeq;
   let source: EventSource;
   let timer: ReturnType<typeof setTimeout> | undefined;
+  const receive = (message: Read<'streamMessage'>, ms: number): void => {
+    if (message.kind === 'time') {
+      observeServerTime(message.now, ms, ms);
+      return;
+    }
+    position = Math.max(position, message.event.seq);
+    receiveEvent(message.event);
+  };
   const connect = (): void => {
     source = new EventSource(`/api/stream?after=${position}`);
     source.onopen = () => {
@@ -22,17 +30,13 @@ export function followLog(afterSeq: number): () => void {
       renewOld();
     };
     source.onmessage = ({ data }) => {
-      const read = streamMessage.safeParse(JSON.parse(String(data)));
-      // An entry this page does not know: what it holds is safe, and read by the page that comes next.
-      if (!read.success) return foundOutdated();
-      const message = read.data;
-      if (message.kind === 'time') {
-        const ms = Date.now();
-        observeServerTime(message.now, ms, ms);
-        return;
-      }
-      position = Math.max(position, message.event.seq);
-      receiveEvent(message.event);
+      const ms = Date.now();
+      // One after another, as they came.
+      readBy('streamMessage', JSON.parse(String(data))).then(
+        (message) => receive(message, ms),
+        // An entry this page does not know: what it holds is safe, and read by the page that comes next.
+        foundOutdated,
+      );
     };
     source.onerror = () => {
       if (source.readyState !== EventSource.CLOSED) return;

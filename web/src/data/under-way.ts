@@ -1,8 +1,7 @@
 import { useMemo } from 'react';
 import { shallowEqual } from 'react-redux';
-import { api, useRecentMakesQuery } from './api.ts';
+import { useRecentMakesQuery } from './api.ts';
 import { beginsStream } from './outbox.ts';
-import { makeLog, type MakeLog } from './make-log.ts';
 import { useAppSelector } from './store.ts';
 
 /** The identities of all makes under way, those begun here and not yet sent among them. */
@@ -16,13 +15,4 @@ export function useUnderWayIds(): readonly string[] {
     const stored = (data ?? []).filter((m) => m.status === 'under-way').map((m) => m.id);
     return [...new Set([...stored, ...begunHere])];
   }, [data, begunHere]);
-}
-
-/** The logs of all that is under way. */
-export function useUnderWayLogs(): readonly MakeLog[] {
-  const ids = useUnderWayIds();
-  return useAppSelector(
-    (s) => ids.map((id) => makeLog(id, api.endpoints.make.select(id)(s).data, s.outbox.entries)),
-    shallowEqual,
-  );
 }

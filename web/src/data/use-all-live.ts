@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { useAppSelector } from './store.ts';
-import { useUnderWayLogs } from './under-way.ts';
+import { useUnderWayLogs } from './under-way-logs.ts';
 import { liveOf, useLiveNow, type LiveMake } from './use-make.ts';
 
 /** All makes under way that have a forecast, for the shelf, the clock line and the alarms. */

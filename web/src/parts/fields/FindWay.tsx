@@ -1,6 +1,6 @@
 import { Button, Progress } from '@mantine/core';
 import { useState } from 'react';
-import { cancelForecast } from '../../workers/forecast-client.ts';
+import { cancelForecast } from '../../workers/kitchen-client.ts';
 import './work-back.css';
 import '@mantine/core/styles/Progress.css';
 

@@ -14,7 +14,7 @@ import { useState } from 'react';
 import { now } from '../../data/clock.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { Choices } from './Choices.tsx';
-import { requestPlan } from '../../workers/forecast-client.ts';
+import { requestPlan } from '../../workers/kitchen-client.ts';
 import { noWayWords, offerWords } from '../words/offer-words.ts';
 import { FindWay } from './FindWay.tsx';
 import './work-back.css';

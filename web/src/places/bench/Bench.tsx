@@ -7,17 +7,14 @@ import { useKitchenQuery, useRecentMakesQuery } from '../../data/api.ts';
 import { useNow } from '../../data/clock.ts';
 import { chosenCook } from '../../data/device.ts';
 import { attendedMake } from '../../data/attended.ts';
-import { useAppSelector } from '../../data/store.ts';
-import { useUnderWayIds, useUnderWayLogs } from '../../data/under-way.ts';
-import { useAllLive } from '../../data/use-all-live.ts';
-import type { LiveMake } from '../../data/use-make.ts';
+import { recordAll, useAppSelector } from '../../data/store.ts';
+import { useUnderWayIds } from '../../data/under-way.ts';
+import { useShelf, type Shelved } from '../../data/use-shelf.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { Thread } from '../../parts/drawings/Thread.tsx';
-import { completeStep } from '../../data/complete-step.ts';
 import './bench.css';
 
 const Crock = lazy(async () => ({ default: (await import('./Crock.tsx')).Crock }));
-const EarlyCrock = lazy(async () => ({ default: (await import('./Crock.tsx')).EarlyCrock }));
 /** Only where a day is going on. */
 const BenchDay = lazy(async () => ({ default: (await import('./BenchDay.tsx')).BenchDay }));
 
@@ -28,7 +25,7 @@ const BenchLarder = lazy(async () => ({ default: (await import('./BenchLarder.ts
 const MANY = 4;
 
 /** The one thing to do now, or the next one to come. */
-function NowPanel(props: { readonly makes: readonly LiveMake[]; readonly nowMs: number }) {
+function NowPanel(props: { readonly makes: readonly Shelved[]; readonly nowMs: number }) {
   const { makes, nowMs } = props;
   const day = useAppSelector((s) => s.live.day);
   const me = chosenCook();
@@ -40,7 +37,7 @@ function NowPanel(props: { readonly makes: readonly LiveMake[]; readonly nowMs: 
   const units = useUnits();
   const [later, setLater] = useState<ReadonlySet<string>>(new Set());
   const ranked = makes
-    .flatMap((make) => (make.next ? [{ id: make.state.id, make, next: make.next }] : []))
+    .flatMap((make) => (make.next ? [{ id: make.id, make, next: make.next }] : []))
     .sort(
       (a, b) => Number(others(a.id) !== null) - Number(others(b.id) !== null) || a.next.atMs - b.next.atMs,
     );
@@ -61,31 +58,32 @@ function NowPanel(props: { readonly makes: readonly LiveMake[]; readonly nowMs: 
     );
   }
   const { make, next } = chosen;
-  const { state } = make;
   const due = next.atMs <= nowMs + 45_000;
-  const step = state.current!.step;
-  const after = state.steps[state.steps.findIndex((s) => s.status === 'current') + 1]?.step;
-  // What goes by itself is over then: what comes next is to be done.
-  const doing = step.facts.waits ? (due && step.due?.text) || (after ?? step).doing : step.doing;
+  const doing = due ? make.now?.whenDue : make.now?.doing;
   return (
     <section className={`now-panel ${due && next.mustAct ? 'must' : ''}`} aria-labelledby="now">
       <h2 id="now">{due ? 'Now' : `Next, in about ${formatMinutes((next.atMs - nowMs) / MINUTE_MS)}`}</h2>
       <p className="big">{next.act}</p>
       <p>
-        <strong>{state.plan.name}.</strong> {doing}
-        {others(state.id) !== null && <> {others(state.id)} will do this.</>}
+        <strong>{make.name}.</strong> {doing}
+        {others(make.id) !== null && <> {others(make.id)} will do this.</>}
       </p>
       {due ? (
-        <Button className="great" h={72} onClick={() => void completeStep(state)}>
-          {step.doneWords}
+        <Button
+          className="great"
+          h={72}
+          disabled={make.recalled}
+          onClick={() => void recordAll(make.id, make.done)}
+        >
+          {make.now?.doneWords}
         </Button>
       ) : (
-        <Button component={Link} to={`/makes/${state.id}`} className="great" h={72} variant="default">
-          Open {state.plan.name}
+        <Button component={Link} to={`/makes/${make.id}`} className="great" h={72} variant="default">
+          Open {make.name}
         </Button>
       )}
       <div className="row">
-        <Button component={Link} to={`/makes/${state.id}?pad=1`} variant="default" flex={1}>
+        <Button component={Link} to={`/makes/${make.id}?pad=1`} variant="default" flex={1}>
           Add reading
         </Button>
         <Button variant="default" disabled={ranked.length < 2} onClick={putOff} flex={1}>
@@ -110,18 +108,13 @@ export function Bench({
 }) {
   // Nothing here says less than a minute.
   const nowMs = useNow(5000);
-  const makes = useAllLive();
+  const shelf = useShelf();
+  const makes = shelf.filter(({ timed }) => timed);
   const attended = makes.map((make) => attendedMake(make, nowMs));
   const ids = useUnderWayIds();
   const failed = useAppSelector((s) => s.live.failed);
-  const logs = useUnderWayLogs();
-  // Each stands in its place from the first, whether its times are known yet or not.
-  const shelf = logs.flatMap(({ state }) =>
-    state && !state.finished ? [{ state, live: makes.find((make) => make.state.id === state.id) }] : [],
-  );
-  const untimed = ids.filter(
-    (id, at) => (failed[id] && !makes.some((make) => make.state.id === id)) || logs[at]?.unreadable,
-  );
+  const unreadable = useAppSelector((s) => s.live.unreadable);
+  const untimed = ids.filter((id) => unreadable[id] || (failed[id] && !makes.some((make) => make.id === id)));
   const day = useAppSelector((s) => s.live.day);
   const { data: kitchen } = useKitchenQuery();
   const list = useRecentMakesQuery();
@@ -159,13 +152,9 @@ export function Bench({
         )}
         <div className={shelf.length > MANY ? 'shelf many' : empty ? undefined : 'shelf'}>
           <Suspense>
-            {shelf.map(({ state, live }) =>
-              live ? (
-                <Crock key={state.id} make={live} nowMs={nowMs} />
-              ) : (
-                <EarlyCrock key={state.id} state={state} nowMs={nowMs} />
-              ),
-            )}
+            {shelf.map((make) => (
+              <Crock key={make.id} make={make} nowMs={nowMs} />
+            ))}
           </Suspense>
           {untimed.map((id) => (
             <p key={id} role="alert">

@@ -1,61 +1,40 @@
-import { markBand, type MakeState, HOUR_MS } from '@morning-crock/core';
+import { HOUR_MS } from '@morning-crock/core';
 import { Link } from 'react-router';
-import type { LiveMake } from '../../data/use-make.ts';
+import type { Shelved } from '../../data/use-shelf.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { CrockDrawing } from '../../parts/drawings/CrockDrawing.tsx';
-import { crockLook } from '../../parts/drawings/crock-look.ts';
-import { readyWords } from '../../parts/words/seen-words.ts';
 
 /** Further off than this, what comes next is of another day. */
 const FAR_MS = 24 * HOUR_MS;
 
-/** What the tag on a crock says: the next moment as a band where it is one. */
-function tagOf(make: LiveMake, units: ReturnType<typeof useUnits>, nowMs: number): string {
-  const { state, forecast, next, safety } = make;
-  if (safety.verdict === 'over') return 'Do not taste';
-  if (state.current?.step.facts.sours && markBand(forecast, 'ready').p50 !== null)
-    return readyWords(state, forecast, units, nowMs);
+/** What the tag on a crock says: the next moment as a band where it is one; before its times are known, what its plan had. */
+function tagOf(make: Shelved, units: ReturnType<typeof useUnits>, nowMs: number): string {
+  const { ready, next, step } = make;
+  if (make.over) return 'Do not taste';
+  if (!make.timed) {
+    const endMs = step?.plannedEndMs ?? null;
+    return `${step?.title ?? ''}${endMs === null ? '' : `, planned until ${units.time(endMs, nowMs)}`}`;
+  }
+  if (ready) return `${ready.words} ${units.span(ready.band.p10, ready.band.p90, nowMs)}`;
   if (!next) return 'all done';
   if (next.atMs <= nowMs) return `${next.act}: now`;
   return `${next.act} about ${units.time(next.atMs, nowMs)}`;
 }
 
 /** A make as it stands on the shelf, with its tag. */
-export function Crock({ make, nowMs }: { readonly make: LiveMake; readonly nowMs: number }) {
+export function Crock({ make, nowMs }: { readonly make: Shelved; readonly nowMs: number }) {
   const units = useUnits();
-  const look = crockLook(make.state, make.forecast.point, make.safety, nowMs);
-  const far = make.next !== null && make.next.atMs - nowMs > FAR_MS;
+  const nextMs = make.next?.atMs ?? make.step?.plannedEndMs ?? null;
+  const far = nextMs !== null && nextMs - nowMs > FAR_MS;
   return (
-    <Link to={`/makes/${make.state.id}`} className={far ? 'crock-link far' : 'crock-link'}>
-      <CrockDrawing {...look} />
+    <Link to={`/makes/${make.id}`} className={far ? 'crock-link far' : 'crock-link'}>
+      <CrockDrawing {...make.look} />
       <span className="tag">
         <span className="tag-name">
-          {make.state.tags.length > 0 && <span className="number">{make.state.tags.join('·')} </span>}
-          {make.state.plan.name}
+          {make.tags.length > 0 && <span className="number">{make.tags.join('·')} </span>}
+          {make.name}
         </span>
-        <span className={make.safety.verdict === 'over' ? 'danger' : 'quiet'}>
-          {tagOf(make, units, nowMs)}
-        </span>
-      </span>
-    </Link>
-  );
-}
-
-/** A make whose times are not known yet on this device: as its log has it, with the time its plan had for this step. */
-export function EarlyCrock({ state, nowMs }: { readonly state: MakeState; readonly nowMs: number }) {
-  const units = useUnits();
-  const { current, planned } = state;
-  const end = planned?.steps.find(({ step }) => step === current?.step.id)?.end.p50 ?? null;
-  const far = end !== null && end - nowMs > FAR_MS;
-  return (
-    <Link to={`/makes/${state.id}`} className={far ? 'crock-link far' : 'crock-link'}>
-      <CrockDrawing {...crockLook(state, null, null, nowMs)} />
-      <span className="tag">
-        <span className="tag-name">{state.plan.name}</span>
-        <span className="quiet">
-          {current?.step.title}
-          {end !== null && `, planned until ${units.time(end, nowMs)}`}
-        </span>
+        <span className={make.over ? 'danger' : 'quiet'}>{tagOf(make, units, nowMs)}</span>
       </span>
     </Link>
   );

@@ -26,7 +26,7 @@ import { refusalWords } from '../../data/refusal-words.ts';
 import { liveSlice } from '../../data/live-slice.ts';
 import { dropRefused, record, useAppDispatch, useAppSelector, whenSettled } from '../../data/store.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { requestForecast } from '../../workers/forecast-client.ts';
+import { requestForecast } from '../../workers/kitchen-client.ts';
 import { Choices } from '../../parts/fields/Choices.tsx';
 import { StepSlider } from '../../parts/fields/StepSlider.tsx';
 import { FeedTable } from '../../parts/tables/FeedTable.tsx';

@@ -24,7 +24,7 @@ import { useMethods } from '../../data/use-methods.ts';
 import { useDays } from '../../data/use-days.ts';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
 import { DayTimeFields, useDayTime } from '../../parts/words/DayTime.tsx';
-import { requestForecast } from '../../workers/forecast-client.ts';
+import { requestForecast } from '../../workers/kitchen-client.ts';
 import { DayBlock } from './DayBlock.tsx';
 import { dayMoments } from './day-moments.ts';
 import { DayLists } from './DayLists.tsx';

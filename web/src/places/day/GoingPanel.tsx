@@ -6,7 +6,7 @@ import { Link } from 'react-router';
 import { ulid } from 'ulid';
 import { now } from '../../data/clock.ts';
 import { record } from '../../data/store.ts';
-import { useUnderWayLogs } from '../../data/under-way.ts';
+import { useUnderWayLogs } from '../../data/under-way-logs.ts';
 import { useMethods } from '../../data/use-methods.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { DayPicture } from './DayPicture.tsx';

@@ -17,7 +17,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { useMethods } from '../../data/use-methods.ts';
 import { useMilkRoom } from '../../data/use-milk.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { cancelForecast, requestDay } from '../../workers/forecast-client.ts';
+import { cancelForecast, requestDay } from '../../workers/kitchen-client.ts';
 import type { DayDraft } from './day-draft.ts';
 
 const KEY = 'day';

@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { ulid } from 'ulid';
 import { now } from '../../data/clock.ts';
 import { record } from '../../data/store.ts';
-import { useUnderWayLogs } from '../../data/under-way.ts';
+import { useUnderWayLogs } from '../../data/under-way-logs.ts';
 import { useAllLive } from '../../data/use-all-live.ts';
 import { useLarder } from '../../data/use-larder.ts';
 import { codeOf } from '../../parts/words/stock-words.ts';

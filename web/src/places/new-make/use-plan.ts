@@ -24,7 +24,7 @@ import {
 import { now } from '../../data/clock.ts';
 import { liveSlice } from '../../data/live-slice.ts';
 import { useAppDispatch } from '../../data/store.ts';
-import { cancelForecast, requestForecast } from '../../workers/forecast-client.ts';
+import { cancelForecast, requestForecast } from '../../workers/kitchen-client.ts';
 
 /** A plan in the making, with everything that follows from it. */
 export interface Planning {

@@ -14,7 +14,7 @@ import { useNavigate } from 'react-router';
 import { now } from '../../data/clock.ts';
 import { refusalOf } from '../../data/refusal-of.ts';
 import { record } from '../../data/store.ts';
-import { requestForecast } from '../../workers/forecast-client.ts';
+import { requestForecast } from '../../workers/kitchen-client.ts';
 import { takeGoods, takeStarterLot, useGoods } from './use-goods.ts';
 
 /** "HH:MM" as the next such moment. */

@@ -13,7 +13,7 @@ import { now } from '../../../data/clock.ts';
 import { useUnits } from '../../../data/use-units.ts';
 import { ClockField } from '../../../parts/fields/ClockField.tsx';
 import { StepSlider } from '../../../parts/fields/StepSlider.tsx';
-import { requestButter } from '../../../workers/forecast-client.ts';
+import { requestButter } from '../../../workers/kitchen-client.ts';
 import '../../../parts/fields/work-back.css';
 import { FindWay } from '../../../parts/fields/FindWay.tsx';
 

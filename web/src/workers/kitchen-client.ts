@@ -9,25 +9,42 @@ import type {
   DayWish,
   LoggedEvent,
 } from '@morning-crock/core';
-import type { ForecastJob, ForecastWorker, GoingQuestion } from './forecast.worker.ts';
+import type { ForecastJob, GoingQuestion, KitchenWorker, LogNews } from './kitchen.worker.ts';
+import type { MakePicture } from './make-picture.ts';
 import { lastingWorker } from './lasting.ts';
 
 /** What the worker was last told of each make. */
 const told = new Map<string, readonly LoggedEvent[]>();
 
-const ask = lastingWorker<ForecastWorker>(() => {
+const ask = lastingWorker<KitchenWorker>(() => {
   told.clear();
-  return new Worker(new URL('./forecast.worker.ts', import.meta.url), { type: 'module' });
+  return new Worker(new URL('./kitchen.worker.ts', import.meta.url), { type: 'module' });
 });
 
 /** A make's events as they stand, of which only those are sent that the worker does not have. */
-function newsOf(makeId: string, events: readonly LoggedEvent[]) {
+function newsOf(makeId: string, events: readonly LoggedEvent[]): LogNews {
   const before = told.get(makeId) ?? [];
   let known = 0;
   while (known < before.length && before[known] === events[known]) known++;
   told.set(makeId, events);
-  return { known, events: events.slice(known) };
+  return { makeId, known, events: events.slice(known) };
 }
+
+/**
+ * A make under way as the shelf shows it; `null` for what is over, a word where its entries contradict each other.
+ * @throws Error when the worker cannot be fetched or falls over
+ */
+export function requestPicture(
+  makeId: string,
+  events: readonly LoggedEvent[],
+  nowMs: number,
+  recalled: BandForecast | null,
+): Promise<MakePicture | 'unreadable' | null> {
+  return ask((worker) => worker.picture(newsOf(makeId, events), nowMs, recalled));
+}
+
+/** Begins the worker before anything is asked of it. */
+export const beginWorker = (): void => void ask(() => undefined).catch(() => undefined);
 
 /** A forecast asked for: of a plan, or of a make with all its events. */
 type ForecastQuestion =

@@ -14,20 +14,15 @@ import {
   type ButterWish,
   type DayWish,
   type LoggedEvent,
+  type MakeState,
 } from '@morning-crock/core';
 import type { MakePlan } from '@morning-crock/core/contract';
 import { expose } from 'comlink';
+import { makePicture, type MakePicture } from './make-picture.ts';
 
 /** A forecast asked for: of a make's events, or of a plan nobody has begun. */
 export type ForecastJob =
-  | {
-      readonly kind: 'make';
-      readonly makeId: string;
-      /** How many of the events it was told before still stand, and those that follow them. */
-      readonly known: number;
-      readonly events: readonly LoggedEvent[];
-      readonly nowMs: number;
-    }
+  | ({ readonly kind: 'make'; readonly nowMs: number } & LogNews)
   | { readonly kind: 'plan'; readonly makeId: string; readonly plan: MakePlan; readonly nowMs: number };
 
 /** A day that is going on, with the logs of its makes. */
@@ -38,8 +33,48 @@ export type GoingQuestion = Omit<GoingDay, 'makes'> & {
   })[];
 };
 
-/** The log of each make as it was last told: a day of a probe is not sent again for each reading. */
-const logs = new Map<string, readonly LoggedEvent[]>();
+/** News of a make's log: how many of the events told before still stand, and those that follow them. */
+export interface LogNews {
+  readonly makeId: string;
+  readonly known: number;
+  readonly events: readonly LoggedEvent[];
+}
+
+/** A make as the page last told of it: its log, what that folds to, and its latest forecast. */
+interface OwnedLog {
+  readonly events: readonly LoggedEvent[];
+  /** Folded when somebody asks; an error is kept for whoever asks again. */
+  folded: { readonly state: MakeState | null } | { readonly error: unknown } | null;
+  forecast: BandForecast | null;
+}
+/** One log for each make: a day of a probe is not sent again for each reading, and each is folded once. */
+const logs = new Map<string, OwnedLog>();
+
+/** Takes news of a log. */
+function hear({ makeId, known, events }: LogNews): OwnedLog {
+  const before = logs.get(makeId);
+  if (before && events.length === 0 && known === before.events.length) return before;
+  const log = {
+    events: [...(before?.events.slice(0, known) ?? []), ...events],
+    folded: null,
+    forecast: before?.forecast ?? null,
+  };
+  logs.set(makeId, log);
+  return log;
+}
+
+/** @throws what the fold threw */
+function stateOf(makeId: string, log: OwnedLog): MakeState | null {
+  if (!log.folded) {
+    try {
+      log.folded = { state: foldMake(makeId, log.events) };
+    } catch (error) {
+      log.folded = { error };
+    }
+  }
+  if ('error' in log.folded) throw log.folded.error;
+  return log.folded.state;
+}
 
 /** The newest job number of each key; older ones stop at their next breath. */
 const newest = new Map<string, number>();
@@ -68,22 +103,41 @@ async function inSlices<T>(
   }
 }
 
-const forecastWorker = {
+const kitchenWorker = {
+  /**
+   * A make under way as the shelf shows it now, by its log and its latest forecast.
+   * @param recalled a forecast of the last time, for as long as there is no newer one
+   * @returns `null` for what is over, or was never begun; a word where its entries contradict each other
+   */
+  picture(news: LogNews, nowMs: number, recalled: BandForecast | null): MakePicture | 'unreadable' | null {
+    const log = hear(news);
+    let state: MakeState | null;
+    try {
+      state = stateOf(news.makeId, log);
+    } catch (error) {
+      console.error(error);
+      return 'unreadable';
+    }
+    if (!state || state.finished) return null;
+    return makePicture(state, log.forecast ?? recalled, nowMs);
+  },
   /** Computes in slices; `null` when a newer job for the same key took its place or it was cancelled. */
   async forecast(key: string, job: ForecastJob): Promise<BandForecast | null> {
     const mine = ++count;
     newest.set(key, mine);
-    if (job.kind === 'make')
-      logs.set(job.makeId, [...(logs.get(job.makeId) ?? []).slice(0, job.known), ...job.events]);
+    const log = job.kind === 'make' ? hear(job) : null;
     await breathe();
     if (newest.get(key) !== mine) return null;
-    const state =
-      job.kind === 'plan' ? stateOfPlan(job.plan) : foldMake(job.makeId, logs.get(job.makeId) ?? []);
+    const state = job.kind === 'plan' ? stateOfPlan(job.plan) : log && stateOf(job.makeId, log);
     if (!state) return null;
     const work = forecasting(state, job.nowMs, hashSeed(job.makeId));
     for (;;) {
       const step = work.next();
-      if (step.done === true) return step.value;
+      if (step.done === true) {
+        const now = logs.get(job.makeId);
+        if (now) now.forecast = step.value;
+        return step.value;
+      }
       await breathe();
       if (newest.get(key) !== mine) return null;
     }
@@ -115,5 +169,5 @@ const forecastWorker = {
   },
 };
 
-export type ForecastWorker = typeof forecastWorker;
-expose(forecastWorker);
+export type KitchenWorker = typeof kitchenWorker;
+expose(kitchenWorker);
