@@ -13,7 +13,7 @@ const WORDS = new Set(
 );
 /** Where names are known: steps and products themselves, what is made of them, and what was made for one. */
 const KNOWS =
-  /^core\/src\/(steps|products|contract|demo|recipes)\/|^web\/src\/places\/([^/]+\/panels|methods)\/|^server\/src\/(demo|testing)\/|\/fixtures\/|\.test\.tsx?$/;
+  /^core\/src\/(steps|products|contract|demo)\/|^web\/src\/places\/([^/]+\/panels|methods)\/|^server\/src\/(demo|testing)\/|\/fixtures\/|\.test\.tsx?$/;
 const LOOKED_AT = /^(core|server|web)\/src\/.*\.tsx?$/;
 
 /** @returns {ts.Program} */
@@ -54,19 +54,83 @@ function heldAgainst(literal) {
   return checker.getContextualType(literal);
 }
 
+/** Where what only one kind of step has may be asked: the step itself, and the panels drawn for it. */
+const OWNS = /^core\/src\/(steps|demo)\/|^web\/src\/places\/[^/]+\/panels\/|\/fixtures\/|\.test\.tsx?$/;
+
+/**
+ * Facts that one kind of step alone has are its name in disguise: which they are is read off the steps themselves.
+ * @returns {{ facts: Set<string>, pots: Set<string> }} names of facts, and what stands in the pot
+ */
+function fingerprints() {
+  /** @type {Map<string, number>} */
+  const facts = new Map();
+  /** @type {Map<string, number>} */
+  const pots = new Map();
+  const count = (/** @type {Map<string, number>} */ of, /** @type {string} */ name) =>
+    of.set(name, (of.get(name) ?? 0) + 1);
+  for (const file of whole.getSourceFiles()) {
+    if (!/core\/src\/steps\/.*(?<!test)\.ts$/.test(file.fileName)) continue;
+    /** @param {ts.Node} node */
+    const visit = (node) => {
+      if (ts.isCallExpression(node) && node.expression.getText() === 'factsOf') {
+        const [own] = node.arguments;
+        if (own && ts.isObjectLiteralExpression(own))
+          for (const property of own.properties)
+            if (ts.isPropertyAssignment(property)) {
+              count(facts, property.name.getText());
+              if (property.name.getText() === 'inThePot' && ts.isStringLiteral(property.initializer))
+                count(pots, property.initializer.text);
+            }
+      }
+      ts.forEachChild(node, visit);
+    };
+    visit(file);
+  }
+  const single = (/** @type {Map<string, number>} */ of) =>
+    new Set([...of].flatMap(([name, many]) => (many === 1 ? [name] : [])));
+  return { facts: single(facts), pots: single(pots) };
+}
+
+const own = fingerprints();
+/** @param {ts.Node} node */
+const isFacts = (node) =>
+  checker
+    .getTypeAtLocation(node)
+    .getProperties()
+    .some(({ name }) => name === 'inThePot');
+
 let found = 0;
 for (const file of whole.getSourceFiles()) {
   const name = relative(ROOT, file.fileName);
-  if (!LOOKED_AT.test(name) || KNOWS.test(name)) continue;
+  if (!LOOKED_AT.test(name)) continue;
+  const knows = KNOWS.test(name);
   /** @param {ts.Node} node */
   const visit = (node) => {
-    if (ts.isStringLiteral(node) && WORDS.has(node.text)) {
+    if (!knows && ts.isStringLiteral(node) && WORDS.has(node.text)) {
       const type = heldAgainst(node);
       if (type && isName(type)) {
         found++;
         const { line } = file.getLineAndCharacterOfPosition(node.getStart());
         console.error(
           `${name}:${line + 1}  '${node.text}': ask for a fact of the step or the product, not for its name`,
+        );
+      }
+    }
+    if (!OWNS.test(name)) {
+      const asked =
+        ts.isPropertyAccessExpression(node) && own.facts.has(node.name.text) && isFacts(node.expression)
+          ? node.name.text
+          : ts.isStringLiteral(node) &&
+              own.pots.has(node.text) &&
+              ts.isBinaryExpression(node.parent) &&
+              /inThePot$/.test((node.parent.left === node ? node.parent.right : node.parent.left).getText())
+            ? node.text
+            : null;
+      if (asked !== null) {
+        found++;
+        const { line } = file.getLineAndCharacterOfPosition(node.getStart());
+        console.error(
+          `${name}:${line + 1}  '${asked}': only one kind of step has it. Let the step do what follows from it`,
         );
       }
     }

@@ -4,6 +4,8 @@ import type { EventType } from '../contract/index.ts';
 export type StreamKind = 'make' | 'lot' | 'culture' | 'method' | 'day' | 'goods' | 'kitchen';
 /** What is folded from the entries of many streams. */
 export type Register = 'milk' | 'cultures' | 'larder';
+/** What a kitchen is asked for besides its registers and its makes. */
+export type KitchenList = 'kitchen' | 'factors' | 'methods' | 'days';
 
 /** All that has to be known of a type of entry apart from its shape. */
 export interface EventFacts {
@@ -31,6 +33,14 @@ export interface EventFacts {
   readonly teaches?: true;
   /** The registers that are folded from it. */
   readonly feeds?: readonly Register[];
+  /** The registers that may have something to say against it. */
+  readonly checkedBy?: readonly Register[];
+  /** A make gave something to the milk room by it: taken back, what was made of that must still have been. */
+  readonly gives?: true;
+  /** It says what kind of happening it is, and whom it is about: a correction leaves that alone. */
+  readonly named?: true;
+  /** What else is another with it. */
+  readonly renews?: readonly KitchenList[];
 }
 
 const ANY: readonly StreamKind[] = ['make', 'lot', 'culture', 'method', 'day', 'goods', 'kitchen'];
@@ -39,10 +49,17 @@ const ALL: readonly Register[] = ['milk', 'cultures', 'larder'];
 
 /** One line a type: whoever has to tell types apart asks here. */
 export const EVENT_FACTS: Readonly<Record<EventType, EventFacts>> = {
-  'make-started': { of: MAKE, begins: true, shapes: true, unasked: true, feeds: ALL },
+  'make-started': {
+    of: MAKE,
+    begins: true,
+    shapes: true,
+    unasked: true,
+    feeds: ALL,
+    checkedBy: ['milk', 'cultures'],
+  },
   planned: { of: MAKE, shapes: true, aside: true, unasked: true, unlisted: true },
-  'step-done': { of: MAKE, feeds: ['milk'] },
-  'step-skipped': { of: MAKE, feeds: ['milk', 'larder'] },
+  'step-done': { of: MAKE, feeds: ['milk'], gives: true },
+  'step-skipped': { of: MAKE, feeds: ['milk', 'larder'], gives: true },
   'temperature-read': { of: MAKE, bounded: true, unlisted: true },
   'heat-felt': { of: MAKE, bounded: true, unlisted: true },
   'ph-read': { of: MAKE, bounded: true },
@@ -52,7 +69,7 @@ export const EVENT_FACTS: Readonly<Record<EventType, EventFacts>> = {
   'jar-chilled': { of: MAKE, shapes: true },
   'cue-seen': { of: MAKE, bounded: true },
   'starter-added': { of: MAKE, shapes: true, feeds: ['cultures'] },
-  weighed: { of: MAKE, afterwards: true, feeds: ['milk', 'larder'] },
+  weighed: { of: MAKE, afterwards: true, feeds: ['milk', 'larder'], gives: true },
   'stage-seen': { of: MAKE, bounded: true },
   'pan-weighed': { of: MAKE, bounded: true },
   'pan-changed': { of: MAKE, bounded: true },
@@ -67,7 +84,7 @@ export const EVENT_FACTS: Readonly<Record<EventType, EventFacts>> = {
   shaped: { of: MAKE, bounded: true, afterwards: true },
   tasted: { of: MAKE, bounded: true, aside: true, afterwards: true },
   noted: { of: MAKE, bounded: true, aside: true, afterwards: true },
-  reserved: { of: MAKE, afterwards: true, feeds: ['cultures'] },
+  reserved: { of: MAKE, afterwards: true, feeds: ['cultures'], checkedBy: ['cultures'] },
   'alarm-acknowledged': {
     of: MAKE,
     bounded: true,
@@ -79,25 +96,45 @@ export const EVENT_FACTS: Readonly<Record<EventType, EventFacts>> = {
   corrected: { of: ANY, changes: true, afterwards: true, teaches: true, feeds: ALL },
   voided: { of: ANY, changes: true, afterwards: true, unasked: true, teaches: true, feeds: ALL },
   finished: { of: MAKE, ends: true, teaches: true, feeds: ['milk', 'cultures'] },
-  'milk-poured': { of: MAKE, shapes: true, feeds: ['milk'] },
-  'culture-changed': { of: ['culture'], begins: true, feeds: ['cultures'] },
+  'milk-poured': { of: MAKE, shapes: true, feeds: ['milk'], checkedBy: ['milk'] },
+  'culture-changed': {
+    of: ['culture'],
+    begins: true,
+    feeds: ['cultures'],
+    checkedBy: ['cultures'],
+    named: true,
+    renews: ['factors'],
+  },
   fed: { of: MAKE, shapes: true },
-  'waking-started': { of: MAKE, begins: true, shapes: true, unasked: true, feeds: ['cultures'] },
+  'waking-started': {
+    of: MAKE,
+    begins: true,
+    shapes: true,
+    unasked: true,
+    feeds: ['cultures'],
+    checkedBy: ['cultures'],
+  },
   'waking-done': { of: MAKE, shapes: true },
-  'milk-moved': { of: ['lot'], begins: true, feeds: ['milk'] },
-  'drain-weighed': { of: MAKE, shapes: true, feeds: ['milk'] },
-  'whey-returned': { of: MAKE, shapes: true, feeds: ['milk'] },
+  'milk-moved': { of: ['lot'], begins: true, feeds: ['milk'], checkedBy: ['milk'], named: true },
+  'drain-weighed': { of: MAKE, shapes: true, feeds: ['milk'], gives: true },
+  'whey-returned': { of: MAKE, shapes: true, feeds: ['milk'], gives: true },
   'break-tried': { of: MAKE, bounded: true },
   turned: { of: MAKE, bounded: true },
   tagged: { of: MAKE, bounded: true, aside: true, unlisted: true },
   'split-off': { of: MAKE, shapes: true, unasked: true, feeds: ['milk'] },
   joined: { of: MAKE, shapes: true, unasked: true },
   photographed: { of: MAKE, bounded: true, aside: true, afterwards: true, unlisted: true },
-  'method-changed': { of: ['method'], begins: true },
-  'day-changed': { of: ['day'], begins: true },
-  'larder-moved': { of: ['goods'], begins: true, feeds: ['larder', 'milk'] },
-  'kitchen-changed': { of: ['kitchen'] },
-  'learning-reset': { of: ['kitchen'] },
+  'method-changed': { of: ['method'], begins: true, renews: ['methods'] },
+  'day-changed': { of: ['day'], begins: true, renews: ['days'] },
+  'larder-moved': {
+    of: ['goods'],
+    begins: true,
+    feeds: ['larder', 'milk'],
+    checkedBy: ['larder'],
+    named: true,
+  },
+  'kitchen-changed': { of: ['kitchen'], renews: ['kitchen', 'factors'] },
+  'learning-reset': { of: ['kitchen'], renews: ['factors'] },
 };
 
 /** The types of which something holds. @example eventsThat((f) => f.bounded) // ['temperature-read', …] */

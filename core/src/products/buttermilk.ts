@@ -4,6 +4,7 @@ import type { Product } from './product.ts';
 export const BUTTERMILK: Product = {
   id: 'buttermilk',
   label: 'Buttermilk',
+  calledBy: /buttermilk/i,
   line: 'Milk soured at room temperature, for drinking and baking',
   goods: { into: 'milk', out: 'buttermilk' },
   drawn: { brush: 'reeds', as: 'poured' },

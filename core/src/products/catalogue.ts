@@ -36,6 +36,15 @@ export const PRODUCTS: Readonly<Record<ProductId, Product>> = {
   waking: WAKING,
 };
 
+/** What a recipe from elsewhere is of, by what it is called: its last word tells most. @example productCalled('Buttermilk cheese') // 'cheese' */
+export function productCalled(name: string): ProductId {
+  const found = Object.values(PRODUCTS).flatMap(({ id, calledBy }) => {
+    const match = calledBy?.exec(name);
+    return match ? [{ id, endsAt: match.index + match[0].length, long: match[0].length }] : [];
+  });
+  return found.sort((a, b) => b.endsAt - a.endsAt || b.long - a.long)[0]?.id ?? YOGURT.id;
+}
+
 export const productOf = ({ product }: Pick<MakePlan, 'product'>): Product => PRODUCTS[product];
 
 /** The steps of a plan with their types, those that this batch does not have left out. */

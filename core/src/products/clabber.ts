@@ -4,6 +4,7 @@ import type { Product } from './product.ts';
 export const CLABBER: Product = {
   id: 'clabber',
   label: 'Clabber',
+  calledBy: /clabber/i,
   line: 'Raw milk left to sour by itself',
   goods: { into: 'milk', out: 'clabber' },
   drawn: { brush: 'reeds', as: 'set' },

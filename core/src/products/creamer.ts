@@ -4,6 +4,7 @@ import type { Product } from './product.ts';
 export const CREAMER: Product = {
   id: 'creamer',
   label: 'Creamer',
+  calledBy: /creamer/i,
   line: 'Flavoured cream for coffee or tea',
   goods: { into: 'cream', out: 'creamer' },
   drawn: { brush: 'stars', as: 'poured' },

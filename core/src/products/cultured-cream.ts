@@ -4,6 +4,7 @@ import type { Product } from './product.ts';
 export const CULTURED_CREAM: Product = {
   id: 'cultured-cream',
   label: 'Cultured cream',
+  calledBy: /sour\s+cream|cultured\s+cream|crème|creme/i,
   line: 'Cream soured at room temperature, thick the next day',
   usual: true,
   goods: { into: 'cream', out: 'cultured cream' },

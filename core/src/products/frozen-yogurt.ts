@@ -4,6 +4,7 @@ import type { Product } from './product.ts';
 export const FROZEN_YOGURT: Product = {
   id: 'frozen-yogurt',
   label: 'Frozen yogurt',
+  calledBy: /frozen\s+yog/i,
   line: 'Yogurt, sweetened and frozen',
   goods: { into: 'yogurt', out: 'frozen yogurt' },
   drawn: { brush: 'stars', as: 'thick' },

@@ -1,7 +1,7 @@
 export type { Gives, PoursAs, Product } from './product.ts';
 export { defaultPlan } from './begin/begin-yogurt.ts';
 export { CULTURED_CREAM } from './cultured-cream.ts';
-export { besidesOf, PRODUCTS, methodSteps, productOf } from './catalogue.ts';
+export { besidesOf, PRODUCTS, methodSteps, productCalled, productOf } from './catalogue.ts';
 export { massFlow, type FlowKnown, type MassFlow } from './method-flow.ts';
 export { feedRows, milkForWaking, type FeedRow } from './feeds.ts';
 export { adviseOn } from './advise.ts';
@@ -9,3 +9,4 @@ export { beginPlan, planOfMethod } from './begin/index.ts';
 export { butterPour } from './begin/begin-ghee.ts';
 export { beginWaking, usualWaking, WAKES_AT_C } from './begin/begin-waking.ts';
 export { defectsOf } from './defects-of-plan.ts';
+export { DOSED_KINDS, dosesOf, mixedIn, withDose, withMixedIn, type MixStep } from './extras.ts';

@@ -4,6 +4,7 @@ import type { Product } from './product.ts';
 export const KEFIR: Product = {
   id: 'kefir',
   label: 'Kefir',
+  calledBy: /kefir/i,
   line: 'Milk with kefir grains, a day at room temperature',
   goods: { into: 'milk', out: 'kefir' },
   drawn: { brush: 'reeds', as: 'poured' },

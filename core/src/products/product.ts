@@ -23,6 +23,8 @@ export type PoursAs = 'milk' | 'curd' | 'ripened-cream' | 'set-milk' | 'butter';
 export interface Product {
   readonly id: ProductId;
   readonly label: string;
+  /** How a recipe from elsewhere calls it; left out, none does. */
+  readonly calledBy?: RegExp;
   /** What it is, in a line, where it is chosen. */
   readonly line: string;
   readonly goods: Goods;

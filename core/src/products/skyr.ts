@@ -4,6 +4,7 @@ import type { Product } from './product.ts';
 export const SKYR: Product = {
   id: 'skyr',
   label: 'Skyr',
+  calledBy: /skyr/i,
   line: 'Skimmed milk set with a little rennet, drained until thick',
   goods: { into: 'milk', out: 'skyr' },
   drawn: { brush: 'nets', as: 'set' },

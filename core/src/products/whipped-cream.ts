@@ -4,6 +4,7 @@ import type { Product } from './product.ts';
 export const WHIPPED_CREAM: Product = {
   id: 'whipped-cream',
   label: 'Whipped cream',
+  calledBy: /whipped/i,
   line: 'Cold cream, whipped until it holds its shape',
   goods: { into: 'cream', out: 'whipped cream' },
   drawn: { brush: 'stars', as: 'thick' },

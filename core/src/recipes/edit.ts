@@ -1,13 +1,5 @@
-import { stepFacts, STEP_TYPES } from '../steps/index.ts';
+import { freeName, stepFacts, STEP_TYPES } from '../steps/index.ts';
 import { method, type Method, type StepInstance, type StepKind } from '../contract/index.ts';
-
-/** A step's name that no other of the method has. @example freeName(steps, 'rest') // 'rest-2' */
-export function freeName(steps: readonly StepInstance[], kind: StepKind): string {
-  for (let n = 1; ; n++) {
-    const id = n === 1 ? kind : `${kind}-${n}`;
-    if (!steps.some((step) => step.id === id)) return id;
-  }
-}
 
 /** A step of a kind with usual parameters. */
 export const freshStep = (steps: readonly StepInstance[], kind: StepKind): StepInstance =>

@@ -15,4 +15,3 @@ export {
 export { planInstructions } from './instructions.ts';
 export { methodJson, MOST_FILE_CHARS, readMethodFile, type MethodRead } from './file.ts';
 export { fieldsOfStep, withField, type StepField } from './fields.ts';
-export { DOSED_KINDS, dosesOf, mixedIn, withDose, withMixedIn, type MixStep } from './extras.ts';

@@ -1,8 +1,8 @@
-import type { MakePlan, Method, ProductId, StepInstance } from '../contract/index.ts';
+import type { MakePlan, Method, StepInstance } from '../contract/index.ts';
 import type { StarterKind } from '../science/souring/index.ts';
 import { KILOGRAMS_PER, MILLILITRES_PER, MINUTE_MS } from '../science/units/index.ts';
 import { CAUTIONS } from '../setup/index.ts';
-import { methodSteps } from '../products/index.ts';
+import { methodSteps, productCalled } from '../products/index.ts';
 import type { Measured } from './measure.ts';
 import { ingredientsOf, instructionOf } from './recipe-words.ts';
 
@@ -189,18 +189,6 @@ const STARTER_WORDS: readonly (readonly [RegExp, StarterKind])[] = [
   [/buttermilk|sour\s+cream/i, 'cultured-buttermilk'],
   [/yog(?:h)?urt/i, 'fresh-yogurt'],
 ];
-const PRODUCT_WORDS: readonly (readonly [RegExp, ProductId])[] = [
-  [/frozen\s+yog/i, 'frozen-yogurt'],
-  [/skyr/i, 'skyr'],
-  [/kefir/i, 'kefir'],
-  [/clabber/i, 'clabber'],
-  [/cream\s+cheese|fresh\s+cheese|cottage|curd/i, 'fresh-cheese'],
-  [/cheese/i, 'cheese'],
-  [/buttermilk/i, 'buttermilk'],
-  [/sour\s+cream|cultured\s+cream|crème|creme/i, 'cultured-cream'],
-  [/whipped/i, 'whipped-cream'],
-  [/creamer/i, 'creamer'],
-];
 
 /** What of the ingredients decides the make: its starter's share; all else is told with it. */
 function readIngredients(lines: readonly string[], lost: string[]): Method['aims'] {
@@ -258,7 +246,7 @@ export function readRecipe(raw: unknown): RecipeRead | null {
   const total = recipe['totalTime'];
   if (typeof total === 'string' && minutesOfIso(total) === null)
     lost.push(`the total time “${plain(total, 40)}”`);
-  const product = PRODUCT_WORDS.find(([is]) => is.test(name))?.[1] ?? 'yogurt';
+  const product = productCalled(name);
   return {
     method: {
       version: 1,

@@ -15,6 +15,7 @@ function brineHours(of: StepOf, curd: Curd): readonly [number, number] {
 export const BRINE: StepType = {
   kind: 'brine',
   gerund: 'brining',
+  evening: 'moulds',
   usual: { brineFraction: 0.18, hours: null, diameterCm: 14 },
   asks: ['salt', 'a tub for the brine'],
   facts: factsOf({ inThePot: 'wheel', waits: true, overnight: true }),

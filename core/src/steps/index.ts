@@ -84,6 +84,7 @@ export type { MakeAt, MakeView, StepState, TemperatureReading } from './make-vie
 export { told, type Told as StepTold } from './told.ts';
 export { saltShareOf } from './work.ts';
 export { FREEZING_MACHINE_FACTS, MACHINE_FILL, type FreezeStep } from './freeze.ts';
+export { freeName } from './free-name.ts';
 export { DOSED, labelDoseWords, type DoseStep } from './add-dose.ts';
 export { washingOf, serumLeft } from './wash.ts';
 export { clarifyOf, panOf } from './clarify.ts';

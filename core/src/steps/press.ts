@@ -8,6 +8,7 @@ const own = ({ step }: StepOf) => paramsOf(step, 'press');
 export const PRESS: StepType = {
   kind: 'press',
   gerund: 'pressing',
+  evening: 'moulds',
   usual: { weightKg: 8, diameterCm: 14, hours: 8, turns: 2, moistureFraction: 0.48 },
   asks: ['a mould', 'a weight'],
   facts: factsOf({ inThePot: 'wheel', waits: true, overnight: true, pad: 'ph', tells: true, looks: true }),

@@ -28,6 +28,7 @@ const shelf = (
   },
 ): StepType => ({
   kind,
+  evening: 'moulds',
   ...own,
   facts: factsOf({ inThePot: 'wheel', waits: true, overnight: true, tells: true, looks: true }),
   words: ({ method }) => ({

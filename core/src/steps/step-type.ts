@@ -155,8 +155,9 @@ export interface StepType {
   readonly gerund: string;
   /** What one begins with that is put into a method, besides its name. */
   readonly usual?: Readonly<Record<string, unknown>>;
-  /** What it wants to find in the kitchen. */
+  /** What it wants to find in the kitchen, and what of it is made ready the evening before. */
   readonly asks?: readonly string[];
+  readonly evening?: 'cream-out' | 'cold-water' | 'cloths' | 'moulds';
   /** Whether a batch has it at all; left out, every batch has. */
   readonly applies?: (plan: MakePlan) => boolean;
   readonly words: (plan: MakePlan, of: StepOf) => StepWords;

@@ -11,6 +11,7 @@ const own = ({ step }: StepOf) => paramsOf(step, 'strain');
 export const STRAIN: StepType = {
   kind: 'strain',
   gerund: 'draining',
+  evening: 'cloths',
   usual: { way: 'cloth', stands: 'cold', of: 'protein', fraction: 0.06 },
   asks: ['a cloth and a bowl for the whey'],
   facts: factsOf({

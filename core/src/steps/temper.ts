@@ -115,6 +115,7 @@ export function temperMin(plan: MakePlan, atMs: number): number {
 export const TEMPER: StepType = {
   kind: 'temper',
   gerund: 'tempering',
+  evening: 'cream-out',
   usual: { toC: 13, standing: 'room' },
   asks: ['a probe'],
   facts: factsOf({

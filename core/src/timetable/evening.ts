@@ -2,6 +2,7 @@ import type { KitchenSettings, MakePlan } from '../contract/index.ts';
 import { STARTER_FACTS } from '../science/souring/index.ts';
 import { batchOf } from '../setup/index.ts';
 import { stateOfPlan } from '../make/index.ts';
+import { STEP_TYPES, type StepType } from '../steps/index.ts';
 import type { DayHands } from './hands.ts';
 
 /** One thing to do the evening before. */
@@ -26,9 +27,10 @@ export function eveningList(
   hands: readonly DayHands[],
   kitchen: Pick<KitchenSettings, 'pots'>,
 ): EveningThing[] {
-  const steps = plans.map((plan) => ({ plan, facts: stateOfPlan(plan).steps.map(({ step }) => step.facts) }));
-  const having = (holds: (facts: (typeof steps)[number]['facts'][number]) => boolean) =>
-    steps.filter(({ facts }) => facts.some(holds)).map(({ plan }) => plan);
+  const wanting = (what: StepType['evening']) =>
+    plans.filter((plan) =>
+      stateOfPlan(plan).steps.some(({ step }) => STEP_TYPES[step.kind].evening === what),
+    );
   const thing = (
     what: EveningThing['what'],
     own: readonly MakePlan[],
@@ -37,10 +39,10 @@ export function eveningList(
     own.length === 0
       ? []
       : [{ what, count: null, litres: null, name: null, of: own.map(({ name }) => name), ...over }];
-  const tempered = having(({ inThePot }) => inThePot === 'tempering');
-  const churned = having(({ uses }) => uses?.includes('churn') === true);
-  const cloths = having(({ inThePot }) => inThePot === 'cloth');
-  const moulds = having(({ inThePot }) => inThePot === 'wheel');
+  const tempered = wanting('cream-out');
+  const churned = wanting('cold-water');
+  const cloths = wanting('cloths');
+  const moulds = wanting('moulds');
   const starters = new Map<string, MakePlan[]>();
   for (const plan of plans) {
     const { kind } = plan.starter;

@@ -68,22 +68,25 @@ function withNewer(known: StoredEvent[], answered: StoredEvent[]): StoredEvent[]
 /** Lines of the ledger asked for at once. */
 const LEDGER_PAGE = 400;
 
+/** All that is asked for. */
+export const TAGS = [
+  'kitchen',
+  'makes',
+  'make',
+  'factors',
+  'tablets',
+  'milk',
+  'milk-lines',
+  'cultures',
+  'methods',
+  'days',
+  'larder',
+] as const;
+
 export const api = createApi({
   reducerPath: 'api',
   baseQuery,
-  tagTypes: [
-    'kitchen',
-    'makes',
-    'make',
-    'factors',
-    'tablets',
-    'milk',
-    'milk-lines',
-    'cultures',
-    'methods',
-    'days',
-    'larder',
-  ],
+  tagTypes: TAGS,
   keepUnusedDataFor: 3600,
   endpoints: (build) => ({
     kitchen: build.query<KitchenResponse, void>({

@@ -1,10 +1,10 @@
 import { EVENT_VERSION } from '@morning-crock/core/entry-version';
 import type { DraftEvent, ErrorBody, EventOf, EventType, StoredEvent } from '@morning-crock/core/contract';
-import { EVENT_FACTS } from '@morning-crock/core';
+import { EVENT_FACTS, type Register, type StreamKind } from '@morning-crock/core';
 import { configureStore, original } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
 import { ulid } from 'ulid';
-import { api } from './api.ts';
+import { api, TAGS } from './api.ts';
 import { keepAnswer, takeShownOld } from './last-known.ts';
 import { createSender, forgetDraft, keepDraft, keptDrafts, outboxSlice } from './outbox.ts';
 import { now } from './clock.ts';
@@ -43,13 +43,13 @@ function keepMakeNow(makeId: string): void {
   if (data) keepAnswer(`api/makes/${makeId}`, { events: data, now: new Date(now()).toISOString() });
 }
 
-type RegisterTag = 'milk' | 'milk-lines' | 'cultures' | 'larder' | 'factors' | 'methods' | 'days';
-const staleSoon = new Set<RegisterTag>();
+type ListTag = Exclude<(typeof TAGS)[number], 'makes' | 'make' | 'tablets'>;
+const staleSoon = new Set<ListTag>();
 let staleTimer: ReturnType<typeof setTimeout> | undefined;
 /** A file of milkings is thousands of entries at once: what they change is asked for again together. */
 const STALE_AFTER_MS = 120;
 
-function invalidateSoon(tags: readonly RegisterTag[]): void {
+function invalidateSoon(tags: readonly ListTag[]): void {
   for (const tag of tags) staleSoon.add(tag);
   staleTimer ??= setTimeout(() => {
     staleTimer = undefined;
@@ -96,8 +96,7 @@ function receiveCulture(event: StoredEvent): void {
       }),
     );
   });
-  // The names of lines are told with what they taught.
-  invalidateSoon(['cultures', 'factors']);
+  invalidateSoon(['cultures']);
 }
 
 let goodsPicture: ((event: StoredEvent) => void) | null = null;
@@ -121,20 +120,53 @@ function receiveGoods(event: StoredEvent): void {
 const CLOCKS_DIFFER_MS = 60_000;
 let seenMs = Number.NEGATIVE_INFINITY;
 
-/** The register that an entry is kept in. */
-const REGISTER_OF = {
-  'milk-moved': 'milk',
-  'culture-changed': 'cultures',
-  'larder-moved': 'larder',
-} as const;
-
 /** The moment of an entry made now: after all that this device has seen happen, though another's clock is ahead of its own. */
 function entryMs(): number {
   const nowMs = now();
   return Math.max(nowMs, Math.min(seenMs, nowMs + CLOCKS_DIFFER_MS));
 }
 
-/** Puts an event of the log where the page keeps its make; the same event twice changes nothing. */
+/** How an entry of a register's own is carried out. */
+const CARRIED_OUT: Readonly<Record<Register, (event: StoredEvent) => void>> = {
+  milk: receiveMilk,
+  cultures: receiveCulture,
+  larder: receiveGoods,
+};
+/** The register that streams of a kind are kept in. */
+const OF_STREAM: Readonly<Partial<Record<StreamKind, Register>>> = {
+  lot: 'milk',
+  culture: 'cultures',
+  goods: 'larder',
+};
+/** The register an entry is of, where it is of one alone. */
+function registerOf(type: EventType): Register | undefined {
+  const [first, ...others] = EVENT_FACTS[type].of;
+  return first !== undefined && others.length === 0 ? OF_STREAM[first] : undefined;
+}
+
+/** An entry of a make, or one that changes any other. */
+function receiveOfMake(event: StoredEvent): void {
+  const { feeds = [], changes, unlisted, teaches } = EVENT_FACTS[event.type];
+  if (feeds.includes('milk')) receiveMilk(event);
+  if (feeds.includes('cultures')) invalidateSoon(['cultures']);
+  // It may be anything that is changed.
+  if (changes) invalidateSoon(['larder', 'methods']);
+  store.dispatch(
+    api.util.updateQueryData('make', event.streamId, (draft) => {
+      // A make may have ten thousands of them: none is to be watched for changes.
+      const events = original(draft);
+      if (events.some((known) => known.id === event.id)) return draft;
+      const last = events.at(-1);
+      const grown = [...events, event];
+      return !last || last.seq < event.seq ? grown : grown.sort((a, b) => a.seq - b.seq);
+    }),
+  );
+  if (!unlisted) store.dispatch(api.util.invalidateTags(['makes']));
+  if (teaches) store.dispatch(api.util.invalidateTags(['factors']));
+  keepMake(event.streamId);
+}
+
+/** Puts an event of the log where the page keeps what it is about; the same event twice changes nothing. */
 export function receiveEvent(event: StoredEvent): void {
   seenMs = Math.max(seenMs, Date.parse(event.at));
   // A file of milkings comes as thousands of these, none of them from this page's outbox and none of them in a jar.
@@ -142,40 +174,11 @@ export function receiveEvent(event: StoredEvent): void {
     invalidateSoon(['milk', 'milk-lines']);
     return;
   }
-  if (event.type === 'learning-reset') {
-    store.dispatch(api.util.invalidateTags(['factors']));
-  } else if (event.type === 'kitchen-changed') {
-    // What is learned is told against what is typed.
-    store.dispatch(api.util.invalidateTags(['kitchen', 'factors']));
-  } else if (event.type === 'method-changed') {
-    invalidateSoon(['methods']);
-  } else if (event.type === 'day-changed') {
-    invalidateSoon(['days']);
-  } else if (event.type === 'milk-moved') {
-    receiveMilk(event);
-  } else if (event.type === 'larder-moved') {
-    receiveGoods(event);
-  } else if (event.type === 'culture-changed') {
-    receiveCulture(event);
-  } else {
-    if (EVENT_FACTS[event.type].feeds?.includes('milk')) receiveMilk(event);
-    if (EVENT_FACTS[event.type].feeds?.includes('cultures')) invalidateSoon(['cultures']);
-    if (EVENT_FACTS[event.type].changes) invalidateSoon(['larder']);
-    if (EVENT_FACTS[event.type].changes) invalidateSoon(['methods']);
-    store.dispatch(
-      api.util.updateQueryData('make', event.streamId, (draft) => {
-        // A make may have ten thousands of them: none is to be watched for changes.
-        const events = original(draft);
-        if (events.some((known) => known.id === event.id)) return draft;
-        const last = events.at(-1);
-        const grown = [...events, event];
-        return !last || last.seq < event.seq ? grown : grown.sort((a, b) => a.seq - b.seq);
-      }),
-    );
-    if (!EVENT_FACTS[event.type].unlisted) store.dispatch(api.util.invalidateTags(['makes']));
-    if (EVENT_FACTS[event.type].teaches) store.dispatch(api.util.invalidateTags(['factors']));
-    keepMake(event.streamId);
-  }
+  const { of, renews } = EVENT_FACTS[event.type];
+  const register = registerOf(event.type);
+  if (register) CARRIED_OUT[register](event);
+  else if (of.includes('make')) receiveOfMake(event);
+  if (renews) invalidateSoon(renews);
   store.dispatch(outboxSlice.actions.left(event.id));
 }
 
@@ -219,10 +222,14 @@ export async function record<T extends EventType>(
     data,
   } as DraftEvent;
   store.dispatch(outboxSlice.actions.kept(draft));
-  if (draft.type === 'milk-moved' || draft.type === 'culture-changed' || draft.type === 'larder-moved')
+  const register = registerOf(draft.type);
+  if (
+    register &&
+    (draft.type === 'milk-moved' || draft.type === 'culture-changed' || draft.type === 'larder-moved')
+  )
     store.dispatch(
       liveSlice.actions.entered({
-        register: REGISTER_OF[draft.type],
+        register,
         entry: { id: draft.id, streamId: draft.streamId, kind: draft.data.kind },
       }),
     );
@@ -278,20 +285,7 @@ export async function restoreOutbox(): Promise<void> {
 
 /** Asks for everything again when the page had to show what it last knew. */
 export function renewOld(): void {
-  if (takeShownOld())
-    store.dispatch(
-      api.util.invalidateTags([
-        'kitchen',
-        'makes',
-        'make',
-        'factors',
-        'milk',
-        'milk-lines',
-        'cultures',
-        'methods',
-        'days',
-      ]),
-    );
+  if (takeShownOld()) store.dispatch(api.util.invalidateTags([...TAGS]));
 }
 
 /** The server writes what this page cannot read. */

@@ -72,6 +72,7 @@ function likelyOf(plan: MakePlan): ReturnType<typeof likelyBalance> {
 export const CHURN: StepType = {
   kind: 'churn',
   gerund: 'churning',
+  evening: 'cold-water',
   usual: { churn: 'jar', speed: 'medium', name: 'A large jar', litres: 2 },
   asks: ['a churn, or a jar with a tight lid'],
   facts: factsOf({

@@ -2,6 +2,7 @@ import {
   CHANGE_WORD,
   clockTime,
   cultureReplay,
+  EVENT_FACTS,
   LARDER_WORD,
   larderReplay,
   localDate,
@@ -9,6 +10,7 @@ import {
   MOVEMENT_WORD,
   takesOut,
   type Broken,
+  type Register,
 } from '@morning-crock/core';
 import type { DraftEvent, EventType, KitchenSettings, StoredEvent } from '@morning-crock/core/contract';
 import { AppError } from '../../plugins/errors.ts';
@@ -19,22 +21,9 @@ import { checkPlannedMilk, milkRegister } from '../milk/milk-service.ts';
 import type { LogWriter } from './event-log.ts';
 import type { StreamFacts } from './stream-facts.ts';
 
-/** Entries that the milk room, and the register of cultures, may have something to say of. */
-const OF_MILK = new Set<EventType>(['milk-moved', 'milk-poured', 'make-started']);
-/** Entries by which a make gave something to the milk room: taken back, or changed, what was made of it must still have been. */
-const GIVES_MILK = new Set<EventType>([
-  'weighed',
-  'step-done',
-  'step-skipped',
-  'drain-weighed',
-  'whey-returned',
-]);
-/** Entries the larder may have something to say of; a weighing only when it is changed. */
-const OF_LARDER = new Set<EventType>(['larder-moved']);
-const OF_CULTURES = new Set<EventType>(['culture-changed', 'make-started', 'waking-started', 'reserved']);
-
-/** Entries that say what kind of happening they are, and whom it is about. */
-const NAMED = new Set<EventType>(['milk-moved', 'culture-changed', 'larder-moved']);
+/** Whether a register may have something to say of an entry. */
+const checkedBy = (type: EventType, register: Register): boolean =>
+  EVENT_FACTS[type].checkedBy?.includes(register) === true;
 
 const isRecord = (value: unknown): value is Readonly<Record<string, unknown>> =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
@@ -53,7 +42,7 @@ function identitiesOf(data: unknown): string {
 
 /** @throws AppError when a correction makes another entry of it */
 function checkSameEntry(draft: DraftEvent, aim: StoredEvent): void {
-  if (draft.type !== 'corrected' || !NAMED.has(aim.type)) return;
+  if (draft.type !== 'corrected' || !EVENT_FACTS[aim.type].named) return;
   const { data } = draft.data;
   if (data['kind'] !== (aim.data as { kind?: unknown }).kind)
     throw new AppError('bad-input', [
@@ -119,16 +108,20 @@ export function createRegisterChecks(log: LogWriter, kitchenId: string) {
         draft.type === 'voided' || draft.type === 'corrected' ? await stream.root(draft.data.target) : null;
       if (aim) checkSameEntry(draft, aim);
       const { type } = aim ?? draft;
-      const ofMilk = OF_MILK.has(type) || (aim !== null && GIVES_MILK.has(type));
-      const ofLarder = OF_LARDER.has(type) || (aim !== null && type === 'weighed');
-      if (!ofMilk && !ofLarder && !OF_CULTURES.has(type)) return;
+      const ofMilk = checkedBy(type, 'milk') || (aim !== null && EVENT_FACTS[type].gives);
+      const ofLarder =
+        checkedBy(type, 'larder') ||
+        (aim !== null &&
+          EVENT_FACTS[type].gives === true &&
+          EVENT_FACTS[type].feeds?.includes('larder') === true);
+      if (!ofMilk && !ofLarder && !checkedBy(type, 'cultures')) return;
       const { settings } = await readKitchen(log.manager, kitchenId);
       const system = settings.units.measures;
       const broken =
         (ofMilk &&
           (await milk.broken(draft, { replay: milkReplay(system), stands: takesOut, apart: forRecord }))) ||
         (ofLarder && (await larder.broken(draft, { replay: larderReplay(system) }))) ||
-        (OF_CULTURES.has(type) && (await cultures.broken(draft, { replay: cultureReplay })));
+        (checkedBy(type, 'cultures') && (await cultures.broken(draft, { replay: cultureReplay })));
       if (broken) throw refusal(draft, broken, settings);
       if (draft.type === 'make-started') checkPlannedMilk(await milk.get(), draft, system);
       checkCultureOf(await cultures.get(), draft);

@@ -68,7 +68,9 @@ export function crockLook(
   });
   if (safety?.verdict === 'over') return look('bad', 'do not taste');
   const inThePot = state.current?.step.facts.inThePot ?? 'milk';
-  if (inThePot === 'churning') return look(churnSurface(state, point, nowMs), 'in the churn');
+  const current = state.current?.step.kind;
+  if (current && STEP_TYPES[current].shareSeen)
+    return look(churnSurface(state, point, nowMs), 'in the churn');
   const known = BY_STEP[inThePot];
   if (known) return look(known[0], known[1](into));
   const souring = souringOf(state);

@@ -2,10 +2,10 @@ import { describe, expect, test } from '@jest/globals';
 import { makePlan, type MakePlan, type StepInstance } from '../contract/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
 import { batchOf } from '../setup/index.ts';
-import { massFlow, methodSteps, planOfMethod } from '../products/index.ts';
-import { SHIPPED_METHODS } from '../products/methods/index.ts';
+import { massFlow, methodSteps, planOfMethod } from './index.ts';
+import { SHIPPED_METHODS } from './methods/index.ts';
 import { labelDoseWords } from '../steps/index.ts';
-import { dosesOf, mixedIn, withDose, withMixedIn } from './index.ts';
+import { dosesOf, mixedIn, withDose, withMixedIn } from './extras.ts';
 
 const AT = '2026-03-10T06:00:00.000Z';
 const planOf = (id: string): MakePlan =>

@@ -1,6 +1,5 @@
 import type { MakePlan, StepInstance } from '../contract/index.ts';
-import { DOSED, stepFacts, STEP_TYPES, type DoseStep } from '../steps/index.ts';
-import { freeName } from './edit.ts';
+import { DOSED, freeName, stepFacts, STEP_TYPES, type DoseStep } from '../steps/index.ts';
 
 type Steps = readonly StepInstance[];
 export type MixStep = Extract<StepInstance, { kind: 'mix-in' }>;
