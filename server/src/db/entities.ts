@@ -126,30 +126,38 @@ export const tabletEntity = new EntitySchema<TabletRow>({
   indices: [{ name: 'tablet_by_token', columns: ['tokenHash'], unique: true }],
 });
 
-/** A make's line of the Daybook as it was worked out: nothing that could not be worked out again. */
-export interface MakeLineRow {
+/** Something that was worked out of the log: nothing that could not be worked out again. */
+export interface SnapshotRow {
   kitchenId: string;
-  makeId: string;
-  /** Where its log stood. */
-  lastSeq: number;
-  /** What worked it out. */
+  /** What it is: a line, a lesson, a register. */
+  kind: string;
+  /** Whose it is: a make; empty for what a kitchen has one of. */
+  name: string;
+  /** The fold that worked it out, and the build of the server. */
+  fold: number;
   build: string;
-  /** The line, as JSON. */
-  line: string;
+  /** Where the log stood. */
+  lastSeq: number;
+  /** What else it follows from, as a hash; empty for nothing. */
+  asked: string;
+  data: Buffer;
 }
 
-export const makeLineEntity = new EntitySchema<MakeLineRow>({
-  name: 'make_line',
+export const snapshotEntity = new EntitySchema<SnapshotRow>({
+  name: 'snapshot',
   columns: {
     kitchenId: { type: 'char', length: 26, primary: true },
-    makeId: { type: 'char', length: 26, primary: true },
-    lastSeq: { type: 'int', unsigned: true },
+    kind: { type: 'varchar', length: 16, primary: true },
+    name: { type: 'varchar', length: 26, primary: true },
+    fold: { type: 'int', unsigned: true },
     build: { type: 'char', length: 64 },
-    line: { type: 'text' },
+    lastSeq: { type: 'int', unsigned: true },
+    asked: { type: 'char', length: 64 },
+    data: { type: 'longblob' },
   },
   foreignKeys: [
     {
-      name: 'make_line_kitchen',
+      name: 'snapshot_kitchen',
       target: 'kitchen',
       columnNames: ['kitchenId'],
       referencedColumnNames: ['id'],
@@ -158,7 +166,6 @@ export const makeLineEntity = new EntitySchema<MakeLineRow>({
     },
   ],
 });
-
 /** One event of the log; rows are only ever added. */
 export interface EventRow {
   kitchenId: string;

@@ -121,10 +121,35 @@ class MakeLines1795700100000 implements MigrationInterface {
   }
 }
 
+/** What was worked out is kept by the fold that did it: lines, lessons and registers are there at once after a start. */
+class Snapshots1795700200000 implements MigrationInterface {
+  readonly name = 'Snapshots1795700200000';
+
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query(
+      'CREATE TABLE `snapshot` (`kitchenId` char(26) NOT NULL, `kind` varchar(16) NOT NULL, `name` varchar(26) NOT NULL, ' +
+        '`fold` int UNSIGNED NOT NULL, `build` char(64) NOT NULL, `lastSeq` int UNSIGNED NOT NULL, `asked` char(64) NOT NULL, ' +
+        '`data` longblob NOT NULL, PRIMARY KEY (`kitchenId`, `kind`, `name`)) ENGINE=InnoDB',
+    );
+    await runner.query(
+      'ALTER TABLE `snapshot` ADD CONSTRAINT `snapshot_kitchen` FOREIGN KEY (`kitchenId`) ' +
+        'REFERENCES `kitchen`(`id`) ON DELETE NO ACTION ON UPDATE NO ACTION',
+    );
+    // Nothing in it that could not be worked out again.
+    await runner.query('DROP TABLE `make_line`');
+  }
+
+  async down(runner: QueryRunner): Promise<void> {
+    await new MakeLines1795700100000().up(runner);
+    await runner.query('DROP TABLE `snapshot`');
+  }
+}
+
 export const MIGRATIONS = [
   Log1767225600000,
   TracesAndTablets1767312000000,
   StreamTypes1795600000000,
   Photos1795700000000,
   MakeLines1795700100000,
+  Snapshots1795700200000,
 ];

@@ -17,6 +17,7 @@ export const cultureRegister = createRegister<CultureDraft>({
   open: openCultures,
   apply: applyToCultures,
   copy: copyCultures,
+  kept: 'cultures',
 });
 
 /**

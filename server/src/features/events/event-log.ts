@@ -80,6 +80,30 @@ const readData = (data: unknown): EventRow['data'] =>
 /** Rows read at once. */
 const PAGE = 500;
 
+/** Events of some types, the latest first, so many at most. @param beforeSeq left out, from the end of the log */
+export async function latestEvents(
+  db: DataSource | EntityManager,
+  query: {
+    readonly kitchenId: string;
+    readonly types: readonly EventType[];
+    readonly limit: number;
+    readonly beforeSeq?: number | undefined;
+  },
+): Promise<StoredEvent[]> {
+  const { kitchenId, types, limit, beforeSeq = Number.MAX_SAFE_INTEGER } = query;
+  const select = db
+    .getRepository(eventEntity)
+    .createQueryBuilder('e')
+    .select([])
+    .where('e.kitchenId = :kitchenId AND e.seq < :beforeSeq', { kitchenId, beforeSeq })
+    .andWhere('e.type IN (:...types)', { types })
+    .orderBy('e.seq', 'DESC')
+    .limit(limit);
+  for (const column of COLUMNS) select.addSelect(`e.${column}`, column);
+  const rows = await select.getRawMany<RawRow>();
+  return rows.map((row) => storedFrom({ ...row, data: readData(row.data) }));
+}
+
 /** Events of a kitchen in the order of the log. */
 export async function readEvents(
   db: DataSource | EntityManager,

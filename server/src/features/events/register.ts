@@ -1,9 +1,11 @@
+import { deserialize, serialize } from 'node:v8';
 import { findingBroken, instantOf, isChange, type Broken, type Replayed } from '@morning-crock/core';
 import type { DraftEvent, EventType, StoredEvent } from '@morning-crock/core/contract';
 import type { DataSource, EntityManager } from 'typeorm';
 import { breathe, inSlices } from '../../breathe.ts';
 import { kitchenEntity } from '../../db/entities.ts';
 import { AppError } from '../../plugins/errors.ts';
+import { keepSnapshots, snapshotsOf } from '../snapshots/snapshots.ts';
 import { readEvents, type LogWriter } from './event-log.ts';
 import { foldingReadable } from './readable.ts';
 
@@ -15,6 +17,8 @@ export interface RegisterFold<S> {
   apply(state: S, event: StoredEvent): void;
   /** A copy that may be carried on without touching the first. */
   copy(state: S): S;
+  /** As what it is kept for the next start. */
+  readonly kept: 'milk' | 'cultures' | 'larder';
 }
 
 /** What a register has to say of an entry. */
@@ -29,8 +33,14 @@ interface RegisterRules<S> {
 interface Held<S> {
   /** Up to where the log has been looked at. */
   lookedSeq: number;
+  /** All it was folded from; left aside while a kept state is gone on from. */
   readonly events: StoredEvent[];
   readonly ids: Set<string>;
+  /** Whether those are there. */
+  whole: boolean;
+  /** Whether a kept state was looked for, and up to where the log was when one was kept last. */
+  sought: boolean;
+  keptSeq: number;
   /** `null` when it must be folded anew. */
   state: S | null;
   /** The folding anew that is going on, which everybody waits for who wants the state. */
@@ -53,12 +63,14 @@ export interface RegisterWithin<S> {
 
 /** Events read at once. */
 const PAGE = 2000;
+/** Of how many entries it is kept, and after how many more anew: a short one is folded again as quickly as it is read. */
+const USUALLY = { keptFrom: 1000, keptEvery: 500 };
 
 /**
  * Keeps what is folded from a kitchen's events, and goes on from there when the log has grown. A correction, an undo
  * or a late entry folds it anew.
  */
-export function createRegister<S>(spec: RegisterFold<S>) {
+export function createRegister<S>(spec: RegisterFold<S>, { keptFrom, keptEvery } = USUALLY) {
   const kitchens = new Map<string, Held<S>>();
   const wanted = new Set<string>(spec.types);
 
@@ -77,6 +89,9 @@ export function createRegister<S>(spec: RegisterFold<S>) {
       lookedSeq: 0,
       events: [],
       ids: new Set(),
+      whole: true,
+      sought: false,
+      keptSeq: 0,
       state: null,
       folding: null,
       lastAtMs: Number.NEGATIVE_INFINITY,
@@ -98,6 +113,63 @@ export function createRegister<S>(spec: RegisterFold<S>) {
     held.lastAtMs = Math.max(held.lastAtMs, instantOf(event));
   }
 
+  /** Reads what a kept state was folded from: somebody changes it, or asks what an entry would break. */
+  async function makeWhole(db: DataSource | EntityManager, kitchenId: string, held: Held<S>): Promise<void> {
+    if (held.whole) return;
+    const events: StoredEvent[] = [];
+    let afterSeq = 0;
+    const ids = new Set<string>();
+    for (;;) {
+      const page = await readEvents(db, {
+        kitchenId,
+        types: spec.types,
+        afterSeq,
+        untilSeq: held.lookedSeq,
+        limit: PAGE,
+      });
+      for (const event of page) {
+        if (isChange(event) && !ids.has(event.data.target)) continue;
+        events.push(event);
+        ids.add(event.id);
+      }
+      afterSeq = page.at(-1)?.seq ?? held.lookedSeq;
+      if (page.length < PAGE) break;
+      await breathe();
+    }
+    if (held.whole) return;
+    held.events.unshift(...events);
+    for (const id of ids) held.ids.add(id);
+    held.whole = true;
+  }
+
+  /** Goes on from what was kept before the server was last stopped. */
+  async function goOnFromKept(db: DataSource, kitchenId: string): Promise<void> {
+    const held = heldOf(kitchenId);
+    if (held.sought || held.lookedSeq > 0) return;
+    held.sought = true;
+    const kept = (await snapshotsOf(db, kitchenId, spec.kept)).get('');
+    if (!kept || held.lookedSeq > 0) return;
+    const { state, lastAtMs } = deserialize(kept.data) as { state: S; lastAtMs: number };
+    Object.assign(held, {
+      state,
+      lastAtMs,
+      lookedSeq: kept.lastSeq,
+      keptSeq: kept.lastSeq,
+      whole: false,
+    });
+  }
+
+  /** Keeps the state for the next start, behind what was asked. */
+  async function keep(db: DataSource, kitchenId: string, held: Held<S>): Promise<void> {
+    const { state, lastAtMs, lookedSeq } = held;
+    if (!state || (held.whole && held.events.length < keptFrom)) return;
+    if (held.keptSeq > 0 && lookedSeq - held.keptSeq < keptEvery) return;
+    held.keptSeq = lookedSeq;
+    await keepSnapshots(db, kitchenId, spec.kept, [
+      { name: '', lastSeq: lookedSeq, asked: '', build: '', data: serialize({ state, lastAtMs }) },
+    ]);
+  }
+
   async function catchUp(
     db: DataSource | EntityManager,
     kitchenId: string,
@@ -113,6 +185,9 @@ export function createRegister<S>(spec: RegisterFold<S>) {
         untilSeq,
         limit: PAGE,
       });
+      // What is changed must be there, and what came late is folded in its place.
+      if (!held.whole && events.some((e) => e.seq > held.lookedSeq && !goesOn(e, held.lastAtMs)))
+        await makeWhole(db, kitchenId, held);
       // Two readers at once may both have asked.
       for (const event of events) if (event.seq > held.lookedSeq) take(held, event);
       if (events.length < PAGE) held.lookedSeq = Math.max(held.lookedSeq, untilSeq);
@@ -142,11 +217,22 @@ export function createRegister<S>(spec: RegisterFold<S>) {
   }
 
   return {
-    /** What the log says now, and its latest entry. The state belongs to the register: read it, do not change it. */
-    async read(db: DataSource, kitchenId: string): Promise<{ readonly state: S; readonly lastSeq: number }> {
+    /**
+     * What the log says now, and its latest entry. The state belongs to the register: read it, do not change it.
+     * @param keeps whether it goes on from what was kept, and is kept for the next start
+     */
+    async read(
+      db: DataSource,
+      kitchenId: string,
+      keeps = false,
+    ): Promise<{ readonly state: S; readonly lastSeq: number }> {
+      if (keeps) await goOnFromKept(db, kitchenId);
       const { lastSeq } = await db.getRepository(kitchenEntity).findOneByOrFail({ id: kitchenId });
       const held = await catchUp(db, kitchenId, lastSeq);
-      return { state: await stateOf(held), lastSeq: held.lookedSeq };
+      if (held.state === null) await makeWhole(db, kitchenId, held);
+      const state = await stateOf(held);
+      if (keeps) void keep(db, kitchenId, held).catch(() => undefined);
+      return { state, lastSeq: held.lookedSeq };
     },
 
     /** The same for a writer that holds the kitchen's row: what it appends itself is known to it alone until it is committed. */
@@ -157,6 +243,7 @@ export function createRegister<S>(spec: RegisterFold<S>) {
       const get = async (): Promise<S> => {
         if (state) return state;
         const held = await catchUp(log.manager, kitchenId, log.startSeq);
+        if (own.length > 0 || held.state === null) await makeWhole(log.manager, kitchenId, held);
         state = spec.copy(
           own.length === 0
             ? await stateOf(held)
@@ -174,6 +261,7 @@ export function createRegister<S>(spec: RegisterFold<S>) {
             return fault && { event: draft, fault };
           }
           const held = await catchUp(log.manager, kitchenId, log.startSeq);
+          await makeWhole(log.manager, kitchenId, held);
           const changed = isChange(draft) ? draft.data.target : draft.id;
           const known = [...held.events, ...own];
           const corrected = new Set(known.flatMap((e) => (e.type === 'corrected' ? [e.data.target] : [])));

@@ -7,4 +7,5 @@ export const larderRegister = createRegister<LarderDraft>({
   open: openLarder,
   apply: applyToLarder,
   copy: copyLarder,
+  kept: 'larder',
 });

@@ -7,7 +7,11 @@ import { larderRegister } from './larder-service.ts';
 /** The larder: all goods that ever were, what is left of them, what became of the rest, and what they came of. */
 export const larderRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
   app.get('/api/larder', { schema: { response: { 200: larderResponse } } }, async (request) => {
-    const { state, lastSeq } = await larderRegister.read(app.db, request.identity.kitchenId);
+    const { state, lastSeq } = await larderRegister.read(
+      app.db,
+      request.identity.kitchenId,
+      app.build !== undefined,
+    );
     return {
       goods: [...state.goods.values()],
       lines: [...state.lines],
@@ -18,8 +22,8 @@ export const larderRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
 
   app.get('/api/larder/trace', { schema: { response: { 200: larderTrace } } }, async (request) => {
     const { kitchenId } = request.identity;
-    const { state: room } = await milkRegister.read(app.db, kitchenId);
-    const { state: larder } = await larderRegister.read(app.db, kitchenId);
+    const { state: room } = await milkRegister.read(app.db, kitchenId, app.build !== undefined);
+    const { state: larder } = await larderRegister.read(app.db, kitchenId, app.build !== undefined);
     return larderTraceOf(room, larder);
   });
   done();

@@ -10,15 +10,17 @@ import {
 } from '@morning-crock/core';
 import type { DraftEvent } from '@morning-crock/core/contract';
 import { AppError } from '../../plugins/errors.ts';
-import { createRegister } from '../events/register.ts';
+import { createRegister, type RegisterFold } from '../events/register.ts';
 
 /** Every kitchen's milk room, folded from its log. */
-export const milkRegister = createRegister<RoomDraft>({
+export const MILK_FOLD: RegisterFold<RoomDraft> = {
   types: MILK_EVENTS,
   open: openRoom,
   apply: applyToRoom,
   copy: copyRoom,
-});
+  kept: 'milk',
+};
+export const milkRegister = createRegister(MILK_FOLD);
 
 /**
  * Refuses a plan that asks for more than there is.

@@ -24,11 +24,16 @@ const SLICE = 1000;
 
 /** The milk room: what is in it, its ledger, the days of milk, milkings in and out as CSV. */
 export const milkRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
-  const room = async (kitchenId: string) => (await milkRegister.read(app.db, kitchenId)).state;
+  const room = async (kitchenId: string) =>
+    (await milkRegister.read(app.db, kitchenId, app.build !== undefined)).state;
   const now = (): string => new Date(app.now()).toISOString();
 
   app.get('/api/milk', { schema: { response: { 200: milkRoomResponse } } }, async (request) => {
-    const { state, lastSeq } = await milkRegister.read(app.db, request.identity.kitchenId);
+    const { state, lastSeq } = await milkRegister.read(
+      app.db,
+      request.identity.kitchenId,
+      app.build !== undefined,
+    );
     return {
       lots: openLots(state),
       creamFactors: creamFactors(state),

@@ -1,17 +1,20 @@
-import { jpegSize } from '@morning-crock/core';
+import { foldMake, jpegSize, voidedIds } from '@morning-crock/core';
 import {
   EVENT_VERSION,
   MOST_PHOTO_BYTES,
   PHOTO_SIDE_PX,
   type EarlierPhoto,
+  type EventOf,
+  type EventType,
   type PhotoRow,
   type PhotoUpload,
+  type StoredEvent,
 } from '@morning-crock/core/contract';
 import type { DataSource, EntityManager } from 'typeorm';
 import { photoEntity } from '../../db/entities.ts';
 import { AppError } from '../../plugins/errors.ts';
 import { appendWithin } from '../events/append.ts';
-import { readEvents, withLog } from '../events/event-log.ts';
+import { latestEvents, readEvents, withLog } from '../events/event-log.ts';
 import { readMake } from '../makes/make-service.ts';
 
 const refuse = (path: string, message: string): never => {
@@ -83,6 +86,26 @@ export async function keepPhoto(
 export const readPhoto = async (db: DataSource, kitchenId: string, photoId: string): Promise<Buffer | null> =>
   (await db.getRepository(photoEntity).findOneBy({ kitchenId, photoId }))?.bytes ?? null;
 
+/** What is read of a make to tell whose picture it is. */
+const OF_A_PICTURE: readonly EventType[] = ['make-started', 'waking-started', 'corrected', 'voided'];
+
+/** Entries read at once: mostly the first few are those that are wanted. */
+const PAGE = 20;
+
+/** Entries that tell of a picture, the latest first, a few at a time. */
+async function* latestFirst(
+  db: DataSource,
+  kitchenId: string,
+): AsyncGenerator<EventOf<'photographed'> & StoredEvent> {
+  let beforeSeq: number | undefined;
+  for (;;) {
+    const page = await latestEvents(db, { kitchenId, types: ['photographed'], limit: PAGE, beforeSeq });
+    for (const event of page) if (event.type === 'photographed') yield event;
+    beforeSeq = page.at(-1)?.seq;
+    if (page.length < PAGE) return;
+  }
+}
+
 /** Pictures of the last makes of a product at a kind of step, the latest first, one a make. */
 export async function earlierPhotos(
   db: DataSource,
@@ -90,20 +113,20 @@ export async function earlierPhotos(
   of: { readonly product: string; readonly stepKind: string; readonly notOf: string },
   most = 3,
 ): Promise<EarlierPhoto[]> {
-  const taken = await readEvents(db, { kitchenId, types: ['photographed'] });
   const found = new Map<string, EarlierPhoto>();
-  for (const event of taken.reverse()) {
+  for await (const event of latestFirst(db, kitchenId)) {
     if (found.size === most) break;
-    if (event.type !== 'photographed' || event.streamId === of.notOf || found.has(event.streamId)) continue;
+    if (event.streamId === of.notOf || found.has(event.streamId)) continue;
     if (event.data.product !== of.product || event.data.stepKind !== of.stepKind) continue;
-    const make = await readMake(db, kitchenId, event.streamId);
-    // Taken back by an undo, it is gone.
-    if (!make?.state.events.some((e) => e.id === event.id)) continue;
+    // How it began and what was taken back of it is enough: none of its readings are.
+    const events = await readEvents(db, { kitchenId, streamId: event.streamId, types: OF_A_PICTURE });
+    const state = voidedIds(events).has(event.id) ? null : foldMake(event.streamId, events);
+    if (!state) continue;
     const { photoId, widthPx, heightPx } = event.data;
     found.set(event.streamId, {
       photoId,
       makeId: event.streamId,
-      makeName: make.state.plan.name,
+      makeName: state.plan.name,
       at: event.at,
       widthPx,
       heightPx,
