@@ -4,12 +4,7 @@ import swagger from '@fastify/swagger';
 import { ENTRY_VERSION_HEADER, errorOf, EVENT_VERSION } from '@morning-crock/core/contract';
 import fp from 'fastify-plugin';
 import Fastify, { type FastifyBaseLogger, type FastifyInstance, type FastifyReply } from 'fastify';
-import {
-  jsonSchemaTransform,
-  serializerCompiler,
-  validatorCompiler,
-  type ZodTypeProvider,
-} from 'fastify-type-provider-zod';
+import { serializerCompiler, validatorCompiler, type ZodTypeProvider } from 'fastify-type-provider-zod';
 import { sep } from 'node:path';
 import type { DataSource } from 'typeorm';
 import { accessPlugin, type LocalNetwork } from './features/access/access-plugin.ts';
@@ -37,6 +32,7 @@ import { identityPlugin } from './plugins/identity.ts';
 import { knownAnswersPlugin } from './plugins/known-answers.ts';
 import { openStreamsPlugin } from './plugins/open-streams.ts';
 import { streamPlugin } from './plugins/stream.ts';
+import { OPENAPI } from './openapi.ts';
 import { workHere, type Work } from './work/work.ts';
 import { MINUTE_MS } from '@morning-crock/core';
 
@@ -137,17 +133,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
     next();
   });
   const away = (): boolean => watch.away;
-  await app.register(swagger, {
-    openapi: {
-      info: {
-        title: 'Morning Crock',
-        version: '1',
-        description:
-          'The HTTP interface of one kitchen. Loggers post to /api/makes/{id}/readings. The pages themselves use everything else.',
-      },
-    },
-    transform: jsonSchemaTransform,
-  });
+  await app.register(swagger, OPENAPI);
   await app.register(connectionsPlugin, { bodyMs: options.bodyMs });
   await app.register(accessPlugin, { localNetwork: options.localNetwork ?? null, away });
   await app.register(knownAnswersPlugin, { away });
