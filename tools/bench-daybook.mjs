@@ -52,7 +52,7 @@ export async function benchDaybook(core, say) {
           words,
         );
       await page.goto(kitchen.address);
-      await shows('The next 24 hours');
+      await shows('Next 24 hours');
       await new Promise((resolve) => setTimeout(resolve, 4000));
       /** @param {string} path @param {string} words */
       const follow = async (path, words) => {

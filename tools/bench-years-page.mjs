@@ -42,7 +42,7 @@ export async function benchYearsPage(address, longMake) {
       });
     const rest = (/** @type {number} */ ms) => new Promise((resolve) => setTimeout(resolve, ms));
     await page.goto(address);
-    await shows('The next 24 hours');
+    await shows('Next 24 hours');
     await rest(5000);
     const before = await page.metrics();
     await rest(IDLE_S * 1000);
@@ -73,7 +73,7 @@ export async function benchYearsPage(address, longMake) {
 
     from = performance.now();
     await page.goto(`${address}/makes/${longMake}`);
-    await shows('Into the cold');
+    await shows('Move to fridge');
     const makeMs = performance.now() - from;
     await rest(5000);
     await page.evaluate(watchFrames);

@@ -88,3 +88,20 @@ export async function endProcess(who, graceMs) {
  * @returns {[string, string[]]}
  */
 export const tiedToUs = (command) => ['setpriv', ['--pdeathsig', 'SIGKILL', '--', ...command]];
+
+/** The process of the server of a data directory. @param {string} dataDir @returns {string} */
+export function serverOf(dataDir) {
+  const found = readdirSync('/proc').find((pid) => {
+    if (!/^\d+$/.test(pid)) return false;
+    try {
+      return (
+        readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('server/dist/main.mjs') &&
+        readFileSync(`/proc/${pid}/environ`, 'utf8').includes(`MC_DATA_DIR=${dataDir}`)
+      );
+    } catch {
+      return false;
+    }
+  });
+  if (found === undefined) throw new Error('the kitchen has no server');
+  return found;
+}

@@ -1,9 +1,10 @@
 // A kitchen for the bench and the pictures: started in a directory of its own, asked over its address, ended and cleared.
 import { spawn } from 'node:child_process';
-import { readdirSync, readFileSync, rmSync } from 'node:fs';
+import { readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { cleanEnvironment, ROOT } from './install.mjs';
 import { ownFolder } from './own-folders.mjs';
+import { serverOf } from './process.mjs';
 
 /**
  * Starts it.
@@ -44,23 +45,6 @@ export async function startKitchen(kind = 'own', dataDir = ownFolder('throwaway'
       rmSync(dataDir, { recursive: true, force: true });
     },
   };
-}
-
-/** The process of the server of a data directory. @param {string} dataDir @returns {string} */
-function serverOf(dataDir) {
-  const found = readdirSync('/proc').find((pid) => {
-    if (!/^\d+$/.test(pid)) return false;
-    try {
-      return (
-        readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('server/dist/main.mjs') &&
-        readFileSync(`/proc/${pid}/environ`, 'utf8').includes(`MC_DATA_DIR=${dataDir}`)
-      );
-    } catch {
-      return false;
-    }
-  });
-  if (found === undefined) throw new Error('the kitchen has no server');
-  return found;
 }
 
 /** @param {string} pid @returns {number} bytes */

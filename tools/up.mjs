@@ -145,9 +145,17 @@ async function keepRunning(name, start, mostFailures = Number.POSITIVE_INFINITY)
   void watch().catch(giveUp);
 }
 
+/** The port of the server's inspector, when somebody works on it (`npm run dev -- server`). */
+const inspected = process.env.MC_INSPECT;
+
 /** @param {string} script @param {NodeJS.ProcessEnv} env */
 async function startScript(script, env) {
-  const [program, args] = tiedToUs([process.execPath, '--enable-source-maps', script]);
+  const [program, args] = tiedToUs([
+    process.execPath,
+    '--enable-source-maps',
+    ...(inspected && script.endsWith('main.mjs') ? [`--inspect=127.0.0.1:${inspected}`] : []),
+    script,
+  ]);
   const child = spawn(program, args, {
     cwd: ROOT,
     // Each thread of C's own allocator would keep what it once took.
@@ -228,7 +236,8 @@ async function main() {
         MC_PAGE: join(ROOT, 'web', 'dist'),
         MC_LAN: lan ? 'yes' : 'no',
       }),
-    SERVER_FAILURES,
+    // Whoever works on it ends it at each change.
+    inspected ? Number.POSITIVE_INFINITY : SERVER_FAILURES,
   );
   for (let i = 0; i < 1200 && !signal.aborted && !(await answers(address)); i++) await wait(50);
   await goOn();

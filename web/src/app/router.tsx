@@ -121,6 +121,15 @@ export function createRouter() {
                 Component: (await import('../places/kitchen/KitchenPlace.tsx')).KitchenPlace,
               }),
             },
+            // Parts and panels with their states, for whoever works on them.
+            ...(import.meta.env.DEV
+              ? [
+                  {
+                    path: 'gallery',
+                    lazy: async () => ({ Component: (await import('./gallery/Gallery.tsx')).Gallery }),
+                  },
+                ]
+              : []),
             { path: '*', lazy: async () => ({ Component: (await import('./NotHere.tsx')).NotHere }) },
           ],
         },
