@@ -1,5 +1,5 @@
 import { fileURLToPath } from 'node:url';
-import { build, type Plugin } from 'esbuild';
+import { build as bundle, type Plugin } from 'esbuild';
 
 const ROOT = fileURLToPath(new URL('.', import.meta.url));
 const MAIN = `${ROOT}src/main.tsx`;
@@ -7,10 +7,12 @@ const MAIN = `${ROOT}src/main.tsx`;
 /** Styles and fonts are no modules of the page; what is fetched later is not part of its first view. */
 const codeOfNow: Plugin = {
   name: 'code of now',
-  setup: ({ onResolve, onLoad }) => {
-    onResolve({ filter: /\.css$|^@fontsource/ }, () => ({ path: 'none', namespace: 'none' }));
-    onLoad({ filter: /.*/, namespace: 'none' }, () => ({ contents: '' }));
-    onResolve({ filter: /.*/ }, ({ kind }) => (kind === 'dynamic-import' ? { external: true } : undefined));
+  setup: (build) => {
+    build.onResolve({ filter: /\.css$|^@fontsource/ }, () => ({ path: 'none', namespace: 'none' }));
+    build.onLoad({ filter: /.*/, namespace: 'none' }, () => ({ contents: '' }));
+    build.onResolve({ filter: /.*/ }, ({ kind }) =>
+      kind === 'dynamic-import' ? { external: true } : undefined,
+    );
   },
 };
 
@@ -20,7 +22,7 @@ const codeOfNow: Plugin = {
  * @returns absolute paths
  */
 export async function firstView(): Promise<ReadonlySet<string>> {
-  const { metafile } = await build({
+  const { metafile } = await bundle({
     absWorkingDir: ROOT,
     entryPoints: [MAIN],
     bundle: true,

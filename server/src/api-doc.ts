@@ -15,7 +15,7 @@ export interface ApiDocument {
 }
 
 /** One line a route, by what it is about. @example routeTable(app.swagger()) // "### Batches\n\n| route | what |…" */
-export function routeTable({ paths = {} }: ApiDocument): string {
+function routeTable({ paths = {} }: ApiDocument): string {
   const rows = Object.entries(paths).flatMap(([path, methods]) =>
     Object.entries(methods).map(([method, told]) => {
       const { summary = '', parameters = [] } = told as Operation;

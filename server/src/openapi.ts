@@ -15,9 +15,9 @@ const described: Transform = (given) => {
   const { schema, url } = jsonSchemaTransform(given);
   const { method } = given.route;
   const facts = ROUTE_FACTS[`${String(method)} ${given.url}`];
-  if (!facts || schema?.hide === true) return { schema, url };
+  if (!facts || schema.hide === true) return { schema, url };
   const { id, tag, summary, open, answers } = facts;
-  const response = (schema?.response ?? {}) as Record<string, unknown>;
+  const response = (schema.response ?? {}) as Record<string, unknown>;
   return {
     url,
     schema: {

@@ -113,9 +113,13 @@ export function createRegister<S>(spec: RegisterFold<S>, { keptFrom, keptEvery }
     held.lastAtMs = Math.max(held.lastAtMs, instantOf(event));
   }
 
+  const isWhole = (held: Held<S>): boolean => held.whole;
+
   /** Reads what a kept state was folded from: somebody changes it, or asks what an entry would break. */
   async function makeWhole(db: DataSource | EntityManager, kitchenId: string, held: Held<S>): Promise<void> {
-    if (held.whole) return;
+    if (isWhole(held)) return;
+    // What came since the kept state is there already.
+    const untilSeq = (held.events[0]?.seq ?? held.lookedSeq + 1) - 1;
     const events: StoredEvent[] = [];
     let afterSeq = 0;
     const ids = new Set<string>();
@@ -124,7 +128,7 @@ export function createRegister<S>(spec: RegisterFold<S>, { keptFrom, keptEvery }
         kitchenId,
         types: spec.types,
         afterSeq,
-        untilSeq: held.lookedSeq,
+        untilSeq,
         limit: PAGE,
       });
       for (const event of page) {
@@ -132,11 +136,12 @@ export function createRegister<S>(spec: RegisterFold<S>, { keptFrom, keptEvery }
         events.push(event);
         ids.add(event.id);
       }
-      afterSeq = page.at(-1)?.seq ?? held.lookedSeq;
+      afterSeq = page.at(-1)?.seq ?? untilSeq;
       if (page.length < PAGE) break;
       await breathe();
     }
-    if (held.whole) return;
+    // Another reader may have been quicker.
+    if (isWhole(held)) return;
     held.events.unshift(...events);
     for (const id of ids) held.ids.add(id);
     held.whole = true;
