@@ -1,5 +1,6 @@
 import type { FastifyDynamicSwaggerOptions } from '@fastify/swagger';
 import { errorBody } from '@morning-crock/core/contract';
+import type { FastifySchema } from 'fastify';
 import { jsonSchemaTransform } from 'fastify-type-provider-zod';
 import * as z from 'zod';
 import { TABLET_COOKIE } from './features/access/access-plugin.ts';
@@ -12,12 +13,15 @@ type Transform = NonNullable<FastifyDynamicSwaggerOptions['transform']>;
 
 /** What every route says of itself: its name, what it is for, who may ask, and how it tells what is wrong. */
 const described: Transform = (given) => {
-  const { schema, url } = jsonSchemaTransform(given);
+  const transformed = jsonSchemaTransform(given);
+  const { url } = transformed;
+  // A route without a schema has none to be transformed.
+  const schema = transformed.schema as FastifySchema | undefined;
   const { method } = given.route;
   const facts = ROUTE_FACTS[`${String(method)} ${given.url}`];
-  if (!facts || schema.hide === true) return { schema, url };
+  if (!facts || schema?.hide === true) return transformed;
   const { id, tag, summary, open, answers } = facts;
-  const response = (schema.response ?? {}) as Record<string, unknown>;
+  const response = (schema?.response ?? {}) as Record<string, unknown>;
   return {
     url,
     schema: {

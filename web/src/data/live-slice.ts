@@ -77,6 +77,13 @@ const initialState: LiveState = {
   entered: { milk: null, cultures: null, larder: null },
 };
 
+/** All but one; the same when it is not among them. */
+function without<T>(all: Readonly<Record<string, T>>, id: string): Readonly<Record<string, T>> {
+  if (!(id in all)) return all;
+  const { [id]: _gone, ...others } = all;
+  return others;
+}
+
 /** A picture with all that did not change as it was: who draws only that is not drawn again. */
 function shared(before: MakePicture, after: MakePicture): MakePicture {
   const same = <T>(a: T, b: T): T => (JSON.stringify(a) === JSON.stringify(b) ? a : b);
@@ -136,19 +143,24 @@ export const liveSlice = createSlice({
       state,
       { payload: { makeId, picture } }: PayloadAction<{ makeId: string; picture: MakePicture | null }>,
     ) => {
-      const { [makeId]: before, ...others } = state.pictures;
-      const unreadable = { ...state.unreadable, [makeId]: false };
-      if (picture === null) return before ? { ...state, pictures: others, unreadable } : state;
+      const { [makeId]: before, ...pictures } = state.pictures;
       return {
         ...state,
-        pictures: { ...state.pictures, [makeId]: before ? shared(before, picture) : picture },
-        unreadable,
+        pictures:
+          picture === null
+            ? pictures
+            : { ...state.pictures, [makeId]: before ? shared(before, picture) : picture },
+        // What it was the last time is of no more use, nor shown for a moment when it is over.
+        recalled: without(state.recalled, makeId),
+        unreadable: without(state.unreadable, makeId),
       };
     },
-    foundUnreadable: (state, { payload: makeId }: PayloadAction<string>) => {
-      const { [makeId]: _before, ...pictures } = state.pictures;
-      return { ...state, pictures, unreadable: { ...state.unreadable, [makeId]: true } };
-    },
+    foundUnreadable: (state, { payload: makeId }: PayloadAction<string>) => ({
+      ...state,
+      pictures: without(state.pictures, makeId),
+      recalled: without(state.recalled, makeId),
+      unreadable: { ...state.unreadable, [makeId]: true },
+    }),
     attempted: (state) => ({ ...state, failed: {}, attempts: state.attempts + 1 }),
     wakingDraftKept: (state, { payload }: PayloadAction<WakingPlan | null>) => ({
       ...state,

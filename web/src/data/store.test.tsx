@@ -101,6 +101,32 @@ test('an event of the stream takes its place in the log of its make, once', asyn
   query.unsubscribe();
 });
 
+test('an event that comes while an older answer is on its way is put into that too', async () => {
+  const other = '01HZZZZZZZZZZZZZZZZZZZZZZQ';
+  answerWith((path) =>
+    path === `/api/makes/${other}`
+      ? { status: 200, body: { events: [], now: new Date().toISOString() } }
+      : quietKitchen(path, null),
+  );
+  const query = store.dispatch(api.endpoints.make.initiate(other));
+  receiveEvent(
+    stored({
+      id: '01HYYYYYYYYYYYYYYYYYYYYY77',
+      streamId: other,
+      at: new Date(1000).toISOString(),
+      cookId: null,
+      deviceId: 'other',
+      version: 1,
+      type: 'noted',
+      data: { text: 'meanwhile' },
+    }),
+  );
+  await query;
+  const log = () => api.endpoints.make.select(other)(store.getState()).data?.map((e) => e.id);
+  await waitFor(() => expect(log()).toEqual(['01HYYYYYYYYYYYYYYYYYYYYY77']));
+  query.unsubscribe();
+});
+
 test('a log is folded once for each change of it, and a note leaves what a forecast follows from as it was', () => {
   const note = (n: number): StoredEvent =>
     ({

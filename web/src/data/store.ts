@@ -144,13 +144,8 @@ function registerOf(type: EventType): Register | undefined {
   return first !== undefined && others.length === 0 ? OF_STREAM[first] : undefined;
 }
 
-/** An entry of a make, or one that changes any other. */
-function receiveOfMake(event: StoredEvent): void {
-  const { feeds = [], changes, unlisted, teaches } = EVENT_FACTS[event.type];
-  if (feeds.includes('milk')) receiveMilk(event);
-  if (feeds.includes('cultures')) invalidateSoon(['cultures']);
-  // It may be anything that is changed.
-  if (changes) invalidateSoon(['larder', 'methods']);
+/** Puts an entry into its make's log, where the page has that; the same entry twice changes nothing. */
+function addToMake(event: StoredEvent): void {
   store.dispatch(
     api.util.updateQueryData('make', event.streamId, (draft) => {
       // A make may have ten thousands of them: none is to be watched for changes.
@@ -161,6 +156,19 @@ function receiveOfMake(event: StoredEvent): void {
       return !last || last.seq < event.seq ? grown : grown.sort((a, b) => a.seq - b.seq);
     }),
   );
+}
+
+/** An entry of a make, or one that changes any other. */
+function receiveOfMake(event: StoredEvent): void {
+  const { feeds = [], changes, unlisted, teaches } = EVENT_FACTS[event.type];
+  if (feeds.includes('milk')) receiveMilk(event);
+  if (feeds.includes('cultures')) invalidateSoon(['cultures']);
+  // It may be anything that is changed.
+  if (changes) invalidateSoon(['larder', 'methods']);
+  addToMake(event);
+  // An answer that is on its way may have been given before this was stored: it is put into that too.
+  const running = store.dispatch(api.util.getRunningQueryThunk('make', event.streamId));
+  if (running) void running.then(() => addToMake(event));
   if (!unlisted) store.dispatch(api.util.invalidateTags(['makes']));
   if (teaches) store.dispatch(api.util.invalidateTags(['factors']));
   keepMake(event.streamId);
