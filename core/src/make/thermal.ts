@@ -137,8 +137,10 @@ const denaturedBy = (course: readonly (readonly [number, number])[], zeroMs: num
       )
     : 0;
 
-/** The last walk of each state: balance, loads, times and alarms of one moment all ask for it. */
-const walked = new WeakMap<MakeState, { readonly nowMs: number; readonly walk: ThermalWalk }>();
+/** So many moments of a state are remembered: bells ask as its step began, the page as it is to the minute, a pad to the millisecond. */
+const MOMENTS = 3;
+/** The latest walks of each state: balance, loads, times and alarms of one moment all ask for it. */
+const walked = new WeakMap<MakeState, { readonly nowMs: number; readonly walk: ThermalWalk }[]>();
 
 /**
  * Walks a make from the first milk to inoculation: done steps as they were, the present one refitted to its
@@ -146,10 +148,11 @@ const walked = new WeakMap<MakeState, { readonly nowMs: number; readonly walk: T
  * @param nowMs a running step never ends before this
  */
 export function walkThermal(state: MakeState, nowMs: number): ThermalWalk {
-  const known = walked.get(state);
-  if (known?.nowMs === nowMs) return known.walk;
+  const before = walked.get(state) ?? [];
+  const known = before.find((one) => one.nowMs === nowMs);
+  if (known) return known.walk;
   const walk = walking(state, nowMs);
-  walked.set(state, { nowMs, walk });
+  walked.set(state, [{ nowMs, walk }, ...before].slice(0, MOMENTS));
   return walk;
 }
 

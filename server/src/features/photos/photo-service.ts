@@ -87,7 +87,13 @@ export const readPhoto = async (db: DataSource, kitchenId: string, photoId: stri
   (await db.getRepository(photoEntity).findOneBy({ kitchenId, photoId }))?.bytes ?? null;
 
 /** What is read of a make to tell whose picture it is. */
-const OF_A_PICTURE: readonly EventType[] = ['make-started', 'waking-started', 'corrected', 'voided'];
+const OF_A_PICTURE: readonly EventType[] = [
+  'make-started',
+  'waking-started',
+  'photographed',
+  'corrected',
+  'voided',
+];
 
 /** Entries read at once: mostly the first few are those that are wanted. */
 const PAGE = 20;
