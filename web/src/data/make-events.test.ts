@@ -15,8 +15,7 @@ const entry = (n: number, makeId: string, type: 'noted' | 'step-done' = 'step-do
     type,
     data: type === 'noted' ? { text: 'stirred' } : { step: 'pour' },
   }) as DraftEvent;
-const stored = (draft: DraftEvent, seq: number): StoredEvent =>
-  ({ ...draft, seq, receivedAt: AT }) as StoredEvent;
+const stored = (draft: DraftEvent, seq: number): StoredEvent => ({ ...draft, seq, receivedAt: AT });
 const kept = (draft: DraftEvent, refused: KeptEntry['refused'] = null): KeptEntry => ({
   draft,
   refused,
