@@ -122,7 +122,10 @@ test('an event that comes while an older answer is on its way is put into that t
     }),
   );
   await query;
-  const log = () => api.endpoints.make.select(other)(store.getState()).data?.map((e) => e.id);
+  const log = () =>
+    api.endpoints.make
+      .select(other)(store.getState())
+      .data?.map((e) => e.id);
   await waitFor(() => expect(log()).toEqual(['01HYYYYYYYYYYYYYYYYYYYYY77']));
   query.unsubscribe();
 });
