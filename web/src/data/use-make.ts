@@ -1,14 +1,4 @@
-import {
-  alarmsOf,
-  markBand,
-  nextHands,
-  safetyOf,
-  type Alarm,
-  type BandForecast,
-  type MakeState,
-  type NextHands,
-  type SafetyState,
-} from '@morning-crock/core';
+import { markBand, safetyOf, type BandForecast, type MakeState, type SafetyState } from '@morning-crock/core';
 import { useMemo } from 'react';
 import { useMakeQuery } from './api.ts';
 import { beginsStream, type KeptEntry } from './outbox.ts';
@@ -55,13 +45,11 @@ export function useMake(makeId: string): OneMake {
   };
 }
 
-/** Everything about a make under way that moves with the clock. */
+/** What a make's own page has of it that moves with the clock; what rings and what comes next the worker draws. */
 export interface LiveMake {
   readonly state: MakeState;
   readonly forecast: BandForecast;
   readonly safety: SafetyState;
-  readonly alarms: readonly Alarm[];
-  readonly next: NextHands | null;
 }
 
 /** Joins a state with its latest forecast; `null` until the first forecast is there. */
@@ -87,8 +75,6 @@ export function liveOf(state: MakeState, forecast: BandForecast, nowMs: number):
     state,
     forecast,
     safety,
-    alarms: alarmsOf(state, forecast, safety),
-    next: nextHands(state, forecast, nowMs),
   };
   lives.set(state, { nowMs, live });
   return live;

@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import { now } from '../../data/clock.ts';
 import { galleryStates } from './states.tsx';
+import './gallery.css';
 
 const GROUPS = ['Drawings', 'Fields', 'Words', 'Panels'] as const;
 
@@ -13,14 +14,16 @@ export function Gallery() {
       {GROUPS.map((group) => (
         <section key={group} aria-label={group}>
           <h2>{group}</h2>
-          {states
-            .filter((state) => state.group === group)
-            .map(({ name, show }) => (
-              <article key={name} aria-label={name} className="below-l">
-                <h3>{name}</h3>
-                {show()}
-              </article>
-            ))}
+          <div className={group === 'Drawings' ? 'gallery-side-by-side' : undefined}>
+            {states
+              .filter((state) => state.group === group)
+              .map(({ name, show }) => (
+                <article key={name} aria-label={name} className="below-l">
+                  <h3>{name}</h3>
+                  {show()}
+                </article>
+              ))}
+          </div>
         </section>
       ))}
     </div>

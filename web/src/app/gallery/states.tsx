@@ -224,14 +224,16 @@ function Panels({ live, nowMs }: WalkedMake) {
   );
 }
 
+/** Most steps show the curve of their make and nothing of their own. */
+const hasPanel = ({ live: { state } }: WalkedMake): boolean =>
+  panelOf(state) !== undefined || underOf(state) !== undefined || state.current?.step.facts.tells === true;
+
 /** Everything that is looked at for its own sake, each in its states. @param startMs when the makes of the panels began */
 export const galleryStates = (startMs: number): readonly GalleryState[] => [
   ...DRAWINGS,
   ...FIELDS,
   ...WORDS,
-  ...walkedMakes(startMs).map((make): GalleryState => ({
-    group: 'Panels',
-    name: make.name,
-    show: () => <Panels {...make} />,
-  })),
+  ...walkedMakes(startMs)
+    .filter(hasPanel)
+    .map((make): GalleryState => ({ group: 'Panels', name: make.name, show: () => <Panels {...make} /> })),
 ];
