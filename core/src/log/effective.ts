@@ -5,9 +5,9 @@ import { toTheEnd } from './to-the-end.ts';
 /** An event as a device or the log has it; unsent ones have no `seq` yet. */
 export type LoggedEvent = DraftEvent & { readonly seq?: number | undefined };
 
-/** The order of the log; entries not yet sent come last, in the order of their making. */
 const order = (event: LoggedEvent): number => event.seq ?? Number.MAX_SAFE_INTEGER;
-const byLog = (a: LoggedEvent, b: LoggedEvent): number =>
+/** The order of the log; entries not yet sent come last, in the order of their making, which is that of their ids. */
+export const byLog = (a: LoggedEvent, b: LoggedEvent): number =>
   order(a) - order(b) || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
 
 /**

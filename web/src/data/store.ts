@@ -3,7 +3,7 @@ import type { DraftEvent, ErrorBody, EventOf, EventType, StoredEvent } from '@mo
 import { EVENT_FACTS, type Register, type StreamKind } from '@morning-crock/core';
 import { configureStore, original } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
-import { ulid } from 'ulid';
+import { monotonicFactory } from 'ulid';
 import { api, TAGS } from './api.ts';
 import { keepAnswer, takeShownOld } from './last-known.ts';
 import { createSender, forgetDraft, keepDraft, keptDrafts, outboxSlice } from './outbox.ts';
@@ -200,6 +200,9 @@ const sender = createSender({
   },
 });
 
+/** Ids in the order of their making, also within one moment and when the clock goes back: what is not sent yet has no other. */
+const nextId = monotonicFactory();
+
 /** Two taps within this time on one control count once. */
 const DOUBLE_TAP_MS = 400;
 let latest = { key: '', atMs: 0 };
@@ -220,7 +223,7 @@ export async function record<T extends EventType>(
   if (key === latest.key && tappedMs - latest.atMs < DOUBLE_TAP_MS) return '';
   latest = { key, atMs: tappedMs };
   const draft = {
-    id: ulid(),
+    id: nextId(),
     streamId,
     at: new Date(Math.round(atMs)).toISOString(),
     cookId: chosenCook(),

@@ -1,5 +1,5 @@
 import { CHURN_STAGES, type ChurnStage } from '../../science/butter/index.ts';
-import { instantOf, type LoggedEvent } from '../../log/index.ts';
+import { byLog, instantOf, type LoggedEvent } from '../../log/index.ts';
 import { MINUTE_MS } from '../../science/units/index.ts';
 import { stagesSeen } from '../stages-seen.ts';
 import { entriesOf, type Told } from '../told.ts';
@@ -19,8 +19,6 @@ export interface ChurnTold {
 
 /** Clocks of two tablets may be so far apart, ms. */
 const CLOCKS_APART_MS = 2 * MINUTE_MS;
-/** In which order they came in; what was not sent yet comes last. */
-const orderOf = (event: LoggedEvent): number => event.seq ?? Number.MAX_SAFE_INTEGER;
 
 /**
  * When each load after the first went in: two tablets may both have said so, and the first counts. A break that was known when it
@@ -35,7 +33,7 @@ function loadsBegun(events: readonly LoggedEvent[]): number[] {
     if (first.has(event.data.load)) continue;
     const atMs = instantOf(event);
     const before = broken.filter(
-      (b) => orderOf(b) < orderOf(event) && instantOf(b) > atMs && instantOf(b) - atMs < CLOCKS_APART_MS,
+      (b) => byLog(b, event) < 0 && instantOf(b) > atMs && instantOf(b) - atMs < CLOCKS_APART_MS,
     );
     first.set(event.data.load, Math.max(atMs, ...before.map(instantOf)));
   }

@@ -97,6 +97,15 @@ test('clocks of two tablets apart: a break that was known when the next load wen
   expect(told(state, CHURN_TOLD).loadsAtMs).toEqual([START + 85 * MINUTE_MS]);
 });
 
+test('neither is sent yet, and the clock was put right between the two taps: the order of the taps counts', () => {
+  const state = churning((log) =>
+    [log(85, 'stage-seen', { stage: 'broken' }), log(84.9, 'load-begun', { load: 2 })].map(
+      ({ seq: _none, ...unsent }) => unsent,
+    ),
+  );
+  expect(loadStanding(state)).toEqual({ no: 2, of: 3, broke: false });
+});
+
 test('between two loads nothing rings for the one that broke; after the last the step is over', () => {
   const between = churning((log) => [log(85, 'stage-seen', { stage: 'broken' })]);
   expect(doneWordsOf(between)).toBe('Load 2 is in');
