@@ -16,6 +16,9 @@ const draft = (n: number): DraftEvent => ({
 });
 const stored = (entry: DraftEvent): StoredEvent => ({ ...entry, seq: 7, receivedAt: AT });
 
+const isStored = (body: unknown): body is { events: StoredEvent[] } =>
+  typeof body === 'object' && body !== null && 'events' in body;
+
 /** A server that answers as it is told, and a page that keeps entries as the store does. */
 function createScene(
   answer: (entry: DraftEvent, attempt: number) => { status: number; body: unknown } | 'away',
@@ -28,11 +31,18 @@ function createScene(
     state = outboxSlice.reducer(state, action);
   };
   globalThis.fetch = (_url, init) => {
-    const { events } = JSON.parse(init?.body as string) as { events: [DraftEvent] };
-    sent.push(events[0].id);
-    const told = answer(events[0], sent.length);
-    if (told === 'away') return Promise.reject(new TypeError('failed to fetch'));
-    return Promise.resolve(Response.json(told.body, { status: told.status }));
+    const { events } = JSON.parse(init?.body as string) as { events: DraftEvent[] };
+    sent.push(events.map((e) => e.id).join(' '));
+    const answers = events.map((entry) => answer(entry, sent.length));
+    if (answers.includes('away')) return Promise.reject(new TypeError('failed to fetch'));
+    const told = answers.filter((a) => a !== 'away');
+    // All of them or none is stored.
+    const bad = told.find(({ body }) => !isStored(body));
+    return Promise.resolve(
+      bad
+        ? Response.json(bad.body, { status: bad.status })
+        : Response.json({ events: told.flatMap(({ body }) => (isStored(body) ? body.events : [])) }),
+    );
   };
   const sender = createSender({
     entries: () => state.entries,
@@ -72,13 +82,27 @@ afterEach(() => {
 });
 
 describe('entries kept here', () => {
-  test('are sent one after another, in the order of their making', async () => {
+  test('are sent together, in the order of their making', async () => {
     const scene = createScene(good);
     scene.enter(draft(1), draft(2), draft(3));
     scene.sender.flush();
     await pass(0);
+    expect(scene.sent).toEqual([`${id(1)} ${id(2)} ${id(3)}`]);
     expect(scene.done).toEqual([id(1), id(2), id(3)]);
     expect(scene.entries).toEqual([]);
+  });
+
+  test('a long time away goes in as many parcels as the server takes', async () => {
+    const scene = createScene(good);
+    const many = Array.from({ length: 450 }, (_, i) => ({
+      ...draft(1),
+      id: `01ARZ3NDEKTSV4RRFFQ69G5${String(i).padStart(3, '0')}`,
+    }));
+    scene.enter(...many);
+    scene.sender.flush();
+    await pass(0);
+    expect(scene.sent.map((s) => s.split(' ').length)).toEqual([200, 200, 50]);
+    expect(scene.done).toEqual(many.map((e) => e.id));
   });
 
   test('wait while the server is away, and go when it is back, none twice and none lost', async () => {
@@ -89,9 +113,9 @@ describe('entries kept here', () => {
     await pass(0);
     expect(scene.reachable).toBe(false);
     expect(scene.entries).toHaveLength(2);
-    // It asks with the first entry only, again and again.
+    // It asks again and again, with the same.
     await pass(4100);
-    expect(new Set(scene.sent)).toEqual(new Set([id(1)]));
+    expect(new Set(scene.sent)).toEqual(new Set([`${id(1)} ${id(2)}`]));
     expect(scene.sent.length).toBeGreaterThan(1);
     away = false;
     await pass(2100);
@@ -126,7 +150,8 @@ describe('entries kept here', () => {
     scene.sender.flush();
     await pass(0);
     expect(scene.done).toEqual([id(2), id(3)]);
-    expect(scene.sent.filter((s) => s === id(1))).toHaveLength(1);
+    // Once among others, once by itself.
+    expect(scene.sent).toEqual([`${id(1)} ${id(2)}`, id(1), id(2), id(3)]);
   });
 
   test('one that the server falls over again and again is set aside; the others go on', async () => {

@@ -70,22 +70,22 @@ export async function forgetDraft(id: string): Promise<void> {
   await (await openDeviceDatabase()).delete(ENTRIES, id);
 }
 
-/** What sending one entry came to. */
+/** What sending entries came to: all of them or none is stored. */
 type Sent =
-  | { readonly outcome: 'stored'; readonly event: StoredEvent }
+  | { readonly outcome: 'stored'; readonly events: readonly StoredEvent[] }
   | { readonly outcome: 'refused'; readonly error: ErrorBody }
-  /** The server is there, but falls over this entry. */
+  /** The server is there, but falls over them. */
   | { readonly outcome: 'failed'; readonly error: ErrorBody }
   | { readonly outcome: 'away' };
 
-async function send(draft: DraftEvent): Promise<Sent> {
+async function send(drafts: readonly DraftEvent[]): Promise<Sent> {
   let status: number;
   let body: unknown;
   try {
     const answer = await fetch('/api/events', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ events: [draft] }),
+      body: JSON.stringify({ events: drafts }),
     });
     ({ status } = answer);
     body = await answer.json();
@@ -93,8 +93,10 @@ async function send(draft: DraftEvent): Promise<Sent> {
     return { outcome: 'away' };
   }
   if (status < 300) {
-    const event = (await readBy('appendResponse', body).catch(() => null))?.events[0];
-    return event ? { outcome: 'stored', event } : { outcome: 'failed', error: NOT_UNDERSTOOD };
+    const events = (await readBy('appendResponse', body).catch(() => null))?.events;
+    return events?.length === drafts.length
+      ? { outcome: 'stored', events }
+      : { outcome: 'failed', error: NOT_UNDERSTOOD };
   }
   const error = await readBy('errorBody', body).catch(() => null);
   if (!error) return { outcome: 'away' };
@@ -117,11 +119,35 @@ const RETRY_MS = 2000;
 const TRIES = 3;
 /** What was set aside is tried again after this long. */
 const ASIDE_RETRY_MS = 60_000;
+/** The server takes so many entries at once, and so many characters of them. */
+const MOST_TOGETHER = 200;
+const MOST_CHARACTERS = 500_000;
 
 /** Whether an entry begins a make: what follows it stands on it. */
 export const beginsStream = ({ type }: DraftEvent): boolean => beginsMake(type);
 
-/** Sends what is kept, one after another in order; waits and tries again while the server is away. */
+/** The first of what waits and was never in doubt, as much of it as goes at once. What stands on a beginning in doubt is in doubt too. */
+function together(entries: readonly KeptEntry[]): readonly DraftEvent[] {
+  const doubted = new Set<string>();
+  const drafts: DraftEvent[] = [];
+  let characters = 0;
+  for (const { draft, refused, aside } of entries) {
+    if (refused || aside) {
+      if (beginsStream(draft)) doubted.add(draft.streamId);
+      continue;
+    }
+    if (doubted.has(draft.streamId)) continue;
+    characters += JSON.stringify(draft).length;
+    if (drafts.length === MOST_TOGETHER || characters > MOST_CHARACTERS) break;
+    drafts.push(draft);
+  }
+  return drafts;
+}
+
+/**
+ * Sends what is kept, in order and many at once; one after another where the server does not take them together. Waits and tries
+ * again while the server is away.
+ */
 export function createSender(host: SenderHost): { flush(): void } {
   const turn = { busy: false, again: false };
   /** Whether somebody asked for another round meanwhile; asks once. */
@@ -140,8 +166,28 @@ export function createSender(host: SenderHost): { flush(): void } {
   const waits = ({ draft, aside }: KeptEntry): boolean =>
     aside !== null && Date.now() - (failures.get(draft.id)?.atMs ?? 0) < ASIDE_RETRY_MS;
 
+  async function wasStored(events: readonly StoredEvent[]): Promise<void> {
+    for (const event of events) host.stored(event);
+    await Promise.all(events.map(({ id }) => forgetDraft(id).catch(() => undefined)));
+  }
+
+  /** All that can go at once. @returns whether the server is there */
+  async function roundTogether(): Promise<boolean> {
+    for (;;) {
+      const drafts = together(host.entries());
+      if (drafts.length < 2) return true;
+      const sent = await send(drafts);
+      host.reached(sent.outcome !== 'away');
+      if (sent.outcome === 'away') return false;
+      // Which of them it is shows when each goes by itself.
+      if (sent.outcome !== 'stored') return true;
+      await wasStored(sent.events);
+    }
+  }
+
   /** One pass over all that is kept. @returns after how many ms another is due, `null` when nothing is left to try */
   async function round(): Promise<number | null> {
+    if (!(await roundTogether())) return RETRY_MS;
     /** Beginnings that wait: what follows them has nothing to stand on. */
     const held = new Set<string>();
     let due: number | null = null;
@@ -153,7 +199,7 @@ export function createSender(host: SenderHost): { flush(): void } {
         if (beginsStream(draft)) held.add(draft.streamId);
         continue;
       }
-      const sent = await send(draft);
+      const sent = await send([draft]);
       host.reached(sent.outcome !== 'away');
       if (sent.outcome === 'away') return RETRY_MS;
       if (sent.outcome === 'failed') {
@@ -168,8 +214,7 @@ export function createSender(host: SenderHost): { flush(): void } {
       }
       failures.delete(draft.id);
       if (sent.outcome === 'stored') {
-        host.stored(sent.event);
-        await forgetDraft(draft.id).catch(() => undefined);
+        await wasStored(sent.events);
       } else {
         host.refused(draft.id, sent.error);
       }
