@@ -4,25 +4,26 @@ import { FLAMES } from '../science/heat/index.ts';
 import { DRAIN_WAYS, RENNET_UNITS } from '../science/curd/index.ts';
 import { fraction, massKg, shortName, temperatureC, text } from './quantities.ts';
 
-/** What can be made. What each is stands in `products/`. */
-export const PRODUCT_IDS = [
-  'yogurt',
-  'cultured-cream',
-  'butter',
-  'ghee',
-  'waking',
-  'skyr',
-  'jar-of-two',
-  'buttermilk',
-  'kefir',
-  'clabber',
-  'fresh-cheese',
-  'cheese',
-  'creamer',
-  'whipped-cream',
-  'frozen-yogurt',
-] as const;
-export type ProductId = (typeof PRODUCT_IDS)[number];
+/** What can be made, and what goes in: milk or cream, butter, or a packet that is fed. What each is stands in `products/`. */
+export const PRODUCT_TAKES = {
+  yogurt: 'milk',
+  'cultured-cream': 'cream',
+  butter: 'cream',
+  ghee: 'butter',
+  waking: 'packet',
+  skyr: 'milk',
+  'jar-of-two': 'milk',
+  buttermilk: 'milk',
+  kefir: 'milk',
+  clabber: 'milk',
+  'fresh-cheese': 'milk',
+  cheese: 'milk',
+  creamer: 'cream',
+  'whipped-cream': 'cream',
+  'frozen-yogurt': 'milk',
+} as const satisfies Readonly<Record<string, 'milk' | 'cream' | 'butter' | 'packet'>>;
+export type ProductId = keyof typeof PRODUCT_TAKES;
+export const PRODUCT_IDS = Object.keys(PRODUCT_TAKES) as [ProductId, ...ProductId[]];
 
 /** Kinds of steps that a plan says all about that is to be known. */
 const PLAIN_STEPS = [

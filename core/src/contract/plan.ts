@@ -4,7 +4,7 @@ import { FLAMES } from '../science/heat/index.ts';
 import { SOURNESS, STARTER_KINDS } from '../science/souring/index.ts';
 import { MILK_KINDS, POWDER_KINDS, TREATMENTS } from '../science/milk/index.ts';
 import { absence, burner, cook, pot, warmPlace, zoneName } from './kitchen.ts';
-import { methodSnapshot, PRODUCT_IDS, type ProductId } from './methods.ts';
+import { methodSnapshot, PRODUCT_IDS, PRODUCT_TAKES, type ProductId } from './methods.ts';
 import { creamPh, lotPour } from './milk-room.ts';
 import { planPrices } from './prices.ts';
 import {
@@ -220,23 +220,10 @@ const planShape = {
     .optional(),
 };
 
-/** What goes into each product: its fat tells milk from cream. */
-const MADE_OF: Readonly<Record<ProductId, keyof typeof MOST_SOLIDS>> = {
-  yogurt: 'milk',
-  'cultured-cream': 'cream',
-  butter: 'cream',
-  ghee: 'butter',
-  waking: 'milk',
-  skyr: 'milk',
-  'jar-of-two': 'milk',
-  buttermilk: 'milk',
-  kefir: 'milk',
-  clabber: 'milk',
-  'fresh-cheese': 'milk',
-  cheese: 'milk',
-  creamer: 'cream',
-  'whipped-cream': 'cream',
-  'frozen-yogurt': 'milk',
+/** What goes into each product: its fat tells milk from cream. A packet is fed with milk. */
+const madeOf = (product: ProductId): keyof typeof MOST_SOLIDS => {
+  const takes = PRODUCT_TAKES[product];
+  return takes === 'packet' ? 'milk' : takes;
 };
 const MOST_FAT_OF_MILK = 0.2;
 const LEAST_FAT_OF_CREAM = 0.1;
@@ -246,15 +233,15 @@ export function fatFault(
   product: ProductId,
   { fatFraction, wholeCurd }: Pick<z.infer<typeof milkPour>, 'fatFraction' | 'wholeCurd'>,
 ): string | null {
-  if (fatFraction === null || MADE_OF[product] === 'butter' || wholeCurd) return null;
-  if (MADE_OF[product] === 'milk') return fatFraction > MOST_FAT_OF_MILK ? 'is cream, not milk (20 %)' : null;
+  if (fatFraction === null || madeOf(product) === 'butter' || wholeCurd) return null;
+  if (madeOf(product) === 'milk') return fatFraction > MOST_FAT_OF_MILK ? 'is cream, not milk (20 %)' : null;
   return fatFraction < LEAST_FAT_OF_CREAM ? 'is milk, not cream. Cream has at least 10 %' : null;
 }
 
 /** More solids than leave the water there must be; `null` when it is well. */
 function solidsFault(product: ProductId, of: z.infer<typeof milkPour>['composition']): string | null {
-  if (!of) return MADE_OF[product] === 'butter' ? 'is missing. Enter what the butter is made of' : null;
-  const most = MOST_SOLIDS[MADE_OF[product]];
+  if (!of) return madeOf(product) === 'butter' ? 'is missing. Enter what the butter is made of' : null;
+  const most = MOST_SOLIDS[madeOf(product)];
   return of.fatFraction + of.proteinFraction + of.lactoseFraction + of.ashFraction > most
     ? `leaves no room for water: the parts add up to more than ${Math.round(most * 100)} %`
     : null;

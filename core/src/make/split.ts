@@ -1,4 +1,5 @@
 import {
+  PRODUCT_TAKES,
   makePlan,
   type ByProduct,
   type EventOf,
@@ -57,7 +58,7 @@ export const maySplit = (state: MakeState): boolean =>
   state.weighedKg === null &&
   Object.keys(state.byProductsKg).length === 0 &&
   !wheyWeighed(state) &&
-  productOf(state.plan).takes !== 'packet';
+  PRODUCT_TAKES[state.plan.product] !== 'packet';
 
 /** The share of a make that stands in some of its jars, 0..1. */
 export function shareOfJars({ plan }: Pick<MakeState, 'plan'>, jars: readonly string[]): number {

@@ -1,4 +1,4 @@
-import type { MakeOutcome } from '../contract/index.ts';
+import { PRODUCT_TAKES, type MakeOutcome } from '../contract/index.ts';
 import { DEFECT_FACTS, STARTER_FACTS } from '../science/souring/index.ts';
 import { batchOf } from '../setup/index.ts';
 import { MILK_FACTS } from '../science/milk/index.ts';
@@ -116,7 +116,7 @@ export function summaryOf(state: MakeState): MakeOutcome {
     finishedAt: state.finished ? new Date(state.finished.atMs).toISOString() : null,
     status: state.finished ? state.finished.verdict : 'under-way',
     doNotEat: doNotEat(state),
-    waking: productOf(state.plan).takes === 'packet',
+    waking: PRODUCT_TAKES[state.plan.product] === 'packet',
     litres: litresIn(state),
     milk: MILK_FACTS[state.plan.milk.kind].label,
     starter: souringOf(state) ? STARTER_FACTS[state.plan.starter.kind].label : '',

@@ -1,4 +1,4 @@
-import { PRODUCT_IDS, type KitchenSettings, type MakePlan } from '../contract/index.ts';
+import { PRODUCT_TAKES, PRODUCT_IDS, type KitchenSettings, type MakePlan } from '../contract/index.ts';
 import { FREEZER_C, FRIDGE_C, THAW_SPREAD, thawHours } from '../science/heat/index.ts';
 import { attendance } from '../kitchen/index.ts';
 import { pointForecast, sleepClashes, stateOfPlan } from '../make/index.ts';
@@ -16,7 +16,7 @@ const REACH_MS = 36 * HOUR_MS;
 const AGED_MS = 8 * HOUR_MS;
 
 /** What cream is ripened as. */
-const RIPENS = PRODUCT_IDS.find((id) => PRODUCTS[id].takes === 'cream' && PRODUCTS[id].starters.length > 0)!;
+const RIPENS = PRODUCT_IDS.find((id) => PRODUCT_TAKES[id] === 'cream' && PRODUCTS[id].starters.length > 0)!;
 
 export interface ButterWish {
   /** A plan of butter, its loads decided. */

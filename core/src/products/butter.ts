@@ -15,7 +15,6 @@ export const BUTTER: Product = {
   usual: true,
   goods: { into: 'cream', out: 'butter' },
   drawn: { brush: 'cord', as: 'lump' },
-  takes: 'cream',
   madeFrom: ['ripened-cream', 'curd'],
   starters: [],
   gives: {
@@ -23,5 +22,13 @@ export const BUTTER: Product = {
       role: 'buttermilk',
       name: ({ milk }) => BUTTERMILK[creamDegree(milk)],
     },
+  },
+  keeps: {
+    cold: [5, 21],
+    freezer: [180, 270],
+    cellar: [2, 5],
+    reason: 'depends on washing and salt',
+    pours: ['butter'],
+    thawsAs: 'butter',
   },
 };

@@ -8,7 +8,7 @@ export const CHEESE: Product = {
   line: 'Rennet curd, cut and brined or pressed over days or weeks',
   goods: { into: 'milk', out: 'cheese' },
   drawn: { brush: 'nets', as: 'wheel' },
-  takes: 'milk',
   starters: ['cultured-buttermilk', 'dried-mesophilic', 'sour-milk-whey', 'fresh-yogurt', 'dried-yogurt'],
   gives: { whey: { role: 'whey', name: () => 'Sweet whey' } },
+  keeps: { cold: [60, 180], freezer: null, cellar: [60, 180], reason: 'salted and pressed or brined' },
 };

@@ -1,3 +1,4 @@
+import { soured } from './keeps.ts';
 import type { Product } from './product.ts';
 
 /** Clabber: raw milk that sours by itself, or by a spoonful of the last. */
@@ -8,6 +9,6 @@ export const CLABBER: Product = {
   line: 'Raw milk left to sour by itself',
   goods: { into: 'milk', out: 'clabber' },
   drawn: { brush: 'reeds', as: 'set' },
-  takes: 'milk',
   starters: ['none', 'cultured-buttermilk', 'sour-milk-whey'],
+  keeps: { ...soured([7, 10]), pours: ['curd'], starts: 'cultured-buttermilk' },
 };

@@ -8,6 +8,6 @@ export const CREAMER: Product = {
   line: 'Flavoured cream for coffee or tea',
   goods: { into: 'cream', out: 'creamer' },
   drawn: { brush: 'stars', as: 'poured' },
-  takes: 'cream',
   starters: [],
+  keeps: { cold: [3, 5], freezer: null, cellar: null, reason: 'sweet cream, flavoured' },
 };

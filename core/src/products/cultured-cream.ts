@@ -1,3 +1,4 @@
+import { soured } from './keeps.ts';
 import type { Product } from './product.ts';
 
 /** Cultured cream: cream soured at room heat or in the warm, thick after a night in the cold. */
@@ -9,7 +10,6 @@ export const CULTURED_CREAM: Product = {
   usual: true,
   goods: { into: 'cream', out: 'cultured cream' },
   drawn: { brush: 'sprigs', as: 'thick' },
-  takes: 'cream',
   starters: [
     'cultured-buttermilk',
     'milk-kefir',
@@ -20,4 +20,10 @@ export const CULTURED_CREAM: Product = {
     'none',
   ],
   gives: { out: { role: 'cream', name: ({ name }) => name } },
+  keeps: {
+    ...soured([10, 14], [60, 90]),
+    thawsAs: 'cream',
+    pours: ['ripened-cream'],
+    starts: 'cultured-buttermilk',
+  },
 };

@@ -1,4 +1,4 @@
-import type { MakePlan } from '../contract/index.ts';
+import { PRODUCT_TAKES, type MakePlan } from '../contract/index.ts';
 import { DEFECTS_OF, type Defect } from '../science/souring/index.ts';
 import { makesGas } from '../steps/index.ts';
 import { productOf } from './catalogue.ts';
@@ -8,7 +8,8 @@ import { productOf } from './catalogue.ts';
  * @example defectsOf(butter) // ['weak', 'greasy', …]
  */
 export function defectsOf(plan: MakePlan): readonly Defect[] {
-  const { goods, takes } = productOf(plan);
+  const { goods } = productOf(plan);
+  const takes = PRODUCT_TAKES[plan.product];
   const of =
     goods.out === 'butter' ? 'butter' : takes === 'butter' ? 'ghee' : takes === 'cream' ? 'cream' : 'milk';
   return makesGas(plan.starter.kind)

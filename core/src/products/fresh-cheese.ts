@@ -8,8 +8,8 @@ export const FRESH_CHEESE: Product = {
   line: 'Curd drained in a cloth, to eat within the week',
   goods: { into: 'milk', out: 'fresh cheese' },
   drawn: { brush: 'nets', as: 'lump' },
-  takes: 'milk',
   madeFrom: ['milk'],
   starters: ['cultured-buttermilk', 'dried-mesophilic', 'sour-milk-whey', 'fresh-yogurt', 'dried-yogurt'],
   gives: { whey: { role: 'whey', name: () => 'Whey' } },
+  keeps: { cold: [5, 7], freezer: [30, 60], cellar: null, reason: 'fresh and moist' },
 };

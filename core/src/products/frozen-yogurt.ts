@@ -8,7 +8,7 @@ export const FROZEN_YOGURT: Product = {
   line: 'Yogurt, sweetened and frozen',
   goods: { into: 'yogurt', out: 'frozen yogurt' },
   drawn: { brush: 'stars', as: 'thick' },
-  takes: 'milk',
   madeFrom: ['set-milk'],
   starters: [],
+  keeps: { cold: [0, 0], freezer: [30, 90], cellar: null, reason: 'frozen; once thawed, only soft yogurt' },
 };

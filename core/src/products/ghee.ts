@@ -7,7 +7,12 @@ export const GHEE: Product = {
   line: 'Butter, clarified over the heat',
   goods: { into: 'butter', out: 'ghee' },
   drawn: { brush: 'flames', as: 'gold' },
-  takes: 'butter',
   madeFrom: ['butter'],
   starters: [],
+  keeps: {
+    cold: [180, 360],
+    freezer: null,
+    cellar: [90, 180],
+    reason: 'no water left; kept closed and dark',
+  },
 };

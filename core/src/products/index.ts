@@ -1,3 +1,4 @@
+export { ACID_PRESERVES, type KeepsAs } from './keeps.ts';
 export type { Gives, PoursAs, Product } from './product.ts';
 export { defaultPlan } from './begin/begin-yogurt.ts';
 export { CULTURED_CREAM } from './cultured-cream.ts';

@@ -1,3 +1,4 @@
+import { soured } from './keeps.ts';
 import type { Product } from './product.ts';
 
 /** One jar of creamy milk: its fat rises before it sets, sour cream above, buttermilk below. */
@@ -7,10 +8,10 @@ export const JAR_OF_TWO: Product = {
   line: 'One jar of creamy milk gives both',
   goods: { into: 'milk', out: 'sour cream' },
   drawn: { brush: 'sprigs', as: 'thick' },
-  takes: 'milk',
   starters: ['cultured-buttermilk', 'milk-kefir', 'sour-milk-whey', 'dried-mesophilic', 'none'],
   gives: {
     out: { role: 'cream', name: () => 'Sour cream' },
     buttermilk: { role: 'buttermilk', name: () => 'Cultured buttermilk' },
   },
+  keeps: soured([7, 12]),
 };

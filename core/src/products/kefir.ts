@@ -1,3 +1,4 @@
+import { soured } from './keeps.ts';
 import type { Product } from './product.ts';
 
 /** Kefir: milk soured by grains, which are taken out and go on. */
@@ -8,7 +9,7 @@ export const KEFIR: Product = {
   line: 'Milk with kefir grains, a day at room temperature',
   goods: { into: 'milk', out: 'kefir' },
   drawn: { brush: 'reeds', as: 'poured' },
-  takes: 'milk',
   madeFrom: ['milk'],
   starters: ['kefir-grains', 'milk-kefir'],
+  keeps: { ...soured([7, 14], [30, 60]), pours: ['curd'], starts: 'milk-kefir' },
 };

@@ -1,5 +1,6 @@
 import type { KitchenSettings, MakePlan, ProductId } from '../contract/index.ts';
 import type { StarterKind } from '../science/souring/index.ts';
+import type { KeepsAs } from './keeps.ts';
 import type { Goods } from '../steps/index.ts';
 
 /** What goes from a make into the milk room: the product itself, or what is left of it. */
@@ -35,12 +36,12 @@ export interface Product {
     readonly brush: 'waves' | 'sprigs' | 'cord' | 'buds' | 'flames' | 'reeds' | 'nets' | 'stars';
     readonly as: 'set' | 'thick' | 'lump' | 'gold' | 'poured' | 'wheel';
   };
-  /** What it begins with: milk or cream, or a packet that is given its milk little by little. */
-  readonly takes: 'milk' | 'cream' | 'butter' | 'packet';
   /** What of the larder it can be made from; left out, nothing. */
   readonly madeFrom?: readonly PoursAs[];
   /** What it is soured with, the usual first; empty when nothing sours in it. */
   readonly starters: readonly StarterKind[];
+  /** How long it keeps, when nothing more is known of it. */
+  readonly keeps: KeepsAs;
   /** What becomes of its weighings in the milk room; left out, it leaves the milk room for good. */
   readonly gives?: { readonly out?: Gives; readonly buttermilk?: Gives; readonly whey?: Gives };
 }

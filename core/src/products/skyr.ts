@@ -1,3 +1,4 @@
+import { soured } from './keeps.ts';
 import type { Product } from './product.ts';
 
 /** Skyr: skimmed milk soured in the warm with a little rennet, and drained. */
@@ -8,8 +9,8 @@ export const SKYR: Product = {
   line: 'Skimmed milk set with a little rennet, drained until thick',
   goods: { into: 'milk', out: 'skyr' },
   drawn: { brush: 'nets', as: 'set' },
-  takes: 'milk',
   madeFrom: ['milk'],
   starters: ['fresh-yogurt', 'dried-yogurt'],
   gives: { whey: { role: 'whey', name: () => 'Acid whey' } },
+  keeps: { ...soured([14, 21], [30, 60]), pours: ['set-milk'] },
 };

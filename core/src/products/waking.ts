@@ -1,3 +1,4 @@
+import { ACID_PRESERVES } from './keeps.ts';
 import type { Product } from './product.ts';
 
 /** The waking of a dried culture: growing feeds over several days, until it sets its milk by itself. */
@@ -7,6 +8,6 @@ export const WAKING: Product = {
   line: 'A dried culture, fed until it works',
   goods: { into: 'milk', out: 'culture' },
   drawn: { brush: 'buds', as: 'set' },
-  takes: 'packet',
   starters: ['dried-yogurt', 'dried-mesophilic'],
+  keeps: { cold: [3, 7], freezer: null, cellar: null, reason: ACID_PRESERVES },
 };

@@ -8,6 +8,6 @@ export const WHIPPED_CREAM: Product = {
   line: 'Cold cream, whipped until it holds its shape',
   goods: { into: 'cream', out: 'whipped cream' },
   drawn: { brush: 'stars', as: 'thick' },
-  takes: 'cream',
   starters: [],
+  keeps: { cold: [1, 2], freezer: [30, 60], cellar: null, reason: 'sweet and full of air', thawsAs: 'cream' },
 };

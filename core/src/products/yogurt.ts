@@ -1,4 +1,5 @@
 import { STARTER_KINDS } from '../science/souring/index.ts';
+import { soured } from './keeps.ts';
 import type { Product } from './product.ts';
 
 /** Yogurt: milk warmed, soured in the warm by its culture, and chilled. */
@@ -9,7 +10,7 @@ export const YOGURT: Product = {
   usual: true,
   goods: { into: 'milk', out: 'yogurt' },
   drawn: { brush: 'waves', as: 'set' },
-  takes: 'milk',
   madeFrom: ['milk'],
   starters: STARTER_KINDS,
+  keeps: { ...soured([14, 21], [30, 60]), pours: ['curd', 'set-milk'], starts: 'fresh-yogurt' },
 };

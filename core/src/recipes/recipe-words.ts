@@ -1,4 +1,4 @@
-import type { MakePlan } from '../contract/index.ts';
+import { PRODUCT_TAKES, type MakePlan } from '../contract/index.ts';
 import { STARTER_FACTS } from '../science/souring/index.ts';
 import { batchOf, secondName } from '../setup/index.ts';
 import { MILK_FACTS } from '../science/milk/index.ts';
@@ -56,7 +56,8 @@ function addedLines(
  */
 export function ingredientsOf(plan: MakePlan, added: readonly Added[]): string[] {
   const { milk } = plan;
-  const { takes, goods } = productOf(plan);
+  const { goods } = productOf(plan);
+  const takes = PRODUCT_TAKES[plan.product];
   const poured =
     takes === 'milk'
       ? `${milk.litres} L ${lower(MILK_FACTS[milk.kind].label)}`

@@ -1,4 +1,4 @@
-import type { Lot, MakePlan } from '../contract/index.ts';
+import { PRODUCT_TAKES, type Lot, type MakePlan } from '../contract/index.ts';
 import { litresOfMass, massOfLitresKg, MILK_FACTS, withFat } from '../science/milk/index.ts';
 import {
   allocate,
@@ -11,7 +11,6 @@ import {
   type CreamFactor,
   type Want,
 } from '../registers/milk/index.ts';
-import { productOf } from '../products/index.ts';
 import { HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
 
 /** Milk that has stood so long is worth skimming. */
@@ -73,7 +72,7 @@ function skimmedLots(lot: Lot, atMs: number, learned: CreamFactor | undefined): 
 
 /** What a plan wants of the milk room; `null` when it is of something else. */
 export function wantOf(id: string, plan: MakePlan): Want | null {
-  const { takes } = productOf(plan);
+  const takes = PRODUCT_TAKES[plan.product];
   if (takes !== 'milk' && takes !== 'cream') return null;
   const fat = plan.milk.fatFraction ?? MILK_FACTS[plan.milk.kind].composition.fatFraction;
   const sort = takes === 'cream' ? 'cream' : fat <= SKIMMED_FAT ? 'skimmed' : 'milk';

@@ -1,5 +1,5 @@
-import { priced, productOf, methodSteps, HOUR_MS } from '@morning-crock/core';
-import type { DraftEvent, MakePlan } from '@morning-crock/core/contract';
+import { priced, methodSteps, HOUR_MS } from '@morning-crock/core';
+import { PRODUCT_TAKES, type DraftEvent, type MakePlan } from '@morning-crock/core/contract';
 import type { DataSource } from 'typeorm';
 import { ulid } from 'ulid';
 import { appendEvents } from '../features/events/append.ts';
@@ -24,7 +24,7 @@ export async function withBoughtMilk(
 ): Promise<MakePlan> {
   const { settings } = await readKitchen(db, kitchenId);
   const own = priced(plan, settings);
-  const { takes } = productOf(plan);
+  const takes = PRODUCT_TAKES[plan.product];
   const atMs = Date.parse(plan.startAt) - BEFORE_MS;
   if (plan.milk.lots || (takes !== 'milk' && takes !== 'cream') || atMs > nowMs) return own;
   const { kind, treatment, litres, feed, homogenised = false } = plan.milk;

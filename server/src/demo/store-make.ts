@@ -1,5 +1,6 @@
 import { playMake, type DemoCream, type DemoMake } from '@morning-crock/core/demo';
 import {
+  PRODUCT_TAKES,
   type MakePlan,
   EVENT_VERSION,
   type Culture,
@@ -128,7 +129,8 @@ const isGrains = ({ kind }: Pick<Culture, 'kind'>): boolean => kind === 'kefir-g
 
 /** How much of something that came out besides is gone by now, kg; `null` when it is nothing the milk room has. */
 function eaten(make: DemoCream, given: DraftEvent, all: readonly DraftEvent[]): number | null {
-  const { gives, takes } = productOf(make.plan);
+  const { gives } = productOf(make.plan);
+  const takes = PRODUCT_TAKES[make.plan.product];
   if (given.type === 'weighed') {
     const { of, massKg } = given.data;
     if (of) return gives?.[of] ? massKg : null;

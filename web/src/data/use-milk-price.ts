@@ -1,5 +1,5 @@
-import { isCream, PRODUCTS } from '@morning-crock/core';
-import type { ProductId } from '@morning-crock/core/contract';
+import { isCream } from '@morning-crock/core';
+import { PRODUCT_TAKES, type ProductId } from '@morning-crock/core/contract';
 import { useMemo } from 'react';
 import { useMilkRoom } from './use-milk.ts';
 
@@ -14,6 +14,6 @@ export function useMilkPrice(): (product: ProductId) => number | null {
       return prices[Math.floor(prices.length / 2)] ?? null;
     };
     const [milk, cream] = [middle(false), middle(true)];
-    return (product) => (PRODUCTS[product].takes === 'cream' ? cream : milk);
+    return (product) => (PRODUCT_TAKES[product] === 'cream' ? cream : milk);
   }, [lots]);
 }

@@ -1,9 +1,15 @@
-import type { Factor, FactorKind, FactorsUsed, KitchenSettings, MakePlan } from '../../contract/index.ts';
+import {
+  PRODUCT_TAKES,
+  type Factor,
+  type FactorKind,
+  type FactorsUsed,
+  type KitchenSettings,
+  type MakePlan,
+} from '../../contract/index.ts';
 import { STARTER_FACTS, type StarterKind } from '../../science/souring/index.ts';
 import type { DrainWay } from '../../science/curd/index.ts';
 import { FLAME_SHARE, FLAMES } from '../../science/heat/index.ts';
 import type { MakeState } from '../../make/index.ts';
-import { productOf } from '../../products/index.ts';
 import { updateBelief, type Belief } from '../../science/numerics/index.ts';
 import {
   FACTOR_SPREAD,
@@ -128,7 +134,7 @@ export function lessonOf(state: MakeState): Lesson {
   // A packet's strength is nobody's to know, and its feeds are too small to tell of pots and places.
   // What was parted off another make tells the same as that one.
   const finished =
-    state.finished !== null && productOf(plan).takes !== 'packet' && plan.splitFrom === undefined;
+    state.finished !== null && PRODUCT_TAKES[plan.product] !== 'packet' && plan.splitFrom === undefined;
   return { makeId: id, startedAtMs, finished, plan, things: finished ? observeThings(state) : [] };
 }
 

@@ -1,8 +1,7 @@
-import type { CostPart, PlanPrices } from '../../contract/index.ts';
+import { PRODUCT_TAKES, type CostPart, type PlanPrices } from '../../contract/index.ts';
 import { souringOf, starterKg, type MakeState } from '../../make/index.ts';
 import { milkCost } from '../../registers/milk/index.ts';
 import { batchOf } from '../../setup/index.ts';
-import { productOf } from '../../products/index.ts';
 import { SALT_TOLD, told } from '../../steps/index.ts';
 import { burnerKwh } from './energy.ts';
 
@@ -102,7 +101,7 @@ export function worthOf(state: MakeState, taken: readonly TakenGoods[] = []): Wo
   const { milk: poured } = state.plan;
   const milk = milkCost(poured);
   // What is made of butter alone has no milk of its own.
-  const ofGoods = productOf(state.plan).takes === 'butter' && !poured.lots;
+  const ofGoods = PRODUCT_TAKES[state.plan.product] === 'butter' && !poured.lots;
   const goods = taken.length === 0 ? null : goodsLine(taken);
   const [handsMin, energyKwh] = [handsMinOf(state), burnerKwh(state)];
   const starter = starterLine(state, prices);

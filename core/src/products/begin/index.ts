@@ -1,4 +1,10 @@
-import type { KitchenSettings, MakePlan, Method, ProductId } from '../../contract/index.ts';
+import {
+  PRODUCT_TAKES,
+  type KitchenSettings,
+  type MakePlan,
+  type Method,
+  type ProductId,
+} from '../../contract/index.ts';
 import { kitchenOfToday } from '../../kitchen/index.ts';
 import { usualMethod } from '../methods/index.ts';
 import { PRODUCTS } from '../catalogue.ts';
@@ -21,7 +27,7 @@ const BEGIN: Readonly<Partial<Record<ProductId, Begin>>> = {
 
 /** What goes in begins as it does for the like. */
 const baseOf = (product: ProductId): Begin =>
-  BEGIN[product] ?? (PRODUCTS[product].takes === 'cream' ? beginCulturedCream : defaultPlan);
+  BEGIN[product] ?? (PRODUCT_TAKES[product] === 'cream' ? beginCulturedCream : defaultPlan);
 
 /** The plan of a method in a kitchen; the others of its product begin alike but for what it decides. */
 export function planOfMethod(

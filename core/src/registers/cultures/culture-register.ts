@@ -1,8 +1,13 @@
-import type { Culture, CultureChange, MakePlan, MakeUnderWay } from '../../contract/index.ts';
+import {
+  PRODUCT_TAKES,
+  type Culture,
+  type CultureChange,
+  type MakePlan,
+  type MakeUnderWay,
+} from '../../contract/index.ts';
 import { keptKind } from '../../science/souring/index.ts';
 import { effectiveEvents, feeding, instantOf, today, type LoggedEvent } from '../../log/index.ts';
 import { isHeated } from '../../setup/index.ts';
-import { productOf } from '../../products/index.ts';
 import { childOf, cultureOf, placeOf, withLess } from './culture.ts';
 
 /** The events cultures are folded from; those of makes tell where they went and what was kept. */
@@ -41,7 +46,7 @@ export function copyCultures(draft: CultureDraft): CultureDraft {
 }
 
 /** It opens a packet, rather than taking some of a living culture. */
-const wakes = (plan: MakePlan): boolean => productOf(plan).takes === 'packet';
+const wakes = (plan: MakePlan): boolean => PRODUCT_TAKES[plan.product] === 'packet';
 
 /** Makes under way that were begun with a starter. */
 export function makesUnderWay(all: Cultures): MakeUnderWay[] {

@@ -1,5 +1,6 @@
 import { HAND_WORKED_FAT } from '../../science/butter/index.ts';
 import {
+  PRODUCT_TAKES,
   PRODUCT_IDS,
   type Good,
   type GoodKind,
@@ -82,7 +83,7 @@ export function planFromGood(plan: MakePlan, input: GoodInput, massKg: number): 
     treatment: good.milk?.raw ? ('raw' as const) : ('pasteurised' as const),
     goods: [partOf(input, massKg)],
   };
-  if (productOf(plan).takes === 'butter') {
+  if (PRODUCT_TAKES[plan.product] === 'butter') {
     const salt = good.saltFraction ?? 0;
     return {
       ...plan,

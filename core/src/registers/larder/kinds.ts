@@ -1,4 +1,5 @@
 import {
+  PRODUCT_TAKES,
   GOOD_KINDS,
   PRODUCT_IDS,
   type GoodKeeping,
@@ -6,132 +7,22 @@ import {
   type LarderKind,
   type LarderPlace,
   type Lot,
+  type ProductId,
   type TakenFor,
 } from '../../contract/index.ts';
 import type { MilkKind } from '../../science/milk/index.ts';
-import type { StarterKind } from '../../science/souring/index.ts';
-import { PRODUCTS, type PoursAs } from '../../products/index.ts';
+import { ACID_PRESERVES, PRODUCTS, type KeepsAs } from '../../products/index.ts';
 
 /** What is known of a kind of goods, apart from where it came from. */
-interface GoodFactsOf {
+interface GoodFactsOf extends KeepsAs {
   readonly label: string;
-  /** Days it keeps cold at 5 °C or less, frozen, and in a cellar [judgement]. */
-  readonly cold: readonly [number, number];
-  readonly freezer: readonly [number, number] | null;
-  readonly cellar: readonly [number, number] | null;
-  readonly reason: string;
-  /** What its ice is like; left out, that of milk. */
-  readonly thawsAs?: 'cream' | 'butter';
   /** What a by-product is good for, what uses up the most of it first. */
   readonly uses: readonly string[];
-  /** As what they may go into something else, and the culture they bring along as a starter. */
-  readonly pours?: readonly PoursAs[];
-  readonly starts?: StarterKind;
 }
 
-const SOURED = 'the acid preserves it';
-const soured = (label: string, cold: readonly [number, number], freezer: GoodFactsOf['freezer'] = null) => ({
-  label,
-  cold,
-  freezer,
-  cellar: [Math.ceil(cold[0] / 4), Math.ceil(cold[1] / 4)] as const,
-  reason: SOURED,
-  uses: [],
-});
-
-/** Judgements, each shown as a range with its reason; source: docs/SCIENCE.md, the larder. */
-export const GOOD_FACTS: Readonly<Record<GoodKind, GoodFactsOf>> = {
-  yogurt: {
-    ...soured(PRODUCTS.yogurt.label, [14, 21], [30, 60]),
-    pours: ['curd', 'set-milk'],
-    starts: 'fresh-yogurt',
-  },
-  skyr: { ...soured(PRODUCTS.skyr.label, [14, 21], [30, 60]), pours: ['set-milk'] },
-  buttermilk: {
-    ...soured(PRODUCTS.buttermilk.label, [10, 14], [60, 90]),
-    pours: ['curd'],
-    starts: 'cultured-buttermilk',
-  },
-  kefir: { ...soured(PRODUCTS.kefir.label, [7, 14], [30, 60]), pours: ['curd'], starts: 'milk-kefir' },
-  clabber: {
-    ...soured(PRODUCTS.clabber.label, [7, 10]),
-    pours: ['curd'],
-    starts: 'cultured-buttermilk',
-  },
-  'cultured-cream': {
-    ...soured(PRODUCTS['cultured-cream'].label, [10, 14], [60, 90]),
-    thawsAs: 'cream',
-    pours: ['ripened-cream'],
-    starts: 'cultured-buttermilk',
-  },
-  'jar-of-two': soured(PRODUCTS['jar-of-two'].label, [7, 12]),
-  'fresh-cheese': {
-    label: PRODUCTS['fresh-cheese'].label,
-    cold: [5, 7],
-    freezer: [30, 60],
-    cellar: null,
-    reason: 'fresh and moist',
-    uses: [],
-  },
-  cheese: {
-    label: PRODUCTS.cheese.label,
-    cold: [60, 180],
-    freezer: null,
-    cellar: [60, 180],
-    reason: 'salted and pressed or brined',
-    uses: [],
-  },
-  creamer: {
-    label: PRODUCTS.creamer.label,
-    cold: [3, 5],
-    freezer: null,
-    cellar: null,
-    reason: 'sweet cream, flavoured',
-    uses: [],
-  },
-  'whipped-cream': {
-    label: PRODUCTS['whipped-cream'].label,
-    cold: [1, 2],
-    freezer: [30, 60],
-    cellar: null,
-    reason: 'sweet and full of air',
-    thawsAs: 'cream',
-    uses: [],
-  },
-  'frozen-yogurt': {
-    label: PRODUCTS['frozen-yogurt'].label,
-    cold: [0, 0],
-    freezer: [30, 90],
-    cellar: null,
-    reason: 'frozen; once thawed, only soft yogurt',
-    uses: [],
-  },
-  butter: {
-    label: PRODUCTS.butter.label,
-    cold: [5, 21],
-    freezer: [180, 270],
-    cellar: [2, 5],
-    reason: 'depends on washing and salt',
-    pours: ['butter'],
-    thawsAs: 'butter',
-    uses: [],
-  },
-  ghee: {
-    label: PRODUCTS.ghee.label,
-    cold: [180, 360],
-    freezer: null,
-    cellar: [90, 180],
-    reason: 'no water left; kept closed and dark',
-    uses: [],
-  },
-  waking: {
-    label: PRODUCTS.waking.label,
-    cold: [3, 7],
-    freezer: null,
-    cellar: null,
-    reason: SOURED,
-    uses: [],
-  },
+/** By-products, which no product describes. */
+type ByGood = Exclude<GoodKind, ProductId>;
+const BY_GOOD_FACTS: Readonly<Record<ByGood, GoodFactsOf>> = {
   'skimmed-milk': {
     pours: ['milk'],
     label: 'Skimmed milk',
@@ -155,7 +46,7 @@ export const GOOD_FACTS: Readonly<Record<GoodKind, GoodFactsOf>> = {
     cold: [10, 14],
     freezer: [60, 90],
     cellar: [3, 4],
-    reason: SOURED,
+    reason: ACID_PRESERVES,
     uses: ['starter for the next cream or buttermilk', 'soaking meat, baking', 'drinking'],
   },
   'acid-whey': {
@@ -163,7 +54,7 @@ export const GOOD_FACTS: Readonly<Record<GoodKind, GoodFactsOf>> = {
     cold: [5, 10],
     freezer: [60, 90],
     cellar: null,
-    reason: SOURED,
+    reason: ACID_PRESERVES,
     uses: ['bread and soups, instead of water', 'animal feed, in moderation', 'soaking grain'],
   },
   'sweet-whey': {
@@ -192,6 +83,14 @@ export const GOOD_FACTS: Readonly<Record<GoodKind, GoodFactsOf>> = {
   },
 };
 
+/** Judgements, each shown as a range with its reason; source: docs/SCIENCE.md, the larder. */
+export const GOOD_FACTS: Readonly<Record<GoodKind, GoodFactsOf>> = {
+  ...(Object.fromEntries(
+    Object.values(PRODUCTS).map(({ id, label, keeps }) => [id, { label, uses: [], ...keeps }]),
+  ) as unknown as Readonly<Record<ProductId, GoodFactsOf>>),
+  ...BY_GOOD_FACTS,
+};
+
 /** What a lot of the milk room is good for, when it is what came out besides; nothing for milk and cream. */
 export function usesOfLot({ role, soured }: Pick<Lot, 'role' | 'soured'>): readonly string[] {
   if (role === 'skimmed') return GOOD_FACTS['skimmed-milk'].uses;
@@ -215,7 +114,7 @@ export const MILK_ON_LABEL: Readonly<Record<MilkKind, string>> = {
 /** What nobody made here and nobody says what it is. */
 export const UNNAMED_KIND: GoodKind = GOOD_KINDS[GOOD_KINDS.length - 1]!;
 
-const packets: ReadonlySet<GoodKind> = new Set(PRODUCT_IDS.filter((id) => PRODUCTS[id].takes === 'packet'));
+const packets: ReadonlySet<GoodKind> = new Set(PRODUCT_IDS.filter((id) => PRODUCT_TAKES[id] === 'packet'));
 /** What may be put up: everything but a culture that was woken, which is no food. */
 export const PUT_UP_KINDS: readonly GoodKind[] = GOOD_KINDS.filter((kind) => !packets.has(kind));
 

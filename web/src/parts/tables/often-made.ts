@@ -1,5 +1,5 @@
 import { PRODUCTS } from '@morning-crock/core';
-import type { ProductId } from '@morning-crock/core/contract';
+import { PRODUCT_TAKES, type ProductId } from '@morning-crock/core/contract';
 
 /** What most people come for. */
 export const LARGE_PRODUCTS: readonly ProductId[] = Object.values(PRODUCTS)
@@ -15,7 +15,7 @@ const MOST_OFTEN = 2;
 export function oftenMade(latest: readonly ProductId[]): ProductId[] {
   const times = new Map<ProductId, number>();
   for (const id of latest)
-    if (!LARGE_PRODUCTS.includes(id) && PRODUCTS[id].takes !== 'packet')
+    if (!LARGE_PRODUCTS.includes(id) && PRODUCT_TAKES[id] !== 'packet')
       times.set(id, (times.get(id) ?? 0) + 1);
   return [...times]
     .sort(([, a], [, b]) => b - a)

@@ -1,5 +1,5 @@
-import { litresOfMass, milkFromLots, productOf, type DayPours, MINUTE_MS } from '@morning-crock/core';
-import type { DayDoc, MakePlan } from '@morning-crock/core/contract';
+import { litresOfMass, milkFromLots, type DayPours, MINUTE_MS } from '@morning-crock/core';
+import { PRODUCT_TAKES, type DayDoc, type MakePlan } from '@morning-crock/core/contract';
 import type { DayDraft } from './day-draft.ts';
 import type { DayPlan } from './use-day-plan.ts';
 
@@ -58,7 +58,7 @@ export function startingPlanOf(id: string, name: string, plan: DayPlan, zeroMs: 
   const startMs = zeroMs + (first?.from ?? 0) * MINUTE_MS;
   const made = { ...plan.plans.get(id)!, name, startAt: new Date(startMs).toISOString() };
   const poured = pours?.allocation.wants.find(({ want }) => want.id === id);
-  const { takes } = productOf(made);
+  const takes = PRODUCT_TAKES[made.product];
   // What comes of a skimming has no lot yet: it is chosen when it is poured.
   const there = poured?.from.every(({ lotId }) => !pours?.readyMs.has(lotId)) ?? false;
   if (!poured || !there || poured.shortKg > 0 || (takes !== 'milk' && takes !== 'cream')) return made;

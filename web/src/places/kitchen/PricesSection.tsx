@@ -1,5 +1,5 @@
 import { PRODUCTS, readTypedNumber } from '@morning-crock/core';
-import { PRODUCT_IDS, type KitchenSettings } from '@morning-crock/core/contract';
+import { PRODUCT_TAKES, PRODUCT_IDS, type KitchenSettings } from '@morning-crock/core/contract';
 import { TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { useUnits } from '../../data/use-units.ts';
@@ -46,7 +46,7 @@ function PriceField(props: {
 type Prices = KitchenSettings['prices'];
 type Paid = Exclude<keyof Prices, 'shop'>;
 
-const SHOP = PRODUCT_IDS.filter((id) => PRODUCTS[id].takes !== 'packet');
+const SHOP = PRODUCT_IDS.filter((id) => PRODUCT_TAKES[id] !== 'packet');
 
 /** What things cost here, and what the shop asks: what a make costs is reckoned by them when it begins. */
 export function PricesSection({ kitchenId, settings }: SectionProps) {

@@ -6,7 +6,12 @@ import {
   recipeOf,
   type Measured,
 } from '@morning-crock/core';
-import { method as methodSchema, PRODUCT_IDS, type Method } from '@morning-crock/core/contract';
+import {
+  PRODUCT_TAKES,
+  method as methodSchema,
+  PRODUCT_IDS,
+  type Method,
+} from '@morning-crock/core/contract';
 import { PRODUCTS } from '@morning-crock/core';
 import { Button, FileButton, NativeSelect } from '@mantine/core';
 import { useRef, useState } from 'react';
@@ -141,7 +146,7 @@ export function MethodIn() {
           <NativeSelect
             label="Product"
             value={read.method.product}
-            data={PRODUCT_IDS.filter((id) => PRODUCTS[id].takes !== 'packet').map((id) => ({
+            data={PRODUCT_IDS.filter((id) => PRODUCT_TAKES[id] !== 'packet').map((id) => ({
               value: id,
               label: PRODUCTS[id].label,
             }))}

@@ -1,5 +1,5 @@
 import { butterBalance, HAND_WORKED_FAT, litresIn, PRODUCTS } from '@morning-crock/core';
-import type { Lot } from '@morning-crock/core/contract';
+import { PRODUCT_TAKES, type Lot } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
 import { Link } from 'react-router';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
@@ -74,7 +74,7 @@ function MadeOfIt({ lot }: { readonly lot: Lot }) {
   return (
     <>
       {Object.values(PRODUCTS)
-        .filter((p) => p.takes === 'cream' && (p.starters.length === 0 || !lot.soured))
+        .filter((p) => PRODUCT_TAKES[p.id] === 'cream' && (p.starters.length === 0 || !lot.soured))
         // What most come for is first; a pot of cream is kept for butter.
         .reverse()
         .sort((a, b) => Number(b.usual ?? false) - Number(a.usual ?? false))

@@ -1,5 +1,5 @@
 import { PRODUCTS } from '@morning-crock/core';
-import type { KitchenSettings, ProductId } from '@morning-crock/core/contract';
+import { PRODUCT_TAKES, type KitchenSettings, type ProductId } from '@morning-crock/core/contract';
 import { UnstyledButton } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -15,7 +15,7 @@ export function FirstShelf({ kitchen }: { readonly kitchen: KitchenSettings }) {
   const shown = useMemo(() => {
     const startAt = new Date(Math.round(now())).toISOString();
     const others = Object.values(PRODUCTS).filter(
-      ({ id, takes }) => takes !== 'packet' && !LARGE_PRODUCTS.includes(id),
+      ({ id }) => PRODUCT_TAKES[id] !== 'packet' && !LARGE_PRODUCTS.includes(id),
     );
     const ids: ProductId[] = [...LARGE_PRODUCTS, ...(more ? others.map(({ id }) => id) : [])];
     return ids.map((id) => ({ product: PRODUCTS[id], ...firstWords(id, kitchen, startAt) }));

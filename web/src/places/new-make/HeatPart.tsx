@@ -1,5 +1,5 @@
-import { boilingPointC, FLAMES, isHeated, productOf, usualFlame } from '@morning-crock/core';
-import type { MakePlan } from '@morning-crock/core/contract';
+import { boilingPointC, FLAMES, isHeated, usualFlame } from '@morning-crock/core';
+import { PRODUCT_TAKES, type MakePlan } from '@morning-crock/core/contract';
 import { Checkbox } from '@mantine/core';
 import { Link } from 'react-router';
 import { useUnits } from '../../data/use-units.ts';
@@ -31,7 +31,7 @@ export function HeatPart({
 }) {
   const units = useUnits();
   const { heat } = plan;
-  const scalds = productOf(plan).takes === 'cream';
+  const scalds = PRODUCT_TAKES[plan.product] === 'cream';
   const set = (part: Partial<MakePlan['heat']>): void => change({ heat: { ...heat, ...part } });
   const turnTo = (kind: MakePlan['heat']['kind']): void => {
     const usual = {

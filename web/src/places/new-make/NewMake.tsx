@@ -1,6 +1,7 @@
 import '../../parts/fields/form-styles.ts';
-import { beginPlan, planOfMethod, PRODUCTS, productOf, type MakeState } from '@morning-crock/core';
+import { beginPlan, planOfMethod, productOf, type MakeState } from '@morning-crock/core';
 import {
+  PRODUCT_TAKES,
   PRODUCT_IDS,
   type Factor,
   type KitchenSettings,
@@ -38,7 +39,7 @@ const NOTHING_LEARNED: readonly Factor[] = [];
 /** What an address asks for; yogurt when it does not say. */
 const askedProduct = (search: URLSearchParams): ProductId =>
   // A packet is woken where the packets are.
-  PRODUCT_IDS.find((id) => id === search.get('make') && PRODUCTS[id].takes !== 'packet') ?? PRODUCT_IDS[0];
+  PRODUCT_IDS.find((id) => id === search.get('make') && PRODUCT_TAKES[id] !== 'packet') ?? PRODUCT_IDS[0];
 
 /** The culture an address asks for, or the one that follows from what is repeated. */
 function wantedCulture(search: URLSearchParams, repeated: MakeState | null): WantedCulture {
@@ -157,7 +158,8 @@ function Form({
 function Repeat({ kitchen, id }: { readonly kitchen: KitchenSettings; readonly id: string }) {
   const { state, failed } = useMake(id);
   if (failed) return <Form kitchen={kitchen} repeated={null} />;
-  if (state && productOf(state.plan).takes === 'packet') return <Navigate to="/cultures/wake" replace />;
+  if (state && PRODUCT_TAKES[state.plan.product] === 'packet')
+    return <Navigate to="/cultures/wake" replace />;
   return state ? <Form key={id} kitchen={kitchen} repeated={state} /> : <p className="quiet">Loading …</p>;
 }
 

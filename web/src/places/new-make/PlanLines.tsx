@@ -8,6 +8,7 @@ import {
   type Advice,
 } from '@morning-crock/core';
 import {
+  PRODUCT_TAKES,
   THICKNESS,
   type Culture,
   type Factor,
@@ -71,7 +72,8 @@ const POUR = { cream: 'Cream', butter: 'Butter', packet: 'Milk' } as const;
 /** What goes in: milk, cream or butter. */
 function pourLine(props: PourProps, mayBeRipened: boolean, units: Units): Line {
   const { plan, lots } = props;
-  const { takes, goods } = productOf(plan);
+  const { goods } = productOf(plan);
+  const takes = PRODUCT_TAKES[plan.product];
   // Frozen yogurt begins with yogurt, whatever its milk was.
   const label = takes === 'milk' ? goods.into.charAt(0).toUpperCase() + goods.into.slice(1) : POUR[takes];
   return {
@@ -106,7 +108,7 @@ function souringLines(props: LinesProps, units: Units): Line[] {
   const { plan, state, change, replace } = planning;
   if (souringOf(state) === null) return [];
   const short = shortWords(plan, cultures, units);
-  const milk = productOf(plan).takes === 'milk';
+  const milk = PRODUCT_TAKES[plan.product] === 'milk';
   return [
     {
       id: 'heat',

@@ -24,7 +24,13 @@ import {
   type VolumeUnit,
   typedMass,
 } from '@morning-crock/core';
-import type { Culture, Factor, Lot, MakePlan } from '@morning-crock/core/contract';
+import {
+  PRODUCT_TAKES,
+  type Culture,
+  type Factor,
+  type Lot,
+  type MakePlan,
+} from '@morning-crock/core/contract';
 import { NativeSelect } from '@mantine/core';
 import { Link } from 'react-router';
 import { useFactorsQuery } from '../../data/api.ts';
@@ -137,7 +143,8 @@ export function StarterPart(
 ) {
   const { plan, cultures, lots, change, onFault, kindAbove = false } = props;
   const { data: factors = NOTHING } = useFactorsQuery();
-  const { goods, takes } = productOf(plan);
+  const { goods } = productOf(plan);
+  const takes = PRODUCT_TAKES[plan.product];
   const culture = ownFor(plan, cultures).find((c) => c.id === plan.starter.cultureId);
   const units = useUnits();
   const { starter } = plan;

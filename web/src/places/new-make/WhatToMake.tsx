@@ -1,5 +1,5 @@
 import { PRODUCTS, type Product } from '@morning-crock/core';
-import type { ProductId } from '@morning-crock/core/contract';
+import { PRODUCT_TAKES, type ProductId } from '@morning-crock/core/contract';
 import { UnstyledButton } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -29,7 +29,9 @@ export function WhatToMake({
   const [all, setAll] = useState(false);
   const often = useMemo(() => oftenMade((data ?? []).flatMap(({ product: made }) => made ?? [])), [data]);
   const short = [...new Set([...LARGE_PRODUCTS, ...often, product])];
-  const rest = Object.values(PRODUCTS).filter(({ id, takes }) => takes !== 'packet' && !short.includes(id));
+  const rest = Object.values(PRODUCTS).filter(
+    ({ id }) => PRODUCT_TAKES[id] !== 'packet' && !short.includes(id),
+  );
   const offered = [...short.map((id) => PRODUCTS[id]), ...(all ? rest : [])];
   return (
     <div className="what-to-make">
@@ -51,7 +53,7 @@ export function WhatToMake({
       </div>
       {all &&
         Object.values(PRODUCTS)
-          .filter((p) => p.takes === 'packet')
+          .filter((p) => PRODUCT_TAKES[p.id] === 'packet')
           .map((p) => (
             // It is planned where the packets are.
             <Link key={p.id} to="/cultures/wake" className="what-to-make-one">

@@ -1,5 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { defaultKitchen, PRODUCTS } from '@morning-crock/core';
+import { PRODUCT_TAKES } from '@morning-crock/core/contract';
 import { aboutTime, firstWords } from './first-words.ts';
 
 const kitchen = defaultKitchen('UTC');
@@ -23,6 +24,6 @@ test('what is needed: what goes in, and what sours it where something does', () 
 });
 
 test('every product says how long it takes', () => {
-  for (const { id, takes } of Object.values(PRODUCTS))
-    if (takes !== 'packet') expect(firstWords(id, kitchen, START).time).toMatch(/^about \d/);
+  for (const { id } of Object.values(PRODUCTS))
+    if (PRODUCT_TAKES[id] !== 'packet') expect(firstWords(id, kitchen, START).time).toMatch(/^about \d/);
 });

@@ -9,7 +9,12 @@ import {
   DAY_MIN,
   MINUTE_MS,
 } from '@morning-crock/core';
-import type { KitchenSettings, MakePlan, ProductId } from '@morning-crock/core/contract';
+import {
+  PRODUCT_TAKES,
+  type KitchenSettings,
+  type MakePlan,
+  type ProductId,
+} from '@morning-crock/core/contract';
 
 const INTO = { milk: 'Milk', cream: 'Cream', butter: 'Butter', packet: 'A packet and milk' } as const;
 
@@ -43,7 +48,8 @@ export function firstWords(
   startAt: string,
 ): { readonly needs: string; readonly time: string } {
   const plan = beginPlan(id, kitchen, startAt);
-  const { takes, starters } = productOf(plan);
+  const { starters } = productOf(plan);
+  const takes = PRODUCT_TAKES[plan.product];
   const starter = starters[0];
   const sourer =
     starter === undefined || starter === 'none' ? '' : ` and ${STARTER_FACTS[starter].label.toLowerCase()}`;

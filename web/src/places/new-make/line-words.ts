@@ -11,7 +11,7 @@ import {
   shortOfCulture,
   STARTER_FACTS,
 } from '@morning-crock/core';
-import type { Culture, Lot, MakePlan } from '@morning-crock/core/contract';
+import { PRODUCT_TAKES, type Culture, type Lot, type MakePlan } from '@morning-crock/core/contract';
 import type { Units } from '../../data/units-of.ts';
 import { packetWords } from '../../parts/words/culture-words.ts';
 import { MACHINE_LABEL } from '../../parts/words/freezing-words.ts';
@@ -43,7 +43,7 @@ const lotNames = (plan: MakePlan, lots: readonly Lot[]): string =>
  */
 export function pourWords(plan: MakePlan, lots: readonly Lot[], units: Units): string {
   const { milk } = plan;
-  const { takes } = productOf(plan);
+  const takes = PRODUCT_TAKES[plan.product];
   const from = milk.lots
     ? ` from ${lotNames(plan, lots)}`
     : milk.goods
@@ -84,7 +84,7 @@ const SET_TO = { low: ' on low heat', medium: '', full: ' on full heat' } as con
 export function heatWords(plan: MakePlan, units: Units): string {
   const { heat, inoculateC } = plan;
   const to = units.temperature(inoculateC);
-  if (!isHeated(plan)) return productOf(plan).takes === 'cream' ? 'not at all' : `only to ${to}`;
+  if (!isHeated(plan)) return PRODUCT_TAKES[plan.product] === 'cream' ? 'not at all' : `only to ${to}`;
   const hold = heat.holdMin > 0 ? [`hold ${heat.holdMin} min`] : [];
   return [
     `${heat.kind === 'boil' ? 'to the boil' : `to ${units.temperature(heat.targetC)}`}${heat.flame ? SET_TO[heat.flame] : ''}`,
@@ -156,7 +156,7 @@ export function resultWords({ wanted, ...plan }: MakePlan): string {
   const { sourness, thickness, leastH } = wanted;
   const least = leastH === undefined ? '' : `, at least ${leastH} h warm`;
   const mixed = mixedIn(plan).map(({ what, fraction }) => `, with ${(fraction * 100).toFixed(0)} % ${what}`);
-  const body = productOf(plan).takes === 'milk' ? `, ${thickness}` : '';
+  const body = PRODUCT_TAKES[plan.product] === 'milk' ? `, ${thickness}` : '';
   return `${sourness}${body}${least}${mixed.join('')}`;
 }
 

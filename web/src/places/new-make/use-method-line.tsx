@@ -1,5 +1,5 @@
-import { batchOf, planOfMethod, productOf } from '@morning-crock/core';
-import type { KitchenSettings, MakePlan } from '@morning-crock/core/contract';
+import { batchOf, planOfMethod } from '@morning-crock/core';
+import { PRODUCT_TAKES, type KitchenSettings, type MakePlan } from '@morning-crock/core/contract';
 import { NativeSelect } from '@mantine/core';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
@@ -7,7 +7,7 @@ import { useMethods } from '../../data/use-methods.ts';
 
 /** How much goes in, as a plan of its product is begun: butter by weight, the rest by volume. */
 const amountOf = (plan: MakePlan): number =>
-  productOf(plan).takes === 'butter' ? batchOf(plan).massKg : plan.milk.litres;
+  PRODUCT_TAKES[plan.product] === 'butter' ? batchOf(plan).massKg : plan.milk.litres;
 
 /** By which method, as a line of a plan: those that came with the product, and the kitchen's own; nothing where there is none. */
 export function useMethodLine(

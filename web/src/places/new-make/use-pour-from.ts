@@ -1,4 +1,5 @@
-import { freeKg, massOfLitresKg, milkFromLots, productOf } from '@morning-crock/core';
+import { freeKg, massOfLitresKg, milkFromLots } from '@morning-crock/core';
+import { PRODUCT_TAKES } from '@morning-crock/core/contract';
 import { useEffect, useRef } from 'react';
 import type { MilkRoomNow } from '../../data/use-milk.ts';
 import type { Planning } from './use-plan.ts';
@@ -19,7 +20,7 @@ export function usePourFrom(from: string | null, room: MilkRoomNow, planning: Pl
     if (done.current || from === null || !room.known) return;
     done.current = true;
     const { plan, change } = planning;
-    const { takes } = productOf(plan);
+    const takes = PRODUCT_TAKES[plan.product];
     if (takes !== 'milk' && takes !== 'cream') return;
     const asked = askedOf(from).flatMap(({ lotId, massKg }) => {
       const lot = room.lots.find((l) => l.id === lotId);
