@@ -208,6 +208,8 @@ export function createRegister<S>(spec: RegisterFold<S>, { keptFrom, keptEvery }
       // What came meanwhile could not be carried out on a state that was not there: then all is folded again.
       if (held.events.length === count) {
         held.state = state;
+        // What was kept is of another past: the next start goes on from this one.
+        held.keptSeq = 0;
         return state;
       }
     }
