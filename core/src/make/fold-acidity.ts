@@ -37,9 +37,17 @@ function titrated(percent: number, plan: MakePlan): { ph: number; sigma: number 
   return { ph: at(percent), sigma: Math.max(0.03, sigma) };
 }
 
+const TELLS_ACIDITY: ReadonlySet<LoggedEvent['type']> = new Set<LoggedEvent['type']>([
+  'cue-seen',
+  'ph-read',
+  'titrated',
+  'trace-imported',
+]);
+
 /** Every observation of acidity, in order of time. */
 export function acidityOf(effective: readonly LoggedEvent[], plan: MakePlan): AcidityEntry[] {
   return effective
+    .filter(({ type }) => TELLS_ACIDITY.has(type))
     .flatMap((e): AcidityEntry[] => {
       const own = { eventId: e.id, atMs: instantOf(e) };
       switch (e.type) {

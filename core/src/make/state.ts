@@ -134,6 +134,19 @@ export function souringPlan({ plan, steps, fed }: Pick<MakeState, 'plan' | 'step
   return own ? own(plan, { step: step.instance, goods: productOf(plan).goods }, fed) : plan;
 }
 
+const NONE: readonly LoggedEvent[] = [];
+
+/** Gone through once: a make with a probe has thousands, and is asked for twenty types of them. */
+function byTypeOf(events: readonly LoggedEvent[]): ReadonlyMap<EventType, readonly LoggedEvent[]> {
+  const byType = new Map<EventType, LoggedEvent[]>();
+  for (const event of events) {
+    const known = byType.get(event.type);
+    if (known) known.push(event);
+    else byType.set(event.type, [event]);
+  }
+  return byType;
+}
+
 const last = <T>(items: readonly T[]): T | null => items.at(-1) ?? null;
 
 /**
@@ -143,8 +156,9 @@ const last = <T>(items: readonly T[]): T | null => items.at(-1) ?? null;
  */
 export function foldMake(id: string, events: readonly LoggedEvent[]): MakeState | null {
   const effective = effectiveEvents(events);
-  const of = <T extends LoggedEvent['type']>(type: T): EventOf<T>[] =>
-    effective.filter((event): event is Extract<LoggedEvent, { type: T }> => event.type === type);
+  const byType = byTypeOf(effective);
+  const of = <T extends LoggedEvent['type']>(type: T): readonly EventOf<T>[] =>
+    (byType.get(type) ?? NONE) as readonly EventOf<T>[];
   const started = of('make-started')[0];
   if (!started) return null;
   const changes = of('replanned');

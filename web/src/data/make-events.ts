@@ -22,7 +22,7 @@ const NOTHING_KEPT: readonly DraftEvent[] = [];
 
 /** One entry is one entry, kept here or stored: it changes nothing by coming back from the server. */
 const same = (a: readonly LoggedEvent[], b: readonly LoggedEvent[]): boolean =>
-  a === b || (a.length === b.length && a.every((item, i) => item.id === b[i]?.id));
+  a === b || (a.length === b.length && a.every((item, i) => item === b[i] || item.id === b[i]!.id));
 
 /** The drafts of one log that wait here and were not refused. */
 function keptOf(makeId: string, entries: readonly KeptEntry[]): readonly DraftEvent[] {
@@ -49,8 +49,9 @@ export function makeEvents(
   const before = known.get(makeId);
   if (before?.stored === own && same(before.kept, kept)) return before.log;
   // What came back from the server in this moment may still wait here: it is one entry.
-  const ids = new Set(kept.length === 0 ? [] : own.map(({ id }) => id));
-  const fresh = kept.filter(({ id }) => !ids.has(id));
+  const waiting = new Set(kept.map(({ id }) => id));
+  if (waiting.size > 0) for (const { id } of own) waiting.delete(id);
+  const fresh = kept.filter(({ id }) => waiting.has(id));
   const events: readonly LoggedEvent[] = fresh.length === 0 ? own : [...own, ...fresh];
   const log = before && same(before.log.events, events) ? before.log : changed(before?.log, events);
   known.set(makeId, { stored: own, kept, log });

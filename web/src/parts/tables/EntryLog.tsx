@@ -7,8 +7,9 @@ import {
   type LoggedEvent,
 } from '@morning-crock/core';
 import { Button, TextInput } from '@mantine/core';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { now } from '../../data/clock.ts';
+import type { Units } from '../../data/units-of.ts';
 import { record, useAppSelector } from '../../data/store.ts';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
 import { CorrectEntry, type Corrected } from '../fields/CorrectEntry.tsx';
@@ -58,6 +59,21 @@ function Correction({
 }
 
 const SHOWN = 8;
+const OF_DEVICE = 'device:';
+
+/** What hands entered, and how much came from which devices. */
+function sorted(events: readonly LoggedEvent[], units: Units) {
+  const own: LoggedEvent[] = [];
+  const devices = new Set<string>();
+  let readings = 0;
+  for (const event of events) {
+    if (event.deviceId.startsWith(OF_DEVICE)) {
+      readings++;
+      devices.add(event.deviceId.slice(OF_DEVICE.length));
+    } else if (entryWords(event, units) !== null) own.push(event);
+  }
+  return { own, readings, devices };
+}
 
 /** What was entered, latest first; each can be corrected or taken back. A probe's readings are counted, not listed. */
 export function EntryLog(props: {
@@ -71,8 +87,7 @@ export function EntryLog(props: {
   const pending = useAppSelector((s) => s.outbox.entries);
   const [all, setAll] = useState(false);
   const [correcting, setCorrecting] = useState<LoggedEvent | null>(null);
-  const own = events.filter((e) => !e.deviceId.startsWith('device:') && entryWords(e, units) !== null);
-  const devices = events.filter((e) => e.deviceId.startsWith('device:'));
+  const { own, readings, devices } = useMemo(() => sorted(events, units), [events, units]);
   const shown = [...own].reverse().slice(0, all ? undefined : SHOWN);
   return (
     <section aria-label="Entries">
@@ -112,12 +127,10 @@ export function EntryLog(props: {
           </li>
         ))}
       </ul>
-      {devices.length > 0 && (
+      {readings > 0 && (
         <p className="quiet">
-          plus {devices.length} {devices.length === 1 ? 'reading' : 'readings'} from{' '}
-          {new Set(devices.map((e) => e.deviceId.slice(7))).size === 1
-            ? devices[0]!.deviceId.slice(7)
-            : 'several devices'}
+          plus {readings} {readings === 1 ? 'reading' : 'readings'} from{' '}
+          {devices.size === 1 ? [...devices][0] : 'several devices'}
         </p>
       )}
       {own.length > SHOWN && !all && (

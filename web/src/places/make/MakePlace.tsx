@@ -22,6 +22,7 @@ import { useMediaQuery } from '@mantine/hooks';
 import { useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useNow } from '../../data/clock.ts';
+import { shapeOf } from '../../data/make-log.ts';
 import { useKeys } from '../../parts/keys/use-keys.ts';
 import { liveSlice } from '../../data/live-slice.ts';
 import { useAppDispatch, useAppSelector } from '../../data/store.ts';
@@ -75,9 +76,10 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
   const dispatch = useAppDispatch();
   const wake = useWakeLock(!state.finished);
   const minuteMs = Math.floor(nowMs / MINUTE_MS) * MINUTE_MS;
+  const shape = shapeOf(state);
   const curve = useMemo(
-    () => curveDataOf(state, forecast.point, forecast.band, minuteMs, units),
-    [state, forecast, minuteMs, units],
+    () => curveDataOf(shape, forecast.point, forecast.band, minuteMs, units),
+    [shape, forecast, minuteMs, units],
   );
   useKeys((key) => {
     if (key === 'd') void completeStep(state);
