@@ -5,6 +5,7 @@ import { stepRef } from './methods.ts';
 
 /** Minutes from the day's zero. */
 const minute = z.number().int().min(-1440).max(8640);
+const clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'is not a time of day');
 const DAYS_MOST = 4;
 /** A make in a day, or a skimming. */
 const inDay = z.union([ulid, text(60)]);
@@ -50,6 +51,8 @@ export const dayDoc = z.strictObject({
   days: z.number().int().min(1).max(DAYS_MOST),
   makes: z.array(dayMake).min(1, 'needs at least one batch').max(16, 'is more than sixteen batches'),
   keptFree: z.array(keptFree).max(24),
+  /** Times of the day between which hands are meant to be at it; left out, all hours are alike. */
+  session: z.strictObject({ from: clock, to: clock }).optional(),
   skims: z.array(z.strictObject({ lotId: ulid, at: instant })).max(8),
   /** It proposes itself on this weekday, 0 Sunday; `null` it does not. */
   every: z.number().int().min(0).max(6).nullable(),

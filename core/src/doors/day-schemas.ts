@@ -41,6 +41,11 @@ export const DAY_INPUTS = {
       )
       .max(8)
       .default([]),
+    /** Hours meant to be spent at it; outside of them only short looks are laid where it can be. */
+    session: z
+      .array(z.tuple([minute, minute]))
+      .max(8)
+      .optional(),
     seed: z.number().int().default(1),
   }),
 } as const;
@@ -61,9 +66,13 @@ export const DAY_OUTPUTS = {
     /** No timetable finishes earlier. */
     bound: z.number().nullable(),
     late: z.number(),
+    /** Minutes of hands outside the session, short looks not counted. */
+    outside: z.number(),
+    /** Which pot each batch has. */
+    pots: z.array(z.strictObject({ make: z.string(), pot: z.string() })),
     /** Hours wished free that could not be. */
     givenUp: z.array(z.string()),
-    /** What each wish costs: so much sooner without it. */
+    /** What each wish costs: a batch is done so much sooner on average without it. */
     prices: z.array(z.strictObject({ title: z.string(), soonerMin: z.number(), lessLateMin: z.number() })),
     /** Of so many simulated days, those on which something waited too long. */
     simulated: z

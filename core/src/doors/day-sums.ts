@@ -8,12 +8,22 @@ import type { DAY_INPUTS, DAY_OUTPUTS } from './day-schemas.ts';
 type DayOut = z.infer<typeof DAY_OUTPUTS.day>;
 
 export const DAY_SUMS = {
-  day: ({ makes, kitchen, startAt, days, seed, keptFree }: z.infer<typeof DAY_INPUTS.day>): DayOut => {
+  day: ({
+    makes,
+    kitchen,
+    startAt,
+    days,
+    seed,
+    keptFree,
+    session,
+  }: z.infer<typeof DAY_INPUTS.day>): DayOut => {
     const none: DayOut = {
       slots: [],
       finish: null,
       bound: null,
       late: 0,
+      outside: 0,
+      pots: [],
       givenUp: [],
       prices: [],
       simulated: null,
@@ -40,10 +50,11 @@ export const DAY_SUMS = {
       days,
       makes: asked,
       keptFree: keptFree.map((kept, i) => ({ ...kept, id: String(i), cook: null })),
+      ...(session ? { session } : {}),
       seed,
     });
     if (!answer.fits) return { ...none, clash: answer.why, clashing: answer.clashing.map(nameOf) };
-    const { hands, finish, bound, late, after, givenUp, prices, robustness } = answer;
+    const { hands, finish, bound, late, outside, pots, after, givenUp, prices, robustness } = answer;
     const titleOf = (id: string): string => keptFree[Number(id)]!.title;
     const named = <T extends { readonly make: string }>(of: T): T => ({ ...of, make: nameOf(of.make) });
     return {
@@ -54,6 +65,8 @@ export const DAY_SUMS = {
       finish,
       bound,
       late,
+      outside,
+      pots: pots.map(({ make, name }) => ({ make: nameOf(make), pot: name })),
       givenUp: givenUp.map(titleOf),
       prices: prices.map(({ id, ...price }) => ({ title: titleOf(id), ...price })),
       simulated: { days: robustness.days, clashing: robustness.clashing, finish: [...robustness.finish] },

@@ -92,7 +92,6 @@ export const COOL: StepType = {
     inThePot: 'hot-milk',
     waits: true,
     probed: true,
-    uses: ['burner'],
     moves: 'down',
   }),
   applies: isHeated,

@@ -1,5 +1,5 @@
 import type { KitchenSettings, MakePlan } from '../contract/index.ts';
-import { attendance } from '../kitchen/index.ts';
+import { nobodyThere } from '../kitchen/index.ts';
 import {
   pointForecast,
   souringSigmaMin,
@@ -7,8 +7,9 @@ import {
   type MakeState,
   type PointForecast,
 } from '../make/index.ts';
-import type { MethodStep } from '../steps/index.ts';
+import type { MarkRole, MethodStep } from '../steps/index.ts';
 import type { DayCook, DayMake, DayProblem, DayTask } from './problem.ts';
+import { leastPot, USUAL_COLANDERS, vesselsOf, washedUp, type Vessel } from './vessels.ts';
 import { DAY_MIN, MINUTE_MS } from '../science/units/index.ts';
 
 /** Hands are looked up on this grid, min. */
@@ -18,15 +19,8 @@ const LATE_BEGIN_MIN = 24 * 60;
 /** What may wait till tomorrow waits so long, min. */
 const OVERNIGHT_MIN = 12 * 60;
 
-/** What stands in a pot in these. */
-const IN_A_POT: ReadonlySet<MethodStep['facts']['inThePot']> = new Set([
-  'milk',
-  'hot-milk',
-  'warm-milk',
-  'curd',
-  'ghee',
-  'hot-ghee',
-]);
+/** Fetching and measuring out what a batch begins with, min [judgement]. */
+const SET_OUT_MIN = 3;
 
 /** A make that is to be laid into a day. */
 export interface AskedMake {
@@ -41,10 +35,10 @@ export interface AskedMake {
 }
 
 /** What a step takes of the kitchen's things. @param plan for the place it stands in */
-function holdsOf({ facts }: MethodStep, plan: MakePlan): string[] {
+function holdsOf({ facts }: MethodStep, plan: MakePlan, vessels: readonly Vessel[]): string[] {
   return [
-    ...(facts.uses ?? []),
-    ...(IN_A_POT.has(facts.inThePot) ? ['pot'] : []),
+    ...(facts.uses?.includes('burner') ? ['burner'] : []),
+    ...vessels,
     ...(facts.sours && plan.place.kind === 'appliance' ? [`place ${plan.place.id}`] : []),
     ...(facts.moves === 'down' && plan.cooling && plan.cooling.kind !== 'counter' ? ['sink'] : []),
   ];
@@ -53,6 +47,25 @@ function holdsOf({ facts }: MethodStep, plan: MakePlan): string[] {
 /** Whether anything of it was done. */
 const startedBefore = ({ steps }: MakeState): boolean =>
   steps.some(({ status }) => status === 'done' || status === 'skipped');
+
+/**
+ * How long before it is as sour as wanted it is set and safe, and how long after that it stays so, by its forecast, min; 0 for a step
+ * in which nothing sours. What needs a day and a half to be ready is not too sour an hour later.
+ */
+function ripeMin(
+  { marks }: PointForecast,
+  { id, facts }: MethodStep,
+): { readonly early: number; readonly slack: number } {
+  const at = (role: MarkRole): number | null =>
+    marks.find((mark) => mark.step === id && mark.role === role)?.atMs ?? null;
+  const [body, safe, ready, past] = (['body', 'safe', 'ready', 'past'] as const).map(at);
+  if (!facts.sours || !ready) return { early: 0, slack: 0 };
+  const minutes = (ms: number): number => Math.max(0, Math.floor(ms / MINUTE_MS));
+  return {
+    early: body && safe ? minutes(ready - Math.max(body, safe)) : 0,
+    slack: past ? minutes(past - ready) : OVERNIGHT_MIN,
+  };
+}
 
 /** The tasks of a make's steps from one on, with one σ of the wait before each. */
 function tasksOf(
@@ -65,7 +78,10 @@ function tasksOf(
   const sigmas = new Map<string, number>();
   let endMs = fromMs;
   let sigmaBefore = 0;
-  for (const { step, status } of state.steps) {
+  const steps = state.steps.map(({ step }) => step);
+  const vessels = vesselsOf(state.plan, steps);
+  const least = { pot: leastPot(state.plan) };
+  for (const [n, { step, status }] of state.steps.entries()) {
     if (status === 'done' || status === 'skipped') continue;
     const time = point.steps.find(({ id }) => id === step.id);
     if (!time || time.endless) return null;
@@ -74,20 +90,25 @@ function tasksOf(
     const lead = Math.min(long, step.leadMin ?? 0);
     const { waits, whenever, overnight } = step.facts;
     // Hands that are at it already have only the rest of it to do.
-    const least = status === 'current' && startedBefore(state) ? 1 : step.handsMin;
+    const leastMin = status === 'current' && startedBefore(state) ? 1 : step.handsMin;
+    const setOut = n === 0 ? SET_OUT_MIN : 0;
+    const ripe = ripeMin(point, step);
+    const holds = holdsOf(step, state.plan, vessels[n]!);
     tasks.push({
       id: step.id,
       title: step.title,
-      minutes: Math.max(1, Math.round(waits ? step.handsMin + lead : Math.max(least, long))),
+      minutes: Math.max(1, Math.round(waits ? step.handsMin + lead : Math.max(leastMin, long) + setOut)),
       after: waits ? long - lead : 0,
-      slack: whenever ? DAY_MIN : Math.max(step.slackMin, overnight ? OVERNIGHT_MIN : 0),
-      holds: holdsOf(step, state.plan),
+      slack: whenever ? DAY_MIN : Math.max(step.slackMin, overnight ? OVERNIGHT_MIN : 0, ripe.slack),
+      ...(ripe.early > 0 ? { early: ripe.early } : {}),
+      holds,
+      ...(holds.includes('pot') ? { least } : {}),
       who: who[step.id] ?? null,
     });
     sigmas.set(step.id, waits ? Math.sqrt(Math.max(0, time.sigmaMin ** 2 - sigmaBefore ** 2)) : 0);
     sigmaBefore = Math.max(sigmaBefore, time.sigmaMin);
   }
-  return { tasks, sigmaMin: sigmas };
+  return { tasks: washedUp(steps, tasks), sigmaMin: sigmas };
 }
 
 /** A make as the day sees it. */
@@ -163,13 +184,22 @@ export function dayCooks(
   minutes: number,
 ): DayCook[] {
   return kitchen.cooks.map((cook) => {
-    const there = attendance({ ...kitchen, cooks: [cook] }, zeroMs, zeroMs + minutes * MINUTE_MS);
+    const there = (minute: number): boolean =>
+      !nobodyThere({ ...kitchen, cooks: [cook] }, zeroMs + minute * MINUTE_MS);
     const free: [number, number][] = [];
-    for (let at = 0; at < minutes; at += GRID_MIN) {
-      if (!there.at(zeroMs + at * MINUTE_MS)) continue;
+    const add = (from: number, to: number): void => {
       const last = free.at(-1);
-      if (last?.[1] === at) last[1] = at + GRID_MIN;
-      else free.push([at, at + GRID_MIN]);
+      if (last?.[1] === from) last[1] = to;
+      else free.push([from, to]);
+    };
+    let isThere = there(0);
+    for (let at = 0; at < minutes; at += GRID_MIN) {
+      const stays = there(at + GRID_MIN);
+      if (isThere && stays) add(at, at + GRID_MIN);
+      // Bedtimes are at any minute: where somebody comes or goes, each is looked at.
+      else if (isThere || stays)
+        for (let minute = at; minute < at + GRID_MIN; minute++) if (there(minute)) add(minute, minute + 1);
+      isThere = stays;
     }
     return { id: cook.id, name: cook.name, free };
   });
@@ -194,10 +224,12 @@ export function dayProblem(
       pot: kitchen.pots.length,
       // Cold water is run into one sink; cloths there are as many as are soaked the evening before.
       sink: 1,
+      colander: USUAL_COLANDERS,
       // Somebody without a churn of their own has a jar.
       churn: Math.max(1, kitchen.churns.length),
       ...Object.fromEntries(places.map((place) => [place, 1])),
     },
+    sizes: { pot: kitchen.pots.map(({ litres }) => litres) },
     horizon,
   };
 }

@@ -1,4 +1,4 @@
-import type { DayProblem, DaySlot } from './problem.ts';
+import type { DayProblem, DaySlot, DayTask } from './problem.ts';
 import { whyHere, type WhyHere } from './why-here.ts';
 
 /** One stretch of hands of a day, with what to call it. */
@@ -16,6 +16,10 @@ export interface DayHands {
   readonly heldFrom: number;
   readonly why: WhyHere;
 }
+
+/** What hands do: washing up what was emptied goes with it. @example titleOf({ title: 'Inoculate', washes: ['pot'], … }) // 'Inoculate, then wash the pot' */
+const titleOf = ({ title, washes = [] }: DayTask): string =>
+  washes.length === 0 ? title : `${title}, then wash the ${washes.join(' and ')}`;
 
 /** Slots with their words, in order of time. */
 export function handsOf(problem: DayProblem, slots: readonly DaySlot[]): DayHands[] {
@@ -38,7 +42,7 @@ export function handsOf(problem: DayProblem, slots: readonly DaySlot[]): DayHand
       return {
         make: slot.make,
         step: slot.task,
-        title: task.title,
+        title: titleOf(task),
         cook: problem.cooks.find(({ id }) => id === slot.cook)!.name,
         cookId: slot.cook,
         from: slot.from,

@@ -7,5 +7,6 @@ export type { Robustness } from './robust.ts';
 export { goOn, type DayGoesOn, type GoingDay } from './live.ts';
 export { litresThere, pourDay, wantOf, type DayPours, type DaySkim, type WayOut } from './pours.ts';
 export { eveningList, heldSpans, lanesOf, type EveningThing } from './evening.ts';
-export { washingUp, type WashingUp } from './washing-up.ts';
+export { USUAL_COLANDERS } from './vessels.ts';
+export { LOOK_MIN } from './problem.ts';
 export { foldDays } from './kept-days.ts';

@@ -1,11 +1,14 @@
 import type { Random } from '../science/numerics/index.ts';
 import { createPlaces, type Places } from './places.ts';
-import { compareScores, type Score, type SequenceTimer } from './sequence.ts';
+import { compareScores, type Score } from './problem.ts';
+import type { SequenceTimer } from './sequence.ts';
 
 /** A sequence with how good it is. */
 export interface Placed {
   readonly sequence: readonly number[];
   readonly score: Score;
+  /** Who tasks were given to besides whoever had hands first; left out, nobody. */
+  readonly given?: Int32Array;
 }
 
 /** How one make is put in. */
@@ -56,14 +59,13 @@ export function createInserter(timer: SequenceTimer): Inserter {
       while (first < sequence.length && timer.at[sequence[first]!]! + minutes[sequence[first]!]! <= due)
         first++;
       for (let place = first; place <= sequence.length && tried < most; place++) {
-        const limit = limitScore && limitScore.late === 0 ? limitScore.finish : horizon;
-        const can = places.at(place, limit);
+        const can = places.at(place, horizon);
         if (can === 'no more') break;
         if (can === 'no' || (place < sequence.length && random.uniform() < PASSED_OVER)) continue;
         sequence.splice(place, 0, task);
         tried++;
         const known = { soonest: places.soonest, place: k > 0 ? from - 1 : place };
-        const score = timer.timed(sequence, limit, known);
+        const score = timer.timed(sequence, horizon, known);
         if (score && (!limitScore || compareScores(score, limitScore) <= 0)) {
           if (k + 1 < tasks.length) put(k + 1, place + 1);
           else if (!best || compareScores(score, best.score) < 0 || random.uniform() < 0.5) {

@@ -1,4 +1,11 @@
-import type { DayMake, DayProblem, DaySlot, DayTask, Timetable } from './problem.ts';
+import {
+  outsideOf,
+  type DayMake,
+  type DayProblem,
+  type DaySlot,
+  type DayTask,
+  type Timetable,
+} from './problem.ts';
 import { createLane, type Lane } from './lane.ts';
 
 /** Tries of one make before it is given up at a start. */
@@ -12,10 +19,11 @@ export interface Layout {
 }
 
 /** The first minute from `at` on at which a cook is there for so long; Infinity when never again. */
-function firstThere(free: readonly (readonly [number, number])[], at: number, minutes: number): number {
+function firstThere(free: readonly (readonly [number, number])[], at: number, task: DayTask): number {
+  const [before, after] = task.margin ?? [0, 0];
   for (const [from, to] of free) {
-    const begin = Math.max(from, at);
-    if (begin + minutes <= to) return begin;
+    const begin = Math.max(from + before, at);
+    if (begin + task.minutes + after <= to) return begin;
   }
   return Number.POSITIVE_INFINITY;
 }
@@ -30,13 +38,14 @@ export function createLayout(problem: DayProblem): Layout {
   const ends = new Map<string, { readonly end: number; readonly by: number | null }>();
 
   /** The first minute from `at` on at which a cook has hands for a task, and who. */
-  const firstHands = (at: number, minutes: number, own: DayTask['who']): { at: number; who: number } => {
+  const firstHands = (at: number, task: DayTask): { at: number; who: number } => {
+    const { minutes, who: own } = task;
     let best = { at: Number.POSITIVE_INFINITY, who: -1 };
     hands.forEach(({ cook, lane }, who) => {
       if (own !== null && own !== undefined && own !== cook.id) return;
       let from = at;
       for (;;) {
-        const there = firstThere(cook.free, from, minutes);
+        const there = firstThere(cook.free, from, task);
         if (there === Number.POSITIVE_INFINITY) break;
         const free = lane.firstFree(there, minutes);
         if (free === there) {
@@ -63,7 +72,7 @@ export function createLayout(problem: DayProblem): Layout {
   const firstStart = (task: DayTask, from: number): { at: number; who: number } => {
     let at = from;
     for (;;) {
-      const found = firstHands(at, task.minutes, task.who);
+      const found = firstHands(at, task);
       if (found.who < 0) return found;
       const later = thingsBusy(task, found.at, found.at + task.minutes);
       if (later === 0) return found;
@@ -90,8 +99,7 @@ export function createLayout(problem: DayProblem): Layout {
       if (fixed !== undefined && fixed > last) return fixed - last;
       let from = fixed ?? due;
       while (from <= last) {
-        const found =
-          k === 0 && !make.underWay ? firstStart(task, from) : firstHands(from, task.minutes, task.who);
+        const found = k === 0 && !make.underWay ? firstStart(task, from) : firstHands(from, task);
         const to = found.at + task.minutes;
         if (found.who < 0 || to > problem.horizon || (fixed !== undefined && found.at !== fixed))
           return Number.POSITIVE_INFINITY;
@@ -128,6 +136,7 @@ export function createLayout(problem: DayProblem): Layout {
         finish: done.reduce((max, { end }) => Math.max(max, end), 0),
         late: done.reduce((sum, { end, by }) => sum + (by === null ? 0 : Math.max(0, end - by)), 0),
         sum: done.reduce((sum, { end }) => sum + end, 0),
+        outside: slots.reduce((sum, { from, to }) => sum + outsideOf(problem.session, from, to - from), 0),
       };
     },
   };

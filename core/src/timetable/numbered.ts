@@ -30,10 +30,10 @@ export interface NumberedDay {
   readonly many: readonly number[];
   readonly holds: readonly (readonly number[])[];
   /**
-   * When a cook has hands for so long, at the soonest.
+   * When a cook has hands for a task, at the soonest, and is there as long before and after it as it asks.
    * @returns infinity when never
    */
-  readonly there: (cook: number, from: number, long: number) => number;
+  readonly there: (cook: number, from: number, task: number) => number;
   numberOf(make: string, task: string): number;
 }
 
@@ -62,6 +62,8 @@ export function numbered(
   for (const [i, { m }] of tasks.entries()) tasksOf[m]!.push(i);
   const things = Object.keys(problem.things);
   /** From, to, from, to, … of each cook. */
+  const early = Int32Array.from(tasks, ({ task }) => task.margin?.[0] ?? 0);
+  const lateness = Int32Array.from(tasks, ({ task }) => task.margin?.[1] ?? 0);
   const frees = problem.cooks.map(({ free }) => Float64Array.from(free.flat()));
   return {
     tasks,
@@ -88,10 +90,13 @@ export function numbered(
     holds: tasks.map(({ task }) =>
       task.holds.map((thing) => things.indexOf(thing)).filter((thing) => thing >= 0),
     ),
-    there(cook, from, long) {
+    there(cook, from, task) {
       const spans = frees[cook]!;
+      const before = early[task]!;
+      const long = minutes[task]! + lateness[task]!;
       for (let n = 0; n < spans.length; n += 2) {
-        const start = spans[n]! > from ? spans[n]! : from;
+        const first = spans[n]! + before;
+        const start = first > from ? first : from;
         if (start + long <= spans[n + 1]!) return start;
       }
       return Number.POSITIVE_INFINITY;

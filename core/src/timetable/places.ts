@@ -97,7 +97,7 @@ export function createPlaces(day: NumberedDay): Places {
         const last = sequence[place - 1]!;
         start = Math.max(start, soonest[last]! + minutes[last]!);
       }
-      start = day.there(0, start, own);
+      start = day.there(0, start, task);
       if (start + own + tail[task]! > limit) return 'no more';
       // The one before it is pulled along.
       if (b >= 0 && start - mostAhead - minutes[b]! + toEnd[from - 1]! > limit) return 'no more';

@@ -11,6 +11,14 @@ export interface DayTask {
   readonly slack: number;
   /** What is taken from the end of the task before until this one is done: a burner, a pot. */
   readonly holds: readonly string[];
+  /** Of what comes in sizes, the smallest that will do: a pot of so many litres. Left out, any. */
+  readonly least?: Readonly<Record<string, number>>;
+  /** In a pinch it may be done so much before it is due: it is set and safe, if not yet as sour as wanted. Never planned so, min. */
+  readonly early?: number;
+  /** Whoever does it is to be there so long before and after it as well, though not at it: it may come early or late, min. */
+  readonly margin?: readonly [before: number, after: number];
+  /** What is washed up at its end, within its minutes. */
+  readonly washes?: readonly string[];
   /** Who does it; left out, whoever has hands. */
   readonly who?: string | null;
 }
@@ -43,6 +51,10 @@ export interface DayProblem {
   readonly cooks: readonly DayCook[];
   /** How many there are of what is held; what is not named here there is enough of. */
   readonly things: Readonly<Record<string, number>>;
+  /** The sizes of what comes in sizes, one for each there is: litres of pots. */
+  readonly sizes?: Readonly<Record<string, readonly number[]>>;
+  /** Hours somebody means to spend at it; outside of them only short looks are welcome. Left out, all hours are alike. */
+  readonly session?: readonly (readonly [from: number, to: number])[];
   /** Nothing is later than this, min. */
   readonly horizon: number;
 }
@@ -63,16 +75,33 @@ export interface Timetable {
   readonly finish: number;
   /** Minutes by which makes are later than wished, all together. */
   readonly late: number;
+  /** Minutes of hands outside the session, short looks not counted. */
+  readonly outside: number;
   /** Sum of when each make is done, min: of two days that end alike the one that is over sooner is better. */
   readonly sum: number;
 }
 
-/** Whether one timetable is better than another: fewer minutes late, an earlier finish, makes done sooner; in this order. */
-export function isBetter(
-  a: Pick<Timetable, 'late' | 'finish' | 'sum'>,
-  b: Pick<Timetable, 'late' | 'finish' | 'sum'>,
-): boolean {
-  if (a.late !== b.late) return a.late < b.late;
-  if (a.finish !== b.finish) return a.finish < b.finish;
-  return a.sum < b.sum;
+/** How good a timetable is. */
+export type Score = Pick<Timetable, 'late' | 'outside' | 'sum' | 'finish'>;
+
+/**
+ * Compares two; negative when the first is better: fewer minutes late, fewer outside the session, makes done sooner, and last of
+ * all an earlier finish, which is that of whatever sours longest.
+ */
+export const compareScores = (a: Score, b: Score): number =>
+  a.late - b.late || a.outside - b.outside || a.sum - b.sum || a.finish - b.finish;
+
+/** Whether one timetable is better than another. */
+export const isBetter = (a: Score, b: Score): boolean => compareScores(a, b) < 0;
+
+/** So short a task is a look: welcome at any hour of the day, min. */
+export const LOOK_MIN = 10;
+
+/** Minutes of a task outside the session; none where there is no session, and none of a look. @example outsideOf([[0, 60]], 50, 20) // 10 */
+export function outsideOf(session: DayProblem['session'], from: number, minutes: number): number {
+  if (!session || minutes <= LOOK_MIN) return 0;
+  return session.reduce(
+    (left, [a, b]) => left - Math.max(0, Math.min(b, from + minutes) - Math.max(a, from)),
+    minutes,
+  );
 }

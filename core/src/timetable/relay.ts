@@ -1,5 +1,6 @@
-import { createRandom } from '../science/numerics/index.ts';
+import { createRandom, type Random } from '../science/numerics/index.ts';
 import { createInserter, type Placed } from './insert.ts';
+import { inSizes } from './in-sizes.ts';
 import type { DayProblem, DaySlot } from './problem.ts';
 import type { NumberedDay } from './numbered.ts';
 import { createSequenceTimer, type SequenceTimer } from './sequence.ts';
@@ -8,6 +9,12 @@ import { createSequenceTimer, type SequenceTimer } from './sequence.ts';
 const MOVED_MIN = 5;
 /** Sequences timed for one make put in anew. */
 const MOST_AN_INSERTION = 1500;
+/** What breaks so much more may be gone on from at first, min. */
+const WORSE_MIN = 30;
+/** Places tried for single tasks where everything cannot be kept. */
+const MOST_ELSEWHERE = 6000;
+/** It begins so often from the best again, as warm as at first. */
+const AGAIN = 4;
 
 /** What a new timetable is, against the one before. */
 export interface Relaid {
@@ -54,7 +61,8 @@ function merged(one: readonly number[], other: readonly number[], soonest: Float
  * @param before the timetable so far; what it does not know was added
  * @returns `null` when nobody is there any more for what is left
  */
-export function relayDay(problem: DayProblem, before: readonly DaySlot[], seed = 1): Relaid | null {
+export function relayDay(asked: DayProblem, before: readonly DaySlot[], seed = 1): Relaid | null {
+  const problem = inSizes(asked);
   const old = new Map(before.map((slot) => [keyOf(slot), slot]));
   const kept: DayProblem = {
     ...problem,
@@ -159,17 +167,90 @@ export function relayDay(problem: DayProblem, before: readonly DaySlot[], seed =
     all.filter((task) => !own(task)),
     soonest,
   );
-  let least: { readonly broken: number; readonly slots: DaySlot[] } | null = null;
   const firsts = known.flatMap(({ m }) => timer.day.tasksOf[m]!.slice(0, 1));
-  for (const order of [
-    oldFirst,
-    all,
-    ...firsts.map((task) => [task, ...oldFirst.filter((t) => t !== task)]),
-  ]) {
-    const forced = timer.forced(order);
-    if (forced && (!least || forced.broken < least.broken))
-      least = { broken: forced.broken, slots: timer.slots() };
+  const begun = [oldFirst, all, ...firsts.map((task) => [task, ...oldFirst.filter((t) => t !== task)])];
+  const least = leastBroken(timer, begun, movedOf, random);
+  return least && { ...least, moved: movedOf(least.slots) };
+}
+
+/** What is given up of a day, least first: minutes something waits too long, then wishes, then what is at another time. */
+interface GivenUp {
+  readonly broken: number;
+  readonly late: number;
+  readonly moves: number;
+  readonly slots: readonly DaySlot[];
+}
+
+/** A way that was tried. */
+interface Tried {
+  readonly order: readonly number[];
+  /** The minute each task is not to begin before. */
+  readonly putOff: Float64Array;
+  readonly is: GivenUp;
+}
+
+const isLess = (a: GivenUp, b: GivenUp): boolean =>
+  (a.broken - b.broken || a.late - b.late || a.moves - b.moves) < 0;
+
+/** Of some orders, and what becomes of them when single tasks go elsewhere in them, the one that breaks least. */
+function leastBroken(
+  timer: SequenceTimer,
+  orders: readonly (readonly number[])[],
+  movedOf: (slots: readonly DaySlot[]) => Relaid['moved'],
+  random: Random,
+): GivenUp | null {
+  const { before, next, count } = timer.day;
+  const asSoonAsCan = new Float64Array(count);
+  const givenUp = (order: readonly number[], putOff: Float64Array): GivenUp | null => {
+    const forced = timer.forced(order, putOff);
+    if (!forced) return null;
+    const slots = timer.slots();
+    return { broken: forced.broken, late: forced.score.late, moves: movedOf(slots).length, slots };
+  };
+  let best: Tried | null = null;
+  for (const order of orders) {
+    const is = givenUp(order, asSoonAsCan);
+    if (is && (!best || isLess(is, best.is))) best = { order, putOff: asSoonAsCan, is };
   }
-  if (!least) return null;
-  return { ...least, moved: movedOf(least.slots) };
+  if (!best) return null;
+  const pick = (below: number): number => Math.min(below - 1, Math.floor(random.uniform() * below));
+  /** What waits too long waits less when what is before it is put off: that may itself wait, or break less. */
+  const lessWaiting = (from: Tried): Float64Array | null => {
+    if (!givenUp(from.order, from.putOff)) return null;
+    const waiting = from.order.filter((task) => before[task]! >= 0 && timer.brokenOf(task) > 0);
+    const task = waiting[pick(waiting.length)];
+    if (task === undefined) return null;
+    const putOff = from.putOff.slice();
+    const b = before[task]!;
+    const share = random.uniform() < 0.5 ? 1 : random.uniform();
+    putOff[b] = timer.at[b]! + Math.ceil(share * timer.brokenOf(task));
+    // As soon as can be again: what was put off for another order may be in the way of this one.
+    if (random.uniform() < 0.3) putOff[from.order[pick(from.order.length)]!] = 0;
+    return putOff;
+  };
+  /** One task stands elsewhere among the others; its own make's order stays. */
+  const elsewhere = (from: Tried): readonly number[] => {
+    const order = [...from.order];
+    const [task] = order.splice(pick(order.length), 1) as [number];
+    const first = before[task]! < 0 ? 0 : order.indexOf(before[task]!) + 1;
+    const last = next[task]! < 0 ? order.length : order.indexOf(next[task]!);
+    order.splice(first + pick(last - first + 1), 0, task);
+    return order;
+  };
+  let here = best;
+  for (let n = 0; n < MOST_ELSEWHERE && best.is.broken > 0; n++) {
+    const way = random.uniform();
+    const order = way < 0.6 ? elsewhere(here) : here.order;
+    // Now and then all is as soon as it can be again, in the new order.
+    const putOff = way < 0.2 ? asSoonAsCan : way < 0.6 ? here.putOff : lessWaiting(here);
+    const is = putOff && givenUp(order, putOff);
+    // What is as good, or a little worse at first, is gone on from, too: it may lead further.
+    const cooled = (n % (MOST_ELSEWHERE / AGAIN)) / (MOST_ELSEWHERE / AGAIN);
+    const worse = WORSE_MIN * (1 - cooled) * random.uniform();
+    if (!is || (isLess(here.is, is) && is.broken > here.is.broken + worse)) continue;
+    here = { order, putOff, is };
+    if (isLess(is, best.is)) best = here;
+    else if (cooled === 0) here = best;
+  }
+  return best.is;
 }

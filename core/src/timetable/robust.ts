@@ -1,5 +1,5 @@
 import { createRandom } from '../science/numerics/index.ts';
-import type { DayProblem, DaySlot } from './problem.ts';
+import type { DayProblem, DaySlot, DayTask } from './problem.ts';
 
 /** How well a timetable bears waits that come out shorter or longer. */
 export interface Robustness {
@@ -14,6 +14,13 @@ export interface Robustness {
 
 /** How much longer or shorter waits may be: one σ of a wait's length, min, by make and task. */
 export type WaitSpread = (make: string, task: string) => number;
+
+/** What a make wants next. */
+interface Wanted {
+  readonly task: DayTask;
+  readonly planned: DaySlot;
+  readonly due: number;
+}
 
 interface Going {
   readonly make: DayProblem['makes'][number];
@@ -56,6 +63,15 @@ export function robustness(
     /** Until when each of a thing is taken; what goes on holding it has Infinity. */
     const taken: { readonly thing: string; readonly make: string; until: number }[] = [];
     const missed = new Set<string>();
+    /** Too late otherwise: the last moment before it is due, where it may be done sooner and somebody is there; `null` where not. */
+    const beforeDue = ({ task, planned, due }: Wanted): number | null => {
+      const cook = problem.cooks.find(({ id }) => id === planned.cook)!;
+      const soonest = Math.max(due - (task.early ?? 0), freeAt.get(cook.id)!);
+      return cook.free.reduce<number | null>((latest, [from, to]) => {
+        const moment = Math.min(to - task.minutes, due);
+        return moment >= Math.max(from, soonest) ? moment : latest;
+      }, null);
+    };
     let finish = 0;
     for (;;) {
       /** What each make wants next: the soonest it can be done, and until when. */
@@ -90,7 +106,9 @@ export function robustness(
             w.at + w.task.minutes <= soonest.last,
         )
         .reduce<(typeof wanted)[number] | null>((a, b) => (a && a.last <= b.last ? a : b), null);
-      const { g, task, planned, at, last } = urgent ?? soonest;
+      const chosen = urgent ?? soonest;
+      const { g, task, planned, last } = chosen;
+      const at = chosen.at > last ? (beforeDue(chosen) ?? chosen.at) : chosen.at;
       if (at === Number.POSITIVE_INFINITY) {
         missed.add(`${g.make.id} ${task.id}`);
         break;

@@ -1,21 +1,10 @@
 import { numbered, type NumberedDay } from './numbered.ts';
-import type { DayProblem, DaySlot, Timetable } from './problem.ts';
+import { outsideOf, type DayProblem, type DaySlot, type Score, type Timetable } from './problem.ts';
 
 /** How often a task may pull along what is before it, before the sequence is given up: it would go on without end. */
 const MOST_PULLS = 40;
 /** The same where one of thousands of sequences is tried, from times that are nearly right. */
 const MOST_PULLS_KNOWN = 3;
-
-/** How good what was timed is: fewer minutes late, then an earlier finish, then makes done sooner. */
-export interface Score {
-  readonly late: number;
-  readonly finish: number;
-  readonly sum: number;
-}
-
-/** Compares two; negative when the first is better. */
-export const compareScores = (a: Score, b: Score): number =>
-  a.late - b.late || a.finish - b.finish || a.sum - b.sum;
 
 /**
  * Times sequences of tasks: in the order in which hands are given, each as early as its lags, hands and things let it. A
@@ -25,6 +14,8 @@ export interface SequenceTimer {
   readonly day: NumberedDay;
   /** Start of each task as last timed, min. */
   readonly at: Float64Array;
+  /** Who a task is to fall to, though others have hands sooner; -1 whoever has. To be written by whoever searches. */
+  readonly given: Int32Array;
   /** When a task is due as last timed: what must pass after the one before it has passed, min. */
   dueOf(task: number): number;
   /** The sequence a timetable is in. */
@@ -41,8 +32,17 @@ export interface SequenceTimer {
     limit: number,
     known?: { readonly soonest: Float64Array; readonly place: number },
   ): Score | null;
-  /** Times it, come what may: minutes by which what may not wait does wait; `null` when not even that. */
-  forced(sequence: readonly number[]): { readonly broken: number; readonly score: Score } | null;
+  /**
+   * Times it, come what may: minutes by which what may not wait does wait.
+   * @param putOff the minute each task is not to begin before, though it could: so what comes after it is due later
+   * @returns `null` when not even that: nobody is there for it
+   */
+  forced(
+    sequence: readonly number[],
+    putOff: Float64Array,
+  ): { readonly broken: number; readonly score: Score } | null;
+  /** Minutes by which a task waits longer than it may, as last timed. */
+  brokenOf(task: number): number;
   /** What was timed last, whole. */
   slots(): DaySlot[];
 }
@@ -61,12 +61,17 @@ export function createSequenceTimer(
   const { tasks, count, before, next, minutes, after, slack, fixed, underWay } = day;
   const { least, latest, tail, by, who, cooks, many, holds, there } = day;
   const alone = cooks === 1;
+  const { session } = problem;
   /** Which tasks go on holding it from the task before, so that nothing is given back between. */
   const holdsOn = holds.map((own, i) => own.filter((t) => before[i]! >= 0 && holds[before[i]!]!.includes(t)));
 
   const at = new Float64Array(count);
+  const given = new Int32Array(count).fill(-1);
   const cookOf = new Int32Array(count);
-  const handsBefore = new Int32Array(count);
+  /** When each cook is free again before each place of the sequence, and what they did last; of place `p`, from `p × cooks` on. */
+  const freeAt = new Float64Array((count + 1) * cooks);
+  /** No sooner than this, because what may not wait pulled it along. */
+  const floor = new Float64Array(count);
   const placeOf = new Int32Array(count);
   const pulls = new Int32Array(count);
   /** From the beginning of a task to the end of all that comes after it at the very soonest. */
@@ -74,42 +79,8 @@ export function createSequenceTimer(
   const present = new Uint8Array(count);
   /** A task must not take each of its things before these let go of it; -1 nobody has it. */
   const giver = holds.map((own) => new Int32Array(own.length));
-  const freeAt = new Float64Array(cooks);
-  const lastOf = new Int32Array(cooks);
   /** Who had each of a thing last. */
   const had: number[][] = many.map(() => []);
-
-  /** Says which cook does what, each who has hands first. */
-  const giveHands = (sequence: readonly number[]): boolean => {
-    if (alone) {
-      for (let p = 0; p < sequence.length; p++) handsBefore[sequence[p]!] = p === 0 ? -1 : sequence[p - 1]!;
-      return true;
-    }
-    freeAt.fill(0);
-    lastOf.fill(-1);
-    for (const i of sequence) {
-      const b = before[i]!;
-      const from = b < 0 ? least[i]! : Math.max(least[i]!, at[b]! + minutes[b]! + after[i]!);
-      let best = -1;
-      let bestAt = Number.POSITIVE_INFINITY;
-      for (let c = 0; c < cooks; c++) {
-        if (who[i]! >= 0 && who[i] !== c) continue;
-        const when = there(c, Math.max(from, freeAt[c]!), minutes[i]!);
-        // Of two who are free as soon, the one who has had nothing to do for longer: hands are spread.
-        if (when < bestAt || (when === bestAt && best >= 0 && freeAt[c]! < freeAt[best]!)) {
-          bestAt = when;
-          best = c;
-        }
-      }
-      if (best < 0) return false;
-      at[i] = bestAt;
-      cookOf[i] = best;
-      handsBefore[i] = lastOf[best]!;
-      lastOf[best] = i;
-      freeAt[best] = bestAt + minutes[i]!;
-    }
-    return true;
-  };
 
   /** One task takes what it holds. @param place when, in the sequence; @returns `false` when it cannot be had by then */
   const take = (i: number, place: number): boolean => {
@@ -146,7 +117,9 @@ export function createSequenceTimer(
       placeOf[sequence[p]!] = p;
       present[sequence[p]!] = 1;
     }
-    for (const i of sequence) if (underWay[i] && !take(i, -1)) return false;
+    // What is under way has what it has, though it were one more than there are.
+    for (const i of sequence)
+      if (underWay[i] && !take(i, -1)) for (const thing of holds[i]!) had[thing]!.push(i);
     for (let p = 0; p < sequence.length; p++) {
       const i = sequence[p]!;
       if (before[i]! < 0 && !underWay[i] && holds[i]!.length > 0 && !take(i, p)) return false;
@@ -170,8 +143,30 @@ export function createSequenceTimer(
     return soonest;
   };
 
+  /** When a task that can be done from then on really is, and by whom: whoever has hands first. @param p its place */
+  const giveHands = (i: number, from: number, p: number): number => {
+    const own = p * cooks;
+    let best = -1;
+    let bestAt = Number.POSITIVE_INFINITY;
+    for (let c = 0; c < cooks; c++) {
+      if ((who[i]! >= 0 && who[i] !== c) || (given[i]! >= 0 && given[i] !== c)) continue;
+      const free = freeAt[own + c]!;
+      const when = there(c, free > from ? free : from, i);
+      // Of two who are free as soon, the one who has had nothing to do for longer: hands are spread.
+      if (when < bestAt || (when === bestAt && best >= 0 && free < freeAt[own + best]!)) {
+        bestAt = when;
+        best = c;
+      }
+    }
+    for (let c = 0; c < cooks; c++)
+      freeAt[own + cooks + c] = c === best ? bestAt + minutes[i]! : freeAt[own + c]!;
+    cookOf[i] = best;
+    return bestAt;
+  };
+
   /**
-   * The least times: from the first to the last of the sequence, and back to what is pulled along by what may not wait.
+   * The least times: from the first to the last of the sequence, and back to what is pulled along by what may not wait. Who does
+   * what is chosen at each place as it comes: whoever is asleep by the time it really is gets nothing.
    * @param lags whether what may not wait pulls what is before it along
    * @returns `false` when that leads nowhere
    */
@@ -184,7 +179,7 @@ export function createSequenceTimer(
     most = MOST_PULLS,
   ): boolean => {
     const long = sequence.length;
-    for (let p = 0; p < long; p++) at[sequence[p]!] = soonest[sequence[p]!]!;
+    for (let p = 0; p < long; p++) at[sequence[p]!] = floor[sequence[p]!] = soonest[sequence[p]!]!;
     pulls.fill(0);
     let left = 0;
     for (let p = long - 1; p >= 0; p--) {
@@ -194,23 +189,20 @@ export function createSequenceTimer(
         ? Math.max(left, minutes[sequence[p]!]! + tail[sequence[p]!]!)
         : minutes[sequence[p]!]! + tail[sequence[p]!]!;
     }
+    freeAt.fill(0, 0, cooks);
+    if (place > 0) freeAt[place] = at[sequence[place - 1]!]! + minutes[sequence[place - 1]!]!;
     for (let p = place; p < long; p++) {
       const i = sequence[p]!;
       const b = before[i]!;
-      const h = handsBefore[i]!;
-      let from = at[i]!;
+      let from = floor[i]!;
       if (b >= 0) {
         const due = at[b]! + minutes[b]! + after[i]!;
         if (due > from) from = due;
       } else from = freeAfter(i, from);
-      if (h >= 0) {
-        const free = at[h]! + minutes[h]!;
-        if (free > from) from = free;
-      }
       // When it is over the next of its make takes what that holds: it ends no sooner than that is given back.
       const then = next[i]!;
       if (then >= 0 && present[then]) from = freeAfter(then, from + minutes[i]!) - minutes[i]!;
-      from = there(cookOf[i]!, from, minutes[i]!);
+      from = giveHands(i, from, p);
       if (from + toCome[i]! > limit) return false;
       if (lags && ((fixed[i]! >= 0 && from > fixed[i]!) || from > latest[i]!)) return false;
       at[i] = from;
@@ -218,19 +210,29 @@ export function createSequenceTimer(
       const notSooner = from - slack[i]! - after[i]! - minutes[b]!;
       if (at[b]! < notSooner) {
         if (++pulls[i]! > most) return false;
-        at[b] = notSooner;
+        floor[b] = notSooner;
         // Back to it: all that is between may have to move with it.
         p = placeOf[b]! - 1;
+        // What was timed before where this begins has been left as it was.
+        if (p < place - 1 && p >= 0) freeAt[(p + 1) * cooks] = at[sequence[p]!]! + minutes[sequence[p]!]!;
       }
     }
     return true;
+  };
+
+  const brokenOf = (i: number): number => {
+    const b = before[i]!;
+    const last = b < 0 ? latest[i]! : at[b]! + minutes[b]! + after[i]! + slack[i]!;
+    return Math.max(0, at[i]! - last) + (fixed[i]! >= 0 ? at[i]! - fixed[i]! : 0);
   };
 
   const score = (sequence: readonly number[]): Score => {
     let finish = 0;
     let late = 0;
     let sum = 0;
+    let outside = 0;
     for (const i of sequence) {
+      if (session) outside += outsideOf(session, at[i]!, minutes[i]!);
       const then = next[i]!;
       if (then >= 0 && present[then]) continue;
       const end = at[i]! + minutes[i]! + tail[i]!;
@@ -238,19 +240,20 @@ export function createSequenceTimer(
       sum += end;
       if (end > by[i]!) late += end - by[i]!;
     }
-    return { finish, late, sum };
+    return { finish, late, sum, outside };
   };
 
   return {
     day,
     at,
+    given,
     dueOf: (i) => (before[i]! < 0 ? least[i]! : at[before[i]!]! + minutes[before[i]!]! + after[i]!),
     sequenceOf: (slots) =>
       [...slots]
         .sort((a, b) => a.from - b.from || a.to - b.to)
         .map(({ make, task }) => day.numberOf(make, task)),
     timed(sequence, limit, known) {
-      if (!giveHands(sequence) || !giveThings(sequence)) return null;
+      if (!giveThings(sequence)) return null;
       const until = Math.min(limit, problem.horizon);
       const settled =
         alone && known
@@ -258,18 +261,15 @@ export function createSequenceTimer(
           : settle(sequence, until, true);
       return settled ? score(sequence) : null;
     },
-    forced(sequence) {
-      if (!giveHands(sequence) || !giveThings(sequence)) return null;
-      if (settle(sequence, problem.horizon, true)) return { broken: 0, score: score(sequence) };
-      if (!settle(sequence, problem.horizon, false)) return null;
+    forced(sequence, putOff) {
+      if (!giveThings(sequence)) return null;
+      const soonest = least.map((minute, i) => Math.max(minute, putOff[i]!));
+      if (!settle(sequence, problem.horizon, false, soonest)) return null;
       let broken = 0;
-      for (const i of sequence) {
-        const b = before[i]!;
-        const last = b < 0 ? latest[i]! : at[b]! + minutes[b]! + after[i]! + slack[i]!;
-        broken += Math.max(0, at[i]! - last) + (fixed[i]! >= 0 ? at[i]! - fixed[i]! : 0);
-      }
+      for (const i of sequence) broken += brokenOf(i);
       return { broken, score: score(sequence) };
     },
+    brokenOf,
     slots: () =>
       tasks.map(({ make, task }, i) => ({
         make: make.id,
@@ -282,9 +282,7 @@ export function createSequenceTimer(
 }
 
 /** A timetable of what a timer timed last. */
-export const timetableOf = (timer: SequenceTimer, { late, finish, sum }: Score): Timetable => ({
+export const timetableOf = (timer: SequenceTimer, score: Score): Timetable => ({
   slots: timer.slots(),
-  late,
-  finish,
-  sum,
+  ...score,
 });

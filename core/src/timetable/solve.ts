@@ -1,30 +1,32 @@
 import { createRandom, type Random } from '../science/numerics/index.ts';
 import { createInserter, type Inserter, type Placed } from './insert.ts';
 import { createLayout } from './lay.ts';
-import { isBetter, type DayMake, type DayProblem, type Timetable } from './problem.ts';
+import { isBetter, type DayMake, type DayProblem, type Score, type Timetable } from './problem.ts';
 import { scaled } from './scaled.ts';
-import { createSequenceTimer, timetableOf, type Score, type SequenceTimer } from './sequence.ts';
+import { createSequenceTimer, timetableOf, type SequenceTimer } from './sequence.ts';
+import { inSizes, sharedOut, sizedSpans, sizesApart } from './in-sizes.ts';
 
 /** Sequences timed: more where there are more ways. */
-const triesFor = (tasks: number): number => Math.min(200_000, Math.max(80_000, 5000 * tasks));
+export const triesFor = (tasks: number): number => Math.min(100_000, Math.max(30_000, 800 * tasks));
 /** Of them, those spent on each beginning from nothing; the rest makes the best of what was found better. */
-const BEGINNINGS = 6;
+const BEGINNINGS = 3;
 const BEGINNINGS_SHARE = 0.5;
 /** Most of the makes taken out and put in again at once. */
 const MOST_TAKEN_OUT = 3;
 /** Most sequences timed for one make put in at first, while room must be found, and later. */
-const MOST_AT_FIRST = 3000;
+const MOST_AT_FIRST = 1000;
 const MOST_AN_INSERTION = 600;
-/** A day that ends later by this share is gone on from at first. */
+/** A day that is worse by this share is gone on from at first. */
 const HOTTEST = 0.1;
 /** How much more the order of each beginning is left to chance than that of the one before. */
 const CHANCE = 0.3;
 /** How often what is worse than the best so far is given up for it. */
 const GIVEN_UP = 0.02;
-/** Beginnings tried for whether some of the makes fit. */
-const CLASH_BEGINNINGS = 4;
+/** Beginnings tried for whether some of the makes fit, and sequences timed in all of them: who clashes is told soon, or roughly. */
+const CLASH_BEGINNINGS = 2;
+const CLASH_TRIES = 40_000;
 
-/** A day laid out, with how near it is to the best there can be. */
+/** A day laid out. */
 export interface DaySolution {
   readonly timetable: Timetable;
   /** No timetable finishes earlier than this, min. */
@@ -46,17 +48,35 @@ function finishAlone(problem: DayProblem, make: DayMake): number | null {
   return layout.add(make) ? layout.timetable().finish : null;
 }
 
+/** What no timetable can be better than. */
+interface Bound {
+  /** Each make alone in the empty kitchen, and all hands there are to do one after the other, min. */
+  readonly finish: number;
+  /** Minutes late, and the sum of when each is done, when none of them waits for another. */
+  readonly late: number;
+  readonly sum: number;
+}
+
 /**
- * No timetable can finish earlier: each make alone in the empty kitchen, and all hands there are to do one after the other.
- * @returns minutes; `null` when a make alone goes nowhere
+ * What no timetable can be better than: a wish that goes unmet even alone is found out here.
+ * @returns `null` when a make alone goes nowhere
  */
-export function lowerBound(problem: DayProblem): number | null {
-  let bound = 0;
+export function lowerBound(problem: DayProblem): Bound | null {
+  let finish = 0;
+  let late = 0;
+  let sum = 0;
   for (const make of problem.makes) {
     const alone = finishAlone(problem, make);
     if (alone === null) return null;
-    bound = Math.max(bound, alone);
+    finish = Math.max(finish, alone);
+    sum += alone;
+    if (make.by !== null) late += Math.max(0, alone - make.by);
   }
+  return { finish: Math.max(finish, allHands(problem)), late, sum };
+}
+
+/** When all hands there are to do one after the other are done at the soonest, min. */
+function allHands(problem: DayProblem): number {
   const work = problem.makes.reduce(
     (sum, { tasks }) => sum + tasks.reduce((own, { minutes }) => own + minutes, 0),
     0,
@@ -71,13 +91,11 @@ export function lowerBound(problem: DayProblem): number | null {
   for (const [i, from] of edges.entries()) {
     const to = edges[i + 1];
     const hands = stretches.filter(([begin, end]) => begin <= from && end > from).length;
-    if (to === undefined || hands * (to - from) >= left) {
-      if (hands > 0) bound = Math.max(bound, Math.ceil(from + left / hands));
-      break;
-    }
+    if (to === undefined || hands * (to - from) >= left)
+      return hands > 0 ? Math.ceil(from + left / hands) : 0;
     left -= hands * (to - from);
   }
-  return bound;
+  return 0;
 }
 
 /** The fewest makes that clash among those that do not fit together: one after the other is left out as long as they still clash. */
@@ -124,10 +142,11 @@ const searchOf = (problem: DayProblem, random: Random): Search => {
 
 /** Lays one make in after the other. @returns how many sequences it took, and `null` when one goes nowhere */
 function beginning(
-  { problem, insert, random }: Search,
+  { problem, timer, insert, random }: Search,
   chance: number,
 ): { readonly placed: Placed | null; readonly tried: number } {
-  let placed: Placed = { sequence: [], score: { late: 0, finish: 0, sum: 0 } };
+  timer.given.fill(-1);
+  let placed: Placed = { sequence: [], score: { late: 0, outside: 0, sum: 0, finish: 0 } };
   let tried = 0;
   const how = { worst: null, most: MOST_AT_FIRST, random, horizon: problem.horizon };
   for (const make of beginningOrder(problem, random, chance)) {
@@ -157,11 +176,16 @@ function laidInOrder({ problem, timer, random }: Search, isDone: (score: Score) 
 }
 
 /** What is a little worse than this may still be gone on from. */
-const warmed = ({ late, finish }: Score, heat: number): Score => ({
+const warmed = ({ late, outside, sum }: Score, heat: number): Score => ({
   late,
-  finish: finish * (1 + heat),
-  sum: Number.POSITIVE_INFINITY,
+  outside: outside * (1 + heat),
+  sum: sum * (1 + heat),
+  finish: Number.POSITIVE_INFINITY,
 });
+
+/** How often, with several cooks, who does what is left to chance where makes are put in again, and of how many of their tasks. */
+const GIVEN_BY_CHANCE = 0.5;
+const GIVEN_SHARE = 0.4;
 
 /** Makes a sequence better by taking some makes out and putting them in again. @yields how far it is, 0..1 */
 function* bettered(
@@ -174,6 +198,8 @@ function* bettered(
   let best = from;
   let tried = 0;
   const count = problem.makes.length;
+  const { cooks } = timer.day;
+  const nobody = new Int32Array(timer.day.count).fill(-1);
   const pick = (below: number): number => Math.min(below - 1, Math.floor(random.uniform() * below));
   while (tried < most && !isDone(best.score)) {
     yield tried / most;
@@ -182,6 +208,11 @@ function* bettered(
     const many = 1 + pick(Math.min(MOST_TAKEN_OUT, count));
     while (out.size < many) out.add(pick(count));
     const gone = new Set([...out].flatMap((make) => timer.day.tasksOf[make]!));
+    timer.given.set(here.given ?? nobody);
+    if (cooks > 1)
+      for (const task of gone)
+        timer.given[task] =
+          random.uniform() < GIVEN_BY_CHANCE && random.uniform() < GIVEN_SHARE ? pick(cooks) : -1;
     const how = {
       worst: warmed(here.score, heat),
       most: MOST_AN_INSERTION,
@@ -200,7 +231,7 @@ function* bettered(
       if (!next) break;
     }
     if (!next) continue;
-    here = next;
+    here = cooks > 1 ? { ...next, given: timer.given.slice() } : next;
     if (isBetter(here.score, best.score)) best = here;
     // What has gone far astray is given up.
     else if (random.uniform() < GIVEN_UP) here = best;
@@ -213,12 +244,36 @@ function* bettered(
  * and again takes some out and puts them in anew. A generator, so that a worker may stop between slices; the same seed gives the
  * same day everywhere.
  * @param tries sequences timed, about
+ * @param names whether those that clash are looked for, where no way is found
  * @yields how far it is, 0..1
  */
 export function* solvingDay(
   problem: DayProblem,
   seed = 1,
   tries = triesFor(problem.makes.reduce((sum, { tasks }) => sum + tasks.length, 0)),
+  names = true,
+): Generator<number, DaySolution | DayClash> {
+  const solved = yield* searching(inSizes(problem), seed, tries, names);
+  if ('clash' in solved || hasRoom(problem, solved)) return solved;
+  // Counted, there is a pot for each; given out, there is not.
+  return yield* searching(sizesApart(problem), seed, tries, names);
+}
+
+/** Whether each make finds one of its own of what comes in sizes. */
+const hasRoom = (problem: DayProblem, { timetable: { slots } }: DaySolution): boolean =>
+  Object.entries(problem.sizes ?? {}).every(
+    ([thing, sizes]) =>
+      sharedOut(
+        sizedSpans(problem, slots).filter((span) => span.thing === thing),
+        sizes,
+      ) !== null,
+  );
+
+function* searching(
+  problem: DayProblem,
+  seed: number,
+  tries: number,
+  names: boolean,
 ): Generator<number, DaySolution | DayClash> {
   const random = createRandom(seed);
   const bound = lowerBound(problem);
@@ -228,7 +283,8 @@ export function* solvingDay(
   }
   const search = searchOf(problem, random);
   const { timer } = search;
-  const isDone = (score: Score): boolean => score.late === 0 && score.finish <= bound;
+  const isDone = (score: Score): boolean =>
+    score.late <= bound.late && score.outside === 0 && score.sum <= bound.sum;
   let best: Placed | null = laidInOrder(search, isDone);
   let tried = ORDERS;
   for (let n = 0; n < BEGINNINGS && !(best && isDone(best.score)); n++) {
@@ -242,18 +298,28 @@ export function* solvingDay(
     tried += better.tried;
     if (!best || isBetter(better.best.score, best.score)) best = better.best;
   }
-  if (!best)
+  if (!best) {
+    if (!names) return { clash: [], proven: false };
+    let looked = 0;
     return smallestClash(problem, (makes) => {
       const own = searchOf({ ...problem, makes }, random);
-      for (let n = 0; n < CLASH_BEGINNINGS; n++) if (beginning(own, CHANCE * n).placed) return true;
-      return false;
+      for (let n = 0; n < CLASH_BEGINNINGS && looked < CLASH_TRIES; n++) {
+        const begun = beginning(own, CHANCE * n);
+        looked += begun.tried;
+        if (begun.placed) return true;
+      }
+      // Not found in the time there is: it stays among those that may clash.
+      return looked >= CLASH_TRIES;
     });
+  }
   const work = bettered(search, best, (1 - BEGINNINGS_SHARE) * tries, isDone);
   const better = yield* scaled(work, BEGINNINGS_SHARE, 1 - BEGINNINGS_SHARE);
   tried += better.tried;
   if (isBetter(better.best.score, best.score)) best = better.best;
+  if (best.given) timer.given.set(best.given);
+  else timer.given.fill(-1);
   const score = timer.timed(best.sequence, problem.horizon)!;
-  return { timetable: timetableOf(timer, score), bound: Math.min(bound, score.finish), tries: tried };
+  return { timetable: timetableOf(timer, score), bound: Math.min(bound.finish, score.finish), tries: tried };
 }
 
 /** `solvingDay` run to its end. */

@@ -4,17 +4,29 @@ import { clashWords } from './clash-words.ts';
 import { dayMakeOf, dayProblem } from './from-makes.ts';
 import { withoutKept, type KeptFree } from './kept-free.ts';
 import { robustness, type Robustness } from './robust.ts';
-import { isBetter, type DayMake, type DayProblem, type DaySlot } from './problem.ts';
+import { guarded, scoreOf } from './guarded.ts';
+import { sharedOut, sizedSpans } from './in-sizes.ts';
+import type { DayMake, DayProblem, DaySlot, Score } from './problem.ts';
 import { scaled } from './scaled.ts';
-import { solvingDay, type DayClash, type DaySolution } from './solve.ts';
+import { solvingDay, triesFor, type DayClash, type DaySolution } from './solve.ts';
+import { leastPot } from './vessels.ts';
+import { formatVolume } from '../science/units/index.ts';
 import { handsOf, type DayHands } from './hands.ts';
 import { DAY_MIN } from '../science/units/index.ts';
 
 /** What would just fit is not said to clash because it is put off into the next morning, days. */
 export const SPARE_DAYS = 2;
 
-/** Other days that are tried for how well they bear waits that come out otherwise. */
-const STEADIER = 6;
+/** Around what may come early or late, hands are kept free of so many σ in the days that are tried for a steadier one. */
+const GUARDS = [
+  { there: 0.8, hands: 0.3 },
+  { there: 1.28, hands: 0.3 },
+  { there: 0.8, hands: 0 },
+];
+/** Such a share of simulated days on which nothing waits too long is enough. */
+const STEADY = 0.95;
+/** What a wish costs is worked out more roughly than the day itself, and so are steadier days: so much of the work. */
+const ROUGHLY = 0.25;
 
 /** A make somebody wants in a day. */
 export interface WishedMake {
@@ -50,10 +62,12 @@ export interface DayWish {
   readonly chores?: readonly DayChore[];
   /** Hours that are wished free, the dearest first. */
   readonly keptFree?: readonly KeptFree[];
+  /** Hours meant to be spent at it, min from the zero; outside of them only short looks are laid where it can be. */
+  readonly session?: readonly (readonly [from: number, to: number])[];
   readonly seed?: number;
 }
 
-/** What a wish costs: how much sooner all would be done, and how much less late, without it. */
+/** What a wish costs: how much sooner a batch would be done on average, and how much less late all of them, without it. */
 export interface WishPrice {
   readonly id: string;
   readonly soonerMin: number;
@@ -70,6 +84,10 @@ export type DayAnswer =
       /** No timetable finishes earlier, min. */
       readonly bound: number;
       readonly late: number;
+      /** Minutes of hands outside the session, short looks not counted. */
+      readonly outside: number;
+      /** Which pot each make has, of those that have one. */
+      readonly pots: readonly { readonly make: string; readonly pot: string; readonly name: string }[];
       /** Hours wished free that could not be: without giving them up nothing fits. */
       readonly givenUp: readonly string[];
       readonly prices: readonly WishPrice[];
@@ -113,9 +131,48 @@ export const choreMake = ({ id, title, at, minutes }: DayChore): DayMake => ({
 });
 
 type Solved = DaySolution | DayClash;
+
+/** The smallest pot that holds so much, L; `null` when none does. */
+const smallestPot = ({ pots }: KitchenSettings, litres: number): KitchenSettings['pots'][number] | null =>
+  [...pots].sort((a, b) => a.litres - b.litres).find((pot) => pot.litres >= litres) ?? null;
+
+/** A day laid out, with how well it bears waits that come out otherwise. */
+interface Laid {
+  readonly slots: readonly DaySlot[];
+  readonly score: Score;
+  readonly robust: Robustness;
+  readonly isSteady: boolean;
+}
+
+/** Wishes first, then the session, then that it bears what usually runs late, then makes done soon. */
+function isMoreWelcome(a: Laid, b: Laid): boolean {
+  const wishes = a.score.late - b.score.late || a.score.outside - b.score.outside;
+  if (wishes !== 0) return wishes < 0;
+  if (a.isSteady !== b.isSteady) return a.isSteady;
+  return a.isSteady ? a.score.sum < b.score.sum : a.robust.clashing < b.robust.clashing;
+}
+
+/** Which pot each make has. */
+function potsOf(
+  { pots }: KitchenSettings,
+  problem: DayProblem,
+  slots: readonly DaySlot[],
+): { make: string; pot: string; name: string }[] {
+  const spans = sizedSpans(problem, slots);
+  const given = sharedOut(
+    spans,
+    pots.map(({ litres }) => litres),
+  );
+  return (given ?? []).map((unit, i) => ({
+    make: spans[i]!.make,
+    pot: pots[unit]!.id,
+    name: pots[unit]!.name,
+  }));
+}
+
 /** Lays a day out, a slice at a time. @yields how far it is, 0..1 */
 export function* layingDay(wish: DayWish): Generator<number, DayAnswer> {
-  const { kitchen, zeroMs, days, makes, chores = [], keptFree = [], seed = 1 } = wish;
+  const { kitchen, zeroMs, days, makes, chores = [], keptFree = [], session, seed = 1 } = wish;
   const lacks = (['burners', 'pots', 'cooks'] as const).find((things) => kitchen[things].length === 0);
   if (lacks === 'burners' || lacks === 'pots')
     return { fits: false, why: `There is no ${lacks.slice(0, -1)} in this kitchen.`, clashing: [] };
@@ -134,11 +191,18 @@ export function* layingDay(wish: DayWish): Generator<number, DayAnswer> {
     const nobody = Object.values(who).find((cook) => !kitchen.cooks.some((c) => c.id === cook));
     if (nobody !== undefined)
       return refuse(`“${name}” is given to someone who is not a cook in this kitchen.`);
-    const plan = { ...planOfMethod(method, kitchen, startAt, litres), name };
+    const planned = planOfMethod(method, kitchen, startAt, litres);
+    const needs = leastPot(planned);
+    const plan = { ...planned, name, pot: smallestPot(kitchen, needs) ?? planned.pot };
     const seen = dayMakeOf({ id, plan, from, by, fixed, who });
     if (!seen) return refuse(`“${name}” would never finish in this kitchen as it is set up.`);
     if (by !== null && by <= from)
       return refuse(`“${name}” is due before its earliest start. Change one of the two times.`);
+    const largest = Math.max(...kitchen.pots.map((pot) => pot.litres));
+    if (needs > largest && seen.make.tasks.some(({ holds }) => holds.includes('pot')))
+      return refuse(
+        `“${name}” needs a pot for ${formatVolume(needs, kitchen.units.measures)}. The largest here holds ${formatVolume(largest, kitchen.units.measures)}. Make less, or make it in two batches.`,
+      );
     const { within, later } = cut(seen.make, days * DAY_MIN);
     if (within.tasks.length === 0) return refuse(`“${name}” does not start within the chosen days.`);
     asked.push(within);
@@ -147,7 +211,9 @@ export function* layingDay(wish: DayWish): Generator<number, DayAnswer> {
     yield 0;
   }
   const all = [...chores.map(choreMake), ...asked];
-  const whole = dayProblem(kitchen, all, zeroMs, days + SPARE_DAYS);
+  const whole = { ...dayProblem(kitchen, all, zeroMs, days + SPARE_DAYS), ...(session ? { session } : {}) };
+  const tries = triesFor(all.reduce((sum, { tasks }) => sum + tasks.length, 0));
+  const roughly = (problem: DayProblem, as: number) => solvingDay(problem, as, ROUGHLY * tries, false);
   const keeping = (kept: readonly KeptFree[]): DayProblem => ({
     ...whole,
     cooks: withoutKept(whole.cooks, kept),
@@ -163,7 +229,7 @@ export function* layingDay(wish: DayWish): Generator<number, DayAnswer> {
   // Each wish in its turn is left out, the least dear first.
   for (const [n, without] of [...wishes].reverse().entries()) {
     const other = keeping(keptFree.filter(({ id }) => id !== without));
-    const tried = yield* scaled(solvingDay(other, seed), (n + 1) / runs, 1 / runs);
+    const tried = yield* scaled(roughly(other, seed), (n + 1) / runs, 1 / runs);
     if ('clash' in tried) continue;
     if ('clash' in first) {
       if (givenUp.length > 0) continue;
@@ -172,44 +238,46 @@ export function* layingDay(wish: DayWish): Generator<number, DayAnswer> {
     } else
       prices.push({
         id: without,
-        soonerMin: Math.max(0, first.timetable.finish - tried.timetable.finish),
+        soonerMin: Math.max(0, Math.round((first.timetable.sum - tried.timetable.sum) / all.length)),
         lessLateMin: Math.max(0, first.timetable.late - tried.timetable.late),
       });
   }
   if ('clash' in solved && wishes.length > 1) {
-    const none = yield* scaled(solvingDay(whole, seed), 0.99, 0);
+    const none = yield* scaled(roughly(whole, seed), 0.99, 0);
     if (!('clash' in none)) {
       givenUp = wishes;
       [solved, problem] = [none, whole];
     }
   }
   if ('clash' in solved) return { fits: false, why: clashWords(whole, solved), clashing: solved.clash };
-  const simulated = (of: DaySolution): Robustness =>
-    robustness(problem, of.timetable.slots, (make, task) => sigmas.get(make)?.get(task) ?? 0);
-  let steady = { solved, robust: simulated(solved) };
-  // Of days that are over as early as can be, the one that bears most: each is soon found.
-  for (
-    let n = 1;
-    n <= STEADIER && solved.timetable.finish <= solved.bound && steady.robust.clashing > 0;
-    n++
-  ) {
-    const other: Solved = yield* scaled(solvingDay(problem, seed + n), 0.99, 0);
-    if ('clash' in other || isBetter({ ...solved.timetable, sum: 0 }, { ...other.timetable, sum: 0 }))
-      continue;
-    const robust = simulated(other);
-    if (robust.clashing < steady.robust.clashing) steady = { solved: other, robust };
+  const spread = (make: string, task: string): number => sigmas.get(make)?.get(task) ?? 0;
+  const seen = (slots: readonly DaySlot[]): Laid => {
+    const robust = robustness(problem, slots, spread);
+    const isSteady = robust.days - robust.clashing >= STEADY * robust.days;
+    return { slots, robust, isSteady, score: scoreOf(problem, slots) };
+  };
+  let laid = seen(solved.timetable.slots);
+  for (const guard of GUARDS) {
+    if (laid.isSteady) break;
+    const other = guarded(problem, spread, guard);
+    const steadier: Solved = yield* scaled(roughly(other.problem, seed), 0.99, 0);
+    if ('clash' in steadier) continue;
+    const own = seen(other.real(steadier.timetable.slots));
+    if (isMoreWelcome(own, laid)) laid = own;
   }
-  const { slots, finish, late } = steady.solved.timetable;
+  const { slots } = laid;
   const begins = (make: string): number => slots.find((slot: DaySlot) => slot.make === make)?.from ?? 0;
   return {
     fits: true,
     hands: handsOf(problem, slots),
-    finish,
-    bound: solved.bound,
-    late,
+    finish: laid.score.finish,
+    bound: Math.min(solved.bound, laid.score.finish),
+    late: laid.score.late,
+    outside: laid.score.outside,
+    pots: potsOf(kitchen, problem, slots),
     givenUp,
     prices,
-    robustness: steady.robust,
+    robustness: laid.robust,
     after: tails
       .map(({ make, title, offset }) => ({ make, title, at: offset + begins(make) }))
       .sort((a, b) => a.at - b.at),

@@ -1,4 +1,4 @@
-import type { DayHands, DayNeed, EveningThing } from '@morning-crock/core';
+import { USUAL_COLANDERS, type DayHands, type DayNeed, type EveningThing } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { useEffect, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
@@ -27,6 +27,8 @@ export function DayLists(props: {
   readonly name: string;
   readonly evening: readonly EveningThing[];
   readonly needs: readonly DayNeed[];
+  /** Which pot each batch has. */
+  readonly pots: readonly { readonly make: string; readonly name: string }[];
   /** What the milk room lacks. */
   readonly missing: readonly { readonly sort: string; readonly litres: number }[];
   readonly hands: readonly DayHands[];
@@ -37,7 +39,7 @@ export function DayLists(props: {
   readonly timeOf: (minute: number) => string;
   readonly nowMs: number;
 }) {
-  const { name, evening, needs, missing, hands, instructions, moments, nameOf, timeOf, nowMs } = props;
+  const { name, evening, needs, pots, missing, hands, instructions, moments, nameOf, timeOf, nowMs } = props;
   /** What stands on the sheet: worked out as it is printed. */
   const [told, setTold] = useState<Told>(NOTHING_TOLD);
   const latest = useRef(instructions);
@@ -82,7 +84,20 @@ export function DayLists(props: {
                 <span className="quiet">{need.of.join(', ')}</span>
               </li>
             ))}
+            {[...new Set(pots.map(({ name: pot }) => pot))].map((pot) => (
+              <li key={pot}>
+                {pot}{' '}
+                <span className="quiet">
+                  {[...new Set(pots.filter((p) => p.name === pot).map(({ make }) => nameOf(make)))].join(
+                    ', ',
+                  )}
+                </span>
+              </li>
+            ))}
           </ul>
+          <p className="quiet">
+            Also assumed: {USUAL_COLANDERS} colanders with cloths, one sink, and jars enough.
+          </p>
         </section>
         {missing.length > 0 && (
           <section aria-label="To buy">

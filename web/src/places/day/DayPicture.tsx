@@ -1,11 +1,4 @@
-import {
-  attendance,
-  heldSpans,
-  lanesOf,
-  type DayHands,
-  type WashingUp,
-  MINUTE_MS,
-} from '@morning-crock/core';
+import { attendance, heldSpans, lanesOf, type DayHands, MINUTE_MS } from '@morning-crock/core';
 import { useMemo, useRef, useState } from 'react';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
 
@@ -26,7 +19,6 @@ interface Lane {
   /** Things somebody does; the others are only taken. */
   readonly hands: readonly DayHands[];
   readonly taken: readonly { readonly from: number; readonly to: number; readonly title: string }[];
-  readonly washing: readonly WashingUp[];
   readonly thread: boolean;
 }
 
@@ -47,7 +39,6 @@ function thingLanes(
       id: `${thing} ${lane}`,
       title: many > 1 ? `${title} ${lane + 1}` : title,
       hands: [],
-      washing: [],
       thread: false,
       taken: spans
         .filter((s) => s.lane === lane)
@@ -60,7 +51,6 @@ function thingLanes(
 export function DayPicture(props: {
   readonly makes: readonly { readonly id: string; readonly name: string }[];
   readonly hands: readonly DayHands[];
-  readonly washing: readonly WashingUp[];
   readonly zeroMs: number;
   readonly finish: number;
   /** Hours wished free, min. */
@@ -73,7 +63,7 @@ export function DayPicture(props: {
   /** A block was put elsewhere; left out where nothing may be moved. */
   readonly onMove?: (make: string, step: string, minute: number) => void;
 }) {
-  const { makes, hands, washing, zeroMs, finish, kept, by, chosen, fixed, nowMs, onChoose, onMove } = props;
+  const { makes, hands, zeroMs, finish, kept, by, chosen, fixed, nowMs, onChoose, onMove } = props;
   const units = useUnits();
   const kitchen = useKitchen();
   const svg = useRef<SVGSVGElement>(null);
@@ -88,7 +78,6 @@ export function DayPicture(props: {
           title: name,
           hands: hands.filter((h) => h.make === id),
           taken: [],
-          washing: [],
           thread: true,
         }))
       : [
@@ -97,7 +86,6 @@ export function DayPicture(props: {
             title: cook.name,
             hands: hands.filter((h) => h.cookId === cook.id),
             taken: [],
-            washing: washing.filter((w) => w.cook === cook.name),
             thread: false,
           })),
           ...thingLanes(hands, nameOf, (id) => kitchen.places.find((p) => p.id === id)?.name ?? 'Warm place'),
@@ -215,19 +203,6 @@ export function DayPicture(props: {
                   opacity="0.75"
                 >
                   <title>{t.title}</title>
-                </rect>
-              ))}
-              {lane.washing.map((w) => (
-                <rect
-                  key={w.from}
-                  x={x(w.from)}
-                  width={Math.max(3, x(w.to) - x(w.from))}
-                  y={y - 5}
-                  height="10"
-                  fill="none"
-                  stroke="var(--brush)"
-                >
-                  <title>Washing-up</title>
                 </rect>
               ))}
               {lane.hands.map((h) => {

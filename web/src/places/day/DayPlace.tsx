@@ -7,7 +7,6 @@ import {
   planInstructions,
   priced,
   stateOfPlan,
-  washingUp,
   type WayOut,
   MINUTE_MS,
 } from '@morning-crock/core';
@@ -114,7 +113,7 @@ function DayTable() {
     const ids = new Map<string, string>();
     for (const { id: own, name } of makes) {
       const id = ulid();
-      const started = priced(startingPlanOf(own, name, plan, zeroMs), kitchen);
+      const started = priced(startingPlanOf(own, name, plan, kitchen, zeroMs), kitchen);
       const refused = await refusalOf(await record(id, 'make-started', { plan: started }));
       if (refused !== null) {
         setFault(`${name}: ${refused}`);
@@ -144,7 +143,7 @@ function DayTable() {
       setStarting(false);
       return;
     }
-    setDraft((before) => ({ ...before, skims: [], freeHours: [], from: null }));
+    setDraft((before) => ({ ...before, skims: [], freeHours: [], session: null, from: null }));
     await navigate('/');
   }
   const block = answer?.fits ? answer.hands.find((h) => `${h.make} ${h.step}` === chosen) : undefined;
@@ -209,6 +208,31 @@ function DayTable() {
           )}
         </section>
         <section className="column" aria-label="Schedule" aria-busy={busy}>
+          {pours && makes.length > 0 && pours.allocation.wants.length > 0 && (
+            <DayPours pours={pours} nowMs={zeroMs} onWay={out} />
+          )}
+          {draft.skims.length > 0 && (
+            <ul className="bare" aria-label="Skimming for this plan">
+              {plan.chores.map(({ id, title, at: minute }) => (
+                <li key={id} className="row">
+                  <span className="grows">
+                    {title} at <span className="number">{timeOf(minute)}</span>
+                  </span>
+                  <Button
+                    variant="default"
+                    onClick={() =>
+                      setDraft((before) => ({
+                        ...before,
+                        skims: before.skims.filter(({ lotId }) => lotId !== id),
+                      }))
+                    }
+                  >
+                    Remove skimming
+                  </Button>
+                </li>
+              ))}
+            </ul>
+          )}
           {plan.share !== null && (
             <div className="row">
               <span className="quiet">Working out the schedule …</span>
@@ -242,10 +266,10 @@ function DayTable() {
                 <span className="quiet">
                   {' '}
                   {answer.late > 0
-                    ? `${formatMinutes(answer.late)} later than you asked. It does not all fit any earlier.`
-                    : answer.finish <= answer.bound
-                      ? 'the earliest possible'
-                      : `at most ${formatMinutes(answer.finish - answer.bound)} earlier is possible`}
+                    ? `${formatMinutes(answer.late)} later than you asked. No better schedule was found.`
+                    : answer.outside > 0
+                      ? `${formatMinutes(answer.outside)} of work outside your hours in the kitchen`
+                      : draft.session && 'all work within your hours in the kitchen'}
                 </span>
               </p>
               <div className="row">
@@ -268,31 +292,6 @@ function DayTable() {
               </p>
             </>
           )}
-          {pours && makes.length > 0 && pours.allocation.wants.length > 0 && (
-            <DayPours pours={pours} nowMs={zeroMs} onWay={out} />
-          )}
-          {draft.skims.length > 0 && (
-            <ul className="bare" aria-label="Skimming for this plan">
-              {plan.chores.map(({ id, title, at: minute }) => (
-                <li key={id} className="row">
-                  <span className="grows">
-                    {title} at <span className="number">{timeOf(minute)}</span>
-                  </span>
-                  <Button
-                    variant="default"
-                    onClick={() =>
-                      setDraft((before) => ({
-                        ...before,
-                        skims: before.skims.filter(({ lotId }) => lotId !== id),
-                      }))
-                    }
-                  >
-                    Remove skimming
-                  </Button>
-                </li>
-              ))}
-            </ul>
-          )}
           {answer?.fits && makes.length > 0 && (
             <>
               <div className="row">
@@ -311,7 +310,6 @@ function DayTable() {
               <DayPicture
                 makes={[...makes, ...plan.chores.map(({ id }) => ({ id, name: 'Milk room' }))]}
                 hands={answer.hands}
-                washing={washingUp(answer.hands)}
                 zeroMs={zeroMs}
                 finish={answer.finish}
                 kept={plan.kept}
@@ -382,6 +380,7 @@ function DayTable() {
               )}
               <DayLists
                 name={draft.name}
+                pots={answer.pots}
                 evening={eveningList([...plan.plans.values()], answer.hands, kitchen)}
                 needs={plan.needs}
                 missing={missingOf(pours)}
@@ -396,8 +395,8 @@ function DayTable() {
               />
               <p className="quiet">
                 Times are estimates, from the middle of each forecast.{' '}
-                <Link to="/kitchen/people">Sleep and time away</Link> are kept free. Washing-up is fitted into
-                the waits.
+                <Link to="/kitchen/people">Sleep and time away</Link> are kept free. What is emptied is washed
+                before it is used again.
               </p>
             </>
           )}

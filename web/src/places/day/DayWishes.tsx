@@ -1,4 +1,4 @@
-import { formatMinutes, type DayAnswer } from '@morning-crock/core';
+import { formatMinutes, LOOK_MIN, type DayAnswer } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { ulid } from 'ulid';
 import { ClockField } from '../../parts/fields/ClockField.tsx';
@@ -8,6 +8,7 @@ const MOST = 4;
 /** Wishes as they begin; both times can be changed. */
 const IN_BED = { from: '22:00', to: '05:00' };
 const AN_HOUR = { from: '14:00', to: '15:00' };
+const AN_AFTERNOON = { from: '13:00', to: '17:00' };
 
 /** What a wish costs, in words. */
 function priceWords(id: string, answer: DayAnswer | null): string {
@@ -19,7 +20,7 @@ function priceWords(id: string, answer: DayAnswer | null): string {
   if (price.soonerMin === 0 && price.lessLateMin === 0) return 'This time off causes no delay.';
   return [
     price.lessLateMin > 0 ? `${formatMinutes(price.lessLateMin)} less late` : '',
-    price.soonerMin > 0 ? `everything finished ${formatMinutes(price.soonerMin)} sooner` : '',
+    price.soonerMin > 0 ? `each batch ready ${formatMinutes(price.soonerMin)} sooner on average` : '',
   ]
     .filter((words) => words !== '')
     .join(', and ')
@@ -41,9 +42,39 @@ export function DayWishes(props: {
       ...before,
       freeHours: before.freeHours.map((h) => (h.id === id ? { ...h, ...to } : h)),
     }));
+  const changeSession = (to: Partial<NonNullable<DayDraft['session']>>): void =>
+    setDraft((before) => ({ ...before, session: before.session && { ...before.session, ...to } }));
   const full = draft.freeHours.length >= MOST;
   return (
-    <section aria-label="Time off" className="column">
+    <section aria-label="Your hours" className="column">
+      {draft.session && (
+        <div className="column">
+          <div className="row">
+            <ClockField
+              label="In the kitchen from"
+              value={draft.session.from}
+              onValue={(from) => changeSession({ from })}
+            />
+            <ClockField
+              label="In the kitchen to"
+              shown="to"
+              value={draft.session.to}
+              onValue={(to) => changeSession({ to })}
+            />
+            <Button
+              variant="default"
+              mt="auto"
+              aria-label="Remove hours in the kitchen"
+              onClick={() => setDraft((before) => ({ ...before, session: null }))}
+            >
+              ×
+            </Button>
+          </div>
+          <span className="quiet">
+            Outside these hours only looks of {LOOK_MIN} min or less are planned, if it can be done.
+          </span>
+        </div>
+      )}
       {draft.freeHours.map(({ id, from, to }, n) => (
         <div key={id} className="column">
           <div className="row">
@@ -74,6 +105,14 @@ export function DayWishes(props: {
         </div>
       ))}
       <div className="row">
+        {!draft.session && (
+          <Button
+            variant="default"
+            onClick={() => setDraft((before) => ({ ...before, session: AN_AFTERNOON }))}
+          >
+            Add hours in the kitchen
+          </Button>
+        )}
         <Button variant="default" disabled={full} onClick={() => add(IN_BED)}>
           Add bedtime
         </Button>

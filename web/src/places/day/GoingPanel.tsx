@@ -96,7 +96,6 @@ export function GoingPanel({ going, nowMs }: { readonly going: KeptDay; readonly
         <DayPicture
           makes={day.makes.filter((make) => hands.some((h) => h.make === make.id))}
           hands={hands}
-          washing={[]}
           zeroMs={zeroMs}
           finish={Math.max(60, ...hands.map(({ to }) => to))}
           kept={day.keptFree}

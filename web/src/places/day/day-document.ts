@@ -1,6 +1,11 @@
 import { litresOfMass, milkFromLots, type DayPours, MINUTE_MS } from '@morning-crock/core';
-import { PRODUCT_TAKES, type DayDoc, type MakePlan } from '@morning-crock/core/contract';
-import type { DayDraft } from './day-draft.ts';
+import {
+  PRODUCT_TAKES,
+  type DayDoc,
+  type KitchenSettings,
+  type MakePlan,
+} from '@morning-crock/core/contract';
+import { isClock, type DayDraft } from './day-draft.ts';
 import type { DayPlan } from './use-day-plan.ts';
 
 /** A draft as a day of the log: kept, or begun with the makes it became. */
@@ -30,6 +35,9 @@ export function dayDocOf(
       who: { ...who },
       makeId: ids.get(id) ?? null,
     })),
+    ...(draft.session && isClock(draft.session.from) && isClock(draft.session.to)
+      ? { session: draft.session }
+      : {}),
     keptFree: kept.map((hours) => ({ ...hours })),
     skims: draft.skims,
     // What is made every week is the kept day; one that goes on is made once.
@@ -52,11 +60,24 @@ export function dayDocOf(
 }
 
 /** A make of the day as it is begun: at its time, of its lots where they are there and enough. */
-export function startingPlanOf(id: string, name: string, plan: DayPlan, zeroMs: number): MakePlan {
+export function startingPlanOf(
+  id: string,
+  name: string,
+  plan: DayPlan,
+  kitchen: KitchenSettings,
+  zeroMs: number,
+): MakePlan {
   const { answer, pours, room } = plan;
   const first = answer?.fits ? answer.hands.find((h) => h.make === id) : undefined;
   const startMs = zeroMs + (first?.from ?? 0) * MINUTE_MS;
-  const made = { ...plan.plans.get(id)!, name, startAt: new Date(startMs).toISOString() };
+  const pot = answer?.fits ? answer.pots.find((p) => p.make === id)?.pot : undefined;
+  const planned = plan.plans.get(id)!;
+  const made = {
+    ...planned,
+    pot: kitchen.pots.find((p) => p.id === pot) ?? planned.pot,
+    name,
+    startAt: new Date(startMs).toISOString(),
+  };
   const poured = pours?.allocation.wants.find(({ want }) => want.id === id);
   const takes = PRODUCT_TAKES[made.product];
   // What comes of a skimming has no lot yet: it is chosen when it is poured.

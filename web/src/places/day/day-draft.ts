@@ -9,6 +9,9 @@ const make = of.makes.element;
 /** A wish for hours of one's own, as typed: every one of the days from one time to another. */
 const freeHours = z.object({ id: z.string(), from: z.string(), to: z.string() });
 
+/** A whole time of day, as a field has it. @example isClock('13:00') // true */
+export const isClock = (text: string): boolean => /^\d\d:\d\d$/.test(text);
+
 /** What is put together for a day and not begun: kept on this device until it is. */
 const dayDraft = z.object({
   name: of.name,
@@ -29,6 +32,8 @@ const dayDraft = z.object({
     .max(16),
   days: of.days,
   freeHours: z.array(freeHours).max(4).default([]),
+  /** Hours meant to be spent at it, as typed; `null` all hours are alike. */
+  session: z.object({ from: z.string(), to: z.string() }).nullable().default(null),
   skims: of.skims.default([]),
   every: of.every.default(null),
   /** The kept day it was taken from. */
@@ -42,6 +47,7 @@ const EMPTY: DayDraft = {
   makes: [],
   days: 3,
   freeHours: [],
+  session: null,
   skims: [],
   every: null,
   from: null,
@@ -82,6 +88,7 @@ export function draftOf(id: string, day: DayDoc, clock: (ms: number) => string):
     every: day.every,
     from: id,
     skims: [],
+    session: day.session ?? null,
     makes: day.makes.map(({ id: own, methodId, litres, by, fixed, who }) => ({
       id: own,
       methodId,

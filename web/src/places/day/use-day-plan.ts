@@ -18,7 +18,7 @@ import { useMethods } from '../../data/use-methods.ts';
 import { useMilkRoom } from '../../data/use-milk.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { cancelForecast, requestDay } from '../../workers/kitchen-client.ts';
-import type { DayDraft } from './day-draft.ts';
+import { isClock, type DayDraft } from './day-draft.ts';
 
 const KEY = 'day';
 /** What is put off may fall into these days besides. */
@@ -55,7 +55,7 @@ function asked(draft: DayDraft, methods: ReadonlyMap<string, Method>): AskedMake
 
 /** A time of one of the days, min from the zero; of the first day, the next time it is that time. */
 function minuteOf(zone: string, zeroMs: number, day: number, time: string): number | null {
-  if (!/^\d\d:\d\d$/.test(time)) return null;
+  if (!isClock(time)) return null;
   const ms = instantOfLocal(zone, localDate(zone, zeroMs + day * DAY_MS), time);
   return Math.round(((day === 0 && ms <= zeroMs ? ms + DAY_MS : ms) - zeroMs) / MINUTE_MS);
 }
@@ -98,21 +98,35 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
     // The milk room is a new object at each look; what is in it is not.
     // oxlint-disable-next-line react/exhaustive-deps
   }, [room.lots, room.known, plans, draft.skims, zeroMs, valid]);
+  const spells = useMemo(() => {
+    /** From one time of the day to another, on each of the days, min. */
+    const each = (from: string, to: string): { readonly from: number; readonly to: number }[] =>
+      !valid || !isClock(from) || !isClock(to)
+        ? []
+        : Array.from({ length: draft.days + SPARE_DAYS }, (_, day) => {
+            const date = localDate(zone, zeroMs + day * DAY_MS);
+            const begin = Math.round((instantOfLocal(zone, date, from) - zeroMs) / MINUTE_MS);
+            const end = Math.round((instantOfLocal(zone, date, to) - zeroMs) / MINUTE_MS);
+            return { from: begin, to: end > begin ? end : end + DAY_MS / MINUTE_MS };
+          }).filter((spell) => spell.to > 0);
+    return each;
+  }, [draft.days, zeroMs, zone, valid]);
   const kept = useMemo(
     (): KeptFree[] =>
       draft.freeHours.flatMap(({ id, from, to }) =>
-        Array.from({ length: draft.days + SPARE_DAYS }, (_, day) => day).flatMap((day): KeptFree[] => {
-          if (!valid || !/^\d\d:\d\d$/.test(from) || !/^\d\d:\d\d$/.test(to)) return [];
-          const date = localDate(zone, zeroMs + day * DAY_MS);
-          const begin = Math.round((instantOfLocal(zone, date, from) - zeroMs) / MINUTE_MS);
-          const end = Math.round((instantOfLocal(zone, date, to) - zeroMs) / MINUTE_MS);
-          const over = end > begin ? end : end + DAY_MS / MINUTE_MS;
+        spells(from, to).map((spell): KeptFree => {
           const clock = (minute: number): string => units.clock(zeroMs + minute * MINUTE_MS);
-          const title = `Time off ${clock(begin)}–${clock(over)}`;
-          return over <= 0 ? [] : [{ id, title, from: Math.max(0, begin), to: over, cook: null }];
+          const title = `Time off ${clock(spell.from)}–${clock(spell.to)}`;
+          return { id, title, from: Math.max(0, spell.from), to: spell.to, cook: null };
         }),
       ),
-    [draft.freeHours, draft.days, zeroMs, zone, valid, units],
+    [draft.freeHours, spells, zeroMs, units],
+  );
+  const session = useMemo(
+    () =>
+      draft.session &&
+      spells(draft.session.from, draft.session.to).map(({ from, to }) => [Math.max(0, from), to] as const),
+    [draft.session, spells],
   );
   const chores = draft.skims.flatMap(({ lotId, at }) => {
     const lot = room.lots.find(({ id }) => id === lotId);
@@ -146,6 +160,7 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
     wishMakes.map(({ method, ...make }) => [make, method.id, method.version]),
     chores,
     kept,
+    session,
     days,
     zeroMs,
   ]);
@@ -157,9 +172,21 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
     let wanted = true;
     setShare(0);
     setFault(null);
-    requestDay(KEY, { kitchen, zeroMs, days, chores, keptFree: kept, makes: wishMakes }, (done) => {
-      if (wanted) setShare(done);
-    }).then(
+    requestDay(
+      KEY,
+      {
+        kitchen,
+        zeroMs,
+        days,
+        chores,
+        keptFree: kept,
+        ...(session && session.length > 0 ? { session } : {}),
+        makes: wishMakes,
+      },
+      (done) => {
+        if (wanted) setShare(done);
+      },
+    ).then(
       (found) => {
         if (!wanted || !found) return;
         setLaid({ wish, answer: found });
