@@ -250,7 +250,8 @@ export function createSequenceTimer(
     dueOf: (i) => (before[i]! < 0 ? least[i]! : at[before[i]!]! + minutes[before[i]!]! + after[i]!),
     sequenceOf: (slots) =>
       [...slots]
-        .sort((a, b) => a.from - b.from || a.to - b.to)
+        // By their ends: with several cooks what is begun sooner may be over later, and only then gives back what it holds.
+        .sort((a, b) => a.to - b.to || b.from - a.from)
         .map(({ make, task }) => day.numberOf(make, task)),
     timed(sequence, limit, known) {
       if (!giveThings(sequence)) return null;
