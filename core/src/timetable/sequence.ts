@@ -148,12 +148,14 @@ export function createSequenceTimer(
     const own = p * cooks;
     let best = -1;
     let bestAt = Number.POSITIVE_INFINITY;
+    const same = before[i]! < 0 ? -1 : cookOf[before[i]!]!;
     for (let c = 0; c < cooks; c++) {
       if ((who[i]! >= 0 && who[i] !== c) || (given[i]! >= 0 && given[i] !== c)) continue;
       const free = freeAt[own + c]!;
       const when = there(c, free > from ? free : from, i);
-      // Of two who are free as soon, the one who has had nothing to do for longer: hands are spread.
-      if (when < bestAt || (when === bestAt && best >= 0 && free < freeAt[own + best]!)) {
+      // Of two who are free as soon, the one who is at this batch already; else the one who has had nothing to do for longer.
+      const isRather = c === same || (best !== same && best >= 0 && free < freeAt[own + best]!);
+      if (when < bestAt || (when === bestAt && isRather)) {
         bestAt = when;
         best = c;
       }

@@ -10,7 +10,7 @@ import {
   type WayOut,
   MINUTE_MS,
 } from '@morning-crock/core';
-import { Button, NativeSelect, Progress, TextInput } from '@mantine/core';
+import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { ulid } from 'ulid';
@@ -28,6 +28,7 @@ import { DayBlock } from './DayBlock.tsx';
 import { dayMoments } from './day-moments.ts';
 import { DayLists } from './DayLists.tsx';
 import { DayMakes } from './DayMakes.tsx';
+import { DayOutcome } from './DayOutcome.tsx';
 import { DayPicture } from './DayPicture.tsx';
 import { DayPours } from './DayPours.tsx';
 import { DayWishes } from './DayWishes.tsx';
@@ -208,6 +209,32 @@ function DayTable() {
           )}
         </section>
         <section className="column" aria-label="Schedule" aria-busy={busy}>
+          {Number.isNaN(zeroMs) && <p className="field-error">Enter a start day and time.</p>}
+          {fault && (
+            <p className="field-error" role="alert">
+              {fault}
+            </p>
+          )}
+          {makes.length === 0 && (
+            <p className="quiet">
+              Add what you want to make. The schedule shares out the milk and fits the work around waits and
+              sleep.
+            </p>
+          )}
+          {makes.length > 0 && !Number.isNaN(zeroMs) && (
+            <DayOutcome
+              answer={answer}
+              share={plan.share}
+              canStart={answer?.fits === true && current}
+              starting={starting}
+              hasSession={draft.session !== null}
+              zeroMs={zeroMs}
+              nameOf={nameOf}
+              timeOf={timeOf}
+              onStart={() => void begin()}
+              onStop={plan.stop}
+            />
+          )}
           {pours && makes.length > 0 && pours.allocation.wants.length > 0 && (
             <DayPours pours={pours} nowMs={zeroMs} onWay={out} />
           )}
@@ -232,65 +259,6 @@ function DayTable() {
                 </li>
               ))}
             </ul>
-          )}
-          {plan.share !== null && (
-            <div className="row">
-              <span className="quiet">Working out the schedule …</span>
-              <Progress value={plan.share * 100} aria-label="Working out the schedule" className="grows" />
-              <Button variant="default" onClick={plan.stop}>
-                Stop
-              </Button>
-            </div>
-          )}
-          {Number.isNaN(zeroMs) && <p className="field-error">Enter a start day and time.</p>}
-          {fault && (
-            <p className="field-error" role="alert">
-              {fault}
-            </p>
-          )}
-          {makes.length === 0 && (
-            <p className="quiet">
-              Add what you want to make. The schedule shares out the milk and fits the work around waits and
-              sleep.
-            </p>
-          )}
-          {answer && !answer.fits && makes.length > 0 && (
-            <p className="caution" role="alert">
-              {answer.why}
-            </p>
-          )}
-          {answer?.fits && makes.length > 0 && (
-            <>
-              <p className="day-big">
-                Finished by {units.time(zeroMs + answer.finish * MINUTE_MS, zeroMs)}
-                <span className="quiet">
-                  {' '}
-                  {answer.late > 0
-                    ? `${formatMinutes(answer.late)} later than you asked. No better schedule was found.`
-                    : answer.outside > 0
-                      ? `${formatMinutes(answer.outside)} of work outside your hours in the kitchen`
-                      : draft.session && 'all work within your hours in the kitchen'}
-                </span>
-              </p>
-              <div className="row">
-                <Button
-                  className="great"
-                  h={72}
-                  loading={starting}
-                  disabled={!current}
-                  onClick={() => void begin()}
-                >
-                  Start all batches
-                </Button>
-              </div>
-              <p className="quiet">
-                {answer.robustness.clashing === 0
-                  ? `In all ${answer.robustness.days} simulated days, nothing had to wait too long`
-                  : `In ${answer.robustness.clashing} of ${answer.robustness.days} simulated days, something had to wait too long. Most often: ${answer.hands.find((h) => h.make === answer.robustness.worst?.make && h.step === answer.robustness.worst.task)?.title ?? ''} (${nameOf(answer.robustness.worst?.make ?? '')})`}
-                . Usually finished between {timeOf(answer.robustness.finish[0])} and{' '}
-                {timeOf(answer.robustness.finish[1])}.
-              </p>
-            </>
           )}
           {answer?.fits && makes.length > 0 && (
             <>

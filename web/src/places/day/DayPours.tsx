@@ -9,6 +9,10 @@ const MOST_HEIGHT = 240;
 const GAP = 26;
 const LEAST = 3;
 
+/** A name that has room for so many letters. @example cut('Sour cream and buttermilk', 18) // 'Sour cream and bu…' */
+const cut = (name: string, most: number): string =>
+  name.length <= most ? name : `${name.slice(0, most - 1)}…`;
+
 /** Milk and cream as they flow from what is in the milk room into the makes; what is missing is a broken stream. */
 export function DayPours(props: {
   readonly pours: Pours;
@@ -90,7 +94,7 @@ export function DayPours(props: {
             <g key={lot.id}>
               <rect x={SIDE - 8} y={top} width="8" height={tall(lotLitres(lot.id))} fill="var(--ink)" />
               <text x={SIDE - 14} y={top + 13} fontSize="14" textAnchor="end" fill="var(--ink)">
-                {lot.name.slice(0, 24)}
+                {cut(lot.name, 24)}
               </text>
             </g>
           );
@@ -121,7 +125,7 @@ export function DayPours(props: {
                 </>
               )}
               <text x={WIDTH - SIDE + 14} y={top + 13} fontSize="14" fill="var(--ink)">
-                {of.want.name.slice(0, 18)} {units.volume(of.want.litres)}
+                {units.volume(of.want.litres)} {cut(of.want.name, 18)}
               </text>
             </g>
           );

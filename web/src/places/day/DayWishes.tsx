@@ -52,6 +52,7 @@ export function DayWishes(props: {
           <div className="row">
             <ClockField
               label="In the kitchen from"
+              shown="In the kitchen from"
               value={draft.session.from}
               onValue={(from) => changeSession({ from })}
             />
@@ -71,7 +72,7 @@ export function DayWishes(props: {
             </Button>
           </div>
           <span className="quiet">
-            Outside these hours only looks of {LOOK_MIN} min or less are planned, if it can be done.
+            Outside these hours, only short jobs of up to {LOOK_MIN} min are planned, if possible.
           </span>
         </div>
       )}
