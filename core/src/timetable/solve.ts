@@ -7,7 +7,7 @@ import { createSequenceTimer, timetableOf, type SequenceTimer } from './sequence
 import { inSizes, sharedOut, sizedSpans, sizesApart } from './in-sizes.ts';
 
 /** Sequences timed: more where there are more ways. */
-export const triesFor = (tasks: number): number => Math.min(100_000, Math.max(30_000, 800 * tasks));
+export const triesFor = (tasks: number): number => Math.min(60_000, Math.max(6000, 400 * tasks));
 /** Of them, those spent on each beginning from nothing; the rest makes the best of what was found better. */
 const BEGINNINGS = 3;
 const BEGINNINGS_SHARE = 0.5;
@@ -244,19 +244,19 @@ function* bettered(
  * and again takes some out and puts them in anew. A generator, so that a worker may stop between slices; the same seed gives the
  * same day everywhere.
  * @param tries sequences timed, about
- * @param names whether those that clash are looked for, where no way is found
+ * @param roughly begun from one beginning only; and where no way is found, nobody asks which of them clash
  * @yields how far it is, 0..1
  */
 export function* solvingDay(
   problem: DayProblem,
   seed = 1,
   tries = triesFor(problem.makes.reduce((sum, { tasks }) => sum + tasks.length, 0)),
-  names = true,
+  roughly = false,
 ): Generator<number, DaySolution | DayClash> {
-  const solved = yield* searching(inSizes(problem), seed, tries, names);
+  const solved = yield* searching(inSizes(problem), seed, tries, roughly);
   if ('clash' in solved || hasRoom(problem, solved)) return solved;
   // Counted, there is a pot for each; given out, there is not.
-  return yield* searching(sizesApart(problem), seed, tries, names);
+  return yield* searching(sizesApart(problem), seed, tries, roughly);
 }
 
 /** Whether each make finds one of its own of what comes in sizes. */
@@ -273,7 +273,7 @@ function* searching(
   problem: DayProblem,
   seed: number,
   tries: number,
-  names: boolean,
+  roughly: boolean,
 ): Generator<number, DaySolution | DayClash> {
   const random = createRandom(seed);
   const bound = lowerBound(problem);
@@ -287,19 +287,20 @@ function* searching(
     score.late <= bound.late && score.outside === 0 && score.sum <= bound.sum;
   let best: Placed | null = laidInOrder(search, isDone);
   let tried = ORDERS;
-  for (let n = 0; n < BEGINNINGS && !(best && isDone(best.score)); n++) {
-    const share = (BEGINNINGS_SHARE * tries) / BEGINNINGS;
+  const beginnings = roughly ? 1 : BEGINNINGS;
+  for (let n = 0; n < beginnings && !(best && isDone(best.score)); n++) {
+    const share = (BEGINNINGS_SHARE * tries) / beginnings;
     const begun = beginning(search, CHANCE * n);
     tried += begun.tried;
-    yield (BEGINNINGS_SHARE * n) / BEGINNINGS;
+    yield (BEGINNINGS_SHARE * n) / beginnings;
     if (!begun.placed) continue;
     const work = bettered(search, begun.placed, share, isDone);
-    const better = yield* scaled(work, (BEGINNINGS_SHARE * n) / BEGINNINGS, BEGINNINGS_SHARE / BEGINNINGS);
+    const better = yield* scaled(work, (BEGINNINGS_SHARE * n) / beginnings, BEGINNINGS_SHARE / beginnings);
     tried += better.tried;
     if (!best || isBetter(better.best.score, best.score)) best = better.best;
   }
   if (!best) {
-    if (!names) return { clash: [], proven: false };
+    if (roughly) return { clash: [], proven: false };
     let looked = 0;
     return smallestClash(problem, (makes) => {
       const own = searchOf({ ...problem, makes }, random);

@@ -26,7 +26,7 @@ const GUARDS = [
 /** Such a share of simulated days on which nothing waits too long is enough. */
 const STEADY = 0.95;
 /** What a wish costs is worked out more roughly than the day itself, and so are steadier days: so much of the work. */
-const ROUGHLY = 0.25;
+const ROUGHLY = 0.4;
 
 /** A make somebody wants in a day. */
 export interface WishedMake {
@@ -213,7 +213,7 @@ export function* layingDay(wish: DayWish): Generator<number, DayAnswer> {
   const all = [...chores.map(choreMake), ...asked];
   const whole = { ...dayProblem(kitchen, all, zeroMs, days + SPARE_DAYS), ...(session ? { session } : {}) };
   const tries = triesFor(all.reduce((sum, { tasks }) => sum + tasks.length, 0));
-  const roughly = (problem: DayProblem, as: number) => solvingDay(problem, as, ROUGHLY * tries, false);
+  const roughly = (problem: DayProblem, as: number) => solvingDay(problem, as, ROUGHLY * tries, true);
   const keeping = (kept: readonly KeptFree[]): DayProblem => ({
     ...whole,
     cooks: withoutKept(whole.cooks, kept),
