@@ -325,3 +325,57 @@ test('something slow: a new timetable on both tablets, and what moved is said', 
   await see(page, /was \d\d:\d\d/);
   await other.close();
 });
+
+test('an afternoon of many things: laid into the hours in the kitchen, each in a pot that holds it, and what is slow moves the rest', async () => {
+  const { page } = tablet;
+  await world.send(
+    draft(world.kitchen.kitchenId, START, 'kitchen-changed', {
+      section: 'pots',
+      value: [
+        { id: ulid(START), name: 'Little pan', litres: 2.5, lossFactor: 1 },
+        { id: ulid(START), name: 'Middle pot', litres: 5, lossFactor: 1 },
+        { id: ulid(START), name: 'Tall can', litres: 9, lossFactor: 1 },
+      ],
+    }),
+  );
+  await tap(page, 'button', 'Add hours in the kitchen');
+  await setClock(page, 'In the kitchen from', '08:00');
+  await setClock(page, 'In the kitchen to', '13:00');
+  for (const method of ['yogurt', 'butter', 'acid-set', 'kefir']) await putIn(method);
+  await fill(page, 'Amount, Yogurt', '4');
+  await fill(page, 'Amount, Fresh cheese', '2');
+  await see(page, /Finished by (?:[A-Z][a-z]{2} )?\d\d:\d\d/);
+  await settled();
+  // Four litres and two: each stands in the smallest pot that holds it.
+  await see(page, /Middle pot\s+Yogurt/);
+  await see(page, /Little pan\s+Fresh cheese/);
+  await see(page, /then wash the pot\s+Yogurt/);
+  await see(page, 'Also assumed: 2 colanders');
+  await see(
+    page,
+    /All the work is within your hours in the kitchen|min of work outside your hours in the kitchen/,
+  );
+  // More than any pot holds is said with what does; what was typed stays.
+  await fill(page, 'Amount, Yogurt', '12');
+  await see(page, 'needs a pot for');
+  await see(page, 'The largest here holds 9');
+  await fill(page, 'Amount, Yogurt', '4');
+  await settled();
+  await tap(page, 'button', 'Start all batches');
+  const [laid] = await stored('day-changed', 1);
+  expect(laid!.data).toMatchObject({ kind: 'laid', day: { session: { from: '08:00', to: '13:00' } } });
+  const begun = await stored('make-started', 4);
+  const potOf = (name: string): string | undefined =>
+    begun.find(({ data }) => data.plan.name === name)?.data.plan.pot.name;
+  expect([potOf('Yogurt'), potOf('Fresh cheese')]).toEqual(['Middle pot', 'Little pan']);
+  // The yogurt’s milk is poured three quarters of an hour late: it says so, and nothing else has begun.
+  const yogurt = begun.find(({ data }) => data.plan.name === 'Yogurt')!;
+  const planned = (Date.parse(yogurt.data.plan.startAt) - world.kitchen.clock.nowMs) / 60_000;
+  world.advance(Math.round(planned) + 45);
+  await world.send(draft(yogurt.streamId, world.kitchen.clock.nowMs, 'step-done', { step: 'pour' }));
+  const anew = (await stored('day-changed', 2)).at(-1)!.data;
+  if (anew.kind !== 'laid') throw new Error('it was laid out anew');
+  expect(anew.day.moved.length).toBeGreaterThan(0);
+  await tap(page, 'link', 'Open schedule');
+  await see(page, 'New times.');
+});

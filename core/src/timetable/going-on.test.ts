@@ -306,6 +306,52 @@ describe('when something must break', () => {
   });
 });
 
+test('what has the burner keeps it, though others were to have it first: the rest comes after it', () => {
+  const make = (id: string, over: Partial<DayMake>, waits: number): DayMake => ({
+    id,
+    title: id,
+    from: 50,
+    by: null,
+    fixed: {},
+    tasks: ['pour', 'heat', 'cool'].map((task, k) => ({
+      id: task,
+      title: task,
+      minutes: 5,
+      after: k === 0 ? 0 : waits,
+      slack: 5,
+      holds: task === 'heat' ? ['burner'] : [],
+    })),
+    ...over,
+  });
+  const late = make('late', { underWay: true }, 60);
+  const problem: DayProblem = {
+    makes: [{ ...late, tasks: late.tasks.slice(1) }, make('other', {}, 30)],
+    cooks: [{ id: 'a', name: 'A', free: [[0, 900]] }],
+    things: { burner: 1 },
+    horizon: 900,
+  };
+  const slot = (of: string, task: string, from: number): DaySlot => ({
+    make: of,
+    task,
+    from,
+    to: from + 5,
+    cook: 'a',
+  });
+  // It was to be heated after the other one.
+  const before = [
+    slot('other', 'pour', 0),
+    slot('other', 'heat', 35),
+    slot('late', 'heat', 100),
+    slot('other', 'cool', 70),
+    slot('late', 'cool', 165),
+  ];
+  const relaid = relayDay(problem, before)!;
+  const at = (of: string, task: string): DaySlot =>
+    relaid.slots.find((s) => s.make === of && s.task === task)!;
+  expect(relaid.broken).toBe(0);
+  expect(at('late', 'heat').to).toBeLessThanOrEqual(at('other', 'pour').to);
+});
+
 describe('simulated days', () => {
   test('with no spread every day is as planned; with much, more days clash than with little', () => {
     const problem = madeUpDay({ seed: 12, makes: 4, tasks: 3 });

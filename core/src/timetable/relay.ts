@@ -1,6 +1,7 @@
 import { createRandom, type Random } from '../science/numerics/index.ts';
 import { createInserter, type Placed } from './insert.ts';
 import { inSizes } from './in-sizes.ts';
+import { createLayout } from './lay.ts';
 import type { DayProblem, DaySlot } from './problem.ts';
 import type { NumberedDay } from './numbered.ts';
 import { createSequenceTimer, type SequenceTimer } from './sequence.ts';
@@ -168,9 +169,38 @@ export function relayDay(asked: DayProblem, before: readonly DaySlot[], seed = 1
     soonest,
   );
   const firsts = known.flatMap(({ m }) => timer.day.tasksOf[m]!.slice(0, 1));
-  const begun = [oldFirst, all, ...firsts.map((task) => [task, ...oldFirst.filter((t) => t !== task)])];
+  const begun = [
+    oldFirst,
+    all,
+    ...firsts.map((task) => [task, ...oldFirst.filter((t) => t !== task)]),
+    ...patientOrders(problem, timer, at),
+  ];
   const least = leastBroken(timer, begun, movedOf, random);
   return least && { ...least, moved: movedOf(least.slots) };
+}
+
+/**
+ * Orders in which everything can be had, were all as patient as can be: each make as early as it goes, what is under way first, then in
+ * the order of before; and one make after the other.
+ */
+function patientOrders(
+  problem: DayProblem,
+  timer: SequenceTimer,
+  at: (make: string, task: string) => number,
+): number[][] {
+  const makes = problem.makes
+    .map((make, m) => ({ make, m, was: at(make.id, make.tasks[0]?.id ?? '') }))
+    .sort((a, b) => Number(b.make.underWay ?? false) - Number(a.make.underWay ?? false) || a.was - b.was);
+  const serial = makes.flatMap(({ m }) => timer.day.tasksOf[m]!);
+  const layout = createLayout(problem);
+  const fits = makes.every(({ make }) =>
+    layout.add({
+      ...make,
+      fixed: {},
+      tasks: make.tasks.map((task) => ({ ...task, slack: problem.horizon })),
+    }),
+  );
+  return fits ? [timer.sequenceOf(layout.timetable().slots), serial] : [serial];
 }
 
 /** What is given up of a day, least first: minutes something waits too long, then wishes, then what is at another time. */
