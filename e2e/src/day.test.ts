@@ -355,6 +355,23 @@ test('an afternoon of many things: laid into the hours in the kitchen, each in a
     page,
     /All the work is within your hours in the kitchen|min of work outside your hours in the kitchen/,
   );
+  // What would help is worked out when it is asked for; taken, it is said at the batch, and is given back with one tap.
+  await putIn('yogurt');
+  await settled();
+  await tap(page, 'button', 'What would help?');
+  const offered = 'Use: Yogurt 2: keep warm in a towel instead of the warm place';
+  await see(page, /sooner on average|less outside your hours/);
+  const towels = await page.$$eval('[aria-label="What would help"] button', (all) =>
+    all.map((b) => b.getAttribute('aria-label') ?? '').filter((label) => label.includes('in a towel')),
+  );
+  expect(towels).toContain(offered);
+  await tap(page, 'button', offered);
+  await see(page, 'kept warm in a towel');
+  await settled();
+  await tap(page, 'button', 'Yogurt 2: as the method says');
+  await seeNoMore(page, 'kept warm in a towel');
+  await tap(page, 'button', 'Remove Yogurt 2');
+  await settled();
   // More than any pot holds is said with what does; what was typed stays.
   await fill(page, 'Amount, Yogurt', '12');
   await see(page, 'needs a pot for');

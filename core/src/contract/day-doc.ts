@@ -22,6 +22,9 @@ export const dayMake = z.strictObject({
   fixed: z.record(stepRef, minute),
   /** Which cook does it, by step. */
   who: z.record(stepRef, ulid),
+  /** What its method aims at otherwise on this day: cooled in ice, or wrapped up where it stands; left out, as the method says. */
+  cooling: z.literal('iced-bath').optional(),
+  place: z.literal('towel').optional(),
   /** The make it became; `null` until the day is begun. */
   makeId: ulid.nullable(),
 });

@@ -1,5 +1,5 @@
-export { ACID_PRESERVES, type KeepsAs } from './keeps.ts';
-export type { Gives, PoursAs, Product } from './product.ts';
+export { ACID_PRESERVES, type KeepsAs, type PoursAs } from './keeps.ts';
+export type { Gives, Product } from './product.ts';
 export { defaultPlan } from './begin/begin-yogurt.ts';
 export { CULTURED_CREAM } from './cultured-cream.ts';
 export { besidesOf, PRODUCTS, methodSteps, productCalled, productOf } from './catalogue.ts';

@@ -1,5 +1,7 @@
 import type { StarterKind } from '../science/souring/index.ts';
-import type { PoursAs } from './product.ts';
+
+/** As what goods of the larder may go into something else. */
+export type PoursAs = 'milk' | 'curd' | 'ripened-cream' | 'set-milk' | 'butter';
 
 /** How long goods keep, and what else may be made of them. */
 export interface KeepsAs {

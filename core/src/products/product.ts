@@ -1,6 +1,6 @@
 import type { KitchenSettings, MakePlan, ProductId } from '../contract/index.ts';
 import type { StarterKind } from '../science/souring/index.ts';
-import type { KeepsAs } from './keeps.ts';
+import type { KeepsAs, PoursAs } from './keeps.ts';
 import type { Goods } from '../steps/index.ts';
 
 /** What goes from a make into the milk room: the product itself, or what is left of it. */
@@ -16,9 +16,6 @@ export interface Gives {
  * @param about litres, rounded to what the kitchen's measures can say
  */
 export type Begin = (kitchen: KitchenSettings, startAt: string, about?: number) => MakePlan;
-
-/** As what goods of the larder may go into something else. */
-export type PoursAs = 'milk' | 'curd' | 'ripened-cream' | 'set-milk' | 'butter';
 
 /** All that is known of one kind of thing that is made, but for how a plan of it begins (`begin/`). */
 export interface Product {

@@ -1,4 +1,6 @@
 export * from './wish.ts';
+export { SPARE_DAYS, type DayChore, type DayWish, type WishedMake } from './asked-day.ts';
+export { lookingForLevers, type Lever, type LeverKind } from './levers.ts';
 export type { DayHands } from './hands.ts';
 export { dayNeeds, type DayNeed } from './needs.ts';
 export type { WhyHere } from './why-here.ts';

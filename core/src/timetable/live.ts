@@ -5,7 +5,7 @@ import { handsOf, type DayHands } from './hands.ts';
 import { withoutKept, type KeptFree } from './kept-free.ts';
 import type { DayMake, DaySlot } from './problem.ts';
 import { relayDay, type Relaid } from './relay.ts';
-import { cut, SPARE_DAYS } from './wish.ts';
+import { cut, SPARE_DAYS } from './asked-day.ts';
 import { DAY_MIN } from '../science/units/index.ts';
 
 /** A day that is going on. */

@@ -2,7 +2,7 @@ import type { KitchenSettings } from '../contract/index.ts';
 import { STARTER_FACTS } from '../science/souring/index.ts';
 import { batchOf } from '../setup/index.ts';
 import { planOfMethod, productOf } from '../products/index.ts';
-import type { DayWish } from './wish.ts';
+import type { DayWish } from './asked-day.ts';
 
 /** Something to have ready before a day begins. */
 export type DayNeed =

@@ -11,7 +11,8 @@ import { guarded, scoreOf } from './guarded.ts';
 import { inSizes, sharedOut, sizedSpans, sizesApart } from './in-sizes.ts';
 import { solveDay } from './solve.ts';
 import { leastPot, vesselsOf } from './vessels.ts';
-import { layDay, type DayWish } from './wish.ts';
+import type { DayWish } from './asked-day.ts';
+import { layDay } from './wish.ts';
 
 const KITCHEN = defaultKitchen('UTC');
 const AT = '2026-03-02T13:00:00.000Z';

@@ -63,7 +63,7 @@ export function vesselsOf(plan: MakePlan, steps: readonly MethodStep[]): Vessel[
   return steps.map(({ facts }, i) => [
     ...(pots[i] ? (['pot'] as const) : []),
     ...(facts.uses?.includes('churn') ? (['churn'] as const) : []),
-    ...(facts.inThePot === 'cloth' ? (['colander'] as const) : []),
+    ...(facts.uses?.includes('cloth') ? (['colander'] as const) : []),
   ]);
 }
 

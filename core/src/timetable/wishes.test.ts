@@ -12,7 +12,9 @@ import { answerSum } from '../doors/index.ts';
 import { eveningList } from './evening.ts';
 import { goOn } from './live.ts';
 import { litresThere, pourDay, wantOf } from './pours.ts';
-import { layDay, type DayWish } from './wish.ts';
+import type { DayWish } from './asked-day.ts';
+import { lookingForLevers, type Lever } from './levers.ts';
+import { layDay } from './wish.ts';
 import { MINUTE_MS } from '../science/units/index.ts';
 
 const KITCHEN = defaultKitchen('UTC');
@@ -42,6 +44,70 @@ describe('hours kept free', () => {
     const given = laid({ makes, keptFree: [morning, never] });
     expect(given.givenUp).toEqual(['n']);
     expect(given.hands.every(({ from }) => from >= 240)).toBe(true);
+  });
+});
+
+describe('what would help', () => {
+  const found = (wish: DayWish): Lever[] => {
+    const work = lookingForLevers(wish);
+    for (;;) {
+      const step = work.next();
+      if (step.done === true) return step.value;
+      expect(step.value).toBeGreaterThanOrEqual(0);
+      expect(step.value).toBeLessThanOrEqual(1);
+    }
+  };
+
+  test.each([
+    [2, 2],
+    [3, 2],
+    [2, 4],
+  ])(
+    '%d batches of %d L that want the one warm place: whoever takes what is told gets what was told',
+    (many, litres) => {
+      const pots = Array.from({ length: many }, (_, n) => ({
+        ...KITCHEN.pots[0]!,
+        id: `p${n}`,
+        name: `p${n}`,
+      }));
+      const makes = wished(Array<string>(many).fill('yogurt'), { litres });
+      const wish: DayWish = { kitchen: { ...KITCHEN, pots }, zeroMs: ZERO_MS, days: 2, makes };
+      const levers = found(wish);
+      const meanOf = (answer: ReturnType<typeof laid>): number =>
+        makes.reduce(
+          (sum, { id }) => sum + Math.max(...answer.hands.filter((h) => h.make === id).map((h) => h.to)),
+          0,
+        ) / many;
+      const now = laid(wish);
+      for (const { make, aims, soonerMin, lessLateMin, makesItFit } of levers) {
+        expect({ lessLateMin, makesItFit }).toEqual({ lessLateMin: 0, makesItFit: false });
+        expect(soonerMin).toBeGreaterThanOrEqual(10);
+        if (!aims) continue;
+        const taken = makes.map((own) =>
+          own.id === make
+            ? { ...own, method: { ...own.method, aims: { ...own.method.aims, ...aims } } }
+            : own,
+        );
+        expect(Math.round(meanOf(now) - meanOf(laid({ ...wish, makes: taken })))).toBe(soonerMin);
+      }
+      // The most worth first.
+      const worth = levers.map(({ soonerMin }) => soonerMin);
+      expect([...worth].sort((x, y) => y - x)).toEqual(worth);
+    },
+  );
+
+  test('ice for milk that cools in the air, with how much of it; nothing for what nothing helps', () => {
+    const levers = found({
+      kitchen: { ...KITCHEN, places: [] },
+      zeroMs: ZERO_MS,
+      days: 2,
+      makes: wished(['yogurt-boiled'], { litres: 4 }),
+    });
+    expect(levers[0]).toMatchObject({ kind: 'iced-bath', iceKg: 2, aims: { cooling: 'iced-bath' } });
+    expect(found({ kitchen: KITCHEN, zeroMs: ZERO_MS, days: 3, makes: wished(['kefir']) })).toEqual([]);
+    expect(
+      found({ kitchen: { ...KITCHEN, pots: [] }, zeroMs: ZERO_MS, days: 1, makes: wished(['kefir']) }),
+    ).toEqual([]);
   });
 });
 

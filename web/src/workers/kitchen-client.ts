@@ -7,6 +7,7 @@ import type {
   DayAnswer,
   DayGoesOn,
   DayWish,
+  Lever,
   LoggedEvent,
 } from '@morning-crock/core';
 import type { ForecastJob, GoingQuestion, KitchenWorker, LogNews } from './kitchen.worker.ts';
@@ -88,6 +89,15 @@ export function requestDay(
   tell: (share: number) => void,
 ): Promise<DayAnswer | null> {
   return ask((worker, proxy) => worker.layDay(key, wish, proxy(tell)));
+}
+
+/** What would make a day better, worked out in the worker; `null` when it was cancelled. @param tell is told how far it is, 0..1 */
+export function requestLevers(
+  key: string,
+  wish: DayWish,
+  tell: (share: number) => void,
+): Promise<readonly Lever[] | null> {
+  return ask((worker, proxy) => worker.dayLevers(key, wish, proxy(tell)));
 }
 
 /** What is left of a day that is going on; `null` when nothing is, or a newer question with the same key took its place. */

@@ -9,6 +9,7 @@ import {
   type BandForecast,
   goOn,
   layingDay,
+  lookingForLevers,
   type DayGoesOn,
   type GoingDay,
   type ButterWish,
@@ -150,6 +151,9 @@ const kitchenWorker = {
     inSlices(key, planningButter(wish), tell),
   /** Lays a day out, likewise. */
   layDay: (key: string, wish: DayWish, tell: (share: number) => void) => inSlices(key, layingDay(wish), tell),
+  /** What would make a day better, likewise. */
+  dayLevers: (key: string, wish: DayWish, tell: (share: number) => void) =>
+    inSlices(key, lookingForLevers(wish), tell),
   /** What is left of a day that is going on; `null` when a newer question took its place or nothing is left. */
   async goOn(key: string, { makes, ...day }: GoingQuestion): Promise<DayGoesOn | null> {
     const mine = ++count;

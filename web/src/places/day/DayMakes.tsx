@@ -80,7 +80,7 @@ export function DayMakes(props: {
   return (
     <>
       <ul className="bare column" aria-label="Batches in this plan">
-        {plan.makes.map(({ id, name, method, litres, by, byDay }) => (
+        {plan.makes.map(({ id, name, method, litres, by, byDay, cooling, place }) => (
           <li key={id} className="day-make">
             <div className="row">
               <span className="grows">
@@ -96,6 +96,23 @@ export function DayMakes(props: {
                 ×
               </Button>
             </div>
+            {(cooling ?? place) && (
+              <div className="row">
+                <span className="grows">
+                  {[
+                    ...(cooling ? ['cooled in an iced bath'] : []),
+                    ...(place ? ['kept warm in a towel'] : []),
+                  ].join(', ')}
+                </span>
+                <Button
+                  variant="default"
+                  aria-label={`${name}: as the method says`}
+                  onClick={() => change(id, { cooling: undefined, place: undefined })}
+                >
+                  As the method says
+                </Button>
+              </div>
+            )}
             <div className="row">
               <AmountField
                 label={`Amount, ${name}`}

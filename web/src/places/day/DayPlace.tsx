@@ -26,6 +26,7 @@ import { DayTimeFields, useDayTime } from '../../parts/words/DayTime.tsx';
 import { requestForecast } from '../../workers/kitchen-client.ts';
 import { DayBlock } from './DayBlock.tsx';
 import { dayMoments } from './day-moments.ts';
+import { DayLevers } from './DayLevers.tsx';
 import { DayLists } from './DayLists.tsx';
 import { DayMakes } from './DayMakes.tsx';
 import { DayOutcome } from './DayOutcome.tsx';
@@ -233,6 +234,19 @@ function DayTable() {
               timeOf={timeOf}
               onStart={() => void begin()}
               onStop={plan.stop}
+            />
+          )}
+          {makes.length > 0 && current && answer && (
+            <DayLevers
+              asked={plan.wish}
+              asking={plan.asking}
+              nameOf={nameOf}
+              onTake={({ make, aims }) =>
+                changeMake(make ?? '', () => ({
+                  ...(aims?.cooling ? { cooling: 'iced-bath' as const } : {}),
+                  ...(aims?.place ? { place: 'towel' as const } : {}),
+                }))
+              }
             />
           )}
           {pours && makes.length > 0 && pours.allocation.wants.length > 0 && (

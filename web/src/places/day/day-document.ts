@@ -25,7 +25,7 @@ export function dayDocOf(
     version,
     zeroAt: new Date(zeroMs).toISOString(),
     days: draft.days,
-    makes: wishMakes.map(({ id, name, method, litres, by, fixed, who }) => ({
+    makes: wishMakes.map(({ id, name, method, litres, by, fixed, who, cooling, place }) => ({
       id,
       name,
       methodId: method.id,
@@ -33,6 +33,8 @@ export function dayDocOf(
       by,
       fixed: { ...fixed },
       who: { ...who },
+      ...(cooling ? { cooling } : {}),
+      ...(place ? { place } : {}),
       makeId: ids.get(id) ?? null,
     })),
     ...(draft.session && isClock(draft.session.from) && isClock(draft.session.to)

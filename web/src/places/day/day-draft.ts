@@ -25,6 +25,8 @@ const dayDraft = z.object({
         by: z.string(),
         /** On which of the days, 0 the first. */
         byDay: z.number().int().min(0).max(3).default(0),
+        cooling: make.shape.cooling,
+        place: make.shape.place,
         fixed: make.shape.fixed.default({}),
         who: make.shape.who.default({}),
       }),
@@ -89,12 +91,14 @@ export function draftOf(id: string, day: DayDoc, clock: (ms: number) => string):
     from: id,
     skims: [],
     session: day.session ?? null,
-    makes: day.makes.map(({ id: own, methodId, litres, by, fixed, who }) => ({
+    makes: day.makes.map(({ id: own, methodId, litres, by, fixed, who, cooling, place }) => ({
       id: own,
       methodId,
       litres,
       fixed,
       who,
+      ...(cooling ? { cooling } : {}),
+      ...(place ? { place } : {}),
       by: by === null ? '' : clock(at(by)),
       byDay: by === null ? 0 : Math.min(3, Math.max(0, Math.floor((at(by) - zeroMs) / DAY_MS))),
     })),

@@ -8,6 +8,7 @@ import {
   wantOf,
   type DayAnswer,
   type DayPours,
+  type DayWish,
   type KeptFree,
   DAY_MS,
   MINUTE_MS,
@@ -36,6 +37,8 @@ export interface AskedMake {
   readonly litres: number;
   readonly by: string;
   readonly byDay: number;
+  readonly cooling?: 'iced-bath' | undefined;
+  readonly place?: 'towel' | undefined;
   readonly fixed: Readonly<Record<string, number>>;
   readonly who: Readonly<Record<string, string>>;
 }
@@ -49,7 +52,13 @@ function asked(draft: DayDraft, methods: ReadonlyMap<string, Method>): AskedMake
     const { label } = PRODUCTS[method.product];
     const count = (seen.get(label) ?? 0) + 1;
     seen.set(label, count);
-    return [{ ...make, name: count === 1 ? label : `${label} ${count}`, method }];
+    const { cooling, place } = make;
+    const aims = {
+      ...method.aims,
+      ...(cooling ? { cooling } : {}),
+      ...(place ? { place: { kind: place } } : {}),
+    };
+    return [{ ...make, name: count === 1 ? label : `${label} ${count}`, method: { ...method, aims } }];
   });
 }
 
@@ -145,8 +154,10 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
         : Math.max(latest, Math.round((ready - zeroMs) / MINUTE_MS) + SKIM_MIN);
     }, 0);
   };
-  const wishMakes = makes.map(({ id, name, method, litres, by, byDay, fixed, who }) => ({
+  const wishMakes = makes.map(({ id, name, method, litres, by, byDay, fixed, who, cooling, place }) => ({
     id,
+    cooling,
+    place,
     name,
     method,
     litres,
@@ -164,6 +175,15 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
     days,
     zeroMs,
   ]);
+  const asking = (): DayWish => ({
+    kitchen,
+    zeroMs,
+    days,
+    chores,
+    keptFree: kept,
+    ...(session && session.length > 0 ? { session } : {}),
+    makes: wishMakes.map(({ cooling: _cooling, place: _place, ...make }) => make),
+  });
   useEffect(() => {
     if (!known || makes.length === 0 || !valid) {
       setLaid(null);
@@ -172,21 +192,9 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
     let wanted = true;
     setShare(0);
     setFault(null);
-    requestDay(
-      KEY,
-      {
-        kitchen,
-        zeroMs,
-        days,
-        chores,
-        keptFree: kept,
-        ...(session && session.length > 0 ? { session } : {}),
-        makes: wishMakes,
-      },
-      (done) => {
-        if (wanted) setShare(done);
-      },
-    ).then(
+    requestDay(KEY, asking(), (done) => {
+      if (wanted) setShare(done);
+    }).then(
       (found) => {
         if (!wanted || !found) return;
         setLaid({ wish, answer: found });
@@ -222,6 +230,8 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
     share,
     fault,
     setFault,
+    asking,
+    wish,
     stop: () => {
       cancelForecast(KEY);
       setShare(null);

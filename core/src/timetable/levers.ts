@@ -1,0 +1,195 @@
+import type { KitchenSettings, Method } from '../contract/index.ts';
+import { planOfMethod } from '../products/index.ts';
+import { stepFacts } from '../steps/index.ts';
+import { askedDay, type DayWish, type WishedMake } from './asked-day.ts';
+import { withoutKept } from './kept-free.ts';
+import type { Score } from './problem.ts';
+import { scaled } from './scaled.ts';
+import { solvingDay, triesFor } from './solve.ts';
+import { steadier } from './steadier.ts';
+
+/** What would make a day better: something of one batch that is done otherwise, or something more in the kitchen. */
+export type LeverKind = 'iced-bath' | 'towel' | 'pot' | 'burner' | 'helper';
+
+/** What would help, and by how much: laid out, not guessed. */
+export interface Lever {
+  readonly kind: LeverKind;
+  /** The batch that is done otherwise; `null` for what the kitchen would need. */
+  readonly make: string | null;
+  /** How its method aims then; `null` where nothing of it changes. */
+  readonly aims: Pick<Method['aims'], 'cooling' | 'place'> | null;
+  /** Ice it takes, kg; a pot of so many litres. */
+  readonly iceKg: number | null;
+  readonly litres: number | null;
+  /** How much sooner a batch is done on average, how much less late all of them, and how much less is outside the session, min. */
+  readonly soonerMin: number;
+  readonly lessLateMin: number;
+  readonly lessOutsideMin: number;
+  /** Without it nothing fits. */
+  readonly makesItFit: boolean;
+}
+
+/** Less is not worth telling: a batch done so much sooner on average, or so much less late or outside, min. */
+const WORTH_SOONER_MIN = 10;
+const WORTH_LATE_MIN = 5;
+/** So many are told. */
+const MOST_TOLD = 4;
+/** So many are laid out closely. */
+const MOST_LOOKED_AT = 6;
+
+interface Idea extends Pick<Lever, 'kind' | 'make' | 'aims' | 'iceKg' | 'litres'> {
+  readonly wish: DayWish;
+}
+
+const withAims = (wish: DayWish, id: string, aims: Lever['aims']): DayWish => ({
+  ...wish,
+  makes: wish.makes.map((make) =>
+    make.id === id ? { ...make, method: { ...make.method, aims: { ...make.method.aims, ...aims } } } : make,
+  ),
+});
+
+/** What may be done otherwise with one batch: cooled in ice where it cools in the air, wrapped up where it wants a warm place of which there is one. */
+function ideasOf(wish: DayWish, { id, method, litres }: WishedMake): Idea[] {
+  const { kitchen, zeroMs } = wish;
+  const planned = (aims: Lever['aims']) =>
+    planOfMethod(
+      { ...method, aims: { ...method.aims, ...aims } },
+      kitchen,
+      new Date(zeroMs).toISOString(),
+      litres,
+    );
+  const plan = planned(null);
+  const iced = { cooling: 'iced-bath' } as const;
+  const wrapped = { place: { kind: 'towel' } } as const;
+  const cools = method.steps.some(({ kind }) => stepFacts(kind).moves === 'down');
+  const isInAir = plan.cooling === undefined || plan.cooling.kind === 'counter';
+  return [
+    ...(cools && isInAir
+      ? [
+          {
+            kind: 'iced-bath',
+            make: id,
+            aims: iced,
+            iceKg: planned(iced).cooling?.iceKg ?? null,
+            litres: null,
+            wish: withAims(wish, id, iced),
+          } as const,
+        ]
+      : []),
+    ...(plan.place.kind === 'appliance' && kitchen.places.some(({ kind }) => kind === 'towel')
+      ? [
+          {
+            kind: 'towel',
+            make: id,
+            aims: wrapped,
+            iceKg: null,
+            litres: null,
+            wish: withAims(wish, id, wrapped),
+          } as const,
+        ]
+      : []),
+  ];
+}
+
+/** What the kitchen could do with: a pot like the largest, a burner like the strongest, somebody awake when the first cook is. */
+function ideasOfKitchen(wish: DayWish): Idea[] {
+  const { kitchen } = wish;
+  if (kitchen.pots.length === 0 || kitchen.burners.length === 0 || kitchen.cooks.length === 0) return [];
+  const none = { make: null, aims: null, iceKg: null, litres: null };
+  const having = (more: Partial<KitchenSettings>): DayWish => ({ ...wish, kitchen: { ...kitchen, ...more } });
+  const pot = kitchen.pots.reduce((a, b) => (b.litres > a.litres ? b : a));
+  const burner = kitchen.burners.reduce((a, b) => (b.powerKw > a.powerKw ? b : a));
+  const cook = kitchen.cooks[0]!;
+  return [
+    {
+      ...none,
+      kind: 'pot',
+      litres: pot.litres,
+      wish: having({ pots: [...kitchen.pots, { ...pot, id: `${pot.id} more` }] }),
+    },
+    {
+      ...none,
+      kind: 'burner',
+      wish: having({ burners: [...kitchen.burners, { ...burner, id: `${burner.id} more` }] }),
+    },
+    {
+      ...none,
+      kind: 'helper',
+      wish: having({ cooks: [...kitchen.cooks, { ...cook, id: `${cook.id} more` }] }),
+    },
+  ];
+}
+
+/** A wish laid out; `null` when it does not fit. @param roughly enough to tell what is worth a closer look */
+function* laidOut(
+  wish: DayWish,
+  roughly: boolean,
+): Generator<number, { readonly score: Score; readonly makes: number } | null> {
+  const day = yield* askedDay(wish);
+  if ('why' in day) return null;
+  const problem = { ...day.whole, cooks: withoutKept(day.whole.cooks, wish.keptFree ?? []) };
+  const seed = wish.seed ?? 1;
+  const tries = triesFor(problem.makes.reduce((sum, { tasks }) => sum + tasks.length, 0));
+  const solved = yield* solvingDay(problem, seed, roughly ? tries / 2 : tries, roughly);
+  if ('clash' in solved) return null;
+  const makes = problem.makes.length;
+  if (roughly) return { score: solved.timetable, makes };
+  return { score: (yield* steadier(problem, solved.timetable.slots, day.spread, seed)).score, makes };
+}
+
+type LaidOut = NonNullable<ReturnType<typeof laidOut> extends Generator<number, infer T> ? T : never>;
+
+/** What an idea brings; `null` when it is no help. */
+function leverOf({ wish: _wish, ...idea }: Idea, now: LaidOut | null, then: LaidOut | null): Lever | null {
+  if (!then) return null;
+  const lever: Lever = {
+    ...idea,
+    soonerMin: now ? Math.round((now.score.sum - then.score.sum) / then.makes) : 0,
+    lessLateMin: now ? now.score.late - then.score.late : 0,
+    lessOutsideMin: now ? now.score.outside - then.score.outside : 0,
+    makesItFit: now === null,
+  };
+  // What makes one thing better and another worse is no help.
+  const worse = lever.lessLateMin < 0 || (lever.lessLateMin === 0 && lever.lessOutsideMin < 0);
+  const worth =
+    lever.makesItFit ||
+    lever.lessLateMin >= WORTH_LATE_MIN ||
+    lever.lessOutsideMin >= WORTH_LATE_MIN ||
+    lever.soonerMin >= WORTH_SOONER_MIN;
+  return worth && !worse ? lever : null;
+}
+
+const byWorth = (a: Lever, b: Lever): number =>
+  Number(b.makesItFit) - Number(a.makesItFit) ||
+  b.lessLateMin - a.lessLateMin ||
+  b.lessOutsideMin - a.lessOutsideMin ||
+  b.soonerMin - a.soonerMin;
+
+/** How much of the work the first, rough look is. */
+const ROUGH_SHARE = 0.4;
+
+/**
+ * What would make a day better: each idea is looked at roughly, and the best of them are laid out just as the day itself is, so that whoever
+ * takes one gets what was told. The most worth first.
+ * @yields how far it is, 0..1
+ */
+export function* lookingForLevers(wish: DayWish): Generator<number, Lever[]> {
+  const ideas = [...wish.makes.flatMap((make) => ideasOf(wish, make)), ...ideasOfKitchen(wish)];
+  const share = ROUGH_SHARE / (1 + ideas.length);
+  const roughly = yield* scaled(laidOut(wish, true), 0, share);
+  const likely: { readonly idea: Idea; readonly lever: Lever }[] = [];
+  for (const [n, idea] of ideas.entries()) {
+    const lever = leverOf(idea, roughly, yield* scaled(laidOut(idea.wish, true), (n + 1) * share, share));
+    if (lever) likely.push({ idea, lever });
+  }
+  const best = likely.sort((a, b) => byWorth(a.lever, b.lever)).slice(0, MOST_LOOKED_AT);
+  const each = (1 - ROUGH_SHARE) / (1 + best.length);
+  const now = yield* scaled(laidOut(wish, false), ROUGH_SHARE, each);
+  const levers: Lever[] = [];
+  for (const [n, { idea }] of best.entries()) {
+    const then = yield* scaled(laidOut(idea.wish, false), ROUGH_SHARE + (n + 1) * each, each);
+    const lever = leverOf(idea, now, then);
+    if (lever) levers.push(lever);
+  }
+  return levers.sort(byWorth).slice(0, MOST_TOLD);
+}

@@ -1,0 +1,43 @@
+import { expect, test } from '@jest/globals';
+import { defaultKitchen, type Lever } from '@morning-crock/core';
+import { unitsOf } from '../../data/units-of.ts';
+import { helpWords, leverWords } from './lever-words.ts';
+
+const lever = (over: Partial<Lever>): Lever => ({
+  kind: 'pot',
+  make: null,
+  aims: null,
+  iceKg: null,
+  litres: null,
+  soonerMin: 0,
+  lessLateMin: 0,
+  lessOutsideMin: 0,
+  makesItFit: false,
+  ...over,
+});
+const kitchen = defaultKitchen('UTC');
+const metric = unitsOf(kitchen);
+const us = unitsOf({ ...kitchen, units: { ...kitchen.units, measures: 'us', temperature: 'F' } });
+
+test('what would help is said in the kitchen’s measures', () => {
+  expect(leverWords(lever({ kind: 'iced-bath', make: 'a', iceKg: 1.5 }), 'Yogurt', metric)).toBe(
+    'Yogurt: cool in an iced bath, with 1.50 kg of ice',
+  );
+  expect(leverWords(lever({ kind: 'iced-bath', make: 'a', iceKg: 1.5 }), 'Yogurt', us)).toMatch(
+    /\d lb of ice$/,
+  );
+  expect(leverWords(lever({ kind: 'towel', make: 'a' }), 'Skyr', metric)).toBe(
+    'Skyr: keep warm in a towel instead of the warm place',
+  );
+  expect(leverWords(lever({ litres: 5 }), '', metric)).toMatch(/^Another pot of 5(\.00)? L$/);
+  expect(leverWords(lever({ kind: 'burner' }), '', metric)).toBe('Another burner');
+});
+
+test('by how much is said with the most important first; nothing where it is nothing', () => {
+  expect(helpWords(lever({ soonerMin: 75 }))).toBe('Each batch ready 1 h 15 min sooner on average.');
+  expect(helpWords(lever({ lessLateMin: 20, lessOutsideMin: 5, soonerMin: -3 }))).toBe(
+    '20 min less late, 5 min less outside your hours.',
+  );
+  expect(helpWords(lever({ makesItFit: true }))).toBe('With this, everything fits.');
+  expect(helpWords(lever({}))).toBe('');
+});

@@ -1,0 +1,25 @@
+import { formatMinutes, type Lever } from '@morning-crock/core';
+import type { Units } from '../../data/units-of.ts';
+
+/** What would help, as it is offered. @param name of the batch it is about @example leverWords(lever, 'Yogurt', units) // 'Cool the Yogurt in an iced bath, with 2 kg of ice' */
+export function leverWords({ kind, iceKg, litres }: Lever, name: string, units: Units): string {
+  return {
+    'iced-bath': `${name}: cool in an iced bath${iceKg === null ? '' : `, with ${units.mass(iceKg)} of ice`}`,
+    towel: `${name}: keep warm in a towel instead of the warm place`,
+    pot: `Another pot of ${units.volume(litres ?? 0)}`,
+    burner: 'Another burner',
+    helper: 'Somebody to help',
+  }[kind];
+}
+
+/** By how much it helps, the most important first. */
+export function helpWords({ makesItFit, lessLateMin, lessOutsideMin, soonerMin }: Lever): string {
+  if (makesItFit) return 'With this, everything fits.';
+  const parts = [
+    lessLateMin > 0 ? `${formatMinutes(lessLateMin)} less late` : '',
+    lessOutsideMin > 0 ? `${formatMinutes(lessOutsideMin)} less outside your hours` : '',
+    soonerMin > 0 ? `each batch ready ${formatMinutes(soonerMin)} sooner on average` : '',
+  ].filter((words) => words !== '');
+  const said = parts.join(', ');
+  return said === '' ? '' : `${said.charAt(0).toUpperCase()}${said.slice(1)}.`;
+}
