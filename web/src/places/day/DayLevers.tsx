@@ -75,23 +75,26 @@ export function DayLevers(props: {
         </p>
       )}
       {levers && levers.length > 0 && (
-        <ul className="bare">
-          {levers.map((lever) => {
-            const words = leverWords(lever, nameOf(lever.make ?? ''), units);
-            return (
-              <li key={`${lever.kind} ${lever.make ?? ''}`} className="row tall-row">
-                <span className="grows">
-                  {words} <span className="quiet">{helpWords(lever)}</span>
-                </span>
-                {lever.aims && (
-                  <Button variant="default" aria-label={`Use: ${words}`} onClick={() => onTake(lever)}>
-                    Use
-                  </Button>
-                )}
-              </li>
-            );
-          })}
-        </ul>
+        <>
+          <h2>What would help</h2>
+          <ul className="bare">
+            {levers.map((lever) => {
+              const words = leverWords(lever, nameOf(lever.make ?? ''), units);
+              return (
+                <li key={`${lever.kind} ${lever.make ?? ''}`} className="row tall-row">
+                  <span className="grows">
+                    {words} <span className="quiet">{helpWords(lever)}</span>
+                  </span>
+                  {lever.aims && (
+                    <Button variant="default" aria-label={`Use: ${words}`} onClick={() => onTake(lever)}>
+                      Use
+                    </Button>
+                  )}
+                </li>
+              );
+            })}
+          </ul>
+        </>
       )}
     </section>
   );

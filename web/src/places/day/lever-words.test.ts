@@ -38,6 +38,9 @@ test('by how much is said with the most important first; nothing where it is not
   expect(helpWords(lever({ lessLateMin: 20, lessOutsideMin: 5, soonerMin: -3 }))).toBe(
     '20 min less late, 5 min less outside your hours.',
   );
+  expect(helpWords(lever({ lessOutsideMin: 25, soonerMin: -90 }))).toBe(
+    '25 min less outside your hours, but each batch ready 1 h 30 min later on average.',
+  );
   expect(helpWords(lever({ makesItFit: true }))).toBe('With this, everything fits.');
   expect(helpWords(lever({}))).toBe('');
 });

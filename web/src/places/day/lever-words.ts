@@ -12,13 +12,19 @@ export function leverWords({ kind, iceKg, litres }: Lever, name: string, units: 
   }[kind];
 }
 
-/** By how much it helps, the most important first. */
+/** What it costs is said from so much on, min. */
+const WORTH_SAYING_MIN = 10;
+
+/** By how much it helps, the most important first, and what it costs. */
 export function helpWords({ makesItFit, lessLateMin, lessOutsideMin, soonerMin }: Lever): string {
   if (makesItFit) return 'With this, everything fits.';
   const parts = [
     lessLateMin > 0 ? `${formatMinutes(lessLateMin)} less late` : '',
     lessOutsideMin > 0 ? `${formatMinutes(lessOutsideMin)} less outside your hours` : '',
     soonerMin > 0 ? `each batch ready ${formatMinutes(soonerMin)} sooner on average` : '',
+    soonerMin <= -WORTH_SAYING_MIN
+      ? `but each batch ready ${formatMinutes(-soonerMin)} later on average`
+      : '',
   ].filter((words) => words !== '');
   const said = parts.join(', ');
   return said === '' ? '' : `${said.charAt(0).toUpperCase()}${said.slice(1)}.`;
