@@ -1,7 +1,7 @@
-import type { KitchenSettings, Method } from '../contract/index.ts';
+import type { KitchenSettings, MakePlan, Method } from '../contract/index.ts';
 import { planOfMethod } from '../products/index.ts';
 import { DAY_MIN, formatVolume } from '../science/units/index.ts';
-import { dayMakeOf, dayProblem } from './from-makes.ts';
+import { dayMakeOf, dayProblem, endlessStep } from './from-makes.ts';
 import type { KeptFree } from './kept-free.ts';
 import type { DayMake, DayProblem } from './problem.ts';
 import type { WaitSpread } from './robust.ts';
@@ -87,6 +87,14 @@ const choreMake = ({ id, title, at, minutes }: DayChore): DayMake => ({
 const smallestPot = ({ pots }: KitchenSettings, litres: number): KitchenSettings['pots'][number] | null =>
   [...pots].sort((a, b) => a.litres - b.litres).find((pot) => pot.litres >= litres) ?? null;
 
+/** Why a batch would never be done, and what would help where it is the fire. */
+function neverWords(name: string, plan: MakePlan): string {
+  const step = endlessStep(plan);
+  return step?.facts.uses?.includes('burner')
+    ? `“${name}” would never get hot enough in ${plan.pot.name} on ${plan.burner.name}. Use less milk or a stronger burner, or heat it with the lid on.`
+    : `“${name}” would never finish in this kitchen as it is set up.`;
+}
+
 /** A wish that cannot be asked, and why. */
 export interface Refused {
   readonly fits: false;
@@ -130,7 +138,7 @@ export function* askedDay(wish: DayWish): Generator<number, AskedDay | Refused> 
     const needs = leastPot(planned);
     const plan = { ...planned, name, pot: smallestPot(kitchen, needs) ?? planned.pot };
     const seen = dayMakeOf({ id, plan, from, by, fixed, who });
-    if (!seen) return refuse(`“${name}” would never finish in this kitchen as it is set up.`);
+    if (!seen) return refuse(neverWords(name, plan));
     if (by !== null && by <= from)
       return refuse(`“${name}” is due before its earliest start. Change one of the two times.`);
     const largest = Math.max(...kitchen.pots.map((pot) => pot.litres));

@@ -111,6 +111,14 @@ function tasksOf(
   return { tasks: washedUp(steps, tasks), sigmaMin: sigmas };
 }
 
+/** The step of a plan that never comes to an end as things stand; `null` when each does. */
+export function endlessStep(plan: MakePlan): MethodStep | null {
+  const state = stateOfPlan(plan);
+  const { steps } = pointForecast(state, Date.parse(plan.startAt));
+  const endless = steps.find((time) => time.endless);
+  return state.steps.find(({ step }) => step.id === endless?.id)?.step ?? null;
+}
+
 /** A make as the day sees it. */
 export interface SeenMake {
   readonly make: DayMake;

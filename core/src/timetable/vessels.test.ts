@@ -100,6 +100,10 @@ describe('pots of sizes', () => {
     expect(answer).toMatchObject({ fits: false, clashing: ['m0'] });
     if (!answer.fits)
       expect(answer.why).toMatch(/needs a pot for 7\.\d+ L\. The largest here holds 5(\.00)? L/);
+    // A little burner under a large pot: what would help is said.
+    const cold = layDay({ kitchen: pots(9), zeroMs: ZERO_MS, days: 2, makes: wished([['yogurt', 7]]) });
+    expect(cold).toMatchObject({ fits: false });
+    if (!cold.fits) expect(cold.why).toMatch(/never get hot enough in Pot 9 on Burner/);
     // What stands in no pot may be as much as anybody likes.
     expect(layDay({ kitchen: pots(3), zeroMs: ZERO_MS, days: 3, makes: wished([['kefir', 9]]) }).fits).toBe(
       true,

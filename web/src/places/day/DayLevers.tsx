@@ -9,13 +9,15 @@ const KEY = 'day levers';
 
 /** What would help: worked out when somebody asks, each with what it brings; one tap takes what is about a batch. */
 export function DayLevers(props: {
+  /** The schedule stands: what would help is held against it. */
+  readonly ready: boolean;
   /** What the day asks for; another object means another day. */
   readonly asked: string;
   readonly asking: () => DayWish;
   readonly nameOf: (make: string) => string;
   readonly onTake: (lever: Lever) => void;
 }) {
-  const { asked, asking, nameOf, onTake } = props;
+  const { ready, asked, asking, nameOf, onTake } = props;
   const units = useUnits();
   const [found, setFound] = useState<{ readonly asked: string; readonly levers: readonly Lever[] } | null>(
     null,
@@ -44,7 +46,7 @@ export function DayLevers(props: {
       {share === null ? (
         !levers && (
           <div className="row">
-            <Button variant="default" onClick={look}>
+            <Button variant="default" disabled={!ready} onClick={look}>
               What would help?
             </Button>
           </div>

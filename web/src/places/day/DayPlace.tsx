@@ -1,42 +1,28 @@
 import '../../parts/fields/form-styles.ts';
-import {
-  clockTime,
-  eveningList,
-  formatMinutes,
-  plannedOf,
-  planInstructions,
-  priced,
-  stateOfPlan,
-  type WayOut,
-  MINUTE_MS,
-} from '@morning-crock/core';
+import { clockTime, eveningList, planInstructions, type WayOut, MINUTE_MS } from '@morning-crock/core';
 import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import { Link, useNavigate } from 'react-router';
-import { ulid } from 'ulid';
+import { Link } from 'react-router';
 import { now, useNow } from '../../data/clock.ts';
 import { goingOf } from '../../data/going-day.ts';
-import { refusalOf } from '../../data/refusal-of.ts';
-import { record } from '../../data/store.ts';
 import { useUnderWayIds } from '../../data/under-way.ts';
 import { useMethods } from '../../data/use-methods.ts';
 import { useDays } from '../../data/use-days.ts';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
 import { DayTimeFields, useDayTime } from '../../parts/words/DayTime.tsx';
-import { requestForecast } from '../../workers/kitchen-client.ts';
-import { DayBlock } from './DayBlock.tsx';
 import { dayMoments } from './day-moments.ts';
 import { DayLevers } from './DayLevers.tsx';
 import { DayLists } from './DayLists.tsx';
 import { DayMakes } from './DayMakes.tsx';
 import { DayOutcome } from './DayOutcome.tsx';
-import { DayPicture } from './DayPicture.tsx';
 import { DayPours } from './DayPours.tsx';
+import { DaySchedule } from './DaySchedule.tsx';
 import { DayWishes } from './DayWishes.tsx';
 import { GoingPanel } from './GoingPanel.tsx';
 import { KeptDays } from './KeptDays.tsx';
 import { draftOf, useDayDraft, type DayDraft } from './day-draft.ts';
-import { dayDocOf, missingOf, startingPlanOf } from './day-document.ts';
+import { missingOf } from './day-document.ts';
+import { useBeginDay } from './use-begin-day.ts';
 import { useDayPlan } from './use-day-plan.ts';
 import '../../parts/print/paper.css';
 import './day.css';
@@ -53,17 +39,14 @@ export function DayPlace() {
 function DayTable() {
   const units = useUnits();
   const kitchen = useKitchen();
-  const navigate = useNavigate();
   const nowMs = useNow(MINUTE_MS);
   const [draft, setDraft] = useDayDraft();
-  const [starting, setStarting] = useState(false);
-  const [by, setBy] = useState<'make' | 'who'>('make');
-  const [chosen, setChosen] = useState<string | null>(null);
   const [first] = useState(() => Math.ceil(now() / (5 * MINUTE_MS)) * 5 * MINUTE_MS);
   const at = useDayTime(first);
   const zeroMs = at.atMs;
   const plan = useDayPlan(draft, zeroMs);
-  const { makes, answer, current, pours, fault, setFault } = plan;
+  const { makes, answer, current, pours, fault } = plan;
+  const { starting, keep, begin } = useBeginDay(draft, setDraft, plan, zeroMs);
   const days = useDays();
   const going = goingOf(days, new Set(useUnderWayIds()), nowMs);
   const nameOf = (id: string): string =>
@@ -80,10 +63,6 @@ function DayTable() {
       ...before,
       makes: before.makes.map((make) => (make.id === id ? { ...make, ...to(make) } : make)),
     }));
-  const move = (make: string, step: string, minute: number): void => {
-    setChosen(`${make} ${step}`);
-    changeMake(make, ({ fixed }) => ({ fixed: { ...fixed, [step]: Math.round(minute) } }));
-  };
   const out = (want: string, way: WayOut): void => {
     if (way.way === 'less') changeMake(want, () => ({ litres: way.litres }));
     if (way.way === 'skim')
@@ -92,67 +71,6 @@ function DayTable() {
         skims: [...before.skims, { lotId: way.lotId, at: new Date(way.atMs).toISOString() }],
       }));
   };
-  async function keep(): Promise<void> {
-    const before = days.find(({ id, day }) => id === draft.from && day.begunAt === null);
-    const id = before?.id ?? ulid();
-    const refused = await refusalOf(
-      await record(id, 'day-changed', {
-        kind: 'laid',
-        day: dayDocOf(draft, plan, zeroMs, {
-          version: (before?.day.version ?? 0) + 1,
-          begunAt: null,
-          ids: new Map(),
-        }),
-      }),
-    );
-    if (refused !== null) setFault(refused);
-    else setDraft((before) => ({ ...before, from: id }));
-  }
-  async function begin(): Promise<void> {
-    if (!answer?.fits || !current) return;
-    setStarting(true);
-    setFault(null);
-    const ids = new Map<string, string>();
-    for (const { id: own, name } of makes) {
-      const id = ulid();
-      const started = priced(startingPlanOf(own, name, plan, kitchen, zeroMs), kitchen);
-      const refused = await refusalOf(await record(id, 'make-started', { plan: started }));
-      if (refused !== null) {
-        setFault(`${name}: ${refused}`);
-        setStarting(false);
-        return;
-      }
-      ids.set(own, id);
-      // What is begun is not begun again, should the next one be refused.
-      setDraft((before) => ({ ...before, makes: before.makes.filter((make) => make.id !== own) }));
-      const forecast = await requestForecast(`planned ${id}`, {
-        kind: 'plan',
-        makeId: id,
-        plan: started,
-        nowMs: Date.parse(started.startAt),
-      }).catch(() => null);
-      if (forecast) await record(id, 'planned', { forecast: plannedOf(stateOfPlan(started), forecast) });
-    }
-    const begunAt = new Date(now()).toISOString();
-    const refused = await refusalOf(
-      await record(ulid(), 'day-changed', {
-        kind: 'laid',
-        day: dayDocOf(draft, plan, zeroMs, { version: 1, begunAt, ids }),
-      }),
-    );
-    if (refused !== null) {
-      setFault(`The batches have started, but the schedule was not saved: ${refused}`);
-      setStarting(false);
-      return;
-    }
-    setDraft((before) => ({ ...before, skims: [], freeHours: [], session: null, from: null }));
-    await navigate('/');
-  }
-  const block = answer?.fits ? answer.hands.find((h) => `${h.make} ${h.step}` === chosen) : undefined;
-  const blockMake = draft.makes.find(({ id }) => id === block?.make);
-  const fixed = new Set(
-    draft.makes.flatMap(({ id, fixed: own }) => Object.keys(own).map((step) => `${id} ${step}`)),
-  );
   return (
     <div className="day">
       <div className="make-head">
@@ -236,8 +154,9 @@ function DayTable() {
               onStop={plan.stop}
             />
           )}
-          {makes.length > 0 && current && answer && (
+          {makes.length > 0 && (
             <DayLevers
+              ready={current && answer !== null}
               asked={plan.wish}
               asking={plan.asking}
               nameOf={nameOf}
@@ -276,90 +195,15 @@ function DayTable() {
           )}
           {answer?.fits && makes.length > 0 && (
             <>
-              <div className="row">
-                <h2 className="grows">Schedule</h2>
-                {(['make', 'who'] as const).map((way) => (
-                  <Button
-                    key={way}
-                    variant={by === way ? 'filled' : 'default'}
-                    aria-pressed={by === way}
-                    onClick={() => setBy(way)}
-                  >
-                    {way === 'make' ? 'By batch' : 'By person and equipment'}
-                  </Button>
-                ))}
-              </div>
-              <DayPicture
-                makes={[...makes, ...plan.chores.map(({ id }) => ({ id, name: 'Milk room' }))]}
-                hands={answer.hands}
+              <DaySchedule
+                draft={draft}
+                plan={plan}
+                answer={answer}
                 zeroMs={zeroMs}
-                finish={answer.finish}
-                kept={plan.kept}
-                by={by}
-                chosen={chosen}
-                fixed={fixed}
-                onChoose={(key) => setChosen(key === chosen ? null : key)}
-                onMove={move}
+                nameOf={nameOf}
+                timeOf={timeOf}
+                changeMake={changeMake}
               />
-              {block && (
-                <DayBlock
-                  block={block}
-                  hands={answer.hands}
-                  nameOf={nameOf}
-                  timeOf={timeOf}
-                  fixed={fixed.has(`${block.make} ${block.step}`)}
-                  who={blockMake?.who[block.step] ?? ''}
-                  onMove={(minute) => move(block.make, block.step, minute)}
-                  onFree={() =>
-                    changeMake(block.make, ({ fixed: own }) => ({
-                      fixed: Object.fromEntries(Object.entries(own).filter(([step]) => step !== block.step)),
-                    }))
-                  }
-                  onWho={(cook) =>
-                    changeMake(block.make, ({ who }) => ({
-                      who:
-                        cook === ''
-                          ? Object.fromEntries(Object.entries(who).filter(([step]) => step !== block.step))
-                          : { ...who, [block.step]: cook },
-                    }))
-                  }
-                />
-              )}
-              <ol className="bare day-list" aria-label="Steps in time order">
-                {answer.hands.map((h) => (
-                  <li
-                    key={`${h.make} ${h.step}`}
-                    className={chosen === `${h.make} ${h.step}` ? 'chosen' : ''}
-                  >
-                    <span className="number">{timeOf(h.from)}</span>
-                    <button
-                      type="button"
-                      className="plain"
-                      aria-pressed={chosen === `${h.make} ${h.step}`}
-                      onClick={() => setChosen(`${h.make} ${h.step}`)}
-                    >
-                      {h.title} <span className="quiet">{nameOf(h.make)}</span>
-                    </button>
-                    <span className="quiet">
-                      {formatMinutes(h.to - h.from)}
-                      {kitchen.cooks.length > 1 && `, ${h.cook}`}
-                      {fixed.has(`${h.make} ${h.step}`) && ', pinned'}
-                    </span>
-                  </li>
-                ))}
-              </ol>
-              {answer.after.length > 0 && (
-                <ul className="bare" aria-label="Continues after this plan">
-                  {answer.after
-                    .filter((tail, n, all) => all.findIndex(({ make }) => make === tail.make) === n)
-                    .map(({ make, title, at: minute }) => (
-                      <li key={make}>
-                        {nameOf(make)} continues: {title.toLowerCase()} about{' '}
-                        <span className="number">{timeOf(minute)}</span>
-                      </li>
-                    ))}
-                </ul>
-              )}
               <DayLists
                 name={draft.name}
                 pots={answer.pots}

@@ -1,0 +1,79 @@
+import { plannedOf, priced, stateOfPlan } from '@morning-crock/core';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { ulid } from 'ulid';
+import { now } from '../../data/clock.ts';
+import { refusalOf } from '../../data/refusal-of.ts';
+import { record } from '../../data/store.ts';
+import { useDays } from '../../data/use-days.ts';
+import { useKitchen } from '../../data/use-units.ts';
+import { requestForecast } from '../../workers/kitchen-client.ts';
+import type { ChangeDraft, DayDraft } from './day-draft.ts';
+import { dayDocOf, startingPlanOf } from './day-document.ts';
+import type { DayPlan } from './use-day-plan.ts';
+
+/** Keeping a plan for another day, and beginning it: every batch at its time, then the day itself. */
+export function useBeginDay(draft: DayDraft, setDraft: ChangeDraft, plan: DayPlan, zeroMs: number) {
+  const kitchen = useKitchen();
+  const navigate = useNavigate();
+  const days = useDays();
+  const [starting, setStarting] = useState(false);
+  const { makes, answer, current, setFault } = plan;
+  async function keep(): Promise<void> {
+    const before = days.find(({ id, day }) => id === draft.from && day.begunAt === null);
+    const id = before?.id ?? ulid();
+    const refused = await refusalOf(
+      await record(id, 'day-changed', {
+        kind: 'laid',
+        day: dayDocOf(draft, plan, zeroMs, {
+          version: (before?.day.version ?? 0) + 1,
+          begunAt: null,
+          ids: new Map(),
+        }),
+      }),
+    );
+    if (refused !== null) setFault(refused);
+    else setDraft((before) => ({ ...before, from: id }));
+  }
+  async function begin(): Promise<void> {
+    if (!answer?.fits || !current) return;
+    setStarting(true);
+    setFault(null);
+    const ids = new Map<string, string>();
+    for (const { id: own, name } of makes) {
+      const id = ulid();
+      const started = priced(startingPlanOf(own, name, plan, kitchen, zeroMs), kitchen);
+      const refused = await refusalOf(await record(id, 'make-started', { plan: started }));
+      if (refused !== null) {
+        setFault(`${name}: ${refused}`);
+        setStarting(false);
+        return;
+      }
+      ids.set(own, id);
+      // What is begun is not begun again, should the next one be refused.
+      setDraft((before) => ({ ...before, makes: before.makes.filter((make) => make.id !== own) }));
+      const forecast = await requestForecast(`planned ${id}`, {
+        kind: 'plan',
+        makeId: id,
+        plan: started,
+        nowMs: Date.parse(started.startAt),
+      }).catch(() => null);
+      if (forecast) await record(id, 'planned', { forecast: plannedOf(stateOfPlan(started), forecast) });
+    }
+    const begunAt = new Date(now()).toISOString();
+    const refused = await refusalOf(
+      await record(ulid(), 'day-changed', {
+        kind: 'laid',
+        day: dayDocOf(draft, plan, zeroMs, { version: 1, begunAt, ids }),
+      }),
+    );
+    if (refused !== null) {
+      setFault(`The batches have started, but the schedule was not saved: ${refused}`);
+      setStarting(false);
+      return;
+    }
+    setDraft((before) => ({ ...before, skims: [], freeHours: [], session: null, from: null }));
+    await navigate('/');
+  }
+  return { starting, keep, begin };
+}
