@@ -129,7 +129,7 @@ function* laidOut(
   if ('why' in day) return null;
   const problem = { ...day.whole, cooks: withoutKept(day.whole.cooks, wish.keptFree ?? []) };
   const seed = wish.seed ?? 1;
-  const tries = triesFor(problem.makes.reduce((sum, { tasks }) => sum + tasks.length, 0));
+  const tries = triesFor(problem);
   const solved = yield* solvingDay(problem, seed, roughly ? tries / 2 : tries, roughly);
   if ('clash' in solved) return null;
   const makes = problem.makes.length;

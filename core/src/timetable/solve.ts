@@ -7,7 +7,10 @@ import { createSequenceTimer, timetableOf, type SequenceTimer } from './sequence
 import { inSizes, sharedOut, sizedSpans, sizesApart } from './in-sizes.ts';
 
 /** Sequences timed: more where there are more ways. */
-export const triesFor = (tasks: number): number => Math.min(60_000, Math.max(6000, 400 * tasks));
+export const triesFor = ({ makes }: DayProblem): number => {
+  const tasks = makes.reduce((sum, make) => sum + make.tasks.length, 0);
+  return Math.min(60_000, Math.max(6000, 400 * tasks));
+};
 /** Of them, those spent on each beginning from nothing; the rest makes the best of what was found better. */
 const BEGINNINGS = 3;
 const BEGINNINGS_SHARE = 0.5;
@@ -250,7 +253,7 @@ function* bettered(
 export function* solvingDay(
   problem: DayProblem,
   seed = 1,
-  tries = triesFor(problem.makes.reduce((sum, { tasks }) => sum + tasks.length, 0)),
+  tries = triesFor(problem),
   roughly = false,
 ): Generator<number, DaySolution | DayClash> {
   const solved = yield* searching(inSizes(problem), seed, tries, roughly);

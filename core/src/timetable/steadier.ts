@@ -40,7 +40,7 @@ export function* steadier(
   spread: WaitSpread,
   seed: number,
 ): Generator<number, Laid> {
-  const tries = triesFor(problem.makes.reduce((sum, { tasks }) => sum + tasks.length, 0));
+  const tries = triesFor(problem);
   const seen = (of: readonly DaySlot[]): Laid => {
     const robust = robustness(problem, of, spread);
     const isSteady = robust.days - robust.clashing >= STEADY * robust.days;

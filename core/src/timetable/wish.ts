@@ -68,7 +68,7 @@ export function* layingDay(wish: DayWish): Generator<number, DayAnswer> {
   if ('why' in day) return day;
   const { whole, tails, spread } = day;
   const all = whole.makes;
-  const tries = triesFor(all.reduce((sum, { tasks }) => sum + tasks.length, 0));
+  const tries = triesFor(whole);
   const roughly = (problem: DayProblem, as: number) => solvingDay(problem, as, ROUGHLY * tries, true);
   const keeping = (kept: readonly KeptFree[]): DayProblem => ({
     ...whole,
