@@ -1,11 +1,11 @@
 import type { KitchenSettings, MakePlan, Method } from '../contract/index.ts';
-import { planOfMethod } from '../products/index.ts';
+import { methodSteps, planOfMethod } from '../products/index.ts';
 import { DAY_MIN, formatVolume } from '../science/units/index.ts';
 import { dayMakeOf, dayProblem, endlessStep } from './from-makes.ts';
 import type { KeptFree } from './kept-free.ts';
 import type { DayMake, DayProblem } from './problem.ts';
 import type { WaitSpread } from './robust.ts';
-import { leastPot } from './vessels.ts';
+import { leastPot, vesselsOf } from './vessels.ts';
 
 /** What would just fit is not said to clash because it is put off into the next morning, days. */
 export const SPARE_DAYS = 2;
@@ -137,15 +137,15 @@ export function* askedDay(wish: DayWish): Generator<number, AskedDay | Refused> 
     const planned = planOfMethod(method, kitchen, startAt, litres);
     const needs = leastPot(planned);
     const plan = { ...planned, name, pot: smallestPot(kitchen, needs) ?? planned.pot };
+    const largest = Math.max(...kitchen.pots.map((pot) => pot.litres));
+    if (needs > largest && vesselsOf(plan, methodSteps(plan)).some((vessels) => vessels.includes('pot')))
+      return refuse(
+        `“${name}” needs a pot for ${formatVolume(needs, kitchen.units.measures)}. The largest here holds ${formatVolume(largest, kitchen.units.measures)}. Make less, or make it in two batches.`,
+      );
     const seen = dayMakeOf({ id, plan, from, by, fixed, who });
     if (!seen) return refuse(neverWords(name, plan));
     if (by !== null && by <= from)
       return refuse(`“${name}” is due before its earliest start. Change one of the two times.`);
-    const largest = Math.max(...kitchen.pots.map((pot) => pot.litres));
-    if (needs > largest && seen.make.tasks.some(({ holds }) => holds.includes('pot')))
-      return refuse(
-        `“${name}” needs a pot for ${formatVolume(needs, kitchen.units.measures)}. The largest here holds ${formatVolume(largest, kitchen.units.measures)}. Make less, or make it in two batches.`,
-      );
     const { within, later } = cut(seen.make, days * DAY_MIN);
     if (within.tasks.length === 0) return refuse(`“${name}” does not start within the chosen days.`);
     asked.push(within);

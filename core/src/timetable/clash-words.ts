@@ -17,11 +17,19 @@ export function clashWords(problem: DayProblem, { clash, proven }: DayClash): st
       ? `Not enough time for ${names}. Needed: ${Math.ceil(longest / 60)} h. Planned: ${problem.horizon / 60} h.`
       : `${names} cannot be planned, even alone. A step that cannot wait comes when nobody is there.`;
   }
-  const shared = Object.keys(problem.things).filter(
-    (thing) =>
-      makes.filter(({ tasks }) => tasks.some(({ holds }) => holds.includes(thing))).length >
-      problem.things[thing]!,
-  );
+  const shared = Object.keys(problem.things).filter((thing) => {
+    /** The smallest of it that will do, for each make that wants one. */
+    const wanted = makes.flatMap(({ tasks }) => {
+      const own = tasks.filter(({ holds }) => holds.includes(thing)).map((task) => task.least?.[thing] ?? 0);
+      return own.length > 0 ? [Math.max(...own)] : [];
+    });
+    const sizes =
+      problem.sizes?.[thing] ?? Array<number>(problem.things[thing]!).fill(Number.POSITIVE_INFINITY);
+    return wanted.some(
+      (least) =>
+        wanted.filter((other) => other >= least).length > sizes.filter((size) => size >= least).length,
+    );
+  });
   const over =
     shared.length === 0
       ? 'hands-on time'

@@ -4,6 +4,7 @@ import { batchOf } from '../setup/index.ts';
 import { stateOfPlan } from '../make/index.ts';
 import { STEP_TYPES, type StepType } from '../steps/index.ts';
 import type { DayHands } from './hands.ts';
+import { isInoculated } from './needs.ts';
 
 /** One thing to do the evening before. */
 export interface EveningThing {
@@ -46,7 +47,7 @@ export function eveningList(
   const starters = new Map<string, MakePlan[]>();
   for (const plan of plans) {
     const { kind } = plan.starter;
-    if (kind === 'none') continue;
+    if (kind === 'none' || !isInoculated(plan)) continue;
     const { label } = STARTER_FACTS[kind];
     starters.set(label, [...(starters.get(label) ?? []), plan]);
   }

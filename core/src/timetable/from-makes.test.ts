@@ -138,6 +138,9 @@ test('what to have ready is every milk and starter once, for all the makes it is
     { what: 'Live plain yogurt', of: ['A', 'B'] },
     { what: 'Cultured buttermilk or sour cream', of: ['C', 'D'] },
   ]);
+  // An acid sets it: no starter is needed.
+  expect(dayNeeds([of('E', 'acid-set', 2)], KITCHEN, AT)).toMatchObject([{ what: 'milk', of: ['E'] }]);
+  expect(dayNeeds([of('E', 'acid-set', 2)], KITCHEN, AT)).toHaveLength(1);
   const yogurt = needs[2]!;
   // Two per cent of five litres, by weight.
   expect('massKg' in yogurt && yogurt.massKg).toBeCloseTo(0.02 * 5 * 1.03, 2);

@@ -1,4 +1,4 @@
-import { outsideOf, type DayProblem, type DaySlot, type Score } from './problem.ts';
+import type { DayProblem, DaySlot } from './problem.ts';
 import type { WaitSpread } from './robust.ts';
 
 /** Hands are kept free no longer than this before and after what may come early or late, min. */
@@ -56,17 +56,4 @@ export function guarded(
         return { ...slot, from: slot.from + guard, to: slot.to - guard };
       }),
   };
-}
-
-/** How good slots are, by what the day asks for. */
-export function scoreOf(problem: DayProblem, slots: readonly DaySlot[]): Score {
-  let [late, finish, sum] = [0, 0, 0];
-  for (const make of problem.makes) {
-    const end = Math.max(0, ...slots.filter((slot) => slot.make === make.id).map(({ to }) => to));
-    sum += end;
-    finish = Math.max(finish, end);
-    if (make.by !== null) late += Math.max(0, end - make.by);
-  }
-  const outside = slots.reduce((all, { from, to }) => all + outsideOf(problem.session, from, to - from), 0);
-  return { late, outside, finish, sum };
 }

@@ -1,5 +1,5 @@
 import {
-  outsideOf,
+  scoreOf,
   type DayMake,
   type DayProblem,
   type DaySlot,
@@ -35,7 +35,6 @@ export function createLayout(problem: DayProblem): Layout {
     Object.entries(problem.things).map(([thing, many]) => [thing, createLane(many)]),
   );
   const slots: DaySlot[] = [];
-  const ends = new Map<string, { readonly end: number; readonly by: number | null }>();
 
   /** The first minute from `at` on at which a cook has hands for a task, and who. */
   const firstHands = (at: number, task: DayTask): { at: number; who: number } => {
@@ -124,20 +123,10 @@ export function createLayout(problem: DayProblem): Layout {
     };
     const before = slots.length;
     if (lay(0, make.from) > 0) return false;
-    ends.set(make.id, { end: slots.at(-1)!.to, by: make.by });
     return slots.length > before;
   };
   return {
     add,
-    timetable: () => {
-      const done = [...ends.values()];
-      return {
-        slots: [...slots],
-        finish: done.reduce((max, { end }) => Math.max(max, end), 0),
-        late: done.reduce((sum, { end, by }) => sum + (by === null ? 0 : Math.max(0, end - by)), 0),
-        sum: done.reduce((sum, { end }) => sum + end, 0),
-        outside: slots.reduce((sum, { from, to }) => sum + outsideOf(problem.session, from, to - from), 0),
-      };
-    },
+    timetable: () => ({ slots: [...slots], ...scoreOf(problem, slots) }),
   };
 }

@@ -1,8 +1,12 @@
-import type { KitchenSettings } from '../contract/index.ts';
+import type { KitchenSettings, MakePlan } from '../contract/index.ts';
 import { STARTER_FACTS } from '../science/souring/index.ts';
 import { batchOf } from '../setup/index.ts';
-import { planOfMethod, productOf } from '../products/index.ts';
+import { methodSteps, planOfMethod, productOf } from '../products/index.ts';
 import type { DayWish } from './asked-day.ts';
+
+/** Whether a starter goes into it. */
+export const isInoculated = (plan: MakePlan): boolean =>
+  methodSteps(plan).some(({ facts }) => facts.inoculates);
 
 /** Something to have ready before a day begins. */
 export type DayNeed =
@@ -25,6 +29,8 @@ export function dayNeeds(
     const { into } = productOf(plan).goods;
     const milk = poured.get(into) ?? { litres: 0, of: [] };
     poured.set(into, { litres: milk.litres + batchOf(plan).litres, of: [...milk.of, name] });
+    // Milk set by an acid has a starter in its plan like any other, and no step in which it goes in.
+    if (!isInoculated(plan)) continue;
     const { kind, massKg, also } = plan.starter;
     for (const starter of [{ kind, massKg }, ...(also ? [also] : [])]) {
       if (starter.kind === 'none') continue;

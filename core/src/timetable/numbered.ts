@@ -18,7 +18,7 @@ export interface NumberedDay {
   readonly underWay: readonly boolean[];
   /** The soonest a task may begin, whatever comes before it. */
   readonly least: Float64Array;
-  /** The latest start of the first task of what is under way; others may wait as long as anybody likes. */
+  /** The latest start of the first task of what is under way; others have no limit. */
   readonly latest: Float64Array;
   /** From the end of a task to that of its make at the very soonest. */
   readonly tail: Float64Array;

@@ -7,7 +7,7 @@ export interface DayTask {
   readonly minutes: number;
   /** What must pass by itself between the end of the one before and this, min; of the first, from when the make may begin. */
   readonly after: number;
-  /** How long it may be put off once it is due, min; of the first as long as anybody likes. */
+  /** How long it may be put off once it is due, min; the first has no limit. */
   readonly slack: number;
   /** What is taken from the end of the task before until this one is done: a burner, a pot. */
   readonly holds: readonly string[];
@@ -104,4 +104,17 @@ export function outsideOf(session: DayProblem['session'], from: number, minutes:
     (left, [a, b]) => left - Math.max(0, Math.min(b, from + minutes) - Math.max(a, from)),
     minutes,
   );
+}
+
+/** How good slots are, by what the day asks for; makes that were not laid in count nothing. */
+export function scoreOf(problem: DayProblem, slots: readonly DaySlot[]): Score {
+  let [late, finish, sum] = [0, 0, 0];
+  for (const make of problem.makes) {
+    const end = Math.max(0, ...slots.filter((slot) => slot.make === make.id).map(({ to }) => to));
+    sum += end;
+    finish = Math.max(finish, end);
+    if (make.by !== null) late += Math.max(0, end - make.by);
+  }
+  const outside = slots.reduce((all, { from, to }) => all + outsideOf(problem.session, from, to - from), 0);
+  return { late, outside, finish, sum };
 }

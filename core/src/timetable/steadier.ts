@@ -1,5 +1,5 @@
-import { guarded, scoreOf } from './guarded.ts';
-import type { DayProblem, DaySlot, Score } from './problem.ts';
+import { guarded } from './guarded.ts';
+import { scoreOf, type DayProblem, type DaySlot, type Score } from './problem.ts';
 import { robustness, type Robustness, type WaitSpread } from './robust.ts';
 import { solvingDay, triesFor } from './solve.ts';
 

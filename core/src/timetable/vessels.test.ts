@@ -7,8 +7,9 @@ import { planOfMethod } from '../products/index.ts';
 import { SHIPPED_METHODS } from '../products/methods/index.ts';
 import { held } from './fixtures/held.ts';
 import { dayCooks, dayMakeOf, dayProblem } from './from-makes.ts';
-import { guarded, scoreOf } from './guarded.ts';
+import { guarded } from './guarded.ts';
 import { inSizes, sharedOut, sizedSpans, sizesApart } from './in-sizes.ts';
+import { scoreOf } from './problem.ts';
 import { solveDay } from './solve.ts';
 import { leastPot, vesselsOf } from './vessels.ts';
 import type { DayWish } from './asked-day.ts';
@@ -104,10 +105,20 @@ describe('pots of sizes', () => {
     const cold = layDay({ kitchen: pots(9), zeroMs: ZERO_MS, days: 2, makes: wished([['yogurt', 7]]) });
     expect(cold).toMatchObject({ fits: false });
     if (!cold.fits) expect(cold.why).toMatch(/never get hot enough in Pot 9 on Burner/);
-    // What stands in no pot may be as much as anybody likes.
+    // What stands in no pot has no limit.
     expect(layDay({ kitchen: pots(3), zeroMs: ZERO_MS, days: 3, makes: wished([['kefir', 9]]) }).fits).toBe(
       true,
     );
+  });
+
+  test('two that want the only large pot at once are said to want the same pot, though there are two', () => {
+    const makes = wished([
+      ['yogurt', 4],
+      ['yogurt', 4],
+    ]).map((make) => ({ ...make, fixed: { pour: 30 } }));
+    const answer = layDay({ kitchen: pots(3, 5), zeroMs: ZERO_MS, days: 2, makes });
+    if (answer.fits) throw new Error('there is one pot for both');
+    expect(answer.why).toMatch(/They need the same .*pot/);
   });
 
   test('counted as many as there are from a size on; or each size by itself', () => {

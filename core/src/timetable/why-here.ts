@@ -8,7 +8,7 @@ export interface WhyHere {
   readonly after: { readonly make: string; readonly task: string } | null;
   /** The thing that was taken. */
   readonly thing: string | null;
-  /** Until when it may wait, min; `null` as long as anybody likes. */
+  /** Until when it may wait, min; `null` without a limit. */
   readonly latest: number | null;
 }
 

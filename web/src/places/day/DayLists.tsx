@@ -16,7 +16,7 @@ function eveningWords(thing: EveningThing, volume: (litres: number) => string): 
     cloths: `Soak or boil ${count ?? 0} ${count === 1 ? 'cloth' : 'cloths'}`,
     moulds: `Set out moulds and a press for ${count ?? 0} ${count === 1 ? 'batch' : 'batches'}`,
     pots: `Clean ${count ?? 0} ${count === 1 ? 'pot' : 'pots'} and keep ${count === 1 ? 'it' : 'them'} free`,
-    starter: `Check that ${name ?? 'the starter'} is to hand and active`,
+    starter: `Check that the starter is active: ${name?.replace(/^./, (first) => first.toLowerCase()) ?? ''}`,
   }[what];
 }
 

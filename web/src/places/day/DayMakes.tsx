@@ -100,9 +100,9 @@ export function DayMakes(props: {
               <div className="row">
                 <span className="grows">
                   {[
-                    ...(cooling ? ['cooled in an iced bath'] : []),
-                    ...(place ? ['kept warm in a towel'] : []),
-                  ].join(', ')}
+                    ...(cooling ? ['Cooled in an iced bath.'] : []),
+                    ...(place ? ['Kept warm in a towel.'] : []),
+                  ].join(' ')}
                 </span>
                 <Button
                   variant="default"

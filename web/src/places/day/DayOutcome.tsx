@@ -7,8 +7,9 @@ type Laid = Extract<DayAnswer, { readonly fits: true }>;
 /** How a schedule turned out against what was asked, in a sentence; empty where nothing was. */
 function wishWords({ late, outside }: Laid, hasSession: boolean): string {
   if (late > 0) return `${formatMinutes(late)} later than you asked. No better schedule was found.`;
-  if (outside > 0) return `${formatMinutes(outside)} of work outside your hours in the kitchen.`;
-  return hasSession ? 'All the work is within your hours in the kitchen.' : '';
+  if (outside > 0)
+    return `${formatMinutes(outside)} of work outside your hours in the kitchen, besides short jobs.`;
+  return hasSession ? 'Outside your hours in the kitchen, only short jobs.' : '';
 }
 
 /** How often something waited too long on simulated days, and when all is usually done. */
