@@ -393,6 +393,7 @@ test('an afternoon of many things: laid into the hours in the kitchen, each in a
   const anew = (await stored('day-changed', 2)).at(-1)!.data;
   if (anew.kind !== 'laid') throw new Error('it was laid out anew');
   expect(anew.day.moved.length).toBeGreaterThan(0);
+  await see(page, /steps have new times/);
   await tap(page, 'link', 'Open schedule');
   await see(page, 'New times.');
 });

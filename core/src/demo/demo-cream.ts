@@ -85,7 +85,7 @@ function ripening(name: string, litres: number, startMs: number, looksH: readonl
   return {
     plan,
     play: (makeId, own, untilMs, members) => {
-      const random = createRandom(hashSeed(`cream ${makeId}`));
+      const random = createRandom(hashSeed(`cream ${name} ${litres}`));
       const truth: HiddenTruth = {
         rate: 1.08 * Math.exp(0.08 * random.normal()),
         placeOffC: 0.6,
@@ -181,7 +181,7 @@ function churning(sketch: ChurningSketch, startMs: number): DemoCream {
   return {
     plan,
     play: (makeId, own, untilMs, members) => {
-      const random = createRandom(hashSeed(`churn ${makeId}`));
+      const random = createRandom(hashSeed(`churn ${name} ${litres}`));
       const { events, say } = notes(LANTERN_FOLD.cooks[0]!.id, untilMs);
       const read = (at: number, celsius: number): void =>
         say(at, 'temperature-read', { celsius, instrument: 'hand', typed: { value: celsius, unit: 'C' } });
@@ -277,7 +277,7 @@ function clarifying(name: string, butterKg: number, startMs: number): DemoCream 
   return {
     plan: { ...base, name },
     play: (makeId, own, untilMs, members) => {
-      const random = createRandom(hashSeed(`ghee ${makeId}`));
+      const random = createRandom(hashSeed(`ghee ${name} ${butterKg}`));
       const { events, say } = notes(LANTERN_FOLD.cooks[0]!.id, untilMs);
       begin(say, makeId, own, members);
       const clarify = stepOf(own, 'clarify');

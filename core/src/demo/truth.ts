@@ -157,7 +157,8 @@ export function playMake(
   untilMs: number,
   members = ENSEMBLE_MEMBERS,
 ): PlayedMake {
-  const random = createRandom(hashSeed(`truth ${makeId}`));
+  // By the truth, not by an id that is new at each filling: the demo tells the same story every time.
+  const random = createRandom(hashSeed(`truth ${JSON.stringify(truth)}`));
   const events: DemoEvent[] = [];
   const { deviceId, cookId } = habits;
   const say = <T extends EventType>(

@@ -44,20 +44,7 @@ export function BenchDay({ makes, nowMs }: { readonly makes: readonly Attended[]
   if (!doc) return null;
   return (
     <section aria-label="Day in progress" className="bench-day">
-      {doc.moved.length > 0 && (
-        <div role="status">
-          <strong>
-            {doc.moved.length === 1 ? 'One step has a new time' : `${doc.moved.length} steps have new times`}
-          </strong>{' '}
-          ({doc.because}).
-        </div>
-      )}
-      {doc.broken > 0 && (
-        <p className="caution">
-          The times clash. One step has to wait {formatMinutes(doc.broken)} too long. Open the schedule, then
-          move or drop a batch.
-        </p>
-      )}
+      {/* First, so that they do not move under a finger when something below is said. */}
       <div className="row">
         <Button component={Link} to="/day" variant="default">
           Open schedule
@@ -74,6 +61,20 @@ export function BenchDay({ makes, nowMs }: { readonly makes: readonly Attended[]
           {spoken ? 'Read aloud: on' : 'Read aloud: off'}
         </Button>
       </div>
+      {doc.moved.length > 0 && (
+        <div role="status">
+          <strong>
+            {doc.moved.length === 1 ? 'One step has a new time' : `${doc.moved.length} steps have new times`}
+          </strong>{' '}
+          ({doc.because}).
+        </div>
+      )}
+      {doc.broken > 0 && (
+        <p className="caution">
+          The times clash. One step has to wait {formatMinutes(doc.broken)} too long. Open the schedule, then
+          move or drop a batch.
+        </p>
+      )}
     </section>
   );
 }
