@@ -21,5 +21,6 @@ export * from './daybook/index.ts';
 export * from './registers/larder/index.ts';
 export * from './planning/index.ts';
 export * from './timetable/index.ts';
+export * from './proposal/index.ts';
 export * from './trace/index.ts';
 export * from './pictures/index.ts';

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { BURNER_KINDS, thermometerFault, WARM_PLACE_KINDS, widthOfPotM } from '../science/heat/index.ts';
 import { CHURN_KINDS } from '../science/butter/index.ts';
 import { MILK_KINDS } from '../science/milk/index.ts';
+import { PRODUCT_IDS } from './methods.ts';
 import { pricesSection } from './prices.ts';
 import { instant, shortName, temperatureC, text, timeOfDay, ulid } from './quantities.ts';
 
@@ -157,6 +158,15 @@ export const churn = z.strictObject({
   settings: z.number().int('is not a whole number').min(1).max(40, 'is more than forty').optional(),
 });
 
+/** How much of a product the kitchen wants to have: always, or newly made for one day of the week. */
+export const wantedGood = z.strictObject({
+  id: ulid,
+  product: z.enum(PRODUCT_IDS),
+  massKg: z.number().min(0.01, 'is less than 10 g').max(200, 'is more than 200 kg'),
+  /** 0 is Sunday: what a stall or an order takes each week; `null` for what should always be there. */
+  on: z.number().int().min(0).max(6).nullable(),
+});
+
 /** Everything a kitchen knows about itself. */
 export const kitchenSettings = z.strictObject({
   units: unitsSection,
@@ -171,6 +181,7 @@ export const kitchenSettings = z.strictObject({
   herd: z.array(herdMember).max(60),
   churns: z.array(churn).max(20),
   prices: pricesSection,
+  wanted: z.array(wantedGood).max(60),
 });
 
 /** One section is changed at a time; the latest change of a section counts. */
@@ -187,11 +198,13 @@ export const kitchenChange = z.discriminatedUnion('section', [
   z.strictObject({ section: z.literal('herd'), value: kitchenSettings.shape.herd }),
   z.strictObject({ section: z.literal('churns'), value: kitchenSettings.shape.churns }),
   z.strictObject({ section: z.literal('prices'), value: kitchenSettings.shape.prices }),
+  z.strictObject({ section: z.literal('wanted'), value: kitchenSettings.shape.wanted }),
 ]);
 
 export type KitchenSettings = z.infer<typeof kitchenSettings>;
 export type KitchenChange = z.infer<typeof kitchenChange>;
 export type KitchenPlace = z.infer<typeof warmPlace>;
+export type WantedGood = z.infer<typeof wantedGood>;
 export type KitchenPot = z.infer<typeof pot>;
 export type KitchenThermometer = z.infer<typeof thermometer>;
 

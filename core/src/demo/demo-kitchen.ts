@@ -98,5 +98,12 @@ export const LANTERN_FOLD: KitchenSettings = {
       { product: 'fresh-cheese', perKg: 9.4 },
     ],
   },
+  wanted: [
+    { id: id(25), product: 'yogurt', massKg: 3.4, on: null },
+    { id: id(26), product: 'butter', massKg: 0.85, on: null },
+    { id: id(27), product: 'yogurt', massKg: 5.5, on: 4 },
+    { id: id(28), product: 'cultured-cream', massKg: 1.3, on: 4 },
+    { id: id(29), product: 'fresh-cheese', massKg: 1.1, on: 4 },
+  ],
   absences: [{ id: id(18), cookId: id(12), name: 'Stall', days: [4], from: '07:30', to: '13:00' }],
 };

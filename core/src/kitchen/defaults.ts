@@ -59,6 +59,7 @@ export function defaultKitchen(zone: string): KitchenSettings {
     herd: [],
     churns: [],
     prices: NO_PRICES,
+    wanted: [],
   };
 }
 

@@ -1,4 +1,5 @@
 export * from './wish.ts';
+export { layingRoughly, type RoughDay } from './rough-day.ts';
 export { SPARE_DAYS, type DayChore, type DayWish, type WishedMake } from './asked-day.ts';
 export { lookingForLevers, type Lever, type LeverKind } from './levers.ts';
 export type { DayHands } from './hands.ts';
@@ -7,8 +8,18 @@ export type { WhyHere } from './why-here.ts';
 export type { KeptFree } from './kept-free.ts';
 export type { Robustness } from './robust.ts';
 export { goOn, type DayGoesOn, type GoingDay } from './live.ts';
-export { litresThere, pourDay, wantOf, type DayPours, type DaySkim, type WayOut } from './pours.ts';
+export {
+  litresThere,
+  pourDay,
+  skimmables,
+  wantOf,
+  type Skimmable,
+  type DayPours,
+  type DaySkim,
+  type WayOut,
+} from './pours.ts';
 export { eveningList, heldSpans, lanesOf, type EveningThing } from './evening.ts';
+export { mostLitres } from './most-litres.ts';
 export { USUAL_COLANDERS } from './vessels.ts';
 export { LOOK_MIN } from './problem.ts';
 export { foldDays } from './kept-days.ts';

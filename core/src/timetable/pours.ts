@@ -70,6 +70,40 @@ function skimmedLots(lot: Lot, atMs: number, learned: CreamFactor | undefined): 
   ];
 }
 
+/** Milk that may be skimmed, when it has risen, and what comes of it, L. */
+export interface Skimmable {
+  readonly lotId: string;
+  readonly name: string;
+  readonly atMs: number;
+  readonly litres: number;
+  readonly cream: number;
+  readonly rest: number;
+}
+
+/** What of some lots may be skimmed, and when; less than half a litre is not worth it. @param kgOf what is free of a lot */
+export function skimmables(
+  lots: readonly Lot[],
+  nowMs: number,
+  learned: (source: string) => CreamFactor | undefined,
+  kgOf: (lot: Lot) => number = freeKg,
+): Skimmable[] {
+  return lots
+    .filter((lot) => settles(lot) && kgOf(lot) > massOfLitresKg(0.5, lot.of))
+    .map((lot) => {
+      const waitH = Math.max(0, WORTH_SKIMMING_H - settledHours(lot, nowMs));
+      const atMs = Math.ceil((nowMs + waitH * HOUR_MS) / (5 * MINUTE_MS)) * 5 * MINUTE_MS;
+      const [cream, rest] = skimmedLots(lot, atMs, learned(lot.source));
+      return {
+        lotId: lot.id,
+        name: lot.name,
+        atMs,
+        litres: litresOfMass(freeKg(lot), lot.of),
+        cream: litresOfMass(cream.has.massKg, cream.of),
+        rest: litresOfMass(rest.has.massKg, rest.of),
+      };
+    });
+}
+
 /** What a plan wants of the milk room; `null` when it is of something else. */
 export function wantOf(id: string, plan: MakePlan): Want | null {
   const takes = PRODUCT_TAKES[plan.product];
@@ -108,27 +142,20 @@ export function pourDay(
         const of = there.find(({ id }) => id === from[0]?.lotId)?.of ?? there[0]?.of;
         const short = of ? litresOfMass(shortKg, of) : shortKg;
         const has = want.litres - short;
-        const skimmable =
-          want.sort === 'milk'
-            ? []
-            : there.filter((lot) => settles(lot) && (left.get(lot.id) ?? 0) > massOfLitresKg(0.5, lot.of));
+        const ofMilk =
+          want.sort === 'milk' ? [] : skimmables(there, nowMs, learned, ({ id }) => left.get(id) ?? 0);
         return [
           want.id,
           [
             ...(has > 10 * LEAST_LITRES ? [{ way: 'less', litres: Math.floor(has * 20) / 20 } as const] : []),
-            ...skimmable.map((lot): WayOut => {
-              const waitH = Math.max(0, WORTH_SKIMMING_H - settledHours(lot, nowMs));
-              const atMs = Math.ceil((nowMs + waitH * HOUR_MS) / (5 * MINUTE_MS)) * 5 * MINUTE_MS;
-              const [cream, rest] = skimmedLots(lot, atMs, learned(lot.source));
-              return {
-                way: 'skim',
-                lotId: lot.id,
-                name: lot.name,
-                atMs,
-                gives: litresOfMass(cream.has.massKg, cream.of),
-                rest: litresOfMass(rest.has.massKg, rest.of),
-              };
-            }),
+            ...ofMilk.map(({ lotId, name, atMs, cream, rest }): WayOut => ({
+              way: 'skim',
+              lotId,
+              name,
+              atMs,
+              gives: cream,
+              rest,
+            })),
             ...(short > LEAST_LITRES ? [{ way: 'buy', litres: Math.ceil(short * 20) / 20 } as const] : []),
           ],
         ];

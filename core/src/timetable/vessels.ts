@@ -7,7 +7,7 @@ import type { DayTask } from './problem.ts';
 export type Vessel = 'pot' | 'churn' | 'colander';
 
 /** A pot is filled no fuller than this: milk rises. */
-const FULLEST = 0.95;
+export const FULLEST = 0.95;
 /** Where nobody said how many colanders there are, a usual kitchen has so many. */
 export const USUAL_COLANDERS = 2;
 

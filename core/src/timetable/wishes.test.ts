@@ -1,10 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { Lot, LotFacts } from '../contract/index.ts';
+import { milkLot } from '../fixtures/lots.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
 import { freeKg, type Want } from '../registers/milk/index.ts';
-import { compositionOfFacts, lotOf } from '../registers/milk/lot.ts';
-import { litresOfMass, massOfLitresKg } from '../science/milk/index.ts';
+import { litresOfMass } from '../science/milk/index.ts';
 import { stateOfPlan } from '../make/index.ts';
 import { planOfMethod } from '../products/index.ts';
 import { SHIPPED_METHODS } from '../products/methods/index.ts';
@@ -176,33 +176,8 @@ test('who does it is who was asked', () => {
 });
 
 describe('pours', () => {
-  const lot = (id: string, litres: number, over: Partial<LotFacts> = {}, hoursAgo = 16): Lot => {
-    const facts: LotFacts = {
-      name: id,
-      source: 'Fern',
-      what: 'milk',
-      kind: 'cow-rich',
-      treatment: 'raw',
-      homogenised: false,
-      fatFraction: 0.043,
-      feed: null,
-      costPerLitre: null,
-      place: 'cold',
-      placeC: null,
-      container: null,
-      ...over,
-    };
-    const of = compositionOfFacts(facts);
-    const massKg = massOfLitresKg(litres, of);
-    const has = {
-      massKg,
-      fatKg: massKg * of.fatFraction,
-      proteinKg: massKg * of.proteinFraction,
-      lactoseKg: massKg * of.lactoseFraction,
-      ashKg: massKg * of.ashFraction,
-    };
-    return lotOf(id, facts, has, of, ZERO_MS - hoursAgo * 3_600_000);
-  };
+  const lot = (id: string, litres: number, over: Partial<LotFacts> = {}, hoursAgo = 16): Lot =>
+    milkLot(id, litres, over, { nowMs: ZERO_MS, hoursAgo });
   const want = (id: string, sort: Want['sort'], litres: number): Want => ({ id, name: id, sort, litres });
 
   test('no lot gives more than it has, whatever is wanted and skimmed; what is poured and what is left is what there was', () => {

@@ -9,6 +9,8 @@ import type {
   DayWish,
   Lever,
   LoggedEvent,
+  ProposalWish,
+  ProposedDay,
 } from '@morning-crock/core';
 import type { ForecastJob, GoingQuestion, KitchenWorker, LogNews } from './kitchen.worker.ts';
 import type { MakePicture } from './make-picture.ts';
@@ -98,6 +100,15 @@ export function requestLevers(
   tell: (share: number) => void,
 ): Promise<readonly Lever[] | null> {
   return ask((worker, proxy) => worker.dayLevers(key, wish, proxy(tell)));
+}
+
+/** Whole days to choose from, worked out in the worker; `null` when it was cancelled. @param tell is told how far it is, 0..1 */
+export function requestProposals(
+  key: string,
+  wish: ProposalWish,
+  tell: (share: number) => void,
+): Promise<readonly ProposedDay[] | null> {
+  return ask((worker, proxy) => worker.proposeDay(key, wish, proxy(tell)));
 }
 
 /** What is left of a day that is going on; `null` when nothing is, or a newer question with the same key took its place. */

@@ -10,12 +10,14 @@ import {
   goOn,
   layingDay,
   lookingForLevers,
+  proposingDay,
   type DayGoesOn,
   type GoingDay,
   type ButterWish,
   type DayWish,
   type LoggedEvent,
   type MakeState,
+  type ProposalWish,
 } from '@morning-crock/core';
 import type { MakePlan } from '@morning-crock/core/contract';
 import { expose } from 'comlink';
@@ -154,6 +156,9 @@ const kitchenWorker = {
   /** What would make a day better, likewise. */
   dayLevers: (key: string, wish: DayWish, tell: (share: number) => void) =>
     inSlices(key, lookingForLevers(wish), tell),
+  /** Whole days to choose from, likewise. */
+  proposeDay: (key: string, wish: ProposalWish, tell: (share: number) => void) =>
+    inSlices(key, proposingDay(wish), tell),
   /** What is left of a day that is going on; `null` when a newer question took its place or nothing is left. */
   async goOn(key: string, { makes, ...day }: GoingQuestion): Promise<DayGoesOn | null> {
     const mine = ++count;

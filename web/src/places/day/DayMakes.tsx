@@ -1,12 +1,4 @@
-import {
-  litresOfMass,
-  litresThere,
-  massOfLitresKg,
-  planOfMethod,
-  PRODUCTS,
-  wantOf,
-  DAY_MS,
-} from '@morning-crock/core';
+import { litresOfMass, massOfLitresKg, PRODUCTS, DAY_MS } from '@morning-crock/core';
 import { Button, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 import { ulid } from 'ulid';
@@ -16,18 +8,13 @@ import { useUnits } from '../../data/use-units.ts';
 import { AmountField, PLAIN_MILK, useAsTyped } from '../../parts/fields/AmountField.tsx';
 import { ClockField } from '../../parts/fields/ClockField.tsx';
 import type { ChangeDraft, DayDraft } from './day-draft.ts';
-import { goodOffers } from './good-offers.ts';
 import type { DayPlan } from './use-day-plan.ts';
 
 const MOST_LITRES = 60;
 const MOST_MAKES = 16;
 const USUAL_LITRES = 2;
-/** Less is not worth a pot. */
-const WORTH_LITRES = 0.5;
-/** What can be made of what is here is offered up to this much, L. */
-const OFFERED_LITRES = 10;
 
-/** What is made, how much, and by when; what could be made of what is here. */
+/** What is made, how much, and by when. */
 export function DayMakes(props: {
   readonly draft: DayDraft;
   readonly setDraft: ChangeDraft;
@@ -35,12 +22,10 @@ export function DayMakes(props: {
   readonly zeroMs: number;
 }) {
   const { draft, setDraft, plan, zeroMs } = props;
-  const { shown, kitchen } = useMethods();
+  const { shown } = useMethods();
   const units = useUnits();
   const asTyped = useAsTyped('volume');
   const [methodId, setMethodId] = useState('yogurt');
-  const [offering, setOffering] = useState(false);
-  const [everything, setEverything] = useState(false);
   const { data: made = [] } = useMakesQuery();
   /** As much as last time, which the list of makes begins with. */
   const last = made.find((make) => make.methodId === methodId && make.litres > 0)?.litres;
@@ -62,21 +47,6 @@ export function DayMakes(props: {
     const method = shown.find((m) => m.id === id)?.method;
     return method ? `${PRODUCTS[method.product].label}: ${method.name}` : id;
   };
-  const all =
-    offering && plan.pours && !Number.isNaN(zeroMs)
-      ? shown.flatMap(({ id, method }) => {
-          const want = wantOf(id, planOfMethod(method, kitchen, new Date(zeroMs).toISOString(), 1));
-          if (!want) return [];
-          const asked = plan
-            .pours!.allocation.wants.filter(({ want: other }) => other.sort === want.sort)
-            .reduce((sum, { want: other }) => sum + other.litres, 0);
-          const litres = Math.floor((litresThere(plan.pours!.lots, want.sort, zeroMs) - asked) * 10) / 10;
-          return litres >= WORTH_LITRES
-            ? [{ id, product: method.product, litres: Math.min(OFFERED_LITRES, litres), sort: want.sort }]
-            : [];
-        })
-      : [];
-  const offers = everything ? all : goodOffers(all, made);
   return (
     <>
       <ul className="bare column" aria-label="Batches in this plan">
@@ -169,43 +139,6 @@ export function DayMakes(props: {
         </Button>
         {last !== undefined && <span className="quiet">{units.volume(last)}, as last time</span>}
       </div>
-      <Button variant="default" aria-expanded={offering} onClick={() => setOffering(!offering)}>
-        Suggest batches
-      </Button>
-      {offering && (
-        <ul className="bare day-offers" aria-label="What you can make with the milk and cream in stock">
-          {offers.map(({ id, litres, sort }) => (
-            <li key={id} className="row">
-              <span className="grows">
-                {label(id)}{' '}
-                <span className="quiet">
-                  up to {units.volume(litres)} of {sort === 'skimmed' ? 'skimmed milk' : sort}
-                </span>
-              </span>
-              <Button
-                variant="default"
-                disabled={full}
-                aria-label={`Add ${label(id)}`}
-                onClick={() => add(id, litres)}
-              >
-                Add batch
-              </Button>
-            </li>
-          ))}
-          {offers.length < all.length && (
-            <li>
-              <Button variant="subtle" onClick={() => setEverything(true)}>
-                Show all {all.length}
-              </Button>
-            </li>
-          )}
-          {offers.length === 0 && (
-            <li className="quiet">
-              Nothing to suggest. All the milk and cream is planned already, or there is none in stock.
-            </li>
-          )}
-        </ul>
-      )}
     </>
   );
 }

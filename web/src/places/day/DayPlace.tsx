@@ -16,6 +16,7 @@ import { DayLists } from './DayLists.tsx';
 import { DayMakes } from './DayMakes.tsx';
 import { DayOutcome } from './DayOutcome.tsx';
 import { DayPours } from './DayPours.tsx';
+import { DayProposals } from './DayProposals.tsx';
 import { DaySchedule } from './DaySchedule.tsx';
 import { DayWishes } from './DayWishes.tsx';
 import { GoingPanel } from './GoingPanel.tsx';
@@ -55,6 +56,9 @@ function DayTable() {
   const busy =
     plan.share !== null || (makes.length > 0 && !current && fault === null && !Number.isNaN(zeroMs));
   const timeOf = (minute: number): string => units.time(zeroMs + minute * MINUTE_MS, zeroMs);
+  const [proposing, setProposing] = useState(false);
+  /** The batches that a proposed day took the place of. */
+  const [replaced, setReplaced] = useState<Pick<DayDraft, 'makes' | 'skims'> | null>(null);
   const changeMake = (
     id: string,
     to: (make: DayDraft['makes'][number]) => Partial<DayDraft['makes'][number]>,
@@ -103,8 +107,26 @@ function DayTable() {
               setDraft((before) => ({ ...before, days: Number(value) }))
             }
           />
-          <DayMakes draft={draft} setDraft={setDraft} plan={plan} zeroMs={zeroMs} />
           <DayWishes draft={draft} setDraft={setDraft} answer={answer} />
+          <DayMakes draft={draft} setDraft={setDraft} plan={plan} zeroMs={zeroMs} />
+          <div className="row">
+            {makes.length > 0 && (
+              <Button variant="default" aria-expanded={proposing} onClick={() => setProposing(!proposing)}>
+                {proposing ? 'Hide suggested days' : 'Suggest a day'}
+              </Button>
+            )}
+            {replaced && (
+              <Button
+                variant="default"
+                onClick={() => {
+                  setDraft((before) => ({ ...before, ...replaced }));
+                  setReplaced(null);
+                }}
+              >
+                Put my batches back
+              </Button>
+            )}
+          </div>
           {makes.length > 0 && (
             <div className="row wide">
               <NativeSelect
@@ -134,10 +156,26 @@ function DayTable() {
               {fault}
             </p>
           )}
+          {!Number.isNaN(zeroMs) && (
+            // Put away, not thrown away: what was suggested is still there when another of the days is wanted.
+            <div hidden={makes.length > 0 && !proposing}>
+              <DayProposals
+                draft={draft}
+                plan={plan}
+                zeroMs={zeroMs}
+                onTake={(day) => {
+                  const { makes: before, skims } = draft;
+                  setReplaced(before.length > 0 ? { makes: before, skims } : null);
+                  setDraft((own) => ({ ...own, ...day }));
+                  setProposing(false);
+                }}
+              />
+            </div>
+          )}
           {makes.length === 0 && (
             <p className="quiet">
-              Add what you want to make. The schedule shares out the milk and fits the work around waits and
-              sleep.
+              Or add what you want to make yourself. The schedule shares out the milk and fits the work around
+              waits and sleep.
             </p>
           )}
           {makes.length > 0 && !Number.isNaN(zeroMs) && (
@@ -169,7 +207,12 @@ function DayTable() {
             />
           )}
           {pours && makes.length > 0 && pours.allocation.wants.length > 0 && (
-            <DayPours pours={pours} nowMs={zeroMs} onWay={out} />
+            <DayPours
+              pours={pours}
+              nowMs={zeroMs}
+              onWay={out}
+              onLitres={(want, litres) => changeMake(want, () => ({ litres }))}
+            />
           )}
           {draft.skims.length > 0 && (
             <ul className="bare" aria-label="Skimming for this plan">

@@ -1,6 +1,6 @@
-import { litresOfMass, type DayPours as Pours, type WayOut, MINUTE_MS } from '@morning-crock/core';
-import { Button } from '@mantine/core';
+import type { DayPours as Pours, WayOut } from '@morning-crock/core';
 import { useUnits } from '../../data/use-units.ts';
+import { DayShares, litresOfLot, shortOf } from './DayShares.tsx';
 
 const WIDTH = 640;
 const SIDE = 190;
@@ -18,17 +18,14 @@ export function DayPours(props: {
   readonly pours: Pours;
   readonly nowMs: number;
   readonly onWay: (want: string, way: WayOut) => void;
+  /** Somebody wants more or less of one. */
+  readonly onLitres: (want: string, litres: number) => void;
 }) {
-  const { pours, nowMs, onWay } = props;
+  const { pours, nowMs, onWay, onLitres } = props;
   const units = useUnits();
   const { wants } = pours.allocation;
   const lots = pours.lots.filter(({ id }) => wants.some(({ from }) => from.some((f) => f.lotId === id)));
-  const litresOf = (lotId: string, massKg: number): number => {
-    const lot = pours.lots.find(({ id }) => id === lotId);
-    return lot ? litresOfMass(massKg, lot.of) : massKg;
-  };
-  const shortOf = (want: (typeof wants)[number]): number =>
-    Math.max(0, want.want.litres - want.from.reduce((sum, f) => sum + litresOf(f.lotId, f.massKg), 0));
+  const litresOf = (lotId: string, massKg: number): number => litresOfLot(pours, lotId, massKg);
   const total = wants.reduce((sum, { want }) => sum + want.litres, 0);
   const scale = MOST_HEIGHT / Math.max(1, total);
   const tall = (litres: number): number => Math.max(LEAST, litres * scale);
@@ -101,7 +98,7 @@ export function DayPours(props: {
         })}
         {wants.map((of) => {
           const top = wantTop.get(of.want.id)!;
-          const short = of.shortKg > 0 ? shortOf(of) : 0;
+          const short = of.shortKg > 0 ? shortOf(pours, of) : 0;
           const has = tall(of.want.litres) - short * scale;
           return (
             <g key={of.want.id}>
@@ -131,50 +128,7 @@ export function DayPours(props: {
           );
         })}
       </svg>
-      <ul className="bare" aria-label="Where the milk comes from">
-        {wants.map((of) => (
-          <li key={of.want.id} className="day-want">
-            <span>
-              <strong>{of.want.name}</strong>{' '}
-              <span className="quiet">
-                {of.from.length === 0
-                  ? 'none in stock'
-                  : of.from
-                      .map((f) => {
-                        const ready = pours.readyMs.get(f.lotId);
-                        return `${units.volume(litresOf(f.lotId, f.massKg))} of ${f.name}${ready === undefined ? '' : `, ready ${units.time(ready, nowMs)}`}`;
-                      })
-                      .join(', ')}
-              </span>
-            </span>
-            {of.shortKg > 0 && (
-              <span className="danger">
-                short of {units.volume(shortOf(of))} of{' '}
-                {of.want.sort === 'skimmed' ? 'skimmed milk' : of.want.sort}
-              </span>
-            )}
-            {(pours.ways.get(of.want.id) ?? []).length > 0 && (
-              <div className="row">
-                {pours.ways.get(of.want.id)!.map((way) =>
-                  way.way === 'buy' ? (
-                    <span key="buy">or buy {units.volume(way.litres)}</span>
-                  ) : (
-                    <Button
-                      key={way.way === 'skim' ? way.lotId : 'less'}
-                      variant="default"
-                      onClick={() => onWay(of.want.id, way)}
-                    >
-                      {way.way === 'less'
-                        ? `Make only ${units.volume(way.litres)}`
-                        : `Skim ${way.name} ${way.atMs <= nowMs + 6 * MINUTE_MS ? 'now' : `at ${units.time(way.atMs, nowMs)}`} (about ${units.volume(way.gives)} of cream)`}
-                    </Button>
-                  ),
-                )}
-              </div>
-            )}
-          </li>
-        ))}
-      </ul>
+      <DayShares pours={pours} nowMs={nowMs} onWay={onWay} onLitres={onLitres} />
     </section>
   );
 }

@@ -9,6 +9,7 @@ import { Left } from './Left.tsx';
 import { PutUp } from './PutUp.tsx';
 import { Recall } from './Recall.tsx';
 import { UseFirst } from './UseFirst.tsx';
+import { Wanted } from './Wanted.tsx';
 import '../../parts/print/paper.css';
 import '../../parts/tables/register.css';
 import './larder.css';
@@ -16,6 +17,7 @@ import './larder.css';
 const PARTS = [
   { to: '/larder', label: 'Use first', end: true },
   { to: '/larder/left', label: 'Used and sold', end: false },
+  { to: '/larder/wanted', label: 'Keep in stock', end: false },
   { to: '/larder/recall', label: 'Trace', end: false },
 ] as const;
 
@@ -25,7 +27,7 @@ export function LarderPlace() {
   const larder = useLarder();
   const nowMs = useNow(30_000);
   const chosen = larder.goods.find(({ id, code }) => id === part || code === part.toUpperCase());
-  const isPart = ['first', 'left', 'recall', 'put-up'].includes(part);
+  const isPart = ['first', 'left', 'wanted', 'recall', 'put-up'].includes(part);
   return (
     <div>
       <div className="make-head place-head">
@@ -53,6 +55,7 @@ export function LarderPlace() {
       )}
       {part === 'first' && <UseFirst larder={larder} nowMs={nowMs} />}
       {part === 'left' && <Left larder={larder} />}
+      {part === 'wanted' && <Wanted larder={larder} nowMs={nowMs} />}
       {part === 'recall' && <Recall larder={larder} />}
       {part === 'put-up' && <PutUp larder={larder} makeId={more ?? null} />}
       {chosen && (

@@ -1,0 +1,75 @@
+import { PRODUCT_TAKES, type KitchenSettings, type Method, type ProductId } from '../contract/index.ts';
+import { methodSteps, planOfMethod } from '../products/index.ts';
+import { mostLitres, wantOf } from '../timetable/index.ts';
+import type { PourSort } from './choose.ts';
+import { comesOut } from './comes-out.ts';
+
+/** A batch of what nobody made here yet: milk and cream, L. */
+const FIRST_LITRES = { milk: 2, cream: 1 } as const;
+
+/** How one product is made in this kitchen. */
+export interface Usual {
+  readonly product: ProductId;
+  readonly method: Method;
+  readonly sort: PourSort;
+  /** As much as last time, L. */
+  readonly litres: number;
+  /** How often it was made. */
+  readonly times: number;
+  /** What a litre gives, kg; and hands of a batch, min. */
+  readonly kgPerLitre: number;
+  readonly handsMin: number;
+  /** The most of it that one batch can be, L. */
+  readonly mostLitres: number;
+}
+
+/** A batch that was made, the latest first. */
+export interface MadeBefore {
+  readonly product: ProductId | null;
+  readonly methodId: string | null;
+  readonly litres: number;
+}
+
+/** Whether it is made of milk or cream. */
+const isPoured = (product: ProductId): boolean => ['milk', 'cream'].includes(PRODUCT_TAKES[product]);
+
+/** What can be made of milk and cream, as often as each was made here, the most often in front. */
+export function productsByHabit(methods: readonly Method[], made: readonly MadeBefore[]): ProductId[] {
+  const times = (product: ProductId): number => made.filter((m) => m.product === product).length;
+  return [...new Set(methods.map(({ product }) => product).filter(isPoured))].sort(
+    (a, b) => times(b) - times(a),
+  );
+}
+
+/** How a product is made here: by the method of last time and as much, else by its first method. */
+export function usualOf(
+  product: ProductId,
+  of: {
+    readonly methods: readonly Method[];
+    readonly made: readonly MadeBefore[];
+    readonly kitchen: KitchenSettings;
+    readonly startAt: string;
+  },
+): Usual | null {
+  const { methods, made, kitchen, startAt } = of;
+  const own = methods.filter((method) => method.product === product);
+  const before = made.filter((m) => m.product === product);
+  const last = before.find(({ methodId, litres }) => litres > 0 && own.some(({ id }) => id === methodId));
+  const method = own.find(({ id }) => id === last?.methodId) ?? own[0];
+  const takes = PRODUCT_TAKES[product];
+  if (!method || (takes !== 'milk' && takes !== 'cream')) return null;
+  const litres = last?.litres ?? FIRST_LITRES[takes];
+  const plan = planOfMethod(method, kitchen, startAt, litres);
+  const want = wantOf('', plan);
+  if (!want) return null;
+  return {
+    product,
+    method,
+    sort: want.sort,
+    litres,
+    times: before.length,
+    kgPerLitre: comesOut(plan).productKg / litres,
+    handsMin: methodSteps(plan).reduce((sum, { handsMin }) => sum + handsMin, 0),
+    mostLitres: mostLitres(method, kitchen, startAt),
+  };
+}
