@@ -173,7 +173,11 @@ async function fail(page: Page, what: string, cause: unknown): Promise<never> {
 }
 
 /** Taps what a screen reader would call by this role and name, once it can be tapped. */
-export async function tap(page: Page, role: 'button' | 'link' | 'radio', name: string): Promise<void> {
+export async function tap(
+  page: Page,
+  role: 'button' | 'link' | 'radio' | 'checkbox',
+  name: string,
+): Promise<void> {
   const found = await page
     .waitForFunction(
       (called: string, as: string) => globalThis.names.tapPoint(called, as),

@@ -52,7 +52,7 @@ const clocks = (): Promise<string[]> =>
 
 test('two makes are laid out so that no hands are at both, and begun as they were laid out', async () => {
   const { page } = tablet;
-  await see(page, 'Add what you want to make');
+  await see(page, 'add what you want to make yourself');
   await putIn('yogurt');
   await putIn('yogurt');
   await see(page, 'Yogurt 2');
@@ -96,7 +96,7 @@ test('what goes on after the days chosen is told; too much of one is refused bes
   await see(page, 'Enter 60 L or less.');
   await tap(page, 'button', 'Remove Cheese');
   await seeNoMore(page, 'Start all batches');
-  await see(page, 'Add what you want to make');
+  await see(page, 'add what you want to make yourself');
 });
 
 /** Rows of the list of one step, as the list tells them. */

@@ -43,6 +43,8 @@ export interface ChosenBatch {
   readonly product: ProductId;
   readonly method: Method;
   readonly sort: PourSort;
+  /** How much of a litre is milk, skimmed milk and cream. */
+  readonly shares: BySort;
   readonly litres: number;
   readonly why: ChosenWhy;
   /** When it is wanted, ms since 1970; `null` no matter when. */
@@ -87,6 +89,17 @@ class Chooser {
     return this.batches.some((batch) => batch.product === product);
   }
 
+  /** As many litres as what is left is enough for. */
+  private mostOf(shares: BySort): number {
+    return Math.min(
+      ...SORTS.filter((sort) => shares[sort] > 0).map((sort) => this.left[sort] / shares[sort]),
+    );
+  }
+
+  private use(shares: BySort, litres: number): void {
+    for (const sort of SORTS) this.left[sort] -= litres * shares[sort];
+  }
+
   /** Skims milk that nothing else needs until there is so much cream or skimmed milk. */
   skimFor(sort: PourSort, litres: number): void {
     if (sort === 'milk') return;
@@ -103,15 +116,15 @@ class Chooser {
 
   /** Takes so much of a product, in as many batches as the pots ask for. @returns litres taken */
   take(usual: Usual, litres: number, why: ChosenWhy, byMs: number | null = null): number {
-    const { product, method, sort, mostLitres } = usual;
-    const all = rounded(Math.min(litres, this.left[sort]));
+    const { product, method, sort, shares, mostLitres } = usual;
+    const all = rounded(Math.min(litres, this.mostOf(shares)));
     const parts = Math.ceil(all / mostLitres - 1e-9);
     let taken = 0;
     for (let part = 0; part < parts && this.batches.length < MOST_BATCHES; part++) {
       const own = rounded(all / parts);
       if (own < LEAST_LITRES) break;
-      this.batches.push({ product, method, sort, litres: own, why, byMs });
-      this.left[sort] -= own;
+      this.batches.push({ product, method, sort, shares, litres: own, why, byMs });
+      this.use(shares, own);
       taken += own;
     }
     return taken;
@@ -123,10 +136,10 @@ class Chooser {
       const usual = usuals.find(({ product }) => product === batch.product);
       if (batch.sort !== sort || !usual) continue;
       const most = Math.min(usual.mostLitres, usual.litres * times);
-      const more = rounded(Math.min(this.left[sort], most - batch.litres));
+      const more = rounded(Math.min(this.mostOf(batch.shares), most - batch.litres));
       if (more <= 0) continue;
       this.batches[n] = { ...batch, litres: rounded(batch.litres + more) };
-      this.left[sort] -= more;
+      this.use(batch.shares, more);
     }
   }
 }
@@ -138,7 +151,7 @@ function takeLacking(chooser: Chooser, { usuals, lacking, due }: Choice): void {
     if (!usual) continue;
     // A little more than what is lacking: the pot, the cloth and a taste keep some.
     const litres = massKg / usual.kgPerLitre + 1 / STEPS_A_LITRE;
-    chooser.skimFor(usual.sort, litres);
+    for (const sort of SORTS) chooser.skimFor(sort, litres * usual.shares[sort]);
     chooser.take(usual, litres, 'lacking', byMs);
   }
   for (const usual of usuals)
@@ -160,7 +173,8 @@ function takeEverything(chooser: Chooser, { usuals }: Choice): void {
     chooser.grow(sort, usuals, MOST_GROWN);
     chooser.grow(sort, usuals, Infinity);
     for (const usual of usuals.filter((one) => one.sort === sort))
-      if (chooser.leftOf(sort) >= LEAST_LITRES) chooser.take(usual, chooser.leftOf(sort), 'usual');
+      if (chooser.leftOf(sort) >= LEAST_LITRES)
+        chooser.take(usual, chooser.leftOf(sort) / usual.shares[sort], 'usual');
   }
 }
 

@@ -8,7 +8,7 @@ import { planOfMethod } from '../products/index.ts';
 import { SHIPPED_METHODS } from '../products/methods/index.ts';
 import { foldCultures, type Due } from '../registers/cultures/index.ts';
 import { DAY_MIN, DAY_MS, HOUR_MS } from '../science/units/index.ts';
-import { layDay, wantOf } from '../timetable/index.ts';
+import { layDay, wantsOf } from '../timetable/index.ts';
 import { chooseBatches, DAY_AIMS, SORTS, type BySort, type Choice } from './choose.ts';
 import { comesOut } from './comes-out.ts';
 import { dueProducts } from './due-products.ts';
@@ -215,10 +215,10 @@ describe('batches', () => {
           const { batches, skims } = chooseBatches(aim, { ...asked, supply: { ...asked.supply, skimmable } });
           const skimmed = skims.length > 0;
           for (const sort of SORTS) {
-            const used = batches.filter((b) => b.sort === sort).reduce((sum, b) => sum + b.litres, 0);
+            const used = batches.reduce((sum, b) => sum + b.litres * b.shares[sort], 0);
             const comes = skimmed ? { milk: -4, cream: 0.6, skimmed: 3.4 }[sort] : 0;
             expect(used).toBeLessThanOrEqual(there[sort] + comes + 1e-6);
-            const room = own.some((usual) => usual.sort === sort && usual.mostLitres >= 0.4);
+            const room = own.some((usual) => usual.shares[sort] === 1 && usual.mostLitres >= 0.4);
             if (aim === 'everything' && room && batches.length < 8)
               expect(there[sort] + comes - used).toBeLessThan(0.5);
           }
@@ -319,7 +319,7 @@ describe('whole days', () => {
       expect(massKg).toBeCloseTo(likely, 9);
     }
     for (const sort of SORTS) {
-      const used = day!.batches.filter((b) => b.sort === sort).reduce((sum, { litres }) => sum + litres, 0);
+      const used = day!.batches.reduce((sum, { litres, shares }) => sum + litres * shares[sort], 0);
       expect(day!.left[sort] + used).toBeCloseTo(full.supply.there[sort], 6);
     }
     const butter = day!.gives.find(({ product }) => product === 'butter')!;
@@ -352,8 +352,9 @@ describe('whole days', () => {
 
   test('what each product wants of the milk room is what it is proposed from', () => {
     for (const usual of usuals(productsByHabit(SHIPPED_METHODS, []))) {
-      const plan = planOfMethod(usual.method, KITCHEN, START, usual.litres);
-      expect(wantOf('', plan)?.sort).toBe(usual.sort);
+      const wants = wantsOf('', planOfMethod(usual.method, KITCHEN, START, usual.litres));
+      expect(wants[0]!.sort).toBe(usual.sort);
+      for (const { sort, litres } of wants) expect(usual.shares[sort]).toBeCloseTo(litres / usual.litres, 6);
     }
   });
 });

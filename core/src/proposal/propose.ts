@@ -122,7 +122,7 @@ function leftOf(
     left.cream += cream;
     left.skimmed += rest;
   }
-  for (const { sort, litres } of batches) left[sort] -= litres;
+  for (const { shares, litres } of batches) for (const sort of SORTS) left[sort] -= litres * shares[sort];
   for (const sort of SORTS) left[sort] = Math.max(0, left[sort]);
   return left;
 }

@@ -1,7 +1,7 @@
 import { PRODUCT_TAKES, type KitchenSettings, type Method, type ProductId } from '../contract/index.ts';
 import { methodSteps, planOfMethod } from '../products/index.ts';
-import { mostLitres, wantOf } from '../timetable/index.ts';
-import type { PourSort } from './choose.ts';
+import { mostLitres, wantsOf } from '../timetable/index.ts';
+import type { BySort, PourSort } from './choose.ts';
 import { comesOut } from './comes-out.ts';
 
 /** A batch of what nobody made here yet: milk and cream, L. */
@@ -11,7 +11,9 @@ const FIRST_LITRES = { milk: 2, cream: 1 } as const;
 export interface Usual {
   readonly product: ProductId;
   readonly method: Method;
+  /** What it is mostly of, and how much of a litre is milk, skimmed milk and cream. */
   readonly sort: PourSort;
+  readonly shares: BySort;
   /** As much as last time, L. */
   readonly litres: number;
   /** How often it was made. */
@@ -60,12 +62,15 @@ export function usualOf(
   if (!method || (takes !== 'milk' && takes !== 'cream')) return null;
   const litres = last?.litres ?? FIRST_LITRES[takes];
   const plan = planOfMethod(method, kitchen, startAt, litres);
-  const want = wantOf('', plan);
-  if (!want) return null;
+  const wants = wantsOf('', plan);
+  const share = (sort: PourSort): number =>
+    wants.find((want) => want.sort === sort)?.part?.share ?? (wants[0]?.sort === sort ? 1 : 0);
+  if (!wants[0]) return null;
   return {
     product,
     method,
-    sort: want.sort,
+    sort: wants[0].sort,
+    shares: { milk: share('milk'), skimmed: share('skimmed'), cream: share('cream') },
     litres,
     times: before.length,
     kgPerLitre: comesOut(plan).productKg / litres,

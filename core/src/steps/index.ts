@@ -160,4 +160,6 @@ export const STEP_TYPES: Readonly<Record<StepKind, StepType>> = {
 };
 
 /** What is known of a kind of step. */
+/** What a step wants to find. @example stepAsks('heat') // ['a burner', 'a probe'] */
+export const stepAsks = (kind: StepKind): readonly string[] => STEP_TYPES[kind].asks ?? [];
 export const stepFacts = (kind: StepKind): StepFacts => STEP_TYPES[kind].facts;

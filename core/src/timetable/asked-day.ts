@@ -17,6 +17,8 @@ export interface WishedMake {
   readonly method: Method;
   /** Left out, as much as a make of it usually is. */
   readonly litres?: number | undefined;
+  /** The milk or cream it will be poured from; left out, as its method usually has it. */
+  readonly milk?: MakePlan['milk'] | undefined;
   /** Not before, and wished by, min from the zero. */
   readonly from?: number;
   readonly by?: number | null;
@@ -124,7 +126,7 @@ export function* askedDay(wish: DayWish): Generator<number, AskedDay | Refused> 
   const asked: DayMake[] = [];
   const tails: Tail[] = [];
   const sigmas = new Map<string, ReadonlyMap<string, number>>();
-  for (const { id, name, method, litres, from = 0, by = null, fixed = {}, who = {} } of makes) {
+  for (const { id, name, method, litres, milk, from = 0, by = null, fixed = {}, who = {} } of makes) {
     const refuse = (why: string): Refused => ({ fits: false, why, clashing: [id] });
     const unknown = [...Object.keys(fixed), ...Object.keys(who)].find(
       (step) => !method.steps.some((s) => s.id === step),
@@ -136,7 +138,8 @@ export function* askedDay(wish: DayWish): Generator<number, AskedDay | Refused> 
       return refuse(`“${name}” is given to someone who is not a cook in this kitchen.`);
     const planned = planOfMethod(method, kitchen, startAt, litres);
     const needs = leastPot(planned);
-    const plan = { ...planned, name, pot: smallestPot(kitchen, needs) ?? planned.pot };
+    const pot = smallestPot(kitchen, needs) ?? planned.pot;
+    const plan = { ...planned, name, pot, ...(milk ? { milk } : {}) };
     const largest = Math.max(...kitchen.pots.map((pot) => pot.litres));
     if (needs > largest && vesselsOf(plan, methodSteps(plan)).some((vessels) => vessels.includes('pot')))
       return refuse(

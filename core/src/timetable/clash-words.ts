@@ -1,8 +1,6 @@
+import { listed } from '../science/units/index.ts';
 import type { DayProblem } from './problem.ts';
 import type { DayClash } from './solve.ts';
-
-const listed = (names: readonly string[]): string =>
-  names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)!}`;
 
 /** Why a day cannot be laid out, in a sentence; where that is not proven, it says so. */
 export function clashWords(problem: DayProblem, { clash, proven }: DayClash): string {

@@ -7,12 +7,14 @@ export { dayNeeds, type DayNeed } from './needs.ts';
 export type { WhyHere } from './why-here.ts';
 export type { KeptFree } from './kept-free.ts';
 export type { Robustness } from './robust.ts';
+export { movedBy, type MovedBy } from './moved-by.ts';
 export { goOn, type DayGoesOn, type GoingDay } from './live.ts';
 export {
   litresThere,
   pourDay,
   skimmables,
-  wantOf,
+  poursFor,
+  wantsOf,
   type Skimmable,
   type DayPours,
   type DaySkim,

@@ -7,6 +7,7 @@ import {
   settledHours,
   settles,
   skimOffer,
+  type Allocated,
   type Allocation,
   type CreamFactor,
   type Want,
@@ -104,14 +105,38 @@ export function skimmables(
     });
 }
 
-/** What a plan wants of the milk room; `null` when it is of something else. */
-export function wantOf(id: string, plan: MakePlan): Want | null {
+/** Cream as it is skimmed, where nobody measured it. */
+const USUAL_CREAM_FAT = 0.34;
+/** Milk that is to be so much fatter than it comes takes cream with it. */
+const CREAMY_BY = 0.02;
+
+/** What a plan wants of the milk room: one sort, or for creamy milk the milk and the cream; none when it is of something else. */
+export function wantsOf(id: string, plan: MakePlan): Want[] {
   const takes = PRODUCT_TAKES[plan.product];
-  if (takes !== 'milk' && takes !== 'cream') return null;
-  const fat = plan.milk.fatFraction ?? MILK_FACTS[plan.milk.kind].composition.fatFraction;
-  const sort = takes === 'cream' ? 'cream' : fat <= SKIMMED_FAT ? 'skimmed' : 'milk';
-  return { id, name: plan.name, sort, litres: plan.milk.litres };
+  if (takes !== 'milk' && takes !== 'cream') return [];
+  const { name } = plan;
+  const { kind, litres, fatFraction } = plan.milk;
+  const asItComes = MILK_FACTS[kind].composition.fatFraction;
+  const fat = fatFraction ?? asItComes;
+  if (takes === 'cream') return [{ id, name, sort: 'cream', litres }];
+  if (fat <= asItComes + CREAMY_BY)
+    return [{ id, name, sort: fat <= SKIMMED_FAT ? 'skimmed' : 'milk', litres }];
+  const cream = Math.min(1, (fat - asItComes) / (USUAL_CREAM_FAT - asItComes));
+  return [
+    { id, name, sort: 'milk', litres: litres * (1 - cream), part: { of: id, share: 1 - cream } },
+    {
+      id: `${id} cream`,
+      name: `${name}, cream`,
+      sort: 'cream',
+      litres: litres * cream,
+      part: { of: id, share: cream },
+    },
+  ];
 }
+
+/** What is poured for one make. @example poursFor(pours, make).flatMap(({ from }) => from) // every lot it takes */
+export const poursFor = ({ allocation }: Pick<DayPours, 'allocation'>, make: string): readonly Allocated[] =>
+  allocation.wants.filter(({ want }) => (want.part?.of ?? want.id) === make);
 
 /**
  * Shares the milk of the milk room out among the makes of a day, what must be used first in front, and says the ways out of

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import type { Lot, LotFacts } from '../contract/index.ts';
 import { milkLot } from '../fixtures/lots.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
-import { freeKg, type Want } from '../registers/milk/index.ts';
+import { freeKg, milkFromLots, type Want } from '../registers/milk/index.ts';
 import { litresOfMass } from '../science/milk/index.ts';
 import { stateOfPlan } from '../make/index.ts';
 import { planOfMethod } from '../products/index.ts';
@@ -11,7 +11,7 @@ import { SHIPPED_METHODS } from '../products/methods/index.ts';
 import { answerSum } from '../doors/index.ts';
 import { eveningList } from './evening.ts';
 import { goOn } from './live.ts';
-import { litresThere, pourDay, wantOf } from './pours.ts';
+import { litresThere, pourDay, poursFor, wantsOf } from './pours.ts';
 import type { DayWish } from './asked-day.ts';
 import { lookingForLevers, type Lever } from './levers.ts';
 import { layDay } from './wish.ts';
@@ -176,6 +176,35 @@ test('who does it is who was asked', () => {
 });
 
 describe('pours', () => {
+  test('creamy milk is poured of milk and cream, so that its fat comes out as its method wants it', () => {
+    const creamCheese = { ...planOfMethod(methodOf('cream-cheese'), KITCHEN, AT, 4), name: 'Cream cheese' };
+    const wants = wantsOf('c', creamCheese);
+    expect(wants.map(({ sort, name }) => [sort, name])).toEqual([
+      ['milk', 'Cream cheese'],
+      ['cream', 'Cream cheese, cream'],
+    ]);
+    expect(wants.reduce((sum, { litres }) => sum + litres, 0)).toBeCloseTo(4, 9);
+    const lots = [
+      milkLot('m', 9, {}, { nowMs: ZERO_MS, hoursAgo: 4 }),
+      milkLot('k', 3, { what: 'cream', fatFraction: 0.34 }, { nowMs: ZERO_MS, hoursAgo: 20 }),
+    ];
+    const pours = pourDay(lots, wants, [], ZERO_MS);
+    const from = poursFor(pours, 'c').flatMap((part) => part.from);
+    expect(from.map(({ lotId }) => lotId)).toEqual(['m', 'k']);
+    const milk = milkFromLots(creamCheese.milk, lots, from, 'milk', ZERO_MS)!;
+    expect(milk.litres).toBeCloseTo(4, 1);
+    expect(milk.fatFraction).toBeGreaterThan(0.11);
+    expect(milk.fatFraction).toBeLessThan(0.13);
+    // Of milk alone it would never drain to its fat: so it is laid out of what it is poured from.
+    const { fits } = layDay({
+      kitchen: KITCHEN,
+      zeroMs: ZERO_MS,
+      days: 3,
+      makes: wished(['cream-cheese'], { litres: 4, milk }),
+    });
+    expect(fits).toBe(true);
+  });
+
   const lot = (id: string, litres: number, over: Partial<LotFacts> = {}, hoursAgo = 16): Lot =>
     milkLot(id, litres, over, { nowMs: ZERO_MS, hoursAgo });
   const want = (id: string, sort: Want['sort'], litres: number): Want => ({ id, name: id, sort, litres });
@@ -238,7 +267,7 @@ describe('pours', () => {
 
   test('a method wants milk, cream or skimmed milk by what it is of, and there is so much of it', () => {
     const plan = (id: string) => planOfMethod(methodOf(id), KITCHEN, AT, 2);
-    expect(['yogurt', 'cultured-cream', 'skyr'].map((id) => wantOf(id, plan(id))?.sort)).toEqual([
+    expect(['yogurt', 'cultured-cream', 'skyr'].map((id) => wantsOf(id, plan(id))[0]?.sort)).toEqual([
       'milk',
       'cream',
       'skimmed',

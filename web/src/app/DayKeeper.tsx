@@ -1,8 +1,17 @@
-import { formatMinutes, MINUTE_MS } from '@morning-crock/core';
+import {
+  clockTime,
+  formatMinutes,
+  movedBy,
+  stepAsks,
+  MINUTE_MS,
+  type DayHands,
+  type MovedBy,
+} from '@morning-crock/core';
 import { goingOf } from '../data/going-day.ts';
 import { useEffect, useRef, useState } from 'react';
 import { now } from '../data/clock.ts';
-import { liveSlice } from '../data/live-slice.ts';
+import { liveSlice, type FollowedDay } from '../data/live-slice.ts';
+import type { MakeLog } from '../data/make-log.ts';
 import { dropRefused, record, useAppDispatch, whenSettled } from '../data/store.ts';
 import { useDays } from '../data/use-days.ts';
 import { useKitchen } from '../data/use-units.ts';
@@ -16,6 +25,23 @@ const AGAIN_MS = 30_000;
 const byWords = (minutes: number): string =>
   `${formatMinutes(Math.abs(minutes))} ${minutes < 0 ? 'earlier' : 'later'}`;
 
+/** What is kept of why steps moved. */
+const MOST_WORDS = 200;
+
+/** Why steps moved, in a few words. @example 'Yogurt: heat 39 min later' */
+function movedWords(
+  why: MovedBy | null,
+  hands: readonly DayHands[],
+  nameOf: (make: string) => string,
+  clockOf: (minute: number) => string,
+): string {
+  if (!why) return 'A batch was added';
+  const title = hands.find((h) => h.make === why.make && h.step === why.step)?.title ?? '';
+  return why.by === 'batch'
+    ? `${nameOf(why.make)}: ${title.toLowerCase()} ${byWords(why.minutes)}`
+    : `${nameOf(why.make)}: ${title.toLowerCase()} was planned for ${clockOf(why.was)} and is not done`;
+}
+
 /** Follows the day that is going on: lays the rest out anew when something is late, early, left out or added. Shows nothing. */
 export function DayKeeper() {
   const days = useDays();
@@ -24,7 +50,12 @@ export function DayKeeper() {
   const dispatch = useAppDispatch();
   const [turn, setTurn] = useState(0);
   /** What was known when it was laid out here last, and when that was. */
-  const laid = useRef<{ readonly logs: unknown; readonly ms: number }>({ logs: null, ms: 0 });
+  const laid = useRef<{ readonly logs: readonly MakeLog[] | null; readonly ms: number }>({
+    logs: null,
+    ms: 0,
+  });
+  /** The timetable that was looked at last: one that somebody changed is looked at for the first time once. */
+  const seen = useRef<string | null>(null);
   useEffect(() => {
     const timer = setInterval(() => setTurn((t) => t + 1), AGAIN_MS);
     return () => clearInterval(timer);
@@ -61,15 +92,34 @@ export function DayKeeper() {
     }).then(
       async (answer) => {
         if (!wanted || !answer) return;
-        const next: Record<string, { atMs: number; cookId: string; cook: string }> = {};
+        const next: Record<string, FollowedDay['next'][string]> = {};
         for (const h of answer.hands) {
           const makeId = day.makes.find((make) => make.id === h.make)?.makeId;
           if (!makeId || next[makeId]) continue;
-          next[makeId] = { atMs: zeroMs + h.from * MINUTE_MS, cookId: h.cookId, cook: h.cook };
+          const step = own
+            .find(({ make }) => make.id === h.make)
+            ?.state.steps.find((s) => s.step.id === h.step);
+          next[makeId] = {
+            atMs: zeroMs + h.from * MINUTE_MS,
+            cookId: h.cookId,
+            cook: h.cook,
+            make: h.make,
+            step: h.step,
+            things: step ? stepAsks(step.step.kind) : [],
+          };
         }
         dispatch(liveSlice.actions.dayFollowed({ id, next }));
+        const asked = seen.current !== `${id} ${day.version}` && day.moved.length === 0 ? day.because : '';
+        seen.current = `${id} ${day.version}`;
         // By the clock alone it is laid out anew once a minute at most: two ways as good as each other never take turns.
         if (!answer.changed || (laid.current.logs === logs && now() - laid.current.ms < MINUTE_MS)) return;
+        const told = new Set(
+          own
+            .filter(({ make, log }) =>
+              laid.current.logs?.some((l) => l.state?.id === make.makeId && l.shaping !== log.shaping),
+            )
+            .map(({ make }) => make.id),
+        );
         laid.current = { logs, ms: now() };
         const left = new Set(own.map(({ make }) => make.id));
         // What is done keeps the time it was laid to: it is the record of the day.
@@ -78,9 +128,15 @@ export function DayKeeper() {
             !answer.hands.some((h) => h.make === slot.make && h.step === slot.task) &&
             !(left.has(slot.make) && slot.from * MINUTE_MS + zeroMs > now()),
         );
-        const first = [...answer.moved].sort((a, b) => a.was - b.was)[0];
-        const cause = first && answer.hands.find((h) => h.make === first.make && h.step === first.task);
-        const name = day.makes.find((make) => make.id === first?.make)?.name ?? '';
+        const why = movedBy({
+          moved: answer.moved,
+          hands: answer.hands,
+          before: day.slots,
+          told,
+          nowMin: (now() - zeroMs) / MINUTE_MS,
+        });
+        const nameOf = (make: string): string => day.makes.find((m) => m.id === make)?.name ?? '';
+        const clockOf = (minute: number): string => clockTime(kitchen.site.zone, zeroMs + minute * MINUTE_MS);
         const entry = await record(id, 'day-changed', {
           kind: 'laid',
           day: {
@@ -98,9 +154,7 @@ export function DayKeeper() {
               })),
             ],
             moved: [...answer.moved],
-            because: cause
-              ? `${name}: ${cause.title.toLowerCase()} ${byWords(first.now - first.was)}`.slice(0, 200)
-              : 'A batch was added',
+            because: (asked || movedWords(why, answer.hands, nameOf, clockOf)).slice(0, MOST_WORDS),
             broken: answer.broken,
           },
         });

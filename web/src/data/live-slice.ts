@@ -1,6 +1,7 @@
 import type { BandForecast } from '@morning-crock/core';
 import type {
   CultureChange,
+  DayDoc,
   LarderKind,
   MakePlan,
   MovementKind,
@@ -25,8 +26,31 @@ export interface RegisterEntry {
 export interface FollowedDay {
   readonly id: string;
   readonly next: Readonly<
-    Record<string, { readonly atMs: number; readonly cookId: string; readonly cook: string }>
+    Record<
+      string,
+      {
+        readonly atMs: number;
+        readonly cookId: string;
+        readonly cook: string;
+        /** The batch in the day, and its step. */
+        readonly make: string;
+        readonly step: string;
+        /** What the step wants to find. */
+        readonly things: readonly string[];
+      }
+    >
   >;
+}
+
+/** A step of a day as it was before somebody changed it. */
+export interface DayUndo {
+  readonly id: string;
+  readonly at: { readonly make: string; readonly step: string };
+  /** What was changed, in words. */
+  readonly words: string;
+  readonly fixed: number | undefined;
+  readonly who: string | undefined;
+  readonly slots: DayDoc['slots'];
 }
 
 /** A forecast, and when it was worked out. */
@@ -50,6 +74,8 @@ interface LiveState {
   readonly attempts: number;
   /** The day that is going on: when and by whom its timetable has the next hands of each make. */
   readonly day: FollowedDay | null;
+  /** What this device changed in it last; `null` when it cannot be taken back. */
+  readonly dayUndo: DayUndo | null;
   readonly wetHands: boolean;
   /** The server writes entries this page does not know: it must be loaded anew. */
   readonly outdated: boolean;
@@ -70,6 +96,7 @@ const initialState: LiveState = {
   failed: {},
   attempts: 0,
   day: null,
+  dayUndo: null,
   wetHands: false,
   outdated: false,
   draft: null,
@@ -109,6 +136,7 @@ export const liveSlice = createSlice({
   initialState,
   reducers: {
     dayFollowed: (state, { payload }: PayloadAction<FollowedDay | null>) => ({ ...state, day: payload }),
+    dayChanged: (state, { payload }: PayloadAction<DayUndo | null>) => ({ ...state, dayUndo: payload }),
     outdatedTurned: (state, { payload }: PayloadAction<boolean>) => ({ ...state, outdated: payload }),
     workStarted: (state, { payload }: PayloadAction<string>) => ({
       ...state,

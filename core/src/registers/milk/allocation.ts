@@ -9,6 +9,8 @@ export interface Want {
   readonly name: string;
   readonly sort: 'milk' | 'skimmed' | 'cream';
   readonly litres: number;
+  /** The make it is a part of, and how much of all that goes into it, 0..1; left out, it is all of it. */
+  readonly part?: { readonly of: string; readonly share: number };
 }
 
 /** What one want gets. */

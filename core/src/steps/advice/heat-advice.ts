@@ -1,7 +1,7 @@
 import type { MakePlan } from '../../contract/index.ts';
 import { FLAME_SHARE } from '../../science/heat/index.ts';
 import { batchOf } from '../../setup/index.ts';
-import { formatTemperature, formatVolume, type MeasureSystem } from '../../science/units/index.ts';
+import { formatTemperature, formatVolume, listed, type MeasureSystem } from '../../science/units/index.ts';
 import { heatTargetC, mostHeatC } from '../heat.ts';
 import type { Advise } from '../step-type.ts';
 
@@ -33,10 +33,6 @@ function whatHelps(plan: MakePlan, measures: MeasureSystem): string[] {
   return ways.length === 0 && reaches(both) ? ['full heat with the lid on'] : ways;
 }
 
-/** "a, b or c" */
-const listed = (ways: readonly string[]): string =>
-  ways.length < 2 ? (ways[0] ?? '') : `${ways.slice(0, -1).join(', ')} or ${ways.at(-1)!}`;
-
 /** Says before the start when a pot never gets as hot on its burner as is wanted, and what would help. */
 export const adviseHeat: Advise = (plan, { temperature, measures }) => {
   const mostC = mostHeatC(plan);
@@ -49,7 +45,7 @@ export const adviseHeat: Advise = (plan, { temperature, measures }) => {
       : {
           severity: 'caution',
           field: 'heat',
-          text: `On this burner the milk stops at about ${formatTemperature(mostC, temperature)} and never reaches ${target}. Use ${listed(ways)}.`,
+          text: `On this burner the milk stops at about ${formatTemperature(mostC, temperature)} and never reaches ${target}. Use ${listed(ways, 'or')}.`,
         },
     mostC === null && plan.heat.flame === 'full' && plan.heat.kind !== 'none'
       ? {

@@ -77,7 +77,9 @@ export function AmountField(props: {
   const { label, of, by, amount, check, onAmount, none = false, optional = false } = props;
   const offered = useAmountUnits(by);
   const [first] = useState(amount);
-  const unit = (amount?.typed.unit ?? offered[0]!) as AmountUnit;
+  /** A field that is emptied keeps the unit it was typed in. */
+  const [last, setLast] = useState(first?.typed.unit);
+  const unit = (amount?.typed.unit ?? last ?? offered[0]!) as AmountUnit;
   const units = [...new Set([...offered, unit])].map((u) => ({ value: u, label: UNIT_LABEL[u] }));
   return (
     <QuantityField<AmountUnit>
@@ -96,7 +98,10 @@ export function AmountField(props: {
       onFault={(faulty) => {
         if (faulty) onAmount(null);
       }}
-      onChange={(value, u) => onAmount({ massKg: kilograms(value, u, of), typed: { value, unit: u } })}
+      onChange={(value, u) => {
+        setLast(u);
+        onAmount({ massKg: kilograms(value, u, of), typed: { value, unit: u } });
+      }}
     />
   );
 }

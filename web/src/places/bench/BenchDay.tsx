@@ -1,13 +1,17 @@
-import { formatMinutes } from '@morning-crock/core';
+import { formatMinutes, listed } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import type { Attended } from '../../data/attended.ts';
 import { chosenCook } from '../../data/device.ts';
 import { useAppSelector } from '../../data/store.ts';
+import { MORE_MIN, useDayChanges } from '../../data/use-day-changes.ts';
 import { useDays } from '../../data/use-days.ts';
+import { useUnits } from '../../data/use-units.ts';
 
 const SPOKEN = 'day-spoken';
+/** So many things to do are told. */
+const MOST_TOLD = 3;
 
 /** Says it with the browser's own voice, where it has one. */
 function speak(text: string): void {
@@ -19,7 +23,10 @@ function speak(text: string): void {
 /** Of a day that is going on: what moved and why, what may wait, and whether it is spoken. */
 export function BenchDay({ makes, nowMs }: { readonly makes: readonly Attended[]; readonly nowMs: number }) {
   const day = useAppSelector((s) => s.live.day);
-  const doc = useDays().find(({ id }) => id === day?.id)?.day;
+  const going = useDays().find(({ id }) => id === day?.id) ?? null;
+  const doc = going?.day;
+  const changes = useDayChanges(going);
+  const units = useUnits();
   const [spoken, setSpoken] = useState(() => localStorage.getItem(SPOKEN) === 'yes');
   const me = chosenCook();
   const mine = makes
@@ -28,10 +35,12 @@ export function BenchDay({ makes, nowMs }: { readonly makes: readonly Attended[]
     .sort((a, b) => a.next.atMs - b.next.atMs);
   const first = mine[0];
   const waiting = mine.slice(1).filter(({ next }) => next.atMs <= nowMs && !next.mustAct);
+  const things = (first && day?.next[first.id]?.things) ?? [];
   const due =
     first && first.next.atMs <= nowMs + 45_000
       ? [
           `${first.next.act}. ${first.name}.`,
+          ...(things.length > 0 ? [`You need ${listed(things)}.`] : []),
           ...(waiting.length > 0 ? [`${waiting.map(({ name }) => name).join(', ')} can wait.`] : []),
         ].join(' ')
       : null;
@@ -42,10 +51,26 @@ export function BenchDay({ makes, nowMs }: { readonly makes: readonly Attended[]
     speak(due);
   }, [spoken, due]);
   if (!doc) return null;
+  const at = first && day?.next[first.id];
   return (
     <section aria-label="Day in progress" className="bench-day">
+      <ol className="bare next-three" aria-label="The next three">
+        {mine.slice(0, MOST_TOLD).map(({ id, name, next }) => (
+          <li key={id}>
+            <span className="number">{units.time(next.atMs, nowMs)}</span>
+            <span>
+              <Link to={`/makes/${id}`}>{next.act}</Link> <span className="quiet">{name}</span>
+            </span>
+          </li>
+        ))}
+      </ol>
       {/* First, so that they do not move under a finger when something below is said. */}
       <div className="row">
+        {at && (
+          <Button variant="default" onClick={() => changes.putOff(at)}>
+            {MORE_MIN} more minutes
+          </Button>
+        )}
         <Button component={Link} to="/day" variant="default">
           Open schedule
         </Button>
@@ -61,6 +86,14 @@ export function BenchDay({ makes, nowMs }: { readonly makes: readonly Attended[]
           {spoken ? 'Read aloud: on' : 'Read aloud: off'}
         </Button>
       </div>
+      {changes.undoWords !== null && (
+        <div className="row">
+          <span className="quiet">{changes.undoWords}.</span>
+          <Button variant="default" onClick={changes.undo}>
+            Undo
+          </Button>
+        </div>
+      )}
       {doc.moved.length > 0 && (
         <div role="status">
           <strong>

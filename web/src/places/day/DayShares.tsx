@@ -39,36 +39,45 @@ export function DayShares(props: {
             return `${units.volume(litresOfLot(pours, lotId, massKg))} of ${name}${ready === undefined ? '' : `, ready ${units.time(ready, nowMs)}`}`;
           })
           .join(', ');
-  const changed = (litres: number): number => Math.round(litres * 1000) / 1000;
   return (
     <ul className="bare" aria-label="Where the milk comes from">
       {pours.allocation.wants.map((of) => {
-        const { id, name, litres, sort } = of.want;
+        const { id, name, litres, sort, part } = of.want;
+        const make = part?.of ?? id;
+        const share = part?.share ?? 1;
+        /** What all of it would be, were this part so much. */
+        const whole = (own: number): number => Math.round((own / share) * 1000) / 1000;
+        // Of creamy milk the cream follows the milk.
+        const steps = id === make;
         return (
           <li key={id} className="day-want">
             <div className="row">
               <span className="grows">
                 <strong>{name}</strong> <span className="quiet">{fromWords(of)}</span>
               </span>
-              <Button
-                variant="default"
-                aria-label={`Less for ${name}`}
-                disabled={litres - step < LEAST_LITRES}
-                onClick={() => onLitres(id, changed(litres - step))}
-              >
-                −
-              </Button>
+              {steps && (
+                <Button
+                  variant="default"
+                  aria-label={`Less for ${name}`}
+                  disabled={litres - step < LEAST_LITRES}
+                  onClick={() => onLitres(make, whole(litres - step))}
+                >
+                  −
+                </Button>
+              )}
               <span className="number" aria-live="polite">
                 {units.volume(litres)}
               </span>
-              <Button
-                variant="default"
-                aria-label={`More for ${name}`}
-                disabled={litres + step > MOST_LITRES}
-                onClick={() => onLitres(id, changed(litres + step))}
-              >
-                +
-              </Button>
+              {steps && (
+                <Button
+                  variant="default"
+                  aria-label={`More for ${name}`}
+                  disabled={litres + step > MOST_LITRES}
+                  onClick={() => onLitres(make, whole(litres + step))}
+                >
+                  +
+                </Button>
+              )}
             </div>
             {of.shortKg > 0 && (
               <span className="danger">
@@ -84,7 +93,9 @@ export function DayShares(props: {
                     <Button
                       key={way.way === 'skim' ? way.lotId : 'less'}
                       variant="default"
-                      onClick={() => onWay(id, way)}
+                      onClick={() =>
+                        onWay(make, way.way === 'less' ? { ...way, litres: whole(way.litres) } : way)
+                      }
                     >
                       {way.way === 'less'
                         ? `Make only ${units.volume(way.litres)}`

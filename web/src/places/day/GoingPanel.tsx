@@ -2,14 +2,15 @@ import { planOfMethod, priced, PRODUCTS, type DayHands, formatMinutes, MINUTE_MS
 import type { KeptDay } from '@morning-crock/core/contract';
 import { Button, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
-import { Link } from 'react-router';
 import { ulid } from 'ulid';
 import { now } from '../../data/clock.ts';
 import { record } from '../../data/store.ts';
+import { useDayChanges } from '../../data/use-day-changes.ts';
 import { useUnderWayLogs } from '../../data/under-way-logs.ts';
 import { useMethods } from '../../data/use-methods.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { DayPicture } from './DayPicture.tsx';
+import { GoingList } from './GoingList.tsx';
 
 const USUAL_LITRES = 2;
 const NOTHING_FIXED: ReadonlySet<string> = new Set();
@@ -48,7 +49,7 @@ export function GoingPanel({ going, nowMs }: { readonly going: KeptDay; readonly
     return own === undefined || own.status === 'done' || own.status === 'skipped';
   };
   const left = hands.filter((h) => !isDone(h)).sort((a, b) => a.from - b.from);
-  const moved = new Map(day.moved.map((m) => [`${m.make} ${m.task}`, m]));
+  const changes = useDayChanges(going);
   const addToday = async (): Promise<void> => {
     const method = shown.find((m) => m.id === methodId)?.method;
     if (!method) return;
@@ -86,6 +87,19 @@ export function GoingPanel({ going, nowMs }: { readonly going: KeptDay; readonly
           <strong>New times.</strong> {day.because}. Steps that moved show their old time.
         </p>
       )}
+      {changes.undoWords !== null && (
+        <div className="row">
+          <span className="quiet">{changes.undoWords}.</span>
+          <Button variant="default" onClick={changes.undo}>
+            Undo
+          </Button>
+        </div>
+      )}
+      {changes.refused && (
+        <p className="field-error" role="alert">
+          Another tablet had just changed the schedule. Look at it again, then change it.
+        </p>
+      )}
       {day.broken > 0 && (
         <p className="caution">
           Some steps will wait {formatMinutes(day.broken)} too long in total, and no schedule avoids this.
@@ -105,26 +119,14 @@ export function GoingPanel({ going, nowMs }: { readonly going: KeptDay; readonly
           nowMs={nowMs}
           onChoose={setPicked}
         />
-        <ol className="bare day-list" aria-label="Still to do">
-          {left.map((h) => {
-            const was = moved.get(`${h.make} ${h.step}`);
-            return (
-              <li key={`${h.make} ${h.step}`} className={picked === `${h.make} ${h.step}` ? 'chosen' : ''}>
-                <span className="number">{timeOf(h.from)}</span>
-                <span>
-                  <Link to={makeOf(h.make) ? `/makes/${makeOf(h.make)?.makeId ?? ''}` : '/milk'}>
-                    {h.title}
-                  </Link>{' '}
-                  <span className="quiet">{makeOf(h.make)?.name}</span>
-                </span>
-                <span className="quiet">
-                  {was ? `was ${timeOf(was.was)}` : ''}
-                  {kitchen.cooks.length > 1 && ` ${h.cook}`}
-                </span>
-              </li>
-            );
-          })}
-        </ol>
+        <GoingList
+          day={day}
+          left={left}
+          picked={picked}
+          onPick={setPicked}
+          changes={changes}
+          timeOf={timeOf}
+        />
         <div className="row wide day-going-more">
           <NativeSelect
             label="Product and method"

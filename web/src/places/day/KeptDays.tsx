@@ -1,4 +1,4 @@
-import { planOfMethod, pourDay, wantOf, DAY_MS } from '@morning-crock/core';
+import { planOfMethod, pourDay, wantsOf, DAY_MS } from '@morning-crock/core';
 import type { KeptDay } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
 import { record } from '../../data/store.ts';
@@ -29,9 +29,7 @@ export function KeptDays(props: {
     const wants = day.makes.flatMap(({ id, methodId, name, litres }) => {
       const method = shown.find((m) => m.id === methodId)?.method;
       if (!method) return [];
-      return (
-        wantOf(id, { ...planOfMethod(method, kitchen, new Date(nowMs).toISOString(), litres), name }) ?? []
-      );
+      return wantsOf(id, { ...planOfMethod(method, kitchen, new Date(nowMs).toISOString(), litres), name });
     });
     return pourDay(room.lots, wants, [], nowMs).allocation.enough;
   };

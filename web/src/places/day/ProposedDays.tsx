@@ -6,7 +6,7 @@ import {
   givesWords,
   leftOutWords,
   leftWords,
-  SORT_WORD,
+  sortsWords,
   whyBatch,
   workWords,
 } from './proposal-words.ts';
@@ -47,7 +47,7 @@ export function ProposedDays(props: {
                   <li key={`${batch.product} ${n}`}>
                     <strong>{PRODUCTS[batch.product].label}</strong>{' '}
                     <span className="number">{units.volume(batch.litres)}</span>
-                    {batch.sort === 'milk' ? '' : ` of ${SORT_WORD[batch.sort]}`}
+                    {sortsWords(batch)}
                     {why !== '' && <span className="quiet"> ({why})</span>}
                   </li>
                 );

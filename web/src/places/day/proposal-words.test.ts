@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { defaultKitchen, SHIPPED_METHODS, type ChosenBatch, type ProposedDay } from '@morning-crock/core';
 import { unitsOf } from '../../data/units-of.ts';
-import { givesWords, leftOutWords, leftWords, whyBatch, workWords } from './proposal-words.ts';
+import { givesWords, leftOutWords, leftWords, sortsWords, whyBatch, workWords } from './proposal-words.ts';
 
 const kitchen = defaultKitchen('UTC');
 const units = unitsOf({ ...kitchen, units: { ...kitchen.units, money: 'crowns' } });
@@ -26,6 +26,7 @@ const batch = (over: Partial<ChosenBatch>): ChosenBatch => ({
   product: 'yogurt',
   method: SHIPPED_METHODS[0]!,
   sort: 'milk',
+  shares: { milk: 1, skimmed: 0, cream: 0 },
   litres: 2,
   why: 'usual',
   byMs: null,
@@ -45,6 +46,12 @@ describe('a proposed day in words', () => {
     expect(whyBatch(batch({ why: 'culture' }), lacking, units)).toBe('its culture needs using');
     expect(whyBatch(batch({ why: 'turning', sort: 'cream' }), lacking, units)).toBe('cream to use soon');
     expect(whyBatch(batch({}), lacking, units)).toBe('');
+  });
+
+  test('what it is of, where it is not milk alone', () => {
+    expect(sortsWords(batch({}))).toBe('');
+    expect(sortsWords(batch({ shares: { milk: 0.7, skimmed: 0, cream: 0.3 } }))).toBe(' of milk and cream');
+    expect(sortsWords(batch({ shares: { milk: 0, skimmed: 0, cream: 1 } }))).toBe(' of cream');
   });
 
   test('what comes out, one, two or three', () => {

@@ -1,5 +1,6 @@
 import {
   formatMinutes,
+  listed,
   PRODUCTS,
   usesOfLot,
   type BySort,
@@ -19,13 +20,15 @@ export const AIM_WORD: Readonly<Record<DayAim, string>> = {
 
 export const SORT_WORD = { milk: 'milk', skimmed: 'skimmed milk', cream: 'cream' } as const;
 
+/** What a batch is of, where it is not milk alone. @example sortsWords(creamCheese) // ' of milk and cream' */
+export const sortsWords = ({ shares }: Pick<ChosenBatch, 'shares'>): string => {
+  const sorts = (Object.keys(SORT_WORD) as (keyof BySort)[]).filter((sort) => shares[sort] > 0);
+  return sorts.join() === 'milk' ? '' : ` of ${listed(sorts.map((sort) => SORT_WORD[sort]))}`;
+};
+
 /** Less is not worth telling: a jug keeps as much, L; and of what comes out besides, kg. */
 const WORTH_LITRES = 0.1;
 const WORTH_KG = 0.05;
-
-/** Words one after the other. @example listed(['a', 'b', 'c']) // 'a, b and c' */
-const listed = (words: readonly string[]): string =>
-  words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
 
 /** Why a batch is proposed; empty where there is no more to it. @example '0.50 kg missing for Thu 12 Mar' */
 export function whyBatch(

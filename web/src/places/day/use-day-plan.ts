@@ -5,7 +5,8 @@ import {
   planOfMethod,
   pourDay,
   PRODUCTS,
-  wantOf,
+  poursFor,
+  wantsOf,
   type DayAnswer,
   type DayPours,
   type DayWish,
@@ -19,6 +20,7 @@ import { useMethods } from '../../data/use-methods.ts';
 import { useMilkRoom } from '../../data/use-milk.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { cancelForecast, requestDay } from '../../workers/kitchen-client.ts';
+import { milkOf } from './day-document.ts';
 import { isClock, type DayDraft } from './day-draft.ts';
 
 const KEY = 'day';
@@ -101,7 +103,7 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
   );
   const pours = useMemo((): DayPours | null => {
     if (!room.known || !valid) return null;
-    const wants = [...plans].flatMap(([id, plan]) => wantOf(id, plan) ?? []);
+    const wants = [...plans].flatMap(([id, plan]) => wantsOf(id, plan));
     const skims = draft.skims.map(({ lotId, at }) => ({ lotId, atMs: Math.max(zeroMs, Date.parse(at)) }));
     return pourDay(room.lots, wants, skims, zeroMs, (source) => room.learned(source));
     // The milk room is a new object at each look; what is in it is not.
@@ -146,7 +148,7 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
   });
   /** What comes of a skimming is not there before. */
   const fromOf = (id: string): number => {
-    const lots = pours?.allocation.wants.find(({ want }) => want.id === id)?.from ?? [];
+    const lots = pours ? poursFor(pours, id).flatMap(({ from }) => from) : [];
     return lots.reduce((latest, { lotId }) => {
       const ready = pours?.readyMs.get(lotId);
       return ready === undefined
@@ -164,6 +166,8 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
     fixed,
     who,
     from: fromOf(id),
+    // Laid out as it will be begun: cream that is leaner or warmer than usual takes another time.
+    milk: plans.has(id) ? (milkOf(id, plans.get(id)!, pours, room.lots, zeroMs) ?? undefined) : undefined,
     by: valid ? minuteOf(zone, zeroMs, byDay, by) : null,
   }));
   const { days } = draft;

@@ -22,6 +22,8 @@ import { EntryForm } from '../../parts/fields/EntryForm.tsx';
 const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
 const KINDS = PRODUCT_IDS.filter((id) => PRODUCT_TAKES[id] !== 'packet');
 const { wanted: WANTED } = kitchenSettings.shape;
+const LEAST_KG = 0.01;
+const MOST_KG = 200;
 
 const whenWords = (on: number | null): string => (on === null ? 'always' : `new for every ${WEEKDAYS[on]}`);
 
@@ -140,6 +142,13 @@ export function Wanted({ larder, nowMs }: { readonly larder: LarderNow; readonly
             of={PLAIN_MILK}
             by="weight"
             amount={amount}
+            check={(kg) =>
+              kg < LEAST_KG
+                ? `Enter ${units.mass(LEAST_KG)} or more.`
+                : kg > MOST_KG
+                  ? `Enter ${units.mass(MOST_KG)} or less.`
+                  : null
+            }
             onAmount={setAmount}
           />
           <NativeSelect

@@ -1,0 +1,40 @@
+import { expect, test } from '@jest/globals';
+import type { DayHands } from './hands.ts';
+import { movedBy } from './moved-by.ts';
+
+const slot = (make: string, task: string, from: number) => ({ make, task, cook: 'c', from, to: from + 5 });
+const hands = (make: string, step: string, from: number): DayHands => ({
+  make,
+  step,
+  title: step,
+  cook: 'Wren',
+  cookId: 'c',
+  from,
+  to: from + 5,
+  holds: [],
+  heldFrom: from,
+  why: { notEarlier: 'others', after: null, thing: null, latest: null },
+});
+const before = [slot('kefir', 'pour', 10), slot('yogurt', 'heat', 40), slot('butter', 'churn', 90)];
+const moved = [
+  { make: 'kefir', task: 'pour', was: 10, now: 60 },
+  { make: 'yogurt', task: 'heat', was: 40, now: 85 },
+];
+const left = [hands('kefir', 'pour', 60), hands('yogurt', 'heat', 85), hands('butter', 'churn', 90)];
+const why = (told: readonly string[], nowMin: number, over = moved) =>
+  movedBy({ moved: over, hands: left, before, told: new Set(told), nowMin });
+
+test('what somebody told of a batch moved the rest, though others are due too', () => {
+  expect(why(['yogurt'], 45)).toEqual({ by: 'batch', make: 'yogurt', step: 'heat', minutes: 45 });
+});
+
+test('where nothing was told, what was due first and is not done', () => {
+  expect(why([], 45)).toEqual({ by: 'overdue', make: 'kefir', step: 'pour', was: 10 });
+  // Told of a batch that stays where it was: the other one is late.
+  expect(why(['butter'], 45)).toMatchObject({ by: 'overdue', make: 'kefir' });
+});
+
+test('else the first that moved; nothing where nothing did', () => {
+  expect(why([], 5)).toEqual({ by: 'batch', make: 'kefir', step: 'pour', minutes: 50 });
+  expect(why(['yogurt'], 45, [])).toBeNull();
+});

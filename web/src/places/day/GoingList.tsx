@@ -1,0 +1,99 @@
+import type { DayHands } from '@morning-crock/core';
+import type { KeptDay } from '@morning-crock/core/contract';
+import { Button } from '@mantine/core';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { completeStep, skipStep } from '../../data/complete-step.ts';
+import { chosenCook } from '../../data/device.ts';
+import { useUnderWayLogs } from '../../data/under-way-logs.ts';
+import { MORE_MIN, type DayChanges } from '../../data/use-day-changes.ts';
+import { useKitchen } from '../../data/use-units.ts';
+import { Choices } from '../../parts/fields/Choices.tsx';
+
+const EVERYBODY = 'all';
+
+/** What is still to do of a day: each step done, put off, given to somebody else or left out where it stands. */
+export function GoingList(props: {
+  readonly day: KeptDay['day'];
+  readonly left: readonly DayHands[];
+  readonly picked: string | null;
+  readonly onPick: (key: string | null) => void;
+  readonly changes: DayChanges;
+  readonly timeOf: (minute: number) => string;
+}) {
+  const { day, left, picked, onPick, changes, timeOf } = props;
+  const kitchen = useKitchen();
+  const logs = useUnderWayLogs();
+  const [whose, setWhose] = useState(chosenCook() ?? EVERYBODY);
+  const many = kitchen.cooks.length > 1;
+  const moved = new Map(day.moved.map((m) => [`${m.make} ${m.task}`, m]));
+  const shown = many && whose !== EVERYBODY ? left.filter(({ cookId }) => cookId === whose) : left;
+  return (
+    <div className="day-list column">
+      {many && (
+        <Choices
+          legend="Whose work"
+          value={whose}
+          options={[
+            { value: EVERYBODY, label: 'Everybody’s' },
+            ...kitchen.cooks.map(({ id, name }) => ({ value: id, label: name })),
+          ]}
+          onChange={setWhose}
+        />
+      )}
+      <ol className="bare" aria-label="Still to do">
+        {shown.map((h, n) => {
+          const key = `${h.make} ${h.step}`;
+          const of = day.makes.find(({ id }) => id === h.make);
+          const state = logs.find((log) => log.state?.id === of?.makeId)?.state;
+          const was = moved.get(key);
+          const open = picked === null ? n === 0 : picked === key;
+          const isNow = state?.current?.step.id === h.step;
+          return (
+            <li key={key} className={open ? 'chosen' : ''}>
+              <span className="number">{timeOf(h.from)}</span>
+              <span>
+                <Link to={of ? `/makes/${of.makeId ?? ''}` : '/milk'}>{h.title}</Link>{' '}
+                <span className="quiet">{of?.name}</span>
+              </span>
+              <span className="quiet">
+                {was ? `was ${timeOf(was.was)}` : ''}
+                {many && ` ${h.cook}`}
+                {!open && of && (
+                  <Button
+                    variant="subtle"
+                    aria-label={`Change ${h.title}, ${of.name}`}
+                    onClick={() => onPick(key)}
+                  >
+                    Change
+                  </Button>
+                )}
+              </span>
+              {open && of && state && (
+                <span className="row day-actions">
+                  {isNow && <Button onClick={() => void completeStep(state)}>Done</Button>}
+                  <Button variant="default" onClick={() => changes.putOff(h)}>
+                    {MORE_MIN} more minutes
+                  </Button>
+                  {kitchen.cooks
+                    .filter(({ id }) => id !== h.cookId)
+                    .map((cook) => (
+                      <Button key={cook.id} variant="default" onClick={() => changes.give(h, cook)}>
+                        Give to {cook.name}
+                      </Button>
+                    ))}
+                  {isNow && (
+                    <Button variant="default" onClick={() => void skipStep(state.id, h.step)}>
+                      Skip
+                    </Button>
+                  )}
+                </span>
+              )}
+            </li>
+          );
+        })}
+      </ol>
+      {shown.length === 0 && <p className="quiet">Nothing left to do.</p>}
+    </div>
+  );
+}
