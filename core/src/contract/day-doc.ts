@@ -62,6 +62,8 @@ export const dayDoc = z.strictObject({
   /** `null` while it is only kept. */
   begunAt: instant.nullable(),
   slots: z.array(daySlot).max(400),
+  /** As it was laid out when it began; left out, nothing was laid out anew. */
+  first: z.array(daySlot).max(400).optional(),
   /** What the last laying out anew put elsewhere, and why. */
   moved: z.array(z.strictObject({ make: inDay, task: text(60), was: minute, now: minute })).max(400),
   because: text(200),

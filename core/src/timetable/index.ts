@@ -7,6 +7,7 @@ export { dayNeeds, type DayNeed } from './needs.ts';
 export type { WhyHere } from './why-here.ts';
 export type { KeptFree } from './kept-free.ts';
 export type { Robustness } from './robust.ts';
+export { howItWent, type StepWent } from './how-it-went.ts';
 export { movedBy, type MovedBy } from './moved-by.ts';
 export { goOn, type DayGoesOn, type GoingDay } from './live.ts';
 export {

@@ -142,6 +142,7 @@ export function DayKeeper() {
           day: {
             ...day,
             version: day.version + 1,
+            first: day.first ?? day.slots,
             slots: [
               ...done,
               ...answer.hands.map(({ make, step, title, cookId, from, to }) => ({

@@ -13,6 +13,14 @@ export interface Attended {
 
 export const THREAD_H = 24;
 
+/** Which of two wants hands first at an instant: what rings, then what is due sooner. */
+export function soonerAt(nowMs: number) {
+  const rings = ({ alarms }: Pick<Attended, 'alarms'>): boolean =>
+    alarms.some(({ dueAtMs }) => dueAtMs <= nowMs);
+  type Due = Pick<Attended, 'alarms'> & { readonly next: NextHands };
+  return (a: Due, b: Due): number => Number(rings(b)) - Number(rings(a)) || a.next.atMs - b.next.atMs;
+}
+
 /** A make with the hands it asks for within the next day. */
 export const attendedMake = ({ id, name, alarms, next, knots }: MakePicture, nowMs: number): Attended => ({
   id,

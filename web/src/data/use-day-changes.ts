@@ -59,7 +59,14 @@ export function useDayChanges(going: KeptDay | null) {
       const { id, day } = latest.current;
       const entry = await record(id, 'day-changed', {
         kind: 'laid',
-        day: { ...day, ...change(day), version: day.version + 1, moved: [], because },
+        day: {
+          ...day,
+          ...change(day),
+          version: day.version + 1,
+          first: day.first ?? day.slots,
+          moved: [],
+          because,
+        },
       });
       const isRefused = entry !== '' && (await whenSettled(entry)) !== null;
       setRefused(isRefused);

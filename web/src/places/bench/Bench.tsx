@@ -6,7 +6,7 @@ import { Link } from 'react-router';
 import { useKitchenQuery, useRecentMakesQuery } from '../../data/api.ts';
 import { useNow } from '../../data/clock.ts';
 import { chosenCook } from '../../data/device.ts';
-import { attendedMake } from '../../data/attended.ts';
+import { attendedMake, soonerAt } from '../../data/attended.ts';
 import { recordAll, useAppSelector } from '../../data/store.ts';
 import { useUnderWayIds } from '../../data/under-way.ts';
 import { useShelf, type Shelved } from '../../data/use-shelf.ts';
@@ -17,6 +17,8 @@ import './bench.css';
 const Crock = lazy(async () => ({ default: (await import('./Crock.tsx')).Crock }));
 /** Only where a day is going on. */
 const BenchDay = lazy(async () => ({ default: (await import('./BenchDay.tsx')).BenchDay }));
+
+const PutOff = lazy(async () => ({ default: (await import('./PutOff.tsx')).PutOff }));
 
 /** What must be used first comes after the first view. */
 const BenchLarder = lazy(async () => ({ default: (await import('./BenchLarder.tsx')).BenchLarder }));
@@ -36,11 +38,10 @@ function NowPanel(props: { readonly makes: readonly Shelved[]; readonly nowMs: n
   };
   const units = useUnits();
   const [later, setLater] = useState<ReadonlySet<string>>(new Set());
+  const sooner = soonerAt(nowMs);
   const ranked = makes
-    .flatMap((make) => (make.next ? [{ id: make.id, make, next: make.next }] : []))
-    .sort(
-      (a, b) => Number(others(a.id) !== null) - Number(others(b.id) !== null) || a.next.atMs - b.next.atMs,
-    );
+    .flatMap((make) => (make.next ? [{ id: make.id, make, next: make.next, alarms: make.alarms }] : []))
+    .sort((a, b) => Number(others(a.id) !== null) - Number(others(b.id) !== null) || sooner(a, b));
   const chosen = ranked.find((r) => !later.has(`${r.id}${r.next.act}`)) ?? ranked[0];
   const putOff = (): void => {
     if (chosen) setLater(new Set([...later, `${chosen.id}${chosen.next.act}`]));
@@ -86,9 +87,15 @@ function NowPanel(props: { readonly makes: readonly Shelved[]; readonly nowMs: n
         <Button component={Link} to={`/makes/${make.id}?pad=1`} variant="default" flex={1}>
           Add reading
         </Button>
-        <Button variant="default" disabled={ranked.length < 2} onClick={putOff} flex={1}>
-          Do this later
-        </Button>
+        {day?.next[make.id] ? (
+          <Suspense>
+            <PutOff makeId={make.id} />
+          </Suspense>
+        ) : (
+          <Button variant="default" disabled={ranked.length < 2} onClick={putOff} flex={1}>
+            Do this later
+          </Button>
+        )}
       </div>
       <p className="quiet">
         {due ? 'Due since' : 'Due about'} {units.time(next.atMs, nowMs)}

@@ -2,15 +2,15 @@ import { formatMinutes, listed } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import type { Attended } from '../../data/attended.ts';
+import { soonerAt, type Attended } from '../../data/attended.ts';
 import { chosenCook } from '../../data/device.ts';
 import { useAppSelector } from '../../data/store.ts';
-import { MORE_MIN, useDayChanges } from '../../data/use-day-changes.ts';
+import { useDayChanges } from '../../data/use-day-changes.ts';
 import { useDays } from '../../data/use-days.ts';
 import { useUnits } from '../../data/use-units.ts';
 
 const SPOKEN = 'day-spoken';
-/** So many things to do are told. */
+/** So many things are told after the one to do now. */
 const MOST_TOLD = 3;
 
 /** Says it with the browser's own voice, where it has one. */
@@ -30,10 +30,11 @@ export function BenchDay({ makes, nowMs }: { readonly makes: readonly Attended[]
   const [spoken, setSpoken] = useState(() => localStorage.getItem(SPOKEN) === 'yes');
   const me = chosenCook();
   const mine = makes
-    .flatMap(({ id, name, next }) => (next ? [{ id, name, next }] : []))
+    .flatMap(({ id, name, next, alarms }) => (next ? [{ id, name, next, alarms }] : []))
     .filter(({ id }) => me === null || !day?.next[id] || day.next[id].cookId === me)
-    .sort((a, b) => a.next.atMs - b.next.atMs);
+    .sort(soonerAt(nowMs));
   const first = mine[0];
+  const then = mine.slice(1, 1 + MOST_TOLD);
   const waiting = mine.slice(1).filter(({ next }) => next.atMs <= nowMs && !next.mustAct);
   const things = (first && day?.next[first.id]?.things) ?? [];
   const due =
@@ -51,11 +52,11 @@ export function BenchDay({ makes, nowMs }: { readonly makes: readonly Attended[]
     speak(due);
   }, [spoken, due]);
   if (!doc) return null;
-  const at = first && day?.next[first.id];
   return (
     <section aria-label="Day in progress" className="bench-day">
-      <ol className="bare next-three" aria-label="The next three">
-        {mine.slice(0, MOST_TOLD).map(({ id, name, next }) => (
+      {then.length > 0 && <h2>After that</h2>}
+      <ol className="bare next-three" aria-label="After that">
+        {then.map(({ id, name, next }) => (
           <li key={id}>
             <span className="number">{units.time(next.atMs, nowMs)}</span>
             <span>
@@ -66,11 +67,6 @@ export function BenchDay({ makes, nowMs }: { readonly makes: readonly Attended[]
       </ol>
       {/* First, so that they do not move under a finger when something below is said. */}
       <div className="row">
-        {at && (
-          <Button variant="default" onClick={() => changes.putOff(at)}>
-            {MORE_MIN} more minutes
-          </Button>
-        )}
         <Button component={Link} to="/day" variant="default">
           Open schedule
         </Button>

@@ -10,6 +10,7 @@ import { useUnderWayLogs } from '../../data/under-way-logs.ts';
 import { useMethods } from '../../data/use-methods.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { DayPicture } from './DayPicture.tsx';
+import { DayReview } from './DayReview.tsx';
 import { GoingList } from './GoingList.tsx';
 
 const USUAL_LITRES = 2;
@@ -149,6 +150,12 @@ export function GoingPanel({ going, nowMs }: { readonly going: KeptDay; readonly
           </Button>
         </div>
       </div>
+      {left.length < hands.length && (
+        <details>
+          <summary>How it goes so far</summary>
+          <DayReview day={day} nowMs={nowMs} />
+        </details>
+      )}
     </section>
   );
 }

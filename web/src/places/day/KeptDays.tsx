@@ -1,10 +1,12 @@
 import { planOfMethod, pourDay, wantsOf, DAY_MS } from '@morning-crock/core';
 import type { KeptDay } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
+import { useState } from 'react';
 import { record } from '../../data/store.ts';
 import { useMethods } from '../../data/use-methods.ts';
 import { useUnits } from '../../data/use-units.ts';
 import type { MilkRoomNow } from '../../data/use-milk.ts';
+import { DayReview } from './DayReview.tsx';
 
 const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'] as const;
 
@@ -21,6 +23,7 @@ export function KeptDays(props: {
   const { days, room, nowMs, onTake } = props;
   const { shown, kitchen } = useMethods();
   const units = useUnits();
+  const [reviewed, setReviewed] = useState<string | null>(null);
   if (days.length === 0) return null;
   const soon = [weekdayOf(units.day(nowMs)), weekdayOf(units.day(nowMs + DAY_MS))];
   /** Whether the milk that is here is enough for it. */
@@ -66,6 +69,19 @@ export function KeptDays(props: {
                   ×
                 </Button>
               </div>
+              {day.begunAt !== null && (
+                <>
+                  <Button
+                    variant="subtle"
+                    mr="auto"
+                    aria-expanded={reviewed === id}
+                    onClick={() => setReviewed(reviewed === id ? null : id)}
+                  >
+                    How it went
+                  </Button>
+                  {reviewed === id && <DayReview day={day} nowMs={nowMs} />}
+                </>
+              )}
               {proposed && (
                 <span>
                   {WEEKDAYS[day.every!]} is {soon[0] === day.every ? 'today' : 'tomorrow'}:{' '}

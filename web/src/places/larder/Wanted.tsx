@@ -25,7 +25,7 @@ const { wanted: WANTED } = kitchenSettings.shape;
 const LEAST_KG = 0.01;
 const MOST_KG = 200;
 
-const whenWords = (on: number | null): string => (on === null ? 'always' : `new for every ${WEEKDAYS[on]}`);
+const whenWords = (on: number | null): string => (on === null ? 'always' : `every ${WEEKDAYS[on]}`);
 
 /** What should be in the larder, always or for a day of the week, and what of it is missing now. */
 export function Wanted({ larder, nowMs }: { readonly larder: LarderNow; readonly nowMs: number }) {
@@ -63,7 +63,7 @@ export function Wanted({ larder, nowMs }: { readonly larder: LarderNow; readonly
   };
   return (
     <div className="column">
-      <p className="months-word">
+      <p>
         What should always be there, and what a stall or an order takes each week. <Link to="/day">Day</Link>{' '}
         suggests batches for what is missing.
       </p>
@@ -89,7 +89,9 @@ export function Wanted({ larder, nowMs }: { readonly larder: LarderNow; readonly
                 const first = wanted.find((other) => other.product === one.product) === one;
                 return (
                   <tr key={one.id}>
-                    <th scope="row">{label}</th>
+                    <td>
+                      <strong>{label}</strong>
+                    </td>
                     <td className="number">{units.mass(one.massKg)}</td>
                     <td>{whenWords(one.on)}</td>
                     <td className={lacks ? undefined : 'quiet'}>
