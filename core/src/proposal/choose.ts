@@ -1,7 +1,7 @@
 import type { Method, ProductId } from '../contract/index.ts';
-import type { Want } from '../registers/milk/index.ts';
 import type { Skimmable } from '../timetable/index.ts';
 import type { Lacking } from './lacking.ts';
+import { SORTS, type BySort, type PourSort } from './sorts.ts';
 import type { Usual } from './usuals.ts';
 
 /** What a day is proposed for: to fill what is lacking, to use everything up, or to save what turns with the least work. */
@@ -20,12 +20,6 @@ const WANTED_MIN = 10;
 const MOST_BATCHES = 8;
 /** Amounts are said so closely, L. */
 const STEPS_A_LITRE = 10;
-
-export const SORTS = ['milk', 'skimmed', 'cream'] as const satisfies readonly Want['sort'][];
-export type PourSort = (typeof SORTS)[number];
-
-/** Milk, skimmed milk and cream, L. */
-export type BySort = Readonly<Record<PourSort, number>>;
 
 /** What there is to make it of, L. */
 export interface Supply {

@@ -12,13 +12,12 @@ import {
 import {
   chooseBatches,
   DAY_AIMS,
-  SORTS,
-  type BySort,
   type Choice,
   type Chosen,
   type ChosenBatch,
   type DayAim,
 } from './choose.ts';
+import { SORTS, type BySort } from './sorts.ts';
 import { comesOut } from './comes-out.ts';
 
 /** So much work outside the hours in the kitchen is borne, min; a batch nobody asked for is left out before there is more. */

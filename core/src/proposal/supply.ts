@@ -3,7 +3,8 @@ import { freeKg, keepOf, lotsFor, type CreamFactor } from '../registers/milk/ind
 import { litresOfMass } from '../science/milk/index.ts';
 import { HOUR_MS } from '../science/units/index.ts';
 import { litresThere, skimmables } from '../timetable/index.ts';
-import { SORTS, type BySort, type PourSort, type Supply } from './choose.ts';
+import type { Supply } from './choose.ts';
+import { SORTS, type BySort, type PourSort } from './sorts.ts';
 
 /** Milk that has not risen by then is skimmed another day. */
 const SKIMMED_WITHIN_MS = 6 * HOUR_MS;

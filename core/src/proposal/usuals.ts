@@ -1,7 +1,7 @@
 import { PRODUCT_TAKES, type KitchenSettings, type Method, type ProductId } from '../contract/index.ts';
 import { methodSteps, planOfMethod } from '../products/index.ts';
 import { mostLitres, wantsOf } from '../timetable/index.ts';
-import type { BySort, PourSort } from './choose.ts';
+import type { BySort, PourSort } from './sorts.ts';
 import { comesOut } from './comes-out.ts';
 
 /** A batch of what nobody made here yet: milk and cream, L. */

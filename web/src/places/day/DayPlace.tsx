@@ -10,6 +10,7 @@ import { useMethods } from '../../data/use-methods.ts';
 import { useDays } from '../../data/use-days.ts';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
 import { DayTimeFields, useDayTime } from '../../parts/words/DayTime.tsx';
+import { WEEKDAYS } from '../../parts/words/weekdays.ts';
 import { dayMoments } from './day-moments.ts';
 import { DayLevers } from './DayLevers.tsx';
 import { DayLists } from './DayLists.tsx';
@@ -27,8 +28,6 @@ import { useBeginDay } from './use-begin-day.ts';
 import { useDayPlan } from './use-day-plan.ts';
 import '../../parts/print/paper.css';
 import './day.css';
-
-const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
 
 /** Several makes in one timetable: where their milk comes from, whose hands when, and the day as it goes on. */
 export function DayPlace() {

@@ -142,7 +142,7 @@ export function DayProposals(props: {
       )}
       {found?.days.length === 0 && (
         <p className="caution" role="alert">
-          Nothing of this fits into the hours. Give more hours or days, or choose other products.
+          None of this fits into your hours. Allow more hours or days, or choose other products.
         </p>
       )}
       {found && found.days.length > 0 && (
@@ -155,7 +155,7 @@ export function DayProposals(props: {
         />
       )}
       <p className="quiet">
-        What is missing is told in <Link to="/larder/wanted">Larder, Keep in stock</Link>.
+        Say what should be in stock under <Link to="/larder/wanted">Larder, Keep in stock</Link>.
       </p>
     </section>
   );

@@ -6,9 +6,8 @@ import { record } from '../../data/store.ts';
 import { useMethods } from '../../data/use-methods.ts';
 import { useUnits } from '../../data/use-units.ts';
 import type { MilkRoomNow } from '../../data/use-milk.ts';
+import { WEEKDAYS } from '../../parts/words/weekdays.ts';
 import { DayReview } from './DayReview.tsx';
-
-const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'] as const;
 
 /** The weekday of an instant in the kitchen, 0 Sunday. */
 const weekdayOf = (day: string): number => WEEKDAYS.findIndex((name) => day.startsWith(name.slice(0, 3)));

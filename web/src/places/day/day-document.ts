@@ -1,12 +1,7 @@
-import { litresOfMass, milkFromLots, poursFor, type DayPours, MINUTE_MS } from '@morning-crock/core';
-import {
-  PRODUCT_TAKES,
-  type DayDoc,
-  type KitchenSettings,
-  type Lot,
-  type MakePlan,
-} from '@morning-crock/core/contract';
+import { litresOfMass, type DayPours, MINUTE_MS } from '@morning-crock/core';
+import type { DayDoc, KitchenSettings, MakePlan } from '@morning-crock/core/contract';
 import { isClock, type DayDraft } from './day-draft.ts';
+import { milkOf } from './milk-of.ts';
 import type { DayPlan } from './use-day-plan.ts';
 
 /** A draft as a day of the log: kept, or begun with the makes it became. */
@@ -83,24 +78,6 @@ export function startingPlanOf(
   };
   const milk = milkOf(id, made, pours, room.lots, startMs);
   return milk ? { ...made, milk } : made;
-}
-
-/** The milk of a batch as it comes out of its lots; `null` where they are not there or not enough. */
-export function milkOf(
-  id: string,
-  plan: MakePlan,
-  pours: DayPours | null,
-  lots: readonly Lot[],
-  atMs: number,
-): MakePlan['milk'] | null {
-  const poured = pours ? poursFor(pours, id) : [];
-  const takes = PRODUCT_TAKES[plan.product];
-  const from = poured.flatMap((part) => part.from);
-  // What comes of a skimming has no lot yet: it is chosen when it is poured.
-  const there = poured.length > 0 && from.every(({ lotId }) => !pours?.readyMs.has(lotId));
-  const short = poured.some(({ shortKg }) => shortKg > 0);
-  if (!there || short || (takes !== 'milk' && takes !== 'cream')) return null;
-  return milkFromLots(plan.milk, lots, from, takes, atMs);
 }
 
 /** What the milk room lacks for a day, each sort once, rounded up to a tenth of a litre. */

@@ -43,7 +43,7 @@ describe('a proposed day in words', () => {
     expect(whyBatch(batch({ why: 'lacking' }), [{ ...lacking[0]!, byMs: null }], us)).toMatch(
       /^1\.10 lb missing$/,
     );
-    expect(whyBatch(batch({ why: 'culture' }), lacking, units)).toBe('its culture needs using');
+    expect(whyBatch(batch({ why: 'culture' }), lacking, units)).toBe('its culture should be used');
     expect(whyBatch(batch({ why: 'turning', sort: 'cream' }), lacking, units)).toBe('cream to use soon');
     expect(whyBatch(batch({}), lacking, units)).toBe('');
   });
@@ -82,7 +82,7 @@ describe('a proposed day in words', () => {
 
   test('the work, against the hours in the kitchen; lateness and worth only where there is any', () => {
     expect(work({})).toBe('About 1 h 25 min of work. Finished by Tue 18:00.');
-    expect(work({}, true)).toContain('1 h 25 min of work, within your hours but for short jobs.');
+    expect(work({}, true)).toContain('1 h 25 min of work, within your hours, apart from short jobs.');
     expect(work({ outsideMin: 14 }, true)).toContain('of work, 14 min of it outside your hours.');
     expect(work({ lateMin: 30 })).toContain('Ready 30 min later than needed.');
     expect(work({ worth: 12.5 })).toContain('Would cost about 12.50 crowns in the shop.');

@@ -36,7 +36,7 @@ export function whyBatch(
   lacking: readonly Lacking[],
   units: Units,
 ): string {
-  if (why === 'culture') return 'its culture needs using';
+  if (why === 'culture') return 'its culture should be used';
   if (why === 'turning') return `${SORT_WORD[sort]} to use soon`;
   const lacks = lacking.find((one) => one.product === product);
   if (why === 'usual' || !lacks) return '';
@@ -77,7 +77,7 @@ export function workWords(
     outsideMin > 0
       ? `, ${formatMinutes(outsideMin)} of it outside your hours`
       : inHours
-        ? ', within your hours but for short jobs'
+        ? ', within your hours, apart from short jobs'
         : '';
   const said = [
     `About ${formatMinutes(handsMin)} of work${outside}.`,

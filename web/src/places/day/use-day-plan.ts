@@ -20,7 +20,7 @@ import { useMethods } from '../../data/use-methods.ts';
 import { useMilkRoom } from '../../data/use-milk.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { cancelForecast, requestDay } from '../../workers/kitchen-client.ts';
-import { milkOf } from './day-document.ts';
+import { milkOf } from './milk-of.ts';
 import { isClock, type DayDraft } from './day-draft.ts';
 
 const KEY = 'day';

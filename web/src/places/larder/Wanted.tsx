@@ -18,8 +18,8 @@ import type { LarderNow } from '../../data/use-larder.ts';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
 import { AmountField, PLAIN_MILK, useAsTyped, type TypedAmount } from '../../parts/fields/AmountField.tsx';
 import { EntryForm } from '../../parts/fields/EntryForm.tsx';
+import { WEEKDAYS } from '../../parts/words/weekdays.ts';
 
-const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
 const KINDS = PRODUCT_IDS.filter((id) => PRODUCT_TAKES[id] !== 'packet');
 const { wanted: WANTED } = kitchenSettings.shape;
 const LEAST_KG = 0.01;
