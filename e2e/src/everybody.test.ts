@@ -126,7 +126,7 @@ afterAll(async () => {
 const PLACES: readonly (readonly [string, () => string, string])[] = [
   ['Bench', () => '/', 'Next 24 hours'],
   ['a make', () => `/makes/${running}`, 'Move to fridge'],
-  ['a day', () => '/day', 'Add what you want to make'],
+  ['a day', () => '/day', 'add what you want to make yourself'],
   ['a new make', () => '/new', 'Start batch'],
   ['Daybook', () => '/daybook', 'Yield'],
   ['its answers', () => '/daybook/answers', 'Where does your hands-on time go?'],
@@ -164,6 +164,7 @@ const PLACES: readonly (readonly [string, () => string, string])[] = [
   ['putting up', () => '/larder/put-up', 'Add another product'],
   ['putting something up', () => '/larder/put-up/else', 'Add to larder'],
   ['what left the larder', () => '/larder/left', 'Show'],
+  ['what to keep in stock', () => '/larder/wanted', 'Amount to have'],
   ['a trace', () => `/larder/recall/${goods}`, 'In stock'],
   ['the cultures', () => '/cultures', 'Start batch'],
   ['a culture in', () => '/cultures/in', 'Add culture'],

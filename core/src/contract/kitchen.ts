@@ -167,6 +167,8 @@ export const wantedGood = z.strictObject({
   on: z.number().int().min(0).max(6).nullable(),
 });
 
+const wantedSection = z.array(wantedGood).max(60, 'is more than sixty');
+
 /** Everything a kitchen knows about itself. */
 export const kitchenSettings = z.strictObject({
   units: unitsSection,
@@ -181,7 +183,8 @@ export const kitchenSettings = z.strictObject({
   herd: z.array(herdMember).max(60),
   churns: z.array(churn).max(20),
   prices: pricesSection,
-  wanted: z.array(wantedGood).max(60),
+  /** A kitchen that a device kept from before this was asked wants nothing. */
+  wanted: wantedSection.default([]),
 });
 
 /** One section is changed at a time; the latest change of a section counts. */
@@ -198,7 +201,7 @@ export const kitchenChange = z.discriminatedUnion('section', [
   z.strictObject({ section: z.literal('herd'), value: kitchenSettings.shape.herd }),
   z.strictObject({ section: z.literal('churns'), value: kitchenSettings.shape.churns }),
   z.strictObject({ section: z.literal('prices'), value: kitchenSettings.shape.prices }),
-  z.strictObject({ section: z.literal('wanted'), value: kitchenSettings.shape.wanted }),
+  z.strictObject({ section: z.literal('wanted'), value: wantedSection }),
 ]);
 
 export type KitchenSettings = z.infer<typeof kitchenSettings>;

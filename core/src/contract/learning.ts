@@ -3,7 +3,8 @@ import { instant, ulid } from './quantities.ts';
 
 /**
  * What a kitchen's makes teach: the culture's pace, a place's heat and slowness, a pot's cooling, a burner's power,
- * how long a churn takes at a speed, how fast a cloth lets the whey go.
+ * how long a churn takes at a speed, how fast a cloth lets the whey go,
+ * how long hands are at a kind of step.
  */
 export const FACTOR_KINDS = [
   'rate',
@@ -13,6 +14,7 @@ export const FACTOR_KINDS = [
   'burner',
   'churn',
   'cloth',
+  'hands',
 ] as const;
 export type FactorKind = (typeof FACTOR_KINDS)[number];
 
@@ -33,7 +35,7 @@ export const factorStep = z.strictObject({
  */
 export const factor = z.strictObject({
   kind: z.enum(FACTOR_KINDS),
-  /** Starter kind, or the identity of the place, pot or burner; the speed and name of a churn; the way a curd drains. */
+  /** Starter kind, or the identity of the place, pot or burner; the speed and name of a churn; the way a curd drains; a kind of step. */
   thing: z.string(),
   name: z.string(),
   mean: z.number(),

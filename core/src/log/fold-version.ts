@@ -2,5 +2,5 @@
  * What entries fold to, by number: what a program of the same number worked out and kept may be gone on from. It changes with
  * what the kept kitchen folds to, not with every release; `FOLD_MARK` says what that was, and a test holds them together.
  */
-export const FOLD_VERSION = 1;
-export const FOLD_MARK = 'e8b9adfcd57e23493763288e4e250474d2b07b80bb194c8aae95c5c0c784e9b1';
+export const FOLD_VERSION = 2;
+export const FOLD_MARK = '53134f7180ebd042bbca53195d12302743063ec99de6a8b15118d1bf3fb401ea';

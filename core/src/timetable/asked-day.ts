@@ -1,7 +1,7 @@
 import type { KitchenSettings, MakePlan, Method } from '../contract/index.ts';
 import { methodSteps, planOfMethod } from '../products/index.ts';
 import { DAY_MIN, formatVolume } from '../science/units/index.ts';
-import { dayMakeOf, dayProblem, endlessStep } from './from-makes.ts';
+import { dayMakeOf, dayProblem, endlessStep, type HandsPaces } from './from-makes.ts';
 import type { KeptFree } from './kept-free.ts';
 import type { DayMake, DayProblem } from './problem.ts';
 import type { WaitSpread } from './robust.ts';
@@ -49,6 +49,7 @@ export interface DayWish {
   /** Hours meant to be spent at it, min from the zero; outside of them only short looks are laid where it can be. */
   readonly session?: readonly (readonly [from: number, to: number])[];
   readonly seed?: number;
+  readonly paces?: HandsPaces;
 }
 
 /** What a make asks for after the days chosen. */
@@ -117,7 +118,7 @@ export interface AskedDay {
  * @yields 0, so that whoever waits for it has a turn between two makes
  */
 export function* askedDay(wish: DayWish): Generator<number, AskedDay | Refused> {
-  const { kitchen, zeroMs, days, makes, chores = [], session } = wish;
+  const { kitchen, zeroMs, days, makes, chores = [], session, paces } = wish;
   const lacks = (['burners', 'pots', 'cooks'] as const).find((things) => kitchen[things].length === 0);
   if (lacks === 'burners' || lacks === 'pots')
     return { fits: false, why: `There is no ${lacks.slice(0, -1)} in this kitchen.`, clashing: [] };
@@ -145,7 +146,7 @@ export function* askedDay(wish: DayWish): Generator<number, AskedDay | Refused> 
       return refuse(
         `“${name}” needs a pot for ${formatVolume(needs, kitchen.units.measures)}. The largest here holds ${formatVolume(largest, kitchen.units.measures)}. Make less, or make it in two batches.`,
       );
-    const seen = dayMakeOf({ id, plan, from, by, fixed, who });
+    const seen = dayMakeOf({ id, plan, from, by, fixed, who, paces });
     if (!seen) return refuse(neverWords(name, plan));
     if (by !== null && by <= from)
       return refuse(`“${name}” is due before its earliest start. Change one of the two times.`);

@@ -22,6 +22,9 @@ const OVERNIGHT_MIN = 12 * 60;
 /** Fetching and measuring out what a batch begins with, min [judgement]. */
 const SET_OUT_MIN = 3;
 
+/** How much longer hands take in this kitchen at kinds of step, as a share of the book's minutes; left out, as the book has it. */
+export type HandsPaces = Readonly<Partial<Record<string, number>>>;
+
 /** A make that is to be laid into a day. */
 export interface AskedMake {
   readonly id: string;
@@ -32,6 +35,7 @@ export interface AskedMake {
   readonly fixed: Readonly<Record<string, number>>;
   /** Who does a step, by step. */
   readonly who?: Readonly<Record<string, string>> | undefined;
+  readonly paces?: HandsPaces | undefined;
 }
 
 /** What a step takes of the kitchen's things. @param plan for the place it stands in */
@@ -72,7 +76,7 @@ function tasksOf(
   state: MakeState,
   point: PointForecast,
   fromMs: number,
-  who: Readonly<Record<string, string>>,
+  { who = {}, paces = {} }: Pick<AskedMake, 'who' | 'paces'>,
 ): { readonly tasks: DayTask[]; readonly sigmaMin: Map<string, number> } | null {
   const tasks: DayTask[] = [];
   const sigmas = new Map<string, number>();
@@ -90,14 +94,16 @@ function tasksOf(
     const lead = Math.min(long, step.leadMin ?? 0);
     const { waits, whenever, overnight } = step.facts;
     // Hands that are at it already have only the rest of it to do.
-    const leastMin = status === 'current' && startedBefore(state) ? 1 : step.handsMin;
+    const pace = paces[step.kind] ?? 1;
+    const handsMin = step.handsMin * pace;
+    const leastMin = status === 'current' && startedBefore(state) ? 1 : handsMin;
     const setOut = n === 0 ? SET_OUT_MIN : 0;
     const ripe = ripeMin(point, step);
     const holds = holdsOf(step, state.plan, vessels[n]!);
     tasks.push({
       id: step.id,
       title: step.title,
-      minutes: Math.max(1, Math.round(waits ? step.handsMin + lead : Math.max(leastMin, long) + setOut)),
+      minutes: Math.max(1, Math.round(waits ? handsMin + lead : Math.max(leastMin, long * pace) + setOut)),
       after: waits ? long - lead : 0,
       slack: whenever ? DAY_MIN : Math.max(step.slackMin, overnight ? OVERNIGHT_MIN : 0, ripe.slack),
       ...(ripe.early > 0 ? { early: ripe.early } : {}),
@@ -130,10 +136,10 @@ export interface SeenMake {
  * A make as the day sees it: hands with their waits, by the middle line of its forecast.
  * @returns `null` when it never comes to an end as things stand
  */
-export function dayMakeOf({ id, plan, from, by, fixed, who = {} }: AskedMake): SeenMake | null {
+export function dayMakeOf({ id, plan, from, by, fixed, who, paces }: AskedMake): SeenMake | null {
   const state = stateOfPlan(plan);
   const point = pointForecast(state, Date.parse(plan.startAt));
-  const seen = tasksOf(state, point, point.steps[0]?.startMs ?? Date.parse(plan.startAt), who);
+  const seen = tasksOf(state, point, point.steps[0]?.startMs ?? Date.parse(plan.startAt), { who, paces });
   if (!seen) return null;
   const souring = state.steps.find(({ step }) => step.facts.sours)?.step.id;
   if (souring !== undefined) seen.sigmaMin.set(souring, souringSigmaMin(state, state.startedAtMs));
@@ -147,11 +153,11 @@ export function dayMakeOf({ id, plan, from, by, fixed, who = {} }: AskedMake): S
  */
 export function leftOf(
   state: MakeState,
-  of: Pick<AskedMake, 'id' | 'by' | 'fixed' | 'who'>,
+  of: Pick<AskedMake, 'id' | 'by' | 'fixed' | 'who' | 'paces'>,
   zeroMs: number,
   nowMs: number,
 ): DayMake | null {
-  const { id, by, who = {} } = of;
+  const { id, by, who, paces } = of;
   const begun = startedBefore(state);
   const from = Math.max(0, Math.ceil((nowMs - zeroMs) / MINUTE_MS));
   const fixed = Object.fromEntries(
@@ -164,11 +170,11 @@ export function leftOf(
   if (!begun && state.startedAtMs >= nowMs - MINUTE_MS * LATE_BEGIN_MIN) {
     // It begins when it was to, or as soon after that as can be.
     const starts = Math.max(from, Math.round((state.startedAtMs - zeroMs) / MINUTE_MS));
-    const whole = dayMakeOf({ id, plan: state.plan, from: starts, by, fixed, who });
+    const whole = dayMakeOf({ id, plan: state.plan, from: starts, by, fixed, who, paces });
     return whole && { ...whole.make, title: state.plan.name };
   }
   const point = pointForecast(state, nowMs);
-  const seen = state.finished ? null : tasksOf(state, point, nowMs, who);
+  const seen = state.finished ? null : tasksOf(state, point, nowMs, { who, paces });
   if (!seen || seen.tasks.length === 0) return null;
   const [first, ...rest] = seen.tasks;
   const time = point.steps.find((t) => t.id === first!.id)!;

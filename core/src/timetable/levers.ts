@@ -9,7 +9,7 @@ import { solvingDay, triesFor } from './solve.ts';
 import { steadier } from './steadier.ts';
 
 /** What would make a day better: something of one batch that is done otherwise, or something more in the kitchen. */
-export type LeverKind = 'iced-bath' | 'towel' | 'pot' | 'burner' | 'helper';
+export type LeverKind = 'iced-bath' | 'towel' | 'less' | 'pot' | 'burner' | 'helper';
 
 /** What would help, and by how much: laid out, not guessed. */
 export interface Lever {
@@ -18,7 +18,7 @@ export interface Lever {
   readonly make: string | null;
   /** How its method aims then; `null` where nothing of it changes. */
   readonly aims: Pick<Method['aims'], 'cooling' | 'place'> | null;
-  /** Ice it takes, kg; a pot of so many litres. */
+  /** Ice it takes, kg; so many litres of the batch, or of the pot. */
   readonly iceKg: number | null;
   readonly litres: number | null;
   /** How much sooner a batch is done on average, how much less late all of them, and how much less is outside the session, min. */
@@ -32,6 +32,12 @@ export interface Lever {
 /** Less is not worth telling: a batch done so much sooner on average, or so much less late or outside, min. */
 const WORTH_SOONER_MIN = 10;
 const WORTH_LATE_MIN = 5;
+/** Making less costs what is not made: it is told only where it brings more, min. */
+const WORTH_LESS_MIN = 30;
+/** A batch may be made so much smaller, of the largest so many, L. */
+const LESS = 0.75;
+const LEAST_LITRES = 1.5;
+const MOST_LESS = 2;
 /** So many are told. */
 const MOST_TOLD = 4;
 /** So many are laid out closely. */
@@ -90,6 +96,30 @@ function ideasOf(wish: DayWish, { id, method, litres }: WishedMake): Idea[] {
       : []),
   ];
 }
+
+/** The largest batches made smaller: they heat and cool sooner, and may do with a smaller pot. */
+const lessOf = (wish: DayWish): Idea[] =>
+  wish.makes
+    .flatMap((make) =>
+      make.litres !== undefined && make.litres >= LEAST_LITRES ? [{ ...make, litres: make.litres }] : [],
+    )
+    .sort((a, b) => b.litres - a.litres)
+    .slice(0, MOST_LESS)
+    .map(({ id, litres: before }): Idea => {
+      const litres = Math.round(before * LESS * 2) / 2;
+      return {
+        kind: 'less',
+        make: id,
+        aims: null,
+        iceKg: null,
+        litres,
+        // What it is poured from is no longer the same.
+        wish: {
+          ...wish,
+          makes: wish.makes.map((make) => (make.id === id ? { ...make, litres, milk: undefined } : make)),
+        },
+      };
+    });
 
 /** What the kitchen could do with: a pot like the largest, a burner like the strongest, somebody awake when the first cook is. */
 function ideasOfKitchen(wish: DayWish): Idea[] {
@@ -155,7 +185,7 @@ function leverOf({ wish: _wish, ...idea }: Idea, now: LaidOut | null, then: Laid
     lever.makesItFit ||
     lever.lessLateMin >= WORTH_LATE_MIN ||
     lever.lessOutsideMin >= WORTH_LATE_MIN ||
-    lever.soonerMin >= WORTH_SOONER_MIN;
+    lever.soonerMin >= (lever.kind === 'less' ? WORTH_LESS_MIN : WORTH_SOONER_MIN);
   return worth && !worse ? lever : null;
 }
 
@@ -174,7 +204,11 @@ const ROUGH_SHARE = 0.4;
  * @yields how far it is, 0..1
  */
 export function* lookingForLevers(wish: DayWish): Generator<number, Lever[]> {
-  const ideas = [...wish.makes.flatMap((make) => ideasOf(wish, make)), ...ideasOfKitchen(wish)];
+  const ideas = [
+    ...wish.makes.flatMap((make) => ideasOf(wish, make)),
+    ...lessOf(wish),
+    ...ideasOfKitchen(wish),
+  ];
   const share = ROUGH_SHARE / (1 + ideas.length);
   const roughly = yield* scaled(laidOut(wish, true), 0, share);
   const likely: { readonly idea: Idea; readonly lever: Lever }[] = [];

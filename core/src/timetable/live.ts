@@ -1,6 +1,6 @@
 import type { KitchenSettings } from '../contract/index.ts';
 import type { MakeState } from '../make/index.ts';
-import { dayProblem, leftOf } from './from-makes.ts';
+import { dayProblem, leftOf, type HandsPaces } from './from-makes.ts';
 import { handsOf, type DayHands } from './hands.ts';
 import { withoutKept, type KeptFree } from './kept-free.ts';
 import type { DayMake, DaySlot } from './problem.ts';
@@ -24,6 +24,7 @@ export interface GoingDay {
   /** The timetable so far. */
   readonly slots: readonly DaySlot[];
   readonly nowMs: number;
+  readonly paces?: HandsPaces;
 }
 
 /** What is left of a day, laid out anew. */
@@ -39,9 +40,18 @@ export interface DayGoesOn {
  * What is left of a day from now on, with as little changed as needed.
  * @returns `null` when nothing is left, or nobody is there for it any more
  */
-export function goOn({ kitchen, zeroMs, days, keptFree, makes, slots, nowMs }: GoingDay): DayGoesOn | null {
+export function goOn({
+  kitchen,
+  zeroMs,
+  days,
+  keptFree,
+  makes,
+  slots,
+  nowMs,
+  paces,
+}: GoingDay): DayGoesOn | null {
   const left = makes.flatMap(({ state, ...of }): DayMake[] => {
-    const make = leftOf(state, of, zeroMs, nowMs);
+    const make = leftOf(state, { ...of, paces }, zeroMs, nowMs);
     if (!make) return [];
     const { within } = cut(make, days * DAY_MIN);
     return within.tasks.length > 0 ? [within] : [];

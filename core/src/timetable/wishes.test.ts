@@ -79,15 +79,16 @@ describe('what would help', () => {
           0,
         ) / many;
       const now = laid(wish);
-      for (const { make, aims, soonerMin, lessLateMin, makesItFit } of levers) {
+      for (const { kind, make, aims, litres: fewer, soonerMin, lessLateMin, makesItFit } of levers) {
         expect({ lessLateMin, makesItFit }).toEqual({ lessLateMin: 0, makesItFit: false });
         expect(soonerMin).toBeGreaterThanOrEqual(10);
-        if (!aims) continue;
-        const taken = makes.map((own) =>
-          own.id === make
-            ? { ...own, method: { ...own.method, aims: { ...own.method.aims, ...aims } } }
-            : own,
-        );
+        if (make === null) continue;
+        const taken = makes.map((own) => {
+          if (own.id !== make) return own;
+          return kind === 'less'
+            ? { ...own, litres: fewer! }
+            : { ...own, method: { ...own.method, aims: { ...own.method.aims, ...aims } } };
+        });
         expect(Math.round(meanOf(now) - meanOf(laid({ ...wish, makes: taken })))).toBe(soonerMin);
       }
       // The most worth first.

@@ -1,6 +1,7 @@
 import {
   clockTime,
   formatMinutes,
+  handsPaces,
   movedBy,
   stepAsks,
   MINUTE_MS,
@@ -8,7 +9,9 @@ import {
   type MovedBy,
 } from '@morning-crock/core';
 import { goingOf } from '../data/going-day.ts';
-import { useEffect, useRef, useState } from 'react';
+import { skipToken } from '@reduxjs/toolkit/query';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { useFactorsQuery } from '../data/api.ts';
 import { now } from '../data/clock.ts';
 import { liveSlice, type FollowedDay } from '../data/live-slice.ts';
 import type { MakeLog } from '../data/make-log.ts';
@@ -61,6 +64,9 @@ export function DayKeeper() {
     return () => clearInterval(timer);
   }, []);
   const going = goingOf(days, new Set(logs.map(({ state }) => state?.id ?? '')), now());
+  // Only where a day is going on: everybody's first view asks for nothing of it.
+  const { data: factors } = useFactorsQuery(going ? undefined : skipToken);
+  const paces = useMemo(() => handsPaces(factors ?? []), [factors]);
   const version = going?.day.version;
   useEffect(() => {
     if (!going) {
@@ -81,6 +87,7 @@ export function DayKeeper() {
       keptFree: day.keptFree,
       slots: day.slots,
       nowMs: now(),
+      paces,
       makes: own.map(({ make, log, state }) => ({
         id: make.id,
         makeId: state.id,
@@ -169,6 +176,6 @@ export function DayKeeper() {
     };
     // The version says which timetable it is; the document is new at each look.
     // oxlint-disable-next-line react/exhaustive-deps
-  }, [going?.id, version, logs, kitchen, turn, dispatch]);
+  }, [going?.id, version, logs, kitchen, turn, paces, dispatch]);
   return null;
 }

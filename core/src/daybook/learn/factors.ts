@@ -1,15 +1,18 @@
 import {
   PRODUCT_TAKES,
+  STEP_KINDS,
   type Factor,
   type FactorKind,
   type FactorsUsed,
   type KitchenSettings,
   type MakePlan,
+  type StepKind,
 } from '../../contract/index.ts';
 import { STARTER_FACTS, type StarterKind } from '../../science/souring/index.ts';
 import type { DrainWay } from '../../science/curd/index.ts';
 import { FLAME_SHARE, FLAMES } from '../../science/heat/index.ts';
 import type { MakeState } from '../../make/index.ts';
+import { STEP_TYPES } from '../../steps/index.ts';
 import { updateBelief, type Belief } from '../../science/numerics/index.ts';
 import {
   FACTOR_SPREAD,
@@ -67,6 +70,10 @@ function named(
   if (kind === 'churn') {
     const [speed = '', ...name] = thing.split(' ');
     return { name: `${name.join(' ')}${speed === 'medium' ? '' : `, ${speed}`}`, typed: 0 };
+  }
+  if (kind === 'hands') {
+    const type = STEP_KINDS.includes(thing as StepKind) ? STEP_TYPES[thing as StepKind] : null;
+    return type && { name: `${type.gerund.charAt(0).toUpperCase()}${type.gerund.slice(1)}`, typed: 0 };
   }
   if (kind === 'cloth') return { name: DRAINS[thing as DrainWay], typed: 0 };
   const place = kitchen.places.find((p) => p.id === thing);
@@ -146,7 +153,7 @@ const USED_AS = {
   burner: 'burner',
   churn: 'churn',
   cloth: 'cloth',
-} as const satisfies Record<FactorKind, keyof FactorsUsed>;
+} as const satisfies Record<Exclude<FactorKind, 'hands'>, keyof FactorsUsed>;
 
 /** A make whose culture's pace is to be found, and what was known of its burner, pot and place once it was over. */
 export interface RateQuestion {
@@ -238,7 +245,7 @@ export function factorsFor(plan: MakePlan, factors: readonly Factor[]): FactorsU
       makes: burner.makes,
     };
   for (const factor of factors) {
-    if (thingOf(factor.kind, plan) !== factor.thing) continue;
+    if (factor.kind === 'hands' || thingOf(factor.kind, plan) !== factor.thing) continue;
     used[USED_AS[factor.kind]] = { value: factor.mean, sigma: factor.sigma, makes: factor.makes };
   }
   return used;

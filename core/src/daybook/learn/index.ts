@@ -12,3 +12,4 @@ export {
 } from './factors.ts';
 export { FACTOR_SPREAD, observeRate, type Observation } from './observe.ts';
 export * from './learned-words.ts';
+export { handsPaces } from './hands.ts';

@@ -15,6 +15,7 @@ const MORE_LESS: Readonly<Record<Exclude<Factor['kind'], 'place-heat'>, readonly
     cooling: ['faster cooling than entered', 'slower cooling than entered', 'cools as entered'],
     churn: ['longer to break than usual', 'less time to break than usual', 'breaks in the usual time'],
     cloth: ['slower to drain than usual', 'quicker to drain than usual', 'drains as usual'],
+    hands: ['more time than usual', 'less time than usual', 'the usual time'],
     burner: ['stronger than entered', 'weaker than entered', 'as strong as entered'],
   };
 

@@ -18,6 +18,7 @@ import {
 } from '../../make/index.ts';
 import { DRAIN_SIGMA } from '../../science/curd/index.ts';
 import { STEP_TYPES, type Fit } from '../../steps/index.ts';
+import { handsSaid } from './hands.ts';
 import { batchOf, burnerLagS, coolsCovered, heatingKw, roomAtC } from '../../setup/index.ts';
 import { leastSquares } from '../../science/numerics/index.ts';
 import { HOUR_MS, MINUTE_MS } from '../../science/units/index.ts';
@@ -40,6 +41,7 @@ export const FACTOR_SPREAD: Readonly<Record<FactorKind, { readonly prior: number
     burner: { prior: 0.3, make: 0.1 },
     churn: { prior: 0.4, make: ONE_LN_SIGMA },
     cloth: { prior: DRAIN_SIGMA.cloth, make: DRAIN_SIGMA.batch },
+    hands: { prior: 0.5, make: 0.4 },
   };
 
 /** What one make says about one thing; `value` is absolute: ln of kW, of hours, of the loss; K above the dial or room. */
@@ -69,6 +71,7 @@ export function typedValue(kind: FactorKind, plan: MakePlan): number {
     case 'rate':
     case 'churn':
     case 'cloth':
+    case 'hands':
       return 0;
   }
 }
@@ -81,6 +84,8 @@ const burnerAt = ({ burner, heat: { flame = 'full' } }: MakePlan): string =>
 export function thingOf(kind: FactorKind, plan: MakePlan): string {
   if (kind === 'burner') return burnerAt(plan);
   if (kind === 'cooling') return plan.pot.id;
+  // Of many kinds of step at once: no plan has one of its own.
+  if (kind === 'hands') return '';
   const { learns } =
     plan.method.steps.map((step) => STEP_TYPES[step.kind]).find((type) => type.learns?.factor === kind) ?? {};
   if (learns) return learns.thing(plan);
@@ -268,6 +273,15 @@ export function observeThings(state: MakeState): Observation[] {
     ...[...new Set(state.steps.flatMap(({ step }) => STEP_TYPES[step.kind].learns ?? []))].map((learns) =>
       observation(state, learns.factor, learns.fit(makeAt(state, state.finished?.atMs ?? state.startedAtMs))),
     ),
+    handsSaid(state).map(({ kind, value }) => ({
+      kind: 'hands' as const,
+      thing: kind,
+      makeId: state.id,
+      makeName: state.plan.name,
+      atMs: state.startedAtMs,
+      value,
+      sigma: FACTOR_SPREAD.hands.make,
+    })),
   ].flat();
 }
 

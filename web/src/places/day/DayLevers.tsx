@@ -73,7 +73,8 @@ export function DayLevers(props: {
       )}
       {levers?.length === 0 && (
         <p className="quiet">
-          Neither ice, a towel, another pot or burner, nor somebody to help would make much difference.
+          Neither ice, a towel, a smaller batch, another pot or burner, nor somebody to help would make much
+          difference.
         </p>
       )}
       {levers && levers.length > 0 && (
@@ -87,7 +88,7 @@ export function DayLevers(props: {
                   <span className="grows">
                     {words} <span className="quiet">{helpWords(lever)}</span>
                   </span>
-                  {lever.aims && (
+                  {lever.make !== null && (
                     <Button variant="default" aria-label={`Use: ${words}`} onClick={() => onTake(lever)}>
                       Use
                     </Button>

@@ -197,8 +197,9 @@ function DayTable() {
               asked={plan.wish}
               asking={plan.asking}
               nameOf={nameOf}
-              onTake={({ make, aims }) =>
+              onTake={({ make, aims, kind, litres }) =>
                 changeMake(make ?? '', () => ({
+                  ...(kind === 'less' && litres !== null ? { litres } : {}),
                   ...(aims?.cooling ? { cooling: 'iced-bath' as const } : {}),
                   ...(aims?.place ? { place: 'towel' as const } : {}),
                 }))

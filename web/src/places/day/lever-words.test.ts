@@ -29,6 +29,9 @@ test('what would help is said in the kitchen’s measures', () => {
   expect(leverWords(lever({ kind: 'towel', make: 'a' }), 'Skyr', metric)).toBe(
     'Skyr: keep warm in a towel instead of the warm place',
   );
+  expect(leverWords(lever({ kind: 'less', make: 'a', litres: 3 }), 'Yogurt', metric)).toMatch(
+    /^Yogurt: make 3(\.00)? L instead$/,
+  );
   expect(leverWords(lever({ litres: 5 }), '', metric)).toMatch(/^Another pot of 5(\.00)? L$/);
   expect(leverWords(lever({ kind: 'burner' }), '', metric)).toBe('Another burner');
 });

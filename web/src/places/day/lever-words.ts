@@ -6,6 +6,7 @@ export function leverWords({ kind, iceKg, litres }: Lever, name: string, units: 
   return {
     'iced-bath': `${name}: cool in an iced bath${iceKg === null ? '' : `, with ${units.mass(iceKg)} of ice`}`,
     towel: `${name}: keep warm in a towel instead of the warm place`,
+    less: `${name}: make ${units.volume(litres ?? 0)} instead`,
     pot: `Another pot of ${units.volume(litres ?? 0)}`,
     burner: 'Another burner',
     helper: 'Somebody to help',

@@ -1,5 +1,6 @@
 import {
   dayNeeds,
+  handsPaces,
   instantOfLocal,
   localDate,
   planOfMethod,
@@ -16,6 +17,7 @@ import {
 } from '@morning-crock/core';
 import type { MakePlan, Method } from '@morning-crock/core/contract';
 import { useEffect, useMemo, useState } from 'react';
+import { useFactorsQuery } from '../../data/api.ts';
 import { useMethods } from '../../data/use-methods.ts';
 import { useMilkRoom } from '../../data/use-milk.ts';
 import { useUnits } from '../../data/use-units.ts';
@@ -77,6 +79,8 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
   const room = useMilkRoom();
   const units = useUnits();
   const [laid, setLaid] = useState<{ readonly wish: string; readonly answer: DayAnswer } | null>(null);
+  const { data: factors } = useFactorsQuery();
+  const paces = useMemo(() => handsPaces(factors ?? []), [factors]);
   const [share, setShare] = useState<number | null>(null);
   const [fault, setFault] = useState<string | null>(null);
   const { zone } = kitchen.site;
@@ -178,6 +182,7 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
     session,
     days,
     zeroMs,
+    paces,
   ]);
   const asking = (): DayWish => ({
     kitchen,
@@ -185,6 +190,7 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
     days,
     chores,
     keptFree: kept,
+    paces,
     ...(session && session.length > 0 ? { session } : {}),
     makes: wishMakes.map(({ cooling: _cooling, place: _place, ...make }) => make),
   });

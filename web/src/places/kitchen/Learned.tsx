@@ -12,6 +12,7 @@ const KIND_WORDS: Readonly<Record<Factor['kind'], string>> = {
   'place-tau': 'time constant',
   churn: 'churning time',
   cloth: 'draining time',
+  hands: 'time it takes you',
   cooling: '',
   burner: '',
 };
