@@ -1,6 +1,6 @@
 import '../../parts/fields/form-styles.ts';
-import { clockTime, eveningList, planInstructions, type WayOut, MINUTE_MS } from '@morning-crock/core';
-import { Button, NativeSelect, TextInput } from '@mantine/core';
+import { eveningList, planInstructions, type WayOut, MINUTE_MS } from '@morning-crock/core';
+import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { now, useNow } from '../../data/clock.ts';
@@ -9,20 +9,17 @@ import { useUnderWayIds } from '../../data/under-way.ts';
 import { useMethods } from '../../data/use-methods.ts';
 import { useDays } from '../../data/use-days.ts';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
-import { DayTimeFields, useDayTime } from '../../parts/words/DayTime.tsx';
-import { WEEKDAYS } from '../../parts/words/weekdays.ts';
+import { useDayTime } from '../../parts/words/DayTime.tsx';
 import { dayMoments } from './day-moments.ts';
+import { DayAsked } from './DayAsked.tsx';
 import { DayLevers } from './DayLevers.tsx';
 import { DayLists } from './DayLists.tsx';
-import { DayMakes } from './DayMakes.tsx';
 import { DayOutcome } from './DayOutcome.tsx';
 import { DayPours } from './DayPours.tsx';
 import { DayProposals } from './DayProposals.tsx';
 import { DaySchedule } from './DaySchedule.tsx';
-import { DayWishes } from './DayWishes.tsx';
 import { GoingPanel } from './GoingPanel.tsx';
-import { KeptDays } from './KeptDays.tsx';
-import { draftOf, useDayDraft, type DayDraft } from './day-draft.ts';
+import { useDayDraft, type DayDraft } from './day-draft.ts';
 import { missingOf } from './day-document.ts';
 import { useBeginDay } from './use-begin-day.ts';
 import { useDayPlan } from './use-day-plan.ts';
@@ -82,72 +79,32 @@ function DayTable() {
       </div>
       {going && <GoingPanel going={going} nowMs={nowMs} />}
       <div className="day-parts">
-        <section className="column" aria-label="Batches to make">
-          <KeptDays
-            days={days.filter(({ id }) => id !== going?.id)}
-            room={plan.room}
-            nowMs={nowMs}
-            onTake={({ id, day }) =>
-              setDraft(() => draftOf(id, day, (ms) => clockTime(kitchen.site.zone, ms)))
-            }
-          />
-          <TextInput
-            label="Plan name"
-            value={draft.name}
-            maxLength={80}
-            onChange={({ currentTarget: { value: name } }) => setDraft((before) => ({ ...before, name }))}
-          />
-          <DayTimeFields at={at} dayLabel="Start on" timeLabel="at" />
-          <NativeSelect
-            label="Finish within"
-            value={String(draft.days)}
-            data={[1, 2, 3, 4].map((n) => ({ value: String(n), label: n === 1 ? 'one day' : `${n} days` }))}
-            onChange={({ currentTarget: { value } }) =>
-              setDraft((before) => ({ ...before, days: Number(value) }))
-            }
-          />
-          <DayWishes draft={draft} setDraft={setDraft} answer={answer} />
-          <DayMakes draft={draft} setDraft={setDraft} plan={plan} zeroMs={zeroMs} />
-          <div className="row">
-            {makes.length > 0 && (
-              <Button variant="default" aria-expanded={proposing} onClick={() => setProposing(!proposing)}>
-                {proposing ? 'Hide suggested days' : 'Suggest a day'}
-              </Button>
-            )}
-            {replaced && (
-              <Button
-                variant="default"
-                onClick={() => {
-                  setDraft((before) => ({ ...before, ...replaced }));
-                  setReplaced(null);
-                }}
-              >
-                Put my batches back
-              </Button>
-            )}
-          </div>
+        <DayAsked
+          draft={draft}
+          setDraft={setDraft}
+          plan={plan}
+          at={at}
+          nowMs={nowMs}
+          days={days.filter(({ id }) => id !== going?.id)}
+          onKeep={() => void keep()}
+        >
           {makes.length > 0 && (
-            <div className="row wide">
-              <NativeSelect
-                label="Repeat this plan"
-                value={draft.every === null ? '' : String(draft.every)}
-                data={[
-                  { value: '', label: 'never' },
-                  ...WEEKDAYS.map((name, n) => ({ value: String(n), label: `every ${name}` })),
-                ]}
-                onChange={({ currentTarget: { value } }) =>
-                  setDraft((before) => ({
-                    ...before,
-                    every: value === '' ? null : Number(value),
-                  }))
-                }
-              />
-              <Button variant="default" h={48} disabled={Number.isNaN(zeroMs)} onClick={() => void keep()}>
-                Save plan
-              </Button>
-            </div>
+            <Button variant="default" aria-expanded={proposing} onClick={() => setProposing(!proposing)}>
+              {proposing ? 'Hide suggested days' : 'Suggest a day'}
+            </Button>
           )}
-        </section>
+          {replaced && (
+            <Button
+              variant="default"
+              onClick={() => {
+                setDraft((before) => ({ ...before, ...replaced }));
+                setReplaced(null);
+              }}
+            >
+              Put my batches back
+            </Button>
+          )}
+        </DayAsked>
         <section className="column" aria-label="Schedule" aria-busy={busy}>
           {Number.isNaN(zeroMs) && <p className="field-error">Enter a start day and time.</p>}
           {fault && (
@@ -262,6 +219,16 @@ function DayTable() {
                 timeOf={timeOf}
                 nowMs={nowMs}
               />
+              <details>
+                <summary>How the schedule is chosen</summary>
+                <ol>
+                  <li>Nothing waits longer than it may.</li>
+                  <li>Each batch is done by the time you asked for.</li>
+                  <li>Work falls into your hours in the kitchen, apart from short jobs.</li>
+                  <li>What often runs late has room to be late.</li>
+                  <li>Each batch is done as soon as it can be. When the last one is done counts least.</li>
+                </ol>
+              </details>
               <p className="quiet">
                 Times are estimates, from the middle of each forecast.{' '}
                 <Link to="/kitchen/people">Sleep and time away</Link> are kept free. What is emptied is washed
