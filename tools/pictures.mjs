@@ -55,7 +55,7 @@ try {
     { name: 'make', path: `/makes/${incubating}` },
     { name: 'larder', path: '/larder' },
     { name: 'new-make', path: '/new' },
-    { name: 'milk-room', path: '/milk', press: ['Marrow, morning'] },
+    { name: 'milk-room', path: '/milk' },
     { name: 'cultures', path: '/cultures' },
     { name: 'methods', path: '/methods?method=skyr' },
     { name: 'daybook', path: '/daybook' },
