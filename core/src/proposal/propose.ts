@@ -4,6 +4,7 @@ import { planOfMethod } from '../products/index.ts';
 import { DAY_MIN, DAY_MS, MINUTE_MS } from '../science/units/index.ts';
 import {
   layingRoughly,
+  SKIM_MIN,
   type DayWish,
   type RoughDay,
   type Skimmable,
@@ -24,8 +25,6 @@ import { comesOut } from './comes-out.ts';
 const BORNE_OUTSIDE_MIN = 20;
 /** A day is laid out so often at the most until it fits. */
 const MOST_TRIES = 6;
-/** A skimming takes hands, min. */
-const SKIM_MIN = 10;
 
 /** What somebody asks: the day as it may be filled, and what it may be filled with. */
 export interface ProposalWish extends Choice {
@@ -109,6 +108,20 @@ function* fitted(
   return null;
 }
 
+/** Of what was to be skimmed, as much as the batches that are left still ask for. */
+function neededSkims(
+  { supply }: ProposalWish,
+  batches: readonly ChosenBatch[],
+  skims: readonly Skimmable[],
+): Skimmable[] {
+  const needed: Skimmable[] = [];
+  const isShort = (sort: 'cream' | 'skimmed', of: 'cream' | 'rest'): boolean =>
+    batches.reduce((sum, { shares, litres }) => sum + litres * shares[sort], 0) >
+    supply.there[sort] + needed.reduce((sum, lot) => sum + lot[of], 0) + 1e-6;
+  for (const lot of skims) if (isShort('cream', 'cream') || isShort('skimmed', 'rest')) needed.push(lot);
+  return needed;
+}
+
 /** What is left of the milk and the cream, L. */
 function leftOf(
   { supply }: ProposalWish,
@@ -179,13 +192,14 @@ export function* proposingDay(wish: ProposalWish): Generator<number, ProposedDay
     const { batches, out, laid } = fit;
     if (out.length > 0 && seen.has(keyOf(batches))) continue;
     seen.add(keyOf(batches));
+    const skims = neededSkims(wish, batches, chosen.skims);
     days.push({
       aim,
       batches,
-      skims: chosen.skims,
+      skims,
       leftOut: [...new Set(out)].filter((product) => !batches.some((batch) => batch.product === product)),
       ...harvest(batches, kitchen, startAt),
-      left: leftOf(wish, batches, chosen.skims),
+      left: leftOf(wish, batches, skims),
       handsMin: laid.handsMin,
       outsideMin: laid.score.outside,
       lateMin: laid.score.late,

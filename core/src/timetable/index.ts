@@ -13,6 +13,7 @@ export { goOn, type DayGoesOn, type GoingDay } from './live.ts';
 export {
   litresThere,
   pourDay,
+  SKIM_MIN,
   skimmables,
   poursFor,
   wantsOf,

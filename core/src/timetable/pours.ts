@@ -14,6 +14,8 @@ import {
 } from '../registers/milk/index.ts';
 import { HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
 
+/** Skimming takes hands, min [judgement]. */
+export const SKIM_MIN = 10;
 /** Milk that has stood so long is worth skimming. */
 const WORTH_SKIMMING_H = 12;
 /** Leaner than this it is skimmed milk that is wanted. */

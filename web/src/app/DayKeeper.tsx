@@ -65,7 +65,7 @@ export function DayKeeper() {
   }, []);
   const going = goingOf(days, new Set(logs.map(({ state }) => state?.id ?? '')), now());
   // Only where a day is going on: everybody's first view asks for nothing of it.
-  const { data: factors } = useFactorsQuery(going ? undefined : skipToken);
+  const { data: factors, isError } = useFactorsQuery(going ? undefined : skipToken);
   const paces = useMemo(() => handsPaces(factors ?? []), [factors]);
   const version = going?.day.version;
   useEffect(() => {
@@ -73,6 +73,8 @@ export function DayKeeper() {
       dispatch(liveSlice.actions.dayFollowed(null));
       return;
     }
+    // The day was laid out by what this kitchen's hands take: without it all of it would move.
+    if (!factors && !isError) return;
     const { id, day } = going;
     const own = day.makes.flatMap((make) => {
       const log = logs.find(({ state }) => state !== null && state.id === make.makeId);
@@ -176,6 +178,6 @@ export function DayKeeper() {
     };
     // The version says which timetable it is; the document is new at each look.
     // oxlint-disable-next-line react/exhaustive-deps
-  }, [going?.id, version, logs, kitchen, turn, paces, dispatch]);
+  }, [going?.id, version, logs, kitchen, turn, factors, isError, dispatch]);
   return null;
 }

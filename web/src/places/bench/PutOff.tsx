@@ -10,8 +10,15 @@ export function PutOff({ makeId }: { readonly makeId: string }) {
   const changes = useDayChanges(going);
   const at = day?.next[makeId];
   return (
-    <Button variant="default" disabled={!at} flex={1} onClick={() => at && changes.putOff(at)}>
-      {MORE_MIN} more minutes
-    </Button>
+    <>
+      <Button variant="default" disabled={!at} flex={1} onClick={() => at && changes.putOff(at)}>
+        {MORE_MIN} more minutes
+      </Button>
+      {changes.refused && (
+        <span className="field-error" role="alert">
+          Not changed: another tablet changed the schedule. Tap again.
+        </span>
+      )}
+    </>
   );
 }

@@ -36,10 +36,11 @@ export function DayProposals(props: {
   const kitchen = useKitchen();
   const asTyped = useAsTyped('volume');
   const [all, setAll] = useState(false);
-  const proposals = useProposals(plan, draft.days, zeroMs);
-  const { could, chosen, there, supply, found, share, failed, ask, propose, stop } = proposals;
+  const proposals = useProposals(plan, draft, zeroMs);
+  const { could, habits, chosen, there, supply, found, share, failed, ask, propose, stop } = proposals;
   if (!supply || !plan.room.known) return null;
-  const offered = all ? could : [...new Set([...chosen, ...could])].slice(0, Math.max(SHOWN, chosen.length));
+  // Whatever is ticked stays where it is.
+  const offered = could.filter((product, n) => all || n < SHOWN || habits.includes(product));
   const turning = SORTS.filter((sort) => supply.turning[sort] >= 0.1).map(
     (sort) => `${units.volume(supply.turning[sort])} of ${SORT_WORD[sort]}`,
   );

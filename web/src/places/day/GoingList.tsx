@@ -24,7 +24,10 @@ export function GoingList(props: {
   const { day, left, picked, onPick, changes, timeOf } = props;
   const kitchen = useKitchen();
   const logs = useUnderWayLogs();
-  const [whose, setWhose] = useState(chosenCook() ?? EVERYBODY);
+  const [whose, setWhose] = useState(() => {
+    const me = chosenCook();
+    return me !== null && kitchen.cooks.some(({ id }) => id === me) ? me : EVERYBODY;
+  });
   const many = kitchen.cooks.length > 1;
   const moved = new Map(day.moved.map((m) => [`${m.make} ${m.task}`, m]));
   const shown = many && whose !== EVERYBODY ? left.filter(({ cookId }) => cookId === whose) : left;

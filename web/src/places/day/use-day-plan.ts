@@ -5,6 +5,7 @@ import {
   localDate,
   planOfMethod,
   pourDay,
+  SKIM_MIN,
   PRODUCTS,
   poursFor,
   wantsOf,
@@ -30,8 +31,6 @@ const KEY = 'day';
 const SPARE_DAYS = 2;
 /** What is kept of a title. */
 const MOST_TITLE = 80;
-/** Skimming takes hands, min. */
-const SKIM_MIN = 10;
 
 /** A make of the draft with what follows from it. */
 export interface AskedMake {
@@ -79,8 +78,10 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
   const room = useMilkRoom();
   const units = useUnits();
   const [laid, setLaid] = useState<{ readonly wish: string; readonly answer: DayAnswer } | null>(null);
-  const { data: factors } = useFactorsQuery();
+  const { data: factors, isError: noFactors } = useFactorsQuery();
   const paces = useMemo(() => handsPaces(factors ?? []), [factors]);
+  /** What the kitchen learned is here, or nobody answers: a day is laid out once, not twice. */
+  const learned = factors !== undefined || noFactors;
   const [share, setShare] = useState<number | null>(null);
   const [fault, setFault] = useState<string | null>(null);
   const { zone } = kitchen.site;
@@ -195,7 +196,7 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
     makes: wishMakes.map(({ cooling: _cooling, place: _place, ...make }) => make),
   });
   useEffect(() => {
-    if (!known || makes.length === 0 || !valid) {
+    if (!known || !learned || makes.length === 0 || !valid) {
       setLaid(null);
       return;
     }
@@ -224,7 +225,7 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
     };
     // What is asked decides; the lists it is made of are new at each look.
     // oxlint-disable-next-line react/exhaustive-deps
-  }, [wish, known, kitchen]);
+  }, [wish, known, kitchen, learned]);
   return {
     makes,
     wishMakes,

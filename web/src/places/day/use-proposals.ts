@@ -20,6 +20,7 @@ import { useCultures } from '../../data/use-cultures.ts';
 import { useLarder } from '../../data/use-larder.ts';
 import { useMethods } from '../../data/use-methods.ts';
 import { cancelForecast, requestProposals } from '../../workers/kitchen-client.ts';
+import type { DayDraft } from './day-draft.ts';
 import type { DayPlan } from './use-day-plan.ts';
 
 const KEY = 'day proposals';
@@ -36,7 +37,8 @@ export interface ProposalAsks {
 }
 
 /** Days to choose from: worked out when somebody asks, from the milk room, the larder, the cultures and what was made before. */
-export function useProposals(plan: DayPlan, days: number, zeroMs: number) {
+export function useProposals(plan: DayPlan, draft: DayDraft, zeroMs: number) {
+  const { days, session, freeHours } = draft;
   const { shown, kitchen } = useMethods();
   const { goods } = useLarder();
   const logs = useUnderWayLogs();
@@ -44,6 +46,7 @@ export function useProposals(plan: DayPlan, days: number, zeroMs: number) {
   const { cultures, due } = useCultures(zeroMs);
   const [asks, setAsks] = useState<ProposalAsks>({ typed: {}, products: null });
   const [found, setFound] = useState<{
+    readonly for: string;
     readonly days: readonly ProposedDay[];
     readonly lacking: readonly Lacking[];
   } | null>(null);
@@ -52,6 +55,8 @@ export function useProposals(plan: DayPlan, days: number, zeroMs: number) {
   const methods = useMemo(() => shown.map(({ method }) => method), [shown]);
   const { room } = plan;
   const valid = !Number.isNaN(zeroMs);
+  /** What is suggested for other hours says nothing of these. */
+  const hours = JSON.stringify([zeroMs, days, session, freeHours]);
   const supply = useMemo(
     () =>
       valid ? supplyOf(room.lots, zeroMs, zeroMs + days * DAY_MS, (source) => room.learned(source)) : null,
@@ -93,7 +98,7 @@ export function useProposals(plan: DayPlan, days: number, zeroMs: number) {
     requestProposals(KEY, wish, setShare).then(
       (told) => {
         setShare(null);
-        if (told) setFound({ days: told, lacking });
+        if (told) setFound({ for: hours, days: told, lacking });
       },
       () => {
         setShare(null);
@@ -106,7 +111,8 @@ export function useProposals(plan: DayPlan, days: number, zeroMs: number) {
     chosen,
     there,
     supply,
-    found,
+    habits,
+    found: found?.for === hours ? found : null,
     share,
     failed,
     ask: (change: (before: ProposalAsks) => ProposalAsks) => {
