@@ -172,12 +172,20 @@ async function fail(page: Page, what: string, cause: unknown): Promise<never> {
   throw new Error(`${what}; the page shows:\n${shown}\nThe last taps: ${taps}`, { cause });
 }
 
+type Tappable = 'button' | 'link' | 'radio' | 'checkbox';
+/** Who taps beside because the page moved under the finger taps again, so often. */
+const TAPS_AGAIN = 3;
+
 /** Taps what a screen reader would call by this role and name, once it can be tapped. */
-export async function tap(
-  page: Page,
-  role: 'button' | 'link' | 'radio' | 'checkbox',
-  name: string,
-): Promise<void> {
+export async function tap(page: Page, role: Tappable, name: string): Promise<void> {
+  for (let taps = 0; taps <= TAPS_AGAIN; taps++) {
+    await tapOnce(page, role, name);
+    // A tap that leads away leaves nothing to ask.
+    if (!(await page.evaluate(() => globalThis.names.fellBeside()).catch(() => false))) return;
+  }
+}
+
+async function tapOnce(page: Page, role: Tappable, name: string): Promise<void> {
   const found = await page
     .waitForFunction(
       (called: string, as: string) => globalThis.names.tapPoint(called, as),

@@ -27,6 +27,11 @@ const boxOf = (element: HTMLElement): string => {
 
 let before: { readonly element: HTMLElement; readonly box: string } | null = null;
 
+/** What was aimed at last, and whether the finger came down where nothing takes a tap: the page had moved under it. */
+let aimed: HTMLElement | null = null;
+let beside = false;
+const TAKES_A_TAP = 'a, button, input, label, select, textarea, summary';
+
 const TAPS_KEPT = 4;
 /** What the last taps hit: where a finger came down, and whether it was taken for a tap there. */
 const taps: string[] = [];
@@ -36,6 +41,8 @@ for (const kind of ['pointerdown', 'click'] as const)
     ({ target }) => {
       if (!(target instanceof Element)) return;
       const hit = target.closest(TAKES_A_NAME) ?? target;
+      if (kind === 'pointerdown')
+        beside = aimed !== null && !aimed.contains(target) && !target.closest(TAKES_A_TAP);
       taps.push(`${kind} on ${hit.tagName.toLowerCase()} “${plain(hit.textContent).slice(0, 60)}”`);
       taps.splice(0, taps.length - TAPS_KEPT);
     },
@@ -66,6 +73,8 @@ function tapPoint(name: string, role: string): { readonly x: number; readonly y:
     return null;
   }
   before = null;
+  aimed = element;
+  beside = false;
   return point;
 }
 
@@ -90,7 +99,8 @@ declare global {
     readonly tapPoint: typeof tapPoint;
     readonly whyNot: typeof whyNot;
     readonly taps: readonly string[];
+    readonly fellBeside: () => boolean;
   };
 }
 
-globalThis.names = { named, tapPoint, whyNot, taps };
+globalThis.names = { named, tapPoint, whyNot, taps, fellBeside: () => beside };

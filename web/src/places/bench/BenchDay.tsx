@@ -54,17 +54,6 @@ export function BenchDay({ makes, nowMs }: { readonly makes: readonly Attended[]
   if (!doc) return null;
   return (
     <section aria-label="Day in progress" className="bench-day">
-      {then.length > 0 && <h2>After that</h2>}
-      <ol className="bare next-three" aria-label="After that">
-        {then.map(({ id, name, next }) => (
-          <li key={id}>
-            <span className="number">{units.time(next.atMs, nowMs)}</span>
-            <span>
-              <Link to={`/makes/${id}`}>{next.act}</Link> <span className="quiet">{name}</span>
-            </span>
-          </li>
-        ))}
-      </ol>
       {/* First, so that they do not move under a finger when something below is said. */}
       <div className="row">
         <Button component={Link} to="/day" variant="default">
@@ -82,6 +71,17 @@ export function BenchDay({ makes, nowMs }: { readonly makes: readonly Attended[]
           {spoken ? 'Read aloud: on' : 'Read aloud: off'}
         </Button>
       </div>
+      {then.length > 0 && <h2>After that</h2>}
+      <ol className="bare next-three" aria-label="After that">
+        {then.map(({ id, name, next }) => (
+          <li key={id}>
+            <span className="number">{units.time(next.atMs, nowMs)}</span>
+            <span>
+              <Link to={`/makes/${id}`}>{next.act}</Link> <span className="quiet">{name}</span>
+            </span>
+          </li>
+        ))}
+      </ol>
       {changes.undoWords !== null && (
         <div className="row">
           <span className="quiet">{changes.undoWords}.</span>
