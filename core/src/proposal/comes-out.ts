@@ -13,8 +13,9 @@ export interface ComesOut {
 export function comesOut(plan: MakePlan): ComesOut {
   const { out, off } = massFlow(plan);
   const besides = new Map<ByProduct, number>();
-  for (const { what, massKg } of [besidesOf(plan) ?? [], off].flat())
-    besides.set(what, (besides.get(what) ?? 0) + massKg);
+  // What a step knows of it is all of it; what is parted off is told where no step says.
+  const own = besidesOf(plan);
+  for (const { what, massKg } of own ? [own] : off) besides.set(what, (besides.get(what) ?? 0) + massKg);
   return {
     productKg: likelyKg(stateOfPlan(plan)) ?? out.massKg,
     besides: [...besides].map(([what, massKg]) => ({ what, massKg })),

@@ -4,7 +4,7 @@ import type { Good, KitchenSettings, Lot, LotFacts, ProductId, WantedGood } from
 import { cultureLike, goodLike, lotId, register } from '../fixtures/index.ts';
 import { milkLot } from '../fixtures/lots.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
-import { planOfMethod } from '../products/index.ts';
+import { massFlow, planOfMethod } from '../products/index.ts';
 import { SHIPPED_METHODS } from '../products/methods/index.ts';
 import { foldCultures, type Due } from '../registers/cultures/index.ts';
 import { DAY_MIN, DAY_MS, HOUR_MS } from '../science/units/index.ts';
@@ -345,6 +345,17 @@ describe('whole days', () => {
     const butter = priced!.gives.find(({ product }) => product === 'butter')!;
     expect(priced!.worth).toBeCloseTo(12 * butter.massKg, 6);
     expect(priced!.unpriced).toEqual(['yogurt']);
+  });
+
+  test('nothing comes out of a batch that did not go in, whatever its method', () => {
+    for (const { method, litres, product } of usuals(productsByHabit(SHIPPED_METHODS, []))) {
+      const plan = planOfMethod(method, KITCHEN, START, litres);
+      const { wentIn, added } = massFlow(plan);
+      const inKg = added.reduce((sum, { massKg }) => sum + massKg, wentIn.massKg);
+      const { productKg, besides } = comesOut(plan);
+      const outKg = besides.reduce((sum, { massKg }) => sum + massKg, productKg);
+      expect([product, outKg <= inKg * 1.001]).toEqual([product, true]);
+    }
   });
 
   test('of nothing nothing is proposed', () => {

@@ -3,8 +3,8 @@ import { planOfMethod } from '../products/index.ts';
 import { stepFacts } from '../steps/index.ts';
 import { askedDay, type DayWish, type WishedMake } from './asked-day.ts';
 import { withoutKept } from './kept-free.ts';
-import type { Score } from './problem.ts';
 import { scaled } from './scaled.ts';
+import { layingRoughly, type RoughDay } from './rough-day.ts';
 import { solvingDay, triesFor } from './solve.ts';
 import { steadier } from './steadier.ts';
 
@@ -150,24 +150,25 @@ function ideasOfKitchen(wish: DayWish): Idea[] {
   ];
 }
 
-/** A wish laid out; `null` when it does not fit. @param roughly enough to tell what is worth a closer look */
-function* laidOut(
-  wish: DayWish,
-  roughly: boolean,
-): Generator<number, { readonly score: Score; readonly makes: number } | null> {
+type LaidOut = Pick<RoughDay, 'score' | 'makes'>;
+
+/** A wish laid out just as the day itself is; `null` when it does not fit. */
+function* closely(wish: DayWish): Generator<number, LaidOut | null> {
   const day = yield* askedDay(wish);
   if ('why' in day) return null;
   const problem = { ...day.whole, cooks: withoutKept(day.whole.cooks, wish.keptFree ?? []) };
   const seed = wish.seed ?? 1;
-  const tries = triesFor(problem);
-  const solved = yield* solvingDay(problem, seed, roughly ? tries / 2 : tries, roughly);
+  const solved = yield* solvingDay(problem, seed, triesFor(problem));
   if ('clash' in solved) return null;
-  const makes = problem.makes.length;
-  if (roughly) return { score: solved.timetable, makes };
-  return { score: (yield* steadier(problem, solved.timetable.slots, day.spread, seed)).score, makes };
+  const { score } = yield* steadier(problem, solved.timetable.slots, day.spread, seed);
+  return { score, makes: problem.makes.length };
 }
 
-type LaidOut = NonNullable<ReturnType<typeof laidOut> extends Generator<number, infer T> ? T : never>;
+/** Enough to tell what is worth a closer look. */
+function* roughly(wish: DayWish): Generator<number, LaidOut | null> {
+  const day = yield* layingRoughly(wish);
+  return day.fits ? day : null;
+}
 
 /** What an idea brings; `null` when it is no help. */
 function leverOf({ wish: _wish, ...idea }: Idea, now: LaidOut | null, then: LaidOut | null): Lever | null {
@@ -210,18 +211,18 @@ export function* lookingForLevers(wish: DayWish): Generator<number, Lever[]> {
     ...ideasOfKitchen(wish),
   ];
   const share = ROUGH_SHARE / (1 + ideas.length);
-  const roughly = yield* scaled(laidOut(wish, true), 0, share);
+  const before = yield* scaled(roughly(wish), 0, share);
   const likely: { readonly idea: Idea; readonly lever: Lever }[] = [];
   for (const [n, idea] of ideas.entries()) {
-    const lever = leverOf(idea, roughly, yield* scaled(laidOut(idea.wish, true), (n + 1) * share, share));
+    const lever = leverOf(idea, before, yield* scaled(roughly(idea.wish), (n + 1) * share, share));
     if (lever) likely.push({ idea, lever });
   }
   const best = likely.sort((a, b) => byWorth(a.lever, b.lever)).slice(0, MOST_LOOKED_AT);
   const each = (1 - ROUGH_SHARE) / (1 + best.length);
-  const now = yield* scaled(laidOut(wish, false), ROUGH_SHARE, each);
+  const now = yield* scaled(closely(wish), ROUGH_SHARE, each);
   const levers: Lever[] = [];
   for (const [n, { idea }] of best.entries()) {
-    const then = yield* scaled(laidOut(idea.wish, false), ROUGH_SHARE + (n + 1) * each, each);
+    const then = yield* scaled(closely(idea.wish), ROUGH_SHARE + (n + 1) * each, each);
     const lever = leverOf(idea, now, then);
     if (lever) levers.push(lever);
   }

@@ -10,6 +10,8 @@ const ROUGHLY = 0.5;
 export interface RoughDay {
   readonly fits: true;
   readonly score: Score;
+  /** How many makes and pieces of work there are in it. */
+  readonly makes: number;
   /** Hands of all of it, min. */
   readonly handsMin: number;
 }
@@ -28,6 +30,7 @@ export function* layingRoughly(wish: DayWish): Generator<number, RoughDay | Refu
   return {
     fits: true,
     score: solved.timetable,
+    makes: problem.makes.length,
     handsMin: slots.reduce((sum, { from, to }) => sum + to - from, 0),
   };
 }

@@ -23,7 +23,7 @@ const isHandsAlone = (kind: StepKind): boolean => {
 /**
  * What a make says about how long hands take: of each step that is hands alone, from the end of the step before to its own. The first
  * step says nothing, since nobody told when it was begun.
- * @example handsSaid(state) // [{ kind: 'strain', value: 0.4 }, …]
+ * @example handsSaid(state) // [{ kind: 'salt', value: 0.4 }, …]
  */
 export function handsSaid({ steps }: Pick<MakeState, 'steps'>): HandsSaid[] {
   return steps.flatMap(({ step, status, endedAtMs }, n): HandsSaid[] => {
@@ -38,7 +38,7 @@ export function handsSaid({ steps }: Pick<MakeState, 'steps'>): HandsSaid[] {
   });
 }
 
-/** How much longer hands take here at kinds of step, as a share of the book's minutes. @example handsPaces(factors).strain // 1.3 */
+/** How much longer hands take here at kinds of step, as a share of the book's minutes. @example handsPaces(factors).salt // 1.3 */
 export const handsPaces = (factors: readonly Factor[]): Readonly<Record<string, number>> =>
   Object.fromEntries(
     factors
