@@ -73,7 +73,9 @@ export function Wanted({ larder, nowMs }: { readonly larder: LarderNow; readonly
             <thead>
               <tr>
                 <th scope="col">Product</th>
-                <th scope="col">Amount</th>
+                <th scope="col" className="num">
+                  Amount
+                </th>
                 <th scope="col">When</th>
                 <th scope="col">Missing now</th>
                 <th scope="col">
@@ -92,7 +94,7 @@ export function Wanted({ larder, nowMs }: { readonly larder: LarderNow; readonly
                     <td>
                       <strong>{label}</strong>
                     </td>
-                    <td className="number">{units.mass(one.massKg)}</td>
+                    <td className="num">{units.mass(one.massKg)}</td>
                     <td>{whenWords(one.on)}</td>
                     <td className={lacks ? undefined : 'quiet'}>
                       {first ? (lacks ? units.mass(lacks.massKg) : 'nothing') : ''}
