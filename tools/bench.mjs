@@ -114,7 +114,7 @@ async function hostile() {
   process.stdout.write('Measured over HTTP while strangers try.\n');
   print(found);
 }
-// `npm run bench -- years`, `-- daybook`, `-- hostile` and `-- frames` measure that part alone.
+// `npm run bench -- years`, `-- daybook`, `-- hostile`, `-- why` and `-- frames` measure that part alone.
 if (process.argv.includes('daybook')) {
   await daybook();
   process.exit();
@@ -126,6 +126,11 @@ if (process.argv.includes('hostile')) {
 if (process.argv.includes('frames')) {
   await frames();
   process.exit();
+}
+if (process.argv.includes('why')) {
+  const { benchWhy } = await import('./bench-why.mjs');
+  for (const row of await benchWhy(say)) process.stdout.write(`${row}\n`);
+  process.exit(0);
 }
 if (process.argv.includes('years')) {
   await years();

@@ -84,6 +84,10 @@ const PURPOSE = {
   ],
   thaw: ['a frozen piece, where it thaws', 'hours until it pours, until it is thawed, give or take'],
   lactation: ['days in milk with litres', "Wood's curve, its peak, litres on days to come"],
+  why: [
+    'a batch (as the daybook exports it) or its plan, a complaint, answers, the time',
+    'causes with their shares and evidence, the best question, rescues',
+  ],
   learn: [
     'finished batches (as the daybook exports them), the kitchen',
     'factors with their history, in words',

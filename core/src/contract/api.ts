@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { draftEvent, EVENT_DATA, storedEvent } from './events.ts';
+import { faultSettled } from './faults.ts';
 import { kitchenSettings, zoneName } from './kitchen.ts';
 import { instant, instantMs, shortName, temperatureC, text, ulid } from './quantities.ts';
 import { FEEDS } from '../science/butter/index.ts';
@@ -97,6 +98,8 @@ export const makeFacts = z.strictObject({
   cost: amount,
   costPerKg: amount,
   savedPerKg: amount,
+  /** What was wrong with it, where somebody said what it turned out to be; left out, nobody did. */
+  faults: z.array(faultSettled).optional(),
 });
 export type MakeFacts = z.infer<typeof makeFacts>;
 

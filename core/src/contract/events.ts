@@ -9,6 +9,7 @@ import {
 } from '../science/butter/index.ts';
 import { CUES, DEFECTS, GROUPS, SOURNESS } from '../science/souring/index.ts';
 import { CULTURE_PLACES, cultureChange, wakingDone, wakingPlan } from './cultures.ts';
+import { faultTold } from './faults.ts';
 import { HEAT_CUES } from '../science/heat/index.ts';
 import { dayChange } from './day-doc.ts';
 import { kitchenChange } from './kitchen.ts';
@@ -152,6 +153,8 @@ export const EVENT_DATA = {
     /** What is wrong with it; left out, nothing. */
     defects: z.array(z.enum(DEFECTS)).max(12).optional(),
   }),
+  /** Something is not as it should be: the complaint, answers to questions, what it turned out to be. The latest of a complaint counts. */
+  'fault-told': faultTold,
   noted: z.strictObject({ text: longText.min(1, 'needs some text') }),
   /** Kept for the next time: a turn of its culture begins. */
   reserved: z.strictObject({

@@ -11,6 +11,7 @@ export * from './prices.ts';
 export * from './larder-picture.ts';
 export * from './photos.ts';
 export * from './entry-version.ts';
+export * from './faults.ts';
 export * from './events.ts';
 export * from './older.ts';
 export { choicesOfWaking, feedKg, makePlanOfWaking } from './waking-plan.ts';

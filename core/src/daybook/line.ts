@@ -1,6 +1,8 @@
 import type { MakeFacts, MakeSummary } from '../contract/index.ts';
 import { souringOf, summaryOf, type MakeState } from '../make/index.ts';
 import { batchOf } from '../setup/index.ts';
+import { told } from '../steps/index.ts';
+import { FAULTS_TOLD } from '../why/index.ts';
 import { worthOf, type TakenGoods } from './worth/index.ts';
 
 /** Ten thousand lines go over the wire: no finer than anybody reads them. */
@@ -42,6 +44,9 @@ export function daybookLine(state: MakeState, taken: readonly TakenGoods[] = [])
   const { plan, finished } = state;
   const { handsMin, energyKwh, total, perKg, savedPerKg } = worthOf(state, taken);
   const sours = souringOf(state) !== null;
+  const faults = [...told(state, FAULTS_TOLD).values()].flatMap(({ complaint, settled }) =>
+    settled === null ? [] : [{ complaint, settled }],
+  );
   return {
     ...summaryOf(state),
     kind: plan.milk.kind,
@@ -58,5 +63,6 @@ export function daybookLine(state: MakeState, taken: readonly TakenGoods[] = [])
     cost: maybe(total),
     costPerKg: maybe(perKg),
     savedPerKg: maybe(savedPerKg),
+    ...(faults.length > 0 ? { faults } : {}),
   };
 }

@@ -69,6 +69,7 @@ import {
   standardise,
   type Mixture,
 } from '../science/milk/index.ts';
+import { WHY_SUMS } from './why-sums.ts';
 import { planBackwards } from '../planning/index.ts';
 import type { SumInput, SumName, SumOutput } from './schemas.ts';
 
@@ -105,6 +106,7 @@ const USUAL_LEFT = 0.008;
 const COMPUTE: { readonly [N in SumName]: (input: SumInput<N>) => SumOutput<N> } = {
   ...CURD_SUMS,
   ...DAY_SUMS,
+  ...WHY_SUMS,
   ferment: (input) => {
     const course = ferment(asFermentation(input), HORIZON_H);
     return {

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { CURD_INPUTS, CURD_OUTPUTS } from './curd-schemas.ts';
 import { DAY_INPUTS, DAY_OUTPUTS } from './day-schemas.ts';
+import { WHY_INPUTS, WHY_OUTPUTS } from './why-schemas.ts';
 import { CREAM_TREATMENTS } from '../science/souring/index.ts';
 import { CHURN_KINDS, CHURN_SPEEDS } from '../science/butter/index.ts';
 import { CULTURE_KINDS, kitchenSettings, makePlan, factor, storedEvent, ulid } from '../contract/index.ts';
@@ -75,6 +76,7 @@ const fermentFields = {
 export const SUM_INPUTS = {
   ...CURD_INPUTS,
   ...DAY_INPUTS,
+  ...WHY_INPUTS,
   ferment: z.strictObject(fermentFields),
   denature: z.strictObject({
     secondsAndCelsius: z
@@ -377,6 +379,7 @@ const quantiles = z.strictObject({ p10: hours, p50: hours, p90: hours });
 export const SUM_OUTPUTS = {
   ...CURD_OUTPUTS,
   ...DAY_OUTPUTS,
+  ...WHY_OUTPUTS,
   ferment: z.strictObject({
     hoursToPh: z.record(z.string(), hours),
     phAtHours: z.record(z.string(), z.number()),

@@ -83,6 +83,7 @@ export const EVENT_FACTS: Readonly<Record<EventType, EventFacts>> = {
   flavoured: { of: MAKE, bounded: true, afterwards: true },
   shaped: { of: MAKE, bounded: true, afterwards: true },
   tasted: { of: MAKE, bounded: true, aside: true, afterwards: true },
+  'fault-told': { of: MAKE, bounded: true, aside: true, afterwards: true },
   noted: { of: MAKE, bounded: true, aside: true, afterwards: true },
   reserved: { of: MAKE, afterwards: true, feeds: ['cultures'], checkedBy: ['cultures'] },
   'alarm-acknowledged': {

@@ -7,4 +7,12 @@ export {
   type ButterWays,
   type ButterWish,
 } from './butter-back.ts';
-export { nextNight, nightWays, turnings, type Night, type NightWay, type Turning } from './night.ts';
+export {
+  nextNight,
+  nightWays,
+  turnings,
+  warmBath,
+  type Night,
+  type NightWay,
+  type Turning,
+} from './night.ts';

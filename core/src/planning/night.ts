@@ -39,6 +39,15 @@ const asPlace = (place: Place, name: string, setPointC: number): Place => ({
   tauH: 1.5,
 });
 
+/** Where warm cultures are hurried, and the others, °C. */
+const BATH_C = { warm: 45, cool: 28 } as const;
+
+/** A warm bath for what sours too slowly: 45 °C for what likes it warm, 28 °C for the others. */
+export function warmBath({ place, starter }: Pick<MakePlan, 'place' | 'starter'>): Place {
+  const bathC = BATH_C[warmCulture(starter.kind) ? 'warm' : 'cool'];
+  return asPlace(place, `Warm bath, ${bathC} °C`, bathC);
+}
+
 /** What may be done with it before the night, and how it is in the morning. Estimates. */
 export interface NightWay {
   readonly what: 'chill' | 'leave' | 'cooler';
@@ -158,8 +167,7 @@ export interface Turning {
 type Foreseen = Pick<Turning, 'readyMs' | 'bodyMs'>;
 
 /**
- * Ways to turn a souring, each simulated: a warm bath (45 °C for what likes it warm, 28 °C for the others), as much starter
- * again, a colder place. Middle lines, moved by what was read: estimates.
+ * Ways to turn a souring, each simulated: a warm bath, as much starter again, a colder place. Middle lines, moved by what was read: estimates.
  */
 export function turnings(
   state: MakeState,
@@ -170,7 +178,6 @@ export function turnings(
   if (!souring || souring.timedMin || state.current?.step.facts.sours !== true) return null;
   const { plan } = state;
   const warm = warmCulture(plan.starter.kind);
-  const bathC = warm ? 45 : 28;
   const byBook = (of: MakeState, role: 'ready' | 'body'): number | null =>
     pointForecast(of, nowMs).marks.find((m) => m.role === role)?.atMs ?? null;
   // What was read moved the forecast from the book's line; by how much a way changes that line, it changes this one.
@@ -197,7 +204,7 @@ export function turnings(
   return {
     asItIs: read(state),
     ways: [
-      way('warm-bath', asPlace(plan.place, `Warm bath, ${bathC} °C`, bathC)),
+      way('warm-bath', warmBath(plan)),
       ...(more
         ? [
             {

@@ -10,4 +10,5 @@ export { beginPlan, planOfMethod } from './begin/index.ts';
 export { butterPour } from './begin/begin-ghee.ts';
 export { beginWaking, usualWaking, WAKES_AT_C } from './begin/begin-waking.ts';
 export { defectsOf } from './defects-of-plan.ts';
+export { faultyKindsOf, STANDS_FOR } from './faulty-kinds.ts';
 export { DOSED_KINDS, dosesOf, mixedIn, withDose, withMixedIn, type MixStep } from './extras.ts';

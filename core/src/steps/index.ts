@@ -68,6 +68,9 @@ export {
 export { CHURN_TOLD } from './churning/churn-told.ts';
 export * from './churning/loads-on-the-clock.ts';
 export { churningStep } from './churning/too-long.ts';
+export * from './churning/churning-log.ts';
+export { churningClues } from './clues/churning-clues.ts';
+export { curdClues } from './clues/curd-clues.ts';
 export * from './churning/slow-churning.ts';
 export * from './churning/fat-balance.ts';
 export { churnedOf } from './churning/churned.ts';

@@ -29,6 +29,7 @@ const ENTRY_WORDS: Partial<Record<EventType, string>> = {
   iced: 'a rest in iced water',
   flavoured: 'a flavouring',
   shaped: 'pieces',
+  'fault-told': 'what went wrong',
   noted: 'a note',
   finished: 'the end of a batch',
   'milk-moved': 'milk',

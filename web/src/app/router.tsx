@@ -83,6 +83,22 @@ export function createRouter() {
               },
             },
             {
+              path: 'why/:id',
+              lazy: async () => {
+                const [{ OneMake }, { WhyOfBatch }] = await Promise.all([
+                  import('./OneMake.tsx'),
+                  import('../places/why/WhyOfBatch.tsx'),
+                ]);
+                return { element: <OneMake Make={WhyOfBatch} /> };
+              },
+            },
+            {
+              path: 'why',
+              lazy: async () => ({
+                Component: (await import('../places/why/WhyRemembered.tsx')).WhyRemembered,
+              }),
+            },
+            {
               path: 'milk/:part?',
               lazy: async () => ({
                 Component: (await import('../places/milk-room/MilkRoom.tsx')).MilkRoom,

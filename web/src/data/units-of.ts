@@ -1,4 +1,5 @@
 import {
+  formatDifference,
   formatMass,
   formatTemperature,
   formatVolume,
@@ -15,6 +16,8 @@ export interface Units {
   readonly temperatureUnit: TemperatureUnit;
   readonly system: MeasureSystem;
   temperature(celsius: number): string;
+  /** How far two temperatures are apart: "4 °C". */
+  difference(kelvin: number): string;
   mass(massKg: number): string;
   volume(litres: number): string;
   /** "530–590 g": an estimate, rounded outward to ten grams or a hundredth of a kilogram. */
@@ -94,6 +97,7 @@ export function unitsOf({ units, site }: Pick<KitchenSettings, 'units' | 'site'>
     temperatureUnit: units.temperature,
     system: units.measures,
     temperature: (celsius) => formatTemperature(celsius, units.temperature),
+    difference: (kelvin) => formatDifference(kelvin, units.temperature),
     mass: (massKg) => formatMass(massKg, units.measures),
     massRange: (fromKg, toKg) =>
       range(

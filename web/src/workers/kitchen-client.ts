@@ -11,6 +11,8 @@ import type {
   LoggedEvent,
   ProposalWish,
   ProposedDay,
+  WhyAnswer,
+  WhyQuestion,
 } from '@morning-crock/core';
 import type { ForecastJob, GoingQuestion, KitchenWorker, LogNews } from './kitchen.worker.ts';
 import type { MakePicture } from './make-picture.ts';
@@ -109,6 +111,17 @@ export function requestProposals(
   tell: (share: number) => void,
 ): Promise<readonly ProposedDay[] | null> {
   return ask((worker, proxy) => worker.proposeDay(key, wish, proxy(tell)));
+}
+
+/** What went wrong with a batch, worked out in the worker; `null` when it was cancelled. @param tell is told how far it is, 0..1 */
+export function requestWhy(
+  key: string,
+  makeId: string,
+  events: readonly LoggedEvent[],
+  question: Omit<WhyQuestion, 'state'>,
+  tell: (share: number) => void,
+): Promise<WhyAnswer | null> {
+  return ask((worker, proxy) => worker.why(key, newsOf(makeId, events), question, proxy(tell)));
 }
 
 /** What is left of a day that is going on; `null` when nothing is, or a newer question with the same key took its place. */

@@ -10,6 +10,7 @@ import {
   goOn,
   layingDay,
   lookingForLevers,
+  findingWhy,
   proposingDay,
   type DayGoesOn,
   type GoingDay,
@@ -18,6 +19,8 @@ import {
   type LoggedEvent,
   type MakeState,
   type ProposalWish,
+  type WhyAnswer,
+  type WhyQuestion,
 } from '@morning-crock/core';
 import type { MakePlan } from '@morning-crock/core/contract';
 import { expose } from 'comlink';
@@ -159,6 +162,16 @@ const kitchenWorker = {
   /** Whole days to choose from, likewise. */
   proposeDay: (key: string, wish: ProposalWish, tell: (share: number) => void) =>
     inSlices(key, proposingDay(wish), tell),
+  /** What went wrong with a batch, by its log; `null` when it was cancelled, asked for anew, or there is no such batch. */
+  async why(
+    key: string,
+    news: LogNews,
+    question: Omit<WhyQuestion, 'state'>,
+    tell: (share: number) => void,
+  ): Promise<WhyAnswer | null> {
+    const state = stateOf(news.makeId, hear(news));
+    return state ? inSlices(key, findingWhy({ ...question, state }), tell) : null;
+  },
   /** What is left of a day that is going on; `null` when a newer question took its place or nothing is left. */
   async goOn(key: string, { makes, ...day }: GoingQuestion): Promise<DayGoesOn | null> {
     const mine = ++count;

@@ -45,18 +45,20 @@ const ICE_PER_LITRE = 1;
 const CHILLED_C = 4;
 const MOST_WATER = 0.6;
 
-/** Where cream of this kind churns best, a little below the middle. */
+/** Where this cream churns best, °C: from and to. */
+export const windowOf = ({ ripened, sourness, feed }: Churning): readonly [number, number] =>
+  churnWindowC({
+    soured: ripened,
+    // Between sweet and ripened its window lies between theirs.
+    ...(sourness === undefined ? {} : { ph: SWEET_PH - sourness * (SWEET_PH - RIPENED_PH) }),
+    feed,
+  });
+
+/** The same, and where in it churning is best begun: a little below the middle. */
 const towards = (
   churning: Churning,
 ): { readonly low: number; readonly high: number; readonly best: number } => {
-  const [low, high] = churnWindowC({
-    soured: churning.ripened,
-    // Between sweet and ripened its window lies between theirs.
-    ...(churning.sourness === undefined
-      ? {}
-      : { ph: SWEET_PH - churning.sourness * (SWEET_PH - RIPENED_PH) }),
-    feed: churning.feed,
-  });
+  const [low, high] = windowOf(churning);
   return { low, high, best: low + 0.75 * (high - low) };
 };
 

@@ -13,6 +13,10 @@ export function formatTemperature(celsius: number, unit: TemperatureUnit): strin
   return `${celsius < 60 ? celsius.toFixed(1) : Math.round(celsius)} °C`;
 }
 
+/** How far two temperatures are apart. @example formatDifference(2, 'F') // '4 °F' */
+export const formatDifference = (kelvin: number, unit: TemperatureUnit): string =>
+  unit === 'F' ? `${Math.round(kelvin * 1.8)} °F` : `${trim(kelvin, 1)} °C`;
+
 /** pH: two decimals, one for a strip. The unit is the word itself. */
 export function formatPh(ph: number, instrument: 'meter' | 'strip' = 'meter'): string {
   return `pH ${ph.toFixed(instrument === 'strip' ? 1 : 2)}`;

@@ -8,6 +8,7 @@ import {
 import type { StepId, StepKind } from '@morning-crock/core/contract';
 import type { Units } from '../../data/units-of.ts';
 import { tasteWords } from './taste-words.ts';
+import { faultWords } from './fault-words.ts';
 import { piecesWords } from './pieces-words.ts';
 import { CUE_WORDS } from '../../charts/curve-data.ts';
 
@@ -102,6 +103,8 @@ export function entryWords(event: LoggedEvent, units: Units): string | null {
       return `photo, ${stepWords(event.data.step)}`;
     case 'tasted':
       return `tasted: ${tasteWords(event.data)}${event.data.text ? `. ${event.data.text}` : ''}`;
+    case 'fault-told':
+      return faultWords(event.data);
     case 'noted':
       return event.data.text;
     case 'reserved':

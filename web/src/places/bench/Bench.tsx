@@ -26,6 +26,10 @@ const BenchLarder = lazy(async () => ({ default: (await import('./BenchLarder.ts
 /** More crocks than these stand smaller. */
 const MANY = 4;
 
+/** Past the latest it was to be ready. */
+const isLate = ({ ready }: Shelved, nowMs: number): boolean =>
+  ready !== null && ready.band.p90 !== null && ready.band.p90 < nowMs;
+
 /** The one thing to do now, or the next one to come. */
 function NowPanel(props: { readonly makes: readonly Shelved[]; readonly nowMs: number }) {
   const { makes, nowMs } = props;
@@ -100,6 +104,7 @@ function NowPanel(props: { readonly makes: readonly Shelved[]; readonly nowMs: n
       <p className="quiet">
         {due ? 'Due since' : 'Due about'} {units.time(next.atMs, nowMs)}
       </p>
+      {isLate(make, nowMs) && <Link to={`/why/${make.id}`}>Late? Find out what went wrong</Link>}
     </section>
   );
 }

@@ -97,6 +97,9 @@ export function Record({ state }: { readonly state: MakeState }) {
         <Button variant="default" onClick={() => window.print()}>
           Print
         </Button>
+        <Button component={Link} to={`/why/${state.id}`} variant="default">
+          What went wrong?
+        </Button>
         {food && (
           <Button component={Link} to={`/larder/put-up/${state.id}`} variant="default">
             Add to larder

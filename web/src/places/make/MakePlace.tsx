@@ -209,7 +209,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
           {Under && <Under live={live} nowMs={minuteMs} />}
           {words && (
             <p className="caution above-s" role="status">
-              {words}
+              {words} <Link to={`/why/${state.id}`}>What went wrong?</Link>
             </p>
           )}
           {forecast.neverSets > 0.1 && seenSetMs(state) === null && state.chilledAtMs === null && (
@@ -270,6 +270,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
           <LaterTaste state={state} />
           <Tags state={state} />
           <Turnings state={state} forecast={forecast} nowMs={minuteMs} />
+          <WentWrongLink makeId={state.id} />
           {safety.verdict !== 'over' && <GoesInto state={state} />}
           <Parting state={state} />
           <PartingButter state={state} />
@@ -296,6 +297,13 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
     </>
   );
 }
+
+/** Something is not as it should be: what went wrong, and what now. */
+const WentWrongLink = ({ makeId }: { readonly makeId: string }) => (
+  <Link to={`/why/${makeId}`} className="unfolds">
+    Not as it should be? What went wrong?
+  </Link>
+);
 
 /** What no step asks to be tasted can be tasted once it is weighed. */
 function LaterTaste({ state }: { readonly state: MakeState }) {
@@ -374,6 +382,7 @@ export function MakePlace({ make, state }: { readonly make: OneMake; readonly st
           </p>
           <Note state={state} />
           <LaterTaste state={state} />
+          <WentWrongLink makeId={id} />
           <EntryLog streamId={state.id} events={state.events} endedMs={state.finished.atMs} />
         </div>
       ) : live ? (

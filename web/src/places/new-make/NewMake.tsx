@@ -1,5 +1,12 @@
 import '../../parts/fields/form-styles.ts';
-import { beginPlan, planOfMethod, productOf, type MakeState } from '@morning-crock/core';
+import {
+  beginPlan,
+  CAUSE_IDS,
+  planOfMethod,
+  productOf,
+  type CauseId,
+  type MakeState,
+} from '@morning-crock/core';
 import {
   PRODUCT_TAKES,
   PRODUCT_IDS,
@@ -51,6 +58,10 @@ function wantedCulture(search: URLSearchParams, repeated: MakeState | null): Wan
   return lineId === undefined ? { kind: 'none' } : { kind: 'line', id: lineId };
 }
 
+/** What went wrong the last time, where the address says so. */
+const askedChange = (search: URLSearchParams): CauseId | null =>
+  CAUSE_IDS.find((cause) => cause === search.get('change')) ?? null;
+
 const What = memo(WhatToMake);
 const Shown = memo(Outlook);
 
@@ -72,7 +83,7 @@ function Form({
       ? draft
       : method
         ? planOfMethod(method, kitchen, new Date(Math.round(now())).toISOString())
-        : startingPlan(kitchen, repeated, Math.round(now()), askedProduct(search));
+        : startingPlan(kitchen, repeated, Math.round(now()), askedProduct(search), askedChange(search));
   });
   const { data: factors = NOTHING_LEARNED } = useFactorsQuery();
   const planning = usePlanning(makeId, initial, kitchen, factors);

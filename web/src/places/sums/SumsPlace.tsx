@@ -176,6 +176,13 @@ export function SumsPlace() {
   return (
     <div className="sums">
       <nav ref={names} aria-label="Tools" className="sum-names">
+        <div className="sum-group">
+          <h2>
+            <CrockDrawing fill={0.55} surface="whey" brush="buds" label="" />
+            Trouble
+          </h2>
+          <NavLink to="/why">What went wrong?</NavLink>
+        </div>
         {GROUPS.map((group) => (
           <div key={group.id} className="sum-group">
             <h2>

@@ -1,22 +1,21 @@
 import {
-  formatMinutes,
   loadStanding,
   slowChurning,
   STAGE_WORDS,
   toCelsius,
   handReading,
-  type Remedy,
   type SlowCause,
   makeAt,
 } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { now, useNow } from '../../../data/clock.ts';
 import { chosenThermometer } from '../../../data/device.ts';
 import { record } from '../../../data/store.ts';
-import type { Units } from '../../../data/units-of.ts';
 import { useKitchen, useUnits } from '../../../data/use-units.ts';
 import { QuantityField } from '../../../parts/fields/QuantityField.tsx';
+import { Remedies } from '../../../parts/tables/Remedies.tsx';
 import { valueFault } from '../../../parts/fields/value-checks.ts';
 import type { PanelProps } from './panel.ts';
 import './too-long.css';
@@ -35,22 +34,6 @@ const CAUSE_WORDS: Readonly<Record<SlowCause, string>> = {
   unknown:
     'The temperature is right. Check for a slow speed, a stabiliser in the cream, or less fat than you thought.',
 };
-
-/** What to do, in words with its minutes. */
-function remedyWords({ what, bath, water }: Remedy, units: Units): string {
-  switch (what) {
-    case 'warm-bath':
-      return `Stand the cream in water at ${units.temperature(bath!.celsius)} and stir for about ${formatMinutes(bath!.minutes)}, to reach ${units.temperature(bath!.toC)}`;
-    case 'cold-bath':
-      return `Stand the cream in iced water and stir for about ${formatMinutes(bath!.minutes)}, to reach ${units.temperature(bath!.toC)}`;
-    case 'chilled-water':
-      return `Add ${units.volume(water!.massKg)} of drinking water at ${units.temperature(water!.celsius)}, to reach ${units.temperature(water!.toC)} (this thins the buttermilk)`;
-    case 'two-loads':
-      return 'Take out half the cream and churn two loads';
-    case 'go-on':
-      return 'Carry on churning';
-  }
-}
 
 /** When its next stage is late, and after twice the longest it should take: one question, then what could be done, each played through. */
 export function TooLong({ live: { state } }: PanelProps) {
@@ -117,42 +100,9 @@ export function TooLong({ live: { state } }: PanelProps) {
       {slow.causes.slice(1).map((cause) => (
         <p key={cause}>{CAUSE_WORDS[cause]}</p>
       ))}
-      <ol>
-        {slow.remedies.map((remedy) => {
-          const words = remedyWords(remedy, units);
-          return (
-            <li key={remedy.what}>
-              <span className="grows">
-                {words}, <strong>then churn about {formatMinutes(remedy.thenMin)} more</strong>
-              </span>
-              {remedy.water !== null ? (
-                <Button
-                  variant="default"
-                  onClick={() =>
-                    void record(state.id, 'water-poured', {
-                      massKg: remedy.water!.massKg,
-                      celsius: remedy.water!.celsius,
-                      typed: { value: Math.round(remedy.water!.massKg * 1000), unit: 'mL' },
-                    })
-                  }
-                >
-                  Mark as added
-                </Button>
-              ) : (
-                remedy.what !== 'go-on' && (
-                  <Button
-                    variant="default"
-                    onClick={() => void record(state.id, 'noted', { text: `${words}.` })}
-                  >
-                    Do this
-                  </Button>
-                )
-              )}
-            </li>
-          );
-        })}
-      </ol>
+      <Remedies makeId={state.id} remedies={slow.remedies} taken />
       <p className="quiet">Estimates. Measure again afterwards to update the times.</p>
+      <Link to={`/why/${state.id}?complaint=no-butter`}>What went wrong?</Link>
     </section>
   );
 }
