@@ -7,7 +7,7 @@ import { startKitchen } from './throwaway.mjs';
 import { ulid } from 'ulid';
 
 /**
- * @typedef {{ name: string, path: string, dark?: boolean, width?: number, height?: number, press?: string[], send?: object[], day?: object }} View
+ * @typedef {{ name: string, path: string, dark?: boolean, width?: number, height?: number, send?: object[], day?: object }} View
  * @typedef {{ id: string, product: string, status: string, startedAt: string }} Make
  */
 
@@ -26,6 +26,7 @@ try {
   const incubating = of('yogurt', 'under-way').at(-1).id;
   const churning = of('butter', 'under-way')[0].id;
   const record = of('yogurt', 'kept')[0].id;
+  const unset = of('yogurt', 'discarded')[0].id;
   const ageing = of('cheese', 'under-way').at(-1).id;
   const version = 3;
   /** @param {string} streamId @param {[number, string, object][]} told minutes ago, what, and with what */
@@ -79,11 +80,7 @@ try {
     { name: 'kitchen', path: '/kitchen' },
     { name: 'sums', path: `/sums/powder` },
     { name: 'cheese', path: `/makes/${ageing}` },
-    {
-      name: 'work-back',
-      path: '/new',
-      press: ['.plan-line:last-child .plan-line-label', 'back from a finish time', 'Find options'],
-    },
+    { name: 'why', path: `/why/${unset}?complaint=not-set` },
     { name: 'bench-before-dawn', path: '/', dark: true },
     { name: 'bench-phone', path: '/', width: 390, height: 844 },
     { name: 'make-phone', path: `/makes/${incubating}`, width: 390, height: 844 },
@@ -92,7 +89,7 @@ try {
   mkdirSync(join(ROOT, 'docs/screenshots'), { recursive: true });
   // Some of them, by name: npm run pictures -- bench day
   const only = process.argv.slice(2);
-  for (const { name, path, dark = false, width = 1280, height = 800, press = [], send, day } of views) {
+  for (const { name, path, dark = false, width = 1280, height = 800, send, day } of views) {
     if (only.length > 0 && !only.includes(name)) continue;
     if (send) {
       const answer = await fetch(`${address}/api/events`, {
@@ -111,17 +108,11 @@ try {
         JSON.stringify(day),
       );
     await page.goto(address + path);
-    for (const words of press) {
-      // Two days ahead there is a way whatever the hour; tomorrow morning may be out of reach in the evening.
-      if (words === 'Find options') await page.select('.work-back select', '2');
-      await page.locator(words.startsWith('.') ? words : `::-p-text(${words})`).click();
-      if (words === 'Find options') await page.waitForSelector('.offers', { timeout: 30_000 });
-    }
     // The shelf stands full before its times are known, and the times come one by one: all must stay still for a while.
     await page.waitForFunction(
       (stillMs) => {
         const moves =
-          /Working out|Opening|Drawing|planned until/.test(document.body.innerText) ||
+          /Working out|Comparing the log|Opening|Drawing|planned until/.test(document.body.innerText) ||
           document.querySelector('.fading') !== null;
         const since = moves ? Date.now() : Number(document.body.dataset['stillSince'] ?? Date.now());
         document.body.dataset['stillSince'] = String(since);

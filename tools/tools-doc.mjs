@@ -120,7 +120,9 @@ const fieldsOf = (shape) =>
 
 await ensurePackages((line) => console.error(`· ${line}`));
 await buildSums((line) => console.error(`· ${line}`));
-const { listSums } = await import(new URL('../core/dist/sums.mjs', import.meta.url).href);
+const { listFaults, listSums } = await import(new URL('../core/dist/sums.mjs', import.meta.url).href);
+/** @type {{ complaints: { id: string, label: string, causes: string[] }[], causes: { id: string, title: string }[] }} */
+const faults = listFaults();
 const tools = /** @type {{ name: string, in: Shape, out: Shape }[]} */ (listSums());
 const sorted = [...tools].sort((a, b) => (a.name < b.name ? -1 : 1));
 const unnamed = sorted.filter(({ name }) => !PURPOSE[name]).map(({ name }) => name);
@@ -148,6 +150,21 @@ const text = [
     '',
     `Out: ${fieldsOf(out)}.`,
   ]),
+  '',
+  '## Complaints and causes',
+  '',
+  'What `why` takes and gives. The ids are stable: logs and scripts keep them.',
+  '',
+  '| complaint | in words | causes |',
+  '| --- | --- | --- |',
+  ...faults.complaints.map(
+    ({ id, label, causes }) =>
+      `| \`${id}\` | ${label} | ${causes.map((cause) => `\`${cause}\``).join(', ')} |`,
+  ),
+  '',
+  '| cause | in words |',
+  '| --- | --- |',
+  ...faults.causes.map(({ id, title }) => `| \`${id}\` | ${title} |`),
   '',
 ].join('\n');
 const file = join(ROOT, 'docs', 'TOOLS.md');

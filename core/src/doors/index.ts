@@ -1,1 +1,2 @@
 export { answerSum, listSums } from './door.ts';
+export { listFaults } from './why-sums.ts';

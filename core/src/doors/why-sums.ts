@@ -1,6 +1,6 @@
 import type * as z from 'zod';
 import { foldMake, type MakeState } from '../make/index.ts';
-import { CAUSES, CLUES, COMPLAINTS } from '../science/causes/index.ts';
+import { CAUSE_IDS, CAUSES, CLUES, COMPLAINT_IDS, COMPLAINTS } from '../science/causes/index.ts';
 import { eventsOfNeverEntered, findingWhy, toDegrees } from '../why/index.ts';
 import type { WHY_INPUTS, WHY_OUTPUTS } from './why-schemas.ts';
 
@@ -75,3 +75,16 @@ export const WHY_SUMS = {
     };
   },
 };
+
+/** The ids that complaints and causes have in logs and scripts, with what they are called. */
+export const listFaults = (): {
+  readonly complaints: readonly { readonly id: string; readonly label: string; readonly causes: string[] }[];
+  readonly causes: readonly { readonly id: string; readonly title: string }[];
+} => ({
+  complaints: COMPLAINT_IDS.map((id) => ({
+    id,
+    label: COMPLAINTS[id].label,
+    causes: Object.keys(COMPLAINTS[id].causes),
+  })),
+  causes: CAUSE_IDS.map((id) => ({ id, title: CAUSES[id].title })),
+});

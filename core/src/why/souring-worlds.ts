@@ -52,7 +52,7 @@ const evenly = <T>(amounts: readonly T[], of: (amount: T) => Omit<WorldPlan, 'sh
 
 /** Places are a little off more often than much: how fast that falls, K. What is not switched on at all is far off, and not so rare. */
 const OFF_FADES_K = 6;
-const FAR_OFF = 0.1;
+const FAR_OFF = 0.25;
 function places(cause: 'place-cold' | 'place-hot', offs: readonly number[]): WorldPlan[] {
   const weights = offs.map((off) => Math.exp(-Math.abs(off) / OFF_FADES_K) + FAR_OFF);
   const all = weights.reduce((sum, weight) => sum + weight, 0);

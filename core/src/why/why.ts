@@ -81,7 +81,7 @@ const JUST_LOOKED_H = 0.5;
 const NOT_SOUR = { ph: 6, sigma: 0.45 } as const;
 /** A place nobody checked is to blame more often; one that many batches taught, less. */
 const UNCHECKED_TIMES = 1.9;
-const TAUGHT_TIMES = 0.6;
+const TAUGHT_TIMES = 0.8;
 const TAUGHT_BATCHES = 4;
 
 /** What the complaint itself says of the acid, where nobody entered a look. */

@@ -48,6 +48,8 @@ import {
   thrownWords,
 } from './answer-words.ts';
 import { DaybookHead } from './DaybookHead.tsx';
+import { Settled } from './Settled.tsx';
+import { SinceFaults } from './SinceFaults.tsx';
 import { useDaybook } from './use-daybook.ts';
 
 const BY_WORD: Readonly<Record<FatLostBy, string>> = { season: 'month', feed: 'feed', churn: 'churn' };
@@ -141,6 +143,7 @@ export function Answers() {
       {daybook.known && makes.length === 0 && <p>No finished batches to answer from yet.</p>}
       {makes.length > 0 && (
         <div className="answers">
+          <SinceFaults makes={makes} />
           <Answer
             question="Does the culture slow down over the generations?"
             sentence={`${paceWords(turns.pace)}${ofCulture}`}
@@ -237,6 +240,7 @@ export function Answers() {
               ]),
             }}
           />
+          <Settled makes={makes} />
         </div>
       )}
       <p className="quiet above-m">

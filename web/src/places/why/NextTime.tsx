@@ -53,8 +53,12 @@ export function NextTime(props: {
   const units = useUnits();
   return (
     <section className="next-time" aria-label="This batch and the next">
-      <h2>This batch</h2>
-      <p>{toDegrees(COMPLAINTS[complaint].stillGood, units.temperatureUnit)}</p>
+      {!state.finished && (
+        <>
+          <h2>This batch</h2>
+          <p>{toDegrees(COMPLAINTS[complaint].stillGood, units.temperatureUnit)}</p>
+        </>
+      )}
       {cause !== null && (
         <>
           <h2>Next time</h2>
