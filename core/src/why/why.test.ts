@@ -4,13 +4,15 @@ import { defaultKitchen } from '../kitchen/index.ts';
 import type { LoggedEvent } from '../log/index.ts';
 import { foldMake, makeAt, type MakeState } from '../make/index.ts';
 import { beginPlan, defaultPlan } from '../products/index.ts';
+import { DEFECTS_OF } from '../science/souring/index.ts';
 import { HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
 import { churningLog, told } from '../steps/index.ts';
 import { churnEvidence, churnSuspects } from './churning-fit.ts';
 import { toDegrees } from './degrees.ts';
 import { diagnosedBatches, rightShare, whyOf } from './fixtures/diagnosed.ts';
 import { FAULTS_TOLD } from './faults-told.ts';
-import { changedFor, eventsOfNeverEntered } from './index.ts';
+import { complaintOf } from './complaint-known.ts';
+import { changedFor, complaintKnown, eventsOfNeverEntered } from './index.ts';
 
 const ID = '00000000000000000000000000';
 const NOW_MS = Date.parse('2026-03-02T18:00:00.000Z');
@@ -202,6 +204,20 @@ describe('what is kept and what follows', () => {
     const faults = told(state, FAULTS_TOLD);
     expect([...faults.keys()]).toEqual(['thin', 'not-set']);
     expect(faults.get('not-set')!.settled).toBe('place-cold');
+  });
+
+  it('knows what is complained of by what was tasted, by the kind of thing, until something else was asked', () => {
+    const tasted = entry(2, 'tasted', { text: '', defects: ['weak', 'bitter'] });
+    expect(complaintKnown(souring(7))).toBeNull();
+    expect(complaintKnown(souring(7, [tasted]))).toBe('thin');
+    const asked = entry(1, 'fault-told', { complaint: 'split', answers: {}, settled: null });
+    expect(complaintKnown(souring(7, [tasted, asked]))).toBe('split');
+  });
+
+  it('has a complaint for every defect that is tasted', () => {
+    for (const kind of ['milk', 'cream', 'butter', 'ghee'] as const)
+      for (const defect of DEFECTS_OF[kind])
+        expect([defect, kind, complaintOf(defect, kind)]).not.toContain(null);
   });
 
   it('changes one thing of a plan, or says that nothing of it would help', () => {

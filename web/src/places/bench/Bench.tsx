@@ -104,7 +104,9 @@ function NowPanel(props: { readonly makes: readonly Shelved[]; readonly nowMs: n
       <p className="quiet">
         {due ? 'Due since' : 'Due about'} {units.time(next.atMs, nowMs)}
       </p>
-      {isLate(make, nowMs) && <Link to={`/why/${make.id}`}>Late? Find out what went wrong</Link>}
+      {isLate(make, nowMs) && (
+        <Link to={`/why/${make.id}?complaint=not-set`}>Late? Find out what went wrong</Link>
+      )}
     </section>
   );
 }

@@ -209,7 +209,12 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
           {Under && <Under live={live} nowMs={minuteMs} />}
           {words && (
             <p className="caution above-s" role="status">
-              {words} <Link to={`/why/${state.id}`}>What went wrong?</Link>
+              {words}{' '}
+              <Link
+                to={`/why/${state.id}?complaint=${forecast.contradiction?.direction === 'faster' ? 'too-sour' : 'not-set'}`}
+              >
+                What went wrong?
+              </Link>
             </p>
           )}
           {forecast.neverSets > 0.1 && seenSetMs(state) === null && state.chilledAtMs === null && (

@@ -36,7 +36,6 @@ function ValueAsked(props: {
   const label = of === 'ph' ? 'pH now' : 'Temperature now';
   return (
     <form
-      aria-label={label}
       onSubmit={(event) => {
         event.preventDefault();
         if (typed === null) return;

@@ -1,6 +1,7 @@
 import '../../parts/fields/form-styles.ts';
 import {
   COMPLAINT_IDS,
+  complaintKnown,
   FAULTS_TOLD,
   faultyKindsOf,
   MINUTE_MS,
@@ -29,8 +30,7 @@ export function WhyOfBatch({ make, state }: { readonly make: OneMake; readonly s
   const nowMs = Math.ceil(useNow(MINUTE_MS) / EVERY_MS) * EVERY_MS - EVERY_MS;
   const last = make.events.reduce((most, { at }) => Math.max(most, Date.parse(at)), 0);
   const asked = search.get('complaint');
-  const complaint: ComplaintId | null =
-    COMPLAINT_IDS.find((id) => id === asked) ?? [...faults.keys()].at(-1) ?? null;
+  const complaint: ComplaintId | null = COMPLAINT_IDS.find((id) => id === asked) ?? complaintKnown(state);
   const fault = complaint === null ? undefined : faults.get(complaint);
   const answers = fault?.answers ?? {};
   const settled: Suspect | undefined =
