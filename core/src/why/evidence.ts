@@ -2,7 +2,8 @@ import type { CauseId } from '../science/causes/index.ts';
 import { interpolateLinear } from '../science/numerics/index.ts';
 import { lnLikelihoods, memberPh, type Cue, type Ensemble } from '../science/souring/index.ts';
 import { HOUR_MS } from '../science/units/index.ts';
-import { lnAcid, lnWarm, type SouringLog } from './souring-fit.ts';
+import { lnAcid, lnWarm } from './souring-fit.ts';
+import type { Walked } from './walked.ts';
 import type { SouringWorld } from './souring-worlds.ts';
 
 /** Something that speaks for a cause, or against it. */
@@ -13,11 +14,6 @@ export interface Evidence {
   readonly atMs: number | null;
   /** ln of how much better it goes with this cause than with the others; below 0 worse. */
   readonly nats: number;
-}
-
-interface Walked {
-  readonly worlds: readonly SouringWorld[];
-  readonly log: SouringLog;
 }
 
 /** Cues as somebody says them. */
@@ -50,7 +46,7 @@ const middlePh = (ensemble: Ensemble, hour: number): number => {
  * @param shares how likely each world is
  */
 export function readingEvidence(
-  { worlds, log }: Walked,
+  { worlds, log }: Pick<Walked, 'worlds' | 'log'>,
   shares: readonly number[],
   cause: CauseId,
 ): Evidence[] {

@@ -2,44 +2,35 @@ import {
   makeAt,
   pointForecast,
   safetyOf,
-  showsSet,
   souringOf,
-  soursToTheEnd,
-  walkThermal,
   type MakeState,
   type SafetyState,
 } from '../make/index.ts';
-import { faultyKindsOf } from '../products/index.ts';
 import {
   answered,
   clueLikelihood,
   CLUES,
   cluesOf,
-  COMPLAINTS,
   priorsOf,
   weigh,
   whatWouldTell,
   WORTH_ASKING_BITS,
   type CauseShare,
-  type CauseId,
   type ClueId,
   type ComplaintId,
-  type LogClue,
   type Suspect,
   type Telling,
 } from '../science/causes/index.ts';
-import { createRandom, hashSeed } from '../science/numerics/index.ts';
-import { drawMembers, STARTER_FACTS, warmCulture, type Cue } from '../science/souring/index.ts';
+import { hashSeed } from '../science/numerics/index.ts';
 import { HOUR_MS } from '../science/units/index.ts';
-import { placeUnchecked } from '../setup/index.ts';
-import { churningClues, churningLog, curdClues } from '../steps/index.ts';
+import { churningLog } from '../steps/index.ts';
+import { logClues, movesOf, notAsked } from './batch-clues.ts';
 import { churnEvidence, churnSuspects } from './churning-fit.ts';
-import { kefirLogClues, milkLogClues } from './milk-log-clues.ts';
 import { readingEvidence, type Evidence } from './evidence.ts';
 import { readingsTell, type ReadingTells } from './readings.ts';
 import { rescuing, type Rescue } from './rescues.ts';
-import { fitOf, lnAcid, lnNone, souringLog, type SouringLog } from './souring-fit.ts';
-import { souringWorlds, type SouringWorld } from './souring-worlds.ts';
+import { lnAcid } from './souring-fit.ts';
+import { placeOff, walked, worldShares } from './walked.ts';
 
 /** A batch that is complained of. */
 export interface WhyQuestion {
@@ -69,133 +60,6 @@ export interface WhyAnswer {
   readonly placeOffC: number | null;
   /** The safety clock of a souring that is under way; `null` where nothing sours. */
   readonly safety: SafetyState | null;
-}
-
-/** Members run in each world: few, as they are the same ones in every world. */
-const MEMBERS = 48;
-/** Complaints that the walk of the souring tells about. */
-const OF_SOURING: ReadonlySet<ComplaintId> = new Set<ComplaintId>(['not-set', 'not-sour']);
-/** A look so recent speaks for itself, h. */
-const JUST_LOOKED_H = 0.5;
-/** pH of something that does not taste sour, and its scatter. */
-const NOT_SOUR = { ph: 6, sigma: 0.45 } as const;
-/** A place nobody checked is to blame more often; one that many batches taught, less. */
-const UNCHECKED_TIMES = 1.9;
-const TAUGHT_TIMES = 0.8;
-const TAUGHT_BATCHES = 4;
-
-/** What the complaint itself says of the acid, where nobody entered a look. */
-function complained(
-  complaint: ComplaintId,
-  state: MakeState,
-  hour: number,
-  cues: readonly Cue[],
-): Partial<Pick<SouringLog, 'acid' | 'unset'>> {
-  const zero = state.inoculatedAtMs ?? 0;
-  const looked = state.acidity.some(
-    (entry) => Math.abs((entry.atMs - zero) / HOUR_MS - hour) < JUST_LOOKED_H,
-  );
-  if (looked) return {};
-  return complaint === 'not-sour'
-    ? { acid: [{ kind: 'ph', hour, instrument: 'tongue', ...NOT_SOUR }] }
-    : { unset: { hour, cues: cues.filter((cue) => !showsSet(cue)), is: true } };
-}
-
-/** What moves the priors: whether the place was ever checked, and what cannot be at all. */
-function movesOf(state: MakeState): Partial<Record<CauseId, number>> {
-  const { plan } = state;
-  const taught = (plan.factors?.placeHeat?.makes ?? 0) >= TAUGHT_BATCHES;
-  const place = placeUnchecked(plan) ? UNCHECKED_TIMES : taught ? TAUGHT_TIMES : 1;
-  const none = STARTER_FACTS[plan.starter.kind].dosing === 'none';
-  return {
-    'place-cold': place,
-    'place-hot': place,
-    ...(none ? { 'starter-weak': 0, 'under-dosed': 0, 'too-hot': 0 } : {}),
-    ...(state.temperatures.length === 0 ? { 'thermometer-off': 0 } : {}),
-  };
-}
-
-/** Clues that say nothing of this batch, whoever answers: their words fit another one, or the log says it better. */
-function notAsked(state: MakeState, complaint: ComplaintId): ReadonlySet<ClueId> {
-  const { inoculatedAtMs, temperatures, chilledAtMs, finished } = state;
-  const readWhileSouring = temperatures.some(({ atMs }) => atMs > (inoculatedAtMs ?? Infinity));
-  // A thermometer says more than a hand, or than somebody remembers.
-  const walked = OF_SOURING.has(complaint) && readWhileSouring;
-  const over = chilledAtMs !== null || finished !== null;
-  return new Set<ClueId>([
-    ...(!warmCulture(state.plan.starter.kind) || walked || (OF_SOURING.has(complaint) && !over)
-      ? (['stood'] as const)
-      : []),
-    ...(walked || over ? (['place-checked'] as const) : []),
-    ...(temperatures.length === 0 ? (['ice-check'] as const) : []),
-  ]);
-}
-
-/** What the log itself says of a complaint's clues. */
-function logClues(state: MakeState, nowMs: number): LogClue[] {
-  const kinds = new Set(faultyKindsOf(state.plan));
-  const at = makeAt(state, nowMs);
-  return [
-    ...(kinds.has('milk') || kinds.has('curd') || kinds.has('cream') || kinds.has('kefir')
-      ? milkLogClues(state, nowMs)
-      : []),
-    ...(kinds.has('kefir') || kinds.has('cream') ? kefirLogClues(state, nowMs) : []),
-    ...(kinds.has('butter') ? churningClues(at) : []),
-    ...(kinds.has('curd') ? curdClues(at) : []),
-  ];
-}
-
-interface Walked {
-  readonly worlds: readonly SouringWorld[];
-  readonly log: SouringLog;
-  readonly lnWorlds: readonly number[];
-  readonly lnWalk: ReadonlyMap<Suspect, number>;
-  readonly hour: number;
-  readonly cues: readonly Cue[];
-}
-
-/** The souring in all its worlds, held against the log; `null` where the complaint is of something else. */
-function* walked({ state, complaint, nowMs }: WhyQuestion, seed: number): Generator<number, Walked | null> {
-  const souring = souringOf(state);
-  const zero = state.inoculatedAtMs;
-  if (!OF_SOURING.has(complaint) || !souring || !soursToTheEnd(state) || zero === null) return null;
-  const random = createRandom(seed);
-  const worlds = yield* souringWorlds(state, nowMs, drawMembers(MEMBERS, random));
-  if (worlds.length === 0) return null;
-  const hour = (Math.min(nowMs, state.chilledAtMs ?? nowMs, state.finished?.atMs ?? nowMs) - zero) / HOUR_MS;
-  const { cues } = souring;
-  const { denatured } = walkThermal(state, nowMs);
-  const log = souringLog(state, denatured, complained(complaint, state, hour, cues));
-  const fit = fitOf(worlds, log);
-  const { lnWorlds, lnCauses } = fit;
-  yield 1;
-  const { causes } = COMPLAINTS[complaint];
-  const none = lnNone(worlds, log, fit, cues, (cause) => causes[cause] ?? 0, random);
-  return { worlds, log, lnWorlds, lnWalk: new Map<Suspect, number>([...lnCauses, [null, none]]), hour, cues };
-}
-
-/** How likely each world is, of all worlds and none, by how likely its cause is. */
-function worldShares({ worlds, lnWorlds }: Walked, beliefs: readonly CauseShare[]): number[] {
-  const of = (cause: Suspect): number => beliefs.find((belief) => belief.cause === cause)?.share ?? 0;
-  const own = worlds.map(({ share }, i) => Math.log(share) + lnWorlds[i]!);
-  return worlds.map(({ cause }, i) => {
-    const peers = worlds.flatMap((world, j) => (world.cause === cause ? [own[j]!] : []));
-    const top = Math.max(...peers);
-    const all = peers.reduce((sum, ln) => sum + Math.exp(ln - top), 0);
-    return of(cause) * (Math.exp(own[i]! - top) / all);
-  });
-}
-
-/** How far the place is off on average, over the worlds in which it is, K. */
-function placeOff({ worlds }: Walked, shares: readonly number[]): number {
-  let sum = 0;
-  let all = 0;
-  for (const [i, { cause, placeOffC = 0 }] of worlds.entries())
-    if (cause === 'place-cold') {
-      sum += shares[i]! * placeOffC;
-      all += shares[i]!;
-    }
-  return sum / all;
 }
 
 /** By how much a clue speaks for a cause rather than for the others, nats. */
