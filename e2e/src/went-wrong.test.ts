@@ -188,6 +188,29 @@ test('skyr drained too far: how long was enough, and its own whey stirred back',
   await seeNoMore(page, 'Mark as stirred in');
 });
 
+test('thin yogurt of milk that was hardly heated: a cloth for this one, the method and the next batch are changed', async () => {
+  const id = await begun('yogurt', 'chill', 6 * HOUR_MS, (plan) => ({
+    ...plan,
+    heat: { ...plan.heat, kind: 'touch', targetC: 68, holdMin: 0 },
+  }));
+  const page = await open(`/why/${id}?complaint=thin`);
+  await see(page, 'The milk was not heated enough');
+  expect(await first(page)).toBe('The milk was not heated enough');
+  await see(page, 'Drain it through a cloth in the fridge');
+  await see(page, /About 1\.\d+ kg stays, with 4\.\d % protein/);
+  await see(page, 'Heat the milk to 85 °C and hold it there for 20 minutes.');
+  await tap(page, 'button', 'Change the method');
+  await see(page, 'Saved as “Held hot, set warm, our version”.');
+  const [kept] = await stored('method-changed', 1);
+  expect(kept!.data).toMatchObject({
+    kind: 'saved',
+    method: { basedOn: { id: 'yogurt' }, aims: { heat: { kind: 'hold', targetC: 85, holdMin: 20 } } },
+  });
+  await tap(page, 'link', 'Repeat with this change');
+  await see(page, 'Repeat Held hot, set warm');
+  await see(page, /85 °C/);
+});
+
 test('what must not be eaten is said before any cause, and nothing is offered', async () => {
   const id = await begun('yogurt', 'incubate', 13 * HOUR_MS);
   const page = await open(`/why/${id}?complaint=not-set`);
@@ -195,7 +218,7 @@ test('what must not be eaten is said before any cause, and nothing is offered', 
   await see(page, 'Estimates, from this batch');
   await seeNoMore(page, 'What to do now');
   await tap(page, 'button', 'Change complaint');
-  await tap(page, 'button', 'Gassy or yeasty');
+  await tap(page, 'button', 'Gassy, yeasty or mouldy');
   await see(page, 'Do not eat it. Throw it away, boil everything it touched');
   await seeNoMore(page, 'Next time');
 });

@@ -2,8 +2,9 @@ export { findingWhy, type CauseFound, type WhyAnswer, type WhyQuestion } from '.
 export type { Evidence } from './evidence.ts';
 export type { ReadingTells } from './readings.ts';
 export { complaintKnown } from './complaint-known.ts';
+export { drainRescue, type DrainRescue } from './drain-rescue.ts';
 export { toDegrees } from './degrees.ts';
 export { FAULTS_TOLD } from './faults-told.ts';
 export { eventsOfNeverEntered, type NeverEntered } from './never-entered.ts';
-export { changedFor } from './next-time.ts';
+export { changedFor, methodChangedFor } from './next-time.ts';
 export type { Rescue } from './rescues.ts';

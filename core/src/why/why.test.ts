@@ -4,6 +4,7 @@ import { defaultKitchen } from '../kitchen/index.ts';
 import type { LoggedEvent } from '../log/index.ts';
 import { foldMake, makeAt, type MakeState } from '../make/index.ts';
 import { beginPlan, defaultPlan } from '../products/index.ts';
+import { SHIPPED_METHODS } from '../products/methods/index.ts';
 import { DEFECTS_OF } from '../science/souring/index.ts';
 import { HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
 import { churningLog, told } from '../steps/index.ts';
@@ -12,7 +13,8 @@ import { toDegrees } from './degrees.ts';
 import { diagnosedBatches, rightShare, whyOf } from './fixtures/diagnosed.ts';
 import { FAULTS_TOLD } from './faults-told.ts';
 import { complaintOf } from './complaint-known.ts';
-import { changedFor, complaintKnown, eventsOfNeverEntered } from './index.ts';
+import { batchOf } from '../setup/index.ts';
+import { changedFor, complaintKnown, drainRescue, eventsOfNeverEntered, methodChangedFor } from './index.ts';
 
 const ID = '00000000000000000000000000';
 const NOW_MS = Date.parse('2026-03-02T18:00:00.000Z');
@@ -214,6 +216,17 @@ describe('what is kept and what follows', () => {
     expect(complaintKnown(souring(7, [tasted, asked]))).toBe('split');
   });
 
+  it('mends what came out thin in a cloth: mass and protein are kept, and a longer time gives more whey', () => {
+    const state = souring(7);
+    const drain = drainRescue(state, 'thin', NOW_MS)!;
+    const { composition, massKg } = batchOf(PLAN);
+    expect(drain.wheyKg + drain.curdKg).toBeCloseTo(massKg, 6);
+    expect(drain.proteinFraction).toBeCloseTo(1.4 * composition.proteinFraction, 4);
+    expect(drain.hours[0]).toBeLessThan(drain.hours[1]);
+    expect(drain.hours[1]).toBeLessThan(drain.hours[2]);
+    expect(drainRescue(state, 'bitter', NOW_MS)).toBeNull();
+  });
+
   it('has a complaint for every defect that is tasted', () => {
     for (const kind of ['milk', 'cream', 'butter', 'ghee'] as const)
       for (const defect of DEFECTS_OF[kind])
@@ -228,6 +241,20 @@ describe('what is kept and what follows', () => {
     expect(changedFor(PLAN, 'lean')!.milk.powder!.massKg).toBeCloseTo(0.062, 2);
     expect(changedFor(PLAN, 'phage')).toBeNull();
     expect(changedFor({ ...PLAN, inoculateC: 48 }, 'too-hot')!.inoculateC).toBe(43);
+  });
+
+  it('changes the method too, where it is the method that says so', () => {
+    const method = SHIPPED_METHODS.find(({ id }) => id === 'yogurt')!;
+    const cool = { ...PLAN, heat: { ...PLAN.heat, targetC: 70, holdMin: 0 } };
+    const changed = methodChangedFor(method, cool, 'unheated')!;
+    expect(changed.aims.heat).toMatchObject({ kind: 'hold', targetC: 85, holdMin: 20 });
+    expect({ ...changed, aims: null }).toEqual({ ...method, aims: null });
+    expect(methodChangedFor(method, { ...PLAN, inoculateC: 48 }, 'too-hot')!.aims.inoculateC).toBe(43);
+    expect(methodChangedFor(method, PLAN, 'lean')!.aims.powderShare).toBeCloseTo(0.03, 9);
+    expect(methodChangedFor(method, PLAN, 'place-hot')!.aims.place!.setPointC).toBe(40);
+    expect(methodChangedFor(method, PLAN, 'starter-weak')).toBeNull();
+    const raw = { ...method, steps: method.steps.filter(({ kind }) => kind !== 'heat') };
+    expect(methodChangedFor(raw, cool, 'unheated')).toBeNull();
   });
 
   it('writes temperatures and how far they are apart as somebody reads them', () => {

@@ -78,11 +78,12 @@ const ALL = {
   },
   stringy: {
     label: 'Stringy or slimy',
-    stillGood: 'Harmless if it smells clean. Stir it smooth, or use it in baking.',
+    stillGood:
+      'A ropy strain is harmless: stir it smooth, or bake with it. If it does not smell clean, discard it.',
     causes: { ropy: 0.52, contaminated: 0.3, 'old-milk': 0.12 },
   },
   gassy: {
-    label: 'Gassy or yeasty',
+    label: 'Gassy, yeasty or mouldy',
     discard: DISCARD,
     stillGood: 'Nothing. Discard it.',
     causes: { contaminated: 0.72, 'kefir-culture': 0.16, 'old-milk': 0.06 },
@@ -188,7 +189,7 @@ const ALL = {
   },
   spoils: {
     label: 'Spoils early',
-    stillGood: 'If it smells of soap, paint or cheese, discard it.',
+    stillGood: 'If it smells of soap, paint or cheese, or shows mould, discard it.',
     causes: { 'serum-left': 0.43, 'unclean-water': 0.2, 'warm-unsalted': 0.2, 'raw-cream': 0.1 },
   },
   cheesy: {

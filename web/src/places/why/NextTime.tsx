@@ -2,6 +2,9 @@ import {
   CAUSES,
   changedFor,
   COMPLAINTS,
+  duplicated,
+  methodChangedFor,
+  nextVersion,
   toDegrees,
   type CauseId,
   type ComplaintId,
@@ -9,8 +12,12 @@ import {
 } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { Link } from 'react-router';
+import { useState } from 'react';
+import { ulid } from 'ulid';
 import { useKitchenQuery } from '../../data/api.ts';
+import { refusalOf } from '../../data/refusal-of.ts';
 import { record } from '../../data/store.ts';
+import { useMethods } from '../../data/use-methods.ts';
 import { useUnits } from '../../data/use-units.ts';
 
 /** Less than this is no news of a place, K. */
@@ -40,6 +47,33 @@ function PlaceOff({ state, offC }: { readonly state: MakeState; readonly offC: n
   );
 }
 
+/** The same change saved with the method: a new version of one's own, or a copy of one that came with the product. */
+function MethodToo({ state, cause }: { readonly state: MakeState; readonly cause: CauseId }) {
+  const { shown } = useMethods();
+  const [saved, setSaved] = useState<string | null>(null);
+  const [fault, setFault] = useState<string | null>(null);
+  const of = shown.find(({ id }) => id === state.plan.method.id);
+  const changed = of && methodChangedFor(of.method, state.plan, cause);
+  if (saved !== null) return <p className="settled">Saved as “{saved}”.</p>;
+  if (!of || !changed) return null;
+  const save = async (): Promise<void> => {
+    const next = of.own
+      ? { ...changed, version: nextVersion(of.own) }
+      : duplicated(changed, ulid(), `${changed.name}, our version`.slice(0, 80));
+    const refused = await refusalOf(await record(next.id, 'method-changed', { kind: 'saved', method: next }));
+    if (refused === null) setSaved(next.name);
+    else setFault(refused);
+  };
+  return (
+    <>
+      <Button variant="default" onClick={() => void save()}>
+        Change the method
+      </Button>
+      {fault !== null && <p role="alert">{fault}</p>}
+    </>
+  );
+}
+
 /** One change for the next time, taken over with a tap where a plan or the kitchen can have it. */
 export function NextTime(props: {
   readonly state: MakeState;
@@ -66,6 +100,7 @@ export function NextTime(props: {
           {entered && (
             <div className="row">
               {cause === 'place-cold' && placeOffC !== null && <PlaceOff state={state} offC={placeOffC} />}
+              <MethodToo state={state} cause={cause} />
               {changedFor(state.plan, cause) && (
                 <Button component={Link} to={`/new?repeat=${state.id}&change=${cause}`} variant="default">
                   Repeat with this change

@@ -14,6 +14,7 @@ import { Button, Progress } from '@mantine/core';
 import { Remedies } from '../../parts/tables/Remedies.tsx';
 import { AskCard, type ReadingTaken } from './AskCard.tsx';
 import { CauseList } from './CauseList.tsx';
+import { DrainIt } from './DrainIt.tsx';
 import { NextTime } from './NextTime.tsx';
 import { Rescues } from './Rescues.tsx';
 import { WheyBack } from './WheyBack.tsx';
@@ -111,6 +112,7 @@ export function WhyFace(props: {
                 <Remedies makeId={state.id} remedies={slow.remedies} taken={entered} />
               </section>
             )}
+            {!over && <DrainIt state={state} complaint={complaint} nowMs={nowMs} />}
             {complaint === 'too-dry' && <WheyBack state={state} nowMs={nowMs} taken={entered} />}
             {!over && !discard && top !== undefined && (
               <NextTime
