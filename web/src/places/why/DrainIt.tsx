@@ -1,4 +1,4 @@
-import { drainRescue, formatMinutes, type ComplaintId, type MakeState } from '@morning-crock/core';
+import { drainRescue, type ComplaintId, type MakeState } from '@morning-crock/core';
 import { useMemo } from 'react';
 import { useUnits } from '../../data/use-units.ts';
 
@@ -19,7 +19,7 @@ export function DrainIt(props: {
       <p>
         <strong>Drain it through a cloth in the fridge</strong> for{' '}
         <span className="number">
-          {formatMinutes(60 * from)} to {formatMinutes(60 * to)}
+          {Math.max(0.5, Math.floor(2 * from) / 2)} to {Math.ceil(2 * to) / 2} h
         </span>
         . About {units.mass(drain.curdKg)} stays, with {(100 * drain.proteinFraction).toFixed(1)} % protein,
         and {units.mass(drain.wheyKg)} of whey runs off.

@@ -56,12 +56,12 @@ export function WhyFace(props: {
   return (
     <>
       {discard && (
-        <p className="caution stop larger below-m" role="alert">
+        <p className="caution stop larger above-m below-m" role="alert">
           {discard}
         </p>
       )}
       {over && (
-        <p className="caution stop larger below-m" role="alert">
+        <p className="caution stop larger above-m below-m" role="alert">
           {answer.safety.text}
         </p>
       )}
