@@ -10,34 +10,28 @@ const STILL_SMOOTH = 'Eat it as it is, blend it smooth, or drain it.';
 const BAKE = 'Use it in baking or in a marinade.';
 const MELT = 'Melt it for cooking, or make ghee of it.';
 
+/** What keeps milk from souring, whether it is seen or tasted. */
+const NOT_SOURING = {
+  'place-cold': 0.34,
+  'starter-weak': 0.22,
+  'not-yet': 0.15,
+  'too-hot': 0.1,
+  'under-dosed': 0.06,
+  inhibited: 0.05,
+  phage: 0.03,
+  'thermometer-off': 0.05,
+} as const;
+
 const ALL = {
   'not-set': {
     label: 'Not set, or slow',
     stillGood: 'If it smells clean and the safety clock allows, go on. Otherwise discard it.',
-    causes: {
-      'place-cold': 0.34,
-      'starter-weak': 0.22,
-      'not-yet': 0.15,
-      'too-hot': 0.1,
-      'under-dosed': 0.06,
-      inhibited: 0.05,
-      phage: 0.03,
-      'thermometer-off': 0.05,
-    },
+    causes: NOT_SOURING,
   },
   'not-sour': {
     label: 'Not sour',
     stillGood: 'If it smells clean and the safety clock allows, go on. Otherwise discard it.',
-    causes: {
-      'place-cold': 0.34,
-      'starter-weak': 0.22,
-      'not-yet': 0.15,
-      'too-hot': 0.1,
-      'under-dosed': 0.06,
-      inhibited: 0.05,
-      phage: 0.03,
-      'thermometer-off': 0.05,
-    },
+    causes: NOT_SOURING,
   },
   thin: {
     label: 'Thin',
