@@ -288,8 +288,13 @@ test('a cheese over three days: tried, turned by day, salted in its brine, and a
   await tap(page, 'button', 'Record no clean break');
   await stored('break-tried', 1);
   await see(page, 'tested once');
+  await seeNoMore(page, 'Still no clean break?');
   await later(8);
   await hear();
+  await tap(page, 'button', 'Record no clean break');
+  await stored('break-tried', 2);
+  // The second time somebody may want to know why.
+  await see(page, 'Still no clean break? Find out why');
   await tap(page, 'button', 'Curd breaks clean');
   await see(page, 'Cut slowly');
   await tap(page, 'button', 'Curd is cut');

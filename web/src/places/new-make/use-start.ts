@@ -10,7 +10,7 @@ import {
 } from '@morning-crock/core';
 import type { KitchenSettings, MakePlan } from '@morning-crock/core/contract';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { useNavigate } from 'react-router';
+import { useNavigate, useNavigation } from 'react-router';
 import { now } from '../../data/clock.ts';
 import { refusalOf } from '../../data/refusal-of.ts';
 import { record } from '../../data/store.ts';
@@ -55,6 +55,12 @@ export function useStart(props: {
   const [starting, setStarting] = useState(false);
   const [refusal, setRefusal] = useState<string | null>(null);
   const here = useRef(true);
+  // On the way elsewhere, this place stands until the next one has been fetched.
+  const leaving = useRef(false);
+  const { state: going } = useNavigation();
+  useEffect(() => {
+    leaving.current = going !== 'idle';
+  }, [going]);
   const onTime = useCallback(
     (typed: string): void => {
       setTime(typed);
@@ -72,6 +78,8 @@ export function useStart(props: {
 
   async function start(): Promise<void> {
     setStarting(true);
+    // The browser's way back shows at once where it leads, before anything is drawn.
+    const from = window.location.pathname;
     const nowMs = Math.round(now());
     const beginMs =
       time !== '' ? nextAt(zone, time, nowMs) : offeredMs !== null && offeredMs > nowMs ? offeredMs : nowMs;
@@ -105,7 +113,8 @@ export function useStart(props: {
     if (forecast)
       await record(makeId, 'planned', { forecast: plannedOf(stateOfPlan(final), forecast) }, nowMs);
     // Who went elsewhere meanwhile is not called back.
-    if (here.current) void navigate(`/makes/${makeId}`);
+    if (here.current && !leaving.current && window.location.pathname === from)
+      void navigate(`/makes/${makeId}`);
   }
   // The latest start is called, whenever it was drawn.
   const latest = useRef(start);

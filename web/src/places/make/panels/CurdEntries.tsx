@@ -1,8 +1,10 @@
 import {
+  CURD_TOLD,
   drainingNow,
   grainGain,
   grainsAfter,
   nextTurn,
+  told,
   SYSTEM_UNITS,
   toKilograms,
   UNIT_LABEL,
@@ -13,6 +15,7 @@ import {
 import type { TypedQuantity } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { now } from '../../../data/clock.ts';
 import { record } from '../../../data/store.ts';
 import { useCultures } from '../../../data/use-cultures.ts';
@@ -130,10 +133,14 @@ export function Drips({ state, point }: Now) {
   );
 }
 
+/** Tried so often without a clean break, something may be wrong. */
+const OFTEN = 2;
+
 /** Tried, and not yet: it is tried again. */
 export function Tries({ state }: { readonly state: MakeState }) {
   const step = state.current?.step.id;
   if (step === undefined) return null;
+  const failed = told(state, CURD_TOLD).tries.filter((one) => one.step === step && !one.clean).length;
   return (
     <div className="stage-buttons" role="group" aria-label="Clean-break test">
       <button
@@ -143,6 +150,9 @@ export function Tries({ state }: { readonly state: MakeState }) {
       >
         Record no clean break
       </button>
+      {failed >= OFTEN && (
+        <Link to={`/why/${state.id}?complaint=no-break`}>Still no clean break? Find out why</Link>
+      )}
     </div>
   );
 }

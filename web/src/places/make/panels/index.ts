@@ -9,7 +9,7 @@ import type { PanelProps } from './panel.ts';
 import { TemperPanel } from './TemperPanel.tsx';
 import { TooLong } from './TooLong.tsx';
 import { WashPanel } from './WashPanel.tsx';
-import { WentWrong } from './WentWrong.tsx';
+import { AtTheBreak } from './AtTheBreak.tsx';
 import { DrainPanel } from './DrainPanel.tsx';
 import { SetPanel } from './SetPanel.tsx';
 import { WheelPanel } from './WheelPanel.tsx';
@@ -37,7 +37,7 @@ const PANELS: Panels = {
   age: WheelPanel,
 };
 /** What stands under the curve of a kind of step. */
-const UNDER: Panels = { stand: FeedPanel, churn: TooLong, 'take-out': MakeReady, drain: WentWrong };
+const UNDER: Panels = { stand: FeedPanel, churn: TooLong, 'take-out': MakeReady, drain: AtTheBreak };
 
 /** The picture of the present step in the curve's place. Butter is weighed on its board; what else is weighed has no picture. */
 export function panelOf({ current, steps }: MakeState): ComponentType<PanelProps> | undefined {

@@ -1,9 +1,10 @@
 import { CHURN_FACTS, churnWindowC, CHURN_TOLD, told } from '@morning-crock/core';
+import { Link } from 'react-router';
 import { useUnits } from '../../../data/use-units.ts';
 import type { PanelProps } from './panel.ts';
 
-/** What may have gone wrong at the break, and what to do about it: one lump, greasy, or whipped back in. */
-export function WentWrong({ live: { state } }: PanelProps) {
+/** What may be wrong at the break, and what to do about it: one lump, greasy, or whipped back in. */
+export function AtTheBreak({ live: { state } }: PanelProps) {
   const units = useUnits();
   const churn = state.steps.find(({ step }) => step.kind === 'churn')?.step.instance;
   if (churn?.kind !== 'churn') return null;
@@ -11,8 +12,8 @@ export function WentWrong({ live: { state } }: PanelProps) {
   const { blades } = CHURN_FACTS[churn.churn];
   const [coldest] = churnWindowC(state.plan.milk);
   return (
-    <details open={lump} className="went-wrong">
-      <summary className="unfolds">What went wrong?</summary>
+    <details open={lump} className="at-the-break">
+      <summary className="unfolds">Trouble at the break?</summary>
       <ul>
         <li>
           <strong>One lump:</strong> the butter has closed up around its buttermilk. Break it up in iced
@@ -34,6 +35,7 @@ export function WentWrong({ live: { state } }: PanelProps) {
             : ' and turn slowly a few times.'}
         </li>
       </ul>
+      <Link to={`/why/${state.id}?complaint=too-quick`}>Find out what went wrong</Link>
     </details>
   );
 }
