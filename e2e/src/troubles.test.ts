@@ -143,6 +143,8 @@ describe('what fails ends in words and a way on', () => {
     try {
       await see(page, 'Milk room');
       let blocked = true;
+      // What the browser keeps of the page by now would answer in place of the network.
+      await page.setBypassServiceWorker(true);
       await page.setRequestInterception(true);
       page.on('request', (request) => {
         void (blocked && request.url().includes('kitchen.worker') ? request.abort() : request.continue());
