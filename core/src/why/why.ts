@@ -57,7 +57,7 @@ export interface WhyAnswer {
   readonly rescues: readonly Rescue[];
   /** How far its place seems to be off, K, below 0 colder, where that is the likeliest cause; `null` elsewhere. */
   readonly placeOffC: number | null;
-  /** The safety clock of a souring that is under way; `null` where nothing sours. */
+  /** The safety clock, of a batch that is over too; `null` where nothing sours. */
   readonly safety: SafetyState | null;
 }
 
@@ -126,10 +126,9 @@ export function* findingWhy(question: WhyQuestion): Generator<number, WhyAnswer>
       ).filter(({ reading }) => !justRead(state, reading, nowMs))
     : [];
   const best = [...questions, ...readings].sort((a, b) => b.bits - a.bits)[0];
-  const safety =
-    souringOf(state) && state.finished === null
-      ? safetyOf(state, pointForecast(state, nowMs).temperature, nowMs, null)
-      : null;
+  const safety = souringOf(state)
+    ? safetyOf(state, pointForecast(state, nowMs).temperature, nowMs, null)
+    : null;
   const rescues =
     still && safety?.verdict !== 'over'
       ? yield* rescuing(state, walk.worlds, shares, walk.log, nowMs, safety?.limitAtMs ?? null)

@@ -91,7 +91,7 @@ export function churningClues(at: MakeAt): LogClue[] {
       said:
         washing.status === 'skipped'
           ? 'Not washed.'
-          : `Washed ${rinses.length || 1} times${clear ? ', the water ran clear' : ''}.`,
+          : `Washed ${rinses.length > 1 ? `${rinses.length} times` : 'once'}${clear ? ', the water ran clear' : ''}.`,
     });
   }
   const working = make.steps.find(({ step }) => step.kind === 'work');

@@ -82,12 +82,14 @@ export function NextTime(props: {
   readonly placeOffC: number | null;
   /** Of a batch that was never entered nothing can be repeated. */
   readonly entered: boolean;
+  /** It is not to be eaten: it is good for nothing. */
+  readonly over: boolean;
 }) {
-  const { state, complaint, cause, placeOffC, entered } = props;
+  const { state, complaint, cause, placeOffC, entered, over } = props;
   const units = useUnits();
   return (
     <section className="next-time" aria-label="This batch and the next">
-      {!state.finished && (
+      {!over && !state.finished && (
         <>
           <h2>This batch</h2>
           <p>{toDegrees(COMPLAINTS[complaint].stillGood, units.temperatureUnit)}</p>

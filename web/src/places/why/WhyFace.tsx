@@ -113,14 +113,15 @@ export function WhyFace(props: {
               </section>
             )}
             {!over && <DrainIt state={state} complaint={complaint} nowMs={nowMs} />}
-            {complaint === 'too-dry' && <WheyBack state={state} nowMs={nowMs} taken={entered} />}
-            {!over && !discard && top !== undefined && (
+            {!over && complaint === 'too-dry' && <WheyBack state={state} nowMs={nowMs} taken={entered} />}
+            {!discard && top !== undefined && (
               <NextTime
                 state={state}
                 complaint={complaint}
                 cause={top}
                 placeOffC={answer.placeOffC}
                 entered={entered}
+                over={over}
               />
             )}
             {Object.keys(answers).length > 0 && (
