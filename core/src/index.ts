@@ -24,5 +24,6 @@ export * from './planning/index.ts';
 export * from './timetable/index.ts';
 export * from './proposal/index.ts';
 export * from './why/index.ts';
+export * from './practice/index.ts';
 export * from './trace/index.ts';
 export * from './pictures/index.ts';

@@ -20,3 +20,4 @@ export * from './errors.ts';
 export * from './api.ts';
 export * from './learning.ts';
 export * from './trace.ts';
+export * from './practice.ts';

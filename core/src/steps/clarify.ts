@@ -46,6 +46,9 @@ function clarifyingOf(plan: MakePlan, of: StepOf, startC: number): Clarifying {
   };
 }
 
+/** What was decided for a pan. @throws TypeError for a step of another kind */
+export const panStep = ({ step }: Pick<StepOf, 'step'>) => paramsOf(step, 'clarify');
+
 /** How a plan's butter clarifies, as the book has it. */
 export const clarifyOf = (plan: MakePlan, of: StepOf, startC: number): GheeForecast =>
   gheeForecast(clarifyingOf(plan, of, startC));

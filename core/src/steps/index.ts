@@ -54,7 +54,15 @@ export type { AcidMark, MarkMoment, MarkName, MarkRole, ShareMark } from './mark
 export { closed, handsOnly, type Leg, type LegReading, type LegRun } from './leg.ts';
 export { heatTargetC } from './heat.ts';
 export { coolingMin } from './cool.ts';
-export { loadsOf, temperBath, temperMin, withStanding, type Standing, type TemperBath } from './temper.ts';
+export {
+  loadsOf,
+  temperBath,
+  temperMin,
+  tempersCold,
+  withStanding,
+  type Standing,
+  type TemperBath,
+} from './temper.ts';
 export { preparationOf, type Preparation } from './churning/set-out-for-churning.ts';
 export {
   churnName,
@@ -90,7 +98,7 @@ export { FREEZING_MACHINE_FACTS, MACHINE_FILL, type FreezeStep } from './freeze.
 export { freeName } from './free-name.ts';
 export { DOSED, labelDoseWords, type DoseStep } from './add-dose.ts';
 export { washingOf, serumLeft } from './wash.ts';
-export { clarifyOf, panOf } from './clarify.ts';
+export { clarifyOf, panOf, panStep } from './clarify.ts';
 export { scaldMin, whenThere, type Fed } from './feeding.ts';
 export { THICKENS_H } from './thicken.ts';
 export { clothSeen, wheyOffKg, wheyWeighed } from './cloth-seen.ts';
@@ -108,6 +116,7 @@ export { TRY_AGAIN_MIN } from './coagulate.ts';
 export { CELLAR_C } from './shelf.ts';
 export { twoOf } from './ladle.ts';
 export { makesGas } from './gas.ts';
+export { workOf, type Work } from './practised.ts';
 export { STEP_ADVICE } from './advice/index.ts';
 
 /** One kind of step a line: nothing else knows them by name. */

@@ -23,6 +23,10 @@ const own = ({ step }: StepOf) => paramsOf(step, 'temper');
 /** Where cream stands until it is at its heat. */
 export type Standing = Extract<StepInstance, { kind: 'temper' }>['standing'];
 
+/** Whether cream is tempered in the cold. @throws TypeError for a step of another kind */
+export const tempersCold = ({ step }: Pick<StepOf, 'step'>): boolean =>
+  paramsOf(step, 'temper').standing === 'cold';
+
 /** A method whose cream is tempered another way. */
 export const withStanding = (method: MakePlan['method'], standing: Standing): MakePlan['method'] => ({
   ...method,

@@ -130,6 +130,28 @@ export function createRouter() {
               path: 'help',
               lazy: async () => ({ Component: (await import('../places/help/HelpPlace.tsx')).HelpPlace }),
             },
+            {
+              path: 'practice',
+              lazy: async () => ({
+                Component: (await import('../places/practice/PracticePlace.tsx')).PracticePlace,
+              }),
+            },
+            {
+              path: 'practice/sheet',
+              lazy: async () => ({
+                Component: (await import('../places/practice/PracticeSheet.tsx')).PracticeSheet,
+              }),
+            },
+            {
+              path: 'practice/:what',
+              lazy: async () => {
+                const [{ PracticeRun }, { MakePlace }] = await Promise.all([
+                  import('../places/practice/PracticeRun.tsx'),
+                  import('../places/make/MakePlace.tsx'),
+                ]);
+                return { element: <PracticeRun Make={MakePlace} /> };
+              },
+            },
             { path: 'join', element: <Navigate to="/" replace /> },
             {
               path: 'kitchen/:part?',

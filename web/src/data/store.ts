@@ -10,6 +10,7 @@ import { createSender, forgetDraft, keepDraft, keptDrafts, outboxSlice } from '.
 import { now } from './clock.ts';
 import { chosenCook, deviceId } from './device.ts';
 import { liveSlice } from './live-slice.ts';
+import { practising } from './practice-door.ts';
 import type * as RegisterPictures from './register-pictures.ts';
 
 export const store = configureStore({
@@ -222,6 +223,8 @@ export async function record<T extends EventType>(
   const tappedMs = Date.now();
   if (key === latest.key && tappedMs - latest.atMs < DOUBLE_TAP_MS) return '';
   latest = { key, atMs: tappedMs };
+  const practised = practising(streamId);
+  if (practised) return practised(type, data);
   const draft = {
     id: nextId(),
     streamId,

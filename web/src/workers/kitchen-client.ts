@@ -2,6 +2,7 @@ import type {
   BackwardsAnswer,
   BackwardsInput,
   BandForecast,
+  BatchScore,
   ButterWays,
   ButterWish,
   DayAnswer,
@@ -9,12 +10,13 @@ import type {
   DayWish,
   Lever,
   LoggedEvent,
+  Moment,
   ProposalWish,
   ProposedDay,
   WhyAnswer,
   WhyQuestion,
 } from '@morning-crock/core';
-import type { ForecastJob, GoingQuestion, KitchenWorker, LogNews } from './kitchen.worker.ts';
+import type { ForecastJob, GoingQuestion, KitchenWorker, LogNews, PracticeSoFar } from './kitchen.worker.ts';
 import type { MakePicture } from './make-picture.ts';
 import { lastingWorker } from './lasting.ts';
 
@@ -127,6 +129,20 @@ export function requestWhy(
 /** What is left of a day that is going on; `null` when nothing is, or a newer question with the same key took its place. */
 export function requestGoOn(key: string, question: GoingQuestion): Promise<DayGoesOn | null> {
   return ask((worker) => worker.goOn(key, question));
+}
+
+/** A batch of a practice as it truly goes, and goes on if nobody lifts a hand. @param untilMs at least so far, ms since 1970 */
+export const requestPractice = (so: PracticeSoFar, no: number, untilMs: number): Promise<readonly Moment[]> =>
+  ask((worker) => worker.practise(so, no, untilMs));
+
+/** What came of a practice; `null` when it was cancelled. @param tell is told how far it is, 0..1 */
+export function requestPracticeScore(
+  key: string,
+  so: PracticeSoFar,
+  untilMs: number,
+  tell: (share: number) => void,
+): Promise<readonly BatchScore[] | null> {
+  return ask((worker, proxy) => worker.practiceScore(key, so, untilMs, proxy(tell)));
 }
 
 /** Stops the request of a key. */

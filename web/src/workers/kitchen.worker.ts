@@ -1,5 +1,11 @@
 import {
+  exerciseOf,
   foldMake,
+  practiceId,
+  scoring,
+  walkPractice,
+  type BatchScore,
+  type Moment,
   forecasting,
   hashSeed,
   planningBackwards,
@@ -22,7 +28,7 @@ import {
   type WhyAnswer,
   type WhyQuestion,
 } from '@morning-crock/core';
-import type { MakePlan } from '@morning-crock/core/contract';
+import type { MakePlan, PracticeHand, PracticeSubject } from '@morning-crock/core/contract';
 import { expose } from 'comlink';
 import { makePicture, type MakePicture } from './make-picture.ts';
 
@@ -38,6 +44,15 @@ export type GoingQuestion = Omit<GoingDay, 'makes'> & {
     readonly events: readonly LoggedEvent[];
   })[];
 };
+
+/** A practice as far as hands went. */
+export interface PracticeSoFar {
+  readonly subject: PracticeSubject;
+  readonly seed: number;
+  readonly startMs: number;
+  /** One list for each batch of it. */
+  readonly hands: readonly (readonly PracticeHand[])[];
+}
 
 /** News of a make's log: how many of the events told before still stand, and those that follow them. */
 export interface LogNews {
@@ -185,6 +200,29 @@ const kitchenWorker = {
         return state ? [{ ...make, state }] : [];
       }),
     });
+  },
+  /** A batch of a practice as it truly goes, and goes on if nobody lifts a hand. @param untilMs at least so far, ms since 1970 */
+  practise({ subject, seed, startMs, hands }: PracticeSoFar, no: number, untilMs: number): readonly Moment[] {
+    const { world } = exerciseOf(subject, seed, startMs).batches[no]!;
+    return walkPractice(world, hands[no] ?? [], untilMs, practiceId(no + 1)).moments;
+  },
+  /** What came of a practice, batch by batch; `null` when it was cancelled. */
+  async practiceScore(
+    key: string,
+    { subject, seed, startMs, hands }: PracticeSoFar,
+    untilMs: number,
+    tell: (share: number) => void,
+  ): Promise<readonly BatchScore[] | null> {
+    const { batches, limitH } = exerciseOf(subject, seed, startMs);
+    const scores: BatchScore[] = [];
+    for (const [no, batch] of batches.entries()) {
+      const score = await inSlices(key, scoring(batch, hands[no] ?? [], untilMs, limitH), (share) =>
+        tell((no + share) / batches.length),
+      );
+      if (score === null) return null;
+      scores.push(score);
+    }
+    return scores;
   },
   cancel(key: string): void {
     newest.delete(key);

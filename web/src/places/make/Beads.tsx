@@ -14,10 +14,13 @@ export function Beads({
   state,
   forecast,
   nowMs,
+  bare = false,
 }: {
   readonly state: MakeState;
   readonly forecast: BandForecast;
   readonly nowMs: number;
+  /** Nothing that is foreseen is told. */
+  readonly bare?: boolean;
 }) {
   const units = useUnits();
   const [all, setAll] = useState(false);
@@ -40,6 +43,7 @@ export function Beads({
         const late = step.facts.whenever;
         let when = '';
         if (status === 'done' && endedAtMs !== null) when = units.time(endedAtMs, nowMs);
+        else if (bare) when = '';
         else if (point?.endless) when = 'not reached';
         else if (status !== 'skipped' && end && !late) {
           when =

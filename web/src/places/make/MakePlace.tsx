@@ -3,19 +3,10 @@ import {
   batchOf,
   contradictionWords,
   doneWordsOf,
-  placeUnchecked,
-  fatBalance,
-  likelyKg,
-  makeFlow,
-  markBand,
-  productOf,
   seenSetMs,
-  shownAcidAtMs,
   souringOf,
-  soursToTheEnd,
   type MakeState,
   MINUTE_MS,
-  makeAt,
 } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { useMediaQuery } from '@mantine/hooks';
@@ -29,38 +20,34 @@ import { useAppDispatch, useAppSelector } from '../../data/store.ts';
 import { useLive, type LiveMake, type OneMake } from '../../data/use-make.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { useWakeLock } from './use-wake-lock.ts';
-import { firmnessWords, readyWords, setWords } from '../../parts/words/seen-words.ts';
+import { readyWords, setWords } from '../../parts/words/seen-words.ts';
 import { MakeCurve } from '../../charts/MakeCurve.tsx';
-import { aimOf } from './aim-words.ts';
+import { aimOf, plainAim } from './aim-words.ts';
 import { Beads } from './Beads.tsx';
 import { CoolingWays } from './CoolingWays.tsx';
+import { Facts } from './Facts.tsx';
 import { Finish } from './Finish.tsx';
 import { ForStep } from './ForStep.tsx';
 import { Jars } from './Jars.tsx';
-import { completeStep, skipStep } from '../../data/complete-step.ts';
+import { completeStep } from '../../data/complete-step.ts';
 import { curveDataOf } from '../../charts/curve-data.ts';
 import { DenatureMeter } from './DenatureMeter.tsx';
 import { Looks } from './Looks.tsx';
 import { LastReading } from './LastReading.tsx';
-import { Kin } from '../../parts/tables/Kin.tsx';
 import { EntryLog } from '../../parts/tables/EntryLog.tsx';
-import { MoreOf } from './MoreOf.tsx';
+import { LaterTaste, More, WentWrongLink } from './More.tsx';
 import { Note } from './Note.tsx';
 import { Pad } from './Pad.tsx';
 import { panelOf, underOf } from './panels/index.ts';
 import { StepEntries } from './panels/StepEntries.tsx';
 import { Beside } from './Standing.tsx';
-import { Tags } from './Tags.tsx';
-import { GoesInto } from './GoesInto.tsx';
-import { Parting, PouringTogether } from './Parting.tsx';
-import { PartingButter } from './PartingButter.tsx';
-import { NightWays, Turnings } from './SouringWays.tsx';
+import { NightWays } from './SouringWays.tsx';
 import { TasteForm } from './TasteForm.tsx';
+import { usePractice } from '../../parts/practice/practice-context.ts';
 import { UndoLine } from '../../parts/tables/UndoLine.tsx';
 import { WetHands } from './WetHands.tsx';
+import { WhatToLookFor } from './WhatToLookFor.tsx';
 import './make.css';
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 function UnderWay({ live }: { readonly live: LiveMake }) {
   const { state, forecast, safety } = live;
@@ -75,6 +62,8 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
   const working = useAppSelector((s) => s.live.working[state.id] === true);
   const dispatch = useAppDispatch();
   const wake = useWakeLock(!state.finished);
+  const practice = usePractice();
+  const foreseen = practice?.bare !== true;
   const minuteMs = Math.floor(nowMs / MINUTE_MS) * MINUTE_MS;
   const shape = shapeOf(state);
   const curve = useMemo(
@@ -94,152 +83,73 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
   const set = setWords(state, forecast, units, nowMs);
   const Panel = panelOf(state);
   const Under = underOf(state);
-  const balance = fatBalance(makeAt(state, minuteMs));
-  const gives = likelyKg(state);
-  const { goods } = productOf(state.plan);
-  const shownAcidMs = shownAcidAtMs(state);
-  const safe = markBand(forecast, 'safe');
   const label = souring
     ? `Temperature and pH of ${state.plan.name}. ${set.label} ${set.value}, ${readyWords(state, forecast, units, nowMs)}`
     : `Temperature of ${state.plan.name}`;
   return (
     <>
       <div className="make">
-        <Beads state={state} forecast={forecast} nowMs={nowMs} />
+        <Beads state={state} forecast={forecast} nowMs={nowMs} bare={!foreseen} />
         <div className="may-shrink">
           {safety.verdict === 'over' && (
             <p className="caution stop larger below-m" role="alert">
               {safety.text}
             </p>
           )}
-          {souring && !soursToTheEnd(state) && (
-            <div className="facts below-s">
-              <div className="fact">
-                <div className="label">
-                  {shownAcidMs === null ? 'Reaches pH 5.3 (estimated)' : 'Souring confirmed'}
-                </div>
-                <div className="value number">
-                  {shownAcidMs === null
-                    ? units.span(safe.p10, safe.p90, nowMs)
-                    : units.time(shownAcidMs, nowMs)}
-                </div>
+          {practice?.look}
+          {foreseen && <Facts live={live} nowMs={nowMs} />}
+          {foreseen &&
+            (Panel ? (
+              <Panel live={live} nowMs={minuteMs} />
+            ) : (
+              <div className={`curve ${working ? 'fading' : ''}`}>
+                <MakeCurve data={curve} label={label} />
               </div>
-              <div className="fact">
-                <div className="label">
-                  {capital(goods.out)}
-                  {weighedWords(state)}
-                </div>
-                <div className="value number">
-                  {units.mass(state.weighedKg ?? makeFlow(state, forecast.point.denatured).out.massKg)}
-                </div>
-              </div>
-            </div>
-          )}
-          {soursToTheEnd(state) && souring && (
-            <div className="facts below-s">
-              <div className="fact">
-                <div className="label">{set.label}</div>
-                <div className="value number">{set.value}</div>
-              </div>
-              <div className="fact">
-                <div className="label">{souring.words.body}</div>
-                <div className="value">{firmnessWords(state, forecast)}</div>
-              </div>
-              <div className="fact">
-                <div className="label">
-                  {state.plan.place.name}
-                  {placeUnchecked(state.plan) && state.temperatures.length === 0 && ', not checked'}
-                </div>
-                <div className="value number">
-                  {units.temperature(forecast.ambientC)}{' '}
-                  <span className="quiet">
-                    ± {(forecast.ambientSigmaC * (units.temperatureUnit === 'F' ? 1.8 : 1)).toFixed(1)} °
-                    {units.temperatureUnit}
-                  </span>
-                </div>
-              </div>
-            </div>
-          )}
-          {!balance && gives !== null && (
-            <div className="facts below-s">
-              <div className="fact">
-                <div className="label">
-                  {capital(goods.out)}
-                  {weighedWords(state)}
-                </div>
-                <div className="value number">{units.mass(state.weighedKg ?? gives)}</div>
-              </div>
-              <div className="fact">
-                <div className="label">{capital(goods.into)} in</div>
-                <div className="value number">{units.mass(batchOf(state.plan).massKg)}</div>
-              </div>
-            </div>
-          )}
-          {balance && (
-            <div className="facts below-s">
-              <div className="fact">
-                <div className="label">Butter (estimated)</div>
-                <div className="value number">
-                  {balance.realKg === null
-                    ? units.mass(balance.likelyKg)
-                    : `${units.mass(balance.realKg)}, weighed`}
-                </div>
-              </div>
-              <div className="fact">
-                <div className="label">At most</div>
-                <div className="value number">{units.mass(balance.possibleKg)}</div>
-              </div>
-              <div className="fact">
-                <div className="label">Buttermilk</div>
-                <div className="value number">
-                  {balance.buttermilkKg === null
-                    ? `about ${units.mass(balance.creamKg - balance.likelyKg)}`
-                    : `${units.mass(balance.buttermilkKg)}, weighed`}
-                </div>
-              </div>
-            </div>
-          )}
-          {Panel ? (
-            <Panel live={live} nowMs={minuteMs} />
-          ) : (
-            <div className={`curve ${working ? 'fading' : ''}`}>
-              <MakeCurve data={curve} label={label} />
-            </div>
-          )}
-          {Under && <Under live={live} nowMs={minuteMs} />}
-          {words && (
+            ))}
+          {foreseen && Under && <Under live={live} nowMs={minuteMs} />}
+          {words && foreseen && (
             <p className="caution above-s" role="status">
               {words}{' '}
-              <Link
-                to={`/why/${state.id}?complaint=${forecast.contradiction?.direction === 'faster' ? 'too-sour' : 'not-set'}`}
-              >
-                What went wrong?
-              </Link>
+              {!practice && (
+                <Link
+                  to={`/why/${state.id}?complaint=${forecast.contradiction?.direction === 'faster' ? 'too-sour' : 'not-set'}`}
+                >
+                  What went wrong?
+                </Link>
+              )}
             </p>
           )}
-          {forecast.neverSets > 0.1 && seenSetMs(state) === null && state.chilledAtMs === null && (
-            <p className="caution above-s">
-              {souring?.words.maybeNever}. About {Math.round(forecast.neverSets * 100)} in 100 batches like
-              this never do.
-            </p>
+          {foreseen &&
+            forecast.neverSets > 0.1 &&
+            seenSetMs(state) === null &&
+            state.chilledAtMs === null && (
+              <p className="caution above-s">
+                {souring?.words.maybeNever}. About {Math.round(forecast.neverSets * 100)} in 100 batches like
+                this never do.
+              </p>
+            )}
+          {!practice && (
+            <>
+              <CoolingWays state={state} nowMs={minuteMs} />
+              <Beside state={state} />
+              <Looks state={state} />
+              <NightWays state={state} forecast={forecast} nowMs={minuteMs} />
+            </>
           )}
-          <CoolingWays state={state} nowMs={minuteMs} />
-          <Beside state={state} />
-          <Looks state={state} />
-          <NightWays state={state} forecast={forecast} nowMs={minuteMs} />
-          {heating && (
+          {heating && foreseen && (
             <div className="above-m">
               <DenatureMeter point={forecast.point} />
             </div>
           )}
           {!narrow && <LastReading state={state} nowMs={nowMs} />}
           {!narrow && <ForStep live={live} />}
-          <Jars state={state} forecast={forecast} nowMs={nowMs} />
+          {step && <WhatToLookFor key={step.id} state={state} />}
+          {!practice && <Jars state={state} forecast={forecast} nowMs={nowMs} />}
         </div>
         <div className="pad">
           <div>
             <h2>{step ? step.title : 'All done'}</h2>
-            <p className="number larger">{aimOf(live, units, nowMs)}</p>
+            <p className="number larger">{foreseen ? aimOf(live, units, nowMs) : plainAim(state, units)}</p>
             {narrow && <LastReading state={state} nowMs={nowMs} />}
           </div>
           {step ? (
@@ -252,11 +162,13 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
               {doneWordsOf(state)}
             </Button>
           ) : (
-            <Finish state={state} />
+            (practice?.end ?? <Finish state={state} />)
           )}
           {narrow && <ForStep live={live} />}
           <StepEntries state={state} point={forecast.point} />
-          {step?.facts.endedBy === 'tasted' ? (
+          {practice ? (
+            practice.hands
+          ) : step?.facts.endedBy === 'tasted' ? (
             <TasteForm state={state} />
           ) : (narrow || ownEntries) && !padOpen ? (
             <Button variant="default" h={56} onClick={() => setPadOpen(true)}>
@@ -267,63 +179,10 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
           )}
         </div>
       </div>
-      <div className="below">
-        <EntryLog streamId={state.id} events={state.events} endedMs={state.finished?.atMs} />
-        <section className="column" aria-label="More">
-          <Kin state={state} />
-          <Note state={state} />
-          <LaterTaste state={state} />
-          <Tags state={state} />
-          <Turnings state={state} forecast={forecast} nowMs={minuteMs} />
-          <WentWrongLink makeId={state.id} />
-          {safety.verdict !== 'over' && <GoesInto state={state} />}
-          <Parting state={state} />
-          <PartingButter state={state} />
-          <PouringTogether state={state} forecast={forecast} />
-          <MoreOf state={state} />
-          <div className="row">
-            {step && (
-              <Button variant="default" onClick={() => void skipStep(state.id, step.id)}>
-                Skip {step.title.toLowerCase()}
-              </Button>
-            )}
-            <Button variant="default" onClick={() => dispatch(liveSlice.actions.wetHandsTurned(true))}>
-              Use wet-hands mode
-            </Button>
-          </div>
-          {step && <Finish state={state} />}
-          {wake === 'unsupported' && (
-            <p className="quiet">
-              This browser cannot keep the screen on. Set a longer screen timeout on the tablet.
-            </p>
-          )}
-        </section>
-      </div>
+      {!practice && <More live={live} nowMs={minuteMs} wake={wake} />}
     </>
   );
 }
-
-/** Something is not as it should be: what went wrong, and what now. */
-const WentWrongLink = ({ makeId }: { readonly makeId: string }) => (
-  <Link to={`/why/${makeId}`} className="unfolds">
-    Not as it should be? What went wrong?
-  </Link>
-);
-
-/** What no step asks to be tasted can be tasted once it is weighed. */
-function LaterTaste({ state }: { readonly state: MakeState }) {
-  if (state.weighedKg === null || state.steps.some((s) => s.step.facts.endedBy === 'tasted')) return null;
-  return (
-    <details>
-      <summary className="unfolds">Taste</summary>
-      <TasteForm state={state} />
-    </details>
-  );
-}
-
-/** Whether what came out is an estimate. */
-const weighedWords = ({ weighedKg, weighedByLevel }: MakeState): string =>
-  weighedKg === null ? ' (estimated)' : weighedByLevel ? ', by level (about)' : ', weighed';
 
 /** The times are not there yet, or cannot be worked out on this device: entries are taken all the same. */
 function WithoutTimes({ state, failed }: { readonly state: MakeState; readonly failed: boolean }) {
@@ -366,6 +225,7 @@ export function MakePlace({ make, state }: { readonly make: OneMake; readonly st
   const live = useLive(state);
   const failed = useAppSelector((s) => s.live.failed[id]);
   const units = useUnits();
+  const practice = usePractice();
   return (
     <>
       <div className="with-undo">
@@ -378,7 +238,7 @@ export function MakePlace({ make, state }: { readonly make: OneMake; readonly st
           </span>
           {state.finished && <Link to={`/daybook/${id}`}>Open in Daybook</Link>}
         </div>
-        <UndoLine makeId={id} events={events} />
+        {!practice && <UndoLine makeId={id} events={events} />}
       </div>
       {state.finished ? (
         <div className="column reading">

@@ -6,10 +6,26 @@ import {
   toAdd,
   MINUTE_MS,
   makeAt,
+  type MakeState,
 } from '@morning-crock/core';
 import type { LiveMake } from '../../data/use-make.ts';
 import type { Units } from '../../data/units-of.ts';
 import { readyWords } from '../../parts/words/seen-words.ts';
+
+/** What a step aims at, with nothing foreseen. */
+export function plainAim({ current }: MakeState, units: Units): string {
+  const aim = current?.step.aim;
+  switch (aim?.to) {
+    case 'heat':
+      return `To ${units.temperature(aim.celsius)}`;
+    case 'time':
+      return `Hold ${aim.minutes} min`;
+    case 'words':
+      return aim.words;
+    default:
+      return '';
+  }
+}
 
 /** What the present step aims at, in a few words. */
 export function aimOf(live: LiveMake, units: Units, nowMs: number): string {

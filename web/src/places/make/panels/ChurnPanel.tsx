@@ -15,7 +15,7 @@ import { useMemo } from 'react';
 import { useNow } from '../../../data/clock.ts';
 import { useUnits } from '../../../data/use-units.ts';
 import { ChurnCord, KNOTS } from '../../../parts/drawings/ChurnCord.tsx';
-import { ChurnDrawing } from './ChurnDrawing.tsx';
+import { ChurnDrawing } from '../../../parts/drawings/ChurnDrawing.tsx';
 import type { PanelProps } from './panel.ts';
 import './panels.css';
 

@@ -1,0 +1,10 @@
+export * from './practice-id.ts';
+export * from './world.ts';
+export * from './walk.ts';
+export * from './instruments.ts';
+export * from './outcome.ts';
+export * from './lessons.ts';
+export * from './exercise.ts';
+export { handOf, IDLE, PERFECT, played, playing, type Act, type Player } from './players.ts';
+export * from './score.ts';
+export type { Aim, FigureUnit } from './aims.ts';

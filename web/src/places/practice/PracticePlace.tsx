@@ -1,0 +1,240 @@
+import {
+  LESSONS,
+  PRACTISED_METHODS,
+  PRACTISED_PRODUCTS,
+  PRODUCTS,
+  troublesOf,
+  type PracticeLesson,
+} from '@morning-crock/core';
+import { practiceFile, type Trouble } from '@morning-crock/core/contract';
+import { Button, NumberInput, Select } from '@mantine/core';
+import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import '../../parts/fields/form-styles.ts';
+import '../../parts/fields/popover-styles.ts';
+import { useUnits } from '../../data/use-units.ts';
+import { Choices } from '../../parts/fields/Choices.tsx';
+import { JsonFile } from '../../parts/print/JsonFile.tsx';
+import { inDegrees, practiceAddress, TROUBLE_NAMES } from './practice-words.ts';
+import { forgetProgress, progressHere, type LessonProgress } from './progress.ts';
+import { anyNumber } from './use-session.ts';
+import './practice.css';
+
+const MOST_TROUBLES = 4;
+
+function stands(progress: LessonProgress | undefined): string {
+  if (!progress) return 'Not tried yet';
+  const tries = progress.tries === 1 ? '1 try' : `${progress.tries} tries`;
+  return progress.won > 0 ? `Reached, ${tries}` : `Not reached yet, ${tries}`;
+}
+
+function LessonRow({
+  lesson,
+  no,
+  progress,
+}: {
+  readonly lesson: PracticeLesson;
+  readonly no: number;
+  readonly progress: LessonProgress | undefined;
+}) {
+  const units = useUnits();
+  return (
+    <li className={progress && progress.won > 0 ? 'lesson won' : 'lesson'}>
+      <span className="lesson-no number" aria-hidden="true">
+        {no}
+      </span>
+      <div className="grows">
+        <Link
+          to={practiceAddress({ kind: 'lesson', lesson: lesson.id }, anyNumber())}
+          className="lesson-title"
+        >
+          {lesson.title}
+        </Link>
+        <p>{inDegrees(lesson.idea, units)}</p>
+      </div>
+      <div className="lesson-side">
+        <span>{lesson.about}</span>
+        <span className="quiet">about {lesson.minutes} min</span>
+        <span className="quiet">{stands(progress)}</span>
+      </div>
+    </li>
+  );
+}
+
+const LEVELS = [
+  { value: '1', label: 'Forecast shown' },
+  { value: '2', label: 'Forecast on request' },
+  { value: '3', label: 'Nothing called out' },
+] as const;
+
+/** Free practice: what, with which troubles, how hard, and which world. */
+function Free() {
+  const navigate = useNavigate();
+  const [product, setProduct] = useState<string>(PRACTISED_PRODUCTS[0]);
+  const methods = PRACTISED_METHODS.filter((one) => one.product === product);
+  const [methodId, setMethodId] = useState(methods[0]!.id);
+  const method = methods.find(({ id }) => id === methodId) ?? methods[0]!;
+  const [surprise, setSurprise] = useState(true);
+  const [troubles, setTroubles] = useState<readonly Trouble[]>([]);
+  const [level, setLevel] = useState<(typeof LEVELS)[number]['value']>('2');
+  const [seed, setSeed] = useState<number | string>('');
+  const may = troublesOf(method);
+  const chosen = troubles.filter((trouble) => may.includes(trouble));
+  const fault =
+    seed === '' || (typeof seed === 'number' && Number.isInteger(seed) && seed >= 0 && seed <= 4_294_967_295)
+      ? null
+      : 'Enter a whole number, 0 or more.';
+  return (
+    <section aria-labelledby="free-practice" className="section">
+      <h2 id="free-practice">Free practice</h2>
+      <form
+        className="column"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (fault) return;
+          void navigate(
+            practiceAddress(
+              {
+                kind: 'free',
+                method: method.id,
+                troubles: surprise ? 'surprise' : [...chosen],
+                level: level === '1' ? 1 : level === '3' ? 3 : 2,
+              },
+              typeof seed === 'number' ? seed : anyNumber(),
+            ),
+          );
+        }}
+      >
+        <div className="field-row">
+          <Select
+            label="Product"
+            data={PRACTISED_PRODUCTS.map((id) => ({ value: id, label: PRODUCTS[id].label }))}
+            value={product}
+            allowDeselect={false}
+            onChange={(value) => value && setProduct(value)}
+          />
+          <Select
+            label="Method"
+            data={methods.map(({ id, name }) => ({ value: id, label: name }))}
+            value={method.id}
+            allowDeselect={false}
+            onChange={(value) => value && setMethodId(value)}
+            flex={1}
+          />
+        </div>
+        <div role="group" aria-label="Troubles" className="hands-group">
+          <span className="label">Troubles</span>
+          <div className="chips">
+            <button type="button" className="chip" aria-pressed={surprise} onClick={() => setSurprise(true)}>
+              Surprise me
+            </button>
+            {may.map((trouble) => (
+              <button
+                key={trouble}
+                type="button"
+                className="chip"
+                aria-pressed={!surprise && chosen.includes(trouble)}
+                disabled={!surprise && !chosen.includes(trouble) && chosen.length >= MOST_TROUBLES}
+                onClick={() => {
+                  setSurprise(false);
+                  setTroubles(
+                    surprise
+                      ? [trouble]
+                      : chosen.includes(trouble)
+                        ? chosen.filter((one) => one !== trouble)
+                        : [...chosen, trouble],
+                  );
+                }}
+              >
+                {TROUBLE_NAMES[trouble]}
+              </button>
+            ))}
+          </div>
+        </div>
+        <Choices legend="Help" options={LEVELS} value={level} onChange={setLevel} />
+        <div className="field-row">
+          <NumberInput
+            label="World number (optional)"
+            description="The same number gives everybody the same world."
+            value={seed}
+            min={0}
+            allowDecimal={false}
+            hideControls
+            error={fault}
+            onChange={setSeed}
+          />
+          <Button type="submit" h={56} mt="auto">
+            Start practice
+          </Button>
+        </div>
+      </form>
+    </section>
+  );
+}
+
+/** Practice: lessons in order, free practice, and practices that were kept. */
+export function PracticePlace() {
+  const navigate = useNavigate();
+  const [progress, setProgress] = useState(progressHere);
+  const next = LESSONS.find(({ id }) => !(progress[id] && progress[id].won > 0));
+  return (
+    <div className="practice">
+      <h1>Practice</h1>
+      <p className="reading">
+        Learn it before the milk is at stake. The crock is simulated and its clock runs fast. The screens are
+        the same as in earnest. Nothing of it enters your records.
+      </p>
+      {next && (
+        <Button
+          className="great"
+          h={72}
+          component={Link}
+          to={practiceAddress({ kind: 'lesson', lesson: next.id }, anyNumber())}
+        >
+          {Object.keys(progress).length === 0 ? 'Start the first lesson' : `Go on: ${next.title}`}
+        </Button>
+      )}
+      <section aria-labelledby="lessons" className="section">
+        <h2 id="lessons">Lessons</h2>
+        <ol className="bare lessons">
+          {LESSONS.map((lesson, i) => (
+            <LessonRow key={lesson.id} lesson={lesson} no={i + 1} progress={progress[lesson.id]} />
+          ))}
+        </ol>
+      </section>
+      <Free />
+      <section aria-labelledby="kept-practice" className="section">
+        <h2 id="kept-practice">Classes and files</h2>
+        <JsonFile
+          label="Open practice file"
+          what="practice"
+          loading={false}
+          take={async (content) => {
+            const read = practiceFile.safeParse(content);
+            if (!read.success) return 'This is not a practice file of Morning Crock. Nothing was changed.';
+            await navigate(practiceAddress(read.data.subject, read.data.seed), {
+              state: { practice: read.data },
+            });
+            return '';
+          }}
+          beside={
+            <Button component={Link} to="/practice/sheet" variant="default">
+              Print class sheet
+            </Button>
+          }
+        />
+        {Object.keys(progress).length > 0 && (
+          <Button
+            variant="subtle"
+            onClick={() => {
+              forgetProgress();
+              setProgress({});
+            }}
+          >
+            Forget my progress on this device
+          </Button>
+        )}
+      </section>
+    </div>
+  );
+}

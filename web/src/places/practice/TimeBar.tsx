@@ -1,0 +1,57 @@
+import { Button } from '@mantine/core';
+import { IconArrowBackUp, IconPlayerPause } from '@tabler/icons-react';
+import { useNow } from '../../data/clock.ts';
+import { useUnits } from '../../data/use-units.ts';
+import { SPEEDS } from './practice-words.ts';
+import type { Session } from './session.ts';
+import { useSessionState } from './use-session.ts';
+
+/** The clock of a practice: what it shows, how fast it goes, and back. */
+export function TimeBar({ session, no }: { readonly session: Session; readonly no: number }) {
+  const units = useUnits();
+  const { speed, stopped, batches } = useSessionState(session);
+  const nowMs = useNow();
+  return (
+    <section className="practice-bar" aria-label="Practice clock">
+      <div className="practice-word">Practice</div>
+      <div className="practice-clock number" role="timer" aria-label="Time in this practice">
+        {units.time(nowMs, session.startMs)}
+      </div>
+      <div className="practice-speeds" role="group" aria-label="How much time goes by in a second">
+        <button type="button" className="chip" aria-pressed={speed === 0} onClick={() => session.goAt(0)}>
+          <IconPlayerPause size={20} aria-hidden="true" /> Stop
+        </button>
+        {SPEEDS.map((one) => (
+          <button
+            key={one.speed}
+            type="button"
+            className="chip"
+            aria-pressed={speed === one.speed}
+            aria-label={`${one.words} a second`}
+            onClick={() => session.goAt(one.speed)}
+          >
+            {one.words}
+          </button>
+        ))}
+        <span className="quiet">a second</span>
+      </div>
+      <span className="grows" />
+      <Button
+        variant="default"
+        leftSection={<IconArrowBackUp size={22} aria-hidden="true" />}
+        disabled={batches[no]!.hands.length === 0}
+        onClick={() => session.stepBack(no)}
+      >
+        Step back
+      </Button>
+      <Button variant="default" onClick={() => session.end()}>
+        End practice
+      </Button>
+      {stopped !== '' && (
+        <p className="practice-stopped" role="status">
+          <strong>The clock stopped.</strong> {stopped}
+        </p>
+      )}
+    </section>
+  );
+}
