@@ -92,6 +92,8 @@ const SKIN_S = 600;
 const RISES_W_PER_KG = 60;
 const RISES_PER_MIN = 0.12;
 
+const MOST_GONE = 0.97;
+
 /** A practice as it stands before its first hand. */
 export function crockOf({ plan, startMs, begins }: PracticeWorld): Crock {
   const { denatured = 0 } = begins;
@@ -273,9 +275,11 @@ export function onStove(world: PracticeWorld, crock: Crock, atMs: number, dtS: n
       const overW = (rate * dtS - Math.max(0, boilC - crock.celsius)) / dtS;
       const pot = potOfMilk(composition, litres, widthM);
       if (overW * pot.heatJPerK(boilC) > RISES_W_PER_KG * pot.massKg)
-        crock.spiltKg += Math.min(0.5 * pot.massKg, (RISES_PER_MIN * pot.massKg * dtS) / 60);
+        crock.spiltKg += (RISES_PER_MIN * pot.massKg * dtS) / 60;
       crock.evaporatedKg += Math.max(0, (overW * dtS * pot.heatJPerK(boilC)) / 2_257_000);
     }
+    // A little is left that neither steams off nor runs over.
+    crock.evaporatedKg = Math.min(crock.evaporatedKg, MOST_GONE * batchOf(plan).massKg - crock.spiltKg);
     crock.celsius = Math.min(boilC, next);
     if (share > 0.02 && crock.celsius > CATCHES_ABOVE_C && crock.unstirredS > CATCHES_AFTER_S)
       crock.scorched = Math.min(1, crock.scorched + (CATCHES_PER_MIN * share * dtS) / 60);

@@ -8,6 +8,7 @@ import {
   IconMilk,
   IconNotes,
   IconPlant2,
+  IconSchool,
   IconToolsKitchen2,
 } from '@tabler/icons-react';
 import { lazy, Suspense, useEffect, useRef } from 'react';
@@ -35,6 +36,7 @@ const PLACES = [
   { to: '/larder', label: 'Larder', Icon: IconFridge, end: false },
   { to: '/daybook', label: 'Daybook', Icon: IconBook2, end: false },
   { to: '/methods', label: 'Methods', Icon: IconNotes, end: false },
+  { to: '/practice', label: 'Practice', Icon: IconSchool, end: false },
   { to: '/sums', label: 'Tools', Icon: IconCalculator, end: false },
   { to: '/kitchen', label: 'Kitchen', Icon: IconToolsKitchen2, end: false },
   { to: '/help', label: 'Help', Icon: IconHelp, end: false },

@@ -100,13 +100,14 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
           {foreseen && <Facts live={live} nowMs={nowMs} />}
           {foreseen &&
             (Panel ? (
-              <Panel live={live} nowMs={minuteMs} />
+              // A practised batch is drawn as it truly is.
+              !practice && <Panel live={live} nowMs={minuteMs} />
             ) : (
               <div className={`curve ${working ? 'fading' : ''}`}>
                 <MakeCurve data={curve} label={label} />
               </div>
             ))}
-          {foreseen && Under && <Under live={live} nowMs={minuteMs} />}
+          {!practice && Under && <Under live={live} nowMs={minuteMs} />}
           {words && foreseen && (
             <p className="caution above-s" role="status">
               {words}{' '}

@@ -1,3 +1,5 @@
+import { Link } from 'react-router';
+
 /** Beside the empty shelf: how it begins, and how to look around first. */
 export function Welcome() {
   return (
@@ -10,6 +12,10 @@ export function Welcome() {
       </p>
       <p className="quiet">
         There is nothing to set up. Your own pots and places can be added later, in Kitchen.
+      </p>
+      <h3>Try it without milk</h3>
+      <p>
+        <Link to="/practice">Practise on a simulated crock</Link>. Its clock runs fast, and nothing can spoil.
       </p>
       <h3>Look around a working kitchen</h3>
       <p className="quiet">

@@ -47,6 +47,9 @@ const HANDS: Readonly<
   set: { baths: ['none', 'warm'] },
 };
 
+/** As much whey at a time, kg. */
+const WHEY_BACK_KG = [0.05, 0.2] as const;
+
 const INSTRUMENT_WORDS: Readonly<Record<Instrument, string>> = {
   thermometer: 'Thermometer',
   finger: 'Eye and finger',
@@ -90,12 +93,12 @@ function Group<T extends string>(props: {
   return (
     <div className="hands-group" role="group" aria-label={label}>
       <span className="quiet">{label}</span>
-      <div className="chips">
+      <div className="hands">
         {all.map(([one, words]) => (
           <button
             key={one}
             type="button"
-            className="chip"
+            className="hand"
             aria-pressed={one === chosen}
             onClick={() => onChoose(one)}
           >
@@ -115,14 +118,9 @@ function Cues({ state, onSay }: { readonly state: MakeState; readonly onSay: (sa
   return (
     <div className="hands-group" role="group" aria-label="What you see">
       <span className="quiet">What you see</span>
-      <div className="chips">
+      <div className="hands">
         {souring.smellCounts && (
-          <button
-            type="button"
-            className="chip smell"
-            aria-pressed={smells}
-            onClick={() => setSmells(!smells)}
-          >
+          <button type="button" className="hand" aria-pressed={smells} onClick={() => setSmells(!smells)}>
             smells clean and sour
           </button>
         )}
@@ -130,7 +128,7 @@ function Cues({ state, onSay }: { readonly state: MakeState; readonly onSay: (sa
           <button
             key={cue}
             type="button"
-            className="chip"
+            className="hand"
             onClick={() =>
               onSay({ type: 'cue-seen', data: { cue, cleanSmell: souring.smellCounts ? smells : null } })
             }
@@ -171,20 +169,69 @@ export function HandsBoard({ session, no }: { readonly session: Session; readonl
         />
       )}
       {hands.heat && (
-        <div className="chips" role="group" aria-label="Pot">
-          <button type="button" className="chip" onClick={() => does({ kind: 'stir' })}>
+        <div className="hands" role="group" aria-label="Pot">
+          <button type="button" className="hand" onClick={() => does({ kind: 'stir' })}>
             Stir
           </button>
           {work === 'stove' && (
             <button
               type="button"
-              className="chip"
+              className="hand"
               aria-pressed={moment.lidded}
               onClick={() => does({ kind: 'lid', on: !moment.lidded })}
             >
               Lid
             </button>
           )}
+        </div>
+      )}
+      {own.length > 0 && (
+        <div className="hands-group" role="group" aria-label="Measure">
+          <span className="quiet">Measure</span>
+          <div className="hands">
+            {own.map((instrument) => (
+              <button
+                key={instrument}
+                type="button"
+                className="hand"
+                onClick={() => {
+                  const now = session.moment(no);
+                  const said = now && measured(world, now, instrument);
+                  if (!said) return;
+                  session.says(no, said);
+                  setLatest(saidWords(said, units));
+                }}
+              >
+                {INSTRUMENT_WORDS[instrument]}
+              </button>
+            ))}
+          </div>
+          <div className="hands-said number" role="status">
+            {latest}
+          </div>
+        </div>
+      )}
+      {step.facts.sours && <Cues state={state} onSay={(said) => session.says(no, said)} />}
+      {work === 'cloth' && (
+        <div className="hands-group" role="group" aria-label="Stir whey back">
+          <span className="quiet">Stir whey back</span>
+          <div className="hands">
+            {WHEY_BACK_KG.map((massKg) => (
+              <button
+                key={massKg}
+                type="button"
+                className="hand"
+                onClick={() =>
+                  session.says(no, {
+                    type: 'whey-returned',
+                    data: { step: step.id, massKg, typed: { value: massKg * 1000, unit: 'g' } },
+                  })
+                }
+              >
+                {units.mass(massKg)}
+              </button>
+            ))}
+          </div>
         </div>
       )}
       {hands.places && (
@@ -209,7 +256,7 @@ export function HandsBoard({ session, no }: { readonly session: Session; readonl
       {work === 'place' && starter.kind !== 'none' && state.inoculatedAtMs !== null && (
         <button
           type="button"
-          className="chip"
+          className="hand"
           onClick={() =>
             session.says(no, {
               type: 'starter-added',
@@ -222,33 +269,6 @@ export function HandsBoard({ session, no }: { readonly session: Session; readonl
           <span className="visually-hidden">: {STARTER_FACTS[starter.kind].label}</span>
         </button>
       )}
-      {own.length > 0 && (
-        <div className="hands-group" role="group" aria-label="Measure">
-          <span className="quiet">Measure</span>
-          <div className="chips">
-            {own.map((instrument) => (
-              <button
-                key={instrument}
-                type="button"
-                className="chip"
-                onClick={() => {
-                  const now = session.moment(no);
-                  const said = now && measured(world, now, instrument);
-                  if (!said) return;
-                  session.says(no, said);
-                  setLatest(saidWords(said, units));
-                }}
-              >
-                {INSTRUMENT_WORDS[instrument]}
-              </button>
-            ))}
-          </div>
-          <div className="hands-said number" role="status">
-            {latest}
-          </div>
-        </div>
-      )}
-      {step.facts.sours && <Cues state={state} onSay={(said) => session.says(no, said)} />}
     </div>
   );
 }

@@ -124,15 +124,15 @@ function Free() {
         </div>
         <div role="group" aria-label="Troubles" className="hands-group">
           <span className="label">Troubles</span>
-          <div className="chips">
-            <button type="button" className="chip" aria-pressed={surprise} onClick={() => setSurprise(true)}>
+          <div className="hands">
+            <button type="button" className="hand" aria-pressed={surprise} onClick={() => setSurprise(true)}>
               Surprise me
             </button>
             {may.map((trouble) => (
               <button
                 key={trouble}
                 type="button"
-                className="chip"
+                className="hand"
                 aria-pressed={!surprise && chosen.includes(trouble)}
                 disabled={!surprise && !chosen.includes(trouble) && chosen.length >= MOST_TROUBLES}
                 onClick={() => {

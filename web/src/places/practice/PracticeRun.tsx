@@ -1,5 +1,6 @@
 import type { MakeState } from '@morning-crock/core';
 import { Button } from '@mantine/core';
+import { useMediaQuery } from '@mantine/hooks';
 import { useCallback, useEffect, useMemo, useState, type ComponentType } from 'react';
 import { Link, useLocation, useParams, useSearchParams } from 'react-router';
 import { practiceFile, type PracticeFile } from '@morning-crock/core/contract';
@@ -30,11 +31,13 @@ function PractisedBatch(props: {
   usePractised(session, no);
   const { batches } = useSessionState(session);
   const { events, state } = batches[no]!;
+  const narrow = useMediaQuery('(max-width: 900px)');
   const [told, setTold] = useState(session.exercise.level === 1);
   const slots = useMemo(
     (): PracticeSlots => ({
       bare: !told,
-      look: <NowLook session={session} no={no} />,
+      // On a phone what is seen comes before what is done.
+      look: narrow ? null : <NowLook session={session} no={no} />,
       hands: (
         <>
           <HandsBoard session={session} no={no} />
@@ -47,7 +50,7 @@ function PractisedBatch(props: {
         </Button>
       ),
     }),
-    [session, no, told],
+    [session, no, told, narrow],
   );
   const make = useMemo(
     (): OneMake => ({
@@ -66,6 +69,7 @@ function PractisedBatch(props: {
   if (!shown) return null;
   return (
     <PracticeContext value={slots}>
+      {narrow && <NowLook session={session} no={no} />}
       <Make make={make} state={state} />
     </PracticeContext>
   );
@@ -90,7 +94,15 @@ function Running({
   }, [session, ended, over]);
   const task = (
     <p className="practice-task">
-      <strong>{exercise.title}.</strong> {inDegrees(exercise.task, units)}
+      <strong>{exercise.title}.</strong> {inDegrees(exercise.task, units)}{' '}
+      {exercise.batches.map(({ ends }, i) => {
+        const step = batches[i]!.state.steps.find(({ step: own }) => own.id === ends)?.step;
+        return step ? (
+          <span key={i} className="quiet">
+            Ends with “{step.doneWords}”.{' '}
+          </span>
+        ) : null;
+      })}
     </p>
   );
   if (over)
@@ -117,12 +129,12 @@ function Running({
           </p>
         )}
         {batches.length > 1 && (
-          <div className="chips" role="group" aria-label="Batch">
+          <div className="hands" role="group" aria-label="Batch">
             {batches.map((batch, i) => (
               <button
                 key={batch.id}
                 type="button"
-                className="chip"
+                className="hand"
                 aria-pressed={i === no}
                 onClick={() => setNo(i)}
               >

@@ -1,11 +1,19 @@
-import { SET_PH, type BatchScore, type MakeState } from '@morning-crock/core';
+import {
+  fromCelsius,
+  MINUTE_MS,
+  SET_PH,
+  LESSONS,
+  type BatchScore,
+  type MakeState,
+} from '@morning-crock/core';
+import type { PracticeHand } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { LESSONS } from '@morning-crock/core';
 import type { CurveData } from '../../charts/curve-option.ts';
 import { MakeCurve } from '../../charts/MakeCurve.tsx';
 import { useUnits } from '../../data/use-units.ts';
+import { LittleCurve } from '../../parts/drawings/LittleCurve.tsx';
 import { saveFile } from '../../parts/print/save-file.ts';
 import { cancelForecast, requestPracticeScore } from '../../workers/kitchen-client.ts';
 import {
@@ -24,6 +32,18 @@ import { anyNumber, useSessionState } from './use-session.ts';
 const KEY = 'practice score';
 /** Marks nearer than this share of the whole stand over each other. */
 const MARK_SHARE = 0.05;
+
+/** What was only seen or measured stands as a dot, or not at all. */
+const SEEN: ReadonlySet<string> = new Set([
+  'temperature-read',
+  'ph-read',
+  'cue-seen',
+  'heat-felt',
+  'stage-seen',
+  'drain-weighed',
+]);
+const decides = (hand: PracticeHand): boolean =>
+  hand.kind === 'told' ? !SEEN.has(hand.event.type) : hand.kind !== 'stir';
 
 /** What truly went on, with what hands did on it. */
 function Replay({
@@ -44,7 +64,7 @@ function Replay({
     let lastMs = -Infinity;
     const marks = hands.flatMap((hand) => {
       const atMs = startMs + hand.atMs;
-      if (hand.kind === 'stir' || atMs > toMs || atMs - lastMs < MARK_SHARE * (toMs - fromMs)) return [];
+      if (!decides(hand) || atMs > toMs || atMs - lastMs < MARK_SHARE * (toMs - fromMs)) return [];
       lastMs = atMs;
       return [{ atMs, text: handWords(hand, state, units) }];
     });
@@ -73,12 +93,34 @@ function Replay({
       time: (ms) => units.clock(ms),
     };
   }, [hands, state, startMs, score, units]);
+  if (data.ph.length === 0)
+    return (
+      <LittleCurve
+        label="Temperature as it truly was"
+        lines={[
+          {
+            name: 'milk or fat',
+            colour: 'clay',
+            points: score.curve.map(({ atMs, celsius }) => [
+              atMs / MINUTE_MS,
+              fromCelsius(celsius, units.temperatureUnit),
+            ]),
+          },
+        ]}
+        xUnit="min"
+        yUnit={`°${units.temperatureUnit}`}
+      />
+    );
   return (
     <div className="curve">
       <MakeCurve data={data} label="What truly went on, with what you did" />
     </div>
   );
 }
+
+/** Heating and washing go by one model only. */
+const roughShows = ({ outcome }: BatchScore): boolean =>
+  outcome.ph !== null || outcome.churnMin !== null || outcome.thick !== null;
 
 function Batch(props: {
   readonly session: Session;
@@ -217,7 +259,7 @@ export function PracticeScore({
         {exercise.troubles.length > 0
           ? exercise.troubles.map((trouble) => TROUBLE_WORDS[trouble]).join(' ')
           : 'Nothing was wrong with this one but the usual scatter.'}
-        {exercise.batches.some(({ world }) => world.truth.rough) &&
+        {exercise.batches.some(({ world }, no) => world.truth.rough && roughShows(scores[no]!)) &&
           ' It behaved by a rougher model than the forecast’s, so the forecast was less right than usual.'}
       </p>
       <p className="quiet">

@@ -18,14 +18,14 @@ export function TimeBar({ session, no }: { readonly session: Session; readonly n
         {units.time(nowMs, session.startMs)}
       </div>
       <div className="practice-speeds" role="group" aria-label="How much time goes by in a second">
-        <button type="button" className="chip" aria-pressed={speed === 0} onClick={() => session.goAt(0)}>
+        <button type="button" className="hand" aria-pressed={speed === 0} onClick={() => session.goAt(0)}>
           <IconPlayerPause size={20} aria-hidden="true" /> Stop
         </button>
         {SPEEDS.map((one) => (
           <button
             key={one.speed}
             type="button"
-            className="chip"
+            className="hand"
             aria-pressed={speed === one.speed}
             aria-label={`${one.words} a second`}
             onClick={() => session.goAt(one.speed)}

@@ -193,7 +193,9 @@ export function cameOut(
   const out = rows.flatMap(([noun, unit, key]) => {
     const own = score.outcome[key];
     const allowed = score.allowed[key];
-    return typeof own === 'number' && typeof allowed === 'number'
+    // What is a goal already is told once.
+    const told = score.aims.some((aim) => aim.id === 'in-time') && key === 'minutes';
+    return !told && typeof own === 'number' && typeof allowed === 'number'
       ? [{ noun, own: figureWords(own, unit, units), allowed: figureWords(allowed, unit, units) }]
       : [];
   });

@@ -99,11 +99,11 @@ export function PotDrawing({ look }: { readonly look: PotLook }) {
       />
       {look.rises && (
         <path
-          d="M52 84 q-14 22 -4 46 M288 84 q14 24 5 50 M52 84 q20 -22 58 -16 q52 -20 104 -2 q44 -8 74 18"
-          fill="none"
-          stroke="var(--milk)"
-          strokeWidth="9"
-          strokeLinecap="round"
+          d="M58 112 V92 Q40 118 44 150 Q32 118 46 84 Q70 56 108 66 Q150 46 206 64 Q252 54 290 84 Q308 118 296 158 Q300 118 282 92 V112 Z"
+          fill="var(--milk)"
+          stroke="var(--ink)"
+          strokeWidth="2"
+          strokeLinejoin="round"
         />
       )}
       {lidded ? (
@@ -130,7 +130,9 @@ export function PotDrawing({ look }: { readonly look: PotLook }) {
         {Array.from({ length: TONGUES[look.flame] }, (_, i) => {
           const x = 170 + (i - (TONGUES[look.flame] - 1) / 2) * 34;
           const high = look.flame === 'full' ? 40 : look.flame === 'medium' ? 32 : 22;
-          return <path key={i} d={`M${x} 290 q-14 -${high / 2} 0 -${high} q14 ${high / 2} 0 ${high} z`} />;
+          return (
+            <path key={i} d={`M${x} 292 q-15 -${high * 0.42} 0 -${high} q15 ${high * 0.58} 0 ${high} z`} />
+          );
         })}
       </g>
     </svg>

@@ -15,6 +15,7 @@ import { useState, type ComponentType } from 'react';
 import { record } from '../../../data/store.ts';
 import { useUnits } from '../../../data/use-units.ts';
 import { QuantityField } from '../../../parts/fields/QuantityField.tsx';
+import { usePractice } from '../../../parts/practice/practice-context.ts';
 import { ChilledWater, ChurnEntries } from './ChurnEntries.tsx';
 import { Drips, Grains, Tries, Turns } from './CurdEntries.tsx';
 import { Pieces } from './Pieces.tsx';
@@ -24,6 +25,7 @@ import './panels.css';
 
 /** One tap what the pan looks like; and the pan on the scales, which tells it best. */
 function Pan({ state }: { readonly state: MakeState }) {
+  const practice = usePractice();
   const units = useUnits();
   const massUnits = SYSTEM_UNITS[units.system].mass;
   const unit = massUnits[0] ?? 'g';
@@ -50,46 +52,50 @@ function Pan({ state }: { readonly state: MakeState }) {
           </button>
         ))}
       </div>
-      <form
-        aria-label="Weigh the pan"
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (typed)
-            void record(state.id, 'pan-weighed', { massKg: toKilograms(typed.value, typed.unit), typed });
-        }}
-      >
-        <QuantityField
-          key={`${told(state, PAN_TOLD).weighed.length} ${changed?.id}`}
-          label={before ? 'Weight of pan and butter now' : 'Weight of pan and butter'}
-          value={null}
-          unit={unit}
-          units={massUnits.map((u) => ({ value: u, label: UNIT_LABEL[u] }))}
-          check={(value, u) => {
-            const kg = toKilograms(value, u);
-            if (!(kg > 0)) return 'Enter a weight above 0.';
-            return before && kg > before.massKg + 0.002
-              ? `The pan weighed ${units.mass(before.massKg)} before and cannot get heavier on the heat. Check the weight.`
-              : null;
-          }}
-          onFault={(faulty) => {
-            if (faulty) setTyped(null);
-          }}
-          onChange={(value, u) => setTyped({ value, unit: u })}
-        />
-        <Button type="submit" variant="default" h={56} disabled={!typed} mt={12}>
-          {before ? 'Save weight' : 'Save weight'}
-        </Button>
-      </form>
-      <details>
-        <summary className="unfolds">Solids sticking? Change pans</summary>
-        <p className="caution">
-          Turn off the heat first and wait until the bubbling stops. The other pan must be bone dry. A drop of
-          water in it spatters hot fat. Pour away from you and leave the stuck solids behind.
-        </p>
-        <Button variant="default" h={56} mt={12} onClick={() => void record(state.id, 'pan-changed', {})}>
-          Mark pan as changed
-        </Button>
-      </details>
+      {!practice && (
+        <>
+          <form
+            aria-label="Weigh the pan"
+            onSubmit={(event) => {
+              event.preventDefault();
+              if (typed)
+                void record(state.id, 'pan-weighed', { massKg: toKilograms(typed.value, typed.unit), typed });
+            }}
+          >
+            <QuantityField
+              key={`${told(state, PAN_TOLD).weighed.length} ${changed?.id}`}
+              label={before ? 'Weight of pan and butter now' : 'Weight of pan and butter'}
+              value={null}
+              unit={unit}
+              units={massUnits.map((u) => ({ value: u, label: UNIT_LABEL[u] }))}
+              check={(value, u) => {
+                const kg = toKilograms(value, u);
+                if (!(kg > 0)) return 'Enter a weight above 0.';
+                return before && kg > before.massKg + 0.002
+                  ? `The pan weighed ${units.mass(before.massKg)} before and cannot get heavier on the heat. Check the weight.`
+                  : null;
+              }}
+              onFault={(faulty) => {
+                if (faulty) setTyped(null);
+              }}
+              onChange={(value, u) => setTyped({ value, unit: u })}
+            />
+            <Button type="submit" variant="default" h={56} disabled={!typed} mt={12}>
+              Save weight
+            </Button>
+          </form>
+          <details>
+            <summary className="unfolds">Solids sticking? Change pans</summary>
+            <p className="caution">
+              Turn off the heat first and wait until the bubbling stops. The other pan must be bone dry. A
+              drop of water in it spatters hot fat. Pour away from you and leave the stuck solids behind.
+            </p>
+            <Button variant="default" h={56} mt={12} onClick={() => void record(state.id, 'pan-changed', {})}>
+              Mark pan as changed
+            </Button>
+          </details>
+        </>
+      )}
     </>
   );
 }
@@ -112,9 +118,15 @@ const BY_KIND: Readonly<Partial<Record<StepKind, ComponentType<EntriesProps>>>> 
   'grains-out': Grains,
 };
 
+/** Of these only weights are told. */
+const TYPED: ReadonlySet<StepKind> = new Set(['strain', 'grains-out']);
+
 /** What hands tell of the present step; of butter that is weighed, how it is cut. */
 export function StepEntries({ state, point }: EntriesProps) {
-  if (!state.current) return <Pieces state={state} />;
-  const Entries = BY_KIND[state.current.step.kind];
+  const practice = usePractice();
+  if (!state.current) return practice ? null : <Pieces state={state} />;
+  // What stands on a simulated scale is read off it, not typed.
+  const Entries =
+    practice && TYPED.has(state.current.step.kind) ? undefined : BY_KIND[state.current.step.kind];
   return Entries ? <Entries state={state} point={point} /> : null;
 }
