@@ -7,7 +7,7 @@ import { startKitchen } from './throwaway.mjs';
 import { ulid } from 'ulid';
 
 /**
- * @typedef {{ name: string, path: string, dark?: boolean, width?: number, height?: number, send?: object[], day?: object }} View
+ * @typedef {{ name: string, path: string, dark?: boolean, width?: number, height?: number, send?: object[], day?: object, taps?: string[] }} View
  * @typedef {{ id: string, product: string, status: string, startedAt: string }} Make
  */
 
@@ -83,13 +83,13 @@ try {
     { name: 'why', path: `/why/${unset}?complaint=not-set` },
     { name: 'bench-before-dawn', path: '/', dark: true },
     { name: 'bench-phone', path: '/', width: 390, height: 844 },
-    { name: 'make-phone', path: `/makes/${incubating}`, width: 390, height: 844 },
+    { name: 'practice', path: '/practice/cold-warmer?n=4', taps: ['10 min a second', 'Thermometer'] },
   ];
   const browser = await startBrowser();
   mkdirSync(join(ROOT, 'docs/screenshots'), { recursive: true });
   // Some of them, by name: npm run pictures -- bench day
   const only = process.argv.slice(2);
-  for (const { name, path, dark = false, width = 1280, height = 800, send, day } of views) {
+  for (const { name, path, dark = false, width = 1280, height = 800, send, day, taps = [] } of views) {
     if (only.length > 0 && !only.includes(name)) continue;
     if (send) {
       const answer = await fetch(`${address}/api/events`, {
@@ -121,6 +121,11 @@ try {
       { timeout: 30_000, polling: 200 },
       3000,
     );
+    // A practice whose clock has gone for a while.
+    for (const tap of taps) {
+      await page.locator(`::-p-aria([name="${tap}"][role="button"])`).click();
+      await new Promise((resolve) => setTimeout(resolve, 6000));
+    }
     // No alarm is what a picture is about.
     for (let ringing = await page.$('.ringing'); ringing; ringing = await page.$('.ringing')) {
       await page.locator('.ringing ::-p-text(Got it)').click();

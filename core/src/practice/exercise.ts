@@ -7,7 +7,7 @@ import {
 } from '../contract/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
 import { souringOf, stateOfPlan } from '../make/index.ts';
-import { planOfMethod } from '../products/index.ts';
+import { planOfMethod, PRACTISED_PRODUCTS } from '../products/index.ts';
 import { SHIPPED_METHODS } from '../products/methods/index.ts';
 import { createRandom, hashSeed } from '../science/numerics/index.ts';
 import { markPh, workOf, type Work } from '../steps/index.ts';
@@ -36,17 +36,7 @@ export interface Practised {
   readonly aims: readonly Aim[];
 }
 
-/** Products that can be practised freely, by the kinds of work in them. */
-export const PRACTISED_PRODUCTS = [
-  'yogurt',
-  'cultured-cream',
-  'kefir',
-  'skyr',
-  'butter',
-  'ghee',
-  'fresh-cheese',
-] as const satisfies readonly Method['product'][];
-
+/** Methods that can be practised freely. */
 export const PRACTISED_METHODS: readonly Method[] = SHIPPED_METHODS.filter(({ product }) =>
   (PRACTISED_PRODUCTS as readonly string[]).includes(product),
 );

@@ -12,3 +12,4 @@ export { beginWaking, usualWaking, WAKES_AT_C } from './begin/begin-waking.ts';
 export { defectsOf } from './defects-of-plan.ts';
 export { faultyKindsOf, STANDS_FOR } from './faulty-kinds.ts';
 export { DOSED_KINDS, dosesOf, mixedIn, withDose, withMixedIn, type MixStep } from './extras.ts';
+export { PRACTISED_PRODUCTS } from './practised.ts';

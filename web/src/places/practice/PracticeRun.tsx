@@ -31,6 +31,7 @@ function PractisedBatch(props: {
   usePractised(session, no);
   const { batches } = useSessionState(session);
   const { events, state } = batches[no]!;
+  const step = state.current?.step.id;
   const narrow = useMediaQuery('(max-width: 900px)');
   const [told, setTold] = useState(session.exercise.level === 1);
   const slots = useMemo(
@@ -41,7 +42,7 @@ function PractisedBatch(props: {
       hands: (
         <>
           <HandsBoard session={session} no={no} />
-          <Coach session={session} no={no} hidden={!told} onForecast={() => setTold(true)} />
+          <Coach key={step} session={session} no={no} hidden={!told} onForecast={() => setTold(true)} />
         </>
       ),
       end: (
@@ -50,7 +51,7 @@ function PractisedBatch(props: {
         </Button>
       ),
     }),
-    [session, no, told, narrow],
+    [session, no, told, narrow, step],
   );
   const make = useMemo(
     (): OneMake => ({

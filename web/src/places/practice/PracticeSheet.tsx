@@ -79,7 +79,7 @@ export function PracticeSheet() {
         </ul>
         <p>
           Open <span className="number">{address}</span>. World number <span className="number">{seed}</span>:
-          everybody has the same trouble, and nobody knows which.
+          everybody has the same hidden trouble.
         </p>
         <table>
           <thead>
