@@ -44,12 +44,17 @@ export const TROUBLES = [
 ] as const;
 export type Trouble = (typeof TROUBLES)[number];
 
+/** Kitchens to practise in: a usual one, a stone dairy in winter, a kitchen in summer, one up a mountain, one with an electric plate. */
+export const PRACTICE_KITCHENS = ['usual', 'stone-dairy', 'summer', 'mountain', 'plate'] as const;
+export type PracticeKitchen = (typeof PRACTICE_KITCHENS)[number];
+
 /** What is practised: a lesson by its name, or a product with the troubles somebody chose. The same number makes the same world. */
 export const practiceSubject = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('lesson'), lesson: text(40).min(1) }),
   z.strictObject({
     kind: z.literal('free'),
     method: text(60).min(1),
+    kitchen: z.enum(PRACTICE_KITCHENS),
     /** `surprise`: drawn with the world. */
     troubles: z.union([z.literal('surprise'), z.array(z.enum(TROUBLES)).max(4)]),
     /** 1: the forecast is shown; 2: on request; 3: and nothing is called out. */

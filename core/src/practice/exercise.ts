@@ -1,7 +1,9 @@
 import {
   PRODUCT_TAKES,
+  type KitchenSettings,
   type MakePlan,
   type Method,
+  type PracticeKitchen,
   type PracticeSubject,
   type Trouble,
 } from '../contract/index.ts';
@@ -71,6 +73,15 @@ export function troublesOf(method: Pick<Method, 'steps' | 'aims'>): readonly Tro
   );
 }
 
+/** What is otherwise in each kitchen than in a usual one. */
+const KITCHENS: Readonly<Record<PracticeKitchen, (usual: KitchenSettings) => KitchenSettings>> = {
+  usual: (usual) => usual,
+  'stone-dairy': (usual) => ({ ...usual, site: { ...usual.site, roomC: 14 } }),
+  summer: (usual) => ({ ...usual, site: { ...usual.site, roomC: 28 } }),
+  mountain: (usual) => ({ ...usual, site: { ...usual.site, altitudeM: 1900 } }),
+  plate: (usual) => ({ ...usual, burners: usual.burners.map((burner) => ({ ...burner, kind: 'plate' })) }),
+};
+
 /** How much is practised with, L. */
 const FREE_LITRES = { milk: 2.2, cream: 0.9, other: 0.8 } as const;
 
@@ -131,9 +142,11 @@ function practised(
   seed: number,
   troubles: readonly Trouble[],
   startMs: number,
+  kitchen: PracticeKitchen = 'usual',
 ): Practised {
   const method = methodBy(of.method);
-  const plan = planOfMethod(method, defaultKitchen('UTC'), new Date(startMs).toISOString(), of.litres);
+  const settings = KITCHENS[kitchen](defaultKitchen('UTC'));
+  const plan = planOfMethod(method, settings, new Date(startMs).toISOString(), of.litres);
   return {
     world: {
       seed,
@@ -201,6 +214,7 @@ export function exerciseOf(subject: PracticeSubject, seed: number, startMs: numb
         seed,
         troubles,
         startMs,
+        subject.kitchen,
       ),
     ],
   };

@@ -51,7 +51,7 @@ describe('free practice', () => {
   test('of all methods each has its aims, and troubles that can show in it', () => {
     for (const method of PRACTISED_METHODS) {
       const exercise = exerciseOf(
-        { kind: 'free', method: method.id, troubles: 'surprise', level: 2 },
+        { kind: 'free', method: method.id, kitchen: 'usual', troubles: 'surprise', level: 2 },
         5,
         START_MS,
       );
@@ -65,10 +65,20 @@ describe('free practice', () => {
     ]);
   });
 
+  test.each([
+    ['yogurt', 'plate'],
+    ['yogurt', 'mountain'],
+    ['cultured-cream', 'stone-dairy'],
+    ['butter', 'summer'],
+    ['kefir', 'summer'],
+  ] as const)('%s can be done well in another kitchen: %s', (method, kitchen) => {
+    expect(reaches(free(method, 4, [], kitchen), PERFECT)).toEqual([true]);
+  });
+
   test('surprises come with the number, and are not the same for all', () => {
     const drawn = Array.from({ length: 30 }, (_, seed) =>
       exerciseOf(
-        { kind: 'free', method: 'yogurt', troubles: 'surprise', level: 2 },
+        { kind: 'free', method: 'yogurt', kitchen: 'usual', troubles: 'surprise', level: 2 },
         seed,
         START_MS,
       ).troubles.join(' '),

@@ -59,6 +59,8 @@ const LEAST_GAIN = 0.02;
 /** What makes something else so much worse is no better decision. */
 const WORSE = 0.05;
 const TOLD = 3;
+/** So many decisions are tried otherwise at most: those that end a step or move it first, then the longest fires. */
+const MOST_TRIED = 16;
 
 /** How far a decision is tried earlier and later, min, by what went on. */
 const SHIFTS_MIN: Readonly<Record<Work, readonly number[]>> = {
@@ -87,6 +89,20 @@ const decides = (hand: PracticeHand): boolean =>
 
 const worthOf = (aims: readonly Aim[], outcome: Outcome): number =>
   aims.reduce((sum, aim) => sum + aim.near(outcome), 0) / Math.max(1, aims.length);
+
+/** Which decisions are tried otherwise. */
+function dearestFirst(hands: readonly PracticeHand[]): ReadonlySet<PracticeHand> {
+  const lasts = (hand: PracticeHand): number =>
+    (hands.find((later) => later.kind === hand.kind && later.atMs > hand.atMs)?.atMs ?? Infinity) - hand.atMs;
+  const rank = (hand: PracticeHand): number =>
+    hand.kind === 'flame' || hand.kind === 'lid' ? lasts(hand) : Infinity;
+  return new Set(
+    hands
+      .filter(decides)
+      .sort((a, b) => rank(b) - rank(a) || 0)
+      .slice(0, MOST_TRIED),
+  );
+}
 
 /** A hand so much later. */
 function moved(hand: PracticeHand, byMs: number): PracticeHand {
@@ -173,8 +189,9 @@ function* trying(
     const endMs = Math.min(untilMs + Math.max(0, byMs), world.startMs + limitH * HOUR_MS);
     return outcomeOf(world, walkPractice(world, changed, endMs, undefined, false), endMs, ends);
   };
+  const worthTrying = dearestFirst(hands);
   for (const [i, hand] of hands.entries()) {
-    if (!decides(hand)) continue;
+    if (!worthTrying.has(hand)) continue;
     const { work } = momentAt(walk, world.startMs + hand.atMs - 1);
     for (const minutes of SHIFTS_MIN[work]) {
       const changed = shifted(hands, i, minutes * MINUTE_MS);

@@ -8,17 +8,11 @@ import { useAppSelector } from '../../data/store.ts';
 import { useDayChanges } from '../../data/use-day-changes.ts';
 import { useDays } from '../../data/use-days.ts';
 import { useUnits } from '../../data/use-units.ts';
+import { speak } from '../../parts/words/speak.ts';
 
 const SPOKEN = 'day-spoken';
 /** So many things are told after the one to do now. */
 const MOST_TOLD = 3;
-
-/** Says it with the browser's own voice, where it has one. */
-function speak(text: string): void {
-  if (typeof speechSynthesis === 'undefined') return;
-  speechSynthesis.cancel();
-  speechSynthesis.speak(new SpeechSynthesisUtterance(text));
-}
 
 /** Of a day that is going on: what moved and why, what may wait, and whether it is spoken. */
 export function BenchDay({ makes, nowMs }: { readonly makes: readonly Attended[]; readonly nowMs: number }) {

@@ -6,7 +6,12 @@ import {
   troublesOf,
   type PracticeLesson,
 } from '@morning-crock/core';
-import { practiceFile, type Trouble } from '@morning-crock/core/contract';
+import {
+  practiceFile,
+  PRACTICE_KITCHENS,
+  type PracticeKitchen,
+  type Trouble,
+} from '@morning-crock/core/contract';
 import { Button, NumberInput, Select } from '@mantine/core';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -15,7 +20,7 @@ import '../../parts/fields/popover-styles.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/fields/Choices.tsx';
 import { JsonFile } from '../../parts/print/JsonFile.tsx';
-import { inDegrees, practiceAddress, TROUBLE_NAMES } from './practice-words.ts';
+import { inDegrees, KITCHEN_WORDS, practiceAddress, TROUBLE_NAMES } from './practice-words.ts';
 import { forgetProgress, progressHere, type LessonProgress } from './progress.ts';
 import { anyNumber } from './use-session.ts';
 import './practice.css';
@@ -74,6 +79,7 @@ function Free() {
   const methods = PRACTISED_METHODS.filter((one) => one.product === product);
   const [methodId, setMethodId] = useState(methods[0]!.id);
   const method = methods.find(({ id }) => id === methodId) ?? methods[0]!;
+  const [kitchen, setKitchen] = useState<PracticeKitchen>('usual');
   const [surprise, setSurprise] = useState(true);
   const [troubles, setTroubles] = useState<readonly Trouble[]>([]);
   const [level, setLevel] = useState<(typeof LEVELS)[number]['value']>('2');
@@ -97,6 +103,7 @@ function Free() {
               {
                 kind: 'free',
                 method: method.id,
+                kitchen,
                 troubles: surprise ? 'surprise' : [...chosen],
                 level: level === '1' ? 1 : level === '3' ? 3 : 2,
               },
@@ -122,6 +129,14 @@ function Free() {
             flex={1}
           />
         </div>
+        <Select
+          label="Kitchen"
+          data={PRACTICE_KITCHENS.map((value) => ({ value, label: KITCHEN_WORDS[value] }))}
+          value={kitchen}
+          allowDeselect={false}
+          maw={320}
+          onChange={(value) => setKitchen(PRACTICE_KITCHENS.find((one) => one === value) ?? 'usual')}
+        />
         <div role="group" aria-label="Troubles" className="hands-group">
           <span className="label">Troubles</span>
           <div className="hands">

@@ -1,16 +1,25 @@
 import { Button } from '@mantine/core';
 import { IconArrowBackUp, IconPlayerPause } from '@tabler/icons-react';
+import { useEffect, useState } from 'react';
 import { useNow } from '../../data/clock.ts';
 import { useUnits } from '../../data/use-units.ts';
+import { speak } from '../../parts/words/speak.ts';
 import { SPEEDS } from './practice-words.ts';
 import type { Session } from './session.ts';
 import { useSessionState } from './use-session.ts';
+
+const SPOKEN = 'practice-spoken';
 
 /** The clock of a practice: what it shows, how fast it goes, and back. */
 export function TimeBar({ session, no }: { readonly session: Session; readonly no: number }) {
   const units = useUnits();
   const { speed, stopped, batches } = useSessionState(session);
   const nowMs = useNow();
+  const [spoken, setSpoken] = useState(() => localStorage.getItem(SPOKEN) === 'yes');
+  useEffect(() => {
+    // It says first that it is not in earnest.
+    if (spoken && stopped !== '') speak(`Practice. ${stopped}`);
+  }, [spoken, stopped]);
   return (
     <section className="practice-bar" aria-label="Practice clock">
       <div className="practice-word">Practice</div>
@@ -36,6 +45,16 @@ export function TimeBar({ session, no }: { readonly session: Session; readonly n
         <span className="quiet">a second</span>
       </div>
       <span className="grows" />
+      <Button
+        variant="subtle"
+        aria-pressed={spoken}
+        onClick={() => {
+          localStorage.setItem(SPOKEN, spoken ? 'no' : 'yes');
+          setSpoken(!spoken);
+        }}
+      >
+        {spoken ? 'Read aloud: on' : 'Read aloud: off'}
+      </Button>
       <Button
         variant="default"
         leftSection={<IconArrowBackUp size={22} aria-hidden="true" />}

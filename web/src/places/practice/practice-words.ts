@@ -10,6 +10,7 @@ import type {
   PracticeBath,
   PracticeFlame,
   PracticeHand,
+  PracticeKitchen,
   PracticePlace,
   PracticeSubject,
   Trouble,
@@ -68,6 +69,14 @@ export const TROUBLE_NAMES: Readonly<Record<Trouble, string>> = {
   'slow-cloth': 'Slow cloth',
   'weak-rennet': 'Weak rennet',
   'wet-butter': 'Wet butter',
+};
+
+export const KITCHEN_WORDS: Readonly<Record<PracticeKitchen, string>> = {
+  usual: 'A usual kitchen',
+  'stone-dairy': 'A stone dairy in winter',
+  summer: 'A kitchen in summer',
+  mountain: 'A kitchen on a mountain',
+  plate: 'With an electric plate',
 };
 
 /** How fast the clock goes, in times of a real one. */
@@ -215,5 +224,6 @@ export function cameOut(
 export function practiceAddress(subject: PracticeSubject, seed: number): string {
   if (subject.kind === 'lesson') return `/practice/${subject.lesson}?n=${seed}`;
   const troubles = subject.troubles === 'surprise' ? 'surprise' : subject.troubles.join('.');
-  return `/practice/free?method=${subject.method}&troubles=${troubles}&level=${subject.level}&n=${seed}`;
+  const kitchen = subject.kitchen === 'usual' ? '' : `&kitchen=${subject.kitchen}`;
+  return `/practice/free?method=${subject.method}${kitchen}&troubles=${troubles}&level=${subject.level}&n=${seed}`;
 }

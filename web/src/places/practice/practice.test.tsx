@@ -86,6 +86,7 @@ test('an address says what is practised; what makes no sense is nothing', () => 
   const subject = {
     kind: 'free' as const,
     method: 'butter',
+    kitchen: 'summer' as const,
     troubles: ['slow-churn' as const, 'thin-cream' as const],
     level: 3 as const,
   };

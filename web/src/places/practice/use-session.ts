@@ -10,7 +10,12 @@ import {
   safetyOf,
   type BandForecast,
 } from '@morning-crock/core';
-import { TROUBLES, type PracticeSubject, type Trouble } from '@morning-crock/core/contract';
+import {
+  PRACTICE_KITCHENS,
+  TROUBLES,
+  type PracticeSubject,
+  type Trouble,
+} from '@morning-crock/core/contract';
 import { useEffect, useMemo, useRef, useSyncExternalStore } from 'react';
 import { liveSlice } from '../../data/live-slice.ts';
 import { openPracticeDoor } from '../../data/practice-door.ts';
@@ -41,6 +46,7 @@ export function subjectOf(what: string, search: URLSearchParams): PracticeSubjec
   return {
     kind: 'free',
     method,
+    kitchen: PRACTICE_KITCHENS.find((one) => one === search.get('kitchen')) ?? 'usual',
     troubles: named === 'surprise' ? 'surprise' : troubles,
     level: level === 1 || level === 3 ? level : 2,
   };
