@@ -35,9 +35,6 @@ const inRange = (
   },
 });
 
-/** As it is told in words of this many steps: so rough, nobody says half. */
-const ALL = 1e9;
-
 export const held = (minutes: number, words: string): Aim =>
   inRange(
     { id: 'held', words, noun: 'time held hot', unit: 'min', figure: (o) => o.heldMin },
@@ -94,12 +91,6 @@ export const SAFE: Aim = {
   figure: (o) => o.safeH,
   near: (o) => (o.safe === true && o.ended ? 1 : 0),
 };
-export const body = (least: number, words: string): Aim =>
-  inRange(
-    { id: 'body', words, noun: 'body, of 100', unit: 'points', figure: (o) => o.body },
-    [least, ALL],
-    25,
-  );
 export const breaksWithin = (minutes: number): Aim =>
   inRange(
     {

@@ -72,7 +72,7 @@ export function outcomeOf(world: PracticeWorld, walk: PracticeWalk, untilMs: num
   const { state } = walk;
   const last = state.steps.find(({ step }) => step.id === ends) ?? state.steps.at(-1)!;
   const ended = last.endedAtMs !== null && last.endedAtMs <= untilMs;
-  const endMs = ended ? last.endedAtMs! : untilMs;
+  const endMs = ended ? last.endedAtMs : untilMs;
   const moments = walk.moments.filter(({ atMs }) => atMs <= endMs);
   const now = momentAt(walk, endMs);
   const stepOf = (work: string) => state.steps.find(({ step }) => workOf(step.kind) === work);

@@ -1,4 +1,4 @@
-import { EVENT_VERSION } from '../contract/entry-version.ts';
+import { EVENT_VERSION } from '../contract/index.ts';
 import type { DraftEvent, PracticeHand } from '../contract/index.ts';
 import { churnWindowC } from '../science/butter/index.ts';
 import { placeAmbientC } from '../science/heat/index.ts';

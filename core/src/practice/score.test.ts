@@ -12,14 +12,11 @@ function scoreOf({ batches, limitH }: Exercise, player: Player): BatchScore {
   const [batch] = batches;
   const { hands, outcome } = played(batch!, player, limitH);
   const run = scoring(batch!, hands, START_MS + outcome.minutes * MINUTE_MS, limitH);
-  let last = -1;
   for (;;) {
     const step = run.next();
     if (step.done === true) return step.value;
     expect(step.value).toBeGreaterThanOrEqual(0);
     expect(step.value).toBeLessThanOrEqual(1);
-    last = step.value;
-    void last;
   }
 }
 

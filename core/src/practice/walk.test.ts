@@ -123,7 +123,7 @@ describe('a practised crock', () => {
     const butter = butterOf(
       world,
       broke,
-      { instance: step.instance, goods: { into: 'cream', out: 'butter' } as never },
+      { instance: step.instance, goods: { into: 'cream', out: 'butter' } },
       broke.atMs,
     )!;
     const { massKg, composition } = batchOf(world.plan);

@@ -89,7 +89,7 @@ function before(world: PracticeWorld, id: string): LoggedEvent[] {
         deviceId: PRACTICE_DEVICE,
         version: 4,
         ...said,
-      } as LoggedEvent);
+      });
   }
   return events;
 }

@@ -32,7 +32,7 @@ export interface WorkStep {
 }
 
 /** The cream of a world as it truly is, at a heat. */
-export function trueCream(world: PracticeWorld, step: WorkStep, celsius: number, atMs: number): Churning {
+function trueCream(world: PracticeWorld, step: WorkStep, celsius: number, atMs: number): Churning {
   const { plan, truth } = world;
   const cream = creamIn(plan, { step: step.instance }, celsius, atMs);
   return {
@@ -131,7 +131,7 @@ const FOAMS_OVER_PER_MIN = 0.015;
 const FOAM_UNTIL = 0.6;
 
 /** Butter of a world in its pan over some share of the fire. */
-export function panOn({ plan, truth }: PracticeWorld, step: StepInstance, share: number) {
+function panOn({ plan, truth }: PracticeWorld, step: StepInstance, share: number) {
   const own = panStep({ step });
   const { composition, massKg } = batchOf(plan);
   const moistureFraction = Math.min(0.4, own.moistureFraction * truth.moisture);

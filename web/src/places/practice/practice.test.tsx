@@ -54,7 +54,7 @@ test('entries of a practice go through its door and wait for no server; others s
   expect(kept().map(({ draft }) => draft.type)).toEqual(['noted']);
 });
 
-test('lessons stand in order with how this device stands with them, and the next one is offered', async () => {
+test('lessons stand in order with how this device stands with them, and the next one is offered', () => {
   noteLesson('heat-and-hold', false);
   noteLesson('heat-and-hold', true);
   show(<PracticePlace />);
@@ -175,7 +175,7 @@ test.each(['stove', 'place', 'churn', 'bowl', 'pan', 'set', 'cloth'] as const)(
   (work) => {
     show(<ThreeLooks work={work} cream={false} />);
     const figures = screen.getAllByRole('figure');
-    expect(figures.map((figure) => figure.textContent!.split(':')[0])).toEqual(['Not yet', 'Now', 'Too far']);
+    expect(figures.map((figure) => figure.textContent.split(':')[0])).toEqual(['Not yet', 'Now', 'Too far']);
     expect(new Set(figures.map((figure) => figure.querySelector('svg')!.innerHTML)).size).toBe(3);
   },
 );

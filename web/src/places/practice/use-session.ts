@@ -105,7 +105,7 @@ export function usePractised(session: Session, no: number): void {
 const forecastOf = (id: string): BandForecast | undefined => store.getState().live.forecasts[id]?.forecast;
 
 /** Why the clock should stop by itself now: hands are needed. Nothing is called out at the highest level. */
-export function callsFor(session: Session): { readonly id: string; readonly words: string } | null {
+function callsFor(session: Session): { readonly id: string; readonly words: string } | null {
   const { exercise } = session;
   if (exercise.level === 3) return null;
   const nowMs = session.now();

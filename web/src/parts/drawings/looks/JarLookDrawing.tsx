@@ -37,7 +37,7 @@ export function JarLookDrawing({ look }: { readonly look: JarLook }) {
         <path d={body} fill="var(--milk)" stroke="var(--ink)" strokeWidth="2" />
         {look.cream && firm > 0.4 && (
           <path
-            d={`M74 ${100 + whey} q${6 + 10 * firm} -${20 + 42 * firm} ${26} -${24 + 44 * firm} q6 ${22 + 20 * firm} 30 ${24 + 44 * firm} z`}
+            d={`M74 ${100 + whey} q${6 + 10 * firm} -${20 + 42 * firm} 26 -${24 + 44 * firm} q6 ${22 + 20 * firm} 30 ${24 + 44 * firm} z`}
             fill="var(--milk)"
             stroke="var(--ink)"
             strokeWidth="2"
