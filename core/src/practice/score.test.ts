@@ -65,6 +65,18 @@ describe('a score that teaches', () => {
     expect(score.decisions[0]!.otherwise).toMatchObject({ kind: 'done', act: { kind: 'stir' } });
   });
 
+  test('who stopped washing too soon and forgot the salt is told both', () => {
+    const hasty: Player = (seen) =>
+      PERFECT(seen).some((act) => act.kind === 'say' && act.said.type === 'salted') || seen.moment.rinses >= 2
+        ? [{ kind: 'say', said: { type: 'step-done', data: { step: seen.state.current!.step.id } } }]
+        : PERFECT(seen);
+    const score = scoreOf(lesson('wash-and-salt', 0), hasty);
+    const done = score.decisions.map(({ otherwise }) =>
+      otherwise.kind === 'done' && otherwise.act.kind === 'told' ? otherwise.act.event.type : otherwise.kind,
+    );
+    expect(done.sort()).toEqual(['rinsed', 'salted']);
+  });
+
   test('the replay is the true curve, from its beginning to its end', () => {
     const score = scoreOf(lesson('tired-starter', 0), PERFECT);
     expect(score.curve[0]!.atMs).toBe(0);

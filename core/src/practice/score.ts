@@ -149,6 +149,9 @@ function others(hand: PracticeHand): Act[] {
 /** So long after a step began somebody might have found out that something is wrong, min; left out, nothing is to be found out. */
 const FOUND_OUT_MIN: Readonly<Partial<Record<Work, number>>> = { stove: 0, place: 45, churn: 3, temper: 10 };
 
+/** Works that hands do: one more of the same may be missing. */
+const BY_HAND: ReadonlySet<Work> = new Set(['bowl', 'hands']);
+
 /** The same thing done to the crock. */
 const alike = (hand: PracticeHand, act: PracticeHand): boolean =>
   hand.kind === 'told' && act.kind === 'told'
@@ -219,9 +222,12 @@ function* trying(
     if (step.startedAtMs === null) continue;
     const beganMs = Math.max(world.startMs, step.startedAtMs);
     const { work } = momentAt(walk, beganMs);
+    // What hands do by themselves might have gone on before it was called done; all else, when it was found out.
+    const atTheEnd = BY_HAND.has(work) && step.endedAtMs !== null;
     const afterMin = FOUND_OUT_MIN[work];
-    const atMs = beganMs + (afterMin ?? 0) * MINUTE_MS;
-    if (afterMin === undefined || atMs >= (step.endedAtMs ?? untilMs)) continue;
+    if (!atTheEnd && afterMin === undefined) continue;
+    const atMs = atTheEnd ? step.endedAtMs! - 1 : beganMs + (afterMin ?? 0) * MINUTE_MS;
+    if (atMs >= (step.endedAtMs ?? untilMs)) continue;
     const so = hands.filter((hand) => world.startMs + hand.atMs <= atMs);
     const then = playing(of, PERFECT, limitH, { hands: so, atMs });
     let next = then.next();
@@ -231,12 +237,8 @@ function* trying(
     }
     // What would have been done then, other than calling the step done.
     const act = next.value.hands[so.length];
-    if (
-      !act ||
-      (act.kind === 'told' && act.event.type === 'step-done') ||
-      hands.some((hand) => alike(hand, act))
-    )
-      continue;
+    const isDone = act?.kind === 'told' && act.event.type === 'step-done';
+    if (!act || isDone || (!atTheEnd && hands.some((hand) => alike(hand, act)))) continue;
     tried.push({ hand: null, otherwise: { kind: 'done', act }, outcome: next.value.outcome });
   }
   return tried;
@@ -279,7 +281,7 @@ export function* scoring(
     const key =
       hand ??
       (otherwise.kind === 'done'
-        ? `${otherwise.act.kind} ${'to' in otherwise.act ? otherwise.act.to : ''}`
+        ? `${otherwise.act.kind} ${'to' in otherwise.act ? otherwise.act.to : otherwise.act.kind === 'told' ? otherwise.act.event.type : ''}`
         : '');
     const known = dearest.get(key);
     // As good with less: the smaller change is the better teacher.

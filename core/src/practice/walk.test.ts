@@ -140,6 +140,21 @@ describe('a practised crock', () => {
     );
   });
 
+  test('each wash takes most of what is left, also where it and the end of washing are said at once', () => {
+    const world = plainWorld('butter-ripened', 1.2, { at: 'wash', celsius: 13 });
+    const said = [
+      { type: 'rinsed', data: { clear: false } },
+      { type: 'rinsed', data: { clear: true } },
+      { type: 'step-done', data: { step: 'wash' } },
+    ] as const;
+    const hands = said.map((one, i) => handOf({ kind: 'say', said: one }, START_MS, START_MS, i));
+    const walk = walkPractice(world, hands, START_MS + MINUTE_MS);
+    const last = momentAt(walk, START_MS + MINUTE_MS);
+    expect(last.rinses).toBe(2);
+    expect(last.serum).toBeCloseTo(0.1296, 4);
+    expect(last.step).toBe('work');
+  });
+
   test('a cloth parts all there was into curd and whey', () => {
     const world = plainWorld('yogurt-strained', 2, { at: 'strain', celsius: 6, denatured: 0.9 });
     const walk = walkPractice(world, [], START_MS + 20 * HOUR_MS);

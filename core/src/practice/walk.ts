@@ -109,7 +109,7 @@ function does(
   crock: Crock,
   hand: PracticeHand,
   atMs: number,
-  step: StepState | null,
+  bowl: StepState | undefined,
 ): void {
   switch (hand.kind) {
     case 'flame':
@@ -130,12 +130,12 @@ function does(
       crock.placedMs = atMs;
       return;
     default:
-      tells(world, crock, hand.event, step);
+      tells(world, crock, hand.event, bowl);
   }
 }
 
 /** Entries that are hands as well. */
-function tells(world: PracticeWorld, crock: Crock, event: DraftEvent, step: StepState | null): void {
+function tells(world: PracticeWorld, crock: Crock, event: DraftEvent, bowl: StepState | undefined): void {
   switch (event.type) {
     case 'churn-rested':
       crock.churning = !event.data.resting;
@@ -144,8 +144,7 @@ function tells(world: PracticeWorld, crock: Crock, event: DraftEvent, step: Step
       pourWater(world, crock, event.data);
       return;
     case 'rinsed': {
-      if (step && workOf(step.step.kind) === 'bowl')
-        crock.serum *= serumLeft({ step: step.step.instance }, 1);
+      if (bowl) crock.serum *= serumLeft({ step: bowl.step.instance }, 1);
       crock.rinses++;
       return;
     }
@@ -216,6 +215,7 @@ export function walkPractice(
   const { goods } = productOf(world.plan);
   const samples: Moment[] = [];
   const { steps } = state;
+  const bowl = steps.find(({ step }) => workOf(step.kind) === 'bowl');
   let no = 0;
   /** The step at an instant: those that are over by then are passed. */
   const stepAt = (ms: number): StepState | null => {
@@ -239,12 +239,11 @@ export function walkPractice(
   let atMs = world.startMs;
   const lastHandMs = world.startMs + (hands.at(-1)?.atMs ?? 0);
   for (;;) {
-    let step = stepAt(atMs);
     while (next < hands.length && world.startMs + hands[next]!.atMs <= atMs) {
-      does(world, crock, hands[next]!, atMs, step);
+      does(world, crock, hands[next]!, atMs, bowl);
       next++;
     }
-    step = stepAt(atMs);
+    const step = stepAt(atMs);
     sample(atMs, step);
     const work = kindOf(step);
     const { stepS, aheadH } = FINE[work];

@@ -7,7 +7,7 @@ import { useSessionState } from './use-session.ts';
 
 /** How a practised batch looks, drawn anew at every frame while its clock goes. */
 export function NowLook({ session, no }: { readonly session: Session; readonly no: number }) {
-  const { speed } = useSessionState(session);
+  const { speed, batches } = useSessionState(session);
   const [, draw] = useState(0);
   useEffect(() => {
     if (speed === 0) return undefined;
@@ -23,6 +23,7 @@ export function NowLook({ session, no }: { readonly session: Session; readonly n
   const { plan } = session.exercise.batches[no]!.world;
   if (!moment) return <div className="now-look" />;
   const { massKg } = batchOf(plan);
+  const pot = batches[no]!.state.current?.step.facts.inThePot;
   const burnt = moment.scorched > 0.1 && moment.work === 'stove';
   return (
     <div className="now-look" role="img" aria-label="How it looks now">
@@ -32,6 +33,7 @@ export function NowLook({ session, no }: { readonly session: Session; readonly n
           lost: (moment.evaporatedKg + moment.spiltKg) / massKg,
           whey: moment.wheyKg / massKg,
           cream: PRODUCT_TAKES[plan.product] === 'cream',
+          ...(pot === undefined ? {} : { inThePot: pot }),
         }}
       />
       {burnt && <p className="caution">It smells caught.</p>}

@@ -282,9 +282,11 @@ export function PracticeScore({
         <p>
           {!won && dearest
             ? `Try this world again, and change one thing. ${decisionWords(dearest.decision, batches[dearest.no]!.state, units, session.startMs)}`
-            : next
-              ? `Go on to “${next.title}”: ${inDegrees(next.idea, units)}`
-              : 'Try a world with a surprise.'}
+            : !won
+              ? 'Try this world again.'
+              : next
+                ? `Go on to “${next.title}”: ${inDegrees(next.idea, units)}`
+                : 'Try a world with a surprise.'}
         </p>
         <div className="row">
           {won && next ? (

@@ -1,5 +1,5 @@
 import { Button } from '@mantine/core';
-import { IconArrowBackUp, IconPlayerPause } from '@tabler/icons-react';
+import { IconArrowBackUp, IconPlayerPause, IconVolume, IconVolumeOff } from '@tabler/icons-react';
 import { useEffect, useState } from 'react';
 import { useNow } from '../../data/clock.ts';
 import { useUnits } from '../../data/use-units.ts';
@@ -45,16 +45,22 @@ export function TimeBar({ session, no }: { readonly session: Session; readonly n
         <span className="quiet">a second</span>
       </div>
       <span className="grows" />
-      <Button
-        variant="subtle"
+      <button
+        type="button"
+        className="hand"
         aria-pressed={spoken}
+        aria-label="Read aloud"
         onClick={() => {
           localStorage.setItem(SPOKEN, spoken ? 'no' : 'yes');
           setSpoken(!spoken);
         }}
       >
-        {spoken ? 'Read aloud: on' : 'Read aloud: off'}
-      </Button>
+        {spoken ? (
+          <IconVolume size={24} aria-hidden="true" />
+        ) : (
+          <IconVolumeOff size={24} aria-hidden="true" />
+        )}
+      </button>
       <Button
         variant="default"
         leftSection={<IconArrowBackUp size={22} aria-hidden="true" />}

@@ -123,6 +123,8 @@ function toldWords(
         : 'Starter in';
     case 'water-poured':
       return `${units.volume(event.data.massKg)} of chilled water`;
+    case 'rinsed':
+      return 'One more wash';
     case 'whey-returned':
       return `${units.mass(event.data.massKg)} of whey stirred back`;
     case 'salted':

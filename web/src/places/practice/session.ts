@@ -6,6 +6,8 @@ import {
   practiceId,
   handOf,
   HOUR_MS,
+  MINUTE_MS,
+  workOf,
   type Act,
   type Exercise,
   type LoggedEvent,
@@ -39,6 +41,8 @@ export interface SessionState {
   readonly failed: boolean;
 }
 
+/** One wash. */
+const RINSE_MS = 3 * MINUTE_MS;
 /** Told to who listens at most so often, real ms: what moves with the clock. */
 const TELL_MS = 250;
 
@@ -201,9 +205,23 @@ export class Session implements OwnClock {
     }
   }
 
+  /** What hands take of the clock before something is told. */
+  private takesMs(no: number, acts: readonly Act[]): number {
+    const { current } = this.state.batches[no]!.state;
+    if (!current) return 0;
+    return acts.reduce((ms, act) => {
+      if (act.kind !== 'say') return ms;
+      if (act.said.type === 'rinsed') return ms + RINSE_MS;
+      const byHand =
+        act.said.type === 'step-done' && !current.step.facts.waits && workOf(current.step.kind) === 'hands';
+      return byHand ? ms + current.step.handsMin * MINUTE_MS : ms;
+    }, 0);
+  }
+
   /** Hands do something to a batch, now. @returns the identity of what was told */
   does(no: number, ...acts: readonly Act[]): string {
     if (this.state.over) return '';
+    this.ms = Math.min(this.ms + this.takesMs(no, acts), this.startMs + this.exercise.limitH * HOUR_MS);
     const { hands, moments } = this.state.batches[no]!;
     const fresh = acts.map((act, i) => handOf(act, this.ms, this.startMs, hands.length + i, no + 1));
     this.put(no, this.batch(no, [...hands, ...fresh], moments));

@@ -1,4 +1,11 @@
-import { CHURN_STAGES, gelPh, STAGE_SHARE, type ChurnStage, type Moment } from '@morning-crock/core';
+import {
+  CHURN_STAGES,
+  gelPh,
+  STAGE_SHARE,
+  type ChurnStage,
+  type Moment,
+  type StepFacts,
+} from '@morning-crock/core';
 import { BagDrawing } from '../BagDrawing.tsx';
 import { BowlDrawing } from '../BowlDrawing.tsx';
 import { ChurnDrawing } from '../ChurnDrawing.tsx';
@@ -35,6 +42,8 @@ export type Seen = Pick<
   readonly lost: number;
   readonly whey: number;
   readonly cream: boolean;
+  /** What stands there, where nothing happens to it by itself. */
+  readonly inThePot?: StepFacts['inThePot'];
 };
 
 /** Cream thickens between these, and parts from its whey below the last; likewise milk around its gel. */
@@ -61,6 +70,26 @@ function Jar({ seen }: { readonly seen: Seen }) {
     : (gel + 0.1 - at) / MILK_PH.below;
   const whey = ((cream ? CREAM_PH.parts : MILK_PH.parts) - at) / PARTS_OVER;
   return <JarLookDrawing look={{ firm, whey, cream }} />;
+}
+
+/** What hands work on, or what only stands. */
+function Standing({ seen }: { readonly seen: Seen }) {
+  switch (seen.inThePot) {
+    case 'milk':
+    case 'hot-milk':
+    case 'warm-milk':
+      return <PotDrawing look={{ ...seen, rises: false }} />;
+    case 'grains':
+    case 'butter':
+      return <BowlDrawing cloud={0.05} washes={seen.rinses} planned={seen.rinses} />;
+    case 'ghee':
+    case 'hot-ghee':
+      return <PanDrawing wet={1 - seen.dried} climb={seen.climbed} onFire={false} />;
+    case 'churning':
+      return <ChurnDrawing stage={stageOf(seen.churned, seen.overMin)} moving={false} />;
+    default:
+      return <Jar seen={seen} />;
+  }
 }
 
 /** How a batch looks at a moment: pot, jar, churn, bowl, pan, cloth or curd, by what happens to it. */
@@ -92,6 +121,6 @@ export function Look({ seen }: { readonly seen: Seen }) {
     case 'set':
       return <CutDrawing set={seen.set} />;
     default:
-      return <Jar seen={seen} />;
+      return <Standing seen={seen} />;
   }
 }
