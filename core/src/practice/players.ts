@@ -202,6 +202,8 @@ export const PERFECT: Player = (seen) => {
   }
 };
 
+/** Who plays looks so far ahead first, h; then to the end. */
+const LOOKS_H = [0.3, 6];
 /** Nobody does so much. */
 const MOST_HANDS = 400;
 
@@ -227,8 +229,13 @@ export function* playing(
   const hands: PracticeHand[] = [...from.hands];
   const limitMs = world.startMs + limitH * HOUR_MS;
   let fromMs = from.atMs;
-  let walk = walkPractice(world, hands, fromMs);
-  let whole = false;
+  /** Walked so far ahead, and further only where nothing is to be done by then. */
+  let looks = 0;
+  const look = (): PracticeWalk => {
+    const untilMs = Math.min(limitMs, fromMs + (LOOKS_H[looks] ?? limitH) * HOUR_MS);
+    return walkPractice(world, hands, untilMs, undefined, false);
+  };
+  let walk = look();
   for (;;) {
     const end = walk.state.steps.find(({ step }) => step.id === ends) ?? walk.state.steps.at(-1)!;
     if (end.endedAtMs !== null || hands.length >= MOST_HANDS) break;
@@ -246,13 +253,13 @@ export function* playing(
       }
     }
     if (!chosen) {
-      // Nothing to do for as long as is worth looking: perhaps later.
-      if (whole) break;
-      whole = true;
-      walk = walkPractice(world, hands, limitMs);
+      // Nothing to do until then: perhaps later.
+      if (looks >= LOOKS_H.length) break;
+      looks++;
+      walk = look();
       continue;
     }
-    whole = false;
+    looks = 0;
     for (const act of chosen.acts) {
       if (isDone(act)) {
         for (const said of doneEntries(walk.state))
@@ -261,7 +268,7 @@ export function* playing(
     }
     // A second later: who does one thing after another is never at the same moment twice.
     fromMs = chosen.atMs + 1000;
-    walk = walkPractice(world, hands, fromMs);
+    walk = look();
     yield fromMs - world.startMs;
   }
   return { hands, walk, outcome: outcomeOf(world, walk, Math.min(limitMs, walk.moments.at(-1)!.atMs), ends) };
