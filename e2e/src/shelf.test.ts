@@ -408,4 +408,10 @@ test('tags are printed, and scanned off what was printed', async () => {
   const [hung] = await stored('tagged', 1);
   expect(hung).toMatchObject({ streamId: id, data: { tags: [42] } });
   await see(page, 'Tags on these jars: 42');
+  // A phone that scans it comes to its batch; a tag that hangs nowhere says so.
+  await goTo(page, '/');
+  await goTo(page, '/tag/42');
+  await page.waitForFunction((to: string) => location.pathname === to, {}, `/makes/${id}`);
+  await goTo(page, '/tag/77');
+  await see(page, 'Tag 77 is on no batch under way.');
 });

@@ -152,6 +152,10 @@ export function createRouter() {
                 return { element: <PracticeRun Make={MakePlace} /> };
               },
             },
+            {
+              path: 'tag/:tag',
+              lazy: async () => ({ Component: (await import('./TagWay.tsx')).TagWay }),
+            },
             { path: 'join', element: <Navigate to="/" replace /> },
             {
               path: 'kitchen/:part?',

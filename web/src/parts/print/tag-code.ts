@@ -1,12 +1,15 @@
 /** The highest number a tag may have. */
 export const MOST_TAG = 999;
 
-/** What the square on a tag says. @example tagCode(7) // "jar tag 7" */
-export const tagCode = (tag: number): string => `jar tag ${tag}`;
+/** What the square on a tag says: where a phone finds the batch it hangs on. @example tagCode(7, 'http://192.168.1.4:4620') // 'http://192.168.1.4:4620/tag/7' */
+export const tagCode = (tag: number, address: string): string => `${address}/tag/${tag}`;
 
-/** The tag that a square says; `null` when it is of something else. @example tagOfCode('jar tag 7') // 7 */
+/** Tags printed earlier said their number alone; an address may have been another then. */
+const SAYS_TAG = /^(?:jar tag |https?:\/\/[^/\s]+\/tag\/)(\d{1,3})$/;
+
+/** The tag that a square says, whatever address stands before it; `null` when it is of something else. @example tagOfCode('jar tag 7') // 7 */
 export function tagOfCode(code: string): number | null {
-  const tag = Number(/^jar tag (\d{1,3})$/.exec(code.trim())?.[1]);
+  const tag = Number(SAYS_TAG.exec(code.trim())?.[1]);
   return tag >= 1 && tag <= MOST_TAG ? tag : null;
 }
 

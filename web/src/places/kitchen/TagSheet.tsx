@@ -1,6 +1,7 @@
 import { Button } from '@mantine/core';
 import { toString } from 'qrcode';
 import { useState } from 'react';
+import { opensHereOnly, useKitchenAddress } from '../../data/kitchen-address.ts';
 import { NumberField } from '../../parts/fields/NumberField.tsx';
 import { MOST_TAG, tagCode } from '../../parts/print/tag-code.ts';
 import '../../parts/print/paper.css';
@@ -9,8 +10,13 @@ import './tag-sheet.css';
 /** More on one sheet are too small to scan. */
 const MOST_ON_SHEET = 48;
 
+/** Nothing else reaches an address of this computer alone. */
+const ONLY_HERE =
+  ' These codes open only on this computer. Start the kitchen with “npm start -- --lan” before you print, and phones can open them too.';
+
 /** Numbered tags for jars, to print and cut out: read by eye, tapped, or scanned. */
 export function TagSheet() {
+  const address = useKitchenAddress();
   const [from, setFrom] = useState(1);
   const [to, setTo] = useState(12);
   const [tags, setTags] = useState<readonly { readonly tag: number; readonly picture: string }[]>([]);
@@ -32,7 +38,7 @@ export function TagSheet() {
       await Promise.all(
         numbers.map(async (tag) => ({
           tag,
-          picture: `data:image/svg+xml,${encodeURIComponent(await toString(tagCode(tag), { type: 'svg', margin: 1 }))}`,
+          picture: `data:image/svg+xml,${encodeURIComponent(await toString(tagCode(tag, address), { type: 'svg', margin: 1 }))}`,
         })),
       ),
     );
@@ -40,7 +46,11 @@ export function TagSheet() {
   return (
     <section className="section" aria-labelledby="tag-sheet">
       <h2 id="tag-sheet">Jar tags</h2>
-      <p className="quiet">Print the tags, cut them out and hang one on each culturing jar.</p>
+      <p className="quiet">
+        Print the tags, cut them out and hang one on each culturing jar. A phone that scans one opens its
+        batch.
+        {opensHereOnly(address) && ONLY_HERE}
+      </p>
       <div className="field-row">
         <NumberField label="First tag" unit="number" value={from} fault={faults.from} onValue={setFrom} />
         <NumberField label="Last tag" unit="number" value={to} fault={faults.to} onValue={setTo} />

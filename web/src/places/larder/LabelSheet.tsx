@@ -9,6 +9,7 @@ import type { Good } from '@morning-crock/core/contract';
 import { Button, Checkbox, NativeSelect, Textarea } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
+import { useKitchenAddress } from '../../data/kitchen-address.ts';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/fields/Choices.tsx';
 import { NumberField } from '../../parts/fields/NumberField.tsx';
@@ -44,9 +45,6 @@ type Numbers = Readonly<
   Record<'paperWidth' | 'paperHeight' | 'margin' | 'gap' | 'width' | 'height' | 'count', number>
 >;
 
-/** What the square of a code opens: its record, on any tablet of the kitchen. */
-const linkOf = (code: string): string => `${location.origin}/larder/${code}`;
-
 /** What is wrong with a length, mm. */
 const lengthFault = (mm: number, least: number): string | null =>
   mm >= least && mm <= MOST_MM ? null : `Between ${least} and ${MOST_MM} mm.`;
@@ -54,6 +52,9 @@ const lengthFault = (mm: number, least: number): string | null =>
 /** Labels of a lot: as many as there are pieces, on sheets or a roll; what is seen is what is printed. */
 export function LabelSheet({ good, nowMs }: { readonly good: Good; readonly nowMs: number }) {
   const units = useUnits();
+  const address = useKitchenAddress();
+  /** What the square of a code opens: its record, on any tablet of the kitchen. */
+  const linkOf = (code: string): string => `${address}/larder/${code}`;
   const { site } = useKitchen();
   const left = good.stocks.filter(({ massKg }) => massKg > 0);
   const pieces = left.reduce((sum, stock) => {
@@ -132,7 +133,7 @@ export function LabelSheet({ good, nowMs }: { readonly good: Good; readonly nowM
     ];
     // Everything that is drawn is in this text.
     // oxlint-disable-next-line react/exhaustive-deps
-  }, [JSON.stringify([n, layout, own, cost, good, units.system]), units]);
+  }, [JSON.stringify([n, layout, own, cost, good, units.system, address]), units]);
   const field = (key: keyof Numbers, text: string, unit = 'mm') => (
     <NumberField
       label={text}

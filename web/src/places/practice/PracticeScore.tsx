@@ -12,6 +12,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { CurveData } from '../../charts/curve-option.ts';
 import { MakeCurve } from '../../charts/MakeCurve.tsx';
+import { useKitchenAddress } from '../../data/kitchen-address.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { LittleCurve } from '../../parts/drawings/LittleCurve.tsx';
 import { saveFile } from '../../parts/print/save-file.ts';
@@ -201,6 +202,7 @@ export function PracticeScore({
 }) {
   const units = useUnits();
   const navigate = useNavigate();
+  const kitchen = useKitchenAddress();
   const { batches, backs, asked } = useSessionState(session);
   const [scores, setScores] = useState<readonly BatchScore[] | null>(null);
   const [share, setShare] = useState(0);
@@ -331,7 +333,7 @@ export function PracticeScore({
             variant="default"
             h={56}
             onClick={() => {
-              void navigator.clipboard.writeText(`${location.origin}${practiceAddress(subject, seed)}`).then(
+              void navigator.clipboard.writeText(`${kitchen}${practiceAddress(subject, seed)}`).then(
                 () => setCopied(true),
                 () => setCopied(false),
               );

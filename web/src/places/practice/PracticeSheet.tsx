@@ -7,6 +7,7 @@ import '../../parts/fields/form-styles.ts';
 import '../../parts/fields/popover-styles.ts';
 import '../../parts/print/paper.css';
 import { now } from '../../data/clock.ts';
+import { useKitchenAddress } from '../../data/kitchen-address.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { inDegrees, practiceAddress } from './practice-words.ts';
 import './practice.css';
@@ -17,6 +18,7 @@ const ROWS = 12;
 /** A sheet for a class: the lesson, its goals, the world everybody gets, and room to write. */
 export function PracticeSheet() {
   const units = useUnits();
+  const kitchen = useKitchenAddress();
   const [id, setId] = useState(LESSONS[0]!.id);
   const [seed, setSeed] = useState(7);
   const [picture, setPicture] = useState('');
@@ -24,13 +26,13 @@ export function PracticeSheet() {
   const address = practiceAddress({ kind: 'lesson', lesson: lesson.id }, seed);
   useEffect(() => {
     let wanted = true;
-    void toString(`${location.origin}${address}`, { type: 'svg', margin: 1 }).then((svg) => {
+    void toString(`${kitchen}${address}`, { type: 'svg', margin: 1 }).then((svg) => {
       if (wanted) setPicture(`data:image/svg+xml,${encodeURIComponent(svg)}`);
     });
     return () => {
       wanted = false;
     };
-  }, [address]);
+  }, [kitchen, address]);
   const exercise = exerciseOf({ kind: 'lesson', lesson: lesson.id }, seed, Math.round(now()));
   return (
     <div className="practice">
