@@ -226,7 +226,7 @@ function* trying(
     const atTheEnd = BY_HAND.has(work) && step.endedAtMs !== null;
     const afterMin = FOUND_OUT_MIN[work];
     if (!atTheEnd && afterMin === undefined) continue;
-    const atMs = atTheEnd ? step.endedAtMs! - 1 : beganMs + (afterMin ?? 0) * MINUTE_MS;
+    const atMs = atTheEnd ? step.endedAtMs - 1 : beganMs + (afterMin ?? 0) * MINUTE_MS;
     if (atMs >= (step.endedAtMs ?? untilMs)) continue;
     const so = hands.filter((hand) => world.startMs + hand.atMs <= atMs);
     const then = playing(of, PERFECT, limitH, { hands: so, atMs });
