@@ -191,6 +191,8 @@ test('two batches by one clock; the same number is the same world, kept as a fil
   expect(await text(page, '.practice-score')).toBe(came);
   rmSync(file);
   await goTo(page, '/practice');
+  // It was tried once, and looked at again.
+  await see(page, 'Not reached yet, 1 try');
   await goTo(page, '/practice/two-things?n=3');
   await tap(page, 'button', 'Sweet cream, by hand');
   await see(page, 'Stop: cream has broken');

@@ -16,7 +16,8 @@ import { markPh, workOf, type Work } from '../steps/index.ts';
 import * as aims from './aims.ts';
 import type { Aim } from './aims.ts';
 import type { Instrument } from './instruments.ts';
-import { practiceLesson, type Crockful, type Level } from './lessons.ts';
+import type { Crockful, Level } from './lesson.ts';
+import { practiceLesson } from './lessons.ts';
 import { truthOf, type PracticeWorld } from './world.ts';
 
 /** What is practised, set up: its worlds with their aims. */
@@ -127,9 +128,10 @@ function surprise(seed: number, method: Pick<Method, 'steps' | 'aims'>): readonl
   while (chosen.length < many && may.length > 0)
     chosen.push(...may.splice(Math.floor(random.uniform() * may.length), 1));
   // A place is not cold and warm at once.
-  return chosen.filter((trouble, i) => !chosen.slice(0, i).some((other) => opposite(other, trouble)));
+  return chosen.filter((trouble, i) => !chosen.slice(0, i).some((other) => sameThing(other, trouble)));
 }
-const opposite = (a: Trouble, b: Trouble): boolean => a.split('-')[1] === b.split('-')[1];
+/** Both are about one thing, as their names end: `cold-place`, `warm-place`. */
+const sameThing = (a: Trouble, b: Trouble): boolean => a.split('-').at(-1) === b.split('-').at(-1);
 
 const methodBy = (id: string): Method => {
   const method = SHIPPED_METHODS.find((one) => one.id === id);

@@ -12,14 +12,12 @@ import { outcomeOf, type Outcome } from './outcome.ts';
 import { practiceId } from './practice-id.ts';
 import { PRACTICE_DEVICE, walkPractice, type Moment, type PracticeWalk } from './walk.ts';
 
+type WithoutTime<H> = H extends { readonly atMs: number } ? Omit<H, 'atMs'> : never;
 /** What hands do at a moment: to the stove and the crock, or what they say of the batch. */
 export type Act =
-  | { readonly kind: 'flame'; readonly to: 'off' | 'low' | 'medium' | 'full' }
-  | { readonly kind: 'bath'; readonly to: 'none' | 'cold' | 'iced' | 'warm' }
-  | { readonly kind: 'move'; readonly to: 'planned' | 'counter' | 'cupboard' | 'lamp-oven' | 'fridge' }
-  | { readonly kind: 'lid'; readonly on: boolean }
-  | { readonly kind: 'stir' }
-  | { readonly kind: 'say'; readonly said: Said };
+  WithoutTime<Exclude<PracticeHand, { kind: 'told' }>> | { readonly kind: 'say'; readonly said: Said };
+/** What a player does: an act, or calling the present step done. */
+export type Play = Act | { readonly kind: 'done' };
 
 /** An act as a hand of the log. @param n how many hands went before @param no the batch */
 export function handOf(act: Act, atMs: number, startMs: number, n: number, no = 1): PracticeHand {
@@ -50,10 +48,9 @@ interface Seen {
   readonly acts: readonly PracticeHand[];
 }
 /** One who plays: what to do at a moment, nothing to wait on. */
-export type Player = (seen: Seen) => readonly Act[];
+export type Player = (seen: Seen) => readonly Play[];
 
-const DONE: Act = { kind: 'say', said: { type: 'noted', data: { text: 'done' } } };
-const isDone = (act: Act): boolean => act === DONE;
+const DONE: Play = { kind: 'done' };
 
 const STIRS_EVERY_S = 150;
 /** How far a held pot may go over what is wanted before the fire goes out, and under it before it comes back, K. */
@@ -67,7 +64,7 @@ const onTheStove: Player = ({ of, state, moment, acts }) => {
   const { plan } = of.world;
   const { facts } = state.current!.step;
   const wantedC = heatTargetC(plan);
-  const stir: Act[] = moment.unstirredS > STIRS_EVERY_S && moment.flame !== 'off' ? [{ kind: 'stir' }] : [];
+  const stir: Play[] = moment.unstirredS > STIRS_EVERY_S && moment.flame !== 'off' ? [{ kind: 'stir' }] : [];
   if (facts.moves === 'down') {
     if (moment.flame !== 'off') return [{ kind: 'flame', to: 'off' }];
     return moment.celsius <= plan.inoculateC + 0.5 ? [DONE] : [];
@@ -243,7 +240,7 @@ export function* playing(
     if (!current) break;
     const since = (current.startedAtMs ?? world.startMs) - world.startMs;
     const acts = hands.filter(({ atMs }) => atMs >= since);
-    let chosen: { atMs: number; acts: readonly Act[] } | null = null;
+    let chosen: { atMs: number; acts: readonly Play[] } | null = null;
     for (const moment of walk.moments) {
       if (moment.atMs < fromMs || moment.atMs > limitMs) continue;
       const wanted = player({ of, state: walk.state, moment, acts });
@@ -261,7 +258,7 @@ export function* playing(
     }
     looks = 0;
     for (const act of chosen.acts) {
-      if (isDone(act)) {
+      if (act.kind === 'done') {
         for (const said of doneEntries(walk.state))
           hands.push(handOf({ kind: 'say', said }, chosen.atMs, world.startMs, hands.length));
       } else hands.push(handOf(act, chosen.atMs, world.startMs, hands.length));

@@ -55,7 +55,7 @@ describe('a score that teaches', () => {
   test('no decision told makes anything else worse, and the dearest comes first', () => {
     const score = scoreOf(lesson('heat-and-hold', 0), (seen) =>
       seen.moment.flame === 'full'
-        ? PERFECT(seen).filter((act) => act.kind === 'say')
+        ? PERFECT(seen).filter((act) => act.kind === 'done')
         : [{ kind: 'flame', to: 'full' }],
     );
     expect(score.decisions.length).toBeGreaterThan(0);

@@ -1,6 +1,6 @@
 import { EVENT_VERSION } from '@morning-crock/core/entry-version';
 import type { DraftEvent, ErrorBody, EventOf, EventType, StoredEvent } from '@morning-crock/core/contract';
-import { EVENT_FACTS, type Register, type StreamKind } from '@morning-crock/core';
+import { EVENT_FACTS, isPracticeId, type Register, type StreamKind } from '@morning-crock/core';
 import { configureStore, original } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
 import { monotonicFactory } from 'ulid';
@@ -223,8 +223,8 @@ export async function record<T extends EventType>(
   const tappedMs = Date.now();
   if (key === latest.key && tappedMs - latest.atMs < DOUBLE_TAP_MS) return '';
   latest = { key, atMs: tappedMs };
-  const practised = practising(streamId);
-  if (practised) return practised(type, data);
+  // With its practice closed, it goes nowhere.
+  if (isPracticeId(streamId)) return practising(streamId)?.(type, data) ?? '';
   const draft = {
     id: nextId(),
     streamId,

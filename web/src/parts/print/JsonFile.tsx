@@ -8,8 +8,8 @@ export function JsonFile(props: {
   /** What the file should be, in words. */
   readonly what: string;
   readonly loading: boolean;
-  /** Takes the content in and says what came of it; fails with the server's error. */
-  readonly take: (content: unknown) => Promise<string>;
+  /** Takes the content in and says what came of it, or what is wrong with it; fails with the server's error. */
+  readonly take: (content: unknown) => Promise<string | { readonly fault: string }>;
   /** Stands beside the button: the way out. */
   readonly beside: ReactNode;
 }) {
@@ -30,7 +30,8 @@ export function JsonFile(props: {
       return;
     }
     try {
-      setSaid({ text: await take(content), bad: false });
+      const came = await take(content);
+      setSaid(typeof came === 'string' ? { text: came, bad: false } : { text: came.fault, bad: true });
     } catch (error) {
       setSaid({ text: errorWords(error), bad: true });
     }

@@ -1,12 +1,10 @@
 import {
   HEAT_CUE_FACTS,
   measured,
-  souringOf,
   STARTER_FACTS,
   workOf,
   type Act,
   type Instrument,
-  type MakeState,
   type Said,
   type Work,
 } from '@morning-crock/core';
@@ -17,12 +15,11 @@ import {
   type PracticePlace,
 } from '@morning-crock/core/contract';
 import { useState } from 'react';
-import { CUE_WORDS } from '../../charts/curve-data.ts';
 import { useNow } from '../../data/clock.ts';
 import type { Units } from '../../data/units-of.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { CueDrawing } from '../../parts/drawings/CueDrawing.tsx';
 import { BATH_WORDS, FLAME_WORDS, PLACE_WORDS } from './practice-words.ts';
+import { SeenCues } from './SeenCues.tsx';
 import type { Session } from './session.ts';
 import { useSessionState } from './use-session.ts';
 
@@ -110,38 +107,6 @@ function Group<T extends string>(props: {
   );
 }
 
-/** What you see, named: as in a batch in earnest. */
-function Cues({ state, onSay }: { readonly state: MakeState; readonly onSay: (said: Said) => void }) {
-  const souring = souringOf(state);
-  const [smells, setSmells] = useState(true);
-  if (!souring || state.inoculatedAtMs === null || souring.cues.length === 0) return null;
-  return (
-    <div className="hands-group" role="group" aria-label="What you see">
-      <span className="quiet">What you see</span>
-      <div className="hands">
-        {souring.smellCounts && (
-          <button type="button" className="hand" aria-pressed={smells} onClick={() => setSmells(!smells)}>
-            smells clean and sour
-          </button>
-        )}
-        {souring.cues.map((cue) => (
-          <button
-            key={cue}
-            type="button"
-            className="hand"
-            onClick={() =>
-              onSay({ type: 'cue-seen', data: { cue, cleanSmell: souring.smellCounts ? smells : null } })
-            }
-          >
-            <CueDrawing cue={cue} />
-            {CUE_WORDS[cue]}
-          </button>
-        ))}
-      </div>
-    </div>
-  );
-}
-
 /** Hands and instruments of a practised batch: what is done to it, and what it is measured with. */
 export function HandsBoard({ session, no }: { readonly session: Session; readonly no: number }) {
   const units = useUnits();
@@ -211,7 +176,7 @@ export function HandsBoard({ session, no }: { readonly session: Session; readonl
           </div>
         </div>
       )}
-      {step.facts.sours && <Cues state={state} onSay={(said) => session.says(no, said)} />}
+      {step.facts.sours && <SeenCues state={state} onSay={(said) => session.says(no, said)} />}
       {work === 'cloth' && (
         <div className="hands-group" role="group" aria-label="Stir whey back">
           <span className="quiet">Stir whey back</span>

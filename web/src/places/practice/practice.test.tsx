@@ -50,6 +50,9 @@ test('entries of a practice go through its door and wait for no server; others s
   expect(told).toEqual(['noted']);
   expect(kept()).toEqual([]);
   close();
+  // The practice is left: nothing of it goes to the kitchen either.
+  expect(await record(practiceId(1), 'noted', { text: 'late' })).toBe('');
+  expect(kept()).toEqual([]);
   await record('01HZZZZZZZZZZZZZZZZZZZZZZY', 'noted', { text: 'two' });
   expect(kept().map(({ draft }) => draft.type)).toEqual(['noted']);
 });

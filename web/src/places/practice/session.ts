@@ -55,6 +55,8 @@ export class Session implements OwnClock {
   readonly seed: number;
   readonly startMs: number;
   readonly exercise: Exercise;
+  /** It was played before, and only looked at again. */
+  readonly opened: boolean;
   private ms: number;
   private state: SessionState;
   private readonly heard = new Set<() => void>();
@@ -72,6 +74,7 @@ export class Session implements OwnClock {
     this.seed = seed;
     this.startMs = startMs;
     this.exercise = exerciseOf(subject, seed, startMs);
+    this.opened = from !== undefined;
     this.ms = startMs + (from?.untilMs ?? 0);
     this.state = {
       batches: this.exercise.batches.map((_, no) => this.batch(no, from?.hands[no] ?? [], [])),
@@ -79,7 +82,7 @@ export class Session implements OwnClock {
       stopped: '',
       backs: from?.backs ?? 0,
       asked: from?.asked ?? 0,
-      over: from !== undefined,
+      over: this.opened,
       failed: false,
     };
     this.state.batches.forEach((_, no) => void this.walk(no));

@@ -142,7 +142,7 @@ function callsFor(session: Session): { readonly id: string; readonly words: stri
 
 /** A session for as long as what it practises is the same. */
 export function useOneSession(make: () => Session | null, key: string): Session | null {
-  // eslint-disable-next-line react-hooks/exhaustive-deps
+  // oxlint-disable-next-line react/exhaustive-deps
   const session = useMemo(make, [key]);
   useEffect(() => {
     if (!session) return undefined;
