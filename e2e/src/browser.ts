@@ -251,6 +251,15 @@ export async function setClock(page: Page, label: string, time: string): Promise
   }
 }
 
+/** Opens what is folded under some words. */
+export async function unfold(page: Page, words: string): Promise<void> {
+  await see(page, words);
+  await page.evaluate((text: string) => {
+    for (const summary of document.querySelectorAll('summary'))
+      if (summary.textContent.includes(text)) summary.click();
+  }, words);
+}
+
 /** Sets a slider at once, as a finger would. */
 export async function turnTo(field: ElementHandle, value: string): Promise<void> {
   await field.evaluate((element, to) => {

@@ -3,7 +3,18 @@ import type { EventOf, EventType, Lot, MilkRoomResponse } from '@morning-crock/c
 import { intakeDraft } from '@morning-crock/server/testing';
 import type { Browser } from 'puppeteer-core';
 import { ulid } from 'ulid';
-import { fill, goTo, named, openTablet, see, startBrowser, tap, turnTo, type Tablet } from './browser.ts';
+import {
+  fill,
+  goTo,
+  named,
+  openTablet,
+  see,
+  startBrowser,
+  tap,
+  turnTo,
+  unfold,
+  type Tablet,
+} from './browser.ts';
 import { createWorld, type World } from './world.ts';
 import { HOUR_MS } from '@morning-crock/core';
 
@@ -122,7 +133,7 @@ describe('butter', () => {
     const [salted] = await stored('salted', 1);
     expect(salted!.data).toEqual({ massKg: 0.006, typed: { value: 6, unit: 'g' } });
     // Heavier after than before is no pan test: what was typed stays, nothing is stored.
-    await page.click('summary.unfolds');
+    await unfold(page, 'How wet is the butter?');
     await fill(page, 'Left after heating, g', '11');
     await tap(page, 'button', 'Save test');
     await see(

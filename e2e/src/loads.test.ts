@@ -13,6 +13,7 @@ import {
   setClock,
   startBrowser,
   tap,
+  unfold,
   turnTo,
   type Tablet,
 } from './browser.ts';
@@ -122,7 +123,7 @@ describe('a day of churning', () => {
     await see(page, 'Load 2 of 3');
     await see(page, 'Load 2 has broken');
     await later(6);
-    await (await other.waitForSelector('summary.unfolds'))!.click();
+    await unfold(other, 'Add chilled water');
     await fill(other, 'Water', '5000');
     await see(other, 'Check the unit.');
     await fill(other, 'Water', '250');

@@ -4,7 +4,17 @@ import type { EventOf, EventType } from '@morning-crock/core/contract';
 import { draft } from '@morning-crock/server/testing';
 import type { Browser } from 'puppeteer-core';
 import { ulid } from 'ulid';
-import { fill, named, openTablet, see, seeNoMore, startBrowser, tap, type Tablet } from './browser.ts';
+import {
+  fill,
+  named,
+  openTablet,
+  see,
+  seeNoMore,
+  startBrowser,
+  tap,
+  unfold,
+  type Tablet,
+} from './browser.ts';
 import { createWorld, type World } from './world.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
@@ -59,20 +69,12 @@ async function souring(name: string, litres: number): Promise<string> {
   );
   return id;
 }
-const unfold = async (words: string): Promise<void> => {
-  await see(tablet.page, words);
-  await tablet.page.evaluate((text: string) => {
-    for (const summary of document.querySelectorAll('summary'))
-      if (summary.textContent.includes(text)) summary.click();
-  }, words);
-};
-
 test('a part of a yogurt goes on as strained yogurt, with the same past and a name of its own', async () => {
   world.advance(200);
   const id = await souring('Tuesday’s yogurt', 4);
   tablet = await openTablet(browser, `${world.address}/makes/${id}`);
   const { page } = tablet;
-  await unfold('Split this batch');
+  await unfold(page, 'Split this batch');
   await fill(page, 'Amount to split off', '9');
   await see(page, 'That is the whole batch (4 L). Enter less.');
   await fill(page, 'Amount to split off', '1');
@@ -106,7 +108,7 @@ test('two yogurts become one; what cannot be poured together says why', async ()
   const large = await souring('The large one', 3);
   tablet = await openTablet(browser, `${world.address}/makes/${small}`);
   const { page } = tablet;
-  await unfold('Combine with another batch');
+  await unfold(page, 'Combine with another batch');
   await tap(page, 'button', 'Combine batches');
   await see(page, 'Includes The little one');
   await see(page, '4.0');
@@ -125,7 +127,7 @@ test('more starter is tried out before it is chosen, and moves no clock', async 
   const id = await souring('Slow one', 2);
   tablet = await openTablet(browser, `${world.address}/makes/${id}`);
   const { page } = tablet;
-  await unfold('Too slow or too fast?');
+  await unfold(page, 'Too slow or too fast?');
   await see(page, /\d+ g more starter: about \d\d:\d\d/);
   await see(page, /Warm bath, 45 °C/);
   await tap(page, 'button', 'Mark as stirred in');
