@@ -203,6 +203,9 @@ export function drains(
     : drainedAfter(own, crock.clothH).wheyKg;
 }
 
+/** Milk that has ripened for a little when its rennet goes in. */
+const RENNETED_PH = 6.5;
+
 /** Renneted milk comes nearer to a clean break. */
 export function sets(world: PracticeWorld, crock: Crock, dtS: number): void {
   const rennet = rennetOf(world.plan);
@@ -213,8 +216,7 @@ export function sets(world: PracticeWorld, crock: Crock, dtS: number): void {
     minutesToCleanBreak({
       imcuPerLitre: rennet.imcuPerLitre * world.truth.rennet,
       celsius: Math.max(4, crock.celsius),
-      ph: FRESH_PH,
+      ph: RENNETED_PH,
       denaturedFraction: denaturedBy(crock.heatDose),
     });
 }
-const FRESH_PH = 6.5;

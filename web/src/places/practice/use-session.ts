@@ -16,7 +16,7 @@ import {
   type PracticeSubject,
   type Trouble,
 } from '@morning-crock/core/contract';
-import { useEffect, useMemo, useRef, useSyncExternalStore } from 'react';
+import { useEffect, useMemo, useSyncExternalStore } from 'react';
 import { liveSlice } from '../../data/live-slice.ts';
 import { openPracticeDoor } from '../../data/practice-door.ts';
 import { store, useAppDispatch } from '../../data/store.ts';
@@ -60,9 +60,6 @@ export const numberOf = (search: URLSearchParams): number => {
 export const useSessionState = (session: Session): SessionState =>
   useSyncExternalStore(session.listen, session.current);
 
-/** A forecast is renewed this often while the clock goes, real ms. */
-const RENEW_MS = 4000;
-
 /** Keeps the forecast of a practised batch fresh, and lets its entries in. */
 export function usePractised(session: Session, no: number): void {
   const dispatch = useAppDispatch();
@@ -75,29 +72,23 @@ export function usePractised(session: Session, no: number): void {
       ),
     [session, no, id],
   );
-  const latest = useRef(events);
-  latest.current = events;
   const running = speed > 0;
   useEffect(() => {
     if (over) return undefined;
     let wanted = true;
-    const ask = (): void => {
-      const nowMs = Math.floor(session.now() / MINUTE_MS) * MINUTE_MS;
-      requestForecast(id, { kind: 'make', makeId: id, events: latest.current, nowMs }).then(
-        (forecast) => {
-          if (forecast && wanted)
-            dispatch(liveSlice.actions.forecastMade({ makeId: id, forecast, atMs: nowMs }));
-        },
-        () => {
-          if (wanted) dispatch(liveSlice.actions.workFailed(id));
-        },
-      );
-    };
-    ask();
-    const timer = running ? setInterval(ask, RENEW_MS) : undefined;
+    const nowMs = Math.floor(session.now() / MINUTE_MS) * MINUTE_MS;
+    // Anew with each entry, and when the clock stops or goes on: while it goes, nothing is worked out beside the drawing.
+    requestForecast(id, { kind: 'make', makeId: id, events, nowMs }).then(
+      (forecast) => {
+        if (forecast && wanted)
+          dispatch(liveSlice.actions.forecastMade({ makeId: id, forecast, atMs: nowMs }));
+      },
+      () => {
+        if (wanted) dispatch(liveSlice.actions.workFailed(id));
+      },
+    );
     return () => {
       wanted = false;
-      clearInterval(timer);
     };
   }, [dispatch, session, id, events, over, running]);
 }
