@@ -10,8 +10,6 @@ export interface PracticeSlots {
   readonly end: ReactNode;
   /** Nothing that is foreseen is shown. */
   readonly bare: boolean;
-  /** Its clock goes so fast that a curve drawn with it would hold up the drawing. */
-  readonly rushes: boolean;
 }
 
 export const PracticeContext = createContext<PracticeSlots | null>(null);

@@ -10,7 +10,7 @@ import {
 } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { useMediaQuery } from '@mantine/hooks';
-import { useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useNow } from '../../data/clock.ts';
 import { shapeOf } from '../../data/make-log.ts';
@@ -49,14 +49,6 @@ import { WetHands } from './WetHands.tsx';
 import { WhatToLookFor } from './WhatToLookFor.tsx';
 import './make.css';
 
-/** The minute a curve is drawn at: it stands while a practice rushes. */
-function useCurveMs(minuteMs: number): number {
-  const rushes = usePractice()?.rushes === true;
-  const still = useRef(minuteMs);
-  if (!rushes) still.current = minuteMs;
-  return still.current;
-}
-
 function UnderWay({ live }: { readonly live: LiveMake }) {
   const { state, forecast, safety } = live;
   const units = useUnits();
@@ -74,10 +66,9 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
   const foreseen = practice?.bare !== true;
   const minuteMs = Math.floor(nowMs / MINUTE_MS) * MINUTE_MS;
   const shape = shapeOf(state);
-  const curveMs = useCurveMs(minuteMs);
   const curve = useMemo(
-    () => curveDataOf(shape, forecast.point, forecast.band, curveMs, units),
-    [shape, forecast, curveMs, units],
+    () => curveDataOf(shape, forecast.point, forecast.band, minuteMs, units),
+    [shape, forecast, minuteMs, units],
   );
   useKeys((key) => {
     if (key === 'd') void completeStep(state);
@@ -112,7 +103,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
               // A practised batch is drawn as it truly is.
               !practice && <Panel live={live} nowMs={minuteMs} />
             ) : (
-              <div className={`curve ${working || practice?.rushes === true ? 'fading' : ''}`}>
+              <div className={`curve ${working ? 'fading' : ''}`}>
                 <MakeCurve data={curve} label={label} />
               </div>
             ))}

@@ -20,9 +20,6 @@ import './practice.css';
 
 type Make = ComponentType<{ readonly make: OneMake; readonly state: MakeState }>;
 
-/** From so many times a real clock on. */
-const RUSHES = 600;
-
 /** One batch of a practice, on the same screens as in earnest. */
 function PractisedBatch(props: {
   readonly session: Session;
@@ -32,8 +29,7 @@ function PractisedBatch(props: {
 }) {
   const { session, no, Make, shown } = props;
   usePractised(session, no);
-  const { batches, speed } = useSessionState(session);
-  const rushes = speed >= RUSHES;
+  const { batches } = useSessionState(session);
   const { events, state } = batches[no]!;
   const step = state.current?.step.id;
   const narrow = useMediaQuery('(max-width: 900px)');
@@ -41,7 +37,6 @@ function PractisedBatch(props: {
   const slots = useMemo(
     (): PracticeSlots => ({
       bare: !told,
-      rushes,
       // On a phone what is seen comes before what is done.
       look: narrow ? null : <NowLook session={session} no={no} />,
       hands: (
@@ -56,7 +51,7 @@ function PractisedBatch(props: {
         </Button>
       ),
     }),
-    [session, no, told, narrow, step, rushes],
+    [session, no, told, narrow, step],
   );
   const make = useMemo(
     (): OneMake => ({
