@@ -12,6 +12,7 @@ import {
   denaturationRatePerS,
   FLAME_SHARE,
   FRIDGE_C,
+  PLACE_FACTS,
   placeAmbientC,
   placeTauH,
   potOfMilk,
@@ -75,9 +76,9 @@ const WATER_J_PER_KG_K = 4180;
 const ICE_J_PER_KG = 334_000;
 /** A warm bath is kept warm: for a yogurt culture, for one of room temperature, for cream to be churned, °C. */
 const WARM_WATER_C = { warm: 45, cool: 28, cream: 18 } as const;
-/** A cupboard over the stove and an oven with its lamp on stand so much above the room, K, and are followed so slowly, h at 2 L. */
-const PLACES = { cupboard: { aboveC: 8, tauH: 2.2 }, 'lamp-oven': { aboveC: 17, tauH: 2.2 } } as const;
-const COUNTER_TAU_H = 1.8;
+/** A cupboard over the stove stands so much above the room, K, and is followed as the room is [judgement]. */
+const CUPBOARD_ABOVE_C = 8;
+const COUNTER_TAU_H = PLACE_FACTS.room.tauH;
 const FRIDGE_TAU_H = 2;
 
 /** Unstirred for so long, what lies on the bottom begins to catch, s [judgement]. */
@@ -131,9 +132,6 @@ export function crockOf({ plan, startMs, begins }: PracticeWorld): Crock {
     set: 0,
   };
 }
-
-/** Whey protein unfolded by a dose of heat, 0..1. Source: docs/SCIENCE.md, heat treatment. */
-export const denaturedBy = (heatDose: number): number => 1 - (1 + 0.5 * heatDose) ** -2;
 
 export const roomC = ({ plan, truth }: PracticeWorld, atMs: number): number =>
   roomAtC(plan, atMs) + truth.roomOffC;
@@ -195,9 +193,12 @@ export function stands(world: PracticeWorld, crock: Crock, atMs: number, dtS: nu
     case 'fridge':
       towards(crock, FRIDGE_C, FRIDGE_TAU_H * size, dtS);
       return;
-    default: {
-      const { aboveC, tauH } = PLACES[crock.place];
-      towards(crock, airC + aboveC, tauH * size, dtS);
+    case 'cupboard':
+      towards(crock, airC + CUPBOARD_ABOVE_C, COUNTER_TAU_H * size, dtS);
+      return;
+    case 'lamp-oven': {
+      const { tauH, aboveRoomC } = PLACE_FACTS['oven-lamp'];
+      towards(crock, airC + aboveRoomC, tauH * size, dtS);
     }
   }
 }

@@ -2,7 +2,7 @@ import { SAFE_PH, safetyLimit, warmSpell } from '../science/souring/index.ts';
 import { drainedBy } from '../science/curd/index.ts';
 import { makeFlow, souringOf } from '../make/index.ts';
 import { productOf } from '../products/index.ts';
-import { heatTargetC, panStep, thicknessOf, workOf } from '../steps/index.ts';
+import { heatTargetC, panStep, thicknessOf, workOf, type Work } from '../steps/index.ts';
 import { batchOf, souringKindOf } from '../setup/index.ts';
 import { gheeYieldKg, likelyBalance } from '../science/butter/index.ts';
 import { HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
@@ -75,8 +75,8 @@ export function outcomeOf(world: PracticeWorld, walk: PracticeWalk, untilMs: num
   const endMs = ended ? last.endedAtMs : untilMs;
   const moments = walk.moments.filter(({ atMs }) => atMs <= endMs);
   const now = momentAt(walk, endMs);
-  const stepOf = (work: string) => state.steps.find(({ step }) => workOf(step.kind) === work);
-  const endOf = (work: string): Moment | null => {
+  const stepOf = (work: Work) => state.steps.find(({ step }) => workOf(step.kind) === work);
+  const endOf = (work: Work): Moment | null => {
     const step = stepOf(work);
     return step?.endedAtMs != null && step.endedAtMs <= endMs ? momentAt(walk, step.endedAtMs) : null;
   };

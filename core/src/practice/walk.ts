@@ -1,21 +1,11 @@
 import type { DraftEvent, PracticeHand } from '../contract/index.ts';
-import { boilingPointC } from '../science/heat/index.ts';
+import { boilingPointC, denaturedByDose } from '../science/heat/index.ts';
 import type { LoggedEvent } from '../log/index.ts';
 import { doneEntries, foldMake, makeFlow, type MakeState, type StepState } from '../make/index.ts';
 import { productOf } from '../products/index.ts';
 import { HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
 import { serumLeft, workOf, type Curd, type Work } from '../steps/index.ts';
-import {
-  chills,
-  crockOf,
-  denaturedBy,
-  fillBath,
-  onStove,
-  stands,
-  tempers,
-  waits,
-  type Crock,
-} from './crock.ts';
+import { chills, crockOf, fillBath, onStove, stands, tempers, waits, type Crock } from './crock.ts';
 import { FRESH_PH, truePh } from './sours.ts';
 import { churns, clarifies, drains, pourWater, sets } from './works.ts';
 import { practiceId } from './practice-id.ts';
@@ -228,7 +218,7 @@ export function walkPractice(
       ...crock,
       atMs,
       ph: null,
-      denatured: denaturedBy(crock.heatDose),
+      denatured: denaturedByDose(crock.heatDose),
       boilC,
       work: kindOf(step),
       step: step?.step.id ?? null,
@@ -269,7 +259,7 @@ export function walkPractice(
         clarifies(world, crock, own!.instance, atMs, dtS);
         break;
       case 'cloth':
-        curd ??= makeFlow(state, denaturedBy(crock.heatDose)).into.get(step!.step.id)!;
+        curd ??= makeFlow(state, denaturedByDose(crock.heatDose)).into.get(step!.step.id)!;
         drains(world, crock, own!, curd, atMs, dtS);
         break;
       case 'set':

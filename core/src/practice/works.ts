@@ -10,7 +10,7 @@ import {
   HAND_WORKED_FAT,
   type Churning,
 } from '../science/butter/index.ts';
-import { FLAME_SHARE } from '../science/heat/index.ts';
+import { denaturedByDose, FLAME_SHARE } from '../science/heat/index.ts';
 import { drainedAfter, minutesToCleanBreak, mostWheyFraction } from '../science/curd/index.ts';
 import { batchOf } from '../setup/index.ts';
 import {
@@ -22,7 +22,7 @@ import {
   type Curd,
   type Goods,
 } from '../steps/index.ts';
-import { burns, denaturedBy, roomC, type Crock } from './crock.ts';
+import { burns, roomC, type Crock } from './crock.ts';
 import type { PracticeWorld } from './world.ts';
 
 /** A step as its work asks for it. */
@@ -191,7 +191,7 @@ export function drains(
   dtS: number,
 ): void {
   crock.clothH += dtS / 3600;
-  const denatured = denaturedBy(crock.heatDose);
+  const denatured = denaturedByDose(crock.heatDose);
   const { draining } = drainingOf(
     world.plan,
     { step: step.instance, goods: step.goods },
@@ -217,6 +217,6 @@ export function sets(world: PracticeWorld, crock: Crock, dtS: number): void {
       imcuPerLitre: rennet.imcuPerLitre * world.truth.rennet,
       celsius: Math.max(4, crock.celsius),
       ph: RENNETED_PH,
-      denaturedFraction: denaturedBy(crock.heatDose),
+      denaturedFraction: denaturedByDose(crock.heatDose),
     });
 }

@@ -39,11 +39,14 @@ export function integrateProfile(profile: HeatProfile, rate: (temperatureC: numb
   return sum;
 }
 
+/** Denatured share by the integral of the rate so far, 0..1: what goes on step by step sums that up by itself. @example denaturedByDose(2) // 0.75 */
+export const denaturedByDose = (integral: number): number => 1 - (1 + 0.5 * integral) ** -2;
+
 /**
  * Denatured share of the whey protein β-lactoglobulin, 0..1. 0.80–0.98 makes the firmest yogurt.
  * @param profile points in time order, coldest part of the pot
  * @example denaturedFraction([[0, 85], [300, 85]]) // 0.775
  */
 export function denaturedFraction(profile: HeatProfile): number {
-  return 1 - (1 + 0.5 * integrateProfile(profile, denaturationRatePerS)) ** -2;
+  return denaturedByDose(integrateProfile(profile, denaturationRatePerS));
 }

@@ -28,7 +28,6 @@ export function PracticeScore({
   const [scores, setScores] = useState<readonly BatchScore[] | null>(null);
   const [share, setShare] = useState(0);
   const [failed, setFailed] = useState(false);
-  const [copied, setCopied] = useState(false);
   const noted = useRef(false);
   const { subject, exercise, seed } = session;
   useEffect(() => {
@@ -150,22 +149,11 @@ export function PracticeScore({
           >
             Download practice
           </Button>
-          <Button
-            variant="default"
-            h={56}
-            onClick={() => {
-              void navigator.clipboard.writeText(`${kitchen}${practiceAddress(subject, seed)}`).then(
-                () => setCopied(true),
-                () => setCopied(false),
-              );
-            }}
-          >
-            {copied ? 'Link copied' : 'Copy link'}
-          </Button>
           <Link to="/practice">All lessons</Link>
         </div>
         <p className="quiet">
-          World number <span className="number">{seed}</span>. The same number gives everybody the same world.
+          World number <span className="number">{seed}</span>. The same number gives everybody the same world:{' '}
+          <span className="practice-link">{`${kitchen}${practiceAddress(subject, seed)}`}</span>
         </p>
       </section>
     </div>
