@@ -17,8 +17,11 @@ const demo = mode === 'demo';
 const lan = flags.includes('--lan');
 const dataDir = join(process.env.MC_DATA ?? join(ROOT, '.data'), demo ? 'demo' : 'own');
 const runFile = runFileOf(dataDir);
+/** What this kitchen is called on its network: `--name dairy.local`. */
+const networkName = flags.find((_flag, i) => flags[i - 1] === '--name');
 /** What a browser keeps belongs to an address, so it should stay the same. */
 const PREFERRED_PORT = demo ? 4610 : 4620;
+const PREFERRED_SECURE_PORT = PREFERRED_PORT + 1;
 /** A server or probe is asked to end and then given this long. */
 const GRACE_MS = 5000;
 /** Something that ended by itself is started again after a while, longer each time it does not hold. */
@@ -75,14 +78,12 @@ async function giveUp(error) {
 process.on('uncaughtException', (error) => void giveUp(error));
 process.on('unhandledRejection', (error) => void giveUp(error));
 
-/** @returns {Promise<number>} the usual port when it is free, else another */
-function choosePort() {
+/** @param {number} usual @returns {Promise<number>} the usual port when it is free, else another */
+function choosePort(usual) {
   return new Promise((resolve) => {
     const probe = createServer();
     probe.once('error', () => resolve(freePort()));
-    probe.listen(PREFERRED_PORT, lan ? '0.0.0.0' : '127.0.0.1', () =>
-      probe.close(() => resolve(PREFERRED_PORT)),
-    );
+    probe.listen(usual, lan ? '0.0.0.0' : '127.0.0.1', () => probe.close(() => resolve(usual)));
   });
 }
 
@@ -176,7 +177,14 @@ function step(work) {
 /** Goes no further once we are stopping: the process ends from there. */
 const goOn = () => (signal.aborted ? new Promise(() => undefined) : Promise.resolve());
 
+/** Names that belong to a home: no certificate of ours vouches for others. */
+const HOME_NAME = /^([a-z0-9-]+\.)+(local|lan|home\.arpa|internal)$/;
+
 async function main() {
+  if (flags.includes('--name') && !HOME_NAME.test(networkName ?? ''))
+    throw new Error(
+      '--name needs a name of your own network that ends in .local, .lan, .home.arpa or .internal',
+    );
   clearLeftFolders();
   if (!runFile.take()) {
     if (await tellOther()) process.exit(0);
@@ -218,7 +226,8 @@ async function main() {
 
   const spool = ownFolder('file');
   process.once('exit', () => rmSync(spool, { recursive: true, force: true }));
-  const port = await choosePort();
+  const port = await choosePort(PREFERRED_PORT);
+  const securePort = lan ? await choosePort(PREFERRED_SECURE_PORT) : null;
   const address = `http://127.0.0.1:${port}`;
   await goOn();
   say('starting the server');
@@ -235,6 +244,8 @@ async function main() {
         MC_DEMO: demo ? 'yes' : 'no',
         MC_PAGE: join(ROOT, 'web', 'dist'),
         MC_LAN: lan ? 'yes' : 'no',
+        ...(securePort === null ? {} : { MC_SECURE_PORT: String(securePort) }),
+        ...(networkName === undefined ? {} : { MC_NAME: networkName }),
       }),
     // Whoever works on it ends it at each change.
     inspected ? Number.POSITIVE_INFINITY : SERVER_FAILURES,

@@ -7,7 +7,8 @@ import Fastify, { type FastifyBaseLogger, type FastifyInstance, type FastifyRepl
 import { serializerCompiler, validatorCompiler, type ZodTypeProvider } from 'fastify-type-provider-zod';
 import { sep } from 'node:path';
 import type { DataSource } from 'typeorm';
-import { accessPlugin, type LocalNetwork } from './features/access/access-plugin.ts';
+import { accessPlugin } from './features/access/access-plugin.ts';
+import type { LocalNetwork } from './features/access/local-network.ts';
 import { accessRoutes } from './features/access/routes.ts';
 import { backupRoutes } from './features/backup/routes.ts';
 import { deviceRoutes } from './features/devices/routes.ts';
@@ -22,6 +23,8 @@ import { methodRoutes } from './features/methods/routes.ts';
 import { photoRoutes } from './features/photos/routes.ts';
 import { milkRoutes } from './features/milk/routes.ts';
 import { makeRoutes } from './features/makes/routes.ts';
+import type { Authority } from './features/secure/authority.ts';
+import { secureRoutes } from './features/secure/routes.ts';
 import { traceRoutes } from './features/traces/routes.ts';
 import { connectionsPlugin } from './plugins/connections.ts';
 import { databasePlugin } from './plugins/database.ts';
@@ -74,7 +77,18 @@ export interface AppOptions {
   readonly bodyMs?: number;
   /** Left out, only this computer is let in. */
   readonly localNetwork?: LocalNetwork;
+  /** Whom devices trust that come to the secure address; left out where there is none. */
+  readonly authority?: Authority;
 }
+
+/** Connections that do not get on are let go; a large file over a slow network still comes through. */
+export const CONNECTION_LIMITS = {
+  timeout: 120_000,
+  requestTimeout: 10 * MINUTE_MS,
+  keepAliveTimeout: 20_000,
+  headersTimeout: 10_000,
+  connectionsCheckingInterval: 2000,
+} as const;
 
 /** Builds the server; it never listens by itself. */
 export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
@@ -82,11 +96,13 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
     ...(options.loggerInstance ? { loggerInstance: options.loggerInstance } : { logger: false }),
     bodyLimit: MAX_BODY_BYTES,
     forceCloseConnections: true,
-    // Connections that do not get on are let go; a large file over a slow network still comes through.
-    connectionTimeout: 120_000,
-    requestTimeout: 10 * MINUTE_MS,
-    keepAliveTimeout: 20_000,
-    http: { headersTimeout: 10_000, connectionsCheckingInterval: 2000 },
+    connectionTimeout: CONNECTION_LIMITS.timeout,
+    requestTimeout: CONNECTION_LIMITS.requestTimeout,
+    keepAliveTimeout: CONNECTION_LIMITS.keepAliveTimeout,
+    http: {
+      headersTimeout: CONNECTION_LIMITS.headersTimeout,
+      connectionsCheckingInterval: CONNECTION_LIMITS.connectionsCheckingInterval,
+    },
     // A part of an address that is no identity is no route of ours.
     routerOptions: { maxParamLength: 64 },
     frameworkErrors: (error, request, reply) => {
@@ -105,9 +121,15 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
         imgSrc: ["'self'", 'data:'],
         fontSrc: ["'self'", 'data:'],
         workerSrc: ["'self'", 'blob:'],
+        // At the plain address the page asks whether this device trusts the secure one.
+        connectSrc: [
+          "'self'",
+          (request) => secureSource(request.headers.host, options.localNetwork?.securePort),
+        ],
         upgradeInsecureRequests: null,
       },
     },
+    // A name of a home belongs to nobody: another computer may carry it tomorrow, and be plain.
     strictTransportSecurity: false,
   });
   app.addHook('onSend', (_request, reply, _payload, next) => {
@@ -123,6 +145,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   app.decorate('spoolFolder', options.spoolFolder);
   app.decorate('work', options.work ?? workHere);
   app.decorate('build', options.build);
+  app.decorate('authority', options.authority ?? null);
   app.addHook('onClose', () => app.work.close());
   await app.register(errorsPlugin);
   await app.register(diskPlugin, { disk: options.disk ?? ROOM_ENOUGH });
@@ -156,6 +179,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
     learningRoutes,
     backupRoutes,
     accessRoutes,
+    secureRoutes,
   ])
     // A part without a name is looked for among all modules there are.
     await app.register(fp(routes, { name: routes.name, encapsulate: true }));
@@ -164,6 +188,12 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
     app.setNotFoundHandler((_request, reply) => reply.status(404).send(errorOf('not-found')));
   else await servePage(app, options.pageRoot);
   return app;
+}
+
+/** The secure address of the host that was asked, as a policy names it. @example secureSource('192.168.7.5:4620', 4621) // 'https://192.168.7.5:4621' */
+function secureSource(host = '', port: number | undefined): string {
+  const name = /^([a-z0-9.-]+)(?::\d+)?$/i.exec(host)?.[1];
+  return port === undefined || name === undefined ? "'self'" : `https://${name}:${port}`;
 }
 
 /** The page: hashed assets are kept for ever, everything else is asked for again; its own addresses lead to it. */

@@ -1,14 +1,34 @@
 import { hostname, networkInterfaces } from 'node:os';
-import type { LocalNetwork } from './features/access/access-plugin.ts';
+import type { LocalNetwork } from './features/access/local-network.ts';
 
-/** Where other devices of the local network find this computer; `null` when it is on none. */
-export function findLocalNetwork(port: number): LocalNetwork | null {
-  const own = Object.values(networkInterfaces())
+/** Addresses of this computer that others reach, as they are now. */
+const ownAddresses = (): string[] =>
+  Object.values(networkInterfaces())
     .flatMap((addresses) => addresses ?? [])
     .filter((a) => a.family === 'IPv4' && !a.internal)
     .map((a) => a.address);
-  const first = own[0];
-  if (first === undefined) return null;
-  const name = hostname().toLowerCase();
-  return { hosts: [...own, name, `${name}.local`], address: `http://${first}:${port}` };
+
+/**
+ * Where other devices find this computer, asked of the computer each time: it may get another address while it runs.
+ * @param options.name what the kitchen says it is called on its network, shown and printed instead of an address
+ */
+export function localNetwork(options: {
+  readonly port: number;
+  readonly securePort: number;
+  readonly name?: string;
+  /** Left out, this computer's. */
+  readonly addresses?: () => readonly string[];
+}): LocalNetwork {
+  const { port, securePort, name, addresses = ownAddresses } = options;
+  const own = hostname().toLowerCase();
+  return {
+    get hosts() {
+      return [...addresses(), own, `${own}.local`, ...(name === undefined ? [] : [name])];
+    },
+    get address() {
+      const host = name ?? addresses()[0];
+      return host === undefined ? null : `http://${host}:${port}`;
+    },
+    securePort,
+  };
 }

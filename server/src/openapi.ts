@@ -3,7 +3,7 @@ import { errorBody } from '@morning-crock/core/contract';
 import type { FastifySchema } from 'fastify';
 import { jsonSchemaTransform } from 'fastify-type-provider-zod';
 import * as z from 'zod';
-import { TABLET_COOKIE } from './features/access/access-plugin.ts';
+import { PLAIN_COOKIE } from './features/access/access-plugin.ts';
 import { ROUTE_FACTS } from './route-facts.ts';
 
 /** How a device shows that it belongs to the kitchen. */
@@ -64,8 +64,9 @@ export const OPENAPI: FastifyDynamicSwaggerOptions = {
         [TABLET]: {
           type: 'apiKey',
           in: 'cookie',
-          name: TABLET_COOKIE,
-          description: 'Given by POST /api/join to a device on the local network. This computer needs none.',
+          name: PLAIN_COOKIE,
+          description:
+            'Given by POST /api/join to a device on the local network, called __Host-mc_tablet at the secure address. This computer needs none.',
         },
       },
       schemas: {

@@ -170,4 +170,10 @@ export const ROUTE_FACTS: Readonly<Record<string, RouteFacts>> = {
     summary: 'Takes a device’s access away, and makes a new code',
   },
   'POST /api/code': { id: 'renewCode', tag: 'Tablets', summary: 'A new kitchen code; the old one ends' },
+  'GET /api/secure': {
+    id: 'readSecure',
+    tag: 'Tablets',
+    summary: 'The secure address of this kitchen, and the fingerprint of the authority to trust',
+    open: true,
+  },
 };

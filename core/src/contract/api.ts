@@ -180,7 +180,18 @@ export type Tablet = z.infer<typeof tablet>;
 export const tabletsResponse = z.strictObject({
   /** Whether other devices of the local network can reach this kitchen, and where. */
   address: z.string().nullable(),
+  /** Where the same kitchen is secure. */
+  secure: z.string().nullable(),
   tablets: z.array(tablet),
+});
+/** What a device needs to know before it trusts this kitchen. */
+export const secureResponse = z.strictObject({
+  /** Where the same kitchen is secure; `null` where it is nowhere. */
+  secure: z.string().nullable(),
+  /** SHA-256 of the authority's certificate in groups of four hexadecimal digits. */
+  fingerprint: z.string().nullable(),
+  /** When the authority ends. */
+  until: instant.nullable(),
 });
 export const revokeResponse = z.strictObject({ revoked: z.literal(true), code: z.string().nullable() });
 export const newCodeResponse = z.strictObject({ code: z.string(), address: z.string() });

@@ -16,6 +16,7 @@ const CODES = [
   'newer-file',
   'too-large',
   'not-allowed-here',
+  'no-network',
   'code-needed',
   'wrong-code',
   'too-many-tries',

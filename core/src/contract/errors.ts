@@ -72,6 +72,11 @@ export const ERROR_CODES = {
     message: 'Only this kitchen’s own pages can do that.',
     next: 'Open Morning Crock at its own address.',
   },
+  'no-network': {
+    status: 409,
+    message: 'This computer is not on a network.',
+    next: 'Connect it to your network, then try again.',
+  },
   'code-needed': {
     status: 401,
     message: 'This tablet has not joined the kitchen yet.',

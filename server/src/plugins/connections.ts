@@ -1,6 +1,6 @@
 import type { FastifyRequest } from 'fastify';
 import fp from 'fastify-plugin';
-import type { Socket } from 'node:net';
+import type { Server, Socket } from 'node:net';
 
 /** Far more than a kitchen has tablets, far fewer than would take the computer's memory. */
 const MOST = 256;
@@ -14,6 +14,10 @@ const BODY_WITHIN_MS = 30_000;
 const OWN = new Set(['127.0.0.1', '::1', '::ffff:127.0.0.1']);
 /** Whether an address is that of the computer that runs the kitchen. */
 export const isThisComputer = (address: string): boolean => OWN.has(address);
+
+/** Both ends of a connection, by which an encrypted one and what lies under it are known to be the same. */
+const endsOf = ({ localPort, remoteAddress, remotePort }: Socket): string =>
+  `${localPort} ${remoteAddress} ${remotePort}`;
 
 interface Held {
   readonly socket: Socket;
@@ -38,6 +42,24 @@ declare module 'fastify' {
  */
 export class Connections {
   private readonly held = new Map<Socket, Held>();
+  /** What lies under an encrypted connection. */
+  private readonly under = new WeakMap<Socket, Socket>();
+
+  /** Watches all connections of a server, from before they are encrypted. */
+  watch(server: Server): void {
+    /** Connections that are not encrypted yet. */
+    const bare = new Map<string, Socket>();
+    server.on('connection', (socket: Socket) => {
+      const ends = endsOf(socket);
+      bare.set(ends, socket);
+      socket.once('close', () => bare.delete(ends));
+      this.take(socket);
+    });
+    server.on('secureConnection', (encrypted: Socket) => {
+      const socket = bare.get(endsOf(encrypted));
+      if (socket) this.under.set(encrypted, socket);
+    });
+  }
 
   /** Takes a new connection in; another one, or itself, is let go when there are too many. */
   take(socket: Socket): void {
@@ -55,7 +77,7 @@ export class Connections {
 
   /** Says whether a request on it is from somebody who belongs here, and all there. */
   welcome(socket: Socket, welcome: boolean): void {
-    const one = this.held.get(socket);
+    const one = this.held.get(this.under.get(socket) ?? socket);
     if (one) one.welcome = welcome;
   }
 
@@ -76,7 +98,7 @@ export const connectionsPlugin = fp<{ bodyMs: number | undefined }>(
   (app, { bodyMs = BODY_WITHIN_MS }, done) => {
     const connections = new Connections();
     const waiting = new WeakMap<FastifyRequest, NodeJS.Timeout>();
-    app.server.on('connection', (socket: Socket) => connections.take(socket));
+    connections.watch(app.server);
     app.addHook('onRequest', (request, _reply, next) => {
       const { socket } = request.raw;
       connections.welcome(socket, false);

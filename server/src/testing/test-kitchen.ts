@@ -52,6 +52,8 @@ export async function createTestKitchen(options: {
   pageRoot?: string;
   /** Lets other devices in, at these names. */
   localNetwork?: AppOptions['localNetwork'];
+  /** Whom devices trust that come to its secure address. */
+  authority?: AppOptions['authority'];
   /** Another way to the tests' database, and how long its statements and requests may take. */
   databasePort?: number;
   statementMs?: number;
@@ -72,6 +74,7 @@ export async function createTestKitchen(options: {
       clock: () => clock.nowMs,
       ...(options.pageRoot === undefined ? {} : { pageRoot: options.pageRoot }),
       ...(options.localNetwork === undefined ? {} : { localNetwork: options.localNetwork }),
+      ...(options.authority === undefined ? {} : { authority: options.authority }),
       ...(statementMs === undefined ? {} : { statementMs }),
       ...(bodyMs === undefined ? {} : { bodyMs }),
     });

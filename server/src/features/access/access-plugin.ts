@@ -6,17 +6,11 @@ import { tabletEntity } from '../../db/entities.ts';
 import { isThisComputer } from '../../plugins/connections.ts';
 import { AppError } from '../../plugins/errors.ts';
 import { tokenHash } from './kitchen-code.ts';
-
-/** How other devices of the local network reach this kitchen; `null` when only this computer does. */
-export interface LocalNetwork {
-  /** Addresses it answers to, without port. */
-  readonly hosts: readonly string[];
-  /** What is shown to people. */
-  readonly address: string;
-}
+import type { LocalNetwork } from './local-network.ts';
 
 declare module 'fastify' {
   interface FastifyInstance {
+    /** `null` when only this computer reaches the kitchen. */
     readonly localNetwork: LocalNetwork | null;
   }
   interface FastifyRequest {
@@ -25,7 +19,14 @@ declare module 'fastify' {
   }
 }
 
-export const TABLET_COOKIE = 'mc_tablet';
+/** Where it is not secured: whoever listens on the network reads it. */
+export const PLAIN_COOKIE = 'mc_tablet';
+/** Browsers take one so called from a secure address alone, and keep it from all others. */
+const SECURE_COOKIE = '__Host-mc_tablet';
+const isSecure = (request: FastifyRequest): boolean => request.protocol === 'https';
+/** What a tablet keeps its token in, by how it came. */
+export const tabletCookie = (request: FastifyRequest): string =>
+  isSecure(request) ? SECURE_COOKIE : PLAIN_COOKIE;
 const OWN_HOSTS = ['127.0.0.1', 'localhost', '[::1]'];
 /** "Last seen" is written at most this often. */
 const SEEN_EVERY_MS = 60_000;
@@ -33,13 +34,18 @@ const SEEN_EVERY_MS = 60_000;
  * What a device that has not joined may ask for: the page itself, and to join. Judged by the route that was found, never
  * by the address as written: that can be written in many ways.
  */
+const OPEN_ROUTES: readonly string[] = ['/api/join', '/api/secure'];
 const isOpen = (route: string | undefined): boolean =>
-  route === undefined || !route.startsWith('/api') || route === '/api/join';
+  route === undefined || !route.startsWith('/api') || OPEN_ROUTES.includes(route);
 
 /** Whether a request comes from the computer that runs the kitchen. */
 export const fromThisComputer = (request: FastifyRequest): boolean => isThisComputer(request.ip);
 
 const hostName = (host: string): string => host.replace(/:\d+$/, '').toLowerCase();
+
+/** Whether a page that asks is our own, and as secure as what it asks. */
+const isOwnOrigin = (origin: string, protocol: string, host = ''): boolean =>
+  URL.canParse(origin) && new URL(origin).origin === `${protocol}://${host.toLowerCase()}`;
 
 /**
  * Lets in this computer, and devices that joined with the kitchen code. The Host must be one of ours (a name that
@@ -49,19 +55,23 @@ export const accessPlugin = fp<{ localNetwork: LocalNetwork | null; away: () => 
   async (app, { localNetwork, away }) => {
     await app.register(cookie);
     app.decorate('localNetwork', localNetwork);
-    const hosts = new Set([...OWN_HOSTS, ...(localNetwork?.hosts ?? [])]);
+    const isOurs = (host: string): boolean =>
+      OWN_HOSTS.includes(host) || (localNetwork?.hosts.includes(host) ?? false);
     const tablets = app.db.getRepository(tabletEntity);
     /** Tablets that were let in, by the hash of their token: while the database is away they go on reading. */
     const known = new Map<string, string>();
     app.decorateRequest('tabletId', null);
     app.addHook('onRequest', async (request) => {
       const { origin, host } = request.headers;
-      if (!hosts.has(hostName(host ?? ''))) throw new AppError('not-allowed-here');
-      if (origin !== undefined && (!URL.canParse(origin) || new URL(origin).host !== host)) {
+      if (!isOurs(hostName(host ?? ''))) throw new AppError('not-allowed-here');
+      if (origin !== undefined && !isOwnOrigin(origin, request.protocol, host)) {
         throw new AppError('not-allowed-here');
       }
       if (fromThisComputer(request) || isOpen(request.routeOptions.url)) return;
-      const token = localNetwork ? request.cookies[TABLET_COOKIE] : undefined;
+      // One that joined before it trusted this kitchen is known at the secure address too, but never the other way.
+      const token = localNetwork
+        ? (request.cookies[tabletCookie(request)] ?? request.cookies[PLAIN_COOKIE])
+        : undefined;
       if (token === undefined) throw new AppError('code-needed');
       const hash = tokenHash(token);
       if (away()) {

@@ -12,8 +12,9 @@ import { ulid as newUlid } from 'ulid';
 import * as z from 'zod';
 import { tabletEntity } from '../../db/entities.ts';
 import { AppError } from '../../plugins/errors.ts';
-import { fromThisComputer, TABLET_COOKIE } from './access-plugin.ts';
+import { fromThisComputer, tabletCookie } from './access-plugin.ts';
 import { createGuesses } from './guesses.ts';
+import { secureAddressOf, type LocalNetwork } from './local-network.ts';
 import { isKitchenCode, newKitchenCode, newToken, tokenHash } from './kitchen-code.ts';
 import { MINUTE_MS } from '@morning-crock/core';
 
@@ -21,6 +22,13 @@ import { MINUTE_MS } from '@morning-crock/core';
 const TRIES = 10;
 const TRIES_WITHIN_MS = 10 * MINUTE_MS;
 const A_YEAR_S = 365 * 24 * 3600;
+
+/** Where tablets join, and where the same is secure. */
+function addressesOf(network: LocalNetwork | null): { address: string | null; secure: string | null } {
+  const address = network?.address ?? null;
+  const port = network?.securePort;
+  return { address, secure: address === null || port === undefined ? null : secureAddressOf(address, port) };
+}
 
 /** Joining from another device, and sending devices away again. */
 export const accessRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
@@ -58,8 +66,7 @@ export const accessRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
         lastSeenAt: now,
         revokedAt: null,
       });
-      // A local network has no certificate, so this is not secured there; where the address is, it is.
-      void reply.setCookie(TABLET_COOKIE, token, {
+      void reply.setCookie(tabletCookie(request), token, {
         httpOnly: true,
         secure: request.protocol === 'https',
         sameSite: 'strict',
@@ -76,7 +83,7 @@ export const accessRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
       order: { joinedAt: 'ASC' },
     });
     return {
-      address: app.localNetwork?.address ?? null,
+      ...addressesOf(app.localNetwork),
       tablets: rows.map(({ id, name, joinedAt, lastSeenAt }) => ({
         id,
         name,
@@ -110,8 +117,9 @@ export const accessRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
 
   app.post('/api/code', { schema: { response: { 200: newCodeResponse } } }, async (request) => {
     if (!fromThisComputer(request) || !app.localNetwork) throw new AppError('not-allowed-here');
-    const code = await newKitchenCode(app.db, request.identity.kitchenId, app.now());
-    return { code, address: app.localNetwork.address };
+    const { address } = app.localNetwork;
+    if (address === null) throw new AppError('no-network');
+    return { code: await newKitchenCode(app.db, request.identity.kitchenId, app.now()), address };
   });
   done();
 };
