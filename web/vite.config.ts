@@ -33,6 +33,7 @@ export default defineConfig(({ mode }) => ({
         navigateFallbackDenylist: [/^\/api\//],
         maximumFileSizeToCacheInBytes: 4 * 1024 * 1024,
         cleanupOutdatedCaches: true,
+        importScripts: ['/notice-taps.js'],
         sourcemap: false,
       },
       manifest: {

@@ -154,7 +154,7 @@ describe('a page that opens without its server', () => {
     await fill(page, 'pH reading', '5.4');
     await page.keyboard.press('Enter');
     await see(page, 'waiting to send');
-    await see(page, 'Saved on this device');
+    await see(page, 'On its own since');
     expect(await count('ph-read')).toBe(0);
     await world.comeBack();
     await world.stored('ph-read', 1);

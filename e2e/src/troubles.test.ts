@@ -105,7 +105,7 @@ describe('what fails ends in words and a way on', () => {
     await world.goAway();
     await tap(page, 'button', 'Start batch');
     await see(page, 'Milk is in the pot');
-    await see(page, 'Saved on this device');
+    await see(page, 'On its own since');
     // Somebody at the kitchen's own computer takes the milk meanwhile.
     const meanwhile = await world.kitchen.reopen();
     const taken = await meanwhile.app.inject({
@@ -203,7 +203,7 @@ describe('interruptions', () => {
     await fill(page, 'pH reading', '5.7');
     await page.keyboard.press('Enter');
     await tap(page, 'button', 'liquid');
-    await see(page, 'Saved on this device');
+    await see(page, 'On its own since');
     await see(page, 'liquid · waiting to send');
     await see(page, '2 entries are safe');
     expect(await count('ph-read')).toBe(0);
@@ -212,7 +212,7 @@ describe('interruptions', () => {
     await until('ph-read', 1);
     await until('cue-seen', 1);
     await see(page, 'liquid · saved');
-    await seeNoMore(page, 'Saved on this device');
+    await seeNoMore(page, 'On its own since');
     const order = await world.kitchen.rows<{ type: string }>('event', "type IN ('ph-read', 'cue-seen')");
     expect(order.map((r) => r.type)).toEqual(['ph-read', 'cue-seen']);
   });

@@ -10,11 +10,15 @@ import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { RouterProvider } from 'react-router';
 import { createRouter } from './app/router.tsx';
+import { keepInstallPrompt } from './data/install-prompt.ts';
 import { restoreOutbox, store } from './data/store.ts';
 import { cssVariables, theme } from './app/theme.ts';
 import { beginWorker } from './workers/kitchen-client.ts';
 
 void restoreOutbox();
+keepInstallPrompt();
+// From the plain address a device that trusts this kitchen is led to the secure one.
+if (!globalThis.isSecureContext) void import('./data/secure-way.ts').then(({ leadOn }) => leadOn());
 beginWorker();
 // Only a page from this computer or a secure address may be kept by the browser; elsewhere it goes without.
 if ('serviceWorker' in navigator && import.meta.env.PROD) {

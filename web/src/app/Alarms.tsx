@@ -3,7 +3,8 @@ import { Button } from '@mantine/core';
 import { IconBell, IconBellOff } from '@tabler/icons-react';
 import { useEffect, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
-import { ring, soundUnlocked, unlockSound } from './sound.ts';
+import { ring, soundUnlocked, unlockSound } from '../parts/alerts/sound.ts';
+import { useAlarmNotices } from '../parts/alerts/use-alarm-notices.ts';
 import { record } from '../data/store.ts';
 import type { Attended } from '../data/attended.ts';
 import './alarms.css';
@@ -84,6 +85,16 @@ export function Alarms({
     const timer = setInterval(() => ring(mustAct), RING_EVERY_MS);
     return () => clearInterval(timer);
   }, [key, mustAct]);
+
+  useAlarmNotices(
+    due.map(({ make, alarm }) => ({
+      key: `${make.id} ${alarm.id}`,
+      title: alarm.title,
+      text: `${alarm.text} ${make.name}.`,
+      path: `/makes/${make.id}`,
+      stays: alarm.mustAct,
+    })),
+  );
 
   const bell = <Bell on={unlocked} onTried={setUnlocked} />;
   if (!first)

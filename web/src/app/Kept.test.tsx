@@ -1,7 +1,8 @@
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { cleanup, screen, waitFor } from '@testing-library/react';
-import { defaultKitchen, defaultPlan } from '@morning-crock/core';
+import { defaultKitchen, defaultPlan, MINUTE_MS } from '@morning-crock/core';
 import { errorOf, type DraftEvent } from '@morning-crock/core/contract';
+import { now } from '../data/clock.ts';
 import { liveSlice } from '../data/live-slice.ts';
 import { outboxSlice } from '../data/outbox.ts';
 import { record, store } from '../data/store.ts';
@@ -42,9 +43,28 @@ describe('what is kept on this device', () => {
   test('is told while the server is away, and by how many', () => {
     waits(1, 'noted', { text: 'one' });
     waits(2, 'noted', { text: 'two' });
-    store.dispatch(reached(false));
+    store.dispatch(reached({ ok: false, atMs: now() - 65 * MINUTE_MS }));
     show(<Kept />);
-    expect(screen.getByRole('status').textContent).toContain('2 entries are safe');
+    expect(screen.getByRole('status').textContent).toMatch(/On its own since .*2 entries are safe/);
+  });
+
+  test('after an hour alone it is told what was handed over, until that is read', async () => {
+    waits(1, 'noted', { text: 'one' });
+    store.dispatch(reached({ ok: false, atMs: now() - 65 * MINUTE_MS }));
+    store.dispatch(reached({ ok: true, atMs: now() }));
+    const { user } = show(<Kept />);
+    expect(screen.getByRole('status').textContent).toMatch(
+      /Back since .*on its own for 1 h 5 min\. 1 entry went to the kitchen\./,
+    );
+    await user.click(screen.getByRole('button', { name: 'Got it' }));
+    expect(screen.queryByRole('status')).toBeNull();
+  });
+
+  test('a moment in which nothing waited is not worth a word', () => {
+    store.dispatch(reached({ ok: false, atMs: now() - 20_000 }));
+    store.dispatch(reached({ ok: true, atMs: now() }));
+    show(<Kept />);
+    expect(screen.queryByRole('status')).toBeNull();
   });
 
   test('a page older than its server asks to be loaded anew', () => {

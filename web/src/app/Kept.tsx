@@ -1,9 +1,12 @@
 import type { EventType } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
 import { Link, useLocation } from 'react-router';
-import { beginsStream } from '../data/outbox.ts';
+import { formatMinutes, MINUTE_MS } from '@morning-crock/core';
+import { useNow } from '../data/clock.ts';
+import { useUnits } from '../data/use-units.ts';
+import { beginsStream, outboxSlice } from '../data/outbox.ts';
 import { refusalWords } from '../data/refusal-words.ts';
-import { dropRefused, useAppSelector } from '../data/store.ts';
+import { dropRefused, useAppDispatch, useAppSelector } from '../data/store.ts';
 
 /** What an entry is about, in a word or two. */
 const ENTRY_WORDS: Partial<Record<EventType, string>> = {
@@ -49,9 +52,17 @@ const ENTRY_WORDS: Partial<Record<EventType, string>> = {
   voided: 'an undo',
 };
 
-/** What waits while the server is away. */
+const entriesWords = (entries: number): string => (entries === 1 ? '1 entry' : `${entries} entries`);
+
+/** What goes on while the kitchen's computer is away. */
 const waitingWords = (waiting: number): string =>
-  `The kitchen’s server is not answering. ${waiting === 1 ? '1 entry is' : `${waiting} entries are`} safe on this device and will be sent automatically. Carry on working.`;
+  waiting === 0
+    ? 'The kitchen’s computer is not answering. Timers, alarms and forecasts go on here. Entries are saved on this device and sent later.'
+    : `The kitchen’s computer is not answering. ${entriesWords(waiting)} ${waiting === 1 ? 'is' : 'are'} safe on this device and will be sent automatically. Carry on working.`;
+
+/** What is handed over when it answers again. */
+const backWords = (waited: number, minutes: number): string =>
+  `This device was on its own for ${formatMinutes(minutes)}. ${waited === 0 ? 'Nothing had to be sent.' : `${entriesWords(waited)} went to the kitchen.`} What others entered meanwhile is here now.`;
 
 /** What the server fell over, by what the entries are about. */
 const asideWords = (about: readonly string[]): string =>
@@ -59,7 +70,10 @@ const asideWords = (about: readonly string[]): string =>
 
 /** Says what is kept on this device and what the server refused, with what to do. */
 export function Kept() {
-  const { entries, reachable } = useAppSelector((s) => s.outbox);
+  const { entries, reachable, aloneSinceMs, back } = useAppSelector((s) => s.outbox);
+  const dispatch = useAppDispatch();
+  const units = useUnits();
+  const nowMs = useNow(10_000);
   const { pathname } = useLocation();
   const allRefused = entries.filter((e) => e.refused);
   /** What was not begun is told once, and where to go on from there. */
@@ -71,7 +85,7 @@ export function Kept() {
   const aside = entries.filter((e) => e.aside && !e.refused);
   const waiting = entries.length - allRefused.length;
   const outdated = useAppSelector((s) => s.live.outdated);
-  if (reachable && refused.length === 0 && aside.length === 0 && !outdated) return null;
+  if (reachable && back === null && refused.length === 0 && aside.length === 0 && !outdated) return null;
   return (
     <div className="kept-strip">
       {outdated && (
@@ -86,10 +100,19 @@ export function Kept() {
           </Button>
         </div>
       )}
-      {!reachable && (
+      {!reachable && aloneSinceMs !== null && (
         <div className="banner" role="status">
-          <strong>Saved on this device</strong>
+          <strong>On its own since {units.time(aloneSinceMs, nowMs)}</strong>
           <span>{waitingWords(waiting)}</span>
+        </div>
+      )}
+      {back && (
+        <div className="banner" role="status">
+          <strong>Back since {units.time(back.untilMs, nowMs)}</strong>
+          <span>{backWords(back.waited, Math.max(1, (back.untilMs - back.sinceMs) / MINUTE_MS))}</span>
+          <Button variant="default" onClick={() => dispatch(outboxSlice.actions.backSeen())}>
+            Got it
+          </Button>
         </div>
       )}
       {aside.length > 0 && (

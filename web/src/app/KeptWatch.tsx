@@ -6,8 +6,8 @@ const Kept = lazy(async () => ({ default: (await import('./Kept.tsx')).Kept }));
 
 export function KeptWatch() {
   const quiet = useAppSelector(
-    ({ outbox: { reachable, entries }, live }) =>
-      reachable && !live.outdated && entries.every((e) => !e.refused && !e.aside),
+    ({ outbox: { reachable, back, entries }, live }) =>
+      reachable && back === null && !live.outdated && entries.every((e) => !e.refused && !e.aside),
   );
   if (quiet) return null;
   return (

@@ -52,7 +52,7 @@ function createScene(
     },
     refused: (entryId, error) => act(refused({ id: entryId, error })),
     setAside: (entryId, error) => act(setAside({ id: entryId, error })),
-    reached: (ok) => act(outboxSlice.actions.reached(ok)),
+    reached: (ok) => act(outboxSlice.actions.reached({ ok, atMs: 0 })),
   });
   return {
     sender,

@@ -21,12 +21,33 @@ const NOT_UNDERSTOOD: ErrorBody = {
   details: [],
 };
 
+/** A time in which the kitchen's computer did not answer. */
+interface TimeAlone {
+  readonly sinceMs: number;
+  readonly untilMs: number;
+  /** Entries that waited when it answered again. */
+  readonly waited: number;
+}
+
 interface OutboxState {
   readonly entries: readonly KeptEntry[];
   readonly reachable: boolean;
+  /** Since when nothing of the kitchen's computer was heard, by the kitchen's clock. */
+  readonly aloneSinceMs: number | null;
+  /** The time alone that has just ended, until somebody has read of it. */
+  readonly back: TimeAlone | null;
 }
 
-const initialState: OutboxState = { entries: [], reachable: true };
+const initialState: OutboxState = { entries: [], reachable: true, aloneSinceMs: null, back: null };
+/** A shorter silence is not worth a word, unless something waited. */
+const WORTH_A_WORD_MS = 60_000;
+
+/** What ends when the kitchen's computer answers again; `null` when it is not worth a word. */
+function endedAlone({ entries, aloneSinceMs: sinceMs }: OutboxState, untilMs: number): TimeAlone | null {
+  const waited = entries.filter(({ refused }) => !refused).length;
+  if (sinceMs === null || (untilMs - sinceMs < WORTH_A_WORD_MS && waited === 0)) return null;
+  return { sinceMs, untilMs, waited };
+}
 
 export const outboxSlice = createSlice({
   name: 'outbox',
@@ -55,7 +76,11 @@ export const outboxSlice = createSlice({
       ...state,
       entries: state.entries.map((e) => (e.draft.id === payload.id ? { ...e, aside: payload.error } : e)),
     }),
-    reached: (state, { payload }: PayloadAction<boolean>) => ({ ...state, reachable: payload }),
+    reached: (state, { payload: { ok, atMs } }: PayloadAction<{ ok: boolean; atMs: number }>) =>
+      ok
+        ? { ...state, reachable: true, aloneSinceMs: null, back: endedAlone(state, atMs) }
+        : { ...state, reachable: false, aloneSinceMs: atMs, back: null },
+    backSeen: (state) => ({ ...state, back: null }),
   },
 });
 

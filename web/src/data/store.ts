@@ -191,14 +191,29 @@ export function receiveEvent(event: StoredEvent): void {
   store.dispatch(outboxSlice.actions.left(event.id));
 }
 
+const ALONE_SINCE = 'mc-alone-since';
+
+/**
+ * Takes note of whether the kitchen's computer answers. Since when it does not is kept: a page that is opened anew meanwhile
+ * says the same.
+ */
+export function foundReachable(ok: boolean): void {
+  if (store.getState().outbox.reachable === ok) {
+    if (ok) localStorage.removeItem(ALONE_SINCE);
+    return;
+  }
+  const atMs = ok ? now() : Number(localStorage.getItem(ALONE_SINCE)) || now();
+  if (ok) localStorage.removeItem(ALONE_SINCE);
+  else localStorage.setItem(ALONE_SINCE, String(Math.round(atMs)));
+  store.dispatch(outboxSlice.actions.reached({ ok, atMs }));
+}
+
 const sender = createSender({
   entries: () => store.getState().outbox.entries,
   stored: receiveEvent,
   refused: (id, error) => store.dispatch(outboxSlice.actions.refused({ id, error })),
   setAside: (id, error) => store.dispatch(outboxSlice.actions.setAside({ id, error })),
-  reached: (ok) => {
-    if (store.getState().outbox.reachable !== ok) store.dispatch(outboxSlice.actions.reached(ok));
-  },
+  reached: foundReachable,
 });
 
 /** Ids in the order of their making, also within one moment and when the clock goes back: what is not sent yet has no other. */

@@ -1,9 +1,11 @@
 import { observeServerTime } from './clock.ts';
 import { readBy, type Read } from './contract.ts';
-import { flushOutbox, foundOutdated, receiveEvent, renewOld } from './store.ts';
+import { flushOutbox, foundOutdated, foundReachable, receiveEvent, renewOld } from './store.ts';
 
 /** After this long the browser has given up and a new connection is made by hand. */
 const RECONNECT_MS = 2000;
+/** A server that starts again is back by then: that is no being alone. */
+const ALONE_AFTER_MS = 5000;
 
 /**
  * Follows the log live. The browser reconnects by itself and tells where it stood; when it gives up, we begin again
@@ -15,6 +17,7 @@ export function followLog(afterSeq: number): () => void {
   let position = afterSeq;
   let source: EventSource;
   let timer: ReturnType<typeof setTimeout> | undefined;
+  let alone: ReturnType<typeof setTimeout> | undefined;
   const receive = (message: Read<'streamMessage'>, ms: number): void => {
     if (message.kind === 'time') {
       observeServerTime(message.now, ms, ms);
@@ -26,6 +29,9 @@ export function followLog(afterSeq: number): () => void {
   const connect = (): void => {
     source = new EventSource(`/api/stream?after=${position}`);
     source.onopen = () => {
+      clearTimeout(alone);
+      alone = undefined;
+      foundReachable(true);
       flushOutbox();
       renewOld();
     };
@@ -39,6 +45,7 @@ export function followLog(afterSeq: number): () => void {
       );
     };
     source.onerror = () => {
+      alone ??= setTimeout(() => foundReachable(false), ALONE_AFTER_MS);
       if (source.readyState !== EventSource.CLOSED) return;
       clearTimeout(timer);
       timer = setTimeout(connect, RECONNECT_MS);
@@ -48,6 +55,8 @@ export function followLog(afterSeq: number): () => void {
   // A page the browser keeps for its way back would hold on to its connection, and there are only six of them.
   const leave = (): void => {
     clearTimeout(timer);
+    clearTimeout(alone);
+    alone = undefined;
     source.close();
   };
   const comeBack = (event: PageTransitionEvent): void => {

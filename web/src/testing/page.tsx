@@ -49,7 +49,8 @@ export function answerWith(server: Server): void {
 /** Takes away what an earlier test left waiting. */
 export function emptyOutbox(): void {
   for (const { draft } of store.getState().outbox.entries) store.dispatch(outboxSlice.actions.left(draft.id));
-  store.dispatch(outboxSlice.actions.reached(true));
+  store.dispatch(outboxSlice.actions.reached({ ok: true, atMs: 0 }));
+  store.dispatch(outboxSlice.actions.backSeen());
 }
 
 /** Entries that wait on this device. */
