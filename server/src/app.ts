@@ -13,6 +13,7 @@ import { accessRoutes } from './features/access/routes.ts';
 import { backupRoutes } from './features/backup/routes.ts';
 import { deviceRoutes } from './features/devices/routes.ts';
 import { eventRoutes } from './features/events/routes.ts';
+import { calendarRoutes } from './features/calendar/routes.ts';
 import { exchangeRoutes } from './features/exchange/routes.ts';
 import { kitchenRoutes } from './features/kitchen/routes.ts';
 import { learningRoutes } from './features/learning/routes.ts';
@@ -24,6 +25,7 @@ import { photoRoutes } from './features/photos/routes.ts';
 import { milkRoutes } from './features/milk/routes.ts';
 import { makeRoutes } from './features/makes/routes.ts';
 import type { Authority } from './features/secure/authority.ts';
+import { isOfHome } from './features/secure/home-names.ts';
 import { secureRoutes } from './features/secure/routes.ts';
 import { traceRoutes } from './features/traces/routes.ts';
 import { connectionsPlugin } from './plugins/connections.ts';
@@ -125,6 +127,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
         connectSrc: [
           "'self'",
           (request) => secureSource(request.headers.host, options.localNetwork?.securePort),
+          () => secureSource(options.localNetwork?.hosts.find(isOfHome), options.localNetwork?.securePort),
         ],
         upgradeInsecureRequests: null,
       },
@@ -180,6 +183,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
     backupRoutes,
     accessRoutes,
     secureRoutes,
+    calendarRoutes,
   ])
     // A part without a name is looked for among all modules there are.
     await app.register(fp(routes, { name: routes.name, encapsulate: true }));

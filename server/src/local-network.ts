@@ -23,7 +23,8 @@ export function localNetwork(options: {
   const own = hostname().toLowerCase();
   return {
     get hosts() {
-      return [...addresses(), own, `${own}.local`, ...(name === undefined ? [] : [name])];
+      // What the kitchen calls itself comes first: it stays when the address changes.
+      return [...(name === undefined ? [] : [name]), ...addresses(), own, `${own}.local`];
     },
     get address() {
       const host = name ?? addresses()[0];

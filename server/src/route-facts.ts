@@ -170,6 +170,28 @@ export const ROUTE_FACTS: Readonly<Record<string, RouteFacts>> = {
     summary: 'Takes a device’s access away, and makes a new code',
   },
   'POST /api/code': { id: 'renewCode', tag: 'Tablets', summary: 'A new kitchen code; the old one ends' },
+  'GET /api/calendar': {
+    id: 'readCalendarAddress',
+    tag: 'Tablets',
+    summary: 'Whether calendars may ask for what is coming, and since when',
+  },
+  'POST /api/calendar': {
+    id: 'renewCalendarAddress',
+    tag: 'Tablets',
+    summary: 'A new calendar address, told this once; the old one ends',
+  },
+  'POST /api/calendar/revoke': {
+    id: 'revokeCalendarAddress',
+    tag: 'Tablets',
+    summary: 'Ends the calendar address',
+  },
+  'GET /calendar/:file': {
+    id: 'readCalendar',
+    tag: 'Tablets',
+    summary: 'Coming moments of batches and days for calendars; the file is called after a secret',
+    open: true,
+    answers: { type: 'text/calendar', what: 'An iCalendar file' },
+  },
   'GET /api/secure': {
     id: 'readSecure',
     tag: 'Tablets',

@@ -118,6 +118,8 @@ describe('the secure address', () => {
     const file = await ask('/morning-crock.crt', { secure: false });
     expect(file.headers['content-type']).toBe('application/x-x509-ca-cert');
     expect(Number(file.headers['content-length'])).toBe(authority.certificate.length);
+    const tried = await ask('/trusted');
+    expect([tried.status, tried.headers['cross-origin-resource-policy']]).toEqual([200, 'cross-origin']);
     // At a name that no certificate of ours vouches for, the way leads to one that it does.
     const headers = { host: `${hostname().toLowerCase()}:${port}` };
     const byHostName = await ask('/api/secure', { secure: false, headers });

@@ -184,6 +184,13 @@ export const tabletsResponse = z.strictObject({
   secure: z.string().nullable(),
   tablets: z.array(tablet),
 });
+/** Whether calendars may ask for what is coming, and since when. */
+export const calendarAddressResponse = z.strictObject({ since: instant.nullable() });
+/** A new address for calendars, told this once: the way to it behind the kitchen's own address. */
+export const newCalendarAddressResponse = z.strictObject({ path: z.string(), since: instant });
+
+export const revokedCalendarResponse = z.strictObject({ revoked: z.literal(true) });
+
 /** What a device needs to know before it trusts this kitchen. */
 export const secureResponse = z.strictObject({
   /** Where the same kitchen is secure; `null` where it is nowhere. */

@@ -27,3 +27,4 @@ export { mostLitres } from './most-litres.ts';
 export { USUAL_COLANDERS } from './vessels.ts';
 export { LOOK_MIN } from './problem.ts';
 export { foldDays } from './kept-days.ts';
+export { comingSlots, goingOf } from './going-day.ts';

@@ -1,5 +1,6 @@
 import { DataSource } from 'typeorm';
 import {
+  calendarAddressEntity,
   eventEntity,
   kitchenCodeEntity,
   kitchenEntity,
@@ -32,6 +33,7 @@ export function createDataSource(address: DatabaseAddress): DataSource {
       eventEntity,
       traceChunkEntity,
       kitchenCodeEntity,
+      calendarAddressEntity,
       tabletEntity,
       photoEntity,
       snapshotEntity,

@@ -101,6 +101,22 @@ export const kitchenCodeEntity = new EntitySchema<KitchenCodeRow>({
   },
 });
 
+/** The address a calendar asks at: it holds the secret, we its hash. One for a kitchen. */
+export interface CalendarAddressRow {
+  kitchenId: string;
+  hash: string;
+  createdAt: Date;
+}
+
+export const calendarAddressEntity = new EntitySchema<CalendarAddressRow>({
+  name: 'calendar_address',
+  columns: {
+    kitchenId: { type: 'char', length: 26, primary: true },
+    hash: { type: 'char', length: 64 },
+    createdAt: { type: 'datetime', precision: 3 },
+  },
+});
+
 /** A device that joined with the code; it holds the token, we its hash. */
 export interface TabletRow {
   kitchenId: string;

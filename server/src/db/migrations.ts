@@ -145,6 +145,22 @@ class Snapshots1795700200000 implements MigrationInterface {
   }
 }
 
+/** Phones ask for what is coming at an address with a secret in it. */
+class CalendarAddress1796040000000 implements MigrationInterface {
+  readonly name = 'CalendarAddress1796040000000';
+
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query(
+      'CREATE TABLE `calendar_address` (`kitchenId` char(26) NOT NULL, `hash` char(64) NOT NULL, ' +
+        '`createdAt` datetime(3) NOT NULL, PRIMARY KEY (`kitchenId`)) ENGINE=InnoDB',
+    );
+  }
+
+  async down(runner: QueryRunner): Promise<void> {
+    await runner.query('DROP TABLE `calendar_address`');
+  }
+}
+
 export const MIGRATIONS = [
   Log1767225600000,
   TracesAndTablets1767312000000,
@@ -152,4 +168,5 @@ export const MIGRATIONS = [
   Photos1795700000000,
   MakeLines1795700100000,
   Snapshots1795700200000,
+  CalendarAddress1796040000000,
 ];

@@ -9,7 +9,7 @@ import {
 } from '../index.ts';
 
 /** What a kitchen's rows lie in. */
-type Table = 'event' | 'trace_chunk' | 'tablet' | 'kitchen_code' | 'photo' | 'snapshot';
+type Table = 'event' | 'trace_chunk' | 'tablet' | 'kitchen_code' | 'calendar_address' | 'photo' | 'snapshot';
 
 /** A kitchen of its own; many of them lie in the tests' one database, told apart as every row tells. */
 export interface TestKitchen {

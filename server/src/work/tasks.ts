@@ -2,8 +2,10 @@ import {
   bandForecast,
   foldMake,
   lessonOf,
+  momentsOf,
   observeRate,
   type BandForecast,
+  type HandsMoment,
   type Lesson,
   type TakenGoods,
   type Observation,
@@ -14,6 +16,12 @@ import { summarise } from '../features/makes/summarise.ts';
 interface OfMake {
   readonly makeId: string;
   readonly events: readonly StoredEvent[];
+}
+
+/** What a make under way still asks of hands. */
+export interface MakeMoments {
+  readonly name: string;
+  readonly moments: readonly HandsMoment[];
 }
 
 /** The long work: each a function of what it is given, so that it may be done anywhere. `null` where there is no make, or none that can be read. */
@@ -31,6 +39,16 @@ export const TASKS = {
   rate: ({ makeId, events, known }: OfMake & { readonly known: FactorsUsed }): Observation[] | null => {
     const state = foldMake(makeId, events);
     return state && observeRate(state, known);
+  },
+  moments: ({
+    makeId,
+    events,
+    nowMs,
+    seed,
+  }: OfMake & { readonly nowMs: number; readonly seed: number }): MakeMoments | null => {
+    const state = foldMake(makeId, events);
+    if (!state || state.finished) return null;
+    return { name: state.plan.name, moments: momentsOf(state, bandForecast(state, nowMs, seed)) };
   },
   forecast: ({
     makeId,

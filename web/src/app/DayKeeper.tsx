@@ -1,6 +1,7 @@
 import {
   clockTime,
   formatMinutes,
+  goingOf,
   handsPaces,
   movedBy,
   stepAsks,
@@ -8,7 +9,6 @@ import {
   type DayHands,
   type MovedBy,
 } from '@morning-crock/core';
-import { goingOf } from '../data/going-day.ts';
 import { skipToken } from '@reduxjs/toolkit/query';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useFactorsQuery } from '../data/api.ts';

@@ -21,7 +21,7 @@ import { Watch } from './Watch.tsx';
 import './frame.css';
 
 /** Only a device that does not belong here yet is asked. */
-const Join = lazy(async () => ({ default: (await import('./Join.tsx')).Join }));
+const Join = lazy(async () => ({ default: (await import('../places/device/Join.tsx')).Join }));
 /** What follows a day that is going on comes after the first view. */
 const DayKeeper = lazy(async () => ({ default: (await import('./DayKeeper.tsx')).DayKeeper }));
 /** Until it is there the Bench shows what its crocks were stored with. */

@@ -1,7 +1,8 @@
 import { lazy } from 'react';
-import { createBrowserRouter, Navigate } from 'react-router';
+import { createBrowserRouter } from 'react-router';
 import { Bench } from '../places/bench/Bench.tsx';
 import { Frame } from './Frame.tsx';
+import { JoinWay } from './JoinWay.tsx';
 import { PlaceMishap } from '../parts/tables/Mishap.tsx';
 
 /** An empty kitchen begins where a batch does. */
@@ -156,7 +157,13 @@ export function createRouter() {
               path: 'tag/:tag',
               lazy: async () => ({ Component: (await import('./TagWay.tsx')).TagWay }),
             },
-            { path: 'join', element: <Navigate to="/" replace /> },
+            {
+              path: 'device',
+              lazy: async () => ({
+                Component: (await import('../places/device/DevicePlace.tsx')).DevicePlace,
+              }),
+            },
+            { path: 'join', element: <JoinWay /> },
             {
               path: 'kitchen/:part?',
               lazy: async () => ({

@@ -75,6 +75,7 @@ export const TAGS = [
   'make',
   'factors',
   'tablets',
+  'calendar',
   'milk',
   'milk-lines',
   'cultures',
@@ -188,6 +189,21 @@ export const api = createApi({
       transformResponse: checked('tabletsResponse', (body) => body),
       providesTags: ['tablets'],
     }),
+    calendarAddress: build.query<Read<'calendarAddressResponse'>, void>({
+      query: () => 'api/calendar',
+      transformResponse: checked('calendarAddressResponse', (body) => body),
+      providesTags: ['calendar'],
+    }),
+    newCalendarAddress: build.mutation<Read<'newCalendarAddressResponse'>, void>({
+      query: () => ({ url: 'api/calendar', method: 'POST' }),
+      transformResponse: checked('newCalendarAddressResponse', (body) => body),
+      invalidatesTags: ['calendar'],
+    }),
+    revokeCalendarAddress: build.mutation<Read<'revokedCalendarResponse'>, void>({
+      query: () => ({ url: 'api/calendar/revoke', method: 'POST' }),
+      transformResponse: checked('revokedCalendarResponse', (body) => body),
+      invalidatesTags: ['calendar'],
+    }),
     revokeTablet: build.mutation<Read<'revokeResponse'>, string>({
       query: (id) => ({ url: `api/tablets/${id}/revoke`, method: 'POST' }),
       transformResponse: checked('revokeResponse', (body) => body),
@@ -241,6 +257,9 @@ export const {
   useEarlierPhotosQuery,
   useStorePhotoMutation,
   useRevokeTabletMutation,
+  useCalendarAddressQuery,
+  useNewCalendarAddressMutation,
+  useRevokeCalendarAddressMutation,
   useNewCodeMutation,
   useRestoreKitchenMutation,
 } = api;

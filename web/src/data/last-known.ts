@@ -1,7 +1,7 @@
 import { ANSWERS, openDeviceDatabase } from './database.ts';
 
 /** Answers that follow from others or are too large to be worth keeping. */
-const NOT_KEPT = /^api\/(tablets|backup|milk\/ledger)|\/traces\//;
+const NOT_KEPT = /^api\/(tablets|calendar|backup|milk\/ledger)|\/traces\//;
 
 /** Keeps the latest answer to a question, for when the server is away. A browser that keeps nothing goes without. */
 export function keepAnswer(path: string, body: unknown): void {

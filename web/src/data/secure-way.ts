@@ -28,7 +28,7 @@ export async function secureWay(): Promise<SecureWay | null> {
 export async function isTrusted(secure: string): Promise<boolean> {
   try {
     // What is answered may not be read by this page, and need not be.
-    await fetch(`${secure}/crock.svg`, {
+    await fetch(`${secure}/trusted`, {
       mode: 'no-cors',
       cache: 'no-store',
       signal: AbortSignal.timeout(WAIT_MS),

@@ -44,7 +44,7 @@ function keepMakeNow(makeId: string): void {
   if (data) keepAnswer(`api/makes/${makeId}`, { events: data, now: new Date(now()).toISOString() });
 }
 
-type ListTag = Exclude<(typeof TAGS)[number], 'makes' | 'make' | 'tablets'>;
+type ListTag = Exclude<(typeof TAGS)[number], 'makes' | 'make' | 'tablets' | 'calendar'>;
 const staleSoon = new Set<ListTag>();
 let staleTimer: ReturnType<typeof setTimeout> | undefined;
 /** A file of milkings is thousands of entries at once: what they change is asked for again together. */

@@ -3,12 +3,13 @@ import {
   doneEntries,
   doneWordsOf,
   markBand,
+  momentsOf,
   nextHands,
   safetyOf,
   seenSetMs,
-  MINUTE_MS,
   type Alarm,
   type BandForecast,
+  type HandsMoment,
   type MakeState,
   type NextHands,
   type Said,
@@ -17,12 +18,8 @@ import type { InstantBand } from '@morning-crock/core/contract';
 import type { CrockLook } from '../parts/drawings/CrockDrawing.tsx';
 import { crockLook } from '../parts/drawings/crock-look.ts';
 
-/** A moment that needs hands. */
-export interface Knot {
-  readonly atMs: number;
-  readonly title: string;
-  readonly mustAct: boolean;
-}
+/** A moment that needs hands, as it is shown. */
+export type Knot = Pick<HandsMoment, 'atMs' | 'title' | 'mustAct'>;
 
 /** A make under way as the shelf, the clock line and the alarms want it: plain data, small, worked out beside the page. */
 export interface MakePicture {
@@ -47,17 +44,6 @@ export interface MakePicture {
   /** What is recorded when that button is pressed. */
   readonly done: readonly Said[];
 }
-
-/** Moments of a make that need hands, in order of its steps. */
-const knotsOf = (state: MakeState, { point }: BandForecast): Knot[] =>
-  state.steps.flatMap((s): Knot[] => {
-    if (s.status === 'done' || s.status === 'skipped' || s.step.facts.overnight) return [];
-    const time = point.steps.find((t) => t.id === s.step.id);
-    if (!time || time.endless) return [];
-    // Hands of some steps begin before their end.
-    const atMs = time.endMs - (s.step.leadMin ?? 0) * MINUTE_MS;
-    return [{ atMs, title: s.step.title, mustAct: s.step.mustAct }];
-  });
 
 function nowOf(state: MakeState): MakePicture['now'] {
   const step = state.current?.step;
@@ -114,6 +100,6 @@ export function makePicture(state: MakeState, forecast: BandForecast | null, now
         : null,
     alarms: alarmsOf(state, forecast, safety),
     next: nextHands(state, forecast, nowMs),
-    knots: knotsOf(state, forecast),
+    knots: momentsOf(state, forecast).map(({ atMs, title, mustAct }) => ({ atMs, title, mustAct })),
   };
 }

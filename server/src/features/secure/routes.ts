@@ -17,11 +17,12 @@ export const secureRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
   app.get('/api/secure', { schema: { response: { 200: secureResponse } } }, (request) => {
     const { authority, localNetwork } = app;
     const port = localNetwork?.securePort;
-    if (!authority || port === undefined) return { secure: null, fingerprint: null, until: null };
+    if (!authority || !localNetwork || port === undefined)
+      return { secure: null, fingerprint: null, until: null };
     // The name the device came by is one it can find again.
-    const address = isOfHome(request.hostname) ? `http://${request.hostname}` : localNetwork?.address;
+    const host = [request.hostname, ...localNetwork.hosts].find(isOfHome);
     return {
-      secure: address ? secureAddressOf(address, port) : null,
+      secure: host === undefined ? null : secureAddressOf(`http://${host}`, port),
       fingerprint: authority.fingerprint,
       until: new Date(authority.validUntilMs).toISOString(),
     };
@@ -33,5 +34,12 @@ export const secureRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
       .header('cache-control', 'no-store')
       .send(app.authority.certificate);
   });
+  // What a page of the plain address may ask of the secure one: a browser that does not trust it asks nothing.
+  app.get('/trusted', { schema: { hide: true } }, (_request, reply) =>
+    reply
+      .header('cross-origin-resource-policy', 'cross-origin')
+      .header('cache-control', 'no-store')
+      .send('yes'),
+  );
   done();
 };

@@ -23,6 +23,11 @@ const PutOff = lazy(async () => ({ default: (await import('./PutOff.tsx')).PutOf
 /** What must be used first comes after the first view. */
 const BenchLarder = lazy(async () => ({ default: (await import('./BenchLarder.tsx')).BenchLarder }));
 
+/** A phone in the hand scans; it comes after the first view. */
+const ScanAnything = lazy(async () => ({
+  default: (await import('../../parts/scan/ScanAnything.tsx')).ScanAnything,
+}));
+
 /** More crocks than these stand smaller. */
 const MANY = 4;
 
@@ -152,6 +157,9 @@ export function Bench({
           Repeat {name}
         </Button>
       ))}
+      <Suspense>
+        <ScanAnything />
+      </Suspense>
     </div>
   );
   return (

@@ -1,10 +1,9 @@
 import '../../parts/fields/form-styles.ts';
-import { eveningList, planInstructions, type WayOut, MINUTE_MS } from '@morning-crock/core';
+import { eveningList, goingOf, planInstructions, type WayOut, MINUTE_MS } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { now, useNow } from '../../data/clock.ts';
-import { goingOf } from '../../data/going-day.ts';
 import { useUnderWayIds } from '../../data/under-way.ts';
 import { useMethods } from '../../data/use-methods.ts';
 import { useDays } from '../../data/use-days.ts';

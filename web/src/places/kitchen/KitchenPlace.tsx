@@ -7,6 +7,7 @@ import { useKitchenQuery } from '../../data/api.ts';
 import { chooseCook, chosenCook } from '../../data/device.ts';
 import { Choices } from '../../parts/fields/Choices.tsx';
 import { Backup } from './Backup.tsx';
+import { CalendarAddress } from './CalendarAddress.tsx';
 import { Learned } from './Learned.tsx';
 import { DayCurve } from './DayCurve.tsx';
 import { HerdSection } from './HerdSection.tsx';
@@ -226,6 +227,7 @@ export function KitchenPlace() {
         {part === 'devices' && (
           <>
             <Tablets />
+            <CalendarAddress />
             <Backup />
           </>
         )}

@@ -1,7 +1,9 @@
 import { Button } from '@mantine/core';
 import { toDataURL } from 'qrcode';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
+import { Link } from 'react-router';
 import { errorWords, useNewCodeMutation, useRevokeTabletMutation, useTabletsQuery } from '../../data/api.ts';
+import { secureWay, type SecureWay } from '../../data/secure-way.ts';
 import { useUnits } from '../../data/use-units.ts';
 
 /** Devices of the local network: who has joined, a new code, sending one away. */
@@ -11,7 +13,11 @@ export function Tablets() {
   const [revoke] = useRevokeTabletMutation();
   const [makeCode] = useNewCodeMutation();
   const [shown, setShown] = useState<{ code: string; address: string; picture: string } | null>(null);
+  const [way, setWay] = useState<SecureWay | null>(null);
   const [fault, setFault] = useState<string | null>(null);
+  useEffect(() => {
+    void secureWay().then(setWay);
+  }, []);
   if (!data) return null;
   const here = ['127.0.0.1', 'localhost'].includes(window.location.hostname);
   const show = async (code: string, address: string): Promise<void> => {
@@ -50,6 +56,16 @@ export function Tablets() {
           <p>
             Address: <strong>{data.address}</strong>
           </p>
+          {way && (
+            <p>
+              Fingerprint: <strong className="number">{way.fingerprint}</strong>
+              <br />
+              <span className="quiet">
+                A device that trusts this kitchen opens {data.secure}. It shows the same fingerprint before
+                you install the certificate.
+              </span>
+            </p>
+          )}
           {here && (
             <Button variant="default" onClick={() => void renew()}>
               Show new kitchen code
@@ -64,6 +80,7 @@ export function Tablets() {
                 height="220"
                 alt={`Code to scan, to join at ${shown.address}`}
               />
+              <p>Scan this with a phone or tablet. It leads through the rest.</p>
               <p className="quiet">The old code no longer works. Tablets that have joined stay joined.</p>
             </div>
           )}
@@ -90,6 +107,7 @@ export function Tablets() {
           </li>
         ))}
       </ul>
+      <Link to="/device">Check what works on this device</Link>
       {fault && (
         <p className="field-error" role="alert">
           {fault}

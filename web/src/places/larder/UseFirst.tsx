@@ -7,8 +7,8 @@ import {
   usesOfLot,
 } from '@morning-crock/core';
 import { LARDER_PLACES, type LarderPlace } from '@morning-crock/core/contract';
-import { Button, FileButton, TextInput } from '@mantine/core';
-import { useMemo, useRef, useState } from 'react';
+import { Button, TextInput } from '@mantine/core';
+import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { LarderNow } from '../../data/use-larder.ts';
 import { useCultures } from '../../data/use-cultures.ts';
@@ -21,8 +21,10 @@ import {
   PLACE_WORD as MILK_PLACE_WORD,
   ROLE_WORD,
 } from '../../parts/words/milk-words.ts';
+import { ScanButton } from '../../parts/scan/ScanButton.tsx';
+import { pathOf, scannedOf } from '../../parts/scan/scanned.ts';
 import { ThawLine } from './ThawLine.tsx';
-import { codeOfSquare, codeTyped, codeWords, standsWords } from '../../parts/words/stock-words.ts';
+import { codeTyped, codeWords, standsWords } from '../../parts/words/stock-words.ts';
 
 type Shown = 'all' | LarderPlace | 'milk' | 'culture';
 const SHOWN: readonly { readonly value: Shown; readonly label: string }[] = [
@@ -62,19 +64,11 @@ export function UseFirst({ larder, nowMs }: { readonly larder: LarderNow; readon
     [larder.goods, room.lots, nowMs, due],
   );
   const thaws = useMemo(() => toThaw(larder.goods), [larder.goods]);
-  const reset = useRef<() => void>(null);
-  const [fault, setFault] = useState<string | null>(null);
-  const scan = async (file: File | null): Promise<void> => {
-    if (!file) return;
-    setFault(null);
-    try {
-      const { scannedSquare } = await import('../../parts/print/scan-tag.ts');
-      const found = codeOfSquare(await scannedSquare(file));
-      if (found === null) setFault('This code is not from a larder label.');
-      else void navigate(`/larder/${found}`);
-    } catch (error) {
-      setFault(error instanceof Error ? error.message : 'This picture cannot be read. Try another one.');
-    }
+  const scanned = (square: string): string | null => {
+    const found = scannedOf(square);
+    if (found?.of !== 'goods') return 'This code is not from a larder label.';
+    void navigate(pathOf(found));
+    return null;
   };
   const words = sought.trim().toLowerCase();
   const code = codeTyped(sought);
@@ -98,27 +92,8 @@ export function UseFirst({ larder, nowMs }: { readonly larder: LarderNow; readon
             if (event.key === 'Enter' && code.length === CODE_LONG) void navigate(`/larder/${code}`);
           }}
         />
-        <FileButton
-          resetRef={reset}
-          accept="image/*"
-          capture="environment"
-          onChange={(file) => {
-            reset.current?.();
-            void scan(file);
-          }}
-        >
-          {(button) => (
-            <Button {...button} variant="default" h={48}>
-              Scan a label
-            </Button>
-          )}
-        </FileButton>
+        <ScanButton label="Scan a label" onSquare={scanned} />
       </div>
-      {fault && (
-        <p className="field-error" role="alert">
-          {fault}
-        </p>
-      )}
       {thaws.length > 0 && (
         <section aria-label="To thaw">
           {thaws.map((one) => (

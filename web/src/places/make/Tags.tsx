@@ -1,10 +1,12 @@
 import type { MakeState } from '@morning-crock/core';
-import { Button, FileButton, TextInput } from '@mantine/core';
-import { useRef, useState } from 'react';
+import { Button, TextInput } from '@mantine/core';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { record } from '../../data/store.ts';
 import { useAllLive } from '../../data/use-all-live.ts';
 import { tagsOf } from '../../parts/print/tag-code.ts';
+import { ScanButton } from '../../parts/scan/ScanButton.tsx';
+import { scannedOf } from '../../parts/scan/scanned.ts';
 import './ways.css';
 
 /** So many can be tapped without typing. */
@@ -13,30 +15,24 @@ const TAPPED = 12;
 /** Which numbered tags hang on its jars: tapped, scanned or typed, so that everybody knows which jar is which. */
 export function Tags({ state }: { readonly state: MakeState }) {
   const [text, setText] = useState<string | null>(null);
-  const [fault, setFault] = useState<string | null>(null);
-  const reset = useRef<() => void>(null);
   const elsewhere = new Map(
     useAllLive().flatMap(({ state: other }) =>
       other.id === state.id ? [] : other.tags.map((tag) => [tag, other.plan.name] as const),
     ),
   );
   const hang = (tags: readonly number[]): void => {
-    setFault(null);
     void record(state.id, 'tagged', { tags: [...new Set(tags)].sort((a, b) => a - b) });
   };
   const shown = text ?? state.tags.join(', ');
   const read = tagsOf(shown);
-  const scan = async (file: File | null): Promise<void> => {
-    if (!file) return;
-    try {
-      const { scannedTag } = await import('../../parts/print/scan-tag.ts');
-      const tag = await scannedTag(file);
-      if (elsewhere.has(tag))
-        setFault(`Tag ${tag} is already on ${elsewhere.get(tag)!}. Remove that tag first, or use another.`);
-      else hang([...state.tags, tag]);
-    } catch (error) {
-      setFault(error instanceof Error ? error.message : 'This picture cannot be read. Try another one.');
-    }
+  const scanned = (square: string): string | null => {
+    const found = scannedOf(square);
+    if (found?.of !== 'tag') return 'That code is not from a jar tag.';
+    const other = elsewhere.get(found.tag);
+    if (other !== undefined)
+      return `Tag ${found.tag} is already on ${other}. Remove that tag first, or use another.`;
+    hang([...state.tags, found.tag]);
+    return null;
   };
   const tags = Array.from({ length: TAPPED }, (_, i) => i + 1);
   return (
@@ -73,21 +69,7 @@ export function Tags({ state }: { readonly state: MakeState }) {
           setText(null);
         }}
       >
-        <FileButton
-          resetRef={reset}
-          accept="image/*"
-          capture="environment"
-          onChange={(file) => {
-            reset.current?.();
-            void scan(file);
-          }}
-        >
-          {(button) => (
-            <Button {...button} variant="default" mt="auto">
-              Scan a tag
-            </Button>
-          )}
-        </FileButton>
+        <ScanButton label="Scan a tag" onSquare={scanned} />
         <TextInput
           label="Or type numbers"
           placeholder="4, 70"
@@ -107,11 +89,6 @@ export function Tags({ state }: { readonly state: MakeState }) {
         </Button>
         <Link to="/kitchen/things">Print tags</Link>
       </form>
-      {fault && (
-        <p className="field-error" role="alert">
-          {fault}
-        </p>
-      )}
     </details>
   );
 }

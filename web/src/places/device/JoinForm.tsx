@@ -1,11 +1,13 @@
-import '../parts/fields/form-styles.ts';
+import '../../parts/fields/form-styles.ts';
 import { Button, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import type { ErrorBody } from '@morning-crock/core/contract';
-import './join.css';
+import { isSecureHere } from '../../data/secure-way.ts';
+import { goingTo, stepsFor } from './steps.ts';
+import './joining.css';
 
 /** Asks a tablet of the local network, once, for the kitchen code. */
-export function Join() {
+export function JoinForm() {
   // A scanned code stands behind the #, where no server sees it.
   const [code, setCode] = useState(() => decodeURIComponent(window.location.hash.slice(1)));
   const [name, setName] = useState('Tablet');
@@ -20,7 +22,8 @@ export function Join() {
         body: JSON.stringify({ code, name }),
       });
       if (answer.ok) {
-        window.location.replace('/');
+        goingTo.keep(window.location.pathname);
+        window.location.replace(`/device?step=${stepsFor(isSecureHere())[0]}`);
         return;
       }
       const { message, next } = (await answer.json()) as ErrorBody;

@@ -1,0 +1,33 @@
+import { MINUTE_MS } from '../science/units/index.ts';
+import type { BandForecast } from './forecast.ts';
+import type { MakeState } from './state.ts';
+
+/** A moment of a make that needs hands. */
+export interface HandsMoment {
+  readonly step: string;
+  readonly title: string;
+  /** What to do then. */
+  readonly text: string;
+  /** ms since 1970. */
+  readonly atMs: number;
+  readonly mustAct: boolean;
+}
+
+/** Moments of a make that need hands, by its forecast, in order of its steps; what goes on for ever has none. */
+export const momentsOf = (state: MakeState, { point }: Pick<BandForecast, 'point'>): HandsMoment[] =>
+  state.steps.flatMap(({ step, status }): HandsMoment[] => {
+    if (status === 'done' || status === 'skipped' || step.facts.overnight) return [];
+    const time = point.steps.find((t) => t.id === step.id);
+    if (!time || time.endless) return [];
+    // Hands of some steps begin before their end.
+    const atMs = time.endMs - (step.leadMin ?? 0) * MINUTE_MS;
+    return [
+      {
+        step: step.id,
+        title: step.title,
+        text: step.facts.waits ? (step.due?.text ?? step.doing) : step.doing,
+        atMs,
+        mustAct: step.mustAct,
+      },
+    ];
+  });
