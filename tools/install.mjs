@@ -98,4 +98,8 @@ export const DATABASE_PROGRAMS = [
   { program: 'mariadb-install-db', package: 'mariadb-server-core' },
   { program: 'mariadb', package: 'mariadb-client-core' },
 ];
-export const BROWSER_PROGRAMS = [{ program: 'chromium-headless-shell', package: 'chromium-headless-shell' }];
+export const BROWSER_PROGRAMS = [
+  { program: 'chromium-headless-shell', package: 'chromium-headless-shell' },
+  // Puts a kitchen's authority among those a browser trusts.
+  { program: 'certutil', package: 'libnss3-tools' },
+];

@@ -86,16 +86,22 @@ export async function openTablet(
     dark?: boolean;
     /** The browser keeps the page for when the server is away: it fetches all of it a second time for that. */
     keepsPage?: boolean;
+    /** A finger, on a phone. */
+    touch?: boolean;
+    /** A name that leads to loopback. */
+    host?: string;
+    /** Before its first page. */
+    prepare?: (page: Page, context: BrowserContext) => Promise<void>;
   } = {},
 ): Promise<Tablet> {
-  const { keepsPage = false } = options;
+  const { keepsPage = false, host = '127.0.0.1', touch = false } = options;
   const own = (keepsPage ? undefined : idle.pop()) ?? (await newPage(browser, keepsPage));
   const { page, context } = own;
   const strayRequests: string[] = [];
   const faults: string[] = [];
   const asked = (request: HTTPRequest): void => {
     const url = new URL(request.url());
-    if (/^https?:$/.test(url.protocol) && url.hostname !== '127.0.0.1') strayRequests.push(request.url());
+    if (/^https?:$/.test(url.protocol) && url.hostname !== host) strayRequests.push(request.url());
   };
   const failed = (error: unknown): void => {
     faults.push(error instanceof Error ? error.message : String(error));
@@ -103,7 +109,13 @@ export async function openTablet(
   page.on('request', asked);
   page.on('pageerror', failed);
   await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: options.dark ? 'dark' : 'light' }]);
-  await page.setViewport({ width: options.width ?? 1280, height: options.height ?? 800 });
+  await page.setViewport({
+    width: options.width ?? 1280,
+    height: options.height ?? 800,
+    hasTouch: touch,
+    isMobile: touch,
+  });
+  await options.prepare?.(page, context);
   await page.goto(address);
   return {
     page,

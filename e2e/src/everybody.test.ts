@@ -145,6 +145,8 @@ const PLACES: readonly (readonly [string, () => string, string])[] = [
   ['Kitchen, things', () => '/kitchen/things', 'Warm places'],
   ['Kitchen, people', () => '/kitchen/people', 'Cooks'],
   ['Kitchen, tablets', () => '/kitchen/devices', 'Download back-up'],
+  ['this device', () => '/device', 'What works on this device'],
+  ['setting this device up', () => '/device?step=sound', 'Play sound'],
   ['a churning', () => `/makes/${churning}`, 'expected now'],
   ['a record of butter', () => `/daybook/${butter}`, 'fat went'],
   ['New butter', () => '/new?make=butter', 'Wash and salt'],

@@ -2,13 +2,13 @@ import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/gl
 import type { BackupFile, EventType, Factor } from '@morning-crock/core/contract';
 import { draft, newKitchenCode, seedDemo, startDraft } from '@morning-crock/server/testing';
 import { writeFileSync } from 'node:fs';
-import { connect, createServer, type AddressInfo, type Server, type Socket } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser } from 'puppeteer-core';
 import { ulid } from 'ulid';
 import { fill, goTo, openTablet, see, seeNoMore, startBrowser, tap, type Tablet, upload } from './browser.ts';
 import { keptEvents, keptGolden, keptKitchenText } from '@morning-crock/core/kept-kitchen';
+import { openDoor, type Door } from './door.ts';
 import { createWorld, type World } from './world.ts';
 import { MINUTE_MS } from '@morning-crock/core';
 
@@ -177,32 +177,17 @@ describe('a page that opens without its server', () => {
 });
 
 describe('a tablet of the local network', () => {
-  let door: Server;
-  const sockets = new Set<Socket>();
-  /** A door through which this computer looks like another device: it speaks from another address. */
-  async function openDoor(): Promise<string> {
-    const { port } = new URL(world.address);
-    door = createServer((socket) => {
-      const onward = connect({ host: '127.0.0.1', port: Number(port), localAddress: '127.0.0.2' });
-      sockets.add(socket).add(onward);
-      socket.pipe(onward).pipe(socket);
-      socket.on('error', () => onward.destroy());
-      onward.on('error', () => socket.destroy());
-    });
-    await new Promise<void>((resolve) => door.listen(0, '127.0.0.1', resolve));
-    return `http://127.0.0.1:${(door.address() as AddressInfo).port}`;
-  }
-  afterEach(async () => {
-    for (const socket of sockets) socket.destroy();
-    await new Promise<void>((resolve) => door.close(() => resolve()));
-  });
+  let door: Door;
+  afterEach(() => door.close());
 
   test('is asked once for the code, told when it is wrong, joins, and is sent away', async () => {
     world = await createWorld(START, {
       localNetwork: { hosts: ['192.168.7.5'], address: 'http://192.168.7.5:4620' },
     });
     const code = await newKitchenCode(world.kitchen.db, world.kitchen.kitchenId, START);
-    const address = await openDoor();
+    door = await openDoor();
+    door.leadTo(Number(new URL(world.address).port));
+    const address = `http://127.0.0.1:${door.port}`;
     tablet = await openTablet(browser, address);
     const { page } = tablet;
     await see(page, 'Join this kitchen');
@@ -212,6 +197,8 @@ describe('a tablet of the local network', () => {
     await fill(page, 'Name of this tablet', 'Dairy shelf');
     await fill(page, 'Kitchen code', code.toLowerCase());
     await tap(page, 'button', 'Join kitchen');
+    await see(page, 'Step 1 of 4');
+    await goTo(page, '/');
     await see(page, 'What do you want to make?');
     await page.reload();
     await see(page, 'What do you want to make?');

@@ -39,11 +39,16 @@ let usualTaken = false;
 
 export async function createWorld(
   startMs: number,
-  options: Pick<Parameters<typeof createTestKitchen>[0], 'localNetwork'> = {},
+  options: Pick<Parameters<typeof createTestKitchen>[0], 'localNetwork' | 'authority' | 'built'> & {
+    /** Whenever it has begun to listen. */
+    readonly listening?: () => Promise<void>;
+  } = {},
 ): Promise<World> {
-  let kitchen = await createTestKitchen({ startMs, pageRoot: PAGE_ROOT, ...options });
+  const { listening, ...ofKitchen } = options;
+  let kitchen = await createTestKitchen({ startMs, pageRoot: PAGE_ROOT, ...ofKitchen });
   const own = !usualTaken;
   await kitchen.app.listen({ host: '127.0.0.1', port: own ? usualPort : 0 });
+  await listening?.();
   const { port } = kitchen.app.server.address() as AddressInfo;
   if (own) {
     usualPort = port;
@@ -83,6 +88,7 @@ export async function createWorld(
     comeBack: async () => {
       kitchen = await kitchen.reopen();
       await kitchen.app.listen({ host: '127.0.0.1', port });
+      await listening?.();
       await answering(port);
     },
     close: async () => {

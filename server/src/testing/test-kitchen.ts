@@ -54,6 +54,8 @@ export async function createTestKitchen(options: {
   localNetwork?: AppOptions['localNetwork'];
   /** Whom devices trust that come to its secure address. */
   authority?: AppOptions['authority'];
+  /** Told of each server that was built, before it listens. */
+  built?: (app: FastifyInstance) => void;
   /** Another way to the tests' database, and how long its statements and requests may take. */
   databasePort?: number;
   statementMs?: number;
@@ -67,8 +69,8 @@ export async function createTestKitchen(options: {
   migrated = true;
   const kitchenId = await createKitchen(db, { name: 'Test kitchen', zone: 'UTC', demo: false });
   const clock = { nowMs: options.startMs };
-  const build = (): Promise<FastifyInstance> =>
-    buildApp({
+  const build = async (): Promise<FastifyInstance> => {
+    const app = await buildApp({
       dataSource: db,
       kitchenId,
       clock: () => clock.nowMs,
@@ -78,6 +80,9 @@ export async function createTestKitchen(options: {
       ...(statementMs === undefined ? {} : { statementMs }),
       ...(bodyMs === undefined ? {} : { bodyMs }),
     });
+    options.built?.(app);
+    return app;
+  };
   const around = (app: FastifyInstance): TestKitchen => ({
     app,
     db,

@@ -25,7 +25,8 @@ async function permission(name: string): Promise<PermissionState | null> {
 }
 
 /** Not every browser has every part that the types promise; at an address that is not secure most are missing. */
-const parts = (): Partial<Navigator> => navigator;
+const parts = (): Partial<Omit<Navigator, 'storage'>> & { readonly storage?: Partial<StorageManager> } =>
+  navigator;
 
 async function cameraOf(): Promise<DeviceFacts['camera']> {
   const devices = parts().mediaDevices;

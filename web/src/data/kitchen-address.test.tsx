@@ -8,7 +8,9 @@ import { store } from './store.ts';
 const Shown = () => <p>at {useKitchenAddress()}</p>;
 const letsIn = (address: string | null): void =>
   answerWith((path, entry) =>
-    path === '/api/tablets' ? { status: 200, body: { address, tablets: [] } } : quietKitchen(path, entry),
+    path === '/api/tablets'
+      ? { status: 200, body: { address, secure: null, tablets: [] } }
+      : quietKitchen(path, entry),
   );
 
 beforeEach(() => void store.dispatch(api.util.resetApiState()));

@@ -5,11 +5,11 @@ const LOOPBACK: readonly string[] = ['127.0.0.1', 'localhost', '[::1]'];
 export const opensHereOnly = (address: string): boolean => LOOPBACK.includes(new URL(address).hostname);
 
 /**
- * The address by which other devices open this kitchen: what is printed for phones to scan. Where the page was opened on the
- * kitchen's own computer, that is the one tablets join at; the page's own where there is no other.
+ * The address by which other devices open this kitchen: what is printed for phones to scan. It is the one tablets join at, which
+ * leads every device: those that trust this kitchen on to the secure one, the others to what they need. The page's own where
+ * there is no other.
  */
 export function useKitchenAddress(): string {
   const { data } = useTabletsQuery();
-  const { origin } = window.location;
-  return opensHereOnly(origin) ? (data?.address ?? origin) : origin;
+  return data?.address ?? window.location.origin;
 }

@@ -1,11 +1,11 @@
+import { Dialog } from './Dialog.tsx';
 import type { LoggedEvent } from '@morning-crock/core';
-import { Button, Modal } from '@mantine/core';
+import { Button } from '@mantine/core';
 import { useState, type ReactNode } from 'react';
 import { refusalWords } from '../../data/refusal-words.ts';
 import { dropRefused, record, whenSettled } from '../../data/store.ts';
 import { DayTimeFields, useDayTime } from '../words/DayTime.tsx';
 import { EntryForm } from './EntryForm.tsx';
-import './modal-styles.ts';
 
 /** What an entry says after its correction, or what is wrong with a field. */
 export type Corrected = { readonly data: Readonly<Record<string, unknown>> } | { readonly fault: string };
@@ -48,7 +48,7 @@ export function CorrectEntry(props: {
     if (id !== '') await settle(id);
   };
   return (
-    <Modal opened onClose={onClose} title="Edit entry">
+    <Dialog onClose={onClose} title="Edit entry">
       <EntryForm label="Edit entry" onEntry={() => void save()}>
         {about}
         {children}
@@ -77,6 +77,6 @@ export function CorrectEntry(props: {
           </Button>
         )}
       </EntryForm>
-    </Modal>
+    </Dialog>
   );
 }

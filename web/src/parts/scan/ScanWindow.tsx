@@ -1,7 +1,7 @@
-import { Button, FileButton, Modal } from '@mantine/core';
+import { Dialog } from '../fields/Dialog.tsx';
+import { Button, FileButton } from '@mantine/core';
 import { useEffect, useRef, useState } from 'react';
 import { findSquare } from '../../workers/square-client.ts';
-import '../fields/modal-styles.ts';
 import './scan.css';
 import { squareOnPicture } from './square-on-picture.ts';
 
@@ -48,18 +48,18 @@ export function ScanWindow(props: {
     let stream: MediaStream | null = null;
     const canvas = document.createElement('canvas');
     const gone = new AbortController();
-    const { signal } = gone;
+    const left = (): boolean => gone.signal.aborted;
     const look = async (): Promise<void> => {
       stream = await navigator.mediaDevices.getUserMedia({
         video: { facingMode: 'environment', width: { ideal: 1280 } },
       });
-      if (signal.aborted) return stop();
+      if (left()) return stop();
       video.srcObject = stream;
       await video.play();
-      while (!signal.aborted) {
+      while (!left()) {
         const picture = pictureNow(video, canvas);
         const text = picture && (await findSquare(picture));
-        if (signal.aborted) return;
+        if (left()) return;
         if (text) {
           const wrong = latest.current.onSquare(text);
           if (wrong === null) return latest.current.onClose();
@@ -72,7 +72,7 @@ export function ScanWindow(props: {
       for (const track of stream?.getTracks() ?? []) track.stop();
     };
     look().catch((error: unknown) => {
-      if (signal.aborted) return;
+      if (left()) return;
       const name = error instanceof Error ? error.name : '';
       setFault(CAMERA_FAULTS[name] ?? 'The camera cannot be used here. Use a photo.');
     });
@@ -93,7 +93,7 @@ export function ScanWindow(props: {
     }
   };
   return (
-    <Modal opened onClose={props.onClose} title={title}>
+    <Dialog onClose={props.onClose} title={title}>
       <div className="column">
         <div className="finder">
           <video ref={setVideo} muted playsInline aria-label="What the camera sees" />
@@ -120,6 +120,6 @@ export function ScanWindow(props: {
           )}
         </FileButton>
       </div>
-    </Modal>
+    </Dialog>
   );
 }

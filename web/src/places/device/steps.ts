@@ -1,5 +1,5 @@
 /** What is set up on a device after it joined, in order; the check at the end stands by itself too. */
-export const STEPS = ['home', 'sound', 'notices', 'check'] as const;
+const STEPS = ['home', 'sound', 'notices', 'check'] as const;
 export type Step = (typeof STEPS)[number];
 
 /** A page that is not secure can be neither kept nor notify: what is left is the sound. */

@@ -56,16 +56,6 @@ export function Tablets() {
           <p>
             Address: <strong>{data.address}</strong>
           </p>
-          {way && (
-            <p>
-              Fingerprint: <strong className="number">{way.fingerprint}</strong>
-              <br />
-              <span className="quiet">
-                A device that trusts this kitchen opens {data.secure}. It shows the same fingerprint before
-                you install the certificate.
-              </span>
-            </p>
-          )}
           {here && (
             <Button variant="default" onClick={() => void renew()}>
               Show new kitchen code
@@ -86,6 +76,16 @@ export function Tablets() {
           )}
           {data.tablets.length === 0 && <p className="quiet">No tablet has joined yet.</p>}
         </>
+      )}
+      {way && (
+        <p>
+          Fingerprint: <strong className="number">{way.fingerprint}</strong>
+          <br />
+          <span className="quiet">
+            A device that trusts this kitchen opens {data.secure}. It shows the same fingerprint before you
+            install the certificate.
+          </span>
+        </p>
       )}
       <ul className="bare">
         {data.tablets.map((tablet) => (

@@ -1,3 +1,4 @@
+import { Dialog } from '../../parts/fields/Dialog.tsx';
 import {
   compositionOfFacts,
   effectiveEvents,
@@ -17,7 +18,7 @@ import {
   type StoredEvent,
   type TypedQuantity,
 } from '@morning-crock/core/contract';
-import { Modal, TextInput } from '@mantine/core';
+import { TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { useEntriesQuery } from '../../data/api.ts';
 import { useUnits } from '../../data/use-units.ts';
@@ -26,7 +27,6 @@ import { QuantityField } from '../../parts/fields/QuantityField.tsx';
 import { AmountField, useAsTyped, type TypedAmount } from '../../parts/fields/AmountField.tsx';
 import { FatField, type Fat } from './FatField.tsx';
 import { useMilkRoom } from '../../data/use-milk.ts';
-import '../../parts/fields/modal-styles.ts';
 
 const MILK = MILK_FACTS['shop-whole'].composition;
 const AMOUNT_LABEL: Partial<Readonly<Record<MilkMovement['kind'], string>>> = {
@@ -196,12 +196,12 @@ export function CorrectMovement({
   const event = effectiveEvents((data ?? []) as readonly StoredEvent[]).find((e) => e.id === line.eventId);
   if (event?.type === 'milk-moved') return <Fields event={event} line={line} onClose={onClose} />;
   return (
-    <Modal opened onClose={onClose} title="Edit entry">
+    <Dialog onClose={onClose} title="Edit entry">
       <p>
         {isError || data
           ? 'This entry cannot be loaded now. Your records are safe. Try again later.'
           : 'Opening …'}
       </p>
-    </Modal>
+    </Dialog>
   );
 }
