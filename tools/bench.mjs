@@ -114,7 +114,17 @@ async function hostile() {
   process.stdout.write('Measured over HTTP while strangers try.\n');
   print(found);
 }
-// `npm run bench -- years`, `-- daybook`, `-- hostile`, `-- why` and `-- frames` measure that part alone.
+async function strangers() {
+  const { benchStrangers } = await import('./bench-strangers.mjs');
+  const found = await benchStrangers(say);
+  process.stdout.write('Measured at the plain and the secure address of a kitchen on its network.\n');
+  print(found);
+}
+// `npm run bench -- years`, `-- daybook`, `-- hostile`, `-- strangers`, `-- why` and `-- frames` measure that part alone.
+if (process.argv.includes('strangers')) {
+  await strangers();
+  process.exit();
+}
 if (process.argv.includes('daybook')) {
   await daybook();
   process.exit();
@@ -151,5 +161,6 @@ worker.once('message', ({ machine, rows }) => {
     await frames();
     await years();
     await hostile();
+    await strangers();
   })();
 });

@@ -1,14 +1,15 @@
 // `npm run harden -- [rounds]`: a kitchen of its own, interrupted at random moments of its start, its work and its stop,
-// while clients post. Afterwards every acknowledged entry must be there exactly once, `seq` without gaps, nothing left
-// running, and the next start quick.
+// while clients post to its plain and its secure address. Afterwards every acknowledged entry must be there exactly once,
+// `seq` without gaps, nothing left running, the next start quick, and whoever trusted the kitchen must trust it still.
 import { spawn } from 'node:child_process';
 import { createHash, randomInt } from 'node:crypto';
-import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { buildBench, buildPage, buildServer } from './build.mjs';
 import { cleanEnvironment, DATABASE_PROGRAMS, ensureInstalled, ROOT } from './install.mjs';
 import { databasesOf, identify, tiedToUs } from './process.mjs';
+import { askSecurely, trustedAt } from './trusted.mjs';
 
 /** @param {string} line */
 const say = (line) => void process.stdout.write(`${line}\n`);
@@ -31,7 +32,13 @@ const acknowledged = new Set();
 /** @type {number[]} */
 const startsMs = [];
 let makeId = '';
+/** Of the entries that the server takes. */
+let entryVersion = 1;
 let count = 0;
+/** Entries that were acknowledged over the secure address. */
+let securely = 0;
+/** Whom the first start had devices trust. */
+let trusted = '';
 
 /** @param {string} text @returns {string} an identity that follows from a text */
 function idOf(text) {
@@ -43,7 +50,7 @@ function idOf(text) {
 /** @returns a starter with its address to come, and when it was begun */
 function start() {
   const began = performance.now();
-  const [program, args] = tiedToUs([process.execPath, join(ROOT, 'tools/up.mjs'), 'own']);
+  const [program, args] = tiedToUs([process.execPath, join(ROOT, 'tools/up.mjs'), 'own', '--lan']);
   const child = spawn(program, args, {
     cwd: ROOT,
     env: { ...cleanEnvironment(), MC_DATA: parent },
@@ -64,40 +71,63 @@ function start() {
   return { child, ended, address, began, said: () => said };
 }
 
-/** @param {string} address @param {string} type @param {object} data @param {string} id */
-async function post(address, type, data, id) {
+/** @param {import('./trusted.mjs').Trusted} to @param {string} body */
+const postSecurely = ({ address, ca }, body) =>
+  askSecurely(`${address}/api/events`, ca, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body,
+  });
+
+/** @param {string} address @param {string} body @returns {Promise<{ status: number, text: string }>} */
+async function postPlainly(address, body) {
   const answer = await fetch(`${address}/api/events`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({
-      events: [
-        {
-          id,
-          streamId: makeId,
-          at: new Date().toISOString(),
-          cookId: null,
-          deviceId: 'harden',
-          version: 1,
-          type,
-          data,
-        },
-      ],
-    }),
+    body,
   });
-  if (!answer.ok) throw new Error(`${answer.status} ${await answer.text()}`);
+  return { status: answer.status, text: await answer.text() };
 }
 
-/** Posts until told to stop; what was acknowledged is remembered. @param {string} address @param {{ stop: boolean }} until */
-async function client(address, until) {
+/** @param {string | import('./trusted.mjs').Trusted} to @param {string} type @param {object} data @param {string} id */
+async function post(to, type, data, id) {
+  const body = JSON.stringify({
+    events: [
+      {
+        id,
+        streamId: makeId,
+        at: new Date().toISOString(),
+        cookId: null,
+        deviceId: 'harden',
+        version: entryVersion,
+        type,
+        data,
+      },
+    ],
+  });
+  const { status, text } = await (typeof to === 'string' ? postPlainly(to, body) : postSecurely(to, body));
+  if (status !== 200) throw new Error(`${status} ${text}`);
+}
+
+/** Posts until told to stop; what was acknowledged is remembered. @param {string | import('./trusted.mjs').Trusted} to @param {{ stop: boolean }} until */
+async function client(to, until) {
   while (!until.stop) {
     const id = idOf(`note ${count++}`);
     try {
-      await post(address, 'noted', { text: `entry ${id}` }, id);
+      await post(to, 'noted', { text: `entry ${id}` }, id);
       acknowledged.add(id);
+      if (typeof to !== 'string') securely++;
     } catch {
       await wait(5);
     }
   }
+}
+
+/** The key of the authority is its owner's alone, whatever interrupted it. */
+function checkKey() {
+  const folder = join(dataDir, 'authority');
+  for (const path of [folder, join(folder, 'authority-key.pem')])
+    if ((statSync(path).mode & 0o077) !== 0) throw new Error(`others can read ${path}`);
 }
 
 /** Processes of this kitchen. */
@@ -165,7 +195,7 @@ async function one(round) {
   if (moment === 'first') {
     // The very first start of another kitchen is cut off, then must work; it leaves nothing behind.
     const other = mkdtempSync(join(tmpdir(), 'mc-first-'));
-    const cut = spawn(process.execPath, [join(ROOT, 'tools/up.mjs'), 'own'], {
+    const cut = spawn(process.execPath, [join(ROOT, 'tools/up.mjs'), 'own', '--lan'], {
       cwd: ROOT,
       env: { ...cleanEnvironment(), MC_DATA: other },
       stdio: 'ignore',
@@ -174,7 +204,7 @@ async function one(round) {
     await wait(randomInt(1500));
     cut.kill(signal);
     await gone;
-    const again = spawn(process.execPath, [join(ROOT, 'tools/up.mjs'), 'own'], {
+    const again = spawn(process.execPath, [join(ROOT, 'tools/up.mjs'), 'own', '--lan'], {
       cwd: ROOT,
       env: { ...cleanEnvironment(), MC_DATA: other },
       stdio: ['ignore', 'pipe', 'inherit'],
@@ -206,13 +236,19 @@ async function one(round) {
   await verify(address);
   if (makeId === '') {
     makeId = idOf('make');
+    entryVersion = Number((await fetch(`${address}/api/kitchen`)).headers.get('x-entry-version'));
     const core = await import(new URL('../core/dist/core.mjs', import.meta.url).href);
     const plan = core.defaultPlan(core.defaultKitchen('UTC'), new Date().toISOString());
     await post(address, 'make-started', { plan }, idOf('started'));
     acknowledged.add(idOf('started'));
   }
   const until = { stop: false };
-  const clients = Array.from({ length: CLIENTS }, () => client(address, until));
+  const secure = await trustedAt(address);
+  trusted ||= secure.fingerprint;
+  if (secure.fingerprint !== trusted)
+    throw new Error(`${label}: whoever trusted this kitchen trusts it no more`);
+  checkKey();
+  const clients = Array.from({ length: CLIENTS }, (_, i) => client(i % 2 === 0 ? address : secure, until));
   await wait(randomInt(1200));
   if (moment === 'database' || moment === 'server') {
     // Killed under the starter, it comes back by itself.
@@ -264,7 +300,7 @@ try {
 }
 const sorted = [...startsMs].sort((a, b) => a - b);
 say(
-  `${clean} of ${rounds} rounds clean; ${acknowledged.size} entries acknowledged, each there exactly once, seq without gaps; ` +
+  `${clean} of ${rounds} rounds clean; ${acknowledged.size} entries acknowledged (${securely} over the secure address), each there exactly once, seq without gaps; ` +
     `starts: median ${Math.round(sorted[sorted.length >> 1] ?? 0)} ms, longest ${Math.round(sorted.at(-1) ?? 0)} ms`,
 );
 for (const who of databasesOf(dataDir)) process.kill(who.pid, 'SIGKILL');

@@ -10,9 +10,10 @@ import { serverOf } from './process.mjs';
  * Starts it.
  * @param {'own' | 'demo'} [kind] empty, or with the demo’s data
  * @param {string} [dataDir] of one that was stopped
+ * @param {readonly string[]} [flags] what it is started with besides
  */
-export async function startKitchen(kind = 'own', dataDir = ownFolder('throwaway')) {
-  const up = spawn(process.execPath, [join(ROOT, 'tools/up.mjs'), kind], {
+export async function startKitchen(kind = 'own', dataDir = ownFolder('throwaway'), flags = []) {
+  const up = spawn(process.execPath, [join(ROOT, 'tools/up.mjs'), kind, ...flags], {
     cwd: ROOT,
     env: { ...cleanEnvironment(), MC_DATA: dataDir },
     stdio: ['ignore', 'pipe', 'inherit'],
