@@ -14,8 +14,8 @@ const FLAGS = [
   '--process-per-site',
 ];
 
-/** @returns {Promise<import('puppeteer-core').Browser>} */
-export async function startBrowser() {
+/** @param {readonly string[]} [more] flags @returns {Promise<import('puppeteer-core').Browser>} */
+export async function startBrowser(more = []) {
   const { default: puppeteer } = await import('puppeteer-core');
-  return puppeteer.launch({ executablePath: '/usr/bin/chromium-headless-shell', args: FLAGS });
+  return puppeteer.launch({ executablePath: '/usr/bin/chromium-headless-shell', args: [...FLAGS, ...more] });
 }
