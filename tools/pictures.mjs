@@ -7,9 +7,42 @@ import { startKitchen } from './throwaway.mjs';
 import { ulid } from 'ulid';
 
 /**
- * @typedef {{ name: string, path: string, dark?: boolean, width?: number, height?: number, send?: object[], day?: object, named?: boolean, taps?: string[] }} View
+ * @typedef {{ name: string, path: string, dark?: boolean, width?: number, height?: number, send?: object[], day?: object, taps?: string[] }} View
+ * @typedef {{ path: string, named?: boolean }} Screen of a phone
  * @typedef {{ id: string, product: string, status: string, startedAt: string }} Make
  */
+
+/** What a phone is led through, in order; at its name the kitchen is at an address that is not secure. @type {readonly Screen[]} */
+const JOINING = [
+  { path: '/device?step=trust', named: true },
+  { path: '/device?step=home' },
+  { path: '/device?step=notices' },
+  { path: '/device' },
+];
+const PHONE = { width: 390, height: 844 };
+
+/** Side by side in one picture. @param {import('puppeteer-core').Browser} browser */
+async function photographJoining(browser) {
+  const shots = [];
+  for (const { path, named } of JOINING) {
+    const page = await browser.newPage();
+    await page.setViewport({ ...PHONE, hasTouch: true, isMobile: true });
+    await page.goto((named ? address.replace('127.0.0.1', NAME) : address) + path);
+    await page.waitForSelector('h1');
+    await new Promise((resolve) => setTimeout(resolve, 3000));
+    shots.push(await page.screenshot({ encoding: 'base64' }));
+    await page.close();
+  }
+  const sheet = await browser.newPage();
+  await sheet.setViewport({ width: (PHONE.width + 12) * shots.length, height: PHONE.height });
+  await sheet.setContent(
+    `<body style="margin:0;display:flex;gap:12px;background:#8a8578">${shots
+      .map((shot) => `<img src="data:image/png;base64,${shot}">`)
+      .join('')}</body>`,
+  );
+  await sheet.screenshot({ path: join(ROOT, 'docs/screenshots/joining.png') });
+  await sheet.close();
+}
 
 /** @param {string} line */
 const say = (line) => void process.stdout.write(`· ${line}\n`);
@@ -61,7 +94,6 @@ try {
     { name: 'cultures', path: '/cultures' },
     { name: 'methods', path: '/methods?method=skyr' },
     { name: 'daybook', path: '/daybook' },
-    { name: 'joining', path: '/device?step=trust', width: 390, height: 1300, named: true },
     {
       name: 'day',
       path: '/day',
@@ -90,7 +122,7 @@ try {
   mkdirSync(join(ROOT, 'docs/screenshots'), { recursive: true });
   // Some of them, by name: npm run pictures -- bench day
   const only = process.argv.slice(2);
-  for (const { name, path, dark = false, width = 1280, height = 800, send, day, named, taps = [] } of views) {
+  for (const { name, path, dark = false, width = 1280, height = 800, send, day, taps = [] } of views) {
     if (only.length > 0 && !only.includes(name)) continue;
     if (send) {
       const answer = await fetch(`${address}/api/events`, {
@@ -108,8 +140,7 @@ try {
         (draft) => localStorage.setItem('day-draft', draft),
         JSON.stringify(day),
       );
-    // By its name it is at an address that is not secure, as for a device that joins.
-    await page.goto((named ? address.replace('127.0.0.1', NAME) : address) + path);
+    await page.goto(address + path);
     // The shelf stands full before its times are known, and the times come one by one: all must stay still for a while.
     await page.waitForFunction(
       (stillMs) => {
@@ -136,6 +167,10 @@ try {
     await page.screenshot({ path: join(ROOT, 'docs/screenshots', `${name}.png`) });
     say(name);
     await page.close();
+  }
+  if (only.length === 0 || only.includes('joining')) {
+    await photographJoining(browser);
+    say('joining');
   }
   await browser.close();
 } finally {

@@ -20,7 +20,8 @@ export function DevicePlace() {
   const asked = search.get('step');
   const steps = stepsFor(isSecureHere());
   const at = steps.findIndex((step) => step === asked);
-  if (asked === 'trust' && way) return <TrustStep way={way} onSkip={() => void navigate('/device')} />;
+  if (asked === 'trust' && way)
+    return <TrustStep way={way} skip="Not now" onSkip={() => void navigate('/device')} />;
   const go = (step: Step | undefined): void =>
     void navigate(step === undefined ? goingTo.take() : `/device?step=${step}`, { replace: true });
   const onNext = (): void => go(steps[at + 1]);

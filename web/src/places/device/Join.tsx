@@ -11,5 +11,9 @@ export function Join() {
     if (!isSecureHere()) void secureWay().then(setWay);
   }, []);
   if (way === 'asked') return null;
-  return way && !skipped ? <TrustStep way={way} onSkip={() => setSkipped(true)} /> : <JoinForm />;
+  return way && !skipped ? (
+    <TrustStep way={way} skip="Join without it" onSkip={() => setSkipped(true)} />
+  ) : (
+    <JoinForm />
+  );
 }

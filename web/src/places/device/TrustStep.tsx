@@ -15,7 +15,13 @@ const KINDS = (Object.keys(DEVICE_KINDS) as DeviceKind[]).map((value) => ({
 const SHOWN_CHARACTERS = 19;
 
 /** Leads a device through trusting this kitchen, and on to the secure address once it does. */
-export function TrustStep({ way, onSkip }: { readonly way: SecureWay; readonly onSkip: () => void }) {
+export function TrustStep(props: {
+  readonly way: SecureWay;
+  /** What the button says that passes this by. */
+  readonly skip: string;
+  readonly onSkip: () => void;
+}) {
+  const { way, skip, onSkip } = props;
   const [kind, setKind] = useState(likelyKind);
   const [checked, setChecked] = useState<'not-yet' | 'checking' | 'not-trusted'>('not-yet');
   const check = async (asked: boolean): Promise<void> => {
@@ -34,7 +40,7 @@ export function TrustStep({ way, onSkip }: { readonly way: SecureWay; readonly o
   const { steps, undo } = DEVICE_KINDS[kind];
   return (
     <main className="joining column">
-      <p className="quiet">Step 1: trust this kitchen</p>
+      <p className="quiet">First, trust this kitchen</p>
       <h1>Set up this device</h1>
       <p>
         A device that trusts this kitchen can scan tags and labels, keep its screen on, work while the network
@@ -83,7 +89,7 @@ export function TrustStep({ way, onSkip }: { readonly way: SecureWay; readonly o
         </div>
       </details>
       <Button variant="default" h={56} onClick={onSkip}>
-        Join without it
+        {skip}
       </Button>
       <p className="quiet">
         Without it everything else works. Anyone who listens on your network can then read what this device
