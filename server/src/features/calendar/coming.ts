@@ -1,7 +1,8 @@
-import { comingSlots, foldDays, goingOf, hashSeed, LOOK_MIN, MINUTE_MS } from '@morning-crock/core';
+import { comingSlots, goingOf, hashSeed, LOOK_MIN, MINUTE_MS } from '@morning-crock/core';
 import type { DataSource } from 'typeorm';
 import type { MakeMoments } from '../../work/tasks.ts';
 import type { Work } from '../../work/work.ts';
+import { readDays } from '../days/kept-days.ts';
 import { readEvents } from '../events/event-log.ts';
 import { listMakes } from '../makes/make-service.ts';
 
@@ -62,8 +63,7 @@ export function createComing(options: {
           minutes: LOOK_MIN,
         });
     }
-    const days = foldDays(await readEvents(db, { kitchenId, types: ['day-changed'] }));
-    const going = goingOf(days, underWay, nowMs);
+    const going = goingOf(await readDays(db, kitchenId), underWay, nowMs);
     if (going)
       for (const { makeId, name, task, title, atMs, minutes } of comingSlots(going, nowMs))
         // A batch under way says it by its own forecast.
