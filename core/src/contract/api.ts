@@ -78,6 +78,18 @@ export const makeOutcome = z.strictObject({
 export type MakeOutcome = z.infer<typeof makeOutcome>;
 
 const amount = z.number().nullable();
+/** Ways of going about it in which makers differ, as a batch went. */
+export const WAYS = [
+  'touched',
+  'held-hot',
+  'scalded',
+  'towels',
+  'oven',
+  'washed-little',
+  'washed-much',
+] as const;
+export type Way = (typeof WAYS)[number];
+
 /** What is asked of many makes together: what they were made of, by whom, and what they cost. */
 export const makeFacts = z.strictObject({
   kind: z.enum(MILK_KINDS).nullable(),
@@ -100,6 +112,8 @@ export const makeFacts = z.strictObject({
   savedPerKg: amount,
   /** What was wrong with it, where somebody said what it turned out to be; left out, nobody did. */
   faults: z.array(faultSettled).optional(),
+  /** How it was gone about, where makers differ; left out, in none of these ways. */
+  ways: z.array(z.enum(WAYS)).optional(),
 });
 export type MakeFacts = z.infer<typeof makeFacts>;
 

@@ -1,7 +1,7 @@
-import type { MakeFacts, MakeSummary } from '../contract/index.ts';
-import { souringOf, summaryOf, type MakeState } from '../make/index.ts';
+import type { MakeFacts, MakeSummary, Way } from '../contract/index.ts';
+import { makeAt, souringOf, summaryOf, type MakeState } from '../make/index.ts';
 import { batchOf } from '../setup/index.ts';
-import { told } from '../steps/index.ts';
+import { STEP_TYPES, told } from '../steps/index.ts';
 import { FAULTS_TOLD } from '../why/index.ts';
 import { worthOf, type TakenGoods } from './worth/index.ts';
 
@@ -15,6 +15,12 @@ function mainCook({ events }: MakeState): string | null {
   for (const { cookId } of events)
     if (typeof cookId === 'string') many.set(cookId, (many.get(cookId) ?? 0) + 1);
   return [...many].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null;
+}
+
+/** The ways it was gone about, by its steps. */
+function waysOf(state: MakeState): Way[] {
+  const at = makeAt(state, state.finished?.atMs ?? state.startedAtMs);
+  return [...new Set(state.steps.flatMap(({ step }) => STEP_TYPES[step.kind].ways?.(at) ?? []))];
 }
 
 /** What is said of a make of which nothing can be worked out. */
@@ -47,6 +53,7 @@ export function daybookLine(state: MakeState, taken: readonly TakenGoods[] = [])
   const faults = [...told(state, FAULTS_TOLD).values()].flatMap(({ complaint, settled }) =>
     settled === null ? [] : [{ complaint, settled }],
   );
+  const ways = waysOf(state);
   return {
     ...summaryOf(state),
     kind: plan.milk.kind,
@@ -64,5 +71,6 @@ export function daybookLine(state: MakeState, taken: readonly TakenGoods[] = [])
     costPerKg: maybe(perKg),
     savedPerKg: maybe(savedPerKg),
     ...(faults.length > 0 ? { faults } : {}),
+    ...(ways.length > 0 ? { ways } : {}),
   };
 }

@@ -65,6 +65,28 @@ describe('the arguments of a kitchen', () => {
     expect(argumentsOf(made.slice(0, 3))).toEqual([]);
   });
 
+  it('are also ways of going about it, whatever method it was by; a way of which nothing is said takes no side', () => {
+    const made = [
+      ...[4, 4.1, 4.2].map((h) => yogurt('one', h, { ways: ['held-hot', 'towels'] })),
+      ...[5, 5.1, 5.2].map((h) => yogurt('one', h, { ways: ['touched'] })),
+      yogurt('one', 9),
+    ];
+    const found = argumentsOf(made).filter(({ differs, by }) => differs === 'way' && by === 'hours');
+    expect(found).toHaveLength(1);
+    expect(found[0]).toMatchObject({
+      sides: ['only brought to temperature', 'held hot'],
+      methodIds: null,
+      batches: [3, 3],
+      verdict: 'first-more',
+    });
+  });
+
+  it('hold what was not scalded against what was', () => {
+    const made = [1, 2, 3].flatMap((n) => [yogurt('one', n, { ways: ['scalded'] }), yogurt('one', n + 4)]);
+    const [hours] = argumentsOf(made).filter(({ differs, by }) => differs === 'way' && by === 'hours');
+    expect(hours).toMatchObject({ sides: ['scalded', 'not scalded'], verdict: 'second-more' });
+  });
+
   it('leave out what was thrown away', () => {
     const made = [yogurt('hot', 4), yogurt('touched', 9, { status: 'discarded' })];
     expect(argumentsOf(made)).toEqual([]);

@@ -1,4 +1,4 @@
-import type { MakeSummary, ProductId } from '../contract/index.ts';
+import type { MakeSummary, ProductId, Way } from '../contract/index.ts';
 import { SHIPPED_METHODS } from '../products/methods/index.ts';
 import { createRandom, hashSeed, weightedQuantiles } from '../science/numerics/index.ts';
 import { middle } from './trend.ts';
@@ -6,7 +6,7 @@ import { middle } from './trend.ts';
 /** What two ways of going about it are held against each other by. */
 export type SettledBy = 'hours' | 'texture' | 'lost' | 'yield';
 /** What the two ways differ in. */
-export type Differs = 'method' | 'feed' | 'generation';
+export type Differs = 'method' | 'feed' | 'generation' | 'way';
 
 /** Where makers differ, and what this kitchen's own batches show of it. */
 export interface Argument {
@@ -109,6 +109,34 @@ interface Pair {
   readonly by: readonly SettledBy[];
 }
 
+/** Ways that stand against each other, each called as makers call it; `null`, not gone that way. */
+const WAYS_APART: readonly {
+  readonly first: Way;
+  readonly second: Way | null;
+  readonly sides: readonly [string, string];
+  readonly by: readonly SettledBy[];
+}[] = [
+  {
+    first: 'touched',
+    second: 'held-hot',
+    sides: ['only brought to temperature', 'held hot'],
+    by: ['texture', 'hours', 'yield'],
+  },
+  {
+    first: 'scalded',
+    second: null,
+    sides: ['scalded', 'not scalded'],
+    by: ['texture', 'hours', 'lost'],
+  },
+  { first: 'towels', second: 'oven', sides: ['in towels', 'in the oven'], by: ['hours', 'texture'] },
+  {
+    first: 'washed-little',
+    second: 'washed-much',
+    sides: ['washed once', 'washed three times or more'],
+    by: ['yield'],
+  },
+];
+
 /** The ways of one product that stand against each other here. */
 function pairsOf(makes: readonly MakeSummary[]): Pair[] {
   const methods = new Map<string, { name: string; count: number }>();
@@ -131,6 +159,16 @@ function pairsOf(makes: readonly MakeSummary[]): Pair[] {
           } as const satisfies Pair,
         ]
       : []),
+    ...WAYS_APART.map(({ first, second, sides, by }): Pair => ({
+      differs: 'way',
+      sides,
+      methodIds: null,
+      of: ({ ways = [] }) => {
+        if (ways.includes(first)) return 0;
+        return second === null || ways.includes(second) ? 1 : null;
+      },
+      by,
+    })),
     {
       differs: 'feed',
       sides: ['grass', 'hay'],
@@ -175,7 +213,12 @@ export function argumentsOf(makes: readonly MakeSummary[]): Argument[] {
             methodIds,
             by: what,
             batches: [first.length, second.length],
-            ...compared(first, second, MATTERS[what], hashSeed(`${product} ${differs} ${what}`)),
+            ...compared(
+              first,
+              second,
+              MATTERS[what],
+              hashSeed(`${product} ${differs} ${differs === 'way' ? `${sides[0]} ` : ''}${what}`),
+            ),
           },
         ];
       }),

@@ -1,7 +1,8 @@
-import type { MakePlan } from '../contract/index.ts';
+import type { MakePlan, Way } from '../contract/index.ts';
 import { boilingPointC, heatOnPlate, runVessel, type PlateResult } from '../science/heat/index.ts';
 import { burnerLagS, flameShare, heatingKw, isHeated } from '../setup/index.ts';
 import { learnedSigma, legFrom, vesselOf, type HeatRun } from './leg.ts';
+import type { MakeAt } from './make-view.ts';
 import { factsOf, type StepType, type StepWords } from './step-type.ts';
 
 /** Scatter of the book's heating times, one σ of ln [F]. */
@@ -9,6 +10,19 @@ const HEAT_LN_SIGMA = 0.3;
 const DUE = {
   title: 'Hot enough',
   text: 'The milk should be hot enough. Check the temperature, then go on.',
+};
+
+/** Held so long it was held for its firmness; for less than the other it was only brought there, min. */
+const HELD_MIN = 5;
+const TOUCHED_MIN = 2;
+/** Milk that was not as hot as this was not heated for either, °C. */
+const HOT_C = 72;
+
+/** Whether milk was held hot or only brought there: makers differ. */
+const heldOrTouched = ({ make: { plan } }: MakeAt): readonly Way[] => {
+  if (heatTargetC(plan) < HOT_C) return [];
+  if (plan.heat.holdMin >= HELD_MIN) return ['held-hot'];
+  return plan.heat.holdMin < TOUCHED_MIN ? ['touched'] : [];
 };
 
 /** The heat a heating step aims at, °C. */
@@ -77,6 +91,7 @@ function doing(plan: MakePlan, what: string): string {
 export const HEAT: StepType = {
   kind: 'heat',
   gerund: 'heating',
+  ways: heldOrTouched,
   asks: ['a burner', 'a probe'],
   facts: factsOf({
     inThePot: 'hot-milk',

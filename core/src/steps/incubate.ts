@@ -1,3 +1,5 @@
+import type { Way } from '../contract/index.ts';
+import type { WarmPlaceKind } from '../science/heat/index.ts';
 import { PICK_UP_PH, SET_PH, TOO_SOUR_PH, warmCulture } from '../science/souring/index.ts';
 import { makesGas } from './gas.ts';
 import { placeCautions } from './where-it-stands.ts';
@@ -7,6 +9,14 @@ import { factsOf, type StepType } from './step-type.ts';
 
 /** Horizon by culture: warm cultures are through in a day, room ones take days, a raw milk alone longest, h. */
 const HORIZON_H = { warm: 24, room: 72, wild: 120 } as const;
+
+/** Warm places that makers argue about. */
+const WAY_OF_PLACE: Readonly<Partial<Record<WarmPlaceKind, readonly Way[]>>> = {
+  towel: ['towels'],
+  'oven-lamp': ['oven'],
+  'oven-pilot': ['oven'],
+  'oven-preheated': ['oven'],
+};
 
 /** The culture works, in the warm and in peace. */
 export const INCUBATE: StepType = {
@@ -29,6 +39,7 @@ export const INCUBATE: StepType = {
     why: 'The culture turns milk sugar into acid. The milk sets as the pH falls.',
   }),
   aim: () => ({ to: 'ready' }),
+  ways: ({ make: { plan } }) => WAY_OF_PLACE[plan.place.kind] ?? [],
   hands: () => ({ handsMin: 3, slackMin: 60, mustAct: false }),
   cautions: ({ starter, place }) => [
     ...placeCautions({ place }),

@@ -7,6 +7,7 @@ export const SCALD: StepType = {
   ...HEAT,
   kind: 'scald',
   gerund: 'scalding',
+  ways: () => ['scalded'],
   applies: isHeated,
   words: () => ({
     title: 'Scald',

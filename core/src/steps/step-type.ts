@@ -8,6 +8,7 @@ import type {
   Stands,
   StepInstance,
   StepKind,
+  Way,
 } from '../contract/index.ts';
 import type { LoggedEvent } from '../log/index.ts';
 import type { Cue } from '../science/souring/index.ts';
@@ -215,6 +216,8 @@ export interface StepType {
   readonly keeps?: (at: MakeAt, place: 'cold' | 'freezer') => Keeps | null;
   /** What it says of a make in the Daybook's line. */
   readonly outcome?: (at: MakeAt) => Pick<MakeOutcome, 'churned'>;
+  /** In which of the ways that makers argue about it was gone through. */
+  readonly ways?: (at: MakeAt) => readonly Way[];
   /** What a label says because of it. */
   readonly labels?: (make: MakeView) => Pick<GoodFacts, 'sour'>;
   /** The plan of a make to be made again, with what was measured in place of what was planned. */

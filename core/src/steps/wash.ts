@@ -1,5 +1,7 @@
 import { DRAINED_SERUM, serumLeftFraction, type Washing } from '../science/butter/index.ts';
+import { WASH_TOLD } from './butter-told.ts';
 import { factsOf, paramsOf, type StepType } from './step-type.ts';
+import { told } from './told.ts';
 import type { StepOf } from './step-of.ts';
 
 const own = ({ step }: Pick<StepOf, 'step'>) => paramsOf(step, 'wash');
@@ -13,6 +15,10 @@ export const washingOf = (of: Pick<StepOf, 'step'>): Washing => ({
 /** Share of the buttermilk it carried that is left after some washes, 0..1. */
 export const serumLeft = (of: Pick<StepOf, 'step'>, washes: number): number =>
   serumLeftFraction(washingOf(of), washes);
+
+/** So many washes are few, so many are many. */
+const FEW_WASHES = 1;
+const MANY_WASHES = 3;
 
 /** Cold water carries the buttermilk off that would spoil it. */
 export const WASH: StepType = {
@@ -35,4 +41,10 @@ export const WASH: StepType = {
   aim: (_plan, of) => ({ to: 'words', words: `${own(of).washes} × with ice-cold water` }),
   hands: (_plan, of) => ({ handsMin: 3 * own(of).washes, slackMin: 30, mustAct: false }),
   cautions: () => ['wash-water'],
+  ways: ({ make }) => {
+    const { rinses } = told(make, WASH_TOLD);
+    if (rinses.length === 0) return [];
+    if (rinses.length <= FEW_WASHES) return ['washed-little'];
+    return rinses.length >= MANY_WASHES ? ['washed-much'] : [];
+  },
 };

@@ -12,10 +12,14 @@ const FIRST = 4;
 const order = (a: Argument, b: Argument): number =>
   Number(a.verdict === 'too-few') - Number(b.verdict === 'too-few') || a.moreOfEach - b.moreOfEach;
 
-/** The next batches that would tell most: one by each method, alike in all else. */
+/** The next batches that would tell most: one of each, alike in all else. */
 function NextPair({ argument }: { readonly argument: Argument }) {
-  const { methodIds, sides, verdict } = argument;
-  if (methodIds === null || verdict !== 'too-few') return null;
+  const { methodIds, sides, verdict, differs } = argument;
+  if (verdict !== 'too-few') return null;
+  if (methodIds === null)
+    return differs === 'way' ? (
+      <p>Make one of each, alike in all else, with the same milk on the same day.</p>
+    ) : null;
   return (
     <p className="row">
       <span>Make one of each, with the same milk on the same day:</span>

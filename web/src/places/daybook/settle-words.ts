@@ -24,7 +24,12 @@ const MORE: Readonly<Record<SettledBy, string>> = {
   lost: 'loses more fat',
   yield: 'gives more',
 };
-const WHAT: Readonly<Record<Differs, string>> = { method: '', feed: 'Fed on ', generation: 'Culture ' };
+const WHAT: Readonly<Record<Differs, string>> = {
+  method: '',
+  feed: 'Fed on ',
+  generation: 'Culture ',
+  way: '',
+};
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
