@@ -60,6 +60,7 @@ const idle: Pick<Tablet, 'page' | 'context'>[] = [];
 async function newPage(browser: Browser, keepsPage: boolean): Promise<Pick<Tablet, 'page' | 'context'>> {
   const context = await browser.createBrowserContext();
   const page = await context.newPage();
+  page.setDefaultNavigationTimeout(PATIENCE_MS);
   await page.evaluateOnNewDocument(IN_PAGE);
   if (!keepsPage) await page.evaluateOnNewDocument(KEEPS_NO_PAGE);
   // Another journey's page may lie in front of it in the same browser.

@@ -46,6 +46,18 @@ async function migrate(db: DataSource): Promise<void> {
 }
 let migrated = false;
 
+/** A machine that stands still for a while must not look like a database that is not there. */
+const PATIENCE_MS = 60_000;
+async function connected(db: DataSource): Promise<void> {
+  for (const began = Date.now(); ;)
+    try {
+      await db.initialize();
+      return;
+    } catch (error) {
+      if (Date.now() - began > PATIENCE_MS) throw error;
+    }
+}
+
 /** @param options.pageRoot serve the built page as well */
 export async function createTestKitchen(options: {
   startMs: number;
@@ -64,7 +76,7 @@ export async function createTestKitchen(options: {
   const { databasePort, statementMs, bodyMs } = options;
   const address = databaseAddress();
   const db = createDataSource(databasePort === undefined ? address : { ...address, port: databasePort });
-  await db.initialize();
+  await connected(db);
   if (!migrated) await migrate(db);
   migrated = true;
   const kitchenId = await createKitchen(db, { name: 'Test kitchen', zone: 'UTC', demo: false });
