@@ -7,7 +7,7 @@ import { startKitchen } from './throwaway.mjs';
 import { ulid } from 'ulid';
 
 /**
- * @typedef {{ name: string, path: string, dark?: boolean, width?: number, height?: number, send?: object[], day?: object, taps?: string[] }} View
+ * @typedef {{ name: string, path: string, dark?: boolean, width?: number, height?: number, touch?: boolean, send?: object[], day?: object, taps?: string[] }} View
  * @typedef {{ path: string, named?: boolean }} Screen of a phone
  * @typedef {{ id: string, product: string, status: string, startedAt: string }} Make
  */
@@ -115,14 +115,24 @@ try {
     { name: 'cheese', path: `/makes/${ageing}` },
     { name: 'why', path: `/why/${unset}?complaint=not-set` },
     { name: 'bench-before-dawn', path: '/', dark: true },
-    { name: 'bench-phone', path: '/', width: 390, height: 844 },
+    { name: 'bench-phone', path: '/', width: 390, height: 844, touch: true },
     { name: 'practice', path: '/practice/cold-warmer?n=4', taps: ['10 min a second', 'Thermometer'] },
   ];
   const browser = await startBrowser([`--host-resolver-rules=MAP ${NAME} 127.0.0.1`]);
   mkdirSync(join(ROOT, 'docs/screenshots'), { recursive: true });
   // Some of them, by name: npm run pictures -- bench day
   const only = process.argv.slice(2);
-  for (const { name, path, dark = false, width = 1280, height = 800, send, day, taps = [] } of views) {
+  for (const {
+    name,
+    path,
+    dark = false,
+    width = 1280,
+    height = 800,
+    touch = false,
+    send,
+    day,
+    taps = [],
+  } of views) {
     if (only.length > 0 && !only.includes(name)) continue;
     if (send) {
       const answer = await fetch(`${address}/api/events`, {
@@ -134,7 +144,7 @@ try {
     }
     const page = await browser.newPage();
     await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: dark ? 'dark' : 'light' }]);
-    await page.setViewport({ width, height });
+    await page.setViewport({ width, height, hasTouch: touch, isMobile: touch });
     if (day)
       await page.evaluateOnNewDocument(
         (draft) => localStorage.setItem('day-draft', draft),

@@ -11,8 +11,6 @@ export interface DeviceFacts {
   /** Whether the browser promises not to clear what is kept here. */
   readonly lasting: boolean;
   readonly notices: 'allowed' | 'ask' | 'blocked' | 'unsupported';
-  /** Opened from the home screen. */
-  readonly installed: boolean;
 }
 
 /** Browsers that know no such permission throw. */
@@ -81,7 +79,6 @@ export async function deviceFacts(): Promise<DeviceFacts> {
     page,
     lasting,
     notices: noticesOf(),
-    installed: globalThis.matchMedia('(display-mode: standalone)').matches,
   };
 }
 

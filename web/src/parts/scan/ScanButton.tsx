@@ -1,5 +1,6 @@
-import { Button, FileButton } from '@mantine/core';
-import { lazy, Suspense, useEffect, useRef, useState } from 'react';
+import { Button } from '@mantine/core';
+import { lazy, Suspense, useEffect, useState } from 'react';
+import { PhotoOfSquare } from './PhotoOfSquare.tsx';
 
 /** Only where somebody scans: it brings the window and the camera along. */
 const ScanWindow = lazy(async () => ({ default: (await import('./ScanWindow.tsx')).ScanWindow }));
@@ -29,45 +30,19 @@ export function ScanButton(props: {
   readonly label: string;
   /** Takes what the square says. @returns what is wrong with it, `null` when it was taken */
   readonly onSquare: (text: string) => string | null;
-  readonly className?: string;
 }) {
-  const { label, onSquare, className } = props;
+  const { label, onSquare } = props;
   const camera = useHasCamera();
   const [open, setOpen] = useState(false);
   const [fault, setFault] = useState<string | null>(null);
-  const reset = useRef<() => void>(null);
-  const readPhoto = async (file: File | null): Promise<void> => {
-    if (!file) return;
-    setFault(null);
-    try {
-      const { squareOnPicture } = await import('./square-on-picture.ts');
-      setFault(onSquare(await squareOnPicture(file)));
-    } catch (error) {
-      setFault(error instanceof Error ? error.message : 'This picture cannot be read. Try another one.');
-    }
-  };
   return (
     <>
       {camera ? (
-        <Button variant="default" h={48} className={className} mt="auto" onClick={() => setOpen(true)}>
+        <Button variant="default" h={48} mt="auto" onClick={() => setOpen(true)}>
           {label}
         </Button>
       ) : (
-        <FileButton
-          resetRef={reset}
-          accept="image/*"
-          capture="environment"
-          onChange={(file) => {
-            reset.current?.();
-            void readPhoto(file);
-          }}
-        >
-          {(button) => (
-            <Button {...button} variant="default" h={48} className={className} mt="auto">
-              {label}
-            </Button>
-          )}
-        </FileButton>
+        <PhotoOfSquare label={label} takesNow onSquare={onSquare} onRead={setFault} />
       )}
       {open && (
         <Suspense>

@@ -1,9 +1,8 @@
 import { Dialog } from '../fields/Dialog.tsx';
-import { Button, FileButton } from '@mantine/core';
 import { useEffect, useRef, useState } from 'react';
 import { findSquare } from '../../workers/square-client.ts';
 import './scan.css';
-import { squareOnPicture } from './square-on-picture.ts';
+import { PhotoOfSquare } from './PhotoOfSquare.tsx';
 
 /** Looked for so often: a hand holds a jar still for longer. */
 const LOOK_EVERY_MS = 160;
@@ -41,7 +40,6 @@ export function ScanWindow(props: {
   const [video, setVideo] = useState<HTMLVideoElement | null>(null);
   const [said, setSaid] = useState<string | null>(null);
   const [fault, setFault] = useState<string | null>(null);
-  const reset = useRef<() => void>(null);
 
   useEffect(() => {
     if (!video) return;
@@ -82,16 +80,6 @@ export function ScanWindow(props: {
     };
   }, [video]);
 
-  const readPhoto = async (file: File | null): Promise<void> => {
-    if (!file) return;
-    try {
-      const wrong = props.onSquare(await squareOnPicture(file));
-      if (wrong === null) props.onClose();
-      else setFault(wrong);
-    } catch (error) {
-      setFault(error instanceof Error ? error.message : 'This picture cannot be read. Try another one.');
-    }
-  };
   return (
     <Dialog onClose={props.onClose} title={title}>
       <div className="column">
@@ -105,20 +93,11 @@ export function ScanWindow(props: {
             {fault}
           </p>
         )}
-        <FileButton
-          resetRef={reset}
-          accept="image/*"
-          onChange={(file) => {
-            reset.current?.();
-            void readPhoto(file);
-          }}
-        >
-          {(button) => (
-            <Button {...button} variant="default" h={56}>
-              Use a photo
-            </Button>
-          )}
-        </FileButton>
+        <PhotoOfSquare
+          label="Use a photo"
+          onSquare={props.onSquare}
+          onRead={(wrong) => (wrong === null ? props.onClose() : setFault(wrong))}
+        />
       </div>
     </Dialog>
   );

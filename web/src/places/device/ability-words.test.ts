@@ -9,7 +9,6 @@ const ALL: DeviceFacts = {
   page: 'kept',
   lasting: true,
   notices: 'allowed',
-  installed: true,
 };
 const works = (facts: Partial<DeviceFacts>, sound = true): Record<string, string> =>
   Object.fromEntries(abilities({ ...ALL, ...facts }, sound).map((a) => [a.name, a.works]));
