@@ -6,6 +6,7 @@ import type { Browser } from 'puppeteer-core';
 import { ulid } from 'ulid';
 import {
   fill,
+  goTo,
   named,
   openTablet,
   see,
@@ -120,6 +121,11 @@ test('two yogurts become one; what cannot be poured together says why', async ()
   expect(finished).toMatchObject({ streamId: small, data: { verdict: 'kept', into: large } });
   await tap(page, 'link', 'The little one');
   await see(page, 'Poured into The large one');
+  // Its own page says so, and its record.
+  for (const place of ['makes', 'daybook']) {
+    await goTo(page, `/${place}/${small}`);
+    await see(page, 'Poured into The large one');
+  }
 });
 
 test('more starter is tried out before it is chosen, and moves no clock', async () => {

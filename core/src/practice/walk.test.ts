@@ -63,6 +63,18 @@ describe('a practised crock', () => {
     expect((reached.atMs - START_MS) / HOUR_MS).toBeCloseTo(hoursToPh(model, 4.6), 0);
   });
 
+  test('a practice that is looked back at ends where it was ended, not a step of the model later', () => {
+    const world = plainWorld('yogurt', 2, { at: 'heat', celsius: 8 });
+    const hands = [at(0, { kind: 'flame', to: 'medium' }), at(1, { kind: 'stir' })];
+    const ends = (untilMs: number): number =>
+      walkPractice(world, hands, untilMs, undefined, false).moments.at(-1)!.atMs - START_MS;
+    expect(ends(START_MS + 63_000)).toBe(63_000);
+    // A fraction of a millisecond is not ten seconds on the fire.
+    expect(ends(START_MS + MINUTE_MS + 0.5)).toBe(MINUTE_MS + 0.5);
+    // What hands did is always in it.
+    expect(ends(START_MS)).toBe(MINUTE_MS);
+  });
+
   test('what is not held there falls with its place, and souring with it', () => {
     const cold = walkPractice(
       plainWorld('yogurt', 2, { at: 'incubate', celsius: 43 }, { placeOffC: -10 }),

@@ -228,6 +228,7 @@ export function walkPractice(
   let curd: Curd | null = null;
   let atMs = world.startMs;
   const lastHandMs = world.startMs + (hands.at(-1)?.atMs ?? 0);
+  const endMs = Math.max(untilMs, lastHandMs);
   for (;;) {
     while (next < hands.length && world.startMs + hands[next]!.atMs <= atMs) {
       does(world, crock, hands[next]!, atMs, bowl);
@@ -237,9 +238,10 @@ export function walkPractice(
     sample(atMs, step);
     const work = kindOf(step);
     const { stepS, aheadH } = FINE[work];
-    if (atMs >= Math.max(untilMs, lastHandMs) && (!ahead || atMs >= lastHandMs + aheadH * HOUR_MS)) break;
+    if (atMs >= endMs && (!ahead || atMs >= lastHandMs + aheadH * HOUR_MS)) break;
     const handMs = next < hands.length ? world.startMs + hands[next]!.atMs : Infinity;
-    const toMs = Math.min(atMs + stepS * 1000, handMs);
+    // Not a step too far: a fraction of a millisecond more would be told as a whole step more.
+    const toMs = Math.min(atMs + stepS * 1000, handMs, ahead ? Infinity : endMs);
     const dtS = (toMs - atMs) / 1000;
     const own = step && { instance: step.step.instance, goods };
     switch (work) {

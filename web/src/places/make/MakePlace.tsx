@@ -35,6 +35,7 @@ import { DenatureMeter } from './DenatureMeter.tsx';
 import { Looks } from './Looks.tsx';
 import { LastReading } from './LastReading.tsx';
 import { EntryLog } from '../../parts/tables/EntryLog.tsx';
+import { Kin } from '../../parts/tables/Kin.tsx';
 import { LaterTaste, More, WentWrongLink } from './More.tsx';
 import { Note } from './Note.tsx';
 import { Pad } from './Pad.tsx';
@@ -246,6 +247,7 @@ export function MakePlace({ make, state }: { readonly make: OneMake; readonly st
           <p className="serif larger">
             {state.finished.verdict === 'kept' ? 'This batch is finished.' : 'This batch was discarded.'}
           </p>
+          <Kin state={state} />
           <Note state={state} />
           <LaterTaste state={state} />
           <WentWrongLink makeId={id} />

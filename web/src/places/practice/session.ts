@@ -172,7 +172,8 @@ export class Session implements OwnClock {
     this.lastFrameMs = atMs;
     const limitMs = this.startMs + this.exercise.limitH * HOUR_MS;
     const known = Math.min(...this.state.batches.map(({ moments }) => moments.at(-1)?.atMs ?? this.ms));
-    const next = Math.min(this.ms + passedMs * speed, known, limitMs);
+    // Whole milliseconds, as hands and files say them: part of one more would be a step of the walk more.
+    const next = Math.min(Math.round(this.ms + passedMs * speed), known, limitMs);
     const waiting = next === this.ms && known < limitMs;
     this.ms = next;
     if (this.ms >= limitMs) {
@@ -291,7 +292,7 @@ export class Session implements OwnClock {
       hands: batches.map(({ hands }) => [...hands]),
       backs,
       asked,
-      untilMs: Math.round(this.ms - this.startMs),
+      untilMs: this.ms - this.startMs,
     };
   }
 }
