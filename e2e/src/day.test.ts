@@ -19,6 +19,7 @@ import {
 } from './browser.ts';
 import { createWorld, type World } from './world.ts';
 import { HOUR_MS } from '@morning-crock/core';
+import { putUpLike } from '@morning-crock/core/fixtures';
 
 const START = Date.parse('2026-03-02T08:00:00.000Z');
 let browser: Browser;
@@ -97,6 +98,45 @@ test('what goes on after the days chosen is told; too much of one is refused bes
   await tap(page, 'button', 'Remove Cheese');
   await seeNoMore(page, 'Start all batches');
   await see(page, 'add what you want to make yourself');
+});
+
+test('butter of the larder goes into the ghee of a day: weighed, no more than there is, and taken when it begins', async () => {
+  const { page } = tablet;
+  const goodId = ulid();
+  await world.send(
+    draft(goodId, START - HOUR_MS, 'larder-moved', putUpLike({ name: 'Barrel butter' }, 3, 0.25)),
+  );
+  await putIn('ghee');
+  const from = await named(page, 'Ghee: made from');
+  await from.select(`${goodId} cold 0`);
+  await see(page, /750 g Barrel butter, already here\s+Ghee/);
+  await fill(page, 'Amount, Ghee', '900');
+  await see(page, 'Only 750 g of Barrel butter is here. Enter less.');
+  await fill(page, 'Amount, Ghee', '500');
+  await see(page, /500 g Barrel butter, already here\s+Ghee/);
+  await see(page, /Clarify\s+Ghee/);
+  // Butter on the fire is never left alone.
+  const minutes = Number(/(\d+) min/.exec(await rowOf('Clarify', 'Ghee'))?.[1]);
+  expect(minutes).toBeGreaterThan(8);
+  await page.reload();
+  await see(page, /500 g Barrel butter, already here\s+Ghee/);
+  await tap(page, 'button', 'Start all batches');
+  const [begun] = await stored('make-started', 1);
+  expect(begun!.data.plan.milk.goods).toEqual([
+    { goodId, name: 'Barrel butter', place: 'cold', size: 0, massKg: expect.closeTo(0.5, 6) },
+  ]);
+  const moved = await stored('larder-moved', 2);
+  expect(moved[1]!.data).toMatchObject({
+    kind: 'take',
+    for: 'made-into',
+    massKg: expect.closeTo(0.5, 6),
+    into: begun!.streamId,
+  });
+  const [day] = await stored('day-changed', 1);
+  expect(day!.data).toMatchObject({
+    kind: 'laid',
+    day: { makes: [{ goods: { goodId, place: 'cold', size: 0 }, makeId: begun!.streamId }] },
+  });
 });
 
 /** Rows of the list of one step, as the list tells them. */

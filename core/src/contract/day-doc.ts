@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { instant, shortName, text, ulid } from './quantities.ts';
 import { methodId } from './method-doc.ts';
 import { stepRef } from './methods.ts';
+import { goodPart } from './plan.ts';
 
 /** Minutes from the day's zero. */
 const minute = z.number().int().min(-1440).max(8640);
@@ -15,6 +16,7 @@ export const dayMake = z.strictObject({
   id: ulid,
   name: shortName,
   methodId,
+  /** L; of butter, kg. */
   litres: z.number().min(0.1, 'is less than 0.1 L').max(60, 'is more than 60 L'),
   /** Wished to be done by then; `null` no matter when. */
   by: minute.nullable(),
@@ -25,6 +27,8 @@ export const dayMake = z.strictObject({
   /** What its method aims at otherwise on this day: cooled in ice, or wrapped up where it stands; left out, as the method says. */
   cooling: z.literal('iced-bath').optional(),
   place: z.literal('towel').optional(),
+  /** What it is made of, where that stands in the larder. */
+  goods: goodPart.pick({ goodId: true, place: true, size: true }).optional(),
   /** The make it became; `null` until the day is begun. */
   makeId: ulid.nullable(),
 });

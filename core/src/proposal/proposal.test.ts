@@ -123,7 +123,9 @@ describe('how a product is made here', () => {
     ] as const;
     expect(usuals(['yogurt'], made)[0]).toMatchObject({ method: { id: towel.id }, litres: 3.2, times: 2 });
     expect(productsByHabit(SHIPPED_METHODS, made).slice(0, 2)).toEqual(['yogurt', 'kefir']);
+    // Begun with something made before: a day’s milk is not shared out to it.
     expect(productsByHabit(SHIPPED_METHODS, made)).not.toContain('ghee');
+    expect(productsByHabit(SHIPPED_METHODS, made)).not.toContain('frozen-yogurt');
   });
 
   test('a batch is no larger than a pot that holds it and gets hot enough', () => {

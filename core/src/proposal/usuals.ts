@@ -1,6 +1,6 @@
-import { PRODUCT_TAKES, type KitchenSettings, type Method, type ProductId } from '../contract/index.ts';
+import type { KitchenSettings, Method, ProductId } from '../contract/index.ts';
 import { methodSteps, planOfMethod } from '../products/index.ts';
-import { mostLitres, wantsOf } from '../timetable/index.ts';
+import { mostLitres, sortOf, wantsOf } from '../timetable/index.ts';
 import type { BySort, PourSort } from './sorts.ts';
 import { comesOut } from './comes-out.ts';
 
@@ -32,15 +32,12 @@ export interface MadeBefore {
   readonly litres: number;
 }
 
-/** Whether it is made of milk or cream. */
-const isPoured = (product: ProductId): boolean => ['milk', 'cream'].includes(PRODUCT_TAKES[product]);
-
 /** What can be made of milk and cream, as often as each was made here, the most often in front. */
 export function productsByHabit(methods: readonly Method[], made: readonly MadeBefore[]): ProductId[] {
   const times = (product: ProductId): number => made.filter((m) => m.product === product).length;
-  return [...new Set(methods.map(({ product }) => product).filter(isPoured))].sort(
-    (a, b) => times(b) - times(a),
-  );
+  return [...new Set(methods.map(({ product }) => product))]
+    .filter((product) => sortOf(product) !== null)
+    .sort((a, b) => times(b) - times(a));
 }
 
 /** How a product is made here: by the method of last time and as much, else by its first method. */
@@ -58,8 +55,8 @@ export function usualOf(
   const before = made.filter((m) => m.product === product);
   const last = before.find(({ methodId, litres }) => litres > 0 && own.some(({ id }) => id === methodId));
   const method = own.find(({ id }) => id === last?.methodId) ?? own[0];
-  const takes = PRODUCT_TAKES[product];
-  if (!method || (takes !== 'milk' && takes !== 'cream')) return null;
+  const takes = sortOf(product);
+  if (!method || takes === null) return null;
   const litres = last?.litres ?? FIRST_LITRES[takes];
   const plan = planOfMethod(method, kitchen, startAt, litres);
   const wants = wantsOf('', plan);

@@ -157,7 +157,7 @@ export const CLARIFY: StepType = {
     },
   }),
   aim: (_plan, of) => ({ to: 'heat', celsius: own(of).doneC }),
-  hands: () => ({ handsMin: 2, slackMin: 0, mustAct: true }),
+  hands: () => ({ handsMin: 2, slackMin: 0, mustAct: true, allAlong: true }),
   drawsKw: ({ burner }, of) => burner.powerKw * FLAME_SHARE[own(of).flame],
   cautions: () => ['hot-fat', 'never-leave-fat', 'fat-fire'],
   alarms,

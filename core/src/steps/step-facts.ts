@@ -121,6 +121,8 @@ export interface StepHands {
   readonly waitMin?: number;
   /** Hands begin so long before its end, minutes; left out, at its end. */
   readonly leadMin?: number;
+  /** Hands are at it from its beginning to its end: nothing else can be done meanwhile. */
+  readonly allAlong?: boolean;
 }
 
 /** One step of a method for one batch. */

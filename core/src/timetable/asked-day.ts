@@ -15,7 +15,7 @@ export interface WishedMake {
   readonly id: string;
   readonly name: string;
   readonly method: Method;
-  /** Left out, as much as a make of it usually is. */
+  /** L, of butter kg; left out, as much as a make of it usually is. */
   readonly litres?: number | undefined;
   /** The milk or cream it will be poured from; left out, as its method usually has it. */
   readonly milk?: MakePlan['milk'] | undefined;

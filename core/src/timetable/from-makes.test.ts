@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import type { Method } from '../contract/index.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
 import { bandForecast, markBand, stateOfPlan } from '../make/index.ts';
 import { planOfMethod } from '../products/index.ts';
@@ -9,6 +10,7 @@ import { dayNeeds } from './needs.ts';
 import type { DayMake } from './problem.ts';
 import { solveDay } from './solve.ts';
 
+type MethodChurn = Extract<Method['steps'][number], { kind: 'churn' }>['churn'];
 const KITCHEN = defaultKitchen('UTC');
 const AT = '2026-03-02T07:00:00.000Z';
 const ZERO_MS = Date.parse(AT);
@@ -44,6 +46,28 @@ test('a make is its hands and waits: nothing of its time is lost', () => {
   expect(incubate.after).toBeGreaterThan(180);
   expect(incubate.holds[0]).toMatch(/^place /);
   expect(makeOf('washed-curd').tasks.some(({ holds }) => holds.includes('pot'))).toBe(true);
+});
+
+test('what hands are at all along leaves them for nothing else: churning by hand, butter on the fire', () => {
+  const taskOf = (method: string, kind: string, churns?: MethodChurn) => {
+    const made = SHIPPED_METHODS.find((m) => m.id === method)!;
+    const steps = made.steps.map((step) =>
+      step.kind === 'churn' && churns ? { ...step, churn: churns } : step,
+    );
+    const plan = planOfMethod({ ...made, steps }, KITCHEN, AT, 1);
+    const { tasks } = dayMakeOf({ id: method, plan, from: 0, by: null, fixed: {} })!.make;
+    return tasks.find(({ id }) => made.steps.find((step) => step.id === id)?.kind === kind)!;
+  };
+  const jar = taskOf('butter', 'churn', 'jar');
+  expect(jar.after).toBe(0);
+  expect(jar.minutes).toBeGreaterThan(10);
+  // A mixer turns by itself until the bell.
+  const mixer = taskOf('butter', 'churn', 'whisk');
+  expect(mixer.after).toBeGreaterThan(3);
+  expect(mixer.minutes).toBeLessThan(6);
+  const pan = taskOf('ghee', 'clarify');
+  expect(pan).toMatchObject({ after: 0 });
+  expect(pan.minutes).toBeGreaterThan(8);
 });
 
 test('a souring may be as much longer as the thousand makes of its forecast say', () => {
@@ -122,16 +146,20 @@ describe('seven things in a day', () => {
 
 test('what to have ready is every milk and starter once, for all the makes it is for', () => {
   const of = (name: string, method: string, litres: number) => ({
-    id: name,
+    ...planOfMethod(
+      SHIPPED_METHODS.find((m) => m.id === method)!,
+      KITCHEN,
+      AT,
+      litres,
+    ),
     name,
-    method: SHIPPED_METHODS.find((m) => m.id === method)!,
-    litres,
   });
-  const needs = dayNeeds(
-    [of('A', 'yogurt', 2), of('B', 'yogurt', 3), of('C', 'buttermilk', 1), of('D', 'cultured-cream', 1)],
-    KITCHEN,
-    AT,
-  );
+  const needs = dayNeeds([
+    of('A', 'yogurt', 2),
+    of('B', 'yogurt', 3),
+    of('C', 'buttermilk', 1),
+    of('D', 'cultured-cream', 1),
+  ]);
   expect(needs).toMatchObject([
     { what: 'milk', litres: expect.closeTo(6, 6), of: ['A', 'B', 'C'] },
     { what: 'cream', litres: expect.closeTo(1, 6), of: ['D'] },
@@ -139,8 +167,23 @@ test('what to have ready is every milk and starter once, for all the makes it is
     { what: 'Cultured buttermilk or sour cream', of: ['C', 'D'] },
   ]);
   // An acid sets it: no starter is needed.
-  expect(dayNeeds([of('E', 'acid-set', 2)], KITCHEN, AT)).toMatchObject([{ what: 'milk', of: ['E'] }]);
-  expect(dayNeeds([of('E', 'acid-set', 2)], KITCHEN, AT)).toHaveLength(1);
+  expect(dayNeeds([of('E', 'acid-set', 2)])).toMatchObject([{ what: 'milk', of: ['E'] }]);
+  expect(dayNeeds([of('E', 'acid-set', 2)])).toHaveLength(1);
+  // Butter is weighed; what stands in the larder is called as there, beside what is to be bought.
+  const [, own] = dayNeeds([
+    of('F', 'ghee', 0.8),
+    {
+      ...of('G', 'ghee', 0.5),
+      milk: {
+        ...of('G', 'ghee', 0.5).milk,
+        goods: [{ goodId: 'X', name: 'butter', place: 'cold', size: 0, massKg: 0.5 }],
+      },
+    },
+  ]);
+  expect(dayNeeds([of('F', 'ghee', 0.8)])).toEqual([
+    { what: 'butter', massKg: expect.closeTo(0.73, 1), of: ['F'] },
+  ]);
+  expect(own).toEqual({ what: 'butter', massKg: 0.5, of: ['G'], inLarder: true });
   const yogurt = needs[2]!;
   // Two per cent of five litres, by weight.
   expect('massKg' in yogurt && yogurt.massKg).toBeCloseTo(0.02 * 5 * 1.03, 2);

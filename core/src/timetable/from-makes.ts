@@ -19,6 +19,9 @@ const LATE_BEGIN_MIN = 24 * 60;
 /** What may wait till tomorrow waits so long, min. */
 const OVERNIGHT_MIN = 12 * 60;
 
+/** What hands begin and are at all along may be begun so much later, min [judgement]. */
+const BEGUN_LATER_MIN = 20;
+
 /** Fetching and measuring out what a batch begins with, min [judgement]. */
 const SET_OUT_MIN = 3;
 
@@ -91,7 +94,7 @@ function tasksOf(
     if (!time || time.endless) return null;
     const long = Math.max(0, Math.round((time.endMs - endMs) / MINUTE_MS));
     endMs = Math.max(endMs, time.endMs);
-    const lead = Math.min(long, step.leadMin ?? 0);
+    const lead = step.allAlong ? long : Math.min(long, step.leadMin ?? 0);
     const { waits, whenever, overnight } = step.facts;
     // Hands that are at it already have only the rest of it to do.
     const pace = paces[step.kind] ?? 1;
@@ -105,7 +108,14 @@ function tasksOf(
       title: step.title,
       minutes: Math.max(1, Math.round(waits ? handsMin + lead : Math.max(leastMin, long * pace) + setOut)),
       after: waits ? long - lead : 0,
-      slack: whenever ? DAY_MIN : Math.max(step.slackMin, overnight ? OVERNIGHT_MIN : 0, ripe.slack),
+      slack: whenever
+        ? DAY_MIN
+        : Math.max(
+            step.slackMin,
+            overnight ? OVERNIGHT_MIN : 0,
+            step.allAlong ? BEGUN_LATER_MIN : 0,
+            ripe.slack,
+          ),
       ...(ripe.early > 0 ? { early: ripe.early } : {}),
       holds,
       ...(holds.includes('pot') ? { least } : {}),

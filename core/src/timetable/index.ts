@@ -16,6 +16,7 @@ export {
   SKIM_MIN,
   skimmables,
   poursFor,
+  sortOf,
   wantsOf,
   type Skimmable,
   type DayPours,

@@ -3,6 +3,7 @@ import { planOfMethod } from '../products/index.ts';
 import { stepFacts } from '../steps/index.ts';
 import { askedDay, type DayWish, type WishedMake } from './asked-day.ts';
 import { withoutKept } from './kept-free.ts';
+import { sortOf } from './pours.ts';
 import { scaled } from './scaled.ts';
 import { layingRoughly, type RoughDay } from './rough-day.ts';
 import { solvingDay, triesFor } from './solve.ts';
@@ -101,7 +102,10 @@ function ideasOf(wish: DayWish, { id, method, litres }: WishedMake): Idea[] {
 const lessOf = (wish: DayWish): Idea[] =>
   wish.makes
     .flatMap((make) =>
-      make.litres !== undefined && make.litres >= LEAST_LITRES ? [{ ...make, litres: make.litres }] : [],
+      // Butter is asked for by weight, and made into ghee in minutes.
+      make.litres !== undefined && make.litres >= LEAST_LITRES && sortOf(make.method.product) !== null
+        ? [{ ...make, litres: make.litres }]
+        : [],
     )
     .sort((a, b) => b.litres - a.litres)
     .slice(0, MOST_LESS)

@@ -1,49 +1,63 @@
-import type { KitchenSettings, MakePlan } from '../contract/index.ts';
+import { PRODUCT_TAKES, type MakePlan } from '../contract/index.ts';
 import { STARTER_FACTS } from '../science/souring/index.ts';
 import { batchOf } from '../setup/index.ts';
-import { methodSteps, planOfMethod, productOf } from '../products/index.ts';
-import type { DayWish } from './asked-day.ts';
+import { methodSteps, productOf } from '../products/index.ts';
 
 /** Whether a starter goes into it. */
 export const isInoculated = (plan: MakePlan): boolean =>
   methodSteps(plan).some(({ facts }) => facts.inoculates);
 
-/** Something to have ready before a day begins. */
-export type DayNeed =
-  | { readonly what: string; readonly litres: number; readonly of: readonly string[] }
-  | { readonly what: string; readonly massKg: number | null; readonly of: readonly string[] };
+/** Something to have ready before a day begins, and the makes it is for. */
+export type DayNeed = { readonly what: string; readonly of: readonly string[] } & (
+  | { readonly litres: number }
+  /** `null` where the packet says how much. */
+  | { readonly massKg: number | null; readonly inLarder?: boolean }
+);
+
+/** What goes into a make: goods by their name, butter by weight, all else by volume. */
+function pouredInto(plan: MakePlan): DayNeed {
+  const { name, milk, product } = plan;
+  const of = [name];
+  const [goods] = milk.goods ?? [];
+  if (goods) return { what: goods.name, massKg: goods.massKg, of, inLarder: true };
+  const { litres, massKg } = batchOf(plan);
+  const what = productOf(plan).goods.into;
+  return PRODUCT_TAKES[product] === 'butter' ? { what, massKg, of } : { what, litres, of };
+}
+
+/** Starters of a make, each with its weight. */
+function stirredInto(plan: MakePlan): DayNeed[] {
+  // Milk set by an acid has a starter in its plan like any other, and no step in which it goes in.
+  if (!isInoculated(plan)) return [];
+  const { kind, massKg, also } = plan.starter;
+  return [{ kind, massKg }, ...(also ? [also] : [])]
+    .filter((starter) => starter.kind !== 'none')
+    .map((starter) => ({
+      what: STARTER_FACTS[starter.kind].label,
+      massKg: starter.massKg,
+      of: [plan.name],
+    }));
+}
+
+/** The same thing for two makes. What is dosed by the packet adds no weight. */
+function both(a: DayNeed, b: DayNeed): DayNeed {
+  const of = [...a.of, ...b.of];
+  if ('litres' in a) return { ...a, of, litres: a.litres + ('litres' in b ? b.litres : 0) };
+  const more = 'massKg' in b ? b.massKg : null;
+  return { ...a, of, massKg: more === null ? a.massKg : (a.massKg ?? 0) + more };
+}
 
 /**
- * Milk, cream and starters of a day, each once, with the makes they are for. What is dosed by the packet has no weight.
- * @example dayNeeds([{ name: 'Yogurt', method, litres: 2 }], kitchen, startAt) // [{ what: 'milk', litres: 2, of: ['Yogurt'] }, …]
+ * What goes into the makes of a day and their starters, each once, with the makes they are for.
+ * @example dayNeeds([yogurtOf(2)]) // [{ what: 'milk', litres: 2, of: ['Yogurt'] }, …]
  */
-export function dayNeeds(
-  makes: readonly Pick<DayWish['makes'][number], 'name' | 'method' | 'litres'>[],
-  kitchen: KitchenSettings,
-  startAt: string,
-): DayNeed[] {
-  const poured = new Map<string, { litres: number; of: string[] }>();
-  const stirred = new Map<string, { massKg: number | null; of: string[] }>();
-  for (const { name, method, litres } of makes) {
-    const plan = planOfMethod(method, kitchen, startAt, litres);
-    const { into } = productOf(plan).goods;
-    const milk = poured.get(into) ?? { litres: 0, of: [] };
-    poured.set(into, { litres: milk.litres + batchOf(plan).litres, of: [...milk.of, name] });
-    // Milk set by an acid has a starter in its plan like any other, and no step in which it goes in.
-    if (!isInoculated(plan)) continue;
-    const { kind, massKg, also } = plan.starter;
-    for (const starter of [{ kind, massKg }, ...(also ? [also] : [])]) {
-      if (starter.kind === 'none') continue;
-      const { label } = STARTER_FACTS[starter.kind];
-      const before = stirred.get(label);
-      stirred.set(label, {
-        massKg: starter.massKg === null ? (before?.massKg ?? null) : (before?.massKg ?? 0) + starter.massKg,
-        of: [...(before?.of ?? []), name],
-      });
-    }
+export function dayNeeds(plans: readonly MakePlan[]): DayNeed[] {
+  const needs = new Map<string, DayNeed>();
+  for (const need of [...plans.map(pouredInto), ...plans.flatMap(stirredInto)]) {
+    // What stands in the larder may be called as what is bought.
+    const key = `${need.what} ${'inLarder' in need}`;
+    const before = needs.get(key);
+    needs.set(key, before ? both(before, need) : need);
   }
-  return [
-    ...[...poured].map(([what, need]) => ({ what, ...need })),
-    ...[...stirred].map(([what, need]) => ({ what, ...need })),
-  ];
+  return [...needs.values()];
 }

@@ -1,4 +1,4 @@
-import { PRODUCT_TAKES, type Lot, type MakePlan } from '../contract/index.ts';
+import { PRODUCT_TAKES, type Lot, type MakePlan, type ProductId } from '../contract/index.ts';
 import { litresOfMass, massOfLitresKg, MILK_FACTS, withFat } from '../science/milk/index.ts';
 import {
   allocate,
@@ -12,6 +12,7 @@ import {
   type CreamFactor,
   type Want,
 } from '../registers/milk/index.ts';
+import { PRODUCTS } from '../products/index.ts';
 import { HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
 
 /** Skimming takes hands, min [judgement]. */
@@ -112,10 +113,16 @@ const USUAL_CREAM_FAT = 0.34;
 /** Milk that is to be so much fatter than it comes takes cream with it. */
 const CREAMY_BY = 0.02;
 
+/** What of the milk room a product begins with; `null` for what begins with something made before: butter, or yogurt to freeze. */
+export function sortOf(product: ProductId): 'milk' | 'cream' | null {
+  const takes = PRODUCT_TAKES[product];
+  return (takes === 'milk' || takes === 'cream') && PRODUCTS[product].goods.into === takes ? takes : null;
+}
+
 /** What a plan wants of the milk room: one sort, or for creamy milk the milk and the cream; none when it is of something else. */
 export function wantsOf(id: string, plan: MakePlan): Want[] {
-  const takes = PRODUCT_TAKES[plan.product];
-  if (takes !== 'milk' && takes !== 'cream') return [];
+  const takes = sortOf(plan.product);
+  if (takes === null || plan.milk.goods) return [];
   const { name } = plan;
   const { kind, litres, fatFraction } = plan.milk;
   const asItComes = MILK_FACTS[kind].composition.fatFraction;

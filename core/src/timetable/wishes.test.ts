@@ -273,6 +273,13 @@ describe('pours', () => {
       'cream',
       'skimmed',
     ]);
+    // What begins with something made before wants nothing of the milk room, nor what is made of goods that are here.
+    const frozen = SHIPPED_METHODS.find(({ product }) => product === 'frozen-yogurt')!;
+    expect(wantsOf('f', planOfMethod(frozen, KITCHEN, AT, 1))).toEqual([]);
+    expect(wantsOf('g', plan('ghee'))).toEqual([]);
+    const made = plan('yogurt');
+    const goods = [{ goodId: 'G', name: 'Skimmed milk', place: 'cold' as const, size: 0, massKg: 2 }];
+    expect(wantsOf('y', { ...made, milk: { ...made.milk, goods } })).toEqual([]);
     const lots = [lot('a', 3), lot('b', 2), lot('c', 1, { place: 'freezer' })];
     expect(litresThere(lots, 'milk', ZERO_MS)).toBeCloseTo(5, 6);
     expect(litresOfMass(freeKg(lots[0]!), lots[0]!.of)).toBeCloseTo(3, 6);

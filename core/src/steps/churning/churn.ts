@@ -107,6 +107,7 @@ export const CHURN: StepType = {
       mustAct: true,
       // Blades whip it back in within a minute: the bells ring before them.
       leadMin: CHURN_FACTS[own(of).churn].blades ? 1 : 0,
+      allAlong: !CHURN_FACTS[own(of).churn].motor,
     };
   },
   cautions,

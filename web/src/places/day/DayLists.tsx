@@ -80,7 +80,9 @@ export function DayLists(props: {
                       ? 'amount on the packet:'
                       : units.mass(need.massKg)}
                 </span>{' '}
-                {need.what.charAt(0).toLowerCase() + need.what.slice(1)}{' '}
+                {'inLarder' in need
+                  ? `${need.what}, already here`
+                  : need.what.charAt(0).toLowerCase() + need.what.slice(1)}{' '}
                 <span className="quiet">{need.of.join(', ')}</span>
               </li>
             ))}

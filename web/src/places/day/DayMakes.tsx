@@ -1,18 +1,19 @@
-import { litresOfMass, massOfLitresKg, PRODUCTS, DAY_MS } from '@morning-crock/core';
+import { PRODUCTS } from '@morning-crock/core';
 import { Button, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 import { ulid } from 'ulid';
 import { useMakesQuery } from '../../data/api.ts';
 import { useMethods } from '../../data/use-methods.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { AmountField, PLAIN_MILK, useAsTyped } from '../../parts/fields/AmountField.tsx';
-import { ClockField } from '../../parts/fields/ClockField.tsx';
+import { amountOfLitres, isWeighed } from './day-goods.ts';
+import { DayMake } from './DayMake.tsx';
 import type { ChangeDraft, DayDraft } from './day-draft.ts';
 import type { DayPlan } from './use-day-plan.ts';
 
-const MOST_LITRES = 60;
 const MOST_MAKES = 16;
+/** A batch of what nobody made here yet, L, and of butter, kg. */
 const USUAL_LITRES = 2;
+const USUAL_KG = 0.5;
 
 /** What is made, how much, and by when. */
 export function DayMakes(props: {
@@ -22,13 +23,15 @@ export function DayMakes(props: {
   readonly zeroMs: number;
 }) {
   const { draft, setDraft, plan, zeroMs } = props;
-  const { shown } = useMethods();
+  const { shown, kitchen } = useMethods();
   const units = useUnits();
-  const asTyped = useAsTyped('volume');
   const [methodId, setMethodId] = useState('yogurt');
   const { data: made = [] } = useMakesQuery();
   /** As much as last time, which the list of makes begins with. */
-  const last = made.find((make) => make.methodId === methodId && make.litres > 0)?.litres;
+  const lastLitres = made.find((make) => make.methodId === methodId && make.litres > 0)?.litres;
+  const chosen = shown.find(({ id }) => id === methodId)?.method;
+  const last = lastLitres !== undefined && chosen ? amountOfLitres(chosen, kitchen, lastLitres) : undefined;
+  const weighed = chosen !== undefined && isWeighed(chosen.product);
   const full = draft.makes.length >= MOST_MAKES;
   const change = (id: string, to: Partial<DayDraft['makes'][number]>): void =>
     setDraft((before) => ({
@@ -50,75 +53,18 @@ export function DayMakes(props: {
   return (
     <>
       <ul className="bare column" aria-label="Batches in this plan">
-        {plan.makes.map(({ id, name, method, litres, by, byDay, cooling, place }) => (
-          <li key={id} className="day-make">
-            <div className="row">
-              <span className="grows">
-                <strong>{name}</strong> <span className="quiet">{method.name}</span>
-              </span>
-              <Button
-                variant="default"
-                aria-label={`Remove ${name}`}
-                onClick={() =>
-                  setDraft((before) => ({ ...before, makes: before.makes.filter((m) => m.id !== id) }))
-                }
-              >
-                ×
-              </Button>
-            </div>
-            {(cooling ?? place) && (
-              <div className="row">
-                <span className="grows">
-                  {[
-                    ...(cooling ? ['Cooled in an iced bath.'] : []),
-                    ...(place ? ['Kept warm in a towel.'] : []),
-                  ].join(' ')}
-                </span>
-                <Button
-                  variant="default"
-                  aria-label={`${name}: as the method says`}
-                  onClick={() => change(id, { cooling: undefined, place: undefined })}
-                >
-                  As the method says
-                </Button>
-              </div>
-            )}
-            <div className="row">
-              <AmountField
-                label={`Amount, ${name}`}
-                of={PLAIN_MILK}
-                by="volume"
-                amount={asTyped(massOfLitresKg(litres, PLAIN_MILK), PLAIN_MILK)}
-                check={(kg) =>
-                  litresOfMass(kg, PLAIN_MILK) > MOST_LITRES
-                    ? `Enter ${units.volume(MOST_LITRES)} or less.`
-                    : null
-                }
-                onAmount={(amount) => {
-                  if (amount)
-                    change(id, { litres: Math.round(litresOfMass(amount.massKg, PLAIN_MILK) * 1000) / 1000 });
-                }}
-              />
-              <ClockField
-                label={`${name}: finish by (optional)`}
-                shown="Finish by"
-                value={by}
-                onValue={(value) => change(id, { by: value })}
-              />
-              {by !== '' && draft.days > 1 && (
-                <NativeSelect
-                  label="on"
-                  aria-label={`${name}: finish on`}
-                  value={String(byDay)}
-                  data={Array.from({ length: draft.days }, (_, day) => ({
-                    value: String(day),
-                    label: units.day(zeroMs + day * DAY_MS),
-                  }))}
-                  onChange={(event) => change(id, { byDay: Number(event.currentTarget.value) })}
-                />
-              )}
-            </div>
-          </li>
+        {plan.makes.map((make) => (
+          <DayMake
+            key={make.id}
+            make={make}
+            plan={plan}
+            days={draft.days}
+            zeroMs={zeroMs}
+            change={(to) => change(make.id, to)}
+            onRemove={() =>
+              setDraft((before) => ({ ...before, makes: before.makes.filter((m) => m.id !== make.id) }))
+            }
+          />
         ))}
       </ul>
       <div className="row wide">
@@ -133,11 +79,13 @@ export function DayMakes(props: {
           variant={draft.makes.length === 0 ? 'filled' : 'default'}
           h={48}
           disabled={full}
-          onClick={() => add(methodId, last ?? USUAL_LITRES)}
+          onClick={() => add(methodId, last ?? (weighed ? USUAL_KG : USUAL_LITRES))}
         >
           Add batch
         </Button>
-        {last !== undefined && <span className="quiet">{units.volume(last)}, as last time</span>}
+        {last !== undefined && (
+          <span className="quiet">{weighed ? units.mass(last) : units.volume(last)}, as last time</span>
+        )}
       </div>
     </>
   );

@@ -21,7 +21,7 @@ export function dayDocOf(
     version,
     zeroAt: new Date(zeroMs).toISOString(),
     days: draft.days,
-    makes: wishMakes.map(({ id, name, method, litres, by, fixed, who, cooling, place }) => ({
+    makes: wishMakes.map(({ id, name, method, litres, by, fixed, who, cooling, place, goods }) => ({
       id,
       name,
       methodId: method.id,
@@ -31,6 +31,7 @@ export function dayDocOf(
       who: { ...who },
       ...(cooling ? { cooling } : {}),
       ...(place ? { place } : {}),
+      ...(goods ? { goods: { goodId: goods.goodId, place: goods.place, size: goods.size } } : {}),
       makeId: ids.get(id) ?? null,
     })),
     ...(draft.session && isClock(draft.session.from) && isClock(draft.session.to)

@@ -27,6 +27,11 @@ const dayDraft = z.object({
         byDay: z.number().int().min(0).max(3).default(0),
         cooling: make.shape.cooling,
         place: make.shape.place,
+        /** What it is made of; of what still stands in a batch under way, which. */
+        goods: make.shape.goods
+          .unwrap()
+          .extend({ makeId: z.string().nullable().default(null) })
+          .optional(),
         fixed: make.shape.fixed.default({}),
         who: make.shape.who.default({}),
       }),
@@ -91,7 +96,7 @@ export function draftOf(id: string, day: DayDoc, clock: (ms: number) => string):
     from: id,
     skims: [],
     session: day.session ?? null,
-    makes: day.makes.map(({ id: own, methodId, litres, by, fixed, who, cooling, place }) => ({
+    makes: day.makes.map(({ id: own, methodId, litres, by, fixed, who, cooling, place, goods }) => ({
       id: own,
       methodId,
       litres,
@@ -99,6 +104,7 @@ export function draftOf(id: string, day: DayDoc, clock: (ms: number) => string):
       who,
       ...(cooling ? { cooling } : {}),
       ...(place ? { place } : {}),
+      ...(goods ? { goods: { ...goods, makeId: null } } : {}),
       by: by === null ? '' : clock(at(by)),
       byDay: by === null ? 0 : Math.min(3, Math.max(0, Math.floor((at(by) - zeroMs) / DAY_MS))),
     })),

@@ -7,6 +7,7 @@ import { refusalOf } from '../../data/refusal-of.ts';
 import { record } from '../../data/store.ts';
 import { useDays } from '../../data/use-days.ts';
 import { useKitchen } from '../../data/use-units.ts';
+import { takeGoods } from '../../parts/goods/use-goods.ts';
 import { requestForecast } from '../../workers/kitchen-client.ts';
 import type { ChangeDraft, DayDraft } from './day-draft.ts';
 import { dayDocOf, startingPlanOf } from './day-document.ts';
@@ -50,6 +51,7 @@ export function useBeginDay(draft: DayDraft, setDraft: ChangeDraft, plan: DayPla
         return;
       }
       ids.set(own, id);
+      await takeGoods(started, plan.here.batches, id, Math.round(now()));
       // What is begun is not begun again, should the next one be refused.
       setDraft((before) => ({ ...before, makes: before.makes.filter((make) => make.id !== own) }));
       const forecast = await requestForecast(`planned ${id}`, {

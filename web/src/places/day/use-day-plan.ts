@@ -20,9 +20,12 @@ import type { MakePlan, Method } from '@morning-crock/core/contract';
 import { useEffect, useMemo, useState } from 'react';
 import { useFactorsQuery } from '../../data/api.ts';
 import { useMethods } from '../../data/use-methods.ts';
+import { useLarder } from '../../data/use-larder.ts';
 import { useMilkRoom } from '../../data/use-milk.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { cancelForecast, requestDay } from '../../workers/kitchen-client.ts';
+import { useGoods } from '../../parts/goods/use-goods.ts';
+import { amountOf, plansOfGoods } from './day-goods.ts';
 import { milkOf } from './milk-of.ts';
 import { isClock, type DayDraft } from './day-draft.ts';
 
@@ -42,6 +45,7 @@ export interface AskedMake {
   readonly byDay: number;
   readonly cooling?: 'iced-bath' | undefined;
   readonly place?: 'towel' | undefined;
+  readonly goods?: DayDraft['makes'][number]['goods'] | undefined;
   readonly fixed: Readonly<Record<string, number>>;
   readonly who: Readonly<Record<string, string>>;
 }
@@ -76,6 +80,8 @@ function minuteOf(zone: string, zeroMs: number, day: number, time: string): numb
 export function useDayPlan(draft: DayDraft, zeroMs: number) {
   const { shown, kitchen, known } = useMethods();
   const room = useMilkRoom();
+  const here = useGoods();
+  const larder = useLarder();
   const units = useUnits();
   const [laid, setLaid] = useState<{ readonly wish: string; readonly answer: DayAnswer } | null>(null);
   const { data: factors, isError: noFactors } = useFactorsQuery();
@@ -89,8 +95,11 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
     () => asked(draft, new Map(shown.map(({ id, method }) => [id, method]))),
     [draft, shown],
   );
+  /** What batches are made of is known, or nobody answers. */
+  const stocked = larder.known || larder.failed || makes.every(({ goods }) => goods === undefined);
   const valid = !Number.isNaN(zeroMs);
-  const plans = useMemo(
+  /** As their methods have them, whatever they are made of. */
+  const usual = useMemo(
     () =>
       new Map<string, MakePlan>(
         valid
@@ -102,10 +111,22 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
       ),
     [makes, kitchen, zeroMs, valid],
   );
-  const needs = useMemo(
-    () => (valid ? dayNeeds(makes, kitchen, new Date(zeroMs).toISOString()) : []),
-    [makes, kitchen, zeroMs, valid],
+  const ofGoods = useMemo(
+    () =>
+      plansOfGoods(
+        makes.flatMap(({ id, goods }) => {
+          const plan = usual.get(id);
+          return plan ? [{ plan, goods }] : [];
+        }),
+        here.goods,
+      ),
+    [makes, usual, here.goods],
   );
+  const plans = useMemo(
+    () => new Map([...usual.keys()].map((id, i) => [id, ofGoods[i]!.plan])),
+    [usual, ofGoods],
+  );
+  const needs = useMemo(() => dayNeeds([...plans.values()]), [plans]);
   const pours = useMemo((): DayPours | null => {
     if (!room.known || !valid) return null;
     const wants = [...plans].flatMap(([id, plan]) => wantsOf(id, plan));
@@ -161,20 +182,20 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
         : Math.max(latest, Math.round((ready - zeroMs) / MINUTE_MS) + SKIM_MIN);
     }, 0);
   };
-  const wishMakes = makes.map(({ id, name, method, litres, by, byDay, fixed, who, cooling, place }) => ({
-    id,
-    cooling,
-    place,
-    name,
-    method,
-    litres,
-    fixed,
-    who,
-    from: fromOf(id),
-    // Laid out as it will be begun: cream that is leaner or warmer than usual takes another time.
-    milk: plans.has(id) ? (milkOf(id, plans.get(id)!, pours, room.lots, zeroMs) ?? undefined) : undefined,
-    by: valid ? minuteOf(zone, zeroMs, byDay, by) : null,
-  }));
+  const wishMakes = makes.map(({ id, method, litres, by, byDay, ...make }) => {
+    const plan = plans.get(id);
+    const own = plan?.milk.goods ? plan : null;
+    return {
+      ...make,
+      id,
+      // Laid out as it will be begun: cream that is leaner or warmer than usual takes another time.
+      method: own ? { ...method, steps: own.method.steps } : method,
+      litres: own ? amountOf(own) : litres,
+      milk: own?.milk ?? (plan && milkOf(id, plan, pours, room.lots, zeroMs)) ?? undefined,
+      from: fromOf(id),
+      by: valid ? minuteOf(zone, zeroMs, byDay, by) : null,
+    };
+  });
   const { days } = draft;
   const wish = JSON.stringify([
     wishMakes.map(({ method, ...make }) => [make, method.id, method.version]),
@@ -193,10 +214,10 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
     keptFree: kept,
     paces,
     ...(session && session.length > 0 ? { session } : {}),
-    makes: wishMakes.map(({ cooling: _cooling, place: _place, ...make }) => make),
+    makes: wishMakes.map(({ cooling: _cooling, place: _place, goods: _goods, ...make }) => make),
   });
   useEffect(() => {
-    if (!known || !learned || makes.length === 0 || !valid) {
+    if (!known || !learned || !stocked || makes.length === 0 || !valid) {
       setLaid(null);
       return;
     }
@@ -225,11 +246,15 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
     };
     // What is asked decides; the lists it is made of are new at each look.
     // oxlint-disable-next-line react/exhaustive-deps
-  }, [wish, known, kitchen, learned]);
+  }, [wish, known, kitchen, learned, stocked]);
   return {
     makes,
     wishMakes,
     plans,
+    usual,
+    /** What is here to be made something of, and how much of what was chosen there is for each batch, kg. */
+    here,
+    thereKg: new Map([...usual.keys()].map((id, i) => [id, ofGoods[i]!.thereKg])),
     needs,
     pours,
     kept,

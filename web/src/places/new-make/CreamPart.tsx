@@ -23,9 +23,9 @@ import { DEGREE_LABEL } from '../../parts/words/sour-words.ts';
 import { PhSlider } from '../../parts/fields/SournessFields.tsx';
 import { StepSlider } from '../../parts/fields/StepSlider.tsx';
 import { AmountByLevel, AmountOfMilk } from './AmountOfMilk.tsx';
-import { goodKeyOf, goodsGroups, planOfChoice } from './goods-group.ts';
-import { GoodsNote } from './GoodsNote.tsx';
-import { useGoods } from './use-goods.ts';
+import { goodKeyOf, goodsGroups, planOfChoice } from '../../parts/goods/goods-group.ts';
+import { GoodsNote } from '../../parts/goods/GoodsNote.tsx';
+import { useGoods } from '../../parts/goods/use-goods.ts';
 import type { PourProps } from './pour-props.ts';
 
 /** Fat as it usually is, 0..1: of milk that soured, and of cream. */

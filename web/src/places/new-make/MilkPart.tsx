@@ -25,9 +25,9 @@ import { Link } from 'react-router';
 import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/fields/Choices.tsx';
 import { QuantityField } from '../../parts/fields/QuantityField.tsx';
-import { goodKeyOf, goodsGroups, planOfChoice } from './goods-group.ts';
-import { GoodsNote } from './GoodsNote.tsx';
-import { useGoods } from './use-goods.ts';
+import { goodKeyOf, goodsGroups, planOfChoice } from '../../parts/goods/goods-group.ts';
+import { GoodsNote } from '../../parts/goods/GoodsNote.tsx';
+import { useGoods } from '../../parts/goods/use-goods.ts';
 import type { PourProps } from './pour-props.ts';
 import { AmountByLevel, AmountOfMilk } from './AmountOfMilk.tsx';
 

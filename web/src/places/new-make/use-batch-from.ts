@@ -1,6 +1,6 @@
 import { goodsFor, planFromGood } from '@morning-crock/core';
 import { useEffect, useRef } from 'react';
-import { useGoods } from './use-goods.ts';
+import { useGoods } from '../../parts/goods/use-goods.ts';
 import type { Planning } from './use-plan.ts';
 
 /** Fills a new plan once from the batch under way that an address names: all of it. */

@@ -15,7 +15,7 @@ import { now } from '../../data/clock.ts';
 import { refusalOf } from '../../data/refusal-of.ts';
 import { record } from '../../data/store.ts';
 import { requestForecast } from '../../workers/kitchen-client.ts';
-import { takeGoods, takeStarterLot, useGoods } from './use-goods.ts';
+import { takeGoods, takeStarterLot, useGoods } from '../../parts/goods/use-goods.ts';
 
 /** "HH:MM" as the next such moment. */
 function nextAt(zone: string, time: string, nowMs: number): number {

@@ -2,9 +2,9 @@ import { batchOf, butterPour, goodsFor, toKilograms, SYSTEM_UNITS, UNIT_LABEL } 
 import type { MakePlan } from '@morning-crock/core/contract';
 import { NativeSelect } from '@mantine/core';
 import { useUnits } from '../../../data/use-units.ts';
-import { goodKeyOf, goodsGroups, planOfChoice } from '../goods-group.ts';
-import { GoodsNote } from '../GoodsNote.tsx';
-import { useGoods } from '../use-goods.ts';
+import { goodKeyOf, goodsGroups, planOfChoice } from '../../../parts/goods/goods-group.ts';
+import { GoodsNote } from '../../../parts/goods/GoodsNote.tsx';
+import { useGoods } from '../../../parts/goods/use-goods.ts';
 import { Choices } from '../../../parts/fields/Choices.tsx';
 import { QuantityField } from '../../../parts/fields/QuantityField.tsx';
 import { stepOf, withStep } from '../../../parts/words/method-step.ts';

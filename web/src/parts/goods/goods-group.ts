@@ -1,7 +1,7 @@
 import { goodsFor, isAllOf, planFromGood, type GoodInput } from '@morning-crock/core';
 import type { Good, GoodPart, MakePlan } from '@morning-crock/core/contract';
 import type { Units } from '../../data/units-of.ts';
-import { stockWords } from '../../parts/words/stock-words.ts';
+import { stockWords } from '../words/stock-words.ts';
 import type { GoodsHere } from './use-goods.ts';
 
 /** Some goods of the larder, as a choice says which. */

@@ -7,7 +7,7 @@ import { record } from '../../data/store.ts';
 import { useUnderWayLogs } from '../../data/under-way-logs.ts';
 import { useAllLive } from '../../data/use-all-live.ts';
 import { useLarder } from '../../data/use-larder.ts';
-import { codeOf } from '../../parts/words/stock-words.ts';
+import { codeOf } from '../words/stock-words.ts';
 
 /** What a plan can be made from, or soured with. */
 export interface GoodsHere {

@@ -4,8 +4,9 @@ import { beginPlan, defaultKitchen, goodsFor, planFromGood, type GoodInput } fro
 import { goodLike } from '@morning-crock/core/fixtures';
 import type { Good, MakePlan } from '@morning-crock/core/contract';
 import { record } from '../../data/store.ts';
+import { unitsOf } from '../../data/units-of.ts';
 import { answerWith, emptyOutbox, kept, quietKitchen, show } from '../../testing/page.tsx';
-import { ButterSource } from './panels/ButterPart.tsx';
+import { goodsGroups } from './goods-group.ts';
 import { takeGoods, takeStarterLot, useGoods } from './use-goods.ts';
 
 const kitchen = defaultKitchen('UTC');
@@ -81,11 +82,21 @@ describe('what a batch is made from is taken when it begins', () => {
 
 /** What the page offers, and a choice of it. */
 function Offered() {
-  const { batches } = useGoods();
+  const here = useGoods();
   return (
     <>
-      <p>{batches.length} offered</p>
-      <ButterSource plan={ghee} change={() => undefined} onFault={() => undefined} />
+      <p>{here.batches.length} offered</p>
+      <select aria-label="From">
+        {goodsGroups(here, (goods) => goodsFor(ghee, goods), unitsOf(kitchen)).map(({ group, items }) => (
+          <optgroup key={group} label={group}>
+            {items.map(({ value, label }) => (
+              <option key={value} value={value}>
+                {label}
+              </option>
+            ))}
+          </optgroup>
+        ))}
+      </select>
     </>
   );
 }

@@ -1,0 +1,67 @@
+import { productOf } from '@morning-crock/core';
+import { NativeSelect } from '@mantine/core';
+import { useUnits } from '../../data/use-units.ts';
+import { goodKey, goodKeyOf, goodsGroups, leavesWords } from '../../parts/goods/goods-group.ts';
+import { amountOfChoice, chosenAs, dayGoodsFor } from './day-goods.ts';
+import type { DayDraft } from './day-draft.ts';
+import type { AskedMake, DayPlan } from './use-day-plan.ts';
+
+const ELSEWHERE = 'elsewhere';
+
+/** What a batch of a day is made from: what stands in the larder or in another batch; nothing where there is no such thing. */
+export function DayMadeFrom(props: {
+  readonly make: AskedMake;
+  readonly plan: DayPlan;
+  readonly change: (to: Partial<DayDraft['makes'][number]>) => void;
+}) {
+  const { make, plan, change } = props;
+  const { id, name, goods: chosen } = make;
+  const units = useUnits();
+  const { here } = plan;
+  const usual = plan.usual.get(id);
+  const own = plan.plans.get(id);
+  if (!usual || !own) return null;
+  const groups = goodsGroups(here, (goods) => dayGoodsFor(usual, goods), units);
+  if (groups.length === 0 && !chosen) return null;
+  const { into } = productOf(usual).goods;
+  const thereKg = plan.thereKg.get(id) ?? null;
+  const leaves = leavesWords(own.milk.goods?.[0], here.batches, units);
+  return (
+    <>
+      <NativeSelect
+        label="Made from"
+        aria-label={`${name}: made from`}
+        value={goodKeyOf(own) ?? ELSEWHERE}
+        data={[
+          ...groups,
+          {
+            group: 'From elsewhere',
+            items: [
+              {
+                value: ELSEWHERE,
+                label:
+                  into === 'milk' || into === 'cream'
+                    ? `${into.charAt(0).toUpperCase()}${into.slice(1)}`
+                    : 'Bought or not recorded',
+              },
+            ],
+          },
+        ]}
+        onChange={({ currentTarget: { value } }) => {
+          const input = dayGoodsFor(usual, here.goods).find((one) => goodKey(one) === value);
+          change(
+            input ? { goods: chosenAs(input), litres: amountOfChoice(usual, input) } : { goods: undefined },
+          );
+        }}
+      />
+      {chosen && !own.milk.goods && (
+        <p className="caution" role="status">
+          {thereKg === null
+            ? 'What was chosen for this batch is no longer here.'
+            : 'Another batch of this plan takes all of what was chosen for this one.'}
+        </p>
+      )}
+      {leaves && <p role="status">{leaves}</p>}
+    </>
+  );
+}

@@ -1,0 +1,118 @@
+import { batchOf, litresOfMass, massOfLitresKg, DAY_MS } from '@morning-crock/core';
+import { Button, NativeSelect } from '@mantine/core';
+import { useUnits } from '../../data/use-units.ts';
+import { AmountField, PLAIN_MILK, useAsTyped } from '../../parts/fields/AmountField.tsx';
+import { ClockField } from '../../parts/fields/ClockField.tsx';
+import { DayMadeFrom } from './DayMadeFrom.tsx';
+import { isWeighed } from './day-goods.ts';
+import type { DayDraft } from './day-draft.ts';
+import type { AskedMake, DayPlan } from './use-day-plan.ts';
+
+/** More of one batch is not made by hand, L or kg. */
+const MOST = 60;
+
+/** How much of a batch is made: of butter by weight, of all else by volume. */
+function DayAmount(props: {
+  readonly make: AskedMake;
+  readonly plan: DayPlan;
+  readonly onAmount: (amount: number) => void;
+}) {
+  const { make, plan, onAmount } = props;
+  const { id, name, method, litres: asked } = make;
+  const units = useUnits();
+  const weighed = isWeighed(method.product);
+  const by = weighed ? 'weight' : 'volume';
+  const asTyped = useAsTyped(by);
+  const own = plan.plans.get(id);
+  const goods = own?.milk.goods?.[0];
+  const thereKg = plan.thereKg.get(id) ?? null;
+  const amountOfKg = (kg: number): number => (weighed ? kg : litresOfMass(kg, PLAIN_MILK));
+  const fault = (kg: number): string | null => {
+    const amount = amountOfKg(kg);
+    if (amount > MOST) return `Enter ${weighed ? units.mass(MOST) : units.volume(MOST)} or less.`;
+    // What is measured by volume weighs what it weighs, not what plain milk does.
+    const asIs = own && !weighed ? massOfLitresKg(amount, batchOf(own).composition) : kg;
+    return goods && thereKg !== null && asIs > thereKg * 1.005
+      ? `Only ${units.mass(thereKg)} of ${goods.name} is here. Enter less.`
+      : null;
+  };
+  return (
+    <AmountField
+      // Another thing to make it of is another amount.
+      key={goods?.goodId ?? 'usual'}
+      label={`Amount, ${name}`}
+      of={PLAIN_MILK}
+      by={by}
+      amount={asTyped(weighed ? asked : massOfLitresKg(asked, PLAIN_MILK), PLAIN_MILK)}
+      check={fault}
+      onAmount={(amount) => {
+        if (amount) onAmount(Math.round(amountOfKg(amount.massKg) * 1000) / 1000);
+      }}
+    />
+  );
+}
+
+/** One batch of a day: of what, how much, and by when. */
+export function DayMake(props: {
+  readonly make: AskedMake;
+  readonly plan: DayPlan;
+  readonly days: number;
+  readonly zeroMs: number;
+  readonly change: (to: Partial<DayDraft['makes'][number]>) => void;
+  readonly onRemove: () => void;
+}) {
+  const { make, plan, days, zeroMs, change, onRemove } = props;
+  const { name, method, by, byDay, cooling, place } = make;
+  const units = useUnits();
+  return (
+    <li className="day-make">
+      <div className="row">
+        <span className="grows">
+          <strong>{name}</strong> <span className="quiet">{method.name}</span>
+        </span>
+        <Button variant="default" aria-label={`Remove ${name}`} onClick={onRemove}>
+          ×
+        </Button>
+      </div>
+      {(cooling ?? place) && (
+        <div className="row">
+          <span className="grows">
+            {[
+              ...(cooling ? ['Cooled in an iced bath.'] : []),
+              ...(place ? ['Kept warm in a towel.'] : []),
+            ].join(' ')}
+          </span>
+          <Button
+            variant="default"
+            aria-label={`${name}: as the method says`}
+            onClick={() => change({ cooling: undefined, place: undefined })}
+          >
+            As the method says
+          </Button>
+        </div>
+      )}
+      <DayMadeFrom make={make} plan={plan} change={change} />
+      <div className="row">
+        <DayAmount make={make} plan={plan} onAmount={(litres) => change({ litres })} />
+        <ClockField
+          label={`${name}: finish by (optional)`}
+          shown="Finish by"
+          value={by}
+          onValue={(value) => change({ by: value })}
+        />
+        {by !== '' && days > 1 && (
+          <NativeSelect
+            label="on"
+            aria-label={`${name}: finish on`}
+            value={String(byDay)}
+            data={Array.from({ length: days }, (_, day) => ({
+              value: String(day),
+              label: units.day(zeroMs + day * DAY_MS),
+            }))}
+            onChange={(event) => change({ byDay: Number(event.currentTarget.value) })}
+          />
+        )}
+      </div>
+    </li>
+  );
+}
