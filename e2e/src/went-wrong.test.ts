@@ -211,6 +211,20 @@ test('thin yogurt of milk that was hardly heated: a cloth for this one, the meth
   await see(page, /85 °C/);
 });
 
+test('cloudy ghee goes back on the heat, butter that weeps is kneaded: how long, how often, and what it brings', async () => {
+  const ghee = await begun('ghee', 'filter', 2 * HOUR_MS);
+  const page = await open(`/why/${ghee}?complaint=ghee-cloudy`);
+  await see(page, /warm it again on low heat for about \d+ min, until no bubbles rise/);
+  await see(page, 'Never leave the pan alone on the heat');
+  const butter = await begun('butter', 'work', 2 * HOUR_MS);
+  await goTo(page, `/why/${butter}?complaint=weeps`);
+  await see(
+    page,
+    /Knead it in very cold drinking water, about \d times, each time with \d+(\.\d+)? k?g of fresh water/,
+  );
+  await see(page, /In the fridge it then keeps \d+ to \d+ days instead of 5 to 7 days\./);
+});
+
 test('what must not be eaten is said before any cause, and nothing is offered', async () => {
   const id = await begun('yogurt', 'incubate', 13 * HOUR_MS);
   const page = await open(`/why/${id}?complaint=not-set`);

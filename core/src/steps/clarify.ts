@@ -53,6 +53,25 @@ export const panStep = ({ step }: Pick<StepOf, 'step'>) => paramsOf(step, 'clari
 export const clarifyOf = (plan: MakePlan, of: StepOf, startC: number): GheeForecast =>
   gheeForecast(clarifyingOf(plan, of, startC));
 
+/** What is left in a jar of ghee that was taken off the heat too soon. */
+export interface WetGhee {
+  readonly gheeKg: number;
+  readonly waterKg: number;
+  readonly startC: number;
+}
+
+/** How long the water takes to boil off when such ghee goes back on a low flame. @throws RangeError for ghee that weighs nothing */
+export function boilsOff(plan: MakePlan, of: StepOf, { gheeKg, waterKg, startC }: WetGhee): GheeForecast {
+  const butterKg = gheeKg + waterKg;
+  return gheeForecast({
+    ...clarifyingOf(plan, of, startC),
+    butterKg,
+    moistureFraction: waterKg / butterKg,
+    fatFraction: gheeKg / butterKg,
+    flameFraction: FLAME_SHARE.low,
+  });
+}
+
 /** What was seen, weighed and measured of the pan, in order. */
 function panReadings({ told: toldOf, startMs, readings }: LegRun): PanReading[] {
   const { stages, weighed } = toldOf(PAN_TOLD);

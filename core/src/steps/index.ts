@@ -98,7 +98,7 @@ export { FREEZING_MACHINE_FACTS, MACHINE_FILL, type FreezeStep } from './freeze.
 export { freeName } from './free-name.ts';
 export { DOSED, labelDoseWords, type DoseStep } from './add-dose.ts';
 export { washingOf, serumLeft } from './wash.ts';
-export { clarifyOf, panOf, panStep } from './clarify.ts';
+export { boilsOff, clarifyOf, panOf, panStep } from './clarify.ts';
 export { scaldMin, whenThere, type Fed } from './feeding.ts';
 export { THICKENS_H } from './thicken.ts';
 export { clothSeen, wheyOffKg, wheyWeighed } from './cloth-seen.ts';

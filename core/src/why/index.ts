@@ -2,6 +2,8 @@ export { findingWhy, type CauseFound, type WhyAnswer, type WhyQuestion } from '.
 export type { Evidence } from './evidence.ts';
 export type { ReadingTells } from './readings.ts';
 export { complaintKnown } from './complaint-known.ts';
+export { boilOffRescue, type BoilOffRescue } from './boil-off-rescue.ts';
+export { kneadRescue, type KneadRescue } from './knead-rescue.ts';
 export { drainRescue, type DrainRescue } from './drain-rescue.ts';
 export { toDegrees } from './degrees.ts';
 export { FAULTS_TOLD } from './faults-told.ts';

@@ -6,8 +6,15 @@ import { told } from '../told.ts';
 import { fatBalance } from './fat-balance.ts';
 import { serumLeftIn } from './serum.ts';
 
-/** How long the butter of a make keeps in a place, and why; `null` for what is no butter. An estimate. */
-export function butterKeepsAt(at: MakeAt, place: ButterPlace): ButterKeeping | null {
+/**
+ * How long the butter of a make keeps in a place, and why; `null` for what is no butter. An estimate.
+ * @param serumLeft buttermilk left in it, where it is washed otherwise than its log says, 0..1
+ */
+export function butterKeepsAt(
+  at: MakeAt,
+  place: ButterPlace,
+  serumLeft = serumLeftIn(at.make),
+): ButterKeeping | null {
   const { make } = at;
   const fat = fatBalance(at);
   if (!fat) return null;
@@ -15,7 +22,7 @@ export function butterKeepsAt(at: MakeAt, place: ButterPlace): ButterKeeping | n
   const butterKg = fat.realKg ?? fat.likelyKg;
   return butterKeeping({
     place,
-    serumLeft: serumLeftIn(make),
+    serumLeft,
     brineFraction: saltKg === null ? 0 : salted(butterKg, fat.moistureFraction, saltKg).brineFraction,
     cultured: make.plan.milk.soured === true,
     flavoured: told(make, WORK_TOLD).flavours.map((f) => f.with),

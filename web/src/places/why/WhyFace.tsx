@@ -14,7 +14,9 @@ import { Button, Progress } from '@mantine/core';
 import { Remedies } from '../../parts/tables/Remedies.tsx';
 import { AskCard, type ReadingTaken } from './AskCard.tsx';
 import { CauseList } from './CauseList.tsx';
+import { BoilItOff } from './BoilItOff.tsx';
 import { DrainIt } from './DrainIt.tsx';
+import { KneadIt } from './KneadIt.tsx';
 import { NextTime } from './NextTime.tsx';
 import { Rescues } from './Rescues.tsx';
 import { WheyBack } from './WheyBack.tsx';
@@ -113,6 +115,8 @@ export function WhyFace(props: {
               </section>
             )}
             {!over && <DrainIt state={state} complaint={complaint} nowMs={nowMs} />}
+            <BoilItOff state={state} complaint={complaint} nowMs={nowMs} />
+            <KneadIt state={state} complaint={complaint} nowMs={nowMs} />
             {!over && complaint === 'too-dry' && <WheyBack state={state} nowMs={nowMs} taken={entered} />}
             {!discard && top !== undefined && (
               <NextTime
