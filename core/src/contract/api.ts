@@ -114,6 +114,8 @@ export const makeFacts = z.strictObject({
   faults: z.array(faultSettled).optional(),
   /** How it was gone about, where makers differ; left out, in none of these ways. */
   ways: z.array(z.enum(WAYS)).optional(),
+  /** Where it soured; left out, nothing did. */
+  place: z.string().optional(),
 });
 export type MakeFacts = z.infer<typeof makeFacts>;
 

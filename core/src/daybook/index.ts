@@ -1,5 +1,6 @@
 export * from './line.ts';
 export * from './line-filter.ts';
+export { alikeBut, type AlikeBut, type Unlike } from './alike.ts';
 export { trendOf, type Trend } from './trend.ts';
 export * from './questions.ts';
 export { sinceFaults, TELLS_AFTER, type SinceFault } from './since-fault.ts';

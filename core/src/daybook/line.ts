@@ -72,5 +72,6 @@ export function daybookLine(state: MakeState, taken: readonly TakenGoods[] = [])
     savedPerKg: maybe(savedPerKg),
     ...(faults.length > 0 ? { faults } : {}),
     ...(ways.length > 0 ? { ways } : {}),
+    ...(sours ? { place: plan.place.name } : {}),
   };
 }

@@ -1,6 +1,7 @@
 import type { MakeSummary, ProductId, Way } from '../contract/index.ts';
 import { SHIPPED_METHODS } from '../products/methods/index.ts';
 import { createRandom, hashSeed, weightedQuantiles } from '../science/numerics/index.ts';
+import { WAY_WORDS } from './alike.ts';
 import { middle } from './trend.ts';
 
 /** What two ways of going about it are held against each other by. */
@@ -119,20 +120,20 @@ const WAYS_APART: readonly {
   {
     first: 'touched',
     second: 'held-hot',
-    sides: ['only brought to temperature', 'held hot'],
+    sides: [WAY_WORDS.touched, WAY_WORDS['held-hot']],
     by: ['texture', 'hours', 'yield'],
   },
   {
     first: 'scalded',
     second: null,
-    sides: ['scalded', 'not scalded'],
+    sides: [WAY_WORDS.scalded, `not ${WAY_WORDS.scalded}`],
     by: ['texture', 'hours', 'lost'],
   },
-  { first: 'towels', second: 'oven', sides: ['in towels', 'in the oven'], by: ['hours', 'texture'] },
+  { first: 'towels', second: 'oven', sides: [WAY_WORDS.towels, WAY_WORDS.oven], by: ['hours', 'texture'] },
   {
     first: 'washed-little',
     second: 'washed-much',
-    sides: ['washed once', 'washed three times or more'],
+    sides: [WAY_WORDS['washed-little'], WAY_WORDS['washed-much']],
     by: ['yield'],
   },
 ];

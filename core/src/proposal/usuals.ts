@@ -1,5 +1,7 @@
-import type { KitchenSettings, Method, ProductId } from '../contract/index.ts';
-import { methodSteps, planOfMethod } from '../products/index.ts';
+import type { KitchenSettings, MakePlan, Method, ProductId } from '../contract/index.ts';
+import { planOfMethod } from '../products/index.ts';
+import { pointForecast, stateOfPlan } from '../make/index.ts';
+import { MINUTE_MS } from '../science/units/index.ts';
 import { mostLitres, sortOf, wantsOf } from '../timetable/index.ts';
 import type { BySort, PourSort } from './sorts.ts';
 import { comesOut } from './comes-out.ts';
@@ -40,6 +42,17 @@ export function productsByHabit(methods: readonly Method[], made: readonly MadeB
     .sort((a, b) => times(b) - times(a));
 }
 
+/** Minutes that hands are at a batch; those that are at it all along, as long as it takes. */
+function handsOf(plan: MakePlan): number {
+  const state = stateOfPlan(plan);
+  const { steps } = pointForecast(state, state.startedAtMs);
+  return state.steps.reduce((sum, { step }) => {
+    const time = step.allAlong ? steps.find(({ id }) => id === step.id) : undefined;
+    const along = time && !time.endless ? (time.endMs - time.startMs) / MINUTE_MS : 0;
+    return sum + step.handsMin + along;
+  }, 0);
+}
+
 /** How a product is made here: by the method of last time and as much, else by its first method. */
 export function usualOf(
   product: ProductId,
@@ -71,7 +84,7 @@ export function usualOf(
     litres,
     times: before.length,
     kgPerLitre: comesOut(plan).productKg / litres,
-    handsMin: methodSteps(plan).reduce((sum, { handsMin }) => sum + handsMin, 0),
+    handsMin: handsOf(plan),
     mostLitres: mostLitres(method, kitchen, startAt),
   };
 }

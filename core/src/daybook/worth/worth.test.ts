@@ -45,6 +45,17 @@ function done(plan: MakePlan, many: number, weighedKg: number | null = null): Ma
 }
 
 describe('what a make cost', () => {
+  test('hands that are at it all along count as long as it took; one marked as done hours later, no longer than an hour', () => {
+    const ghee = done(beginPlan('ghee', kitchen, usual.startAt), 1);
+    const [pan, ...others] = ghee.steps;
+    const after = (minutes: number): number =>
+      worthOf({ ...ghee, steps: [{ ...pan!, endedAtMs: ZERO_MS + (minutes * HOUR_MS) / 60 }, ...others] })
+        .handsMin;
+    expect(after(23)).toBeCloseTo(23, 6);
+    expect(after(300)).toBe(60);
+    expect(after(1)).toBe(pan!.step.handsMin);
+  });
+
   test('every part at its price, by hand', () => {
     const made = done(withMilk({ prices: PRICES }), 2, 2.5);
     const { events } = stateWith(

@@ -3,6 +3,7 @@ import { souringOf, starterKg, type MakeState } from '../../make/index.ts';
 import { milkCost } from '../../registers/milk/index.ts';
 import { batchOf } from '../../setup/index.ts';
 import { SALT_TOLD, told } from '../../steps/index.ts';
+import { MINUTE_MS } from '../../science/units/index.ts';
 import { burnerKwh } from './energy.ts';
 
 /** Goods of the larder that went into a make. */
@@ -31,7 +32,7 @@ export interface Worth {
   readonly shopPerKg: number | null;
   /** Below the shop's price when positive, a kilogram. */
   readonly savedPerKg: number | null;
-  /** Minutes of hands, as its steps usually want them. */
+  /** Minutes of hands: as its steps usually want them, those that hands are at all along as long as they took. */
   readonly handsMin: number;
   readonly energyKwh: number;
 }
@@ -85,9 +86,18 @@ const goodsLine = (taken: readonly TakenGoods[]): CostLine => ({
   ),
 });
 
+/** Hands are at a churn or a pan no longer than that, min [judgement]. */
+const MOST_ALONG_MIN = 60;
+
 /** Minutes of hands of what was done. */
 const handsMinOf = ({ steps }: MakeState): number =>
-  steps.reduce((sum, { step, status }) => sum + (status === 'done' ? step.handsMin : 0), 0);
+  steps.reduce((sum, { step, status, startedAtMs, endedAtMs }) => {
+    if (status !== 'done') return sum;
+    if (step.allAlong !== true || startedAtMs === null || endedAtMs === null) return sum + step.handsMin;
+    // Hands were at it all along; a step that was marked as done much later was not done so long.
+    const minutes = (endedAtMs - startedAtMs) / MINUTE_MS;
+    return sum + Math.max(step.handsMin, Math.min(MOST_ALONG_MIN, minutes));
+  }, 0);
 
 /**
  * What a make cost by the prices it was begun with: milk and cream by their lots, starter, powder, salt, the burner's energy,

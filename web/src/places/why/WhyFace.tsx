@@ -11,6 +11,7 @@ import {
 } from '@morning-crock/core';
 import '@mantine/core/styles/Progress.css';
 import { Button, Progress } from '@mantine/core';
+import type { ReactNode } from 'react';
 import { Remedies } from '../../parts/tables/Remedies.tsx';
 import { AskCard, type ReadingTaken } from './AskCard.tsx';
 import { CauseList } from './CauseList.tsx';
@@ -37,6 +38,8 @@ export function WhyFace(props: {
   readonly nowMs: number;
   /** It is a batch of the kitchen; else it was never entered, and nothing is kept of it. */
   readonly entered: boolean;
+  /** What the kitchen's other batches say of it. */
+  readonly beside?: ReactNode;
   readonly onAnswer: (clue: ClueId, answer: number) => void;
   readonly onTaken: (taken: ReadingTaken) => void;
   readonly onSettle: (cause: Suspect) => void;
@@ -128,6 +131,7 @@ export function WhyFace(props: {
                 over={over}
               />
             )}
+            {props.beside}
             {Object.keys(answers).length > 0 && (
               <Button variant="default" className="at-the-start" onClick={props.onForget}>
                 Undo last answer

@@ -17,6 +17,7 @@ import { useNow } from '../../data/clock.ts';
 import { useMakesQuery } from '../../data/api.ts';
 import { record } from '../../data/store.ts';
 import type { OneMake } from '../../data/use-make.ts';
+import { AlikeBut } from './AlikeBut.tsx';
 import { ComplaintChoice } from './ComplaintChoice.tsx';
 import { WhyFace } from './WhyFace.tsx';
 
@@ -70,6 +71,7 @@ export function WhyOfBatch({ make, state }: { readonly make: OneMake; readonly s
       />
       {complaint !== null && (
         <WhyFace
+          beside={state.finished ? <AlikeBut makeId={state.id} /> : null}
           key={complaint}
           state={state}
           events={make.events}

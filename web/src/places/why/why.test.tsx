@@ -1,7 +1,11 @@
 import { afterEach, beforeEach, expect, jest, test } from '@jest/globals';
 import { cleanup, screen } from '@testing-library/react';
 import type { CauseFound } from '@morning-crock/core';
+import { lineLike } from '@morning-crock/core/fixtures';
+import { api } from '../../data/api.ts';
+import { store } from '../../data/store.ts';
 import { answerWith, emptyOutbox, quietKitchen, show } from '../../testing/page.tsx';
+import { AlikeBut } from './AlikeBut.tsx';
 import { AskCard } from './AskCard.tsx';
 import { CauseList } from './CauseList.tsx';
 import { ComplaintChoice } from './ComplaintChoice.tsx';
@@ -122,4 +126,33 @@ test('a question is answered with a tap; a reading is checked, and saved as it w
   );
   await third.user.click(screen.getByRole('button', { name: 'Liquid' }));
   expect(taken).toHaveBeenLastCalledWith({ type: 'cue-seen', data: { cue: 'liquid', cleanSmell: null } });
+});
+
+test('a batch that came out well and differed in one thing is offered to be compared, in the kitchen’s words', async () => {
+  const thin = lineLike(20, { ways: ['touched'], faults: [{ complaint: 'thin', settled: 'unheated' }] });
+  const held = lineLike(12, { name: 'Wool-wrapped', ways: ['held-hot'] });
+  const large = lineLike(11, { id: '01HZZZZZZZZZZZZZZZZZZZZZ11', name: 'For the feast', litres: 9 });
+  const open = (makes: readonly object[]): void => {
+    cleanup();
+    answerWith((path, init) =>
+      path === '/api/makes'
+        ? { status: 200, body: { makes, now: new Date().toISOString() } }
+        : quietKitchen(path, init),
+    );
+    store.dispatch(api.util.resetApiState());
+    show(<AlikeBut makeId={thin.id} />);
+  };
+  open([thin, held]);
+  expect(
+    await screen.findByText(/It was held hot; this batch was only brought to temperature\./),
+  ).toBeTruthy();
+  expect(screen.getByText('Wool-wrapped')).toBeTruthy();
+  expect(screen.getByRole('link', { name: 'Compare both' }).getAttribute('href')).toBe(
+    `/daybook/${thin.id}/beside/${held.id}`,
+  );
+  open([{ ...thin, ways: [] }, large]);
+  expect(await screen.findByText(/Amount: 9 L then, 4 L now\./)).toBeTruthy();
+  open([thin, { ...held, milk: 'Goat' }]);
+  await new Promise((resolve) => setTimeout(resolve, 50));
+  expect(screen.queryByRole('link', { name: 'Compare both' })).toBeNull();
 });
