@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { instant, shortName, text, ulid } from './quantities.ts';
+import { fraction, instant, shortName, text, ulid } from './quantities.ts';
 import { methodId } from './method-doc.ts';
 import { stepRef } from './methods.ts';
 import { goodPart } from './plan.ts';
@@ -24,9 +24,11 @@ export const dayMake = z.strictObject({
   fixed: z.record(stepRef, minute),
   /** Which cook does it, by step. */
   who: z.record(stepRef, ulid),
-  /** What its method aims at otherwise on this day: cooled in ice, or wrapped up where it stands; left out, as the method says. */
+  /** What its method aims at otherwise on this day: cooled in ice, wrapped up where it stands, more or less starter; left out, as the method says. */
   cooling: z.literal('iced-bath').optional(),
   place: z.literal('towel').optional(),
+  /** Of the milk, by weight. */
+  starterShare: fraction.positive('must be above 0').max(0.5, 'is more than half the milk').optional(),
   /** What it is made of, where that stands in the larder. */
   goods: goodPart.pick({ goodId: true, place: true, size: true }).optional(),
   /** The make it became; `null` until the day is begun. */

@@ -1,5 +1,6 @@
 import type { KitchenSettings, Method } from '../contract/index.ts';
 import { planOfMethod } from '../products/index.ts';
+import { STARTER_FACTS } from '../science/souring/index.ts';
 import { stepFacts } from '../steps/index.ts';
 import { askedDay, type DayWish, type WishedMake } from './asked-day.ts';
 import { withoutKept } from './kept-free.ts';
@@ -10,7 +11,7 @@ import { solvingDay, triesFor } from './solve.ts';
 import { steadier } from './steadier.ts';
 
 /** What would make a day better: something of one batch that is done otherwise, or something more in the kitchen. */
-export type LeverKind = 'iced-bath' | 'towel' | 'less' | 'pot' | 'burner' | 'helper';
+export type LeverKind = 'iced-bath' | 'towel' | 'starter' | 'less' | 'pot' | 'burner' | 'helper';
 
 /** What would help, and by how much: laid out, not guessed. */
 export interface Lever {
@@ -18,7 +19,7 @@ export interface Lever {
   /** The batch that is done otherwise; `null` for what the kitchen would need. */
   readonly make: string | null;
   /** How its method aims then; `null` where nothing of it changes. */
-  readonly aims: Pick<Method['aims'], 'cooling' | 'place'> | null;
+  readonly aims: Pick<Method['aims'], 'cooling' | 'place' | 'starter'> | null;
   /** Ice it takes, kg; so many litres of the batch, or of the pot. */
   readonly iceKg: number | null;
   readonly litres: number | null;
@@ -97,6 +98,38 @@ function ideasOf(wish: DayWish, { id, method, litres }: WishedMake): Idea[] {
       : []),
   ];
 }
+
+/** A starter of so many times the share; more than the most brings its own taste along, less than the least does not take [F]. */
+const SHARES = { times: [2, 0.5], most: 0.1, least: 0.005 } as const;
+/** Of the largest batches, so many. */
+const MOST_STARTERS = 4;
+
+/** More starter sours sooner; less of it sours through the night. */
+const starterOf = (wish: DayWish): Idea[] =>
+  [...wish.makes]
+    .sort((a, b) => (b.litres ?? 0) - (a.litres ?? 0))
+    .flatMap(({ id, method: { aims } }) => {
+      const { starter } = aims;
+      const facts = starter && STARTER_FACTS[starter.kind];
+      return starter?.share && facts?.dosing === 'mass' ? [{ id, starter }] : [];
+    })
+    .slice(0, MOST_STARTERS)
+    .flatMap(({ id, starter }) =>
+      SHARES.times
+        .map((times) => starter.share! * times)
+        .filter((share) => share <= SHARES.most && share >= SHARES.least)
+        .map((share): Idea => {
+          const other = { starter: { ...starter, share } };
+          return {
+            kind: 'starter',
+            make: id,
+            aims: other,
+            iceKg: null,
+            litres: null,
+            wish: withAims(wish, id, other),
+          };
+        }),
+    );
 
 /** The largest batches made smaller: they heat and cool sooner, and may do with a smaller pot. */
 const lessOf = (wish: DayWish): Idea[] =>
@@ -211,6 +244,7 @@ const ROUGH_SHARE = 0.4;
 export function* lookingForLevers(wish: DayWish): Generator<number, Lever[]> {
   const ideas = [
     ...wish.makes.flatMap((make) => ideasOf(wish, make)),
+    ...starterOf(wish),
     ...lessOf(wish),
     ...ideasOfKitchen(wish),
   ];

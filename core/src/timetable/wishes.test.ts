@@ -97,6 +97,29 @@ describe('what would help', () => {
     },
   );
 
+  test('more starter where it helps, never more than a tenth of the milk', () => {
+    const sharesFor = (id: string, share: number): number[] =>
+      found({
+        kitchen: KITCHEN,
+        zeroMs: ZERO_MS,
+        days: 3,
+        makes: wished([id], { litres: 2 }).map((make) => ({
+          ...make,
+          method: {
+            ...make.method,
+            aims: { ...make.method.aims, starter: { ...make.method.aims.starter!, share } },
+          },
+        })),
+      }).flatMap(({ kind, aims }) => (kind === 'starter' ? [aims!.starter!.share!] : []));
+    // Twice as much is sooner; of much there is no twice as much.
+    expect([0.005, 0.01, 0.02, 0.08].map((share) => sharesFor('yogurt', share))).toEqual([
+      [0.01],
+      [0.02],
+      [0.04],
+      [],
+    ]);
+  });
+
   test('ice for milk that cools in the air, with how much of it; nothing for what nothing helps', () => {
     const levers = found({
       kitchen: { ...KITCHEN, places: [] },
@@ -105,6 +128,7 @@ describe('what would help', () => {
       makes: wished(['yogurt-boiled'], { litres: 4 }),
     });
     expect(levers[0]).toMatchObject({ kind: 'iced-bath', iceKg: 2, aims: { cooling: 'iced-bath' } });
+    // Half the grains would be no help, and there are no more of them.
     expect(found({ kitchen: KITCHEN, zeroMs: ZERO_MS, days: 3, makes: wished(['kefir']) })).toEqual([]);
     expect(
       found({ kitchen: { ...KITCHEN, pots: [] }, zeroMs: ZERO_MS, days: 1, makes: wished(['kefir']) }),

@@ -5,6 +5,7 @@ import { AmountField, PLAIN_MILK, useAsTyped } from '../../parts/fields/AmountFi
 import { ClockField } from '../../parts/fields/ClockField.tsx';
 import { DayMadeFrom } from './DayMadeFrom.tsx';
 import { isWeighed } from './day-goods.ts';
+import { shareWords } from './lever-words.ts';
 import type { DayDraft } from './day-draft.ts';
 import type { AskedMake, DayPlan } from './use-day-plan.ts';
 
@@ -62,7 +63,12 @@ export function DayMake(props: {
   readonly onRemove: () => void;
 }) {
   const { make, plan, days, zeroMs, change, onRemove } = props;
-  const { name, method, by, byDay, cooling, place } = make;
+  const { name, method, by, byDay, cooling, place, starterShare } = make;
+  const otherwise = [
+    ...(cooling ? ['Cooled in an iced bath.'] : []),
+    ...(place ? ['Kept warm in a towel.'] : []),
+    ...(starterShare === undefined ? [] : [`${shareWords(starterShare)} starter.`]),
+  ];
   const units = useUnits();
   return (
     <li className="day-make">
@@ -74,18 +80,13 @@ export function DayMake(props: {
           ×
         </Button>
       </div>
-      {(cooling ?? place) && (
+      {otherwise.length > 0 && (
         <div className="row">
-          <span className="grows">
-            {[
-              ...(cooling ? ['Cooled in an iced bath.'] : []),
-              ...(place ? ['Kept warm in a towel.'] : []),
-            ].join(' ')}
-          </span>
+          <span className="grows">{otherwise.join(' ')}</span>
           <Button
             variant="default"
             aria-label={`${name}: as the method says`}
-            onClick={() => change({ cooling: undefined, place: undefined })}
+            onClick={() => change({ cooling: undefined, place: undefined, starterShare: undefined })}
           >
             As the method says
           </Button>

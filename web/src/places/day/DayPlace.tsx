@@ -158,6 +158,7 @@ function DayTable() {
                   ...(kind === 'less' && litres !== null ? { litres } : {}),
                   ...(aims?.cooling ? { cooling: 'iced-bath' as const } : {}),
                   ...(aims?.place ? { place: 'towel' as const } : {}),
+                  ...(aims?.starter?.share ? { starterShare: aims.starter.share } : {}),
                 }))
               }
             />

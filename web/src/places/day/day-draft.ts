@@ -27,6 +27,7 @@ const dayDraft = z.object({
         byDay: z.number().int().min(0).max(3).default(0),
         cooling: make.shape.cooling,
         place: make.shape.place,
+        starterShare: make.shape.starterShare,
         /** What it is made of; of what still stands in a batch under way, which. */
         goods: make.shape.goods
           .unwrap()
@@ -96,18 +97,21 @@ export function draftOf(id: string, day: DayDoc, clock: (ms: number) => string):
     from: id,
     skims: [],
     session: day.session ?? null,
-    makes: day.makes.map(({ id: own, methodId, litres, by, fixed, who, cooling, place, goods }) => ({
-      id: own,
-      methodId,
-      litres,
-      fixed,
-      who,
-      ...(cooling ? { cooling } : {}),
-      ...(place ? { place } : {}),
-      ...(goods ? { goods: { ...goods, makeId: null } } : {}),
-      by: by === null ? '' : clock(at(by)),
-      byDay: by === null ? 0 : Math.min(3, Math.max(0, Math.floor((at(by) - zeroMs) / DAY_MS))),
-    })),
+    makes: day.makes.map(
+      ({ id: own, methodId, litres, by, fixed, who, cooling, place, starterShare, goods }) => ({
+        id: own,
+        methodId,
+        litres,
+        fixed,
+        who,
+        ...(cooling ? { cooling } : {}),
+        ...(place ? { place } : {}),
+        ...(starterShare === undefined ? {} : { starterShare }),
+        ...(goods ? { goods: { ...goods, makeId: null } } : {}),
+        by: by === null ? '' : clock(at(by)),
+        byDay: by === null ? 0 : Math.min(3, Math.max(0, Math.floor((at(by) - zeroMs) / DAY_MS))),
+      }),
+    ),
     freeHours: day.keptFree.flatMap(({ id: own, title, from, to }) => {
       if (seen.has(title)) return [];
       seen.add(title);

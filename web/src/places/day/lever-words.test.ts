@@ -29,6 +29,10 @@ test('what would help is said in the kitchen’s measures', () => {
   expect(leverWords(lever({ kind: 'towel', make: 'a' }), 'Skyr', metric)).toBe(
     'Skyr: keep warm in a towel instead of the warm place',
   );
+  const starter = { kind: 'fresh-yogurt', share: 0.04, statedRatio: null } as const;
+  expect(leverWords(lever({ kind: 'starter', make: 'a', aims: { starter } }), 'Yogurt', metric)).toBe(
+    'Yogurt: use 4 % starter',
+  );
   expect(leverWords(lever({ kind: 'less', make: 'a', litres: 3 }), 'Yogurt', metric)).toMatch(
     /^Yogurt: make 3(\.00)? L instead$/,
   );

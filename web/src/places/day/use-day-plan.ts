@@ -45,6 +45,7 @@ export interface AskedMake {
   readonly byDay: number;
   readonly cooling?: 'iced-bath' | undefined;
   readonly place?: 'towel' | undefined;
+  readonly starterShare?: number | undefined;
   readonly goods?: DayDraft['makes'][number]['goods'] | undefined;
   readonly fixed: Readonly<Record<string, number>>;
   readonly who: Readonly<Record<string, string>>;
@@ -59,11 +60,14 @@ function asked(draft: DayDraft, methods: ReadonlyMap<string, Method>): AskedMake
     const { label } = PRODUCTS[method.product];
     const count = (seen.get(label) ?? 0) + 1;
     seen.set(label, count);
-    const { cooling, place } = make;
+    const { cooling, place, starterShare } = make;
     const aims = {
       ...method.aims,
       ...(cooling ? { cooling } : {}),
       ...(place ? { place: { kind: place } } : {}),
+      ...(starterShare !== undefined && method.aims.starter
+        ? { starter: { ...method.aims.starter, share: starterShare } }
+        : {}),
     };
     return [{ ...make, name: count === 1 ? label : `${label} ${count}`, method: { ...method, aims } }];
   });
@@ -214,7 +218,9 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
     keptFree: kept,
     paces,
     ...(session && session.length > 0 ? { session } : {}),
-    makes: wishMakes.map(({ cooling: _cooling, place: _place, goods: _goods, ...make }) => make),
+    makes: wishMakes.map(
+      ({ cooling: _cooling, place: _place, starterShare: _share, goods: _goods, ...make }) => make,
+    ),
   });
   useEffect(() => {
     if (!known || !learned || !stocked || makes.length === 0 || !valid) {
