@@ -3,7 +3,7 @@ import type { MakeState } from '../make/index.ts';
 import { dayProblem, leftOf, type HandsPaces } from './from-makes.ts';
 import { handsOf, type DayHands } from './hands.ts';
 import { withoutKept, type KeptFree } from './kept-free.ts';
-import type { DayMake, DaySlot } from './problem.ts';
+import type { DayMake, DayProblem, DaySlot } from './problem.ts';
 import { relayDay, type Relaid } from './relay.ts';
 import { cut, SPARE_DAYS } from './asked-day.ts';
 import { DAY_MIN } from '../science/units/index.ts';
@@ -14,6 +14,8 @@ export interface GoingDay {
   readonly zeroMs: number;
   readonly days: number;
   readonly keptFree: readonly KeptFree[];
+  /** Hours meant to be spent at it, min from the zero. */
+  readonly session?: DayProblem['session'];
   readonly makes: readonly {
     readonly id: string;
     readonly state: MakeState;
@@ -45,6 +47,7 @@ export function goOn({
   zeroMs,
   days,
   keptFree,
+  session,
   makes,
   slots,
   nowMs,
@@ -57,7 +60,7 @@ export function goOn({
     return within.tasks.length > 0 ? [within] : [];
   });
   if (left.length === 0) return null;
-  const whole = dayProblem(kitchen, left, zeroMs, days + SPARE_DAYS);
+  const whole = { ...dayProblem(kitchen, left, zeroMs, days + SPARE_DAYS), ...(session ? { session } : {}) };
   const kept = { ...whole, cooks: withoutKept(whole.cooks, keptFree) };
   // Hours that were wished free are given up before something that may not wait is.
   const wished = relayDay(kept, slots);

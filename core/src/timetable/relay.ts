@@ -2,7 +2,7 @@ import { createRandom, type Random } from '../science/numerics/index.ts';
 import { createInserter, type Placed } from './insert.ts';
 import { inSizes } from './in-sizes.ts';
 import { createLayout } from './lay.ts';
-import type { DayProblem, DaySlot } from './problem.ts';
+import type { DayProblem, DaySlot, Score } from './problem.ts';
 import type { NumberedDay } from './numbered.ts';
 import { createSequenceTimer, type SequenceTimer } from './sequence.ts';
 
@@ -130,17 +130,19 @@ export function relayDay(asked: DayProblem, before: readonly DaySlot[], seed = 1
     }
     return placed;
   };
-  const found: (Relaid & { readonly late: number })[] = [];
+  const found: (Relaid & Pick<Score, 'late' | 'outside'>)[] = [];
   const best = (): Relaid | null =>
     found.reduce<(typeof found)[number] | null>(
-      (a, b) => (a && (a.late < b.late || (a.late === b.late && a.moved.length <= b.moved.length)) ? a : b),
+      (a, b) =>
+        a && (a.late - b.late || a.outside - b.outside || a.moved.length - b.moved.length) <= 0 ? a : b,
       null,
     );
   const better = (timer: SequenceTimer, placed: Placed | null, of: DayProblem): void => {
     const score = placed && timer.timed(placed.sequence, of.horizon);
     if (!score) return;
     const slots = timer.slots();
-    found.push({ slots, moved: movedOf(slots), broken: 0, late: score.late });
+    const { late, outside } = score;
+    found.push({ slots, moved: movedOf(slots), broken: 0, late, outside });
   };
   for (const day of [kept, problem])
     for (const way of ways) {
@@ -203,10 +205,11 @@ function patientOrders(
   return fits ? [timer.sequenceOf(layout.timetable().slots), serial] : [serial];
 }
 
-/** What is given up of a day, least first: minutes something waits too long, then wishes, then what is at another time. */
+/** What is given up of a day, least first: minutes something waits too long, then wishes, then the session, then what is at another time. */
 interface GivenUp {
   readonly broken: number;
   readonly late: number;
+  readonly outside: number;
   readonly moves: number;
   readonly slots: readonly DaySlot[];
 }
@@ -220,7 +223,7 @@ interface Tried {
 }
 
 const isLess = (a: GivenUp, b: GivenUp): boolean =>
-  (a.broken - b.broken || a.late - b.late || a.moves - b.moves) < 0;
+  (a.broken - b.broken || a.late - b.late || a.outside - b.outside || a.moves - b.moves) < 0;
 
 /** Of some orders, and what becomes of them when single tasks go elsewhere in them, the one that breaks least. */
 function leastBroken(
@@ -235,7 +238,8 @@ function leastBroken(
     const forced = timer.forced(order, putOff);
     if (!forced) return null;
     const slots = timer.slots();
-    return { broken: forced.broken, late: forced.score.late, moves: movedOf(slots).length, slots };
+    const { late, outside } = forced.score;
+    return { broken: forced.broken, late, outside, moves: movedOf(slots).length, slots };
   };
   let best: Tried | null = null;
   for (const order of orders) {

@@ -1,9 +1,11 @@
 import {
   clockTime,
+  daySpells,
   formatMinutes,
   goingOf,
   handsPaces,
   movedBy,
+  SPARE_DAYS,
   stepAsks,
   MINUTE_MS,
   type DayHands,
@@ -87,6 +89,9 @@ export function DayKeeper() {
       zeroMs,
       days: day.days,
       keptFree: day.keptFree,
+      ...(day.session
+        ? { session: daySpells(kitchen.site.zone, zeroMs, day.days + SPARE_DAYS, day.session) }
+        : {}),
       slots: day.slots,
       nowMs: now(),
       paces,

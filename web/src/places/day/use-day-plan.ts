@@ -1,5 +1,7 @@
 import {
   dayNeeds,
+  daySpells,
+  SPARE_DAYS,
   handsPaces,
   instantOfLocal,
   localDate,
@@ -30,8 +32,6 @@ import { milkOf } from './milk-of.ts';
 import { isClock, type DayDraft } from './day-draft.ts';
 
 const KEY = 'day';
-/** What is put off may fall into these days besides. */
-const SPARE_DAYS = 2;
 /** What is kept of a title. */
 const MOST_TITLE = 80;
 
@@ -139,26 +139,21 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
     // The milk room is a new object at each look; what is in it is not.
     // oxlint-disable-next-line react/exhaustive-deps
   }, [room.lots, room.known, plans, draft.skims, zeroMs, valid]);
-  const spells = useMemo(() => {
-    /** From one time of the day to another, on each of the days, min. */
-    const each = (from: string, to: string): { readonly from: number; readonly to: number }[] =>
-      !valid || !isClock(from) || !isClock(to)
-        ? []
-        : Array.from({ length: draft.days + SPARE_DAYS }, (_, day) => {
-            const date = localDate(zone, zeroMs + day * DAY_MS);
-            const begin = Math.round((instantOfLocal(zone, date, from) - zeroMs) / MINUTE_MS);
-            const end = Math.round((instantOfLocal(zone, date, to) - zeroMs) / MINUTE_MS);
-            return { from: begin, to: end > begin ? end : end + DAY_MS / MINUTE_MS };
-          }).filter((spell) => spell.to > 0);
-    return each;
-  }, [draft.days, zeroMs, zone, valid]);
+  const spells = useMemo(
+    () =>
+      (from: string, to: string): ReturnType<typeof daySpells> =>
+        valid && isClock(from) && isClock(to)
+          ? daySpells(zone, zeroMs, draft.days + SPARE_DAYS, { from, to })
+          : [],
+    [draft.days, zeroMs, zone, valid],
+  );
   const kept = useMemo(
     (): KeptFree[] =>
       draft.freeHours.flatMap(({ id, from, to }) =>
-        spells(from, to).map((spell): KeptFree => {
+        spells(from, to).map(([begin, end]): KeptFree => {
           const clock = (minute: number): string => units.clock(zeroMs + minute * MINUTE_MS);
-          const title = `Time off ${clock(spell.from)}–${clock(spell.to)}`;
-          return { id, title, from: Math.max(0, spell.from), to: spell.to, cook: null };
+          const title = `Time off ${clock(begin)}–${clock(end)}`;
+          return { id, title, from: Math.max(0, begin), to: end, cook: null };
         }),
       ),
     [draft.freeHours, spells, zeroMs, units],
@@ -166,7 +161,7 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
   const session = useMemo(
     () =>
       draft.session &&
-      spells(draft.session.from, draft.session.to).map(({ from, to }) => [Math.max(0, from), to] as const),
+      spells(draft.session.from, draft.session.to).map(([from, to]) => [Math.max(0, from), to] as const),
     [draft.session, spells],
   );
   const chores = draft.skims.flatMap(({ lotId, at }) => {
