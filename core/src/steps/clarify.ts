@@ -53,7 +53,7 @@ export const panStep = ({ step }: Pick<StepOf, 'step'>) => paramsOf(step, 'clari
 export const clarifyOf = (plan: MakePlan, of: StepOf, startC: number): GheeForecast =>
   gheeForecast(clarifyingOf(plan, of, startC));
 
-/** What is left in a jar of ghee that was taken off the heat too soon. */
+/** Ghee that was taken off the heat with water in it. */
 export interface WetGhee {
   readonly gheeKg: number;
   readonly waterKg: number;

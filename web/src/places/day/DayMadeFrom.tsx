@@ -54,7 +54,7 @@ export function DayMadeFrom(props: {
           );
         }}
       />
-      {chosen && !own.milk.goods && (
+      {chosen && plan.stocked && !own.milk.goods && (
         <p className="caution" role="status">
           {thereKg === null
             ? 'What was chosen for this batch is no longer here.'

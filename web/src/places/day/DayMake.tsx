@@ -27,6 +27,8 @@ function DayAmount(props: {
   const own = plan.plans.get(id);
   const goods = own?.milk.goods?.[0];
   const thereKg = plan.thereKg.get(id) ?? null;
+  // By volume, butter is taken to be butter.
+  const of = weighed && own ? batchOf(own).composition : PLAIN_MILK;
   const amountOfKg = (kg: number): number => (weighed ? kg : litresOfMass(kg, PLAIN_MILK));
   const fault = (kg: number): string | null => {
     const amount = amountOfKg(kg);
@@ -42,9 +44,9 @@ function DayAmount(props: {
       // Another thing to make it of is another amount.
       key={goods?.goodId ?? 'usual'}
       label={`Amount, ${name}`}
-      of={PLAIN_MILK}
+      of={of}
       by={by}
-      amount={asTyped(weighed ? asked : massOfLitresKg(asked, PLAIN_MILK), PLAIN_MILK)}
+      amount={asTyped(weighed ? asked : massOfLitresKg(asked, PLAIN_MILK), of)}
       check={fault}
       onAmount={(amount) => {
         if (amount) onAmount(Math.round(amountOfKg(amount.massKg) * 1000) / 1000);

@@ -7,6 +7,10 @@ const SIDE = 190;
 /** Height of a litre, and the least of a stream. */
 const MOST_HEIGHT = 240;
 const GAP = 26;
+/** Room for a lot's name and what is left of it. */
+const TWO_LINES = 32;
+/** Less than this of a lot is nothing left over, L. */
+const LEAST_LEFT = 0.05;
 const LEAST = 3;
 
 /** A name that has room for so many letters. @example cut('Sour cream and buttermilk', 18) // 'Sour cream and bu…' */
@@ -26,20 +30,29 @@ export function DayPours(props: {
   const { wants } = pours.allocation;
   const lots = pours.lots.filter(({ id }) => wants.some(({ from }) => from.some((f) => f.lotId === id)));
   const litresOf = (lotId: string, massKg: number): number => litresOfLot(pours, lotId, massKg);
-  const total = wants.reduce((sum, { want }) => sum + want.litres, 0);
-  const scale = MOST_HEIGHT / Math.max(1, total);
-  const tall = (litres: number): number => Math.max(LEAST, litres * scale);
   const lotLitres = (id: string): number =>
     wants.reduce(
       (sum, { from }) =>
         sum + from.filter((f) => f.lotId === id).reduce((own, f) => own + litresOf(id, f.massKg), 0),
       0,
     );
+  /** What no batch takes of a lot, L. */
+  const leftOf = (id: string): number => {
+    const left = pours.allocation.left.find(({ lot }) => lot.id === id);
+    const litres = left ? litresOf(id, left.leftKg) : 0;
+    return litres >= LEAST_LEFT ? litres : 0;
+  };
+  const leftOver = lots.filter(({ id }) => leftOf(id) > 0);
+  const wanted = wants.reduce((sum, { want }) => sum + want.litres, 0);
+  const there = lots.reduce((sum, { id }) => sum + lotLitres(id) + leftOf(id), 0);
+  const scale = MOST_HEIGHT / Math.max(1, wanted, there);
+  const tall = (litres: number): number => Math.max(LEAST, litres * scale);
   let y = 18;
   const lotTop = new Map<string, number>();
   for (const { id } of lots) {
     lotTop.set(id, y);
-    y += tall(lotLitres(id)) + GAP;
+    const bar = tall(lotLitres(id)) + leftOf(id) * scale;
+    y += (leftOf(id) > 0 ? Math.max(TWO_LINES, bar) : bar) + GAP;
   }
   const leftHeight = y;
   y = 18;
@@ -90,6 +103,21 @@ export function DayPours(props: {
           return (
             <g key={lot.id}>
               <rect x={SIDE - 8} y={top} width="8" height={tall(lotLitres(lot.id))} fill="var(--ink)" />
+              {leftOf(lot.id) > 0 && (
+                <>
+                  <rect
+                    x={SIDE - 7.5}
+                    y={top + tall(lotLitres(lot.id))}
+                    width="7"
+                    height={leftOf(lot.id) * scale}
+                    fill="none"
+                    stroke="var(--ink)"
+                  />
+                  <text x={SIDE - 14} y={top + 31} fontSize="14" textAnchor="end" fill="var(--quiet)">
+                    {units.volume(leftOf(lot.id))} left over
+                  </text>
+                </>
+              )}
               <text x={SIDE - 14} y={top + 13} fontSize="14" textAnchor="end" fill="var(--ink)">
                 {cut(lot.name, 24)}
               </text>
@@ -128,6 +156,11 @@ export function DayPours(props: {
           );
         })}
       </svg>
+      {leftOver.length > 0 && (
+        <p className="quiet">
+          Left over: {leftOver.map(({ id, name }) => `${units.volume(leftOf(id))} of ${name}`).join('; ')}.
+        </p>
+      )}
       <DayShares pours={pours} nowMs={nowMs} onWay={onWay} onLitres={onLitres} />
     </section>
   );

@@ -255,6 +255,7 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
     usual,
     /** What is here to be made something of, and how much of what was chosen there is for each batch, kg. */
     here,
+    stocked,
     thereKg: new Map([...usual.keys()].map((id, i) => [id, ofGoods[i]!.thereKg])),
     needs,
     pours,
