@@ -3,6 +3,7 @@ import { spawn } from 'node:child_process';
 import { constants, setPriority } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { ROOT } from './install.mjs';
+import { tiedToUs } from './process.mjs';
 
 const bin = (/** @type {string} */ path) => `node_modules/${path}`;
 
@@ -42,7 +43,9 @@ const CHECKS = [
  */
 const runOne = (check) =>
   new Promise((resolve) => {
-    const child = spawn(process.execPath, check.args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] });
+    // It ends with us.
+    const [program, args] = tiedToUs([process.execPath, ...check.args]);
+    const child = spawn(program, args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] });
     // They go on beside the journeys, whose pages must not wait for them.
     if (child.pid) setPriority(child.pid, constants.priority.PRIORITY_BELOW_NORMAL);
     let output = '';

@@ -7,6 +7,7 @@ import { startBrowser } from './browser.mjs';
 import { buildPage, buildServer, buildSums } from './build.mjs';
 import { BROWSER_PROGRAMS, cleanEnvironment, DATABASE_PROGRAMS, ensureInstalled, ROOT } from './install.mjs';
 import { clearLeftFolders, ownFolder } from './own-folders.mjs';
+import { tiedToUs } from './process.mjs';
 import { needsOf } from './test-needs.mjs';
 
 /** @param {string} line */
@@ -35,7 +36,9 @@ async function timed(what, work) {
 /** @param {string} command @param {string[]} args @param {NodeJS.ProcessEnv} [env] @returns {Promise<number>} */
 const run = (command, args, env = {}) =>
   new Promise((resolve) => {
-    const child = spawn(command, args, {
+    // It ends with us, and its own workers with it.
+    const [program, tied] = tiedToUs([command, ...args]);
+    const child = spawn(program, tied, {
       cwd: ROOT,
       env: { ...cleanEnvironment(), ...env },
       stdio: ['ignore', 'inherit', 'inherit'],
@@ -123,6 +126,18 @@ const build = () =>
   });
 
 const { database, browser } = await startNeeded();
+const clear = async () => {
+  await browser?.close();
+  await database?.stop();
+  rmSync(dataDir, { recursive: true, force: true });
+};
+// Somebody stops it: nothing is left behind, and nothing goes on.
+for (const [signal, code] of /** @type {const} */ ([
+  ['SIGINT', 130],
+  ['SIGTERM', 143],
+  ['SIGHUP', 129],
+]))
+  process.once(signal, () => void clear().finally(() => process.exit(code)));
 try {
   // The checks go on beside the build and the tests: no core waits for the other at the end of a part.
   const checks = extra.length === 0 ? runStaticChecks() : undefined;
@@ -130,9 +145,7 @@ try {
   await runTests(extra);
   await checks;
 } finally {
-  await browser?.close();
-  await database?.stop();
-  rmSync(dataDir, { recursive: true, force: true });
+  await clear();
 }
 say('where the time went, in seconds (files that took longest indented)');
 for (const [what, seconds] of spent) say(`${seconds.toFixed(1).padStart(7)}  ${what}`);
