@@ -6,6 +6,7 @@ import { ulid } from 'ulid';
 import { draft, intakeDraft } from '@morning-crock/server/testing';
 import {
   fill,
+  goTo,
   keepSaved,
   named,
   openTablet,
@@ -190,6 +191,30 @@ test('a block drawn elsewhere and one moved by buttons come to the same; let go,
   await see(page, 'pinned');
   await settled();
   expect(await rowOf('Pour the milk', 'Yogurt')).toBe(byButton);
+});
+
+test('a batch added to a day in progress is as much as was typed, of the milk that is here, and gets its times', async () => {
+  const { page } = tablet;
+  const milk = ulid();
+  await world.send(intakeDraft(milk, 6, START - 2 * HOUR_MS, { name: 'Fern, morning', fatFraction: 0.045 }));
+  await page.reload();
+  await putIn('yogurt');
+  await settled();
+  await tap(page, 'button', 'Start all batches');
+  await stored('make-started', 1);
+  await page.waitForFunction(() => location.pathname === '/');
+  await goTo(page, '/day');
+  await see(page, 'in progress');
+  await (await named(page, 'Product and method')).select('buttermilk');
+  await fill(page, 'Amount to add', '70');
+  await see(page, 'Enter 60 L or less.');
+  await fill(page, 'Amount to add', '1.5');
+  await tap(page, 'button', 'Add and start batch');
+  const begun = await stored('make-started', 2);
+  const { plan } = begun.find(({ data }) => data.plan.name === 'Buttermilk')!.data;
+  expect(plan.milk.litres).toBeCloseTo(1.5, 2);
+  expect(plan.milk.lots?.map(({ lotId }) => lotId)).toEqual([milk]);
+  await see(page, /Inoculate\s+Buttermilk/);
 });
 
 test('hours kept free are kept and priced; two wishes that cannot be are said', async () => {

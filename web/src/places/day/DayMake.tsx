@@ -1,18 +1,18 @@
-import { batchOf, litresOfMass, massOfLitresKg, DAY_MS } from '@morning-crock/core';
+import { batchOf, massOfLitresKg, DAY_MS } from '@morning-crock/core';
 import { Button, NativeSelect } from '@mantine/core';
 import { useUnits } from '../../data/use-units.ts';
-import { AmountField, PLAIN_MILK, useAsTyped } from '../../parts/fields/AmountField.tsx';
 import { ClockField } from '../../parts/fields/ClockField.tsx';
+import { BatchAmount } from './BatchAmount.tsx';
 import { DayMadeFrom } from './DayMadeFrom.tsx';
 import { isWeighed } from './day-goods.ts';
 import { shareWords } from './lever-words.ts';
 import type { DayDraft } from './day-draft.ts';
 import type { AskedMake, DayPlan } from './use-day-plan.ts';
 
-/** More of one batch is not made by hand, L or kg. */
-const MOST = 60;
+/** A scale tells no less of a difference, times. */
+const SCALES = 1.005;
 
-/** How much of a batch is made: of butter by weight, of all else by volume. */
+/** How much of a batch is made: no more than there is of what was chosen for it. */
 function DayAmount(props: {
   readonly make: AskedMake;
   readonly plan: DayPlan;
@@ -22,35 +22,27 @@ function DayAmount(props: {
   const { id, name, method, litres: asked } = make;
   const units = useUnits();
   const weighed = isWeighed(method.product);
-  const by = weighed ? 'weight' : 'volume';
-  const asTyped = useAsTyped(by);
   const own = plan.plans.get(id);
+  const of = own && batchOf(own).composition;
   const goods = own?.milk.goods?.[0];
   const thereKg = plan.thereKg.get(id) ?? null;
-  // By volume, butter is taken to be butter.
-  const of = weighed && own ? batchOf(own).composition : PLAIN_MILK;
-  const amountOfKg = (kg: number): number => (weighed ? kg : litresOfMass(kg, PLAIN_MILK));
-  const fault = (kg: number): string | null => {
-    const amount = amountOfKg(kg);
-    if (amount > MOST) return `Enter ${weighed ? units.mass(MOST) : units.volume(MOST)} or less.`;
-    // What is measured by volume weighs what it weighs, not what plain milk does.
-    const asIs = own && !weighed ? massOfLitresKg(amount, batchOf(own).composition) : kg;
-    return goods && thereKg !== null && asIs > thereKg * 1.005
-      ? `Only ${units.mass(thereKg)} of ${goods.name} is here. Enter less.`
-      : null;
-  };
   return (
-    <AmountField
+    <BatchAmount
       // Another thing to make it of is another amount.
       key={goods?.goodId ?? 'usual'}
       label={`Amount, ${name}`}
+      weighed={weighed}
       of={of}
-      by={by}
-      amount={asTyped(weighed ? asked : massOfLitresKg(asked, PLAIN_MILK), of)}
-      check={fault}
-      onAmount={(amount) => {
-        if (amount) onAmount(Math.round(amountOfKg(amount.massKg) * 1000) / 1000);
+      amount={asked}
+      fault={(amount) => {
+        // What is measured by volume weighs what it weighs, not what plain milk does.
+        const kg = weighed || !of ? amount : massOfLitresKg(amount, of);
+        return goods && thereKg !== null && kg > thereKg * SCALES
+          ? `Only ${units.mass(thereKg)} of ${goods.name} is here. Enter less.`
+          : null;
       }}
+      // What cannot be changes nothing.
+      onAmount={(amount) => amount !== null && onAmount(amount)}
     />
   );
 }

@@ -1,19 +1,12 @@
-import { PRODUCTS } from '@morning-crock/core';
 import { Button, NativeSelect } from '@mantine/core';
-import { useState } from 'react';
 import { ulid } from 'ulid';
-import { useMakesQuery } from '../../data/api.ts';
-import { useMethods } from '../../data/use-methods.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { amountOfLitres, isWeighed } from './day-goods.ts';
 import { DayMake } from './DayMake.tsx';
 import type { ChangeDraft, DayDraft } from './day-draft.ts';
 import type { DayPlan } from './use-day-plan.ts';
+import { useMethodChoice } from './use-method-choice.ts';
 
 const MOST_MAKES = 16;
-/** A batch of what nobody made here yet, L, and of butter, kg. */
-const USUAL_LITRES = 2;
-const USUAL_KG = 0.5;
 
 /** What is made, how much, and by when. */
 export function DayMakes(props: {
@@ -23,15 +16,8 @@ export function DayMakes(props: {
   readonly zeroMs: number;
 }) {
   const { draft, setDraft, plan, zeroMs } = props;
-  const { shown, kitchen } = useMethods();
   const units = useUnits();
-  const [methodId, setMethodId] = useState('yogurt');
-  const { data: made = [] } = useMakesQuery();
-  /** As much as last time, which the list of makes begins with. */
-  const lastLitres = made.find((make) => make.methodId === methodId && make.litres > 0)?.litres;
-  const chosen = shown.find(({ id }) => id === methodId)?.method;
-  const last = lastLitres !== undefined && chosen ? amountOfLitres(chosen, kitchen, lastLitres) : undefined;
-  const weighed = chosen !== undefined && isWeighed(chosen.product);
+  const { methodId, choose, last, usual, weighed, options } = useMethodChoice();
   const full = draft.makes.length >= MOST_MAKES;
   const change = (id: string, to: Partial<DayDraft['makes'][number]>): void =>
     setDraft((before) => ({
@@ -46,10 +32,6 @@ export function DayMakes(props: {
         { id: ulid(), methodId: method, litres, by: '', byDay: 0, fixed: {}, who: {} },
       ],
     }));
-  const label = (id: string): string => {
-    const method = shown.find((m) => m.id === id)?.method;
-    return method ? `${PRODUCTS[method.product].label}: ${method.name}` : id;
-  };
   return (
     <>
       <ul className="bare column" aria-label="Batches in this plan">
@@ -71,15 +53,15 @@ export function DayMakes(props: {
         <NativeSelect
           label="Product and method"
           value={methodId}
-          data={shown.map(({ id }) => ({ value: id, label: label(id) }))}
-          onChange={(event) => setMethodId(event.currentTarget.value)}
+          data={options}
+          onChange={(event) => choose(event.currentTarget.value)}
         />
         <Button
           // What a day begins with.
           variant={draft.makes.length === 0 ? 'filled' : 'default'}
           h={48}
           disabled={full}
-          onClick={() => add(methodId, last ?? (weighed ? USUAL_KG : USUAL_LITRES))}
+          onClick={() => add(methodId, usual)}
         >
           Add batch
         </Button>

@@ -1,28 +1,46 @@
-import { planOfMethod, priced, PRODUCTS, type DayHands, formatMinutes, MINUTE_MS } from '@morning-crock/core';
+import {
+  planOfMethod,
+  pourDay,
+  priced,
+  PRODUCTS,
+  wantsOf,
+  type DayHands,
+  formatMinutes,
+  MINUTE_MS,
+} from '@morning-crock/core';
 import type { KeptDay } from '@morning-crock/core/contract';
 import { Button, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 import { ulid } from 'ulid';
 import { now } from '../../data/clock.ts';
+import { refusalOf } from '../../data/refusal-of.ts';
 import { record } from '../../data/store.ts';
 import { useDayChanges } from '../../data/use-day-changes.ts';
 import { useUnderWayLogs } from '../../data/under-way-logs.ts';
 import { useMethods } from '../../data/use-methods.ts';
+import { useMilkRoom } from '../../data/use-milk.ts';
 import { useUnits } from '../../data/use-units.ts';
+import { BatchAmount } from './BatchAmount.tsx';
 import { DayPicture } from './DayPicture.tsx';
 import { DayReview } from './DayReview.tsx';
 import { GoingList } from './GoingList.tsx';
+import { milkOf } from './milk-of.ts';
+import { useMethodChoice } from './use-method-choice.ts';
 
-const USUAL_LITRES = 2;
 const NOTHING_FIXED: ReadonlySet<string> = new Set();
 
 /** The day that is going on: its timetable as it is now, what is done of it, what moved. */
 export function GoingPanel({ going, nowMs }: { readonly going: KeptDay; readonly nowMs: number }) {
   const { id, day } = going;
-  const { shown, kitchen } = useMethods();
+  const { kitchen } = useMethods();
   const units = useUnits();
   const logs = useUnderWayLogs();
-  const [methodId, setMethodId] = useState('yogurt');
+  const room = useMilkRoom();
+  const { methodId, choose, method, weighed, usual, options } = useMethodChoice();
+  /** As somebody typed it, `null` what cannot be; left out, as it is usually made here. */
+  const [typed, setTyped] = useState<number | null>();
+  const amount = typed === undefined ? usual : typed;
+  const [fault, setFault] = useState<string | null>(null);
   const [picked, setPicked] = useState<string | null>(null);
   const zeroMs = Date.parse(day.zeroAt);
   const timeOf = (minute: number): string => units.time(zeroMs + minute * MINUTE_MS, nowMs);
@@ -52,15 +70,21 @@ export function GoingPanel({ going, nowMs }: { readonly going: KeptDay; readonly
   const left = hands.filter((h) => !isDone(h)).sort((a, b) => a.from - b.from);
   const changes = useDayChanges(going);
   const addToday = async (): Promise<void> => {
-    const method = shown.find((m) => m.id === methodId)?.method;
-    if (!method) return;
+    if (!method || amount === null) return;
     const makeId = ulid();
     const { label } = PRODUCTS[method.product];
     const same = day.makes.filter(({ name }) => name === label || name.startsWith(`${label} `)).length;
     const name = same === 0 ? label : `${label} ${same + 1}`;
-    const startAt = new Date(now()).toISOString();
-    const plan = priced({ ...planOfMethod(method, kitchen, startAt, USUAL_LITRES), name }, kitchen);
-    await record(makeId, 'make-started', { plan });
+    const atMs = Math.round(now());
+    const planned = { ...planOfMethod(method, kitchen, new Date(atMs).toISOString(), amount), name };
+    // Of the milk that is here, where there is enough of it.
+    const pours = pourDay(room.lots, wantsOf(makeId, planned), [], atMs, (source) => room.learned(source));
+    const milk = milkOf(makeId, planned, pours, room.lots, atMs);
+    const plan = priced(milk ? { ...planned, milk } : planned, kitchen);
+    // Another tablet may have taken the milk a moment ago.
+    const refused = await refusalOf(await record(makeId, 'make-started', { plan }));
+    setFault(refused === null ? null : `${name}: ${refused}`);
+    if (refused !== null) return;
     await record(id, 'day-changed', {
       kind: 'laid',
       day: {
@@ -70,7 +94,7 @@ export function GoingPanel({ going, nowMs }: { readonly going: KeptDay; readonly
         because: `${name} was added`,
         makes: [
           ...day.makes,
-          { id: ulid(), name, methodId, litres: USUAL_LITRES, by: null, fixed: {}, who: {}, makeId },
+          { id: ulid(), name, methodId, litres: amount, by: null, fixed: {}, who: {}, makeId },
         ],
       },
     });
@@ -132,13 +156,21 @@ export function GoingPanel({ going, nowMs }: { readonly going: KeptDay; readonly
           <NativeSelect
             label="Product and method"
             value={methodId}
-            data={shown.map(({ id: own, method }) => ({
-              value: own,
-              label: `${PRODUCTS[method.product].label}: ${method.name}`,
-            }))}
-            onChange={(event) => setMethodId(event.currentTarget.value)}
+            data={options}
+            onChange={(event) => {
+              choose(event.currentTarget.value);
+              setTyped(undefined);
+            }}
           />
-          <Button variant="default" h={48} onClick={() => void addToday()}>
+          <BatchAmount
+            // What is usually made of another is another amount.
+            key={`${methodId} ${usual}`}
+            label="Amount to add"
+            weighed={weighed}
+            amount={amount ?? usual}
+            onAmount={setTyped}
+          />
+          <Button variant="default" h={48} disabled={amount === null} onClick={() => void addToday()}>
             Add and start batch
           </Button>
           <Button
@@ -150,6 +182,11 @@ export function GoingPanel({ going, nowMs }: { readonly going: KeptDay; readonly
           </Button>
         </div>
       </div>
+      {fault && (
+        <p className="field-error" role="alert">
+          {fault}
+        </p>
+      )}
       {left.length < hands.length && (
         <details>
           <summary>How it goes so far</summary>

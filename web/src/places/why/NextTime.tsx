@@ -31,7 +31,9 @@ function PlaceOff({ state, offC }: { readonly state: MakeState; readonly offC: n
   if (!data || !place || Math.abs(offC) < WORTH_ENTERING_K) return null;
   const rounded = Math.round(offC * 2) / 2;
   const entered = (state.plan.place.biasC ?? 0) + rounded;
-  if (place.biasC === entered) return <p className="settled">{place.name} is entered as colder now.</p>;
+  // What is reckoned moves a little with each reading: what was just entered is not asked for again.
+  if (Math.abs((place.biasC ?? 0) - entered) < WORTH_ENTERING_K)
+    return <p className="settled">{place.name} is entered as colder now.</p>;
   return (
     <Button
       variant="default"
