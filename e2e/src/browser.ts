@@ -60,6 +60,7 @@ const idle: Pick<Tablet, 'page' | 'context'>[] = [];
 async function newPage(browser: Browser, keepsPage: boolean): Promise<Pick<Tablet, 'page' | 'context'>> {
   const context = await browser.createBrowserContext();
   const page = await context.newPage();
+  page.setDefaultTimeout(PATIENCE_MS);
   page.setDefaultNavigationTimeout(PATIENCE_MS);
   await page.evaluateOnNewDocument(IN_PAGE);
   if (!keepsPage) await page.evaluateOnNewDocument(KEEPS_NO_PAGE);
@@ -234,6 +235,22 @@ export async function named(
     )
     .catch((error: unknown) => fail(page, `no field “${name}”`, error));
   return found.asElement() as ElementHandle<HTMLElement>;
+}
+
+/** Chooses in a list called by its label, once that offers it: what it offers may come after the list itself. */
+export async function choose(page: Page, label: string, value: string): Promise<void> {
+  await page
+    .waitForFunction(
+      (called: string, wanted: string) => {
+        const list = globalThis.names.named(called);
+        return list instanceof HTMLSelectElement && [...list.options].some((one) => one.value === wanted);
+      },
+      PATIENTLY,
+      label,
+      value,
+    )
+    .catch((error: unknown) => fail(page, `“${label}” does not offer “${value}”`, error));
+  await (await named(page, label)).select(value);
 }
 
 /**

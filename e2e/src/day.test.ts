@@ -5,6 +5,8 @@ import ICAL from 'ical.js';
 import { ulid } from 'ulid';
 import { draft, intakeDraft } from '@morning-crock/server/testing';
 import {
+  PATIENCE_MS,
+  choose,
   fill,
   goTo,
   keepSaved,
@@ -45,7 +47,7 @@ afterEach(async () => {
 const stored = <T extends EventType>(type: T, wanted: number) =>
   world.stored<EventOf<T>['data']>(type, wanted);
 async function putIn(method: string): Promise<void> {
-  await (await named(tablet.page, 'Product and method')).select(method);
+  await choose(tablet.page, 'Product and method', method);
   await tap(tablet.page, 'button', 'Add batch');
 }
 /** The times of all hands as the list tells them. */
@@ -92,7 +94,7 @@ test('what goes on after the days chosen is told; too much of one is refused bes
   const { page } = tablet;
   await putIn('washed-curd');
   await see(page, /Cheese continues: .+ about/);
-  await (await named(page, 'Finish within')).select('1');
+  await choose(page, 'Finish within', '1');
   await see(page, /Finished by (?:[A-Z][a-z]{2} )?\d\d:\d\d/);
   await fill(page, 'Amount, Cheese', '70');
   await see(page, 'Enter 60 L or less.');
@@ -108,8 +110,7 @@ test('butter of the larder goes into the ghee of a day: weighed, no more than th
     draft(goodId, START - HOUR_MS, 'larder-moved', putUpLike({ name: 'Barrel butter' }, 3, 0.25)),
   );
   await putIn('ghee');
-  const from = await named(page, 'Ghee: made from');
-  await from.select(`${goodId} cold 0`);
+  await choose(page, 'Ghee: made from', `${goodId} cold 0`);
   await see(page, /750 g Barrel butter, already here\s+Ghee/);
   await fill(page, 'Amount, Ghee', '900');
   await see(page, 'Only 750 g of Barrel butter is here. Enter less.');
@@ -146,6 +147,8 @@ const rowOf = async (step: string, make: string): Promise<string> =>
 const settled = async (): Promise<void> => {
   await tablet.page.waitForFunction(
     () => document.querySelector('section[aria-label="Schedule"]')?.getAttribute('aria-busy') === 'false',
+    // A full day is searched for long; how long, the bench says.
+    { timeout: 3 * PATIENCE_MS },
   );
 };
 
@@ -205,7 +208,7 @@ test('a batch added to a day in progress is as much as was typed, of the milk th
   await page.waitForFunction(() => location.pathname === '/');
   await goTo(page, '/day');
   await see(page, 'in progress');
-  await (await named(page, 'Product and method')).select('buttermilk');
+  await choose(page, 'Product and method', 'buttermilk');
   await fill(page, 'Amount to add', '70');
   await see(page, 'Enter 60 L or less.');
   await fill(page, 'Amount to add', '1.5');
@@ -340,7 +343,7 @@ test('a day is kept for every Thursday and taken again with its amounts', async 
   await putIn('yogurt');
   await fill(page, 'Amount, Yogurt', '3.4');
   await fill(page, 'Plan name', 'For the stall');
-  await (await named(page, 'Repeat this plan')).select('4');
+  await choose(page, 'Repeat this plan', '4');
   await see(page, /Finished by (?:[A-Z][a-z]{2} )?\d\d:\d\d/);
   await tap(page, 'button', 'Save plan');
   const [kept] = await stored('day-changed', 1);

@@ -5,10 +5,10 @@ import type { Browser } from 'puppeteer-core';
 import { ulid } from 'ulid';
 import { draft, intakeDraft } from '@morning-crock/server/testing';
 import {
+  choose,
   fill,
   goTo,
   keepSaved,
-  named,
   openTablet,
   savedText,
   see,
@@ -149,7 +149,7 @@ test('prices are told to the kitchen; a make keeps those it began with when they
   await goTo(page, `/larder/put-up/${makeId}`);
   await fill(page, 'Number (pieces)', '4');
   await fill(page, 'Each', '500');
-  await (await named(page, 'Each: unit')).select('g');
+  await choose(page, 'Each: unit', 'g');
   await tap(page, 'button', 'Add to larder');
   await see(page, /cost 0\.\d\d\/kg \(milk and cream, starter, burner\)/);
 });
@@ -189,7 +189,7 @@ test('the Daybook answers; it is looked at by pot and by words; two makes stand 
   ]);
 
   await tap(page, 'button', 'Filter');
-  await (await named(page, 'Pot')).select('the wide pan');
+  await choose(page, 'Pot', 'the wide pan');
   await see(page, 'Too few to tell yet');
   await see(page, 'Nothing was thrown away.');
   expect(new URL(page.url()).searchParams.get('pot')).toBe('the wide pan');
@@ -201,7 +201,7 @@ test('the Daybook answers; it is looked at by pot and by words; two makes stand 
   await tap(page, 'link', 'Plain 2');
   await see(page, 'Cost');
   await see(page, 'Cost not known. Enter prices for the ingredients.');
-  await (await named(page, 'Compare with')).select(ids[7]!);
+  await choose(page, 'Compare with', ids[7]!);
   await see(page, 'Compare batches');
   await see(page, /Pot\s+the wide pan\s+the can/);
   await keepSaved(page);

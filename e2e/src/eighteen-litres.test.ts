@@ -4,8 +4,8 @@ import type { Browser } from 'puppeteer-core';
 import { ulid } from 'ulid';
 import { draft, intakeDraft } from '@morning-crock/server/testing';
 import {
+  choose,
   fill,
-  named,
   openTablet,
   see,
   seeNoMore,
@@ -73,15 +73,15 @@ const batches = (aim: string): Promise<string[]> =>
 test('eighteen litres at one o’clock: what is missing is told, a day is suggested, changed, begun and followed until it is late, put off and put back', async () => {
   const { page } = tablet;
   // The stall takes butter on Thursday; some yogurt should always be there.
-  await (await named(page, 'Product')).select('butter');
+  await choose(page, 'Product', 'butter');
   await fill(page, 'Amount to have', '0.7');
-  await (await named(page, 'Amount to have: unit')).select('kg');
-  await (await named(page, 'When')).select('4');
+  await choose(page, 'Amount to have: unit', 'kg');
+  await choose(page, 'When', '4');
   await tap(page, 'button', 'Add');
   await see(page, /Butter\s+700 g\s+every Thursday\s+700 g/);
-  await (await named(page, 'Product')).select('yogurt');
+  await choose(page, 'Product', 'yogurt');
   await fill(page, 'Amount to have', '2');
-  await (await named(page, 'When')).select('');
+  await choose(page, 'When', '');
   await tap(page, 'button', 'Add');
   await see(page, /Yogurt\s+2\.00 kg\s+always\s+2\.00 kg/);
   const [, wanted] = (await stored('kitchen-changed', 4)).slice(-2);

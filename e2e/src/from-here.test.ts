@@ -11,7 +11,7 @@ import type { EventOf, EventType, LarderResponse, MilkRoomResponse } from '@morn
 import { draft, intakeDraft } from '@morning-crock/server/testing';
 import type { Browser } from 'puppeteer-core';
 import { ulid } from 'ulid';
-import { goTo, named, openTablet, see, startBrowser, tap, turnTo, type Tablet } from './browser.ts';
+import { choose, goTo, named, openTablet, see, startBrowser, tap, turnTo, type Tablet } from './browser.ts';
 import { createWorld, type World } from './world.ts';
 
 /** Everything here goes into everything it can: batches under way, loads of butter, soured lots of the milk room. */
@@ -161,7 +161,7 @@ test('cream that just turned sour is recorded so; a soured lot is the starter of
   expect(before.ph).toBe(5.6);
   await goTo(page, '/new?make=buttermilk');
   await tap(page, 'button', 'Starter');
-  await (await named(page, 'Kind')).select(`${sourId} cultured-buttermilk`);
+  await choose(page, 'Kind', `${sourId} cultured-buttermilk`);
   await tap(page, 'button', 'Start batch');
   // The page goes to the new batch by itself: only then is it led elsewhere.
   await see(page, /in Pot, started/);

@@ -12,10 +12,10 @@ import type { Browser } from 'puppeteer-core';
 import { ulid } from 'ulid';
 import { draft, intakeDraft } from '@morning-crock/server/testing';
 import {
+  choose,
   fill,
   goTo,
   keepSaved,
-  named,
   openTablet,
   savedFile,
   see,
@@ -101,7 +101,7 @@ test('a make is put up in jars, labelled, sold, and traced back to its milking a
   await see(page, '1.90 kg in total of 1.90 kg weighed');
   await fill(page, 'Number (pieces)', '4');
   await fill(page, 'Each', '600');
-  await (await named(page, 'Each: unit')).select('g');
+  await choose(page, 'Each: unit', 'g');
   // More than the make gave: said beside it, and nothing is stored.
   await see(page, '2.40 kg in total. That is more than the 1.90 kg from this batch');
   await tap(page, 'button', 'Add to larder');

@@ -5,9 +5,9 @@ import { draft } from '@morning-crock/server/testing';
 import type { Browser } from 'puppeteer-core';
 import { ulid } from 'ulid';
 import {
+  choose,
   fill,
   goTo,
-  named,
   openTablet,
   see,
   seeNoMore,
@@ -79,8 +79,7 @@ test('a part of a yogurt goes on as strained yogurt, with the same past and a na
   await fill(page, 'Amount to split off', '9');
   await see(page, 'That is the whole batch (4 L). Enter less.');
   await fill(page, 'Amount to split off', '1');
-  const way = await named(page, 'Continue as');
-  await way.select('yogurt-strained');
+  await choose(page, 'Continue as', 'yogurt-strained');
   await see(page, 'Continue as');
   await tap(page, 'button', 'Split batch');
   await see(page, 'Split from Tuesday’s yogurt');

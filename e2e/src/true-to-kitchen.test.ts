@@ -5,7 +5,18 @@ import { putUpLike } from '@morning-crock/core/fixtures';
 import { draft, intakeDraft } from '@morning-crock/server/testing';
 import type { Browser } from 'puppeteer-core';
 import { ulid } from 'ulid';
-import { fill, goTo, named, openTablet, see, startBrowser, tap, turnTo, type Tablet } from './browser.ts';
+import {
+  choose,
+  fill,
+  goTo,
+  named,
+  openTablet,
+  see,
+  startBrowser,
+  tap,
+  turnTo,
+  type Tablet,
+} from './browser.ts';
 import { createWorld, type World } from './world.ts';
 
 /** What makers do without instruments, with what they have: as the screens take it. */
@@ -132,7 +143,7 @@ describe('from anything here to anything made', () => {
     );
     tablet = await openTablet(browser, `${world.address}/new?make=butter`);
     const { page } = tablet;
-    await (await named(page, 'From')).select(`${clabberGood} cold 0`);
+    await choose(page, 'From', `${clabberGood} cold 0`);
     await see(page, /whole soured milk from Clabber of Marrow/);
     await see(page, 'a quarter to half of its fat may stay in the buttermilk');
     await tap(page, 'button', 'Start batch');
@@ -166,7 +177,7 @@ describe('from anything here to anything made', () => {
       ),
     );
     await goTo(page, '/new?make=ghee');
-    await (await named(page, 'From')).select(`${butterGood} cold 0`);
+    await choose(page, 'From', `${butterGood} cold 0`);
     await see(page, /60 g butter from Curd butter/);
     await tap(page, 'button', 'Start batch');
     await world.stored('larder-moved', 4);
@@ -181,7 +192,7 @@ describe('from anything here to anything made', () => {
     tablet = await openTablet(browser, `${world.address}/day`);
     const { page } = tablet;
     for (const method of ['butter', 'yogurt']) {
-      await (await named(page, 'Product and method')).select(method);
+      await choose(page, 'Product and method', method);
       await tap(page, 'button', 'Add batch');
     }
     await see(page, /Take the cream out\s+/);

@@ -69,7 +69,16 @@ export function DayPicture(props: {
   const svg = useRef<SVGSVGElement>(null);
   const [drag, setDrag] = useState<{ key: string; startX: number; dx: number } | null>(null);
   const span = Math.max(60, finish);
-  const x = (minute: number): number => (minute / span) * WIDTH;
+  /** A day that goes on is drawn from its first hands, or from now, whichever is sooner: full hours before that are empty. */
+  const begin =
+    nowMs === undefined
+      ? 0
+      : Math.max(
+          0,
+          Math.floor(Math.min((nowMs - zeroMs) / MINUTE_MS, ...hands.map(({ from }) => from)) / 60) * 60,
+        );
+  const shown = Math.max(60, span - begin);
+  const x = (minute: number): number => ((minute - begin) / shown) * WIDTH;
   const nameOf = (make: string): string => makes.find(({ id }) => id === make)?.name ?? '';
   const lanes: Lane[] =
     by === 'make'
@@ -110,14 +119,14 @@ export function DayPicture(props: {
     })),
     ...kept,
   ].filter(({ from, to }) => to > 0 && from < span);
-  const everyH = span > 60 * 60 ? 12 : span > 30 * 60 ? 6 : span > 12 * 60 ? 3 : 1;
+  const everyH = shown > 60 * 60 ? 12 : shown > 30 * 60 ? 6 : shown > 12 * 60 ? 3 : 1;
   const first = Math.ceil(zeroMs / (everyH * 60 * MINUTE_MS)) * everyH * 60 * MINUTE_MS;
   const hours: number[] = [];
   for (let ms = first; ms < endMs; ms += everyH * 60 * MINUTE_MS) hours.push(ms);
   /** Minutes of so many pixels on the screen. */
   const minutesOf = (px: number): number => {
     const wide = svg.current?.getBoundingClientRect().width ?? WIDTH;
-    return Math.round(((px / wide) * span) / SNAP_MIN) * SNAP_MIN;
+    return Math.round(((px / wide) * shown) / SNAP_MIN) * SNAP_MIN;
   };
   const drop = (h: DayHands, clientX: number): void => {
     if (!drag) return;
@@ -173,7 +182,7 @@ export function DayPicture(props: {
         )}
         {lanes.map((lane, n) => {
           const y = HEAD + ROW * n + 30;
-          const [from, to] = lane.thread ? [lane.hands[0]?.from ?? 0, lane.hands.at(-1)?.to ?? 0] : [0, span];
+          const [from, to] = lane.thread ? [lane.hands[0]?.from ?? 0, lane.hands.at(-1)?.to ?? 0] : [begin, begin + shown];
           return (
             <g key={lane.id}>
               <text
