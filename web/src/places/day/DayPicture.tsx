@@ -182,7 +182,9 @@ export function DayPicture(props: {
         )}
         {lanes.map((lane, n) => {
           const y = HEAD + ROW * n + 30;
-          const [from, to] = lane.thread ? [lane.hands[0]?.from ?? 0, lane.hands.at(-1)?.to ?? 0] : [begin, begin + shown];
+          const [from, to] = lane.thread
+            ? [lane.hands[0]?.from ?? 0, lane.hands.at(-1)?.to ?? 0]
+            : [begin, begin + shown];
           return (
             <g key={lane.id}>
               <text
