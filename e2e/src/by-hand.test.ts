@@ -4,6 +4,7 @@ import { cultureDraft, draft, intakeDraft } from '@morning-crock/server/testing'
 import type { Browser } from 'puppeteer-core';
 import { ulid } from 'ulid';
 import {
+  choose,
   fill,
   focused,
   openEntry,
@@ -250,7 +251,7 @@ describe('culture', () => {
     tablet = await openTablet(browser, `${world.address}/cultures/in`);
     const { page } = tablet;
     await see(page, 'Heirloom: can be kept');
-    await page.select('select', 'kefir-grains');
+    await choose(page, 'Kind', 'kefir-grains');
     await fill(page, 'Amount (optional)', 'a handful');
     await tap(page, 'button', 'Add culture');
     await see(page, '“a handful” is not a number.');

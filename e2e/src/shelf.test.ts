@@ -8,6 +8,7 @@ import { join } from 'node:path';
 import type { Browser } from 'puppeteer-core';
 import { ulid } from 'ulid';
 import {
+  choose,
   fill,
   goTo,
   keepSaved,
@@ -238,10 +239,10 @@ test('a method is changed, what is wrong is told, and it goes out as a file and 
   await see(page, 'yours, version 1');
 
   // Beside the one it came from.
-  await page.select('select', 'skyr');
+  await choose(page, 'Compare with', 'skyr');
   await see(page, 'Differences, line by line');
   await see(page, /for 2 L, started now/);
-  await page.select('select', '');
+  await choose(page, 'Compare with', '');
 
   await keepSaved(page);
   await tap(page, 'button', 'Download method');
