@@ -61,7 +61,6 @@ async function newPage(browser: Browser, keepsPage: boolean): Promise<Pick<Table
   const context = await browser.createBrowserContext();
   const page = await context.newPage();
   page.setDefaultTimeout(PATIENCE_MS);
-  page.setDefaultNavigationTimeout(PATIENCE_MS);
   await page.evaluateOnNewDocument(IN_PAGE);
   if (!keepsPage) await page.evaluateOnNewDocument(KEEPS_NO_PAGE);
   // Another journey's page may lie in front of it in the same browser.

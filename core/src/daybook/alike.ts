@@ -1,4 +1,5 @@
 import type { MakeSummary, Way } from '../contract/index.ts';
+import { WAY_WORDS } from './way-words.ts';
 
 /** What two batches may differ in. */
 export type Unlike = 'method' | 'way' | 'place' | 'starter' | 'milk' | 'feed' | 'pot' | 'amount';
@@ -17,17 +18,7 @@ const SAME_AMOUNT = 1.3;
 /** So many batches back it is looked for one. */
 const LOOKED_AT = 200;
 
-/** Ways by their names, in order. */
-export const WAY_WORDS: Readonly<Record<Way, string>> = {
-  touched: 'only brought to temperature',
-  'held-hot': 'held hot',
-  scalded: 'scalded',
-  towels: 'in towels',
-  oven: 'in the oven',
-  'washed-little': 'washed once',
-  'washed-much': 'washed three times or more',
-};
-const waysOf = (ways: readonly Way[]): string => ways.map((way) => WAY_WORDS[way]).join(', ');
+const wordsOf = (way: Way | undefined): string => (way === undefined ? '' : WAY_WORDS[way]);
 
 type Difference = Pick<AlikeBut, 'unlike' | 'here' | 'there'>;
 
@@ -52,11 +43,7 @@ function differences(a: MakeSummary, b: MakeSummary): Difference[] {
     const others = there.filter((way) => !here.includes(way));
     // One way against another is one thing; two of them are two.
     for (let i = 0; i < Math.max(only.length, others.length); i++)
-      found.push({
-        unlike: 'way',
-        here: waysOf(only.slice(i, i + 1)),
-        there: waysOf(others.slice(i, i + 1)),
-      });
+      found.push({ unlike: 'way', here: wordsOf(only[i]), there: wordsOf(others[i]) });
   }
   return found;
 }

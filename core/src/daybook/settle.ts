@@ -1,8 +1,8 @@
 import type { MakeSummary, ProductId, Way } from '../contract/index.ts';
 import { SHIPPED_METHODS } from '../products/methods/index.ts';
 import { createRandom, hashSeed, weightedQuantiles } from '../science/numerics/index.ts';
-import { WAY_WORDS } from './alike.ts';
 import { middle } from './trend.ts';
+import { WAY_WORDS } from './way-words.ts';
 
 /** What two ways of going about it are held against each other by. */
 export type SettledBy = 'hours' | 'texture' | 'lost' | 'yield';

@@ -183,7 +183,7 @@ test('what to have ready is every milk and starter once, for all the makes it is
   expect(dayNeeds([of('F', 'ghee', 0.8)])).toEqual([
     { what: 'butter', massKg: expect.closeTo(0.8, 6), of: ['F'] },
   ]);
-  expect(own).toEqual({ what: 'butter', massKg: 0.5, of: ['G'], inLarder: true });
+  expect(own).toEqual({ what: 'butter', massKg: 0.5, of: ['G'], isHere: true });
   const yogurt = needs[2]!;
   // Two per cent of five litres, by weight.
   expect('massKg' in yogurt && yogurt.massKg).toBeCloseTo(0.02 * 5 * 1.03, 2);

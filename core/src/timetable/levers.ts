@@ -99,7 +99,7 @@ function ideasOf(wish: DayWish, { id, method, litres }: WishedMake): Idea[] {
   ];
 }
 
-/** A starter of so many times the share; more than the most brings its own taste along, less than the least does not take [F]. */
+/** A starter of so many times the share; more than the most brings its own taste along, less than the least does not take [judgement]. */
 const SHARES = { times: [2, 0.5], most: 0.1, least: 0.005 } as const;
 /** Of the largest batches, so many. */
 const MOST_STARTERS = 4;

@@ -11,7 +11,7 @@ export const isInoculated = (plan: MakePlan): boolean =>
 export type DayNeed = { readonly what: string; readonly of: readonly string[] } & (
   | { readonly litres: number }
   /** `null` where the packet says how much. */
-  | { readonly massKg: number | null; readonly inLarder?: boolean }
+  | { readonly massKg: number | null; readonly isHere?: boolean }
 );
 
 /** What goes into a make: goods by their name, butter by weight, all else by volume. */
@@ -19,7 +19,7 @@ function pouredInto(plan: MakePlan): DayNeed {
   const { name, milk, product } = plan;
   const of = [name];
   const [goods] = milk.goods ?? [];
-  if (goods) return { what: goods.name, massKg: goods.massKg, of, inLarder: true };
+  if (goods) return { what: goods.name, massKg: goods.massKg, of, isHere: true };
   const { litres, massKg } = batchOf(plan);
   const what = productOf(plan).goods.into;
   return PRODUCT_TAKES[product] === 'butter' ? { what, massKg, of } : { what, litres, of };
@@ -55,7 +55,7 @@ export function dayNeeds(plans: readonly MakePlan[]): DayNeed[] {
   const needs = new Map<string, DayNeed>();
   for (const need of [...plans.map(pouredInto), ...plans.flatMap(stirredInto)]) {
     // What stands in the larder may be called as what is bought.
-    const key = `${need.what} ${'inLarder' in need}`;
+    const key = `${need.what} ${'isHere' in need}`;
     const before = needs.get(key);
     needs.set(key, before ? both(before, need) : need);
   }

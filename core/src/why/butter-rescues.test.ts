@@ -102,5 +102,7 @@ describe('butter that weeps is kneaded in cold water', () => {
     expect(kneadRescue(butter([rinse(60), clear]), 'weeps', NOW_MS)).toBeNull();
     expect(kneadRescue(butter([rinse(60)]), 'crumbly', NOW_MS)).toBeNull();
     expect(kneadRescue(ghee(30), 'weeps', NOW_MS)).toBeNull();
+    // Cream that is not churned is no butter.
+    expect(kneadRescue(made('butter', [done(5, 'take-out')]), 'weeps', NOW_MS)).toBeNull();
   });
 });

@@ -7,7 +7,7 @@ import {
   type ButterKeeping,
   type Washing,
 } from '../science/butter/index.ts';
-import { butterKeepsAt, fatBalance, SALT_TOLD, serumLeftIn, told } from '../steps/index.ts';
+import { butterKeepsAt, fatBalance, SALT_TOLD, serumLeftIn, told, workOf } from '../steps/index.ts';
 
 /** A piece that was worked is one lump: water reaches less of it than of grains, so much of each knead mixes [judgement]. */
 const KNEADING: Washing = { carriedKgPerKg: DRAINED_SERUM, waterKgPerKg: 1, exchangeFraction: 0.6 };
@@ -37,7 +37,8 @@ export function kneadRescue(state: MakeState, complaint: ComplaintId, nowMs: num
   const at = makeAt(state, nowMs);
   const fat = fatBalance(at);
   const left = serumLeftIn(state);
-  if (!fat || left <= KEEPING_SERUM) return null;
+  const isButter = state.steps.some(({ step, status }) => workOf(step.kind) === 'churn' && status === 'done');
+  if (!fat || !isButter || left <= KEEPING_SERUM) return null;
   const ofOne = serumLeftFraction(KNEADING, 1);
   const times = Math.min(MOST_TIMES, Math.ceil(Math.log(KEEPING_SERUM / left) / Math.log(ofOne)));
   const then = left * serumLeftFraction(KNEADING, times);

@@ -80,7 +80,7 @@ export function DayLists(props: {
                       ? 'amount on the packet:'
                       : units.mass(need.massKg)}
                 </span>{' '}
-                {'inLarder' in need
+                {'isHere' in need
                   ? `${need.what}, already here`
                   : need.what.charAt(0).toLowerCase() + need.what.slice(1)}{' '}
                 <span className="quiet">{need.of.join(', ')}</span>

@@ -23,7 +23,7 @@ export function BoilItOff(props: {
         <span className="number">
           {Math.max(1, Math.floor(from))} to {Math.ceil(to)} min
         </span>
-        . Then take it off at once and filter it. About {units.mass(boil.gheeKg)} stays.
+        . Then take it off at once and filter it. About {units.mass(boil.gheeKg)} of ghee stays.
       </p>
       <p className="caution">{CAUTIONS['never-leave-fat']}</p>
       <p className="quiet">An estimate, for about {units.mass(boil.waterKg)} of water.</p>
