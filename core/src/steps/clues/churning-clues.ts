@@ -91,7 +91,9 @@ export function churningClues(at: MakeAt): LogClue[] {
       said:
         washing.status === 'skipped'
           ? 'Not washed.'
-          : `Washed ${rinses.length > 1 ? `${rinses.length} times` : 'once'}${clear ? ', the water ran clear' : ''}.`,
+          : rinses.length === 0
+            ? 'Marked as washed, with no wash entered.'
+            : `Washed ${rinses.length > 1 ? `${rinses.length} times` : 'once'}${clear ? ', the water ran clear' : ''}.`,
     });
   }
   const working = make.steps.find(({ step }) => step.kind === 'work');
