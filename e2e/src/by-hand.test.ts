@@ -16,6 +16,7 @@ import {
   tap,
   type Tablet,
 } from './browser.ts';
+import { later } from './later.ts';
 import { createWorld, type World } from './world.ts';
 import { HOUR_MS } from '@morning-crock/core';
 
@@ -118,8 +119,7 @@ describe('a jar', () => {
     await see(page, 'No cream yet');
     expect((await lot(evening))!.settledH).toBe(0);
 
-    world.advance(12 * 60);
-    await page.reload();
+    await later(world, 12 * 60, page);
     await see(page, 'Undisturbed for about 12 h.');
     await tap(page, 'button', 'Measure cream line');
     await fill(page, 'Height of the cream', '1,8');
@@ -267,8 +267,7 @@ describe('culture', () => {
     });
     await see(page, '40 g left');
 
-    world.advance(48 * 60);
-    await page.reload();
+    await later(world, 48 * 60, page);
     await tap(page, 'button', 'Feed culture');
     await tap(page, 'button', 'Save feed');
     await see(page, 'Enter an amount.');

@@ -15,6 +15,7 @@ import {
   unfold,
   type Tablet,
 } from './browser.ts';
+import { later } from './later.ts';
 import { createWorld, type World } from './world.ts';
 import { HOUR_MS } from '@morning-crock/core';
 
@@ -43,11 +44,7 @@ const creamFactor = async (): Promise<number | undefined> =>
   (await world.kitchen.app.inject('/api/milk')).json<MilkRoomResponse>().creamFactors[0]?.mean;
 const stored = <T extends EventType>(type: T, wanted: number) =>
   world.stored<EventOf<T>['data']>(type, wanted);
-/** Time passes and the page notices by asking the server again. */
-async function later(minutes: number): Promise<void> {
-  world.advance(minutes);
-  await tablet.page.reload();
-}
+const passes = (minutes: number): Promise<void> => later(world, minutes, tablet.page);
 const cream = (id: string, litres: number, facts = {}) =>
   intakeDraft(id, litres, START - 20 * HOUR_MS, {
     what: 'cream',
@@ -85,12 +82,12 @@ describe('butter', () => {
     ]);
     await stored('planned', 1);
 
-    await later(2);
+    await passes(2);
     await tap(page, 'button', 'Cream is out');
     await stored('milk-poured', 1);
     expect(await lots()).toEqual([]);
     await see(page, /12\.0 °C about\s+\d\d:\d\d/);
-    await later(50);
+    await passes(50);
     await fill(page, 'Temperature, °C', '12,1');
     await page.keyboard.press('Enter');
     await stored('temperature-read', 1);
@@ -98,15 +95,15 @@ describe('butter', () => {
     await tap(page, 'button', 'Ready to churn');
 
     await see(page, 'expected now: liquid');
-    await later(4);
+    await passes(4);
     await see(page, '4 min');
     await tap(page, 'button', 'soft cream');
     await stored('stage-seen', 1);
     await see(page, 'last seen: soft cream');
-    await later(8);
+    await passes(8);
     await tap(page, 'button', 'yellow and heavy');
     await stored('stage-seen', 2);
-    await later(2);
+    await passes(2);
     await tap(page, 'button', 'Stop: cream has broken');
     const stages = await stored('stage-seen', 3);
     expect(stages.map((s) => s.data.stage)).toEqual(['soft', 'yellow', 'broken']);
@@ -187,11 +184,11 @@ describe('butter', () => {
     await tap(page, 'button', 'Cream is out');
     await tap(page, 'button', 'Ready to churn');
     await see(page, 'expected now: liquid');
-    await later(25);
+    await passes(25);
     await tap(page, 'button', 'froth');
     await stored('stage-seen', 1);
     // Twice as long as the longest it should take: one question.
-    await later(130);
+    await passes(130);
     await see(page, 'Churning is taking too long. What temperature is the cream now?');
     await fill(page, 'Cream temperature', '90');
     await see(page, 'Cream at 90 °C would be melted.');
@@ -204,13 +201,13 @@ describe('butter', () => {
     await tap(page, 'button', 'Do this');
     const [noted] = await stored('noted', 1);
     expect(noted!.data.text).toContain('Stand the cream in water at 17.0 °C');
-    await later(12);
+    await passes(12);
     await tap(page, 'button', 'Add reading');
     await fill(page, 'Temperature, °C', '13');
     await page.keyboard.press('Enter');
     await stored('temperature-read', 2);
     await see(page, 'The temperature is right.');
-    await later(9);
+    await passes(9);
     await tap(page, 'button', 'Stop: cream has broken');
     await see(page, 'Weight of the buttermilk');
     expect((await stored('stage-seen', 2)).map((s) => s.data.stage)).toEqual(['froth', 'broken']);
@@ -256,7 +253,7 @@ describe('cultured cream', () => {
     await see(page, 'Thick (about)');
 
     // Thick, but nobody smelled it: the clock of the warm hours goes on.
-    await later(15 * 60);
+    await passes(15 * 60);
     await tap(page, 'button', 'thick');
     await stored('cue-seen', 1);
     await see(page, 'Thick (seen)');
@@ -271,7 +268,7 @@ describe('cultured cream', () => {
     await see(page, 'Souring was confirmed in time.');
     await tap(page, 'button', 'Move to fridge');
     await see(page, 'Leave overnight without stirring');
-    await later(13 * 60);
+    await passes(13 * 60);
     await tap(page, 'button', 'Cold and thick');
     await fill(page, 'Weight of the cultured cream', '1240');
     await page.keyboard.press('Enter');
@@ -292,7 +289,7 @@ describe('cultured cream', () => {
     const [, second] = await stored('make-started', 2);
     expect(second!.data.plan.milk).toMatchObject({ soured: true });
     // Ripened, its buttermilk is cultured.
-    await later(60);
+    await passes(60);
     await tap(page, 'button', 'Ready to churn');
     // A little more than half of the jar: two loads.
     await tap(page, 'button', 'Load 1 has broken');

@@ -2,6 +2,7 @@ import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } fr
 import type { EventOf, EventType } from '@morning-crock/core/contract';
 import type { Browser } from 'puppeteer-core';
 import { fill, goTo, openTablet, see, startBrowser, tap, type Tablet } from './browser.ts';
+import { later } from './later.ts';
 import { createWorld, type World } from './world.ts';
 
 const START = Date.parse('2026-03-02T08:00:00.000Z');
@@ -24,10 +25,7 @@ afterEach(async () => {
 });
 const stored = <T extends EventType>(type: T, wanted: number) =>
   world.stored<EventOf<T>['data']>(type, wanted);
-async function later(minutes: number): Promise<void> {
-  world.advance(minutes);
-  await tablet.page.reload();
-}
+const passes = (minutes: number): Promise<void> => later(world, minutes, tablet.page);
 
 describe('ghee', () => {
   test('weighed, seen, measured; its last minutes fill the screen; rested, filtered, in the Daybook', async () => {
@@ -58,7 +56,7 @@ describe('ghee', () => {
     await fill(page, 'Weight of pan and butter', '2000');
     await tap(page, 'button', 'Save weight');
     await stored('pan-weighed', 1);
-    await later(14);
+    await passes(14);
     await fill(page, 'Weight of pan and butter now', '2100');
     await see(page, 'The pan weighed 2.00 kg before and cannot get heavier on the heat.');
     await fill(page, 'Weight of pan and butter now', '1930');
@@ -70,8 +68,7 @@ describe('ghee', () => {
 
     // Long over its time: it fills the screen, wherever one is.
     await goTo(page, `${world.address}/daybook`);
-    world.advance(14);
-    await page.reload();
+    await passes(14);
     await see(page, 'Take ghee off heat?');
     await tap(page, 'link', 'Open batch');
     await stored('alarm-acknowledged', 1);
@@ -84,7 +81,7 @@ describe('ghee', () => {
     await tap(page, 'button', 'Take off the heat');
     await stored('step-done', 1);
     await see(page, 'Off the heat. Leave the pan to stand. The fat is hot.');
-    await later(13);
+    await passes(13);
     await see(page, 'The ghee has settled. Pour it through paper');
     await tap(page, 'button', 'Ghee has settled');
     await tap(page, 'button', 'Ghee is in jars');

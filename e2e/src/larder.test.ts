@@ -25,6 +25,7 @@ import {
   upload,
   type Tablet,
 } from './browser.ts';
+import { later } from './later.ts';
 import { createWorld, type World } from './world.ts';
 
 const START = Date.parse('2026-03-05T08:00:00.000Z');
@@ -279,8 +280,7 @@ test('butter is wanted thawed on a day: it is told when it must come out, on the
   await world.stored('larder-moved', 3);
   await goTo(page, '/larder');
   await see(page, /Take out of the freezer by/);
-  world.advance(47 * 60);
-  await page.reload();
+  await later(world, 47 * 60, page);
   await see(page, 'Take out of the freezer now:');
   await goTo(page, '/');
   await see(page, /Use first[\s\S]*Take out of the freezer now: Butter of the week, 2 × 250 g/);

@@ -17,6 +17,7 @@ import {
   turnTo,
   type Tablet,
 } from './browser.ts';
+import { later } from './later.ts';
 import { createWorld, type World } from './world.ts';
 import { HOUR_MS } from '@morning-crock/core';
 
@@ -49,11 +50,8 @@ async function open(path: string): Promise<Page> {
   tablets.push(tablet);
   return tablet.page;
 }
-/** Time passes, and every tablet notices by asking the server again. */
-async function later(minutes: number): Promise<void> {
-  world.advance(minutes);
-  for (const { page } of tablets) await page.reload();
-}
+/** Time passes, and every tablet notices. */
+const passes = (minutes: number): Promise<void> => later(world, minutes, ...tablets.map(({ page }) => page));
 
 describe('a day of churning', () => {
   test('a thawed pot in three loads on two tablets, rested, watered, washed, salted by the spoon, cut', async () => {
@@ -93,22 +91,22 @@ describe('a day of churning', () => {
     expect(begun!.data.plan.method.steps.find((s) => s.kind === 'churn')).toMatchObject({ loads: 3 });
     await tap(page, 'button', 'Cream is out');
     await stored('milk-poured', 1);
-    await later(40);
+    await passes(40);
     await tap(page, 'button', 'Ready to churn');
 
     // The first load; the next one is told when to come out of the cold.
     await see(page, 'Load 1 of 3');
     await see(page, /Load 2: take out of the fridge (at \d\d:\d\d|now)/);
-    await later(8);
+    await passes(8);
     await tap(page, 'button', 'soft cream');
     await stored('stage-seen', 1);
     await tap(page, 'button', 'Pause churning');
     await see(page, 'Paused');
-    await later(5);
+    await passes(5);
     await tap(page, 'button', 'Resume churning');
     await stored('churn-rested', 2);
     await seeNoMore(page, 'Paused');
-    await later(9);
+    await passes(9);
     await tap(page, 'button', 'Load 1 has broken');
     await stored('stage-seen', 2);
     // The churning is not over with it.
@@ -122,7 +120,7 @@ describe('a day of churning', () => {
     await stored('load-begun', 1);
     await see(page, 'Load 2 of 3');
     await see(page, 'Load 2 has broken');
-    await later(6);
+    await passes(6);
     await unfold(other, 'Add chilled water');
     await fill(other, 'Water', '5000');
     await see(other, 'Check the unit.');
@@ -130,14 +128,14 @@ describe('a day of churning', () => {
     await tap(other, 'button', 'Mark as added');
     const [water] = await stored('water-poured', 1);
     expect(water!.data).toMatchObject({ massKg: 0.25, celsius: 4 });
-    await later(12);
+    await passes(12);
     await tap(other, 'button', 'Load 2 has broken');
     await stored('stage-seen', 3);
-    await later(5);
+    await passes(5);
     await tap(page, 'button', 'Load 3 is in');
     await stored('load-begun', 2);
     await see(other, 'Load 3 of 3');
-    await later(20);
+    await passes(20);
     await tap(page, 'button', 'Load 3 has broken');
     await see(page, 'Weight of the buttermilk');
     await see(other, 'Weight of the buttermilk');
@@ -155,7 +153,7 @@ describe('a day of churning', () => {
     await tap(page, 'button', 'Chill 15 min in iced water');
     await stored('iced', 1);
     await see(page, /In iced water until\s+\d\d:\d\d/);
-    await later(15);
+    await passes(15);
     await see(page, 'Is the butter firm?');
     await tap(page, 'button', 'Got it');
     await tap(page, 'button', 'Record clear wash');
@@ -289,8 +287,7 @@ describe('a day of churning', () => {
     expect(begun!.data.plan.milk.soured).toBe(true);
     expect(startMs).toBeLessThan(START + 108 * HOUR_MS);
     // The evening before, every tablet says to make ready.
-    world.advance((startMs - 9.5 * HOUR_MS - START) / 60_000);
-    await page.reload();
+    await later(world, (startMs - 9.5 * HOUR_MS - START) / 60_000, page);
     await see(page, 'Get ready tonight');
   });
 });

@@ -21,6 +21,7 @@ import {
   type Tablet,
   upload,
 } from './browser.ts';
+import { later } from './later.ts';
 import { createWorld, type World } from './world.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
@@ -49,14 +50,11 @@ const lots = async (): Promise<Lot[]> =>
 const open = async (path: string): Promise<void> => {
   tablet = await openTablet(browser, `${world.address}${path}`);
 };
-/** Time passes and the page notices by asking the server again. */
-async function later(minutes: number): Promise<void> {
-  // What was tapped last is taken in before the page goes: nobody leaves it within a blink.
+async function passes(minutes: number): Promise<void> {
+  // What was tapped last is taken in before.
   await settled();
-  world.advance(minutes);
-  await tablet.page.reload();
+  await later(world, minutes, tablet.page);
   // Until its times are worked out, nothing stands where it will stand.
-  await tablet.page.waitForSelector('.beads');
   await settled();
 }
 /** Nothing moves any more: what is tapped is where it was seen. */
@@ -118,14 +116,14 @@ test('one jar of creamy milk becomes sour cream and buttermilk, both of them sto
   await tap(page, 'button', 'Tag 7');
   expect((await stored('tagged', 2)).at(-1)!.data.tags).toEqual([7, 107]);
   await see(page, 'Tags on these jars: 7, 107');
-  await later(23 * 60);
+  await passes(23 * 60);
   await hear();
   await tap(page, 'button', 'set');
   await stored('cue-seen', 1);
   await see(page, 'Set (seen)');
   await hear();
   await tap(page, 'button', 'Move to fridge');
-  await later(10 * 60);
+  await passes(10 * 60);
   await hear();
   await tap(page, 'button', 'Chilled through');
   await fill(page, 'Weight of the sour cream', '310');
@@ -172,7 +170,7 @@ test('skyr drained too far is mended with its own whey, and a picture of it stan
   const { page } = tablet;
   await see(page, /stop between/);
   await hear();
-  await later(6 * 60);
+  await passes(6 * 60);
   await hear();
   await see(page, 'too thick');
   await see(page, /Stir about\s+\d+ g\s+of the whey back in/);
@@ -284,13 +282,13 @@ test('a cheese over three days: tried, turned by day, salted in its brine, and a
   const { page } = tablet;
   await see(page, 'Rennet sets sweet milk too, so a set does not prove acid.');
   await see(page, 'Rennet strength is not known');
-  await later(40);
+  await passes(40);
   await hear();
   await tap(page, 'button', 'Record no clean break');
   await stored('break-tried', 1);
   await see(page, 'tested once');
   await seeNoMore(page, 'Still no clean break?');
-  await later(8);
+  await passes(8);
   await hear();
   await tap(page, 'button', 'Record no clean break');
   await stored('break-tried', 2);
@@ -300,20 +298,20 @@ test('a cheese over three days: tried, turned by day, salted in its brine, and a
   await see(page, 'Cut slowly');
   await tap(page, 'button', 'Curd is cut');
   await see(page, 'Cover and leave where it is.');
-  await later(12);
+  await passes(12);
   await hear();
   await tap(page, 'button', 'Rested');
-  await later(21);
+  await passes(21);
   await hear();
   await tap(page, 'button', 'Stirring done');
   await see(page, 'hours to go');
-  await later(140);
+  await passes(140);
   await see(page, 'Turn the cheese');
   await hear();
   await tap(page, 'button', 'Mark as turned');
   await stored('turned', 1);
   // Its acid is measured in the whey.
-  await later(120);
+  await passes(120);
   await hear();
   await tap(page, 'button', 'Add reading');
   await tap(page, 'button', 'pH');
@@ -322,18 +320,18 @@ test('a cheese over three days: tried, turned by day, salted in its brine, and a
   await stored('ph-read', 1);
   await see(page, 'Souring confirmed');
   // Nobody is got out of bed to turn it.
-  await later(8 * 60);
+  await passes(8 * 60);
   await hear();
   await tap(page, 'button', 'Take out of mould');
   await see(page, '12 % brine (salt in salt plus water)');
-  await later(4 * 60);
+  await passes(4 * 60);
   await hear();
   await tap(page, 'button', 'Take out of brine');
   await fill(page, 'Weight of the cheese', '520');
   await page.keyboard.press('Enter');
   await stored('weighed', 1);
   await see(page, '7 days, turned every 2 days');
-  await later(2 * 24 * 60 + 30);
+  await passes(2 * 24 * 60 + 30);
   await hear();
   await see(page, /[45] days to go|5\s+days to go/);
   await tap(page, 'button', 'Mark as turned');
@@ -359,7 +357,7 @@ describe('kefir, daily', () => {
     await tap(page, 'button', 'Starter is in');
     const [begun] = await stored('starter-added', 1);
     expect(begun!.data.massKg).toBeGreaterThan(0);
-    await later(26 * 60);
+    await passes(26 * 60);
     await hear();
     await tap(page, 'button', 'Move to fridge');
     await see(page, 'Take out grains');
@@ -370,7 +368,7 @@ describe('kefir, daily', () => {
     await settled();
     await tap(page, 'button', 'Grains are out');
     await see(page, 'Chilled through');
-    await later(5 * 60);
+    await passes(5 * 60);
     await hear();
     await tap(page, 'button', 'Chilled through');
     await fill(page, 'Weight of the kefir', '2040');

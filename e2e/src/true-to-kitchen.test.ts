@@ -17,6 +17,7 @@ import {
   turnTo,
   type Tablet,
 } from './browser.ts';
+import { later } from './later.ts';
 import { createWorld, type World } from './world.ts';
 
 /** What makers do without instruments, with what they have: as the screens take it. */
@@ -42,11 +43,7 @@ afterEach(async () => {
 
 const stored = async <T extends EventType>(type: T, wanted: number): Promise<EventOf<T>['data'][]> =>
   (await world.stored<EventOf<T>['data']>(type, wanted)).map(({ data }) => data);
-/** Later, for the kitchen and for the page in it. */
-async function later(minutes: number): Promise<void> {
-  world.advance(minutes);
-  await tablet.page.reload();
-}
+const passes = (minutes: number): Promise<void> => later(world, minutes, tablet.page);
 const larder = async (): Promise<LarderResponse> =>
   (await world.kitchen.app.inject('/api/larder')).json<LarderResponse>();
 
@@ -60,31 +57,31 @@ test('yogurt by eye and finger: no thermometer, no scales', async () => {
   await tap(page, 'button', 'Start batch');
   await tap(page, 'button', 'Milk is in the pot');
   await see(page, 'Heat the milk on medium heat.');
-  await later(20);
+  await passes(20);
   await tap(page, 'button', 'steams');
   expect(await stored('heat-felt', 1)).toEqual([{ cue: 'steams' }]);
   await see(page, 'steams, no thermometer');
-  await later(9);
+  await passes(9);
   await tap(page, 'button', 'small bubbles at the rim');
   await stored('heat-felt', 2);
   await tap(page, 'button', 'Hot enough');
   await stored('step-done', 2);
-  await later(10);
+  await passes(10);
   await tap(page, 'button', 'Held long enough');
   await stored('step-done', 3);
   await see(page, /Let the milk cool uncovered/);
-  await later(38);
+  await passes(38);
   await tap(page, 'button', 'a finger bears it 10 s');
   await stored('heat-felt', 3);
   await tap(page, 'button', 'Cool enough');
   await tap(page, 'button', 'Starter is in');
   await stored('starter-added', 1);
   await see(page, 'Yogurt maker, not checked');
-  await later(6 * 60);
+  await passes(6 * 60);
   await tap(page, 'button', 'set');
   await tap(page, 'button', 'Move to fridge');
   await stored('step-done', 5);
-  await later(6 * 60);
+  await passes(6 * 60);
   await tap(page, 'button', 'Chilled through');
   await stored('step-done', 6);
   // Nobody weighed it: the pot is full to a third of what it holds, by a ruler.
@@ -224,14 +221,14 @@ test('a new mixer on its lowest setting: asked early, told why, and an hour is w
   await tap(page, 'button', 'Cream is out');
   await tap(page, 'button', 'Ready to churn');
   await see(page, 'What temperature is the cream? Until you enter it, 12.0 °C is assumed.');
-  await later(15);
+  await passes(15);
   await see(page, 'Still liquid?');
   await fill(page, 'Cream temperature', '9');
   await tap(page, 'button', 'Save temperature');
   await see(page, '9.0 °C. The cream is too cold.');
   await tap(page, 'button', 'froth');
   await stored('stage-seen', 1);
-  await later(45);
+  await passes(45);
   await tap(page, 'button', 'Stop: cream has broken');
   await see(page, 'Weight of the buttermilk');
   expect((await stored('stage-seen', 2)).map((s) => s.stage)).toEqual(['froth', 'broken']);
@@ -254,12 +251,12 @@ test('a yogurt maker is checked with water: reminded, read twice, and known from
   expect(
     await (await named(page, 'Time constant (h)')).evaluate((field) => 'value' in field && field.value),
   ).toBe('0.9');
-  await later(60);
+  await passes(60);
   await see(page, /now\s+Read the water, Yogurt maker/);
   await fill(page, 'Water temperature', '37,2');
   await tap(page, 'button', 'Add reading');
   await see(page, 'Read the water about 09:00.');
-  await later(120);
+  await passes(120);
   await fill(page, 'Water temperature', '40,2');
   await tap(page, 'button', 'Add reading');
   await see(page, /Yogurt maker, checked .*: holds about 40\.\d °C/);

@@ -28,6 +28,7 @@ import {
   type Tablet,
   upload,
 } from './browser.ts';
+import { later } from './later.ts';
 import { createWorld, type World } from './world.ts';
 import { HOUR_MS, MINUTE_MS } from '@morning-crock/core';
 
@@ -426,8 +427,7 @@ describe('a waking', () => {
     const secondFeed = '.wake-table tbody tr:nth-child(2) td:nth-child(3)';
     const before = await page.$eval(secondFeed, (td) => td.textContent);
     // The first feed is given nine hours late.
-    world.advance(9 * 60);
-    await page.reload();
+    await later(world, 9 * 60, page);
     await see(page, '60 g of milk');
     await tap(page, 'button', 'Feed 1 is in');
     await stored('fed', 1);
@@ -440,8 +440,7 @@ describe('a waking', () => {
     );
     await go('/');
     await see(page, 'Feed 1 has set');
-    world.advance(17 * 60);
-    await page.reload();
+    await later(world, 17 * 60, page);
     await tap(page, 'link', 'Open batch');
     await see(page, 'see if the milk has set');
     const lookAt = await page.$eval(
@@ -465,8 +464,7 @@ describe('a waking', () => {
     const fed = (await stored('fed', 2))[1]!.data;
     expect(fed).toMatchObject({ step: 'feed-2', massKg: 0.2, typed: { value: 200, unit: 'g' } });
     await see(page, 'fed 2, 200 g');
-    world.advance(10 * 60);
-    await page.reload();
+    await later(world, 10 * 60, page);
     await tap(page, 'button', 'Feed 2 has set');
     await see(page, 'Keep a spoonful');
     await fill(page, 'Kept for next time', '100');

@@ -15,6 +15,7 @@ import {
   type Tablet,
   upload,
 } from './browser.ts';
+import { later } from './later.ts';
 import { createWorld, type World } from './world.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
@@ -44,11 +45,7 @@ const latest = async (type: EventType): Promise<Record<string, unknown>> => {
   expect(all.length).toBeGreaterThan(0);
   return all.at(-1)!.data;
 };
-/** Time passes and the page notices by asking the server again. */
-async function later(minutes: number): Promise<void> {
-  world.advance(minutes);
-  await tablet.page.reload();
-}
+const passes = (minutes: number): Promise<void> => later(world, minutes, tablet.page);
 
 describe('the whole way of one pot', () => {
   test('an empty kitchen leads to the first make', async () => {
@@ -93,17 +90,17 @@ describe('the whole way of one pot', () => {
     await tap(page, 'button', 'Milk is in the pot');
     await see(page, 'Hot enough');
     await world.stored('step-done', 1);
-    await later(12);
+    await passes(12);
     await fill(page, 'Temperature, °C', '48.5');
     await page.keyboard.press('Enter');
     await see(page, '48.5 °C · saved');
-    await later(10);
+    await passes(10);
     await fill(page, 'Temperature, °C', '85');
     await page.keyboard.press('Enter');
     await world.stored('temperature-read', 2);
     await tap(page, 'button', 'Hot enough');
     await world.stored('step-done', 2);
-    await later(10);
+    await passes(10);
     await see(page, /Whey protein unfolded: about (8[5-9]|9\d) %/);
     await tap(page, 'button', 'Held long enough');
     await see(page, 'Cool enough');
@@ -124,12 +121,12 @@ describe('the whole way of one pot', () => {
       });
       return page.$eval('.bead.current .when', (e) => e.textContent);
     };
-    await later(1);
+    await passes(1);
     await coolAt();
     await fill(page, 'Temperature, °C', '80');
     await page.keyboard.press('Enter');
     await world.stored('temperature-read', 3);
-    await later(20);
+    await passes(20);
     const before = await coolAt();
     await fill(page, 'Temperature, °C', '66');
     await page.keyboard.press('Enter');
@@ -139,7 +136,7 @@ describe('the whole way of one pot', () => {
       { timeout: PATIENCE_MS },
       before,
     );
-    await later(45);
+    await passes(45);
     await tap(page, 'button', 'Cool enough');
     await world.stored('step-done', 4);
   });
@@ -165,7 +162,7 @@ describe('the whole way of one pot', () => {
 
   test('a pH reading narrows the band and a cue is stored', async () => {
     const { page } = tablet;
-    await later(150);
+    await passes(150);
     const before = await readySpan();
     await fill(page, 'pH reading', '5.42');
     await page.keyboard.press('Enter');
@@ -184,7 +181,7 @@ describe('the whole way of one pot', () => {
 
   test('alarms ring when due and are silenced on every tablet', async () => {
     const { page } = tablet;
-    await later(75);
+    await passes(75);
     await see(page, 'Check for souring');
     const second = await openTablet(browser, world.address);
     await see(second.page, 'Check for souring');
@@ -214,7 +211,7 @@ describe('the whole way of one pot', () => {
     await see(page, 'Souring was confirmed in time');
     await tap(page, 'button', 'Move to fridge');
     await world.stored('step-done', 5);
-    await later(300);
+    await passes(300);
     await tap(page, 'button', 'Chilled through');
     await fill(page, 'Weight of the yogurt', '3420');
     await page.keyboard.press('Enter');

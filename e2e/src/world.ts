@@ -5,13 +5,15 @@ import { fileURLToPath } from 'node:url';
 import { PATIENCE_MS } from './browser.ts';
 import { MINUTE_MS } from '@morning-crock/core';
 
+/** A clock that is moved is noticed this soon, ms. */
+const TIME_EVERY_MS = 100;
 const PAGE_ROOT = fileURLToPath(new URL('../../web/dist', import.meta.url));
 
 /** A whole kitchen on loopback whose clock the journey moves. */
 export interface World {
   readonly kitchen: TestKitchen;
   readonly address: string;
-  /** Moves the kitchen's clock; pages follow at their next answer from the server. */
+  /** Moves the kitchen's clock; open pages are told within a blink (`later` waits for them). */
   advance(minutes: number): void;
   /** Stops listening, as if the server went away, and comes back at the same address. */
   goAway(): Promise<void>;
@@ -45,7 +47,12 @@ export async function createWorld(
   } = {},
 ): Promise<World> {
   const { listening, ...ofKitchen } = options;
-  let kitchen = await createTestKitchen({ startMs, pageRoot: PAGE_ROOT, ...ofKitchen });
+  let kitchen = await createTestKitchen({
+    startMs,
+    pageRoot: PAGE_ROOT,
+    timeEveryMs: TIME_EVERY_MS,
+    ...ofKitchen,
+  });
   const own = !usualTaken;
   await kitchen.app.listen({ host: '127.0.0.1', port: own ? usualPort : 0 });
   await listening?.();

@@ -77,6 +77,8 @@ export interface AppOptions {
   readonly statementMs?: number;
   /** A body that is not whole within this is not waited for, ms; left out, half a minute. */
   readonly bodyMs?: number;
+  /** How often open pages are told the time, ms; left out, every quarter of a minute. */
+  readonly timeEveryMs?: number;
   /** Left out, only this computer is let in. */
   readonly localNetwork?: LocalNetwork;
   /** Whom devices trust that come to the secure address; left out where there is none. */
@@ -165,7 +167,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   await app.register(knownAnswersPlugin, { away });
   await app.register(openStreamsPlugin);
   await app.register(identityPlugin, { kitchenId: options.kitchenId ?? null });
-  await app.register(streamPlugin);
+  await app.register(streamPlugin, { timeEveryMs: options.timeEveryMs });
   for (const routes of [
     eventRoutes,
     kitchenRoutes,

@@ -7,6 +7,8 @@ type Listener = (events: readonly StoredEvent[]) => Promise<void>;
 
 /** Passes stored events on to every open page, in the order of the log and without gaps. */
 interface EventHub {
+  /** How often open pages are told the time, ms. */
+  readonly timeEveryMs: number;
   /** Calls back with every event after `afterSeq`, old ones first; returns how to stop. */
   follow(kitchenId: string, afterSeq: number, listener: Listener): () => void;
   /** Says that something was stored. */
@@ -20,15 +22,17 @@ declare module 'fastify' {
 }
 
 const PAGE = 200;
+const TIME_EVERY_MS = 15_000;
 
 /**
  * Each follower reads the log itself from where it stands whenever something was stored: commits may be told out of
  * order, the log never is.
  */
-export const streamPlugin = fp(
-  (app, _options, done) => {
+export const streamPlugin = fp<{ timeEveryMs: number | undefined }>(
+  (app, { timeEveryMs = TIME_EVERY_MS }, done) => {
     const wakers = new Set<() => void>();
     app.decorate('hub', {
+      timeEveryMs,
       notify: () => {
         for (const wake of wakers) wake();
       },

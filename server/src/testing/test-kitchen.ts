@@ -72,8 +72,10 @@ export async function createTestKitchen(options: {
   databasePort?: number;
   statementMs?: number;
   bodyMs?: number;
+  /** How often open pages are told the time. */
+  timeEveryMs?: number;
 }): Promise<TestKitchen> {
-  const { databasePort, statementMs, bodyMs } = options;
+  const { databasePort, statementMs, bodyMs, timeEveryMs } = options;
   const address = databaseAddress();
   const db = createDataSource(databasePort === undefined ? address : { ...address, port: databasePort });
   await connected(db);
@@ -91,6 +93,7 @@ export async function createTestKitchen(options: {
       ...(options.authority === undefined ? {} : { authority: options.authority }),
       ...(statementMs === undefined ? {} : { statementMs }),
       ...(bodyMs === undefined ? {} : { bodyMs }),
+      ...(timeEveryMs === undefined ? {} : { timeEveryMs }),
     });
     options.built?.(app);
     return app;

@@ -1,8 +1,8 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef } from 'react';
 import { useMakeQuery, useRecentMakesQuery } from '../data/api.ts';
 import { forgetForecasts, keepForecast, lastForecast } from '../data/last-forecasts.ts';
 import { requestForecast, requestPicture } from '../workers/kitchen-client.ts';
-import { now } from '../data/clock.ts';
+import { now, useTurn } from '../data/clock.ts';
 import { liveSlice } from '../data/live-slice.ts';
 import { useAppDispatch, useAppSelector } from '../data/store.ts';
 import { useUnderWayIds } from '../data/under-way.ts';
@@ -27,16 +27,8 @@ function Keeper({ makeId }: { readonly makeId: string }) {
   const dispatch = useAppDispatch();
   const attempts = useAppSelector((s) => s.live.attempts);
   const last = useAppSelector((s) => s.live.forecasts[makeId]?.forecast ?? null);
-  const [turn, setTurn] = useState(0);
-  const [tick, setTick] = useState(0);
-  useEffect(() => {
-    const renew = setInterval(() => setTurn((t) => t + 1), RENEW_MS);
-    const draw = setInterval(() => setTick((t) => t + 1), DRAW_MS);
-    return () => {
-      clearInterval(renew);
-      clearInterval(draw);
-    };
-  }, []);
+  const turn = useTurn(RENEW_MS);
+  const tick = useTurn(DRAW_MS);
   const known = events.length > 0;
   const drawnFrom = useRef<unknown>(null);
   const keptMs = useRef(0);

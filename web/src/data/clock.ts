@@ -54,3 +54,6 @@ export function useNow(everyMs = 1000): number {
   }, [everyMs, own]);
   return value;
 }
+
+/** Which turn of `everyMs` it is: another one as time passes, and at once when a tablet wakes up or its clock was put right. */
+export const useTurn = (everyMs: number): number => Math.floor(useNow(everyMs) / everyMs);

@@ -8,7 +8,6 @@ import { asStored } from '../../plugins/as-stored.ts';
 import { appendEvents } from './append.ts';
 import { readEvents } from './event-log.ts';
 
-const TIME_EVERY_MS = 15_000;
 /** Two hundred entries, however wordy. */
 const MAX_ENTRIES_BYTES = 2 * 1024 * 1024;
 /** A page that takes nothing for this long is gone. */
@@ -99,7 +98,7 @@ export const eventRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
         if (!raw.writableNeedDrain) tell({ kind: 'time', now: new Date(app.now()).toISOString() });
       };
       tellTime();
-      const timer = setInterval(tellTime, TIME_EVERY_MS);
+      const timer = setInterval(tellTime, app.hub.timeEveryMs);
       const stop = app.hub.follow(
         request.identity.kitchenId,
         Number.isFinite(last) ? last : 0,
