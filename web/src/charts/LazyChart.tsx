@@ -1,11 +1,11 @@
 import { lazy, Suspense } from 'react';
 import { Contained } from '../parts/tables/Mishap.tsx';
-import type { ChartBuilder } from './Chart.tsx';
+import type { ChartProps } from './Chart.tsx';
 
 const Chart = lazy(() => import('./Chart.tsx'));
 
 /** The chart's code comes only where a chart is drawn; without it the numbers still stand. */
-export function LazyChart(props: { readonly build: ChartBuilder; readonly label: string }) {
+export function LazyChart(props: ChartProps) {
   return (
     <Contained
       instead={

@@ -16,6 +16,8 @@ import type { CurveData } from './curve-option.ts';
 import type { Units } from '../data/units-of.ts';
 
 const ROOM_STEP_MS = HOUR_MS / 2;
+/** Drawn beyond what comes last. */
+const MARGIN_MS = HOUR_MS / 2;
 export const CUE_WORDS: Readonly<Record<Cue, string>> = {
   liquid: 'liquid',
   trembles: 'trembles',
@@ -37,23 +39,28 @@ const roomCourse = ({ plan, startedAtMs }: MakeState, toMs: number): (readonly [
     },
   );
 
-/** What the curve of a make draws, from its state and forecast. `nowMs` is `null` for a record. */
-export function curveDataOf(
-  state: MakeState,
-  point: PointForecast,
-  band: BandForecast['band'],
-  nowMs: number | null,
-  units: Units,
-): CurveData {
-  const souring = souringOf(state);
-  const ends = [markMs(point, 'ready'), state.chilledAtMs, state.acidity.at(-1)?.atMs ?? null, nowMs].filter(
+/** How far the curve of a make goes by itself, whatever the time is. */
+export function curveEndMs(state: MakeState, point: PointForecast, band: BandForecast['band']): number {
+  const ends = [markMs(point, 'ready'), state.chilledAtMs, state.acidity.at(-1)?.atMs ?? null].filter(
     (ms) => ms !== null,
   );
   const lastBand = band.find((b) => b.p90 <= SET_PH - 0.2);
   // Before inoculation the heat is what matters: the long tail of the band would squeeze it into a corner.
   const bandEndMs =
     lastBand && state.inoculatedAtMs !== null ? point.inoculationMs + lastBand.hour * HOUR_MS : 0;
-  const toMs = Math.max(state.startedAtMs + HOUR_MS, bandEndMs, ...ends) + 0.5 * HOUR_MS;
+  return Math.max(state.startedAtMs + HOUR_MS, bandEndMs, ...ends) + MARGIN_MS;
+}
+
+/** What the curve of a make draws, from its state and forecast. @param seenToMs the present, which is in view; `null` for a record */
+export function curveDataOf(
+  state: MakeState,
+  point: PointForecast,
+  band: BandForecast['band'],
+  seenToMs: number | null,
+  units: Units,
+): CurveData {
+  const souring = souringOf(state);
+  const toMs = Math.max(curveEndMs(state, point, band), (seenToMs ?? 0) + MARGIN_MS);
   return {
     temperature: point.temperature,
     ph: point.ph,
@@ -76,7 +83,6 @@ export function curveDataOf(
     setPh: (souring && markPh(souring, state.plan, 'body')) ?? SET_PH,
     setName: markWords(state, 'body').toLowerCase(),
     room: souring && state.plan.place.kind === 'room' ? roomCourse(state, toMs) : [],
-    nowMs,
     fromMs: state.startedAtMs,
     toMs,
     unit: units.temperatureUnit,

@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { curveOption, type CurveData } from './curve-option.ts';
+import { curveOption, placeOf, type CurveData } from './curve-option.ts';
 import { CHART_THEME } from '../testing/chart-theme.ts';
 
 const data: CurveData = {
@@ -16,7 +16,6 @@ const data: CurveData = {
   setPh: 4.6,
   setName: 'set',
   room: [],
-  nowMs: 600_000,
   fromMs: 0,
   toMs: 7_200_000,
   unit: 'F',
@@ -37,10 +36,18 @@ test('draws in the kitchen’s own degrees, only what is in view, and no more po
   expect(named('band').data[0]![1]).toBeCloseTo(0.2, 9);
 });
 
-test('a record has no line for now', () => {
-  const series = curveOption({ ...data, nowMs: null }, CHART_THEME, true)
-    .series as unknown as readonly Record<string, unknown>[];
-  expect(series[0]!['markLine']).toBeUndefined();
+test('the present stands over both drawings, between their sides, and nowhere out of their hours', () => {
+  const grids = curveOption(data, CHART_THEME, false).grid as readonly { left: number; right: number }[];
+  const { left, right } = grids[0]!;
+  expect(placeOf(data, data.fromMs, false)!.left).toBe(
+    `calc(${left}px + 0.00000 * (100% - ${left + right}px))`,
+  );
+  expect(placeOf(data, (data.fromMs + data.toMs) / 2, false)!.left).toContain('0.50000');
+  expect(placeOf(data, data.toMs + 1, false)).toBeNull();
+  expect(placeOf(data, data.fromMs - 1, true)).toBeNull();
+  // It ends above the row of what was seen.
+  const unseen = placeOf({ ...data, cueMarks: [] }, data.toMs, false)!;
+  expect(placeOf(data, data.toMs, false)!.bottom).toBeGreaterThan(unseen.bottom);
 });
 
 interface Seen {

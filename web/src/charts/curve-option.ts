@@ -22,7 +22,6 @@ export interface CurveData {
   readonly setName: string;
   /** The room's heat behind what stands in it; empty when it stands elsewhere. */
   readonly room: readonly (readonly [number, number])[];
-  readonly nowMs: number | null;
   readonly fromMs: number;
   readonly toMs: number;
   readonly unit: TemperatureUnit;
@@ -41,14 +40,41 @@ export interface CurveTheme {
   readonly fontFamily: string;
 }
 
+/** Height of the row under the time axis where what was seen is marked, px. */
+const CUE_ROW = 26;
+/** Height above and below the two drawings, px. */
+const EDGE = 34;
+/** Of the word over an upright line, px; its style knows it as well. */
+const WORD_HEIGHT = 24;
+/** Width left and right of them, px. */
+const sidesOf = (narrow: boolean): { readonly left: number; readonly right: number } =>
+  narrow ? { left: 44, right: 40 } : { left: 52, right: 56 };
+
+/**
+ * Where an instant stands over the drawn curve, its word on top, as lengths of a style sheet; `null` out of its hours. What moves
+ * every minute is laid over the drawing: drawn into it, all of it would be drawn anew.
+ */
+export function placeOf(
+  data: CurveData,
+  ms: number,
+  narrow: boolean,
+): { readonly left: string; readonly top: number; readonly bottom: number } | null {
+  const share = (ms - data.fromMs) / (data.toMs - data.fromMs);
+  if (share < 0 || share > 1) return null;
+  const { left, right } = sidesOf(narrow);
+  return {
+    left: `calc(${left}px + ${share.toFixed(5)} * (100% - ${left + right}px))`,
+    top: EDGE - WORD_HEIGHT,
+    bottom: EDGE + (data.cueMarks.length > 0 ? CUE_ROW : 0),
+  };
+}
+
 const MANY_DOTS = 80;
 const thin = <T>(items: readonly T[], most: number): readonly T[] => {
   const stride = Math.ceil(items.length / most);
   return stride <= 1 ? items : items.filter((_, i) => i % stride === 0 || i === items.length - 1);
 };
 
-/** Height of the row under the time axis where what was seen is marked, px. */
-const CUE_ROW = 26;
 /** Two words closer than this share of the width would lie over each other: the later one is said. */
 const WORD_SHARE = 0.16;
 
@@ -96,8 +122,7 @@ export function curveOption(data: CurveData, theme: CurveTheme, narrow: boolean)
     fontFamily: theme.fontFamily,
   });
   const cueRow = data.cueMarks.length > 0 ? CUE_ROW : 0;
-  const left = narrow ? 44 : 52;
-  const right = narrow ? 40 : 56;
+  const { left, right } = sidesOf(narrow);
   const timeAxis = (gridIndex: number, labels: boolean) => ({
     type: 'time' as const,
     gridIndex,
@@ -113,8 +138,8 @@ export function curveOption(data: CurveData, theme: CurveTheme, narrow: boolean)
     animation: false,
     textStyle: { fontFamily: theme.fontFamily },
     grid: [
-      { left, right, top: 34, height: cueRow > 0 ? '28%' : '31%' },
-      { left, right, bottom: 34 + cueRow, height: cueRow > 0 ? '34%' : '39%' },
+      { left, right, top: EDGE, height: cueRow > 0 ? '28%' : '31%' },
+      { left, right, bottom: EDGE + cueRow, height: cueRow > 0 ? '34%' : '39%' },
       { left, right, bottom: 0, height: CUE_ROW },
     ],
     xAxis: [timeAxis(0, false), timeAxis(1, true), { ...timeAxis(2, false), show: false }],
@@ -154,17 +179,6 @@ export function curveOption(data: CurveData, theme: CurveTheme, narrow: boolean)
         lineStyle: { color: theme.clay, width: 3 },
         itemStyle: { color: theme.clay },
         endLabel: endLabel(degrees, theme.clay),
-        ...(data.nowMs === null
-          ? {}
-          : {
-              markLine: {
-                symbol: 'none',
-                silent: true,
-                label: { formatter: 'now', color: theme.ink, fontSize: 16, fontFamily: theme.fontFamily },
-                lineStyle: { color: theme.ink, width: 1.5, type: 'solid' as const },
-                data: [{ xAxis: data.nowMs }],
-              },
-            }),
       },
       {
         type: 'line',
@@ -250,15 +264,6 @@ export function curveOption(data: CurveData, theme: CurveTheme, narrow: boolean)
               },
               lineStyle: { color: theme.cobalt, type: 'dashed' as const, width: 1.5 },
             },
-            ...(data.nowMs === null
-              ? []
-              : [
-                  {
-                    xAxis: data.nowMs,
-                    label: { show: false },
-                    lineStyle: { color: theme.ink, width: 1.5, type: 'solid' as const },
-                  },
-                ]),
           ],
         },
       },

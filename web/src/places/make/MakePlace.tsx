@@ -30,7 +30,7 @@ import { Finish } from './Finish.tsx';
 import { ForStep } from './ForStep.tsx';
 import { Jars } from './Jars.tsx';
 import { completeStep } from '../../data/complete-step.ts';
-import { curveDataOf } from '../../charts/curve-data.ts';
+import { curveDataOf, curveEndMs } from '../../charts/curve-data.ts';
 import { DenatureMeter } from './DenatureMeter.tsx';
 import { Looks } from './Looks.tsx';
 import { LastReading } from './LastReading.tsx';
@@ -50,6 +50,8 @@ import { WetHands } from './WetHands.tsx';
 import { WhatToLookFor } from './WhatToLookFor.tsx';
 import './make.css';
 
+const CURVE_GROWS_MS = 30 * MINUTE_MS;
+
 function UnderWay({ live }: { readonly live: LiveMake }) {
   const { state, forecast, safety } = live;
   const units = useUnits();
@@ -67,9 +69,12 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
   const foreseen = practice?.bare !== true;
   const minuteMs = Math.floor(nowMs / MINUTE_MS) * MINUTE_MS;
   const shape = shapeOf(state);
+  const endMs = useMemo(() => curveEndMs(shape, forecast.point, forecast.band), [shape, forecast]);
+  // The present moves over the curve, which is drawn anew only where it would leave it.
+  const seenToMs = nowMs < endMs ? null : Math.ceil(nowMs / CURVE_GROWS_MS) * CURVE_GROWS_MS;
   const curve = useMemo(
-    () => curveDataOf(shape, forecast.point, forecast.band, minuteMs, units),
-    [shape, forecast, minuteMs, units],
+    () => curveDataOf(shape, forecast.point, forecast.band, seenToMs, units),
+    [shape, forecast, seenToMs, units],
   );
   useKeys((key) => {
     if (key === 'd') void completeStep(state);
@@ -105,7 +110,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
               !practice && <Panel live={live} nowMs={minuteMs} />
             ) : (
               <div className={`curve ${working ? 'fading' : ''}`}>
-                <MakeCurve data={curve} label={label} />
+                <MakeCurve data={curve} label={label} nowMs={minuteMs} />
               </div>
             ))}
           {!practice && Under && <Under live={live} nowMs={minuteMs} />}

@@ -64,7 +64,6 @@ function Replay({
       setPh: SET_PH,
       setName: 'set',
       room: [],
-      nowMs: null,
       fromMs,
       toMs,
       unit: units.temperatureUnit,

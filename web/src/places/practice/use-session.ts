@@ -16,7 +16,7 @@ import {
   type PracticeSubject,
   type Trouble,
 } from '@morning-crock/core/contract';
-import { useEffect, useMemo, useSyncExternalStore } from 'react';
+import { useEffect, useMemo, useRef, useSyncExternalStore } from 'react';
 import { liveSlice } from '../../data/live-slice.ts';
 import { openPracticeDoor } from '../../data/practice-door.ts';
 import { store, useAppDispatch } from '../../data/store.ts';
@@ -73,23 +73,29 @@ export function usePractised(session: Session, no: number): void {
     [session, no, id],
   );
   const running = speed > 0;
+  /** What was asked last: nothing else is waited for. */
+  const asked = useRef<{ readonly events: unknown } | null>(null);
+  useEffect(
+    () => () => {
+      asked.current = null;
+    },
+    [session, id],
+  );
   useEffect(() => {
-    if (over) return undefined;
-    let wanted = true;
+    // Anew with each entry and when the clock stops: while it goes, nothing is worked out beside the drawing.
+    if (over || (running && asked.current?.events === events)) return;
+    const mine = { events };
+    asked.current = mine;
     const nowMs = Math.floor(session.now() / MINUTE_MS) * MINUTE_MS;
-    // Anew with each entry, and when the clock stops or goes on: while it goes, nothing is worked out beside the drawing.
     requestForecast(id, { kind: 'make', makeId: id, events, nowMs }).then(
       (forecast) => {
-        if (forecast && wanted)
+        if (forecast && asked.current === mine)
           dispatch(liveSlice.actions.forecastMade({ makeId: id, forecast, atMs: nowMs }));
       },
       () => {
-        if (wanted) dispatch(liveSlice.actions.workFailed(id));
+        if (asked.current === mine) dispatch(liveSlice.actions.workFailed(id));
       },
     );
-    return () => {
-      wanted = false;
-    };
   }, [dispatch, session, id, events, over, running]);
 }
 
