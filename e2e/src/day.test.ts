@@ -428,16 +428,20 @@ test('an afternoon of many things: laid into the hours in the kitchen, each in a
   await putIn('yogurt');
   await settled();
   await tap(page, 'button', 'What would help?');
-  const offered = 'Use: Yogurt 2: keep warm in a towel instead of the warm place';
   await see(page, /sooner on average|less outside your hours/);
   const towels = await page.$$eval('[aria-label="What would help"] button', (all) =>
     all.map((b) => b.getAttribute('aria-label') ?? '').filter((label) => label.includes('in a towel')),
   );
-  expect(towels).toContain(offered);
+  // Two yogurts want the one warm place: one of them may stand in a towel.
+  const offered = towels.find((label) =>
+    /^Use: Yogurt( 2)?: keep warm in a towel instead of the warm place$/.test(label),
+  )!;
+  expect(offered).toBeDefined();
+  const own = /^Use: (Yogurt(?: 2)?):/.exec(offered)![1]!;
   await tap(page, 'button', offered);
   await see(page, 'Kept warm in a towel.');
   await settled();
-  await tap(page, 'button', 'Yogurt 2: as the method says');
+  await tap(page, 'button', `${own}: as the method says`);
   await seeNoMore(page, 'Kept warm in a towel.');
   await tap(page, 'button', 'Remove Yogurt 2');
   await settled();

@@ -4,7 +4,6 @@ import { DAY_MIN, formatVolume } from '../science/units/index.ts';
 import { dayMakeOf, dayProblem, endlessStep, type HandsPaces } from './from-makes.ts';
 import type { KeptFree } from './kept-free.ts';
 import type { DayMake, DayProblem } from './problem.ts';
-import type { WaitSpread } from './robust.ts';
 import { leastPot, vesselsOf } from './vessels.ts';
 
 /** What would just fit is not said to clash because it is put off into the next morning, days. */
@@ -109,8 +108,6 @@ export interface Refused {
 export interface AskedDay {
   readonly whole: DayProblem;
   readonly tails: readonly Tail[];
-  /** One σ of each wait, min. */
-  readonly spread: WaitSpread;
 }
 
 /**
@@ -126,7 +123,6 @@ export function* askedDay(wish: DayWish): Generator<number, AskedDay | Refused> 
   const startAt = new Date(zeroMs).toISOString();
   const asked: DayMake[] = [];
   const tails: Tail[] = [];
-  const sigmas = new Map<string, ReadonlyMap<string, number>>();
   for (const { id, name, method, litres, milk, from = 0, by = null, fixed = {}, who = {} } of makes) {
     const refuse = (why: string): Refused => ({ fits: false, why, clashing: [id] });
     const unknown = [...Object.keys(fixed), ...Object.keys(who)].find(
@@ -150,14 +146,13 @@ export function* askedDay(wish: DayWish): Generator<number, AskedDay | Refused> 
     if (!seen) return refuse(neverWords(name, plan));
     if (by !== null && by <= from)
       return refuse(`“${name}” is due before its earliest start. Change one of the two times.`);
-    const { within, later } = cut(seen.make, days * DAY_MIN);
+    const { within, later } = cut(seen, days * DAY_MIN);
     if (within.tasks.length === 0) return refuse(`“${name}” does not start within the chosen days.`);
     asked.push(within);
-    sigmas.set(id, seen.sigmaMin);
     tails.push(...later);
     yield 0;
   }
   const all = [...chores.map(choreMake), ...asked];
   const whole = { ...dayProblem(kitchen, all, zeroMs, days + SPARE_DAYS), ...(session ? { session } : {}) };
-  return { whole, tails, spread: (make, task) => sigmas.get(make)?.get(task) ?? 0 };
+  return { whole, tails };
 }

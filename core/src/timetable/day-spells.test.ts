@@ -2,7 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import * as fc from 'fast-check';
 import { daySpells } from './day-spells.ts';
 import { madeUpDay } from './fixtures/made-up-day.ts';
-import { scoreOf, type DayProblem } from './problem.ts';
+import { type DayProblem } from './problem.ts';
+import { scoreOf } from './score.ts';
 import { relayDay } from './relay.ts';
 import { solveDay } from './solve.ts';
 

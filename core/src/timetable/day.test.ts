@@ -7,7 +7,8 @@ import { madeUpDay } from './fixtures/made-up-day.ts';
 import { bestDay } from './fixtures/plain-solver.ts';
 import type { DayShape } from './fixtures/made-up-day.ts';
 import { createLane } from './lane.ts';
-import { compareScores, type DayMake, type DayProblem, type DayTask } from './problem.ts';
+import { type DayMake, type DayProblem, type DayTask } from './problem.ts';
+import { compareScores } from './score.ts';
 import { lowerBound, solveDay } from './solve.ts';
 import { whyHere } from './why-here.ts';
 

@@ -26,7 +26,7 @@ const makeOf = (method: string, litres = 3, id = method): DayMake =>
     from: 0,
     by: null,
     fixed: {},
-  })!.make;
+  })!;
 
 test('a make is its hands and waits: nothing of its time is lost', () => {
   for (const { id } of SHIPPED_METHODS) {
@@ -55,7 +55,7 @@ test('what hands are at all along leaves them for nothing else: churning by hand
       step.kind === 'churn' && churns ? { ...step, churn: churns } : step,
     );
     const plan = planOfMethod({ ...made, steps }, KITCHEN, AT, 1);
-    const { tasks } = dayMakeOf({ id: method, plan, from: 0, by: null, fixed: {} })!.make;
+    const { tasks } = dayMakeOf({ id: method, plan, from: 0, by: null, fixed: {} })!;
     return tasks.find(({ id }) => made.steps.find((step) => step.id === id)?.kind === kind)!;
   };
   const jar = taskOf('butter', 'churn', 'jar');
@@ -74,13 +74,13 @@ test('a souring may be as much longer as the thousand makes of its forecast say'
   let seen = 0;
   for (const method of SHIPPED_METHODS.filter((_, n) => n % 3 === 0)) {
     const plan = planOfMethod(method, KITCHEN, AT, 3);
-    const { sigmaMin } = dayMakeOf({ id: method.id, plan, from: 0, by: null, fixed: {} })!;
+    const { tasks } = dayMakeOf({ id: method.id, plan, from: 0, by: null, fixed: {} })!;
     const state = stateOfPlan(plan);
     const souring = state.steps.find(({ step }) => step.facts.sours)?.step.id;
-    const own = souring === undefined ? 0 : sigmaMin.get(souring)!;
+    const own = tasks.find(({ id }) => id === souring)?.sigma ?? 0;
     // The band of its end is about when it begins, too.
-    const steps = [...sigmaMin.keys()];
-    const whole = Math.hypot(...[...sigmaMin.values()].slice(0, 1 + steps.indexOf(souring!)));
+    const until = tasks.slice(0, 1 + tasks.findIndex(({ id }) => id === souring));
+    const whole = Math.hypot(...until.map(({ sigma = 0 }) => sigma));
     const ready = markBand(bandForecast(state, ZERO_MS, 1, 600), 'ready');
     if (own === 0 || ready.p10 === null || ready.p90 === null) continue;
     seen++;

@@ -74,15 +74,14 @@ function ripeMin(
   };
 }
 
-/** The tasks of a make's steps from one on, with one σ of the wait before each. */
+/** The tasks of a make's steps from one on. */
 function tasksOf(
   state: MakeState,
   point: PointForecast,
   fromMs: number,
   { who = {}, paces = {} }: Pick<AskedMake, 'who' | 'paces'>,
-): { readonly tasks: DayTask[]; readonly sigmaMin: Map<string, number> } | null {
+): DayTask[] | null {
   const tasks: DayTask[] = [];
-  const sigmas = new Map<string, number>();
   let endMs = fromMs;
   let sigmaBefore = 0;
   const steps = state.steps.map(({ step }) => step);
@@ -103,6 +102,7 @@ function tasksOf(
     const setOut = n === 0 ? SET_OUT_MIN : 0;
     const ripe = ripeMin(point, step);
     const holds = holdsOf(step, state.plan, vessels[n]!);
+    const sigma = waits ? Math.sqrt(Math.max(0, time.sigmaMin ** 2 - sigmaBefore ** 2)) : 0;
     tasks.push({
       id: step.id,
       title: step.title,
@@ -117,14 +117,15 @@ function tasksOf(
             ripe.slack,
           ),
       ...(ripe.early > 0 ? { early: ripe.early } : {}),
+      ...(sigma > 0 ? { sigma } : {}),
+      ...(step.allAlong && holds.includes('burner') ? { stays: true } : {}),
       holds,
       ...(holds.includes('pot') ? { least } : {}),
       who: who[step.id] ?? null,
     });
-    sigmas.set(step.id, waits ? Math.sqrt(Math.max(0, time.sigmaMin ** 2 - sigmaBefore ** 2)) : 0);
     sigmaBefore = Math.max(sigmaBefore, time.sigmaMin);
   }
-  return { tasks: washedUp(steps, tasks), sigmaMin: sigmas };
+  return washedUp(steps, tasks);
 }
 
 /** The step of a plan that never comes to an end as things stand; `null` when each does. */
@@ -135,25 +136,25 @@ export function endlessStep(plan: MakePlan): MethodStep | null {
   return state.steps.find(({ step }) => step.id === endless?.id)?.step ?? null;
 }
 
-/** A make as the day sees it. */
-export interface SeenMake {
-  readonly make: DayMake;
-  /** One σ of the wait before each task, min, where the model knows one. */
-  readonly sigmaMin: ReadonlyMap<string, number>;
-}
-
 /**
  * A make as the day sees it: hands with their waits, by the middle line of its forecast.
  * @returns `null` when it never comes to an end as things stand
  */
-export function dayMakeOf({ id, plan, from, by, fixed, who, paces }: AskedMake): SeenMake | null {
+export function dayMakeOf({ id, plan, from, by, fixed, who, paces }: AskedMake): DayMake | null {
   const state = stateOfPlan(plan);
   const point = pointForecast(state, Date.parse(plan.startAt));
-  const seen = tasksOf(state, point, point.steps[0]?.startMs ?? Date.parse(plan.startAt), { who, paces });
-  if (!seen) return null;
+  const tasks = tasksOf(state, point, point.steps[0]?.startMs ?? Date.parse(plan.startAt), { who, paces });
+  if (!tasks) return null;
   const souring = state.steps.find(({ step }) => step.facts.sours)?.step.id;
-  if (souring !== undefined) seen.sigmaMin.set(souring, souringSigmaMin(state, state.startedAtMs));
-  return { make: { id, title: plan.name, from, tasks: seen.tasks, fixed, by }, sigmaMin: seen.sigmaMin };
+  const sigma = souring === undefined ? 0 : souringSigmaMin(state, state.startedAtMs);
+  return {
+    id,
+    title: plan.name,
+    from,
+    tasks: tasks.map((task) => (task.id === souring && sigma > 0 ? { ...task, sigma } : task)),
+    fixed,
+    by,
+  };
 }
 
 /**
@@ -181,12 +182,12 @@ export function leftOf(
     // It begins when it was to, or as soon after that as can be.
     const starts = Math.max(from, Math.round((state.startedAtMs - zeroMs) / MINUTE_MS));
     const whole = dayMakeOf({ id, plan: state.plan, from: starts, by, fixed, who, paces });
-    return whole && { ...whole.make, title: state.plan.name };
+    return whole && { ...whole, title: state.plan.name };
   }
   const point = pointForecast(state, nowMs);
-  const seen = state.finished ? null : tasksOf(state, point, nowMs, { who, paces });
-  if (!seen || seen.tasks.length === 0) return null;
-  const [first, ...rest] = seen.tasks;
+  const tasks = state.finished ? null : tasksOf(state, point, nowMs, { who, paces });
+  if (!tasks || tasks.length === 0) return null;
+  const [first, ...rest] = tasks;
   const time = point.steps.find((t) => t.id === first!.id)!;
   // What should have been over is due at once, and has so much less time left.
   const over = Math.max(0, Math.round((nowMs - time.endMs) / MINUTE_MS));

@@ -352,17 +352,27 @@ test('what has the burner keeps it, though others were to have it first: the res
   expect(at('late', 'heat').to).toBeLessThanOrEqual(at('other', 'pour').to);
 });
 
+/** The same day with waits that come out longer or shorter by a σ: all of them, or one make's. */
+const scattered = (problem: DayProblem, sigma: number, only?: string): DayProblem => ({
+  ...problem,
+  makes: problem.makes.map((make) =>
+    only !== undefined && make.id !== only
+      ? make
+      : { ...make, tasks: make.tasks.map((task) => ({ ...task, sigma })) },
+  ),
+});
+
 describe('simulated days', () => {
   test('with no spread every day is as planned; with much, more days clash than with little', () => {
     const problem = madeUpDay({ seed: 12, makes: 4, tasks: 3 });
     const slots = solved(problem);
-    const still = robustness(problem, slots, () => 0);
+    const still = robustness(problem, slots);
     expect(still.clashing).toBe(0);
     expect(still.finish[0]).toBe(still.finish[1]);
-    const [some, more] = [5, 40].map((sigma) => robustness(problem, slots, () => sigma));
+    const [some, more] = [5, 40].map((sigma) => robustness(scattered(problem, sigma), slots));
     expect(more!.clashing).toBeGreaterThan(some!.clashing);
     expect(more!.finish[1]).toBeGreaterThan(more!.finish[0]);
-    expect(robustness(problem, slots, () => 20)).toEqual(robustness(problem, slots, () => 20));
+    expect(robustness(scattered(problem, 20), slots)).toEqual(robustness(scattered(problem, 20), slots));
   });
 
   test('nothing is begun that would keep hands from what soon may not wait', () => {
@@ -399,7 +409,7 @@ describe('simulated days', () => {
       { make: 'a', task: 'stop', from: 91, to: 92, cook: 'a' },
     ];
     // Due at about minute 91, σ 20: one day in four it falls into the half hour, and the half hour waits for it then.
-    expect(robustness(problem, slots, () => 20, 2000).clashing).toBe(0);
+    expect(robustness(scattered(problem, 20), slots, 2000).clashing).toBe(0);
     const must = {
       ...problem,
       makes: [
@@ -407,14 +417,14 @@ describe('simulated days', () => {
         {
           ...problem.makes[1]!,
           underWay: true,
-          tasks: [{ ...problem.makes[1]!.tasks[0]!, after: 50, slack: 5 }],
+          tasks: [{ ...problem.makes[1]!.tasks[0]!, after: 50, slack: 5, stays: true }],
         },
       ],
     };
-    // The half hour cannot wait either: whichever is first, the other one is too late.
-    const { clashing } = robustness(must, slots, () => 0, 10);
+    // The half hour cannot wait either, nor be left for a moment: whichever is first, the other one is too late.
+    const { clashing } = robustness(must, slots, 10);
     expect(clashing).toBe(0);
-    const often = robustness(must, slots, (make) => (make === 'a' ? 20 : 0), 4000).clashing / 4000;
+    const often = robustness(scattered(must, 20, 'a'), slots, 4000).clashing / 4000;
     // Φ((78 − 91)/20) − Φ((50 − 91)/20), the part of a normal wait that ends while hands are taken and may not wait till then.
     expect(often).toBeGreaterThan(0.17);
     expect(often).toBeLessThan(0.31);

@@ -1,6 +1,6 @@
 import type { Random } from '../science/numerics/index.ts';
 import { createPlaces, type Places } from './places.ts';
-import { compareScores, type Score } from './problem.ts';
+import { compareScores, type Score } from './score.ts';
 import type { SequenceTimer } from './sequence.ts';
 
 /** A sequence with how good it is. */

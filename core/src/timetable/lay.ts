@@ -1,11 +1,5 @@
-import {
-  scoreOf,
-  type DayMake,
-  type DayProblem,
-  type DaySlot,
-  type DayTask,
-  type Timetable,
-} from './problem.ts';
+import { type DayMake, type DayProblem, type DaySlot, type DayTask, type Timetable } from './problem.ts';
+import { scoreOf } from './score.ts';
 import { createLane, type Lane } from './lane.ts';
 
 /** Tries of one make before it is given up at a start. */

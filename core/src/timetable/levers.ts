@@ -197,7 +197,7 @@ function* closely(wish: DayWish): Generator<number, LaidOut | null> {
   const seed = wish.seed ?? 1;
   const solved = yield* solvingDay(problem, seed, triesFor(problem));
   if ('clash' in solved) return null;
-  const { score } = yield* steadier(problem, solved.timetable.slots, day.spread, seed);
+  const { score } = yield* steadier(problem, solved.timetable.slots, seed);
   return { score, makes: problem.makes.length };
 }
 

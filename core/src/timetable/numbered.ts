@@ -1,3 +1,4 @@
+import { exposures, type Exposure } from './exposure.ts';
 import type { DayMake, DayProblem, DayTask } from './problem.ts';
 
 /** A day with its tasks numbered through, make by make: what timing sequences of them needs, as numbers. All times are minutes. */
@@ -26,6 +27,8 @@ export interface NumberedDay {
   /** Who does it, of `cooks`; -1 whoever has hands. */
   readonly who: Int32Array;
   readonly cooks: number;
+  /** How each task is exposed to nobody being there; `null` it is not. */
+  readonly exposed: readonly (Exposure | null)[];
   /** How many there are of each thing that is scarce, and which of them each task holds. */
   readonly many: readonly number[];
   readonly holds: readonly (readonly number[])[];
@@ -61,6 +64,7 @@ export function numbered(
   const tasksOf: number[][] = problem.makes.map(() => []);
   for (const [i, { m }] of tasks.entries()) tasksOf[m]!.push(i);
   const things = Object.keys(problem.things);
+  const dues = exposures(problem);
   /** From, to, from, to, … of each cook. */
   const early = Int32Array.from(tasks, ({ task }) => task.margin?.[0] ?? 0);
   const lateness = Int32Array.from(tasks, ({ task }) => task.margin?.[1] ?? 0);
@@ -86,6 +90,7 @@ export function numbered(
     by: Float64Array.from(tasks, ({ make }) => make.by ?? Number.POSITIVE_INFINITY),
     who: Int32Array.from(tasks, ({ task }) => problem.cooks.findIndex(({ id }) => id === task.who)),
     cooks: frees.length,
+    exposed: tasks.map(({ make, task }) => dues.get(`${make.id} ${task.id}`) ?? null),
     many: things.map((thing) => problem.things[thing]!),
     holds: tasks.map(({ task }) =>
       task.holds.map((thing) => things.indexOf(thing)).filter((thing) => thing >= 0),

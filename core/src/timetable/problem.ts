@@ -19,6 +19,10 @@ export interface DayTask {
   readonly margin?: readonly [before: number, after: number];
   /** What is washed up at its end, within its minutes. */
   readonly washes?: readonly string[];
+  /** One σ of that wait, min; left out, it is as long as it is. */
+  readonly sigma?: number;
+  /** Hands may not go from it, not for a minute: hot fat. */
+  readonly stays?: boolean;
   /** Who does it; left out, whoever has hands. */
   readonly who?: string | null;
 }
@@ -77,22 +81,11 @@ export interface Timetable {
   readonly late: number;
   /** Minutes of hands outside the session, short looks not counted. */
   readonly outside: number;
+  /** Chances that something comes due while nobody is there and may not wait till then, added up; small ones are none. */
+  readonly risk: number;
   /** Sum of when each make is done, min: of two days that end alike the one that is over sooner is better. */
   readonly sum: number;
 }
-
-/** How good a timetable is. */
-export type Score = Pick<Timetable, 'late' | 'outside' | 'sum' | 'finish'>;
-
-/**
- * Compares two; negative when the first is better: fewer minutes late, fewer outside the session, makes done sooner, and last of
- * all an earlier finish, which is that of whatever sours longest.
- */
-export const compareScores = (a: Score, b: Score): number =>
-  a.late - b.late || a.outside - b.outside || a.sum - b.sum || a.finish - b.finish;
-
-/** Whether one timetable is better than another. */
-export const isBetter = (a: Score, b: Score): boolean => compareScores(a, b) < 0;
 
 /** So short a task is a look: welcome at any hour of the day, min. */
 export const LOOK_MIN = 10;
@@ -104,17 +97,4 @@ export function outsideOf(session: DayProblem['session'], from: number, minutes:
     (left, [a, b]) => left - Math.max(0, Math.min(b, from + minutes) - Math.max(a, from)),
     minutes,
   );
-}
-
-/** How good slots are, by what the day asks for; makes that were not laid in count nothing. */
-export function scoreOf(problem: DayProblem, slots: readonly DaySlot[]): Score {
-  let [late, finish, sum] = [0, 0, 0];
-  for (const make of problem.makes) {
-    const end = Math.max(0, ...slots.filter((slot) => slot.make === make.id).map(({ to }) => to));
-    sum += end;
-    finish = Math.max(finish, end);
-    if (make.by !== null) late += Math.max(0, end - make.by);
-  }
-  const outside = slots.reduce((all, { from, to }) => all + outsideOf(problem.session, from, to - from), 0);
-  return { late, outside, finish, sum };
 }

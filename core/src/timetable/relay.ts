@@ -2,7 +2,8 @@ import { createRandom, type Random } from '../science/numerics/index.ts';
 import { createInserter, type Placed } from './insert.ts';
 import { inSizes } from './in-sizes.ts';
 import { createLayout } from './lay.ts';
-import type { DayProblem, DaySlot, Score } from './problem.ts';
+import type { DayProblem, DaySlot } from './problem.ts';
+import type { Score } from './score.ts';
 import type { NumberedDay } from './numbered.ts';
 import { createSequenceTimer, type SequenceTimer } from './sequence.ts';
 

@@ -1,6 +1,6 @@
 import { askedDay, type DayWish, type Refused } from './asked-day.ts';
 import { withoutKept } from './kept-free.ts';
-import type { Score } from './problem.ts';
+import type { Score } from './score.ts';
 import { solvingDay, triesFor } from './solve.ts';
 
 /** Of the work a day is laid out with. */

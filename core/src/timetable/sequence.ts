@@ -1,5 +1,7 @@
 import { numbered, type NumberedDay } from './numbered.ts';
-import { outsideOf, type DayProblem, type DaySlot, type Score, type Timetable } from './problem.ts';
+import { riskOf } from './exposure.ts';
+import { outsideOf, type DayProblem, type DaySlot, type Timetable } from './problem.ts';
+import type { Score } from './score.ts';
 
 /** How often a task may pull along what is before it, before the sequence is given up: it would go on without end. */
 const MOST_PULLS = 40;
@@ -59,7 +61,7 @@ export function createSequenceTimer(
 ): SequenceTimer {
   const day = numbered(problem, notBefore);
   const { tasks, count, before, next, minutes, after, slack, fixed, underWay } = day;
-  const { least, latest, tail, by, who, cooks, many, holds, there } = day;
+  const { least, latest, tail, by, who, cooks, many, holds, there, exposed } = day;
   const alone = cooks === 1;
   const { session } = problem;
   /** Which tasks go on holding it from the task before, so that nothing is given back between. */
@@ -233,7 +235,11 @@ export function createSequenceTimer(
     let late = 0;
     let sum = 0;
     let outside = 0;
+    let chances = 0;
     for (const i of sequence) {
+      const own = exposed[i];
+      const b = before[i]!;
+      if (own && b >= 0) chances += own(at[b]! + minutes[b]! + after[i]!);
       if (session) outside += outsideOf(session, at[i]!, minutes[i]!);
       const then = next[i]!;
       if (then >= 0 && present[then]) continue;
@@ -242,7 +248,7 @@ export function createSequenceTimer(
       sum += end;
       if (end > by[i]!) late += end - by[i]!;
     }
-    return { finish, late, sum, outside };
+    return { finish, late, sum, outside, risk: riskOf(chances) };
   };
 
   return {

@@ -1,7 +1,8 @@
 import { createRandom, type Random } from '../science/numerics/index.ts';
 import { createInserter, type Inserter, type Placed } from './insert.ts';
 import { createLayout } from './lay.ts';
-import { isBetter, type DayMake, type DayProblem, type Score, type Timetable } from './problem.ts';
+import { type DayMake, type DayProblem, type DaySlot, type Timetable } from './problem.ts';
+import { isBetter, type Score } from './score.ts';
 import { scaled } from './scaled.ts';
 import { createSequenceTimer, timetableOf, type SequenceTimer } from './sequence.ts';
 import { inSizes, sharedOut, sizedSpans, sizesApart } from './in-sizes.ts';
@@ -149,7 +150,7 @@ function beginning(
   chance: number,
 ): { readonly placed: Placed | null; readonly tried: number } {
   timer.given.fill(-1);
-  let placed: Placed = { sequence: [], score: { late: 0, outside: 0, sum: 0, finish: 0 } };
+  let placed: Placed = { sequence: [], score: { late: 0, outside: 0, risk: 0, sum: 0, finish: 0 } };
   let tried = 0;
   const how = { worst: null, most: MOST_AT_FIRST, random, horizon: problem.horizon };
   for (const make of beginningOrder(problem, random, chance)) {
@@ -179,9 +180,10 @@ function laidInOrder({ problem, timer, random }: Search, isDone: (score: Score) 
 }
 
 /** What is a little worse than this may still be gone on from. */
-const warmed = ({ late, outside, sum }: Score, heat: number): Score => ({
+const warmed = ({ late, outside, risk, sum }: Score, heat: number): Score => ({
   late,
   outside: outside * (1 + heat),
+  risk: risk * (1 + heat),
   sum: sum * (1 + heat),
   finish: Number.POSITIVE_INFINITY,
 });
@@ -257,13 +259,13 @@ export function* solvingDay(
   roughly = false,
 ): Generator<number, DaySolution | DayClash> {
   const solved = yield* searching(inSizes(problem), seed, tries, roughly);
-  if ('clash' in solved || hasRoom(problem, solved)) return solved;
+  if ('clash' in solved || hasRoom(problem, solved.timetable.slots)) return solved;
   // Counted, there is a pot for each; given out, there is not.
   return yield* searching(sizesApart(problem), seed, tries, roughly);
 }
 
 /** Whether each make finds one of its own of what comes in sizes. */
-const hasRoom = (problem: DayProblem, { timetable: { slots } }: DaySolution): boolean =>
+export const hasRoom = (problem: DayProblem, slots: readonly DaySlot[]): boolean =>
   Object.entries(problem.sizes ?? {}).every(
     ([thing, sizes]) =>
       sharedOut(
@@ -287,7 +289,7 @@ function* searching(
   const search = searchOf(problem, random);
   const { timer } = search;
   const isDone = (score: Score): boolean =>
-    score.late <= bound.late && score.outside === 0 && score.sum <= bound.sum;
+    score.late <= bound.late && score.outside === 0 && score.risk === 0 && score.sum <= bound.sum;
   let best: Placed | null = laidInOrder(search, isDone);
   let tried = ORDERS;
   const beginnings = roughly ? 1 : BEGINNINGS;

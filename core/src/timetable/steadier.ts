@@ -1,59 +1,106 @@
 import { guarded } from './guarded.ts';
-import { scoreOf, type DayProblem, type DaySlot, type Score } from './problem.ts';
-import { robustness, type Robustness, type WaitSpread } from './robust.ts';
-import { solvingDay, triesFor } from './solve.ts';
+import { inSizes, sizesApart } from './in-sizes.ts';
+import type { DayProblem, DaySlot } from './problem.ts';
+import { robustness, type Robustness } from './robust.ts';
+import { scoreOf, strainOf, type Score } from './score.ts';
+import { createSequenceTimer } from './sequence.ts';
+import { hasRoom, solvingDay, triesFor } from './solve.ts';
 
-/** Around what may come early or late, hands are kept free of so many σ in the days that are tried for a steadier one. */
-const GUARDS = [
-  { there: 0.8, hands: 0.3 },
-  { there: 1.28, hands: 0.3 },
-  { there: 0.8, hands: 0 },
-];
-/** Such a share of simulated days on which nothing waits too long is enough. */
-const STEADY = 0.95;
-/** Steadier days are looked for more roughly than the day itself: with so much of the work. */
+/** Such a share of simulated days on which something waits too long is as good as none. */
+const UNSTEADY = 0.05;
+/** A steadier day is looked for more roughly than the day itself: with so much of the work. */
 const ROUGHLY = 0.4;
+/** By so much the beginning of a batch is put off where that keeps it out of another one's way, min. */
+const PUT_OFF_MIN = [10, 20, 40, 60, 90, 150, 300, 600];
+/** Simulated days by which one such day is told from another; all of them are by which it is believed. */
+const FEW = 60;
 
 /** A day laid out, with how well it bears waits that come out otherwise. */
 export interface Laid {
   readonly slots: readonly DaySlot[];
   readonly score: Score;
   readonly robust: Robustness;
-  readonly isSteady: boolean;
 }
 
-/** Wishes first, then the session, then that it bears what usually runs late, then makes done soon. */
+const unsteady = ({ clashing, days }: Robustness): number => Math.max(0, clashing / days - UNSTEADY);
+
+/** Wishes first, then the session and that it bears what usually runs late, then makes done soon. */
 function isMoreWelcome(a: Laid, b: Laid): boolean {
-  const wishes = a.score.late - b.score.late || a.score.outside - b.score.outside;
-  if (wishes !== 0) return wishes < 0;
-  if (a.isSteady !== b.isSteady) return a.isSteady;
-  return a.isSteady ? a.score.sum < b.score.sum : a.robust.clashing < b.robust.clashing;
+  const strain = ({ score, robust }: Laid): number => strainOf(score.outside, unsteady(robust));
+  return (a.score.late - b.score.late || strain(a) - strain(b) || a.score.sum - b.score.sum) < 0;
+}
+
+const seen = (problem: DayProblem, slots: readonly DaySlot[], days?: number): Laid => ({
+  slots,
+  robust: robustness(problem, slots, days),
+  score: scoreOf(problem, slots),
+});
+
+/** The same order of work with single batches begun later, where that is steadier. @yields nothing, so that others have a turn */
+function* putOff(problem: DayProblem, from: Laid): Generator<void, Laid> {
+  const sized = [inSizes(problem), sizesApart(problem)];
+  let best = from;
+  /** Of few days, so that all are told apart by the same ones. */
+  let told = seen(problem, from.slots, FEW);
+  for (const { id, tasks, fixed, underWay } of problem.makes) {
+    const [first] = tasks;
+    if (!first || underWay || fixed[first.id] !== undefined) continue;
+    const begins = told.slots.find(({ make, task }) => make === id && task === first.id)!.from;
+    for (const minutes of PUT_OFF_MIN) {
+      if (unsteady(best.robust) === 0) return best;
+      const later = laterBegun(problem, sized, told.slots, (make, task) =>
+        make === id && task === first.id ? begins + minutes : 0,
+      );
+      yield;
+      if (!later) break;
+      const own = seen(problem, later, FEW);
+      if (!isMoreWelcome(own, told)) continue;
+      const sure = seen(problem, later);
+      if (!isMoreWelcome(sure, best)) continue;
+      [best, told] = [sure, own];
+    }
+  }
+  return best;
+}
+
+/** Slots in the same order, nothing before a minute of its own; `null` where that leads nowhere. */
+function laterBegun(
+  problem: DayProblem,
+  sized: readonly DayProblem[],
+  slots: readonly DaySlot[],
+  notBefore: (make: string, task: string) => number,
+): DaySlot[] | null {
+  for (const day of sized) {
+    const timer = createSequenceTimer(day, notBefore);
+    if (!timer.timed(timer.sequenceOf(slots), problem.horizon)) continue;
+    const laid = timer.slots();
+    if (hasRoom(problem, laid)) return laid;
+  }
+  return null;
 }
 
 /**
- * A day laid out, or a steadier one where too much of it would have to wait too long on days whose waits come out otherwise.
+ * A day laid out, or a steadier one where too much of it would have to wait too long on days whose waits come out otherwise: single
+ * batches are begun later, or all of it is laid so that somebody is there for what may come early or late.
  * @yields how far it is, 0..1
  */
 export function* steadier(
   problem: DayProblem,
   slots: readonly DaySlot[],
-  spread: WaitSpread,
   seed: number,
 ): Generator<number, Laid> {
-  const tries = triesFor(problem);
-  const seen = (of: readonly DaySlot[]): Laid => {
-    const robust = robustness(problem, of, spread);
-    const isSteady = robust.days - robust.clashing >= STEADY * robust.days;
-    return { slots: of, robust, isSteady, score: scoreOf(problem, of) };
-  };
-  let laid = seen(slots);
-  for (const guard of GUARDS) {
-    if (laid.isSteady) break;
-    const other = guarded(problem, spread, guard);
-    const solved = yield* solvingDay(other.problem, seed, ROUGHLY * tries, true);
-    if ('clash' in solved) continue;
-    const own = seen(other.real(solved.timetable.slots));
-    if (isMoreWelcome(own, laid)) laid = own;
+  function* eased(of: readonly DaySlot[], from: number): Generator<number, Laid> {
+    const work = putOff(problem, seen(problem, of));
+    for (;;) {
+      const step = work.next();
+      if (step.done === true) return step.value;
+      yield from;
+    }
   }
-  return laid;
+  const laid = yield* eased(slots, 0);
+  if (unsteady(laid.robust) === 0) return laid;
+  const solved = yield* solvingDay(guarded(problem), seed, ROUGHLY * triesFor(problem), true);
+  if ('clash' in solved) return laid;
+  const other = yield* eased(solved.timetable.slots, 0.9);
+  return isMoreWelcome(other, laid) ? other : laid;
 }

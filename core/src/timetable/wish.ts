@@ -66,7 +66,7 @@ export function* layingDay(wish: DayWish): Generator<number, DayAnswer> {
   const { kitchen, keptFree = [], seed = 1 } = wish;
   const day = yield* askedDay(wish);
   if ('why' in day) return day;
-  const { whole, tails, spread } = day;
+  const { whole, tails } = day;
   const all = whole.makes;
   const tries = triesFor(whole);
   const roughly = (problem: DayProblem, as: number) => solvingDay(problem, as, ROUGHLY * tries, true);
@@ -106,7 +106,7 @@ export function* layingDay(wish: DayWish): Generator<number, DayAnswer> {
     }
   }
   if ('clash' in solved) return { fits: false, why: clashWords(whole, solved), clashing: solved.clash };
-  const laid = yield* scaled(steadier(problem, solved.timetable.slots, spread, seed), 0.99, 0);
+  const laid = yield* scaled(steadier(problem, solved.timetable.slots, seed), 0.99, 0);
   const { slots } = laid;
   const begins = (make: string): number => slots.find((slot: DaySlot) => slot.make === make)?.from ?? 0;
   return {

@@ -31,7 +31,9 @@ test('an answer that was long on its way is believed to be half as old', () => {
 test('a turn comes with its time, and at once when the clock is put right', () => {
   render(<Turns />);
   screen.getByText('turn 0');
-  act(() => jest.advanceTimersByTime(MINUTE_MS));
+  act(() => {
+    jest.advanceTimersByTime(MINUTE_MS);
+  });
   screen.getByText('turn 1');
   // What the server says now is an hour later: nobody waits for the next minute.
   act(() => observeServerTime(new Date(START + 61 * MINUTE_MS).toISOString(), Date.now(), Date.now()));
@@ -43,7 +45,9 @@ test('a tablet that slept is in the present when it is looked at again', () => {
   render(<Turns />);
   jest.setSystemTime(START + 90 * MINUTE_MS);
   screen.getByText('turn 0');
-  act(() => document.dispatchEvent(new Event('visibilitychange')));
+  act(() => {
+    document.dispatchEvent(new Event('visibilitychange'));
+  });
   screen.getByText('turn 90');
 });
 
