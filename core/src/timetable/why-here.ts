@@ -2,8 +2,11 @@ import type { DayProblem, DaySlot } from './problem.ts';
 
 /** What holds hands where they are in a day, from both sides. */
 export interface WhyHere {
-  /** Why not earlier: what is before it was over only then, hands were elsewhere, nobody was there, a thing was taken; or nothing: it waits so that others fit. */
-  readonly notEarlier: 'begins' | 'wait' | 'hands' | 'away' | 'thing' | 'others';
+  /**
+   * Why not earlier: what is before it was over only then, hands were elsewhere, nobody was there, a thing was taken; or nothing: it
+   * waits so that others fit, or a batch begins later so that what comes of it finds somebody.
+   */
+  readonly notEarlier: 'begins' | 'wait' | 'hands' | 'away' | 'thing' | 'others' | 'put-off';
   /** The task hands were at until then, or that had the thing. */
   readonly after: { readonly make: string; readonly task: string } | null;
   /** The thing that was taken. */
@@ -45,6 +48,6 @@ export function whyHere(problem: DayProblem, slots: readonly DaySlot[]): WhyHere
       );
       if (giver) return { ...own, notEarlier: 'thing', thing, after: { make: giver.make, task: giver.task } };
     }
-    return { ...own, notEarlier: 'others' };
+    return { ...own, notEarlier: k === 0 ? 'put-off' : 'others' };
   });
 }

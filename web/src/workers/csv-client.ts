@@ -17,7 +17,7 @@ export function readRows(
   context: { readonly zone: string; readonly startMs: number },
   tell: (share: number) => void,
 ): Promise<RowsRead | null> {
-  return ask((worker, proxy) => worker.read(format, context, proxy(tell)));
+  return ask((worker, telling) => worker.read(format, context, telling(tell)));
 }
 
 /** Reads a file of milkings; nothing is stored. */

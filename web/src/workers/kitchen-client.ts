@@ -76,7 +76,7 @@ export function requestPlan(
   input: BackwardsInput,
   tell: (share: number) => void,
 ): Promise<BackwardsAnswer | null> {
-  return ask((worker, proxy) => worker.planBack(key, input, proxy(tell)));
+  return ask((worker, telling) => worker.planBack(key, input, telling(tell)));
 }
 
 /** Butter by a time, worked back in the worker; `null` when it was cancelled. @param tell is told how far it is, 0..1 */
@@ -85,7 +85,7 @@ export function requestButter(
   wish: ButterWish,
   tell: (share: number) => void,
 ): Promise<ButterWays | null> {
-  return ask((worker, proxy) => worker.butterBack(key, wish, proxy(tell)));
+  return ask((worker, telling) => worker.butterBack(key, wish, telling(tell)));
 }
 
 /** A day laid out in the worker; `null` when it was cancelled. @param tell is told how far it is, 0..1 */
@@ -94,7 +94,7 @@ export function requestDay(
   wish: DayWish,
   tell: (share: number) => void,
 ): Promise<DayAnswer | null> {
-  return ask((worker, proxy) => worker.layDay(key, wish, proxy(tell)));
+  return ask((worker, telling) => worker.layDay(key, wish, telling(tell)));
 }
 
 /** What would make a day better, worked out in the worker; `null` when it was cancelled. @param tell is told how far it is, 0..1 */
@@ -103,7 +103,7 @@ export function requestLevers(
   wish: DayWish,
   tell: (share: number) => void,
 ): Promise<readonly Lever[] | null> {
-  return ask((worker, proxy) => worker.dayLevers(key, wish, proxy(tell)));
+  return ask((worker, telling) => worker.dayLevers(key, wish, telling(tell)));
 }
 
 /** Whole days to choose from, worked out in the worker; `null` when it was cancelled. @param tell is told how far it is, 0..1 */
@@ -112,7 +112,7 @@ export function requestProposals(
   wish: ProposalWish,
   tell: (share: number) => void,
 ): Promise<readonly ProposedDay[] | null> {
-  return ask((worker, proxy) => worker.proposeDay(key, wish, proxy(tell)));
+  return ask((worker, telling) => worker.proposeDay(key, wish, telling(tell)));
 }
 
 /** What went wrong with a batch, worked out in the worker; `null` when it was cancelled. @param tell is told how far it is, 0..1 */
@@ -123,7 +123,7 @@ export function requestWhy(
   question: Omit<WhyQuestion, 'state'>,
   tell: (share: number) => void,
 ): Promise<WhyAnswer | null> {
-  return ask((worker, proxy) => worker.why(key, newsOf(makeId, events), question, proxy(tell)));
+  return ask((worker, telling) => worker.why(key, newsOf(makeId, events), question, telling(tell)));
 }
 
 /** What is left of a day that is going on; `null` when nothing is, or a newer question with the same key took its place. */
@@ -142,7 +142,7 @@ export function requestPracticeScore(
   untilMs: number,
   tell: (share: number) => void,
 ): Promise<readonly BatchScore[] | null> {
-  return ask((worker, proxy) => worker.practiceScore(key, so, untilMs, proxy(tell)));
+  return ask((worker, telling) => worker.practiceScore(key, so, untilMs, telling(tell)));
 }
 
 /** Stops the request of a key. */

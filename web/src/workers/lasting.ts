@@ -1,11 +1,12 @@
-import type { proxy, Remote } from 'comlink';
+import type { proxy, ProxyMarked, Remote } from 'comlink';
 
-/** Hands a function of the page over to a worker. */
-type Proxy = typeof proxy;
+type Tell = (share: number) => void;
+/** Hands a function of the page over to a worker, that tells how far it is by it. */
+type Telling = (tell: Tell) => Tell & ProxyMarked;
 
 interface Running<T> {
   /** In a box: a promise of the remote itself would ask the worker for its `then`. */
-  readonly boxed: Promise<{ readonly remote: Remote<T>; readonly proxy: Proxy }>;
+  readonly boxed: Promise<{ readonly remote: Remote<T>; readonly proxy: typeof proxy }>;
   /** Rejects when the worker could not be fetched or fell over. */
   readonly died: Promise<never>;
 }
@@ -16,7 +17,7 @@ interface Running<T> {
  */
 export function lastingWorker<T>(
   create: () => Worker,
-): <R>(ask: (remote: Remote<T>, proxy: Proxy) => R) => Promise<Awaited<R>> {
+): <R>(ask: (remote: Remote<T>, telling: Telling) => R) => Promise<Awaited<R>> {
   let running: Running<T> | null = null;
   const begin = (): Running<T> => {
     const worker = create();
@@ -32,8 +33,21 @@ export function lastingWorker<T>(
     // What talks to it is fetched while it starts: the first view stands without.
     return { boxed: import('comlink').then(({ wrap, proxy }) => ({ remote: wrap<T>(worker), proxy })), died };
   };
-  return async <R>(ask: (remote: Remote<T>, proxy: Proxy) => R): Promise<Awaited<R>> => {
+  return async <R>(ask: (remote: Remote<T>, telling: Telling) => R): Promise<Awaited<R>> => {
     const { boxed, died } = (running ??= begin());
-    return await Promise.race([boxed.then(({ remote, proxy }) => ask(remote, proxy)), died]);
+    // How far it is and the answer come by two ways, and one may overtake the other: after the answer nothing is heard.
+    let open = true;
+    const asked = boxed.then(({ remote, proxy }) =>
+      ask(remote, (tell) =>
+        proxy((share) => {
+          if (open) tell(share);
+        }),
+      ),
+    );
+    try {
+      return await Promise.race([asked, died]);
+    } finally {
+      open = false;
+    }
   };
 }

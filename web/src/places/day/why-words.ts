@@ -18,6 +18,7 @@ export function whyWords(
     away: 'Nobody is available earlier.',
     thing: `The ${thing} is in use until then: ${before}.`,
     others: 'Placed here so that the other steps fit.',
+    'put-off': 'Begins later so that someone is free when the later steps need hands.',
   }[why.notEarlier];
   return why.latest === null ? earlier : `${earlier} Can wait until ${timeOf(why.latest)}.`;
 }
