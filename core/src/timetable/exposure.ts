@@ -45,14 +45,18 @@ function exposureOf(problem: DayProblem, task: DayTask, sigma: number): Exposure
   const weights = Float64Array.from({ length: 2 * reach + 1 }, (_, i) =>
     Math.exp(-0.5 * (((i - reach) * GRID_MIN) / sigma) ** 2),
   );
-  const all = weights.reduce((sum, w) => sum + w, 0);
   const chances = Float64Array.from({ length: count }, (_, i) => {
     let chance = 0;
-    for (let k = Math.max(0, reach - i); k <= 2 * reach; k++) chance += weights[k]! * missed[i + k - reach]!;
+    let all = 0;
+    // Nothing comes due before the day begins.
+    for (let k = Math.max(0, reach - i); k <= 2 * reach; k++) {
+      chance += weights[k]! * missed[i + k - reach]!;
+      all += weights[k]!;
+    }
     return chance / all;
   });
   // What nobody can help, whenever it is begun, is no reason to begin it at another time.
-  const least = chances.slice(Math.floor(count / 4)).reduce((low, chance) => Math.min(low, chance), 1);
+  const least = chances.reduce((low, chance) => Math.min(low, chance), 1);
   return (due) => Math.max(0, (chances[Math.min(count - 1, Math.round(due / GRID_MIN))] ?? 0) - least);
 }
 

@@ -4,20 +4,23 @@ import { outsideOf, type DayProblem, type DaySlot, type Timetable } from './prob
 /** How good a timetable is. */
 export type Score = Pick<Timetable, 'late' | 'outside' | 'risk' | 'sum' | 'finish'>;
 
-/** One day in ten on which something waits too long is avoided at the price of so much work outside the session, min [judgement]. */
-const RISK_MIN = 20 / 0.1;
+/** So little work outside the session is as good as so little less of it, min [judgement]. */
+const OUTSIDE_STEP_MIN = 15;
+/** One day in ten on which something waits too long is avoided at the price of ten hours by which one batch is done later [judgement]. */
+const RISK_MIN = (10 * 60) / 0.1;
 
-/** What a day asks of people, min outside the session: its own, and what its risk is worth. */
-export const strainOf = (outside: number, risk: number): number => outside + RISK_MIN * risk;
+/** What is better within the same wishes and hours, min: makes done sooner, and less at risk. */
+const costOf = ({ outside, risk, sum }: Pick<Score, 'outside' | 'risk' | 'sum'>): number =>
+  outside + RISK_MIN * risk + sum;
 
 /**
- * Compares two; negative when the first is better: fewer minutes late, fewer outside the session and less at risk, makes done sooner, and last of
- * all an earlier finish, which is that of whatever sours longest.
+ * Compares two; negative when the first is better: fewer minutes late, fewer quarters of an hour outside the session, makes done sooner
+ * and less at risk, and last of all an earlier finish, which is that of whatever sours longest.
  */
 export const compareScores = (a: Score, b: Score): number =>
   a.late - b.late ||
-  strainOf(a.outside, a.risk) - strainOf(b.outside, b.risk) ||
-  a.sum - b.sum ||
+  Math.floor(a.outside / OUTSIDE_STEP_MIN) - Math.floor(b.outside / OUTSIDE_STEP_MIN) ||
+  costOf(a) - costOf(b) ||
   a.finish - b.finish;
 
 /** Whether one timetable is better than another. */

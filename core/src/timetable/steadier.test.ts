@@ -104,12 +104,15 @@ test('a souring that would end around bedtime is begun so that it ends when some
   expect(clashing / days).toBeLessThan(0.1);
 });
 
-test('a day on which nothing spoils is worth work outside the hours in the kitchen, and not any amount of it', () => {
-  const sure = { late: 0, outside: 15, risk: 0, sum: 900, finish: 900 };
-  expect(isBetter(sure, { ...sure, outside: 0, risk: 0.1 })).toBe(true);
-  expect(isBetter(sure, { ...sure, outside: 0, risk: 0.05 })).toBe(false);
-  // No wish is given up for it.
+test('a day on which nothing spoils is worth ten hours of waiting, and no wish and no hour in the kitchen', () => {
+  const sure = { late: 0, outside: 0, risk: 0, sum: 1500, finish: 1500 };
+  expect(isBetter(sure, { ...sure, risk: 0.1, sum: 901 })).toBe(true);
+  expect(isBetter(sure, { ...sure, risk: 0.1, sum: 899 })).toBe(false);
   expect(isBetter({ ...sure, late: 1 }, { ...sure, risk: 0.9 })).toBe(false);
+  expect(isBetter({ ...sure, outside: 15 }, { ...sure, risk: 0.9 })).toBe(false);
+  // A few minutes outside are none, but of two alike the one with fewer is better.
+  expect(isBetter({ ...sure, outside: 14 }, { ...sure, risk: 0.1 })).toBe(true);
+  expect(isBetter(sure, { ...sure, outside: 1 })).toBe(true);
 });
 
 describe('a steadier day', () => {

@@ -2,7 +2,7 @@ import { guarded } from './guarded.ts';
 import { inSizes, sizesApart } from './in-sizes.ts';
 import type { DayProblem, DaySlot } from './problem.ts';
 import { robustness, type Robustness } from './robust.ts';
-import { scoreOf, strainOf, type Score } from './score.ts';
+import { isBetter, scoreOf, type Score } from './score.ts';
 import { createSequenceTimer } from './sequence.ts';
 import { hasRoom, solvingDay, triesFor } from './solve.ts';
 
@@ -24,11 +24,9 @@ export interface Laid {
 
 const unsteady = ({ clashing, days }: Robustness): number => Math.max(0, clashing / days - UNSTEADY);
 
-/** Wishes first, then the session and that it bears what usually runs late, then makes done soon. */
-function isMoreWelcome(a: Laid, b: Laid): boolean {
-  const strain = ({ score, robust }: Laid): number => strainOf(score.outside, unsteady(robust));
-  return (a.score.late - b.score.late || strain(a) - strain(b) || a.score.sum - b.score.sum) < 0;
-}
+/** As the search compares, but by what was simulated: that knows of hands that are busy, too. */
+const isMoreWelcome = (a: Laid, b: Laid): boolean =>
+  isBetter({ ...a.score, risk: unsteady(a.robust) }, { ...b.score, risk: unsteady(b.robust) });
 
 const seen = (problem: DayProblem, slots: readonly DaySlot[], days?: number): Laid => ({
   slots,

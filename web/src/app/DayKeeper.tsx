@@ -12,9 +12,9 @@ import {
   type MovedBy,
 } from '@morning-crock/core';
 import { skipToken } from '@reduxjs/toolkit/query';
-import { useEffect, useMemo, useRef } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useFactorsQuery } from '../data/api.ts';
-import { now, useTurn } from '../data/clock.ts';
+import { now } from '../data/clock.ts';
 import { liveSlice, type FollowedDay } from '../data/live-slice.ts';
 import type { MakeLog } from '../data/make-log.ts';
 import { dropRefused, record, useAppDispatch, whenSettled } from '../data/store.ts';
@@ -53,7 +53,7 @@ export function DayKeeper() {
   const logs = useUnderWayLogs();
   const kitchen = useKitchen();
   const dispatch = useAppDispatch();
-  const turn = useTurn(AGAIN_MS);
+  const [turn, setTurn] = useState(0);
   /** What was known when it was laid out here last, and when that was. */
   const laid = useRef<{ readonly logs: readonly MakeLog[] | null; readonly ms: number }>({
     logs: null,
@@ -61,6 +61,10 @@ export function DayKeeper() {
   });
   /** The timetable that was looked at last: one that somebody changed is looked at for the first time once. */
   const seen = useRef<string | null>(null);
+  useEffect(() => {
+    const timer = setInterval(() => setTurn((t) => t + 1), AGAIN_MS);
+    return () => clearInterval(timer);
+  }, []);
   const going = goingOf(days, new Set(logs.map(({ state }) => state?.id ?? '')), now());
   // Only where a day is going on: everybody's first view asks for nothing of it.
   const { data: factors, isError } = useFactorsQuery(going ? undefined : skipToken);

@@ -1,5 +1,5 @@
-import type { DayHands } from '@morning-crock/core';
-import type { KeptDay } from '@morning-crock/core/contract';
+import { doingOf, doneWordsOf, type DayHands } from '@morning-crock/core';
+import type { EventType, KeptDay } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -11,6 +11,8 @@ import { useKitchen } from '../../data/use-units.ts';
 import { Choices } from '../../parts/fields/Choices.tsx';
 
 const EVERYBODY = 'all';
+/** What ends with one of these is entered where it is asked for. */
+const ENTERED: ReadonlySet<EventType | null> = new Set(['weighed', 'tasted', 'reserved']);
 
 /** What is still to do of a day: each step done, put off, given to somebody else or left out where it stands. */
 export function GoingList(props: {
@@ -72,9 +74,17 @@ export function GoingList(props: {
                   </Button>
                 )}
               </span>
+              {open && isNow && state && <span className="quiet day-doing">{doingOf(state)}</span>}
               {open && of && state && (
                 <span className="row day-actions">
-                  {isNow && <Button onClick={() => void completeStep(state)}>Done</Button>}
+                  {isNow &&
+                    (ENTERED.has(state.current.step.facts.endedBy) ? (
+                      <Button component={Link} to={`/makes/${state.id}`}>
+                        Open batch
+                      </Button>
+                    ) : (
+                      <Button onClick={() => void completeStep(state)}>{doneWordsOf(state)}</Button>
+                    ))}
                   <Button variant="default" onClick={() => changes.putOff(h)}>
                     {MORE_MIN} more minutes
                   </Button>
