@@ -74,7 +74,7 @@ export function GoingList(props: {
                   </Button>
                 )}
               </span>
-              {open && isNow && state && <span className="quiet day-doing">{doingOf(state)}</span>}
+              {open && isNow && <span className="quiet day-doing">{doingOf(state)}</span>}
               {open && of && state && (
                 <span className="row day-actions">
                   {isNow &&
