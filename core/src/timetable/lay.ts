@@ -1,4 +1,4 @@
-import { type DayMake, type DayProblem, type DaySlot, type DayTask, type Timetable } from './problem.ts';
+import type { DayMake, DayProblem, DaySlot, DayTask, Timetable } from './problem.ts';
 import { scoreOf } from './score.ts';
 import { createLane, type Lane } from './lane.ts';
 

@@ -20,7 +20,6 @@ const IN_BETWEEN_MIN = 5;
 interface Going {
   readonly tasks: readonly Planned[];
   readonly from: number;
-  readonly underWay: boolean;
   /** As long as each wait is today, min. */
   readonly waits: Float64Array;
   k: number;
@@ -92,7 +91,6 @@ export function robustness(problem: DayProblem, slots: readonly DaySlot[], days 
     return {
       tasks,
       from: make.from,
-      underWay: make.underWay === true,
       waits: new Float64Array(tasks.length),
       k: 0,
       held: 0,

@@ -34,8 +34,8 @@ const seen = (problem: DayProblem, slots: readonly DaySlot[], days?: number): La
   score: scoreOf(problem, slots),
 });
 
-/** The same order of work with single batches begun later, where that is steadier. @yields nothing, so that others have a turn */
-function* putOff(problem: DayProblem, from: Laid): Generator<void, Laid> {
+/** The same order of work with single batches begun later, where that is steadier. @yields `share`, how far all of it is */
+function* putOff(problem: DayProblem, from: Laid, share: number): Generator<number, Laid> {
   const sized = [inSizes(problem), sizesApart(problem)];
   let best = from;
   /** Of few days, so that all are told apart by the same ones. */
@@ -49,7 +49,7 @@ function* putOff(problem: DayProblem, from: Laid): Generator<void, Laid> {
       const later = laterBegun(problem, sized, told.slots, (make, task) =>
         make === id && task === first.id ? begins + minutes : 0,
       );
-      yield;
+      yield share;
       if (!later) break;
       const own = seen(problem, later, FEW);
       if (!isMoreWelcome(own, told)) continue;
@@ -87,18 +87,10 @@ export function* steadier(
   slots: readonly DaySlot[],
   seed: number,
 ): Generator<number, Laid> {
-  function* eased(of: readonly DaySlot[], from: number): Generator<number, Laid> {
-    const work = putOff(problem, seen(problem, of));
-    for (;;) {
-      const step = work.next();
-      if (step.done === true) return step.value;
-      yield from;
-    }
-  }
-  const laid = yield* eased(slots, 0);
+  const laid = yield* putOff(problem, seen(problem, slots), 0);
   if (unsteady(laid.robust) === 0) return laid;
   const solved = yield* solvingDay(guarded(problem), seed, ROUGHLY * triesFor(problem), true);
   if ('clash' in solved) return laid;
-  const other = yield* eased(solved.timetable.slots, 0.9);
+  const other = yield* putOff(problem, seen(problem, solved.timetable.slots), 0.9);
   return isMoreWelcome(other, laid) ? other : laid;
 }
