@@ -7,6 +7,8 @@ import { HOUR_MS } from '../science/units/index.ts';
 
 /** Where nothing is to sour there is no clock. */
 const NO_LIMIT: SafetyLimit = { limitH: null, reason: '' };
+/** So long after it turned warm its mean says nothing yet: it is still on its way to where it stands, hours. */
+const SETTLED_H = 12;
 /** Share of the limit from which a look is asked for. */
 const AMBER_SHARE = 0.75;
 
@@ -67,14 +69,18 @@ export function safetyOf(
     state.finished?.atMs ?? Number.POSITIVE_INFINITY,
   );
   const spell = warmSpell(points, (untilMs - zero) / HOUR_MS);
-  const kind = souringKindOf(state.plan);
-  const limit = safetyLimit(kind, spell.warmH > 0 ? spell.meanC : state.plan.inoculateC);
   // Another make that was poured in and had stood warm for longer brings its hours along.
   const older = state.joined.reduce((most, { atMs, warmH: theirs, shownAcid }) => {
     if (shownAcid || atMs > untilMs) return most;
     return Math.max(most, theirs - warmSpell(points, (atMs - zero) / HOUR_MS).warmH);
   }, 0);
   const warmH = spell.warmH + older;
+  // Cream out of the fridge is cold for its first hours: which limit it has is said by where it is going, never against what it already is.
+  const ahead =
+    untilMs === nowMs
+      ? warmSpell(points, (untilMs - zero) / HOUR_MS + Math.max(0, SETTLED_H - warmH))
+      : spell;
+  const limit = safetyLimit(souringKindOf(state.plan), ahead.warmH > 0 ? ahead.meanC : state.plan.inoculateC);
   if (limit.limitH !== null && warmH >= limit.limitH) {
     return {
       verdict: 'over',

@@ -9,7 +9,7 @@ export type { WhyHere } from './why-here.ts';
 export type { KeptFree } from './kept-free.ts';
 export type { Robustness } from './robust.ts';
 export { howItWent, type StepWent } from './how-it-went.ts';
-export { movedBy, type MovedBy } from './moved-by.ts';
+export { movedBy, movedSince, type MovedBy } from './moved-by.ts';
 export { goOn, type DayGoesOn, type GoingDay } from './live.ts';
 export {
   litresThere,

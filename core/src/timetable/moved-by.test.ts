@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import type { DayHands } from './hands.ts';
-import { movedBy } from './moved-by.ts';
+import { movedBy, movedSince } from './moved-by.ts';
 
 const slot = (make: string, task: string, from: number) => ({ make, task, cook: 'c', from, to: from + 5 });
 const hands = (make: string, step: string, from: number): DayHands => ({
@@ -37,4 +37,19 @@ test('where nothing was told, what was due first and is not done', () => {
 test('else the first that moved; nothing where nothing did', () => {
   expect(why([], 5)).toEqual({ by: 'batch', make: 'kefir', step: 'pour', minutes: 50 });
   expect(why(['yogurt'], 45, [])).toBeNull();
+});
+
+test('two layings in a moment are read as one, from before the first to after the second', () => {
+  const again = [
+    { make: 'kefir', task: 'pour', was: 60, now: 10 },
+    { make: 'yogurt', task: 'heat', was: 85, now: 95 },
+    { make: 'butter', task: 'churn', was: 90, now: 120 },
+  ];
+  expect(movedSince(moved, again, left)).toEqual([
+    { make: 'yogurt', task: 'heat', was: 40, now: 95 },
+    { make: 'butter', task: 'churn', was: 90, now: 120 },
+  ]);
+  // A second one that moves nothing takes nothing away, but for what is done by then.
+  expect(movedSince(moved, [], left)).toEqual(moved);
+  expect(movedSince(moved, [], left.slice(1))).toEqual([moved[1]]);
 });

@@ -5,6 +5,24 @@ import type { Relaid } from './relay.ts';
 /** Hands that should have begun so long ago are late, min. */
 const OVERDUE_MIN = 2;
 
+type Moved = Relaid['moved'];
+
+/**
+ * What has moved over two layings of which nobody can have read the first: each step from where it stood before both.
+ * @param earlier what the first moved
+ * @param moved what the second moved
+ * @param hands what is still to come after it; what is done has no new time any more
+ */
+export function movedSince(earlier: Moved, moved: Moved, hands: readonly DayHands[]): Moved {
+  const same = (a: Moved[number]) => (b: Moved[number]) => a.make === b.make && a.task === b.task;
+  return [
+    ...earlier.filter((one) => !moved.some(same(one))),
+    ...moved.map((one) => ({ ...one, was: earlier.find(same(one))?.was ?? one.was })),
+  ].filter(
+    (one) => one.was !== one.now && hands.some(({ make, step }) => make === one.make && step === one.task),
+  );
+}
+
 /** Why steps of a day are at another time. */
 export type MovedBy =
   /** A batch about which something was told takes longer, or less: its step is so much later. */

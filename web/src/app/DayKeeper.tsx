@@ -5,6 +5,7 @@ import {
   goingOf,
   handsPaces,
   movedBy,
+  movedSince,
   SPARE_DAYS,
   stepAsks,
   MINUTE_MS,
@@ -14,7 +15,7 @@ import {
 import { skipToken } from '@reduxjs/toolkit/query';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useFactorsQuery } from '../data/api.ts';
-import { now } from '../data/clock.ts';
+import { now, useTurn } from '../data/clock.ts';
 import { liveSlice, type FollowedDay } from '../data/live-slice.ts';
 import type { MakeLog } from '../data/make-log.ts';
 import { dropRefused, record, useAppDispatch, whenSettled } from '../data/store.ts';
@@ -25,6 +26,8 @@ import { requestGoOn } from '../workers/kitchen-client.ts';
 
 /** Looked at again though nothing happened: what is late is late by the clock. */
 const AGAIN_MS = 30_000;
+/** After another tablet was quicker: by then its timetable is here. */
+const MEANWHILE_MS = 1000;
 
 /** "24 min later". */
 const byWords = (minutes: number): string =>
@@ -53,7 +56,8 @@ export function DayKeeper() {
   const logs = useUnderWayLogs();
   const kitchen = useKitchen();
   const dispatch = useAppDispatch();
-  const [turn, setTurn] = useState(0);
+  const turn = useTurn(AGAIN_MS);
+  const [refusals, setRefusals] = useState(0);
   /** What was known when it was laid out here last, and when that was. */
   const laid = useRef<{ readonly logs: readonly MakeLog[] | null; readonly ms: number }>({
     logs: null,
@@ -61,10 +65,6 @@ export function DayKeeper() {
   });
   /** The timetable that was looked at last: one that somebody changed is looked at for the first time once. */
   const seen = useRef<string | null>(null);
-  useEffect(() => {
-    const timer = setInterval(() => setTurn((t) => t + 1), AGAIN_MS);
-    return () => clearInterval(timer);
-  }, []);
   const going = goingOf(days, new Set(logs.map(({ state }) => state?.id ?? '')), now());
   // Only where a day is going on: everybody's first view asks for nothing of it.
   const { data: factors, isError } = useFactorsQuery(going ? undefined : skipToken);
@@ -134,6 +134,8 @@ export function DayKeeper() {
             )
             .map(({ make }) => make.id),
         );
+        // What was laid a moment ago nobody has read yet; what moves nothing takes no news away.
+        const unread = answer.moved.length === 0 || now() - laid.current.ms < MINUTE_MS;
         laid.current = { logs, ms: now() };
         const left = new Set(own.map(({ make }) => make.id));
         // What is done keeps the time it was laid to: it is the record of the day.
@@ -151,6 +153,11 @@ export function DayKeeper() {
         });
         const nameOf = (make: string): string => day.makes.find((m) => m.id === make)?.name ?? '';
         const clockOf = (minute: number): string => clockTime(kitchen.site.zone, zeroMs + minute * MINUTE_MS);
+        const because =
+          asked ||
+          (answer.moved.length === 0 && day.moved.length > 0
+            ? day.because
+            : movedWords(why, answer.hands, nameOf, clockOf));
         const entry = await record(id, 'day-changed', {
           kind: 'laid',
           day: {
@@ -168,13 +175,17 @@ export function DayKeeper() {
                 to,
               })),
             ],
-            moved: [...answer.moved],
-            because: (asked || movedWords(why, answer.hands, nameOf, clockOf)).slice(0, MOST_WORDS),
+            moved: [...(unread ? movedSince(day.moved, answer.moved, answer.hands) : answer.moved)],
+            because: because.slice(0, MOST_WORDS),
             broken: answer.broken,
           },
         });
         // Another tablet was quicker: its timetable is on its way here.
-        if (entry !== '' && (await whenSettled(entry))?.code === 'laid-meanwhile') await dropRefused(entry);
+        if (entry === '' || (await whenSettled(entry))?.code !== 'laid-meanwhile') return;
+        await dropRefused(entry);
+        // Nothing of this one is laid, and theirs may have its number: it is looked at again, whatever was told meanwhile.
+        laid.current = { logs: null, ms: 0 };
+        setTimeout(() => setRefusals((n) => n + 1), MEANWHILE_MS);
       },
       () => undefined,
     );
@@ -183,6 +194,6 @@ export function DayKeeper() {
     };
     // The version says which timetable it is; the document is new at each look.
     // oxlint-disable-next-line react/exhaustive-deps
-  }, [going?.id, version, logs, kitchen, turn, factors, isError, dispatch]);
+  }, [going?.id, version, logs, kitchen, turn, refusals, factors, isError, dispatch]);
   return null;
 }
