@@ -12,6 +12,7 @@ import {
   setClock,
   startBrowser,
   tap,
+  unfold,
   type Tablet,
 } from './browser.ts';
 import { createWorld, type World } from './world.ts';
@@ -157,7 +158,7 @@ test('eighteen litres at one o’clock: what is missing is told, a day is sugges
   await tap(page, 'link', 'Open schedule');
   await see(page, 'New times.');
   // What is done stands against what was planned when the day began.
-  await page.evaluate(() => document.querySelector<HTMLElement>('details > summary')!.click());
+  await unfold(page, 'How it goes so far');
   await see(page, /Pour the milk\s+\d\d:\d\d\s+\d\d:\d\d\s+\d\d min later/);
   // In the list a step is done where it stands, by what its own batch calls it.
   await page.waitForSelector('[aria-label="Still to do"] > li.chosen .day-doing');
