@@ -1,3 +1,4 @@
+import './ask-early.ts';
 import '@fontsource-variable/newsreader';
 import '@fontsource-variable/source-sans-3';
 import './app/component-styles.ts';

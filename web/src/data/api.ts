@@ -21,6 +21,7 @@ import { original } from '@reduxjs/toolkit';
 import { createApi, fetchBaseQuery, type BaseQueryFn } from '@reduxjs/toolkit/query/react';
 import { observeServerTime } from './clock.ts';
 import { readBy, type Read } from './contract.ts';
+import { earlyAnswer } from './early.ts';
 import { liveSlice } from './live-slice.ts';
 import { keepAnswer, lastAnswer } from './last-known.ts';
 
@@ -28,18 +29,22 @@ import { keepAnswer, lastAnswer } from './last-known.ts';
 type ApiError = ErrorBody | { readonly code: 'away' };
 
 const raw = fetchBaseQuery({ baseUrl: '/' });
+/** The same, of an answer that is here already. */
+const answeredBy = (response: Response): typeof raw =>
+  fetchBaseQuery({ baseUrl: '/', fetchFn: () => Promise.resolve(response) });
 
 const baseQuery: BaseQueryFn<Parameters<typeof raw>[0], unknown, ApiError> = async (request, api, extra) => {
-  const sentMs = Date.now();
-  const result = await raw(request, api, extra);
-  const written = Number(result.meta?.response?.headers.get(ENTRY_VERSION_HEADER) ?? EVENT_VERSION);
-  if (written > EVENT_VERSION) api.dispatch(liveSlice.actions.outdatedTurned(true));
   const path = typeof request === 'string' ? request : request.url;
   const isRead = typeof request === 'string';
+  const early = isRead ? await earlyAnswer(path) : null;
+  const sentMs = early?.sentMs ?? Date.now();
+  const result = await (early ? answeredBy(early.response) : raw)(request, api, extra);
+  const written = Number(result.meta?.response?.headers.get(ENTRY_VERSION_HEADER) ?? EVENT_VERSION);
+  if (written > EVENT_VERSION) api.dispatch(liveSlice.actions.outdatedTurned(true));
   if (isRead && result.data !== undefined) keepAnswer(path, result.data);
   const { data } = result;
   if (typeof data === 'object' && data !== null && 'now' in data && typeof data.now === 'string') {
-    observeServerTime(data.now, sentMs, Date.now());
+    observeServerTime(data.now, sentMs, early?.receivedMs ?? Date.now());
   }
   if (!result.error) return { data };
   const body = result.error.data;

@@ -77,8 +77,9 @@ type RawRow = Omit<Pick<EventRow, (typeof COLUMNS)[number]>, 'data'> & { readonl
 const readData = (data: unknown): EventRow['data'] =>
   (typeof data === 'string' ? JSON.parse(data) : data) as EventRow['data'];
 
-/** Rows read at once. */
-const PAGE = 500;
+/** Rows read at once: few of a log that may be short, then twice as many each time, for each time costs a way to the database. */
+const FIRST_PAGE = 500;
+const MOST_PAGE = 4000;
 
 /** Events of some types, the latest first, so many at most. @param beforeSeq left out, from the end of the log */
 export async function latestEvents(
@@ -135,8 +136,8 @@ export async function readEvents(
   if (notTypes) select.andWhere('e.type NOT IN (:...notTypes)', { notTypes });
   // In pages: a make with a day of a probe in it would hold everybody up.
   const events: StoredEvent[] = [];
-  for (;;) {
-    const wanted = Math.min(PAGE, (limit ?? Number.POSITIVE_INFINITY) - events.length);
+  for (let page = FIRST_PAGE; ; page = Math.min(MOST_PAGE, 2 * page)) {
+    const wanted = Math.min(page, (limit ?? Number.POSITIVE_INFINITY) - events.length);
     const rows = wanted > 0 ? await select.clone().limit(wanted).getRawMany<RawRow>() : [];
     for (const row of rows) events.push(storedFrom({ ...row, data: readData(row.data) }));
     const last = rows.at(-1);
