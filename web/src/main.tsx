@@ -26,8 +26,17 @@ if ('serviceWorker' in navigator && import.meta.env.PROD) {
   void navigator.serviceWorker.register('/sw.js').catch(() => undefined);
 }
 
-// Once the first view stands, fetch the rest of the page: it must go on when the server is away.
-setTimeout(() => {
+/** What is asked for first stands before anything else is fetched, ms. */
+const FIRST_VIEW_MS = 1500;
+/** A moment in which the page has nothing to do; where a browser cannot tell, a little later. */
+const idle = (): Promise<void> =>
+  new Promise((resolve) => {
+    if ('requestIdleCallback' in globalThis) requestIdleCallback(() => resolve(), { timeout: FIRST_VIEW_MS });
+    else setTimeout(resolve, FIRST_VIEW_MS / 10);
+  });
+
+// Once the first view stands, fetch the rest of the page, a part at a time: it must go on when the server is away.
+setTimeout(async () => {
   for (const fetchPart of [
     () => import('./places/make/MakePlace.tsx'),
     () => import('./places/new-make/NewMake.tsx'),
@@ -45,9 +54,10 @@ setTimeout(() => {
     () => import('./places/file/FilePlace.tsx'),
     () => import('./charts/Chart.tsx'),
   ]) {
-    void fetchPart().catch(() => undefined);
+    await idle();
+    await fetchPart().catch(() => undefined);
   }
-}, 1500);
+}, FIRST_VIEW_MS);
 
 const root = document.getElementById('root');
 if (!root) throw new Error('the page has no root');

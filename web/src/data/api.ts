@@ -113,7 +113,11 @@ export const api = createApi({
     }),
     make: build.query<StoredEvent[], string>({
       query: (id) => `api/makes/${id}`,
-      transformResponse: checked('eventsResponse', (body) => body.events),
+      transformResponse: checked('eventsResponse', ({ events }) => {
+        // What is frozen already the store does not freeze entry by entry: a long log has ten thousand.
+        Object.freeze(events);
+        return events;
+      }),
       merge: withNewer,
       providesTags: ['make'],
     }),
