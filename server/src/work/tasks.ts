@@ -26,6 +26,8 @@ export interface MakeMoments {
 
 /** The long work: each a function of what it is given, so that it may be done anywhere. `null` where there is no make, or none that can be read. */
 export const TASKS = {
+  /** Asked only so that a thread is there. */
+  nothing: (_: null): null => null,
   summary: ({
     makeId,
     events,

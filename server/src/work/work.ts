@@ -7,6 +7,8 @@ import { TASKS, type Input, type Output, type TaskName } from './tasks.ts';
 export interface Work {
   /** @throws AppError `busy` when too much is waiting or it takes too long; the signal's reason when nobody wants it any more */
   run<T extends TaskName>(task: T, input: Input<T>, signal?: AbortSignal): Promise<Output<T>>;
+  /** Gets a thread ready for what is about to be asked. */
+  wake(): void;
   close(): Promise<void>;
 }
 
@@ -44,6 +46,9 @@ export function createPool(file: string): Work {
         throw error;
       }
     },
+    wake() {
+      if (pool.threads.length === 0) void pool.run({ task: 'nothing', input: null }).catch(() => undefined);
+    },
     close: () => pool.close(),
   };
 }
@@ -54,5 +59,6 @@ export const workHere: Work = {
     await breathe();
     return (TASKS[task] as (i: Input<T>) => Output<T>)(input);
   },
+  wake: () => undefined,
   close: () => Promise.resolve(),
 };

@@ -28,7 +28,12 @@ async function ask(path: string): Promise<Early | null> {
 /** Asks ahead. @param pathname of the page that is opened */
 export function askEarly(pathname: string): void {
   const make = MAKE_PATH.exec(pathname)?.[1];
-  for (const path of ['api/kitchen', 'api/makes?latest=30', 'api/days', ...(make ? [`api/makes/${make}`] : [])])
+  for (const path of [
+    'api/kitchen',
+    'api/makes?latest=30',
+    'api/days',
+    ...(make ? [`api/makes/${make}`] : []),
+  ])
     asked.set(path, ask(path));
   setTimeout(() => asked.clear(), KEPT_MS);
 }

@@ -87,7 +87,9 @@ export async function readFactors(
   for (const { makeId, lastSeq } of await lastSeqOfMakes(db, kitchenId, keeps)) {
     let here = known.get(keyOf(makeId));
     if (here?.lastSeq !== lastSeq) {
-      const events = await eventsOf(makeId);
+      // What is not over has taught nothing yet: its log is not read for it, however long it is.
+      const ended = await readEvents(db, { kitchenId, streamId: makeId, types: ['finished'], limit: 1 });
+      const events = ended.length > 0 ? await eventsOf(makeId) : [];
       const lesson = events.some((e) => e.type === 'make-started')
         ? await orNothing(work.run('lesson', { makeId, events }))
         : null;

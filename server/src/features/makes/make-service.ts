@@ -150,8 +150,12 @@ async function lineOf(
   taken: readonly TakenGoods[],
   work: Work,
 ): Promise<MakeSummary | null> {
-  const events = await readEvents(db, { kitchenId, streamId: makeId });
-  if (events.length <= LONG) return summarise(makeId, events, taken);
+  const begun = await readEvents(db, { kitchenId, streamId: makeId, limit: LONG + 1 });
+  if (begun.length <= LONG) return summarise(makeId, begun, taken);
+  // The thread gets ready while the rest is read.
+  work.wake();
+  const rest = await readEvents(db, { kitchenId, streamId: makeId, afterSeq: begun.at(-1)!.seq });
+  const events = [...begun, ...rest];
   return work.run('summary', { makeId, events, taken }).catch((error: unknown) => {
     if (error instanceof AppError) throw error;
     // A thread that ended over one make takes no list with it.
@@ -194,7 +198,7 @@ async function renew(
 
 /**
  * All makes of a kitchen as lines of the Daybook, latest first.
- * @param build what this server is known by: lines of finished makes are kept for its next start; left out, they are not
+ * @param build what this server is known by: lines are kept for its next start; left out, they are not
  */
 export async function listMakes(
   db: DataSource,
@@ -229,8 +233,7 @@ export async function listMakes(
     const line = { lastSeq, taken, build: build ?? NO_BUILD, summary };
     folded.set(key, line);
     summaries.push(summary);
-    // What is under way changes with every entry.
-    if (summary.status !== 'under-way') fresh.push(line);
+    fresh.push(line);
     if (fresh.length >= KEPT_AT_ONCE) await keepFresh();
   }
   await keepFresh();
