@@ -1,5 +1,5 @@
 import type { Cue } from '../science/souring/index.ts';
-import { formatMinutes, MINUTE_MS } from '../science/units/index.ts';
+import { formatMinutes, HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
 import type { BandForecast } from './forecast.ts';
 import type { SafetyState } from './safety.ts';
 import { STEP_TYPES, whenThere, type Alarm } from '../steps/index.ts';
@@ -154,7 +154,10 @@ const RULES: readonly Rule[] = [
 /** The alarms of a make, unacknowledged, the most urgent first. Due times are compared with the clock by the page. */
 export function alarmsOf(state: MakeState, forecast: BandForecast, safety: SafetyState): Alarm[] {
   if (state.finished) return [];
-  return RULES.flatMap((rule) => rule(state, forecast, safety) ?? [])
+  // Of what is to be discarded nothing else is asked any more.
+  const rules = safety.verdict === 'over' ? RULES.slice(0, 1) : RULES;
+  return rules
+    .flatMap((rule) => rule(state, forecast, safety) ?? [])
     .filter((alarm) => !state.acknowledged.has(alarm.id))
     .sort((a, b) => a.rank - b.rank || a.dueAtMs - b.dueAtMs);
 }
@@ -167,10 +170,21 @@ export interface NextHands {
   readonly mustAct: boolean;
 }
 
-/** When the present step wants hands; `null` when nothing is left. */
-export function nextHands(state: MakeState, forecast: BandForecast, nowMs: number): NextHands | null {
+/** Since when a batch is past its safety clock, ms. */
+const overSinceMs = ({ warmH, limit }: SafetyState, nowMs: number): number =>
+  nowMs - (warmH - (limit.limitH ?? warmH)) * HOUR_MS;
+
+/** When the present step wants hands; `null` when nothing is left. What is past its safety clock is to be discarded, whatever its step. */
+export function nextHands(
+  state: MakeState,
+  forecast: BandForecast,
+  safety: SafetyState,
+  nowMs: number,
+): NextHands | null {
   const { current } = state;
   if (!current || state.finished) return null;
+  if (safety.verdict === 'over')
+    return { act: 'Discard this batch', atMs: overSinceMs(safety, nowMs), mustAct: true };
   const time = forecast.point.steps.find((s) => s.id === current.step.id);
   if (!current.step.facts.waits || !time)
     return {

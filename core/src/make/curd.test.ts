@@ -239,8 +239,8 @@ describe('a rennet cheese', () => {
     }
     expect(turns.length).toBeGreaterThanOrEqual(2);
     expect(turns.length).toBeLessThanOrEqual(3);
-    const forecast = look(make(plan, ...pressing), (beganMs - START) / MINUTE_MS + 1).forecast;
-    expect(nextHands(make(plan, ...pressing), forecast, beganMs)?.act).toBe('Turn the cheese');
+    const { forecast, safety } = look(make(plan, ...pressing), (beganMs - START) / MINUTE_MS + 1);
+    expect(nextHands(make(plan, ...pressing), forecast, safety, beganMs)?.act).toBe('Turn the cheese');
   });
 
   test('gives its cheese and its whey, all of it', () => {

@@ -2,6 +2,12 @@ import type { Said } from '../steps/index.ts';
 import type { MakeState } from './state.ts';
 import { withinOf } from './within.ts';
 
+/** What is recorded of a batch past its safety clock: it is done with. */
+export const DISCARDED = {
+  type: 'finished',
+  data: { verdict: 'discarded', reason: 'Too long warm before souring was confirmed' },
+} as const satisfies Said;
+
 /**
  * What is recorded by calling the present step done: pouring and inoculating say what was planned as what went in, a step of
  * several loads what happened to one of them. Empty when nothing is left to do.

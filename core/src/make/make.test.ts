@@ -275,12 +275,12 @@ describe('safety and alarms', () => {
   test('look now at P10, set at the pick-up, too sour after it; acknowledging silences one', () => {
     const log = createLog();
     const events = inoculated(log);
-    const { forecast, alarms, state, now } = at(events, 120);
+    const { forecast, alarms, safety, state, now } = at(events, 120);
     const due = Object.fromEntries(alarms.map((a) => [a.id, a.dueAtMs]));
     expect(due['look-now']).toBe(markBand(forecast, 'body').p10);
     expect(due['set']).toBe(markBand(forecast, 'ready').p50);
     expect(due['too-sour']!).toBeGreaterThan(due['set']!);
-    expect(nextHands(state, forecast, now)?.act).toBe('Move to fridge');
+    expect(nextHands(state, forecast, safety, now)?.act).toBe('Move to fridge');
     events.push(log(121, 'alarm-acknowledged', { alarm: 'look-now' }));
     expect(at(events, 122).alarms.map((a) => a.id)).not.toContain('look-now');
   });

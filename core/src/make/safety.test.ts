@@ -25,6 +25,19 @@ const safety = (
     null,
   );
 
+test('milk that was warm for too long and got no starter is not said to ferment badly', () => {
+  const forgotten = begun(plan);
+  const warm = [
+    [0, 30],
+    [40, 30],
+  ] as const;
+  const late = safety(forgotten, 13, ...warm);
+  expect(late).toMatchObject({ verdict: 'over' });
+  expect(late.text).toMatch(/no starter went in/);
+  // What sours by itself never gets one.
+  expect(safety(raw, 49, [0, 30], [60, 30]).text).toMatch(/not fermenting as it should/);
+});
+
 describe('which limit milk has', () => {
   const outOfTheFridge = [
     [0, 5],

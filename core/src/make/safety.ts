@@ -80,7 +80,8 @@ export function safetyOf(
     untilMs === nowMs
       ? warmSpell(points, (untilMs - zero) / HOUR_MS + Math.max(0, SETTLED_H - warmH))
       : spell;
-  const limit = safetyLimit(souringKindOf(state.plan), ahead.warmH > 0 ? ahead.meanC : state.plan.inoculateC);
+  const kind = souringKindOf(state.plan);
+  const limit = safetyLimit(kind, ahead.warmH > 0 ? ahead.meanC : state.plan.inoculateC);
   if (limit.limitH !== null && warmH >= limit.limitH) {
     return {
       verdict: 'over',
@@ -89,7 +90,9 @@ export function safetyOf(
       limitAtMs: null,
       text:
         shownAt === null
-          ? 'This batch is not fermenting as it should. Do not taste it. Discard it, clean everything and use a new starter.'
+          ? state.inoculatedAtMs === null && kind === 'with-starter'
+            ? `This milk was warm for more than ${limit.limitH} h and no starter went in. Do not taste it. Discard it and clean everything.`
+            : 'This batch is not fermenting as it should. Do not taste it. Discard it, clean everything and use a new starter.'
           : `This batch was warm for more than ${limit.limitH} h before souring was confirmed. Do not taste it. Discard it.`,
     };
   }

@@ -201,7 +201,8 @@ describe('cream that breaks', () => {
   test('rings to look and to stop, and no more when it was seen to break', () => {
     const before = churned(() => []);
     expect(look(before, 61).alarms).toEqual(expect.arrayContaining(['early-churn', 'step-churn']));
-    expect(nextHands(before, look(before, 61).forecast, START + 61 * MINUTE_MS)).toMatchObject({
+    const { forecast, safety } = look(before, 61);
+    expect(nextHands(before, forecast, safety, START + 61 * MINUTE_MS)).toMatchObject({
       act: 'Stop: cream has broken',
       mustAct: true,
     });

@@ -60,7 +60,7 @@ const look = (state: MakeState, hour: number) => {
     forecast,
     safety,
     alarms: alarmsOf(state, forecast, safety),
-    next: nextHands(state, forecast, nowMs),
+    next: nextHands(state, forecast, safety, nowMs),
   };
 };
 const rowsOf = (state: MakeState, hour = 0): FeedRow[] =>

@@ -1,6 +1,8 @@
 import type { CoolingPlan, MakePlan } from '../contract/index.ts';
 import { coolInBath, runVessel } from '../science/heat/index.ts';
 import { coolsCovered, isHeated, type CautionId } from '../setup/index.ts';
+import type { Alarm } from './alarm.ts';
+import { cooledOn, tooCoolMin } from './cooled-on.ts';
 import { heatTargetC } from './heat.ts';
 import {
   closed,
@@ -12,8 +14,12 @@ import {
   type LegRun,
   type Vessel,
 } from './leg.ts';
+import type { MakeAt, StepState } from './make-view.ts';
 import { factsOf, type StepType } from './step-type.ts';
+import { MINUTE_MS } from '../science/units/index.ts';
 
+/** Milk so much cooler than it is to be inoculated at sets late enough to mind, K [judgement]. */
+const TOO_COOL_K = 3;
 /** Scatter of the book's cooling times, one σ of ln [F]. */
 const COOL_LN_SIGMA = 0.25;
 
@@ -54,7 +60,8 @@ function coolingRun(plan: MakePlan, vessel: Vessel): (fromC: number) => HeatRun 
   };
 }
 
-function leg({ plan, startC, startMs, readings, changedMin }: LegRun): Leg {
+/** Down to the heat the culture likes. */
+function down({ plan, startC, startMs, readings, changedMin }: LegRun): Leg {
   const vessel = vesselOf(plan, startMs);
   const sigma = learnedSigma(COOL_LN_SIGMA, plan.factors?.cooling?.sigma);
   const run = coolingRun(plan, vessel);
@@ -73,6 +80,30 @@ function leg({ plan, startC, startMs, readings, changedMin }: LegRun): Leg {
     minutes: changedMin + now.minutes,
     curve: [...stood.curve, ...now.curve.map(([m, c]): readonly [number, number] => [m + changedMin, c])],
   };
+}
+
+function leg(run: LegRun): Leg {
+  const { plan, startMs, nowMs } = run;
+  return cooledOn(down(run), (nowMs - startMs) / MINUTE_MS, vesselOf(plan, startMs), coolsCovered(plan));
+}
+
+/** It was left to stand: it may be too cool by now for what comes next. */
+function alarms(at: MakeAt, own: StepState): readonly Alarm[] {
+  if (own.status !== 'current') return [];
+  const { plan } = at.make;
+  const run = at.run(own);
+  const tooCool = tooCoolMin(down(run), vesselOf(plan, run.startMs), coolsCovered(plan), TOO_COOL_K);
+  if (tooCool === null) return [];
+  return [
+    {
+      id: 'too-cool',
+      dueAtMs: run.startMs + tooCool * MINUTE_MS,
+      rank: 1,
+      mustAct: true,
+      title: 'Too cool by now?',
+      text: 'Measure the milk. If it has cooled too far, stand the pot in hot water until it is back at inoculation temperature.',
+    },
+  ];
 }
 
 /**
@@ -110,4 +141,5 @@ export const COOL: StepType = {
   cautions: (plan) => ['probe-not-surface', 'glass-shock', ...(inWater(plan) ? WATER : [])],
   aim: (plan) => ({ to: 'heat', celsius: plan.inoculateC }),
   leg,
+  alarms,
 };

@@ -2,6 +2,7 @@ import type { KitchenSettings, MakePlan } from '../contract/index.ts';
 import { nobodyThere } from '../kitchen/index.ts';
 import {
   pointForecast,
+  safetyOf,
   souringSigmaMin,
   stateOfPlan,
   type MakeState,
@@ -185,7 +186,9 @@ export function leftOf(
     return whole && { ...whole, title: state.plan.name };
   }
   const point = pointForecast(state, nowMs);
-  const tasks = state.finished ? null : tasksOf(state, point, nowMs, { who, paces });
+  // What is to be discarded asks for no hands of the day.
+  const discarded = safetyOf(state, point.temperature, nowMs, null).verdict === 'over';
+  const tasks = state.finished || discarded ? null : tasksOf(state, point, nowMs, { who, paces });
   if (!tasks || tasks.length === 0) return null;
   const [first, ...rest] = tasks;
   const time = point.steps.find((t) => t.id === first!.id)!;

@@ -6,7 +6,7 @@ import { withoutKept, type KeptFree } from './kept-free.ts';
 import type { DayMake, DayProblem, DaySlot } from './problem.ts';
 import { relayDay, type Relaid } from './relay.ts';
 import { cut, SPARE_DAYS } from './asked-day.ts';
-import { DAY_MIN } from '../science/units/index.ts';
+import { DAY_MIN, MINUTE_MS } from '../science/units/index.ts';
 
 /** A day that is going on. */
 export interface GoingDay {
@@ -53,13 +53,19 @@ export function goOn({
   nowMs,
   paces,
 }: GoingDay): DayGoesOn | null {
+  /** Nothing is left of them, though the timetable has them still: they are to be discarded. */
+  const gone = new Set<string>();
   const left = makes.flatMap(({ state, ...of }): DayMake[] => {
     const make = leftOf(state, { ...of, paces }, zeroMs, nowMs);
-    if (!make) return [];
+    if (!make) {
+      gone.add(of.id);
+      return [];
+    }
     const { within } = cut(make, days * DAY_MIN);
     return within.tasks.length > 0 ? [within] : [];
   });
-  if (left.length === 0) return null;
+  const wasLaid = slots.some(({ make, from }) => gone.has(make) && zeroMs + from * MINUTE_MS > nowMs);
+  if (left.length === 0) return wasLaid ? { hands: [], moved: [], broken: 0, changed: true } : null;
   const whole = { ...dayProblem(kitchen, left, zeroMs, days + SPARE_DAYS), ...(session ? { session } : {}) };
   const kept = { ...whole, cooks: withoutKept(whole.cooks, keptFree) };
   // Hours that were wished free are given up before something that may not wait is.
@@ -72,6 +78,9 @@ export function goOn({
     hands: handsOf(problem, relaid.slots),
     moved: relaid.moved,
     broken: relaid.broken,
-    changed: relaid.moved.length > 0 || relaid.slots.some(({ make, task }) => !known.has(`${make} ${task}`)),
+    changed:
+      relaid.moved.length > 0 ||
+      relaid.slots.some(({ make, task }) => !known.has(`${make} ${task}`)) ||
+      wasLaid,
   };
 }

@@ -5,7 +5,8 @@ import { milkLot } from '../fixtures/lots.ts';
 import { defaultKitchen } from '../kitchen/index.ts';
 import { freeKg, milkFromLots, type Want } from '../registers/milk/index.ts';
 import { litresOfMass } from '../science/milk/index.ts';
-import { stateOfPlan } from '../make/index.ts';
+import { createLog, MAKE_ID, START } from '../make/fixtures/make-events.ts';
+import { foldMake, stateOfPlan } from '../make/index.ts';
 import { planOfMethod } from '../products/index.ts';
 import { SHIPPED_METHODS } from '../products/methods/index.ts';
 import { answerSum } from '../doors/index.ts';
@@ -15,7 +16,7 @@ import { litresThere, pourDay, poursFor, wantsOf } from './pours.ts';
 import type { DayWish } from './asked-day.ts';
 import { lookingForLevers, type Lever } from './levers.ts';
 import { layDay } from './wish.ts';
-import { MINUTE_MS } from '../science/units/index.ts';
+import { HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
 
 const KITCHEN = defaultKitchen('UTC');
 const AT = '2026-03-02T07:00:00.000Z';
@@ -370,6 +371,33 @@ test('a day goes on: untouched it stays, half an hour late it moves, and nothing
     nowMs: ZERO_MS + lateMin * MINUTE_MS,
   })!;
   expect(again.changed).toBe(false);
+});
+
+test('a batch past its safety clock leaves the day, and what is left goes on without it', () => {
+  // Its milk was heated, and forgotten.
+  const log = createLog();
+  const plan = planOfMethod(methodOf('yogurt'), KITCHEN, new Date(START).toISOString(), 2);
+  const forgotten = foldMake(MAKE_ID, [
+    log(0, 'make-started', { plan }),
+    ...(['pour', 'heat', 'hold'] as const).map((step, i) => log(10 + 30 * i, 'step-done', { step })),
+  ])!;
+  const slots = [
+    { make: 'y', task: 'inoculate', cook: KITCHEN.cooks[0]!.id, from: 40 * 60, to: 40 * 60 + 6 },
+  ];
+  const at = (hours: number, laidSoFar = slots) =>
+    goOn({
+      kitchen: KITCHEN,
+      zeroMs: START,
+      days: 2,
+      keptFree: [],
+      makes: [{ id: 'y', state: forgotten, by: null, fixed: {}, who: {} }],
+      slots: laidSoFar,
+      nowMs: START + hours * HOUR_MS,
+    });
+  expect(at(2)!.hands.length).toBeGreaterThan(0);
+  expect(at(30)).toEqual({ hands: [], moved: [], broken: 0, changed: true });
+  // Once it is out of the timetable there is nothing more to say.
+  expect(at(30, [])).toBeNull();
 });
 
 test('the door tells prices, what was given up, and simulated days', () => {

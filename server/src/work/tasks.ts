@@ -4,6 +4,7 @@ import {
   lessonOf,
   momentsOf,
   observeRate,
+  safetyOf,
   type BandForecast,
   type HandsMoment,
   type Lesson,
@@ -50,7 +51,10 @@ export const TASKS = {
   }: OfMake & { readonly nowMs: number; readonly seed: number }): MakeMoments | null => {
     const state = foldMake(makeId, events);
     if (!state || state.finished) return null;
-    return { name: state.plan.name, moments: momentsOf(state, bandForecast(state, nowMs, seed)) };
+    const forecast = bandForecast(state, nowMs, seed);
+    // What is to be discarded asks for nothing more.
+    const over = safetyOf(state, forecast.point.temperature, nowMs, null).verdict === 'over';
+    return { name: state.plan.name, moments: over ? [] : momentsOf(state, forecast) };
   },
   forecast: ({
     makeId,

@@ -46,6 +46,17 @@ test('long past its clock it says so, and is not to be tasted', () => {
   expect(picture.over).toBe(true);
   expect(picture.look.surface).toBe('bad');
   expect(picture.alarms[0]).toMatchObject({ title: 'Do not taste', rank: 0 });
+  // Nothing else is asked of it any more, and one tap is enough to be done with it.
+  expect(picture.alarms).toHaveLength(1);
+  expect(picture).toMatchObject({
+    ready: null,
+    knots: [],
+    next: { act: 'Discard this batch', mustAct: true },
+    now: { doneWords: 'Discard batch' },
+    done: [{ type: 'finished', data: { verdict: 'discarded' } }],
+  });
+  expect(picture.next!.atMs).toBeGreaterThan(START + 12 * HOUR_MS);
+  expect(picture.next!.atMs).toBeLessThan(late);
 });
 
 test('what is to be done now is another thing once it is due', () => {

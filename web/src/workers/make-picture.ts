@@ -1,5 +1,6 @@
 import {
   alarmsOf,
+  DISCARDED,
   doneEntries,
   doneWordsOf,
   markBand,
@@ -89,17 +90,20 @@ export function makePicture(state: MakeState, forecast: BandForecast | null, now
     };
   const safety = safetyOf(state, forecast.point.temperature, nowMs, markBand(forecast, 'safe').p90);
   const ready = markBand(forecast, 'ready');
+  const over = safety.verdict === 'over';
   return {
     ...own,
     look: crockLook(state, forecast.point, safety, nowMs),
-    over: safety.verdict === 'over',
+    over,
+    now: over ? { doneWords: 'Discard batch', doing: safety.text, whenDue: safety.text } : own.now,
+    done: over ? [DISCARDED] : own.done,
     timed: true,
     ready:
-      current?.step.facts.sours && ready.p50 !== null
+      !over && current?.step.facts.sours && ready.p50 !== null
         ? { words: seenSetMs(state) === null ? 'ready' : 'sour enough', band: ready }
         : null,
     alarms: alarmsOf(state, forecast, safety),
-    next: nextHands(state, forecast, nowMs),
-    knots: momentsOf(state, forecast).map(({ atMs, title, mustAct }) => ({ atMs, title, mustAct })),
+    next: nextHands(state, forecast, safety, nowMs),
+    knots: (over ? [] : momentsOf(state, forecast)).map(({ atMs, title, mustAct }) => ({ atMs, title, mustAct })),
   };
 }

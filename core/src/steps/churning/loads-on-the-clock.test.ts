@@ -114,7 +114,8 @@ test('between two loads nothing rings for the one that broke; after the last the
   expect(ids).not.toContain('early-churn');
   expect(ids).not.toContain('slow-churning');
   const forecast = bandForecast(between, START + 86 * MINUTE_MS, 1, 20);
-  expect(nextHands(between, forecast, START + 86 * MINUTE_MS)!.act).toBe('Load 2 is in');
+  const safety = safetyOf(between, forecast.point.temperature, START + 86 * MINUTE_MS, null);
+  expect(nextHands(between, forecast, safety, START + 86 * MINUTE_MS)!.act).toBe('Load 2 is in');
   const last = churning((log) => [
     log(85, 'stage-seen', { stage: 'broken' }),
     log(90, 'load-begun', { load: 2 }),

@@ -2,6 +2,7 @@ import '../../parts/fields/form-styles.ts';
 import {
   batchOf,
   contradictionWords,
+  DISCARDED,
   doneWordsOf,
   seenSetMs,
   souringOf,
@@ -16,7 +17,7 @@ import { useNow } from '../../data/clock.ts';
 import { shapeOf } from '../../data/make-log.ts';
 import { useKeys } from '../../parts/keys/use-keys.ts';
 import { liveSlice } from '../../data/live-slice.ts';
-import { useAppDispatch, useAppSelector } from '../../data/store.ts';
+import { recordAll, useAppDispatch, useAppSelector } from '../../data/store.ts';
 import { useLive, type LiveMake, type OneMake } from '../../data/use-make.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { useWakeLock } from './use-wake-lock.ts';
@@ -66,7 +67,10 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
   const dispatch = useAppDispatch();
   const wake = useWakeLock(!state.finished);
   const practice = usePractice();
-  const foreseen = practice?.bare !== true;
+  /** To be discarded: nothing more is foreseen of it, and it goes on nowhere. */
+  const over = safety.verdict === 'over' && state.current?.step.facts.whenever !== true;
+  const discard = over && !practice;
+  const foreseen = practice?.bare !== true && !discard;
   const minuteMs = Math.floor(nowMs / MINUTE_MS) * MINUTE_MS;
   const shape = shapeOf(state);
   const endMs = useMemo(() => curveEndMs(shape, forecast.point, forecast.band), [shape, forecast]);
@@ -77,14 +81,15 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
     [shape, forecast, seenToMs, units],
   );
   useKeys((key) => {
-    if (key === 'd') void completeStep(state);
+    if (key === 'd' && !over) void completeStep(state);
   });
   const step = state.current?.step;
   // What is told of the step stands in the pad's place, but where a weight ends it.
   const ownEntries = step?.facts.tells === true && step.facts.endedBy === null;
   const words = contradictionWords(forecast);
   const heating = step && ['milk', 'hot-milk'].includes(step.facts.inThePot);
-  if (wet) return <WetHands live={live} onLeave={() => dispatch(liveSlice.actions.wetHandsTurned(false))} />;
+  if (wet && !discard)
+    return <WetHands live={live} onLeave={() => dispatch(liveSlice.actions.wetHandsTurned(false))} />;
   const souring = souringOf(state);
   const set = setWords(state, forecast, units, nowMs);
   const Panel = panelOf(state);
@@ -113,7 +118,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
                 <MakeCurve data={curve} label={label} nowMs={minuteMs} />
               </div>
             ))}
-          {!practice && Under && <Under live={live} nowMs={minuteMs} />}
+          {!practice && !over && Under && <Under live={live} nowMs={minuteMs} />}
           {words && foreseen && (
             <p className="caution above-s" role="status">
               {words}{' '}
@@ -135,7 +140,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
                 this never do.
               </p>
             )}
-          {!practice && (
+          {!practice && !over && (
             <>
               <CoolingWays state={state} nowMs={minuteMs} />
               <Beside state={state} />
@@ -149,29 +154,35 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
             </div>
           )}
           {!narrow && <LastReading state={state} nowMs={nowMs} />}
-          {!narrow && <ForStep live={live} />}
-          {step && <WhatToLookFor key={step.id} state={state} />}
-          {!practice && <Jars state={state} forecast={forecast} nowMs={nowMs} />}
+          {!narrow && !discard && <ForStep live={live} />}
+          {step && !discard && <WhatToLookFor key={step.id} state={state} />}
+          {!practice && !over && <Jars state={state} forecast={forecast} nowMs={nowMs} />}
         </div>
         <div className="pad">
           <div>
-            <h2>{step ? step.title : 'All done'}</h2>
-            <p className="number larger">{foreseen ? aimOf(live, units, nowMs) : plainAim(state, units)}</p>
+            <h2>{discard ? 'Discard this batch' : step ? step.title : 'All done'}</h2>
+            {!discard && (
+              <p className="number larger">{foreseen ? aimOf(live, units, nowMs) : plainAim(state, units)}</p>
+            )}
             {narrow && <LastReading state={state} nowMs={nowMs} />}
           </div>
-          {step ? (
+          {discard ? (
             <Button
               className="great"
+              color="madder"
               h={72}
-              onClick={() => void completeStep(state)}
-              disabled={!step.facts.whenever && safety.verdict === 'over'}
+              onClick={() => void recordAll(state.id, [DISCARDED])}
             >
+              Discard batch
+            </Button>
+          ) : step ? (
+            <Button className="great" h={72} onClick={() => void completeStep(state)} disabled={over}>
               {doneWordsOf(state)}
             </Button>
           ) : (
             (practice?.end ?? <Finish state={state} />)
           )}
-          {narrow && <ForStep live={live} />}
+          {narrow && !discard && <ForStep live={live} />}
           <StepEntries state={state} point={forecast.point} />
           {practice ? (
             practice.hands

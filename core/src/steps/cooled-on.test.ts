@@ -1,0 +1,89 @@
+import { describe, expect, test } from '@jest/globals';
+import { createLog, MAKE_ID, START, testPlan } from '../make/fixtures/make-events.ts';
+import { alarmsOf, bandForecast, foldMake, safetyOf, walkThermal, type MakeState } from '../make/index.ts';
+import { MINUTE_MS } from '../science/units/index.ts';
+import { cooledOn, tooCoolMin } from './cooled-on.ts';
+import type { Leg } from './leg.ts';
+
+const vessel = {
+  composition: { fatFraction: 0.035, proteinFraction: 0.033, lactoseFraction: 0.047, ashFraction: 0.007 },
+  litres: 2,
+  widthM: undefined,
+  airC: 20,
+  lossFactor: 1,
+};
+const cooling: Leg = {
+  minutes: 40,
+  sigmaMin: 10,
+  endC: 44,
+  endless: false,
+  curve: [
+    [0, 85],
+    [40, 44],
+  ],
+};
+const after = (minutes: number): Leg => cooledOn(cooling, minutes, vessel, false);
+
+describe('milk that is left to stand after it was cool enough', () => {
+  test('is taken to be so until it surely was, then goes on towards the room and never below it', () => {
+    expect(after(70)).toBe(cooling);
+    const heats = [80, 120, 240, 720].map((minutes) => after(minutes).endC);
+    expect(heats).toEqual([...heats].sort((a, b) => b - a));
+    expect(heats[0]).toBeLessThan(44);
+    expect(heats[3]).toBeGreaterThan(20);
+    expect(heats[3]).toBeLessThan(22);
+  });
+
+  test('its curve goes on without a jump and ends where it stands', () => {
+    const { curve, minutes, endC } = after(200);
+    expect(curve.at(-1)).toEqual([minutes, endC]);
+    for (const [i, [minute, celsius]] of curve.entries()) {
+      if (i < 2) continue;
+      expect(minute).toBeGreaterThanOrEqual(curve[i - 1]![0]);
+      expect(Math.abs(celsius - curve[i - 1]![1])).toBeLessThan(2);
+    }
+  });
+
+  test('a lid keeps it warm for longer; what never gets there is not too cool', () => {
+    const open = tooCoolMin(cooling, vessel, false, 3)!;
+    expect(open).toBeGreaterThan(70);
+    expect(tooCoolMin(cooling, vessel, true, 3)!).toBeGreaterThan(open);
+    expect(tooCoolMin({ ...cooling, endC: 21 }, vessel, false, 3)).toBeNull();
+    expect(tooCoolMin({ ...cooling, endless: true }, vessel, false, 3)).toBeNull();
+  });
+});
+
+describe('a make whose milk was forgotten while it cooled', () => {
+  const log = createLog();
+  const begun = [
+    log(0, 'make-started', { plan: testPlan() }),
+    ...(['pour', 'heat', 'hold'] as const).map((step, i) => log(10 + 30 * i, 'step-done', { step })),
+  ];
+  const state = foldMake(MAKE_ID, begun)!;
+  const heatAt = (of: MakeState, minute: number): number =>
+    walkThermal(of, START + minute * MINUTE_MS).inoculation.celsius;
+
+  test('is told once it may be too cool, and inoculated at what it is by then', () => {
+    const { inoculateC } = state.plan;
+    expect(heatAt(state, 100)).toBe(inoculateC);
+    expect(heatAt(state, 70 + 6 * 60)).toBeLessThan(inoculateC - 10);
+    const nowMs = START + 100 * MINUTE_MS;
+    const forecast = bandForecast(state, nowMs, 1, 40);
+    const safety = safetyOf(state, forecast.point.temperature, nowMs, null);
+    const bell = alarmsOf(state, forecast, safety).find(({ id }) => id === 'too-cool')!;
+    expect(heatAt(state, (bell.dueAtMs - START) / MINUTE_MS)).toBeCloseTo(inoculateC - 3, 0);
+  });
+
+  test('whoever ends it in time says that it is as warm as wanted; who reads it is believed', () => {
+    const { inoculateC } = state.plan;
+    const ended = (minute: number, ...more: typeof begun) =>
+      foldMake(MAKE_ID, [...begun, ...more, log(minute, 'step-done', { step: 'cool' })])!;
+    expect(heatAt(ended(130), 140)).toBe(inoculateC);
+    const read = log(460, 'temperature-read', {
+      celsius: 30,
+      instrument: 'probe',
+      typed: { value: 30, unit: 'C' },
+    });
+    expect(heatAt(ended(461, read), 470)).toBeCloseTo(30, 0);
+  });
+});
