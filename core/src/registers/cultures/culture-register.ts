@@ -7,6 +7,7 @@ import {
 } from '../../contract/index.ts';
 import { keptKind } from '../../science/souring/index.ts';
 import { effectiveEvents, feeding, instantOf, today, type LoggedEvent } from '../../log/index.ts';
+import { methodSteps } from '../../products/index.ts';
 import { isHeated } from '../../setup/index.ts';
 import { childOf, cultureOf, placeOf, withLess } from './culture.ts';
 
@@ -48,10 +49,16 @@ export function copyCultures(draft: CultureDraft): CultureDraft {
 /** It opens a packet, rather than taking some of a living culture. */
 const wakes = (plan: MakePlan): boolean => PRODUCT_TAKES[plan.product] === 'packet';
 
-/** Makes under way that were begun with a starter. */
+/** Something of it is put by for the next one: of a cheese or of kefir on grains there is not. */
+const putsBy = (plan: MakePlan): boolean =>
+  methodSteps(plan).some(({ facts }) => facts.endedBy === 'reserved');
+
+/** Makes under way that were begun with a starter, and of which something is to be kept. */
 export function makesUnderWay(all: Cultures): MakeUnderWay[] {
   return [...all.makes].flatMap(([id, { name, plan, startedMs, finished, kept }]) =>
-    finished || plan.starter.kind === 'none' || wakes(plan) ? [] : [{ id, name, startedMs, kept }],
+    finished || plan.starter.kind === 'none' || wakes(plan) || !putsBy(plan)
+      ? []
+      : [{ id, name, startedMs, kept }],
   );
 }
 

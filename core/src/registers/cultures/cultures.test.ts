@@ -24,6 +24,7 @@ import {
   storageOf,
   vigourOf,
 } from './index.ts';
+import { SHIPPED_METHODS } from '../../products/methods/index.ts';
 import { DAY_H, DAY_MS } from '../../science/units/index.ts';
 
 const [PACKET, GRAINS, FORK, BACKUP] = ['PACKET', 'GRAINS', 'FORK', 'BACKUP'].map(lotId) as [
@@ -206,6 +207,12 @@ describe('what is due', () => {
     const plan = planWith(PACKET);
     expect(plan.name).toBe('Yogurt');
     expect(kinds(r, 2)).toContain('reserve');
+    // A wheel of cheese that ages for weeks is nobody's starter.
+    const wheel = lotId('MAKE8');
+    const cheese = SHIPPED_METHODS.find(({ id }) => id === 'washed-curd')!;
+    r.say(wheel, 24, { type: 'make-started', data: { plan: { ...planWith(PACKET), method: cheese } } });
+    const told = due(foldCultures(r.events), ZERO_MS + 2 * DAY_MS).filter((d) => d.kind === 'reserve');
+    expect(told.map(({ id }) => id)).toEqual([make]);
     r.say(make, 40, { type: 'reserved', data: { massKg: 0.06, typed: { value: 60, unit: 'g' } } });
     expect(kinds(r, 2)).not.toContain('reserve');
     const lines = due(foldCultures(r.events), ZERO_MS + 2 * DAY_MS).filter((d) => d.kind === 'use-within');

@@ -60,7 +60,11 @@ describe('how long it keeps', () => {
     expect(words({ place: 'counter', placeC: 25 }, 2).text).toMatch(/by \d\d:[03]0 at the latest$/);
   });
   test('now, and at the latest then', () => {
-    expect(words({}, 50)).toEqual({ text: 'use now, by Fri 6 Mar at the latest', late: true });
+    expect(words({}, 50)).toEqual({ text: 'use soon, by Fri 6 Mar at the latest', late: false });
+    expect(words({}, 70)).toEqual({
+      text: expect.stringMatching(/^use now, by .* at the latest$/),
+      late: true,
+    });
   });
   test('past its time, with the reason', () => {
     expect(words({}, 120)).toEqual({ text: 'past its use-by date (raw)', late: true });

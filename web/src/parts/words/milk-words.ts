@@ -62,12 +62,14 @@ export function endWords(
       ? units.time(Math.floor(ms / HALF_HOUR_MS) * HALF_HOUR_MS, nowMs)
       : units.day(ms);
   const late = keep.fromMs <= nowMs;
+  // What may still stand for days is not to be used this minute.
+  const hurried = !frozen && keep.toMs - nowMs < SOON_MS;
   const [from, to] = [told(Math.max(nowMs, keep.fromMs)), told(keep.toMs)];
   return {
     text: late
-      ? `use ${frozen ? 'soon' : 'now'}, by ${to} at the latest`
+      ? `use ${hurried ? 'now' : 'soon'}, by ${to} at the latest`
       : `use by ${from === to ? to : `${from} to ${to}`}`,
-    late: late && !frozen,
+    late: late && hurried,
   };
 }
 

@@ -82,6 +82,7 @@ function NowPanel(props: { readonly makes: readonly Shelved[]; readonly nowMs: n
         <Button
           className="great"
           h={72}
+          {...(make.over ? { color: 'madder' } : {})}
           disabled={make.recalled}
           onClick={() => void recordAll(make.id, make.done)}
         >

@@ -17,13 +17,13 @@ import './cultures.css';
 
 const DUE_SHOWN = 4;
 const DUE_WORD: Readonly<Record<Due['kind'], string>> = {
-  sign: 'contaminated',
-  'use-by': 'use',
-  'use-within': 'use',
-  feed: 'feed',
-  reserve: 'save starter from',
-  refresh: 'renew',
-  'back-up': 'freeze a back-up of',
+  sign: 'Contaminated:',
+  'use-by': 'Use',
+  'use-within': 'Use',
+  feed: 'Feed',
+  reserve: 'Save starter from',
+  refresh: 'Renew',
+  'back-up': 'Freeze a back-up of',
 };
 
 /** What is due, the soonest first. */

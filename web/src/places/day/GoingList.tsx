@@ -54,11 +54,16 @@ export function GoingList(props: {
           const was = moved.get(key);
           const open = picked === null ? n === 0 : picked === key;
           const isNow = state?.current?.step.id === h.step;
+          const step = state?.steps.find((s) => s.step.id === h.step)?.step;
+          // What goes by itself wants hands at its end: what they do then, not what it did until then.
+          const waits = step?.facts.waits === true;
+          const act = waits ? (isNow && doneWordsOf(state)) || step.doneWords : h.title;
+          const doing = (waits && step.due?.text) || (isNow && doingOf(state)) || '';
           return (
             <li key={key} className={open ? 'chosen' : ''}>
               <span className="number">{timeOf(h.from)}</span>
               <span>
-                <Link to={of ? `/makes/${of.makeId ?? ''}` : '/milk'}>{h.title}</Link>{' '}
+                <Link to={of ? `/makes/${of.makeId ?? ''}` : '/milk'}>{act}</Link>{' '}
                 <span className="quiet">{of?.name}</span>
               </span>
               <span className="quiet">
@@ -67,14 +72,14 @@ export function GoingList(props: {
                 {!open && of && (
                   <Button
                     variant="subtle"
-                    aria-label={`Change ${h.title}, ${of.name}`}
+                    aria-label={`Change ${act}, ${of.name}`}
                     onClick={() => onPick(key)}
                   >
                     Change
                   </Button>
                 )}
               </span>
-              {open && isNow && <span className="quiet day-doing">{doingOf(state)}</span>}
+              {open && isNow && <span className="quiet day-doing">{doing}</span>}
               {open && of && state && (
                 <span className="row day-actions">
                   {isNow &&

@@ -68,13 +68,13 @@ export function PracticePlace() {
   return (
     <div className="practice">
       <h1>Practice</h1>
-      <p className="reading">
+      <p className="reading below-m">
         Learn it before the milk is at stake. The crock is simulated and its clock runs fast. The screens are
-        the same as in earnest. Nothing of it enters your records.
+        those of a real batch. Nothing of it enters your records.
       </p>
       {next && (
         <Button
-          className="great"
+          className="great below-m"
           h={72}
           component={Link}
           to={practiceAddress({ kind: 'lesson', lesson: next.id }, anyNumber())}
