@@ -28,7 +28,12 @@ export function useCultures(nowMs: number): CulturesNow {
     const kept = entries.filter((e) => !e.refused && CULTURE_ENTRIES.has(e.draft.type)).map((e) => e.draft);
     return kept.length === 0 ? stored : pictures.culturesAfter(stored, kept);
   }, [stored, entries]);
-  const due = useMemo(() => dueOf(cultures, data?.underWay ?? [], nowMs), [cultures, data, nowMs]);
+  const makes = useAppSelector((s) => s.live.pictures);
+  const due = useMemo(() => {
+    // Of what is to be discarded nothing is kept.
+    const underWay = (data?.underWay ?? []).filter(({ id }) => makes[id]?.over !== true);
+    return dueOf(cultures, underWay, nowMs);
+  }, [cultures, data, makes, nowMs]);
   return {
     cultures,
     due,

@@ -54,11 +54,13 @@ export function GoingList(props: {
           const was = moved.get(key);
           const open = picked === null ? n === 0 : picked === key;
           const isNow = state?.current?.step.id === h.step;
-          const step = state?.steps.find((s) => s.step.id === h.step)?.step;
+          const at = state?.steps.findIndex((s) => s.step.id === h.step) ?? -1;
+          const step = state?.steps[at]?.step;
           // What goes by itself wants hands at its end: what they do then, not what it did until then.
           const waits = step?.facts.waits === true;
           const act = waits ? (isNow && doneWordsOf(state)) || step.doneWords : h.title;
-          const doing = (waits && step.due?.text) || (isNow && doingOf(state)) || '';
+          const atItsEnd = waits ? (step.due?.text ?? state?.steps[at + 1]?.step.doing) : undefined;
+          const doing = atItsEnd ?? (isNow ? doingOf(state) : '');
           return (
             <li key={key} className={open ? 'chosen' : ''}>
               <span className="number">{timeOf(h.from)}</span>

@@ -83,18 +83,18 @@ function Room({ kitchenId: id, settings }: SectionProps) {
                 onChange={(e) => set({ ...draft, zone: e.currentTarget.value })}
                 w={190}
               />
-              <Checkbox
-                label="Single-key shortcuts"
-                checked={draft.shortcuts}
-                onChange={(e) => set({ ...draft, shortcuts: e.currentTarget.checked })}
-                mt={8}
-              />
             </div>
             <DayCurve
               curve={draft.dayCurve ?? []}
               unit={unit}
               fault={fault}
               set={(dayCurve) => set({ ...draft, dayCurve })}
+            />
+            <Checkbox
+              label="Single-key shortcuts"
+              checked={draft.shortcuts}
+              onChange={(e) => set({ ...draft, shortcuts: e.currentTarget.checked })}
+              mt={8}
             />
           </>
         )}
