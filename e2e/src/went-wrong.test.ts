@@ -235,6 +235,19 @@ test('what must not be eaten is said before any cause, and nothing is offered', 
   await tap(page, 'button', 'Gassy, yeasty or mouldy');
   await see(page, 'Do not eat it. Throw it away, boil everything it touched');
   await seeNoMore(page, 'Next time');
+  // Neither its own page nor the Bench asks for the next step, and one tap is the end of it.
+  await goTo(page, `/makes/${id}`);
+  await see(page, 'Discard this batch');
+  await seeNoMore(page, 'Move to fridge');
+  await goTo(page, '/');
+  await see(page, 'Discard this batch');
+  await tap(page, 'button', 'Discard batch');
+  const [over] = await stored('finished', 1);
+  expect(over!.data).toEqual({
+    verdict: 'discarded',
+    reason: 'Too long warm before souring was confirmed',
+  });
+  await seeNoMore(page, 'Do not taste');
 });
 
 test('a batch that was never entered: a complaint and a few questions, and nothing of it is kept', async () => {
