@@ -105,6 +105,9 @@ describe('skyr', () => {
 
     const far = at(600);
     expect(far.backKg).toBeGreaterThan(0.05);
+    // The bowl is one for what ran off, not for what was to run off.
+    expect(far.wheyToCatchKg).toBe(far.now.wheyKg);
+    expect(book.wheyToCatchKg).toBeGreaterThan(book.now.wheyKg);
     const mended = make(
       plan,
       ...hanging,

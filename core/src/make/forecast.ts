@@ -295,7 +295,8 @@ export function* forecasting(
       : {
           p10: Math.max(
             s.endMs - Z90 * s.sigmaMin * MINUTE_MS,
-            s.status === 'current' ? Math.min(nowMs, s.endMs) : 0,
+            // Nothing that is not over yet was over before now.
+            Math.min(nowMs, s.endMs),
           ),
           p50: s.endMs,
           p90: s.endMs + Z90 * s.sigmaMin * MINUTE_MS,
@@ -380,8 +381,8 @@ export function* forecasting(
         step: s.id,
         end: { p10: again.early[i]!.endMs, p50: middle[i]!.endMs, p90: again.late[i]!.endMs },
       };
-    // Everything after the pick-up moves with it.
-    const shift = s.endMs - (pickUpMs ?? s.endMs);
+    // Everything after the pick-up moves with it; what is overdue is picked up now.
+    const shift = s.endMs - Math.max(pickUpMs ?? s.endMs, nowMs);
     const move = (ms: number | null): number | null => (ms === null ? null : Math.max(ms, nowMs) + shift);
     return {
       step: s.id,

@@ -7,6 +7,7 @@ import {
   alarmsOf,
   bandForecast,
   contradictionWords,
+  dueMs,
   foldMake,
   nextHands,
   plannedOf,
@@ -238,6 +239,29 @@ describe('safety and alarms', () => {
     const safety = safetyOf(state, forecast.point.temperature, now, markBand(forecast, 'safe').p90);
     return { state, forecast, safety, alarms: alarmsOf(state, forecast, safety), now };
   };
+
+  test('what is overdue is to be picked up now, not as late again as it is already; and since when stands still', () => {
+    const events = inoculated(createLog());
+    const inTime = at(events, 120);
+    const readyMs = markBand(inTime.forecast, 'ready').p50!;
+    const late = at(events, (readyMs - START) / MINUTE_MS + 180);
+    const end = (step: string, { forecast }: typeof late) => forecast.steps.find((s) => s.step === step)!.end;
+    expect(end('incubate', late)).toEqual({ p10: late.now, p50: late.now, p90: late.now });
+    const chillMs = (of: typeof late) => end('chill', of).p50! - end('incubate', of).p50!;
+    expect(chillMs(late)).toBeCloseTo(chillMs(inTime), -3);
+    // Heated for hours: it was to be hot at the minute it was to be hot.
+    const log = createLog();
+    const heating = stateOf([
+      log(0, 'make-started', { plan: testPlan() }),
+      log(5, 'step-done', { step: 'pour' }),
+    ]);
+    const due = dueMs(heating)!;
+    expect(due).toBeGreaterThan(START + 10 * MINUTE_MS);
+    expect(due).toBeLessThan(START + 90 * MINUTE_MS);
+    expect(pointForecast(heating, due + 240 * MINUTE_MS).steps.find((s) => s.id === 'heat')!.endMs).toBe(
+      due + 240 * MINUTE_MS,
+    );
+  });
 
   test('runs, turns amber, and is over at twelve warm hours; only a reading or a cue stops it', () => {
     const log = createLog();

@@ -1,6 +1,8 @@
 import { MINUTE_MS } from '../science/units/index.ts';
 import type { BandForecast } from './forecast.ts';
 import type { MakeState } from './state.ts';
+import { walkThermal } from './thermal.ts';
+import { bellsOf } from './within.ts';
 
 /** A moment of a make that needs hands. */
 export interface HandsMoment {
@@ -11,6 +13,14 @@ export interface HandsMoment {
   /** ms since 1970. */
   readonly atMs: number;
   readonly mustAct: boolean;
+}
+
+/** When the present step should have been over, by how it began and what was read of it: however late it is, that stands still. */
+export function dueMs(state: MakeState): number | null {
+  const { current } = state;
+  if (!current) return null;
+  const begun = walkThermal(state, current.startedAtMs ?? state.startedAtMs);
+  return bellsOf(state)?.middleMs ?? begun.steps.find(({ id }) => id === current.step.id)?.endMs ?? null;
 }
 
 /** Moments of a make that need hands, by its forecast, in order of its steps; what goes on for ever has none. */

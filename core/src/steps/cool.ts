@@ -2,7 +2,6 @@ import type { CoolingPlan, MakePlan } from '../contract/index.ts';
 import { coolInBath, runVessel } from '../science/heat/index.ts';
 import { coolsCovered, isHeated, type CautionId } from '../setup/index.ts';
 import type { Alarm } from './alarm.ts';
-import { cooledOn, tooCoolMin } from './cooled-on.ts';
 import { heatTargetC } from './heat.ts';
 import {
   closed,
@@ -16,6 +15,7 @@ import {
 } from './leg.ts';
 import type { MakeAt, StepState } from './make-view.ts';
 import { factsOf, type StepType } from './step-type.ts';
+import { stoodOn, tooFarMin } from './stood-on.ts';
 import { MINUTE_MS } from '../science/units/index.ts';
 
 /** Milk so much cooler than it is to be inoculated at sets late enough to mind, K [judgement]. */
@@ -82,9 +82,14 @@ function down({ plan, startC, startMs, readings, changedMin }: LegRun): Leg {
   };
 }
 
+const standsIn = (plan: MakePlan, atMs: number) => ({
+  vessel: vesselOf(plan, atMs),
+  lidded: coolsCovered(plan),
+});
+
 function leg(run: LegRun): Leg {
   const { plan, startMs, nowMs } = run;
-  return cooledOn(down(run), (nowMs - startMs) / MINUTE_MS, vesselOf(plan, startMs), coolsCovered(plan));
+  return stoodOn(down(run), (nowMs - startMs) / MINUTE_MS, standsIn(plan, startMs));
 }
 
 /** It was left to stand: it may be too cool by now for what comes next. */
@@ -92,7 +97,7 @@ function alarms(at: MakeAt, own: StepState): readonly Alarm[] {
   if (own.status !== 'current') return [];
   const { plan } = at.make;
   const run = at.run(own);
-  const tooCool = tooCoolMin(down(run), vesselOf(plan, run.startMs), coolsCovered(plan), TOO_COOL_K);
+  const tooCool = tooFarMin(down(run), standsIn(plan, run.startMs), TOO_COOL_K);
   if (tooCool === null) return [];
   return [
     {

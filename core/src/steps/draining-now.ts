@@ -76,7 +76,8 @@ export function drainingNow(at: MakeAt, denatured: number): DrainingNow | null {
             number,
             number,
           ]),
-    wheyToCatchKg: (atTarget ?? now).wheyKg,
+    // A bowl for what has run off already, too, where it hung for too long.
+    wheyToCatchKg: Math.max(now.wheyKg, atTarget?.wheyKg ?? 0),
     backKg: wheyBackKg(now, target),
     returnedKg,
     weighed: whey.length > 0,

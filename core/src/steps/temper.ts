@@ -8,13 +8,20 @@ import {
   type HeatRun,
   type Leg,
   type LegReading,
+  type LegRun,
   type Vessel,
 } from './leg.ts';
+import type { Alarm } from './alarm.ts';
+import type { MakeAt, StepState } from './make-view.ts';
 import { factsOf, paramsOf, type StepType } from './step-type.ts';
+import { stoodOn, tooFarMin } from './stood-on.ts';
+import { MINUTE_MS } from '../science/units/index.ts';
 import type { StepOf } from './step-of.ts';
 
 /** Scatter of the book's times, one σ of ln [F]. */
 const TEMPER_LN_SIGMA = 0.25;
+/** Cream so much warmer than it was to be churns greasy, K [judgement]. */
+const TOO_WARM_K = 3;
 /** As near as a stirred cream is measured, K. */
 export const AT_HEAT_C = 0.5;
 
@@ -108,6 +115,43 @@ function legOf(
   );
 }
 
+/** One load where it stands: left out, it goes on warming to the room. */
+const standsIn = (plan: MakePlan, atMs: number) => {
+  const whole = vesselOf(plan, atMs);
+  return { vessel: { ...whole, litres: whole.litres / loadsOf(plan) }, lidded: true };
+};
+
+function leg({ plan, startC, startMs, readings, of, nowMs }: LegRun): Leg {
+  const there = legOf(plan, own(of), startC, startMs, readings);
+  // In the cold or a bath it stays about as it is.
+  return own(of).standing === 'room'
+    ? stoodOn(there, (nowMs - startMs) / MINUTE_MS, standsIn(plan, startMs))
+    : there;
+}
+
+/** It was left out: it may be too warm to churn by now. */
+function alarms(at: MakeAt, step: StepState): readonly Alarm[] {
+  if (step.status !== 'current') return [];
+  const { plan, startC, startMs, readings, of } = at.run(step);
+  if (own(of).standing !== 'room') return [];
+  const tooWarm = tooFarMin(
+    legOf(plan, own(of), startC, startMs, readings),
+    standsIn(plan, startMs),
+    TOO_WARM_K,
+  );
+  if (tooWarm === null) return [];
+  return [
+    {
+      id: 'too-warm',
+      dueAtMs: startMs + tooWarm * MINUTE_MS,
+      rank: 1,
+      mustAct: true,
+      title: 'Too warm by now?',
+      text: 'Measure the cream. If it is warmer than it should be, put it back in the fridge for a while, then churn.',
+    },
+  ];
+}
+
 /** How long a load takes from the cold to the heat it churns at, minutes; 0 where it stands in the cold till then. */
 export function temperMin(plan: MakePlan, atMs: number): number {
   const step = plan.method.steps.find((s) => s.kind === 'temper');
@@ -142,5 +186,6 @@ export const TEMPER: StepType = {
   hands: () => ({ handsMin: 2, slackMin: 20, mustAct: false }),
   cautions: ({ milk }) =>
     milk.treatment === 'raw' ? ['raw-milk', 'probe-not-surface'] : ['probe-not-surface'],
-  leg: ({ plan, startC, startMs, readings, of }) => legOf(plan, own(of), startC, startMs, readings),
+  leg,
+  alarms,
 };

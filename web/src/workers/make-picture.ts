@@ -104,6 +104,10 @@ export function makePicture(state: MakeState, forecast: BandForecast | null, now
         : null,
     alarms: alarmsOf(state, forecast, safety),
     next: nextHands(state, forecast, safety, nowMs),
-    knots: (over ? [] : momentsOf(state, forecast)).map(({ atMs, title, mustAct }) => ({ atMs, title, mustAct })),
+    knots: (over ? [] : momentsOf(state, forecast)).map(({ atMs, title, mustAct }) => ({
+      atMs,
+      title,
+      mustAct,
+    })),
   };
 }

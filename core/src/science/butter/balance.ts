@@ -16,9 +16,8 @@ export function butterBalance(input: {
   readonly buttermilkFatFraction: number;
   readonly butterFatFraction: number;
 }): ButterBalance {
-  const share =
-    (input.creamFatFraction - input.buttermilkFatFraction) /
-    (input.butterFatFraction - input.buttermilkFatFraction);
-  const butterKg = input.creamKg * Math.min(1, Math.max(0, share));
+  const over = input.creamFatFraction - input.buttermilkFatFraction;
+  const share = over <= 0 ? 0 : over / (input.butterFatFraction - input.buttermilkFatFraction);
+  const butterKg = input.creamKg * Math.min(1, share);
   return { butterKg, buttermilkKg: input.creamKg - butterKg };
 }

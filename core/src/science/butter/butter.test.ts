@@ -59,6 +59,15 @@ test('butter and buttermilk hold all the cream and all the fat', () => {
       butterFatFraction: 0.8,
     }).butterKg,
   ).toBe(0);
+  // Buttermilk fatter than butter leaves none over either, and not all of it.
+  expect(
+    butterBalance({
+      creamKg: 1,
+      creamFatFraction: 0.35,
+      buttermilkFatFraction: 0.9,
+      butterFatFraction: 0.81,
+    }).butterKg,
+  ).toBe(0);
 });
 
 describe('churning', () => {

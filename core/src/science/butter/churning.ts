@@ -136,8 +136,12 @@ export function minutesAtStart(c: Churning): number {
   );
 }
 
+/** Warmer than this nobody has measured what is left behind: it is taken to be as much as here, °C [judgement]. */
+const WARMEST_BREAK_C = 24;
+
 /** Fat left in the buttermilk by the heat at the break, 0..1. */
-export function leftBehind({ wholeCurd, agedCold }: Churning, breakC: number): number {
+export function leftBehind({ wholeCurd, agedCold }: Churning, brokeC: number): number {
+  const breakC = Math.min(WARMEST_BREAK_C, brokeC);
   if (wholeCurd) return Math.min(0.035, Math.max(0.008, 0.02 * Math.exp(0.05 * (breakC - 16))));
   return Math.max(0.0025, 0.0035 * Math.exp(FAT_LEFT_PER_K * (breakC - 11))) * (agedCold ? 1 : NOT_AGED);
 }

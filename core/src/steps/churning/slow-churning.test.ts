@@ -5,7 +5,7 @@ import { beginPlan } from '../../products/index.ts';
 import { createLog, MAKE_ID, START } from '../../make/fixtures/make-events.ts';
 import { alarmsOf, bandForecast, foldMake, safetyOf, type MakeState, makeAt } from '../../make/index.ts';
 import { MINUTE_MS } from '../../science/units/index.ts';
-import { slowChurning } from '../index.ts';
+import { fatBalance, slowChurning } from '../index.ts';
 
 const plan = beginPlan('butter', defaultKitchen('UTC'), new Date(START).toISOString());
 const churning = (
@@ -69,4 +69,15 @@ test('what broke, or is no churning, is never too long', () => {
   expect(
     slowChurning(makeAt(foldMake(MAKE_ID, [log(0, 'make-started', { plan: yogurt })])!, START)),
   ).toBeNull();
+});
+
+test('however long it is churned, there is never more butter in it than its fat makes, and never none at all', () => {
+  for (const minutes of [20, 60, 180, 310, 900]) {
+    const { likelyKg, possibleKg, buttermilkFatFraction } = fatBalance(
+      makeAt(churning(12), START + (60 + minutes) * MINUTE_MS),
+    )!;
+    expect(likelyKg).toBeLessThanOrEqual(possibleKg);
+    expect(likelyKg).toBeGreaterThan(0.8 * possibleKg);
+    expect(buttermilkFatFraction).toBeLessThan(0.06);
+  }
 });

@@ -6,6 +6,7 @@ import {
   type BandForecast,
   type MakeState,
 } from '@morning-crock/core';
+import type { InstantBand } from '@morning-crock/core/contract';
 import type { Units } from '../../data/units-of.ts';
 
 /** The set of a make: what was seen stands with its time, what was not is forecast, what nobody saw is said so. */
@@ -37,8 +38,19 @@ export function firmnessWords(state: MakeState, { point }: BandForecast): string
     : `probably ${word}`;
 }
 
+/** A time that is foreseen, or since when it is over. @param words what is then. @example 'ready 14:30–17:15', 'ready since about 15:40' */
+export const spanWords = (
+  words: string,
+  { p10, p50, p90 }: InstantBand,
+  units: Units,
+  nowMs: number,
+): string =>
+  p50 !== null && p90 !== null && p90 <= nowMs
+    ? `${words} since about ${units.time(p50, nowMs)}`
+    : `${words} ${units.span(p10, p90, nowMs)}`;
+
 /** When it is as sour as was wanted; what was seen set is on its way from set to that. Goes on in a sentence. */
 export function readyWords(state: MakeState, forecast: BandForecast, units: Units, nowMs: number): string {
-  const { p10, p90 } = markBand(forecast, 'ready');
-  return `${seenSetMs(state) === null ? 'ready' : 'sour enough'} ${units.span(p10, p90, nowMs)}`;
+  const words = seenSetMs(state) === null ? 'ready' : 'sour enough';
+  return spanWords(words, markBand(forecast, 'ready'), units, nowMs);
 }

@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import type { Shelved } from '../../data/use-shelf.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { CrockDrawing } from '../../parts/drawings/CrockDrawing.tsx';
+import { spanWords } from '../../parts/words/seen-words.ts';
 
 /** Further off than this, what comes next is of another day. */
 const FAR_MS = 24 * HOUR_MS;
@@ -15,7 +16,7 @@ function tagOf(make: Shelved, units: ReturnType<typeof useUnits>, nowMs: number)
     const endMs = step?.plannedEndMs ?? null;
     return `${step?.title ?? ''}${endMs === null ? '' : `, planned until ${units.time(endMs, nowMs)}`}`;
   }
-  if (ready) return `${ready.words} ${units.span(ready.band.p10, ready.band.p90, nowMs)}`;
+  if (ready) return spanWords(ready.words, ready.band, units, nowMs);
   if (!next) return 'all done';
   if (next.atMs <= nowMs) return `${next.act}: now`;
   return `${next.act} about ${units.time(next.atMs, nowMs)}`;

@@ -45,6 +45,8 @@ export function Beads({
         if (status === 'done' && endedAtMs !== null) when = units.time(endedAtMs, nowMs);
         else if (bare) when = '';
         else if (point?.endless) when = 'not reached';
+        else if (status === 'current' && !late && end?.p90 != null && end.p90 <= nowMs + MINUTE_MS)
+          when = 'due now';
         else if (status !== 'skipped' && end && !late) {
           when =
             end.p10 !== null && end.p90 !== null && end.p90 - end.p10 > 10 * MINUTE_MS

@@ -1,5 +1,6 @@
 import {
   churnLoads,
+  dueMs,
   formatMinutes,
   interpolateLinear,
   STARTER_FACTS,
@@ -11,6 +12,15 @@ import {
 import type { LiveMake } from '../../data/use-make.ts';
 import type { Units } from '../../data/units-of.ts';
 import { readyWords } from '../../parts/words/seen-words.ts';
+
+/** Later than this something is no longer due about now, ms. */
+const OVERDUE_MS = 5 * MINUTE_MS;
+
+/** Since when the present step should be over; `null` while it is not late. */
+export function overdueSince(state: MakeState, nowMs: number): number | null {
+  const due = dueMs(state);
+  return due !== null && nowMs - due > OVERDUE_MS ? due : null;
+}
 
 /** What a step aims at, with nothing foreseen. */
 export function plainAim({ current }: MakeState, units: Units): string {
@@ -33,12 +43,14 @@ export function aimOf(live: LiveMake, units: Units, nowMs: number): string {
   const step = state.current?.step;
   const time = forecast.point.steps.find((s) => s.id === step?.id);
   const left = time ? (time.endMs - nowMs) / MINUTE_MS : 0;
+  const sinceMs = left > 1 ? null : overdueSince(state, nowMs);
   const soon = left > 1 ? `in about ${formatMinutes(left)}` : 'about now';
+  const when = sinceMs === null ? soon : `since about ${units.time(sinceMs, nowMs)}`;
   switch (step?.aim?.to) {
     case 'heat':
-      return `To ${units.temperature(step.aim.celsius)}, ${soon}`;
+      return `To ${units.temperature(step.aim.celsius)}, ${when}`;
     case 'time':
-      return `Hold ${step.aim.minutes} min, done ${soon}`;
+      return `Hold ${step.aim.minutes} min, done ${when}`;
     case 'dose': {
       const { massKg, kind } = state.plan.starter;
       return massKg === null ? STARTER_FACTS[kind].label : `${units.mass(massKg)} of starter`;

@@ -1,6 +1,7 @@
 import { churnWindowC, fromCelsius, interpolateLinear } from '@morning-crock/core';
 import { scaleLinear } from 'd3-scale';
 import { useUnits } from '../../../data/use-units.ts';
+import { overdueSince } from '../aim-words.ts';
 import type { PanelProps } from './panel.ts';
 import './panels.css';
 
@@ -27,6 +28,8 @@ export function TemperPanel({ live, nowMs }: PanelProps) {
   );
   const time = forecast.point.steps.find((s) => s.id === step.id);
   const first = forecast.point.steps[0];
+  // Overdue it was there long ago, and has gone on since.
+  const sinceMs = state.current?.step.id === step.id ? overdueSince(state, nowMs) : null;
   // The two labels never lie upon each other: what is measured gives way to where it is wanted.
   const wantedPx = (y(low) + y(high)) / 2 + 6;
   const asMeasuredPx = y(nowC) + 6;
@@ -87,9 +90,11 @@ export function TemperPanel({ live, nowMs }: PanelProps) {
           </>
         ) : (
           <>
-            <p className="quiet">{units.temperature(toC)} about</p>
+            <p className="quiet">
+              {units.temperature(toC)} {sinceMs === null ? 'about' : 'since about'}
+            </p>
             <div className="number temper-big">
-              {time ? (time.endless ? 'never' : units.time(time.endMs, nowMs)) : '–'}
+              {time ? (time.endless ? 'never' : units.time(sinceMs ?? time.endMs, nowMs)) : '–'}
             </div>
           </>
         )}

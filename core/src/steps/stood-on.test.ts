@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { createLog, MAKE_ID, START, testPlan } from '../make/fixtures/make-events.ts';
 import { alarmsOf, bandForecast, foldMake, safetyOf, walkThermal, type MakeState } from '../make/index.ts';
 import { MINUTE_MS } from '../science/units/index.ts';
-import { cooledOn, tooCoolMin } from './cooled-on.ts';
+import { stoodOn, tooFarMin } from './stood-on.ts';
 import type { Leg } from './leg.ts';
 
 const vessel = {
@@ -22,7 +22,7 @@ const cooling: Leg = {
     [40, 44],
   ],
 };
-const after = (minutes: number): Leg => cooledOn(cooling, minutes, vessel, false);
+const after = (minutes: number): Leg => stoodOn(cooling, minutes, { vessel, lidded: false });
 
 describe('milk that is left to stand after it was cool enough', () => {
   test('is taken to be so until it surely was, then goes on towards the room and never below it', () => {
@@ -45,12 +45,34 @@ describe('milk that is left to stand after it was cool enough', () => {
   });
 
   test('a lid keeps it warm for longer; what never gets there is not too cool', () => {
-    const open = tooCoolMin(cooling, vessel, false, 3)!;
+    const open = tooFarMin(cooling, { vessel, lidded: false }, 3)!;
     expect(open).toBeGreaterThan(70);
-    expect(tooCoolMin(cooling, vessel, true, 3)!).toBeGreaterThan(open);
-    expect(tooCoolMin({ ...cooling, endC: 21 }, vessel, false, 3)).toBeNull();
-    expect(tooCoolMin({ ...cooling, endless: true }, vessel, false, 3)).toBeNull();
+    expect(tooFarMin(cooling, { vessel, lidded: true }, 3)!).toBeGreaterThan(open);
+    expect(tooFarMin({ ...cooling, endC: 21 }, { vessel, lidded: false }, 3)).toBeNull();
+    expect(tooFarMin({ ...cooling, endless: true }, { vessel, lidded: false }, 3)).toBeNull();
   });
+});
+
+test('cream that was left out warms to the room, and no further', () => {
+  const tempered: Leg = {
+    ...cooling,
+    minutes: 70,
+    sigmaMin: 15,
+    endC: 12,
+    curve: [
+      [0, 5],
+      [70, 12],
+    ],
+  };
+  const heats = [100, 150, 240, 900].map(
+    (minutes) => stoodOn(tempered, minutes, { vessel, lidded: true }).endC,
+  );
+  expect(heats[0]).toBe(12);
+  expect(heats).toEqual([...heats].sort((a, b) => a - b));
+  expect(heats[3]).toBeGreaterThan(19);
+  expect(heats[3]).toBeLessThanOrEqual(20);
+  // In a room as warm as it is to be it is never too warm.
+  expect(tooFarMin(tempered, { vessel: { ...vessel, airC: 12.2 }, lidded: true }, 2)).toBeNull();
 });
 
 describe('a make whose milk was forgotten while it cooled', () => {
