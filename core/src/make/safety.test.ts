@@ -35,7 +35,7 @@ test('milk that was warm for too long and got no starter is not said to ferment 
   expect(late).toMatchObject({ verdict: 'over' });
   expect(late.text).toMatch(/no starter went in/);
   // What sours by itself never gets one.
-  expect(safety(raw, 49, [0, 30], [60, 30]).text).toMatch(/not fermenting as it should/);
+  expect(safety(raw, 49, [0, 30], [60, 30]).text).toMatch(/not confirmed within 48 warm hours/);
 });
 
 describe('which limit milk has', () => {

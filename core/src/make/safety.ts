@@ -92,7 +92,7 @@ export function safetyOf(
         shownAt === null
           ? state.inoculatedAtMs === null && kind === 'with-starter'
             ? `This milk was warm for more than ${limit.limitH} h and no starter went in. Do not taste it. Discard it and clean everything.`
-            : 'This batch is not fermenting as it should. Do not taste it. Discard it, clean everything and use a new starter.'
+            : `Souring was not confirmed within ${limit.limitH} warm hours. Do not taste it. Discard it, clean everything and use a new starter.`
           : `This batch was warm for more than ${limit.limitH} h before souring was confirmed. Do not taste it. Discard it.`,
     };
   }
