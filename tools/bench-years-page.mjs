@@ -74,10 +74,10 @@ export async function benchYearsPage(address, longMake) {
     from = performance.now();
     await page.goto(`${address}/makes/${longMake}`);
     // The shelf shows its picture of it sooner: it is open when its own page takes entries.
-    await page.waitForFunction(
-      () => document.getElementById('place')?.innerText.includes('Note'),
-      { polling: 20, timeout: 60_000 },
-    );
+    await page.waitForFunction(() => document.getElementById('place')?.innerText.includes('Note'), {
+      polling: 20,
+      timeout: 60_000,
+    });
     const makeMs = performance.now() - from;
     await rest(5000);
     // Whoever looks a field up by its name has the browser build its tree of names, which no maker's browser does.

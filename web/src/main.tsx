@@ -36,7 +36,7 @@ const idle = (): Promise<void> =>
   });
 
 // Once the first view stands, fetch the rest of the page, a part at a time: it must go on when the server is away.
-setTimeout(async () => {
+async function fetchRest(): Promise<void> {
   for (const fetchPart of [
     () => import('./places/make/MakePlace.tsx'),
     () => import('./places/new-make/NewMake.tsx'),
@@ -57,7 +57,8 @@ setTimeout(async () => {
     await idle();
     await fetchPart().catch(() => undefined);
   }
-}, FIRST_VIEW_MS);
+}
+setTimeout(() => void fetchRest(), FIRST_VIEW_MS);
 
 const root = document.getElementById('root');
 if (!root) throw new Error('the page has no root');

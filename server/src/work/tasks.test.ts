@@ -14,7 +14,7 @@ test('the calendar asks for the hands of a batch until it is to be discarded', (
     draft(makeId, START, 'make-started', { plan }),
     draft(makeId, START + HOUR_MS / 6, 'step-done', { step: 'pour' }),
     draft(makeId, START + HOUR_MS, 'step-done', { step: 'heat' }),
-  ].map((event, i): StoredEvent => ({ ...event, seq: i + 1, receivedAt: event.at }) as StoredEvent);
+  ].map((event, i): StoredEvent => ({ ...event, seq: i + 1, receivedAt: event.at }));
   const at = (hours: number) =>
     TASKS.moments({ makeId, events, nowMs: START + hours * HOUR_MS, seed: 1 })!.moments;
   expect(at(1).map(({ step }) => step)).toContain('incubate');
