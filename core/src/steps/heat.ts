@@ -1,9 +1,11 @@
 import type { MakePlan, Way } from '../contract/index.ts';
 import { boilingPointC, heatOnPlate, runVessel, type PlateResult } from '../science/heat/index.ts';
 import { burnerLagS, flameShare, heatingKw, isHeated } from '../setup/index.ts';
-import { learnedSigma, legFrom, vesselOf, type HeatRun } from './leg.ts';
-import type { MakeAt } from './make-view.ts';
+import type { Alarm } from './alarm.ts';
+import { learnedSigma, legFrom, vesselOf, type HeatRun, type Leg, type LegRun } from './leg.ts';
+import type { MakeAt, StepState } from './make-view.ts';
 import { factsOf, type StepType, type StepWords } from './step-type.ts';
+import { MINUTE_MS } from '../science/units/index.ts';
 
 /** Scatter of the book's heating times, one σ of ln [F]. */
 const HEAT_LN_SIGMA = 0.3;
@@ -25,10 +27,13 @@ const heldOrTouched = ({ make: { plan } }: MakeAt): readonly Way[] => {
   return plan.heat.holdMin < TOUCHED_MIN ? ['touched'] : [];
 };
 
+/** So near to it milk boils, K. */
+const AT_BOIL_K = 0.3;
+
 /** The heat a heating step aims at, °C. */
 export function heatTargetC(plan: MakePlan): number {
   if (!isHeated(plan)) return plan.inoculateC;
-  return plan.heat.kind === 'boil' ? boilingPointC(plan.altitudeM) - 0.3 : plan.heat.targetC;
+  return plan.heat.kind === 'boil' ? boilingPointC(plan.altitudeM) - AT_BOIL_K : plan.heat.targetC;
 }
 
 /** Milk that was measured warmer than it began stands on a plate that is hot already, K. */
@@ -47,6 +52,18 @@ function heatingRun(
     lagS > 0 && fromC < targetC
       ? heatOnPlate({ ...vessel, startC: fromC, lagS, hot: fromC > startC + UNDER_WAY_C }, targetC)
       : runVessel({ ...vessel, startC: fromC }, targetC);
+}
+
+function leg({ plan, startC, startMs, readings }: LegRun): Leg {
+  const { burner } = plan.factors ?? {};
+  const run = heatingRun(plan, startMs, startC);
+  const targetC = heatTargetC(plan);
+  const up = legFrom(run, startC, targetC, readings, learnedSigma(HEAT_LN_SIGMA, burner?.sigma));
+  const latest = readings.at(-1);
+  const onward = run(latest?.temperatureC ?? startC);
+  return 'offMinutes' in onward && onward.outcome === 'reached'
+    ? { ...up, callMin: (latest?.minutes ?? 0) + onward.offMinutes }
+    : up;
 }
 
 /** When a plate that stays hot is switched off, as the plan foresees it; `null` on a burner that follows at once. */
@@ -75,6 +92,39 @@ const offBell = (plan: MakePlan): Pick<StepWords, 'early'> =>
           text: 'The plate stays hot, and the milk climbs on by itself. Switch the plate off now and keep stirring.',
         },
       };
+
+/** Nearer to the boil than this it is to be watched anyway, K. */
+const NEAR_BOIL_K = 3;
+
+/** Left on its flame after it was hot enough it comes to the boil: that is rung when it may be there. */
+function alarms(at: MakeAt, own: StepState): readonly Alarm[] {
+  if (own.status !== 'current') return [];
+  const run = at.run(own);
+  const { plan, startMs } = run;
+  const boilC = boilingPointC(plan.altitudeM) - AT_BOIL_K;
+  const { minutes, endC, endless } = leg(run);
+  if (endless || endC > boilC - NEAR_BOIL_K) return [];
+  const on = runVessel(
+    {
+      ...vesselOf(plan, startMs),
+      startC: endC,
+      powerKw: heatingKw(plan),
+      lidded: plan.heat.lidOn ?? false,
+    },
+    boilC,
+  );
+  if (on.outcome === 'never') return [];
+  return [
+    {
+      id: 'may-boil',
+      dueAtMs: startMs + (minutes + on.minutes) * MINUTE_MS,
+      rank: 1,
+      mustAct: true,
+      title: 'May be boiling',
+      text: 'Go to the pot. Milk boils over within seconds. Turn the heat off or down, then check the temperature.',
+    },
+  ];
+}
 
 const FLAME_WORDS = { low: 'on low heat', medium: 'on medium heat', full: 'on full heat' } as const;
 
@@ -125,15 +175,6 @@ export const HEAT: StepType = {
     isHeated(plan) ? ['hot-milk', 'probe-not-surface', 'not-a-certificate'] : ['probe-not-surface'],
   drawsKw: (plan) => plan.burner.powerKw * flameShare(plan),
   aim: (plan) => ({ to: 'heat', celsius: heatTargetC(plan) }),
-  leg: ({ plan, startC, startMs, readings }) => {
-    const { burner } = plan.factors ?? {};
-    const run = heatingRun(plan, startMs, startC);
-    const targetC = heatTargetC(plan);
-    const leg = legFrom(run, startC, targetC, readings, learnedSigma(HEAT_LN_SIGMA, burner?.sigma));
-    const latest = readings.at(-1);
-    const onward = run(latest?.temperatureC ?? startC);
-    return 'offMinutes' in onward && onward.outcome === 'reached'
-      ? { ...leg, callMin: (latest?.minutes ?? 0) + onward.offMinutes }
-      : leg;
-  },
+  leg,
+  alarms,
 };
