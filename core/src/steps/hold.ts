@@ -1,7 +1,35 @@
 import { keepingPowerKw } from '../science/heat/index.ts';
 import { heatTargetC } from './heat.ts';
-import { vesselOf, weighedReadings } from './leg.ts';
+import { vesselOf, weighedReadings, type Leg, type LegRun } from './leg.ts';
 import { factsOf, type StepType } from './step-type.ts';
+import { stoodOn } from './stood-on.ts';
+import { MINUTE_MS } from '../science/units/index.ts';
+
+/** Nobody holds it so much longer than was wanted: the fire is out by then, min [judgement]. */
+const FIRE_OUT_MIN = 60;
+
+function leg({ plan, startC, startMs, readings, nowMs }: LegRun): Leg {
+  // What is only seen of it moves it no further than it is likely to have gone.
+  const asHeld = { secondsAndCelsius: [[0, startC] as const] };
+  const held = weighedReadings(asHeld, readings, 0).map((r): readonly [number, number] => [
+    r.minutes,
+    r.temperatureC,
+  ]);
+  const endC = held.at(-1)?.[1] ?? startC;
+  const minutes = Math.max(plan.heat.holdMin, held.at(-1)?.[0] ?? 0);
+  const holds: Leg = {
+    minutes,
+    sigmaMin: 1,
+    endC,
+    endless: false,
+    curve: [[0, startC], ...held, [minutes, endC]],
+  };
+  return stoodOn(holds, (nowMs - startMs) / MINUTE_MS, {
+    vessel: vesselOf(plan, startMs),
+    lidded: plan.heat.lidOn ?? false,
+    graceMin: FIRE_OUT_MIN,
+  });
+}
 
 /** The milk is kept hot. */
 export const HOLD: StepType = {
@@ -30,15 +58,5 @@ export const HOLD: StepType = {
     return Math.min(plan.burner.powerKw, keepingPowerKw(vessel, celsius) / plan.burner.efficiency);
   },
   aim: ({ heat }) => ({ to: 'time', minutes: heat.holdMin }),
-  leg: ({ plan, startC, readings }) => {
-    // What is only seen of it moves it no further than it is likely to have gone.
-    const asHeld = { secondsAndCelsius: [[0, startC] as const] };
-    const held = weighedReadings(asHeld, readings, 0).map((r): readonly [number, number] => [
-      r.minutes,
-      r.temperatureC,
-    ]);
-    const endC = held.at(-1)?.[1] ?? startC;
-    const minutes = Math.max(plan.heat.holdMin, held.at(-1)?.[0] ?? 0);
-    return { minutes, sigmaMin: 1, endC, endless: false, curve: [[0, startC], ...held, [minutes, endC]] };
-  },
+  leg,
 };

@@ -96,6 +96,22 @@ describe('a make whose milk was forgotten while it cooled', () => {
     expect(heatAt(state, (bell.dueAtMs - START) / MINUTE_MS)).toBeCloseTo(inoculateC - 3, 0);
   });
 
+  test('held for hours it is off the fire by then, and its warm hours count', () => {
+    const holding = foldMake(MAKE_ID, begun.slice(0, 3))!;
+    const hour = (h: number) => {
+      const nowMs = START + (40 + 60 * h) * MINUTE_MS;
+      const { course } = walkThermal(holding, nowMs);
+      return {
+        celsius: course.findLast(([ms]) => ms <= nowMs)![1],
+        verdict: safetyOf(holding, course, nowMs, null).verdict,
+      };
+    };
+    expect(hour(1).celsius).toBe(holding.plan.heat.targetC);
+    expect(hour(6).celsius).toBeLessThan(40);
+    expect(hour(6).verdict).toBe('running');
+    expect(hour(40).verdict).toBe('over');
+  });
+
   test('whoever ends it in time says that it is as warm as wanted; who reads it is believed', () => {
     const { inoculateC } = state.plan;
     const ended = (minute: number, ...more: typeof begun) =>

@@ -10,18 +10,21 @@ const GRACE_MIN = 20;
 const OFF_ROOM_K = 0.5;
 
 /** The minute by which it surely was at its heat, and somebody would have ended it. */
-const surelyMin = ({ minutes, sigmaMin }: Leg): number => minutes + Math.max(GRACE_MIN, SURELY * sigmaMin);
+const surelyMin = ({ minutes, sigmaMin }: Leg, graceMin = GRACE_MIN): number =>
+  minutes + Math.max(graceMin, SURELY * sigmaMin);
 
 /** A pot, or one with a lid, in the room it is left standing in. */
 interface Stands {
   readonly vessel: Vessel;
   readonly lidded: boolean;
+  /** So long after its end it is still taken to be looked after, min; left out, as long as somebody takes to fetch the starter. */
+  readonly graceMin?: number;
 }
 
 /** How it goes on, from the minute by which it surely was at its heat. */
 function onward(
   leg: Leg,
-  { vessel, lidded }: Stands,
+  { vessel, lidded, graceMin }: Stands,
 ): { readonly fromMin: number; readonly minutes: readonly number[]; readonly celsius: readonly number[] } {
   const off = leg.endC < vessel.airC ? -OFF_ROOM_K : OFF_ROOM_K;
   const isThere = Math.abs(leg.endC - vessel.airC) <= OFF_ROOM_K;
@@ -30,7 +33,7 @@ function onward(
     isThere ? leg.endC : vessel.airC + off,
   );
   return {
-    fromMin: surelyMin(leg),
+    fromMin: surelyMin(leg, graceMin),
     minutes: secondsAndCelsius.map(([s]) => s / 60),
     celsius: secondsAndCelsius.map(([, c]) => c),
   };
@@ -43,7 +46,7 @@ function onward(
  * @example stoodOn(cooling, 12 * 60, { vessel, lidded: false }).endC // about 22: it was forgotten
  */
 export function stoodOn(leg: Leg, elapsedMin: number, stands: Stands): Leg {
-  if (leg.endless || elapsedMin <= surelyMin(leg)) return leg;
+  if (leg.endless || elapsedMin <= surelyMin(leg, stands.graceMin)) return leg;
   const { fromMin, minutes, celsius } = onward(leg, stands);
   const endC = interpolateLinear(minutes, celsius, elapsedMin - fromMin);
   return {
