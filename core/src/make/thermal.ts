@@ -65,6 +65,7 @@ export function legRunOf(
     changedMin: ((state.coolingSinceMs ?? startMs) - startMs) / MINUTE_MS,
     of: { step: step.step.instance, goods: productOf(state.plan).goods },
     nowMs: step.endedAtMs ?? nowMs,
+    status: step.status,
     fed: state.fed,
     told: (of) => told(state, of),
   };

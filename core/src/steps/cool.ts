@@ -88,7 +88,8 @@ const standsIn = (plan: MakePlan, atMs: number) => ({
 });
 
 function leg(run: LegRun): Leg {
-  const { plan, startMs, nowMs } = run;
+  const { plan, startMs, nowMs, status } = run;
+  if (status === 'coming') return down(run);
   return stoodOn(down(run), (nowMs - startMs) / MINUTE_MS, standsIn(plan, startMs));
 }
 

@@ -5,6 +5,7 @@ import type { Alarm } from './alarm.ts';
 import { learnedSigma, legFrom, vesselOf, type HeatRun, type Leg, type LegRun } from './leg.ts';
 import type { MakeAt, StepState } from './make-view.ts';
 import { factsOf, type StepType, type StepWords } from './step-type.ts';
+import { FIRE_OUT_MIN, stoodOn } from './stood-on.ts';
 import { MINUTE_MS } from '../science/units/index.ts';
 
 /** Scatter of the book's heating times, one σ of ln [F]. */
@@ -54,16 +55,28 @@ function heatingRun(
       : runVessel({ ...vessel, startC: fromC }, targetC);
 }
 
-function leg({ plan, startC, startMs, readings }: LegRun): Leg {
+/** Up to its heat, as the flame brings it there. */
+function up({ plan, startC, startMs, readings }: LegRun): Leg {
   const { burner } = plan.factors ?? {};
   const run = heatingRun(plan, startMs, startC);
   const targetC = heatTargetC(plan);
-  const up = legFrom(run, startC, targetC, readings, learnedSigma(HEAT_LN_SIGMA, burner?.sigma));
+  const book = legFrom(run, startC, targetC, readings, learnedSigma(HEAT_LN_SIGMA, burner?.sigma));
   const latest = readings.at(-1);
   const onward = run(latest?.temperatureC ?? startC);
   return 'offMinutes' in onward && onward.outcome === 'reached'
-    ? { ...up, callMin: (latest?.minutes ?? 0) + onward.offMinutes }
-    : up;
+    ? { ...book, callMin: (latest?.minutes ?? 0) + onward.offMinutes }
+    : book;
+}
+
+function leg(run: LegRun): Leg {
+  const { plan, startMs, nowMs, status } = run;
+  // Whoever calls it hot enough says that it is hot.
+  if (status !== 'current') return up(run);
+  return stoodOn(up(run), (nowMs - startMs) / MINUTE_MS, {
+    vessel: vesselOf(plan, startMs),
+    lidded: plan.heat.lidOn ?? false,
+    graceMin: FIRE_OUT_MIN,
+  });
 }
 
 /** When a plate that stays hot is switched off, as the plan foresees it; `null` on a burner that follows at once. */
@@ -102,7 +115,7 @@ function alarms(at: MakeAt, own: StepState): readonly Alarm[] {
   const run = at.run(own);
   const { plan, startMs } = run;
   const boilC = boilingPointC(plan.altitudeM) - AT_BOIL_K;
-  const { minutes, endC, endless } = leg(run);
+  const { minutes, endC, endless } = up(run);
   if (endless || endC > boilC - NEAR_BOIL_K) return [];
   const on = runVessel(
     {

@@ -2,13 +2,10 @@ import { keepingPowerKw } from '../science/heat/index.ts';
 import { heatTargetC } from './heat.ts';
 import { vesselOf, weighedReadings, type Leg, type LegRun } from './leg.ts';
 import { factsOf, type StepType } from './step-type.ts';
-import { stoodOn } from './stood-on.ts';
+import { FIRE_OUT_MIN, stoodOn } from './stood-on.ts';
 import { MINUTE_MS } from '../science/units/index.ts';
 
-/** Nobody holds it so much longer than was wanted: the fire is out by then, min [judgement]. */
-const FIRE_OUT_MIN = 60;
-
-function leg({ plan, startC, startMs, readings, nowMs }: LegRun): Leg {
+function leg({ plan, startC, startMs, readings, nowMs, status }: LegRun): Leg {
   // What is only seen of it moves it no further than it is likely to have gone.
   const asHeld = { secondsAndCelsius: [[0, startC] as const] };
   const held = weighedReadings(asHeld, readings, 0).map((r): readonly [number, number] => [
@@ -24,6 +21,7 @@ function leg({ plan, startC, startMs, readings, nowMs }: LegRun): Leg {
     endless: false,
     curve: [[0, startC], ...held, [minutes, endC]],
   };
+  if (status === 'coming') return holds;
   return stoodOn(holds, (nowMs - startMs) / MINUTE_MS, {
     vessel: vesselOf(plan, startMs),
     lidded: plan.heat.lidOn ?? false,

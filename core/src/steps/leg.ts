@@ -4,7 +4,7 @@ import { interpolateLinear } from '../science/numerics/index.ts';
 import { batchOf, roomAtC } from '../setup/index.ts';
 import type { Composition } from '../science/milk/index.ts';
 import type { Fed } from './feeding.ts';
-import type { StepOf } from './step-of.ts';
+import type { StepOf, StepStatus } from './step-of.ts';
 import type { ToldOf } from './told.ts';
 
 /** A step that would never end by the model is drawn this long and said to be endless, minutes. */
@@ -43,6 +43,8 @@ export interface LegRun {
   /** The step with its own parameters. */
   readonly of: StepOf;
   readonly nowMs: number;
+  /** Whether it is going on, over, or still to come. */
+  readonly status: StepStatus;
   /** What was given in its feeds. */
   readonly fed: Fed;
   /** What was told of a kind of step. */

@@ -2,13 +2,13 @@ import type { ByProduct, MakePlan, PlannedForecast } from '../contract/index.ts'
 import type { LoggedEvent } from '../log/index.ts';
 import type { Curd } from './curd-run.ts';
 import type { LegRun } from './leg.ts';
-import type { StepOf } from './step-of.ts';
+import type { StepOf, StepStatus } from './step-of.ts';
 import type { MethodStep } from './step-facts.ts';
 
 /** A step of a make, and how far it is. */
 export interface StepState {
   readonly step: MethodStep;
-  readonly status: 'done' | 'skipped' | 'current' | 'coming';
+  readonly status: StepStatus;
   readonly startedAtMs: number | null;
   readonly endedAtMs: number | null;
 }

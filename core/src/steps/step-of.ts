@@ -13,3 +13,6 @@ export interface StepOf {
   readonly step: StepInstance;
   readonly goods: Goods;
 }
+
+/** How a step stands: over, left out, going on, or still to come. */
+export type StepStatus = 'done' | 'skipped' | 'current' | 'coming';

@@ -112,6 +112,19 @@ describe('a make whose milk was forgotten while it cooled', () => {
     expect(hour(40).verdict).toBe('over');
   });
 
+  test('heated for hours it is off the fire, too; whoever calls it hot enough even then says that it is hot', () => {
+    const heating = foldMake(MAKE_ID, begun.slice(0, 2))!;
+    const celsiusAt = (of: MakeState, minute: number): number => {
+      const nowMs = START + minute * MINUTE_MS;
+      return walkThermal(of, nowMs).course.findLast(([ms]) => ms <= nowMs)![1];
+    };
+    const { targetC } = heating.plan.heat;
+    expect(celsiusAt(heating, 110)).toBe(targetC);
+    expect(celsiusAt(heating, 500)).toBeLessThan(40);
+    const hot = foldMake(MAKE_ID, [...begun.slice(0, 2), log(500, 'step-done', { step: 'heat' })])!;
+    expect(celsiusAt(hot, 501)).toBeCloseTo(targetC, 0);
+  });
+
   test('whoever ends it in time says that it is as warm as wanted; who reads it is believed', () => {
     const { inoculateC } = state.plan;
     const ended = (minute: number, ...more: typeof begun) =>

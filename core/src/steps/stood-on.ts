@@ -6,6 +6,8 @@ import type { Leg, Vessel } from './leg.ts';
 const SURELY = 3;
 /** Somebody who reads it there goes on with it by then, min. */
 const GRACE_MIN = 20;
+/** Nobody keeps a pot on its fire so much longer than was wanted, unless they say so: it is out by then, min [judgement]. */
+export const FIRE_OUT_MIN = 60;
 /** It never comes quite to the heat of the room, K. */
 const OFF_ROOM_K = 0.5;
 

@@ -121,10 +121,10 @@ const standsIn = (plan: MakePlan, atMs: number) => {
   return { vessel: { ...whole, litres: whole.litres / loadsOf(plan) }, lidded: true };
 };
 
-function leg({ plan, startC, startMs, readings, of, nowMs }: LegRun): Leg {
+function leg({ plan, startC, startMs, readings, of, nowMs, status }: LegRun): Leg {
   const there = legOf(plan, own(of), startC, startMs, readings);
   // In the cold or a bath it stays about as it is.
-  return own(of).standing === 'room'
+  return own(of).standing === 'room' && status !== 'coming'
     ? stoodOn(there, (nowMs - startMs) / MINUTE_MS, standsIn(plan, startMs))
     : there;
 }
