@@ -34,19 +34,22 @@ const inRound = (state: MakeState, id: string): string =>
 const whey = (state: MakeState): boolean =>
   state.acidity.some(({ reading }) => reading.kind === 'cue' && TOO_FAR.has(reading.cue));
 
+/** Past its safety clock: of what is to be discarded nothing else is asked any more. */
+const doNotTaste: Rule = (state, _forecast, safety) =>
+  safety.verdict === 'over'
+    ? {
+        id: inRound(state, 'safety-over'),
+        dueAtMs: 0,
+        rank: 0,
+        mustAct: true,
+        title: 'Do not taste',
+        text: safety.text,
+      }
+    : null;
+
 /** One entry an alarm. */
 const RULES: readonly Rule[] = [
-  (state, _forecast, safety) =>
-    safety.verdict === 'over'
-      ? {
-          id: inRound(state, 'safety-over'),
-          dueAtMs: 0,
-          rank: 0,
-          mustAct: true,
-          title: 'Do not taste',
-          text: safety.text,
-        }
-      : null,
+  doNotTaste,
   (state, _forecast, safety) =>
     safety.limitAtMs !== null && state.inoculatedAtMs !== null && safety.verdict !== 'acid'
       ? {
@@ -154,8 +157,7 @@ const RULES: readonly Rule[] = [
 /** The alarms of a make, unacknowledged, the most urgent first. Due times are compared with the clock by the page. */
 export function alarmsOf(state: MakeState, forecast: BandForecast, safety: SafetyState): Alarm[] {
   if (state.finished) return [];
-  // Of what is to be discarded nothing else is asked any more.
-  const rules = safety.verdict === 'over' ? RULES.slice(0, 1) : RULES;
+  const rules = safety.verdict === 'over' ? [doNotTaste] : RULES;
   return rules
     .flatMap((rule) => rule(state, forecast, safety) ?? [])
     .filter((alarm) => !state.acknowledged.has(alarm.id))
@@ -182,9 +184,10 @@ export function nextHands(
   nowMs: number,
 ): NextHands | null {
   const { current } = state;
-  if (!current || state.finished) return null;
+  if (state.finished) return null;
   if (safety.verdict === 'over')
     return { act: 'Discard this batch', atMs: overSinceMs(safety, nowMs), mustAct: true };
+  if (!current) return null;
   const time = forecast.point.steps.find((s) => s.id === current.step.id);
   if (!current.step.facts.waits || !time)
     return {

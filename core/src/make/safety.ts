@@ -75,7 +75,7 @@ export function safetyOf(
     return Math.max(most, theirs - warmSpell(points, (atMs - zero) / HOUR_MS).warmH);
   }, 0);
   const warmH = spell.warmH + older;
-  // Cream out of the fridge is cold for its first hours: which limit it has is said by where it is going, never against what it already is.
+  // Cream out of the fridge is cold for its first hours: until twelve are over, which limit it has is said by where it is going.
   const ahead =
     untilMs === nowMs
       ? warmSpell(points, (untilMs - zero) / HOUR_MS + Math.max(0, SETTLED_H - warmH))

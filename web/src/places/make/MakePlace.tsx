@@ -68,8 +68,9 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
   const wake = useWakeLock(!state.finished);
   const practice = usePractice();
   /** To be discarded: nothing more is foreseen of it, and it goes on nowhere. */
-  const over = safety.verdict === 'over' && state.current?.step.facts.whenever !== true;
+  const over = safety.verdict === 'over';
   const discard = over && !practice;
+  const goesOn = !over || state.current?.step.facts.whenever === true;
   const foreseen = practice?.bare !== true && !discard;
   const minuteMs = Math.floor(nowMs / MINUTE_MS) * MINUTE_MS;
   const shape = shapeOf(state);
@@ -81,7 +82,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
     [shape, forecast, seenToMs, units],
   );
   useKeys((key) => {
-    if (key === 'd' && !over) void completeStep(state);
+    if (key === 'd' && goesOn && !discard) void completeStep(state);
   });
   const step = state.current?.step;
   // What is told of the step stands in the pad's place, but where a weight ends it.
@@ -102,7 +103,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
       <div className="make">
         <Beads state={state} forecast={forecast} nowMs={nowMs} bare={!foreseen} />
         <div className="may-shrink">
-          {safety.verdict === 'over' && (
+          {over && (
             <p className="caution stop larger below-m" role="alert">
               {safety.text}
             </p>
@@ -176,7 +177,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
               Discard batch
             </Button>
           ) : step ? (
-            <Button className="great" h={72} onClick={() => void completeStep(state)} disabled={over}>
+            <Button className="great" h={72} onClick={() => void completeStep(state)} disabled={!goesOn}>
               {doneWordsOf(state)}
             </Button>
           ) : (
