@@ -77,5 +77,7 @@ describe('which limit milk has', () => {
     ] as const;
     expect(safety(warm, 11, ...cooled)).toMatchObject({ verdict: 'amber', limit: { limitH: 12 } });
     expect(safety(warm, 12.1, ...cooled)).toMatchObject({ verdict: 'over' });
+    // Poured warm and soon cool: as long as its own hours were warm, twelve.
+    expect(safety(warm, 2, [0, 36], [3, 30], [4, 21], [40, 21])).toMatchObject({ limit: { limitH: 12 } });
   });
 });

@@ -1,6 +1,13 @@
-import { SAFE_PH, safetyLimit, warmSpell, type SafetyLimit } from '../science/souring/index.ts';
+import {
+  SAFE_PH,
+  safetyLimit,
+  warmSpell,
+  type SafetyLimit,
+  type WarmSpell,
+} from '../science/souring/index.ts';
 import { souringKindOf } from '../setup/index.ts';
 import { STEP_TYPES } from '../steps/index.ts';
+import type { PointForecast } from './forecast.ts';
 import { showsSet } from './seen.ts';
 import { acidityNow, souringOf, type MakeState } from './state.ts';
 import { HOUR_MS } from '../science/units/index.ts';
@@ -76,12 +83,17 @@ export function safetyOf(
   }, 0);
   const warmH = spell.warmH + older;
   // Cream out of the fridge is cold for its first hours: until twelve are over, which limit it has is said by where it is going.
+  // Never a longer one than its own heat so far gives it.
   const ahead =
     untilMs === nowMs
       ? warmSpell(points, (untilMs - zero) / HOUR_MS + Math.max(0, SETTLED_H - warmH))
       : spell;
   const kind = souringKindOf(state.plan);
-  const limit = safetyLimit(kind, ahead.warmH > 0 ? ahead.meanC : state.plan.inoculateC);
+  const limitOf = ({ warmH: h, meanC }: WarmSpell): SafetyLimit =>
+    safetyLimit(kind, h > 0 ? meanC : state.plan.inoculateC);
+  const [soFar, onward] = [limitOf(spell), limitOf(ahead)];
+  const isShorter = soFar.limitH !== null && soFar.limitH <= (onward.limitH ?? Number.POSITIVE_INFINITY);
+  const limit = spell.warmH > 0 && isShorter ? soFar : onward;
   if (limit.limitH !== null && warmH >= limit.limitH) {
     return {
       verdict: 'over',
@@ -124,3 +136,10 @@ export function safetyOf(
       : `Warm for ${warmH.toFixed(1)} h so far, ${limit.limitH} h at most. ${limit.reason}`,
   };
 }
+
+/** Whether a make is past its safety clock by its middle line: it is to be discarded. */
+export const isOver = (
+  state: MakeState,
+  { temperature }: Pick<PointForecast, 'temperature'>,
+  nowMs: number,
+): boolean => safetyOf(state, temperature, nowMs, null).verdict === 'over';

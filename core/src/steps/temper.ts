@@ -90,6 +90,12 @@ function bathed(vessel: Vessel, bath: TemperBath, startC: number, toC: number): 
   return { ...run, outcome: run.outcome === 'reached' ? 'reached' : 'never' };
 }
 
+/** One load where it stands: left out, it goes on warming to the room. */
+const standsIn = (plan: MakePlan, atMs: number) => {
+  const whole = vesselOf(plan, atMs);
+  return { vessel: { ...whole, litres: whole.litres / loadsOf(plan) }, lidded: true };
+};
+
 /** One load on its way to its heat: the next one waits in the cold. */
 function legOf(
   plan: MakePlan,
@@ -99,8 +105,7 @@ function legOf(
   readings: readonly LegReading[],
 ): Leg {
   if (readings.length === 0 && Math.abs(startC - toC) <= AT_HEAT_C) return handsOnly(1, startC);
-  const whole = vesselOf(plan, startMs);
-  const vessel = { ...whole, litres: whole.litres / loadsOf(plan) };
+  const { vessel } = standsIn(plan, startMs);
   const airC = standing === 'cold' ? FRIDGE_C : vessel.airC;
   const bath = temperBath(plan);
   return legFrom(
@@ -114,12 +119,6 @@ function legOf(
     learnedSigma(TEMPER_LN_SIGMA, plan.factors?.cooling?.sigma),
   );
 }
-
-/** One load where it stands: left out, it goes on warming to the room. */
-const standsIn = (plan: MakePlan, atMs: number) => {
-  const whole = vesselOf(plan, atMs);
-  return { vessel: { ...whole, litres: whole.litres / loadsOf(plan) }, lidded: true };
-};
 
 function leg({ plan, startC, startMs, readings, of, nowMs, status }: LegRun): Leg {
   const there = legOf(plan, own(of), startC, startMs, readings);

@@ -1,8 +1,8 @@
 import type { KitchenSettings, MakePlan } from '../contract/index.ts';
 import { nobodyThere } from '../kitchen/index.ts';
 import {
+  isOver,
   pointForecast,
-  safetyOf,
   souringSigmaMin,
   stateOfPlan,
   type MakeState,
@@ -187,8 +187,8 @@ export function leftOf(
   }
   const point = pointForecast(state, nowMs);
   // What is to be discarded asks for no hands of the day.
-  const discarded = safetyOf(state, point.temperature, nowMs, null).verdict === 'over';
-  const tasks = state.finished || discarded ? null : tasksOf(state, point, nowMs, { who, paces });
+  const tasks =
+    state.finished || isOver(state, point, nowMs) ? null : tasksOf(state, point, nowMs, { who, paces });
   if (!tasks || tasks.length === 0) return null;
   const [first, ...rest] = tasks;
   const time = point.steps.find((t) => t.id === first!.id)!;

@@ -1,10 +1,10 @@
 import {
   bandForecast,
   foldMake,
+  isOver,
   lessonOf,
   momentsOf,
   observeRate,
-  safetyOf,
   type BandForecast,
   type HandsMoment,
   type Lesson,
@@ -53,7 +53,7 @@ export const TASKS = {
     if (!state || state.finished) return null;
     const forecast = bandForecast(state, nowMs, seed);
     // What is to be discarded asks for nothing more.
-    const over = safetyOf(state, forecast.point.temperature, nowMs, null).verdict === 'over';
+    const over = isOver(state, forecast.point, nowMs);
     return { name: state.plan.name, moments: over ? [] : momentsOf(state, forecast) };
   },
   forecast: ({

@@ -2,7 +2,6 @@ import '../../parts/fields/form-styles.ts';
 import {
   batchOf,
   contradictionWords,
-  DISCARDED,
   doneWordsOf,
   seenSetMs,
   souringOf,
@@ -17,7 +16,7 @@ import { useNow } from '../../data/clock.ts';
 import { shapeOf } from '../../data/make-log.ts';
 import { useKeys } from '../../parts/keys/use-keys.ts';
 import { liveSlice } from '../../data/live-slice.ts';
-import { recordAll, useAppDispatch, useAppSelector } from '../../data/store.ts';
+import { useAppDispatch, useAppSelector } from '../../data/store.ts';
 import { useLive, type LiveMake, type OneMake } from '../../data/use-make.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { useWakeLock } from './use-wake-lock.ts';
@@ -46,6 +45,7 @@ import { Beside } from './Standing.tsx';
 import { NightWays } from './SouringWays.tsx';
 import { TasteForm } from './TasteForm.tsx';
 import { usePractice } from '../../parts/practice/practice-context.ts';
+import { ToDiscard } from './ToDiscard.tsx';
 import { UndoLine } from '../../parts/tables/UndoLine.tsx';
 import { WetHands } from './WetHands.tsx';
 import { WhatToLookFor } from './WhatToLookFor.tsx';
@@ -67,11 +67,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
   const dispatch = useAppDispatch();
   const wake = useWakeLock(!state.finished);
   const practice = usePractice();
-  /** To be discarded: nothing more is foreseen of it, and it goes on nowhere. */
-  const over = safety.verdict === 'over';
-  const discard = over && !practice;
-  const goesOn = !over || state.current?.step.facts.whenever === true;
-  const foreseen = practice?.bare !== true && !discard;
+  const foreseen = practice?.bare !== true;
   const minuteMs = Math.floor(nowMs / MINUTE_MS) * MINUTE_MS;
   const shape = shapeOf(state);
   const endMs = useMemo(() => curveEndMs(shape, forecast.point, forecast.band), [shape, forecast]);
@@ -82,15 +78,14 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
     [shape, forecast, seenToMs, units],
   );
   useKeys((key) => {
-    if (key === 'd' && goesOn && !discard) void completeStep(state);
+    if (key === 'd') void completeStep(state);
   });
   const step = state.current?.step;
   // What is told of the step stands in the pad's place, but where a weight ends it.
   const ownEntries = step?.facts.tells === true && step.facts.endedBy === null;
   const words = contradictionWords(forecast);
   const heating = step && ['milk', 'hot-milk'].includes(step.facts.inThePot);
-  if (wet && !discard)
-    return <WetHands live={live} onLeave={() => dispatch(liveSlice.actions.wetHandsTurned(false))} />;
+  if (wet) return <WetHands live={live} onLeave={() => dispatch(liveSlice.actions.wetHandsTurned(false))} />;
   const souring = souringOf(state);
   const set = setWords(state, forecast, units, nowMs);
   const Panel = panelOf(state);
@@ -103,7 +98,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
       <div className="make">
         <Beads state={state} forecast={forecast} nowMs={nowMs} bare={!foreseen} />
         <div className="may-shrink">
-          {over && (
+          {safety.verdict === 'over' && (
             <p className="caution stop larger below-m" role="alert">
               {safety.text}
             </p>
@@ -119,7 +114,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
                 <MakeCurve data={curve} label={label} nowMs={minuteMs} />
               </div>
             ))}
-          {!practice && !over && Under && <Under live={live} nowMs={minuteMs} />}
+          {!practice && Under && <Under live={live} nowMs={minuteMs} />}
           {words && foreseen && (
             <p className="caution above-s" role="status">
               {words}{' '}
@@ -141,7 +136,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
                 this never do.
               </p>
             )}
-          {!practice && !over && (
+          {!practice && (
             <>
               <CoolingWays state={state} nowMs={minuteMs} />
               <Beside state={state} />
@@ -155,35 +150,29 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
             </div>
           )}
           {!narrow && <LastReading state={state} nowMs={nowMs} />}
-          {!narrow && !discard && <ForStep live={live} />}
-          {step && !discard && <WhatToLookFor key={step.id} state={state} />}
-          {!practice && !over && <Jars state={state} forecast={forecast} nowMs={nowMs} />}
+          {!narrow && <ForStep live={live} />}
+          {step && <WhatToLookFor key={step.id} state={state} />}
+          {!practice && <Jars state={state} forecast={forecast} nowMs={nowMs} />}
         </div>
         <div className="pad">
           <div>
-            <h2>{discard ? 'Discard this batch' : step ? step.title : 'All done'}</h2>
-            {!discard && (
-              <p className="number larger">{foreseen ? aimOf(live, units, nowMs) : plainAim(state, units)}</p>
-            )}
+            <h2>{step ? step.title : 'All done'}</h2>
+            <p className="number larger">{foreseen ? aimOf(live, units, nowMs) : plainAim(state, units)}</p>
             {narrow && <LastReading state={state} nowMs={nowMs} />}
           </div>
-          {discard ? (
+          {step ? (
             <Button
               className="great"
-              color="madder"
               h={72}
-              onClick={() => void recordAll(state.id, [DISCARDED])}
+              onClick={() => void completeStep(state)}
+              disabled={!step.facts.whenever && safety.verdict === 'over'}
             >
-              Discard batch
-            </Button>
-          ) : step ? (
-            <Button className="great" h={72} onClick={() => void completeStep(state)} disabled={!goesOn}>
               {doneWordsOf(state)}
             </Button>
           ) : (
             (practice?.end ?? <Finish state={state} />)
           )}
-          {narrow && !discard && <ForStep live={live} />}
+          {narrow && <ForStep live={live} />}
           <StepEntries state={state} point={forecast.point} />
           {practice ? (
             practice.hands
@@ -270,6 +259,8 @@ export function MakePlace({ make, state }: { readonly make: OneMake; readonly st
           <WentWrongLink makeId={id} />
           <EntryLog streamId={state.id} events={state.events} endedMs={state.finished.atMs} />
         </div>
+      ) : live?.safety.verdict === 'over' && !practice ? (
+        <ToDiscard live={live} />
       ) : live ? (
         <UnderWay live={live} />
       ) : (
