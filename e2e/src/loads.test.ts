@@ -153,8 +153,7 @@ describe('a day of churning', () => {
     await tap(page, 'button', 'Chill 15 min in iced water');
     await stored('iced', 1);
     await see(page, /In iced water until\s+\d\d:\d\d/);
-    // The quarter of an hour goes from the tap, which was a moment after the kitchen's time.
-    await passes(16);
+    await passes(15);
     await see(page, 'Is the butter firm?');
     await tap(page, 'button', 'Got it');
     await tap(page, 'button', 'Record clear wash');

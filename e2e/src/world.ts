@@ -7,13 +7,18 @@ import { MINUTE_MS } from '@morning-crock/core';
 
 /** A clock that is moved is noticed this soon, ms. */
 const TIME_EVERY_MS = 100;
+/**
+ * Pages go on by themselves until the kitchen's clock, which stands still, pulls them back: a tap is entered up to a
+ * second after the kitchen's time. So long more passes with the minutes, or four of them would sometimes read as three.
+ */
+const TAPS_MS = 2000;
 const PAGE_ROOT = fileURLToPath(new URL('../../web/dist', import.meta.url));
 
 /** A whole kitchen on loopback whose clock the journey moves. */
 export interface World {
   readonly kitchen: TestKitchen;
   readonly address: string;
-  /** Moves the kitchen's clock; open pages are told within a blink (`later` waits for them). */
+  /** Moves the kitchen's clock, and by the moment taps took; open pages are told within a blink (`later` waits for them). */
   advance(minutes: number): void;
   /** Stops listening, as if the server went away, and comes back at the same address. */
   goAway(): Promise<void>;
@@ -89,7 +94,7 @@ export async function createWorld(
     },
     address: `http://127.0.0.1:${port}`,
     advance: (minutes) => {
-      kitchen.clock.nowMs += minutes * MINUTE_MS;
+      kitchen.clock.nowMs += minutes * MINUTE_MS + TAPS_MS;
     },
     goAway: () => kitchen.app.close(),
     comeBack: async () => {
