@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { fraction, instant, shortName, text, ulid } from './quantities.ts';
 import { methodId } from './method-doc.ts';
 import { stepRef } from './methods.ts';
-import { goodPart } from './plan.ts';
+import { goodPart, makePlan } from './plan.ts';
 
 /** Minutes from the day's zero. */
 const minute = z.number().int().min(-1440).max(8640);
@@ -31,9 +31,25 @@ export const dayMake = z.strictObject({
   starterShare: fraction.positive('must be above 0').max(0.5, 'is more than half the milk').optional(),
   /** What it is made of, where that stands in the larder. */
   goods: goodPart.pick({ goodId: true, place: true, size: true }).optional(),
-  /** The make it became; `null` until the day is begun. */
+  /** The batch of this day it is made from: it becomes a make when that has given what goes into it. */
+  fedBy: ulid.optional(),
+  /** Of what is made from another batch, once the day is begun: how it will be begun, by what that was thought to give. */
+  plan: makePlan.optional(),
+  /** The make it became; `null` until it is begun. */
   makeId: ulid.nullable(),
 });
+
+/** Each is made from another batch of the day, which feeds no second one, and none from what is made from it. */
+const areFed = (makes: readonly { readonly id: string; readonly fedBy?: string | undefined }[]): boolean => {
+  const feeders = makes.flatMap(({ fedBy }) => (fedBy === undefined ? [] : [fedBy]));
+  const feederOf = new Map(makes.map(({ id, fedBy }) => [id, fedBy]));
+  const ends = makes.every(({ id }) => {
+    let at = feederOf.get(id);
+    for (let links = 0; at !== undefined && links <= makes.length; links++) at = feederOf.get(at);
+    return at === undefined;
+  });
+  return ends && new Set(feeders).size === feeders.length && feeders.every((id) => feederOf.has(id));
+};
 
 /** Hours wished free. */
 export const keptFree = z
@@ -58,7 +74,11 @@ export const dayDoc = z.strictObject({
   version: z.number().int().min(1).max(100_000),
   zeroAt: instant,
   days: z.number().int().min(1).max(DAYS_MOST),
-  makes: z.array(dayMake).min(1, 'needs at least one batch').max(16, 'is more than sixteen batches'),
+  makes: z
+    .array(dayMake)
+    .min(1, 'needs at least one batch')
+    .max(16, 'is more than sixteen batches')
+    .refine(areFed, { error: 'has a batch made from one that cannot feed it' }),
   keptFree: z.array(keptFree).max(24),
   /** Times of the day between which hands are meant to be at it; left out, all hours are alike. */
   session: z.strictObject({ from: clock, to: clock }).optional(),

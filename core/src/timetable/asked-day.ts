@@ -1,7 +1,8 @@
 import type { KitchenSettings, MakePlan, Method } from '../contract/index.ts';
 import { methodSteps, planOfMethod } from '../products/index.ts';
 import { DAY_MIN, formatVolume } from '../science/units/index.ts';
-import { dayMakeOf, dayProblem, endlessStep, type HandsPaces } from './from-makes.ts';
+import { chained } from './chain.ts';
+import { dayMakeOf, dayProblem, endlessStep, SET_OUT_MIN, type HandsPaces } from './from-makes.ts';
 import type { KeptFree } from './kept-free.ts';
 import type { DayMake, DayProblem } from './problem.ts';
 import { leastPot, vesselsOf } from './vessels.ts';
@@ -25,6 +26,8 @@ export interface WishedMake {
   readonly fixed?: Readonly<Record<string, number>>;
   /** Who does a step, by step. */
   readonly who?: Readonly<Record<string, string>>;
+  /** The make of the same day that it is made from: it begins when that is done. */
+  readonly fedBy?: string | undefined;
 }
 
 /** A piece of work besides the makes, at its time: skimming what the makes need. */
@@ -55,6 +58,8 @@ export interface DayWish {
 export interface Tail {
   readonly make: string;
   readonly title: string;
+  /** After the beginning of which of the day's makes, and how long, min. */
+  readonly since: string;
   readonly offset: number;
 }
 
@@ -69,9 +74,12 @@ export function cut(
   for (const [k, task] of make.tasks.entries()) {
     offset += task.after;
     if (within === make.tasks.length && make.from + offset + task.minutes > minutes) within = k;
-    if (k >= within) later.push({ make: make.id, title: task.title, offset });
+    if (k >= within && !task.fetches)
+      later.push({ make: task.of?.make ?? make.id, title: task.title, since: make.id, offset });
     offset += task.minutes;
   }
+  // What is only fetched and not begun is begun later.
+  if (make.tasks[within - 1]?.fetches) within--;
   return { within: { ...make, tasks: make.tasks.slice(0, within) }, later };
 }
 
@@ -104,6 +112,27 @@ export interface Refused {
   readonly clashing: readonly string[];
 }
 
+/** Why batches cannot be made from each other as they are wished; `null` when they can. */
+function feedingFault(makes: readonly WishedMake[]): { readonly why: string; readonly make: string } | null {
+  const byId = new Map(makes.map((make) => [make.id, make]));
+  const fed = new Map<string, string>();
+  for (const { id, name, fedBy } of makes) {
+    if (fedBy === undefined) continue;
+    const feeder = byId.get(fedBy);
+    if (!feeder) return { make: id, why: `“${name}” is made from a batch that is not in this plan.` };
+    if (fed.has(fedBy))
+      return { make: id, why: `“${feeder.name}” can go into one other batch of a plan, not into two.` };
+    fed.set(fedBy, id);
+  }
+  for (const { id, name } of makes) {
+    let links = 0;
+    for (let at = byId.get(id)?.fedBy; at !== undefined && links <= makes.length; at = byId.get(at)?.fedBy)
+      links++;
+    if (links > makes.length) return { make: id, why: `“${name}” cannot be made from what is made from it.` };
+  }
+  return null;
+}
+
 /** A wish as a day to be laid out. */
 export interface AskedDay {
   readonly whole: DayProblem;
@@ -121,8 +150,9 @@ export function* askedDay(wish: DayWish): Generator<number, AskedDay | Refused> 
     return { fits: false, why: `There is no ${lacks.slice(0, -1)} in this kitchen.`, clashing: [] };
   if (lacks === 'cooks') return { fits: false, why: 'Nobody is there in that time.', clashing: [] };
   const startAt = new Date(zeroMs).toISOString();
-  const asked: DayMake[] = [];
-  const tails: Tail[] = [];
+  const fault = feedingFault(makes);
+  if (fault) return { fits: false, why: fault.why, clashing: [fault.make] };
+  const seenMakes: DayMake[] = [];
   for (const { id, name, method, litres, milk, from = 0, by = null, fixed = {}, who = {} } of makes) {
     const refuse = (why: string): Refused => ({ fits: false, why, clashing: [id] });
     const unknown = [...Object.keys(fixed), ...Object.keys(who)].find(
@@ -146,11 +176,22 @@ export function* askedDay(wish: DayWish): Generator<number, AskedDay | Refused> 
     if (!seen) return refuse(neverWords(name, plan));
     if (by !== null && by <= from)
       return refuse(`“${name}” is due before its earliest start. Change one of the two times.`);
-    const { within, later } = cut(seen, days * DAY_MIN);
-    if (within.tasks.length === 0) return refuse(`“${name}” does not start within the chosen days.`);
+    seenMakes.push(seen);
+    yield 0;
+  }
+  const fedBy = new Map(makes.flatMap(({ id, fedBy: of }) => (of === undefined ? [] : [[id, of] as const])));
+  const asked: DayMake[] = [];
+  const tails: Tail[] = [];
+  for (const make of chained(seenMakes, fedBy, SET_OUT_MIN)) {
+    const { within, later } = cut(make, days * DAY_MIN);
+    if (within.tasks.length === 0)
+      return {
+        fits: false,
+        why: `“${make.title}” does not start within the chosen days.`,
+        clashing: [make.id],
+      };
     asked.push(within);
     tails.push(...later);
-    yield 0;
   }
   const all = [...chores.map(choreMake), ...asked];
   const whole = { ...dayProblem(kitchen, all, zeroMs, days + SPARE_DAYS), ...(session ? { session } : {}) };

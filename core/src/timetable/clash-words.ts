@@ -1,11 +1,17 @@
 import { listed } from '../science/units/index.ts';
-import type { DayProblem } from './problem.ts';
+import type { DayMake, DayProblem } from './problem.ts';
 import type { DayClash } from './solve.ts';
+
+/** What the batches of a chain are called; of what is no chain, its own name. */
+const titlesOf = ({ title, tasks }: DayMake): string[] => [
+  title,
+  ...tasks.flatMap(({ fetches, title: own }) => (fetches ? [own] : [])),
+];
 
 /** Why a day cannot be laid out, in a sentence; where that is not proven, it says so. */
 export function clashWords(problem: DayProblem, { clash, proven }: DayClash): string {
   const makes = problem.makes.filter(({ id }) => clash.includes(id));
-  const names = listed(makes.map(({ title }) => `“${title}”`));
+  const names = listed(makes.flatMap(titlesOf).map((title) => `“${title}”`));
   if (problem.cooks.every(({ free }) => free.length === 0)) return 'Nobody is there in that time.';
   if (proven) {
     const longest = Math.max(

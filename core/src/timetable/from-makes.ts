@@ -24,7 +24,7 @@ const OVERNIGHT_MIN = 12 * 60;
 const BEGUN_LATER_MIN = 20;
 
 /** Fetching and measuring out what a batch begins with, min [judgement]. */
-const SET_OUT_MIN = 3;
+export const SET_OUT_MIN = 3;
 
 /** How much longer hands take in this kitchen at kinds of step, as a share of the book's minutes; left out, as the book has it. */
 export type HandsPaces = Readonly<Partial<Record<string, number>>>;

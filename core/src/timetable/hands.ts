@@ -1,3 +1,4 @@
+import { stepIn } from './chain.ts';
 import type { DayProblem, DaySlot, DayTask } from './problem.ts';
 import { whyHere, type WhyHere } from './why-here.ts';
 
@@ -21,7 +22,7 @@ export interface DayHands {
 const titleOf = ({ title, washes = [] }: DayTask): string =>
   washes.length === 0 ? title : `${title}, then wash the ${washes.join(' and ')}`;
 
-/** Slots with their words, in order of time. */
+/** Slots with their words, in order of time; those of chains as their batches'. */
 export function handsOf(problem: DayProblem, slots: readonly DaySlot[]): DayHands[] {
   const taskOf = new Map(
     problem.makes.flatMap(({ id, tasks, underWay, from }) =>
@@ -35,22 +36,33 @@ export function handsOf(problem: DayProblem, slots: readonly DaySlot[]): DayHand
     ),
   );
   const slotOf = new Map(slots.map((slot) => [`${slot.make} ${slot.task}`, slot]));
+  const stepOf = stepIn(problem);
   const whys = whyHere(problem, slots);
+  const whyOf = new Map(slots.map((slot, i) => [slot, whys[i]!]));
   return slots
-    .map((slot, i): DayHands => {
+    .flatMap((slot): DayHands[] => {
       const { task, before, since } = taskOf.get(`${slot.make} ${slot.task}`)!;
-      return {
-        make: slot.make,
-        step: slot.task,
-        title: titleOf(task),
-        cook: problem.cooks.find(({ id }) => id === slot.cook)!.name,
-        cookId: slot.cook,
-        from: slot.from,
-        to: slot.to,
-        holds: task.holds,
-        heldFrom: since ?? (before === null ? slot.from : slotOf.get(`${slot.make} ${before}`)!.to),
-        why: whys[i]!,
-      };
+      if (task.fetches) return [];
+      const own = stepOf(slot);
+      const earlier = before === null ? undefined : slotOf.get(`${slot.make} ${before}`);
+      const fetched = earlier?.to === slot.from && taskOf.get(`${slot.make} ${before}`)!.task.fetches;
+      // What begins with fetching stands where that does.
+      const begins = fetched ? earlier : slot;
+      const why = whyOf.get(begins)!;
+      return [
+        {
+          make: own.make,
+          step: own.task,
+          title: titleOf(task),
+          cook: problem.cooks.find(({ id }) => id === slot.cook)!.name,
+          cookId: slot.cook,
+          from: begins.from,
+          to: slot.to,
+          holds: task.holds,
+          heldFrom: since ?? earlier?.to ?? slot.from,
+          why: { ...why, after: why.after && stepOf(why.after) },
+        },
+      ];
     })
     .sort((a, b) => a.from - b.from || a.to - b.to);
 }

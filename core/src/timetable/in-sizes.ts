@@ -112,13 +112,19 @@ export function sizedSpans(problem: DayProblem, slots: readonly DaySlot[]): Size
     for (const make of problem.makes) {
       let open: { from: number; to: number; least: number } | null = null;
       let end = make.underWay ? make.from : null;
+      let own = make.id;
       const close = (): void => {
-        if (open) spans.push({ make: make.id, thing, ...open });
+        if (open) spans.push({ make: own, thing, ...open });
         open = null;
       };
       for (const task of make.tasks) {
         const slot = slotOf.get(`${make.id} ${task.id}`);
         if (!slot) break;
+        if (task.of && task.of.make !== own) {
+          // Another batch of its chain takes one of its own.
+          close();
+          own = task.of.make;
+        }
         if (task.holds.includes(thing)) {
           open ??= { from: end ?? slot.from, to: slot.to, least: 0 };
           open.to = slot.to;

@@ -132,8 +132,11 @@ const starterOf = (wish: DayWish): Idea[] =>
     );
 
 /** The largest batches made smaller: they heat and cool sooner, and may do with a smaller pot. */
-const lessOf = (wish: DayWish): Idea[] =>
-  wish.makes
+const lessOf = (wish: DayWish): Idea[] => {
+  // Of what goes on into another batch less would be less of that, too.
+  const feeding = new Set(wish.makes.flatMap(({ id, fedBy }) => (fedBy === undefined ? [] : [id, fedBy])));
+  return wish.makes
+    .filter(({ id }) => !feeding.has(id))
     .flatMap((make) =>
       // Butter is asked for by weight, and made into ghee in minutes.
       make.litres !== undefined && make.litres >= LEAST_LITRES && sortOf(make.method.product) !== null
@@ -157,6 +160,7 @@ const lessOf = (wish: DayWish): Idea[] =>
         },
       };
     });
+};
 
 /** What the kitchen could do with: a pot like the largest, a burner like the strongest, somebody awake when the first cook is. */
 function ideasOfKitchen(wish: DayWish): Idea[] {

@@ -49,11 +49,13 @@ function both(a: DayNeed, b: DayNeed): DayNeed {
 
 /**
  * What goes into the makes of a day and their starters, each once, with the makes they are for.
+ * @param fed plans of them that are made from others: what goes in comes of those
  * @example dayNeeds([yogurtOf(2)]) // [{ what: 'milk', litres: 2, of: ['Yogurt'] }, …]
  */
-export function dayNeeds(plans: readonly MakePlan[]): DayNeed[] {
+export function dayNeeds(plans: readonly MakePlan[], fed: readonly MakePlan[] = []): DayNeed[] {
   const needs = new Map<string, DayNeed>();
-  for (const need of [...plans.map(pouredInto), ...plans.flatMap(stirredInto)]) {
+  const poured = plans.filter((plan) => !fed.includes(plan)).map(pouredInto);
+  for (const need of [...poured, ...plans.flatMap(stirredInto)]) {
     // What stands in the larder may be called as what is bought.
     const key = `${need.what} ${'isHere' in need}`;
     const before = needs.get(key);

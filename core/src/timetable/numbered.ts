@@ -24,6 +24,8 @@ export interface NumberedDay {
   /** From the end of a task to that of its make at the very soonest. */
   readonly tail: Float64Array;
   readonly by: Float64Array;
+  /** Wished to be over by then itself, where more of its chain comes after it. */
+  readonly ownBy: Float64Array;
   /** Who does it, of `cooks`; -1 whoever has hands. */
   readonly who: Int32Array;
   readonly cooks: number;
@@ -88,6 +90,7 @@ export function numbered(
     ),
     tail,
     by: Float64Array.from(tasks, ({ make }) => make.by ?? Number.POSITIVE_INFINITY),
+    ownBy: Float64Array.from(tasks, ({ task }) => task.by ?? Number.POSITIVE_INFINITY),
     who: Int32Array.from(tasks, ({ task }) => problem.cooks.findIndex(({ id }) => id === task.who)),
     cooks: frees.length,
     exposed: tasks.map(({ make, task }) => dues.get(`${make.id} ${task.id}`) ?? null),

@@ -25,6 +25,12 @@ export interface DayTask {
   readonly stays?: boolean;
   /** Who does it; left out, whoever has hands. */
   readonly who?: string | null;
+  /** In a chain of batches, whose it is: its batch, and its step there. */
+  readonly of?: { readonly make: string; readonly task: string };
+  /** It fetches what the batch before gave, and is no step of its own: the first step of the next batch begins with it. */
+  readonly fetches?: boolean;
+  /** Wished to be over by then, though more of its chain comes after it, min. */
+  readonly by?: number;
 }
 
 /** One make of the day: its tasks in order. */

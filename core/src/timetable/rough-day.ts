@@ -1,4 +1,5 @@
 import { askedDay, type DayWish, type Refused } from './asked-day.ts';
+import { batchesIn } from './chain.ts';
 import { withoutKept } from './kept-free.ts';
 import type { Score } from './score.ts';
 import { solvingDay, triesFor } from './solve.ts';
@@ -25,7 +26,7 @@ export function* layingRoughly(wish: DayWish): Generator<number, RoughDay | Refu
   if ('why' in day) return day;
   const problem = { ...day.whole, cooks: withoutKept(day.whole.cooks, wish.keptFree ?? []) };
   const solved = yield* solvingDay(problem, wish.seed ?? 1, ROUGHLY * triesFor(problem), true);
-  if ('clash' in solved) return { fits: false, why: '', clashing: solved.clash };
+  if ('clash' in solved) return { fits: false, why: '', clashing: batchesIn(problem, solved.clash) };
   const { slots } = solved.timetable;
   return {
     fits: true,

@@ -34,6 +34,9 @@ export function scoreOf(problem: DayProblem, slots: readonly DaySlot[]): Score {
     sum += end;
     finish = Math.max(finish, end);
     if (make.by !== null) late += Math.max(0, end - make.by);
+    for (const { id, by } of make.tasks)
+      if (by !== undefined)
+        late += Math.max(0, (slots.find((slot) => slot.make === make.id && slot.task === id)?.to ?? 0) - by);
   }
   const outside = slots.reduce((all, { from, to }) => all + outsideOf(problem.session, from, to - from), 0);
   const dues = exposures(problem);

@@ -61,7 +61,7 @@ export function createSequenceTimer(
 ): SequenceTimer {
   const day = numbered(problem, notBefore);
   const { tasks, count, before, next, minutes, after, slack, fixed, underWay } = day;
-  const { least, latest, tail, by, who, cooks, many, holds, there, exposed } = day;
+  const { least, latest, tail, by, ownBy, who, cooks, many, holds, there, exposed } = day;
   const alone = cooks === 1;
   const { session } = problem;
   /** Which tasks go on holding it from the task before, so that nothing is given back between. */
@@ -241,9 +241,11 @@ export function createSequenceTimer(
       const b = before[i]!;
       if (own && b >= 0) chances += own(at[b]! + minutes[b]! + after[i]!);
       if (session) outside += outsideOf(session, at[i]!, minutes[i]!);
+      const over = at[i]! + minutes[i]!;
+      if (over > ownBy[i]!) late += over - ownBy[i]!;
       const then = next[i]!;
       if (then >= 0 && present[then]) continue;
-      const end = at[i]! + minutes[i]! + tail[i]!;
+      const end = over + tail[i]!;
       if (end > finish) finish = end;
       sum += end;
       if (end > by[i]!) late += end - by[i]!;

@@ -3,10 +3,10 @@ import type { DayProblem, DaySlot } from './problem.ts';
 /** What holds hands where they are in a day, from both sides. */
 export interface WhyHere {
   /**
-   * Why not earlier: what is before it was over only then, hands were elsewhere, nobody was there, a thing was taken; or nothing: it
+   * Why not earlier: what is before it was over only then, or the batch it is made from was, hands were elsewhere, nobody was there, a thing was taken; or nothing: it
    * waits so that others fit, or a batch begins later so that what comes of it finds somebody.
    */
-  readonly notEarlier: 'begins' | 'wait' | 'hands' | 'away' | 'thing' | 'others' | 'put-off';
+  readonly notEarlier: 'begins' | 'fed' | 'wait' | 'hands' | 'away' | 'thing' | 'others' | 'put-off';
   /** The task hands were at until then, or that had the thing. */
   readonly after: { readonly make: string; readonly task: string } | null;
   /** The thing that was taken. */
@@ -34,7 +34,7 @@ export function whyHere(problem: DayProblem, slots: readonly DaySlot[]): WhyHere
     const due = held + task.after;
     const latest = k === 0 || task.slack > NO_HURRY_MIN ? null : due + task.slack;
     const own = { after: null, thing: null, latest };
-    if (slot.from === due) return { ...own, notEarlier: k === 0 ? 'begins' : 'wait' };
+    if (slot.from === due) return { ...own, notEarlier: k === 0 ? 'begins' : task.fetches ? 'fed' : 'wait' };
     const busy = slots.find((other) => other.cook === slot.cook && other.to === slot.from && other !== slot);
     if (busy) return { ...own, notEarlier: 'hands', after: { make: busy.make, task: busy.task } };
     const cook = problem.cooks.find(({ id }) => id === slot.cook);

@@ -2,6 +2,7 @@ import type { KitchenSettings } from '../contract/index.ts';
 import { askedDay, type DayWish } from './asked-day.ts';
 import { clashWords } from './clash-words.ts';
 import { withoutKept, type KeptFree } from './kept-free.ts';
+import { batchesIn, stepIn } from './chain.ts';
 import type { Robustness } from './robust.ts';
 import { steadier } from './steadier.ts';
 import { sharedOut, sizedSpans } from './in-sizes.ts';
@@ -105,9 +106,11 @@ export function* layingDay(wish: DayWish): Generator<number, DayAnswer> {
       [solved, problem] = [none, whole];
     }
   }
-  if ('clash' in solved) return { fits: false, why: clashWords(whole, solved), clashing: solved.clash };
+  if ('clash' in solved)
+    return { fits: false, why: clashWords(whole, solved), clashing: batchesIn(whole, solved.clash) };
   const laid = yield* scaled(steadier(problem, solved.timetable.slots, seed), 0.99, 0);
   const { slots } = laid;
+  const { worst } = laid.robust;
   const begins = (make: string): number => slots.find((slot: DaySlot) => slot.make === make)?.from ?? 0;
   return {
     fits: true,
@@ -119,9 +122,9 @@ export function* layingDay(wish: DayWish): Generator<number, DayAnswer> {
     pots: potsOf(kitchen, problem, slots),
     givenUp,
     prices,
-    robustness: laid.robust,
+    robustness: { ...laid.robust, worst: worst && { ...worst, ...stepIn(problem)(worst) } },
     after: tails
-      .map(({ make, title, offset }) => ({ make, title, at: offset + begins(make) }))
+      .map(({ make, title, since, offset }) => ({ make, title, at: offset + begins(since) }))
       .sort((a, b) => a.at - b.at),
   };
 }

@@ -95,14 +95,17 @@ export function DayKeeper() {
       slots: day.slots,
       nowMs: now(),
       paces,
-      makes: own.map(({ make, log, state }) => ({
-        id: make.id,
-        makeId: state.id,
-        events: log.shaping,
-        by: make.by,
-        fixed: make.fixed,
-        who: make.who,
-      })),
+      makes: [
+        ...own.map(({ make: { id: of, by, fixed, who }, log, state }) => ({
+          ...{ id: of, by, fixed, who },
+          makeId: state.id,
+          events: log.shaping,
+        })),
+        // What is made from another batch of the day and not begun.
+        ...day.makes.flatMap(({ id: of, by, fixed, who, plan, fedBy, makeId }) =>
+          makeId === null && plan && fedBy !== undefined ? [{ id: of, by, fixed, who, plan, fedBy }] : [],
+        ),
+      ],
     }).then(
       async (answer) => {
         if (!wanted || !answer) return;
@@ -137,7 +140,12 @@ export function DayKeeper() {
         // What was laid a moment ago nobody has read yet; what moves nothing takes no news away.
         const unread = answer.moved.length === 0 || now() - laid.current.ms < MINUTE_MS;
         laid.current = { logs, ms: now() };
-        const left = new Set(own.map(({ make }) => make.id));
+        const left = new Set([
+          ...own.map(({ make }) => make.id),
+          ...day.makes.flatMap(({ id: of, fedBy, makeId }) =>
+            fedBy !== undefined && makeId === null ? [of] : [],
+          ),
+        ]);
         // What is done keeps the time it was laid to: it is the record of the day.
         const done = day.slots.filter(
           (slot) =>

@@ -42,16 +42,21 @@ export interface FollowedDay {
   >;
 }
 
-/** A step of a day as it was before somebody changed it. */
-export interface DayUndo {
+/** What a day was before somebody changed it: a step of it, or batches that were left out. */
+export type DayUndo = {
   readonly id: string;
-  readonly at: { readonly make: string; readonly step: string };
   /** What was changed, in words. */
   readonly words: string;
-  readonly fixed: number | undefined;
-  readonly who: string | undefined;
   readonly slots: DayDoc['slots'];
-}
+} & (
+  | {
+      readonly kind: 'step';
+      readonly at: { readonly make: string; readonly step: string };
+      readonly fixed: number | undefined;
+      readonly who: string | undefined;
+    }
+  | { readonly kind: 'left-out'; readonly makes: DayDoc['makes'] }
+);
 
 /** A forecast, and when it was worked out. */
 interface LiveForecast extends LastForecast {

@@ -82,7 +82,15 @@ export function useDayChanges(going: KeptDay | null) {
   const keep = (at: DayStep, words: string): DayUndo | null => {
     const own = going?.day.makes.find(({ id }) => id === at.make);
     return going && own
-      ? { id: going.id, at, words, fixed: own.fixed[at.step], who: own.who[at.step], slots: going.day.slots }
+      ? {
+          id: going.id,
+          kind: 'step',
+          at,
+          words,
+          fixed: own.fixed[at.step],
+          who: own.who[at.step],
+          slots: going.day.slots,
+        }
       : null;
   };
   return {
@@ -116,8 +124,48 @@ export function useDayChanges(going: KeptDay | null) {
         keep(at, `${slot.title} (${own.name}) given to ${cook.name}`),
       );
     },
+    /** A batch that waited for another one is begun: the day goes on with it. */
+    begun: (make: string, makeId: string): void =>
+      void lay(
+        (day) => ({
+          makes: day.makes.map((own) => (own.id === make ? { ...own, makeId } : own)),
+          slots: day.slots,
+        }),
+        `${nameOf(make)} was started`,
+        null,
+      ),
+    /** A batch that waits for another one is not made, nor what was to be made from it. */
+    leaveOut: (make: string): void => {
+      if (!going) return;
+      const out = [make];
+      for (const from of out)
+        out.push(...going.day.makes.flatMap(({ id, fedBy }) => (fedBy === from ? [id] : [])));
+      void lay(
+        (day) => ({
+          makes: day.makes.filter(({ id }) => !out.includes(id)),
+          slots: day.slots.filter((slot) => !out.includes(slot.make)),
+        }),
+        `${nameOf(make)} was left out`,
+        {
+          id: going.id,
+          kind: 'left-out',
+          words: `${nameOf(make)} left out`,
+          makes: going.day.makes.filter(({ id }) => out.includes(id)),
+          slots: going.day.slots.filter((slot) => out.includes(slot.make)),
+        },
+      );
+    },
     undo: (): void => {
       if (!going || !undo || undo.id !== going.id) return;
+      if (undo.kind === 'left-out') {
+        const { makes, slots } = undo;
+        void lay(
+          (day) => ({ makes: [...day.makes, ...makes], slots: [...day.slots, ...slots] }),
+          `${makes[0]?.name ?? ''} was put back`,
+          null,
+        );
+        return;
+      }
       const before = (slot: Slot): Slot =>
         undo.slots.find((s) => s.make === slot.make && s.task === slot.task) ?? slot;
       void lay(

@@ -37,12 +37,17 @@ export type ForecastJob =
   | ({ readonly kind: 'make'; readonly nowMs: number } & LogNews)
   | { readonly kind: 'plan'; readonly makeId: string; readonly plan: MakePlan; readonly nowMs: number };
 
+type GoingMake = GoingDay['makes'][number];
+
 /** A day that is going on, with the logs of its makes. */
 export type GoingQuestion = Omit<GoingDay, 'makes'> & {
-  readonly makes: readonly (Omit<GoingDay['makes'][number], 'state'> & {
-    readonly makeId: string;
-    readonly events: readonly LoggedEvent[];
-  })[];
+  readonly makes: readonly (
+    | (Omit<Extract<GoingMake, { readonly state: MakeState }>, 'state'> & {
+        readonly makeId: string;
+        readonly events: readonly LoggedEvent[];
+      })
+    | Extract<GoingMake, { readonly plan: MakePlan }>
+  )[];
 };
 
 /** A practice as far as hands went. */
@@ -195,9 +200,11 @@ const kitchenWorker = {
     if (newest.get(key) !== mine) return null;
     return goOn({
       ...day,
-      makes: makes.flatMap(({ makeId, events, ...make }) => {
+      makes: makes.flatMap((make): GoingMake[] => {
+        if ('plan' in make) return [make];
+        const { makeId, events, ...own } = make;
         const state = foldMake(makeId, events);
-        return state ? [{ ...make, state }] : [];
+        return state ? [{ ...own, state }] : [];
       }),
     });
   },

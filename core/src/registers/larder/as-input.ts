@@ -10,6 +10,7 @@ import {
   type ProductId,
 } from '../../contract/index.ts';
 import { massOfLitresKg, MILK_FACTS, withFat, type Composition } from '../../science/milk/index.ts';
+import { batchOf } from '../../setup/index.ts';
 import { withLoadsAnew } from '../../steps/index.ts';
 import { butterPour, PRODUCTS, productOf, type PoursAs } from '../../products/index.ts';
 import { GOOD_FACTS } from './kinds.ts';
@@ -113,6 +114,24 @@ export function planFromGood(plan: MakePlan, input: GoodInput, massKg: number): 
       ...(as === 'ripened-cream' ? { soured: true, ph: SOUR_PH } : {}),
     },
   });
+}
+
+/** So little left over is no batch of its own: it all goes in [judgement]. */
+const NEARLY_ALL = 0.85;
+
+/**
+ * A plan with what another batch really gave poured in: as much as was planned, or all of it where little would be left.
+ * @param plan as it was thought to be
+ * @param goods what there is of the kitchen's goods, and of its batches under way
+ * @returns `null` while there is nothing of that batch
+ * @example planFedBy(ghee, larder.goods, butterMakeId)?.milk.goods // [{ massKg: 0.81, … }]
+ */
+export function planFedBy(plan: MakePlan, goods: readonly Good[], makeId: string): MakePlan | null {
+  const input = goodsFor(plan, goods).find(({ good }) => good.makeId === makeId);
+  if (!input) return null;
+  const there = input.stock.massKg;
+  const wanted = batchOf(plan).massKg;
+  return planFromGood(plan, input, wanted < NEARLY_ALL * there ? wanted : there);
 }
 
 /** The goods that bring along a culture a plan can be soured with, the freshest first. */

@@ -1,5 +1,5 @@
-import type { Good } from '../../contract/index.ts';
-import { seenSetMs, type MakeState, type StepState } from '../../make/index.ts';
+import type { Good, GoodFacts, MakePlan } from '../../contract/index.ts';
+import { pointForecast, seenSetMs, stateOfPlan, type MakeState, type StepState } from '../../make/index.ts';
 import { productOf } from '../../products/index.ts';
 import { STEP_TYPES } from '../../steps/index.ts';
 import type { TakenGoods } from '../../daybook/worth/index.ts';
@@ -9,6 +9,9 @@ import { EMPTY_GOOD_KG } from './larder-register.ts';
 
 /** Less than this share of a batch is left over: it is all of it. */
 const ALL_SHARE = 0.02;
+
+/** Nothing has a label yet. */
+const NO_CODE = '000000';
 
 const isOver = ({ status }: StepState): boolean => status === 'done' || status === 'skipped';
 
@@ -59,17 +62,36 @@ export function batchAsGood(
     .reduce((sum, { putUpKg }) => sum + putUpKg, 0);
   const massKg = (gave?.massKg ?? 0) - before;
   if (massKg < EMPTY_GOOD_KG) return null;
-  const facts = goodOfMake(state, code, nowMs, taken);
+  return standingCold(goodId, goodOfMake(state, code, nowMs, taken), massKg, nowMs);
+}
+
+/** Goods of one piece in the cold. */
+function standingCold(id: string, facts: GoodFacts, massKg: number, putUpMs: number): Good {
   const madeMs = Date.parse(facts.madeAt);
   return {
-    id: goodId,
+    id,
     ...facts,
     madeMs,
-    putUpMs: nowMs,
+    putUpMs,
     sizesKg: [massKg],
     putUpKg: massKg,
     stocks: [{ place: 'cold', size: 0, massKg, sinceMs: madeMs, used: [0, 0], thawed: false, thawFor: null }],
   };
+}
+
+/**
+ * What a batch that nobody has begun will give, as if it stood in the larder already: by its plan, an estimate.
+ * @param id of the goods, and of the batch in whatever plans it
+ * @returns `null` where it becomes a lot of the milk room, or gives nothing
+ * @example goodToCome(butter, 'butter')?.stocks // [{ place: 'cold', massKg: 0.78, … }]
+ */
+export function goodToCome(plan: MakePlan, id: string): Good | null {
+  if (productOf(plan).gives?.out) return null;
+  const state = stateOfPlan(plan);
+  const gave = cameOut({ ...state, skipped: new Set() }, plan.product);
+  if (!gave || gave.massKg < EMPTY_GOOD_KG) return null;
+  const endMs = pointForecast(state, state.startedAtMs).steps.at(-1)?.endMs ?? state.startedAtMs;
+  return { ...standingCold(id, goodOfMake(state, NO_CODE, endMs), gave.massKg, endMs), makeId: id };
 }
 
 /** Whether so much is all there is of a batch: it is used up. @example isAllOf(clabber, 1.99) // true of 2 kg */

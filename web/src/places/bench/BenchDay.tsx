@@ -1,4 +1,4 @@
-import { formatMinutes, listed } from '@morning-crock/core';
+import { formatMinutes, listed, MINUTE_MS } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
@@ -8,6 +8,8 @@ import { useAppSelector } from '../../data/store.ts';
 import { useDayChanges } from '../../data/use-day-changes.ts';
 import { useDays } from '../../data/use-days.ts';
 import { useUnits } from '../../data/use-units.ts';
+import { FedStart } from '../../parts/goods/FedStart.tsx';
+import { waitingIn } from '../../parts/goods/use-fed.ts';
 import { speak } from '../../parts/words/speak.ts';
 
 const SPOKEN = 'day-spoken';
@@ -29,14 +31,21 @@ export function BenchDay({ makes, nowMs }: { readonly makes: readonly Attended[]
     .sort(soonerAt(nowMs));
   const first = mine[0];
   const then = mine.slice(1, 1 + MOST_TOLD);
-  const waiting = mine.slice(1).filter(({ next }) => next.atMs <= nowMs && !next.mustAct);
+  const canWait = mine.slice(1).filter(({ next }) => next.atMs <= nowMs && !next.mustAct);
+  /** Batches that are made from another one of the day and not begun, and when they are to be. */
+  const waiting = (doc ? waitingIn(doc) : []).flatMap(({ id, name, fedBy }) => {
+    const begins = doc?.slots.filter(({ make }) => make === id).sort((a, b) => a.from - b.from)[0];
+    if (!doc || !begins || (me !== null && begins.cook !== me)) return [];
+    const from = doc.makes.find((make) => make.id === fedBy)?.name ?? '';
+    return [{ id, name, from, atMs: Date.parse(doc.zeroAt) + begins.from * MINUTE_MS }];
+  });
   const things = (first && day?.next[first.id]?.things) ?? [];
   const due =
     first && first.next.atMs <= nowMs + 45_000
       ? [
           `${first.next.act}. ${first.name}.`,
           ...(things.length > 0 ? [`You need ${listed(things)}.`] : []),
-          ...(waiting.length > 0 ? [`${waiting.map(({ name }) => name).join(', ')} can wait.`] : []),
+          ...(canWait.length > 0 ? [`${canWait.map(({ name }) => name).join(', ')} can wait.`] : []),
         ].join(' ')
       : null;
   const said = useRef<string | null>(null);
@@ -65,7 +74,7 @@ export function BenchDay({ makes, nowMs }: { readonly makes: readonly Attended[]
           {spoken ? 'Read aloud: on' : 'Read aloud: off'}
         </Button>
       </div>
-      {then.length > 0 && <h2>After that</h2>}
+      {(then.length > 0 || waiting.length > 0) && <h2>After that</h2>}
       <ol className="bare next-three" aria-label="After that">
         {then.map(({ id, name, next }) => (
           <li key={id}>
@@ -75,6 +84,18 @@ export function BenchDay({ makes, nowMs }: { readonly makes: readonly Attended[]
             </span>
           </li>
         ))}
+        {going &&
+          waiting.map(({ id, name, from, atMs }) => (
+            <li key={id}>
+              <span className="number">{units.time(atMs, nowMs)}</span>
+              <span>
+                {name} <span className="quiet">made from {from}</span>
+                <span className="row">
+                  <FedStart going={going} changes={changes} make={id} />
+                </span>
+              </span>
+            </li>
+          ))}
       </ol>
       {changes.undoWords !== null && (
         <div className="row">

@@ -37,9 +37,10 @@ function DayAmount(props: {
       fault={(amount) => {
         // What is measured by volume weighs what it weighs, not what plain milk does.
         const kg = weighed || !of ? amount : massOfLitresKg(amount, of);
-        return goods && thereKg !== null && kg > thereKg * SCALES
-          ? `Only ${units.mass(thereKg)} of ${goods.name} is here. Enter less.`
-          : null;
+        if (!goods || thereKg === null || kg <= thereKg * SCALES) return null;
+        return plan.fedBy.has(id)
+          ? `${goods.name} will give only about ${units.mass(thereKg)}. Enter less.`
+          : `Only ${units.mass(thereKg)} of ${goods.name} is here. Enter less.`;
       }}
       // What cannot be changes nothing.
       onAmount={(amount) => amount !== null && onAmount(amount)}

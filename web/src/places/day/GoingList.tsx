@@ -9,6 +9,8 @@ import { useUnderWayLogs } from '../../data/under-way-logs.ts';
 import { MORE_MIN, type DayChanges } from '../../data/use-day-changes.ts';
 import { useKitchen } from '../../data/use-units.ts';
 import { Choices } from '../../parts/fields/Choices.tsx';
+import { FedStart } from '../../parts/goods/FedStart.tsx';
+import { waitingIn } from '../../parts/goods/use-fed.ts';
 
 const EVERYBODY = 'all';
 /** What ends with one of these is entered where it is asked for. */
@@ -16,14 +18,15 @@ const ENTERED: ReadonlySet<EventType | null> = new Set(['weighed', 'tasted', 're
 
 /** What is still to do of a day: each step done, put off, given to somebody else or left out where it stands. */
 export function GoingList(props: {
-  readonly day: KeptDay['day'];
+  readonly going: KeptDay;
   readonly left: readonly DayHands[];
   readonly picked: string | null;
   readonly onPick: (key: string | null) => void;
   readonly changes: DayChanges;
   readonly timeOf: (minute: number) => string;
 }) {
-  const { day, left, picked, onPick, changes, timeOf } = props;
+  const { going, left, picked, onPick, changes, timeOf } = props;
+  const { day } = going;
   const kitchen = useKitchen();
   const logs = useUnderWayLogs();
   const [whose, setWhose] = useState(() => {
@@ -32,6 +35,7 @@ export function GoingList(props: {
   });
   const many = kitchen.cooks.length > 1;
   const moved = new Map(day.moved.map((m) => [`${m.make} ${m.task}`, m]));
+  const waiting = new Set(waitingIn(day).map(({ id }) => id));
   const shown = many && whose !== EVERYBODY ? left.filter(({ cookId }) => cookId === whose) : left;
   return (
     <div className="day-list column">
@@ -53,19 +57,20 @@ export function GoingList(props: {
           const state = logs.find((log) => log.state?.id === of?.makeId)?.state;
           const was = moved.get(key);
           const open = picked === null ? n === 0 : picked === key;
+          const waits = waiting.has(h.make);
           const isNow = state?.current?.step.id === h.step;
           const at = state?.steps.findIndex((s) => s.step.id === h.step) ?? -1;
           const step = state?.steps[at]?.step;
           // What goes by itself wants hands at its end: what they do then, not what it did until then.
-          const waits = step?.facts.waits === true;
-          const act = waits ? (isNow && doneWordsOf(state)) || step.doneWords : h.title;
-          const atItsEnd = waits ? (step.due?.text ?? state?.steps[at + 1]?.step.doing) : undefined;
+          const goesOn = step?.facts.waits === true;
+          const act = goesOn ? (isNow && doneWordsOf(state)) || step.doneWords : h.title;
+          const atItsEnd = goesOn ? (step.due?.text ?? state?.steps[at + 1]?.step.doing) : undefined;
           const doing = atItsEnd ?? (isNow ? doingOf(state) : '');
           return (
             <li key={key} className={open ? 'chosen' : ''}>
               <span className="number">{timeOf(h.from)}</span>
               <span>
-                <Link to={of ? `/makes/${of.makeId ?? ''}` : '/milk'}>{act}</Link>{' '}
+                {waits ? act : <Link to={of ? `/makes/${of.makeId ?? ''}` : '/milk'}>{act}</Link>}{' '}
                 <span className="quiet">{of?.name}</span>
               </span>
               <span className="quiet">
@@ -82,8 +87,9 @@ export function GoingList(props: {
                 )}
               </span>
               {open && isNow && <span className="quiet day-doing">{doing}</span>}
-              {open && of && state && (
+              {open && of && (state || waits) && (
                 <span className="row day-actions">
+                  {waits && <FedStart going={going} changes={changes} make={h.make} />}
                   {isNow &&
                     (ENTERED.has(state.current.step.facts.endedBy) ? (
                       <Button component={Link} to={`/makes/${state.id}`}>
@@ -105,6 +111,11 @@ export function GoingList(props: {
                   {isNow && (
                     <Button variant="default" onClick={() => void skipStep(state.id, h.step)}>
                       Skip
+                    </Button>
+                  )}
+                  {waits && (
+                    <Button variant="default" onClick={() => changes.leaveOut(h.make)}>
+                      Leave out {of.name}
                     </Button>
                   )}
                 </span>

@@ -62,6 +62,8 @@ export function GoingPanel({ going, nowMs }: { readonly going: KeptDay; readonly
     const state = logs.find((log) => log.state?.id === of?.makeId)?.state;
     // A skimming is no make: the milk room knows of it.
     if (!of) return zeroMs + to * MINUTE_MS < nowMs;
+    // It waits for the batch it is made from.
+    if (of.makeId === null && of.fedBy !== undefined) return false;
     // What is not under way any more is over.
     if (!state) return true;
     const own = state.steps.find((s) => s.step.id === step);
@@ -145,7 +147,7 @@ export function GoingPanel({ going, nowMs }: { readonly going: KeptDay; readonly
           onChoose={setPicked}
         />
         <GoingList
-          day={day}
+          going={going}
           left={left}
           picked={picked}
           onPick={setPicked}

@@ -13,16 +13,18 @@ export function dayDocOf(
     readonly version: number;
     readonly begunAt: string | null;
     readonly ids: ReadonlyMap<string, string>;
+    /** How those that are made from others of it will be begun. */
+    readonly fed: ReadonlyMap<string, MakePlan>;
   },
 ): DayDoc {
-  const { version, begunAt, ids } = over;
+  const { version, begunAt, ids, fed } = over;
   return {
     name: draft.name.trim() === '' ? 'Day' : draft.name.trim(),
     version,
     zeroAt: new Date(zeroMs).toISOString(),
     days: draft.days,
     makes: wishMakes.map(
-      ({ id, name, method, litres, by, fixed, who, cooling, place, starterShare, goods }) => ({
+      ({ id, name, method, litres, by, fixed, who, cooling, place, starterShare, goods, fedBy }) => ({
         id,
         name,
         methodId: method.id,
@@ -34,6 +36,8 @@ export function dayDocOf(
         ...(place ? { place } : {}),
         ...(starterShare === undefined ? {} : { starterShare }),
         ...(goods ? { goods: { goodId: goods.goodId, place: goods.place, size: goods.size } } : {}),
+        ...(fedBy === undefined ? {} : { fedBy }),
+        ...(fed.has(id) ? { plan: fed.get(id) } : {}),
         makeId: ids.get(id) ?? null,
       }),
     ),

@@ -33,6 +33,7 @@ const dayDraft = z.object({
           .unwrap()
           .extend({ makeId: z.string().nullable().default(null) })
           .optional(),
+        fedBy: make.shape.fedBy,
         fixed: make.shape.fixed.default({}),
         who: make.shape.who.default({}),
       }),
@@ -98,7 +99,7 @@ export function draftOf(id: string, day: DayDoc, clock: (ms: number) => string):
     skims: [],
     session: day.session ?? null,
     makes: day.makes.map(
-      ({ id: own, methodId, litres, by, fixed, who, cooling, place, starterShare, goods }) => ({
+      ({ id: own, methodId, litres, by, fixed, who, cooling, place, starterShare, goods, fedBy }) => ({
         id: own,
         methodId,
         litres,
@@ -108,6 +109,7 @@ export function draftOf(id: string, day: DayDoc, clock: (ms: number) => string):
         ...(place ? { place } : {}),
         ...(starterShare === undefined ? {} : { starterShare }),
         ...(goods ? { goods: { ...goods, makeId: null } } : {}),
+        ...(fedBy === undefined ? {} : { fedBy }),
         by: by === null ? '' : clock(at(by)),
         byDay: by === null ? 0 : Math.min(3, Math.max(0, Math.floor((at(by) - zeroMs) / DAY_MS))),
       }),

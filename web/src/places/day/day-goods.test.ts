@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { batchOf, defaultKitchen, planOfMethod, SHIPPED_METHODS } from '@morning-crock/core';
+import { batchOf, defaultKitchen, goodToCome, planOfMethod, SHIPPED_METHODS } from '@morning-crock/core';
 import type { Good, MakePlan } from '@morning-crock/core/contract';
 import { goodLike } from '@morning-crock/core/fixtures';
 import {
@@ -8,6 +8,7 @@ import {
   amountOfLitres,
   chosenAs,
   dayGoodsFor,
+  feedersFor,
   plansOfGoods,
 } from './day-goods.ts';
 
@@ -34,6 +35,16 @@ const plan = (product: string, litres: number): MakePlan =>
     AT,
     litres,
   );
+/** Plans of a day with what they are made of, in their order. */
+const laid = (
+  wanted: readonly Omit<Parameters<typeof plansOfGoods>[0][number], 'id'>[],
+  goods: readonly Good[],
+) => [
+  ...plansOfGoods(
+    wanted.map((one, i) => ({ id: String(i), ...one })),
+    goods,
+  ).values(),
+];
 const chosen = (of: MakePlan, good: Good) =>
   chosenAs(dayGoodsFor(of, LARDER).find((input) => input.good === good)!);
 
@@ -47,7 +58,7 @@ describe('a batch of a day is made of what is here', () => {
   test('all the butter there is, and as much yogurt as was wanted', () => {
     const ghee = plan('ghee', 0.2);
     const [butter] = dayGoodsFor(ghee, LARDER);
-    const [own] = plansOfGoods(
+    const [own] = laid(
       [
         {
           plan: plan('ghee', amountOfChoice(ghee, butter!)),
@@ -77,7 +88,7 @@ describe('a batch of a day is made of what is here', () => {
     const ghee = plan('ghee', 0.4);
     const goods = chosen(ghee, BUTTER);
     const asked = batchOf(ghee).massKg;
-    const three = plansOfGoods(
+    const three = laid(
       [
         { plan: ghee, goods },
         { plan: plan('ghee', 3), goods },
@@ -99,12 +110,68 @@ describe('a batch of a day is made of what is here', () => {
   test('what is gone is gone; what still stands in a batch is found by that batch', () => {
     const ghee = plan('ghee', 0.4);
     const goods = chosen(ghee, BUTTER);
-    expect(plansOfGoods([{ plan: ghee, goods }], [YOGURT])).toEqual([{ plan: ghee, thereKg: null }]);
+    expect(laid([{ plan: ghee, goods }], [YOGURT])).toEqual([{ plan: ghee, thereKg: null }]);
     const batch = good(4, 'butter', 0.5, '01HMMMMMMMMMMMMMMMMMMMMM01');
     const before = chosenAs({ good: batch, stock: batch.stocks[0]! });
     // The page was loaded anew: it calls the same butter otherwise.
     const renamed = { ...batch, id: '01HGGGGGGGGGGGGGGGGGGGGG09' };
-    const [own] = plansOfGoods([{ plan: ghee, goods: before }], [renamed]);
+    const [own] = laid([{ plan: ghee, goods: before }], [renamed]);
     expect(own!.plan.milk.goods?.[0]?.goodId).toBe(renamed.id);
+  });
+});
+
+describe('a batch of a day is made from another one of it', () => {
+  const butter = plan('butter', 2);
+  const ghee = plan('ghee', 3);
+  const wanted = [
+    { id: 'ghee', plan: ghee, fedBy: 'butter' },
+    { id: 'butter', plan: butter },
+  ];
+
+  test('of what that will give: all of it where more was asked for', () => {
+    const day = plansOfGoods(wanted, LARDER);
+    const will = goodToCome(butter, 'butter')!;
+    const own = day.get('ghee')!;
+    expect(own.fedBy).toBe('butter');
+    expect(own.thereKg).toBe(will.putUpKg);
+    expect(batchOf(own.plan).massKg).toBeCloseTo(will.putUpKg, 6);
+    expect(will.putUpKg).toBeGreaterThan(0.5);
+    expect(will.putUpKg).toBeLessThan(batchOf(butter).massKg / 2);
+    // Less is less.
+    const some = plansOfGoods([{ id: 'ghee', plan: plan('ghee', 0.4), fedBy: 'butter' }, wanted[1]!], LARDER);
+    expect(batchOf(some.get('ghee')!.plan).massKg).toBeCloseTo(batchOf(plan('ghee', 0.4)).massKg, 6);
+  });
+
+  test('of a batch that is not in the plan, or gives nothing of the kind, as its method has it', () => {
+    expect(plansOfGoods([{ ...wanted[0]!, fedBy: 'gone' }], LARDER).get('ghee')).toEqual({
+      plan: ghee,
+      thereKg: null,
+    });
+    const yogurt = plansOfGoods(
+      [
+        { ...wanted[0]!, fedBy: 'yogurt' },
+        { id: 'yogurt', plan: plan('yogurt', 2) },
+      ],
+      [],
+    );
+    expect(yogurt.get('ghee')!.fedBy).toBeUndefined();
+    // Cream that was soured goes into the milk room, and is poured from there.
+    expect(goodToCome(plan('cultured-cream', 1), 'cream')).toBeNull();
+  });
+
+  test('offered are batches that give what goes in, that feed no other, and are not made from it', () => {
+    const others = new Map([
+      ['butter', butter],
+      ['second', plan('butter', 1)],
+      ['clabber', plan('clabber', 4)],
+      ['ghee', ghee],
+    ]);
+    const offered = (id: string, fedBy: readonly (readonly [string, string])[]): string[] =>
+      feedersFor(id, others.get(id)!, others, new Map(fedBy)).map(({ good: own }) => own.id);
+    expect(offered('ghee', []).sort()).toEqual(['butter', 'second']);
+    expect(offered('ghee', [['ghee', 'butter']]).sort()).toEqual(['butter', 'second']);
+    expect(offered('ghee', [['other', 'second']])).toEqual(['butter']);
+    expect(offered('butter', [])).toEqual(['clabber']);
+    expect(offered('butter', [['clabber', 'butter']])).toEqual([]);
   });
 });

@@ -1,4 +1,11 @@
-import { batchOf, goodsFor, planFromGood, planOfMethod, type GoodInput } from '@morning-crock/core';
+import {
+  batchOf,
+  goodsFor,
+  goodToCome,
+  planFromGood,
+  planOfMethod,
+  type GoodInput,
+} from '@morning-crock/core';
 import {
   PRODUCT_TAKES,
   type Good,
@@ -47,20 +54,42 @@ export const chosenAs = ({ good, stock }: GoodInput): GoodsChosen => ({
 export interface PlanOfGoods {
   readonly plan: MakePlan;
   readonly thereKg: number | null;
+  /** The batch of the same day that it is made from. */
+  readonly fedBy?: string;
 }
 
-/**
- * Plans of a day with what was chosen for them poured in, the first first: what one takes, the next one has not.
- * @param wanted plans as their methods have them, with the goods chosen
- */
+/** A plan as its method has it, with what was chosen for it: goods, or another batch of the day. */
+interface WantedOfGoods {
+  readonly id: string;
+  readonly plan: MakePlan;
+  readonly goods?: GoodsChosen | undefined;
+  readonly fedBy?: string | undefined;
+}
+
+/** Plans of a day with what was chosen for them poured in, the first first: what one takes, the next one has not. */
 export function plansOfGoods(
-  wanted: readonly { readonly plan: MakePlan; readonly goods?: GoodsChosen | undefined }[],
+  wanted: readonly WantedOfGoods[],
   goods: readonly Good[],
-): PlanOfGoods[] {
+): ReadonlyMap<string, PlanOfGoods> {
   const takenKg = new Map<string, number>();
-  return wanted.map(({ plan, goods: chosen }) => {
-    const input = chosen && chosenOf(plan, goods, chosen);
-    if (!input) return { plan, thereKg: null };
+  const byId = new Map(wanted.map((one) => [one.id, one]));
+  const found = new Map<string, PlanOfGoods>();
+  /** What another batch will give. @param on batches that wait for this: none is made from itself */
+  const givenBy = (fedBy: string, on: readonly string[]): Good | null => {
+    const feeder = on.includes(fedBy) ? undefined : byId.get(fedBy);
+    return feeder ? goodToCome(planned(feeder, on).plan, fedBy) : null;
+  };
+  const planned = ({ id, plan, goods: chosen, fedBy }: WantedOfGoods, on: readonly string[]): PlanOfGoods => {
+    const known = found.get(id);
+    if (known) return known;
+    const fed = fedBy === undefined ? null : givenBy(fedBy, [...on, id]);
+    const input = fed ? dayGoodsFor(plan, [fed])[0] : chosen && chosenOf(plan, goods, chosen);
+    const own = input ? poured(plan, input) : { plan, thereKg: null };
+    const of = { ...own, ...(fed && own.plan.milk.goods && fedBy !== undefined ? { fedBy } : {}) };
+    found.set(id, of);
+    return of;
+  };
+  const poured = (plan: MakePlan, input: GoodInput): PlanOfGoods => {
     const key = goodKey(input);
     const before = takenKg.get(key) ?? 0;
     const thereKg = Math.max(0, input.stock.massKg - before);
@@ -69,7 +98,29 @@ export function plansOfGoods(
     const massKg = asked > thereKg * ALL ? thereKg : asked;
     takenKg.set(key, before + massKg);
     return { plan: planFromGood(plan, input, massKg), thereKg };
-  });
+  };
+  return new Map(wanted.map((one) => [one.id, planned(one, [])]));
+}
+
+/** The other batches of a plan that one may be made from: what they will give, and only where no other one takes it. */
+export function feedersFor(
+  id: string,
+  plan: MakePlan,
+  others: ReadonlyMap<string, MakePlan>,
+  fedBy: ReadonlyMap<string, string>,
+): GoodInput[] {
+  const taken = new Set([...fedBy].flatMap(([eater, of]) => (eater === id ? [] : [of])));
+  /** Made from this one, at however many removes. */
+  const comesOf = (other: string): boolean => {
+    const of = fedBy.get(other);
+    return of !== undefined && (of === id || comesOf(of));
+  };
+  return dayGoodsFor(
+    plan,
+    [...others].flatMap(([other, own]) =>
+      other === id || taken.has(other) || comesOf(other) ? [] : (goodToCome(own, other) ?? []),
+    ),
+  );
 }
 
 /** Butter is asked for by weight: its amount is told in kilograms, that of all else in litres. */

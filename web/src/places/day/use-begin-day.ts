@@ -1,4 +1,5 @@
-import { plannedOf, priced, stateOfPlan } from '@morning-crock/core';
+import { priced } from '@morning-crock/core';
+import type { MakePlan } from '@morning-crock/core/contract';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { ulid } from 'ulid';
@@ -7,8 +8,7 @@ import { refusalOf } from '../../data/refusal-of.ts';
 import { record } from '../../data/store.ts';
 import { useDays } from '../../data/use-days.ts';
 import { useKitchen } from '../../data/use-units.ts';
-import { takeGoods } from '../../parts/goods/use-goods.ts';
-import { requestForecast } from '../../workers/kitchen-client.ts';
+import { beginBatch } from '../../parts/goods/begin-batch.ts';
 import type { ChangeDraft, DayDraft } from './day-draft.ts';
 import { dayDocOf, startingPlanOf } from './day-document.ts';
 import type { DayPlan } from './use-day-plan.ts';
@@ -30,6 +30,7 @@ export function useBeginDay(draft: DayDraft, setDraft: ChangeDraft, plan: DayPla
           version: (before?.day.version ?? 0) + 1,
           begunAt: null,
           ids: new Map(),
+          fed: new Map(),
         }),
       }),
     );
@@ -41,32 +42,30 @@ export function useBeginDay(draft: DayDraft, setDraft: ChangeDraft, plan: DayPla
     setStarting(true);
     setFault(null);
     const ids = new Map<string, string>();
+    const fed = new Map<string, MakePlan>();
     for (const { id: own, name } of makes) {
       const id = ulid();
       const started = priced(startingPlanOf(own, name, plan, kitchen, zeroMs), kitchen);
-      const refused = await refusalOf(await record(id, 'make-started', { plan: started }));
+      // What is made from another batch of the day is begun when that has given it.
+      if (plan.fedBy.has(own)) {
+        fed.set(own, started);
+        continue;
+      }
+      const refused = await beginBatch(id, started, plan.here.batches, Math.round(now()));
       if (refused !== null) {
         setFault(`${name}: ${refused}`);
         setStarting(false);
         return;
       }
       ids.set(own, id);
-      await takeGoods(started, plan.here.batches, id, Math.round(now()));
       // What is begun is not begun again, should the next one be refused.
       setDraft((before) => ({ ...before, makes: before.makes.filter((make) => make.id !== own) }));
-      const forecast = await requestForecast(`planned ${id}`, {
-        kind: 'plan',
-        makeId: id,
-        plan: started,
-        nowMs: Date.parse(started.startAt),
-      }).catch(() => null);
-      if (forecast) await record(id, 'planned', { forecast: plannedOf(stateOfPlan(started), forecast) });
     }
     const begunAt = new Date(now()).toISOString();
     const refused = await refusalOf(
       await record(ulid(), 'day-changed', {
         kind: 'laid',
-        day: dayDocOf(draft, plan, zeroMs, { version: 1, begunAt, ids }),
+        day: dayDocOf(draft, plan, zeroMs, { version: 1, begunAt, ids, fed }),
       }),
     );
     if (refused !== null) {
@@ -74,7 +73,14 @@ export function useBeginDay(draft: DayDraft, setDraft: ChangeDraft, plan: DayPla
       setStarting(false);
       return;
     }
-    setDraft((before) => ({ ...before, skims: [], freeHours: [], session: null, from: null }));
+    setDraft((before) => ({
+      ...before,
+      makes: before.makes.filter(({ id }) => !fed.has(id)),
+      skims: [],
+      freeHours: [],
+      session: null,
+      from: null,
+    }));
     await navigate('/');
   }
   return { starting, keep, begin };

@@ -47,6 +47,7 @@ export interface AskedMake {
   readonly place?: 'towel' | undefined;
   readonly starterShare?: number | undefined;
   readonly goods?: DayDraft['makes'][number]['goods'] | undefined;
+  readonly fedBy?: string | undefined;
   readonly fixed: Readonly<Record<string, number>>;
   readonly who: Readonly<Record<string, string>>;
 }
@@ -118,19 +119,29 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
   const ofGoods = useMemo(
     () =>
       plansOfGoods(
-        makes.flatMap(({ id, goods }) => {
+        makes.flatMap(({ id, goods, fedBy }) => {
           const plan = usual.get(id);
-          return plan ? [{ plan, goods }] : [];
+          return plan ? [{ id, plan, goods, fedBy }] : [];
         }),
         here.goods,
       ),
     [makes, usual, here.goods],
   );
-  const plans = useMemo(
-    () => new Map([...usual.keys()].map((id, i) => [id, ofGoods[i]!.plan])),
-    [usual, ofGoods],
+  const plans = useMemo(() => new Map([...ofGoods].map(([id, { plan }]) => [id, plan])), [ofGoods]);
+  /** Batches that are made from others of the plan, and which. */
+  const fedBy = useMemo(
+    () =>
+      new Map([...ofGoods].flatMap(([id, { fedBy: of }]) => (of === undefined ? [] : [[id, of] as const]))),
+    [ofGoods],
   );
-  const needs = useMemo(() => dayNeeds([...plans.values()]), [plans]);
+  const needs = useMemo(
+    () =>
+      dayNeeds(
+        [...plans.values()],
+        [...fedBy.keys()].map((id) => plans.get(id)!),
+      ),
+    [plans, fedBy],
+  );
   const pours = useMemo((): DayPours | null => {
     if (!room.known || !valid) return null;
     const wants = [...plans].flatMap(([id, plan]) => wantsOf(id, plan));
@@ -190,6 +201,7 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
       // Laid out as it will be begun: cream that is leaner or warmer than usual takes another time.
       method: own ? { ...method, steps: own.method.steps } : method,
       litres: own ? amountOf(own) : litres,
+      fedBy: fedBy.get(id),
       milk: own?.milk ?? (plan && milkOf(id, plan, pours, room.lots, zeroMs)) ?? undefined,
       from: fromOf(id),
       by: valid ? minuteOf(zone, zeroMs, byDay, by) : null,
@@ -253,10 +265,11 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
     wishMakes,
     plans,
     usual,
+    fedBy,
     /** What is here to be made something of, and how much of what was chosen there is for each batch, kg. */
     here,
     stocked,
-    thereKg: new Map([...usual.keys()].map((id, i) => [id, ofGoods[i]!.thereKg])),
+    thereKg: new Map([...ofGoods].map(([id, { thereKg }]) => [id, thereKg])),
     needs,
     pours,
     kept,

@@ -13,6 +13,7 @@ export function whyWords(
   const thing = why.thing?.startsWith('place ') ? 'warm place' : (why.thing ?? '');
   const earlier = {
     begins: 'Earliest possible start.',
+    fed: 'Starts once the batch it is made from is done.',
     wait: 'Starts as soon as the step before ends.',
     hands: `Everyone is busy until then: ${before}.`,
     away: 'Nobody is available earlier.',

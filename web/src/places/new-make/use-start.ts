@@ -1,21 +1,10 @@
-import {
-  instantOfLocal,
-  localDate,
-  plannedOf,
-  priced,
-  productOf,
-  roomOf,
-  stateOfPlan,
-  DAY_MS,
-} from '@morning-crock/core';
+import { instantOfLocal, localDate, priced, productOf, roomOf, DAY_MS } from '@morning-crock/core';
 import type { KitchenSettings, MakePlan } from '@morning-crock/core/contract';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { useNavigate, useNavigation } from 'react-router';
 import { now } from '../../data/clock.ts';
-import { refusalOf } from '../../data/refusal-of.ts';
-import { record } from '../../data/store.ts';
-import { requestForecast } from '../../workers/kitchen-client.ts';
-import { takeGoods, takeStarterLot, useGoods } from '../../parts/goods/use-goods.ts';
+import { beginBatch } from '../../parts/goods/begin-batch.ts';
+import { useGoods } from '../../parts/goods/use-goods.ts';
 
 /** "HH:MM" as the next such moment. */
 function nextAt(zone: string, time: string, nowMs: number): number {
@@ -92,26 +81,12 @@ export function useStart(props: {
       },
       kitchen,
     );
-    const started = await record(makeId, 'make-started', { plan: final }, nowMs);
-    // Another tablet may have taken the milk or the culture a moment ago.
-    const refused = await refusalOf(started);
+    const refused = await beginBatch(makeId, final, batches, nowMs);
     if (refused !== null) {
       setRefusal(refused);
       setStarting(false);
       return;
     }
-    // What it is made from leaves the larder, or its batch, and is traced through it.
-    await takeGoods(final, batches, makeId, nowMs);
-    await takeStarterLot(final, makeId, nowMs);
-    // What was forecast is stored: the Daybook compares with it for ever. A make goes on without.
-    const forecast = await requestForecast('planned', {
-      kind: 'plan',
-      makeId,
-      plan: final,
-      nowMs: beginMs,
-    }).catch(() => null);
-    if (forecast)
-      await record(makeId, 'planned', { forecast: plannedOf(stateOfPlan(final), forecast) }, nowMs);
     // Who went elsewhere meanwhile is not called back.
     if (here.current && !leaving.current && window.location.pathname === from)
       void navigate(`/makes/${makeId}`);

@@ -1,0 +1,63 @@
+import { planFedBy, priced, roomOf } from '@morning-crock/core';
+import type { DayDoc, KeptDay, MakePlan } from '@morning-crock/core/contract';
+import { useState } from 'react';
+import { ulid } from 'ulid';
+import { now } from '../../data/clock.ts';
+import { useUnderWayLogs } from '../../data/under-way-logs.ts';
+import type { DayChanges } from '../../data/use-day-changes.ts';
+import { useKitchen } from '../../data/use-units.ts';
+import { beginBatch } from './begin-batch.ts';
+import { useGoods } from './use-goods.ts';
+
+/** A batch of the day that is made from another one of it, and not begun. */
+export interface FedBatch {
+  readonly id: string;
+  readonly name: string;
+  /** What it is made from. */
+  readonly feeder: string;
+  /** How it begins now, of what there is; `null` while that is not done. */
+  readonly plan: MakePlan | null;
+}
+
+type PlannedMake = DayDoc['makes'][number] & { readonly plan: MakePlan; readonly fedBy: string };
+
+/** Batches of a day that wait for another one of it. */
+export const waitingIn = ({ makes }: Pick<DayDoc, 'makes'>): PlannedMake[] =>
+  makes.flatMap((make) =>
+    make.makeId === null && make.plan && make.fedBy !== undefined
+      ? [{ ...make, plan: make.plan, fedBy: make.fedBy }]
+      : [],
+  );
+
+/** The batches of a day that wait for another one of it, and beginning them with what that gave. */
+export function useFed({ day }: KeptDay, changes: DayChanges) {
+  const { goods, batches } = useGoods();
+  const logs = useUnderWayLogs();
+  const kitchen = useKitchen();
+  const [starting, setStarting] = useState<string | null>(null);
+  const [refused, setRefused] = useState<string | null>(null);
+  const fed = waitingIn(day).map(({ id, name, plan, fedBy }): FedBatch => {
+    const feeder = day.makes.find((make) => make.id === fedBy);
+    const state = logs.find((log) => log.state?.id === feeder?.makeId)?.state;
+    // Until all of it is done nobody knows what there will be.
+    const isDone = !state || state.current === null;
+    const own = feeder?.makeId && isDone ? planFedBy(plan, goods, feeder.makeId) : null;
+    return { id, name, feeder: feeder?.name ?? '', plan: own };
+  });
+  const start = async ({ id, name, plan }: FedBatch): Promise<void> => {
+    if (!plan || starting !== null) return;
+    setStarting(id);
+    setRefused(null);
+    const makeId = ulid();
+    const atMs = Math.round(now());
+    const begun = priced(
+      { ...plan, startAt: new Date(atMs).toISOString(), ...roomOf(kitchen.site, atMs) },
+      kitchen,
+    );
+    const why = await beginBatch(makeId, begun, batches, atMs);
+    if (why === null) changes.begun(id, makeId);
+    else setRefused(`${name}: ${why}`);
+    setStarting(null);
+  };
+  return { fed, starting, refused, start };
+}
