@@ -39,6 +39,11 @@ test('else the first that moved; nothing where nothing did', () => {
   expect(why(['yogurt'], 45, [])).toBeNull();
 });
 
+test('what hands are at already, and only ends at another time, is no reason', () => {
+  const ends = { make: 'yogurt', task: 'heat', was: 40, now: 40 };
+  expect(why(['yogurt'], 5, [ends, moved[0]!])).toMatchObject({ by: 'batch', make: 'kefir', minutes: 50 });
+});
+
 test('two layings in a moment are read as one, from before the first to after the second', () => {
   const again = [
     { make: 'kefir', task: 'pour', was: 60, now: 10 },

@@ -46,9 +46,11 @@ export function movedBy(of: {
 }): MovedBy | null {
   const { moved, hands, before, told, nowMin } = of;
   const inOrder = [...moved].sort((a, b) => a.was - b.was);
+  // What hands are at already ends at another time, and began when it began: that is "0 min later".
+  const begins = inOrder.filter(({ was, now }) => Math.abs(was - now) >= 1);
   const batch = (one: Relaid['moved'][number] | undefined): MovedBy | null =>
     one ? { by: 'batch', make: one.make, step: one.task, minutes: one.now - one.was } : null;
-  const own = batch(inOrder.find(({ make }) => told.has(make)));
+  const own = batch(begins.find(({ make }) => told.has(make)));
   if (own || moved.length === 0) return own;
   const overdue = before
     .filter(
@@ -58,5 +60,5 @@ export function movedBy(of: {
     .sort((a, b) => a.from - b.from)[0];
   return overdue
     ? { by: 'overdue', make: overdue.make, step: overdue.task, was: overdue.from }
-    : batch(inOrder[0]);
+    : batch(begins[0] ?? inOrder[0]);
 }

@@ -20,6 +20,7 @@ import { liveSlice, type FollowedDay } from '../data/live-slice.ts';
 import type { MakeLog } from '../data/make-log.ts';
 import { dropRefused, record, useAppDispatch, whenSettled } from '../data/store.ts';
 import { useDays } from '../data/use-days.ts';
+import { waitingIn } from '../data/waiting-in.ts';
 import { useKitchen } from '../data/use-units.ts';
 import { useUnderWayLogs } from '../data/under-way-logs.ts';
 import { requestGoOn } from '../workers/kitchen-client.ts';
@@ -102,9 +103,11 @@ export function DayKeeper() {
           events: log.shaping,
         })),
         // What is made from another batch of the day and not begun.
-        ...day.makes.flatMap(({ id: of, by, fixed, who, plan, fedBy, makeId }) =>
-          makeId === null && plan && fedBy !== undefined ? [{ id: of, by, fixed, who, plan, fedBy }] : [],
-        ),
+        ...waitingIn(day).map(({ id: of, by, fixed, who, plan, fedBy }) => ({
+          ...{ id: of, by, fixed, who },
+          plan,
+          fedBy,
+        })),
       ],
     }).then(
       async (answer) => {
@@ -140,12 +143,7 @@ export function DayKeeper() {
         // What was laid a moment ago nobody has read yet; what moves nothing takes no news away.
         const unread = answer.moved.length === 0 || now() - laid.current.ms < MINUTE_MS;
         laid.current = { logs, ms: now() };
-        const left = new Set([
-          ...own.map(({ make }) => make.id),
-          ...day.makes.flatMap(({ id: of, fedBy, makeId }) =>
-            fedBy !== undefined && makeId === null ? [of] : [],
-          ),
-        ]);
+        const left = new Set([...own.map(({ make }) => make.id), ...waitingIn(day).map(({ id: of }) => of)]);
         // What is done keeps the time it was laid to: it is the record of the day.
         const done = day.slots.filter(
           (slot) =>

@@ -124,13 +124,20 @@ export function useDayChanges(going: KeptDay | null) {
         keep(at, `${slot.title} (${own.name}) given to ${cook.name}`),
       );
     },
-    /** A batch that waited for another one is begun: the day goes on with it. */
+    /** A batch that waited for another one is begun now, whenever it was to be: the day goes on with it. */
     begun: (make: string, makeId: string): void =>
       void lay(
-        (day) => ({
-          makes: day.makes.map((own) => (own.id === make ? { ...own, makeId } : own)),
-          slots: day.slots,
-        }),
+        (day) => {
+          const own = day.slots.filter((slot) => slot.make === make);
+          const nowMin = Math.floor((now() - Date.parse(day.zeroAt)) / MINUTE_MS);
+          const later = nowMin - Math.min(...own.map(({ from }) => from));
+          return {
+            makes: day.makes.map((one) => (one.id === make ? { ...one, makeId } : one)),
+            slots: day.slots.map((slot) =>
+              slot.make === make ? { ...slot, from: slot.from + later, to: slot.to + later } : slot,
+            ),
+          };
+        },
         `${nameOf(make)} was started`,
         null,
       ),

@@ -7,7 +7,16 @@ import { foldMake, type MakeState } from '../../make/index.ts';
 import { batchOf } from '../../setup/index.ts';
 import { beginPlan, planOfMethod } from '../../products/index.ts';
 import { SHIPPED_METHODS } from '../../products/methods/index.ts';
-import { batchAsGood, goodsAsStarter, goodsFor, isAllOf, mayGoInto, planFromGood } from './index.ts';
+import {
+  batchAsGood,
+  goodsAsStarter,
+  goodsFor,
+  goodToCome,
+  isAllOf,
+  mayGoInto,
+  planFedBy,
+  planFromGood,
+} from './index.ts';
 import { MINUTE_MS } from '../../science/units/index.ts';
 
 const KITCHEN = defaultKitchen('UTC');
@@ -107,5 +116,33 @@ describe('a batch under way as something to make from', () => {
     const kg = one.stocks[0]!.massKg;
     expect(isAllOf(one, 0.99 * kg)).toBe(true);
     expect(isAllOf(one, 0.9 * kg)).toBe(false);
+  });
+});
+
+describe('what another batch gave, poured into a plan', () => {
+  test('what will come of a batch nobody has begun is told by its plan, as much as its batch would give', () => {
+    const will = goodToCome(butter, 'of the plan')!;
+    expect(will).toMatchObject({ what: 'butter', makeId: 'of the plan', milk: { kind: butter.milk.kind } });
+    expect(will.madeMs).toBeGreaterThan(START);
+    const creamKg = batchOf(butter).massKg;
+    expect(will.putUpKg).toBeGreaterThan(0.2 * creamKg);
+    expect(will.putUpKg).toBeLessThan(0.5 * creamKg);
+    // Buttermilk goes into the milk room, and is poured from there.
+    expect(goodToCome(beginPlan('buttermilk', KITCHEN, AT), 'b')).toBeNull();
+  });
+
+  test('as much as was planned, all of it where little would be left over, and nothing of another batch', () => {
+    const set = good(clabber(seenSet))!;
+    const there = set.stocks[0]!.massKg;
+    const churned = beginPlan('butter', KITCHEN, AT);
+    const some = (share: number) =>
+      planFromGood(churned, { good: set, stock: set.stocks[0]! }, share * there);
+    const kgOf = (plan: ReturnType<typeof planFedBy>) => plan?.milk.goods?.[0]?.massKg;
+    expect(kgOf(planFedBy(some(0.5), [set], MAKE_ID))).toBeCloseTo(0.5 * there, 6);
+    expect(kgOf(planFedBy(some(0.9), [set], MAKE_ID))).toBeCloseTo(there, 6);
+    // Less came of it than was thought.
+    const less = { ...set, stocks: [{ ...set.stocks[0]!, massKg: 0.4 * there }] };
+    expect(kgOf(planFedBy(some(1), [less], MAKE_ID))).toBeCloseTo(0.4 * there, 6);
+    expect(planFedBy(some(1), [set], 'another')).toBeNull();
   });
 });

@@ -1,10 +1,11 @@
 import { planFedBy, priced, roomOf } from '@morning-crock/core';
-import type { DayDoc, KeptDay, MakePlan } from '@morning-crock/core/contract';
+import type { KeptDay, MakePlan } from '@morning-crock/core/contract';
 import { useState } from 'react';
 import { ulid } from 'ulid';
 import { now } from '../../data/clock.ts';
 import { useUnderWayLogs } from '../../data/under-way-logs.ts';
 import type { DayChanges } from '../../data/use-day-changes.ts';
+import { waitingIn } from '../../data/waiting-in.ts';
 import { useKitchen } from '../../data/use-units.ts';
 import { beginBatch } from './begin-batch.ts';
 import { useGoods } from './use-goods.ts';
@@ -17,17 +18,9 @@ export interface FedBatch {
   readonly feeder: string;
   /** How it begins now, of what there is; `null` while that is not done. */
   readonly plan: MakePlan | null;
+  /** The make it was to come from, where that is over and nothing of it stands anywhere; `null` otherwise. */
+  readonly overId: string | null;
 }
-
-type PlannedMake = DayDoc['makes'][number] & { readonly plan: MakePlan; readonly fedBy: string };
-
-/** Batches of a day that wait for another one of it. */
-export const waitingIn = ({ makes }: Pick<DayDoc, 'makes'>): PlannedMake[] =>
-  makes.flatMap((make) =>
-    make.makeId === null && make.plan && make.fedBy !== undefined
-      ? [{ ...make, plan: make.plan, fedBy: make.fedBy }]
-      : [],
-  );
 
 /** The batches of a day that wait for another one of it, and beginning them with what that gave. */
 export function useFed({ day }: KeptDay, changes: DayChanges) {
@@ -42,10 +35,12 @@ export function useFed({ day }: KeptDay, changes: DayChanges) {
     // Until all of it is done nobody knows what there will be.
     const isDone = !state || state.current === null;
     const own = feeder?.makeId && isDone ? planFedBy(plan, goods, feeder.makeId) : null;
-    return { id, name, feeder: feeder?.name ?? '', plan: own };
+    const overId = !state && !own ? (feeder?.makeId ?? null) : null;
+    return { id, name, feeder: feeder?.name ?? '', plan: own, overId };
   });
-  const start = async ({ id, name, plan }: FedBatch): Promise<void> => {
-    if (!plan || starting !== null) return;
+  /** @returns the make it became; `null` when it was not begun */
+  const start = async ({ id, name, plan }: FedBatch): Promise<string | null> => {
+    if (!plan || starting !== null) return null;
     setStarting(id);
     setRefused(null);
     const makeId = ulid();
@@ -58,6 +53,7 @@ export function useFed({ day }: KeptDay, changes: DayChanges) {
     if (why === null) changes.begun(id, makeId);
     else setRefused(`${name}: ${why}`);
     setStarting(null);
+    return why === null ? makeId : null;
   };
   return { fed, starting, refused, start };
 }

@@ -18,6 +18,11 @@ const Crock = lazy(async () => ({ default: (await import('./Crock.tsx')).Crock }
 /** Only where a day is going on. */
 const BenchDay = lazy(async () => ({ default: (await import('./BenchDay.tsx')).BenchDay }));
 
+/** Only where a batch of such a day is done. */
+const FedByThis = lazy(async () => ({
+  default: (await import('../../parts/goods/FedByThis.tsx')).FedByThis,
+}));
+
 const PutOff = lazy(async () => ({ default: (await import('./PutOff.tsx')).PutOff }));
 
 /** What must be used first comes after the first view. */
@@ -55,6 +60,26 @@ function NowPanel(props: { readonly makes: readonly Shelved[]; readonly nowMs: n
   const putOff = (): void => {
     if (chosen) setLater(new Set([...later, `${chosen.id}${chosen.next.act}`]));
   };
+  const allDone = makes.filter(({ next, over }) => next === null && !over);
+  const [done] = allDone;
+  if (!chosen && done)
+    return (
+      <section className="now-panel" aria-labelledby="now">
+        <h2 id="now">Now</h2>
+        <p className="big">All done: {done.name}</p>
+        <p>Every step of it is done.</p>
+        {day && (
+          <Suspense>
+            {allDone.map(({ id }) => (
+              <FedByThis key={id} makeId={id} />
+            ))}
+          </Suspense>
+        )}
+        <Button component={Link} to={`/makes/${done.id}`} className="great" h={72} variant="default">
+          Open {done.name}
+        </Button>
+      </section>
+    );
   if (!chosen) {
     return (
       <section className="now-panel" aria-labelledby="now">

@@ -9,7 +9,7 @@ import { useDayChanges } from '../../data/use-day-changes.ts';
 import { useDays } from '../../data/use-days.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { FedStart } from '../../parts/goods/FedStart.tsx';
-import { waitingIn } from '../../parts/goods/use-fed.ts';
+import { waitingIn } from '../../data/waiting-in.ts';
 import { speak } from '../../parts/words/speak.ts';
 
 const SPOKEN = 'day-spoken';
@@ -33,11 +33,10 @@ export function BenchDay({ makes, nowMs }: { readonly makes: readonly Attended[]
   const then = mine.slice(1, 1 + MOST_TOLD);
   const canWait = mine.slice(1).filter(({ next }) => next.atMs <= nowMs && !next.mustAct);
   /** Batches that are made from another one of the day and not begun, and when they are to be. */
-  const waiting = (doc ? waitingIn(doc) : []).flatMap(({ id, name, fedBy }) => {
+  const waiting = (doc ? waitingIn(doc) : []).flatMap(({ id, name }) => {
     const begins = doc?.slots.filter(({ make }) => make === id).sort((a, b) => a.from - b.from)[0];
     if (!doc || !begins || (me !== null && begins.cook !== me)) return [];
-    const from = doc.makes.find((make) => make.id === fedBy)?.name ?? '';
-    return [{ id, name, from, atMs: Date.parse(doc.zeroAt) + begins.from * MINUTE_MS }];
+    return [{ id, name, atMs: Date.parse(doc.zeroAt) + begins.from * MINUTE_MS }];
   });
   const things = (first && day?.next[first.id]?.things) ?? [];
   const due =
@@ -84,18 +83,20 @@ export function BenchDay({ makes, nowMs }: { readonly makes: readonly Attended[]
             </span>
           </li>
         ))}
-        {going &&
-          waiting.map(({ id, name, from, atMs }) => (
-            <li key={id}>
-              <span className="number">{units.time(atMs, nowMs)}</span>
-              <span>
-                {name} <span className="quiet">made from {from}</span>
+        {waiting.map(({ id, name, atMs }) => (
+          <li key={id}>
+            <span className="number">{units.time(atMs, nowMs)}</span>
+            <span>
+              {name}
+              {/* With nothing else to do it is the one thing to do, above. */}
+              {first && (
                 <span className="row">
                   <FedStart going={going} changes={changes} make={id} />
                 </span>
-              </span>
-            </li>
-          ))}
+              )}
+            </span>
+          </li>
+        ))}
       </ol>
       {changes.undoWords !== null && (
         <div className="row">

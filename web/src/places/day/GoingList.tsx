@@ -10,7 +10,7 @@ import { MORE_MIN, type DayChanges } from '../../data/use-day-changes.ts';
 import { useKitchen } from '../../data/use-units.ts';
 import { Choices } from '../../parts/fields/Choices.tsx';
 import { FedStart } from '../../parts/goods/FedStart.tsx';
-import { waitingIn } from '../../parts/goods/use-fed.ts';
+import { waitingIn } from '../../data/waiting-in.ts';
 
 const EVERYBODY = 'all';
 /** What ends with one of these is entered where it is asked for. */

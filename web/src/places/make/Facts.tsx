@@ -105,7 +105,7 @@ export function Facts({
       {balance && (
         <div className="facts below-s">
           <div className="fact">
-            <div className="label">Butter (estimated)</div>
+            <div className="label">{balance.realKg === null ? 'Butter (estimated)' : 'Butter'}</div>
             <div className="value number">
               {balance.realKg === null
                 ? units.mass(balance.likelyKg)

@@ -1,12 +1,25 @@
 import { souringOf, type MakeState } from '@morning-crock/core';
 import { Button, TextInput } from '@mantine/core';
-import { useState } from 'react';
-import { record } from '../../data/store.ts';
+import { lazy, Suspense, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { record, useAppSelector } from '../../data/store.ts';
+import { useDays } from '../../data/use-days.ts';
+import { waitingFor } from '../../data/waiting-in.ts';
+
+/** Only where a day is going on. */
+const FedByThis = lazy(async () => ({
+  default: (await import('../../parts/goods/FedByThis.tsx')).FedByThis,
+}));
 
 /** The end of a make: kept, or discarded with why. */
 export function Finish({ state }: { readonly state: MakeState }) {
   const [reason, setReason] = useState('');
+  const navigate = useNavigate();
+  const followed = useAppSelector((s) => s.live.day);
+  const going = useDays().find(({ id }) => id === followed?.id);
   const allDone = state.current === null;
+  /** Something of the day is to be made from it: that comes first. */
+  const waits = going !== undefined && waitingFor(going.day, state.id).length > 0;
   const { current } = state;
   /** Near the end, and nothing put by for the next turn. */
   const keepFirst =
@@ -22,10 +35,16 @@ export function Finish({ state }: { readonly state: MakeState }) {
           No starter is set aside for the next batch. Keep a spoonful before it is all eaten.
         </p>
       )}
+      {allDone && waits && (
+        <Suspense>
+          <FedByThis makeId={state.id} onStarted={(id) => void navigate(`/makes/${id}`)} />
+        </Suspense>
+      )}
       {allDone && (
         <Button
           className="great"
           h={72}
+          variant={waits ? 'default' : 'filled'}
           onClick={() => void record(state.id, 'finished', { verdict: 'kept', reason: '' })}
         >
           Finish batch
