@@ -44,9 +44,20 @@ function orderFaults({ steps }: Method): { path: string; message: string }[] {
         message: 'sours, but no starter goes in before it. Add the step Inoculate first',
       },
     ];
-  return inoculates > sours
-    ? [{ path: `steps.${inoculates}.kind`, message: 'comes after the souring step. Move it up' }]
-    : [];
+  if (inoculates > sours)
+    return [{ path: `steps.${inoculates}.kind`, message: 'comes after the souring step. Move it up' }];
+  // Heat and churning are worked out of what was poured: what soured is poured into a batch of its own.
+  return steps.flatMap(({ kind }, at) =>
+    at > sours && STEP_TYPES[kind].leg && !STEP_TYPES[kind].later
+      ? [
+          {
+            path: `steps.${at}.kind`,
+            message:
+              'comes after the souring step, so its time cannot be worked out. Make two methods: one that sours, and one that goes on with what soured',
+          },
+        ]
+      : [],
+  );
 }
 
 /** A method of one's own from another: a new identity, the first version. @param id an identity made for it */

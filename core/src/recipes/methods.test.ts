@@ -34,6 +34,10 @@ const KITCHEN = defaultKitchen('UTC');
 const shipped = (id: string): Method => SHIPPED_METHODS.find((m) => m.id === id)!;
 const SKYR = shipped('skyr');
 
+test('no shipped method is at fault', () => {
+  for (const own of SHIPPED_METHODS) expect([own.id, methodFaults(own)]).toEqual([own.id, []]);
+});
+
 describe('changing a method', () => {
   test('a copy is one’s own, says what it came from, and stays whole through every change', () => {
     const own = duplicated(SKYR, ID, 'Ours');
@@ -85,6 +89,12 @@ describe('changing a method', () => {
         return { ...m, steps };
       },
       /comes after the souring/,
+    ],
+    [
+      'churning what sours in the same batch',
+      (m: Method) =>
+        withStep(m, freshStep(m.steps, 'churn'), m.steps.findIndex(({ kind }) => kind === 'incubate') + 1),
+      /comes after the souring step, so its time cannot be worked out/,
     ],
     ['no name', (m: Method) => ({ ...m, name: '  ' }), /name/],
   ])('%s is told with its place', (_what, change, words) => {
