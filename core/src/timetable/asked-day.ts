@@ -52,6 +52,8 @@ export interface DayWish {
   readonly session?: readonly (readonly [from: number, to: number])[];
   readonly seed?: number;
   readonly paces?: HandsPaces;
+  /** The day is asked for before it begins: single batches may be begun from this instant on, the others when the day opens, min from the zero. */
+  readonly eve?: { readonly fromMs: number; readonly opensMin: number };
 }
 
 /** What a make asks for after the days chosen. */

@@ -1,8 +1,12 @@
 import type { KitchenSettings, Method } from '../contract/index.ts';
+import { pointForecast, stateOfPlan } from '../make/index.ts';
 import { planOfMethod } from '../products/index.ts';
+import { MINUTE_MS } from '../science/units/index.ts';
 import { STARTER_FACTS } from '../science/souring/index.ts';
 import { stepFacts } from '../steps/index.ts';
 import { askedDay, type DayWish, type WishedMake } from './asked-day.ts';
+import { unchained } from './chain.ts';
+import { begunEarly, mayBeginEarly } from './eve.ts';
 import { withoutKept } from './kept-free.ts';
 import { sortOf } from './pours.ts';
 import { scaled } from './scaled.ts';
@@ -11,7 +15,7 @@ import { solvingDay, triesFor } from './solve.ts';
 import { steadier } from './steadier.ts';
 
 /** What would make a day better: something of one batch that is done otherwise, or something more in the kitchen. */
-export type LeverKind = 'iced-bath' | 'towel' | 'starter' | 'less' | 'pot' | 'burner' | 'helper';
+export type LeverKind = 'iced-bath' | 'towel' | 'starter' | 'less' | 'early' | 'pot' | 'burner' | 'helper';
 
 /** What would help, and by how much: laid out, not guessed. */
 export interface Lever {
@@ -23,6 +27,8 @@ export interface Lever {
   /** Ice it takes, kg; so many litres of the batch, or of the pot. */
   readonly iceKg: number | null;
   readonly litres: number | null;
+  /** When the batch is begun then, ms since 1970; `null` where that does not matter. */
+  readonly beginsMs: number | null;
   /** How much sooner a batch is done on average, how much less late all of them, and how much less is outside the session, min. */
   readonly soonerMin: number;
   readonly lessLateMin: number;
@@ -47,6 +53,32 @@ const MOST_LOOKED_AT = 6;
 
 interface Idea extends Pick<Lever, 'kind' | 'make' | 'aims' | 'iceKg' | 'litres'> {
   readonly wish: DayWish;
+}
+
+/** Of the batches that take longest, so many. */
+const MOST_EARLY = 3;
+/** A little before the day is no evening before: whoever wants that begins the day sooner, min [judgement]. */
+const EARLY_BY_MIN = 4 * 60;
+
+/** What takes longest, begun before the day itself. */
+function earlyOf(wish: DayWish): Idea[] {
+  const { kitchen, zeroMs } = wish;
+  const startAt = new Date(zeroMs).toISOString();
+  return mayBeginEarly(wish)
+    .map(({ id, method, litres }) => {
+      const state = stateOfPlan(planOfMethod(method, kitchen, startAt, litres));
+      return { id, endMs: pointForecast(state, zeroMs).steps.at(-1)?.endMs ?? zeroMs };
+    })
+    .sort((a, b) => b.endMs - a.endMs)
+    .slice(0, MOST_EARLY)
+    .map(({ id }) => ({
+      kind: 'early',
+      make: id,
+      aims: null,
+      iceKg: null,
+      litres: null,
+      wish: begunEarly(wish, id),
+    }));
 }
 
 const withAims = (wish: DayWish, id: string, aims: Lever['aims']): DayWish => ({
@@ -191,7 +223,10 @@ function ideasOfKitchen(wish: DayWish): Idea[] {
   ];
 }
 
-type LaidOut = Pick<RoughDay, 'score' | 'makes'>;
+interface LaidOut extends Pick<RoughDay, 'score' | 'makes'> {
+  /** When a batch begins, min; only of what was laid out closely. */
+  readonly begins?: (make: string) => number | null;
+}
 
 /** A wish laid out just as the day itself is; `null` when it does not fit. */
 function* closely(wish: DayWish): Generator<number, LaidOut | null> {
@@ -201,8 +236,16 @@ function* closely(wish: DayWish): Generator<number, LaidOut | null> {
   const seed = wish.seed ?? 1;
   const solved = yield* solvingDay(problem, seed, triesFor(problem));
   if ('clash' in solved) return null;
-  const { score } = yield* steadier(problem, solved.timetable.slots, seed);
-  return { score, makes: problem.makes.length };
+  const { score, slots } = yield* steadier(problem, solved.timetable.slots, seed);
+  return {
+    score,
+    makes: problem.makes.length,
+    begins: (make) =>
+      unchained(problem, slots).reduce<number | null>(
+        (first, slot) => (slot.make === make ? Math.min(first ?? slot.from, slot.from) : first),
+        null,
+      ),
+  };
 }
 
 /** Enough to tell what is worth a closer look. */
@@ -212,15 +255,26 @@ function* roughly(wish: DayWish): Generator<number, LaidOut | null> {
 }
 
 /** What an idea brings; `null` when it is no help. */
-function leverOf({ wish: _wish, ...idea }: Idea, now: LaidOut | null, then: LaidOut | null): Lever | null {
+function leverOf(
+  { wish, ...idea }: Idea,
+  zeroMs: number,
+  now: LaidOut | null,
+  then: LaidOut | null,
+): Lever | null {
   if (!then) return null;
+  // Told from an earlier zero everything is so much later.
+  const laterMin = (zeroMs - wish.zeroMs) / MINUTE_MS;
+  const begins = idea.kind === 'early' && idea.make !== null ? then.begins?.(idea.make) : null;
   const lever: Lever = {
     ...idea,
-    soonerMin: now ? Math.round((now.score.sum - then.score.sum) / then.makes) : 0,
+    beginsMs: begins === null || begins === undefined ? null : wish.zeroMs + begins * MINUTE_MS,
+    soonerMin: now ? Math.round((now.score.sum - then.score.sum) / then.makes + laterMin) : 0,
     lessLateMin: now ? now.score.late - then.score.late : 0,
     lessOutsideMin: now ? now.score.outside - then.score.outside : 0,
     makesItFit: now === null,
   };
+  const opensMs = zeroMs + (wish.eve?.opensMin ?? 0) * MINUTE_MS;
+  if (lever.beginsMs !== null && lever.beginsMs > opensMs - EARLY_BY_MIN * MINUTE_MS) return null;
   // What makes one thing better and another worse is no help.
   const worse = lever.lessLateMin < 0 || (lever.lessLateMin === 0 && lever.lessOutsideMin < 0);
   const worth =
@@ -248,6 +302,7 @@ const ROUGH_SHARE = 0.4;
 export function* lookingForLevers(wish: DayWish): Generator<number, Lever[]> {
   const ideas = [
     ...wish.makes.flatMap((make) => ideasOf(wish, make)),
+    ...earlyOf(wish),
     ...starterOf(wish),
     ...lessOf(wish),
     ...ideasOfKitchen(wish),
@@ -256,7 +311,12 @@ export function* lookingForLevers(wish: DayWish): Generator<number, Lever[]> {
   const before = yield* scaled(roughly(wish), 0, share);
   const likely: { readonly idea: Idea; readonly lever: Lever }[] = [];
   for (const [n, idea] of ideas.entries()) {
-    const lever = leverOf(idea, before, yield* scaled(roughly(idea.wish), (n + 1) * share, share));
+    const lever = leverOf(
+      idea,
+      wish.zeroMs,
+      before,
+      yield* scaled(roughly(idea.wish), (n + 1) * share, share),
+    );
     if (lever) likely.push({ idea, lever });
   }
   const best = likely.sort((a, b) => byWorth(a.lever, b.lever)).slice(0, MOST_LOOKED_AT);
@@ -265,7 +325,7 @@ export function* lookingForLevers(wish: DayWish): Generator<number, Lever[]> {
   const levers: Lever[] = [];
   for (const [n, { idea }] of best.entries()) {
     const then = yield* scaled(closely(idea.wish), ROUGH_SHARE + (n + 1) * each, each);
-    const lever = leverOf(idea, now, then);
+    const lever = leverOf(idea, wish.zeroMs, now, then);
     if (lever) levers.push(lever);
   }
   return levers.sort(byWorth).slice(0, MOST_TOLD);

@@ -15,6 +15,7 @@ import { goOn } from './live.ts';
 import { litresThere, pourDay, poursFor, wantsOf } from './pours.ts';
 import type { DayWish } from './asked-day.ts';
 import { lookingForLevers, type Lever } from './levers.ts';
+import { begunEarly, mayBeginEarly, toldFrom } from './eve.ts';
 import { layDay } from './wish.ts';
 import { HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
 
@@ -102,6 +103,63 @@ describe('what would help', () => {
       expect([...worth].sort((x, y) => y - x)).toEqual(worth);
     },
   );
+
+  test('asked the evening before, what takes longest may begin then: as much sooner as was told', () => {
+    // At nine in the evening, for a day from eight o'clock on.
+    const eveMs = ZERO_MS - 11 * HOUR_MS;
+    const wish: DayWish = {
+      kitchen: KITCHEN,
+      zeroMs: ZERO_MS,
+      days: 3,
+      makes: wished(['kefir', 'yogurt']),
+      eve: { fromMs: eveMs, opensMin: 0 },
+    };
+    const lever = found(wish).find(({ kind, make }) => kind === 'early' && make === 'kefir 0')!;
+    expect(lever.soonerMin).toBeGreaterThan(60);
+    expect(lever.beginsMs).toBeGreaterThanOrEqual(eveMs);
+    expect(lever.beginsMs).toBeLessThan(ZERO_MS);
+    const taken = laid(begunEarly(wish, 'kefir 0'));
+    const doneMs = ({ hands }: typeof taken, zeroMs: number): number =>
+      wish.makes.reduce(
+        (sum, { id }) =>
+          sum + zeroMs + Math.max(...hands.filter((h) => h.make === id).map(({ to }) => to)) * MINUTE_MS,
+        0,
+      ) / 2;
+    expect(Math.round((doneMs(laid(wish), ZERO_MS) - doneMs(taken, eveMs)) / MINUTE_MS)).toBe(
+      lever.soonerMin,
+    );
+    expect(eveMs + taken.hands.find(({ make }) => make === 'kefir 0')!.from * MINUTE_MS).toBe(lever.beginsMs);
+    // The other one keeps to the day.
+    expect(taken.hands.filter(({ make }) => make === 'yogurt 1').every(({ from }) => from >= 11 * 60)).toBe(
+      true,
+    );
+    // On the day itself, pinned, or made from another batch, nothing begins before it.
+    const { eve, ...onTheDay } = wish;
+    expect(eve).toBeDefined();
+    expect(found(onTheDay).some(({ kind }) => kind === 'early')).toBe(false);
+    expect(mayBeginEarly({ ...wish, makes: wished(['kefir'], { fixed: { pour: 30 } }) })).toEqual([]);
+    expect(mayBeginEarly({ ...wish, makes: wished(['kefir'], { from: 60 }) })).toEqual([]);
+  });
+
+  test('a wish told from an earlier zero asks for the same', () => {
+    const wish: DayWish = {
+      kitchen: KITCHEN,
+      zeroMs: ZERO_MS,
+      days: 2,
+      makes: wished(['yogurt'], { by: 900, fixed: { pour: 30 } }),
+      chores: [{ id: 'c', title: 'Skim', at: 10, minutes: 5 }],
+      keptFree: [{ id: 'k', title: 'Off', from: 60, to: 120, cook: null }],
+      session: [[0, 240]],
+    };
+    expect(toldFrom(wish, ZERO_MS - HOUR_MS)).toMatchObject({
+      days: 2 + 1 / 24,
+      makes: [{ from: 60, by: 960, fixed: { pour: 90 } }],
+      chores: [{ at: 70 }],
+      keptFree: [{ from: 120, to: 180 }],
+      session: [[60, 300]],
+    });
+    expect(toldFrom(wish, ZERO_MS).makes[0]).toMatchObject({ from: 0, by: 900, fixed: { pour: 30 } });
+  });
 
   test('more starter where it helps, never more than a tenth of the milk', () => {
     const sharesFor = (id: string, share: number): number[] =>

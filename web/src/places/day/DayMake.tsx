@@ -87,6 +87,18 @@ export function DayMake(props: {
           </Button>
         </div>
       )}
+      {make.early && plan.opensMin > 0 && (
+        <div className="row">
+          <span className="grows">Starts before the rest, from {units.time(plan.zeroMs, zeroMs)} on.</span>
+          <Button
+            variant="default"
+            aria-label={`${name}: start with the rest`}
+            onClick={() => change({ early: undefined })}
+          >
+            Start with the rest
+          </Button>
+        </div>
+      )}
       <DayMadeFrom make={make} plan={plan} change={change} />
       <div className="row">
         <DayAmount make={make} plan={plan} onAmount={(litres) => change({ litres })} />

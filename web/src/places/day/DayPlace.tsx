@@ -39,10 +39,10 @@ function DayTable() {
   const [draft, setDraft] = useDayDraft();
   const [first] = useState(() => Math.ceil(now() / (5 * MINUTE_MS)) * 5 * MINUTE_MS);
   const at = useDayTime(first);
-  const zeroMs = at.atMs;
-  const plan = useDayPlan(draft, zeroMs);
+  const plan = useDayPlan(draft, at.atMs, first);
+  const { zeroMs } = plan;
   const { makes, answer, current, pours, fault } = plan;
-  const { starting, keep, begin } = useBeginDay(draft, setDraft, plan, zeroMs);
+  const { starting, keep, begin } = useBeginDay(draft, setDraft, plan);
   const days = useDays();
   const going = goingOf(days, new Set(useUnderWayIds()), nowMs);
   const nameOf = (id: string): string =>
@@ -117,7 +117,7 @@ function DayTable() {
               <DayProposals
                 draft={draft}
                 plan={plan}
-                zeroMs={zeroMs}
+                zeroMs={at.atMs}
                 onTake={(day) => {
                   const { makes: before, skims } = draft;
                   setReplaced(before.length > 0 ? { makes: before, skims } : null);
@@ -155,6 +155,7 @@ function DayTable() {
               nameOf={nameOf}
               onTake={({ make, aims, kind, litres }) =>
                 changeMake(make ?? '', () => ({
+                  ...(kind === 'early' ? { early: true } : {}),
                   ...(kind === 'less' && litres !== null ? { litres } : {}),
                   ...(aims?.cooling ? { cooling: 'iced-bath' as const } : {}),
                   ...(aims?.place ? { place: 'towel' as const } : {}),

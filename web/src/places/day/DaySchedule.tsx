@@ -26,7 +26,8 @@ export function DaySchedule(props: {
   const { makes } = plan;
   const move = (make: string, step: string, minute: number): void => {
     setChosen(`${make} ${step}`);
-    changeMake(make, ({ fixed }) => ({ fixed: { ...fixed, [step]: Math.round(minute) } }));
+    // A draft tells it from the day's own beginning, whatever begins before it.
+    changeMake(make, ({ fixed }) => ({ fixed: { ...fixed, [step]: Math.round(minute - plan.opensMin) } }));
   };
   const block = answer.hands.find((h) => `${h.make} ${h.step}` === chosen);
   const blockMake = draft.makes.find(({ id }) => id === block?.make);

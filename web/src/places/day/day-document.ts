@@ -4,11 +4,19 @@ import { isClock, type DayDraft } from './day-draft.ts';
 import { milkOf } from './milk-of.ts';
 import type { DayPlan } from './use-day-plan.ts';
 
+/** No day goes on for longer. */
+const MOST_DAYS = 4;
+
 /** A draft as a day of the log: kept, or begun with the makes it became. */
 export function dayDocOf(
   draft: DayDraft,
-  { wishMakes, kept, answer }: Pick<DayPlan, 'wishMakes' | 'kept' | 'answer'>,
-  zeroMs: number,
+  {
+    wishMakes,
+    kept,
+    answer,
+    zeroMs,
+    daysLaid,
+  }: Pick<DayPlan, 'wishMakes' | 'kept' | 'answer' | 'zeroMs' | 'daysLaid'>,
   over: {
     readonly version: number;
     readonly begunAt: string | null;
@@ -22,7 +30,7 @@ export function dayDocOf(
     name: draft.name.trim() === '' ? 'Day' : draft.name.trim(),
     version,
     zeroAt: new Date(zeroMs).toISOString(),
-    days: draft.days,
+    days: Math.min(MOST_DAYS, daysLaid),
     makes: wishMakes.map(
       ({ id, name, method, litres, by, fixed, who, cooling, place, starterShare, goods, fedBy }) => ({
         id,
@@ -65,15 +73,33 @@ export function dayDocOf(
   };
 }
 
+/** A day as it is kept for another time: told from its own beginning, whatever was to begin before it that once. */
+export function keptDocOf(doc: DayDoc, { opensMin }: Pick<DayPlan, 'opensMin'>, days: number): DayDoc {
+  if (opensMin === 0) return doc;
+  const earlier = <T extends { readonly from: number; readonly to: number }>(span: T): T => ({
+    ...span,
+    from: span.from - opensMin,
+    to: span.to - opensMin,
+  });
+  return {
+    ...doc,
+    days,
+    zeroAt: new Date(Date.parse(doc.zeroAt) + opensMin * MINUTE_MS).toISOString(),
+    makes: doc.makes.map((make) => ({
+      ...make,
+      by: make.by === null ? null : make.by - opensMin,
+      fixed: Object.fromEntries(
+        Object.entries(make.fixed).map(([step, minute]) => [step, minute - opensMin]),
+      ),
+    })),
+    keptFree: doc.keptFree.map(earlier),
+    slots: doc.slots.map(earlier),
+  };
+}
+
 /** A make of the day as it is begun: at its time, of its lots where they are there and enough. */
-export function startingPlanOf(
-  id: string,
-  name: string,
-  plan: DayPlan,
-  kitchen: KitchenSettings,
-  zeroMs: number,
-): MakePlan {
-  const { answer, pours, room } = plan;
+export function startingPlanOf(id: string, name: string, plan: DayPlan, kitchen: KitchenSettings): MakePlan {
+  const { answer, pours, room, zeroMs } = plan;
   const first = answer?.fits ? answer.hands.find((h) => h.make === id) : undefined;
   const startMs = zeroMs + (first?.from ?? 0) * MINUTE_MS;
   const pot = answer?.fits ? answer.pots.find((p) => p.make === id)?.pot : undefined;

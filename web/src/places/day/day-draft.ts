@@ -34,6 +34,8 @@ const dayDraft = z.object({
           .extend({ makeId: z.string().nullable().default(null) })
           .optional(),
         fedBy: make.shape.fedBy,
+        /** Begun before the day itself, where it is planned that early. */
+        early: z.literal(true).optional(),
         fixed: make.shape.fixed.default({}),
         who: make.shape.who.default({}),
       }),

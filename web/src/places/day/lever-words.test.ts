@@ -9,6 +9,7 @@ const lever = (over: Partial<Lever>): Lever => ({
   aims: null,
   iceKg: null,
   litres: null,
+  beginsMs: null,
   soonerMin: 0,
   lessLateMin: 0,
   lessOutsideMin: 0,
@@ -32,6 +33,10 @@ test('what would help is said in the kitchen’s measures', () => {
   const starter = { kind: 'fresh-yogurt', share: 0.04, statedRatio: null } as const;
   expect(leverWords(lever({ kind: 'starter', make: 'a', aims: { starter } }), 'Yogurt', metric)).toBe(
     'Yogurt: use 4 % starter',
+  );
+  const beginsMs = Date.parse('2026-03-02T20:15:00.000Z');
+  expect(leverWords(lever({ kind: 'early', make: 'a', beginsMs }), 'Kefir', metric)).toBe(
+    'Kefir: start it before the rest, on Mon 2 Mar at 20:15',
   );
   expect(leverWords(lever({ kind: 'less', make: 'a', litres: 3 }), 'Yogurt', metric)).toMatch(
     /^Yogurt: make 3(\.00)? L instead$/,

@@ -5,11 +5,16 @@ import type { Units } from '../../data/units-of.ts';
 export const shareWords = (share: number): string => `${Math.round(share * 1000) / 10} %`;
 
 /** What would help, as it is offered. @param name of the batch it is about @example leverWords(lever, 'Yogurt', units) // 'Cool the Yogurt in an iced bath, with 2 kg of ice' */
-export function leverWords({ kind, iceKg, litres, aims }: Lever, name: string, units: Units): string {
+export function leverWords(
+  { kind, iceKg, litres, aims, beginsMs }: Lever,
+  name: string,
+  units: Units,
+): string {
   return {
     'iced-bath': `${name}: cool in an iced bath${iceKg === null ? '' : `, with ${units.mass(iceKg)} of ice`}`,
     towel: `${name}: keep warm in a towel instead of the warm place`,
     starter: `${name}: use ${shareWords(aims?.starter?.share ?? 0)} starter`,
+    early: `${name}: start it before the rest${beginsMs === null ? '' : `, on ${units.day(beginsMs)} at ${units.clock(beginsMs)}`}`,
     less: `${name}: make ${units.volume(litres ?? 0)} instead`,
     pot: `Another pot of ${units.volume(litres ?? 0)}`,
     burner: 'Another burner',

@@ -10,11 +10,11 @@ import { useDays } from '../../data/use-days.ts';
 import { useKitchen } from '../../data/use-units.ts';
 import { beginBatch } from '../../parts/goods/begin-batch.ts';
 import type { ChangeDraft, DayDraft } from './day-draft.ts';
-import { dayDocOf, startingPlanOf } from './day-document.ts';
+import { dayDocOf, keptDocOf, startingPlanOf } from './day-document.ts';
 import type { DayPlan } from './use-day-plan.ts';
 
 /** Keeping a plan for another day, and beginning it: every batch at its time, then the day itself. */
-export function useBeginDay(draft: DayDraft, setDraft: ChangeDraft, plan: DayPlan, zeroMs: number) {
+export function useBeginDay(draft: DayDraft, setDraft: ChangeDraft, plan: DayPlan) {
   const kitchen = useKitchen();
   const navigate = useNavigate();
   const days = useDays();
@@ -26,12 +26,16 @@ export function useBeginDay(draft: DayDraft, setDraft: ChangeDraft, plan: DayPla
     const refused = await refusalOf(
       await record(id, 'day-changed', {
         kind: 'laid',
-        day: dayDocOf(draft, plan, zeroMs, {
-          version: (before?.day.version ?? 0) + 1,
-          begunAt: null,
-          ids: new Map(),
-          fed: new Map(),
-        }),
+        day: keptDocOf(
+          dayDocOf(draft, plan, {
+            version: (before?.day.version ?? 0) + 1,
+            begunAt: null,
+            ids: new Map(),
+            fed: new Map(),
+          }),
+          plan,
+          draft.days,
+        ),
       }),
     );
     if (refused !== null) setFault(refused);
@@ -45,7 +49,7 @@ export function useBeginDay(draft: DayDraft, setDraft: ChangeDraft, plan: DayPla
     const fed = new Map<string, MakePlan>();
     for (const { id: own, name } of makes) {
       const id = ulid();
-      const started = priced(startingPlanOf(own, name, plan, kitchen, zeroMs), kitchen);
+      const started = priced(startingPlanOf(own, name, plan, kitchen), kitchen);
       // What is made from another batch of the day is begun when that has given it.
       if (plan.fedBy.has(own)) {
         fed.set(own, started);
@@ -65,7 +69,7 @@ export function useBeginDay(draft: DayDraft, setDraft: ChangeDraft, plan: DayPla
     const refused = await refusalOf(
       await record(ulid(), 'day-changed', {
         kind: 'laid',
-        day: dayDocOf(draft, plan, zeroMs, { version: 1, begunAt, ids, fed }),
+        day: dayDocOf(draft, plan, { version: 1, begunAt, ids, fed }),
       }),
     );
     if (refused !== null) {

@@ -15,6 +15,7 @@ import {
   type DayPours,
   type DayWish,
   type KeptFree,
+  DAY_MIN,
   DAY_MS,
   MINUTE_MS,
 } from '@morning-crock/core';
@@ -48,6 +49,7 @@ export interface AskedMake {
   readonly starterShare?: number | undefined;
   readonly goods?: DayDraft['makes'][number]['goods'] | undefined;
   readonly fedBy?: string | undefined;
+  readonly early?: true | undefined;
   readonly fixed: Readonly<Record<string, number>>;
   readonly who: Readonly<Record<string, string>>;
 }
@@ -81,8 +83,27 @@ function minuteOf(zone: string, zeroMs: number, day: number, time: string): numb
   return Math.round(((day === 0 && ms <= zeroMs ? ms + DAY_MS : ms) - zeroMs) / MINUTE_MS);
 }
 
-/** Everything that follows from a draft: its pours, its timetable worked out in the worker, what it needs. */
-export function useDayPlan(draft: DayDraft, zeroMs: number) {
+/** So long before the day itself a batch may be begun at the most, and less is not worth it, min. */
+const EVE_MOST_MIN = 16 * 60;
+const EVE_LEAST_MIN = 60;
+
+/** From when on single batches may be begun before the day opens; `null` where there is no time left before it. */
+const eveOf = (opensMs: number, nowMs: number): number | null => {
+  const fromMs = Math.max(nowMs, opensMs - EVE_MOST_MIN * MINUTE_MS);
+  return opensMs - fromMs >= EVE_LEAST_MIN * MINUTE_MS ? fromMs : null;
+};
+
+/**
+ * Everything that follows from a draft: its pours, its timetable worked out in the worker, what it needs.
+ * @param opensMs when the day is to begin
+ * @param nowMs what begins before it begins no sooner than this
+ */
+export function useDayPlan(draft: DayDraft, opensMs: number, nowMs: number) {
+  const eveMs = eveOf(opensMs, nowMs);
+  /** All minutes are told from here: what begins before the day moves it. */
+  const zeroMs = eveMs !== null && draft.makes.some(({ early }) => early) ? eveMs : opensMs;
+  const opensMin = Math.round((opensMs - zeroMs) / MINUTE_MS);
+  const daysLaid = draft.days + opensMin / DAY_MIN;
   const { shown, kitchen, known } = useMethods();
   const room = useMilkRoom();
   const here = useGoods();
@@ -154,9 +175,9 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
     () =>
       (from: string, to: string): ReturnType<typeof daySpells> =>
         valid && isClock(from) && isClock(to)
-          ? daySpells(zone, zeroMs, draft.days + SPARE_DAYS, { from, to })
+          ? daySpells(zone, zeroMs, Math.ceil(daysLaid) + SPARE_DAYS, { from, to })
           : [],
-    [draft.days, zeroMs, zone, valid],
+    [daysLaid, zeroMs, zone, valid],
   );
   const kept = useMemo(
     (): KeptFree[] =>
@@ -192,41 +213,47 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
         : Math.max(latest, Math.round((ready - zeroMs) / MINUTE_MS) + SKIM_MIN);
     }, 0);
   };
+  const later = (minute: number | null): number | null => (minute === null ? null : minute + opensMin);
   const wishMakes = makes.map(({ id, method, litres, by, byDay, ...make }) => {
     const plan = plans.get(id);
     const own = plan?.milk.goods ? plan : null;
     return {
       ...make,
       id,
+      // Told from the day's own beginning, whatever begins before it.
+      fixed: Object.fromEntries(
+        Object.entries(make.fixed).map(([step, minute]) => [step, minute + opensMin]),
+      ),
       // Laid out as it will be begun: cream that is leaner or warmer than usual takes another time.
       method: own ? { ...method, steps: own.method.steps } : method,
       litres: own ? amountOf(own) : litres,
       fedBy: fedBy.get(id),
       milk: own?.milk ?? (plan && milkOf(id, plan, pours, room.lots, zeroMs)) ?? undefined,
-      from: fromOf(id),
-      by: valid ? minuteOf(zone, zeroMs, byDay, by) : null,
+      from: Math.max(fromOf(id), make.early ? 0 : opensMin),
+      by: valid ? later(minuteOf(zone, opensMs, byDay, by)) : null,
     };
   });
-  const { days } = draft;
   const wish = JSON.stringify([
     wishMakes.map(({ method, ...make }) => [make, method.id, method.version]),
     chores,
     kept,
     session,
-    days,
+    daysLaid,
     zeroMs,
     paces,
   ]);
   const asking = (): DayWish => ({
     kitchen,
     zeroMs,
-    days,
+    days: daysLaid,
     chores,
     keptFree: kept,
     paces,
     ...(session && session.length > 0 ? { session } : {}),
+    ...(eveMs === null ? {} : { eve: { fromMs: eveMs, opensMin } }),
     makes: wishMakes.map(
-      ({ cooling: _cooling, place: _place, starterShare: _share, goods: _goods, ...make }) => make,
+      ({ cooling: _cooling, place: _place, starterShare: _share, goods: _goods, early: _early, ...make }) =>
+        make,
     ),
   });
   useEffect(() => {
@@ -261,6 +288,11 @@ export function useDayPlan(draft: DayDraft, zeroMs: number) {
     // oxlint-disable-next-line react/exhaustive-deps
   }, [wish, known, kitchen, learned, stocked]);
   return {
+    /** What all minutes are told from, and how long after it the day itself begins. */
+    zeroMs,
+    opensMin,
+    /** Days that are laid out from there. */
+    daysLaid: Math.ceil(daysLaid),
     makes,
     wishMakes,
     plans,
