@@ -3,6 +3,7 @@ import { formatMinutes, HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
 import type { BandForecast } from './forecast.ts';
 import type { SafetyState } from './safety.ts';
 import { STEP_TYPES, whenThere, type Alarm } from '../steps/index.ts';
+import { dueMs } from './moments.ts';
 import { markBand, markWords } from './marks.ts';
 import { setDoubt, shownAcidAtMs } from './safety.ts';
 import { seenSetMs } from './seen.ts';
@@ -170,7 +171,14 @@ export interface NextHands {
   readonly act: string;
   readonly atMs: number;
   readonly mustAct: boolean;
+  /** Since when they have been needed, where that is a while ago; `atMs` is never long past. */
+  readonly sinceMs?: number;
 }
+
+/** Sooner than this it is due now, and not since then, ms. */
+const SINCE_MS = 5 * MINUTE_MS;
+const since = (sinceMs: number | null, nowMs: number): { readonly sinceMs?: number } =>
+  sinceMs !== null && nowMs - sinceMs > SINCE_MS ? { sinceMs } : {};
 
 /** Since when a batch is past its safety clock, ms. */
 const overSinceMs = ({ warmH, limit }: SafetyState, nowMs: number): number =>
@@ -194,13 +202,19 @@ export function nextHands(
       act: current.step.title,
       atMs: Math.max(nowMs, current.startedAtMs ?? nowMs),
       mustAct: current.step.mustAct,
+      ...since(current.startedAtMs, nowMs),
     };
   const atMs = current.step.facts.sours
     ? whenThere(state.plan, markBand(forecast, 'ready').p50 ?? time.endMs)
     : (bellsOf(state)?.middleMs ?? time.endMs) - leadMs(current.step);
   const turn = nextTurn(state, forecast.point);
   if (turn && turn.atMs < atMs) return { act: turn.words, atMs: turn.atMs, mustAct: false };
-  return { act: doneWordsOf(state) ?? current.step.doneWords, atMs, mustAct: current.step.mustAct };
+  return {
+    act: doneWordsOf(state) ?? current.step.doneWords,
+    atMs,
+    mustAct: current.step.mustAct,
+    ...(current.step.facts.sours || atMs > nowMs ? {} : since(dueMs(state, forecast.point), nowMs)),
+  };
 }
 
 /** Plain words for a contradiction between a reading and the model. */

@@ -8,6 +8,7 @@ import { createLog, MAKE_ID, START } from './fixtures/make-events.ts';
 import {
   alarmsOf,
   bandForecast,
+  dueMs,
   foldMake,
   makeFlow,
   nextHands,
@@ -244,6 +245,56 @@ describe('a rennet cheese', () => {
     expect(turns.length).toBeLessThanOrEqual(3);
     const { forecast, safety } = look(make(plan, ...pressing), (beganMs - START) / MINUTE_MS + 1);
     expect(nextHands(make(plan, ...pressing), forecast, safety, beganMs)?.act).toBe('Turn the cheese');
+  });
+
+  test('forgotten in its mould it is no longer turned but taken out, due since it should have been', () => {
+    const pressing = doneUpTo(plan, 'press');
+    const began = pressing.at(-1)![0];
+    const state = make(plan, ...pressing);
+    const bookMs = pointForecast(state, START + began * MINUTE_MS).steps.find(
+      ({ id }) => id === 'press',
+    )!.endMs;
+    // Nobody came for a day and a night, but the whey is acid, or nothing of it would go on.
+    const acid = make(plan, ...pressing, [
+      began + 60,
+      'ph-read',
+      { ph: 5.1, instrument: 'meter', sigma: null, typed: { value: 5.1, unit: 'pH' } },
+    ]);
+    const late = look(acid, began + 36 * 60);
+    expect(dueMs(acid, late.forecast.point)).toBeCloseTo(bookMs, -4);
+    expect(nextTurn(acid, late.forecast.point)).toBeNull();
+    const next = nextHands(acid, late.forecast, late.safety, late.nowMs)!;
+    expect(next.act).not.toBe('Turn the cheese');
+    expect(next.sinceMs).toBeCloseTo(bookMs, -4);
+    expect(next.atMs).toBeGreaterThanOrEqual(late.nowMs);
+    // In time nothing is late.
+    const inTime = look(acid, began + 90);
+    expect(nextHands(acid, inTime.forecast, inTime.safety, inTime.nowMs)!.sinceMs).toBeUndefined();
+  });
+
+  test('left in its mould or its cloth it stays as warm as that stands, and its warm hours go on', () => {
+    const pressing = doneUpTo(plan, 'press');
+    const began = pressing.at(-1)![0];
+    const state = make(plan, ...pressing);
+    const warmH = (hours: number): number => look(state, began + 60 * hours).safety.warmH;
+    // Nine hours of it were planned.
+    expect(warmH(20) - warmH(8)).toBeCloseTo(12, 0);
+    expect(look(state, began + 60 * 30).safety.verdict).toBe('over');
+    // Taken out in time it is in its brine, and in the cellar after that.
+    const out = make(
+      plan,
+      ...pressing,
+      [began + 540, 'step-done', { step: 'press' }],
+      [began + 560, 'step-done', { step: 'brine' }],
+      [began + 570, 'step-done', { step: 'dry' }],
+      [began + 575, 'weighed', { massKg: 0.4, typed: { value: 400, unit: 'g' } }],
+    );
+    const heatAt = (s: MakeState): number =>
+      look(s, began + 60 * 30).forecast.point.temperature.findLast(
+        ([ms]) => ms <= START + (began + 60 * 30) * MINUTE_MS,
+      )![1];
+    expect(heatAt(out)).toBeLessThan(15);
+    expect(heatAt(state)).toBeGreaterThan(17);
   });
 
   test('gives its cheese and its whey, all of it', () => {

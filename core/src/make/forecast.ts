@@ -155,7 +155,7 @@ const notBefore = (
 function prepare(state: MakeState, nowMs: number): Prepared {
   const { plan } = state;
   const walk = walkThermal(state, nowMs);
-  const incubation = incubationOf(state, walk);
+  const incubation = incubationOf(state, walk, nowMs);
   const zero = walk.inoculation.atMs;
   const toMs = (hour: number): number | null => (Number.isFinite(hour) ? zero + hour * HOUR_MS : null);
   const souring = souringOf(state);

@@ -103,11 +103,12 @@ function afterwards(
     readonly horizonH: number;
     readonly celsius: number;
     readonly litres: number;
+    readonly nowMs: number;
   },
 ): (readonly [number, number])[] {
   const steps = tailSteps(state, zeroMs + from.leftH * HOUR_MS, {
     sigmaMin: 0,
-    nowMs: 0,
+    nowMs: from.nowMs,
     denatured: walk.denatured,
     // Near enough for how long the curd takes to set.
     phAt: () => 6.5,
@@ -180,9 +181,10 @@ function joiningsOf(
  * Builds what the ensemble needs: the culture as dosed, and the temperature since inoculation: readings as the
  * past, Newton toward the place's ambient as the future. Readings also judge the place: a normal prior on its
  * bias (σ by kind) met by each quarter hour's residual (σ 0.5 K).
+ * @param nowMs until then it stands where its present step has it, however long ago that should have been over
  * @returns `null` when nothing sours in it, or the dose does not say enough
  */
-export function incubationOf(state: MakeState, walk: ThermalWalk): Incubation | null {
+export function incubationOf(state: MakeState, walk: ThermalWalk, nowMs = 0): Incubation | null {
   // What was poured in from other makes joins it; it began without them.
   const begun: MakePlan =
     state.joined.length === 0 ? state.plan : { ...state.alone, factors: state.plan.factors };
@@ -257,6 +259,7 @@ export function incubationOf(state: MakeState, walk: ThermalWalk): Incubation | 
         horizonH,
         celsius: onward(Math.max(chillH, lastKnown.hour)),
         litres: batch.litres,
+        nowMs,
       }),
     );
   } else if (chillH < horizonH) {

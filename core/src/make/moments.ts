@@ -1,5 +1,5 @@
 import { MINUTE_MS } from '../science/units/index.ts';
-import type { BandForecast } from './forecast.ts';
+import type { BandForecast, PointForecast } from './forecast.ts';
 import type { MakeState } from './state.ts';
 import { walkThermal } from './thermal.ts';
 import { bellsOf } from './within.ts';
@@ -15,10 +15,15 @@ export interface HandsMoment {
   readonly mustAct: boolean;
 }
 
-/** When the present step should have been over, by how it began and what was read of it: however late it is, that stands still. */
-export function dueMs(state: MakeState): number | null {
+/**
+ * When the present step should have been over, by how it began and what was read of it: however late it is, that stands still.
+ * @param point what is foreseen, for a step after a souring
+ */
+export function dueMs(state: MakeState, point?: Pick<PointForecast, 'steps'>): number | null {
   const { current } = state;
   if (!current) return null;
+  const later = point?.steps.find(({ id }) => id === current.step.id)?.dueMs;
+  if (later !== undefined) return later;
   const begun = walkThermal(state, current.startedAtMs ?? state.startedAtMs);
   return bellsOf(state)?.middleMs ?? begun.steps.find(({ id }) => id === current.step.id)?.endMs ?? null;
 }

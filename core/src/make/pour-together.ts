@@ -40,7 +40,7 @@ export function asPoured(
   forecast: Pick<BandForecast, 'point'>,
   nowMs: number,
 ): EventOf<'joined'>['data'] {
-  const incubation = incubationOf(other, walkThermal(other, nowMs));
+  const incubation = incubationOf(other, walkThermal(other, nowMs), nowMs);
   if (!incubation || other.inoculatedAtMs === null) throw new TypeError('nothing sours in it yet');
   const hours = Math.max(incubation.stepH, (nowMs - other.inoculatedAtMs) / HOUR_MS);
   const { spec, stepH } = incubation;

@@ -13,6 +13,8 @@ export interface StepTime {
   readonly sigmaMin: number;
   /** The model says that the target is never reached as things stand. */
   readonly endless: boolean;
+  /** Of the present step after a souring: when it should have been over, however late it is. */
+  readonly dueMs?: number;
   /** Somebody is called for something before its end: a plate is switched off. */
   readonly callMs?: number;
 }

@@ -113,6 +113,7 @@ export function tailSteps(state: MakeState, pickUpMs: number, from: TailFrom): T
       status: s.status,
       startMs,
       endMs,
+      ...(s.status === 'current' && s !== souring && !endless ? { dueMs: modelled } : {}),
       sigmaMin: s.endedAtMs === null ? Math.hypot(from.sigmaMin, ownSigmaMin) : 0,
       endless,
       ownSigmaMin: s.endedAtMs === null ? ownSigmaMin : 0,

@@ -34,12 +34,14 @@ export function nextTurn(
   const done = told(make, CURD_TOLD).turns.filter(
     (turn) => turn.step === step.id && turn.atMs >= startedAtMs,
   );
+  // What should be over is no longer turned: it is to be taken out.
+  const overMs = time.dueMs ?? time.endMs;
   const lastMs = done.at(-1)?.atMs ?? startedAtMs;
   const atMs = whenThere(plan, lastMs + everyMin * MINUTE_MS);
-  const wholeMin = (time.endMs - startedAtMs) / MINUTE_MS;
+  const wholeMin = (overMs - startedAtMs) / MINUTE_MS;
   const of = Math.max(done.length + 1, Math.ceil(wholeMin / everyMin) - 1);
   // A turn just before it is over is not worth getting up for.
-  if (atMs > time.endMs - 0.25 * everyMin * MINUTE_MS) return null;
+  if (atMs > overMs - 0.25 * everyMin * MINUTE_MS || time.endMs > overMs + everyMin * MINUTE_MS) return null;
   return {
     step: step.id,
     no: done.length + 1,

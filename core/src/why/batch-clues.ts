@@ -3,7 +3,7 @@ import { faultyKindsOf } from '../products/index.ts';
 import type { CauseId, ClueId, ComplaintId, LogClue } from '../science/causes/index.ts';
 import { STARTER_FACTS, warmCulture } from '../science/souring/index.ts';
 import { placeUnchecked } from '../setup/index.ts';
-import { churningClues, curdClues } from '../steps/index.ts';
+import { churningClues, churningLog, curdClues } from '../steps/index.ts';
 import { kefirLogClues, milkLogClues } from './milk-log-clues.ts';
 import { OF_SOURING } from './walked.ts';
 
@@ -27,7 +27,7 @@ export function movesOf(state: MakeState): Partial<Record<CauseId, number>> {
 }
 
 /** Clues that say nothing of this batch, whoever answers: their words fit another one, or the log says it better. */
-export function notAsked(state: MakeState, complaint: ComplaintId): ReadonlySet<ClueId> {
+export function notAsked(state: MakeState, complaint: ComplaintId, nowMs: number): ReadonlySet<ClueId> {
   const { inoculatedAtMs, temperatures, chilledAtMs, finished } = state;
   const readWhileSouring = temperatures.some(({ atMs }) => atMs > (inoculatedAtMs ?? Infinity));
   // A thermometer says more than a hand, or than somebody remembers.
@@ -39,6 +39,9 @@ export function notAsked(state: MakeState, complaint: ComplaintId): ReadonlySet<
       : []),
     ...(walked || over ? (['place-checked'] as const) : []),
     ...(temperatures.length === 0 ? (['ice-check'] as const) : []),
+    // The log's own hours tell it.
+    ...(inoculatedAtMs === null ? [] : (['stood-for'] as const)),
+    ...(churningLog(makeAt(state, nowMs)) ? (['churned-for', 'broke-in'] as const) : []),
   ]);
 }
 

@@ -7,6 +7,7 @@ import { beginPlan, defaultPlan, faultyKindsOf } from '../products/index.ts';
 import { between, CLUES, COMPLAINTS_OF, type ClueId, type LogClue } from '../science/causes/index.ts';
 import { HOUR_MS } from '../science/units/index.ts';
 import { churningClues, curdClues } from '../steps/index.ts';
+import { notAsked } from './batch-clues.ts';
 import { kefirLogClues, milkLogClues } from './milk-log-clues.ts';
 import { eventsOfNeverEntered } from './never-entered.ts';
 
@@ -128,6 +129,17 @@ describe('what a log says of a churning', () => {
     expect(points(clues([warm(0.5, 12.5)]), 'churned-at')).toBe(1);
     expect(points(clues([warm(0.5, 20)]), 'churned-at')).toBe(2);
     expect(find(clues(), 'churned-at')).toBeUndefined();
+  });
+
+  it('knows how soon it broke, where somebody saw it, and asks for none of the hours it has itself', () => {
+    const broke = entry(0.4, 'stage-seen', { stage: 'broken' });
+    expect(points(clues([broke]), 'broke-in')).toBe(0);
+    expect(find(clues([broke]), 'broke-in')!.said).toBe('Broke after 6 min.');
+    expect(find(clues(), 'broke-in')).toBeUndefined();
+    const asked = (state: MakeState) => notAsked(state, 'no-butter', NOW_MS);
+    expect(asked(batch(plan, 0.5)).has('churned-for')).toBe(true);
+    expect(asked(batch(plan, null)).has('stood-for')).toBe(false);
+    expect(asked(batch(PLAN, 6)).has('stood-for')).toBe(true);
   });
 
   it('knows what the carton says, and what the animals eat, where that was entered', () => {

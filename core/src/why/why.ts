@@ -110,7 +110,7 @@ export function* findingWhy(question: WhyQuestion): Generator<number, WhyAnswer>
   const priors = priorsOf(complaint, { times: movesOf(state), ...(settled ? { settled } : {}) });
   const beliefs = weigh(priors, lnWalk, known);
   const shares = walk ? worldShares(walk, beliefs) : [];
-  const skipped = notAsked(state, complaint);
+  const skipped = notAsked(state, complaint, nowMs);
   const said = new Set([...known.keys(), ...(churned?.startC != null ? (['churned-at'] as const) : [])]);
   const questions = whatWouldTell(complaint, beliefs, new Map([...said].map((clue) => [clue, []]))).filter(
     ({ clue }) => !skipped.has(clue),

@@ -12,6 +12,8 @@ const HEAT_SIGMA_C = 0.8;
 /** Further from its window than this, cream was too cold or too warm, K. */
 const OFF_K = 1;
 const FILL_SIGMA = 0.06;
+/** Who churns looks in now and then, min. */
+const BREAK_SIGMA_MIN = 1.5;
 /** Cream thinner than the first is thin, richer than the second hardly pours, shares of fat. */
 const FAT_CUTS = [0.2, 0.36] as const;
 /** Fat as somebody typed it, and as its kind usually has it, one σ. */
@@ -46,6 +48,12 @@ export function churningClues(at: MakeAt): LogClue[] {
         said: churning.agedCold ? 'Cream came from the fridge.' : 'Cream was not cold before.',
       },
     );
+    if (log.brokeMin !== null)
+      clues.push({
+        clue: 'broke-in',
+        fits: between(log.brokeMin, BREAK_SIGMA_MIN, [10, 30]),
+        said: `Broke after ${Math.round(log.brokeMin)} min.`,
+      });
     if (churning.own)
       clues.push({
         clue: 'churn-before',

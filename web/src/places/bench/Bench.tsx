@@ -133,7 +133,7 @@ function NowPanel(props: { readonly makes: readonly Shelved[]; readonly nowMs: n
         )}
       </div>
       <p className="quiet">
-        {due ? 'Due since' : 'Due about'} {units.time(next.atMs, nowMs)}
+        {due ? 'Due since' : 'Due about'} {units.time(next.sinceMs ?? next.atMs, nowMs)}
       </p>
       {isLate(make, nowMs) && (
         <Link to={`/why/${make.id}?complaint=not-set`}>Late? Find out what went wrong</Link>

@@ -2,6 +2,7 @@ import type { BandForecast, MakeState } from '@morning-crock/core';
 import { useState } from 'react';
 import { useUnits } from '../../data/use-units.ts';
 import { MINUTE_MS } from '@morning-crock/core';
+import { overdueSince } from './aim-words.ts';
 
 /** More steps than these do not fit beside the panel. */
 const MANY_STEPS = 10;
@@ -45,7 +46,12 @@ export function Beads({
         if (status === 'done' && endedAtMs !== null) when = units.time(endedAtMs, nowMs);
         else if (bare) when = '';
         else if (point?.endless) when = 'not reached';
-        else if (status === 'current' && !late && end?.p90 != null && end.p90 <= nowMs + MINUTE_MS)
+        else if (
+          status === 'current' &&
+          !late &&
+          ((end?.p90 != null && end.p90 <= nowMs + MINUTE_MS) ||
+            (point?.dueMs !== undefined && overdueSince(state, nowMs, forecast.point) !== null))
+        )
           when = 'due now';
         else if (status !== 'skipped' && end && !late) {
           when =

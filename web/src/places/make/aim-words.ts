@@ -17,8 +17,12 @@ import { readyWords } from '../../parts/words/seen-words.ts';
 const OVERDUE_MS = 5 * MINUTE_MS;
 
 /** Since when the present step should be over; `null` while it is not late. */
-export function overdueSince(state: MakeState, nowMs: number): number | null {
-  const due = dueMs(state);
+export function overdueSince(
+  state: MakeState,
+  nowMs: number,
+  point?: LiveMake['forecast']['point'],
+): number | null {
+  const due = dueMs(state, point);
   return due !== null && nowMs - due > OVERDUE_MS ? due : null;
 }
 
@@ -43,7 +47,7 @@ export function aimOf(live: LiveMake, units: Units, nowMs: number): string {
   const step = state.current?.step;
   const time = forecast.point.steps.find((s) => s.id === step?.id);
   const left = time ? (time.endMs - nowMs) / MINUTE_MS : 0;
-  const sinceMs = left > 1 ? null : overdueSince(state, nowMs);
+  const sinceMs = left > 1 ? null : overdueSince(state, nowMs, forecast.point);
   const soon = left > 1 ? `in about ${formatMinutes(left)}` : 'about now';
   const when = sinceMs === null ? soon : `since about ${units.time(sinceMs, nowMs)}`;
   switch (step?.aim?.to) {

@@ -1,5 +1,6 @@
 import { formatMinutes, rennetOf, rennetWords, MINUTE_MS, CURD_TOLD, told } from '@morning-crock/core';
 import { useUnits } from '../../../data/use-units.ts';
+import { overdueSince } from '../aim-words.ts';
 import type { PanelProps } from './panel.ts';
 import './panels.css';
 
@@ -13,12 +14,17 @@ export function SetPanel({ live, nowMs }: PanelProps) {
   const tries = told(state, CURD_TOLD).tries.filter(({ step }) => step === own.step.id);
   const last = tries.at(-1);
   const clean = own.status === 'done' || last?.clean === true;
+  const sinceMs = state.current === own ? overdueSince(state, nowMs, forecast.point) : null;
   const leftMin = end.p50 === null ? null : (end.p50 - nowMs) / MINUTE_MS;
   const rennet = rennetOf(state.plan);
   return (
     <section
       className="temper-panel"
-      aria-label={clean ? 'The curd breaks clean' : `Test the curd ${units.span(end.p10, end.p90, nowMs)}`}
+      aria-label={
+        clean
+          ? 'The curd breaks clean'
+          : `Test the curd ${sinceMs === null ? units.span(end.p10, end.p90, nowMs) : 'now'}`
+      }
     >
       <svg viewBox="0 0 340 300" aria-hidden="true" className="temper-drawing">
         <path
@@ -77,7 +83,15 @@ export function SetPanel({ live, nowMs }: PanelProps) {
         </div>
         {!clean && (
           <p>
-            about <strong className="number">{units.span(end.p10, end.p90, nowMs)}</strong>
+            {sinceMs === null ? (
+              <>
+                about <strong className="number">{units.span(end.p10, end.p90, nowMs)}</strong>
+              </>
+            ) : (
+              <>
+                since about <strong className="number">{units.time(sinceMs, nowMs)}</strong>
+              </>
+            )}
             {last && `, tested ${tries.length === 1 ? 'once' : `${tries.length} times`}`}
           </p>
         )}

@@ -1,5 +1,6 @@
 import { nextTurn, DAY_MS, CURD_TOLD, told } from '@morning-crock/core';
 import { useUnits } from '../../../data/use-units.ts';
+import { overdueSince } from '../aim-words.ts';
 import type { PanelProps } from './panel.ts';
 import './panels.css';
 
@@ -15,7 +16,9 @@ export function WheelPanel({ live, nowMs }: PanelProps) {
   if (!own || !time) return null;
   const turn = nextTurn(state, forecast.point);
   const turned = told(state, CURD_TOLD).turns.filter(({ step }) => step === own.step.id).length;
-  const wholeMs = Math.max(1, time.endMs - time.startMs);
+  const overMs = time.dueMs ?? time.endMs;
+  const sinceMs = state.current ? overdueSince(state, nowMs, forecast.point) : null;
+  const wholeMs = Math.max(1, overMs - time.startMs);
   const byDays = wholeMs > 3 * DAY_MS;
   const unitMs = byDays ? DAY_MS : 3_600_000;
   const count = Math.max(1, Math.round(wholeMs / unitMs));
@@ -29,7 +32,7 @@ export function WheelPanel({ live, nowMs }: PanelProps) {
   return (
     <section
       className="temper-panel"
-      aria-label={`${own.step.title}: ${left} ${byDays ? 'days' : 'hours'} to go, turned ${turned} times`}
+      aria-label={`${own.step.title}: ${sinceMs === null ? `${left} ${byDays ? 'days' : 'hours'} to go` : 'done'}, turned ${turned} times`}
     >
       <svg viewBox="0 0 400 300" aria-hidden="true" className="wheel-drawing">
         {brining && (
@@ -75,12 +78,24 @@ export function WheelPanel({ live, nowMs }: PanelProps) {
         </g>
       </svg>
       <div className="churn-minutes">
-        <div className="number temper-big">
-          {left} <small>{byDays ? (left === 1 ? 'day' : 'days') : left === 1 ? 'hour' : 'hours'} to go</small>
-        </div>
-        <p>
-          until about <strong className="number">{units.time(time.endMs, nowMs)}</strong>
-        </p>
+        {sinceMs === null ? (
+          <>
+            <div className="number temper-big">
+              {left}{' '}
+              <small>{byDays ? (left === 1 ? 'day' : 'days') : left === 1 ? 'hour' : 'hours'} to go</small>
+            </div>
+            <p>
+              until about <strong className="number">{units.time(time.endMs, nowMs)}</strong>
+            </p>
+          </>
+        ) : (
+          <>
+            <div className="temper-big">done</div>
+            <p>
+              since about <strong className="number">{units.time(sinceMs, nowMs)}</strong>
+            </p>
+          </>
+        )}
         {turn && (
           <p>
             {turn.words}{' '}

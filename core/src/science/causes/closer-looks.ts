@@ -1,0 +1,203 @@
+import type { CauseId } from './causes.ts';
+import type { Clue } from './clue.ts';
+
+/** Looks and tries that tell apart what the other clues leave alike: each fits every complaint that its causes may be behind. */
+export const CLOSER_LOOKS = {
+  'stood-for': {
+    asks: 'How long has it stood where it sours?',
+    answers: ['not as long as the method says', 'about as long', 'much longer'],
+    usual: [0.08, 0.5, 0.42],
+    tells: { 'not-yet': [0.86, 0.13, 0.01] },
+  },
+  'fingers-feel': {
+    asks: 'Rub a little of it between two fingers. What do you feel?',
+    answers: ['nothing, it is smooth', 'fine grains all through', 'soft lumps here and there', 'hard bits'],
+    usual: [0.62, 0.14, 0.16, 0.08],
+    tells: {
+      'place-hot': [0.2, 0.66, 0.12, 0.02],
+      'too-long': [0.3, 0.55, 0.13, 0.02],
+      'not-whisked': [0.1, 0.05, 0.8, 0.05],
+      moved: [0.3, 0.1, 0.58, 0.02],
+      'hard-heating': [0.1, 0.2, 0.1, 0.6],
+      unheated: [0.45, 0.1, 0.43, 0.02],
+      frozen: [0.2, 0.6, 0.18, 0.02],
+    },
+  },
+  'spoon-runs': {
+    asks: 'How does it run from a spoon?',
+    answers: ['evenly, like cream', 'it was set, and runs since it was stirred', 'watery, with lumps in it'],
+    usual: [0.3, 0.55, 0.15],
+    tells: {
+      unheated: [0.75, 0.2, 0.05],
+      'out-early': [0.7, 0.25, 0.05],
+      lean: [0.25, 0.7, 0.05],
+      goat: [0.75, 0.2, 0.05],
+      moved: [0.1, 0.15, 0.75],
+      frozen: [0.12, 0.18, 0.7],
+      'place-hot': [0.1, 0.25, 0.65],
+    },
+  },
+  'noticed-when': {
+    asks: 'When was it noticed first?',
+    answers: ['as soon as it was made', 'the next day', 'after a week or more', 'not known'],
+    usual: [0.5, 0.25, 0.1, 0.15],
+    tells: {
+      'long-cold': [0.03, 0.12, 0.72, 0.13],
+      'too-warm-long': [0.75, 0.12, 0.03, 0.1],
+      'slow-chill': [0.12, 0.72, 0.04, 0.12],
+      'herb-taint': [0.8, 0.08, 0.02, 0.1],
+    },
+  },
+  'threads-before': {
+    asks: 'Did batches with this starter draw threads before?',
+    answers: ['no, or this is its first', 'yes'],
+    usual: [0.93, 0.07],
+    tells: { ropy: [0.45, 0.55] },
+  },
+  'cream-tasted': {
+    asks: 'How did the cream taste when it went into the cold?',
+    answers: ['sweet, hardly sour', 'mildly sour', 'sharp'],
+    usual: [0.1, 0.75, 0.15],
+    tells: { 'cream-out-early': [0.72, 0.25, 0.03], 'cream-room-cold': [0.7, 0.28, 0.02] },
+  },
+  'cream-from': {
+    asks: 'What fat does the label give, or how was the cream skimmed?',
+    answers: ['30 % or more, or spooned from a thick layer', 'less, or poured off', 'not known'],
+    usual: [0.6, 0.15, 0.25],
+    tells: { 'cream-lean': [0.04, 0.72, 0.24], 'thin-cream': [0.04, 0.7, 0.26] },
+  },
+  'churn-looks': {
+    asks: 'How did the cream look while it was churned?',
+    answers: [
+      'thin, it splashed',
+      'stiff, and nothing moved',
+      'yellow and heavy at the end',
+      'nobody could see it',
+    ],
+    usual: [0.2, 0.35, 0.3, 0.15],
+    tells: {
+      'cream-cold': [0.1, 0.72, 0.04, 0.14],
+      'thin-cream': [0.74, 0.06, 0.06, 0.14],
+      overfull: [0.14, 0.66, 0.06, 0.14],
+      'uht-cream': [0.35, 0.48, 0.03, 0.14],
+      'churn-weak': [0.64, 0.18, 0.04, 0.14],
+      'churn-not-yet': [0.06, 0.12, 0.68, 0.14],
+    },
+  },
+  'churned-for': {
+    asks: 'For how long was it churned?',
+    answers: ['less than half an hour', 'up to an hour', 'longer'],
+    usual: [0.12, 0.44, 0.44],
+    tells: { 'churn-not-yet': [0.78, 0.21, 0.01] },
+  },
+  'broke-in': {
+    asks: 'How soon did the cream break?',
+    answers: ['within ten minutes', 'in ten to thirty minutes', 'later'],
+    usual: [0.12, 0.62, 0.26],
+    tells: { 'cream-warm': [0.8, 0.19, 0.01], 'not-aged': [0.45, 0.5, 0.05] },
+  },
+  pressed: {
+    asks: 'Press the butter with a spoon. What comes out?',
+    answers: ['nothing', 'clear drops', 'milky drops'],
+    usual: [0.72, 0.2, 0.08],
+    tells: { 'serum-left': [0.1, 0.14, 0.76], 'salt-uneven': [0.3, 0.66, 0.04] },
+  },
+  'spoils-where': {
+    asks: 'How did it go off?',
+    answers: ['sour or cheesy all through', 'slimy or mouldy on the outside', 'like paint or soap'],
+    usual: [0.68, 0.18, 0.14],
+    tells: { 'unclean-water': [0.18, 0.78, 0.04], 'warm-unsalted': [0.2, 0.14, 0.66] },
+  },
+  'cream-smelled': {
+    asks: 'How did the cream smell before it was used?',
+    answers: ['clean', 'strong, or of cheese'],
+    usual: [0.93, 0.07],
+    tells: { 'cream-kept-long': [0.22, 0.78] },
+  },
+  'pot-wall': {
+    asks: 'How thick is the bottom of the pot?',
+    answers: ['thick', 'thin'],
+    usual: [0.74, 0.26],
+    tells: { 'pot-scorched': [0.16, 0.84] },
+  },
+  'jar-bottom': {
+    asks: 'Keep a jar warm for an hour. What lies at its bottom?',
+    answers: ['nothing', 'fine bits', 'drops, or a milky layer'],
+    usual: [0.74, 0.18, 0.08],
+    tells: { 'water-left': [0.12, 0.08, 0.8], 'not-filtered': [0.12, 0.84, 0.04] },
+  },
+  'rennet-before': {
+    asks: 'What did the same rennet do the last time?',
+    answers: ['set on time', 'was slow', 'this is its first batch here'],
+    usual: [0.74, 0.06, 0.2],
+    tells: { 'rennet-weak': [0.18, 0.54, 0.28] },
+  },
+  'knife-cut': {
+    asks: 'Draw a knife through the curd. How does the cut look?',
+    answers: ['clean, with clear whey', 'soft, it closes again', 'in flakes, with milky whey'],
+    usual: [0.44, 0.4, 0.16],
+    tells: {
+      'rennet-weak': [0.08, 0.76, 0.16],
+      'milk-overheated': [0.06, 0.16, 0.78],
+      'milk-cold': [0.1, 0.78, 0.12],
+    },
+  },
+  'tap-smells': {
+    asks: 'Does the tap water smell of a swimming pool?',
+    answers: ['no', 'yes'],
+    usual: [0.92, 0.08],
+    tells: { chlorinated: [0.28, 0.72] },
+  },
+  'whey-measured': {
+    asks: 'What does a strip or a meter show in the whey?',
+    answers: ['above pH 6.3', 'pH 5.8–6.3', 'lower', 'not measured'],
+    usual: [0.05, 0.25, 0.2, 0.5],
+    tells: { 'little-acid': [0.46, 0.03, 0.01, 0.5], 'curd-not-sour': [0.44, 0.05, 0.01, 0.5] },
+  },
+  'cloth-weave': {
+    asks: 'Which cloth is it?',
+    answers: ['loose, and rinsed before', 'fine, new, or used before without boiling'],
+    usual: [0.76, 0.24],
+    tells: { 'cloth-blocked': [0.16, 0.84] },
+  },
+  'firm-when': {
+    asks: 'When did the curd become so firm?',
+    answers: ['already when it was cut', 'while it was warmed', 'in the cloth', 'not known'],
+    usual: [0.6, 0.15, 0.15, 0.1],
+    tells: { 'curd-heated': [0.04, 0.76, 0.1, 0.1], overdrained: [0.05, 0.07, 0.78, 0.1] },
+  },
+  bubbles: {
+    asks: 'Does it show bubbles?',
+    answers: ['none', 'a few', 'many'],
+    usual: [0.86, 0.11, 0.03],
+    tells: { contaminated: [0.25, 0.3, 0.45], 'kefir-culture': [0.3, 0.5, 0.2] },
+  },
+  'milk-tasted': {
+    asks: 'How did the milk taste before it was used?',
+    answers: ['sweet', 'a little sour or old', 'nobody tasted it'],
+    usual: [0.6, 0.03, 0.37],
+    tells: { 'old-milk': [0.1, 0.6, 0.3] },
+  },
+  'slower-since': {
+    asks: 'How did it become slower?',
+    answers: ['a little more each time', 'at once, and it stayed so', 'now and then'],
+    usual: [0.36, 0.14, 0.5],
+    tells: { 'strain-tires': [0.88, 0.08, 0.04], 'round-warm': [0.1, 0.8, 0.1] },
+  },
+  'kefir-pace': {
+    asks: 'How soon is the kefir sour and thick?',
+    answers: ['within 12 hours', 'in about a day', 'later'],
+    usual: [0.12, 0.72, 0.16],
+    tells: {
+      'many-grains': [0.84, 0.15, 0.01],
+      'few-grains': [0.02, 0.3, 0.68],
+      'grains-cold': [0.02, 0.24, 0.74],
+    },
+  },
+  'kefir-parts': {
+    asks: 'Does it part into curd and clear whey?',
+    answers: ['no', 'yes'],
+    usual: [0.8, 0.2],
+    tells: { 'many-grains': [0.22, 0.78], 'kefir-long': [0.14, 0.86] },
+  },
+} as const satisfies Readonly<Record<string, Clue<CauseId>>>;
