@@ -24,9 +24,9 @@ export const dayMake = z.strictObject({
   fixed: z.record(stepRef, minute),
   /** Which cook does it, by step. */
   who: z.record(stepRef, ulid),
-  /** What its method aims at otherwise on this day: cooled in ice, wrapped up where it stands, more or less starter; left out, as the method says. */
+  /** What its method aims at otherwise on this day: cooled in ice, kept warm in something else, more or less starter; left out, as the method says. */
   cooling: z.literal('iced-bath').optional(),
-  place: z.literal('towel').optional(),
+  place: z.enum(['insulated-box', 'thermos', 'towel', 'oven-lamp']).optional(),
   /** Of the milk, by weight. */
   starterShare: fraction.positive('must be above 0').max(0.5, 'is more than half the milk').optional(),
   /** What it is made of, where that stands in the larder. */

@@ -131,7 +131,7 @@ export function safetyOf(
     limitAtMs,
     text: amber
       ? doubt !== null
-        ? `Souring is not confirmed yet. Measure the pH of the whey now; a strip will do. ${doubt}`
+        ? `Souring is not confirmed yet. Measure its pH now: a strip in the whey, or pressed on the cheese, will do. ${doubt}`
         : 'Souring is not confirmed yet. Check the batch or measure its pH now.'
       : `Warm for ${warmH.toFixed(1)} h so far, ${limit.limitH} h at most. ${limit.reason}`,
   };

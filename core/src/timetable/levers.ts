@@ -3,6 +3,7 @@ import { pointForecast, stateOfPlan } from '../make/index.ts';
 import { planOfMethod } from '../products/index.ts';
 import { MINUTE_MS } from '../science/units/index.ts';
 import { STARTER_FACTS } from '../science/souring/index.ts';
+import { batchOf } from '../setup/index.ts';
 import { stepFacts } from '../steps/index.ts';
 import { askedDay, type DayWish, type WishedMake } from './asked-day.ts';
 import { unchained } from './chain.ts';
@@ -15,7 +16,7 @@ import { solvingDay, triesFor } from './solve.ts';
 import { steadier } from './steadier.ts';
 
 /** What would make a day better: something of one batch that is done otherwise, or something more in the kitchen. */
-export type LeverKind = 'iced-bath' | 'towel' | 'starter' | 'less' | 'early' | 'pot' | 'burner' | 'helper';
+export type LeverKind = 'iced-bath' | 'place' | 'starter' | 'less' | 'early' | 'pot' | 'burner' | 'helper';
 
 /** What would help, and by how much: laid out, not guessed. */
 export interface Lever {
@@ -88,7 +89,12 @@ const withAims = (wish: DayWish, id: string, aims: Lever['aims']): DayWish => ({
   ),
 });
 
-/** What may be done otherwise with one batch: cooled in ice where it cools in the air, wrapped up where it wants a warm place of which there is one. */
+/** Whatever a batch may be kept warm in where the warm place is another one's, the best first. */
+export const KEEPS_WARM = ['insulated-box', 'thermos', 'towel', 'oven-lamp'] as const;
+/** A thermos is no larger, L [judgement]. */
+const THERMOS_LITRES = 1.5;
+
+/** What may be done otherwise with one batch: cooled in ice where it cools in the air, kept warm otherwise where it wants a place of which there is one. */
 function ideasOf(wish: DayWish, { id, method, litres }: WishedMake): Idea[] {
   const { kitchen, zeroMs } = wish;
   const planned = (aims: Lever['aims']) =>
@@ -100,7 +106,6 @@ function ideasOf(wish: DayWish, { id, method, litres }: WishedMake): Idea[] {
     );
   const plan = planned(null);
   const iced = { cooling: 'iced-bath' } as const;
-  const wrapped = { place: { kind: 'towel' } } as const;
   const cools = method.steps.some(({ kind }) => stepFacts(kind).moves === 'down');
   const isInAir = plan.cooling === undefined || plan.cooling.kind === 'counter';
   return [
@@ -116,17 +121,22 @@ function ideasOf(wish: DayWish, { id, method, litres }: WishedMake): Idea[] {
           } as const,
         ]
       : []),
-    ...(plan.place.kind === 'appliance' && kitchen.places.some(({ kind }) => kind === 'towel')
-      ? [
-          {
-            kind: 'towel',
+    ...(plan.place.kind === 'appliance'
+      ? KEEPS_WARM.filter(
+          (kind) =>
+            kitchen.places.some((place) => place.kind === kind) &&
+            (kind !== 'thermos' || batchOf(plan).litres <= THERMOS_LITRES),
+        ).map((kind): Idea => {
+          const kept = { place: { kind } };
+          return {
+            kind: 'place',
             make: id,
-            aims: wrapped,
+            aims: kept,
             iceKg: null,
             litres: null,
-            wish: withAims(wish, id, wrapped),
-          } as const,
-        ]
+            wish: withAims(wish, id, kept),
+          };
+        })
       : []),
   ];
 }

@@ -104,6 +104,23 @@ describe('what would help', () => {
     },
   );
 
+  test('two batches for one warm place: whatever else the kitchen keeps warm in, a thermos for what fits into it', () => {
+    const thermos = { id: 'th', name: 'Flask', kind: 'thermos', tauH: 25 } as const;
+    const kindsOf = (litres: number): (string | undefined)[] =>
+      found({
+        kitchen: {
+          ...KITCHEN,
+          places: [...KITCHEN.places.filter(({ kind }) => kind === 'appliance'), thermos],
+          pots: [KITCHEN.pots[0]!, { ...KITCHEN.pots[0]!, id: 'p2', name: 'p2' }],
+        },
+        zeroMs: ZERO_MS,
+        days: 2,
+        makes: wished(['yogurt', 'yogurt'], { litres }),
+      }).flatMap(({ kind, aims }) => (kind === 'place' ? [aims?.place?.kind] : []));
+    expect(kindsOf(1)).toContain('thermos');
+    expect(kindsOf(3)).toEqual([]);
+  });
+
   test('asked the evening before, what takes longest may begin then: as much sooner as was told', () => {
     // At nine in the evening, for a day from eight o'clock on.
     const eveMs = ZERO_MS - 11 * HOUR_MS;

@@ -73,8 +73,8 @@ export function DayLevers(props: {
       )}
       {levers?.length === 0 && (
         <p className="quiet">
-          Neither ice, a towel, more or less starter, a smaller batch, another pot or burner, nor somebody to
-          help would make much difference.
+          Neither ice, another way to keep warm, more or less starter, a smaller batch, another pot or burner,
+          nor somebody to help would make much difference.
         </p>
       )}
       {levers && levers.length > 0 && (

@@ -5,7 +5,7 @@ import { ClockField } from '../../parts/fields/ClockField.tsx';
 import { BatchAmount } from './BatchAmount.tsx';
 import { DayMadeFrom } from './DayMadeFrom.tsx';
 import { isWeighed } from './day-goods.ts';
-import { shareWords } from './lever-words.ts';
+import { shareWords, warmWords } from './lever-words.ts';
 import type { DayDraft } from './day-draft.ts';
 import type { AskedMake, DayPlan } from './use-day-plan.ts';
 
@@ -61,7 +61,7 @@ export function DayMake(props: {
   const { name, method, by, byDay, cooling, place, starterShare } = make;
   const otherwise = [
     ...(cooling ? ['Cooled in an iced bath.'] : []),
-    ...(place ? ['Kept warm in a towel.'] : []),
+    ...(place ? [`Kept warm ${warmWords(place)}.`] : []),
     ...(starterShare === undefined ? [] : [`${shareWords(starterShare)} starter.`]),
   ];
   const units = useUnits();

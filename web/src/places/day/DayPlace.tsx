@@ -1,5 +1,12 @@
 import '../../parts/fields/form-styles.ts';
-import { eveningList, goingOf, planInstructions, type WayOut, MINUTE_MS } from '@morning-crock/core';
+import {
+  eveningList,
+  goingOf,
+  KEEPS_WARM,
+  planInstructions,
+  type WayOut,
+  MINUTE_MS,
+} from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -158,7 +165,7 @@ function DayTable() {
                   ...(kind === 'early' ? { early: true } : {}),
                   ...(kind === 'less' && litres !== null ? { litres } : {}),
                   ...(aims?.cooling ? { cooling: 'iced-bath' as const } : {}),
-                  ...(aims?.place ? { place: 'towel' as const } : {}),
+                  ...(aims?.place ? { place: KEEPS_WARM.find((kind) => kind === aims.place?.kind) } : {}),
                   ...(aims?.starter?.share ? { starterShare: aims.starter.share } : {}),
                 }))
               }

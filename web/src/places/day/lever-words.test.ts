@@ -27,9 +27,9 @@ test('what would help is said in the kitchen’s measures', () => {
   expect(leverWords(lever({ kind: 'iced-bath', make: 'a', iceKg: 1.5 }), 'Yogurt', us)).toMatch(
     /\d lb of ice$/,
   );
-  expect(leverWords(lever({ kind: 'towel', make: 'a' }), 'Skyr', metric)).toBe(
-    'Skyr: keep warm in a towel instead of the warm place',
-  );
+  expect(
+    leverWords(lever({ kind: 'place', make: 'a', aims: { place: { kind: 'towel' } } }), 'Skyr', metric),
+  ).toBe('Skyr: keep warm in a towel instead of the warm place');
   const starter = { kind: 'fresh-yogurt', share: 0.04, statedRatio: null } as const;
   expect(leverWords(lever({ kind: 'starter', make: 'a', aims: { starter } }), 'Yogurt', metric)).toBe(
     'Yogurt: use 4 % starter',

@@ -4,6 +4,14 @@ import type { Units } from '../../data/units-of.ts';
 /** A share of the milk. @example shareWords(0.025) // '2.5 %' */
 export const shareWords = (share: number): string => `${Math.round(share * 1000) / 10} %`;
 
+/** Where a batch is kept warm, as it is said of it. @example warmWords('thermos') // 'in a thermos' */
+export const warmWords = (kind: string | undefined): string =>
+  ({
+    'insulated-box': 'in an insulated box',
+    thermos: 'in a thermos',
+    'oven-lamp': 'in the oven with its lamp on',
+  })[kind ?? ''] ?? 'in a towel';
+
 /** What would help, as it is offered. @param name of the batch it is about @example leverWords(lever, 'Yogurt', units) // 'Cool the Yogurt in an iced bath, with 2 kg of ice' */
 export function leverWords(
   { kind, iceKg, litres, aims, beginsMs }: Lever,
@@ -12,7 +20,7 @@ export function leverWords(
 ): string {
   return {
     'iced-bath': `${name}: cool in an iced bath${iceKg === null ? '' : `, with ${units.mass(iceKg)} of ice`}`,
-    towel: `${name}: keep warm in a towel instead of the warm place`,
+    place: `${name}: keep warm ${warmWords(aims?.place?.kind)} instead of the warm place`,
     starter: `${name}: use ${shareWords(aims?.starter?.share ?? 0)} starter`,
     early: `${name}: start it before the rest${beginsMs === null ? '' : `, on ${units.day(beginsMs)} at ${units.clock(beginsMs)}`}`,
     less: `${name}: make ${units.volume(litres ?? 0)} instead`,

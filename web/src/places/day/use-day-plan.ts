@@ -45,7 +45,7 @@ export interface AskedMake {
   readonly by: string;
   readonly byDay: number;
   readonly cooling?: 'iced-bath' | undefined;
-  readonly place?: 'towel' | undefined;
+  readonly place?: DayDraft['makes'][number]['place'];
   readonly starterShare?: number | undefined;
   readonly goods?: DayDraft['makes'][number]['goods'] | undefined;
   readonly fedBy?: string | undefined;
