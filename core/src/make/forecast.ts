@@ -383,10 +383,17 @@ export function* forecasting(
       };
     // Everything after the pick-up moves with it; what is overdue is picked up now.
     const shift = s.endMs - Math.max(pickUpMs ?? s.endMs, nowMs);
+    // Nothing that is not over yet was over before now, however uncertain it is.
+    const notOver = (band: InstantBand): InstantBand => ({
+      ...band,
+      p10: band.p10 === null ? null : Math.max(band.p10, Math.min(nowMs, band.p50 ?? nowMs)),
+    });
     const move = (ms: number | null): number | null => (ms === null ? null : Math.max(ms, nowMs) + shift);
     return {
       step: s.id,
-      end: widen({ p10: move(pickUp.p10), p50: move(pickUp.p50), p90: move(pickUp.p90) }, s.ownSigmaMin),
+      end: notOver(
+        widen({ p10: move(pickUp.p10), p50: move(pickUp.p50), p90: move(pickUp.p90) }, s.ownSigmaMin),
+      ),
     };
   });
   // The middle line of the answer is the middle of the band: readings have moved it from the book's.

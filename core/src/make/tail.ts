@@ -96,13 +96,15 @@ export function tailSteps(state: MakeState, pickUpMs: number, from: TailFrom): T
   const souring = souringStep(state.steps);
   if (!souring) return [];
   return state.steps.slice(state.steps.indexOf(souring)).map((s) => {
-    const startMs = s.startedAtMs ?? atMs;
+    // What is still to come begins no sooner than now.
+    const coming = s.status === 'coming';
+    const startMs = s.startedAtMs ?? (coming ? Math.max(atMs, from.nowMs) : atMs);
     const { minutes, sigmaMin, endless, endC, brings } =
       s === souring
         ? { minutes: 0, sigmaMin: 0, endless: false, endC: celsius, brings: false }
         : laterMinutes(state, s, startMs, { ...from, celsius });
     const modelled = s === souring ? pickUpMs : startMs + minutes * MINUTE_MS;
-    const endMs = s.endedAtMs ?? Math.max(modelled, s.status === 'current' ? from.nowMs : 0);
+    const endMs = s.endedAtMs ?? Math.max(modelled, s.status === 'current' || coming ? from.nowMs : 0);
     atMs = endMs;
     if (s.endedAtMs === null && s !== souring) variance += sigmaMin ** 2;
     if (s.status !== 'skipped') celsius = endC;

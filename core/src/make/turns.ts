@@ -2,8 +2,12 @@ import { productOf } from '../products/index.ts';
 import { CURD_TOLD, STEP_TYPES, told, whenThere } from '../steps/index.ts';
 import type { StepId } from '../contract/index.ts';
 import type { PointForecast } from './forecast.ts';
+import { dueMs } from './moments.ts';
 import type { MakeState } from './state.ts';
 import { MINUTE_MS } from '../science/units/index.ts';
+
+/** So long after its end a step is late, min. */
+const LATE_MIN = 5;
 
 /** The next of the hands in between: turned, or stirred through. */
 export interface Turn {
@@ -20,10 +24,7 @@ export interface Turn {
  * The next turn of the present step; `null` when it has none, or its end comes first. A turn nobody is up for waits for the
  * morning, and the next is counted from when it was done.
  */
-export function nextTurn(
-  make: Pick<MakeState, 'plan' | 'current' | 'events'>,
-  point: Pick<PointForecast, 'steps'>,
-): Turn | null {
+export function nextTurn(make: MakeState, point: Pick<PointForecast, 'steps'>): Turn | null {
   const { plan, current } = make;
   if (!current) return null;
   const { step, startedAtMs } = current;
@@ -35,13 +36,13 @@ export function nextTurn(
     (turn) => turn.step === step.id && turn.atMs >= startedAtMs,
   );
   // What should be over is no longer turned: it is to be taken out.
-  const overMs = time.dueMs ?? time.endMs;
+  const overMs = Math.min(dueMs(make, point) ?? time.endMs, time.endMs);
   const lastMs = done.at(-1)?.atMs ?? startedAtMs;
   const atMs = whenThere(plan, lastMs + everyMin * MINUTE_MS);
   const wholeMin = (overMs - startedAtMs) / MINUTE_MS;
   const of = Math.max(done.length + 1, Math.ceil(wholeMin / everyMin) - 1);
   // A turn just before it is over is not worth getting up for.
-  if (atMs > overMs - 0.25 * everyMin * MINUTE_MS || time.endMs > overMs + everyMin * MINUTE_MS) return null;
+  if (atMs > overMs - 0.25 * everyMin * MINUTE_MS || time.endMs > overMs + LATE_MIN * MINUTE_MS) return null;
   return {
     step: step.id,
     no: done.length + 1,

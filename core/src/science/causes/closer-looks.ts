@@ -55,7 +55,7 @@ export const CLOSER_LOOKS = {
     tells: { ropy: [0.45, 0.55] },
   },
   'cream-tasted': {
-    asks: 'How did the cream taste when it went into the cold?',
+    asks: 'How did the cream taste when it went into the fridge?',
     answers: ['sweet, hardly sour', 'mildly sour', 'sharp'],
     usual: [0.1, 0.75, 0.15],
     tells: { 'cream-out-early': [0.72, 0.25, 0.03], 'cream-room-cold': [0.7, 0.28, 0.02] },

@@ -25,12 +25,21 @@ import { breakOfLoad, stageFault, stagesOfLoad, withinChurning } from './loads-o
 
 const own = ({ step }: Pick<StepOf, 'step'>) => paramsOf(step, 'churn');
 
+/** Beating warms cream no further above its room than this, K [judgement]. */
+const ABOVE_ROOM_K = 10;
+
 function leg(run: LegRun): Leg {
   const runs = loadRuns(run);
   const last = runs.at(-1)!;
   const curve = runs.flatMap(({ startMin, endMin, churning, way, along }): [number, number][] => {
     const latest = way.heats.at(-1);
-    const endC = latest ? Math.max(latest.celsius, along.breakC) : along.breakC;
+    // Beaten for however long, or forgotten, it gives as much to its room as it is warmed.
+    const mostC = Math.max(
+      churning.startC,
+      latest?.celsius ?? churning.startC,
+      churning.roomC + ABOVE_ROOM_K,
+    );
+    const endC = Math.min(mostC, latest ? Math.max(latest.celsius, along.breakC) : along.breakC);
     return [
       [startMin, churning.startC],
       ...way.heats
