@@ -46,10 +46,20 @@ export function formatVolume(litres: number, system: MeasureSystem): string {
     : `${trim(pints, 1)} pints (imp.)`;
 }
 
-/** Minutes as "45 min" or "3 h 20 min". @example formatMinutes(200) // '3 h 20 min' */
+/** From so many hours on a time is told in days, and from so many days on in days alone. */
+const IN_DAYS_H = 72;
+const DAYS_ALONE = 7;
+
+/** Minutes as "45 min", "3 h 20 min" or "5 days 4 h". @example formatMinutes(200) // '3 h 20 min' */
 export function formatMinutes(minutes: number): string {
   const whole = Math.round(minutes);
   if (whole < 60) return `${whole} min`;
+  if (whole >= IN_DAYS_H * 60) {
+    const hours = Math.round(whole / 60);
+    const days = Math.floor(hours / 24);
+    if (days >= DAYS_ALONE) return `${Math.round(hours / 24)} days`;
+    return hours % 24 === 0 ? `${days} days` : `${days} days ${hours % 24} h`;
+  }
   const rest = whole % 60;
   return rest === 0 ? `${Math.floor(whole / 60)} h` : `${Math.floor(whole / 60)} h ${rest} min`;
 }

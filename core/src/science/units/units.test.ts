@@ -91,6 +91,10 @@ describe('shown', () => {
     [formatVolume(0.946353, 'us'), '1 qt (US)'],
     [formatMinutes(200), '3 h 20 min'],
     [formatMinutes(59.7), '1 h'],
+    [formatMinutes(71 * 60 + 50), '71 h 50 min'],
+    [formatMinutes(72 * 60), '3 days'],
+    [formatMinutes(124 * 60 + 20), '5 days 4 h'],
+    [formatMinutes(200 * 24 * 60 + 500), '200 days'],
   ])('%s', (got, wanted) => expect(got).toBe(wanted));
 
   test('a band is rounded outward to five minutes', () => {

@@ -4,7 +4,6 @@ import { useNow } from '../../data/clock.ts';
 import { recordAll } from '../../data/store.ts';
 import type { LiveMake } from '../../data/use-make.ts';
 import { Beads } from './Beads.tsx';
-import { LastReading } from './LastReading.tsx';
 import { More } from './More.tsx';
 import { Pad } from './Pad.tsx';
 import { useWakeLock } from './use-wake-lock.ts';
@@ -22,7 +21,6 @@ export function ToDiscard({ live }: { readonly live: LiveMake }) {
           <p className="caution stop larger below-m" role="alert">
             {safety.text}
           </p>
-          <LastReading state={state} nowMs={nowMs} />
         </div>
         <div className="pad">
           <h2>Discard this batch</h2>
