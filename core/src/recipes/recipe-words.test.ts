@@ -66,11 +66,21 @@ describe('a recipe stands by itself', () => {
   );
 });
 
-test('the same words for a plan of a day, step by step', () => {
-  const told = planInstructions(planOfMethod(methodOf('yogurt'), KITCHEN, AT, 2));
-  expect(told.get('heat')).toMatch(
-    /^Heat the milk on medium heat\. Keep stirring\. Stop at 85 °C \(185 °F\), after about \d+ min\.$/,
-  );
-  expect(told.get('hold')).toMatch(/For 10 min\.$/);
-  expect([...told.values()].every((text) => /^[A-Z].*[.!?]$/s.test(text))).toBe(true);
+describe('what hands do in a plan of a day, each time they come', () => {
+  test('at the end of what goes by itself what to look for, and before it how it is set going', () => {
+    const told = planInstructions(planOfMethod(methodOf('yogurt'), KITCHEN, AT, 2));
+    expect(told.get('pour')).toMatch(
+      /^Pour the milk .*\. Then: Heat the milk on medium heat\. Keep stirring\. Stop at 85 °C \(185 °F\), after about \d+ min\.$/,
+    );
+    expect(told.get('heat')).toMatch(/^The milk should be hot enough\. .* Then: Hold .*For 10 min\.$/);
+    expect(told.get('inoculate')).toMatch(/Then: .*43\.0 °C/);
+    expect(told.get('incubate')).not.toMatch(/43\.0 °C/);
+    expect([...told.values()].every((text) => text === '' || /^[A-Z].*[.!?]$/s.test(text))).toBe(true);
+  });
+
+  test('what hands are at all along is told where it begins', () => {
+    const ghee = methodOf('ghee');
+    const told = planInstructions(planOfMethod(ghee, KITCHEN, AT, 0.5));
+    expect(told.get('clarify')).toMatch(/^Stir all the time/);
+  });
 });

@@ -75,6 +75,10 @@ function ripeMin(
   };
 }
 
+/** What hands find or do at the end of what goes by itself, in the words it is done with. */
+const actAtEnd = ({ due, doing, doneWords, title }: MethodStep): string =>
+  due?.text === doing ? `${title}: ${doneWords.toLowerCase()}` : doneWords;
+
 /** The tasks of a make's steps from one on. */
 function tasksOf(
   state: MakeState,
@@ -107,6 +111,8 @@ function tasksOf(
     tasks.push({
       id: step.id,
       title: step.title,
+      // Hands that are at it all along begin with it.
+      ...(waits && step.allAlong !== true ? { act: actAtEnd(step) } : {}),
       minutes: Math.max(1, Math.round(waits ? handsMin + lead : Math.max(leastMin, long * pace) + setOut)),
       after: waits ? long - lead : 0,
       slack: whenever

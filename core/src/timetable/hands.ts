@@ -7,6 +7,8 @@ export interface DayHands {
   readonly make: string;
   readonly step: string;
   readonly title: string;
+  /** What to do then: of what goes by itself, at its end. */
+  readonly act: string;
   readonly cook: string;
   readonly cookId: string;
   /** Minutes from the zero. */
@@ -18,9 +20,9 @@ export interface DayHands {
   readonly why: WhyHere;
 }
 
-/** What hands do: washing up what was emptied goes with it. @example titleOf({ title: 'Inoculate', washes: ['pot'], … }) // 'Inoculate, then wash the pot' */
-const titleOf = ({ title, washes = [] }: DayTask): string =>
-  washes.length === 0 ? title : `${title}, then wash the ${washes.join(' and ')}`;
+/** What hands do: washing up what was emptied goes with it. @example washedUpAfter('Inoculate', { washes: ['pot'], … }) // 'Inoculate, then wash the pot' */
+const washedUpAfter = (words: string, { washes = [] }: DayTask): string =>
+  washes.length === 0 ? words : `${words}, then wash the ${washes.join(' and ')}`;
 
 /** Slots with their words, in order of time; those of chains as their batches'. */
 export function handsOf(problem: DayProblem, slots: readonly DaySlot[]): DayHands[] {
@@ -53,7 +55,8 @@ export function handsOf(problem: DayProblem, slots: readonly DaySlot[]): DayHand
         {
           make: own.make,
           step: own.task,
-          title: titleOf(task),
+          title: washedUpAfter(task.title, task),
+          act: washedUpAfter(task.act ?? task.title, task),
           cook: problem.cooks.find(({ id }) => id === slot.cook)!.name,
           cookId: slot.cook,
           from: begins.from,

@@ -7,6 +7,7 @@ const hands = (make: string, step: string, from: number): DayHands => ({
   make,
   step,
   title: step,
+  act: step,
   cook: 'Wren',
   cookId: 'c',
   from,

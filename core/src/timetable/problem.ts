@@ -3,6 +3,8 @@ export interface DayTask {
   readonly id: string;
   /** What it is called, for a clash that is told. */
   readonly title: string;
+  /** What hands do then, where that is not what it is called: it goes by itself until its end. */
+  readonly act?: string;
   /** Hands it takes, ≥ 1 min. */
   readonly minutes: number;
   /** What must pass by itself between the end of the one before and this, min; of the first, from when the make may begin. */

@@ -22,7 +22,7 @@ export function DayBlock(props: {
   return (
     <section className="day-chosen" aria-label="Chosen step">
       <p>
-        <strong>{block.title}</strong>, {nameOf(block.make)}:{' '}
+        <strong>{block.act}</strong>, {nameOf(block.make)}:{' '}
         <span className="number">
           {timeOf(block.from)} – {timeOf(block.to)}
         </span>

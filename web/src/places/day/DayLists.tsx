@@ -143,7 +143,7 @@ export function DayLists(props: {
                 <td>☐</td>
                 <td>{timeOf(h.from)}</td>
                 <td>
-                  {h.title} <small>{told.get(h.make)?.get(h.step)}</small>
+                  {h.act} <small>{told.get(h.make)?.get(h.step)}</small>
                 </td>
                 <td>{nameOf(h.make)}</td>
                 <td>{h.cook}</td>

@@ -95,7 +95,7 @@ export function DaySchedule(props: {
               aria-pressed={chosen === `${h.make} ${h.step}`}
               onClick={() => setChosen(`${h.make} ${h.step}`)}
             >
-              {h.title} <span className="quiet">{nameOf(h.make)}</span>
+              {h.act} <span className="quiet">{nameOf(h.make)}</span>
             </button>
             <span className="quiet">
               {formatMinutes(h.to - h.from)}

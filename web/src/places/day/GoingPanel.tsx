@@ -49,6 +49,7 @@ export function GoingPanel({ going, nowMs }: { readonly going: KeptDay; readonly
     make,
     step: task,
     title,
+    act: title,
     cook: kitchen.cooks.find((c) => c.id === cook)?.name ?? '',
     cookId: cook,
     from,

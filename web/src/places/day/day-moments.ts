@@ -19,7 +19,7 @@ export function dayMoments(
   return [
     ...hands.map((h) => ({
       id: `${h.make}-${h.step}@morning-crock`,
-      title: `${h.title}, ${nameOf(h.make)}`,
+      title: `${h.act}, ${nameOf(h.make)}`,
       text: told.get(h.make)?.get(h.step) ?? '',
       atMs: zeroMs + h.from * MINUTE_MS,
       minutes: h.to - h.from,
