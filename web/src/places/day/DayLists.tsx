@@ -147,12 +147,15 @@ export function DayLists(props: {
                 </td>
                 <td>{nameOf(h.make)}</td>
                 <td>{h.cook}</td>
-                <td>{h.why.latest === null ? '' : `${timeOf(h.why.latest)} at the latest`}</td>
+                <td>{h.why.latest === null ? '' : `by ${timeOf(h.why.latest)}`}</td>
               </tr>
             ))}
           </tbody>
         </table>
-        <p>Times are estimates, from the middle of each forecast. Go by what you see in the pot.</p>
+        <p>
+          Times are estimates, from the middle of each forecast. Go by what you see in the pot. “By” is how
+          long a step can wait.
+        </p>
       </div>
     </>
   );
