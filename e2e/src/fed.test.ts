@@ -7,6 +7,7 @@ import { choose, goTo, openTablet, see, startBrowser, tap, type Tablet } from '.
 import { later } from './later.ts';
 import { createWorld, type World } from './world.ts';
 import { HOUR_MS } from '@morning-crock/core';
+import { putUpLike } from '@morning-crock/core/fixtures';
 
 const START = Date.parse('2026-03-02T08:00:00.000Z');
 let browser: Browser;
@@ -136,4 +137,30 @@ test('what waits may be left out, and put back', async () => {
   await tap(page, 'button', 'Undo');
   await see(page, '12 of 12 still to do');
   expect(await world.entries('make-started')).toHaveLength(1);
+});
+
+test('butter that was finished waits in the larder for its ghee, and till then the page says so', async () => {
+  tablet = await openTablet(browser, `${world.address}/day`);
+  const { page } = tablet;
+  await putIn();
+  await tap(page, 'button', 'Start all batches');
+  const [butter] = await stored('make-started', 1);
+  await page.waitForFunction(() => location.pathname === '/');
+  const make = butter!.streamId;
+  const steps = butter!.data.plan.method.steps.map(({ id }) => id);
+  const at = (minutes: number) => START + minutes * 60_000;
+  await later(world, 150, page);
+  await world.send(
+    ...steps.slice(0, -1).map((step, i) => draft(make, at(5 + 15 * i), 'step-done', { step })),
+    draft(make, at(130), 'weighed', { massKg: 0.74, typed: { value: 740, unit: 'g' } }),
+    draft(make, at(135), 'finished', { verdict: 'kept', reason: '' }),
+  );
+  await see(page, 'Butter is finished. Add it to the larder to make Ghee from it.');
+  await world.send(
+    draft(ulid(), at(140), 'larder-moved', putUpLike({ name: 'Butter', makeId: make }, 1, 0.7)),
+  );
+  await see(page, 'with 700 g from Butter');
+  await tap(page, 'button', 'Start Ghee');
+  const [, ghee] = await stored('make-started', 2);
+  expect(ghee!.data.plan.milk.goods).toEqual([expect.objectContaining({ massKg: expect.closeTo(0.7, 6) })]);
 });

@@ -1,7 +1,13 @@
 import type { KeptDay } from '../contract/index.ts';
 import { DAY_MS, MINUTE_MS } from '../science/units/index.ts';
 
-/** The day that is going on: begun, not over, with a make of it still under way; of several the one begun last. */
+/** Something of a day is still to be made from what another batch of it gave. */
+const waits = ({ makes, slots }: KeptDay['day']): boolean =>
+  makes.some(
+    ({ id, makeId, plan }) => makeId === null && plan !== undefined && slots.some(({ make }) => make === id),
+  );
+
+/** The day that is going on: begun, not over, with a make of it still under way or waiting for one; of several the one begun last. */
 export function goingOf(
   days: readonly KeptDay[],
   underWay: ReadonlySet<string>,
@@ -13,7 +19,7 @@ export function goingOf(
         ({ day }) =>
           day.begunAt !== null &&
           nowMs < Date.parse(day.zeroAt) + (day.days + 1) * DAY_MS &&
-          day.makes.some(({ makeId }) => makeId !== null && underWay.has(makeId)),
+          (day.makes.some(({ makeId }) => makeId !== null && underWay.has(makeId)) || waits(day)),
       )
       .sort((a, b) => (a.day.begunAt! < b.day.begunAt! ? 1 : -1))[0] ?? null
   );

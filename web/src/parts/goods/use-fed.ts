@@ -3,6 +3,7 @@ import type { KeptDay, MakePlan } from '@morning-crock/core/contract';
 import { useState } from 'react';
 import { ulid } from 'ulid';
 import { now } from '../../data/clock.ts';
+import { useUnderWayIds } from '../../data/under-way.ts';
 import { useUnderWayLogs } from '../../data/under-way-logs.ts';
 import type { DayChanges } from '../../data/use-day-changes.ts';
 import { waitingIn } from '../../data/waiting-in.ts';
@@ -26,16 +27,18 @@ export interface FedBatch {
 export function useFed({ day }: KeptDay, changes: DayChanges) {
   const { goods, batches } = useGoods();
   const logs = useUnderWayLogs();
+  const underWay = useUnderWayIds();
   const kitchen = useKitchen();
   const [starting, setStarting] = useState<string | null>(null);
   const [refused, setRefused] = useState<string | null>(null);
   const fed = waitingIn(day).map(({ id, name, plan, fedBy }): FedBatch => {
     const feeder = day.makes.find((make) => make.id === fedBy);
+    const isUnderWay = underWay.includes(feeder?.makeId ?? '');
     const state = logs.find((log) => log.state?.id === feeder?.makeId)?.state;
     // Until all of it is done nobody knows what there will be.
-    const isDone = !state || state.current === null;
+    const isDone = !isUnderWay || state?.current === null;
     const own = feeder?.makeId && isDone ? planFedBy(plan, goods, feeder.makeId) : null;
-    const overId = !state && !own ? (feeder?.makeId ?? null) : null;
+    const overId = !isUnderWay && !own ? (feeder?.makeId ?? null) : null;
     return { id, name, feeder: feeder?.name ?? '', plan: own, overId };
   });
   /** @returns the make it became; `null` when it was not begun */

@@ -88,8 +88,8 @@ export function BenchDay({ makes, nowMs }: { readonly makes: readonly Attended[]
             <span className="number">{units.time(atMs, nowMs)}</span>
             <span>
               {name}
-              {/* With nothing else to do it is the one thing to do, above. */}
-              {first && (
+              {/* Where only what is all done is left it is the one thing to do, above. */}
+              {(first !== undefined || makes.length === 0) && (
                 <span className="row">
                   <FedStart going={going} changes={changes} make={id} />
                 </span>

@@ -99,7 +99,7 @@ export function WheelPanel({ live, nowMs }: PanelProps) {
         {turn && (
           <p>
             {turn.words}{' '}
-            <strong className="number">{turn.atMs <= nowMs ? 'now' : units.time(turn.atMs, nowMs)}</strong>
+            <strong className="number">{turn.atMs <= nowMs ? 'now' : units.time(turn.atMs, nowMs)}</strong>{' '}
             <span className="quiet">
               ({turn.no} of {turn.of})
             </span>
