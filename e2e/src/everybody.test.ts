@@ -4,8 +4,7 @@ import { makePlanOfWaking } from '@morning-crock/core/contract';
 import { putUpLike } from '@morning-crock/core/fixtures';
 import { cultureDraft, draft, intakeDraft, startDraft } from '@morning-crock/server/testing';
 import type { Browser, Page } from 'puppeteer-core';
-import { readFileSync, writeFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
+import { writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ulid } from 'ulid';
@@ -22,10 +21,10 @@ import {
   type Tablet,
   upload,
 } from './browser.ts';
+import { violations } from './axe.ts';
 import { createWorld, type World } from './world.ts';
 
 const START = Date.parse('2026-03-02T06:00:00.000Z');
-const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 let browser: Browser;
 let world: World;
 const running = ulid();
@@ -193,31 +192,6 @@ const PLACES: readonly (readonly [string, () => string, string])[] = [
     ],
   ),
 ];
-
-/** @param only one rule of the checker; left out, all of them */
-async function violations(page: Page, only?: string): Promise<string[]> {
-  if (!(await page.evaluate(() => 'axe' in globalThis))) await page.evaluate(AXE);
-  return page.evaluate(async (rule: string | undefined) => {
-    const { axe } = globalThis as unknown as {
-      axe: {
-        run(
-          options: object,
-        ): Promise<{ violations: { id: string; nodes: { html: string; failureSummary?: string }[] }[] }>;
-      };
-    };
-    const result = await axe.run({
-      resultTypes: ['violations'],
-      ...(rule === undefined ? {} : { runOnly: [rule] }),
-    });
-    return result.violations.map(
-      (v) =>
-        `${v.id}: ${v.nodes
-          .slice(0, 3)
-          .map((n) => `${n.html.slice(0, 160)} ${n.failureSummary ?? ''}`)
-          .join(' | ')}`,
-    );
-  }, only);
-}
 
 /** Another light or another size of the same page, once nothing moves or is being worked out any more. */
 async function turn(page: Page, dark: boolean, width: number, height: number): Promise<void> {

@@ -4,6 +4,7 @@ import { draft, intakeDraft } from '@morning-crock/server/testing';
 import type { Browser } from 'puppeteer-core';
 import { ulid } from 'ulid';
 import { choose, goTo, openTablet, see, startBrowser, tap, type Tablet } from './browser.ts';
+import { violations } from './axe.ts';
 import { later } from './later.ts';
 import { createWorld, type World } from './world.ts';
 import { HOUR_MS } from '@morning-crock/core';
@@ -75,6 +76,7 @@ test('ghee of the butter of the same day: planned after it, waits for it, begins
   await see(page, '12 of 12 still to do');
   await tap(page, 'button', 'Change Clarify, Ghee');
   await see(page, 'Waits until Butter is done.');
+  expect(await violations(page)).toEqual([]);
   // The butter is made; nobody weighed it yet.
   const make = butter!.streamId;
   const steps = butter!.data.plan.method.steps.map(({ id }) => id);
@@ -95,6 +97,8 @@ test('ghee of the butter of the same day: planned after it, waits for it, begins
   await see(page, 'Finish batch');
   await goTo(page, '/');
   await see(page, 'All done: Butter');
+  await see(page, 'with 740 g from Butter');
+  expect(await violations(page)).toEqual([]);
   await tap(page, 'button', 'Start Ghee');
   await stored('planned', 2);
   const [, ghee] = await stored('make-started', 2);

@@ -3,7 +3,6 @@ import {
   feedRows,
   isLive,
   milkForWaking,
-  plannedOf,
   pointForecast,
   stateOfPlan,
   TREATMENTS,
@@ -22,12 +21,11 @@ import { useEffect, useMemo, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { ulid } from 'ulid';
 import { now, useNow } from '../../data/clock.ts';
-import { refusalWords } from '../../data/refusal-words.ts';
 import { liveSlice } from '../../data/live-slice.ts';
-import { dropRefused, record, useAppDispatch, useAppSelector, whenSettled } from '../../data/store.ts';
+import { useAppDispatch, useAppSelector } from '../../data/store.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { requestForecast } from '../../workers/kitchen-client.ts';
 import { Choices } from '../../parts/fields/Choices.tsx';
+import { beginBatch } from '../../parts/goods/begin-batch.ts';
 import { StepSlider } from '../../parts/fields/StepSlider.tsx';
 import { FeedTable } from '../../parts/tables/FeedTable.tsx';
 
@@ -86,21 +84,11 @@ export function WakeForm(props: {
       { ...plan, name: plan.name.trim(), startAt: new Date(atMs).toISOString() },
       kitchen,
     );
-    const started = await record(id, 'make-started', { plan: final }, atMs);
-    const refused = await whenSettled(started);
-    if (refused) {
-      await dropRefused(started);
-      setRefusal(refusalWords(refused));
+    const refused = await beginBatch(id, final, [], atMs);
+    if (refused !== null) {
+      setRefusal(refused);
       return;
     }
-    // What was forecast is stored: the Daybook compares with it. A waking goes on without.
-    const forecast = await requestForecast('planned', {
-      kind: 'plan',
-      makeId: id,
-      plan: final,
-      nowMs: atMs,
-    }).catch(() => null);
-    if (forecast) await record(id, 'planned', { forecast: plannedOf(stateOfPlan(final), forecast) }, atMs);
     void navigate(`/makes/${id}`);
   };
   return (

@@ -13,13 +13,14 @@ import { Button, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 import { ulid } from 'ulid';
 import { now } from '../../data/clock.ts';
-import { refusalOf } from '../../data/refusal-of.ts';
 import { record } from '../../data/store.ts';
 import { useDayChanges } from '../../data/use-day-changes.ts';
 import { useUnderWayLogs } from '../../data/under-way-logs.ts';
 import { useMethods } from '../../data/use-methods.ts';
 import { useMilkRoom } from '../../data/use-milk.ts';
 import { useUnits } from '../../data/use-units.ts';
+import { beginBatch } from '../../parts/goods/begin-batch.ts';
+import { useGoods } from '../../parts/goods/use-goods.ts';
 import { BatchAmount } from './BatchAmount.tsx';
 import { DayPicture } from './DayPicture.tsx';
 import { DayReview } from './DayReview.tsx';
@@ -36,6 +37,7 @@ export function GoingPanel({ going, nowMs }: { readonly going: KeptDay; readonly
   const units = useUnits();
   const logs = useUnderWayLogs();
   const room = useMilkRoom();
+  const { batches } = useGoods();
   const { methodId, choose, method, weighed, usual, options } = useMethodChoice();
   /** As somebody typed it, `null` what cannot be; left out, as it is usually made here. */
   const [typed, setTyped] = useState<number | null>();
@@ -84,8 +86,7 @@ export function GoingPanel({ going, nowMs }: { readonly going: KeptDay; readonly
     const pours = pourDay(room.lots, wantsOf(makeId, planned), [], atMs, (source) => room.learned(source));
     const milk = milkOf(makeId, planned, pours, room.lots, atMs);
     const plan = priced(milk ? { ...planned, milk } : planned, kitchen);
-    // Another tablet may have taken the milk a moment ago.
-    const refused = await refusalOf(await record(makeId, 'make-started', { plan }));
+    const refused = await beginBatch(makeId, plan, batches, atMs);
     setFault(refused === null ? null : `${name}: ${refused}`);
     if (refused !== null) return;
     await record(id, 'day-changed', {
