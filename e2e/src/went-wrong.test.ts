@@ -156,15 +156,19 @@ test('a mixer on its lowest setting with cream from the fridge: too cold, and th
   const page = await open(`/why/${id}`);
   await tap(page, 'button', 'Does not break, or takes an hour');
   await see(page, 'Churn on its lowest setting.');
+  // A look tells more than anything else by now.
+  await see(page, 'How did the cream look while it was churned?');
+  await tap(page, 'button', 'Stiff, and nothing moved');
+  await stored('fault-told', 1);
   await see(page, 'How warm was the cream when churning began?');
   await tap(page, 'button', 'Nearly as warm as the room');
-  const [wrong] = await stored('fault-told', 1);
-  expect(wrong!.data).toMatchObject({ answers: { 'churned-at': 2 }, settled: null });
+  const [, wrong] = await stored('fault-told', 2);
+  expect(wrong!.data).toMatchObject({ answers: { 'churn-looks': 1, 'churned-at': 2 }, settled: null });
   // Answered by mistake, it is taken back.
   await tap(page, 'button', 'Undo last answer');
-  expect((await stored('fault-told', 2))[1]!.data).toMatchObject({ answers: {} });
+  expect((await stored('fault-told', 3))[2]!.data).toMatchObject({ answers: { 'churn-looks': 1 } });
   await tap(page, 'button', 'Straight from the fridge');
-  await stored('fault-told', 3);
+  await stored('fault-told', 4);
   await see(page, 'The cream is too cold');
   expect(await first(page)).toBe('The cream is too cold');
   // How cold it is now decides what helps.
