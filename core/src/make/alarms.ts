@@ -213,7 +213,9 @@ export function nextHands(
     act: doneWordsOf(state) ?? current.step.doneWords,
     atMs,
     mustAct: current.step.mustAct,
-    ...(current.step.facts.sours || atMs > nowMs ? {} : since(dueMs(state, forecast.point), nowMs)),
+    ...(current.step.facts.sours || atMs > nowMs + MINUTE_MS
+      ? {}
+      : since(dueMs(state, forecast.point), nowMs)),
   };
 }
 

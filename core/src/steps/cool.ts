@@ -88,7 +88,10 @@ const standsIn = (plan: MakePlan, atMs: number) => ({
 });
 
 function leg(run: LegRun): Leg {
-  const { plan, startMs, nowMs, status } = run;
+  const { plan, startC, startMs, nowMs, status } = run;
+  // What will be cooler than that already need not be cooled.
+  if (status === 'coming' && startC <= plan.inoculateC)
+    return { minutes: 0, sigmaMin: 0, endC: startC, endless: false, curve: [[0, startC]] };
   if (status === 'coming') return down(run);
   return stoodOn(down(run), (nowMs - startMs) / MINUTE_MS, standsIn(plan, startMs));
 }

@@ -68,15 +68,21 @@ function up({ plan, startC, startMs, readings }: LegRun): Leg {
     : book;
 }
 
+/** A moment, as long as it takes to say that it is hot, min. */
+const SAID_MIN = 1 / 60;
+
 function leg(run: LegRun): Leg {
   const { plan, startMs, nowMs, status } = run;
   // Whoever calls it hot enough says that it is hot.
-  if (status !== 'current') return up(run);
-  return stoodOn(up(run), (nowMs - startMs) / MINUTE_MS, {
+  const hot = up(run);
+  if (status !== 'current') return hot;
+  const stood = stoodOn(hot, (nowMs - startMs) / MINUTE_MS, {
     vessel: vesselOf(plan, startMs),
     lidded: plan.heat.lidOn ?? false,
     graceMin: FIRE_OUT_MIN,
   });
+  // However long it was forgotten, what comes after it begins with milk that is hot: it is over when somebody says so, and not before.
+  return stood === hot ? hot : { ...stood, minutes: stood.minutes + SAID_MIN, endC: hot.endC };
 }
 
 /** When a plate that stays hot is switched off, as the plan foresees it; `null` on a burner that follows at once. */

@@ -50,7 +50,7 @@ export function Beads({
           status === 'current' &&
           !late &&
           ((end?.p90 != null && end.p90 <= nowMs + MINUTE_MS) ||
-            (point?.dueMs !== undefined && overdueSince(state, nowMs, forecast.point) !== null))
+            (step.facts.waits && !step.facts.sours && overdueSince(state, nowMs, forecast.point) !== null))
         )
           when = 'due now';
         else if (status !== 'skipped' && end && !late) {
