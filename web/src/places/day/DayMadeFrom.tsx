@@ -22,7 +22,7 @@ export function DayMadeFrom(props: {
   const own = plan.plans.get(id);
   if (!usual || !own) return null;
   const groups = goodsGroups(here, (goods) => dayGoodsFor(usual, goods), units);
-  const feeders = feedersFor(id, usual, plan.plans, plan.fedBy);
+  const feeders = feedersFor(id, usual, plan.coming, plan.fedBy);
   if (groups.length === 0 && feeders.length === 0 && !chosen && fedBy === undefined) return null;
   const { into } = productOf(usual).goods;
   const thereKg = plan.thereKg.get(id) ?? null;

@@ -9,6 +9,7 @@ import {
   chosenAs,
   dayGoodsFor,
   feedersFor,
+  goodsToCome,
   plansOfGoods,
 } from './day-goods.ts';
 
@@ -167,11 +168,20 @@ describe('a batch of a day is made from another one of it', () => {
       ['ghee', ghee],
     ]);
     const offered = (id: string, fedBy: readonly (readonly [string, string])[]): string[] =>
-      feedersFor(id, others.get(id)!, others, new Map(fedBy)).map(({ good: own }) => own.id);
+      feedersFor(id, others.get(id)!, goodsToCome(others), new Map(fedBy)).map(({ good: own }) => own.id);
     expect(offered('ghee', []).sort()).toEqual(['butter', 'second']);
     expect(offered('ghee', [['ghee', 'butter']]).sort()).toEqual(['butter', 'second']);
     expect(offered('ghee', [['other', 'second']])).toEqual(['butter']);
     expect(offered('butter', [])).toEqual(['clabber']);
     expect(offered('butter', [['clabber', 'butter']])).toEqual([]);
+    // Of what nothing else is made nobody asks what it will give.
+    expect(
+      goodsToCome(
+        new Map([
+          ['ghee', ghee],
+          ['kefir', plan('kefir', 2)],
+        ]),
+      ),
+    ).toEqual([]);
   });
 });

@@ -2,6 +2,7 @@ import {
   batchOf,
   goodsFor,
   goodToCome,
+  madeFromKind,
   planFromGood,
   planOfMethod,
   type GoodInput,
@@ -102,11 +103,22 @@ export function plansOfGoods(
   return new Map(wanted.map((one) => [one.id, planned(one, [])]));
 }
 
-/** The other batches of a plan that one may be made from: what they will give, and only where no other one takes it. */
+/** What the batches of a plan will give, by an estimate, of those that another one of it could be made from. */
+export const goodsToCome = (plans: ReadonlyMap<string, MakePlan>): Good[] =>
+  [...plans].flatMap(([id, plan]) => {
+    const into = madeFromKind(plan.product);
+    const isWanted = [...plans].some(([other, { product }]) => other !== id && into.includes(product));
+    return (isWanted ? goodToCome(plan, id) : null) ?? [];
+  });
+
+/**
+ * The other batches of a plan that one may be made from, and only where no other one takes it.
+ * @param coming what the batches of the plan will give
+ */
 export function feedersFor(
   id: string,
   plan: MakePlan,
-  others: ReadonlyMap<string, MakePlan>,
+  coming: readonly Good[],
   fedBy: ReadonlyMap<string, string>,
 ): GoodInput[] {
   const taken = new Set([...fedBy].flatMap(([eater, of]) => (eater === id ? [] : [of])));
@@ -117,9 +129,7 @@ export function feedersFor(
   };
   return dayGoodsFor(
     plan,
-    [...others].flatMap(([other, own]) =>
-      other === id || taken.has(other) || comesOf(other) ? [] : (goodToCome(own, other) ?? []),
-    ),
+    coming.filter(({ id: other }) => other !== id && !taken.has(other) && !comesOf(other)),
   );
 }
 

@@ -28,7 +28,7 @@ import { useMilkRoom } from '../../data/use-milk.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { cancelForecast, requestDay } from '../../workers/kitchen-client.ts';
 import { useGoods } from '../../parts/goods/use-goods.ts';
-import { amountOf, plansOfGoods } from './day-goods.ts';
+import { amountOf, goodsToCome, plansOfGoods } from './day-goods.ts';
 import { milkOf } from './milk-of.ts';
 import { isClock, type DayDraft } from './day-draft.ts';
 
@@ -149,6 +149,7 @@ export function useDayPlan(draft: DayDraft, opensMs: number, nowMs: number) {
     [makes, usual, here.goods],
   );
   const plans = useMemo(() => new Map([...ofGoods].map(([id, { plan }]) => [id, plan])), [ofGoods]);
+  const coming = useMemo(() => goodsToCome(plans), [plans]);
   /** Batches that are made from others of the plan, and which. */
   const fedBy = useMemo(
     () =>
@@ -298,6 +299,8 @@ export function useDayPlan(draft: DayDraft, opensMs: number, nowMs: number) {
     plans,
     usual,
     fedBy,
+    /** What the batches will give, of which others could be made. */
+    coming,
     /** What is here to be made something of, and how much of what was chosen there is for each batch, kg. */
     here,
     stocked,
