@@ -1,35 +1,13 @@
-import { afterAll, afterEach, beforeAll, beforeEach, expect, test } from '@jest/globals';
-import type { EventOf, EventType } from '@morning-crock/core/contract';
-import type { Browser } from 'puppeteer-core';
-import { choose, fill, openTablet, see, setClock, startBrowser, tap, type Tablet } from './browser.ts';
-import { createWorld, type World } from './world.ts';
+import { expect, test } from '@jest/globals';
+import { choose, fill, see, setClock, tap } from './browser.ts';
+import { tablets } from './tablets.ts';
 import { HOUR_MS } from '@morning-crock/core';
 
 const START = Date.parse('2026-03-02T19:00:00.000Z');
 const OPENS = Date.parse('2026-03-03T08:00:00.000Z');
-let browser: Browser;
-let world: World;
-let tablet: Tablet;
-
-beforeAll(async () => {
-  browser = await startBrowser();
-});
-afterAll(() => browser.close());
-beforeEach(async () => {
-  world = await createWorld(START);
-});
-afterEach(async () => {
-  expect(tablet.strayRequests).toEqual([]);
-  expect(tablet.faults).toEqual([]);
-  await tablet.close();
-  await world.close();
-});
-
-const stored = <T extends EventType>(type: T, wanted: number) =>
-  world.stored<EventOf<T>['data']>(type, wanted);
+const { open, stored } = tablets(START);
 test('planned the evening before, the kefir may begin tonight, and the rest in the morning', async () => {
-  tablet = await openTablet(browser, `${world.address}/day`);
-  const { page } = tablet;
+  const page = await open('/day');
   await fill(page, 'Start on', '03.03.2026', 'textbox');
   await setClock(page, 'at', '08:00');
   for (const method of ['kefir', 'yogurt']) {

@@ -1,40 +1,20 @@
-import { afterAll, afterEach, beforeAll, beforeEach, expect, test } from '@jest/globals';
-import type { EventOf, EventType } from '@morning-crock/core/contract';
+import { expect, test } from '@jest/globals';
+import type { EventOf } from '@morning-crock/core/contract';
 import { draft, intakeDraft } from '@morning-crock/server/testing';
-import type { Browser } from 'puppeteer-core';
+import type { Page } from 'puppeteer-core';
 import { ulid } from 'ulid';
-import { choose, goTo, openTablet, see, startBrowser, tap, type Tablet } from './browser.ts';
+import { choose, goTo, see, tap } from './browser.ts';
 import { violations } from './axe.ts';
 import { later } from './later.ts';
-import { createWorld, type World } from './world.ts';
+import { tablets } from './tablets.ts';
 import { HOUR_MS } from '@morning-crock/core';
 import { putUpLike } from '@morning-crock/core/fixtures';
 
 const START = Date.parse('2026-03-02T08:00:00.000Z');
-let browser: Browser;
-let world: World;
-let tablet: Tablet;
-
-beforeAll(async () => {
-  browser = await startBrowser();
-});
-afterAll(() => browser.close());
-beforeEach(async () => {
-  world = await createWorld(START);
-});
-afterEach(async () => {
-  expect(tablet.strayRequests).toEqual([]);
-  expect(tablet.faults).toEqual([]);
-  await tablet.close();
-  await world.close();
-});
-
-const stored = <T extends EventType>(type: T, wanted: number) =>
-  world.stored<EventOf<T>['data']>(type, wanted);
+const { kitchen, open, stored } = tablets(START);
 
 /** Butter and ghee of it in the plan. @returns the butter's identity in the day */
-async function putIn(): Promise<string> {
-  const { page } = tablet;
+async function putIn(page: Page): Promise<string> {
   for (const method of ['butter', 'ghee']) {
     await choose(page, 'Product and method', method);
     await tap(page, 'button', 'Add batch');
@@ -51,7 +31,7 @@ async function putIn(): Promise<string> {
 
 test('ghee of the butter of the same day: planned after it, waits for it, begins with what there really is', async () => {
   const pot = ulid();
-  await world.send(
+  await kitchen().send(
     intakeDraft(pot, 2, START - 20 * HOUR_MS, {
       what: 'cream',
       fatFraction: 0.34,
@@ -59,9 +39,8 @@ test('ghee of the butter of the same day: planned after it, waits for it, begins
       source: 'Fern',
     }),
   );
-  tablet = await openTablet(browser, `${world.address}/day`);
-  const { page } = tablet;
-  const butterInDay = await putIn();
+  const page = await open('/day');
+  const butterInDay = await putIn(page);
   await tap(page, 'button', 'Start all batches');
   const [butter] = await stored('make-started', 1);
   await page.waitForFunction(() => location.pathname === '/');
@@ -81,14 +60,14 @@ test('ghee of the butter of the same day: planned after it, waits for it, begins
   const make = butter!.streamId;
   const steps = butter!.data.plan.method.steps.map(({ id }) => id);
   const at = (minutes: number) => START + minutes * 60_000;
-  await later(world, 180, page);
-  await world.send(
+  await later(kitchen(), 180, page);
+  await kitchen().send(
     draft(make, at(5), 'step-done', { step: steps[0]! }),
     ...steps.slice(1, -1).map((step, i) => draft(make, at(90 + 5 * i), 'step-done', { step })),
   );
   await goTo(page, '/');
   await see(page, 'Weigh');
-  await world.send(draft(make, at(130), 'weighed', { massKg: 0.74, typed: { value: 740, unit: 'g' } }));
+  await kitchen().send(draft(make, at(130), 'weighed', { massKg: 0.74, typed: { value: 740, unit: 'g' } }));
   await see(page, 'with 740 g from Butter');
   await goTo(page, '/day');
   await see(page, 'with 740 g from Butter');
@@ -117,7 +96,7 @@ test('ghee of the butter of the same day: planned after it, waits for it, begins
   await see(page, 'Take off the heat');
   await see(page, /Next, in about (?:1|2|3)\d min/);
   for (let tries = 0; ; tries++) {
-    const laid = await world.entries<EventOf<'day-changed'>['data']>('day-changed');
+    const laid = await kitchen().entries<EventOf<'day-changed'>['data']>('day-changed');
     const last = laid.at(-1)!.data;
     const own = last.kind === 'laid' ? last.day.makes.find(({ fedBy }) => fedBy === butterInDay) : undefined;
     if (own?.makeId === ghee!.streamId) break;
@@ -127,9 +106,8 @@ test('ghee of the butter of the same day: planned after it, waits for it, begins
 });
 
 test('what waits may be left out, and put back', async () => {
-  tablet = await openTablet(browser, `${world.address}/day`);
-  const { page } = tablet;
-  await putIn();
+  const page = await open('/day');
+  await putIn(page);
   await tap(page, 'button', 'Start all batches');
   await page.waitForFunction(() => location.pathname === '/');
   await goTo(page, '/day');
@@ -140,27 +118,26 @@ test('what waits may be left out, and put back', async () => {
   await see(page, '7 of 7 still to do');
   await tap(page, 'button', 'Undo');
   await see(page, '12 of 12 still to do');
-  expect(await world.entries('make-started')).toHaveLength(1);
+  expect(await kitchen().entries('make-started')).toHaveLength(1);
 });
 
 test('butter that was finished waits in the larder for its ghee, and till then the page says so', async () => {
-  tablet = await openTablet(browser, `${world.address}/day`);
-  const { page } = tablet;
-  await putIn();
+  const page = await open('/day');
+  await putIn(page);
   await tap(page, 'button', 'Start all batches');
   const [butter] = await stored('make-started', 1);
   await page.waitForFunction(() => location.pathname === '/');
   const make = butter!.streamId;
   const steps = butter!.data.plan.method.steps.map(({ id }) => id);
   const at = (minutes: number) => START + minutes * 60_000;
-  await later(world, 150, page);
-  await world.send(
+  await later(kitchen(), 150, page);
+  await kitchen().send(
     ...steps.slice(0, -1).map((step, i) => draft(make, at(5 + 15 * i), 'step-done', { step })),
     draft(make, at(130), 'weighed', { massKg: 0.74, typed: { value: 740, unit: 'g' } }),
     draft(make, at(135), 'finished', { verdict: 'kept', reason: '' }),
   );
   await see(page, 'Butter is finished. Add it to the larder to make Ghee from it.');
-  await world.send(
+  await kitchen().send(
     draft(ulid(), at(140), 'larder-moved', putUpLike({ name: 'Butter', makeId: make }, 1, 0.7)),
   );
   await see(page, 'with 700 g from Butter');

@@ -11,6 +11,9 @@ const DAYS_MOST = 4;
 /** A make in a day, or a skimming. */
 const inDay = z.union([ulid, text(60)]);
 
+/** Whatever a batch may be kept warm in where the warm place is another one's, the best first. */
+export const KEEPS_WARM = ['insulated-box', 'thermos', 'towel', 'oven-lamp'] as const;
+
 /** A make as it stands in a day. */
 export const dayMake = z.strictObject({
   id: ulid,
@@ -26,7 +29,7 @@ export const dayMake = z.strictObject({
   who: z.record(stepRef, ulid),
   /** What its method aims at otherwise on this day: cooled in ice, kept warm in something else, more or less starter; left out, as the method says. */
   cooling: z.literal('iced-bath').optional(),
-  place: z.enum(['insulated-box', 'thermos', 'towel', 'oven-lamp']).optional(),
+  place: z.enum(KEEPS_WARM).optional(),
   /** Of the milk, by weight. */
   starterShare: fraction.positive('must be above 0').max(0.5, 'is more than half the milk').optional(),
   /** What it is made of, where that stands in the larder. */

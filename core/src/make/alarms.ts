@@ -3,7 +3,7 @@ import { formatMinutes, HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
 import type { BandForecast } from './forecast.ts';
 import type { SafetyState } from './safety.ts';
 import { STEP_TYPES, whenThere, type Alarm } from '../steps/index.ts';
-import { dueMs } from './moments.ts';
+import { dueMs, isLate } from './moments.ts';
 import { markBand, markWords } from './marks.ts';
 import { setDoubt, shownAcidAtMs } from './safety.ts';
 import { seenSetMs } from './seen.ts';
@@ -175,10 +175,9 @@ export interface NextHands {
   readonly sinceMs?: number;
 }
 
-/** Sooner than this it is due now, and not since then, ms. */
-const SINCE_MS = 5 * MINUTE_MS;
+/** Since when hands have been needed, where that is a while ago. */
 const since = (sinceMs: number | null, nowMs: number): { readonly sinceMs?: number } =>
-  sinceMs !== null && nowMs - sinceMs > SINCE_MS ? { sinceMs } : {};
+  isLate(sinceMs, nowMs) ? { sinceMs } : {};
 
 /** Since when a batch is past its safety clock, ms. */
 const overSinceMs = ({ warmH, limit }: SafetyState, nowMs: number): number =>

@@ -289,18 +289,19 @@ export function* forecasting(
   members = ENSEMBLE_MEMBERS,
 ): Generator<number, BandForecast> {
   const { walk, incubation, point, acid, from, timedMs, tail: foreseenTail } = prepare(state, nowMs);
+  // Nothing that is not over yet was over before now, however uncertain it is.
+  const notOver = (band: InstantBand): InstantBand => ({
+    ...band,
+    p10: band.p10 === null ? null : Math.max(band.p10, Math.min(nowMs, band.p50 ?? nowMs)),
+  });
   const startBand = (s: StepTime): InstantBand =>
     s.status === 'done' || s.status === 'skipped'
       ? { p10: s.endMs, p50: s.endMs, p90: s.endMs }
-      : {
-          p10: Math.max(
-            s.endMs - Z90 * s.sigmaMin * MINUTE_MS,
-            // Nothing that is not over yet was over before now.
-            Math.min(nowMs, s.endMs),
-          ),
+      : notOver({
+          p10: s.endMs - Z90 * s.sigmaMin * MINUTE_MS,
           p50: s.endMs,
           p90: s.endMs + Z90 * s.sigmaMin * MINUTE_MS,
-        };
+        });
   const early = walk.steps.map((s) => ({ step: s.id, end: startBand(s) }));
   const passing = shareMarks(state, walk.steps).map(
     ({ moment: { atMs, ...mark }, sigmaMin }): ForeseenMark => ({
@@ -383,11 +384,6 @@ export function* forecasting(
       };
     // Everything after the pick-up moves with it; what is overdue is picked up now.
     const shift = s.endMs - Math.max(pickUpMs ?? s.endMs, nowMs);
-    // Nothing that is not over yet was over before now, however uncertain it is.
-    const notOver = (band: InstantBand): InstantBand => ({
-      ...band,
-      p10: band.p10 === null ? null : Math.max(band.p10, Math.min(nowMs, band.p50 ?? nowMs)),
-    });
     const move = (ms: number | null): number | null => (ms === null ? null : Math.max(ms, nowMs) + shift);
     return {
       step: s.id,

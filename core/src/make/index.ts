@@ -17,7 +17,7 @@ export * from './safety.ts';
 export * from './seen.ts';
 export * from './marks.ts';
 export * from './alarms.ts';
-export { dueMs, momentsOf, type HandsMoment } from './moments.ts';
+export { dueMs, momentsOf, overdueSince, type HandsMoment } from './moments.ts';
 export * from './summary.ts';
 export * from './trial.ts';
 export * from './sleep.ts';

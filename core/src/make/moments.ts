@@ -28,6 +28,23 @@ export function dueMs(state: MakeState, point?: Pick<PointForecast, 'steps'>): n
   return bellsOf(state)?.middleMs ?? begun.steps.find(({ id }) => id === current.step.id)?.endMs ?? null;
 }
 
+/** Later than this something is no longer due about now, ms. */
+const LATE_MS = 5 * MINUTE_MS;
+
+/** Since when the present step should be over; `null` while it is not late. @param point what is foreseen, for a step after a souring */
+export function overdueSince(
+  state: MakeState,
+  nowMs: number,
+  point?: Pick<PointForecast, 'steps'>,
+): number | null {
+  const due = dueMs(state, point);
+  return isLate(due, nowMs) ? due : null;
+}
+
+/** Whether what was due by then is late by now. */
+export const isLate = (due: number | null, nowMs: number): due is number =>
+  due !== null && nowMs - due > LATE_MS;
+
 /** Moments of a make that need hands, by its forecast, in order of its steps; what goes on for ever has none. */
 export const momentsOf = (state: MakeState, { point }: Pick<BandForecast, 'point'>): HandsMoment[] =>
   state.steps.flatMap(({ step, status }): HandsMoment[] => {

@@ -2,12 +2,9 @@ import { productOf } from '../products/index.ts';
 import { CURD_TOLD, STEP_TYPES, told, whenThere } from '../steps/index.ts';
 import type { StepId } from '../contract/index.ts';
 import type { PointForecast } from './forecast.ts';
-import { dueMs } from './moments.ts';
+import { dueMs, isLate } from './moments.ts';
 import type { MakeState } from './state.ts';
 import { MINUTE_MS } from '../science/units/index.ts';
-
-/** So long after its end a step is late, min. */
-const LATE_MIN = 5;
 
 /** The next of the hands in between: turned, or stirred through. */
 export interface Turn {
@@ -42,7 +39,7 @@ export function nextTurn(make: MakeState, point: Pick<PointForecast, 'steps'>): 
   const wholeMin = (overMs - startedAtMs) / MINUTE_MS;
   const of = Math.max(done.length + 1, Math.ceil(wholeMin / everyMin) - 1);
   // A turn just before it is over is not worth getting up for.
-  if (atMs > overMs - 0.25 * everyMin * MINUTE_MS || time.endMs > overMs + LATE_MIN * MINUTE_MS) return null;
+  if (atMs > overMs - 0.25 * everyMin * MINUTE_MS || isLate(overMs, time.endMs)) return null;
   return {
     step: step.id,
     no: done.length + 1,

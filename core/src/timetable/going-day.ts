@@ -1,11 +1,10 @@
 import type { KeptDay } from '../contract/index.ts';
+import { waitingIn } from './waiting-in.ts';
 import { DAY_MS, MINUTE_MS } from '../science/units/index.ts';
 
 /** Something of a day is still to be made from what another batch of it gave. */
-const waits = ({ makes, slots }: KeptDay['day']): boolean =>
-  makes.some(
-    ({ id, makeId, plan }) => makeId === null && plan !== undefined && slots.some(({ make }) => make === id),
-  );
+const waits = (day: KeptDay['day']): boolean =>
+  waitingIn(day).some(({ id }) => day.slots.some(({ make }) => make === id));
 
 /** The day that is going on: begun, not over, with a make of it still under way or waiting for one; of several the one begun last. */
 export function goingOf(

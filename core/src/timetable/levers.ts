@@ -1,4 +1,4 @@
-import type { KitchenSettings, Method } from '../contract/index.ts';
+import { KEEPS_WARM, type KitchenSettings, type Method } from '../contract/index.ts';
 import { pointForecast, stateOfPlan } from '../make/index.ts';
 import { planOfMethod } from '../products/index.ts';
 import { MINUTE_MS } from '../science/units/index.ts';
@@ -89,8 +89,6 @@ const withAims = (wish: DayWish, id: string, aims: Lever['aims']): DayWish => ({
   ),
 });
 
-/** Whatever a batch may be kept warm in where the warm place is another one's, the best first. */
-export const KEEPS_WARM = ['insulated-box', 'thermos', 'towel', 'oven-lamp'] as const;
 /** A thermos is no larger, L [judgement]. */
 const THERMOS_LITRES = 1.5;
 

@@ -11,6 +11,7 @@ import {
   MINUTE_MS,
   type DayHands,
   type MovedBy,
+  waitingIn,
 } from '@morning-crock/core';
 import { skipToken } from '@reduxjs/toolkit/query';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -20,7 +21,6 @@ import { liveSlice, type FollowedDay } from '../data/live-slice.ts';
 import type { MakeLog } from '../data/make-log.ts';
 import { dropRefused, record, useAppDispatch, whenSettled } from '../data/store.ts';
 import { useDays } from '../data/use-days.ts';
-import { waitingIn } from '../data/waiting-in.ts';
 import { useKitchen } from '../data/use-units.ts';
 import { useUnderWayLogs } from '../data/under-way-logs.ts';
 import { requestGoOn } from '../workers/kitchen-client.ts';
@@ -97,14 +97,20 @@ export function DayKeeper() {
       nowMs: now(),
       paces,
       makes: [
-        ...own.map(({ make: { id: of, by, fixed, who }, log, state }) => ({
-          ...{ id: of, by, fixed, who },
+        ...own.map(({ make, log, state }) => ({
+          id: make.id,
           makeId: state.id,
           events: log.shaping,
+          by: make.by,
+          fixed: make.fixed,
+          who: make.who,
         })),
         // What is made from another batch of the day and not begun.
         ...waitingIn(day).map(({ id: of, by, fixed, who, plan, fedBy }) => ({
-          ...{ id: of, by, fixed, who },
+          id: of,
+          by,
+          fixed,
+          who,
           plan,
           fedBy,
         })),

@@ -1,7 +1,7 @@
+import { waitingFor } from '@morning-crock/core';
 import { useAppSelector } from '../../data/store.ts';
 import { useDayChanges } from '../../data/use-day-changes.ts';
 import { useDays } from '../../data/use-days.ts';
-import { waitingFor } from '../../data/waiting-in.ts';
 import { FedStart } from './FedStart.tsx';
 
 /** What is to be made next from a batch of the day in progress that is done; nothing where nothing waits for it. */

@@ -1,7 +1,7 @@
 import type { KeptDay } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
-import type { DayChanges } from '../../data/use-day-changes.ts';
 import { Link } from 'react-router';
+import type { DayChanges } from '../../data/use-day-changes.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { useFed } from './use-fed.ts';
 

@@ -1,4 +1,4 @@
-import { planFedBy, priced, roomOf } from '@morning-crock/core';
+import { planFedBy, priced, roomOf, waitingIn } from '@morning-crock/core';
 import type { KeptDay, MakePlan } from '@morning-crock/core/contract';
 import { useState } from 'react';
 import { ulid } from 'ulid';
@@ -6,7 +6,6 @@ import { now } from '../../data/clock.ts';
 import { useUnderWayIds } from '../../data/under-way.ts';
 import { useUnderWayLogs } from '../../data/under-way-logs.ts';
 import type { DayChanges } from '../../data/use-day-changes.ts';
-import { waitingIn } from '../../data/waiting-in.ts';
 import { useKitchen } from '../../data/use-units.ts';
 import { beginBatch } from './begin-batch.ts';
 import { useGoods } from './use-goods.ts';

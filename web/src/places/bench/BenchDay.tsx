@@ -1,4 +1,4 @@
-import { formatMinutes, listed, MINUTE_MS } from '@morning-crock/core';
+import { formatMinutes, listed, MINUTE_MS, waitingIn } from '@morning-crock/core';
 import { Button } from '@mantine/core';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
@@ -9,7 +9,6 @@ import { useDayChanges } from '../../data/use-day-changes.ts';
 import { useDays } from '../../data/use-days.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { FedStart } from '../../parts/goods/FedStart.tsx';
-import { waitingIn } from '../../data/waiting-in.ts';
 import { speak } from '../../parts/words/speak.ts';
 
 const SPOKEN = 'day-spoken';

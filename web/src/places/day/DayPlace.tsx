@@ -1,12 +1,6 @@
 import '../../parts/fields/form-styles.ts';
-import {
-  eveningList,
-  goingOf,
-  KEEPS_WARM,
-  planInstructions,
-  type WayOut,
-  MINUTE_MS,
-} from '@morning-crock/core';
+import { eveningList, goingOf, planInstructions, type WayOut, MINUTE_MS } from '@morning-crock/core';
+import { KEEPS_WARM } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';

@@ -1,4 +1,4 @@
-import { doingOf, doneWordsOf, type DayHands } from '@morning-crock/core';
+import { doingOf, doneWordsOf, type DayHands, waitingIn } from '@morning-crock/core';
 import type { EventType, KeptDay } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
@@ -10,7 +10,6 @@ import { MORE_MIN, type DayChanges } from '../../data/use-day-changes.ts';
 import { useKitchen } from '../../data/use-units.ts';
 import { Choices } from '../../parts/fields/Choices.tsx';
 import { FedStart } from '../../parts/goods/FedStart.tsx';
-import { waitingIn } from '../../data/waiting-in.ts';
 
 const EVERYBODY = 'all';
 /** What ends with one of these is entered where it is asked for. */

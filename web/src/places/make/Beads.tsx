@@ -1,8 +1,7 @@
 import type { BandForecast, MakeState } from '@morning-crock/core';
 import { useState } from 'react';
 import { useUnits } from '../../data/use-units.ts';
-import { MINUTE_MS } from '@morning-crock/core';
-import { overdueSince } from './aim-words.ts';
+import { MINUTE_MS, overdueSince } from '@morning-crock/core';
 
 /** More steps than these do not fit beside the panel. */
 const MANY_STEPS = 10;

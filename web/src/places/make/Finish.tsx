@@ -1,10 +1,9 @@
-import { souringOf, type MakeState } from '@morning-crock/core';
+import { souringOf, type MakeState, waitingFor } from '@morning-crock/core';
 import { Button, TextInput } from '@mantine/core';
 import { lazy, Suspense, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { record, useAppSelector } from '../../data/store.ts';
 import { useDays } from '../../data/use-days.ts';
-import { waitingFor } from '../../data/waiting-in.ts';
 
 /** Only where a day is going on. */
 const FedByThis = lazy(async () => ({

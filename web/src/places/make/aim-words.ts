@@ -1,8 +1,8 @@
 import {
   churnLoads,
-  dueMs,
   formatMinutes,
   interpolateLinear,
+  overdueSince,
   STARTER_FACTS,
   toAdd,
   MINUTE_MS,
@@ -12,19 +12,6 @@ import {
 import type { LiveMake } from '../../data/use-make.ts';
 import type { Units } from '../../data/units-of.ts';
 import { readyWords } from '../../parts/words/seen-words.ts';
-
-/** Later than this something is no longer due about now, ms. */
-const OVERDUE_MS = 5 * MINUTE_MS;
-
-/** Since when the present step should be over; `null` while it is not late. */
-export function overdueSince(
-  state: MakeState,
-  nowMs: number,
-  point?: LiveMake['forecast']['point'],
-): number | null {
-  const due = dueMs(state, point);
-  return due !== null && nowMs - due > OVERDUE_MS ? due : null;
-}
 
 /** What a step aims at, with nothing foreseen. */
 export function plainAim({ current }: MakeState, units: Units): string {

@@ -1,6 +1,13 @@
-import { formatMinutes, rennetOf, rennetWords, MINUTE_MS, CURD_TOLD, told } from '@morning-crock/core';
+import {
+  formatMinutes,
+  rennetOf,
+  rennetWords,
+  MINUTE_MS,
+  CURD_TOLD,
+  told,
+  overdueSince,
+} from '@morning-crock/core';
 import { useUnits } from '../../../data/use-units.ts';
-import { overdueSince } from '../aim-words.ts';
 import type { PanelProps } from './panel.ts';
 import './panels.css';
 

@@ -1,7 +1,6 @@
-import { churnWindowC, fromCelsius, interpolateLinear } from '@morning-crock/core';
+import { churnWindowC, fromCelsius, interpolateLinear, overdueSince } from '@morning-crock/core';
 import { scaleLinear } from 'd3-scale';
 import { useUnits } from '../../../data/use-units.ts';
-import { overdueSince } from '../aim-words.ts';
 import type { PanelProps } from './panel.ts';
 import './panels.css';
 

@@ -1,6 +1,5 @@
-import { nextTurn, DAY_MS, CURD_TOLD, told } from '@morning-crock/core';
+import { nextTurn, DAY_MS, CURD_TOLD, told, overdueSince } from '@morning-crock/core';
 import { useUnits } from '../../../data/use-units.ts';
-import { overdueSince } from '../aim-words.ts';
 import type { PanelProps } from './panel.ts';
 import './panels.css';
 

@@ -1,4 +1,4 @@
-import type { DayDoc, MakePlan } from '@morning-crock/core/contract';
+import type { DayDoc, MakePlan } from '../contract/index.ts';
 
 /** A batch of a day as it waits for the one it is made from. */
 export type WaitingMake = DayDoc['makes'][number] & { readonly plan: MakePlan; readonly fedBy: string };
