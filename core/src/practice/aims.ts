@@ -13,6 +13,8 @@ export interface Aim {
   readonly unit: FigureUnit;
   /** `null` where it was not reached at all. */
   readonly figure: (outcome: Outcome) => number | null;
+  /** Within which it is met; `null` for what is not one range. */
+  readonly range: readonly [number, number] | null;
   /** How near it came, 0..1; 1 is met. */
   readonly near: (outcome: Outcome) => number;
 }
@@ -23,12 +25,13 @@ export const between = (value: number | null, from: number, to: number, slack: n
 
 /** An aim that a figure lies in a range. Only what is ended can be met. */
 const inRange = (
-  aim: Omit<Aim, 'near'>,
+  aim: Omit<Aim, 'near' | 'range'>,
   [from, to]: readonly [number, number],
   slack: number,
   also: (outcome: Outcome) => boolean = () => true,
 ): Aim => ({
   ...aim,
+  range: [from, to],
   near: (outcome) => {
     const near = between(aim.figure(outcome), from, to, slack);
     return outcome.ended && also(outcome) ? near : Math.min(0.5, near);
@@ -63,6 +66,31 @@ export const KEPT_IN: Aim = inRange(
   [0, 0.03],
   0.15,
 );
+/** As firm as the forecast's word for it. */
+export const firm = (least: number): Aim =>
+  inRange(
+    {
+      id: 'firm',
+      words: `Sets firm: ${least} of 100 or more, estimated`,
+      noun: 'firmness (of 100)',
+      unit: 'points',
+      figure: (o) => o.firm,
+    },
+    [least, 100],
+    25,
+  );
+export const powderAtMost = (kg: number): Aim =>
+  inRange(
+    {
+      id: 'powder',
+      words: `No more than ${Math.round(kg * 1000)} g of milk powder`,
+      noun: 'milk powder',
+      unit: 'mass',
+      figure: (o) => o.powderKg,
+    },
+    [0, kg],
+    kg,
+  );
 export const starterAt = (from: number, to: number): Aim =>
   inRange(
     {
@@ -89,6 +117,7 @@ export const SAFE: Aim = {
   noun: 'hours to pH 5.3',
   unit: 'hours',
   figure: (o) => o.safeH,
+  range: null,
   near: (o) => (o.safe === true && o.ended ? 1 : 0),
 };
 export const breaksWithin = (minutes: number): Aim =>

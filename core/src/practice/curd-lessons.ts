@@ -32,7 +32,7 @@ export const LAST_LESSONS: readonly PracticeLesson[] = [
     id: 'two-things',
     title: 'Two things at once',
     idea: 'Let what is slow run while you do what is quick. What spoils by the minute goes first.',
-    task: 'Milk has to be heated and held while a jar of cream wants churning. Bring both to a good end.',
+    task: 'Milk has to be heated and held while a jar of cream needs churning. Bring both to a good end.',
     about: 'Two at once',
     minutes: 8,
     level: 1,

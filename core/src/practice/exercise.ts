@@ -36,6 +36,7 @@ export interface Practised {
   readonly world: PracticeWorld;
   readonly ends: string | undefined;
   readonly instruments: readonly Instrument[];
+  readonly powder: boolean;
   readonly aims: readonly Aim[];
 }
 
@@ -166,6 +167,7 @@ function practised(
     },
     ends: of.ends,
     instruments: of.instruments,
+    powder: of.powder ?? false,
     aims: of.aims ?? freeAims(plan),
   };
 }

@@ -19,6 +19,8 @@ export interface Crockful {
   /** The step it ends with; left out, the last. */
   readonly ends?: string;
   readonly instruments: readonly Instrument[];
+  /** Milk powder stands ready. */
+  readonly powder?: true;
   readonly aims: readonly Aim[];
 }
 

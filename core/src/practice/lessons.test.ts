@@ -6,7 +6,7 @@ import { exerciseOf, PRACTISED_METHODS, troublesOf, type Exercise } from './exer
 import { free, lesson, PATIENT, plainWorld, START_MS } from './fixtures/players.ts';
 import { LESSONS, practiceLesson } from './lessons.ts';
 import { outcomeOf } from './outcome.ts';
-import { handOf, IDLE, PERFECT, played, type Player } from './players.ts';
+import { handOf, IDLE, PERFECT, played, powderIn, type Player } from './players.ts';
 import { walkPractice } from './walk.ts';
 
 const reaches = (exercise: Exercise, player: Player): boolean[] =>
@@ -38,6 +38,48 @@ describe('no lesson is impossible, and none is won by doing nothing', () => {
       expect(reaches(lesson(id, 0), PATIENT)).toEqual([false]);
     },
   );
+});
+
+describe('milk powder', () => {
+  const powdered = (kg: number, player: Player): Player => {
+    let given = false;
+    return (seen) => {
+      if (given || seen.moment.work !== 'hands') return player(seen);
+      given = true;
+      return [{ kind: 'say', said: powderIn(kg) }];
+    };
+  };
+  const came = (player: Player, seed = 0) => {
+    const { batches, limitH } = lesson('milk-powder', seed);
+    const { outcome } = played(batches[0]!, player, limitH);
+    return {
+      firm: outcome.firm!,
+      powderKg: outcome.powderKg,
+      met: batches[0]!.aims.map((a) => a.near(outcome) >= 1),
+    };
+  };
+  /** Who believes the thermometer, and takes the milk for hotter than it is. */
+  const believing: Player = (seen) =>
+    PERFECT({
+      ...seen,
+      moment: { ...seen.moment, celsius: seen.moment.celsius + seen.of.world.truth.readsHighC },
+    });
+
+  test('milk is firmer by its powder and by its heat, and neither does the other’s work', () => {
+    const perfect = came(PERFECT);
+    const without = came(powdered(1e-6, (seen) => PERFECT({ ...seen, of: { ...seen.of, powder: false } })));
+    const believed = came(believing);
+    expect(perfect.met).toEqual([true, true, true]);
+    expect(without.firm).toBeLessThan(perfect.firm - 10);
+    expect(believed.powderKg).toBe(perfect.powderKg);
+    expect(believed.firm).toBeLessThan(perfect.firm);
+    expect(believed.met).toEqual([false, true, true]);
+  });
+
+  test('more powder makes up for it, and is too much', () => {
+    const lots = came(powdered(0.09, believing));
+    expect(lots.met).toEqual([true, false, true]);
+  });
 });
 
 describe('free practice', () => {

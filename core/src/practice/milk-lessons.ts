@@ -145,6 +145,27 @@ export const MILK_LESSONS: readonly PracticeLesson[] = [
     ],
   },
   {
+    id: 'milk-powder',
+    title: 'Firm with milk powder',
+    idea: 'Powder adds protein, and heat unfolds it. Powder in milk that was not hot enough is half wasted, and you taste it.',
+    task: 'Make 2 L of milk that sets firm. Whisk in skimmed-milk powder while the milk is cold, as little as you need. Then heat it to {85} and hold it there for 10 min.',
+    about: 'Yogurt',
+    minutes: 6,
+    level: 1,
+    limitH: 3,
+    troubles: [['thermometer-high'], ['weak-burner']],
+    crocks: [
+      {
+        method: 'yogurt',
+        litres: 2,
+        ends: 'hold',
+        powder: true,
+        instruments: ['thermometer', 'finger'],
+        aims: [aims.firm(64), aims.powderAtMost(0.04), aims.CLEAN],
+      },
+    ],
+  },
+  {
     id: 'thick',
     title: 'Thick by draining',
     idea: 'Whey runs fast at first, then ever more slowly, and every cloth is its own. Weigh the whey to know this one.',

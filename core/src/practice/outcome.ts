@@ -1,9 +1,10 @@
+import type { MakePlan } from '../contract/index.ts';
 import { SAFE_PH, safetyLimit, warmSpell } from '../science/souring/index.ts';
 import { drainedBy } from '../science/curd/index.ts';
-import { makeFlow, souringOf } from '../make/index.ts';
+import { makeFlow, souringOf, type MakeState } from '../make/index.ts';
 import { productOf } from '../products/index.ts';
 import { heatTargetC, panStep, thicknessOf, workOf, type Work } from '../steps/index.ts';
-import { batchOf, souringKindOf } from '../setup/index.ts';
+import { batchOf, isHeated, souringKindOf } from '../setup/index.ts';
 import { gheeYieldKg, likelyBalance } from '../science/butter/index.ts';
 import { HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
 import { butterOf } from './works.ts';
@@ -26,6 +27,9 @@ export interface Outcome {
   /** Acid at its end; how firm or thick, 0..100; hours from the starter to pH 5.3, and how long it might have stood warm. */
   readonly ph: number | null;
   readonly body: number | null;
+  /** Milk: how firm it sets when all that follows goes as usual, 0..100; milk powder in it, kg. */
+  readonly firm: number | null;
+  readonly powderKg: number;
   readonly safeH: number | null;
   /** It was acid before its safety clock ran out. */
   readonly safe: boolean | null;
@@ -47,6 +51,20 @@ export interface Outcome {
   readonly thick: number | null;
   readonly curdKg: number | null;
   readonly cutAt: number | null;
+}
+
+/** What milk is judged at that has not soured yet: the pH it is usually taken up at, and how warm it sets, °C. */
+const USUAL_PH = 4.5;
+const USUAL_GEL_C = 42;
+
+/**
+ * How firm milk sets by its protein and by what its heat unfolded, 0..100, when all that follows goes as usual; `null` where
+ * nothing sours.
+ * @param plan with the powder that is in it @param denatured share of its whey protein that is unfolded, 0..1
+ */
+export function firmnessAhead(state: MakeState, plan: MakePlan, denatured: number): number | null {
+  const body = souringOf(state)?.body;
+  return body ? body({ plan, batch: batchOf(plan), denatured, ph: USUAL_PH, gelC: USUAL_GEL_C }) : null;
 }
 
 /** So near to the temperature wanted counts as there, K. */
@@ -142,6 +160,8 @@ export function outcomeOf(world: PracticeWorld, walk: PracticeWalk, untilMs: num
     starterC: zeroMs === null ? null : momentAt(walk, zeroMs).celsius,
     ph: soured?.ph ?? null,
     body,
+    firm: isHeated(plan) ? firmnessAhead(state, state.plan, now.denatured) : null,
+    powderKg: state.plan.milk.powder?.massKg ?? 0,
     safeH: acid && zeroMs !== null ? (acid.atMs - zeroMs) / HOUR_MS : null,
     safe,
     churnMin:

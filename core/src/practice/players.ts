@@ -8,7 +8,7 @@ import { doneEntries, makeAt, souringOf, type MakeState } from '../make/index.ts
 import { heatTargetC, markPh, saltWantedKg, type Said } from '../steps/index.ts';
 import { roomC } from './crock.ts';
 import type { Practised } from './exercise.ts';
-import { outcomeOf, type Outcome } from './outcome.ts';
+import { firmnessAhead, outcomeOf, type Outcome } from './outcome.ts';
 import { practiceId } from './practice-id.ts';
 import { PRACTICE_DEVICE, walkPractice, type Moment, type PracticeWalk } from './walk.ts';
 
@@ -151,7 +151,44 @@ const atTheBowl: Player = ({ moment }) =>
     ? [{ kind: 'say', said: { type: 'rinsed', data: { clear: moment.serum < 0.15 } } }]
     : [DONE];
 
-const byHand: Player = ({ state, moment, acts }) => {
+/** Milk powder goes in by so much at a time, kg. */
+export const POWDER_STEP_KG = 0.01;
+/** What milk that is held well has unfolded of its whey protein. */
+const HELD_WELL = 0.95;
+
+/** Nobody whisks more into a pot, kg. */
+const MOST_POWDER_KG = 0.2;
+/** Skimmed-milk powder whisked into the cold milk: so much of it in all. @param massKg above 0 */
+export const powderIn = (massKg: number) => ({
+  type: 'replanned' as const,
+  data: {
+    powder: {
+      kind: 'skim' as const,
+      massKg,
+      typed: { value: Math.round(massKg * 1e5) / 100, unit: 'g' as const },
+    },
+    why: '',
+  },
+});
+
+/** Powder that is still missing for milk as firm as is wanted; `null` where none is. */
+function powderWanted({ of, state }: Seen): Said | null {
+  const least = of.aims.find(({ id }) => id === 'firm')?.range?.[0];
+  if (least === undefined || !of.powder || state.current!.step.facts.inThePot !== 'milk') return null;
+  const { plan } = state;
+  const firmWith = (massKg: number): number => {
+    const milk = massKg > 0 ? { ...plan.milk, powder: powderIn(massKg).data.powder } : plan.milk;
+    return firmnessAhead(state, { ...plan, milk }, HELD_WELL) ?? least;
+  };
+  let massKg = plan.milk.powder?.massKg ?? 0;
+  while (massKg < MOST_POWDER_KG && firmWith(massKg) < least + 2) massKg += POWDER_STEP_KG;
+  return massKg > (plan.milk.powder?.massKg ?? 0) ? powderIn(massKg) : null;
+}
+
+const byHand: Player = (seen) => {
+  const { state, moment, acts } = seen;
+  const powder = powderWanted(seen);
+  if (powder) return [{ kind: 'say', said: powder }];
   const saltKg = saltWantedKg(makeAt(state, moment.atMs));
   const salted = acts.some((hand) => hand.kind === 'told' && hand.event.type === 'salted');
   if (saltKg !== null && saltKg > 0 && !salted)

@@ -4,7 +4,7 @@ import type { Work } from '../steps/index.ts';
 import type { Aim, FigureUnit } from './aims.ts';
 import type { Practised } from './exercise.ts';
 import { outcomeOf, type Outcome } from './outcome.ts';
-import { handOf, PERFECT, playing, type Act } from './players.ts';
+import { handOf, PERFECT, playing, powderIn, type Act } from './players.ts';
 import { momentAt, walkPractice, type PracticeWalk } from './walk.ts';
 
 /** How an aim was met, and what this world allowed. */
@@ -83,6 +83,7 @@ const DECIDES: ReadonlySet<string> = new Set([
   'water-poured',
   'whey-returned',
   'salted',
+  'replanned',
 ]);
 const decides = (hand: PracticeHand): boolean =>
   hand.kind === 'told' ? DECIDES.has(hand.event.type) : hand.kind !== 'stir';
@@ -126,6 +127,13 @@ function shifted(hands: readonly PracticeHand[], i: number, byMs: number): Pract
     : hands.map((hand, k) => (k < first ? hand : moved(hand, byMs)));
 }
 
+/** Other amounts of powder that are tried, kg more. */
+const POWDER_TRIED_KG = [-0.02, -0.01, 0.01, 0.02] as const;
+const otherPowder = (massKg: number): Act[] =>
+  POWDER_TRIED_KG.map((more) => massKg + more)
+    .filter((kg) => kg > 0)
+    .map((kg) => ({ kind: 'say', said: powderIn(kg) }));
+
 /** What may be done instead of a hand. */
 function others(hand: PracticeHand): Act[] {
   switch (hand.kind) {
@@ -141,6 +149,10 @@ function others(hand: PracticeHand): Act[] {
       return (['planned', 'counter', 'cupboard', 'lamp-oven'] as const)
         .filter((to) => to !== hand.to)
         .map((to) => ({ kind: 'move', to }));
+    case 'told':
+      return hand.event.type === 'replanned' && hand.event.data.powder
+        ? otherPowder(hand.event.data.powder.massKg)
+        : [];
     default:
       return [];
   }

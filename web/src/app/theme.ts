@@ -42,6 +42,7 @@ export const theme = createTheme({
     Button: { defaultProps: { size: 'lg' } },
     TextInput: { defaultProps: { size: 'lg' } },
     Textarea: { defaultProps: { size: 'lg' } },
+    NumberInput: { defaultProps: { size: 'lg' } },
     NativeSelect: { defaultProps: { size: 'lg' } },
     Modal: { defaultProps: { closeButtonProps: { 'aria-label': 'Close', size: 48 } } },
     Checkbox: { defaultProps: { size: 'lg' } },

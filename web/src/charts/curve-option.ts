@@ -113,6 +113,8 @@ export function curveOption(data: CurveData, theme: CurveTheme, narrow: boolean)
   ).map(([ms, v]) => [ms, v]);
   const band = data.band.filter((b) => within(b.atMs));
   const axisLabel = { color: theme.quiet, fontSize: 16, fontFamily: theme.fontFamily };
+  // Over the figures, not over the axis: the present stands there in the first minutes.
+  const overFigures = { align: 'right' as const, padding: [0, 18, 0, 0] };
   const endLabel = (text: string, color: string) => ({
     show: true,
     formatter: text,
@@ -148,7 +150,7 @@ export function curveOption(data: CurveData, theme: CurveTheme, narrow: boolean)
         type: 'value',
         gridIndex: 0,
         name: degrees,
-        nameTextStyle: { ...axisLabel, color: theme.clay },
+        nameTextStyle: { ...axisLabel, ...overFigures, color: theme.clay },
         min: 0,
         splitNumber: 3,
         // The axis itself is nought; its figure would stand where the curve below is named.
@@ -159,7 +161,7 @@ export function curveOption(data: CurveData, theme: CurveTheme, narrow: boolean)
         type: 'value',
         gridIndex: 1,
         name: 'pH',
-        nameTextStyle: { ...axisLabel, color: theme.cobalt },
+        nameTextStyle: { ...axisLabel, ...overFigures, color: theme.cobalt },
         min: 3.5,
         max: 7,
         interval: 0.5,

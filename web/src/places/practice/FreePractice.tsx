@@ -1,10 +1,9 @@
 import { PRACTISED_METHODS, PRACTISED_PRODUCTS, PRODUCTS, troublesOf } from '@morning-crock/core';
 import { PRACTICE_KITCHENS, type PracticeKitchen, type Trouble } from '@morning-crock/core/contract';
-import { Button, NumberInput, Select } from '@mantine/core';
+import { Button, NativeSelect, NumberInput } from '@mantine/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import '../../parts/fields/form-styles.ts';
-import '../../parts/fields/popover-styles.ts';
 import { Choices } from '../../parts/fields/Choices.tsx';
 import { KITCHEN_WORDS, practiceAddress, TROUBLE_NAMES } from './practice-words.ts';
 import { anyNumber } from './use-session.ts';
@@ -59,29 +58,28 @@ export function FreePractice() {
         }}
       >
         <div className="field-row">
-          <Select
+          <NativeSelect
             label="Product"
             data={PRACTISED_PRODUCTS.map((id) => ({ value: id, label: PRODUCTS[id].label }))}
             value={product}
-            allowDeselect={false}
-            onChange={(value) => value && setProduct(value)}
+            onChange={(event) => setProduct(event.currentTarget.value)}
           />
-          <Select
+          <NativeSelect
             label="Method"
             data={methods.map(({ id, name }) => ({ value: id, label: name }))}
             value={method.id}
-            allowDeselect={false}
-            onChange={(value) => value && setMethodId(value)}
+            onChange={(event) => setMethodId(event.currentTarget.value)}
             flex={1}
           />
         </div>
-        <Select
+        <NativeSelect
           label="Kitchen"
           data={PRACTICE_KITCHENS.map((value) => ({ value, label: KITCHEN_WORDS[value] }))}
           value={kitchen}
-          allowDeselect={false}
           maw={320}
-          onChange={(value) => setKitchen(PRACTICE_KITCHENS.find((one) => one === value) ?? 'usual')}
+          onChange={(event) =>
+            setKitchen(PRACTICE_KITCHENS.find((one) => one === event.currentTarget.value) ?? 'usual')
+          }
         />
         <div role="group" aria-label="Troubles" className="hands-group">
           <span className="label">Troubles</span>

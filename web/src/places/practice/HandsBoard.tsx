@@ -1,6 +1,7 @@
 import {
   HEAT_CUE_FACTS,
   measured,
+  powderIn,
   STARTER_FACTS,
   workOf,
   type Act,
@@ -44,6 +45,8 @@ const HANDS: Readonly<
   set: { baths: ['none', 'warm'] },
 };
 
+/** As much milk powder at a time, kg. */
+const POWDER_KG = [0.01, 0.02, 0.05] as const;
 /** As much whey at a time, kg. */
 const WHEY_BACK_KG = [0.05, 0.2] as const;
 
@@ -115,7 +118,7 @@ export function HandsBoard({ session, no }: { readonly session: Session; readonl
   const { state } = batches[no]!;
   const [latest, setLatest] = useState('');
   const moment = session.moment(no);
-  const { instruments, world } = session.exercise.batches[no]!;
+  const { instruments, powder, world } = session.exercise.batches[no]!;
   const step = state.current?.step;
   if (!moment || !step) return <p className="quiet">Setting out …</p>;
   const work = workOf(step.kind);
@@ -148,6 +151,26 @@ export function HandsBoard({ session, no }: { readonly session: Session; readonl
               Lid
             </button>
           )}
+        </div>
+      )}
+      {powder && step.facts.inThePot === 'milk' && (
+        <div className="hands-group" role="group" aria-label="Whisk in milk powder">
+          <span className="quiet">
+            Whisk in milk powder. In the milk:{' '}
+            <span className="number">{units.mass(state.plan.milk.powder?.massKg ?? 0)}</span>
+          </span>
+          <div className="hands">
+            {POWDER_KG.map((massKg) => (
+              <button
+                key={massKg}
+                type="button"
+                className="hand"
+                onClick={() => session.says(no, powderIn((state.plan.milk.powder?.massKg ?? 0) + massKg))}
+              >
+                {units.mass(massKg)} more
+              </button>
+            ))}
+          </div>
         </div>
       )}
       {own.length > 0 && (

@@ -1,10 +1,9 @@
 import { LESSONS, exerciseOf, practiceLesson } from '@morning-crock/core';
-import { Button, NumberInput, Select } from '@mantine/core';
+import { Button, NativeSelect, NumberInput } from '@mantine/core';
 import { toString } from 'qrcode';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import '../../parts/fields/form-styles.ts';
-import '../../parts/fields/popover-styles.ts';
 import '../../parts/print/paper.css';
 import { now } from '../../data/clock.ts';
 import { useKitchenAddress } from '../../data/kitchen-address.ts';
@@ -13,7 +12,7 @@ import { inDegrees, practiceAddress } from './practice-words.ts';
 import './practice.css';
 
 /** Rows to write what was measured and done. */
-const ROWS = 12;
+const ROWS = 9;
 
 /** A sheet for a class: the lesson, its goals, the world everybody gets, and room to write. */
 export function PracticeSheet() {
@@ -39,12 +38,11 @@ export function PracticeSheet() {
       <div className="no-print">
         <h1>Class sheet</h1>
         <div className="field-row">
-          <Select
+          <NativeSelect
             label="Lesson"
             data={LESSONS.map((one) => ({ value: one.id, label: one.title }))}
             value={lesson.id}
-            allowDeselect={false}
-            onChange={(value) => value && setId(value)}
+            onChange={(event) => setId(event.currentTarget.value)}
           />
           <NumberInput
             label="World number"
@@ -73,15 +71,26 @@ export function PracticeSheet() {
             <img src={picture} width={120} height={120} alt={`Code that opens ${address}`} />
           )}
         </header>
+        <p className="practice-sheet-who">
+          <span>Name</span>
+          <span>Date</span>
+        </p>
+        <h3>What to do</h3>
         <p>{inDegrees(lesson.task, units)}</p>
+        <h3>Goals</h3>
         <ul>
           {exercise.batches.flatMap(({ aims }) =>
             aims.map((aim) => <li key={aim.id}>{inDegrees(aim.words, units)}</li>),
           )}
         </ul>
         <p>
-          Open <span className="number">{address}</span>. World number <span className="number">{seed}</span>:
-          everybody has the same hidden trouble.
+          Scan the code, or open{' '}
+          <span className="number">
+            {kitchen}
+            {address}
+          </span>
+          . It is world number <span className="number">{seed}</span> for everybody, with the same hidden
+          trouble.
         </p>
         <table>
           <thead>
@@ -101,8 +110,10 @@ export function PracticeSheet() {
             ))}
           </tbody>
         </table>
-        <p>What cost me most: </p>
-        <p>What I do in earnest from now on: </p>
+        <h3>What cost me most</h3>
+        <p className="practice-sheet-line" />
+        <h3>What I will do with real milk</h3>
+        <p className="practice-sheet-line" />
       </article>
     </div>
   );

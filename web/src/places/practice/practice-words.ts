@@ -129,6 +129,8 @@ function toldWords(
       return `${units.mass(event.data.massKg)} of whey stirred back`;
     case 'salted':
       return `${units.mass(event.data.massKg)} of salt`;
+    case 'replanned':
+      return `${units.mass(event.data.powder?.massKg ?? 0)} of milk powder in all`;
     case 'temperature-read':
       return `Read ${units.temperature(event.data.celsius)}`;
     case 'ph-read':

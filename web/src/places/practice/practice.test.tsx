@@ -9,6 +9,7 @@ import {
   HOUR_MS,
   LESSONS,
   momentAt,
+  powderIn,
   practiceId,
   walkPractice,
   type Decision,
@@ -100,6 +101,11 @@ test('an address says what is practised; what makes no sense is nothing', () => 
   expect(new Date(beginMs('UTC', Date.parse('2026-03-03T22:10:00Z'))).toISOString()).toBe(
     '2026-03-03T07:00:00.000Z',
   );
+});
+
+test('milk powder is told by all that is in the milk', () => {
+  const hand = handOf({ kind: 'say', said: powderIn(0.04) }, START, START, 0);
+  expect(handWords(hand, state, units)).toBe('40 g of milk powder in all');
 });
 
 test('a decision is told with the figure that it moves, in the kitchen’s units', () => {
