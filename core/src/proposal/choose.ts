@@ -2,7 +2,7 @@ import type { Method, ProductId } from '../contract/index.ts';
 import type { Skimmable } from '../timetable/index.ts';
 import type { Lacking } from './lacking.ts';
 import { SORTS, type BySort, type PourSort } from './sorts.ts';
-import type { Usual } from './usuals.ts';
+import type { FedUsual, Usual } from './usuals.ts';
 
 /** What a day is proposed for: to fill what is lacking, to use everything up, or to save what turns with the least work. */
 export const DAY_AIMS = ['lacking', 'everything', 'least-work'] as const;
@@ -18,6 +18,8 @@ const MOST_SAVED = 4;
 const WANTED_MIN = 10;
 /** A day of more batches is nobody's. */
 const MOST_BATCHES = 8;
+/** Less is not worth melting by itself, kg. */
+const LEAST_FED_KG = 0.15;
 /** Amounts are said so closely, L. */
 const STEPS_A_LITRE = 10;
 
@@ -34,12 +36,18 @@ export type ChosenWhy = 'lacking' | 'culture' | 'turning' | 'usual';
 
 /** A batch of a proposed day. */
 export interface ChosenBatch {
+  /** Its number among the batches that were chosen with it. */
+  readonly n: number;
   readonly product: ProductId;
   readonly method: Method;
-  readonly sort: PourSort;
+  /** `null` for what is made from what another batch gives. */
+  readonly sort: PourSort | null;
   /** How much of a litre is milk, skimmed milk and cream. */
   readonly shares: BySort;
+  /** L; of what another batch gives, kg. */
   readonly litres: number;
+  /** The number of the batch that it is made from. */
+  readonly fedBy: number | null;
   readonly why: ChosenWhy;
   /** When it is wanted, ms since 1970; `null` no matter when. */
   readonly byMs: number | null;
@@ -55,6 +63,8 @@ export interface Chosen {
 export interface Choice {
   readonly supply: Supply;
   readonly usuals: readonly Usual[];
+  /** What may be made from what other batches give. */
+  readonly fed: readonly FedUsual[];
   readonly lacking: readonly Lacking[];
   /** Products whose culture wants to be used. */
   readonly due: ReadonlySet<ProductId>;
@@ -117,11 +127,36 @@ class Chooser {
     for (let part = 0; part < parts && this.batches.length < MOST_BATCHES; part++) {
       const own = rounded(all / parts);
       if (own < LEAST_LITRES) break;
-      this.batches.push({ product, method, sort, shares, litres: own, why, byMs });
+      this.batches.push({
+        n: this.batches.length,
+        product,
+        method,
+        sort,
+        shares,
+        litres: own,
+        fedBy: null,
+        why,
+        byMs,
+      });
       this.use(shares, own);
       taken += own;
     }
     return taken;
+  }
+
+  /** Makes so much of what a batch gives into something else. */
+  feed({ product, method }: FedUsual, of: ChosenBatch, massKg: number, byMs: number | null): void {
+    this.batches.push({
+      n: this.batches.length,
+      product,
+      method,
+      sort: null,
+      shares: { milk: 0, skimmed: 0, cream: 0 },
+      litres: massKg,
+      fedBy: of.n,
+      why: of.why,
+      byMs,
+    });
   }
 
   /** Lets batches of a sort grow into what is left of it, up to the pot and to so many times the usual. */
@@ -138,9 +173,32 @@ class Chooser {
   }
 }
 
+/** What of others is needed for what is lacking, kg. */
+const neededFor = (lacking: readonly Lacking[], { product, kgPerKg }: FedUsual): number =>
+  (lacking.find((one) => one.product === product)?.massKg ?? 0) / kgPerKg;
+
+/** What is lacking, with what that is made from; the same is asked for once. */
+function lackingWithFeeders({ lacking, fed }: Choice): Lacking[] {
+  const more = new Map<ProductId, number>();
+  for (const usual of fed) {
+    const { product } = usual.from;
+    more.set(product, (more.get(product) ?? 0) + neededFor(lacking, usual));
+  }
+  const all = lacking.map((one) => ({ ...one, massKg: one.massKg + (more.get(one.product) ?? 0) }));
+  return all.flatMap((one) => {
+    const from = fed.find(({ product }) => product === one.product)?.from.product;
+    if (from === undefined) return [one];
+    // What feeds it is made in its place, where that is not lacking itself.
+    return all.some(({ product }) => product === from)
+      ? []
+      : [{ product: from, massKg: more.get(from) ?? 0, byMs: null }];
+  });
+}
+
 /** What is lacking, the soonest first; then what keeps a culture alive. */
-function takeLacking(chooser: Chooser, { usuals, lacking, due }: Choice): void {
-  for (const { product, massKg, byMs } of lacking) {
+function takeLacking(chooser: Chooser, choice: Choice): void {
+  const { usuals, due } = choice;
+  for (const { product, massKg, byMs } of lackingWithFeeders(choice)) {
     const usual = usuals.find((one) => one.product === product);
     if (!usual) continue;
     // A little more than what is lacking: the pot, the cloth and a taste keep some.
@@ -206,14 +264,42 @@ function takeTurning(chooser: Chooser, choice: Choice): void {
 }
 
 /**
+ * What batches give is made into what is made from that: as much as is lacking, all of it where it is not wanted itself.
+ * @param lacking what others are made for as well as for themselves
+ */
+function feedOthers(chooser: Chooser, { fed, usuals }: Choice, lacking: readonly Lacking[]): void {
+  for (const usual of fed) {
+    const { from } = usual;
+    const byMs = lacking.find(({ product }) => product === usual.product)?.byMs ?? null;
+    const isWanted = usuals.some(({ product }) => product === from.product);
+    let missingKg = isWanted ? neededFor(lacking, usual) : Infinity;
+    for (const batch of chooser.batches.filter(({ product }) => product === from.product)) {
+      const massKg = Math.min(missingKg, batch.litres * from.kgPerLitre);
+      if (massKg < LEAST_FED_KG || chooser.batches.length >= MOST_BATCHES) continue;
+      if (chooser.batches.some(({ fedBy }) => fedBy === batch.n)) continue;
+      chooser.feed(usual, batch, massKg, byMs);
+      missingKg -= massKg;
+    }
+  }
+}
+
+/**
  * Batches for a day, the most wanted first: of what is there, none larger than a pot holds.
  * @example chooseBatches('everything', choice).batches.map(({ product, litres }) => [product, litres]) // [['yogurt', 4.2], …]
  */
 export function chooseBatches(aim: DayAim, choice: Choice): Chosen {
   const chooser = new Chooser(choice.supply);
-  if (aim === 'least-work') takeTurning(chooser, choice);
-  else takeLacking(chooser, choice);
+  const usuals = [...choice.usuals];
+  // What only feeds others takes the hands of both.
+  for (const { from, handsMin } of choice.fed)
+    if (!usuals.some(({ product }) => product === from.product))
+      usuals.push({ ...from, handsMin: from.handsMin + handsMin });
+  const all = { ...choice, usuals };
+  if (aim === 'least-work') takeTurning(chooser, all);
+  else takeLacking(chooser, all);
   if (aim === 'everything' || (aim === 'lacking' && chooser.batches.length === 0))
-    takeEverything(chooser, choice);
+    takeEverything(chooser, all);
+  // The least work makes nothing more of what is made anyway.
+  feedOthers(chooser, choice, aim === 'least-work' ? [] : choice.lacking);
   return { batches: chooser.batches, skims: chooser.skims };
 }

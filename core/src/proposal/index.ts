@@ -1,5 +1,13 @@
 export { lackingOf, type Lacking } from './lacking.ts';
-export { productsByHabit, usualOf, type MadeBefore, type Usual } from './usuals.ts';
+export {
+  fedProducts,
+  fedUsualOf,
+  productsByHabit,
+  usualOf,
+  type FedUsual,
+  type MadeBefore,
+  type Usual,
+} from './usuals.ts';
 export type { ChosenBatch, ChosenWhy, DayAim, Supply } from './choose.ts';
 export type { BySort, PourSort } from './sorts.ts';
 export { onDay, proposingDay, type ProposalWish, type ProposedDay } from './propose.ts';

@@ -16,7 +16,7 @@ import { dueProducts } from './due-products.ts';
 import { lackingOf, type Lacking } from './lacking.ts';
 import { onDay, proposingDay, type ProposalWish, type ProposedDay } from './propose.ts';
 import { supplyOf } from './supply.ts';
-import { productsByHabit, usualOf, type MadeBefore } from './usuals.ts';
+import { fedProducts, fedUsualOf, productsByHabit, usualOf, type MadeBefore } from './usuals.ts';
 
 /** A Monday, early in the afternoon. */
 const NOW = Date.parse('2026-03-09T13:00:00.000Z');
@@ -33,10 +33,13 @@ const KITCHEN: KitchenSettings = {
 const THURSDAY = 4;
 const usuals = (products: readonly ProductId[], made: readonly MadeBefore[] = [], kitchen = KITCHEN) =>
   products.map((product) => usualOf(product, { methods: SHIPPED_METHODS, made, kitchen, startAt: START })!);
+/** Ghee of this kitchen's own butter. */
+const GHEE = fedUsualOf('ghee', { methods: SHIPPED_METHODS, made: [], kitchen: KITCHEN, startAt: START })!;
 const none: BySort = { milk: 0, skimmed: 0, cream: 0 };
 const choice = (over: Partial<Choice> & { there: Partial<BySort>; turning?: Partial<BySort> }): Choice => ({
   usuals: usuals(['yogurt', 'butter', 'kefir', 'fresh-cheese', 'cultured-cream', 'skyr']),
   lacking: [],
+  fed: [],
   due: new Set(),
   ...over,
   supply: {
@@ -236,6 +239,65 @@ describe('batches', () => {
   });
 });
 
+describe('what is made from what another batch gives', () => {
+  const CREAM = { there: { milk: 6, cream: 5 }, fed: [GHEE] };
+  const told = (chosen: ReturnType<typeof chooseBatches>) =>
+    chosen.batches.map(({ product, fedBy }) => [product, fedBy]);
+
+  test('is ghee of butter here; butter is of cream, and nothing of what nobody makes', () => {
+    expect(fedProducts(SHIPPED_METHODS, ['yogurt', 'butter'])).toEqual(['ghee']);
+    expect(fedProducts(SHIPPED_METHODS, ['yogurt'])).toEqual([]);
+    expect(GHEE.from.product).toBe('butter');
+    expect(GHEE.kgPerKg).toBeGreaterThan(0.7);
+    expect(GHEE.kgPerKg).toBeLessThan(0.86);
+    expect(
+      fedUsualOf('butter', { methods: SHIPPED_METHODS, made: [], kitchen: KITCHEN, startAt: START }),
+    ).toBeNull();
+  });
+
+  test('where ghee is lacking as much butter is churned as it takes, and where butter is lacking too, both in one churning', () => {
+    const ghee = chooseBatches('lacking', choice({ ...CREAM, lacking: [lacks('ghee', 0.4)] }));
+    expect(told(ghee)).toEqual([
+      ['butter', null],
+      ['ghee', 0],
+    ]);
+    const [butter, fed] = ghee.batches;
+    expect(fed!.litres * GHEE.kgPerKg).toBeCloseTo(0.4, 6);
+    const gives = butter!.litres * GHEE.from.kgPerLitre;
+    expect(gives).toBeGreaterThanOrEqual(fed!.litres);
+    expect(gives - fed!.litres).toBeLessThan(0.15);
+    const both = chooseBatches(
+      'lacking',
+      choice({ ...CREAM, lacking: [lacks('butter', 0.5), lacks('ghee', 0.4)] }),
+    );
+    expect(told(both)).toEqual(told(ghee));
+    expect(both.batches[0]!.litres * GHEE.from.kgPerLitre - both.batches[1]!.litres).toBeGreaterThan(0.5);
+  });
+
+  test('where only ghee was chosen all of the butter is for it; where butter was chosen it stays butter', () => {
+    const only = chooseBatches('everything', choice({ ...CREAM, usuals: usuals(['yogurt']) }));
+    const butter = only.batches.filter(({ product }) => product === 'butter');
+    expect(butter.length).toBeGreaterThan(0);
+    for (const { n, litres } of butter)
+      expect(only.batches.find(({ fedBy }) => fedBy === n)?.litres).toBeCloseTo(
+        litres * GHEE.from.kgPerLitre,
+        6,
+      );
+    const { batches } = chooseBatches(
+      'everything',
+      choice({ ...CREAM, usuals: usuals(['yogurt', 'butter']) }),
+    );
+    expect(batches.some(({ product }) => product === 'ghee')).toBe(false);
+  });
+
+  test('of too little cream there is no ghee either', () => {
+    expect(
+      chooseBatches('lacking', choice({ fed: [GHEE], there: { cream: 0.2 }, lacking: [lacks('ghee', 1)] }))
+        .batches,
+    ).toEqual([]);
+  });
+});
+
 describe('what a day is made of', () => {
   const milk = (id: string, litres: number, hoursAgo: number, over: Partial<LotFacts> = {}): Lot =>
     milkLot(id, litres, over, { nowMs: NOW, hoursAgo });
@@ -337,6 +399,29 @@ describe('whole days', () => {
     expect(everything?.leftOut.length).toBeGreaterThan(0);
     for (const { batches, leftOut } of days)
       if (batches.some(({ why }) => why === 'usual')) expect(leftOut).not.toContain('butter');
+  });
+
+  test('a day makes ghee of its own butter: laid out one after the other, told with what is left of the butter', () => {
+    const lackingBoth = [lacks('ghee', 0.4), lacks('butter', 0.5)];
+    const [day] = propose({ ...full, fed: [GHEE], lacking: lackingBoth });
+    const butter = day!.batches.find(({ product }) => product === 'butter')!;
+    const ghee = day!.batches.find(({ product }) => product === 'ghee')!;
+    expect(ghee.fedBy).toBe(butter.n);
+    const kg = Object.fromEntries(day!.gives.map(({ product, massKg }) => [product, massKg]));
+    expect(kg['ghee']).toBeCloseTo(0.4, 2);
+    expect(kg['butter']! + ghee.litres).toBeCloseTo(
+      comesOut(planOfMethod(butter.method, KITCHEN, START, butter.litres)).productKg,
+      6,
+    );
+    expect(kg['butter']).toBeGreaterThan(0.5);
+    // No hour for both: the ghee goes with its butter, and is told.
+    const tight = propose(
+      { ...full, fed: [GHEE], lacking: [lacks('ghee', 0.4)] },
+      { session: [[0, 20]], days: 1 },
+    );
+    for (const { batches } of tight)
+      for (const { fedBy } of batches)
+        if (fedBy !== null) expect(batches.some(({ n }) => n === fedBy)).toBe(true);
   });
 
   test('worth is what the shop asks for what has a price; without one none is told', () => {

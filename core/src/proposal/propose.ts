@@ -61,21 +61,22 @@ function byMinute({ byMs }: ChosenBatch, { zeroMs, days }: ProposalWish['day']):
 
 /** The batches of a day as its timetable is asked for them, called by number. */
 const wishedOf = (batches: readonly ChosenBatch[], day: ProposalWish['day']): WishedMake[] =>
-  batches.map((batch, n) => ({
-    id: String(n),
+  batches.map((batch) => ({
+    id: String(batch.n),
     name: batch.product,
     method: batch.method,
     litres: batch.litres,
     by: byMinute(batch, day),
+    ...(batch.fedBy === null ? {} : { fedBy: String(batch.fedBy) }),
   }));
 
 /** Which batch is left out when not all fit: of those in the way the one that was asked for least. */
-function leastWanted(batches: readonly ChosenBatch[], clashing: readonly string[]): number {
-  const inTheWay = batches.map((_, n) => n).filter((n) => clashing.includes(String(n)));
-  const among = inTheWay.length > 0 ? inTheWay : batches.map((_, n) => n);
+function leastWanted(batches: readonly ChosenBatch[], clashing: readonly string[]): ChosenBatch {
+  const inTheWay = batches.filter(({ n }) => clashing.includes(String(n)));
+  const among = inTheWay.length > 0 ? inTheWay : batches;
   return (
-    among.findLast((n) => batches[n]!.why === 'usual') ??
-    among.findLast((n) => batches[n]!.why !== 'lacking') ??
+    among.findLast(({ why }) => why === 'usual') ??
+    among.findLast(({ why }) => why !== 'lacking') ??
     among.at(-1)!
   );
 }
@@ -89,7 +90,7 @@ function* fitted(
   { readonly batches: ChosenBatch[]; readonly out: ProductId[]; readonly laid: RoughDay } | null
 > {
   const { day } = wish;
-  const batches = [...all];
+  let batches = [...all];
   const out: ProductId[] = [];
   const chores = skims.map(({ lotId, name, atMs }) => ({
     id: lotId,
@@ -102,8 +103,11 @@ function* fitted(
     const spare = batches.length > 1 && batches.some(({ why }) => why === 'usual');
     const isWell = laid.fits && (laid.score.outside <= BORNE_OUTSIDE_MIN || !day.session || !spare);
     if (laid.fits && (isWell || tries >= MOST_TRIES)) return { batches, out, laid };
-    const [gone] = batches.splice(leastWanted(batches, laid.fits ? [] : laid.clashing), 1);
-    out.push(gone!.product);
+    const gone = leastWanted(batches, laid.fits ? [] : laid.clashing);
+    // What is made from it goes with it.
+    const isOut = (batch: ChosenBatch): boolean => batch === gone || batch.fedBy === gone.n;
+    out.push(...batches.filter(isOut).map(({ product }) => product));
+    batches = batches.filter((batch) => !isOut(batch));
   }
   return null;
 }
@@ -139,15 +143,21 @@ function leftOf(
   return left;
 }
 
+/** Less of a product is not told, kg. */
+const WORTH_TELLING_KG = 0.03;
 /** What comes out of batches, and what the shop asks for it. */
 function harvest(batches: readonly ChosenBatch[], kitchen: KitchenSettings, startAt: string) {
   const gives = new Map<ProductId, number>();
   const besides = new Map<ByProduct, number>();
-  for (const { product, method, litres } of batches) {
+  for (const { product, method, litres, fedBy } of batches) {
+    const feeder = batches.find(({ n }) => n === fedBy);
+    if (feeder) gives.set(feeder.product, (gives.get(feeder.product) ?? 0) - litres);
     const out = comesOut(planOfMethod(method, kitchen, startAt, litres));
     gives.set(product, (gives.get(product) ?? 0) + out.productKg);
     for (const { what, massKg } of out.besides) besides.set(what, (besides.get(what) ?? 0) + massKg);
   }
+  // Of what was all made into something else nothing comes out.
+  for (const [product, massKg] of gives) if (massKg < WORTH_TELLING_KG) gives.delete(product);
   const priceOf = (product: ProductId): number | null =>
     kitchen.prices.shop.find((one) => one.product === product)?.perKg ?? null;
   const priced = [...gives].flatMap(([product, massKg]) => {

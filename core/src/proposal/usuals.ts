@@ -1,4 +1,11 @@
-import type { KitchenSettings, MakePlan, Method, ProductId } from '../contract/index.ts';
+import {
+  PRODUCT_IDS,
+  PRODUCT_TAKES,
+  type KitchenSettings,
+  type MakePlan,
+  type Method,
+  type ProductId,
+} from '../contract/index.ts';
 import { planOfMethod } from '../products/index.ts';
 import { pointForecast, stateOfPlan } from '../make/index.ts';
 import { MINUTE_MS } from '../science/units/index.ts';
@@ -27,6 +34,17 @@ export interface Usual {
   readonly mostLitres: number;
 }
 
+/** How a product is made here from what another batch gives. */
+export interface FedUsual {
+  readonly product: ProductId;
+  readonly method: Method;
+  /** How that one is made here. */
+  readonly from: Usual;
+  /** What a kilogram of that gives, kg; and hands of a batch, min. */
+  readonly kgPerKg: number;
+  readonly handsMin: number;
+}
+
 /** A batch that was made, the latest first. */
 export interface MadeBefore {
   readonly product: ProductId | null;
@@ -42,6 +60,17 @@ export function productsByHabit(methods: readonly Method[], made: readonly MadeB
     .sort((a, b) => times(b) - times(a));
 }
 
+/** What a product is made from that is made here as well; `null` for what is made of milk or cream. @example madeFrom('ghee') // 'butter' */
+export const madeFrom = (product: ProductId): ProductId | null =>
+  PRODUCT_IDS.find((id) => id === PRODUCT_TAKES[product]) ?? null;
+
+/** What can be made from what others of the list give, in the order of the methods. @example fedProducts(methods, ['butter']) // ['ghee'] */
+export const fedProducts = (methods: readonly Method[], could: readonly ProductId[]): ProductId[] =>
+  [...new Set(methods.map(({ product }) => product))].filter((product) => {
+    const from = madeFrom(product);
+    return from !== null && could.includes(from);
+  });
+
 /** Minutes that hands are at a batch; those that are at it all along, as long as it takes. */
 function handsOf(plan: MakePlan): number {
   const state = stateOfPlan(plan);
@@ -53,21 +82,36 @@ function handsOf(plan: MakePlan): number {
   }, 0);
 }
 
-/** How a product is made here: by the method of last time and as much, else by its first method. */
-export function usualOf(
-  product: ProductId,
-  of: {
-    readonly methods: readonly Method[];
-    readonly made: readonly MadeBefore[];
-    readonly kitchen: KitchenSettings;
-    readonly startAt: string;
-  },
-): Usual | null {
-  const { methods, made, kitchen, startAt } = of;
+/** Whose kitchen it is, with what it makes. */
+interface Here {
+  readonly methods: readonly Method[];
+  readonly made: readonly MadeBefore[];
+  readonly kitchen: KitchenSettings;
+  readonly startAt: string;
+}
+
+/** The method of last time and as much as then, else the first method. */
+function asLastTime(product: ProductId, { methods, made }: Pick<Here, 'methods' | 'made'>) {
   const own = methods.filter((method) => method.product === product);
   const before = made.filter((m) => m.product === product);
   const last = before.find(({ methodId, litres }) => litres > 0 && own.some(({ id }) => id === methodId));
-  const method = own.find(({ id }) => id === last?.methodId) ?? own[0];
+  return { method: own.find(({ id }) => id === last?.methodId) ?? own[0], last, times: before.length };
+}
+
+/** How a product is made here from what another batch gives; `null` for what is made of milk or cream. */
+export function fedUsualOf(product: ProductId, of: Here): FedUsual | null {
+  const { method } = asLastTime(product, of);
+  const from = madeFrom(product);
+  const usual = from && usualOf(from, of);
+  if (!method || !usual) return null;
+  const plan = planOfMethod(method, of.kitchen, of.startAt, 1);
+  return { product, method, from: usual, kgPerKg: comesOut(plan).productKg, handsMin: handsOf(plan) };
+}
+
+/** How a product is made here: by the method of last time and as much, else by its first method. */
+export function usualOf(product: ProductId, of: Here): Usual | null {
+  const { kitchen, startAt } = of;
+  const { method, last, times } = asLastTime(product, of);
   const takes = sortOf(product);
   if (!method || takes === null) return null;
   const litres = last?.litres ?? FIRST_LITRES[takes];
@@ -82,7 +126,7 @@ export function usualOf(
     sort: wants[0].sort,
     shares: { milk: share('milk'), skimmed: share('skimmed'), cream: share('cream') },
     litres,
-    times: before.length,
+    times,
     kgPerLitre: comesOut(plan).productKg / litres,
     handsMin: handsOf(plan),
     mostLitres: mostLitres(method, kitchen, startAt),

@@ -50,13 +50,15 @@ export function DayProposals(props: {
       products: chosen.includes(product) ? chosen.filter((one) => one !== product) : [...chosen, product],
     }));
   const nothing = SORTS.every((sort) => there(sort) < 0.1) || chosen.length === 0;
-  const take = ({ batches, skims }: ProposedDay): void =>
+  const take = ({ batches, skims }: ProposedDay): void => {
+    const idOf = new Map(batches.map(({ n }) => [n, ulid()]));
     onTake({
       skims: skims.map(({ lotId, atMs }) => ({ lotId, at: new Date(atMs).toISOString() })),
-      makes: batches.map(({ method, litres, byMs }) => {
+      makes: batches.map(({ n, method, litres, fedBy, byMs }) => {
         const by = byMs === null ? null : onDay(byMs, { zeroMs, days: draft.days, kitchen });
         return {
-          id: ulid(),
+          id: idOf.get(n)!,
+          ...(fedBy === null ? {} : { fedBy: idOf.get(fedBy)! }),
           methodId: method.id,
           litres,
           by: by?.time ?? '',
@@ -66,6 +68,7 @@ export function DayProposals(props: {
         };
       }),
     });
+  };
   return (
     <section aria-label="What to make" className="column day-proposals">
       <h2>What shall I make?</h2>

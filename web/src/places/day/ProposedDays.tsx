@@ -2,7 +2,7 @@ import { PRODUCTS, type Lacking, type ProposedDay, MINUTE_MS } from '@morning-cr
 import { Button } from '@mantine/core';
 import { useUnits } from '../../data/use-units.ts';
 import {
-  AIM_WORD,
+  aimWords,
   givesWords,
   leftOutWords,
   leftWords,
@@ -25,7 +25,7 @@ export function ProposedDays(props: {
   return (
     <ul className="bare column" aria-label="Days to choose from">
       {days.map((one, place) => {
-        const aim = AIM_WORD[one.aim];
+        const aim = aimWords(one);
         const end = units.time(zeroMs + one.finish * MINUTE_MS, zeroMs);
         return (
           <li key={one.aim} className="day-proposal">
@@ -40,14 +40,16 @@ export function ProposedDays(props: {
               </Button>
             </div>
             <ul className="bare" aria-label={`Batches: ${aim}`}>
-              {one.batches.map((batch, n) => {
+              {one.batches.map((batch) => {
                 const why = whyBatch(batch, lacking, units);
+                const feeder = one.batches.find((other) => other.n === batch.fedBy);
                 return (
-                  // Two batches of one product stand in their order.
-                  <li key={`${batch.product} ${n}`}>
+                  <li key={batch.n}>
                     <strong>{PRODUCTS[batch.product].label}</strong>{' '}
-                    <span className="number">{units.volume(batch.litres)}</span>
-                    {sortsWords(batch)}
+                    <span className="number">
+                      {feeder ? units.mass(batch.litres) : units.volume(batch.litres)}
+                    </span>
+                    {sortsWords(batch, feeder)}
                     {why !== '' && <span className="quiet"> ({why})</span>}
                   </li>
                 );

@@ -1,7 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
 import { defaultKitchen, SHIPPED_METHODS, type ChosenBatch, type ProposedDay } from '@morning-crock/core';
 import { unitsOf } from '../../data/units-of.ts';
-import { givesWords, leftOutWords, leftWords, sortsWords, whyBatch, workWords } from './proposal-words.ts';
+import {
+  aimWords,
+  givesWords,
+  leftOutWords,
+  leftWords,
+  sortsWords,
+  whyBatch,
+  workWords,
+} from './proposal-words.ts';
 
 const kitchen = defaultKitchen('UTC');
 const units = unitsOf({ ...kitchen, units: { ...kitchen.units, money: 'crowns' } });
@@ -23,6 +31,8 @@ const day = (over: Partial<ProposedDay> = {}): ProposedDay => ({
   ...over,
 });
 const batch = (over: Partial<ChosenBatch>): ChosenBatch => ({
+  n: 0,
+  fedBy: null,
   product: 'yogurt',
   method: SHIPPED_METHODS[0]!,
   sort: 'milk',
@@ -48,10 +58,23 @@ describe('a proposed day in words', () => {
     expect(whyBatch(batch({}), lacking, units)).toBe('');
   });
 
+  test('what it is for: least work is told only where nothing turns', () => {
+    expect(aimWords(day())).toBe('Use everything up');
+    expect(aimWords(day({ batches: [batch({ why: 'lacking' })] }))).toBe('Make what is missing');
+    expect(aimWords(day({ aim: 'least-work', batches: [batch({})] }))).toBe('Least work');
+    expect(aimWords(day({ aim: 'least-work', batches: [batch({ why: 'turning' })] }))).toBe(
+      'Use what turns soon, with little work',
+    );
+  });
+
   test('what it is of, where it is not milk alone', () => {
     expect(sortsWords(batch({}))).toBe('');
     expect(sortsWords(batch({ shares: { milk: 0.7, skimmed: 0, cream: 0.3 } }))).toBe(' of milk and cream');
     expect(sortsWords(batch({ shares: { milk: 0, skimmed: 0, cream: 1 } }))).toBe(' of cream');
+    const butter = batch({ product: 'butter', n: 2 });
+    expect(sortsWords(batch({ product: 'ghee', fedBy: 2 }), butter)).toBe(
+      ' of butter, made from the batch above',
+    );
   });
 
   test('what comes out, one, two or three', () => {

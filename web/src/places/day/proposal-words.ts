@@ -5,23 +5,31 @@ import {
   usesOfLot,
   type BySort,
   type ChosenBatch,
-  type DayAim,
   type Lacking,
   type ProposedDay,
 } from '@morning-crock/core';
 import type { Units } from '../../data/units-of.ts';
 
-/** What a proposed day is for. */
-export const AIM_WORD: Readonly<Record<DayAim, string>> = {
-  lacking: 'Make what is missing',
-  everything: 'Use everything up',
-  'least-work': 'Least work',
-};
+/** What a proposed day is for: saving what turns may be more work than making what is missing. */
+export function aimWords({ aim, batches }: Pick<ProposedDay, 'aim' | 'batches'>): string {
+  const isFor = (...whys: readonly ChosenBatch['why'][]): boolean =>
+    batches.some(({ why }) => whys.includes(why));
+  switch (aim) {
+    case 'everything':
+      return 'Use everything up';
+    case 'lacking':
+      // Where nothing is missing it comes to the same.
+      return isFor('lacking', 'culture') ? 'Make what is missing' : 'Use everything up';
+    case 'least-work':
+      return isFor('turning') ? 'Use what turns soon, with little work' : 'Least work';
+  }
+}
 
 export const SORT_WORD = { milk: 'milk', skimmed: 'skimmed milk', cream: 'cream' } as const;
 
 /** What a batch is of, where it is not milk alone. @example sortsWords(creamCheese) // ' of milk and cream' */
-export const sortsWords = ({ shares }: Pick<ChosenBatch, 'shares'>): string => {
+export const sortsWords = ({ shares }: Pick<ChosenBatch, 'shares'>, feeder?: ChosenBatch): string => {
+  if (feeder) return ` of ${PRODUCTS[feeder.product].label.toLowerCase()}, made from the batch above`;
   const sorts = (Object.keys(SORT_WORD) as (keyof BySort)[]).filter((sort) => shares[sort] > 0);
   return sorts.join() === 'milk' ? '' : ` of ${listed(sorts.map((sort) => SORT_WORD[sort]))}`;
 };
@@ -37,7 +45,7 @@ export function whyBatch(
   units: Units,
 ): string {
   if (why === 'culture') return 'its culture should be used';
-  if (why === 'turning') return `${SORT_WORD[sort]} to use soon`;
+  if (why === 'turning' && sort !== null) return `${SORT_WORD[sort]} to use soon`;
   const lacks = lacking.find((one) => one.product === product);
   if (why === 'usual' || !lacks) return '';
   return `${units.mass(lacks.massKg)} missing${lacks.byMs === null ? '' : ` for ${units.day(lacks.byMs)}`}`;

@@ -1,5 +1,7 @@
 import {
   dueProducts,
+  fedProducts,
+  fedUsualOf,
   lackingOf,
   productsByHabit,
   PRODUCTS,
@@ -64,7 +66,11 @@ export function useProposals(plan: DayPlan, draft: DayDraft, zeroMs: number) {
     // oxlint-disable-next-line react/exhaustive-deps
     [room.lots, zeroMs, days, valid],
   );
-  const could = useMemo(() => productsByHabit(methods, made), [methods, made]);
+  const could = useMemo(() => {
+    const ofMilk = productsByHabit(methods, made);
+    const times = (product: ProductId): number => made.filter((make) => make.product === product).length;
+    return [...ofMilk, ...fedProducts(methods, ofMilk)].sort((a, b) => times(b) - times(a));
+  }, [methods, made]);
   const habits = useMemo(() => {
     const own = could.filter((product) => made.some((make) => make.product === product));
     const usual = could.filter((product) => PRODUCTS[product].usual === true && !own.includes(product));
@@ -75,7 +81,7 @@ export function useProposals(plan: DayPlan, draft: DayDraft, zeroMs: number) {
   const propose = (): void => {
     if (!supply) return;
     const { makes: _makes, chores: _chores, ...day } = plan.asking();
-    const startAt = new Date(zeroMs).toISOString();
+    const here = { methods, made, kitchen, startAt: new Date(zeroMs).toISOString() };
     const { zone } = kitchen.site;
     const underWay = logs.flatMap(({ state }) => (state && !state.finished ? [state.plan] : []));
     const lacking = lackingOf({ wanted: kitchen.wanted, goods, underWay, zone, nowMs: zeroMs }).filter(
@@ -84,7 +90,8 @@ export function useProposals(plan: DayPlan, draft: DayDraft, zeroMs: number) {
     const wish: ProposalWish = {
       day,
       lacking,
-      usuals: chosen.flatMap((product) => usualOf(product, { methods, made, kitchen, startAt }) ?? []),
+      usuals: chosen.flatMap((product) => usualOf(product, here) ?? []),
+      fed: chosen.flatMap((product) => fedUsualOf(product, here) ?? []),
       due: dueProducts(due, cultures, chosen, zeroMs + days * DAY_MS),
       supply: {
         there: { milk: there('milk'), skimmed: there('skimmed'), cream: there('cream') },
