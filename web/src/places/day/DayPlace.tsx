@@ -1,5 +1,5 @@
 import '../../parts/fields/form-styles.ts';
-import { eveningList, goingOf, planInstructions, type WayOut, MINUTE_MS } from '@morning-crock/core';
+import { batchOf, eveningList, goingOf, planInstructions, type WayOut, MINUTE_MS } from '@morning-crock/core';
 import { KEEPS_WARM } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
@@ -169,6 +169,14 @@ function DayTable() {
             <DayPours
               pours={pours}
               nowMs={zeroMs}
+              onward={
+                new Map(
+                  [...plan.fedBy].flatMap(([id, feeder]) => {
+                    const own = plan.plans.get(id);
+                    return own ? [[feeder, { name: nameOf(id), massKg: batchOf(own).massKg }] as const] : [];
+                  }),
+                )
+              }
               onWay={out}
               onLitres={(want, litres) => changeMake(want, () => ({ litres }))}
             />

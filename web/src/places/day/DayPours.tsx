@@ -1,6 +1,6 @@
 import type { DayPours as Pours, WayOut } from '@morning-crock/core';
 import { useUnits } from '../../data/use-units.ts';
-import { DayShares, litresOfLot, shortOf } from './DayShares.tsx';
+import { DayShares, litresOfLot, shortOf, type Onward } from './DayShares.tsx';
 
 const WIDTH = 640;
 const SIDE = 190;
@@ -12,6 +12,8 @@ const TWO_LINES = 32;
 /** Less than this of a lot is nothing left over, L. */
 const LEAST_LEFT = 0.05;
 const LEAST = 3;
+/** How far down it goes on from a batch to what is made from it, px. */
+const ONWARD_DROP = 8;
 
 /** A name that has room for so many letters. @example cut('Sour cream and buttermilk', 18) // 'Sour cream and bu…' */
 const cut = (name: string, most: number): string =>
@@ -21,11 +23,12 @@ const cut = (name: string, most: number): string =>
 export function DayPours(props: {
   readonly pours: Pours;
   readonly nowMs: number;
+  readonly onward: Onward;
   readonly onWay: (want: string, way: WayOut) => void;
   /** Somebody wants more or less of one. */
   readonly onLitres: (want: string, litres: number) => void;
 }) {
-  const { pours, nowMs, onWay, onLitres } = props;
+  const { pours, nowMs, onward, onWay, onLitres } = props;
   const units = useUnits();
   const { wants } = pours.allocation;
   const lots = pours.lots.filter(({ id }) => wants.some(({ from }) => from.some((f) => f.lotId === id)));
@@ -59,7 +62,8 @@ export function DayPours(props: {
   const wantTop = new Map<string, number>();
   for (const { want } of wants) {
     wantTop.set(want.id, y);
-    y += tall(want.litres) + GAP;
+    const bar = tall(want.litres);
+    y += (onward.has(want.id) ? Math.max(TWO_LINES + ONWARD_DROP, bar) : bar) + GAP;
   }
   const height = Math.max(leftHeight, y);
   const out = new Map(lotTop);
@@ -128,6 +132,7 @@ export function DayPours(props: {
           const top = wantTop.get(of.want.id)!;
           const short = of.shortKg > 0 ? shortOf(pours, of) : 0;
           const has = tall(of.want.litres) - short * scale;
+          const next = onward.get(of.want.id);
           return (
             <g key={of.want.id}>
               <rect x={WIDTH - SIDE} y={top} width="8" height={Math.max(0, has)} fill="var(--ink)" />
@@ -152,6 +157,24 @@ export function DayPours(props: {
               <text x={WIDTH - SIDE + 14} y={top + 13} fontSize="14" fill="var(--ink)">
                 {units.volume(of.want.litres)} {cut(of.want.name, 18)}
               </text>
+              {next && (
+                <>
+                  <path
+                    d={`M${WIDTH - SIDE + 8},${top + 22} c10,0 8,${ONWARD_DROP + 4} 22,${ONWARD_DROP + 4}`}
+                    fill="none"
+                    stroke="var(--butter)"
+                    strokeWidth="5"
+                  />
+                  <text
+                    x={WIDTH - SIDE + 36}
+                    y={top + TWO_LINES + ONWARD_DROP}
+                    fontSize="14"
+                    fill="var(--ink)"
+                  >
+                    {units.mass(next.massKg)} into {cut(next.name, 12)}
+                  </text>
+                </>
+              )}
             </g>
           );
         })}
@@ -161,7 +184,7 @@ export function DayPours(props: {
           Left over: {leftOver.map(({ id, name }) => `${units.volume(leftOf(id))} of ${name}`).join('; ')}.
         </p>
       )}
-      <DayShares pours={pours} nowMs={nowMs} onWay={onWay} onLitres={onLitres} />
+      <DayShares pours={pours} nowMs={nowMs} onward={onward} onWay={onWay} onLitres={onLitres} />
     </section>
   );
 }

@@ -20,14 +20,18 @@ export const shortOf = (pours: DayPours, { want, from }: DayPours['allocation'][
     want.litres - from.reduce((sum, { lotId, massKg }) => sum + litresOfLot(pours, lotId, massKg), 0),
   );
 
+/** What is made from what a batch gives, by that batch. */
+export type Onward = ReadonlyMap<string, { readonly name: string; readonly massKg: number }>;
+
 /** What each batch gets and from where, a little more or less with a tap, and the ways out where it lacks some. */
 export function DayShares(props: {
   readonly pours: DayPours;
   readonly nowMs: number;
+  readonly onward: Onward;
   readonly onWay: (want: string, way: WayOut) => void;
   readonly onLitres: (want: string, litres: number) => void;
 }) {
-  const { pours, nowMs, onWay, onLitres } = props;
+  const { pours, nowMs, onward, onWay, onLitres } = props;
   const units = useUnits();
   const step = STEP_LITRES[units.system];
   const fromWords = ({ from }: DayPours['allocation']['wants'][number]): string =>
@@ -45,6 +49,7 @@ export function DayShares(props: {
         const { id, name, litres, sort, part } = of.want;
         const make = part?.of ?? id;
         const share = part?.share ?? 1;
+        const next = onward.get(id);
         /** What all of it would be, were this part so much. */
         const whole = (own: number): number => Math.round((own / share) * 1000) / 1000;
         // Of creamy milk the cream follows the milk.
@@ -54,6 +59,11 @@ export function DayShares(props: {
             <div className="row">
               <span className="grows">
                 <strong>{name}</strong> <span className="quiet">{fromWords(of)}</span>
+                {next && (
+                  <>
+                    . Then <span className="number">{units.mass(next.massKg)}</span> into {next.name}
+                  </>
+                )}
               </span>
               {steps && (
                 <Button
