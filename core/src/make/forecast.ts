@@ -1,12 +1,8 @@
 import { EVENT_VERSION, type InstantBand, type MakePlan, type StepId } from '../contract/index.ts';
 import {
-  assimilating,
-  contradictionOf,
-  createEnsembleRun,
   crossingSigmaH,
   createKernel,
   crossingH,
-  drawMembers,
   gelPh,
   phBand,
   quantilesOfCrossing,
@@ -19,11 +15,12 @@ import {
   type Contradiction,
   type Sourness,
 } from '../science/souring/index.ts';
-import { createRandom, interpolateLinear, Z90 } from '../science/numerics/index.ts';
+import { interpolateLinear, Z90 } from '../science/numerics/index.ts';
 import { batchOf } from '../setup/index.ts';
 import { STEP_TYPES, type AcidMark, type MarkMoment, type MarkRole } from '../steps/index.ts';
 import { productOf } from '../products/index.ts';
 import { incubationOf, type Incubation } from './incubation.ts';
+import { KeptEnsembles } from './kept-ensembles.ts';
 import { markBand, markMs, NOWHERE, type ForeseenMark } from './marks.ts';
 import { acidityReadings, foldMake, souringOf, souringPlan, souringStep, type MakeState } from './state.ts';
 import { tailSteps, type TailFrom, type TailStep } from './tail.ts';
@@ -281,12 +278,14 @@ function widen(band: InstantBand, sigmaMin: number): InstantBand {
 /**
  * The whole forecast of a make. A generator, so that a worker may stop between slices.
  * @param seed the hash of the make's id: every tablet then draws the same members
+ * @param kept where what was drawn is found again; left out, everything is drawn anew
  */
 export function* forecasting(
   state: MakeState,
   nowMs: number,
   seed: number,
   members = ENSEMBLE_MEMBERS,
+  kept = new KeptEnsembles(0),
 ): Generator<number, BandForecast> {
   const { walk, incubation, point, acid, from, timedMs, tail: foreseenTail } = prepare(state, nowMs);
   // Nothing that is not over yet was over before now, however uncertain it is.
@@ -323,19 +322,11 @@ export function* forecasting(
       stats: { members: 0, effectiveMembers: 0, rounds: 0, seed },
     };
   }
-  const run = createEnsembleRun(incubation.spec, drawMembers(members, createRandom(seed)));
-  for (let done = 0; done < members;) {
-    done = run.advance(100);
-    yield done / members;
-  }
-  const readings = acidityReadings(state);
-  const work = assimilating(incubation.spec, run.ensemble, readings, walk.denatured, seed);
-  let outcome = work.next();
-  while (outcome.done !== true) {
-    yield 1;
-    outcome = work.next();
-  }
-  const { ensemble, stats } = outcome.value;
+  const { ensemble, stats, contradiction } = yield* kept.judged(
+    { spec: incubation.spec, seed, members },
+    acidityReadings(state),
+    walk.denatured,
+  );
   const zero = point.inoculationMs;
   const toMs = (hour: number): number | null => (Number.isFinite(hour) ? zero + hour * HOUR_MS : null);
   const startSigmaMin = state.inoculatedAtMs === null ? walk.inoculation.sigmaMin : 0;
@@ -408,7 +399,7 @@ export function* forecasting(
     marks: [...passing, ...foreseen],
     band,
     neverSets: body ? sets.reduce((sum, h, i) => sum + (Number.isFinite(h) ? 0 : weights[i]!), 0) : 0,
-    contradiction: contradictionOf(run.ensemble, ensemble, readings, walk.denatured),
+    contradiction,
     ambientC: incubation.ambientC,
     ambientSigmaC: incubation.ambientSigmaC,
     stats: { members, effectiveMembers: stats.effectiveMembers, rounds: stats.rounds, seed },

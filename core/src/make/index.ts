@@ -7,6 +7,7 @@ export * from './incubation.ts';
 export { unreadCourse } from './unread-course.ts';
 export type { Joined, Stay } from './split-and-joined.ts';
 export * from './forecast.ts';
+export { KeptEnsembles } from './kept-ensembles.ts';
 export { MODEL_VERSION } from './model-version.ts';
 export { coldHours, standsTold } from './tail.ts';
 export * from './make-flow.ts';

@@ -1,5 +1,7 @@
 import {
+  ENSEMBLE_MEMBERS,
   exerciseOf,
+  KeptEnsembles,
   foldMake,
   practiceId,
   scoring,
@@ -73,6 +75,8 @@ interface OwnedLog {
   folded: { readonly state: MakeState | null } | { readonly error: unknown } | null;
   forecast: BandForecast | null;
 }
+/** What was drawn for the latest forecasts: the next one of the same make often asks the same. */
+const kept = new KeptEnsembles(16);
 /** One log for each make: a day of a probe is not sent again for each reading, and each is folded once. */
 const logs = new Map<string, OwnedLog>();
 
@@ -156,7 +160,7 @@ const kitchenWorker = {
     if (newest.get(key) !== mine) return null;
     const state = job.kind === 'plan' ? stateOfPlan(job.plan) : log && stateOf(job.makeId, log);
     if (!state) return null;
-    const work = forecasting(state, job.nowMs, hashSeed(job.makeId));
+    const work = forecasting(state, job.nowMs, hashSeed(job.makeId), ENSEMBLE_MEMBERS, kept);
     for (;;) {
       const step = work.next();
       if (step.done === true) {

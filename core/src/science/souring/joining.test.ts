@@ -87,3 +87,27 @@ describe('what comes to a souring under way', () => {
     expect(soured(42, [more(HORIZON_H + 1)]).ph).toEqual(whole.ph);
   });
 });
+
+test('who is joined by nothing goes the plain way, and comes to the same to the last bit: one group or two, killed or not', () => {
+  const nothing: Joining = { hour: 0, keeps: 1, starts: [], acidMmolPerKg: 0 };
+  for (const begun of [
+    starter,
+    inoculumOf({ kind: 'kefir-grains', massRatio: 0.05 }),
+    mixedInocula(starter, inoculumOf({ kind: 'cultured-buttermilk', massRatio: 0.03 })),
+  ])
+    for (const celsius of [
+      20,
+      43,
+      [
+        [0, 54],
+        [3, 38],
+        [16, 30],
+      ] as const,
+    ]) {
+      const plain = soured(celsius, [], begun);
+      const joined = soured(celsius, [nothing], begun);
+      expect(plain.ph).toEqual(joined.ph);
+      expect(plain.kernel.cellsAtEnd).toEqual(joined.kernel.cellsAtEnd);
+      expect(plain.kernel.acidByGroup).toEqual(joined.kernel.acidByGroup);
+    }
+});

@@ -1,5 +1,6 @@
 import { phOfScaledAcid, REFERENCE_SNF_PERCENT } from './acid-ph.ts';
 import type { CourseGrid } from './course.ts';
+import { expSmall, growth, paceOf, runPlain, souring } from './kernel-plain.ts';
 import { GROUP_CONSTANTS, killRatePerH, lnReadiness, temperatureFactor, type Group } from './groups.ts';
 
 // Bound once: a look-up of the global in the inner loops costs more than the function itself in some hosts.
@@ -48,18 +49,6 @@ export interface Kernel {
 
 const KILL_SUBSTEPS = 10;
 
-/** e^x for |x| ≤ 0.5 by its series (relative error below 1e-10); a step never grows more than that. */
-function expSmall(x: number): number {
-  return (
-    1 +
-    x *
-      (1 +
-        x *
-          (1 / 2 +
-            x * (1 / 6 + x * (1 / 24 + x * (1 / 120 + x * (1 / 720 + x * (1 / 5040 + x * (1 / 40320))))))))
-  );
-}
-
 /** Readiness past e^18 is 1 to eight digits. */
 const READY_LN_Q = 18;
 
@@ -106,17 +95,13 @@ export function createKernel(
   const acidSum = new Float64Array(groups);
   const acid = new Float64Array(groups);
   const cellsAtEnd = new Float64Array(groups);
-  const mu = Float64Array.from(constants, (c) => c.muPerH);
-  const perNMax = Float64Array.from(constants, (c) => 10 ** -c.log10NMax);
-  const phMin = Float64Array.from(constants, (c) => c.phMin);
-  const phOpt = Float64Array.from(constants, (c) => c.phOpt);
-  const phMax = Float64Array.from(constants, (c) => c.phMax);
-  const yieldBy = Float64Array.from(constants, (c) => c.growthYield / 1e9);
-  const keepBy = Float64Array.from(constants, (c) => c.maintenance / 1e9);
+  const paces = constants.map(paceOf);
   /** Where those of one kind came at different times: the first of the kind, for each of them. */
   const kindOf = starts.map((s) => starts.findIndex(({ group }) => group === s.group));
   const crowded = joined.length > 0;
   const crowd = new Float64Array(groups);
+  const isPlain = !crowded && (groups === 1 || groups === 2);
+  const tables = { steps, stepH, warmth, survival, kills, unkilledN, acid, acidByGroup };
 
   const tabulateSurvival = (g: number): void => {
     const c = constants[g]!;
@@ -187,21 +172,15 @@ export function createKernel(
         continue;
       }
       const n = kills[g] ? stageN[g]! * survival[g * halves + half]! : stageN[g]!;
-      const aboveMin = ph - phMin[g]!;
-      let grow = 0;
-      let keep = 0;
-      if (aboveMin > 0) {
-        keep = aboveMin < 0.6 ? aboveMin / 0.6 : 1;
-        const room = 1 - (crowded ? crowd[kindOf[g]!]! : n) * perNMax[g]!;
-        if (room > 0 && ph < phMax[g]!) {
-          const product = aboveMin * (ph - phMax[g]!);
-          const away = ph - phOpt[g]!;
-          grow = ((rate * mu[g]! * warm * product) / (product - away * away)) * room;
-        }
-      }
+      const grow = growth(paces[g]!, crowded ? crowd[kindOf[g]!]! : n, ph, rate, warm);
       slope[g] = grow;
-      acidSlope[g] = n * (yieldBy[g]! * grow + rate * keepBy[g]! * warm * keep);
+      acidSlope[g] = souring(paces[g]!, n, ph, rate, warm, grow);
     }
+  };
+
+  const countAtEnd = (): void => {
+    for (let g = 0; g < groups; g++)
+      cellsAtEnd[g] = kills[g] ? unkilledN[g]! * survival[g * halves + 2 * steps]! : unkilledN[g]!;
   };
 
   const run = (member: MemberParameters, ph: Float32Array | Float64Array, offset: number): void => {
@@ -215,6 +194,11 @@ export function createKernel(
       unkilledN[g] = g < present.length ? 10 ** (starts[g]!.log10CfuPerMl + member.log10Offset) : 0;
       acid[g] = 0;
       acidByGroup[g]![0] = 0;
+    }
+    if (isPlain) {
+      runPlain(paces, tables, { carried, rate, scale }, ph, offset);
+      countAtEnd();
+      return;
     }
     ph[offset] = phOfScaledAcid(total * scale);
     for (let i = 0; i < steps; i++) {
@@ -258,8 +242,7 @@ export function createKernel(
       }
       ph[offset + i + 1] = phOfScaledAcid(total * scale);
     }
-    for (let g = 0; g < groups; g++)
-      cellsAtEnd[g] = kills[g] ? unkilledN[g]! * survival[g * halves + 2 * steps]! : unkilledN[g]!;
+    countAtEnd();
   };
 
   return { steps, stepH, run, acidByGroup, cellsAtEnd };
