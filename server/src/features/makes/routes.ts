@@ -5,12 +5,14 @@ import * as z from 'zod';
 import { asStored } from '../../plugins/as-stored.ts';
 import { AppError } from '../../plugins/errors.ts';
 import { readEvents } from '../events/event-log.ts';
+import { LogTexts, written } from './log-texts.ts';
 import { listMakes } from './make-service.ts';
 
 const params = z.object({ id: ulid });
 
 /** Makes: the list, one make's events, and its forecast for scripts. */
 export const makeRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
+  const texts = new LogTexts();
   app.get(
     '/api/makes',
     {
@@ -39,11 +41,19 @@ export const makeRoutes: FastifyPluginCallbackZod = (app, _options, done) => {
   app.get(
     '/api/makes/:id',
     { ...asStored, schema: { params, response: { 200: eventsResponse } } },
-    async (request) => {
-      const { kitchenId } = request.identity;
-      const events = await readEvents(app.db, { kitchenId, streamId: request.params.id });
-      if (!events.some((e) => beginsMake(e.type))) throw new AppError('not-found');
-      return { events, now: new Date(app.now()).toISOString() };
+    async (request, reply) => {
+      const log = await texts.of(app.db, request.identity.kitchenId, request.params.id);
+      if (!log) throw new AppError('not-found');
+      const { fresh, before } = log;
+      const now = new Date(app.now()).toISOString();
+      // What is kept of it stands in front as it was written; only the rest is written now.
+      if (before !== '')
+        void reply
+          .type('application/json; charset=utf-8')
+          .serializer(
+            () => `{"events":[${before}${fresh.length > 0 ? `,${written(fresh)}` : ''}],"now":"${now}"}`,
+          );
+      return { events: fresh, now };
     },
   );
 
