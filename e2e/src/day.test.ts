@@ -217,7 +217,32 @@ test('a batch added to a day in progress is as much as was typed, of the milk th
   const { plan } = begun.find(({ data }) => data.plan.name === 'Buttermilk')!.data;
   expect(plan.milk.litres).toBeCloseTo(1.5, 2);
   expect(plan.milk.lots?.map(({ lotId }) => lotId)).toEqual([milk]);
-  await see(page, /Inoculate\s+Buttermilk/);
+  await page.waitForFunction(() =>
+    /Inoculate\s+Buttermilk/.test(document.querySelector<HTMLElement>('.day-list')?.innerText ?? ''),
+  );
+  // What is left of it, as it is now, on paper and in a calendar.
+  await page.evaluate(() => {
+    window.print = () => {
+      dispatchEvent(new Event('beforeprint'));
+      const sheet = document.querySelector('.day-going-sheet')!;
+      document.body.dataset['printed'] = (sheet as HTMLElement).textContent;
+    };
+  });
+  await tap(page, 'button', 'Print what is left');
+  const printed = await page.evaluate(() => document.body.dataset['printed'] ?? '');
+  const rows = await page.$$eval('.day-list li', (items) => items.length);
+  expect(printed.match(/☐/g)).toHaveLength(rows);
+  expect(printed).toContain('Day, what is left');
+  // As the list says it, with what to do; nothing of the steps that are done.
+  expect(printed).toMatch(/Inoculate[^☐]*Starter: [\d.]+ g[^☐]*Buttermilk/);
+  expect(printed).toMatch(/Move to fridge[^☐]*Put the batch in the fridge[^☐]*Buttermilk/);
+  expect(await page.$('.day-going-sheet')).toBeNull();
+  await keepSaved(page);
+  await tap(page, 'button', 'Add what is left to calendar');
+  const events = new ICAL.Component(ICAL.parse(await savedText(page)) as string).getAllSubcomponents(
+    'vevent',
+  );
+  expect(events).toHaveLength(rows);
 });
 
 test('hours kept free are kept and priced; two wishes that cannot be are said', async () => {

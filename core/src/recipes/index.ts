@@ -1,4 +1,4 @@
-export { foldMethods, nextVersion } from './kept-methods.ts';
+export { foldMethods, methodsAfter, nextVersion } from './kept-methods.ts';
 export { thingsOf } from './asks.ts';
 export { measureMethod, type Measured, type MeasuredStep } from './measure.ts';
 export * from './edit.ts';

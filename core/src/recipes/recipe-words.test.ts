@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { defaultKitchen } from '../kitchen/index.ts';
 import type { Method } from '../contract/index.ts';
+import type { WarmPlaceKind } from '../science/heat/index.ts';
 import { planOfMethod } from '../products/index.ts';
 import { SHIPPED_METHODS } from '../products/methods/index.ts';
 import { planInstructions } from './instructions.ts';
@@ -26,15 +27,39 @@ describe('a recipe stands by itself', () => {
     const all = texts('yogurt', 2).join('\n');
     expect(all).toMatch(/Stop at 85 °C \(185 °F\), after about \d+ min\./);
     expect(all).toMatch(/For 10 min\./);
+    // Hours are no matter of minutes.
+    expect(all).toMatch(/sour enough \(classic\), after about \d+ h(?: \d0 min)?\./);
     expect(all).toMatch(/Stop at 44\.0 °C \(111 °F\)/);
     expect(all).toMatch(/Starter: \d+ g live plain yogurt\./);
     expect(all).toMatch(
-      /Stop when it smells clean and is sour enough \(classic\), after about \d+ h .*Keep it at 43\.0 °C \(109 °F\)\./,
+      /Stop when it smells clean and is sour enough \(classic\), after about \d+ h(?: \d0 min)?\. Keep it at 43\.0 °C \(109 °F\)\./,
     );
     expect(recipe('yogurt', 2).recipeIngredient).toEqual([
       '2 L shop milk, whole',
       expect.stringMatching(/^\d+ g live plain yogurt$/),
     ]);
+  });
+
+  test('where it sours is told as it is: a steady place by its temperature, the room by its own, a wrapped pot by its wrapping', () => {
+    const method = methodOf('yogurt');
+    const of = (kind: WarmPlaceKind): string => {
+      const plan = planOfMethod(method, KITCHEN, AT, 2);
+      const { setPointC: _none, ...place } = plan.place;
+      const own = { ...plan, roomC: 17, place: { ...place, kind } };
+      return [...planInstructions(own).values()].join('\n');
+    };
+    expect(of('towel')).toContain('Place: wrapped in two thick towels.');
+    expect(of('thermos')).toContain('Place: thermos.');
+    expect(of('oven-lamp')).toContain('Keep it at 32.0 °C (90 °F).');
+    expect(of('room')).toContain('Keep it at room temperature, about 17.0 °C (63 °F).');
+    for (const kind of ['towel', 'thermos', 'oven-lamp', 'insulated-box'] as const)
+      expect(of(kind)).not.toContain('17.0 °C');
+  });
+
+  test('nothing is told twice: how long it chills stands there already', () => {
+    const all = [...planInstructions(planOfMethod(methodOf('yogurt'), KITCHEN, AT, 2)).values()].join('\n');
+    expect(all).toContain('Judge it after 4–24 h.');
+    expect(all).not.toContain('Four hours or more');
   });
 
   test('rennet and salt are among the ingredients, and in the step that puts them in', () => {

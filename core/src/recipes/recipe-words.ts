@@ -4,6 +4,7 @@ import { batchOf, secondName } from '../setup/index.ts';
 import { MILK_FACTS } from '../science/milk/index.ts';
 import { productOf } from '../products/index.ts';
 import { rennetOf, rennetWords, type MethodStep } from '../steps/index.ts';
+import { PLACE_FACTS, placeAmbientC, placeWarms } from '../science/heat/index.ts';
 import { formatMass, formatMinutes, formatTemperature, DAY_MIN } from '../science/units/index.ts';
 
 /** Texts that leave the house: each stands by itself, in °C and °F, whoever reads it wherever. */
@@ -14,9 +15,17 @@ const heatWords = (celsius: number): string =>
   `${formatTemperature(celsius, 'C')} (${formatTemperature(celsius, 'F')})`;
 const sentence = (text: string): string =>
   text === '' ? '' : `${text.charAt(0).toUpperCase()}${text.slice(1)}${/[.!?]$/.test(text) ? '' : '.'}`;
+/** What lasts hours is told to so many minutes: above how long, min, and how closely. */
+const ROUNDED_MIN = [
+  [10 * 60, 30],
+  [3 * 60, 10],
+] as const;
 /** "7 days", "5 h 20 min". */
-const lasting = (minutes: number): string =>
-  minutes >= 2 * DAY_MIN ? `${Math.round(minutes / DAY_MIN)} days` : formatMinutes(minutes);
+function lasting(minutes: number): string {
+  if (minutes >= 2 * DAY_MIN) return `${Math.round(minutes / DAY_MIN)} days`;
+  const to = ROUNDED_MIN.find(([above]) => minutes >= above)?.[1] ?? 1;
+  return formatMinutes(Math.round(minutes / to) * to);
+}
 const lower = (text: string): string => `${text.charAt(0).toLowerCase()}${text.slice(1)}`;
 
 /** The starter of a plan with its amount, as it goes into a list. @example starterLine(plan) // "41 g live plain yogurt" */
@@ -74,6 +83,14 @@ export function ingredientsOf(plan: MakePlan, added: readonly Added[]): string[]
   ];
 }
 
+/** Where it sours: at what temperature where the place keeps one; what is only wrapped or warmed up before cools slowly. */
+function whereWords({ place, roomC }: Pick<MakePlan, 'place' | 'roomC'>): string {
+  if (place.kind === 'room') return `Keep it at room temperature, about ${heatWords(roomC)}.`;
+  return placeWarms(place)
+    ? `Keep it at ${heatWords(placeAmbientC(place, roomC))}.`
+    : `Place: ${lower(PLACE_FACTS[place.kind].label)}.`;
+}
+
 /** What a step aims at: its temperature, its minutes, its amount, its cue. */
 function aimWords(step: MethodStep, plan: MakePlan, minutes: number): string {
   const about = minutes >= 1 ? `about ${lasting(minutes)}` : '';
@@ -91,13 +108,15 @@ function aimWords(step: MethodStep, plan: MakePlan, minutes: number): string {
     case 'break':
       return `Stop when it breaks into grains in thin buttermilk, after ${about}`;
     case 'ready': {
-      const keep = step.facts.sours ? ` Keep it at ${heatWords(plan.place.setPointC ?? plan.roomC)}.` : '';
+      const keep = step.facts.sours ? ` ${whereWords(plan)}` : '';
       return `Stop when it smells clean and is sour enough (${plan.wanted.sourness}), after ${about}.${keep}`;
     }
     case 'added':
     case 'words':
-      // Some say how long it takes themselves.
-      return TELLS_TIME.test(step.aim.words) || about === '' ? step.aim.words : `${step.aim.words}, ${about}`;
+      // Some say how long it takes themselves, or what to do says so already.
+      if (TELLS_TIME.test(step.aim.words)) return TELLS_TIME.test(step.doing) ? '' : step.aim.words;
+      if (lower(step.doing).includes(lower(step.aim.words))) return about;
+      return about === '' ? step.aim.words : `${step.aim.words}, ${about}`;
     default:
       return step.facts.waits ? about : '';
   }

@@ -28,6 +28,6 @@ export { eveningList, heldSpans, lanesOf, type EveningThing } from './evening.ts
 export { mostLitres } from './most-litres.ts';
 export { USUAL_COLANDERS } from './vessels.ts';
 export { LOOK_MIN } from './problem.ts';
-export { foldDays } from './kept-days.ts';
+export { daysAfter, foldDays } from './kept-days.ts';
 export { waitingFor, waitingIn } from './waiting-in.ts';
 export { comingSlots, goingOf } from './going-day.ts';

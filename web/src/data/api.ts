@@ -24,6 +24,7 @@ import { readBy, type Read } from './contract.ts';
 import { earlyAnswer } from './early.ts';
 import { liveSlice } from './live-slice.ts';
 import { keepAnswer, lastAnswer } from './last-known.ts';
+import { outboxSlice } from './outbox.ts';
 
 /** What a failed request leaves: the server's own words, or that it did not answer. */
 type ApiError = ErrorBody | { readonly code: 'away' };
@@ -110,6 +111,10 @@ export const api = createApi({
       query: () => 'api/makes?latest=30',
       transformResponse: checked('makesResponse', (body) => body.makes),
       providesTags: ['makes'],
+      onQueryStarted: async (_none, { dispatch, queryFulfilled }) => {
+        const { data } = await queryFulfilled.catch(() => ({ data: [] }));
+        dispatch(outboxSlice.actions.listed(data.map(({ id }) => id)));
+      },
     }),
     make: build.query<StoredEvent[], string>({
       query: (id) => `api/makes/${id}`,

@@ -31,6 +31,8 @@ interface TimeAlone {
 
 interface OutboxState {
   readonly entries: readonly KeptEntry[];
+  /** Makes begun here that are stored, until the list of makes has them: between the two they do not go away. */
+  readonly begun: readonly string[];
   readonly reachable: boolean;
   /** Since when nothing of the kitchen's computer was heard, by the kitchen's clock. */
   readonly aloneSinceMs: number | null;
@@ -38,7 +40,7 @@ interface OutboxState {
   readonly back: TimeAlone | null;
 }
 
-const initialState: OutboxState = { entries: [], reachable: true, aloneSinceMs: null, back: null };
+const initialState: OutboxState = { entries: [], begun: [], reachable: true, aloneSinceMs: null, back: null };
 /** A shorter silence is not worth a word, unless something waited. */
 const WORTH_A_WORD_MS = 60_000;
 
@@ -64,6 +66,10 @@ export const outboxSlice = createSlice({
       ...state,
       entries: [...state.entries, { draft: payload, refused: null, aside: null }],
     }),
+    begunStored: (state, { payload }: PayloadAction<string>) => ({
+      ...state,
+      begun: [...state.begun.filter((id) => id !== payload), payload],
+    }),
     left: (state, { payload }: PayloadAction<string>) => ({
       ...state,
       entries: state.entries.filter((e) => e.draft.id !== payload),
@@ -80,6 +86,10 @@ export const outboxSlice = createSlice({
       ok
         ? { ...state, reachable: true, aloneSinceMs: null, back: endedAlone(state, atMs) }
         : { ...state, reachable: false, aloneSinceMs: atMs, back: null },
+    listed: (state, { payload }: PayloadAction<readonly string[]>) =>
+      state.begun.length === 0
+        ? state
+        : { ...state, begun: state.begun.filter((id) => !payload.includes(id)) },
     backSeen: (state) => ({ ...state, back: null }),
   },
 });

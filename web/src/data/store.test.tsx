@@ -1,9 +1,21 @@
 import { beforeEach, describe, expect, test } from '@jest/globals';
-import { waitFor } from '@testing-library/react';
-import { errorOf, type DraftEvent, type StoredEvent } from '@morning-crock/core/contract';
+import { renderHook, waitFor } from '@testing-library/react';
+import { defaultKitchen, defaultPlan, foldDays, foldMethods, SHIPPED_METHODS } from '@morning-crock/core';
+import {
+  errorOf,
+  type DayDoc,
+  type DraftEvent,
+  type MakeSummary,
+  type StoredEvent,
+} from '@morning-crock/core/contract';
+import { lineLike } from '@morning-crock/core/fixtures';
+import { Provider } from 'react-redux';
 import { answerWith, emptyOutbox, kept, quietKitchen } from '../testing/page.tsx';
 import { api } from './api.ts';
 import { makeLog } from './make-log.ts';
+import { useUnderWayLogs } from './under-way-logs.ts';
+import { useDays } from './use-days.ts';
+import { useMethods } from './use-methods.ts';
 import { receiveEvent, record, store, whenSettled } from './store.ts';
 
 const MAKE = '01HZZZZZZZZZZZZZZZZZZZZZZS';
@@ -147,4 +159,107 @@ test('a log is folded once for each change of it, and a note leaves what a forec
   expect(second).not.toBe(first);
   expect(second.events).toHaveLength(2);
   expect(second.shaping).toBe(first.shaping);
+});
+
+test('a batch begun here never goes away between what waits, what is stored and the list', async () => {
+  const id = '01HZZZZZZZZZZZZZZZZZZZZZZN';
+  let listed: readonly MakeSummary[] = [];
+  answerWith((path, entry) => {
+    if (entry) return { status: 200, body: { events: [stored(entry)] } };
+    return path === '/api/makes'
+      ? { status: 200, body: { makes: listed, now: new Date().toISOString() } }
+      : quietKitchen(path, null);
+  });
+  const { result, unmount } = renderHook(() => useUnderWayLogs(), {
+    wrapper: ({ children }) => <Provider store={store}>{children}</Provider>,
+  });
+  /** Whether it was under way, with its state, at each change of what the page knows. */
+  const seen: boolean[] = [];
+  const stop = store.subscribe(() => seen.push(result.current.some(({ state }) => state?.id === id)));
+  const plan = defaultPlan(defaultKitchen('UTC'), new Date().toISOString());
+  await whenSettled(await record(id, 'make-started', { plan }));
+  expect(kept()).toEqual([]);
+  await waitFor(() => expect(result.current.map(({ state }) => state?.id)).toEqual([id]));
+  expect(store.getState().outbox.begun).toEqual([id]);
+  listed = [lineLike(1, { id, status: 'under-way' })];
+  await store.dispatch(api.endpoints.recentMakes.initiate(undefined, { forceRefetch: true }));
+  await waitFor(() => expect(store.getState().outbox.begun).toEqual([]));
+  expect(result.current.map(({ state }) => state?.id)).toEqual([id]);
+  expect(seen.slice(seen.indexOf(true))).not.toContain(false);
+  // What is over by then is over, begun here or not.
+  listed = [lineLike(1, { id, status: 'kept' })];
+  await store.dispatch(api.endpoints.recentMakes.initiate(undefined, { forceRefetch: true }));
+  await waitFor(() => expect(result.current).toEqual([]));
+  stop();
+  unmount();
+});
+
+test('a day and a method that were changed here never stand there as they were before, while the list is asked for again', async () => {
+  const id = '01HZZZZZZZZZZZZZZZZZZZZZZM';
+  const own = '01HZZZZZZZZZZZZZZZZZZZZZZP';
+  // A kitchen's computer that answers from what it stored.
+  const log: StoredEvent[] = [];
+  answerWith((path, entry) => {
+    if (entry) log.push(stored(entry));
+    if (entry) return { status: 200, body: { events: log.slice(-1) } };
+    if (path === '/api/days') return { status: 200, body: { days: foldDays(log) } };
+    if (path === '/api/methods') return { status: 200, body: { methods: foldMethods(log), lastSeq: seq } };
+    return quietKitchen(path, null);
+  });
+  await store.dispatch(api.endpoints.days.initiate(undefined, { forceRefetch: true }));
+  await store.dispatch(api.endpoints.methods.initiate(undefined, { forceRefetch: true }));
+  const day = (version: number): DayDoc => ({
+    name: 'Day',
+    version,
+    zeroAt: new Date(0).toISOString(),
+    days: 1,
+    makes: [
+      {
+        id: MAKE,
+        name: 'Yogurt',
+        methodId: 'yogurt',
+        litres: 2,
+        by: null,
+        fixed: {},
+        who: {},
+        makeId: null,
+      },
+    ],
+    keptFree: [],
+    skims: [],
+    every: null,
+    begunAt: null,
+    slots: [],
+    moved: [],
+    because: '',
+    broken: 0,
+  });
+  const { result, unmount } = renderHook(
+    () =>
+      [useDays().map((kept) => kept.day.version), useMethods().own.map((m) => m.versions.length)] as const,
+    { wrapper: ({ children }) => <Provider store={store}>{children}</Provider> },
+  );
+  const seen: string[] = [];
+  const stop = store.subscribe(() => seen.push(JSON.stringify(result.current)));
+  const change = async (version: number): Promise<void> => {
+    await whenSettled(await record(id, 'day-changed', { kind: 'laid', day: day(version) }));
+    await waitFor(() => expect(result.current[0]).toEqual([version]));
+  };
+  await change(1);
+  await change(2);
+  const [method] = SHIPPED_METHODS;
+  await whenSettled(
+    await record(own, 'method-changed', { kind: 'saved', method: { ...method!, id: own, version: 1 } }),
+  );
+  await waitFor(() => expect(result.current).toEqual([[2], [1]]));
+  // What the kitchen's computer says in the end is the same.
+  await store.dispatch(api.endpoints.days.initiate(undefined, { forceRefetch: true }));
+  await store.dispatch(api.endpoints.methods.initiate(undefined, { forceRefetch: true }));
+  expect(result.current).toEqual([[2], [1]]);
+  const versions = seen.map((text) => (JSON.parse(text) as [number[], number[]])[0][0] ?? 0);
+  expect(versions).toEqual([...versions].sort((a, b) => a - b));
+  await whenSettled(await record(id, 'day-changed', { kind: 'dropped' }));
+  await waitFor(() => expect(result.current[0]).toEqual([]));
+  stop();
+  unmount();
 });

@@ -1,6 +1,14 @@
 import { EVENT_VERSION } from '@morning-crock/core/entry-version';
 import type { DraftEvent, ErrorBody, EventOf, EventType, StoredEvent } from '@morning-crock/core/contract';
-import { EVENT_FACTS, isPracticeId, type Register, type StreamKind } from '@morning-crock/core';
+import {
+  beginsMake,
+  daysAfter,
+  EVENT_FACTS,
+  isPracticeId,
+  methodsAfter,
+  type Register,
+  type StreamKind,
+} from '@morning-crock/core';
 import { configureStore, original } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
 import { monotonicFactory } from 'ulid';
@@ -159,6 +167,22 @@ function addToMake(event: StoredEvent): void {
   );
 }
 
+/**
+ * A make begun here is stored. It stays under way until the list has it, and its log goes on from what is known: asked for first, it
+ * would be gone for as long as the answer takes.
+ */
+function beginHere(event: StoredEvent): void {
+  const isOwn = store.getState().outbox.entries.some(({ draft }) => draft.id === event.id);
+  if (!isOwn || !beginsMake(event.type)) return;
+  if (!api.endpoints.make.select(event.streamId)(store.getState()).data)
+    store.dispatch(
+      api.util.upsertQueryEntries([
+        { endpointName: 'make', arg: event.streamId, value: Object.freeze([event]) as StoredEvent[] },
+      ]),
+    );
+  store.dispatch(outboxSlice.actions.begunStored(event.streamId));
+}
+
 /** An entry of a make, or one that changes any other. */
 function receiveOfMake(event: StoredEvent): void {
   const { feeds = [], changes, unlisted, teaches } = EVENT_FACTS[event.type];
@@ -166,6 +190,7 @@ function receiveOfMake(event: StoredEvent): void {
   if (feeds.includes('cultures')) invalidateSoon(['cultures']);
   // It may be anything that is changed.
   if (changes) invalidateSoon(['larder', 'methods']);
+  beginHere(event);
   addToMake(event);
   // An answer that is on its way may have been given before this was stored: it is put into that too.
   const running = store.dispatch(api.util.getRunningQueryThunk('make', event.streamId));
@@ -173,6 +198,27 @@ function receiveOfMake(event: StoredEvent): void {
   if (!unlisted) store.dispatch(api.util.invalidateTags(['makes']));
   if (teaches) store.dispatch(api.util.invalidateTags(['factors']));
   keepMake(event.streamId);
+}
+
+/**
+ * Carries an entry about a day or a method out on the page's own list, before that is asked for again: till the answer comes what was
+ * changed would stand there as it was before.
+ */
+function receiveListed(event: StoredEvent): void {
+  store.dispatch(
+    api.util.updateQueryData('days', undefined, (draft) => {
+      const days = original(draft)!;
+      const after = daysAfter(days, event);
+      return after === days ? draft : [...after];
+    }),
+  );
+  store.dispatch(
+    api.util.updateQueryData('methods', undefined, (draft) => {
+      const methods = original(draft)!;
+      const after = methodsAfter(methods, event);
+      return after === methods ? draft : [...after];
+    }),
+  );
 }
 
 /** Puts an event of the log where the page keeps what it is about; the same event twice changes nothing. */
@@ -187,7 +233,10 @@ export function receiveEvent(event: StoredEvent): void {
   const register = registerOf(event.type);
   if (register) CARRIED_OUT[register](event);
   else if (of.includes('make')) receiveOfMake(event);
-  if (renews) invalidateSoon(renews);
+  if (renews) {
+    receiveListed(event);
+    invalidateSoon(renews);
+  }
   store.dispatch(outboxSlice.actions.left(event.id));
 }
 

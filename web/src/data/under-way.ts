@@ -4,11 +4,14 @@ import { useRecentMakesQuery } from './api.ts';
 import { beginsStream } from './outbox.ts';
 import { useAppSelector } from './store.ts';
 
-/** The identities of all makes under way, those begun here and not yet sent among them. */
+/** The identities of all makes under way, those begun here among them that are not sent or not listed yet. */
 export function useUnderWayIds(): readonly string[] {
   const { data } = useRecentMakesQuery();
   const begunHere = useAppSelector(
-    (s) => s.outbox.entries.filter((e) => beginsStream(e.draft) && !e.refused).map((e) => e.draft.streamId),
+    (s) => [
+      ...s.outbox.entries.filter((e) => beginsStream(e.draft) && !e.refused).map((e) => e.draft.streamId),
+      ...s.outbox.begun,
+    ],
     shallowEqual,
   );
   return useMemo(() => {

@@ -1,10 +1,9 @@
 import { USUAL_COLANDERS, type DayHands, type DayNeed, type EveningThing } from '@morning-crock/core';
 import { Button } from '@mantine/core';
-import { useEffect, useRef, useState } from 'react';
-import { flushSync } from 'react-dom';
 import { useUnits } from '../../data/use-units.ts';
 import type { CalendarMoment } from './day-calendar.ts';
 import type { Told } from './day-moments.ts';
+import { DaySheet } from './DaySheet.tsx';
 import { saveFile } from '../../parts/print/save-file.ts';
 
 /** One thing to do the evening before, in words. */
@@ -19,8 +18,6 @@ function eveningWords(thing: EveningThing, volume: (litres: number) => string): 
     starter: `Check that the starter is active: ${name?.replace(/^./, (first) => first.toLowerCase()) ?? ''}`,
   }[what];
 }
-
-const NOTHING_TOLD: Told = new Map();
 
 /** The evening before, what to have ready and to buy, and the day on paper or in a calendar. */
 export function DayLists(props: {
@@ -40,17 +37,6 @@ export function DayLists(props: {
   readonly nowMs: number;
 }) {
   const { name, evening, needs, pots, missing, hands, instructions, moments, nameOf, timeOf, nowMs } = props;
-  /** What stands on the sheet: worked out as it is printed. */
-  const [told, setTold] = useState<Told>(NOTHING_TOLD);
-  const latest = useRef(instructions);
-  useEffect(() => {
-    latest.current = instructions;
-  });
-  useEffect(() => {
-    const tell = (): void => flushSync(() => setTold(latest.current()));
-    addEventListener('beforeprint', tell);
-    return () => removeEventListener('beforeprint', tell);
-  }, []);
   const units = useUnits();
   return (
     <>
@@ -133,30 +119,9 @@ export function DayLists(props: {
           Add to calendar
         </Button>
       </div>
-      <div className="day-sheet paper" aria-hidden="true">
-        <h1>{name}</h1>
+      <DaySheet name={name} hands={hands} instructions={instructions} nameOf={nameOf} timeOf={timeOf}>
         <p>{evening.map((thing) => eveningWords(thing, (litres) => units.volume(litres))).join(' · ')}</p>
-        <table>
-          <tbody>
-            {hands.map((h) => (
-              <tr key={`${h.make} ${h.step}`}>
-                <td>☐</td>
-                <td>{timeOf(h.from)}</td>
-                <td>
-                  {h.act} <small>{told.get(h.make)?.get(h.step)}</small>
-                </td>
-                <td>{nameOf(h.make)}</td>
-                <td>{h.cook}</td>
-                <td>{h.why.latest === null ? '' : `by ${timeOf(h.why.latest)}`}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-        <p>
-          Times are estimates, from the middle of each forecast. Go by what you see in the pot. “By” is how
-          long a step can wait.
-        </p>
-      </div>
+      </DaySheet>
     </>
   );
 }

@@ -60,10 +60,10 @@ export function GoingList(props: {
           const isNow = state?.current?.step.id === h.step;
           const at = state?.steps.findIndex((s) => s.step.id === h.step) ?? -1;
           const step = state?.steps[at]?.step;
-          // What goes by itself wants hands at its end: what they do then, not what it did until then.
-          const goesOn = step?.facts.waits === true;
-          const act = goesOn ? (isNow && doneWordsOf(state)) || step.doneWords : h.title;
-          const atItsEnd = goesOn ? (step.due?.text ?? state?.steps[at + 1]?.step.doing) : undefined;
+          const { act } = h;
+          const atItsEnd = step?.facts.waits
+            ? (step.due?.text ?? state?.steps[at + 1]?.step.doing)
+            : undefined;
           const doing = atItsEnd ?? (isNow ? doingOf(state) : '');
           return (
             <li key={key} className={open ? 'chosen' : ''}>

@@ -1,32 +1,17 @@
-import {
-  planOfMethod,
-  pourDay,
-  priced,
-  PRODUCTS,
-  wantsOf,
-  type DayHands,
-  formatMinutes,
-  MINUTE_MS,
-} from '@morning-crock/core';
+import { doneWordsOf, type DayHands, type MakeState, formatMinutes, MINUTE_MS } from '@morning-crock/core';
 import type { KeptDay } from '@morning-crock/core/contract';
-import { Button, NativeSelect } from '@mantine/core';
+import { Button } from '@mantine/core';
 import { useState } from 'react';
-import { ulid } from 'ulid';
-import { now } from '../../data/clock.ts';
 import { record } from '../../data/store.ts';
 import { useDayChanges } from '../../data/use-day-changes.ts';
 import { useUnderWayLogs } from '../../data/under-way-logs.ts';
 import { useMethods } from '../../data/use-methods.ts';
-import { useMilkRoom } from '../../data/use-milk.ts';
 import { useUnits } from '../../data/use-units.ts';
-import { beginBatch } from '../../parts/goods/begin-batch.ts';
-import { useGoods } from '../../parts/goods/use-goods.ts';
-import { BatchAmount } from './BatchAmount.tsx';
+import { AddToday } from './AddToday.tsx';
 import { DayPicture } from './DayPicture.tsx';
 import { DayReview } from './DayReview.tsx';
 import { GoingList } from './GoingList.tsx';
-import { milkOf } from './milk-of.ts';
-import { useMethodChoice } from './use-method-choice.ts';
+import { GoingSheet } from './GoingSheet.tsx';
 
 const NOTHING_FIXED: ReadonlySet<string> = new Set();
 
@@ -36,22 +21,25 @@ export function GoingPanel({ going, nowMs }: { readonly going: KeptDay; readonly
   const { kitchen } = useMethods();
   const units = useUnits();
   const logs = useUnderWayLogs();
-  const room = useMilkRoom();
-  const { batches } = useGoods();
-  const { methodId, choose, method, weighed, usual, options } = useMethodChoice();
-  /** As somebody typed it, `null` what cannot be; left out, as it is usually made here. */
-  const [typed, setTyped] = useState<number | null>();
-  const amount = typed === undefined ? usual : typed;
   const [fault, setFault] = useState<string | null>(null);
   const [picked, setPicked] = useState<string | null>(null);
   const zeroMs = Date.parse(day.zeroAt);
   const timeOf = (minute: number): string => units.time(zeroMs + minute * MINUTE_MS, nowMs);
   const makeOf = (make: string) => day.makes.find((m) => m.id === make);
+  const stateOf = (make: string): MakeState | null =>
+    logs.find((log) => log.state?.id === makeOf(make)?.makeId)?.state ?? null;
+  /** What goes by itself wants hands at its end: what they do then, not what it did until then. */
+  const actOf = (make: string, task: string, title: string): string => {
+    const state = stateOf(make);
+    const step = state?.steps.find((own) => own.step.id === task)?.step;
+    if (!state || step?.facts.waits !== true) return title;
+    return (state.current?.step.id === task && doneWordsOf(state)) || step.doneWords;
+  };
   const hands = day.slots.map(({ make, task, title, cook, from, to }): DayHands => ({
     make,
     step: task,
     title,
-    act: title,
+    act: actOf(make, task, title),
     cook: kitchen.cooks.find((c) => c.id === cook)?.name ?? '',
     cookId: cook,
     from,
@@ -62,7 +50,7 @@ export function GoingPanel({ going, nowMs }: { readonly going: KeptDay; readonly
   }));
   const isDone = ({ make, step, to }: DayHands): boolean => {
     const of = makeOf(make);
-    const state = logs.find((log) => log.state?.id === of?.makeId)?.state;
+    const state = stateOf(make);
     // A skimming is no make: the milk room knows of it.
     if (!of) return zeroMs + to * MINUTE_MS < nowMs;
     // It waits for the batch it is made from.
@@ -74,35 +62,6 @@ export function GoingPanel({ going, nowMs }: { readonly going: KeptDay; readonly
   };
   const left = hands.filter((h) => !isDone(h)).sort((a, b) => a.from - b.from);
   const changes = useDayChanges(going);
-  const addToday = async (): Promise<void> => {
-    if (!method || amount === null) return;
-    const makeId = ulid();
-    const { label } = PRODUCTS[method.product];
-    const same = day.makes.filter(({ name }) => name === label || name.startsWith(`${label} `)).length;
-    const name = same === 0 ? label : `${label} ${same + 1}`;
-    const atMs = Math.round(now());
-    const planned = { ...planOfMethod(method, kitchen, new Date(atMs).toISOString(), amount), name };
-    // Of the milk that is here, where there is enough of it.
-    const pours = pourDay(room.lots, wantsOf(makeId, planned), [], atMs, (source) => room.learned(source));
-    const milk = milkOf(makeId, planned, pours, room.lots, atMs);
-    const plan = priced(milk ? { ...planned, milk } : planned, kitchen);
-    const refused = await beginBatch(makeId, plan, batches, atMs);
-    setFault(refused === null ? null : `${name}: ${refused}`);
-    if (refused !== null) return;
-    await record(id, 'day-changed', {
-      kind: 'laid',
-      day: {
-        ...day,
-        version: day.version + 1,
-        moved: [],
-        because: `${name} was added`,
-        makes: [
-          ...day.makes,
-          { id: ulid(), name, methodId, litres: amount, by: null, fixed: {}, who: {}, makeId },
-        ],
-      },
-    });
-  };
   return (
     <section aria-label="Day in progress" className="column below-m">
       <div className="make-head">
@@ -157,26 +116,7 @@ export function GoingPanel({ going, nowMs }: { readonly going: KeptDay; readonly
           timeOf={timeOf}
         />
         <div className="row wide day-going-more">
-          <NativeSelect
-            label="Product and method"
-            value={methodId}
-            data={options}
-            onChange={(event) => {
-              choose(event.currentTarget.value);
-              setTyped(undefined);
-            }}
-          />
-          <BatchAmount
-            // What is usually made of another is another amount.
-            key={`${methodId} ${usual}`}
-            label="Amount to add"
-            weighed={weighed}
-            amount={amount ?? usual}
-            onAmount={setTyped}
-          />
-          <Button variant="default" h={48} disabled={amount === null} onClick={() => void addToday()}>
-            Add and start batch
-          </Button>
+          <AddToday going={going} onFault={setFault} />
           <Button
             variant="default"
             h={48}
@@ -184,6 +124,14 @@ export function GoingPanel({ going, nowMs }: { readonly going: KeptDay; readonly
           >
             End this plan
           </Button>
+          {left.length > 0 && (
+            <GoingSheet
+              day={day}
+              left={left}
+              nameOf={(make) => makeOf(make)?.name ?? 'Milk room'}
+              timeOf={timeOf}
+            />
+          )}
         </div>
       </div>
       {fault && (
