@@ -361,7 +361,7 @@ describe('kefir, daily', () => {
     expect(begun!.data.massKg).toBeGreaterThan(0);
     await passes(26 * 60);
     await hear();
-    await tap(page, 'button', 'Move to fridge');
+    await tap(page, 'button', 'Sour enough');
     await see(page, 'Take out grains');
     await fill(page, 'Sill grains, drained', '54');
     await tap(page, 'button', 'Save weight');

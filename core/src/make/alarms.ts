@@ -138,7 +138,7 @@ const RULES: readonly Rule[] = [
       mustAct: false,
       ...(seenSetMs(state) === null
         ? { title: markWords(state, 'body'), text: wordsOf(state)?.reached ?? '' }
-        : { title: 'Sour enough', text: 'Should be as sour as you want. Check, then chill.' }),
+        : { title: 'Sour enough', text: 'Should be as sour as you want. Check, then go on.' }),
     };
   },
   (state, forecast) => {

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { defaultKitchen } from '../kitchen/index.ts';
 import type { Method } from '../contract/index.ts';
 import type { WarmPlaceKind } from '../science/heat/index.ts';
-import { planOfMethod } from '../products/index.ts';
+import { methodSteps, planOfMethod } from '../products/index.ts';
 import { SHIPPED_METHODS } from '../products/methods/index.ts';
 import { planInstructions } from './instructions.ts';
 import { measureMethod } from './measure.ts';
@@ -60,6 +60,39 @@ describe('a recipe stands by itself', () => {
     const all = [...planInstructions(planOfMethod(methodOf('yogurt'), KITCHEN, AT, 2)).values()].join('\n');
     expect(all).toContain('Judge it after 4–24 h.');
     expect(all).not.toContain('Four hours or more');
+  });
+
+  const told = (id: string): string =>
+    [...planInstructions(planOfMethod(methodOf(id), KITCHEN, AT, 2)).values()].join('\n');
+
+  test('each starter goes in as it should: grains are not whisked, a packet is sprinkled, two are told as two', () => {
+    expect(told('kefir')).toContain('Put the grains into the milk and stir gently.');
+    expect(told('kefir')).not.toContain('Whisk');
+    expect(told('yogurt-packet')).toContain('Sprinkle the culture on the milk');
+    expect(told('yogurt-packet')).toContain('dried yogurt culture, the packet’s dose for this much milk.');
+    expect(told('cultured-cream-whey')).toContain('Stir the whey into the cream.');
+    expect(told('cultured-cream-mixed')).toMatch(
+      /Starter: \d+ g cultured buttermilk or sour cream and \d+ g live plain yogurt\./,
+    );
+    // What is not kept warm is not told to be.
+    expect(told('buttermilk')).not.toContain('Keep the jar warm');
+  });
+
+  test('what is done says what comes next: into the fridge, or into the cloth and through the sieve', () => {
+    const done = (id: string): string =>
+      methodSteps(planOfMethod(methodOf(id), KITCHEN, AT, 2)).find(({ facts }) => facts.sours)!.doneWords;
+    expect(['yogurt', 'buttermilk', 'cultured-cream'].map(done)).toEqual(Array(3).fill('Move to fridge'));
+    expect(['skyr', 'kefir', 'cream-cheese'].map(done)).toEqual(Array(3).fill('Sour enough'));
+  });
+
+  test('no amount and no time is told twice', () => {
+    expect(told('skyr').match(/0\.\d mL/g)).toHaveLength(1);
+    expect(told('ghee')).not.toMatch(/10–15 min\. For 12 min/);
+    for (const { id } of SHIPPED_METHODS) {
+      const sentences = told(id).split(/(?<=[.!?])\s/);
+      for (const [n, sentence] of sentences.entries())
+        if (n > 0) expect([id, sentence === sentences[n - 1]]).toEqual([id, false]);
+    }
   });
 
   test('rennet and salt are among the ingredients, and in the step that puts them in', () => {

@@ -32,9 +32,16 @@ const lower = (text: string): string => `${text.charAt(0).toLowerCase()}${text.s
 function starterLine({ starter }: MakePlan): string | null {
   const { label, dosing } = STARTER_FACTS[starter.kind];
   if (dosing === 'none') return null;
-  if (dosing === 'mass')
-    return starter.massKg === null ? lower(label) : `${formatMass(starter.massKg, 'metric')} ${lower(label)}`;
-  return `${lower(label)}, ${starter.statedRatio ?? 1} × the packet dose for this much milk`;
+  if (dosing === 'mass') {
+    const weighed = (massKg: number | null, of: string): string =>
+      massKg === null ? lower(of) : `${formatMass(massKg, 'metric')} ${lower(of)}`;
+    const { also } = starter;
+    const first = weighed(starter.massKg, label);
+    return also ? `${first} and ${weighed(also.massKg, STARTER_FACTS[also.kind].label)}` : first;
+  }
+  const { statedRatio } = starter;
+  const many = statedRatio === null || statedRatio === 1 ? '' : `${statedRatio} × `;
+  return `${lower(label)}, ${many}the packet’s dose for this much milk`;
 }
 
 /** What a step puts in besides the starter. */
@@ -54,7 +61,7 @@ function addedLines(
     ...(rennet ? [{ step: rennet.id, line: `rennet, ${rennetWords(plan, rennet)}` }] : []),
     ...added.map(({ step, what, massKg }) => ({
       step,
-      line: `about ${formatMass(massKg, 'metric')} ${what}`,
+      line: `about ${formatMass(massKg, 'metric')} of ${what}`,
     })),
   ];
 }
@@ -91,6 +98,12 @@ function whereWords({ place, roomC }: Pick<MakePlan, 'place' | 'roomC'>): string
     : `Place: ${lower(PLACE_FACTS[place.kind].label)}.`;
 }
 
+/** Whether a text tells a span of minutes that so many lie in: "for 10–15 min" needs no "12 min" after it. */
+function isWithin(text: string, minutes: number): boolean {
+  const [, from, to] = /(\d+)–(\d+) min/.exec(text) ?? [];
+  return from !== undefined && Number(from) <= minutes && minutes <= Number(to);
+}
+
 /** What a step aims at: its temperature, its minutes, its amount, its cue. */
 function aimWords(step: MethodStep, plan: MakePlan, minutes: number): string {
   const about = minutes >= 1 ? `about ${lasting(minutes)}` : '';
@@ -98,7 +111,7 @@ function aimWords(step: MethodStep, plan: MakePlan, minutes: number): string {
     case 'heat':
       return `Stop at ${heatWords(step.aim.celsius)}${about === '' ? '' : `, after ${about}`}`;
     case 'time':
-      return `For ${lasting(step.aim.minutes)}`;
+      return isWithin(step.doing, step.aim.minutes) ? '' : `For ${lasting(step.aim.minutes)}`;
     case 'dose': {
       const line = starterLine(plan);
       return line === null ? '' : `Starter: ${line}`;
@@ -137,7 +150,8 @@ export function instructionOf(
     .filter((one) => one.step === step.id)
     .map(({ line }) => sentence(line));
   // What goes in is said with its amount already.
-  const aim = step.aim?.to === 'added' && puts.length > 0 ? '' : sentence(aimWords(step, plan, minutes));
+  const isTold = puts.length > 0 && (step.aim?.to === 'added' || step.aim?.to === 'words');
+  const aim = isTold ? '' : sentence(aimWords(step, plan, minutes));
   return [sentence(step.doing), ...puts, aim, step.instance.note ? sentence(step.instance.note) : '']
     .filter((text) => text !== '')
     .join(' ');

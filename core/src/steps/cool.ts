@@ -26,12 +26,12 @@ const COOL_LN_SIGMA = 0.25;
 const inWater = ({ cooling }: MakePlan): CoolingPlan | null =>
   cooling !== undefined && cooling.kind !== 'counter' ? cooling : null;
 
-function doing(plan: MakePlan): string {
+function doing(plan: MakePlan, into: string): string {
   const water = inWater(plan);
   if (!water)
     return coolsCovered(plan)
-      ? 'Let the milk cool to inoculation temperature with the lid on. That takes two to three times as long.'
-      : 'Let the milk cool uncovered to inoculation temperature. Skim off the skin.';
+      ? `Let the ${into} cool to inoculation temperature with the lid on. That takes two to three times as long.`
+      : `Let the ${into} cool uncovered to inoculation temperature. Skim off the skin.`;
   return water.kind === 'iced-bath'
     ? 'Stand the pot in the iced water and stir. The temperature falls fast. Take the pot out at inoculation temperature.'
     : 'Stand the pot in cold water. Take it out at inoculation temperature.';
@@ -135,15 +135,15 @@ export const COOL: StepType = {
     moves: 'down',
   }),
   applies: isHeated,
-  words: (plan) => ({
+  words: (plan, { goods: { into } }) => ({
     title: 'Cool',
     doneWords: 'Cool enough',
-    doing: doing(plan),
-    why: 'Milk that is too hot kills the culture. Milk that is too cool sets slowly.',
+    doing: doing(plan, into),
+    why: 'Too hot kills the culture. Too cool sets slowly.',
     endWords: 'cool at',
     due: {
       title: 'Cool enough',
-      text: 'The milk should be cool enough. Check the temperature, then inoculate.',
+      text: `The ${into} should be cool enough. Check the temperature, then inoculate.`,
     },
   }),
   hands: (plan) => ({ handsMin: inWater(plan) ? 6 : 2, slackMin: 20, mustAct: true }),

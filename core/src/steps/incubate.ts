@@ -2,6 +2,7 @@ import type { Way } from '../contract/index.ts';
 import type { WarmPlaceKind } from '../science/heat/index.ts';
 import { PICK_UP_PH, SET_PH, TOO_SOUR_PH, warmCulture } from '../science/souring/index.ts';
 import { makesGas } from './gas.ts';
+import { goesCold } from './goes-cold.ts';
 import { placeCautions } from './where-it-stands.ts';
 import { wantedMarks } from './mark.ts';
 import { MILK_CURD } from './milk-curd.ts';
@@ -31,11 +32,14 @@ export const INCUBATE: StepType = {
     sours: true,
     setShowsAcid: true,
   }),
-  words: () => ({
+  words: (plan, { step }) => ({
     title: 'Incubate',
-    doneWords: 'Move to fridge',
-    doing: 'Keep the jar warm and still. To check, tilt the jar. Do not stir.',
-    endWords: 'into the fridge',
+    doneWords: goesCold(plan, step) ? 'Move to fridge' : 'Sour enough',
+    doing:
+      plan.place.kind === 'room'
+        ? 'Cover with a loose lid or a cloth and leave to stand. To check, tilt the jar. Do not stir.'
+        : 'Keep the jar warm and still. To check, tilt the jar. Do not stir.',
+    endWords: goesCold(plan, step) ? 'into the fridge' : 'sour enough',
     why: 'The culture turns milk sugar into acid. The milk sets as the pH falls.',
   }),
   aim: () => ({ to: 'ready' }),
@@ -60,7 +64,7 @@ export const INCUBATE: StepType = {
     words: {
       body: 'Firmness',
       look: 'May be set. Tilt the jar. Do not stir.',
-      reached: 'Should be as sour as you want. Check, then chill.',
+      reached: 'Should be as sour as you want. Check, then go on.',
       notShown: 'Set, but souring is not confirmed yet. Smell it or measure the pH.',
       maybeNever: 'May not set',
     },

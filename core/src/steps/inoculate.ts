@@ -1,5 +1,23 @@
-import { warmCulture } from '../science/souring/index.ts';
+import { warmCulture, type StarterKind } from '../science/souring/index.ts';
 import { factsOf, type StepType } from './step-type.ts';
+
+const whisked = (into: string): string =>
+  `Whisk the starter smooth in a little ${into}, then stir it into the rest.`;
+const sprinkled = (into: string): string =>
+  `Sprinkle the culture on the ${into} and leave it there for two minutes. Then stir it in.`;
+const whey = (into: string): string => `Stir the whey into the ${into}.`;
+/** How each starter goes into the milk or cream. */
+const GOES_IN: Readonly<Record<StarterKind, (into: string) => string>> = {
+  none: () => 'Add no starter. Cover the jar and leave it to sour.',
+  'fresh-yogurt': whisked,
+  'cultured-buttermilk': whisked,
+  'dried-yogurt': sprinkled,
+  'dried-mesophilic': sprinkled,
+  'kefir-grains': (into) => `Put the grains into the ${into} and stir gently.`,
+  'milk-kefir': (into) => `Stir the kefir into the ${into}.`,
+  'yogurt-whey': whey,
+  'sour-milk-whey': whey,
+};
 
 /** The culture goes in; without one, the milk is covered. */
 export const INOCULATE: StepType = {
@@ -14,12 +32,9 @@ export const INOCULATE: StepType = {
   words: ({ starter, milk }, { goods: { into } }) => ({
     title: 'Inoculate',
     doneWords: starter.kind === 'none' ? 'Covered' : 'Starter is in',
-    doing:
-      starter.kind === 'none'
-        ? 'Add no starter. Cover the jar and leave it to sour.'
-        : milk.powder?.withStarter
-          ? `Whisk the milk powder and the starter smooth in a little ${into}, then stir them into the rest.`
-          : `Whisk the starter smooth in a little ${into}, then stir it into the rest.`,
+    doing: milk.powder?.withStarter
+      ? `Whisk the milk powder smooth in a little ${into} and stir it into the rest. ${GOES_IN[starter.kind](into)}`
+      : GOES_IN[starter.kind](into),
     endWords: 'inoculated',
     why: 'The dose and the age of the starter decide how long it takes.',
   }),

@@ -23,7 +23,7 @@ export const MIX_IN: StepType = {
   words: (_plan, of) => ({
     title: `Stir in ${own(of).what}`,
     doneWords: 'Stirred in',
-    doing: 'Weigh it and stir it in until even.',
+    doing: 'Weigh what goes in, then stir it in until even.',
     why:
       own(of).keepsD === null
         ? 'For flavour.'

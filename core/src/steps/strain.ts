@@ -41,7 +41,7 @@ export const STRAIN: StepType = {
   }),
   aim: (_plan, of) => ({
     to: 'words',
-    words: `${(own(of).fraction * 100).toFixed(own(of).fraction < 0.1 ? 1 : 0)} % ${own(of).of}`,
+    words: `Until about ${(own(of).fraction * 100).toFixed(own(of).fraction < 0.1 ? 1 : 0)} % ${own(of).of}`,
   }),
   hands: () => ({ handsMin: 6, slackMin: 20, mustAct: false }),
   cautions: (_plan, of) => (own(of).stands === 'cold' ? ['cold-store'] : ['clean-hands']),

@@ -20,6 +20,10 @@ export const serumLeft = (of: Pick<StepOf, 'step'>, washes: number): number =>
 const FEW_WASHES = 1;
 const MANY_WASHES = 3;
 
+/** @example timesWords(3) // '3 times' */
+const timesWords = (times: number): string =>
+  times === 1 ? 'Once' : times === 2 ? 'Twice' : `${times} times`;
+
 /** Cold water carries the buttermilk off that would spoil it. */
 export const WASH: StepType = {
   kind: 'wash',
@@ -38,7 +42,7 @@ export const WASH: StepType = {
       'Add as much very cold drinking water as there is butter. Press and pour off. Repeat until the water runs clear.',
     why: 'Buttermilk left in the butter sours and spoils it.',
   }),
-  aim: (_plan, of) => ({ to: 'words', words: `${own(of).washes} × with ice-cold water` }),
+  aim: (_plan, of) => ({ to: 'words', words: `${timesWords(own(of).washes)} with ice-cold water` }),
   hands: (_plan, of) => ({ handsMin: 3 * own(of).washes, slackMin: 30, mustAct: false }),
   cautions: () => ['wash-water'],
   ways: ({ make }) => {

@@ -35,7 +35,7 @@ export const YOGURT_METHODS: readonly Method[] = [
     'yogurt',
     'yogurt-coasting',
     'Heated briefly, set in towels',
-    'Mild and soft. Sets in towels in 8 to 12 hours, with no appliance.',
+    'Mild and soft. Sets wrapped in towels, with no appliance.',
     {
       heat: { kind: 'touch', targetC: 82, holdMin: 0 },
       inoculateC: 46,
@@ -113,7 +113,11 @@ export const YOGURT_METHODS: readonly Method[] = [
         waitMin: 0,
         stands: 'as-it-is',
       },
-      ...WARM.slice(1),
+      ...WARM.slice(1).map((step) =>
+        step === 'heat'
+          ? { kind: step, note: 'Milk in jars is not stirred. Measure in one of the jars.' }
+          : step,
+      ),
     ],
     'Warm the water and the jars together. A cold jar cracks in hot water.',
   ),
