@@ -142,6 +142,11 @@ if (process.argv.includes('why')) {
   for (const row of await benchWhy(say)) process.stdout.write(`${row}\n`);
   process.exit(0);
 }
+if (process.argv.includes('late')) {
+  const { benchLate } = await import('./bench-late.mjs');
+  for (const row of await benchLate(say)) process.stdout.write(`${row}\n`);
+  process.exit(0);
+}
 if (process.argv.includes('years')) {
   await years();
   process.exit();
