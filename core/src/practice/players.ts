@@ -152,7 +152,7 @@ const atTheBowl: Player = ({ moment }) =>
     : [DONE];
 
 /** Milk powder goes in by so much at a time, kg. */
-export const POWDER_STEP_KG = 0.01;
+const POWDER_STEP_KG = 0.01;
 /** What milk that is held well has unfolded of its whey protein. */
 const HELD_WELL = 0.95;
 

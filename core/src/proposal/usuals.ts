@@ -61,7 +61,7 @@ export function productsByHabit(methods: readonly Method[], made: readonly MadeB
 }
 
 /** What a product is made from that is made here as well; `null` for what is made of milk or cream. @example madeFrom('ghee') // 'butter' */
-export const madeFrom = (product: ProductId): ProductId | null =>
+const madeFrom = (product: ProductId): ProductId | null =>
   PRODUCT_IDS.find((id) => id === PRODUCT_TAKES[product]) ?? null;
 
 /** What can be made from what others of the list give, in the order of the methods. @example fedProducts(methods, ['butter']) // ['ghee'] */

@@ -207,14 +207,14 @@ function receiveOfMake(event: StoredEvent): void {
 function receiveListed(event: StoredEvent): void {
   store.dispatch(
     api.util.updateQueryData('days', undefined, (draft) => {
-      const days = original(draft)!;
+      const days = original(draft);
       const after = daysAfter(days, event);
       return after === days ? draft : [...after];
     }),
   );
   store.dispatch(
     api.util.updateQueryData('methods', undefined, (draft) => {
-      const methods = original(draft)!;
+      const methods = original(draft);
       const after = methodsAfter(methods, event);
       return after === methods ? draft : [...after];
     }),
