@@ -1,7 +1,7 @@
 import { plannedOf, stateOfPlan } from '@morning-crock/core';
 import type { Good, MakePlan } from '@morning-crock/core/contract';
 import { refusalOf } from '../../data/refusal-of.ts';
-import { record } from '../../data/store.ts';
+import { dropRefused, record, whenSettled } from '../../data/store.ts';
 import { requestForecast } from '../../workers/kitchen-client.ts';
 import { takeGoods, takeStarterLot } from './use-goods.ts';
 
@@ -17,8 +17,14 @@ export async function beginBatch(
   batches: readonly Good[],
   atMs: number,
 ): Promise<string | null> {
+  const begun = await record(makeId, 'make-started', { plan }, atMs);
+  if (begun !== '' && (await whenSettled(begun))?.code === 'already-started') {
+    // Another tablet began it in the same moment, and took what it is made from.
+    await dropRefused(begun);
+    return null;
+  }
   // Another tablet may have taken the milk or the culture a moment ago.
-  const refused = await refusalOf(await record(makeId, 'make-started', { plan }, atMs));
+  const refused = await refusalOf(begun);
   if (refused !== null) return refused;
   await takeGoods(plan, batches, makeId, atMs);
   await takeStarterLot(plan, makeId, atMs);

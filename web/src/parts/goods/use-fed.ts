@@ -1,13 +1,13 @@
 import { planFedBy, priced, roomOf, waitingIn } from '@morning-crock/core';
 import type { KeptDay, MakePlan } from '@morning-crock/core/contract';
 import { useState } from 'react';
-import { ulid } from 'ulid';
 import { now } from '../../data/clock.ts';
 import { useUnderWayIds } from '../../data/under-way.ts';
 import { useUnderWayLogs } from '../../data/under-way-logs.ts';
 import type { DayChanges } from '../../data/use-day-changes.ts';
 import { useKitchen } from '../../data/use-units.ts';
 import { beginBatch } from './begin-batch.ts';
+import { fedId } from './fed-id.ts';
 import { useGoods } from './use-goods.ts';
 
 /** A batch of the day that is made from another one of it, and not begun. */
@@ -23,7 +23,7 @@ export interface FedBatch {
 }
 
 /** The batches of a day that wait for another one of it, and beginning them with what that gave. */
-export function useFed({ day }: KeptDay, changes: DayChanges) {
+export function useFed({ id: dayId, day }: KeptDay, changes: DayChanges) {
   const { goods, batches } = useGoods();
   const logs = useUnderWayLogs();
   const underWay = useUnderWayIds();
@@ -45,7 +45,7 @@ export function useFed({ day }: KeptDay, changes: DayChanges) {
     if (!plan || starting !== null) return null;
     setStarting(id);
     setRefused(null);
-    const makeId = ulid();
+    const makeId = fedId(dayId, id);
     const atMs = Math.round(now());
     const begun = priced(
       { ...plan, startAt: new Date(atMs).toISOString(), ...roomOf(kitchen.site, atMs) },

@@ -2,10 +2,12 @@ import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { cleanup, screen, waitFor } from '@testing-library/react';
 import { beginPlan, defaultKitchen, goodsFor, planFromGood, type GoodInput } from '@morning-crock/core';
 import { goodLike } from '@morning-crock/core/fixtures';
-import type { Good, MakePlan } from '@morning-crock/core/contract';
+import { errorOf, ulid, type Good, type MakePlan } from '@morning-crock/core/contract';
 import { record } from '../../data/store.ts';
 import { unitsOf } from '../../data/units-of.ts';
 import { answerWith, emptyOutbox, kept, quietKitchen, show } from '../../testing/page.tsx';
+import { beginBatch } from './begin-batch.ts';
+import { fedId } from './fed-id.ts';
 import { goodsGroups } from './goods-group.ts';
 import { takeGoods, takeStarterLot, useGoods } from './use-goods.ts';
 
@@ -35,6 +37,34 @@ beforeEach(() => {
   answerWith(quietKitchen);
 });
 afterEach(cleanup);
+
+describe('a batch that waits for another one', () => {
+  test('begins with one identity on every tablet, and each has its own', () => {
+    const days = ['01M8R6K43J1GT3NE2K1H89KFBF', '01M8R6K43JQT9791AWDWV65ZER'];
+    const ids = days.flatMap((day) =>
+      Array.from({ length: 400 }, (_, n) => fedId(day, `01H${String(n).padStart(23, '0')}`)),
+    );
+    expect(new Set(ids).size).toBe(ids.length);
+    for (const id of ids) expect(ulid.safeParse(id).success).toBe(true);
+    expect(fedId(days[0]!, INTO)).toBe(fedId(days[0]!, INTO));
+    expect(ids[0]!.slice(0, 10)).toBe(days[0]!.slice(0, 10));
+  });
+
+  test('was begun by another tablet in the same moment: it is begun, and nothing is taken twice', async () => {
+    answerWith((path, entry) =>
+      entry
+        ? {
+            status: 409,
+            body: errorOf('already-started', [
+              { path: 'streamId', message: 'this batch has already been started' },
+            ]),
+          }
+        : quietKitchen(path, null),
+    );
+    expect(await beginBatch(INTO, planFromGood(ghee, input, 0.15), [BATCH], START)).toBeNull();
+    expect(entries()).toEqual([]);
+  });
+});
 
 describe('what a batch is made from is taken when it begins', () => {
   test('from a batch under way: as much as is taken is put up and taken out; the batch goes on', async () => {
