@@ -1,14 +1,14 @@
 import { EVENT_VERSION } from '@morning-crock/core/entry-version';
-import type { DraftEvent, ErrorBody, EventOf, EventType, StoredEvent } from '@morning-crock/core/contract';
-import {
-  beginsMake,
-  daysAfter,
-  EVENT_FACTS,
-  isPracticeId,
-  methodsAfter,
-  type Register,
-  type StreamKind,
-} from '@morning-crock/core';
+import type {
+  DraftEvent,
+  ErrorBody,
+  EventOf,
+  EventType,
+  KeptDay,
+  KeptMethod,
+  StoredEvent,
+} from '@morning-crock/core/contract';
+import { beginsMake, EVENT_FACTS, isPracticeId, type Register, type StreamKind } from '@morning-crock/core';
 import { configureStore, original } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
 import { monotonicFactory } from 'ulid';
@@ -200,25 +200,38 @@ function receiveOfMake(event: StoredEvent): void {
   keepMake(event.streamId);
 }
 
+/** How the lists of days and methods go on from an entry: each comes with the first that shows such a list. */
+interface Lists {
+  readonly days?: (days: readonly KeptDay[], event: StoredEvent) => readonly KeptDay[];
+  readonly methods?: (methods: readonly KeptMethod[], event: StoredEvent) => readonly KeptMethod[];
+}
+let lists: Lists = {};
+export const listsCame = (came: Lists): void => {
+  lists = { ...lists, ...came };
+};
+
 /**
  * Carries an entry about a day or a method out on the page's own list, before that is asked for again: till the answer comes what was
  * changed would stand there as it was before.
  */
 function receiveListed(event: StoredEvent): void {
-  store.dispatch(
-    api.util.updateQueryData('days', undefined, (draft) => {
-      const days = original(draft);
-      const after = daysAfter(days, event);
-      return after === days ? draft : [...after];
-    }),
-  );
-  store.dispatch(
-    api.util.updateQueryData('methods', undefined, (draft) => {
-      const methods = original(draft);
-      const after = methodsAfter(methods, event);
-      return after === methods ? draft : [...after];
-    }),
-  );
+  const { days: daysAfter, methods: methodsAfter } = lists;
+  if (daysAfter)
+    store.dispatch(
+      api.util.updateQueryData('days', undefined, (draft) => {
+        const days = original(draft);
+        const after = daysAfter(days, event);
+        return after === days ? draft : [...after];
+      }),
+    );
+  if (methodsAfter)
+    store.dispatch(
+      api.util.updateQueryData('methods', undefined, (draft) => {
+        const methods = original(draft);
+        const after = methodsAfter(methods, event);
+        return after === methods ? draft : [...after];
+      }),
+    );
 }
 
 /** Puts an event of the log where the page keeps what it is about; the same event twice changes nothing. */

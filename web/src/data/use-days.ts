@@ -1,8 +1,10 @@
-import { foldDays } from '@morning-crock/core';
+import { daysAfter, foldDays } from '@morning-crock/core';
 import type { KeptDay } from '@morning-crock/core/contract';
 import { useMemo } from 'react';
 import { useDaysQuery } from './api.ts';
-import { useAppSelector } from './store.ts';
+import { listsCame, useAppSelector } from './store.ts';
+
+listsCame({ days: daysAfter });
 
 /** Days that are kept or going on, with what is kept on this device and not stored yet. */
 export function useDays(): readonly KeptDay[] {

@@ -1,8 +1,10 @@
-import { defaultKitchen, foldMethods, SHIPPED_METHODS } from '@morning-crock/core';
+import { defaultKitchen, foldMethods, methodsAfter, SHIPPED_METHODS } from '@morning-crock/core';
 import type { KeptMethod, Method } from '@morning-crock/core/contract';
 import { useMemo } from 'react';
 import { useKitchenQuery, useMethodsQuery } from './api.ts';
-import { useAppSelector } from './store.ts';
+import { listsCame, useAppSelector } from './store.ts';
+
+listsCame({ methods: methodsAfter });
 
 /** A method as the place shows it: its latest version, and those before. */
 export interface ShownMethod {
