@@ -17,6 +17,11 @@ const CAMERA_FAULTS: Readonly<Record<string, string>> = {
   NotReadableError: 'Another app is using the camera. Close it, or use a photo.',
 };
 
+/** A camera that is just let go of by another window, or slow to start, is asked again. */
+const BUSY: ReadonlySet<string> = new Set(['AbortError', 'NotReadableError']);
+const MORE_TRIES = 3;
+const TRY_AGAIN_MS = 700;
+
 /** The picture the camera sees at this moment; `null` before there is one. */
 function pictureNow(video: HTMLVideoElement, canvas: HTMLCanvasElement): ImageData | null {
   if (video.videoWidth === 0) return null;
@@ -47,10 +52,19 @@ export function ScanWindow(props: {
     const canvas = document.createElement('canvas');
     const gone = new AbortController();
     const left = (): boolean => gone.signal.aborted;
+    const opened = async (triesLeft: number): Promise<MediaStream> => {
+      try {
+        return await navigator.mediaDevices.getUserMedia({
+          video: { facingMode: 'environment', width: { ideal: 1280 } },
+        });
+      } catch (error) {
+        if (left() || triesLeft === 0 || !(error instanceof Error) || !BUSY.has(error.name)) throw error;
+        await new Promise((resolve) => setTimeout(resolve, TRY_AGAIN_MS));
+        return opened(triesLeft - 1);
+      }
+    };
     const look = async (): Promise<void> => {
-      stream = await navigator.mediaDevices.getUserMedia({
-        video: { facingMode: 'environment', width: { ideal: 1280 } },
-      });
+      stream = await opened(MORE_TRIES);
       if (left()) return stop();
       video.srcObject = stream;
       await video.play();
