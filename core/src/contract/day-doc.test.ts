@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import { dayLike } from '../fixtures/index.ts';
 import { dayDoc } from './index.ts';
 
 const id = (letter: string): string => `0${letter.repeat(25)}`;
@@ -13,22 +14,7 @@ const make = (letter: string, fedBy?: string) => ({
   ...(fedBy === undefined ? {} : { fedBy: id(fedBy) }),
   makeId: null,
 });
-const fits = (...makes: ReturnType<typeof make>[]): boolean =>
-  dayDoc.safeParse({
-    name: 'Day',
-    version: 1,
-    zeroAt: '2026-03-02T08:00:00.000Z',
-    days: 2,
-    makes,
-    keptFree: [],
-    skims: [],
-    every: null,
-    begunAt: null,
-    slots: [],
-    moved: [],
-    because: '',
-    broken: 0,
-  }).success;
+const fits = (...makes: ReturnType<typeof make>[]): boolean => dayDoc.safeParse(dayLike({ makes })).success;
 
 describe('batches of a day that are made from each other', () => {
   test('one from another, and a third from that', () => {

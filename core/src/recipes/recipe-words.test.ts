@@ -83,6 +83,16 @@ describe('a recipe stands by itself', () => {
       methodSteps(planOfMethod(methodOf(id), KITCHEN, AT, 2)).find(({ facts }) => facts.sours)!.doneWords;
     expect(['yogurt', 'buttermilk', 'cultured-cream'].map(done)).toEqual(Array(3).fill('Move to fridge'));
     expect(['skyr', 'kefir', 'cream-cheese'].map(done)).toEqual(Array(3).fill('Sour enough'));
+    // Cream that a kitchen hangs in a cloth right after it ripened, too.
+    const cream = methodOf('cultured-cream');
+    const strain = methodOf('cream-cheese').steps.filter(({ kind }) => kind === 'strain');
+    const hung = {
+      ...cream,
+      steps: cream.steps.flatMap((step) => (step.kind === 'thicken' ? strain : [step])),
+    };
+    expect(methodSteps(planOfMethod(hung, KITCHEN, AT, 1)).find(({ facts }) => facts.sours)!.doneWords).toBe(
+      'Sour enough',
+    );
   });
 
   test('no amount and no time is told twice', () => {

@@ -2,7 +2,7 @@ import type { Way } from '../contract/index.ts';
 import type { WarmPlaceKind } from '../science/heat/index.ts';
 import { PICK_UP_PH, SET_PH, TOO_SOUR_PH, warmCulture } from '../science/souring/index.ts';
 import { makesGas } from './gas.ts';
-import { goesCold } from './goes-cold.ts';
+import { souredWords } from './soured-words.ts';
 import { placeCautions } from './where-it-stands.ts';
 import { wantedMarks } from './mark.ts';
 import { MILK_CURD } from './milk-curd.ts';
@@ -34,12 +34,11 @@ export const INCUBATE: StepType = {
   }),
   words: (plan, { step }) => ({
     title: 'Incubate',
-    doneWords: goesCold(plan, step) ? 'Move to fridge' : 'Sour enough',
+    ...souredWords(plan, step),
     doing:
       plan.place.kind === 'room'
         ? 'Cover with a loose lid or a cloth and leave to stand. To check, tilt the jar. Do not stir.'
         : 'Keep the jar warm and still. To check, tilt the jar. Do not stir.',
-    endWords: goesCold(plan, step) ? 'into the fridge' : 'sour enough',
     why: 'The culture turns milk sugar into acid. The milk sets as the pH falls.',
   }),
   aim: () => ({ to: 'ready' }),

@@ -10,6 +10,7 @@ import {
 import type { MakePlan } from '../contract/index.ts';
 import { isHeated } from '../setup/index.ts';
 import { makesGas } from './gas.ts';
+import { souredWords } from './soured-words.ts';
 import { placeCautions } from './where-it-stands.ts';
 import { wantedMarks } from './mark.ts';
 import { factsOf, type StepType } from './step-type.ts';
@@ -31,13 +32,12 @@ export const RIPEN: StepType = {
     sours: true,
     setShowsAcid: true,
   }),
-  words: (plan) => ({
+  words: (plan, { step }) => ({
     title: 'Ripen',
-    doneWords: 'Move to fridge',
+    ...souredWords(plan, step),
     doing: makesGas(plan.starter.kind)
       ? 'Leave the lid loose, because gas builds up. To check, tilt the jar. Do not stir.'
       : 'Cover with a loose lid or a cloth and leave to stand. To check, tilt the jar. Do not stir.',
-    endWords: 'into the fridge',
     why: 'The culture sours the water in the cream. Cream thickens as it sours, and goes on thickening in the fridge.',
   }),
   aim: () => ({ to: 'ready' }),
@@ -70,7 +70,7 @@ export const RIPEN: StepType = {
     words: {
       body: 'After a night in the fridge',
       look: 'May be thick. Tilt the jar and smell it. Do not stir.',
-      reached: 'Should be thick. Look, smell, then move to the fridge.',
+      reached: 'Should be thick. Look and smell, then go on.',
       notShown: 'Thick, but clean souring is not confirmed yet. Smell it or measure the pH.',
       maybeNever: 'May not thicken',
     },

@@ -1,3 +1,4 @@
+import type { DayDoc } from '../contract/index.ts';
 import { stepIn } from './chain.ts';
 import type { DayProblem, DaySlot, DayTask } from './problem.ts';
 import { whyHere, type WhyHere } from './why-here.ts';
@@ -19,6 +20,17 @@ export interface DayHands {
   readonly heldFrom: number;
   readonly why: WhyHere;
 }
+
+/** Hands as a kept day has them. @example slotsOf(answer.hands) // [{ make, task, title, cook, from, to }, …] */
+export const slotsOf = (hands: readonly DayHands[]): DayDoc['slots'] =>
+  hands.map(({ make, step, title, cookId, from, to }) => ({
+    make,
+    task: step,
+    title,
+    cook: cookId,
+    from,
+    to,
+  }));
 
 /** What hands do: washing up what was emptied goes with it. @example washedUpAfter('Inoculate', { washes: ['pot'], … }) // 'Inoculate, then wash the pot' */
 const washedUpAfter = (words: string, { washes = [] }: DayTask): string =>

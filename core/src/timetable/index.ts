@@ -3,7 +3,7 @@ export { layingRoughly, type RoughDay } from './rough-day.ts';
 export { daySpells } from './day-spells.ts';
 export { SPARE_DAYS, type DayChore, type DayWish, type WishedMake } from './asked-day.ts';
 export { lookingForLevers, type Lever, type LeverKind } from './levers.ts';
-export type { DayHands } from './hands.ts';
+export { slotsOf, type DayHands } from './hands.ts';
 export { dayNeeds, type DayNeed } from './needs.ts';
 export type { WhyHere } from './why-here.ts';
 export type { KeptFree } from './kept-free.ts';

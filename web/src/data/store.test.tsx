@@ -8,7 +8,7 @@ import {
   type MakeSummary,
   type StoredEvent,
 } from '@morning-crock/core/contract';
-import { lineLike } from '@morning-crock/core/fixtures';
+import { dayLike, lineLike } from '@morning-crock/core/fixtures';
 import { Provider } from 'react-redux';
 import { answerWith, emptyOutbox, kept, quietKitchen } from '../testing/page.tsx';
 import { api } from './api.ts';
@@ -208,32 +208,22 @@ test('a day and a method that were changed here never stand there as they were b
   });
   await store.dispatch(api.endpoints.days.initiate(undefined, { forceRefetch: true }));
   await store.dispatch(api.endpoints.methods.initiate(undefined, { forceRefetch: true }));
-  const day = (version: number): DayDoc => ({
-    name: 'Day',
-    version,
-    zeroAt: new Date(0).toISOString(),
-    days: 1,
-    makes: [
-      {
-        id: MAKE,
-        name: 'Yogurt',
-        methodId: 'yogurt',
-        litres: 2,
-        by: null,
-        fixed: {},
-        who: {},
-        makeId: null,
-      },
-    ],
-    keptFree: [],
-    skims: [],
-    every: null,
-    begunAt: null,
-    slots: [],
-    moved: [],
-    because: '',
-    broken: 0,
-  });
+  const day = (version: number): DayDoc =>
+    dayLike({
+      version,
+      makes: [
+        {
+          id: MAKE,
+          name: 'Yogurt',
+          methodId: 'yogurt',
+          litres: 2,
+          by: null,
+          fixed: {},
+          who: {},
+          makeId: null,
+        },
+      ],
+    });
   const { result, unmount } = renderHook(
     () =>
       [useDays().map((kept) => kept.day.version), useMethods().own.map((m) => m.versions.length)] as const,

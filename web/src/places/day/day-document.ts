@@ -1,4 +1,4 @@
-import { litresOfMass, type DayPours, MINUTE_MS } from '@morning-crock/core';
+import { litresOfMass, MINUTE_MS, slotsOf, type DayPours } from '@morning-crock/core';
 import type { DayDoc, KitchenSettings, MakePlan } from '@morning-crock/core/contract';
 import { isClock, type DayDraft } from './day-draft.ts';
 import { milkOf } from './milk-of.ts';
@@ -57,16 +57,7 @@ export function dayDocOf(
     // What is made every week is the kept day; one that goes on is made once.
     every: begunAt === null ? draft.every : null,
     begunAt,
-    slots: answer?.fits
-      ? answer.hands.map(({ make, step, title, cookId, from, to }) => ({
-          make,
-          task: step,
-          title,
-          cook: cookId,
-          from,
-          to,
-        }))
-      : [],
+    slots: answer?.fits ? slotsOf(answer.hands) : [],
     moved: [],
     because: '',
     broken: 0,

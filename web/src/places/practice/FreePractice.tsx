@@ -70,6 +70,7 @@ export function FreePractice() {
             value={method.id}
             onChange={(event) => setMethodId(event.currentTarget.value)}
             flex={1}
+            miw={260}
           />
         </div>
         <NativeSelect
