@@ -1,6 +1,8 @@
-import { attendance, heldSpans, lanesOf, type DayHands, MINUTE_MS } from '@morning-crock/core';
-import { useMemo, useRef, useState } from 'react';
+import { attendance, type DayHands, MINUTE_MS } from '@morning-crock/core';
+import { useMemo, useRef } from 'react';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
+import { thingLanes, type Lane } from './day-lanes.ts';
+import { DayLane } from './DayLane.tsx';
 
 const WIDTH = 640;
 /** Nobody there is looked up on this grid. */
@@ -9,43 +11,6 @@ const ROW = 44;
 const HEAD = 26;
 /** Blocks are put down on this grid, min. */
 const SNAP_MIN = 5;
-/** A finger that moved less than this only pointed, px. */
-const POINTED_PX = 5;
-
-/** One row of the picture. */
-interface Lane {
-  readonly id: string;
-  readonly title: string;
-  /** Things somebody does; the others are only taken. */
-  readonly hands: readonly DayHands[];
-  readonly taken: readonly { readonly from: number; readonly to: number; readonly title: string }[];
-  readonly thread: boolean;
-}
-
-/** What the makes hold, each thing of which there are several by itself. */
-function thingLanes(
-  hands: readonly DayHands[],
-  nameOf: (make: string) => string,
-  placeOf: (id: string) => string,
-): Lane[] {
-  const things = [...new Set(hands.flatMap(({ holds }) => holds))].sort();
-  return things.flatMap((thing) => {
-    const spans = lanesOf(heldSpans(hands, thing));
-    const many = 1 + Math.max(-1, ...spans.map(({ lane }) => lane));
-    const title = thing.startsWith('place ')
-      ? placeOf(thing.slice(6))
-      : thing.charAt(0).toUpperCase() + thing.slice(1);
-    return Array.from({ length: many }, (_, lane) => ({
-      id: `${thing} ${lane}`,
-      title: many > 1 ? `${title} ${lane + 1}` : title,
-      hands: [],
-      thread: false,
-      taken: spans
-        .filter((s) => s.lane === lane)
-        .map((s) => ({ from: s.from, to: s.to, title: nameOf(s.make) })),
-    }));
-  });
-}
 
 /** A day as threads, one a make, or by who does it and what is taken: blocks are hands, plain thread goes by itself, sleep is shaded. */
 export function DayPicture(props: {
@@ -67,7 +32,6 @@ export function DayPicture(props: {
   const units = useUnits();
   const kitchen = useKitchen();
   const svg = useRef<SVGSVGElement>(null);
-  const [drag, setDrag] = useState<{ key: string; startX: number; dx: number } | null>(null);
   const span = Math.max(60, finish);
   /** A day that goes on is drawn from its first hands, or from now, whichever is sooner: full hours before that are empty. */
   const begin =
@@ -128,14 +92,7 @@ export function DayPicture(props: {
     const wide = svg.current?.getBoundingClientRect().width ?? WIDTH;
     return Math.round(((px / wide) * shown) / SNAP_MIN) * SNAP_MIN;
   };
-  const drop = (h: DayHands, clientX: number): void => {
-    if (!drag) return;
-    setDrag(null);
-    const px = clientX - drag.startX;
-    const minutes = minutesOf(px);
-    if (Math.abs(px) < POINTED_PX || minutes === 0 || !onMove) onChoose(`${h.make} ${h.step}`);
-    else onMove(h.make, h.step, Math.max(0, h.from + minutes));
-  };
+  const frame = { x, width: WIDTH, minutesOf, begin, end: begin + shown, zeroMs, units };
   return (
     <figure className="day-picture">
       <figcaption className="quiet">
@@ -180,83 +137,19 @@ export function DayPicture(props: {
             strokeDasharray="3 4"
           />
         )}
-        {lanes.map((lane, n) => {
-          const y = HEAD + ROW * n + 30;
-          const [from, to] = lane.thread
-            ? [lane.hands[0]?.from ?? 0, lane.hands.at(-1)?.to ?? 0]
-            : [begin, begin + shown];
-          return (
-            <g key={lane.id}>
-              <text
-                x={lane.thread ? Math.min(x(from), WIDTH - 150) : 2}
-                y={y - 12}
-                fontSize="15"
-                fill="var(--ink)"
-              >
-                {lane.title}
-              </text>
-              <line
-                x1={x(from)}
-                x2={x(to)}
-                y1={y}
-                y2={y}
-                stroke={lane.thread ? 'var(--brush)' : 'var(--faint)'}
-                strokeWidth={lane.thread ? 3 : 1}
-              />
-              {lane.taken.map((t) => (
-                <rect
-                  key={`${t.from} ${t.title}`}
-                  x={x(t.from)}
-                  width={Math.max(3, x(t.to) - x(t.from))}
-                  y={y - 5}
-                  height="10"
-                  fill="var(--brush)"
-                  opacity="0.75"
-                >
-                  <title>{t.title}</title>
-                </rect>
-              ))}
-              {lane.hands.map((h) => {
-                const key = `${h.make} ${h.step}`;
-                const moved = drag?.key === key ? drag.dx : 0;
-                return (
-                  <rect
-                    key={key}
-                    role="button"
-                    tabIndex={0}
-                    className="day-block"
-                    aria-label={`${h.title}, ${nameOf(h.make)}, ${units.time(zeroMs + h.from * MINUTE_MS, zeroMs)}`}
-                    aria-pressed={chosen === key}
-                    data-block={key}
-                    x={Math.max(0, x(h.from + moved))}
-                    width={Math.max(5, x(h.to) - x(h.from))}
-                    y={y - 9}
-                    height="18"
-                    rx="2"
-                    fill={chosen === key ? 'var(--brush)' : 'var(--butter)'}
-                    stroke="var(--ink)"
-                    strokeWidth={fixed.has(key) ? 3 : 1}
-                    onPointerDown={(event) => {
-                      event.currentTarget.setPointerCapture(event.pointerId);
-                      setDrag({ key, startX: event.clientX, dx: 0 });
-                    }}
-                    onPointerMove={(event) => {
-                      if (drag?.key === key && onMove)
-                        setDrag({ ...drag, dx: minutesOf(event.clientX - drag.startX) });
-                    }}
-                    onPointerUp={(event) => drop(h, event.clientX)}
-                    onPointerCancel={() => setDrag(null)}
-                    onKeyDown={(event) => {
-                      if (event.key !== 'Enter' && event.key !== ' ') return;
-                      event.preventDefault();
-                      onChoose(key);
-                    }}
-                  />
-                );
-              })}
-            </g>
-          );
-        })}
+        {lanes.map((lane, n) => (
+          <DayLane
+            key={lane.id}
+            lane={lane}
+            y={HEAD + ROW * n + 30}
+            frame={frame}
+            chosen={chosen}
+            fixed={fixed}
+            nameOf={nameOf}
+            onChoose={onChoose}
+            onMove={onMove}
+          />
+        ))}
       </svg>
     </figure>
   );

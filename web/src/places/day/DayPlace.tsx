@@ -22,9 +22,55 @@ import { GoingPanel } from './GoingPanel.tsx';
 import { useDayDraft, type DayDraft } from './day-draft.ts';
 import { missingOf } from './day-document.ts';
 import { useBeginDay } from './use-begin-day.ts';
-import { useDayPlan } from './use-day-plan.ts';
+import { useDayPlan, type DayPlan } from './use-day-plan.ts';
 import '../../parts/print/paper.css';
 import './day.css';
+
+/** What a schedule is chosen by, in this order. */
+function HowChosen() {
+  return (
+    <>
+      <details>
+        <summary>How the schedule is chosen</summary>
+        <ol>
+          <li>Nothing waits longer than it may.</li>
+          <li>Each batch is done by the time you asked for.</li>
+          <li>Work falls into your hours in the kitchen, apart from short jobs.</li>
+          <li>What often runs late has room to be late.</li>
+          <li>Each batch is done as soon as it can be. When the last one is done counts least.</li>
+        </ol>
+      </details>
+      <p className="quiet">
+        Times are estimates, from the middle of each forecast.{' '}
+        <Link to="/kitchen/people">Sleep and time away</Link> are kept free. What is emptied is washed before
+        it is used again.
+      </p>
+    </>
+  );
+}
+
+/** Cream that is skimmed for this day, when, and how to leave it. */
+function Skimming(props: {
+  readonly chores: DayPlan['chores'];
+  readonly timeOf: (minute: number) => string;
+  readonly onRemove: (lotId: string) => void;
+}) {
+  const { chores, timeOf, onRemove } = props;
+  return (
+    <ul className="bare" aria-label="Skimming for this plan">
+      {chores.map(({ id, title, at: minute }) => (
+        <li key={id} className="row">
+          <span className="grows">
+            {title} at <span className="number">{timeOf(minute)}</span>
+          </span>
+          <Button variant="default" onClick={() => onRemove(id)}>
+            Remove skimming
+          </Button>
+        </li>
+      ))}
+    </ul>
+  );
+}
 
 /** Several makes in one timetable: where their milk comes from, whose hands when, and the day as it goes on. */
 export function DayPlace() {
@@ -182,26 +228,16 @@ function DayTable() {
             />
           )}
           {draft.skims.length > 0 && (
-            <ul className="bare" aria-label="Skimming for this plan">
-              {plan.chores.map(({ id, title, at: minute }) => (
-                <li key={id} className="row">
-                  <span className="grows">
-                    {title} at <span className="number">{timeOf(minute)}</span>
-                  </span>
-                  <Button
-                    variant="default"
-                    onClick={() =>
-                      setDraft((before) => ({
-                        ...before,
-                        skims: before.skims.filter(({ lotId }) => lotId !== id),
-                      }))
-                    }
-                  >
-                    Remove skimming
-                  </Button>
-                </li>
-              ))}
-            </ul>
+            <Skimming
+              chores={plan.chores}
+              timeOf={timeOf}
+              onRemove={(lotId) =>
+                setDraft((before) => ({
+                  ...before,
+                  skims: before.skims.filter((own) => own.lotId !== lotId),
+                }))
+              }
+            />
           )}
           {answer?.fits && makes.length > 0 && (
             <>
@@ -229,21 +265,7 @@ function DayTable() {
                 timeOf={timeOf}
                 nowMs={nowMs}
               />
-              <details>
-                <summary>How the schedule is chosen</summary>
-                <ol>
-                  <li>Nothing waits longer than it may.</li>
-                  <li>Each batch is done by the time you asked for.</li>
-                  <li>Work falls into your hours in the kitchen, apart from short jobs.</li>
-                  <li>What often runs late has room to be late.</li>
-                  <li>Each batch is done as soon as it can be. When the last one is done counts least.</li>
-                </ol>
-              </details>
-              <p className="quiet">
-                Times are estimates, from the middle of each forecast.{' '}
-                <Link to="/kitchen/people">Sleep and time away</Link> are kept free. What is emptied is washed
-                before it is used again.
-              </p>
+              <HowChosen />
             </>
           )}
         </section>

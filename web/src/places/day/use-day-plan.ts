@@ -1,7 +1,5 @@
 import {
   dayNeeds,
-  daySpells,
-  SPARE_DAYS,
   handsPaces,
   instantOfLocal,
   localDate,
@@ -11,28 +9,25 @@ import {
   PRODUCTS,
   poursFor,
   wantsOf,
-  type DayAnswer,
   type DayPours,
   type DayWish,
-  type KeptFree,
   DAY_MIN,
   DAY_MS,
   MINUTE_MS,
 } from '@morning-crock/core';
 import type { MakePlan, Method } from '@morning-crock/core/contract';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { useFactorsQuery } from '../../data/api.ts';
 import { useMethods } from '../../data/use-methods.ts';
 import { useLarder } from '../../data/use-larder.ts';
 import { useMilkRoom } from '../../data/use-milk.ts';
-import { useUnits } from '../../data/use-units.ts';
-import { cancelForecast, requestDay } from '../../workers/kitchen-client.ts';
 import { useGoods } from '../../parts/goods/use-goods.ts';
 import { amountOf, goodsToCome, plansOfGoods } from './day-goods.ts';
 import { milkOf } from './milk-of.ts';
 import { isClock, type DayDraft } from './day-draft.ts';
+import { useDayHours } from './use-day-hours.ts';
+import { useDaySearch } from './use-day-search.ts';
 
-const KEY = 'day';
 /** What is kept of a title. */
 const MOST_TITLE = 80;
 
@@ -108,14 +103,10 @@ export function useDayPlan(draft: DayDraft, opensMs: number, nowMs: number) {
   const room = useMilkRoom();
   const here = useGoods();
   const larder = useLarder();
-  const units = useUnits();
-  const [laid, setLaid] = useState<{ readonly wish: string; readonly answer: DayAnswer } | null>(null);
   const { data: factors, isError: noFactors } = useFactorsQuery();
   const paces = useMemo(() => handsPaces(factors ?? []), [factors]);
   /** What the kitchen learned is here, or nobody answers: a day is laid out once, not twice. */
   const learned = factors !== undefined || noFactors;
-  const [share, setShare] = useState<number | null>(null);
-  const [fault, setFault] = useState<string | null>(null);
   const { zone } = kitchen.site;
   const makes = useMemo(
     () => asked(draft, new Map(shown.map(({ id, method }) => [id, method]))),
@@ -172,31 +163,7 @@ export function useDayPlan(draft: DayDraft, opensMs: number, nowMs: number) {
     // The milk room is a new object at each look; what is in it is not.
     // oxlint-disable-next-line react/exhaustive-deps
   }, [room.lots, room.known, plans, draft.skims, zeroMs, valid]);
-  const spells = useMemo(
-    () =>
-      (from: string, to: string): ReturnType<typeof daySpells> =>
-        valid && isClock(from) && isClock(to)
-          ? daySpells(zone, zeroMs, Math.ceil(daysLaid) + SPARE_DAYS, { from, to })
-          : [],
-    [daysLaid, zeroMs, zone, valid],
-  );
-  const kept = useMemo(
-    (): KeptFree[] =>
-      draft.freeHours.flatMap(({ id, from, to }) =>
-        spells(from, to).map(([begin, end]): KeptFree => {
-          const clock = (minute: number): string => units.clock(zeroMs + minute * MINUTE_MS);
-          const title = `Time off ${clock(begin)}–${clock(end)}`;
-          return { id, title, from: Math.max(0, begin), to: end, cook: null };
-        }),
-      ),
-    [draft.freeHours, spells, zeroMs, units],
-  );
-  const session = useMemo(
-    () =>
-      draft.session &&
-      spells(draft.session.from, draft.session.to).map(([from, to]) => [Math.max(0, from), to] as const),
-    [draft.session, spells],
-  );
+  const { kept, session } = useDayHours(draft, zeroMs, daysLaid);
   const chores = draft.skims.flatMap(({ lotId, at }) => {
     const lot = room.lots.find(({ id }) => id === lotId);
     const minute = Math.max(0, Math.round((Date.parse(at) - zeroMs) / MINUTE_MS));
@@ -257,37 +224,12 @@ export function useDayPlan(draft: DayDraft, opensMs: number, nowMs: number) {
         make,
     ),
   });
-  useEffect(() => {
-    if (!known || !learned || !stocked || makes.length === 0 || !valid) {
-      setLaid(null);
-      return;
-    }
-    let wanted = true;
-    setShare(0);
-    setFault(null);
-    requestDay(KEY, asking(), (done) => {
-      if (wanted) setShare(done);
-    }).then(
-      (found) => {
-        if (!wanted || !found) return;
-        setLaid({ wish, answer: found });
-        setShare(null);
-      },
-      () => {
-        if (!wanted) return;
-        setShare(null);
-        setLaid(null);
-        setFault(
-          'This device could not work out the schedule. Your plan is safe. Change something in the plan to try again.',
-        );
-      },
-    );
-    return () => {
-      wanted = false;
-    };
-    // What is asked decides; the lists it is made of are new at each look.
-    // oxlint-disable-next-line react/exhaustive-deps
-  }, [wish, known, kitchen, learned, stocked]);
+  const search = useDaySearch(
+    wish,
+    asking,
+    known && learned && stocked && makes.length > 0 && valid,
+    kitchen,
+  );
   return {
     /** What all minutes are told from, and how long after it the day itself begins. */
     zeroMs,
@@ -310,19 +252,9 @@ export function useDayPlan(draft: DayDraft, opensMs: number, nowMs: number) {
     kept,
     chores,
     room,
-    answer: laid?.answer ?? null,
-    /** What is shown is what is asked: only that can be begun. */
-    current: laid?.wish === wish,
-    share,
-    fault,
-    setFault,
     asking,
     wish,
-    stop: () => {
-      cancelForecast(KEY);
-      setShare(null);
-      setFault('Stopped. Change anything in the plan to work out the schedule again.');
-    },
+    ...search,
   };
 }
 export type DayPlan = ReturnType<typeof useDayPlan>;

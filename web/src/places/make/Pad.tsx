@@ -1,25 +1,17 @@
-import {
-  productOf,
-  souringOf,
-  SYSTEM_UNITS,
-  UNIT_LABEL,
-  type Cue,
-  type MakeState,
-  type ValueKind,
-} from '@morning-crock/core';
-import { Button, NativeSelect, TextInput } from '@mantine/core';
+import { productOf, souringOf, SYSTEM_UNITS, type MakeState, type ValueKind } from '@morning-crock/core';
+import { Button, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import { useEffect, useRef, useState } from 'react';
 import { useKeys } from '../../parts/keys/use-keys.ts';
-import { chosenThermometer, chooseThermometer } from '../../data/device.ts';
+import { chosenThermometer } from '../../data/device.ts';
 import { record } from '../../data/store.ts';
 import { now } from '../../data/clock.ts';
 import { useKitchen, useUnits } from '../../data/use-units.ts';
-import { CueDrawing } from '../../parts/drawings/CueDrawing.tsx';
-import { CUE_WORDS } from '../../charts/curve-data.ts';
 import { FeltChips } from './FeltChips.tsx';
 import { LevelAmount } from './LevelAmount.tsx';
 import { padEntry, type PadValues } from './pad-entry.ts';
+import { PadCues } from './PadCues.tsx';
+import { PadUnit } from './PadUnit.tsx';
 import { ClockField } from '../../parts/fields/ClockField.tsx';
 
 const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '.', '0', '⌫'] as const;
@@ -34,7 +26,6 @@ const KIND_WORDS = { ph: 'pH', acid: 'Acidity', mass: 'Weight' } as const;
 export function Pad({ state, focus }: { readonly state: MakeState; readonly focus: boolean }) {
   const units = useUnits();
   const { site, thermometers } = useKitchen();
-  const massUnits = SYSTEM_UNITS[units.system].mass;
   const form = useForm<PadValues>({
     initialValues: {
       text: '',
@@ -42,23 +33,21 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
       takenAt: '',
       thermometerId: chosenThermometer(),
       instrument: 'meter',
-      massUnit: massUnits[0] ?? 'g',
+      massUnit: SYSTEM_UNITS[units.system].mass[0] ?? 'g',
     },
   });
-  const { text, sample, takenAt, thermometerId, instrument, massUnit } = form.values;
+  const { text, sample, takenAt } = form.values;
   const fault = Object.values(form.errors)[0] ?? null;
   const set = (part: Partial<PadValues>): void => {
     form.setValues(part);
     form.clearErrors();
   };
-  const thermometer = thermometers.find((t) => t.id === thermometerId);
   const step = state.current?.step;
   const stepId = step?.id;
   const keeps = step?.facts.endedBy === 'reserved';
   const wanted: ValueKind = step?.facts.pad ?? 'temperature';
   const [choice, setChoice] = useState<{ kind: ValueKind; forStep: string | undefined } | null>(null);
   const kind = choice && choice.forStep === stepId ? choice.kind : wanted;
-  const [smells, setSmells] = useState(false);
   const field = useRef<HTMLInputElement>(null);
   useEffect(() => {
     if (focus) field.current?.focus();
@@ -85,8 +74,6 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
     set({ text: '', takenAt: '' });
   }
   const souring = souringOf(state);
-  const cue = (seen: Cue): void =>
-    void record(state.id, 'cue-seen', { cue: seen, cleanSmell: smells ? true : null });
   const massMeans =
     step?.facts.endedBy === 'fed'
       ? 'Milk added'
@@ -140,52 +127,7 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
             value={text}
             onChange={(event) => set({ text: event.currentTarget.value })}
           />
-          {kind === 'mass' ? (
-            <NativeSelect
-              aria-label="Unit of weight"
-              data={massUnits.map((u) => ({ value: u, label: UNIT_LABEL[u] }))}
-              value={massUnit}
-              onChange={(e) =>
-                set({ massUnit: massUnits.find((u) => u === e.currentTarget.value) ?? massUnit })
-              }
-              w={92}
-              styles={{ input: { minHeight: 48, paddingInlineStart: 10, paddingInlineEnd: 30 } }}
-              flex="none"
-            />
-          ) : kind === 'ph' ? (
-            <NativeSelect
-              aria-label="Instrument"
-              data={[
-                { value: 'meter', label: 'meter' },
-                { value: 'strip', label: 'strip' },
-              ]}
-              value={instrument}
-              onChange={(e) => set({ instrument: e.currentTarget.value === 'strip' ? 'strip' : 'meter' })}
-              w={122}
-              styles={{ input: { minHeight: 48, paddingInlineStart: 10, paddingInlineEnd: 30 } }}
-              flex="none"
-            />
-          ) : kind === 'acid' ? (
-            <small>mL</small>
-          ) : thermometers.length > 0 ? (
-            <NativeSelect
-              aria-label="Thermometer"
-              data={[
-                { value: '', label: `°${units.temperatureUnit}` },
-                ...thermometers.map((t) => ({ value: t.id, label: `°${units.temperatureUnit} ${t.name}` })),
-              ]}
-              value={thermometer?.id ?? ''}
-              onChange={(e) => {
-                set({ thermometerId: e.currentTarget.value });
-                chooseThermometer(e.currentTarget.value);
-              }}
-              w={122}
-              styles={{ input: { minHeight: 48, paddingInlineStart: 10, paddingInlineEnd: 30 } }}
-              flex="none"
-            />
-          ) : (
-            <small>°{units.temperatureUnit}</small>
-          )}
+          <PadUnit kind={kind} values={form.values} onValues={set} />
         </div>
         {kind === 'mass' && <p className="quiet">{massMeans}</p>}
         {kind === 'acid' && (
@@ -228,32 +170,7 @@ export function Pad({ state, focus }: { readonly state: MakeState; readonly focu
       </form>
       {kind === 'temperature' && <FeltChips state={state} />}
       {kind === 'mass' && <LevelAmount state={state} />}
-      {state.inoculatedAtMs !== null && souring !== null && souring.cues.length > 0 && (
-        <div className="above-s">
-          <div
-            className={`chips ${souring.smellCounts ? 'with-smell' : ''}`}
-            role="group"
-            aria-label="What you see"
-          >
-            {souring.smellCounts && (
-              <button
-                type="button"
-                className="chip smell"
-                aria-pressed={smells}
-                onClick={() => setSmells(!smells)}
-              >
-                smells clean and sour
-              </button>
-            )}
-            {souring.cues.map((c) => (
-              <button key={c} type="button" className="chip" onClick={() => cue(c)}>
-                <CueDrawing cue={c} />
-                {CUE_WORDS[c]}
-              </button>
-            ))}
-          </div>
-        </div>
-      )}
+      <PadCues state={state} />
     </section>
   );
 }

@@ -3,15 +3,11 @@ import {
   litresOfMass,
   MILK_FACTS,
   MILK_KINDS,
-  SYSTEM_UNITS,
-  toLitres,
   TREATMENTS,
-  UNIT_LABEL,
   type MilkKind,
-  type VolumeUnit,
 } from '@morning-crock/core';
-import { FEEDS, lotFacts, lotLitres, type Lot, type LotFacts } from '@morning-crock/core/contract';
-import { Autocomplete, Button, Checkbox, NativeSelect, TextInput } from '@mantine/core';
+import { lotLitres, type Lot, type LotFacts } from '@morning-crock/core/contract';
+import { Autocomplete, Button, Checkbox, NativeSelect } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import { use, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -22,12 +18,12 @@ import { useKitchen, useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/fields/Choices.tsx';
 import { EntryForm } from '../../parts/fields/EntryForm.tsx';
 import { TriedContext } from '../../parts/fields/tried.ts';
-import { QuantityField } from '../../parts/fields/QuantityField.tsx';
-import { AmountField, type TypedAmount } from '../../parts/fields/AmountField.tsx';
-import { FatField, UNKNOWN_FAT, type Fat } from './FatField.tsx';
+import { AmountField } from '../../parts/fields/AmountField.tsx';
+import { UNKNOWN_FAT } from './FatField.tsx';
+import { IntakeDetails } from './IntakeDetails.tsx';
+import { factsOf, faultsOf, isBought, type IntakeValues } from './intake-values.ts';
 import { StepSlider } from '../../parts/fields/StepSlider.tsx';
 import { SournessFields } from '../../parts/fields/SournessFields.tsx';
-import type { Sour } from '../../parts/words/sour-words.ts';
 import { DayTimeFields, useDayTime } from '../../parts/words/DayTime.tsx';
 import '../../parts/fields/popover-styles.ts';
 
@@ -64,55 +60,6 @@ function SourceField(props: {
   );
 }
 
-/** What the fields of an intake hold, as they are typed and chosen. */
-interface IntakeValues {
-  readonly source: string;
-  readonly kind: MilkKind;
-  readonly what: LotFacts['what'];
-  readonly treatment: LotFacts['treatment'];
-  readonly homogenised: boolean;
-  readonly fat: Fat;
-  readonly sour: Sour;
-  readonly feed: LotFacts['feed'];
-  readonly place: LotFacts['place'];
-  readonly container: string;
-  readonly warm: boolean;
-  readonly cameInC: number;
-  readonly cost: { readonly value: number; readonly per: VolumeUnit } | null;
-  readonly amount: TypedAmount | null;
-  readonly name: string;
-}
-
-const isBought = (kind: MilkKind): boolean => kind.startsWith('shop');
-
-/** What an entry says of a lot. */
-function factsOf(values: IntakeValues, usualName: string, roomC: number): LotFacts {
-  const { what, kind, treatment, fat, feed, place, cost } = values;
-  return {
-    name: values.name.trim() || usualName,
-    source: values.source.trim(),
-    what,
-    kind,
-    treatment,
-    homogenised: values.homogenised || treatment === 'ultra-heated',
-    fatFraction: fat.known ? fat.fraction : null,
-    feed: isBought(kind) ? null : feed,
-    costPerLitre: cost && cost.value / toLitres(1, cost.per),
-    ...(what === 'cream' && values.sour.soured ? { soured: true } : {}),
-    ...(what === 'cream' && values.sour.ph !== undefined ? { ph: values.sour.ph } : {}),
-    ...(values.warm && place === 'cold' ? { cameInC: values.cameInC } : {}),
-    place,
-    placeC: place === 'counter' ? roomC : null,
-    container: values.container.trim() || null,
-  };
-}
-
-/** The faults of a lot's facts, each beside the field it is about. */
-const faultsOf = (facts: LotFacts): Record<string, string> =>
-  Object.fromEntries(
-    lotFacts.safeParse(facts).error?.issues.map((i) => [String(i.path[0] ?? 'name'), i.message]) ?? [],
-  );
-
 /** A milking or a purchase comes in. */
 export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
   const kitchen = useKitchen();
@@ -147,10 +94,8 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
     },
     validate: (values) => faultsOf(factsOf(values, nameOf(values), site.roomC)),
   });
-  const { values, setFieldValue: set, setValues, getInputProps } = form;
-  const { source, kind, what, treatment, homogenised, fat, sour, feed, place, warm, cameInC, cost, amount } =
-    values;
-  const bought = isBought(kind);
+  const { values, setFieldValue: set, setValues } = form;
+  const { source, kind, what, treatment, homogenised, sour, place, warm, cameInC, amount } = values;
   const usualName = nameOf(values);
   const facts = factsOf(values, usualName, site.roomC);
   const of = compositionOfFacts(facts);
@@ -171,12 +116,6 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
     );
     void navigate(`/milk?lot=${lotId}`);
   };
-  const fault = (path: string) =>
-    form.errors[path] && (
-      <p className="field-error" role="alert">
-        {form.errors[path]}
-      </p>
-    );
   return (
     <EntryForm className="intake" label="Add milk" onEntry={() => void take()}>
       <div className="sections">
@@ -281,49 +220,11 @@ export function IntakeForm({ lots }: { readonly lots: readonly Lot[] }) {
           <Button type="submit" h={72}>
             Add to milk room
           </Button>
-          <details className="more-about">
-            <summary>More details (container, fat, feed, cost, name)</summary>
-            <div className="lot-form">
-              <TextInput label="Container (optional)" maxLength={80} {...getInputProps('container')} />
-              <FatField
-                fat={fat}
-                usual={compositionOfFacts({ ...facts, fatFraction: null }).fatFraction}
-                onFat={(next) => set('fat', next)}
-              />
-              {fault('fatFraction')}
-              {!bought && (
-                <Choices
-                  legend="Feed"
-                  value={feed ?? 'unknown'}
-                  options={[
-                    ...FEEDS.map((f) => ({ value: f, label: f === 'mixed' ? 'both' : f })),
-                    { value: 'unknown' as const, label: 'not known' },
-                  ]}
-                  onChange={(v) => set('feed', v === 'unknown' ? null : v)}
-                />
-              )}
-              <QuantityField
-                label={`Cost${units.money ? `, ${units.money}` : ''}`}
-                value={cost?.value ?? null}
-                unit={cost?.per ?? SYSTEM_UNITS[units.system].milk[0]!}
-                units={SYSTEM_UNITS[units.system].milk.map((u) => ({
-                  value: u,
-                  label: `a ${UNIT_LABEL[u]}`,
-                }))}
-                check={(v) =>
-                  v < 0
-                    ? 'A cost cannot be negative.'
-                    : v > 1000
-                      ? 'That cost looks too high. Check it.'
-                      : null
-                }
-                optional
-                onEmpty={() => set('cost', null)}
-                onChange={(value, per) => set('cost', { value, per })}
-              />
-              <TextInput label="Name" placeholder={usualName} maxLength={80} {...getInputProps('name')} />
-            </div>
-          </details>
+          <IntakeDetails
+            form={form}
+            usualFat={compositionOfFacts({ ...facts, fatFraction: null }).fatFraction}
+            usualName={usualName}
+          />
         </section>
       </div>
     </EntryForm>

@@ -27,6 +27,7 @@ import { useUnits } from '../../data/use-units.ts';
 import { Choices } from '../../parts/fields/Choices.tsx';
 import { StepSlider } from '../../parts/fields/StepSlider.tsx';
 import { VolumeSlider } from './HeatSliders.tsx';
+import { MilkBars } from './MilkBars.tsx';
 import { evenCourse } from './SetTime.tsx';
 import { SumFace } from './SumFace.tsx';
 import { stillOpen, type SumDesk } from './use-sum.ts';
@@ -203,73 +204,7 @@ export function PowderMix({ desk }: { readonly desk: SumDesk }) {
       }
       answer={`probably ${firmnessWord(firmnessOf(mixed))}`}
       answerNote={`${percent(batch.composition.proteinFraction)} protein instead of ${percent(before.composition.proteinFraction)}. Estimated for this batch’s heat treatment.`}
-      picture={
-        <svg
-          viewBox="0 0 460 120"
-          width="100%"
-          role="img"
-          aria-label="What the milk holds, before and after"
-          className="little-curve"
-        >
-          {(
-            [
-              ['before', before],
-              ['mixed', batch],
-            ] as const
-          ).map(([name, b], row) => {
-            const parts = [
-              ['fat', b.composition.fatFraction, 'butter'],
-              ['protein', b.composition.proteinFraction, 'cobalt'],
-              ['milk sugar', b.composition.lactoseFraction, 'brush'],
-            ] as const;
-            let x = 96;
-            return (
-              <g key={name}>
-                <text x="0" y={34 + row * 56} fontSize="16" fill="var(--ink)">
-                  {name}
-                </text>
-                {parts.map(([part, value, colour]) => {
-                  const width = value * 2200;
-                  const left = x;
-                  x += width;
-                  return (
-                    <g key={part}>
-                      <rect
-                        x={left}
-                        y={12 + row * 56}
-                        width={Math.max(0, width - 2)}
-                        height="32"
-                        fill={`var(--${colour})`}
-                        opacity={colour === 'butter' ? 1 : 0.45}
-                      />
-                      <text
-                        x={left + width / 2}
-                        y={34 + row * 56}
-                        fontSize="15"
-                        textAnchor="middle"
-                        fill={colour === 'butter' ? '#24221E' : 'var(--ink)'}
-                      >
-                        {(value * 100).toFixed(1)}
-                      </text>
-                      {row === 1 && (
-                        <text
-                          x={left + width / 2}
-                          y="116"
-                          fontSize="15"
-                          textAnchor="middle"
-                          fill="var(--quiet)"
-                        >
-                          {part}
-                        </text>
-                      )}
-                    </g>
-                  );
-                })}
-              </g>
-            );
-          })}
-        </svg>
-      }
+      picture={<MilkBars before={before.composition} mixed={batch.composition} />}
       facts={[
         ['in the pot', units.volume(batch.litres)],
         ['fat', percent(batch.composition.fatFraction)],
