@@ -73,7 +73,7 @@ test('a clabber that was seen set is churned whole, straight from its crock', as
   await see(page, /whole soured milk from Clabber of Marrow/);
   await see(page, 'Starting this batch uses up Clabber of Marrow and finishes it.');
   await tap(page, 'button', 'Start batch');
-  await see(page, /in Pot, started/);
+  await see(page, /in the pot, started/);
   const butterId = (await stored('make-started', 2))[1]!.streamId;
   const moved = (await stored('larder-moved', 2)).map(({ data }) => data);
   expect(moved).toMatchObject([
@@ -164,7 +164,7 @@ test('cream that just turned sour is recorded so; a soured lot is the starter of
   await choose(page, 'Kind', `${sourId} cultured-buttermilk`);
   await tap(page, 'button', 'Start batch');
   // The page goes to the new batch by itself: only then is it led elsewhere.
-  await see(page, /in Pot, started/);
+  await see(page, /in the pot, started/);
   const begun = (await stored('make-started', 1))[0]!;
   expect(begun.data.plan.starter).toMatchObject({ kind: 'cultured-buttermilk', lot: { lotId: sourId } });
   const given = (await stored('milk-moved', 3))[2]!.data;

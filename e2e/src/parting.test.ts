@@ -93,10 +93,10 @@ test('a part of a yogurt goes on as strained yogurt, with the same past and a na
     method: { id: 'yogurt-strained' },
   });
   await see(page, 'Drain');
-  await see(page, '1 L in Pot');
+  await see(page, '1 L in the pot');
   expect(page.url()).toContain(child);
   await tap(page, 'link', 'Tuesday’s yogurt');
-  await see(page, '3 L in Pot');
+  await see(page, '3 L in the pot');
   await see(page, '25 % split off');
   // What was stirred in went in once: the register of cultures and the milk room count it once.
   expect((await world.kitchen.app.inject('/api/milk')).json<{ lots: unknown[] }>().lots).toEqual([]);

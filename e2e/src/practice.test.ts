@@ -103,7 +103,7 @@ test('a lesson is failed and then won, on the screens of a batch; this device re
     await letGo(page, '1 min', celsius > 78 ? 1 : 3);
   }
   await tap(page, 'button', 'Hot enough');
-  await see(page, 'Hold 10 min');
+  await see(page, 'For 10 min');
   const heldFrom = await minutes(page);
   while ((await minutes(page)) < heldFrom + 11) {
     const celsius = await measured(page);

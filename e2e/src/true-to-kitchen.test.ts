@@ -147,7 +147,7 @@ describe('from anything here to anything made', () => {
     const started = await world.stored<EventOf<'make-started'>['data']>('make-started', 2);
     const butterId = started[1]!.streamId;
     // The page goes to the new batch by itself: only then is it led elsewhere.
-    await see(page, /in Pot, started/);
+    await see(page, /in the pot, started/);
     expect(started[1]!.data.plan.milk).toMatchObject({ wholeCurd: true, soured: true, treatment: 'raw' });
     await world.stored('larder-moved', 2);
     expect((await larder()).goods.find(({ id }) => id === clabberGood)!.stocks).toEqual([]);

@@ -38,12 +38,18 @@ const NO_PRICES: Prices = {
   shop: [],
 };
 
+/** The pot of a kitchen that named none. */
+const USUAL_POT = 'Pot';
+/** What a pot is called within a sentence. @example potWords({ name: 'Pot' }) // 'the pot' */
+export const potWords = ({ name }: { readonly name: string }): string =>
+  name === USUAL_POT ? 'the pot' : name;
+
 /** A kitchen nobody has told anything yet: nothing must be filled in before the first make. */
 export function defaultKitchen(zone: string): KitchenSettings {
   return {
     units: { temperature: 'C', measures: 'metric' },
     site: { zone, altitudeM: 100, roomC: 20, shortcuts: true },
-    pots: [{ id: id(1), name: 'Pot', litres: 5, lossFactor: 1 }],
+    pots: [{ id: id(1), name: USUAL_POT, litres: 5, lossFactor: 1 }],
     burners: [{ id: id(2), name: 'Burner', powerKw: DEFAULT_BURNER_KW, efficiency: BURNER_EFFICIENCY }],
     places: USUAL_PLACES.map((kind, i) => ({
       id: id(3 + i),

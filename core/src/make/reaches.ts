@@ -79,15 +79,15 @@ const lower = (text: string): string => `${text.charAt(0).toLowerCase()}${text.s
 
 /**
  * What is reached where what is wanted is not, in sentences.
- * @example reachWords({ … }) // "Set about 14:00, mild about 17:00. Never tart in Pot wrapped in towels. Oven, lamp on would do it about 19:00."
+ * @example reachWords({ … }) // "Set about 14:00, mild about 17:00. Never tart in “Pot wrapped in towels”. Oven, lamp on would do it about 19:00."
  */
 export function reachWords({ reached, wanted, body, placeName, other, when }: ReachTold): string {
   const told = reached.map(({ what, atMs }) => `${what === 'body' ? lower(body) : what} ${when(atMs)}`);
   const line = told.join(', ');
   return [
     told.length === 0
-      ? `Does not even get ${lower(body)} in ${placeName}.`
-      : `${line.charAt(0).toUpperCase()}${line.slice(1)}. Never ${wanted} in ${placeName}.`,
+      ? `Does not even get ${lower(body)} in “${placeName}”.`
+      : `${line.charAt(0).toUpperCase()}${line.slice(1)}. Never ${wanted} in “${placeName}”.`,
     ...(other ? [`${other.place.name} would do it ${when(other.atMs)}.`] : []),
   ].join(' ');
 }

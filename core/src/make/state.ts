@@ -127,6 +127,16 @@ export const souringStep = (steps: readonly StepState[]): StepState | undefined 
   steps.find(({ step, status }) => step.facts.sours && (status === 'current' || status === 'coming')) ??
   steps.findLast(({ step }) => step.facts.sours);
 
+/**
+ * What hands do when a souring is over, as a sentence about it begins.
+ * @example afterSouring(kefir) // 'Take out grains'
+ */
+export function afterSouring({ steps }: { readonly steps: readonly StepState[] }): string {
+  const souring = souringStep(steps);
+  const next = souring && steps[steps.indexOf(souring) + 1]?.step;
+  return next === undefined || next.facts.inThePot === 'cold' ? 'Move to fridge' : next.title;
+}
+
 /** The plan as the present souring has it; the make's own where it sours once. */
 export function souringPlan({ plan, steps, fed }: Pick<MakeState, 'plan' | 'steps' | 'fed'>): MakePlan {
   const step = souringStep(steps)?.step;

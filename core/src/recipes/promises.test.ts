@@ -71,7 +71,7 @@ describe('what is not reached is said with what is', () => {
     expect(measured.ph!).toBeLessThan(4.7);
     expect(measured.reaches.map(({ what }) => what).slice(0, 2)).toEqual(['body', 'mild']);
     expect(measured.reachWords).toMatch(
-      /^Set after about \d+ h, mild after about \d+ h.*\. Never sharp in Pot wrapped in towels\./,
+      /^Set after about \d+ h, mild after about \d+ h.*\. Never sharp in “Pot wrapped in towels”\./,
     );
   });
 

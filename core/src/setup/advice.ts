@@ -1,5 +1,6 @@
 import type { MakePlan } from '../contract/index.ts';
 import { GROUP_CONSTANTS, STARTER_FACTS, type Group } from '../science/souring/index.ts';
+import { potWords } from '../kitchen/index.ts';
 import { boilingPointC, placeAmbientC } from '../science/heat/index.ts';
 import {
   formatTemperature,
@@ -10,6 +11,8 @@ import {
 import { batchOf, isHeated, inoculumFor, souringKindOf } from './batch.ts';
 import { placeUnchecked } from './room-heat.ts';
 import { fillJars } from './jars.ts';
+
+const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
 /** Something to say about a plan, beside the field it is about. */
 export interface Advice {
@@ -39,13 +42,13 @@ const CHECKS: readonly Check[] = [
       ? {
           severity: 'stop',
           field: 'pot',
-          text: `${plan.pot.name} holds ${formatVolume(plan.pot.litres, units.measures)}, so ${formatVolume(batchOf(plan).litres, units.measures)} is too full and would boil over. Use a larger pot or less milk.`,
+          text: `${capital(potWords(plan.pot))} holds ${formatVolume(plan.pot.litres, units.measures)}, so ${formatVolume(batchOf(plan).litres, units.measures)} is too full and would boil over. Use a larger pot or less milk.`,
         }
       : batchOf(plan).litres > plan.pot.litres * 0.85 && isHeated(plan)
         ? {
             severity: 'caution',
             field: 'pot',
-            text: `${plan.pot.name} is nearly full, and milk rises when it boils. Stay with the pot.`,
+            text: `${capital(potWords(plan.pot))} is nearly full, and milk rises when it boils. Stay with the pot.`,
           }
         : null,
   (plan, units) => {
@@ -71,7 +74,7 @@ const CHECKS: readonly Check[] = [
       ? {
           severity: 'stop',
           field: 'pot',
-          text: `Milk and starter together do not fit in ${plan.pot.name} (${formatVolume(plan.pot.litres, units.measures)}). Use a larger pot or less milk.`,
+          text: `Milk and starter together do not fit in ${potWords(plan.pot)} (${formatVolume(plan.pot.litres, units.measures)}). Use a larger pot or less milk.`,
         }
       : null,
   (plan, units) => {

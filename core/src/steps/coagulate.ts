@@ -22,7 +22,7 @@ export const COAGULATE: StepType = {
     endWords: 'clean break',
     due: { title: 'Try the curd', text: 'Does the curd break clean? If not, try again in seven minutes.' },
   }),
-  aim: () => ({ to: 'words', words: 'a clean break' }),
+  aim: () => ({ to: 'words', words: 'Until a clean break' }),
   hands: () => ({ handsMin: 1, slackMin: 15, mustAct: true }),
   cautions: () => ['rennet-no-acid'],
   stands: () => 'as-it-is',

@@ -145,6 +145,11 @@ function alarms(at: MakeAt, own: StepState): readonly Alarm[] {
   ];
 }
 
+/** Below this hardly any whey protein unfolds within the times milk is held, °C. */
+const UNFOLDS_FROM_C = 72;
+/** Heat that makes a set firmer, and does not only kill germs. */
+export const unfolds = (plan: MakePlan): boolean => heatTargetC(plan) >= UNFOLDS_FROM_C;
+
 const FLAME_WORDS = { low: 'on low heat', medium: 'on medium heat', full: 'on full heat' } as const;
 
 function doing(plan: MakePlan, what: string): string {
@@ -175,7 +180,9 @@ export const HEAT: StepType = {
           title: 'Heat',
           doneWords: 'Hot enough',
           doing: doing(plan, 'Heat the milk'),
-          why: 'Heating unfolds the whey proteins. They join the curd and make it firmer.',
+          why: unfolds(plan)
+            ? 'Heating unfolds the whey proteins. They join the curd and make it firmer.'
+            : 'Heat kills most germs of raw milk. At this temperature the set stays as soft as without it.',
           endWords: 'hot at',
           due: DUE,
           ...offBell(plan),
@@ -183,8 +190,10 @@ export const HEAT: StepType = {
       : {
           title: 'Warm',
           doneWords: 'Warm enough',
-          doing: 'Warm the milk gently to inoculation temperature.',
-          why: 'Unheated milk sets late and soft.',
+          doing: 'Warm the milk gently. Stir so that it warms evenly.',
+          why: plan.method.steps.some((step) => step.kind === 'add-rennet')
+            ? 'Rennet sets milk firmly that was never much hotter than this.'
+            : 'Unheated milk sets late and soft.',
           endWords: 'hot at',
           due: DUE,
           ...offBell(plan),

@@ -1,5 +1,5 @@
 import { keepingPowerKw } from '../science/heat/index.ts';
-import { heatTargetC } from './heat.ts';
+import { heatTargetC, unfolds } from './heat.ts';
 import { vesselOf, weighedReadings, type Leg, type LegRun } from './leg.ts';
 import { factsOf, type StepType } from './step-type.ts';
 import { FIRE_OUT_MIN, stoodOn } from './stood-on.ts';
@@ -40,11 +40,13 @@ export const HOLD: StepType = {
     uses: ['burner'],
   }),
   applies: ({ heat }) => heat.kind === 'hold' || (heat.kind === 'boil' && heat.holdMin > 0),
-  words: () => ({
+  words: (plan) => ({
     title: 'Hold at temperature',
     doneWords: 'Held long enough',
     doing: 'Hold this temperature. Stir now and then.',
-    why: 'Holding goes on unfolding the whey proteins. The meter shows how far.',
+    why: unfolds(plan)
+      ? 'Holding goes on unfolding the whey proteins. The meter shows how far.'
+      : 'Held so long at this temperature, most germs of raw milk die. Hardly any whey protein unfolds.',
     due: { title: 'Held long enough', text: 'The holding time is over.' },
   }),
   hands: () => ({ handsMin: 2, slackMin: 10, mustAct: false }),

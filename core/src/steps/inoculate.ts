@@ -30,13 +30,16 @@ export const INOCULATE: StepType = {
     inoculates: true,
   }),
   words: ({ starter, milk }, { goods: { into } }) => ({
-    title: 'Inoculate',
+    title: starter.kind === 'none' ? 'Leave to sour' : 'Inoculate',
     doneWords: starter.kind === 'none' ? 'Covered' : 'Starter is in',
     doing: milk.powder?.withStarter
       ? `Whisk the milk powder smooth in a little ${into} and stir it into the rest. ${GOES_IN[starter.kind](into)}`
       : GOES_IN[starter.kind](into),
     endWords: 'inoculated',
-    why: 'The dose and the age of the starter decide how long it takes.',
+    why:
+      starter.kind === 'none'
+        ? 'Bacteria of the milk itself sour it. How many there are differs from milking to milking, and so do the hours.'
+        : 'The dose and the age of the starter decide how long it takes.',
   }),
   aim: () => ({ to: 'dose' }),
   hands: () => ({ handsMin: 6, slackMin: 20, mustAct: true }),

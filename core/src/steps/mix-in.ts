@@ -26,7 +26,7 @@ export const MIX_IN: StepType = {
     doing: 'Weigh what goes in, then stir it in until even.',
     why:
       own(of).keepsD === null
-        ? 'For flavour.'
+        ? ''
         : `With this added, the batch keeps about ${own(of).keepsD} days in the fridge.`,
   }),
   aim: (_plan, of) => ({ to: 'added', words: `${(own(of).fraction * 100).toFixed(1)} % of the batch` }),

@@ -17,7 +17,9 @@ export const OWN: StepType = {
     due: { title: own(of).title, text: own(of).doing },
   }),
   aim: (_plan, of) =>
-    own(of).waitMin > 0 ? { to: 'time', minutes: own(of).waitMin } : { to: 'words', words: '' },
+    own(of).waitMin > 0
+      ? { to: 'time', minutes: own(of).handsMin + own(of).waitMin }
+      : { to: 'words', words: '' },
   hands: (_plan, of) => ({ handsMin: own(of).handsMin, slackMin: 60, mustAct: false }),
   cautions: () => [],
   stands: (_plan, of) => own(of).stands,

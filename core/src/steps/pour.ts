@@ -1,3 +1,4 @@
+import { potWords } from '../kitchen/index.ts';
 import { factsOf, type StepType } from './step-type.ts';
 
 /** The milk goes into the pot, and powder with it. */
@@ -13,9 +14,9 @@ export const POUR: StepType = {
     doneWords: `${into.charAt(0).toUpperCase()}${into.slice(1)} is in the pot`,
     doing:
       plan.milk.powder && !plan.milk.powder.withStarter
-        ? `Pour the ${into} into ${plan.pot.name}. Whisk in the milk powder while the ${into} is cold.`
-        : `Pour the ${into} into ${plan.pot.name}.`,
-    why: 'The amount in the pot decides how fast it heats and cools.',
+        ? `Pour the ${into} into ${potWords(plan.pot)}. Whisk in the milk powder while the ${into} is cold.`
+        : `Pour the ${into} into ${potWords(plan.pot)}.`,
+    why: plan.heat.kind === 'none' ? '' : 'The amount in the pot decides how fast it heats and cools.',
   }),
   hands: () => ({ handsMin: 4, slackMin: 120, mustAct: false }),
   cautions: (plan) => [

@@ -13,7 +13,10 @@ export const REST: StepType = {
       paramsOf(step, 'rest').stands === 'cold'
         ? 'Cover, put in the fridge and leave.'
         : 'Cover and leave where it is.',
-    why: 'The curd firms up by itself when left alone.',
+    why:
+      paramsOf(step, 'rest').stands === 'cold'
+        ? 'It gets cold all through, and what was stirred in dissolves.'
+        : 'The curd firms up by itself when left alone.',
     due: { title: 'Rested long enough', text: 'Go on to the next step.' },
   }),
   aim: (_plan, { step }) => ({ to: 'time', minutes: paramsOf(step, 'rest').minutes }),

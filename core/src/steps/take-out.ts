@@ -1,3 +1,4 @@
+import { potWords } from '../kitchen/index.ts';
 import { POUR } from './pour.ts';
 import type { StepType } from './step-type.ts';
 
@@ -10,7 +11,7 @@ export const TAKE_OUT: StepType = {
   words: (plan) => ({
     title: 'Take the cream out',
     doneWords: 'Cream is out',
-    doing: `Measure the cream into ${plan.pot.name} and cover it.`,
+    doing: `Measure the cream into ${potWords(plan.pot)} and cover it.`,
     why: 'The cream’s temperature decides how long it churns and how much fat is lost to buttermilk.',
     endWords: 'out at',
     due: {

@@ -1,4 +1,5 @@
 import type { KitchenSettings, MakePlan, Method } from '../contract/index.ts';
+import { potWords } from '../kitchen/index.ts';
 import { methodSteps, planOfMethod } from '../products/index.ts';
 import { DAY_MIN, formatVolume } from '../science/units/index.ts';
 import { chained } from './chain.ts';
@@ -103,7 +104,7 @@ const smallestPot = ({ pots }: KitchenSettings, litres: number): KitchenSettings
 function neverWords(name: string, plan: MakePlan): string {
   const step = endlessStep(plan);
   return step?.facts.uses?.includes('burner')
-    ? `“${name}” would never get hot enough in ${plan.pot.name} on ${plan.burner.name}. Use less milk or a stronger burner, or heat it with the lid on.`
+    ? `“${name}” would never get hot enough in ${potWords(plan.pot)} on ${plan.burner.name}. Use less milk or a stronger burner, or heat it with the lid on.`
     : `“${name}” would never finish in this kitchen as it is set up.`;
 }
 

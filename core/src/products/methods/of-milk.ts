@@ -78,11 +78,12 @@ export const YOGURT_METHODS: readonly Method[] = [
   shipped(
     'yogurt',
     'yogurt-boiled',
-    'Boiled, set body-warm overnight',
+    'Boiled, set overnight in a box',
     'Curd to eat or churn. All you need is a spoonful of starter and an insulated box.',
     {
       heat: { kind: 'boil', targetC: 100, holdMin: 0 },
-      inoculateC: 40,
+      // In a box it cools all night: body-warm milk would not set one time in ten.
+      inoculateC: 43,
       starter: { kind: 'fresh-yogurt', share: 0.04, statedRatio: null },
       place: { kind: 'insulated-box' },
       sourness: 'mild',

@@ -1,4 +1,5 @@
 import {
+  afterSouring,
   formatMinutes,
   instantOfLocal,
   localDate,
@@ -116,8 +117,8 @@ export function WorkBack(props: {
                 <p className="quiet">
                   Sets {units.span(offer.set.p10, offer.set.p90, nowMs)}.{' '}
                   {offer.overnight
-                    ? `Move to fridge at ${units.time(offer.takenOutMs, nowMs)}, when somebody is there. Will taste about ${offer.sourness}.`
-                    : `Move to fridge ${units.span(offer.pickUp.p10, offer.pickUp.p90, nowMs)}. Will taste ${offer.sourness}.`}
+                    ? `${afterSouring(state)} at ${units.time(offer.takenOutMs, nowMs)}, when somebody is there. Will taste about ${offer.sourness}.`
+                    : `${afterSouring(state)} ${units.span(offer.pickUp.p10, offer.pickUp.p90, nowMs)}. Will taste ${offer.sourness}.`}
                   {goal === 'eat' && ` Chilled about ${units.time(offer.readyMs, nowMs)}.`}
                 </p>
                 <p className="quiet">

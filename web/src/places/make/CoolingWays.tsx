@@ -84,7 +84,11 @@ export function CoolingWays({ state, nowMs }: { readonly state: MakeState; reado
             <span className="way">
               <span>{wordsOf(cooling)}</span>
               <span className="number">
-                {minutes === null ? 'never' : minutes < 1 ? 'under 1 min' : `about ${formatMinutes(minutes)}`}
+                {minutes === null
+                  ? 'never that cold'
+                  : minutes < 1
+                    ? 'under 1 min'
+                    : `about ${formatMinutes(minutes)}`}
               </span>
               <small>{ready || 'nothing to do'}</small>
             </span>

@@ -18,7 +18,7 @@ export function ForStep({ live: { state, safety } }: { readonly live: LiveMake }
       )}
       {step?.instance.note && (
         <p>
-          <strong>Your note:</strong> {step.instance.note}
+          <strong>Note:</strong> {step.instance.note}
         </p>
       )}
       {safety.verdict !== 'over' && state.inoculatedAtMs !== null && (

@@ -3,6 +3,7 @@ import {
   batchOf,
   contradictionWords,
   doneWordsOf,
+  potWords,
   seenSetMs,
   souringOf,
   type MakeState,
@@ -84,7 +85,7 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
   // What is told of the step stands in the pad's place, but where a weight ends it.
   const ownEntries = step?.facts.tells === true && step.facts.endedBy === null;
   const words = contradictionWords(forecast);
-  const heating = step && ['milk', 'hot-milk'].includes(step.facts.inThePot);
+  const heating = step?.facts.inThePot === 'hot-milk';
   if (wet) return <WetHands live={live} onLeave={() => dispatch(liveSlice.actions.wetHandsTurned(false))} />;
   const souring = souringOf(state);
   const set = setWords(state, forecast, units, nowMs);
@@ -240,7 +241,7 @@ export function MakePlace({ make, state }: { readonly make: OneMake; readonly st
         <div className="make-head">
           <h1>{state.plan.name}</h1>
           <span className="quiet">
-            {units.volume(batchOf(state.plan).litres)} in {state.plan.pot.name}, started{' '}
+            {units.volume(batchOf(state.plan).litres)} in {potWords(state.plan.pot)}, started{' '}
             {units.day(state.startedAtMs)}
             {state.tags.length > 0 && `, tag ${state.tags.join(', ')}`}
           </span>

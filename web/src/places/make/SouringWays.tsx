@@ -55,6 +55,7 @@ export function NightWays({
             <span>
               <strong>{WAY_WORDS[way.what]}</strong>
               {way.place && <span className="quiet"> ({way.place.name})</span>}
+              {way.best && ' '}
               {way.best && <span className="night-best">closest to what you want</span>}
               <br />
               at <span className="number">{units.time(night.wakeMs, nowMs)}</span>: {morningWords(way, body)}

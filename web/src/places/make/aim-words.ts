@@ -20,7 +20,7 @@ export function plainAim({ current }: MakeState, units: Units): string {
     case 'heat':
       return `To ${units.temperature(aim.celsius)}`;
     case 'time':
-      return `Hold ${aim.minutes} min`;
+      return `For ${formatMinutes(aim.minutes)}`;
     case 'words':
       return aim.words;
     default:
@@ -41,7 +41,7 @@ export function aimOf(live: LiveMake, units: Units, nowMs: number): string {
     case 'heat':
       return `To ${units.temperature(step.aim.celsius)}, ${when}`;
     case 'time':
-      return `Hold ${step.aim.minutes} min, done ${when}`;
+      return `For ${formatMinutes(step.aim.minutes)}, done ${when}`;
     case 'dose': {
       const { massKg, kind } = state.plan.starter;
       return massKg === null ? STARTER_FACTS[kind].label : `${units.mass(massKg)} of starter`;
@@ -69,8 +69,8 @@ export function aimOf(live: LiveMake, units: Units, nowMs: number): string {
         );
       const adds = toAdd(state, point.denatured, nowC).map(({ what, massKg, by, celsius, toC }) => {
         const much = by === 'volume' ? units.volume(massKg) : units.mass(massKg);
-        const hot = celsius === null ? '' : ` of ${units.temperature(celsius)}`;
-        return `${much} of ${what}${hot}${toC === null ? '' : `, to ${units.temperature(toC)}`}`;
+        const hot = celsius === null ? '' : ` at ${units.temperature(celsius)}`;
+        return `${much} of ${what}${hot}${toC === null ? '' : `, to bring it to ${units.temperature(toC)}`}`;
       });
       return [...adds, step.aim.words].join(' · ');
     }

@@ -11,6 +11,7 @@ import {
   reachWords,
   methodSteps,
   productOf,
+  afterSouring,
   souringOf,
   soursToTheEnd,
   type Sourness,
@@ -38,7 +39,7 @@ function whyOf({ plan, point, state }: Planning, sourness: Sourness): string {
   const got = souring.bodyWord(point.firmness);
   const taken = point.marks.some(({ role, atMs }) => role === 'ready' && atMs === null)
     ? `Left in the warm place it ends at about pH ${point.pickUpPh.toFixed(1)}.`
-    : `Move to fridge when ${sourness}, at about pH ${point.pickUpPh.toFixed(1)}.`;
+    : `${afterSouring(state)} when ${sourness}, at about pH ${point.pickUpPh.toFixed(1)}.`;
   if (!isFirmness(got)) return `After a night in the fridge: about ${got}. ${taken}`;
   const unfolded = `about ${Math.round(point.denatured * 100)} % of the whey protein unfolds`;
   const firm =

@@ -6,6 +6,7 @@ import {
   MILK_FACTS,
   mixedIn,
   placeAmbientC,
+  potWords,
   productOf,
   secondName,
   shortOfCulture,
@@ -22,9 +23,6 @@ import { wetnessOf } from './panels/wetness.ts';
 
 /** Cream by how sour it is. */
 const CREAM_WORDS = { sweet: 'sweet cream', 'just-sour': 'just-sour cream', sour: 'ripened cream' } as const;
-
-/** A pot nobody gave a name. */
-const USUAL_POT = 'Pot';
 
 const lower = (text: string): string => `${text.charAt(0).toLowerCase()}${text.slice(1)}`;
 const percent = (fraction: number): string => `${(fraction * 100).toFixed(1)} %`;
@@ -139,7 +137,7 @@ export function placeWords(plan: MakePlan, units: Units): string {
       ? `${place.name} at ${units.temperature(place.setPointC ?? 43)}`
       : `${place.name}, about ${units.temperature(placeAmbientC(place, plan.roomC, 1))}`;
   if (jars.length > 0) return `${at}, in ${jars.length === 1 ? 'one jar' : `${jars.length} jars`}`;
-  return `${at}, in ${pot.name === USUAL_POT ? 'the pot' : pot.name}`;
+  return `${at}, in ${potWords(pot)}`;
 }
 
 /** How it is frozen; `null` where nothing is. @example freezeWords(plan) // "churned in a bowl frozen beforehand, hardened 2.5 h" */

@@ -4,6 +4,9 @@ import { BagDrawing } from '../../../parts/drawings/BagDrawing.tsx';
 import type { PanelProps } from './panel.ts';
 import './panels.css';
 
+/** A bowl under a cloth has so many times the room of what it catches: it is carried full. */
+const BOWL_ROOM = 1.3;
+
 /** The hung cloth: how full, what has dripped, and the mark where it is thick enough. */
 export function DrainPanel({ live, nowMs }: PanelProps) {
   const units = useUnits();
@@ -56,8 +59,9 @@ export function DrainPanel({ live, nowMs }: PanelProps) {
         <p className="quiet">
           <span className="number">{units.mass(now.curdKg)}</span> in the cloth,{' '}
           <span className="number">{units.mass(now.wheyKg)}</span> of whey drained off
-          {drain.weighed ? ', weighed' : ', estimated'}. A bowl of{' '}
-          <span className="number">{units.aboutVolume(drain.wheyToCatchKg)}</span> will hold all the whey.
+          {drain.weighed ? ', weighed' : ', estimated'}. Use a bowl of{' '}
+          <span className="number">{units.aboutVolume(BOWL_ROOM * drain.wheyToCatchKg)}</span> or more for the
+          whey.
         </p>
         {drain.returnedKg > 0 && (
           <p role="status">
