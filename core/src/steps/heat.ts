@@ -145,10 +145,10 @@ function alarms(at: MakeAt, own: StepState): readonly Alarm[] {
   ];
 }
 
-/** Below this hardly any whey protein unfolds within the times milk is held, °C. */
-const UNFOLDS_FROM_C = 72;
+/** Up to this hardly any whey protein unfolds within the times milk is held, °C. */
+const UNFOLDS_ABOVE_C = 74;
 /** Heat that makes a set firmer, and does not only kill germs. */
-export const unfolds = (plan: MakePlan): boolean => heatTargetC(plan) >= UNFOLDS_FROM_C;
+export const unfolds = (plan: MakePlan): boolean => heatTargetC(plan) > UNFOLDS_ABOVE_C;
 
 const FLAME_WORDS = { low: 'on low heat', medium: 'on medium heat', full: 'on full heat' } as const;
 
