@@ -205,7 +205,7 @@ test('skyr drained too far is mended with its own whey, and a picture of it stan
   const next = await begunUpTo('skyr', 'strain', 20);
   await goTo(page, `/makes/${next}`);
   await see(page, 'Compare with earlier batches');
-  await see(page, 'Skyr with rennet, Mon 2 Mar');
+  await see(page, 'Skyr, Mon 2 Mar');
 });
 
 test('a method is changed, what is wrong is told, and it goes out as a file and comes back', async () => {

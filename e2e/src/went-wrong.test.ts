@@ -211,7 +211,7 @@ test('thin yogurt of milk that was hardly heated: a cloth for this one, the meth
     method: { basedOn: { id: 'yogurt' }, aims: { heat: { kind: 'hold', targetC: 85, holdMin: 20 } } },
   });
   await tap(page, 'link', 'Repeat with this change');
-  await see(page, 'Repeat Held hot, set warm');
+  await see(page, 'Repeat Yogurt');
   await see(page, /85 °C/);
 });
 

@@ -5,6 +5,7 @@ import type { Product } from './product.ts';
 export const BUTTERMILK: Product = {
   id: 'buttermilk',
   label: 'Buttermilk',
+  thickness: 'pourable',
   calledBy: /buttermilk/i,
   line: 'Milk soured at room temperature, for drinking and baking',
   goods: { into: 'milk', out: 'buttermilk' },

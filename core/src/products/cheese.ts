@@ -4,6 +4,7 @@ import type { Product } from './product.ts';
 export const CHEESE: Product = {
   id: 'cheese',
   label: 'Cheese',
+  calledByMethod: true,
   calledBy: /cheese/i,
   line: 'Rennet curd, cut and brined or pressed over days or weeks',
   goods: { into: 'milk', out: 'cheese' },

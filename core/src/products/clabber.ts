@@ -5,6 +5,7 @@ import type { Product } from './product.ts';
 export const CLABBER: Product = {
   id: 'clabber',
   label: 'Clabber',
+  thickness: 'pourable',
   calledBy: /clabber/i,
   line: 'Raw milk left to sour by itself',
   goods: { into: 'milk', out: 'clabber' },

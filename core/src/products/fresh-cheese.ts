@@ -4,6 +4,7 @@ import type { Product } from './product.ts';
 export const FRESH_CHEESE: Product = {
   id: 'fresh-cheese',
   label: 'Fresh cheese',
+  calledByMethod: true,
   calledBy: /cream\s+cheese|fresh\s+cheese|cottage|curd/i,
   line: 'Curd drained in a cloth, to eat within the week',
   goods: { into: 'milk', out: 'fresh cheese' },

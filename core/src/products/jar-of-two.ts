@@ -5,6 +5,7 @@ import type { Product } from './product.ts';
 export const JAR_OF_TWO: Product = {
   id: 'jar-of-two',
   label: 'Sour cream and buttermilk',
+  thickness: 'pourable',
   line: 'One jar of creamy milk gives both',
   goods: { into: 'milk', out: 'sour cream' },
   drawn: { brush: 'sprigs', as: 'thick' },

@@ -5,6 +5,7 @@ import type { Product } from './product.ts';
 export const KEFIR: Product = {
   id: 'kefir',
   label: 'Kefir',
+  thickness: 'pourable',
   calledBy: /kefir/i,
   line: 'Milk with kefir grains, a day at room temperature',
   goods: { into: 'milk', out: 'kefir' },

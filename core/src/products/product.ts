@@ -1,4 +1,4 @@
-import type { KitchenSettings, MakePlan, ProductId } from '../contract/index.ts';
+import type { KitchenSettings, MakePlan, ProductId, Thickness } from '../contract/index.ts';
 import type { StarterKind } from '../science/souring/index.ts';
 import type { KeepsAs, PoursAs } from './keeps.ts';
 import type { Goods } from '../steps/index.ts';
@@ -26,6 +26,10 @@ export interface Product {
   /** What it is, in a line, where it is chosen. */
   readonly line: string;
   readonly goods: Goods;
+  /** Its methods are kinds of it: a batch is called by its method, where others are called by the product. */
+  readonly calledByMethod?: true;
+  /** How thick it is wanted, where that is not the yogurt’s. */
+  readonly thickness?: Thickness;
   /** What most people come for: offered first, and large. */
   readonly usual?: true;
   /** The pattern brushed on its crock, and how what is in it looks when it is drawn for its own sake. */

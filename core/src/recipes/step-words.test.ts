@@ -9,7 +9,12 @@ const AT = '2026-03-02T08:00:00.000Z';
 /** In butter kg as well: ghee is made of half a kilogram. */
 const begun = (id: string, litres = id.startsWith('ghee') ? 0.5 : 2): MakeState =>
   stateOfPlan(
-    planOfMethod(SHIPPED_METHODS.find((method) => method.id === id)!, defaultKitchen('UTC'), AT, litres),
+    planOfMethod(
+      SHIPPED_METHODS.find((method) => method.id === id)!,
+      defaultKitchen('UTC'),
+      AT,
+      litres,
+    ),
   );
 const stepOf = (id: string, kind: string): MethodStep =>
   methodSteps(begun(id).plan).find((step) => step.kind === kind)!;
@@ -51,6 +56,27 @@ describe('what a step says goes with the batch it belongs to', () => {
     expect(afterSouring(begun('kefir'))).toBe('Take out grains');
     expect(afterSouring(begun('skyr'))).toBe('Drain');
     expect(afterSouring(begun('cultured-cream'))).toBe('Move to fridge');
+  });
+
+  test('a batch is called by what it is: by the product, or by its method where that is a kind of it', () => {
+    expect(begun('yogurt-coasting').plan.name).toBe('Yogurt');
+    expect(begun('cultured-cream-kefir').plan.name).toBe('Cultured cream');
+    expect(begun('brined').plan.name).toBe('Brined cheese');
+    const { plan } = begun('yogurt');
+    const own = SHIPPED_METHODS.find(({ id }) => id === 'yogurt')!;
+    expect(planOfMethod({ ...own, name: 'Sunday’s' }, defaultKitchen('UTC'), AT).name).toBe('Sunday’s');
+    expect(plan.method.name).toBe('Held hot, set warm');
+  });
+
+  test('what is drunk is not wanted as thick as what is eaten with a spoon', () => {
+    for (const id of ['kefir', 'buttermilk', 'clabber', 'jar-of-two'])
+      expect([id, begun(id).plan.wanted.thickness]).toEqual([id, 'pourable']);
+    expect(begun('yogurt').plan.wanted.thickness).toBe('spoonable');
+  });
+
+  test('milk that is only warmed is rung as warm, not hot', () => {
+    expect(stepOf('brined', 'heat').due?.text).toContain('warm enough');
+    expect(stepOf('yogurt', 'heat').due?.text).toContain('hot enough');
   });
 
   test('a pot nobody named is the pot; others have their names', () => {

@@ -10,10 +10,10 @@ import { MINUTE_MS } from '../science/units/index.ts';
 
 /** Scatter of the book's heating times, one σ of ln [F]. */
 const HEAT_LN_SIGMA = 0.3;
-const DUE = {
-  title: 'Hot enough',
-  text: 'The milk should be hot enough. Check the temperature, then go on.',
-};
+const due = (enough: string) => ({
+  title: `${enough.charAt(0).toUpperCase()}${enough.slice(1)}`,
+  text: `The milk should be ${enough}. Check the temperature, then go on.`,
+});
 
 /** Held so long it was held for its firmness; for less than the other it was only brought there, min. */
 const HELD_MIN = 5;
@@ -182,9 +182,9 @@ export const HEAT: StepType = {
           doing: doing(plan, 'Heat the milk'),
           why: unfolds(plan)
             ? 'Heating unfolds the whey proteins. They join the curd and make it firmer.'
-            : 'Heat kills most germs of raw milk. At this temperature the set stays as soft as without it.',
+            : 'Heat kills most germs that got into the milk. At this temperature the set stays as soft as without it.',
           endWords: 'hot at',
-          due: DUE,
+          due: due('hot enough'),
           ...offBell(plan),
         }
       : {
@@ -195,7 +195,7 @@ export const HEAT: StepType = {
             ? 'Rennet sets milk firmly that was never much hotter than this.'
             : 'Unheated milk sets late and soft.',
           endWords: 'hot at',
-          due: DUE,
+          due: due('warm enough'),
           ...offBell(plan),
         },
   hands: () => ({ handsMin: 3, slackMin: 5, mustAct: true }),

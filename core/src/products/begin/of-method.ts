@@ -7,6 +7,8 @@ import { massOfLitresKg, MILK_FACTS } from '../../science/milk/index.ts';
 import { STEP_TYPES } from '../../steps/index.ts';
 import { defaultKitchen, kitchenOfToday } from '../../kitchen/index.ts';
 import { typedMass } from '../../science/units/index.ts';
+import { PRODUCTS } from '../catalogue.ts';
+import { SHIPPED_METHODS } from '../methods/index.ts';
 
 const gram = (kg: number): number => Math.round(kg * 1000) / 1000;
 
@@ -67,6 +69,17 @@ function reachable(heat: MakePlan['heat'], altitudeM: number): MakePlan['heat'] 
 }
 
 /**
+ * What a batch is called: as its product, where many ways lead to the same thing; by its method, where that is a thing of
+ * its own, or has a name that the kitchen gave.
+ * @example batchName(brined) // 'Brined cheese'; of yogurt held hot: 'Yogurt'
+ */
+function batchName({ id, name, product }: Method): string {
+  const { label, calledByMethod } = PRODUCTS[product];
+  const shipped = SHIPPED_METHODS.some((method) => method.id === id && method.name === name);
+  return shipped && !calledByMethod ? label : name;
+}
+
+/**
  * The plan of a method in a kitchen: what it decides laid over what the kitchen usually does.
  * @param base how a plan of its product begins here
  */
@@ -76,7 +89,7 @@ export function planByMethod(base: MakePlan, method: Method, kitchen: KitchenSet
   const plan: MakePlan = {
     ...base,
     product: method.product,
-    name: method.name,
+    name: batchName(method),
     method: {
       id: method.id,
       version: method.version,
@@ -89,7 +102,11 @@ export function planByMethod(base: MakePlan, method: Method, kitchen: KitchenSet
       : {}),
     ...(aims.inoculateC === undefined ? {} : { inoculateC: aims.inoculateC }),
     ...(aims.place ? { place: placeOf(kitchen, aims.place) } : {}),
-    ...(aims.sourness ? { wanted: { ...base.wanted, sourness: aims.sourness } } : {}),
+    wanted: {
+      ...base.wanted,
+      ...(PRODUCTS[method.product].thickness && { thickness: PRODUCTS[method.product].thickness }),
+      ...(aims.sourness && { sourness: aims.sourness }),
+    },
     ...(aims.cooling && aims.cooling !== 'counter'
       ? {
           cooling: {

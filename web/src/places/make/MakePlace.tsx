@@ -3,6 +3,7 @@ import {
   batchOf,
   contradictionWords,
   doneWordsOf,
+  isHeated,
   potWords,
   seenSetMs,
   souringOf,
@@ -85,7 +86,8 @@ function UnderWay({ live }: { readonly live: LiveMake }) {
   // What is told of the step stands in the pad's place, but where a weight ends it.
   const ownEntries = step?.facts.tells === true && step.facts.endedBy === null;
   const words = contradictionWords(forecast);
-  const heating = step?.facts.inThePot === 'hot-milk';
+  // Milk that is only warmed unfolds nothing and is not pasteurised.
+  const heating = step?.facts.inThePot === 'hot-milk' && isHeated(state.plan);
   if (wet) return <WetHands live={live} onLeave={() => dispatch(liveSlice.actions.wetHandsTurned(false))} />;
   const souring = souringOf(state);
   const set = setWords(state, forecast, units, nowMs);
@@ -241,6 +243,7 @@ export function MakePlace({ make, state }: { readonly make: OneMake; readonly st
         <div className="make-head">
           <h1>{state.plan.name}</h1>
           <span className="quiet">
+            {state.plan.method.name !== state.plan.name && `${state.plan.method.name} · `}
             {units.volume(batchOf(state.plan).litres)} in {potWords(state.plan.pot)}, started{' '}
             {units.day(state.startedAtMs)}
             {state.tags.length > 0 && `, tag ${state.tags.join(', ')}`}

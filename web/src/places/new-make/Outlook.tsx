@@ -42,8 +42,10 @@ function whyOf({ plan, point, state }: Planning, sourness: Sourness): string {
     : `${afterSouring(state)} when ${sourness}, at about pH ${point.pickUpPh.toFixed(1)}.`;
   if (!isFirmness(got)) return `After a night in the fridge: about ${got}. ${taken}`;
   const unfolded = `about ${Math.round(point.denatured * 100)} % of the whey protein unfolds`;
+  // Drained, it becomes as thick as it is left to.
+  const drained = state.steps.some(({ step }) => step.facts.uses?.includes('cloth'));
   const firm =
-    THICKNESS_RANK[got] < THICKNESS_RANK[plan.wanted.thickness]
+    !drained && THICKNESS_RANK[got] < THICKNESS_RANK[plan.wanted.thickness]
       ? `Softer than you want: ${unfolded}. Hold at a higher temperature or for longer, or use richer milk.`
       : `${unfolded.charAt(0).toUpperCase()}${unfolded.slice(1)}, so the set will be ${got}.`;
   return `${firm} ${taken}`;

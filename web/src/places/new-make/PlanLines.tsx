@@ -35,6 +35,7 @@ import {
   shortWords,
   startWords,
   starterWords,
+  timesWords,
 } from './line-words.ts';
 import { MilkPart, MilkSource } from './MilkPart.tsx';
 import type { PourProps } from './pour-props.ts';
@@ -258,9 +259,9 @@ function clashWords({ clashes, plan }: Planning, units: Units): string[] {
     ...(hands.length === 0
       ? []
       : [
-          `${hands.some((clash) => stepFacts(clash.kind).sours) ? 'Ready' : 'Needs you'} about ${hands
-            .map((clash) => units.time(clash.atMs, zeroMs))
-            .join(' and ')}, while you are asleep or away.`,
+          `${hands.some((clash) => stepFacts(clash.kind).sours) ? 'Ready' : 'Needs you'} ${timesWords(
+            hands.map((clash) => units.time(clash.atMs, zeroMs)),
+          )}, while you are asleep or away.`,
         ]),
     ...clashes.flatMap((clash) =>
       clash.sournessAtWake

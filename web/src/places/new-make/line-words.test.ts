@@ -14,6 +14,7 @@ import {
   shortWords,
   startWords,
   starterWords,
+  timesWords,
 } from './line-words.ts';
 import { withStep } from '../../parts/words/method-step.ts';
 
@@ -207,4 +208,11 @@ describe('the start', () => {
     expect(startWords({ ...yogurt, name: PRODUCTS.yogurt.label }, now, units, NOW)).toBe('now');
     expect(startWords({ ...yogurt, name: 'Sunday yogurt' }, now, units, NOW)).toBe('now, as Sunday yogurt');
   });
+});
+
+test('a few times are told each, many by their first and last', () => {
+  expect(timesWords(['22:34'])).toBe('about 22:34');
+  expect(timesWords(['22:34', '22:43'])).toBe('about 22:34 and 22:43');
+  expect(timesWords(['22:34', '22:43', '22:49'])).toBe('about 22:34, 22:43 and 22:49');
+  expect(timesWords(['22:45', '23:18', '23:28', 'Wed 00:17'])).toBe('4 times between 22:45 and Wed 00:17');
 });

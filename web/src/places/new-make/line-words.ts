@@ -204,3 +204,12 @@ export function startWords(
     ? when
     : `${when}, as ${name}`;
 }
+
+/** More times than these are told by their first and last. */
+const MOST_TIMES = 3;
+const LIST = new Intl.ListFormat('en-GB', { type: 'conjunction' });
+/** @example timesWords(['22:34', '22:43']) // 'about 22:34 and 22:43' */
+export const timesWords = (times: readonly string[]): string =>
+  times.length > MOST_TIMES
+    ? `${times.length} times between ${times[0]} and ${times.at(-1)}`
+    : `about ${LIST.format(times)}`;
