@@ -81,12 +81,12 @@ test('a clabber that was seen set is churned whole, straight from its crock', as
     { kind: 'take', for: 'made-into', into: butterId },
   ]);
   expect(await stored('finished', 1)).toMatchObject([
-    { streamId: clabberId, data: { verdict: 'kept', reason: 'used in Whole curd' } },
+    { streamId: clabberId, data: { verdict: 'kept', reason: 'used in Butter' } },
   ]);
   // Nothing of it is left to be counted twice.
   expect((await ask<LarderResponse>('/api/larder')).goods.map(({ stocks }) => stocks)).toEqual([[]]);
   await goTo(page, `/larder/recall/${lotId}`);
-  await see(page, /Batches made from this[\s\S]*Clabber of Marrow[\s\S]*Whole curd/);
+  await see(page, /Batches made from this[\s\S]*Clabber of Marrow[\s\S]*Butter/);
 });
 
 test('one load of three is finished for ghee, and goes into the pan', async () => {

@@ -169,11 +169,11 @@ test('two batches by one clock; the same number is the same world, kept as a fil
   const { page } = tablet;
   await see(page, 'Two things at once.');
   await tap(page, 'button', 'Full');
-  await tap(page, 'button', 'Sweet cream, by hand');
+  await tap(page, 'button', 'Butter');
   await see(page, 'Stop: cream has broken');
   await letGo(page, '1 min', 2);
   const cream = await measured(page);
-  await tap(page, 'button', 'Held hot, set warm');
+  await tap(page, 'button', 'Yogurt');
   expect(await measured(page)).toBeGreaterThan(cream);
   const here = await minutes(page);
   await tap(page, 'button', 'End practice');
@@ -194,7 +194,7 @@ test('two batches by one clock; the same number is the same world, kept as a fil
   // It was tried once, and looked at again.
   await see(page, 'Not reached yet, 1 try');
   await goTo(page, '/practice/two-things?n=3');
-  await tap(page, 'button', 'Sweet cream, by hand');
+  await tap(page, 'button', 'Butter');
   await see(page, 'Stop: cream has broken');
   await letGo(page, '1 min', here - 7 * 60);
   expect(Math.abs((await measured(page)) - cream)).toBeLessThan(1.5);

@@ -20,7 +20,7 @@ import type {
 import { original } from '@reduxjs/toolkit';
 import { createApi, fetchBaseQuery, type BaseQueryFn } from '@reduxjs/toolkit/query/react';
 import { observeServerTime } from './clock.ts';
-import { readBy, type Read } from './contract.ts';
+import { readBy, readLog, type Read } from './contract.ts';
 import { earlyAnswer } from './early.ts';
 import { liveSlice } from './live-slice.ts';
 import { keepAnswer, lastAnswer } from './last-known.ts';
@@ -118,11 +118,12 @@ export const api = createApi({
     }),
     make: build.query<StoredEvent[], string>({
       query: (id) => `api/makes/${id}`,
-      transformResponse: checked('eventsResponse', ({ events }) => {
+      transformResponse: async (body: unknown) => {
+        const { events } = await readLog(body);
         // What is frozen already the store does not freeze entry by entry: a long log has ten thousand.
         Object.freeze(events);
         return events;
-      }),
+      },
       merge: withNewer,
       providesTags: ['make'],
     }),

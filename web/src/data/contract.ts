@@ -20,3 +20,25 @@ export async function readBy<K extends Names>(name: K, body: unknown): Promise<R
   const schema: z.ZodType = (await fetched())[name];
   return schema.parse(body) as Read<K>;
 }
+
+/** A log of more entries is long: a probe has sent most of them. */
+const LONG_LOG = 500;
+/** So many entries at either end of a long log are read, and of the others one in so many. */
+const READ_AT_ENDS = 100;
+const READ_ONE_IN = 16;
+
+/**
+ * Reads a log that came over the wire. Each of its entries was held against the contract when it was stored, so of a long
+ * one only some are read again: a page and a server that do not understand each other differ at its ends already, and what
+ * cannot be folded is said where it is folded.
+ * @throws ZodError for what is not so
+ */
+export async function readLog(body: unknown): Promise<Read<'eventsResponse'>> {
+  const events: unknown = typeof body === 'object' && body !== null && 'events' in body ? body.events : null;
+  if (!Array.isArray(events) || events.length <= LONG_LOG) return readBy('eventsResponse', body);
+  const some = events.filter(
+    (_, i) => i < READ_AT_ENDS || i >= events.length - READ_AT_ENDS || i % READ_ONE_IN === 0,
+  );
+  await readBy('eventsResponse', { ...(body as object), events: some });
+  return body as Read<'eventsResponse'>;
+}
