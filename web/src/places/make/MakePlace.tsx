@@ -237,13 +237,15 @@ export function MakePlace({ make, state }: { readonly make: OneMake; readonly st
   const failed = useAppSelector((s) => s.live.failed[id]);
   const units = useUnits();
   const practice = usePractice();
+  // A plan of long ago does not say what its method was called.
+  const method = state.plan.method.name;
   return (
     <>
       <div className="with-undo">
         <div className="make-head">
           <h1>{state.plan.name}</h1>
           <span className="quiet">
-            {state.plan.method.name !== state.plan.name && `${state.plan.method.name} · `}
+            {method !== undefined && method !== state.plan.name && `${method} · `}
             {units.volume(batchOf(state.plan).litres)} in {potWords(state.plan.pot)}, started{' '}
             {units.day(state.startedAtMs)}
             {state.tags.length > 0 && `, tag ${state.tags.join(', ')}`}

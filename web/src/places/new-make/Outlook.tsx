@@ -12,6 +12,7 @@ import {
   methodSteps,
   productOf,
   afterSouring,
+  isHeated,
   souringOf,
   soursToTheEnd,
   type Sourness,
@@ -41,6 +42,7 @@ function whyOf({ plan, point, state }: Planning, sourness: Sourness): string {
     ? `Left in the warm place it ends at about pH ${point.pickUpPh.toFixed(1)}.`
     : `${afterSouring(state)} when ${sourness}, at about pH ${point.pickUpPh.toFixed(1)}.`;
   if (!isFirmness(got)) return `After a night in the fridge: about ${got}. ${taken}`;
+  if (!isHeated(plan)) return `Milk that is not heated sets ${got}. ${taken}`;
   const unfolded = `about ${Math.round(point.denatured * 100)} % of the whey protein unfolds`;
   // Drained, it becomes as thick as it is left to.
   const drained = state.steps.some(({ step }) => step.facts.uses?.includes('cloth'));

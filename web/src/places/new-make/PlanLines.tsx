@@ -1,12 +1,4 @@
-import {
-  DOSED_KINDS,
-  productOf,
-  SOURNESS,
-  souringOf,
-  soursToTheEnd,
-  stepFacts,
-  type Advice,
-} from '@morning-crock/core';
+import { DOSED_KINDS, productOf, SOURNESS, souringOf, soursToTheEnd, type Advice } from '@morning-crock/core';
 import {
   PRODUCT_TAKES,
   THICKNESS,
@@ -35,9 +27,9 @@ import {
   shortWords,
   startWords,
   starterWords,
-  timesWords,
 } from './line-words.ts';
 import { MilkPart, MilkSource } from './MilkPart.tsx';
+import { nightWords } from './night-words.ts';
 import type { PourProps } from './pour-props.ts';
 import { ButterPart, ButterSource } from './panels/ButterPart.tsx';
 import { ChurnPart } from './panels/ChurnPart.tsx';
@@ -251,28 +243,6 @@ function butterLines({ planning, kitchen }: LinesProps, units: Units): Line[] {
   ];
 }
 
-/** Hands that are wanted when nobody is there: one line, and one for what would have soured meanwhile. */
-function clashWords({ clashes, plan }: Planning, units: Units): string[] {
-  const zeroMs = Date.parse(plan.startAt);
-  const hands = clashes.filter((clash) => !clash.sournessAtWake);
-  return [
-    ...(hands.length === 0
-      ? []
-      : [
-          `${hands.some((clash) => stepFacts(clash.kind).sours) ? 'Ready' : 'Needs you'} ${timesWords(
-            hands.map((clash) => units.time(clash.atMs, zeroMs)),
-          )}, while you are asleep or away.`,
-        ]),
-    ...clashes.flatMap((clash) =>
-      clash.sournessAtWake
-        ? [
-            `Ready about ${units.time(clash.atMs, zeroMs)}, while you are asleep or away. If you leave it until ${units.time(clash.wakeMs, zeroMs)} it will taste ${clash.sournessAtWake}.`,
-          ]
-        : [],
-    ),
-  ];
-}
-
 interface LinesProps {
   readonly planning: Planning;
   readonly start: Start;
@@ -317,7 +287,7 @@ export function PlanLines(props: LinesProps) {
       question: 'When do you want it?',
       sentence: startWords(plan, start, units, now()),
       about: ['start'],
-      said: clashWords(planning, units),
+      said: nightWords(planning, units),
       body: <StartPart planning={planning} start={start} kitchen={kitchen} factors={factors} first={first} />,
     },
   ];
