@@ -191,7 +191,7 @@ export const MILK_LESSONS: readonly PracticeLesson[] = [
   {
     id: 'cold-kitchen-cream',
     title: 'Cultured cream in a cold kitchen',
-    idea: 'Cultures of room temperature go by the room. A few kelvins colder, and a night becomes two days.',
+    idea: 'Cultures of room temperature go by the room. A few degrees colder, and a night becomes two days.',
     task: 'Cream with its starter stands on the counter. See that it is thick within 24 h.',
     about: 'Cream',
     minutes: 6,

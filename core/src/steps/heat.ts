@@ -192,7 +192,7 @@ export const HEAT: StepType = {
           doneWords: 'Warm enough',
           doing: 'Warm the milk gently. Stir so that it warms evenly.',
           why: plan.method.steps.some((step) => step.kind === 'add-rennet')
-            ? 'Rennet sets milk firmly that was never much hotter than this.'
+            ? 'Rennet sets milk firmly only if it was never heated much further than this.'
             : 'Unheated milk sets late and soft.',
           endWords: 'hot at',
           due: due('warm enough'),

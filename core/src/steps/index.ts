@@ -79,6 +79,7 @@ export { churningStep } from './churning/too-long.ts';
 export * from './churning/churning-log.ts';
 export { churningClues } from './clues/churning-clues.ts';
 export { curdClues } from './clues/curd-clues.ts';
+export { ruledOut } from './clues/ruled-out.ts';
 export * from './churning/slow-churning.ts';
 export * from './churning/fat-balance.ts';
 export { churnedOf } from './churning/churned.ts';

@@ -38,7 +38,7 @@ export const INOCULATE: StepType = {
     endWords: 'inoculated',
     why:
       starter.kind === 'none'
-        ? 'Bacteria of the milk itself sour it. How many there are differs from milking to milking, and so do the hours.'
+        ? 'The milk’s own bacteria sour it. How many there are differs from milking to milking, and so does the time.'
         : 'The dose and the age of the starter decide how long it takes.',
   }),
   aim: () => ({ to: 'dose' }),

@@ -3,7 +3,7 @@ import { faultyKindsOf } from '../products/index.ts';
 import type { CauseId, ClueId, ComplaintId, LogClue } from '../science/causes/index.ts';
 import { STARTER_FACTS, warmCulture } from '../science/souring/index.ts';
 import { placeUnchecked } from '../setup/index.ts';
-import { churningClues, churningLog, curdClues } from '../steps/index.ts';
+import { churningClues, churningLog, curdClues, ruledOut } from '../steps/index.ts';
 import { kefirLogClues, milkLogClues } from './milk-log-clues.ts';
 import { OF_SOURING } from './walked.ts';
 
@@ -21,7 +21,9 @@ export function movesOf(state: MakeState): Partial<Record<CauseId, number>> {
   return {
     'place-cold': place,
     'place-hot': place,
-    ...(none ? { 'starter-weak': 0, 'under-dosed': 0, 'too-hot': 0 } : {}),
+    // Heated, milk that sours by itself would not sour.
+    ...(none ? { 'starter-weak': 0, 'under-dosed': 0, 'too-hot': 0, unheated: 0 } : {}),
+    ...ruledOut(state),
     ...(state.temperatures.length === 0 ? { 'thermometer-off': 0 } : {}),
   };
 }

@@ -1,5 +1,5 @@
 import type { MakePlan } from '../contract/index.ts';
-import { acidityReadings, walkThermal, type MakeState } from '../make/index.ts';
+import { acidityReadings, souringOf, walkThermal, type MakeState } from '../make/index.ts';
 import { between, type LogClue } from '../science/causes/index.ts';
 import { STARTER_FACTS, warmCulture } from '../science/souring/index.ts';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '../science/units/index.ts';
@@ -131,7 +131,7 @@ function starterClues({ plan }: MakeState): LogClue[] {
       clue: 'dosed',
       // A planned weight that nobody took counts as weighed, less surely.
       fits: weighed ? [0.9, 0.06, 0.04] : [0, 1, 0],
-      said: weighed ? 'Starter told by weight.' : 'Starter told by the spoon or cup.',
+      said: weighed ? 'Starter was weighed.' : 'Starter was measured by the spoon or cup.',
     });
   }
   return clues;
@@ -159,7 +159,8 @@ function milkClues(plan: MakePlan): LogClue[] {
 export function milkLogClues(state: MakeState, nowMs: number): LogClue[] {
   const { plan, chilledAtMs, finished } = state;
   const clues = [...milkClues(plan), ...starterClues(state)];
-  clues.push(heatClue(state, nowMs));
+  // What begins with yogurt had its milk heated, or not, in another batch.
+  if (plan.heat.kind !== 'none' || souringOf(state) !== null) clues.push(heatClue(state, nowMs));
   for (const clue of [outClue(state), stoodClue(state, nowMs), hotClue(state)]) if (clue) clues.push(clue);
   const lastSmell = state.acidity.findLast(
     ({ reading }) => reading.kind === 'cue' && reading.cleanSmell !== null,
@@ -208,7 +209,7 @@ export function kefirLogClues(state: MakeState, nowMs: number): LogClue[] {
   if (plan.starter.kind === 'kefir-grains' && share > 0)
     clues.push({
       clue: 'grains-share',
-      fits: between(Math.log(share), 0.2, [Math.log(0.02), Math.log(0.08)]),
+      fits: between(Math.log(share), 0.2, [Math.log(0.02), Math.log(0.12)]),
       said: `${Math.round(1000 * share)} g of grains to a kilogram of milk.`,
     });
   if (inoculatedAtMs !== null) {

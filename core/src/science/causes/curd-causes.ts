@@ -14,7 +14,7 @@ export const CURD_CAUSES = {
   },
   'milk-cold': {
     title: 'The milk was too cold for rennet',
-    explained: 'Rennet takes twice as long for every [6] below {32}.',
+    explained: 'Rennet takes half as long again for every [7] below {32}.',
     next: 'Warm the milk to {32} first, and keep it there.',
   },
   chlorinated: {
@@ -75,12 +75,12 @@ export const CURD_CAUSES = {
   'few-grains': {
     title: 'Too few grains for the milk',
     explained: 'It sours slowly, and other germs get a chance.',
-    next: 'Use about 50 g of grains a litre.',
+    next: 'Use 50–100 g of grains a litre, more in a cool room.',
   },
   'many-grains': {
     title: 'Too many grains for the milk',
     explained: 'It sours so fast that it parts within hours and stays thin.',
-    next: 'Use about 50 g of grains a litre, and share the rest.',
+    next: 'Use 50–100 g of grains a litre, less in a warm room, and share the rest.',
   },
   'kefir-long': {
     title: 'It stood too long or too warm',

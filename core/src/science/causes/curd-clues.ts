@@ -83,7 +83,7 @@ export const CURD_CLUES = {
   },
   'grains-share': {
     asks: 'How many grains to a litre of milk?',
-    answers: ['less than 20 g', '20–80 g', 'more'],
+    answers: ['less than 20 g', '20–120 g', 'more'],
     usual: [0.1, 0.78, 0.12],
     tells: { 'few-grains': [0.88, 0.11, 0.01], 'many-grains': [0.01, 0.13, 0.86] },
   },

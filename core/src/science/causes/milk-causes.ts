@@ -45,7 +45,7 @@ export const MILK_CAUSES = {
   },
   'thermometer-off': {
     title: 'The thermometer is wrong',
-    explained: 'It shows more, or less, than there is. All its readings are off by the same amount.',
+    explained: 'It reads too high or too low, always by the same amount.',
     next: 'Check the thermometer in iced water and in boiling water.',
   },
   unheated: {

@@ -73,7 +73,7 @@ function Replay({
   if (data.ph.length === 0)
     return (
       <LittleCurve
-        label="Temperature as it truly was"
+        label="Temperature as it really was"
         lines={[
           {
             name: 'milk or fat',
@@ -90,7 +90,7 @@ function Replay({
     );
   return (
     <div className="curve">
-      <MakeCurve data={data} label="What truly went on, with what you did" />
+      <MakeCurve data={data} label="What really happened, with what you did" />
     </div>
   );
 }
@@ -147,7 +147,7 @@ export function BatchResult(props: {
           </table>
         </div>
         <div>
-          <h3>What truly went on</h3>
+          <h3>What really happened</h3>
           <Replay session={session} no={no} score={score} />
         </div>
       </div>
