@@ -198,6 +198,7 @@ test('grass wants it colder, ripened cream warmer', () => {
   expect(churnWindowC({})).toEqual([10, 14]);
   expect(churnWindowC({ soured: true, feed: 'hay' })).toEqual([12, 16]);
   expect(churnWindowC({ soured: true, feed: 'grass' })).toEqual([10.5, 14.5]);
+  expect(churnWindowC({ soured: true, wholeCurd: true })).toEqual([15, 19]);
 });
 
 test('washes follow from what the butter is for', () => {

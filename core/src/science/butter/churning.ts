@@ -69,8 +69,8 @@ const NOT_AGED = 1.5;
 /** What the animals were fed on. */
 export const FEEDS = ['grass', 'hay'] as const;
 export type Feed = (typeof FEEDS)[number];
-/** Where churning begins best, °C: sweet cream, and ripened, of hay or nobody knows what. */
-const WINDOW_C = { sweet: [10, 14], ripened: [12, 16] } as const;
+/** Where churning begins best, °C: sweet cream, and ripened, of hay or nobody knows what; soured milk churned whole [judgement]. */
+const WINDOW_C = { sweet: [10, 14], ripened: [12, 16], whole: [15, 19] } as const;
 /** Grass makes softer fat: it is churned this much colder, K. */
 const GRASS_COLDER_K = 1.5;
 
@@ -82,9 +82,11 @@ export function churnWindowC(cream: {
   readonly soured?: boolean | undefined;
   readonly ph?: number | undefined;
   readonly feed?: Feed | undefined;
+  readonly wholeCurd?: boolean | undefined;
 }): readonly [number, number] {
   const sour = creamSourness(cream);
   const colder = cream.feed === 'grass' ? GRASS_COLDER_K : 0;
+  if (cream.wholeCurd) return [WINDOW_C.whole[0] - colder, WINDOW_C.whole[1] - colder];
   const between = (i: 0 | 1): number => (1 - sour) * WINDOW_C.sweet[i] + sour * WINDOW_C.ripened[i] - colder;
   return [between(0), between(1)];
 }

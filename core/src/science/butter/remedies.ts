@@ -46,12 +46,13 @@ const CHILLED_C = 4;
 const MOST_WATER = 0.6;
 
 /** Where this cream churns best, °C: from and to. */
-export const windowOf = ({ ripened, sourness, feed }: Churning): readonly [number, number] =>
+export const windowOf = ({ ripened, sourness, feed, wholeCurd }: Churning): readonly [number, number] =>
   churnWindowC({
     soured: ripened,
     // Between sweet and ripened its window lies between theirs.
     ...(sourness === undefined ? {} : { ph: SWEET_PH - sourness * (SWEET_PH - RIPENED_PH) }),
     feed,
+    wholeCurd,
   });
 
 /** The same, and where in it churning is best begun: a little below the middle. */
