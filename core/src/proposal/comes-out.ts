@@ -15,7 +15,9 @@ export function comesOut(plan: MakePlan): ComesOut {
   const besides = new Map<ByProduct, number>();
   // What a step knows of it is all of it; what is parted off is told where no step says.
   const own = besidesOf(plan);
-  for (const { what, massKg } of own ? [own] : off) besides.set(what, (besides.get(what) ?? 0) + massKg);
+  for (const { what, massKg } of own ? [own] : off)
+    // Grains go into the next milk.
+    if (what !== 'grains') besides.set(what, (besides.get(what) ?? 0) + massKg);
   return {
     productKg: likelyKg(stateOfPlan(plan)) ?? out.massKg,
     besides: [...besides].map(([what, massKg]) => ({ what, massKg })),

@@ -1,7 +1,7 @@
 import { PRODUCT_TAKES, type MakePlan } from '../contract/index.ts';
 import { STARTER_FACTS } from '../science/souring/index.ts';
 import { batchOf, secondName } from '../setup/index.ts';
-import { MILK_FACTS } from '../science/milk/index.ts';
+import { MILK_SAID } from '../science/milk/index.ts';
 import { productOf } from '../products/index.ts';
 import { rennetOf, rennetWords, type MethodStep } from '../steps/index.ts';
 import { PLACE_FACTS, placeAmbientC, placeWarms } from '../science/heat/index.ts';
@@ -76,9 +76,9 @@ export function ingredientsOf(plan: MakePlan, added: readonly Added[]): string[]
   const takes = PRODUCT_TAKES[plan.product];
   const poured =
     takes === 'milk'
-      ? `${milk.litres} L ${lower(MILK_FACTS[milk.kind].label)}`
+      ? `${milk.litres} L ${goods.into === 'milk' ? MILK_SAID[milk.kind] : goods.into}`
       : takes === 'cream'
-        ? `${milk.litres} L cream, ${Math.round((milk.fatFraction ?? batchOf(plan).composition.fatFraction) * 100)} % fat`
+        ? `${milk.litres} L ${milk.wholeCurd ? 'whole soured milk' : 'cream'}, ${Math.round((milk.fatFraction ?? batchOf(plan).composition.fatFraction) * 100)} % fat`
         : `${formatMass(batchOf(plan).massKg, 'metric')} ${goods.into}`;
   const starter = starterLine(plan);
   return [

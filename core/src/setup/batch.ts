@@ -9,6 +9,7 @@ import {
 import {
   massOfLitresKg,
   MILK_FACTS,
+  MILK_SAID,
   mixMilks,
   plasmaSnfPercent,
   POWDER_FACTS,
@@ -42,8 +43,7 @@ const CREAM_FAT = 0.1;
 /** What a plan's second milk is called in a sentence. @example secondName({ kind: 'cow-lean', fatFraction: 0.35 }) // 'cream' */
 export function secondName({ kind, fatFraction }: NonNullable<MakePlan['milk']['second']>): string {
   if (fatFraction !== null && fatFraction >= CREAM_FAT) return 'cream';
-  const { label } = MILK_FACTS[kind];
-  return `${label.charAt(0).toLowerCase()}${label.slice(1)}`;
+  return MILK_SAID[kind];
 }
 
 /** The milk of a plan, with its own fat or the kind's usual one, a second milk and powder mixed in by mass balance. */

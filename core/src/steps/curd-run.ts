@@ -11,7 +11,7 @@ export interface Curd {
 
 /** Something that is parted off. */
 export interface PartedOff extends Curd {
-  readonly what: 'whey' | 'buttermilk';
+  readonly what: 'whey' | 'buttermilk' | 'grains';
 }
 
 /** What a step leaves, parts off, and adds. Mass, fat and protein in are those out. */

@@ -1,5 +1,19 @@
-import { thinned } from './curd-run.ts';
+import type { MakePlan } from '../contract/index.ts';
+import { cheeseOf } from '../science/curd/index.ts';
+import { thinned, type Curd } from './curd-run.ts';
+import type { StepOf } from './step-of.ts';
 import { factsOf, paramsOf, type StepType } from './step-type.ts';
+
+/** Curd that is milled and salted holds so much more whey than the cheese that is pressed of it [judgement]. */
+const MILLED = 1.2;
+
+/** What salt is weighed by: the curd as it lies there; where it is pressed afterwards, without the whey that was drawn off it. */
+function saltedKg(curd: Curd, { method: { steps } }: MakePlan, { step }: StepOf): number {
+  const press = steps.slice(steps.findIndex(({ id }) => id === step.id)).find(({ kind }) => kind === 'press');
+  return press === undefined
+    ? curd.massKg
+    : Math.min(curd.massKg, MILLED * cheeseOf(curd, paramsOf(press, 'press').moistureFraction).cheeseKg);
+}
 
 /** Salted by hand. */
 export const SALT: StepType = {
@@ -23,9 +37,9 @@ export const SALT: StepType = {
   }),
   hands: () => ({ handsMin: 5, slackMin: 120, mustAct: false }),
   cautions: () => [],
-  flow: (curd, { of }) => {
+  flow: (curd, { plan, of }) => {
     const { saltFraction } = paramsOf(of.step, 'salt');
-    const massKg = (curd.massKg * saltFraction) / (1 - saltFraction);
+    const massKg = (saltedKg(curd, plan, of) * saltFraction) / (1 - saltFraction);
     return { curd: thinned(curd, massKg), off: [], added: [{ what: 'salt', massKg }] };
   },
 };

@@ -6,8 +6,8 @@ import {
   type ProductId,
 } from '../../contract/index.ts';
 import { kitchenOfToday } from '../../kitchen/index.ts';
+import { STEP_TYPES } from '../../steps/index.ts';
 import { usualMethod } from '../methods/index.ts';
-import { PRODUCTS } from '../catalogue.ts';
 import type { Begin } from '../product.ts';
 import { beginButter } from './begin-butter.ts';
 import { beginCulturedCream } from './begin-cultured-cream.ts';
@@ -38,7 +38,8 @@ export function planOfMethod(
 ): MakePlan {
   const kitchen = kitchenOfToday(stored);
   const base = baseOf(method.product)(kitchen, startAt, about);
-  const sours = PRODUCTS[method.product].starters.length > 0;
+  // Curd that an acid parts has no starter, whatever else the product is made of.
+  const sours = method.steps.some(({ kind }) => STEP_TYPES[kind].facts.inoculates);
   return planByMethod(
     BEGIN[method.product]
       ? base

@@ -65,6 +65,19 @@ export const MILK_FACTS: Readonly<Record<MilkKind, MilkFacts>> = {
   'shop-skimmed': facts('Shop milk, skimmed', 0.1, 3.5, 4.9, 0.74, 0.05),
 };
 
+/** Each milk within a sentence: "2 L ewe’s milk". */
+export const MILK_SAID: Readonly<Record<MilkKind, string>> = {
+  'cow-lean': 'cow’s milk, lean breed',
+  'cow-rich': 'cow’s milk, rich breed',
+  goat: 'goat’s milk',
+  ewe: 'ewe’s milk',
+  buffalo: 'buffalo’s milk',
+  zebu: 'zebu’s milk',
+  'shop-whole': 'shop milk, whole',
+  'shop-part-skimmed': 'shop milk, part-skimmed',
+  'shop-skimmed': 'shop milk, skimmed',
+};
+
 /**
  * A milk's composition with its fat replaced; the plasma keeps its own proportions.
  * @param fatFraction 0..0.6

@@ -3,7 +3,7 @@ import {
   CHURN_FACTS,
   creamDegree,
   isHeated,
-  MILK_FACTS,
+  MILK_SAID,
   mixedIn,
   placeAmbientC,
   potWords,
@@ -60,8 +60,8 @@ export function pourWords(plan: MakePlan, lots: readonly Lot[], units: Units): s
     into === 'milk'
       ? milk.lots || milk.goods
         ? from
-        : ` ${lower(MILK_FACTS[milk.kind].label)}`
-      : ` ${into}${milk.goods ? from : ` of ${lower(MILK_FACTS[milk.kind].label)}`}`;
+        : ` ${MILK_SAID[milk.kind]}`
+      : ` ${into}${milk.goods ? from : ` of ${MILK_SAID[milk.kind]}`}`;
   const added = [
     milk.second && `${units.volume(milk.second.litres)} ${secondName(milk.second)}`,
     milk.powder && `${units.mass(milk.powder.massKg)} milk powder`,
