@@ -1,9 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import { defaultKitchen, potWords } from '../kitchen/index.ts';
 import { afterSouring, bandForecast, stateOfPlan, type MakeState } from '../make/index.ts';
-import { methodSteps, planOfMethod } from '../products/index.ts';
+import { massFlow, methodSteps, planOfMethod } from '../products/index.ts';
 import { SHIPPED_METHODS } from '../products/methods/index.ts';
+import { batchOf } from '../setup/index.ts';
 import type { MethodStep } from '../steps/index.ts';
+import { ingredientsOf } from './recipe-words.ts';
 
 const AT = '2026-03-02T08:00:00.000Z';
 /** In butter kg as well: ghee is made of half a kilogram. */
@@ -90,4 +92,50 @@ test('two litres by a shipped method set in the usual kitchen, nineteen times in
     const state = begun(id);
     expect([id, bandForecast(state, Date.parse(AT), 3, 200).neverSets <= 0.05]).toEqual([id, true]);
   }
+});
+
+describe('what goes in and what comes out', () => {
+  const flowOf = (id: string) => {
+    const { plan } = begun(id);
+    return { plan, ...massFlow(plan, { denatured: 0.5 }) };
+  };
+
+  test.each(SHIPPED_METHODS.map(({ id }) => id))('%s: all that went in is there, or was parted off', (id) => {
+    const { wentIn, out, off, added } = flowOf(id);
+    const sum = (parts: readonly { readonly massKg: number }[]): number =>
+      parts.reduce((kg, { massKg }) => kg + massKg, 0);
+    expect(out.massKg + sum(off)).toBeCloseTo(wentIn.massKg + sum(added), 6);
+  });
+
+  test('salt is a few hundredths of what is salted, though the whey was drawn off by hand', () => {
+    for (const id of ['cheddared', 'fresh-rennet', 'cream-cheese']) {
+      const { added, out } = flowOf(id);
+      const salt = added.find(({ what }) => what === 'salt')!;
+      expect(salt.massKg / out.massKg).toBeGreaterThan(0.005);
+      expect(salt.massKg / out.massKg).toBeLessThan(0.035);
+    }
+  });
+
+  test('grains come out of kefir as they went in', () => {
+    const { plan, out, off } = flowOf('kefir');
+    expect(off).toEqual([expect.objectContaining({ what: 'grains', massKg: plan.starter.massKg })]);
+    expect(out.massKg).toBeCloseTo(batchOf(plan).massKg, 6);
+    expect(flowOf('kefir-of-kefir').off).toEqual([]);
+  });
+
+  test('a starter belongs to a batch that is inoculated, and to no other', () => {
+    for (const method of SHIPPED_METHODS) {
+      const { plan } = begun(method.id);
+      if (!methodSteps(plan).some(({ facts }) => facts.inoculates))
+        expect([method.id, plan.starter.kind, plan.starter.massKg]).toEqual([method.id, 'none', null]);
+    }
+  });
+
+  test('ingredients are called what they are', () => {
+    const poured = (id: string): string => ingredientsOf(begun(id).plan, [])[0]!;
+    expect(poured('yogurt-ewe')).toBe('2 L ewe’s milk');
+    expect(poured('frozen-yogurt')).toBe('2 L yogurt');
+    expect(poured('butter-curd')).toMatch(/^2 L whole soured milk, \d % fat$/);
+    expect(poured('butter')).toMatch(/^2 L cream, \d\d % fat$/);
+  });
 });
