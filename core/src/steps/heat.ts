@@ -182,7 +182,7 @@ export const HEAT: StepType = {
           doing: doing(plan, 'Heat the milk'),
           why: unfolds(plan)
             ? 'Heating unfolds the whey proteins. They join the curd and make it firmer.'
-            : 'Heat kills most germs that got into the milk. At this temperature the set stays as soft as without it.',
+            : 'Heat kills germs. The pasteurisation guide estimates how far. The set stays as soft as without it.',
           endWords: 'hot at',
           due: due('hot enough'),
           ...offBell(plan),

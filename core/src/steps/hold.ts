@@ -46,7 +46,7 @@ export const HOLD: StepType = {
     doing: 'Hold this temperature. Stir now and then.',
     why: unfolds(plan)
       ? 'Holding goes on unfolding the whey proteins. The meter shows how far.'
-      : 'At this temperature, for this long, most germs die. Very little whey protein unfolds.',
+      : 'Held hot, more germs die. The pasteurisation guide estimates how far. Very little whey protein unfolds.',
     due: { title: 'Held long enough', text: 'The holding time is over.' },
   }),
   hands: () => ({ handsMin: 2, slackMin: 10, mustAct: false }),
