@@ -68,6 +68,7 @@ describe('times in words', () => {
   test('a band is rounded outward to five minutes; an open one says so', () => {
     expect(metric.span(at('2026-03-02T18:12'), at('2026-03-02T18:48'), NOW)).toBe('18:10–18:50');
     expect(metric.span(at('2026-03-02T23:31'), at('2026-03-03T00:12'), NOW)).toBe('23:30–Tue 00:15');
+    expect(metric.span(at('2026-03-20T11:40'), at('2026-03-20T18:20'), NOW)).toBe('Fri 20 Mar');
     expect(metric.span(at('2026-03-02T18:12'), null, NOW)).toBe('after 18:10');
     expect(metric.span(null, null, NOW)).toBe('not within the forecast');
   });

@@ -121,7 +121,10 @@ export function unitsOf({ units, site }: Pick<KitchenSettings, 'units' | 'site'>
       const from = time(band.fromMs, nowMs);
       if (toMs === null) return `after ${from}`;
       const sameDay = full.format(band.fromMs) === full.format(band.toMs);
-      return `${from}–${sameDay ? clock.format(band.toMs) : time(band.toMs, nowMs)}`;
+      // Told by its day alone, it has no hours to end at.
+      const to = time(band.toMs, nowMs);
+      if (sameDay && from === to) return from;
+      return `${from}–${sameDay ? clock.format(band.toMs) : to}`;
     },
     clock: (ms) => clock.format(ms),
     day: (ms) => dayWords(date.formatToParts(ms), units.dayOrder ?? 'day-month'),

@@ -44,7 +44,9 @@ export function aimOf(live: LiveMake, units: Units, nowMs: number): string {
       return `For ${formatMinutes(step.aim.minutes)}, done ${when}`;
     case 'dose': {
       const { massKg, kind } = state.plan.starter;
-      return massKg === null ? STARTER_FACTS[kind].label : `${units.mass(massKg)} of starter`;
+      const { label } = STARTER_FACTS[kind];
+      if (massKg === null) return label;
+      return `${units.mass(massKg)} of ${label.charAt(0).toLowerCase()}${label.slice(1)}`;
     }
     case 'amount':
       return `${units.mass(step.aim.massKg)} of milk`;
