@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import type { DayDoc, KeptDay } from '@morning-crock/core/contract';
+import { dayLike } from '@morning-crock/core/fixtures';
 import { ulid } from 'ulid';
 import { createTestKitchen, draft, type TestKitchen } from './testing/index.ts';
 import { MINUTE_MS } from '@morning-crock/core';
@@ -11,33 +12,25 @@ beforeAll(async () => {
 });
 afterAll(() => kitchen.close());
 
-const day = (over: Partial<DayDoc> = {}): DayDoc => ({
-  name: 'For the stall',
-  version: 1,
-  zeroAt: new Date(START).toISOString(),
-  days: 2,
-  makes: [
-    {
-      id: ulid(),
-      name: 'Yogurt',
-      methodId: 'yogurt',
-      litres: 3.4,
-      by: 600,
-      fixed: { heat: 40 },
-      who: {},
-      makeId: null,
-    },
-  ],
-  keptFree: [],
-  skims: [],
-  every: 4,
-  begunAt: null,
-  slots: [],
-  moved: [],
-  because: '',
-  broken: 0,
-  ...over,
-});
+const day = (over: Partial<DayDoc> = {}): DayDoc =>
+  dayLike({
+    name: 'For the stall',
+    zeroAt: new Date(START).toISOString(),
+    makes: [
+      {
+        id: ulid(),
+        name: 'Yogurt',
+        methodId: 'yogurt',
+        litres: 3.4,
+        by: 600,
+        fixed: { heat: 40 },
+        who: {},
+        makeId: null,
+      },
+    ],
+    every: 4,
+    ...over,
+  });
 const lay = (id: string, data: unknown, minute = 0) =>
   kitchen.app.inject({
     method: 'POST',

@@ -4,6 +4,7 @@ import { markPh } from '../steps/index.ts';
 import { pointForecast, stateOfPlan, type PointForecast } from './forecast.ts';
 import { markMs } from './marks.ts';
 import { souringOf, type MakeState } from './state.ts';
+import { capital, lower } from '../science/units/index.ts';
 
 /** Something a souring comes to: its body, or one of the sournesses. */
 export interface Reached {
@@ -75,8 +76,6 @@ interface ReachTold {
   readonly when: (ms: number) => string;
 }
 
-const lower = (text: string): string => `${text.charAt(0).toLowerCase()}${text.slice(1)}`;
-
 /**
  * What is reached where what is wanted is not, in sentences.
  * @example reachWords({ … }) // "Set about 14:00, mild about 17:00. Never tart in “Pot wrapped in towels”. Oven, lamp on would do it about 19:00."
@@ -87,7 +86,7 @@ export function reachWords({ reached, wanted, body, placeName, other, when }: Re
   return [
     told.length === 0
       ? `Does not even get ${lower(body)} in “${placeName}”.`
-      : `${line.charAt(0).toUpperCase()}${line.slice(1)}. Never ${wanted} in “${placeName}”.`,
+      : `${capital(line)}. Never ${wanted} in “${placeName}”.`,
     ...(other ? [`${other.place.name} would do it ${when(other.atMs)}.`] : []),
   ].join(' ');
 }

@@ -5,7 +5,7 @@ import { MILK_SAID } from '../science/milk/index.ts';
 import { productOf } from '../products/index.ts';
 import { rennetOf, rennetWords, type MethodStep } from '../steps/index.ts';
 import { PLACE_FACTS, placeAmbientC, placeWarms } from '../science/heat/index.ts';
-import { formatMass, formatMinutes, formatTemperature, DAY_MIN } from '../science/units/index.ts';
+import { formatMass, formatMinutes, formatTemperature, DAY_MIN, lower } from '../science/units/index.ts';
 
 /** Texts that leave the house: each stands by itself, in °C and °F, whoever reads it wherever. */
 
@@ -26,8 +26,6 @@ function lasting(minutes: number): string {
   const to = ROUNDED_MIN.find(([above]) => minutes >= above)?.[1] ?? 1;
   return formatMinutes(Math.round(minutes / to) * to);
 }
-const lower = (text: string): string => `${text.charAt(0).toLowerCase()}${text.slice(1)}`;
-
 /** The starter of a plan with its amount, as it goes into a list. @example starterLine(plan) // "41 g live plain yogurt" */
 function starterLine({ starter }: MakePlan): string | null {
   const { label, dosing } = STARTER_FACTS[starter.kind];

@@ -7,12 +7,11 @@ import {
   formatVolume,
   type MeasureSystem,
   type TemperatureUnit,
+  capital,
 } from '../science/units/index.ts';
 import { batchOf, isHeated, inoculumFor, souringKindOf } from './batch.ts';
 import { placeUnchecked } from './room-heat.ts';
 import { fillJars } from './jars.ts';
-
-const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
 /** Something to say about a plan, beside the field it is about. */
 export interface Advice {

@@ -6,12 +6,12 @@ import { learnedSigma, legFrom, vesselOf, type HeatRun, type Leg, type LegRun } 
 import type { MakeAt, StepState } from './make-view.ts';
 import { factsOf, type StepType, type StepWords } from './step-type.ts';
 import { FIRE_OUT_MIN, stoodOn } from './stood-on.ts';
-import { MINUTE_MS } from '../science/units/index.ts';
+import { MINUTE_MS, capital } from '../science/units/index.ts';
 
 /** Scatter of the book's heating times, one σ of ln [F]. */
 const HEAT_LN_SIGMA = 0.3;
 const due = (enough: string) => ({
-  title: `${enough.charAt(0).toUpperCase()}${enough.slice(1)}`,
+  title: capital(enough),
   text: `The milk should be ${enough}. Check the temperature, then go on.`,
 });
 

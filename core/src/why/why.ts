@@ -21,7 +21,7 @@ import {
   type Suspect,
   type Telling,
 } from '../science/causes/index.ts';
-import { HOUR_MS } from '../science/units/index.ts';
+import { HOUR_MS, capital } from '../science/units/index.ts';
 import { churningLog } from '../steps/index.ts';
 import { logClues, movesOf, notAsked } from './batch-clues.ts';
 import { churnEvidence, churnSuspects } from './churning-fit.ts';
@@ -80,8 +80,6 @@ function speaks(
 
 /** The same members for every batch: two that were made alike are told alike. */
 const SEED = 20;
-
-const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
 /** What speaks so little is not told, nats. */
 const WORTH_TELLING = 0.3;

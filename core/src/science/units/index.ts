@@ -4,3 +4,4 @@ export * from './typed-number.ts';
 export * from './format.ts';
 export * from './time.ts';
 export * from './listed.ts';
+export * from './letters.ts';

@@ -1,4 +1,4 @@
-import { heldSpans, lanesOf, type DayHands } from '@morning-crock/core';
+import { heldSpans, lanesOf, type DayHands, capital } from '@morning-crock/core';
 
 /** One row of the picture. */
 export interface Lane {
@@ -20,9 +20,7 @@ export function thingLanes(
   return things.flatMap((thing) => {
     const spans = lanesOf(heldSpans(hands, thing));
     const many = 1 + Math.max(-1, ...spans.map(({ lane }) => lane));
-    const title = thing.startsWith('place ')
-      ? placeOf(thing.slice(6))
-      : thing.charAt(0).toUpperCase() + thing.slice(1);
+    const title = thing.startsWith('place ') ? placeOf(thing.slice(6)) : capital(thing);
     return Array.from({ length: many }, (_, lane) => ({
       id: `${thing} ${lane}`,
       title: many > 1 ? `${title} ${lane + 1}` : title,

@@ -7,6 +7,7 @@ import {
   type Differs,
   type SettledBy,
   type SinceFault,
+  capital,
 } from '@morning-crock/core';
 import { NO_CAUSE } from '../../parts/words/fault-words.ts';
 
@@ -30,8 +31,6 @@ const WHAT: Readonly<Record<Differs, string>> = {
   generation: 'Culture ',
   way: '',
 };
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** A middle, in its unit. */
 function shown(by: SettledBy, value: number): string {

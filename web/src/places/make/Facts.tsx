@@ -12,12 +12,11 @@ import {
   souringOf,
   soursToTheEnd,
   type MakeState,
+  capital,
 } from '@morning-crock/core';
 import type { LiveMake } from '../../data/use-make.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { firmnessWords, setWords } from '../../parts/words/seen-words.ts';
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** Whether what came out is an estimate. */
 const weighedWords = ({ weighedKg, weighedByLevel }: MakeState): string =>

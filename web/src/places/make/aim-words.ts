@@ -8,6 +8,8 @@ import {
   MINUTE_MS,
   makeAt,
   type MakeState,
+  capital,
+  lower,
 } from '@morning-crock/core';
 import type { LiveMake } from '../../data/use-make.ts';
 import type { Units } from '../../data/units-of.ts';
@@ -46,7 +48,7 @@ export function aimOf(live: LiveMake, units: Units, nowMs: number): string {
       const { massKg, kind } = state.plan.starter;
       const { label } = STARTER_FACTS[kind];
       if (massKg === null) return label;
-      return `${units.mass(massKg)} of ${label.charAt(0).toLowerCase()}${label.slice(1)}`;
+      return `${units.mass(massKg)} of ${lower(label)}`;
     }
     case 'amount':
       return `${units.mass(step.aim.massKg)} of milk`;
@@ -58,7 +60,7 @@ export function aimOf(live: LiveMake, units: Units, nowMs: number): string {
     }
     case 'ready': {
       const ready = readyWords(state, forecast, units, nowMs);
-      return ready.charAt(0).toUpperCase() + ready.slice(1);
+      return capital(ready);
     }
     case 'added': {
       const { point } = forecast;

@@ -1,11 +1,9 @@
-import { CAUTIONS, type Measured } from '@morning-crock/core';
+import { CAUTIONS, type Measured, capital } from '@morning-crock/core';
 import type { MakeSummary, Method } from '@morning-crock/core/contract';
 import { Link } from 'react-router';
 import { useMilkPrice } from '../../data/use-milk-price.ts';
 import { useUnits } from '../../data/use-units.ts';
 import { durationWords } from './duration-words.ts';
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** What a method comes to here: one row a thing, so that two stand beside each other. */
 export function factRows(

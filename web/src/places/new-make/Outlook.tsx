@@ -17,6 +17,7 @@ import {
   soursToTheEnd,
   type Sourness,
   HOUR_MS,
+  capital,
 } from '@morning-crock/core';
 import type { MakePlan } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
@@ -49,7 +50,7 @@ function whyOf({ plan, point, state }: Planning, sourness: Sourness): string {
   const firm =
     !drained && THICKNESS_RANK[got] < THICKNESS_RANK[plan.wanted.thickness]
       ? `Softer than you want: ${unfolded}. Hold at a higher temperature or for longer, or use richer milk.`
-      : `${unfolded.charAt(0).toUpperCase()}${unfolded.slice(1)}, so the set will be ${got}.`;
+      : `${capital(unfolded)}, so the set will be ${got}.`;
   return `${firm} ${taken}`;
 }
 

@@ -11,6 +11,8 @@ import {
   secondName,
   shortOfCulture,
   STARTER_FACTS,
+  listed,
+  lower,
 } from '@morning-crock/core';
 import { PRODUCT_TAKES, type Culture, type Lot, type MakePlan } from '@morning-crock/core/contract';
 import type { Units } from '../../data/units-of.ts';
@@ -24,7 +26,6 @@ import { wetnessOf } from './panels/wetness.ts';
 /** Cream by how sour it is. */
 const CREAM_WORDS = { sweet: 'sweet cream', 'just-sour': 'just-sour cream', sour: 'ripened cream' } as const;
 
-const lower = (text: string): string => `${text.charAt(0).toLowerCase()}${text.slice(1)}`;
 const percent = (fraction: number): string => `${(fraction * 100).toFixed(1)} %`;
 const fatWords = (plan: MakePlan): string =>
   `${plan.milk.fatFraction === null ? 'about ' : ''}${percent(plan.milk.fatFraction ?? batchOf(plan).composition.fatFraction)} fat`;
@@ -207,9 +208,8 @@ export function startWords(
 
 /** More times than these are told by their first and last. */
 const MOST_TIMES = 3;
-const LIST = new Intl.ListFormat('en-GB', { type: 'conjunction' });
 /** @example timesWords(['22:34', '22:43']) // 'about 22:34 and 22:43' */
 export const timesWords = (times: readonly string[]): string =>
   times.length > MOST_TIMES
     ? `${times.length} times between ${times[0]} and ${times.at(-1)}`
-    : `about ${LIST.format(times)}`;
+    : `about ${listed(times)}`;

@@ -6,6 +6,7 @@ import {
   type ClueId,
   type Cue,
   type WhyAnswer,
+  capital,
 } from '@morning-crock/core';
 import type { EventOf } from '@morning-crock/core/contract';
 import { Button } from '@mantine/core';
@@ -81,8 +82,6 @@ const READING_ASKS = {
   temperature: 'How warm is it now? Measure in the middle.',
   ph: 'What does a pH strip show now?',
 } as const;
-
-const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
 /** The one question, look or reading that would tell most, answered where it stands. */
 export function AskCard(props: {
